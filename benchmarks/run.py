@@ -1,0 +1,149 @@
+"""Speeds, printed as JSON: ``./bothy bench``. Measured, never asserted in tests.
+
+``loop_ms`` is the time of a million empty loop turns, for comparing machines.
+"""
+
+from __future__ import annotations
+
+import gzip
+import json
+import os
+import re
+import statistics
+import subprocess
+import sys
+import time
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+ROOT = Path(__file__).parents[1]
+
+
+def times(run: Callable[[], Any], count: int) -> list[float]:
+    """Milliseconds of each of ``count`` runs, after one that warms up."""
+    run()
+    out = []
+    for _ in range(count):
+        start = time.perf_counter()
+        run()
+        out.append(1000 * (time.perf_counter() - start))
+    return sorted(out)
+
+
+def median(run: Callable[[], Any], count: int) -> float:
+    return round(statistics.median(times(run, count)), 2)
+
+
+def loop_ms() -> float:
+    def turn() -> None:
+        for _ in range(1_000_000):
+            pass
+
+    return median(turn, 5)
+
+
+def many_circuits(count: int) -> Any:
+    """A design with ``count`` sized circuits of one lamp each."""
+    from bothy.core.design.document import load_design
+
+    lamps = [{"id": f"l{i}", "name": f"Lamp {i}", "kind": "light", "power_w": 12.0, "hours_per_day": 4.0} for i in range(count)]
+    circuits = [
+        {"id": f"c{i}", "name": f"Circuit {i}", "board": "a", "appliances": [f"l{i}"], "length_m": 4.0, "area_mm2": 1.5, "fuse_a": 5.0} for i in range(count)
+    ]
+    board = {"id": "a", "name": "Board", "way_count": 60}
+    return load_design({"schema_version": 1, "life": {"appliances": lamps}, "wiring": {"boards": [board], "circuits": circuits}})
+
+
+def core() -> dict[str, Any]:
+    from bothy.api.app import tune_collector
+    from bothy.core.report import report
+    from bothy.demo import curlew
+
+    design = curlew.design()
+    small, large = many_circuits(30), many_circuits(300)
+    report(design)
+    tune_collector()
+    thirty, three_hundred = median(lambda: report(small), 15), median(lambda: report(large), 7)
+    runs = times(lambda: report(design), 60)
+    return {
+        "report_demo_median_ms": round(statistics.median(runs), 2),
+        "report_demo_best_ms": round(runs[0], 2),
+        "report_30_circuits_ms": thirty,
+        "report_300_circuits_ms": three_hundred,
+        "report_300_to_30": round(three_hundred / thirty, 2),
+    }
+
+
+def over_http() -> dict[str, Any]:
+    """Edits of the demo over loopback, each to its new revision and report."""
+    import httpx2
+    from sqlalchemy import create_engine, text
+    from tests.browser.serving import served
+
+    from bothy.demo.load import load_demos
+    from bothy.store.engine import make_engine
+    from bothy.store.migrate import migrate
+    from bothy.store.projects import Projects
+
+    url = os.environ["BOTHY_DATABASE_URL"]
+    migrate(url)
+    engine = make_engine(url)
+    with create_engine(url).begin() as c:
+        c.execute(text("delete from projects"))
+    projects = Projects(engine)
+    load_demos(projects)
+    id = projects.all()[0].variants[0].id
+    with served(url) as base, httpx2.Client(base_url=base) as client:
+        revision = 1
+
+        def edit() -> None:
+            nonlocal revision
+            ops = [{"op": "replace", "path": "/wiring/circuits/7/length_m", "value": 3.0 + revision % 50 / 10}]
+            r = client.patch(f"/api/variants/{id}", json={"ops": ops}, headers={"If-Match": str(revision)})
+            r.raise_for_status()
+            revision = r.json()["revision"]
+
+        runs = times(edit, 100)
+        opened = times(lambda: client.get(f"/api/variants/{id}").raise_for_status(), 20)
+    return {"edit_median_ms": round(statistics.median(runs), 1), "edit_p95_ms": round(runs[94], 1), "open_median_ms": round(statistics.median(opened), 1)}
+
+
+def first_load() -> dict[str, Any]:
+    """Script of the first page (the projects) and of the heaviest stage, gzip, in kB."""
+    dist = ROOT / "web" / "dist"
+
+    def size(names: set[str]) -> float:
+        return round(sum(len(gzip.compress((dist / "assets" / n).read_bytes(), 9)) for n in names) / 1000, 1)
+
+    html = (dist / "index.html").read_text(encoding="utf-8")
+    entry = set(re.findall(r"assets/([\w.-]+\.js)", html))
+    stages = {p.name for p in (dist / "assets").glob("*.js")}
+    return {"first_load_script_kb": size(entry), "all_script_kb": size(stages)}
+
+
+def batch() -> dict[str, Any]:
+    """Lines a second of ``bothy calc --batch`` after its start."""
+    line = json.dumps({"calc": "wire-size", "input": {"current_a": 6, "length_m": 6.5}}) + "\n"
+    process = subprocess.Popen([sys.executable, "-m", "bothy.cli", "calc", "--batch"], stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True)
+    assert process.stdin and process.stdout
+    process.stdin.write(line)
+    process.stdin.flush()
+    process.stdout.readline()
+    count = 2000
+    start = time.perf_counter()
+    out, _ = process.communicate(line * count)
+    seconds = time.perf_counter() - start
+    assert out.count("\n") == count
+    return {"batch_lines_per_s": round(count / seconds)}
+
+
+def main() -> None:
+    result: dict[str, Any] = {"loop_ms": loop_ms()}
+    for part in (core, over_http, first_load, batch):
+        result |= part()
+    print(json.dumps(result, indent=1))
+
+
+if __name__ == "__main__":
+    main()

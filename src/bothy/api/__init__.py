@@ -1,0 +1,1 @@
+"""The API: one thin router per resource; no rules of the job in it."""

@@ -1,0 +1,80 @@
+"""The application: routers, guards, errors, and the built front end."""
+
+from __future__ import annotations
+
+import gc
+import logging
+import sys
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
+from pathlib import Path
+
+import structlog
+from fastapi import FastAPI
+from fastapi.responses import JSONResponse
+from sqlalchemy import text
+from starlette.middleware.gzip import GZipMiddleware
+
+from bothy import __version__
+from bothy.api import problems, projects, reference, variants
+from bothy.api.guard import Guard
+from bothy.api.state import Reports
+from bothy.settings import Settings
+from bothy.store.engine import make_engine
+from bothy.store.projects import Projects
+
+
+def _log_lines() -> None:
+    structlog.configure(
+        processors=[structlog.processors.add_log_level, structlog.processors.TimeStamper(fmt="iso", utc=True), structlog.processors.JSONRenderer()],
+        wrapper_class=structlog.make_filtering_bound_logger(logging.INFO),
+        logger_factory=structlog.PrintLoggerFactory(sys.stdout),
+    )
+
+
+def tune_collector() -> None:
+    """Fewer and shorter pauses: what is loaded stays loaded, and a report's thousands of small objects die young anyway."""
+    gc.collect()
+    gc.freeze()
+    gc.set_threshold(50_000, 20, 50)
+
+
+def create_app(settings: Settings | None = None) -> FastAPI:
+    """The FastAPI application on the database of the settings."""
+    settings = settings or Settings()
+    _log_lines()
+    engine = make_engine(settings.database_url)
+
+    @asynccontextmanager
+    async def life(_: FastAPI) -> AsyncIterator[None]:
+        yield
+        engine.dispose()
+
+    app = FastAPI(title="Bothy", version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json", lifespan=life)
+    app.state.projects = Projects(engine)
+    app.state.reports = Reports()
+    problems.install(app)
+    app.include_router(projects.router)
+    app.include_router(variants.router)
+    app.include_router(reference.router)
+
+    @app.get("/api/health", tags=["health"], operation_id="health")
+    def health() -> dict[str, str]:
+        """Whether server and database answer."""
+        with engine.connect() as connection:
+            connection.execute(text("select 1"))
+        return {"status": "ok", "version": __version__}
+
+    @app.get("/api/{rest:path}", include_in_schema=False)
+    def nowhere(rest: str) -> JSONResponse:
+        return problems.problem(404, "path", f"/api/{rest[:80]} is not part of the API")
+
+    front = Path(settings.front_end)
+    if (front / "index.html").exists():
+        app.frontend("/", directory=str(front), fallback="index.html", check_dir=False)
+    app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=4)
+    app.add_middleware(
+        Guard, hosts={h.strip().lower() for h in settings.hosts.split(",") if h.strip()}, max_body_bytes=settings.max_body_bytes,
+        log_requests=settings.log_requests,
+    )  # fmt: skip
+    return app

@@ -1,0 +1,97 @@
+"""Projects: the list, a new one, import and export of the project file."""
+
+from __future__ import annotations
+
+import datetime as dt
+import uuid
+from typing import Annotated
+from urllib.parse import quote
+
+from fastapi import APIRouter, Response
+from pydantic import BaseModel, Field, StringConstraints
+
+from bothy.api.state import Store
+from bothy.core.design.document import Design
+from bothy.core.design.vehicle import Preset, Vehicle
+from bothy.core.region import RegionKey
+from bothy.formats import project_file
+
+router = APIRouter(prefix="/api/projects", tags=["projects"])
+Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+
+
+class VariantItem(BaseModel):
+    id: uuid.UUID
+    name: str
+    revision: int
+
+
+class ProjectItem(BaseModel):
+    id: uuid.UUID
+    name: str
+    demo: bool
+    updated_at: dt.datetime
+    variants: list[VariantItem]
+
+
+class NewProject(BaseModel):
+    name: Title
+    region: RegionKey = "uk"
+    preset: Preset = "panel_van"
+
+
+class Renamed(BaseModel):
+    name: Title
+
+
+class FileText(BaseModel):
+    """The text of a project file."""
+
+    text: str = Field(max_length=project_file.MAX_BYTES)
+
+
+class Made(BaseModel):
+    id: uuid.UUID
+
+
+@router.get("", operation_id="listProjects")
+def list_projects(store: Store) -> list[ProjectItem]:
+    return [ProjectItem.model_validate(p, from_attributes=True) for p in store.all()]
+
+
+@router.post("", operation_id="createProject", status_code=201)
+def create_project(body: NewProject, store: Store) -> Made:
+    design = Design(region=body.region, vehicle=Vehicle(preset=body.preset))
+    return Made(id=store.create(body.name, [("as planned", design)], "you"))
+
+
+@router.patch("/{project_id}", operation_id="renameProject", status_code=204)
+def rename_project(project_id: uuid.UUID, body: Renamed, store: Store) -> None:
+    store.rename(project_id, body.name)
+
+
+@router.delete("/{project_id}", operation_id="deleteProject", status_code=204)
+def delete_project(project_id: uuid.UUID, store: Store) -> None:
+    store.delete(project_id)
+
+
+@router.post("/{project_id}/restore", operation_id="restoreProject", status_code=204)
+def restore_project(project_id: uuid.UUID, store: Store) -> None:
+    store.restore(project_id)
+
+
+@router.post("/import", operation_id="importProject", status_code=201)
+def import_project(body: FileText, store: Store) -> Made:
+    file = project_file.read(body.text)
+    return Made(id=store.create(file.name, [(v.name, v.design) for v in file.variants], "import"))
+
+
+def attachment(name: str) -> dict[str, str]:
+    """The header that makes a browser save the answer under a name."""
+    return {"content-disposition": f"attachment; filename*=UTF-8''{quote(name)}"}
+
+
+@router.get("/{project_id}/file", operation_id="exportProject", response_class=Response)
+def export_project(project_id: uuid.UUID, store: Store) -> Response:
+    name, variants = store.variants_of(project_id)
+    return Response(project_file.write(name, variants), media_type="application/json", headers=attachment(f"{name}.bothy.json"))

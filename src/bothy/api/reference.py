@@ -1,0 +1,190 @@
+"""What does not belong to a project: calculators, quantities, the catalogue, places, file schema, appliance lists."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from functools import cache
+from typing import Any
+
+from fastapi import APIRouter, Request
+from pydantic import BaseModel, Field
+
+from bothy.core.book import Book, FigureOut
+from bothy.core.calculators import CALCULATORS, calculate
+from bothy.core.catalogue.climates import climates
+from bothy.core.catalogue.parts import Part, appliance_fields, parts
+from bothy.core.contract import BadInput
+from bothy.core.figure import label_of, unit_of
+from bothy.core.region import REGIONS
+from bothy.core.units import parse
+from bothy.formats import appliances_csv, project_file
+
+router = APIRouter(prefix="/api", tags=["reference"])
+
+
+class Word(BaseModel):
+    """A key of a contract in words, and its unit."""
+
+    label: str
+    unit: str
+
+
+class CalculatorItem(BaseModel):
+    """A calculator: its contract as JSON Schema, an example input, and its keys in words."""
+
+    name: str
+    field: str
+    title: str
+    question: str
+    input_schema: dict[str, Any]
+    example: dict[str, Any]
+    words: dict[str, Word]
+
+
+class QuantityText(BaseModel):
+    text: str = Field(max_length=200)
+    dimension: str = Field(max_length=40)
+    default_unit: str | None = Field(None, max_length=20)
+
+
+class QuantityOut(BaseModel):
+    value: float
+    unit: str
+    understood: str
+    awg: str | None
+
+
+class PlaceItem(BaseModel):
+    place: str
+    name: str
+    country: str
+
+
+class CatalogueItem(Part):
+    """A part; for appliances ``fields`` are those of a new appliance of the design."""
+
+    fields: dict[str, Any] | None = None
+
+
+class TableText(BaseModel):
+    """CSV or pasted cells."""
+
+    text: str = Field(max_length=3_000_000)
+
+
+class CellText(BaseModel):
+    """A text typed into one cell of the appliance ledger; ``appliance`` is the line as it stands."""
+
+    field: appliances_csv.Cell
+    text: str = Field(max_length=20_000)
+    appliance: dict[str, Any] = {}
+
+
+class CellOut(BaseModel):
+    """The fields that change, and what was understood."""
+
+    fields: dict[str, Any]
+    understood: str
+
+
+class CalcAnswer(BaseModel):
+    """Output of a calculator, and the working of each output that is a formula."""
+
+    output: dict[str, Any]
+    working: dict[str, FigureOut]
+
+
+class RegionItem(BaseModel):
+    key: str
+    name: str
+    mains_v: float
+    wire_series: str
+    licensed: str
+
+
+def _keys(schema: Any) -> Iterator[str]:
+    """All property names of a JSON Schema, at any depth."""
+    if isinstance(schema, dict):
+        yield from schema.get("properties", {})
+        for part in schema.values():
+            yield from _keys(part)
+    elif isinstance(schema, list):
+        for part in schema:
+            yield from _keys(part)
+
+
+@cache
+def _calculators() -> list[CalculatorItem]:
+    out = []
+    for c in CALCULATORS.values():
+        contract = c.input.model_json_schema()
+        keys = {*_keys(contract), *_keys(c.output.model_json_schema())}
+        words = {k: Word(label=label_of(k), unit=unit_of(k)) for k in sorted(keys)}
+        out.append(CalculatorItem(name=c.name, field=c.field, title=c.title, question=c.question, input_schema=contract, example=c.example, words=words))
+    return out
+
+
+@router.get("/calculators", operation_id="listCalculators")
+def list_calculators() -> list[CalculatorItem]:
+    return _calculators()
+
+
+async def _body(request: Request) -> Any:
+    try:
+        return json.loads(await request.body())
+    except (ValueError, RecursionError) as exc:
+        raise BadInput("input", f"is not JSON: {str(exc)[:120]}") from None
+
+
+@router.post("/calc/{name}", operation_id="calculate")
+async def calc(name: str, request: Request) -> dict[str, Any]:
+    """A calculator's plain output."""
+    return calculate(name, await _body(request)).dump()
+
+
+@router.post("/calc/{name}/working", operation_id="calculateWithWorking")
+async def calc_working(name: str, request: Request) -> CalcAnswer:
+    """A calculator's output with its working."""
+    out = calculate(name, await _body(request))
+    book = Book()
+    for key, figure in out.working.items():
+        book.put(key, figure)
+    return CalcAnswer(output=out.dump(), working=book.figures)
+
+
+@router.post("/quantity", operation_id="readQuantity")
+def read_quantity(body: QuantityText) -> QuantityOut:
+    q = parse(body.text, body.dimension, body.default_unit)
+    return QuantityOut(value=q.value, unit=q.unit, understood=q.understood, awg=q.awg)
+
+
+@router.get("/places", operation_id="listPlaces")
+def list_places() -> list[PlaceItem]:
+    return [PlaceItem(place=c.place, name=c.name, country=c.country) for c in sorted(climates().values(), key=lambda c: c.name)]
+
+
+@router.get("/catalogue", operation_id="listParts")
+def list_parts() -> list[CatalogueItem]:
+    return [CatalogueItem(**p.model_dump(), fields=appliance_fields(p) if p.kind == "appliance" else None) for p in parts().values()]
+
+
+@router.get("/regions", operation_id="listRegions")
+def list_regions() -> list[RegionItem]:
+    return [RegionItem(key=r.key, name=r.name, mains_v=r.mains_v, wire_series=r.wire_series, licensed=r.licensed) for r in REGIONS.values()]
+
+
+@router.post("/appliances/preview", operation_id="previewAppliances")
+def preview_appliances(body: TableText) -> appliances_csv.Preview:
+    return appliances_csv.preview(body.text)
+
+
+@router.post("/appliances/cell", operation_id="readApplianceCell")
+def read_appliance_cell(body: CellText) -> CellOut:
+    fields, understood = appliances_csv.read_cell(body.field, body.text, body.appliance)
+    return CellOut(fields=fields, understood=understood)
+
+
+@router.get("/schema/project.json", operation_id="projectSchema")
+def project_schema() -> dict[str, Any]:
+    return project_file.schema()

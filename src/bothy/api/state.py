@@ -1,0 +1,51 @@
+"""What the routers share: the repository and the last reports."""
+
+from __future__ import annotations
+
+import uuid
+from collections import OrderedDict
+from threading import Lock
+from typing import Annotated, Any
+
+from fastapi import Depends, Request
+
+from bothy.core.design.document import Design
+from bothy.core.report import report
+from bothy.store.projects import Projects
+
+
+class Reports:
+    """The last reports as plain data, by variant and revision. A report follows from its design alone."""
+
+    def __init__(self, size: int = 64) -> None:
+        self._items: OrderedDict[tuple[uuid.UUID, int], dict[str, Any]] = OrderedDict()
+        self._lock = Lock()
+        self._size = size
+
+    def known(self, variant: uuid.UUID, revision: int) -> dict[str, Any] | None:
+        """The report of a revision, when it is still at hand."""
+        with self._lock:
+            return self._items.get((variant, revision))
+
+    def of(self, variant: uuid.UUID, revision: int, design: Design) -> dict[str, Any]:
+        """The report of a revision, computed when it is not at hand."""
+        found = self.known(variant, revision)
+        if found is None:
+            found = report(design).plain()
+            with self._lock:
+                self._items[variant, revision] = found
+                while len(self._items) > self._size:
+                    self._items.popitem(last=False)
+        return found
+
+
+def _projects(request: Request) -> Projects:
+    return request.app.state.projects  # type: ignore[no-any-return]
+
+
+def _reports(request: Request) -> Reports:
+    return request.app.state.reports  # type: ignore[no-any-return]
+
+
+Store = Annotated[Projects, Depends(_projects)]
+Cache = Annotated[Reports, Depends(_reports)]

@@ -1,0 +1,243 @@
+"""Variants: the design and its report, edits by JSON Patch with If-Match, undo and redo, proposals, history."""
+
+from __future__ import annotations
+
+import datetime as dt
+import uuid
+from typing import Annotated, Any, Literal
+
+import orjson
+from fastapi import APIRouter, Header, Response
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel, Field, StringConstraints
+
+from bothy.api.problems import ProblemBody, problem
+from bothy.api.projects import Title, attachment
+from bothy.api.state import Cache, Reports, Store
+from bothy.core.book import FigureOut
+from bothy.core.contract import BadInput
+from bothy.core.design.document import Design
+from bothy.core.design.edit import PathGone, apply_patch, changed_paths
+from bothy.core.proposals.base import Proposal
+from bothy.core.proposing import accept, propose
+from bothy.core.report import Report, difference
+from bothy.formats import appliances_csv, schedule, tree_svg
+from bothy.store.projects import Projects, Stale
+
+router = APIRouter(prefix="/api/variants", tags=["variants"])
+
+
+class VariantState(BaseModel):
+    """A variant at its newest revision, with everything computed from it."""
+
+    project_id: uuid.UUID
+    project_name: str
+    id: uuid.UUID
+    name: str
+    revision: int
+    can_undo: bool
+    can_redo: bool
+    design: Design
+    report: Report
+
+
+class PatchOp(BaseModel):
+    """One operation of a JSON Patch (RFC 6902)."""
+
+    op: Literal["add", "remove", "replace", "move", "copy", "test"]
+    path: str = Field(max_length=400)
+    value: Any = None
+    from_: str | None = Field(None, alias="from", max_length=400)
+
+
+class Edit(BaseModel):
+    """A change: operations that are taken together or not at all."""
+
+    ops: list[PatchOp] = Field(min_length=1)
+    message: Annotated[str, StringConstraints(max_length=200)] = "edit"
+    author: Annotated[str, StringConstraints(min_length=1, max_length=80)] = "you"
+
+
+class ReportChange(BaseModel):
+    """What of the report changed."""
+
+    sections: dict[str, Any]
+    figures: dict[str, FigureOut]
+    gone: list[str]
+
+
+class Edited(BaseModel):
+    """The new revision, its design and the changed part of the report."""
+
+    revision: int
+    can_undo: bool
+    can_redo: bool
+    design: Design
+    change: ReportChange
+    taken: list[str] = []
+
+
+class Conflict(BaseModel):
+    """The design moved on under an edit: what changed since, by path."""
+
+    error: dict[str, str]
+    head: int
+    changed: list[str]
+
+
+class AcceptProposals(BaseModel):
+    """Proposals to take; all of them when ``ids`` is absent."""
+
+    ids: list[str] | None = Field(None, max_length=500)
+    groups: list[Literal["inverter", "solar", "bank", "driving", "shore", "circuits"]] | None = None
+
+
+class HistoryItem(BaseModel):
+    number: int
+    state: int
+    message: str
+    author: str
+    created_at: dt.datetime
+
+
+class NewVariant(BaseModel):
+    name: Title
+
+
+class MadeVariant(BaseModel):
+    id: uuid.UUID
+
+
+IfMatch = Annotated[str, Header(alias="If-Match", description="the revision the edit was made on")]
+REFUSALS: dict[int | str, dict[str, Any]] = {412: {"model": Conflict}, 422: {"model": ProblemBody}, 503: {"model": ProblemBody}}
+
+
+def _expected(if_match: str) -> int:
+    text = if_match.strip().strip('"')
+    if not text.isdigit():
+        raise BadInput("If-Match", "must be the number of a revision")
+    return int(text)
+
+
+def _conflict(store: Projects, id: uuid.UUID, expected: int, head: int) -> JSONResponse:
+    """412 with the paths that changed since the revision the edit was made on."""
+    try:
+        changed = changed_paths(store.design_at(id, expected).model_dump(mode="json"), store.design_at(id, head).model_dump(mode="json"))
+    except LookupError:
+        changed = ["/"]
+    return problem(412, "revision", f"the design was changed meanwhile: it is at revision {head}, this edit was made on {expected}", head=head, changed=changed)
+
+
+def answer(body: dict[str, Any], revision: int) -> Response:
+    """Plain data as JSON, with the revision as its tag. The data is plain already, so no second validation."""
+    return Response(orjson.dumps(body), media_type="application/json", headers={"etag": f'"{revision}"'})
+
+
+def _edited(
+    reports: Reports, id: uuid.UUID, new: int, design: Design, before: dict[str, Any] | None, *, can_undo: bool, can_redo: bool, taken: list[str] | None = None
+) -> Response:
+    after = reports.of(id, new, design)
+    body = {"revision": new, "can_undo": can_undo, "can_redo": can_redo, "design": design.model_dump(mode="json"),
+            "change": difference(before, after), "taken": taken or []}  # fmt: skip
+    return answer(body, new)
+
+
+@router.get("/{variant_id}", operation_id="getVariant", response_model=VariantState)
+def get_variant(variant_id: uuid.UUID, store: Store, reports: Cache) -> Response:
+    h = store.head(variant_id)
+    body = {
+        "project_id": str(h.project_id), "project_name": h.project_name, "id": str(h.variant_id), "name": h.variant_name, "revision": h.revision,
+        "can_undo": h.can_undo, "can_redo": h.can_redo, "design": h.design.model_dump(mode="json"),
+        "report": reports.of(variant_id, h.revision, h.design),
+    }  # fmt: skip
+    return answer(body, h.revision)
+
+
+@router.patch("/{variant_id}", operation_id="editVariant", response_model=Edited, responses=REFUSALS)
+def edit_variant(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache) -> Response:
+    expected = _expected(if_match)
+    head = store.head(variant_id)
+    if head.revision != expected:
+        return _conflict(store, variant_id, expected, head.revision)
+    ops = [op.model_dump(by_alias=True, exclude={"from_"} if op.from_ is None else set()) for op in body.ops]
+    try:
+        design = apply_patch(head.design, ops)
+    except PathGone as exc:
+        return problem(409, exc.key, exc.message)
+    before = reports.of(variant_id, expected, head.design)
+    try:
+        new = store.save(variant_id, expected, design, body.message, body.author)
+    except Stale as exc:
+        return _conflict(store, variant_id, expected, exc.head)
+    return _edited(reports, variant_id, new, design, before, can_undo=True, can_redo=False)
+
+
+@router.post("/{variant_id}/copy", operation_id="copyVariant", status_code=201)
+def copy_variant(variant_id: uuid.UUID, body: NewVariant, store: Store) -> MadeVariant:
+    return MadeVariant(id=store.copy_variant(variant_id, body.name, "you"))
+
+
+@router.post("/{variant_id}/{direction}", operation_id="stepVariant", response_model=Edited, responses=REFUSALS)
+def step_variant(variant_id: uuid.UUID, direction: Literal["undo", "redo"], if_match: IfMatch, store: Store, reports: Cache) -> Response:
+    expected = _expected(if_match)
+    before = reports.known(variant_id, expected)
+    try:
+        store.step(variant_id, expected, direction, "you")
+    except Stale as exc:
+        return _conflict(store, variant_id, expected, exc.head)
+    head = store.head(variant_id)
+    return _edited(reports, variant_id, head.revision, head.design, before, can_undo=head.can_undo, can_redo=head.can_redo)
+
+
+@router.get("/{variant_id}/proposals", operation_id="listProposals")
+def list_proposals(variant_id: uuid.UUID, store: Store) -> list[Proposal]:
+    return propose(store.head(variant_id).design)
+
+
+@router.put("/{variant_id}/proposals", operation_id="acceptProposals", response_model=Edited, responses=REFUSALS)
+def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfMatch, store: Store, reports: Cache) -> Response:
+    expected = _expected(if_match)
+    head = store.head(variant_id)
+    if head.revision != expected:
+        return _conflict(store, variant_id, expected, head.revision)
+    design, taken = accept(head.design, body.ids, list(body.groups) if body.groups else None)
+    if not taken:
+        raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
+    before = reports.of(variant_id, expected, head.design)
+    try:
+        new = store.save(variant_id, expected, design, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you")
+    except Stale as exc:
+        return _conflict(store, variant_id, expected, exc.head)
+    return _edited(reports, variant_id, new, design, before, can_undo=True, can_redo=False, taken=taken)
+
+
+@router.get("/{variant_id}/history", operation_id="listRevisions")
+def list_revisions(variant_id: uuid.UUID, store: Store) -> list[HistoryItem]:
+    return [HistoryItem.model_validate(r, from_attributes=True) for r in store.history(variant_id)]
+
+
+@router.get("/{variant_id}/export/{kind}", operation_id="exportVariant", response_class=Response)
+def export_variant(
+    variant_id: uuid.UUID, kind: Literal["appliances.csv", "circuits.csv", "circuits.xlsx", "tree.svg", "report.json"], store: Store, reports: Cache
+) -> Response:
+    h = store.head(variant_id)
+    title = f"{h.project_name} / {h.variant_name}"
+    media = {
+        "csv": "text/csv; charset=utf-8",
+        "xlsx": "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+        "svg": "image/svg+xml",
+        "json": "application/json",
+    }
+    if kind == "appliances.csv":
+        data: str | bytes = "\ufeff" + appliances_csv.write(h.design.life.appliances)
+    else:
+        made = Report.model_validate(reports.of(variant_id, h.revision, h.design))
+        if kind == "circuits.csv":
+            data = "\ufeff" + schedule.to_csv(h.design, made)
+        elif kind == "circuits.xlsx":
+            data = schedule.to_xlsx(h.design, made, title)
+        elif kind == "tree.svg":
+            data = tree_svg.to_svg(made.wiring.tree, title)
+        else:
+            data = made.model_dump_json(indent=1)
+    return Response(data, media_type=media[kind.rsplit(".", 1)[1]], headers=attachment(f"{h.project_name} {kind}"))

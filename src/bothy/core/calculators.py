@@ -1,0 +1,96 @@
+"""Every calculator by name: its contract, function and place. The report uses the same functions.
+
+A calculator is a pure function ``(input, sources) -> output``; see :mod:`bothy.core.contract`.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any
+
+from bothy.core.contract import BadInput, Contract, Outcome, parse
+from bothy.core.power import bank, driving, inverter, load_budget, shore, solar
+from bothy.core.proving import expected, verdict
+from bothy.core.wiring import conductors, drop, fuses, sizing
+
+
+@dataclass(frozen=True, slots=True)
+class Calculator:
+    """A calculator: ``name`` as in the handbook, field, the question it answers, contract and function."""
+
+    name: str
+    field: str
+    title: str
+    question: str
+    input: type[Contract]
+    output: type[Outcome]
+    run: Callable[..., Outcome]
+    example: dict[str, Any]
+
+
+_PANEL = {"power_w": 200, "vmp_v": 19.2, "imp_a": 10.42, "voc_v": 23.0, "isc_a": 11.1}
+
+CALCULATORS: dict[str, Calculator] = {
+    c.name: c
+    for c in (
+        Calculator("load-budget", "power", "Load budget", "How much energy does a day use, when, and what is the peak?",
+                   load_budget.LoadBudgetIn, load_budget.LoadBudgetOut, load_budget.load_budget,
+                   {"season": "winter", "loads": [{"id": "fridge", "power_w": 45, "duty_frac": 0.3}, {"id": "lights", "power_w": 18, "hours_per_day": 4}]}),
+        Calculator("inverter-dc-current", "power", "Inverter DC current", "What current does the inverter draw, and what fuse and cable carry it?",
+                   inverter.InverterDcCurrentIn, inverter.InverterDcCurrentOut, inverter.inverter_dc_current, {"ac_power_w": 2000}),
+        Calculator("inverter-size", "power", "Inverter size", "Which inverter runs and starts these mains loads?",
+                   inverter.InverterSizeIn, inverter.InverterSizeOut, inverter.inverter_size,
+                   {"region": "uk", "loads": [{"id": "kettle", "power_w": 1000}]}),
+        Calculator("bank-configure", "power", "Bank from units", "What do these batteries make together, and do they share the work?",
+                   bank.BankConfigureIn, bank.BankConfigureOut, bank.bank_configure,
+                   {"chemistry": "lifepo4", "unit_voltage_v": 12.8, "unit_charge_ah": 150, "parallel_count": 2}),
+        Calculator("bank-size", "power", "Bank size", "How large must the bank be, cold and worn?",
+                   bank.BankSizeIn, bank.BankSizeOut, bank.bank_size, {"chemistry": "lifepo4", "daily_energy_wh": 1150}),
+        Calculator("bank-runtime", "power", "Bank run time", "How long does the bank carry this load?",
+                   bank.BankRuntimeIn, bank.BankRuntimeOut, bank.bank_runtime, {"chemistry": "agm", "capacity_ah": 200, "ac_power_w": 300}),
+        Calculator("solar-string", "power", "Solar strings", "Do these panels fit this controller, on a frosty morning and in the heat?",
+                   solar.SolarStringIn, solar.SolarStringOut, solar.solar_string,
+                   {"region": "uk", "max_voltage_v": 75, "max_charge_current_a": 15, "strings": [{"panel": _PANEL, "series_count": 2}]}),
+        Calculator("solar-yield-simple", "power", "Solar yield", "What does the array give on an average day?",
+                   solar.SolarYieldSimpleIn, solar.SolarYieldSimpleOut, solar.solar_yield_simple, {"array_power_w": 400, "peak_sun_h": 2.5}),
+        Calculator("dcdc-size", "power", "Driving charge", "Which DC-DC charger do alternator, cable and bank allow?",
+                   driving.DcdcSizeIn, driving.DcdcSizeOut, driving.dcdc_size,
+                   {"chemistry": "lifepo4", "capacity_ah": 200, "alternator_rated_a": 150}),
+        Calculator("shore-charge-time", "power", "Shore charging", "How long does charging take, and what limits it?",
+                   shore.ShoreChargeTimeIn, shore.ShoreChargeTimeOut, shore.shore_charge_time,
+                   {"region": "uk", "chemistry": "lifepo4", "capacity_ah": 200, "charger_current_a": 30}),
+        Calculator("conductor-resistance", "wiring", "Conductor resistance", "What resistance and mass has this run of cable?",
+                   conductors.ConductorResistanceIn, conductors.ConductorResistanceOut, conductors.conductor_resistance,
+                   {"area_mm2": 6, "length_m": 4, "conductors_count": 2}),
+        Calculator("conductor-ampacity", "wiring", "Conductor ampacity", "What current does this cable carry for ever, on its route?",
+                   conductors.ConductorAmpacityIn, conductors.ConductorAmpacityOut, conductors.conductor_ampacity,
+                   {"area_mm2": 6, "bundled_count": 3}),
+        Calculator("voltage-drop", "wiring", "Voltage drop", "What arrives at the end of this cable?",
+                   drop.VoltageDropIn, drop.VoltageDropOut, drop.voltage_drop_of, {"area_mm2": 2.5, "length_m": 5, "current_a": 6}),
+        Calculator("wire-size", "wiring", "Wire size", "Which cable does this circuit need?",
+                   sizing.WireSizeIn, sizing.WireSizeOut, sizing.wire_size, {"current_a": 6, "length_m": 6.5}),
+        Calculator("circuit-split", "wiring", "One circuit or several", "Do these loads fit on one cable, and if not, on how many?",
+                   sizing.CircuitSplitIn, sizing.CircuitSplitOut, sizing.circuit_split,
+                   {"cable_ampacity_a": 16, "fuse_a": 10, "loads": [{"id": "lights", "current_a": 3}, {"id": "sockets", "current_a": 7}]}),
+        Calculator("fuse-select", "wiring", "Fuse window", "Which fuse carries the load and still protects the cable?",
+                   fuses.FuseSelectIn, fuses.FuseSelectOut, fuses.fuse_select, {"continuous_current_a": 8, "cable_ampacity_a": 30}),
+        Calculator("expected-circuit-current", "proving", "Expected current", "What should the ammeter read on this circuit?",
+                   expected.ExpectedCircuitCurrentIn, expected.ExpectedCircuitCurrentOut, expected.expected_circuit_current,
+                   {"supply_voltage_v": 13.2, "loads": [{"kind": "constant_power", "power_w": 48}]}),
+        Calculator("expected-load-voltage", "proving", "Expected voltage", "What should the voltmeter read at the load?",
+                   expected.ExpectedLoadVoltageIn, expected.ExpectedLoadVoltageOut, expected.expected_load_voltage,
+                   {"source_voltage_v": 13.2, "loop_resistance_mohm": 48, "kind": "constant_power", "power_w": 60}),
+        Calculator("verdict", "proving", "Verdict on a reading", "Does this reading pass, with this meter?",
+                   verdict.VerdictIn, verdict.VerdictOut, verdict.verdict,
+                   {"measured": 4.75, "expected": 5, "tolerance_frac": 0.1, "accuracy_frac": 0.02, "digits_count": 3, "resolution": 0.01}),
+    )
+}  # fmt: skip
+
+
+def calculate(name: str, data: Any) -> Outcome:
+    """Run a calculator on raw JSON data. Raises :class:`BadInput` that names the key."""
+    calculator = CALCULATORS.get(name)
+    if calculator is None:
+        raise BadInput("calc", f"'{name}' is not a calculator; the names are {', '.join(CALCULATORS)}")
+    return calculator.run(parse(calculator.input, data))

@@ -1,0 +1,57 @@
+"""Climates of places: monthly normals, a typed reader over data/climates.csv (approximate; handbook 03 §4.1)."""
+
+from __future__ import annotations
+
+import csv
+from dataclasses import dataclass
+from functools import cache
+from importlib import resources
+
+from bothy.core.contract import BadInput
+
+MONTHS = ("January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December")
+
+
+@dataclass(frozen=True, slots=True)
+class Climate:
+    """One place. Irradiation in kWh/m² and day on the flat, temperatures in °C, twelve values each."""
+
+    place: str
+    name: str
+    country: str
+    lat_deg: float
+    ghi_kwh_m2_day: tuple[float, ...]
+    tmin_c: tuple[float, ...]
+    tmax_c: tuple[float, ...]
+    rh_frac: tuple[float, ...]
+    quality: str
+
+    def season(self, month: int) -> str:
+        """winter, shoulder or summer of a month 1..12 (turned round south of the equator)."""
+        m = month if self.lat_deg >= 0 else (month + 5) % 12 + 1
+        return "winter" if m in (11, 12, 1, 2) else "summer" if m in (5, 6, 7, 8) else "shoulder"
+
+
+def _twelve(row: dict[str, str], stem: str) -> tuple[float, ...]:
+    return tuple(float(row[f"{stem}_{m:02d}"]) for m in range(1, 13))
+
+
+@cache
+def climates() -> dict[str, Climate]:
+    """All places by key."""
+    out = {}
+    with (resources.files(__package__) / "data" / "climates.csv").open(encoding="utf-8") as file:
+        for row in csv.DictReader(file):
+            out[row["place"]] = Climate(
+                row["place"], row["name"], row["country"], float(row["lat_deg"]), _twelve(row, "ghi_kwh_m2_day"),
+                _twelve(row, "tmin_c"), _twelve(row, "tmax_c"), _twelve(row, "rh_frac"), row["quality"],
+            )  # fmt: skip
+    return out
+
+
+def climate(place: str) -> Climate:
+    """One place. Raises :class:`BadInput` when it is not in the table."""
+    found = climates().get(place)
+    if found is None:
+        raise BadInput("place", f"“{place}” is not a place in the climate table; choose one from the list")
+    return found

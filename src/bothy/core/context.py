@@ -1,0 +1,194 @@
+"""What every field of the report shares: the design, the place and region, and what is assumed where nothing was said."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import Any, Literal, cast
+
+from pydantic import BaseModel
+
+from bothy.core.book import Book
+from bothy.core.catalogue.climates import MONTHS, Climate, climate
+from bothy.core.design.document import Design
+from bothy.core.figure import Figure, given
+from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, SystemVoltage
+from bothy.core.region import REGIONS, Region
+
+
+@dataclass(frozen=True, slots=True)
+class PresetFacts:
+    """Typical values of a kind of vehicle: m, kg, V, A."""
+
+    name: str
+    inside: tuple[float, float, float]
+    payload_kg: float
+    vehicle_v: int
+    alternator_a: float
+    smart: bool
+
+
+PRESETS: dict[str, PresetFacts] = {
+    "small_van": PresetFacts("small van", (2.0, 1.4, 1.25), 550, 12, 120, True),
+    "panel_van": PresetFacts("panel van", (3.3, 1.75, 1.85), 1000, 12, 180, True),
+    "long_high_van": PresetFacts("long high van", (4.3, 1.75, 1.95), 1200, 12, 180, True),
+    "minibus": PresetFacts("minibus", (4.8, 1.85, 1.9), 1300, 12, 160, True),
+    "bus": PresetFacts("bus", (9.0, 2.3, 2.0), 4000, 24, 120, False),
+    "truck_body": PresetFacts("truck body", (4.5, 2.1, 2.05), 2500, 24, 110, False),
+    "trailer": PresetFacts("trailer", (4.5, 2.1, 2.0), 900, 12, 0, False),
+    "truck_camper": PresetFacts("truck camper", (2.6, 1.9, 1.9), 700, 12, 150, True),
+    "boat": PresetFacts("small boat", (6.0, 2.2, 1.85), 1500, 12, 90, False),
+}
+DEFAULT_PLACE = {"uk": "london", "eu": "munich", "us": "denver", "au": "alice_springs"}
+BANK_PLACES = {
+    "warm_inside": "inside, in the warm", "unheated_inside": "inside, unheated", "garage": "in the garage",
+    "underfloor": "under the floor", "engine_space": "in the engine space",
+}  # fmt: skip
+
+
+class Assumption(BaseModel):
+    """A value that nobody has said yet, and why it is taken. ``path`` is where to type another; ``shown`` is it in words where a number is not."""
+
+    path: str
+    label: str
+    value: float | str | bool
+    unit: str
+    why: str
+    shown: str = ""
+
+
+@dataclass
+class Context:
+    """Design, climate and region with every open value settled; figures go into ``book``."""
+
+    design: Design
+    book: Book = field(default_factory=Book)
+    assumptions: list[Assumption] = field(default_factory=list)
+    said: dict[str, Figure] = field(default_factory=dict)
+
+    def __post_init__(self) -> None:
+        d, v = self.design, self.design.vehicle
+        self.region: Region = REGIONS[d.region]
+        self.preset = PRESETS[v.preset]
+        p = self.preset
+        why = f"typical of a {p.name}"
+        self.inside_length_m = self._number("/vehicle/inside_length_m", "inside length", v.inside_length_m, p.inside[0], "m", why)
+        self.inside_width_m = self._number("/vehicle/inside_width_m", "inside width", v.inside_width_m, p.inside[1], "m", why)
+        self.inside_height_m = self._number("/vehicle/inside_height_m", "inside height", v.inside_height_m, p.inside[2], "m", why)
+        self.payload_kg = self._number("/vehicle/payload_kg", "payload", v.payload_kg, p.payload_kg, "kg", why)
+        self.vehicle_v: float = self._number("/vehicle/vehicle_voltage_v", "vehicle's own voltage", v.vehicle_voltage_v, p.vehicle_v, "V", why)
+        self.alternator_a = self._number("/vehicle/alternator_rated_a", "alternator's label", v.alternator_rated_a, p.alternator_a, "A", why)
+        self.smart: bool = self._other("/vehicle/smart_alternator", "smart alternator", v.smart_alternator, p.smart, why)
+        self.bank_place: str = self._other("/vehicle/bank_place", "place of the bank", v.bank_place, "unheated_inside",
+                                           "the cautious guess until you say where it stands")  # fmt: skip
+        life = d.life
+        self.people = self._number("/life/people", "people", life.people, 2, "", "two, until you say")
+        self.nights = self._number("/life/nights_between_hookups", "nights between hook-ups", life.nights_between_hookups, 3, "nights",
+                                   "three, until you say")  # fmt: skip
+        place = self._other("/life/place", "place", life.place, DEFAULT_PLACE[d.region], "a town of the region, until you say where")
+        self.climate: Climate = climate(place)
+        self._say("/life/place", self.climate.name)
+        self.from_month = int(self._number("/life/from_month", "first month", life.from_month, 1, "", "all year, until you say"))
+        self.to_month = int(self._number("/life/to_month", "last month", life.to_month, 12, "", "all year, until you say"))
+        for path, month in (("/life/from_month", self.from_month), ("/life/to_month", self.to_month)):
+            self._say(path, MONTHS[month - 1])
+        self._say("/vehicle/bank_place", BANK_PLACES[self.bank_place])
+        self._say("/vehicle/smart_alternator", "yes" if self.smart else "no")
+        self.drive_h = self._number("/life/drive_h_per_day", "driving per day", life.drive_h_per_day,
+                                    0.5 if self.alternator_a > 0 else 0.0, "h", "half an hour a day, until you say")  # fmt: skip
+        self.system_v = cast(SystemVoltage, int(self._number("/power/system_voltage_v", "system voltage", d.power.system_voltage_v, self._system_default(), "V",
+                                         "what the vehicle has, 12 V where it has none")))  # fmt: skip
+        bank = d.power.bank
+        self.chem: Chemistry = CHEMISTRIES[bank.chemistry if bank else "lifepo4"]
+        n = self.from_month
+        self.months: list[int] = [n]
+        while n != self.to_month:
+            n = n % 12 + 1
+            self.months.append(n)
+
+    def _system_default(self) -> int:
+        return self.preset.vehicle_v if self.design.vehicle.vehicle_voltage_v is None else self.design.vehicle.vehicle_voltage_v
+
+    def _number(self, path: str, label: str, value: float | None, default: float, unit: str, why: str) -> float:
+        fig = Figure(float(default if value is None else value), unit, label, origin="assumed" if value is None else "typed",
+                     note=why if value is None else "as typed")  # fmt: skip
+        self.said[path] = fig
+        if value is None:
+            self.assumptions.append(Assumption(path=path, label=label, value=float(default), unit=unit, why=why))
+        return fig.value
+
+    def _other(self, path: str, label: str, value: Any, default: Any, why: str) -> Any:
+        if value is None:
+            self.assumptions.append(Assumption(path=path, label=label, value=default, unit="", why=why))
+            return default
+        return value
+
+    def _say(self, path: str, shown: str) -> None:
+        """Put an assumption into words."""
+        for a in self.assumptions:
+            if a.path == path:
+                a.shown = shown
+
+    def figure(self, path: str) -> Figure:
+        """The typed or assumed value at a path, as a figure."""
+        return self.said[path]
+
+    def season_months(self, season: str) -> list[int]:
+        """Months of a season that are in the plan, or all of it when none is."""
+        all_of = [m for m in range(1, 13) if self.climate.season(m) == season]
+        return [m for m in all_of if m in self.months] or all_of
+
+    def worst_month(self, season: str) -> int:
+        """The month of a season with the least sun, among those in the plan."""
+        return min(self.season_months(season), key=lambda m: self.climate.ghi_kwh_m2_day[m - 1])
+
+    def day_temp(self, month: int) -> float:
+        """Daytime air in °C: between the month's mean and its mean maximum."""
+        lo, hi = self.climate.tmin_c[month - 1], self.climate.tmax_c[month - 1]
+        return lo + 0.75 * (hi - lo)
+
+    def galley_temp(self, season: str) -> float:
+        """Air round the fridge's condenser in °C: lived-in warmth in winter, above outdoors in summer."""
+        hottest = max(self.climate.tmax_c[m - 1] for m in self.season_months(season))
+        return max({"winter": 18.0, "shoulder": 20.0, "summer": 22.0}[season], hottest + 2.0)
+
+    def coldest_night(self) -> Figure:
+        """The coldest night to design for: 6 K under the coldest month's mean minimum (typical)."""
+        month = min(self.months, key=lambda m: self.climate.tmin_c[m - 1])
+        t = self.climate.tmin_c[month - 1]
+        mean = given("mean_minimum_c", t, "table", f"{self.climate.name}, {MONTHS[month - 1]}; approximate normals")
+        return Figure(t - 6.0, "°C", "Coldest night", expression="mean minimum − 6 K", source="typical cold spell; approximate",
+                      inputs=(("mean_minimum_c", mean),))  # fmt: skip
+
+    def record_cold(self) -> Figure:
+        """The cold to take for a panel's voltage: 14 K under the coldest mean minimum of the year (cautious)."""
+        month = min(range(1, 13), key=lambda m: self.climate.tmin_c[m - 1])
+        mean = given("mean_minimum_c", self.climate.tmin_c[month - 1], "table", f"{self.climate.name}, {MONTHS[month - 1]}; approximate normals")
+        return Figure(mean.value - 14.0, "°C", "Record cold", expression="mean minimum − 14 K", source="cautious; use the local record low",
+                      inputs=(("mean_minimum_c", mean),))  # fmt: skip
+
+    def bank_cold(self) -> Figure:
+        """The coldest the cells get in the planned months, by where the bank stands (typical)."""
+        night = self.coldest_night()
+        warmer = {"warm_inside": None, "unheated_inside": 4.0, "garage": 3.0, "underfloor": 0.0, "engine_space": 0.0}[self.bank_place]
+        where = BANK_PLACES[self.bank_place]
+        if warmer is None:
+            return Figure(max(10.0, night.value), "°C", "Coldest cells", expression="kept at 10 °C or more by the heating", source="typical",
+                          inputs=(("coldest_night_c", night),), note=where)  # fmt: skip
+        offset = given("warmer_k", warmer, "table", f"{where}; typical")
+        return Figure(night.value + warmer, "°C", "Coldest cells", expression="coldest night + what its place gives", source="typical",
+                      inputs=(("coldest_night_c", night), ("warmer_k", offset)))  # fmt: skip
+
+    @property
+    def bank_v(self) -> float:
+        """Nominal voltage of the bank, as cells × cell voltage."""
+        return self.chem.bank_v(self.system_v)
+
+    @property
+    def vehicle_system_v(self) -> Literal[12, 24]:
+        """The vehicle's own system, 12 or 24 V."""
+        return 24 if self.vehicle_v > 18 else 12
+
+    @property
+    def scale(self) -> float:
+        """System voltage over 12 V."""
+        return self.system_v / 12

@@ -1,0 +1,212 @@
+"""Contracts of the calculators: strict input, output with working, and one kind of error.
+
+Input errors name the leaf key and the path, in words that say what would be right. ``null`` means absent.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable, Mapping
+from functools import cache
+from typing import Annotated, Any, ClassVar, Self
+
+from pydantic import BaseModel, BeforeValidator, ConfigDict, PrivateAttr, ValidationError
+from pydantic_core import PydanticCustomError
+
+from bothy.core.figure import Figure, given
+
+EPS = 1e-9
+
+
+class BadInput(ValueError):
+    """An input that can't be worked with. ``key`` is the offending leaf key, ``message`` holds the path."""
+
+    def __init__(self, key: str, message: str, path: str = "") -> None:
+        super().__init__(f"{path or key}: {message}")
+        self.key = key
+        self.message = f"{path or key}: {message}"
+
+
+def wrong(key: str, message: str) -> PydanticCustomError:
+    """The error to raise inside a model validator when ``key`` of that model is at fault."""
+    return PydanticCustomError("contract", "{message}", {"key": key, "message": message})
+
+
+def whole(value: Any) -> Any:
+    """A whole number written with a point (2.0) counts as whole."""
+    if isinstance(value, float) and not isinstance(value, bool) and math.isfinite(value) and value == int(value):
+        return int(value)
+    return value
+
+
+Whole = Annotated[int, BeforeValidator(whole)]
+
+
+@cache
+def _defaults(model: type[BaseModel]) -> dict[str, Any]:
+    return {k: f.default for k, f in model.model_fields.items() if not f.is_required()}
+
+
+def _fill(model: BaseModel, values: dict[str, Any], said: set[str], private: dict[str, Any] | None) -> None:
+    """Set up a model that was made without validation, as pydantic's own model_construct does, only quicker."""
+    put = object.__setattr__
+    put(model, "__dict__", values)
+    put(model, "__pydantic_fields_set__", said)
+    put(model, "__pydantic_extra__", None)
+    put(model, "__pydantic_private__", private)
+
+
+class Contract(BaseModel):
+    """Base of every calculator input: unknown keys, booleans as numbers, NaN and infinity are refused."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, frozen=True)
+
+    @classmethod
+    def trusted(cls, **fields: Any) -> Self:
+        """An input from values that were checked before (the design's own); skips the checking, which would cost as much as the sum."""
+        made = cls.__new__(cls)
+        _fill(made, {**_defaults(cls), **fields}, set(fields), None)
+        return made
+
+    def exactly_one(self, *keys: str) -> str:
+        """The one key of ``keys`` that is given; otherwise an error that names the first."""
+        present = [k for k in keys if getattr(self, k) is not None]
+        if len(present) != 1:
+            raise wrong(keys[0], f"give exactly one of {', '.join(keys)}")
+        return present[0]
+
+
+@cache
+def _whole_keys(model: type[BaseModel]) -> frozenset[str]:
+    """Fields of a model that are whole numbers (or absent)."""
+    return frozenset(k for k, f in model.model_fields.items() if f.annotation in (int, int | None))
+
+
+class Outcome(BaseModel):
+    """Base of every calculator output. Built by :meth:`of`, it keeps the working of each figure."""
+
+    model_config = ConfigDict(extra="forbid")
+    ABSENT_WHEN_NULL: ClassVar[tuple[str, ...]] = ()
+    _working: dict[str, Figure] = PrivateAttr(default_factory=dict)
+
+    @classmethod
+    def of(cls, **fields: Any) -> Self:
+        """Build from plain values and figures; figures become floats and are kept as working."""
+        working = {k: v for k, v in fields.items() if isinstance(v, Figure)}
+        whole_keys = _whole_keys(cls)
+        plain = {k: (int(v.value) if k in whole_keys else v.value) if isinstance(v, Figure) else v for k, v in fields.items()}
+        out = cls.__new__(cls)
+        _fill(out, {**_defaults(cls), **plain}, set(fields), {"_working": working})
+        return out
+
+    def dump(self) -> dict[str, Any]:
+        """The output as plain data; keys that a contract leaves out when they do not apply are left out."""
+        data = self.model_dump()
+        return {k: v for k, v in data.items() if v is not None or k not in self.ABSENT_WHEN_NULL}
+
+    @property
+    def working(self) -> dict[str, Figure]:
+        """Output key -> figure with its working, for the outputs that are formulas."""
+        return self._working
+
+    def figure(self, key: str) -> Figure:
+        """The figure behind an output; a plain given figure when it has no formula."""
+        return self._working.get(key) or given(key, getattr(self, key), "computed")
+
+
+class Given:
+    """Looks inputs up as figures, so that the working reaches back to what the caller knows of them."""
+
+    def __init__(self, model: Contract, sources: Mapping[str, Figure] | None) -> None:
+        self.model = model
+        self.sources = sources or {}
+
+    def __call__(self, key: str, fallback: float | None = None, why: str = "") -> Figure:
+        if key in self.sources:
+            return self.sources[key]
+        value = getattr(self.model, key)
+        if value is None:
+            assert fallback is not None, key
+            return given(key, fallback, "default", why or "default of the calculator")
+        said = key in self.model.model_fields_set
+        return given(key, value, "input" if said else "default", "" if said else "default of the calculator")
+
+
+def strip_nulls(value: Any) -> Any:
+    """``null`` is the same as an absent key, at any depth."""
+    if isinstance(value, dict):
+        return {k: strip_nulls(v) for k, v in value.items() if v is not None}
+    if isinstance(value, list):
+        return [strip_nulls(v) for v in value]
+    return value
+
+
+def _path(parts: Iterable[str | int]) -> str:
+    out = ""
+    for p in parts:
+        out += f"[{p}]" if isinstance(p, int) else (f".{p}" if out else str(p))
+    return out
+
+
+_WORDS = {
+    "greater_than_equal": "must be at least {ge}",
+    "greater_than": "must be more than {gt}",
+    "less_than_equal": "must be at most {le}",
+    "less_than": "must be less than {lt}",
+    "missing": "is required",
+    "extra_forbidden": "is not a known key",
+    "finite_number": "must be a finite number",
+    "float_type": "must be a number",
+    "int_type": "must be a whole number",
+    "bool_type": "must be true or false",
+    "string_type": "must be text",
+    "literal_error": "must be one of {expected}",
+    "list_type": "must be a list",
+    "dict_type": "must be an object",
+    "model_type": "must be an object",
+    "model_attributes_type": "must be an object",
+    "too_short": "must have at least {min_length} entries",
+    "too_long": "must have at most {max_length} entries",
+    "string_too_long": "must have at most {max_length} characters",
+    "string_too_short": "must have at least {min_length} characters",
+}
+
+
+def explain(error: ValidationError) -> BadInput:
+    """The first validation error as a :class:`BadInput` in plain words."""
+    first = error.errors(include_url=False)[0]
+    loc = [p for p in first["loc"] if isinstance(p, int) or not p.endswith("]")]
+    ctx = {k: f"{v:g}" if isinstance(v, float) else v for k, v in first.get("ctx", {}).items()}
+    if first["type"] == "contract":
+        loc = [*loc, ctx["key"]]
+        message = str(ctx["message"])
+    else:
+        template = _WORDS.get(first["type"], first["msg"])
+        message = template.format(**ctx) if first["type"] in _WORDS else template
+    key = next((p for p in reversed(loc) if isinstance(p, str)), "input")
+    return BadInput(key, message, _path(loc) or "input")
+
+
+def parse(model: type[Contract], data: Any) -> Contract:
+    """Validate raw JSON data. Raises :class:`BadInput` naming the key."""
+    if not isinstance(data, dict):
+        raise BadInput("input", "must be a JSON object")
+    try:
+        return model.model_validate(strip_nulls(data))
+    except ValidationError as exc:
+        raise explain(exc) from None
+
+
+def unique_ids(ids: Iterable[str]) -> None:
+    """Raise when an id comes twice."""
+    seen: set[str] = set()
+    for one in ids:
+        if one in seen:
+            raise wrong("id", f"'{one}' is used twice; every id must be unique")
+        seen.add(one)
+
+
+def next_size(sizes: Iterable[float], at_least: float) -> float | None:
+    """The smallest standard size >= ``at_least`` (tolerance 1e-9), or None above the list."""
+    fitting = [s for s in sizes if s >= at_least - EPS]
+    return min(fitting) if fitting else None

@@ -1,0 +1,1 @@
+"""The design document: one module per stage."""

@@ -1,0 +1,103 @@
+"""The design document: one model tree per revision, SI units, stable ids, with upgrades between versions."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable
+from functools import cached_property
+from typing import Any, Literal, Self
+
+from pydantic import Field, ValidationError, model_validator
+
+from bothy.core.contract import BadInput, explain, wrong
+from bothy.core.design.base import Doc
+from bothy.core.design.life import Appliance, Life
+from bothy.core.design.power import Power
+from bothy.core.design.prove import Accepted, Prove
+from bothy.core.design.vehicle import Vehicle
+from bothy.core.design.wiring import Circuit, Wiring
+from bothy.core.region import RegionKey
+
+SCHEMA_VERSION = 1
+
+
+def _unique(kind: str, ids: Iterable[str]) -> None:
+    seen: set[str] = set()
+    for one in ids:
+        if one in seen:
+            raise wrong("id", f"{kind} “{one}” is there twice; every id must be unique")
+        seen.add(one)
+
+
+class Design(Doc):
+    """The whole technical description of a project at one revision."""
+
+    schema_version: Literal[1] = 1
+    region: RegionKey = "uk"
+    vehicle: Vehicle = Vehicle()
+    life: Life = Life()
+    power: Power = Power()
+    wiring: Wiring = Wiring()
+    prove: Prove = Prove()
+    accepted: list[Accepted] = Field([], max_length=500)
+
+    @model_validator(mode="after")
+    def _links(self) -> Self:
+        appliances = {a.id for a in self.life.appliances}
+        boards = {b.id for b in self.wiring.boards}
+        circuits = {c.id for c in self.wiring.circuits}
+        _unique("appliance", (a.id for a in self.life.appliances))
+        _unique("circuit", (c.id for c in self.wiring.circuits))
+        _unique("board", (b.id for b in self.wiring.boards))
+        _unique("array", (a.id for a in self.power.arrays))
+        _unique("reading of circuit", (r.circuit for r in self.prove.readings))
+        for c in self.wiring.circuits:
+            if c.board is not None and c.board not in boards:
+                raise wrong("board", f"circuit “{c.name}” names the board “{c.board}”, which does not exist")
+            for a in c.appliances:
+                if a not in appliances:
+                    raise wrong("appliances", f"circuit “{c.name}” names the appliance “{a}”, which does not exist")
+        for r in self.prove.readings:
+            if r.circuit not in circuits:
+                raise wrong("circuit", f"a reading names the circuit “{r.circuit}”, which does not exist")
+        return self
+
+    @cached_property
+    def _appliances(self) -> dict[str, Appliance]:
+        return {a.id: a for a in self.life.appliances}
+
+    @cached_property
+    def _circuits(self) -> dict[str, Circuit]:
+        return {c.id: c for c in self.wiring.circuits}
+
+    def appliance(self, id: str) -> Appliance | None:
+        """The appliance with that id."""
+        return self._appliances.get(id)
+
+    def circuit(self, id: str) -> Circuit | None:
+        """The circuit with that id."""
+        return self._circuits.get(id)
+
+
+UPGRADES: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {}
+"""version -> function that makes the document of the next version."""
+
+
+def load_design(data: Any) -> Design:
+    """A design from plain data of this or an older version. Raises :class:`BadInput` naming the field."""
+    if not isinstance(data, dict):
+        raise BadInput("design", "must be a JSON object")
+    version = data.get("schema_version")
+    if not isinstance(version, int) or isinstance(version, bool):
+        raise BadInput("schema_version", "must be a whole number")
+    if version > SCHEMA_VERSION:
+        raise BadInput("schema_version", f"is {version}; this Bothy reads versions 1 to {SCHEMA_VERSION}. Use a newer Bothy for this file")
+    while version < SCHEMA_VERSION:
+        upgrade = UPGRADES.get(version)
+        if upgrade is None:
+            raise BadInput("schema_version", f"{version} is not a version that Bothy ever wrote (1 to {SCHEMA_VERSION})")
+        data = upgrade(data)
+        version += 1
+    try:
+        return Design.model_validate(data)
+    except ValidationError as exc:
+        raise explain(exc) from None

@@ -1,0 +1,131 @@
+"""Stage 2, Life: who lives in it, where, how, and with which appliances."""
+
+from __future__ import annotations
+
+from functools import cached_property
+from typing import Annotated, Any, Literal, Self
+
+from pydantic import Field, StringConstraints, model_validator
+
+from bothy.core.contract import Whole, wrong
+from bothy.core.design.base import By, Doc, Id, Name, Note, PartKey
+from bothy.core.power.load_budget import DayFactors, Load, SeasonFactors, load_power_and_time
+
+Month = Annotated[int, Field(ge=1, le=12)]
+Zone = Literal["kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside"]
+Kind = Literal["light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "other"]
+Electrical = Literal["resistive", "constant_power", "constant_current", "motor"]
+Trust = Literal["measured", "label", "duty", "catalogue"]
+
+
+class Window(Doc):
+    """Hours of the day in which an appliance runs; ``to_h`` below ``from_h`` goes past midnight."""
+
+    from_h: float = Field(ge=0, le=24)
+    to_h: float = Field(ge=0, le=24)
+
+    @property
+    def hours(self) -> float:
+        """Its length in h; an empty window counts as the whole day."""
+        length = (self.to_h - self.from_h) % 24
+        return length if length > 0 else 24.0
+
+
+def weights(windows: list[Window]) -> list[float] | None:
+    """24 hourly weights from windows of the day (hour fractions inside a window); None when there are none."""
+    if not windows:
+        return None
+    out = [0.0] * 24
+    for w in windows:
+        start, length = w.from_h % 24, w.hours
+        for i in range(24):
+            for shift in (0.0, 24.0):
+                out[i] += max(0.0, min(i + 1 + shift, start + length) - max(i + shift, start))
+    return out
+
+
+_SAME = ("id", "supply", "count", "power_w", "current_a", "voltage_v", "energy_24h_wh", "charge_energy_wh", "charges_per_day",
+         "hours_per_day", "duty_frac", "uses_per_day", "minutes_per_use", "running_power_w", "standby_w", "start_multiple",
+         "ambient_dependent", "internal_temp_c", "season_factors", "day_factors")  # fmt: skip
+_DEFAULTS: dict[str, Any] = {k: f.default for k, f in Load.model_fields.items()}
+
+
+class Appliance(Doc):
+    """Something that uses electricity. One form of power and one form of use, as on its label."""
+
+    id: Id
+    name: Name
+    kind: Kind = "other"
+    zone: Zone = "living"
+    supply: Literal["dc", "converter", "ac"] = "dc"
+    count: Whole = Field(1, ge=0, le=200)
+    power_w: float | None = Field(None, ge=0, le=15000)
+    current_a: float | None = Field(None, ge=0, le=500)
+    voltage_v: float | None = Field(None, gt=0, le=300)
+    energy_24h_wh: float | None = Field(None, ge=0, le=100000)
+    charge_energy_wh: float | None = Field(None, ge=0, le=100000)
+    charges_per_day: float = Field(1, ge=0, le=24)
+    hours_per_day: float | None = Field(None, ge=0, le=24)
+    duty_frac: float | None = Field(None, ge=0, le=1)
+    uses_per_day: float | None = Field(None, ge=0, le=1000)
+    minutes_per_use: float | None = Field(None, ge=0, le=1440)
+    running_power_w: float | None = Field(None, gt=0, le=15000)
+    standby_w: float = Field(0, ge=0, le=500)
+    start_multiple: float = Field(1, ge=1, le=20)
+    coincidence_frac: float | None = Field(None, ge=0, le=1)
+    pure_sine: bool = False
+    electrical: Electrical | None = None
+    ambient_dependent: bool = False
+    internal_temp_c: float = Field(4, ge=-40, le=24)
+    season_factors: SeasonFactors = SeasonFactors()
+    day_factors: DayFactors = DayFactors()
+    windows: list[Window] = Field([], max_length=12)
+    max_fuse_a: float | None = Field(None, gt=0, le=500)
+    min_voltage_v: float | None = Field(None, gt=0, le=100)
+    mass_kg: float | None = Field(None, ge=0, le=1000)
+    trust: Trust = "label"
+    part: PartKey | None = None
+    by: By = "typed"
+    note: Note = ""
+
+    @model_validator(mode="after")
+    def _forms(self) -> Self:
+        forms = [k for k in ("power_w", "current_a", "energy_24h_wh", "charge_energy_wh") if getattr(self, k) is not None]
+        if len(forms) != 1:
+            raise wrong("power_w", "give one of power, current with voltage, energy in 24 h, or charge energy")
+        if forms[0] == "current_a" and self.voltage_v is None:
+            raise wrong("voltage_v", "is required with a current; write for example “5 A @ 12 V”")
+        uses = [k for k in ("hours_per_day", "duty_frac", "uses_per_day") if getattr(self, k) is not None]
+        if forms[0] in ("power_w", "current_a"):
+            if len(uses) != 1:
+                raise wrong("hours_per_day", "give one of hours per day, part of the time, or uses per day")
+            if uses[0] == "uses_per_day" and self.minutes_per_use is None:
+                raise wrong("minutes_per_use", "is required with uses per day")
+        elif uses:
+            raise wrong(uses[0], "does not go with a label energy, which holds its own time")
+        if self.ambient_dependent and self.duty_frac is None and self.energy_24h_wh is None:
+            raise wrong("ambient_dependent", "goes only with part of the time or a label energy")
+        return self
+
+    @cached_property
+    def load(self) -> Load:
+        """The load-budget's load of this appliance, all of it present at the daily peak."""
+        fields = {k: getattr(self, k) for k in _SAME}
+        return Load.model_construct(**{**_DEFAULTS, **fields, "hourly_weights": weights(self.windows)})
+
+    @cached_property
+    def running_w(self) -> float:
+        """Running power of one unit in W."""
+        return load_power_and_time(self.load)[0]
+
+
+class Life(Doc):
+    """How the vehicle is lived in. Months 1 to 12, ``to_month`` before ``from_month`` goes over the new year."""
+
+    people: Whole | None = Field(None, ge=1, le=20)
+    nights_between_hookups: float | None = Field(None, ge=0, le=60)
+    from_month: Month | None = None
+    to_month: Month | None = None
+    place: Annotated[str, StringConstraints(pattern=r"^[a-z0-9_]{1,40}$")] | None = None
+    drive_h_per_day: float | None = Field(None, ge=0, le=24)
+    appliances: list[Appliance] = Field([], max_length=400)

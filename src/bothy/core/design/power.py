@@ -1,0 +1,133 @@
+"""Stage 3, Power: bank, inverter, solar, driving charge and shore."""
+
+from __future__ import annotations
+
+from typing import Literal, Self
+
+from pydantic import Field, model_validator
+
+from bothy.core.contract import Whole, wrong
+from bothy.core.design.base import By, Doc, Id, Name, PartKey
+from bothy.core.power.chemistry import ChemistryKey, SystemVoltage
+from bothy.core.power.solar import ControllerType, Mounting
+
+
+class Bank(Doc):
+    """Identical units in series and parallel."""
+
+    name: Name = "House bank"
+    part: PartKey | None = None
+    chemistry: ChemistryKey = "lifepo4"
+    unit_voltage_v: float = Field(12.8, gt=0, le=60)
+    unit_charge_ah: float = Field(gt=0, le=2000)
+    series_count: Whole = Field(1, ge=1, le=16)
+    parallel_count: Whole = Field(1, ge=1, le=16)
+    unit_max_discharge_a: float | None = Field(None, gt=0, le=2000)
+    unit_max_charge_a: float | None = Field(None, gt=0, le=2000)
+    unit_mass_kg: float | None = Field(None, gt=0, le=500)
+    wiring: Literal["diagonal", "same_end", "busbar"] = "diagonal"
+    cold_charge_cutoff: bool = False
+    heater_power_w: float = Field(0, ge=0, le=2000)
+    by: By = "typed"
+
+
+class Inverter(Doc):
+    """An inverter; power in W."""
+
+    name: Name = "Inverter"
+    part: PartKey | None = None
+    rating_w: float = Field(gt=0, le=15000)
+    surge_power_w: float | None = Field(None, gt=0, le=40000)
+    idle_w: float | None = Field(None, ge=0, le=200)
+    efficiency_frac: float | None = Field(None, ge=0.5, le=1)
+    pure_sine: bool = True
+    mode: Literal["always", "scheduled", "with_load"] = "with_load"
+    on_h: float | None = Field(None, ge=0, le=24)
+    mass_kg: float | None = Field(None, ge=0, le=200)
+    by: By = "typed"
+
+    @model_validator(mode="after")
+    def _schedule(self) -> Self:
+        if self.mode == "scheduled" and self.on_h is None:
+            raise wrong("on_h", "is required with a schedule")
+        return self
+
+
+class SolarArray(Doc):
+    """Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC."""
+
+    id: Id
+    name: Name = "Roof panels"
+    part: PartKey | None = None
+    panel_power_w: float = Field(gt=0, le=1000)
+    vmp_v: float = Field(gt=0, le=200)
+    imp_a: float = Field(gt=0, le=50)
+    voc_v: float = Field(gt=0, le=200)
+    isc_a: float = Field(gt=0, le=50)
+    voc_coeff_per_k: float = Field(-0.0030, ge=-0.01, le=0)
+    power_coeff_per_k: float = Field(-0.0038, ge=-0.01, le=0)
+    noct_c: float = Field(45, ge=30, le=70)
+    max_series_fuse_a: float | None = Field(None, gt=0, le=100)
+    series_count: Whole = Field(1, ge=1, le=12)
+    parallel_count: Whole = Field(1, ge=1, le=24)
+    mounting: Mounting = "roof_gap"
+    unit_mass_kg: float | None = Field(None, ge=0, le=100)
+    string_fuse: bool = False
+    disconnect: bool = False
+    by: By = "typed"
+
+    @model_validator(mode="after")
+    def _panel(self) -> Self:
+        if self.vmp_v >= self.voc_v:
+            raise wrong("vmp_v", "must be below the open-circuit voltage voc_v")
+        if self.imp_a >= self.isc_a:
+            raise wrong("imp_a", "must be below the short-circuit current isc_a")
+        return self
+
+
+class SolarController(Doc):
+    """A solar charge controller."""
+
+    name: Name = "Solar controller"
+    part: PartKey | None = None
+    controller_type: ControllerType = "mppt"
+    max_voltage_v: float = Field(gt=0, le=600)
+    max_charge_current_a: float = Field(gt=0, le=300)
+    max_input_current_a: float | None = Field(None, gt=0, le=300)
+    mass_kg: float | None = Field(None, ge=0, le=100)
+    by: By = "typed"
+
+
+class DrivingCharge(Doc):
+    """DC-DC charger or relay from the vehicle's alternator."""
+
+    name: Name = "Driving charge"
+    part: PartKey | None = None
+    school: Literal["dcdc", "relay"] = "dcdc"
+    rating_a: float = Field(gt=0, le=300)
+    mass_kg: float | None = Field(None, ge=0, le=100)
+    by: By = "typed"
+
+
+class Shore(Doc):
+    """Shore charger and inlet."""
+
+    name: Name = "Shore charger"
+    part: PartKey | None = None
+    charger_current_a: float = Field(gt=0, le=500)
+    inlet_current_a: float | None = Field(None, gt=0, le=125)
+    supply_current_a: float | None = Field(None, gt=0, le=125)
+    mass_kg: float | None = Field(None, ge=0, le=100)
+    by: By = "typed"
+
+
+class Power(Doc):
+    """The electrical supply; None means: not chosen yet."""
+
+    system_voltage_v: SystemVoltage | None = None
+    bank: Bank | None = None
+    inverter: Inverter | None = None
+    arrays: list[SolarArray] = Field([], max_length=8)
+    controller: SolarController | None = None
+    driving: DrivingCharge | None = None
+    shore: Shore | None = None

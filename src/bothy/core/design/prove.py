@@ -1,0 +1,47 @@
+"""Stage 11, Prove: readings, the meter they were taken with, and accepted findings."""
+
+from __future__ import annotations
+
+from pydantic import Field
+
+from bothy.core.contract import Whole
+from bothy.core.design.base import Doc, Id, Name, Note
+
+
+class Meter(Doc):
+    """Limits of error of the meters in use: ±(accuracy of reading + digits)."""
+
+    volt_accuracy_frac: float = Field(0.005, ge=0, le=0.2)
+    volt_digits_count: Whole = Field(2, ge=0, le=20)
+    volt_resolution_v: float = Field(0.01, gt=0, le=1)
+    current_accuracy_frac: float = Field(0.02, ge=0, le=0.2)
+    current_digits_count: Whole = Field(3, ge=0, le=50)
+    current_resolution_a: float = Field(0.01, gt=0, le=1)
+
+
+class Reading(Doc):
+    """What was measured on one circuit: volts and amps at the same moment, load on."""
+
+    circuit: Id
+    source_voltage_v: float | None = Field(None, gt=0, le=100)
+    load_voltage_v: float | None = Field(None, ge=0, le=300)
+    current_a: float | None = Field(None, ge=-1000, le=1000)
+    taken_at: str = Field("", max_length=40)
+    taken_by: str = Field("", max_length=80)
+    note: Note = ""
+
+
+class Prove(Doc):
+    """Readings, at most one a circuit."""
+
+    meter: Meter = Meter()
+    readings: list[Reading] = Field([], max_length=1000)
+
+
+class Accepted(Doc):
+    """A finding that somebody answered with a reason; the reason goes into the handbook."""
+
+    finding: str = Field(min_length=1, max_length=200)
+    reason: str = Field(min_length=3, max_length=1000)
+    by: Name = "owner"
+    at: str = Field("", max_length=40)

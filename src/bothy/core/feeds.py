@@ -1,0 +1,19 @@
+"""What the sources and the inverter put on their cables: passed from Power to Wiring by the report."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from bothy.core.figure import Figure
+
+
+@dataclass(frozen=True, slots=True)
+class Feed:
+    """Continuous current of a feed in A, as a figure, and the nominal voltage of its cable in V."""
+
+    current_a: Figure
+    voltage_v: float
+
+
+Feeds = dict[str, Feed]
+"""circuit kind (inverter, solar, driving, driving_in, shore) -> its feed, for those that exist."""

@@ -1,0 +1,206 @@
+"""A figure: a number that carries its working.
+
+A formula is a plain function of floats wrapped by :func:`formula`. Called with floats or figures it
+yields a :class:`Figure` that remembers its inputs; ``.raw`` is the bare function for inner loops.
+
+>>> @formula("Voltage drop", "ΔU = I·R/1000", unit="V", source="Ohm's law")
+... def drop(current_a: float, resistance_mohm: float) -> float:
+...     return current_a * resistance_mohm / 1000
+>>> drop(6.0, 100.0).value
+0.6
+>>> drop.raw(6.0, 100.0)
+0.6
+"""
+
+from __future__ import annotations
+
+import inspect
+from collections.abc import Callable, Iterable
+from functools import cache
+from typing import Any, Generic, Literal, ParamSpec, SupportsFloat
+
+Origin = Literal["computed", "typed", "assumed", "catalogue", "table", "input", "default"]
+
+UNIT_BY_SUFFIX = {
+    "mohm_per_m": "mΩ/m",
+    "c_per_h": "1/h",
+    "per_k": "1/K",
+    "w_m2": "W/m²",
+    "mm2": "mm²",
+    "mohm": "mΩ",
+    "wh": "Wh",
+    "ah": "Ah",
+    "kwh": "kWh",
+    "kg": "kg",
+    "mm": "mm",
+    "va": "VA",
+    "a": "A",
+    "v": "V",
+    "w": "W",
+    "h": "h",
+    "m": "m",
+    "c": "°C",
+    "s": "s",
+    "k": "K",
+    "min": "min",
+    "l": "L",
+    "days": "days",
+    "frac": "%",
+    "count": "",
+}
+
+
+@cache
+def unit_of(key: str) -> str:
+    """The unit that a key's ending stands for: ``current_a`` -> ``A`` (empty when it has none).
+
+    Fractions stay fractions; their unit ``%`` says that they are shown as per cent.
+    """
+    parts = key.split("_")
+    for size in (3, 2, 1):
+        unit = UNIT_BY_SUFFIX.get("_".join(parts[-size:])) if len(parts) > size else None
+        if unit is not None:
+            return unit
+    return ""
+
+
+@cache
+def label_of(key: str) -> str:
+    """A key in words, without its unit: ``bank_min_voltage_v`` -> ``bank min voltage``."""
+    parts = key.split("_")
+    for size in (3, 2, 1):
+        if len(parts) > size and "_".join(parts[-size:]) in UNIT_BY_SUFFIX:
+            if parts[-1] in ("frac", "count"):
+                break
+            parts = parts[:-size]
+            break
+    return " ".join(p for p in parts if p not in ("frac",)).replace(" count", " number")
+
+
+class Figure:
+    """A computed or given number: value, unit, label, and how it came about.
+
+    ``inputs`` are (name, Figure) pairs; ``origin`` says whether it was computed, typed, assumed or read
+    from a table; ``note`` says where from (the typed text, the reason of an assumption).
+    """
+
+    __slots__ = ("_inputs", "_names", "_parts", "expression", "label", "note", "origin", "source", "unit", "value")
+
+    _names: Iterable[str]
+    _parts: Iterable[Number]
+
+    def __init__(
+        self,
+        value: float,
+        unit: str,
+        label: str,
+        *,
+        expression: str = "",
+        source: str = "",
+        inputs: tuple[tuple[str, Figure], ...] = (),
+        origin: Origin = "computed",
+        note: str = "",
+    ) -> None:
+        self.value = value
+        self.unit = unit
+        self.label = label
+        self.expression = expression
+        self.source = source
+        self.origin: Origin = origin
+        self.note = note
+        self._inputs: tuple[tuple[str, Figure], ...] | None = inputs
+
+    @classmethod
+    def of(cls, value: float, unit: str, label: str, expression: str, source: str, names: Iterable[str], parts: Iterable[Number]) -> Figure:
+        """A computed figure whose inputs become figures only when somebody looks: most workings are never opened."""
+        made = cls(value, unit, label, expression=expression, source=source)
+        made._inputs, made._names, made._parts = None, names, parts
+        return made
+
+    @property
+    def inputs(self) -> tuple[tuple[str, Figure], ...]:
+        """(name, figure) of everything it was computed from."""
+        if self._inputs is None:
+            self._inputs = tuple((n, p if isinstance(p, Figure) else _as_figure(n, p)) for n, p in zip(self._names, self._parts, strict=True))
+        return self._inputs
+
+    def __float__(self) -> float:
+        return float(self.value)
+
+    def __repr__(self) -> str:
+        return f"Figure({self.label} = {self.value:.4g} {self.unit})"
+
+    def named(self, label: str) -> Figure:
+        """The same number and working under another label."""
+        return Figure(
+            self.value,
+            self.unit,
+            label,
+            expression=self.expression,
+            source=self.source,
+            inputs=self.inputs,
+            origin=self.origin,
+            note=self.note,
+        )
+
+
+Number = SupportsFloat | Figure
+P = ParamSpec("P")
+
+
+def given(key: str, value: float, origin: Origin = "input", note: str = "", label: str = "") -> Figure:
+    """A figure that was not computed: typed, assumed, or read from a table. The key gives its unit."""
+    return Figure(float(value), unit_of(key), label or label_of(key), origin=origin, note=note)
+
+
+def _as_figure(name: str, value: Any) -> Figure:
+    if isinstance(value, Figure):
+        return value
+    return Figure(float(value), unit_of(name), label_of(name), origin="input")
+
+
+class Formula(Generic[P]):
+    """A documented function of floats; see :func:`formula`."""
+
+    def __init__(self, raw: Callable[P, float], label: str, expression: str, unit: str, source: str) -> None:
+        self.raw = raw
+        self.label = label
+        self.expression = expression
+        self.unit = unit
+        self.source = source
+        self.names = tuple(inspect.signature(raw).parameters)
+        self.__doc__ = raw.__doc__
+        self.__name__ = raw.__name__
+
+    def __call__(self, *args: Number, **kwargs: Number) -> Figure:
+        names = self.names
+        values = (*args, *(kwargs[name] for name in names[len(args) :])) if kwargs else args
+        if len(values) != len(names):
+            raise TypeError(f"{self.__name__} takes {', '.join(names)}")
+        value = self.raw(*[v.value if isinstance(v, Figure) else float(v) for v in values])  # type: ignore[call-arg, arg-type]
+        return Figure.of(value, self.unit, self.label, self.expression, self.source, names, values)
+
+
+def formula(label: str, expression: str, *, unit: str, source: str) -> Callable[[Callable[P, float]], Formula[P]]:
+    """Decorate a function of floats so that calling it yields a :class:`Figure` with its working."""
+
+    def wrap(fn: Callable[P, float]) -> Formula[P]:
+        return Formula(fn, label, expression, unit, source)
+
+    return wrap
+
+
+def total(label: str, unit: str, parts: Iterable[tuple[str, Figure]], source: str = "sum of its parts") -> Figure:
+    """The sum of figures, each part named in the working."""
+    inputs = tuple(parts)
+    return Figure(sum(f.value for _, f in inputs), unit, label, expression="Σ of the parts", source=source, inputs=inputs)
+
+
+def derived(key: str, expression: str, value: float, source: str, **inputs: Number) -> Figure:
+    """A figure computed in place, under an output's key that gives its label and unit; ``expression`` is what was done."""
+    return Figure.of(float(value), unit_of(key), label_of(key), expression, source, inputs.keys(), inputs.values())
+
+
+def pick(label: str, expression: str, chosen: Figure | float, unit: str, source: str, **inputs: Number) -> Figure:
+    """A figure reached by a choice (the larger of, the next standard size): the inputs show what it chose from."""
+    return Figure.of(float(chosen), unit, label, expression, source, inputs.keys(), inputs.values())

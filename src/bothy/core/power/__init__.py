@@ -1,0 +1,1 @@
+"""Power: loads, storage, inverter and charge sources (handbook chapter 01)."""

@@ -1,0 +1,279 @@
+"""Rules of power: findings raised from the calculators' rule ids and from the whole design (handbook 01, section 5)."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from bothy.core.catalogue.parts import of_kind
+from bothy.core.context import BANK_PLACES, Context
+from bothy.core.finding import Finding, Remedy, Severity, finding, rule
+from bothy.core.power.load_budget import LoadBudgetOut
+from bothy.core.power.supply import PowerPart, Supply
+
+_ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
+    ("power-load-saturated", "fault", "Appliance never stops", "Shade, insulate or ventilate its condenser, or take a larger unit.", "energy balance"),
+    ("power-inverter-hours-short", "fault", "Inverter switched off too early", "Lengthen its schedule or move the appliance to DC.", "handbook 01 §3.1"),
+    ("power-inverter-idle-heavy", "advice", "Inverter's own use is heavy", "Switch the inverter off when it is not used, take a smaller one, or DC versions.", "handbook 01 §3.1"),
+    ("power-inverter-breaker-small", "fault", "Inverter breaker far too small", "Fit the listed breaker AND a cable that carries it; never a larger breaker on the old cable.", "P = U·I"),
+    ("power-inverter-breaker-tight", "advice", "Inverter breaker tight", "Next size up, if the cable carries it.", "UL 489 80 % practice"),
+    ("power-inverter-fuse-small", "fault", "Inverter fuse too small", "Fit the listed fuse AND a cable that carries it; never a larger fuse on the old cable.", "P = U·I"),
+    ("power-inverter-fuse-tight", "advice", "Inverter fuse tight", "Next size up, if the cable carries it.", "UL 489 80 % practice"),
+    ("power-system-voltage-low", "advice", "Current too high for this voltage", "24 or 48 V, or two inverters.", "joint heating I²R"),
+    ("power-inverter-none-fits", "fault", "No inverter is large enough", "Split the loads, shed some, or run inverters in parallel made for it.", "handbook 01 §3.4"),
+    ("power-inverter-oversized", "advice", "Inverter much larger than its load", "A soft start for the hard starter, a smaller inverter, or a second small one for the night.", "handbook 01 §3.4"),
+    ("power-inverter-small", "fault", "Inverter too small for its loads", "Take the next standard rating, or use the heavy appliances on shore power only.", "handbook 01 §3.4"),
+    ("power-modified-sine", "fault", "Inverter's wave is not a sine", "A pure sine inverter.", "motor heating by harmonics"),
+    ("power-bank-units-mixed", "danger", "Units of the bank differ", "One make, type, capacity and chemistry.", "handbook 01 §3.6"),
+    ("power-bank-age-mixed", "advice", "Units of the bank differ in age", "Replace all, or use the old ones elsewhere.", "handbook 01 §3.6"),
+    ("power-bank-series-limit", "danger", "Too many units in series", "Native 24 or 48 V units.", "protection's blocking voltage"),
+    ("power-bank-parallel-many", "advice", "Many strings in parallel", "Fewer, larger units; busbars.", "handbook 01 §3.6"),
+    ("power-bank-same-end", "advice", "Both leads on one end of the bank", "Take the leads off diagonally, or from busbars.", "Kirchhoff"),
+    ("power-bank-sharing", "advice", "Strings share unequally", "Busbars, thicker links.", "Kirchhoff"),
+    ("power-bank-discharge-limit", "fault", "Load above the bank's limit", "Larger bank, or stage the loads; otherwise its protection opens and everything goes dark.", "maker"),
+    ("power-bank-voltage-mismatch", "fault", "Bank voltage does not fit the system", "The right number in series.", "handbook 01 §3.6"),
+    ("power-charge-below-freezing", "danger", "Lithium charged below freezing", "A heated bank, a place in the warm, or a charge cut-off by cell temperature.", "IEC 62619, maker"),
+    ("power-charge-temperature", "fault", "Charging blocked by temperature", "Move the bank, or ventilate it.", "handbook 01 §4.3"),
+    ("power-charge-no-surplus", "fault", "Nothing left to charge with", "Shed loads, or a larger charger.", "handbook 01 §3.15"),
+    ("power-charger-over-bank", "fault", "Charger above the bank's limit", "Set the charger's limit down, if it can be set; otherwise a smaller one.", "maker"),
+    ("power-charger-small", "advice", "Charger small for a lead bank", "A larger charger.", "sulphation"),
+    ("power-shore-overload", "danger", "More than the inlet gives", "Shed in order; a priority relay.", "heating of the inlet"),
+    ("power-lead-never-full", "advice", "Lead bank never gets full", "A weekly shore day, or more solar.", "sulphation"),
+    ("power-solar-voc-over", "danger", "String voltage above the controller", "One panel less in series.", "NFPA 70 690.7, IEC 62548"),
+    ("power-solar-voc-tight", "advice", "String voltage close to the limit", "Going anywhere colder? Then the next controller class.", "IEC 62548"),
+    ("power-solar-vmp-low", "fault", "String voltage too low in the heat", "One more in series; at least 36 cells for 12 V.", "handbook 01 §3.11"),
+    ("power-solar-start-low", "advice", "Controller starts late", "One more in series.", "maker"),
+    ("power-solar-isc-over", "fault", "String current above the controller's input", "Fewer in parallel, more in series.", "maker"),
+    ("power-solar-isc-tight", "advice", "String current close to the input limit", "Fewer in parallel, more in series.", "NFPA 70 690.8"),
+    ("power-solar-overpanel", "advice", "Much more panel than controller", "A larger or second controller.", "handbook 01 §3.11"),
+    ("power-solar-overpanel-forbidden", "fault", "More panel than the maker allows", "A larger controller.", "maker"),
+    ("power-solar-mismatch", "advice", "Unlike groups on one controller", "A controller of its own for each group.", "handbook 01 §3.11"),
+    ("power-solar-pwm-loss", "advice", "PWM wastes panel power", "An MPPT controller.", "handbook 01 §3.13"),
+    ("power-solar-string-fuse", "danger", "Parallel strings without fuses", "A gPV fuse in each string.", "IEC 62548"),
+    ("power-solar-string-fuse-none", "fault", "No string fuse fits", "Fewer strings, or other panels.", "IEC 62548"),
+    ("power-panel-data-inconsistent", "note", "Panel label does not agree with itself", "Calculate with volts × amps.", "handbook 01 §3.10"),
+    ("power-solar-disconnect", "fault", "No disconnect for the panels", "A DC double-pole disconnect between array and controller, rated for the cold open-circuit voltage.", "IEC 62548"),
+    ("power-panel-glued-hot", "note", "Glued panels run hot", "A corrugated spacer under them.", "handbook 01 §3.10"),
+    ("power-solar-no-controller", "fault", "Panels without a controller", "Choose a controller.", "handbook 01 §3.11"),
+    ("power-lithium-direct-alternator", "danger", "Lithium joined to the alternator by a relay", "A DC-DC charger.", "thermal limit of the alternator"),
+    ("power-relay-overload", "fault", "Relay overloads the alternator", "A DC-DC charger, or a current-limiting cable.", "handbook 01 §3.14"),
+    ("power-relay-smart-alternator", "fault", "Relay on a smart alternator", "A DC-DC charger with an ignition signal.", "handbook 01 §3.14"),
+    ("power-alternator-no-room", "fault", "Alternator cannot spare that much", "A smaller charger, a second alternator, or a larger cable.", "handbook 01 §3.14"),
+    ("power-alternator-idle", "advice", "More than the alternator gives at idle", "Limit it by the engine signal; do not idle to charge.", "handbook 01 §3.14"),
+    ("power-dcdc-input-drop", "advice", "Long thin cable to the DC-DC charger", "A thicker cable.", "handbook 02"),
+    ("power-balance-negative", "fault", "More used than comes in", "The source that limits: more sun, driving, shore, or a smaller demand.", "handbook 01 §3.16"),
+    ("power-bank-floor", "fault", "Bank holds less than one day", "A larger bank.", "handbook 01 §3.7"),
+)  # fmt: skip
+Refit = Callable[[int], Remedy | None]
+
+for _id, _severity, _title, _remedy, _source in _ROWS:
+    rule(_id, _severity, "power", _title, _remedy, _source)
+
+
+def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Finding]:
+    """Findings for the rule ids that the calculators raised, with their figures in words."""
+    p = ctx.design.power
+    out: list[Finding] = []
+    names = {"bank": p.bank.name if p.bank else "", "inverter": p.inverter.name if p.inverter else "", "solar": "Solar",
+             "driving": p.driving.name if p.driving else "", "shore": p.shore.name if p.shore else ""}  # fmt: skip
+
+    def add(rule_id: str, subject: str, message: str, figures: list[str] | None = None, fix: Remedy | None = None) -> None:
+        out.append(finding(rule_id, subject, names[subject], message, figures=figures, fix=fix))
+
+    if s.bank and p.bank:
+        b = s.bank
+        words = {
+            "power-bank-series-limit": f"{p.bank.series_count} units in series make {b.voltage_v:.1f} V.",
+            "power-bank-parallel-many": f"{p.bank.parallel_count} strings in parallel.",
+            "power-bank-same-end": "String shares: " + ", ".join(f"{x:.0%}" for x in b.string_share_frac) + ".",
+            "power-bank-sharing": f"The hardest-worked string carries {b.sharing_ratio:.2f} times the least.",
+            "power-bank-discharge-limit": f"The peak takes {max(u.peak_current_a for u in uses.values()):.0f} A, the bank gives {b.max_discharge_a:.0f} A.",
+            "power-bank-voltage-mismatch": f"The bank makes {b.voltage_v:.1f} V on a {ctx.system_v} V system.",
+        }
+        for r in b.rules:
+            fix = None
+            if r == "power-bank-same-end":
+                fix = Remedy(label="Take the leads off diagonally", patch=[{"op": "replace", "path": "/power/bank/wiring", "value": "diagonal"}])
+            add(r, "bank", words.get(r, ""), ["power/bank/max_discharge_a"], fix)
+    if s.string:
+        st = s.string
+        words = {
+            "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller stands {p.controller.max_voltage_v:.0f} V. One frosty morning destroys it.",
+            "power-solar-voc-tight": f"{st.voc_cold_v:.1f} V in the coldest dawn leaves {st.voltage_headroom_frac:.0%}.",
+            "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V, too little to charge.",
+            "power-solar-start-low": f"In the heat its open-circuit voltage is {st.voc_hot_v:.1f} V.",
+            "power-solar-isc-over": f"The strings make {st.isc_a:.1f} A.",
+            "power-solar-isc-tight": f"With cloud-edge sun the strings make {st.isc_design_a:.1f} A.",
+            "power-solar-overpanel": f"Panels are {st.overpanel_ratio:.2f} times the controller; {st.clip_frac:.0%} of the best hours is clipped.",
+            "power-solar-mismatch": f"{st.mismatch_frac:.0%} is lost because the groups differ.",
+            "power-solar-pwm-loss": f"PWM gives {st.pwm_power_w:.0f} W of the {st.mppt_power_hot_w:.0f} W that MPPT would.",
+            "power-panel-data-inconsistent": "Volts × amps differs from the label power by more than 5 %.",
+            "power-solar-string-fuse-none": f"{st.string_count} strings.",
+        } if p.controller else {}  # fmt: skip
+        for r in st.rules:
+            if r == "power-solar-string-fuse":
+                bare = [(i, a) for i, a in enumerate(p.arrays) if not a.string_fuse]
+                if bare:
+                    fuse = next((g.fuse_a for g in st.groups if g.fuse_a), None)
+                    text = f"{st.string_count} strings can feed {max(g.backfeed_a for g in st.groups):.1f} A back into a faulty one; fuse each with {fuse or '?'} A."
+                    patch = [{"op": "replace", "path": f"/power/arrays/{i}/string_fuse", "value": True} for i, _ in bare]
+                    add(r, "solar", text, [], Remedy(label="Fit a fuse in each string", patch=patch))
+            else:
+                add(r, "solar", words.get(r, ""), ["power/string/voc_cold_v"])
+    if s.driving and p.driving:
+        d = s.driving
+        words = {
+            "power-lithium-direct-alternator": f"The bank would draw {d.relay_current_a or 0:.0f} A; the hot alternator can spare {d.available_running_a:.0f} A.",
+            "power-relay-overload": f"The bank would draw {d.relay_current_a or 0:.0f} A; the alternator can spare {d.available_running_a:.0f} A.",
+            "power-relay-smart-alternator": "A smart alternator drops to 12.2-12.8 V after the start.",
+            "power-alternator-no-room": f"{p.driving.rating_a:.0f} A at the bank is more than the {d.available_running_a:.0f} A that the alternator can spare (limited by the {d.limited_by}).",
+            "power-alternator-idle": f"At idle {d.idle_deficit_a or 0:.0f} A come out of the starter battery.",
+            "power-dcdc-input-drop": f"{d.cable_drop_v or 0:.2f} V are lost on the way to the charger.",
+        }  # fmt: skip
+        for r in d.rules:
+            if r == "power-driving-charge-short":
+                continue
+            add(r, "driving", words.get(r, ""), ["power/driving/available_running_a"])
+    if s.shore:
+        sh = s.shore
+        words = {
+            "power-charger-over-bank": f"The charger gives {p.shore.charger_current_a if p.shore else 0:.0f} A, the bank takes {s.bank.max_charge_a if s.bank else 0:.0f} A.",
+            "power-charger-small": f"Filling takes {sh.time_h or 0:.0f} h.",
+            "power-charge-no-surplus": "The loads take all the charger gives.",
+            "power-shore-overload": f"The supply gives {sh.supply_limit_w:.0f} W.",
+        }  # fmt: skip
+        for r in sh.rules:
+            if r != "power-charge-below-freezing":
+                add(r, "shore", words.get(r, ""))
+    return out
+
+
+def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
+    inv = ctx.design.power.inverter
+    if inv is None:
+        return []
+    out: list[Finding] = []
+    if s.feed:
+        f = s.feed
+        index = next((i for i, c in enumerate(ctx.design.wiring.circuits) if c.kind == "inverter"), None)
+        for r in f.rules:
+            fix = None
+            if r == "power-system-voltage-low":
+                text = f"{f.dc_current_a:.0f} A at {ctx.system_v} V."
+            else:
+                word = "breaker" if "breaker" in r else "fuse"
+                have = ctx.design.wiring.circuits[index].fuse_a if index is not None else 0
+                text = (f"The {have:g} A {word} feeds an inverter that draws {f.dc_current_a:.0f} A (design {f.design_current_a:.0f} A); "
+                        f"it trips or blows above {f.supported_peak_w or 0:.0f} W of mains power.")  # fmt: skip
+                fix = refit(index) if index is not None else None
+            out.append(
+                finding(
+                    r,
+                    "inverter",
+                    inv.name,
+                    text,
+                    figures=["power/feed/dc_current_a", "power/feed/design_current_a"],
+                    fix=fix,
+                    related=[ctx.design.wiring.circuits[index].id] if index is not None else [],
+                )
+            )
+    if s.size:
+        if s.size.rating_w is None:
+            out.append(finding("power-inverter-none-fits", "inverter", inv.name, f"The loads ask for {s.size.required_power_w:.0f} W."))
+        elif inv.rating_w < s.size.required_power_w - 1e-9:
+            out.append(finding("power-inverter-small", "inverter", inv.name,
+                               f"{inv.rating_w:.0f} W fitted; running, starting and headroom ask for {s.size.required_power_w:.0f} W ({s.size.governing}).",
+                               figures=["power/size/required_power_w"]))  # fmt: skip
+        if s.size.coincident_power_w < 0.15 * inv.rating_w:
+            out.append(finding("power-inverter-oversized", "inverter", inv.name,
+                               f"{s.size.coincident_power_w:.0f} W of load on {inv.rating_w:.0f} W."))  # fmt: skip
+        if s.size.pure_sine_required and not inv.pure_sine:
+            who = ", ".join(a.name for a in ctx.design.life.appliances if a.supply == "ac" and a.pure_sine)
+            out.append(finding("power-modified-sine", "inverter", inv.name, f"These want a sine: {who}."))
+    return out
+
+
+def _cold(ctx: Context, s: Supply) -> list[Finding]:
+    """Lithium that will be charged below freezing (or whose charging the cold blocks)."""
+    b = ctx.design.power.bank
+    charged = ctx.design.power.arrays or ctx.design.power.driving or ctx.design.power.shore
+    if b is None or s.cold is None or not charged:
+        return []
+    t, where = s.cold.value, BANK_PLACES[ctx.bank_place]
+    if not ctx.chem.lithium:
+        if t < -15:
+            return [finding("power-charge-temperature", "bank", b.name, f"{t:.0f} °C {where}: a lead bank takes no charge below −15 °C.")]
+        return []
+    if t >= 0 or b.heater_power_w > 0:
+        return []
+    figures = ["power/bank/cold_c"]
+    if b.cold_charge_cutoff:
+        text = f"The cells get to {t:.0f} °C {where}; the bank's own cut-off then refuses all charge, sun and alternator included."
+        return [finding("power-charge-below-freezing", "bank", b.name, text, figures=figures, severity="advice")]
+    text = (f"The cells get to {t:.0f} °C {where} in the planned months, and nothing stops the charge: lithium plates as metal, "
+            "capacity is lost for good, later a short circuit inside.")  # fmt: skip
+    like = [p for p in of_kind("battery") if p.data["chemistry"] == b.chemistry and p.data["unit_voltage_v"] == b.unit_voltage_v
+            and p.data["unit_charge_ah"] == b.unit_charge_ah and p.data["cold_charge_cutoff"]]  # fmt: skip
+    same = max(like, key=lambda p: p.data["heater_power_w"], default=None)
+    if same:
+        fix = Remedy(label=f"Fit {same.name}, with a cold-charge cut-off", patch=[
+            {"op": "replace", "path": "/power/bank/part", "value": same.key},
+            {"op": "replace", "path": "/power/bank/unit_mass_kg", "value": same.mass_kg},
+            {"op": "replace", "path": "/power/bank/heater_power_w", "value": same.data["heater_power_w"]},
+            {"op": "replace", "path": "/power/bank/cold_charge_cutoff", "value": True}])  # fmt: skip
+    else:
+        fix = Remedy(label="Place the bank inside, in the warm", patch=[{"op": "replace", "path": "/vehicle/bank_place", "value": "warm_inside"}])
+    return [finding("power-charge-below-freezing", "bank", b.name, text, figures=figures, fix=fix)]
+
+
+def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
+    out: list[Finding] = []
+    if not ctx.design.life.appliances or s.usable_wh is None:
+        return out
+    for b in part.seasons:
+        if not b.planned or b.balance_wh >= 0 or b.days is None:
+            continue
+        enough = b.days >= ctx.nights - 1e-9
+        severity: Severity = "advice" if enough else "fault"
+        text = (f"In {b.season} {b.demand_wh:,.0f} Wh go out and {b.supply_wh:,.0f} Wh come in a day: from full to empty in {b.days:.1f} days, "
+                f"with {ctx.nights:g} nights between hook-ups.")  # fmt: skip
+        figures = [f"power/{b.season}/{k}" for k in ("balance_wh", "demand_wh", "supply_wh", "days")]
+        out.append(finding("power-balance-negative", b.season, b.season.capitalize(), text, figures=figures, severity=severity))
+    worst = max((b for b in part.seasons if b.planned), key=lambda b: b.demand_wh)
+    if s.usable_wh.value < worst.demand_wh - 1e-9:
+        out.append(finding("power-bank-floor", "bank", ctx.design.power.bank.name if ctx.design.power.bank else "Bank",
+                           f"Worn and cold it holds {s.usable_wh.value:,.0f} Wh; a {worst.season} day takes {worst.demand_wh:,.0f} Wh.",
+                           figures=["power/bank/usable_wh", f"power/{worst.season}/demand_wh"]))  # fmt: skip
+    if not ctx.chem.lithium and ctx.design.power.shore is None and all(b.balance_wh < 0 for b in part.seasons if b.planned):
+        out.append(finding("power-lead-never-full", "bank", "Bank", "No source fills it in the planned months."))
+    return out
+
+
+def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part: PowerPart, refit: Refit) -> list[Finding]:
+    """All findings of Power and of the load budget. ``refit`` gives the remedy that sizes a circuit anew, by its index."""
+    out = _calc_rules(ctx, s, uses) + _inverter(ctx, s, refit) + _cold(ctx, s) + _balance(ctx, s, part)
+    worst = max((b for b in part.seasons if b.planned), key=lambda b: b.demand_wh).season
+    budget = uses[worst]
+    for load in budget.loads:
+        if load.saturated:
+            a = ctx.design.appliance(load.id)
+            out.append(finding("power-load-saturated", load.id, a.name if a else load.id, f"In {worst} it would have to run more than 24 h a day."))
+    inv = ctx.design.power.inverter
+    if inv is not None:
+        if "power-inverter-hours-short" in budget.rules:
+            out.append(finding("power-inverter-hours-short", "inverter", inv.name, f"It is on {inv.on_h or 0:g} h a day; a mains appliance runs longer."))
+        if "power-inverter-idle-heavy" in budget.rules:
+            i = budget.inverter_idle_wh
+            fix = Remedy(label="Switch it on only with a load", patch=[{"op": "replace", "path": "/power/inverter/mode", "value": "with_load"}])
+            out.append(finding("power-inverter-idle-heavy", "inverter", inv.name, f"{i:.0f} Wh a day, {i / budget.energy_wh:.0%} of the day, with nothing plugged in.",
+                               figures=[f"life/{worst}/inverter_idle_wh"], fix=fix if inv.mode == "always" else None))  # fmt: skip
+    if ctx.design.power.arrays:
+        if ctx.design.power.controller is None:
+            out.append(finding("power-solar-no-controller", "solar", "Solar", "The panels have nothing to charge through."))
+        bare = [i for i, a in enumerate(ctx.design.power.arrays) if not a.disconnect]
+        if bare:
+            patch = [{"op": "replace", "path": f"/power/arrays/{i}/disconnect", "value": True} for i in bare]
+            out.append(finding("power-solar-disconnect", "solar", "Solar", "A DC arc does not go out by itself; an AC switch is no substitute.",
+                               fix=Remedy(label="Add a double-pole disconnect", patch=patch)))  # fmt: skip
+        if any(a.mounting == "glued" for a in ctx.design.power.arrays):
+            out.append(finding("power-panel-glued-hot", "solar", "Solar", "Glued panels run about 15 K hotter than free ones."))
+    return out

@@ -1,0 +1,366 @@
+"""Supply: bank, inverter and sources of the design against its uses (Power's part of the report; handbook 01 §3.16)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from pydantic import BaseModel
+
+from bothy.core.context import Context
+from bothy.core.design.life import Appliance
+from bothy.core.design.power import SolarArray, SolarController
+from bothy.core.figure import Figure, formula, given, pick, total
+from bothy.core.power import bank as banks
+from bothy.core.power.chemistry import capacity_factor, charge_rate
+from bothy.core.power.driving import DcdcSizeIn, DcdcSizeOut, dcdc_size
+from bothy.core.power.inverter import (
+    InverterDcCurrentIn,
+    InverterDcCurrentOut,
+    InverterLoad,
+    InverterSizeIn,
+    InverterSizeOut,
+    inverter_dc_current,
+    inverter_size,
+)
+from bothy.core.power.load_budget import SEASONS, LoadBudgetOut
+from bothy.core.power.shore import ShoreChargeTimeIn, ShoreChargeTimeOut, shore_charge_time
+from bothy.core.power.solar import Panel, PanelString, SolarStringIn, SolarStringOut, SolarYieldSimpleIn, solar_string, solar_yield_simple
+from bothy.core.power.uses import HEAVY_W
+
+SEASON_G = {"winter": 300.0, "shoulder": 500.0, "summer": 600.0}
+ROOF_SHARE = 0.6
+
+
+class SeasonBalance(BaseModel):
+    """Need against have of one season, per day in Wh; ``days`` from full to empty (None: it never empties)."""
+
+    season: str
+    planned: bool
+    demand_wh: float
+    solar_wh: float
+    drive_wh: float
+    supply_wh: float
+    balance_wh: float
+    cover_frac: float
+    days: float | None
+
+
+class Headroom(BaseModel):
+    """A capacity: what is needed of what there is. ``figure`` keys open the working of both."""
+
+    key: str
+    label: str
+    need: float
+    have: float
+    unit: str
+    margin_frac: float
+    headroom_frac: float
+    figures: list[str]
+
+
+class PowerPart(BaseModel):
+    """What the supply gives and what limits it. ``limits`` names the headroom with the least left."""
+
+    has: list[str]
+    seasons: list[SeasonBalance]
+    headrooms: list[Headroom]
+    limits: str | None
+    limits_text: str
+    mass_kg: float
+    summary: dict[str, float | None]
+
+
+@formula("Demand on the bank", "need·(1 − φ + φ/η)", unit="Wh", source="all energy through the bank (φ = 1); handbook 01 §3.16")
+def demand(need_wh: float, round_trip_frac: float) -> float:
+    return need_wh / round_trip_frac
+
+
+@formula("Balance per day", "supply − demand", unit="Wh", source="handbook 01 §3.16")
+def balance(supply_wh: float, demand_wh: float) -> float:
+    return supply_wh - demand_wh
+
+
+@formula("Days from full to empty", "usable/(demand − supply)", unit="days", source="handbook 01 §3.16")
+def days_left(usable_wh: float, demand_wh: float, supply_wh: float) -> float:
+    return usable_wh / (demand_wh - supply_wh)
+
+
+@formula("Energy a stay takes from the bank", "nights·(demand − supply)", unit="Wh", source="handbook 01 §3.7")
+def stay_need(nights: float, demand_wh: float, supply_wh: float) -> float:
+    return nights * max(0.0, demand_wh - supply_wh)
+
+
+@dataclass
+class Supply:
+    """Results of the calculators on the design's supply; None where the part is not chosen yet."""
+
+    bank: banks.BankConfigureOut | None = None
+    usable_wh: Figure | None = None
+    string: SolarStringOut | None = None
+    size: InverterSizeOut | None = None
+    feed: InverterDcCurrentOut | None = None
+    driving: DcdcSizeOut | None = None
+    shore: ShoreChargeTimeOut | None = None
+    solar_wh: dict[str, Figure] = field(default_factory=dict)
+    drive_wh: Figure | None = None
+    demand_wh: dict[str, Figure] = field(default_factory=dict)
+    cold: Figure | None = None
+
+
+def inverter_loads(appliances: list[Appliance]) -> list[InverterLoad]:
+    """Mains loads for the inverter: light ones together; each heavy one alone on top of them."""
+    ac = [(a, a.running_w) for a in appliances if a.supply == "ac" and a.count > 0]
+    light = sum(p * a.count for a, p in ac if p < HEAVY_W)
+    out = []
+    for a, p in ac:
+        if p < HEAVY_W:
+            out.append(InverterLoad(id=a.id, power_w=p, count=a.count, start_multiple=a.start_multiple, pure_sine=a.pure_sine))
+        else:
+            out.append(InverterLoad(id=a.id, power_w=p + light, start_power_w=p * a.start_multiple + light, coincident=False,
+                                    pure_sine=a.pure_sine))  # fmt: skip
+    return out
+
+
+def panel_string(array: SolarArray) -> PanelString:
+    """The solar-string input of an array."""
+    panel = Panel(
+        power_w=array.panel_power_w, vmp_v=array.vmp_v, imp_a=array.imp_a, voc_v=array.voc_v, isc_a=array.isc_a,
+        voc_coeff_per_k=array.voc_coeff_per_k, power_coeff_per_k=array.power_coeff_per_k, noct_c=array.noct_c,
+        max_series_fuse_a=array.max_series_fuse_a,
+    )  # fmt: skip
+    return PanelString(panel=panel, series_count=array.series_count, parallel_count=array.parallel_count)
+
+
+def string_input(ctx: Context, arrays: list[SolarArray], c: SolarController) -> SolarStringIn:
+    """The solar-string input of arrays on a controller, at the place's cold and heat."""
+    return SolarStringIn(
+        region=ctx.region.key, strings=[panel_string(a) for a in arrays], max_voltage_v=c.max_voltage_v,
+        max_charge_current_a=c.max_charge_current_a, max_input_current_a=c.max_input_current_a, controller_type=c.controller_type,
+        system_voltage_v=ctx.system_v, min_temp_c=max(-60.0, min(25.0, ctx.record_cold().value)),
+        max_ambient_c=min(60.0, max(30.0, max(ctx.climate.tmax_c) + 5)), mounting=arrays[0].mounting,
+    )  # fmt: skip
+
+
+def array_power(array: SolarArray) -> float:
+    """Label power of an array in W."""
+    return array.panel_power_w * array.series_count * array.parallel_count
+
+
+def solar_of(ctx: Context, season: str) -> Figure:
+    """Energy per day of all arrays in the worst planned month of a season."""
+    month = ctx.worst_month(season)
+    psh = given("peak_sun_h", ctx.climate.ghi_kwh_m2_day[month - 1], "table", f"{ctx.climate.name}, month {month}, on the flat; approximate")
+    controller = ctx.design.power.controller
+    kind = controller.controller_type if controller else "mppt"
+    parts = []
+    for a in ctx.design.power.arrays:
+        out = solar_yield_simple(
+            SolarYieldSimpleIn(
+                array_power_w=array_power(a), peak_sun_h=psh.value, controller_type=kind, panel_vmp_v=a.vmp_v * a.series_count,
+                battery_voltage_v=13.2 * ctx.scale, ambient_temp_c=ctx.day_temp(month), mean_irradiance_w_m2=SEASON_G[season],
+                noct_c=a.noct_c, mounting=a.mounting, power_coeff_per_k=a.power_coeff_per_k, bank_voltage_v=ctx.bank_v,
+            ),
+            {"peak_sun_h": psh, "array_power_w": given("array_power_w", array_power(a), "typed", a.name)},
+        )  # fmt: skip
+        parts.append((a.name, out.figure("energy_wh")))
+    return total(f"Solar per day in {season}", "Wh", parts, "sum of the arrays")
+
+
+def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
+    """Run the calculators on what the design holds."""
+    p = ctx.design.power
+    s = Supply(cold=ctx.bank_cold())
+    worst_peak = max(uses.values(), key=lambda u: u.peak_current_a)
+    if p.bank is not None:
+        b = p.bank
+        s.bank = banks.bank_configure(
+            banks.BankConfigureIn(
+                chemistry=b.chemistry, unit_voltage_v=b.unit_voltage_v, unit_charge_ah=b.unit_charge_ah, series_count=b.series_count,
+                parallel_count=b.parallel_count, unit_max_discharge_a=b.unit_max_discharge_a, unit_max_charge_a=b.unit_max_charge_a,
+                unit_mass_kg=b.unit_mass_kg, wiring=b.wiring, system_voltage_v=ctx.system_v,
+                load_current_a=worst_peak.peak_current_a,
+            ),
+            {"unit_charge_ah": given("unit_charge_ah", b.unit_charge_ah, "typed", b.name)},
+        )  # fmt: skip
+        f_t = given("temp_factor_frac", capacity_factor(b.chemistry, s.cold.value if s.cold else 10), "table", "capacity at the coldest cells")
+        new = banks.usable_new(s.bank.figure("charge_ah"), s.bank.figure("voltage_v"),
+                               given("usable_frac", ctx.chem.usable_frac, "table", f"normal depth of discharge of {ctx.chem.name}"), f_t, 1.0)  # fmt: skip
+        s.usable_wh = banks.usable_old(new, given("end_of_life_frac", 0.8, "default", "a bank is called worn at 80 %"))
+    for season in SEASONS:
+        s.solar_wh[season] = solar_of(ctx, season)
+        s.demand_wh[season] = demand(uses[season].figure("design_energy_wh"), given("round_trip_frac", ctx.chem.round_trip, "table", ctx.chem.name))
+    if p.arrays and p.controller is not None:
+        c = p.controller
+        cold = ctx.record_cold()
+        s.string = solar_string(string_input(ctx, p.arrays, c), {"min_temp_c": cold})
+    loads = inverter_loads(ctx.design.life.appliances)
+    if p.inverter is not None:
+        inv = p.inverter
+        eff = inv.efficiency_frac or 0.88
+        if loads:
+            ratio = min(6.0, max(1.0, (inv.surge_power_w or 2 * inv.rating_w) / inv.rating_w))
+            s.size = inverter_size(InverterSizeIn(region=ctx.region.key, loads=loads, surge_ratio=ratio, efficiency_frac=eff, idle_w=inv.idle_w))
+        feed = next((c for c in ctx.design.wiring.circuits if c.kind == "inverter"), None)
+        s.feed = inverter_dc_current(
+            InverterDcCurrentIn(
+                ac_power_w=inv.rating_w, system_voltage_v=ctx.system_v, efficiency_frac=eff,
+                surge_power_w=max(inv.rating_w, inv.surge_power_w or 2 * inv.rating_w),
+                existing_breaker_a=feed.fuse_a if feed and feed.protection == "breaker" else None,
+                existing_fuse_a=feed.fuse_a if feed and feed.protection == "fuse" else None,
+            ),
+            {"ac_power_w": given("ac_power_w", inv.rating_w, "typed", inv.name),
+             "efficiency_frac": given("efficiency_frac", eff, "typed" if inv.efficiency_frac else "default", "from its data sheet" if inv.efficiency_frac else "at full load, typical")},
+        )  # fmt: skip
+    if p.driving is not None and s.bank is not None and ctx.alternator_a > 0:
+        relay = p.driving.school == "relay" and ctx.vehicle_v == ctx.system_v
+        cable = next((c for c in ctx.design.wiring.circuits if c.kind == "driving_in"), None)
+        length = cable.length_m if cable and cable.length_m and cable.area_mm2 else 0.0
+        s.driving = dcdc_size(
+            DcdcSizeIn(
+                school="relay" if relay else "dcdc", chemistry=ctx.chem.key, capacity_ah=s.bank.charge_ah,
+                system_voltage_v=ctx.system_v, max_charge_a=s.bank.max_charge_a, alternator_rated_a=ctx.alternator_a,
+                alternator_system_v=ctx.vehicle_system_v, smart_alternator=ctx.smart, drive_h=ctx.drive_h,
+                ratings_a=[p.driving.rating_a], cable_length_m=length, cable_area_mm2=cable.area_mm2 if cable and length else None,
+            ),
+            {"alternator_rated_a": ctx.figure("/vehicle/alternator_rated_a"), "drive_h": ctx.figure("/life/drive_h_per_day")},
+        )  # fmt: skip
+        if s.driving.energy_per_drive_wh is not None:
+            s.drive_wh = s.driving.figure("energy_per_drive_wh")
+    if p.shore is not None and s.bank is not None:
+        sh = p.shore
+        s.shore = shore_charge_time(
+            ShoreChargeTimeIn(
+                chemistry=ctx.chem.key, capacity_ah=s.bank.charge_ah, system_voltage_v=ctx.system_v, region=ctx.region.key,
+                charger_current_a=sh.charger_current_a, max_charge_a=s.bank.max_charge_a, inlet_current_a=sh.inlet_current_a,
+                supply_current_a=sh.supply_current_a, bank_temp_c=20,
+            ),
+            {"charger_current_a": given("charger_current_a", sh.charger_current_a, "typed", sh.name)},
+        )  # fmt: skip
+    return s
+
+
+def _headroom(ctx: Context, key: str, label: str, need: Figure, have: Figure, unit: str, margin: float) -> Headroom:
+    ctx.book.put(f"power/{key}/need", need)
+    ctx.book.put(f"power/{key}/have", have)
+    left = 1 - need.value / have.value if have.value > 0 else -1.0
+    return Headroom(key=key, label=label, need=need.value, have=have.value, unit=unit, margin_frac=margin, headroom_frac=left,
+                    figures=[f"power/{key}/need", f"power/{key}/have"])  # fmt: skip
+
+
+def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances: list[SeasonBalance]) -> list[Headroom]:
+    """Need against have of every capacity (section 3.16 and its recommended margins)."""
+    p = ctx.design.power
+    out: list[Headroom] = []
+    if s.bank and s.usable_wh:
+        worst = max((b for b in balances if b.planned), key=lambda b: b.demand_wh - b.supply_wh)
+        supply = given("supply_wh", worst.supply_wh, "computed", f"sun and driving, {worst.season}")
+        need = pick("Energy asked of the bank", "larger of one day and the stay", max(s.demand_wh[worst.season].value,
+                    stay_need.raw(ctx.nights, worst.demand_wh, worst.supply_wh)), "Wh", "the bank must carry a day even if tomorrow is sunny; handbook 01 §3.7",
+                    one_day_wh=s.demand_wh[worst.season],
+                    stay_wh=stay_need(ctx.figure("/life/nights_between_hookups"), s.demand_wh[worst.season], supply))  # fmt: skip
+        out.append(_headroom(ctx, "bank_energy", "bank energy, worn and cold", need, s.usable_wh, "Wh", 0.0))
+        season = max(uses, key=lambda k: uses[k].peak_current_a)
+        out.append(_headroom(ctx, "bank_current", "bank current", uses[season].figure("peak_current_a"), s.bank.figure("max_discharge_a"), "A", 0.0))
+    if p.inverter and s.size:
+        have = given("rating_w", p.inverter.rating_w, "typed", p.inverter.name, label="inverter rating")
+        out.append(_headroom(ctx, "inverter", "inverter, running", given("power_w", s.size.coincident_power_w, "computed",
+                   "light mains loads together, and one heavy one"), have, "W", 0.25))  # fmt: skip
+        surge = given("surge_power_w", p.inverter.surge_power_w or 2 * p.inverter.rating_w,
+                      "typed" if p.inverter.surge_power_w else "assumed", "twice its rating, typical", label="short-time rating")  # fmt: skip
+        out.append(_headroom(ctx, "inverter_surge", "inverter, starting", given("start_power_w", s.size.start_power_w, "computed",
+                   "hardest start on top of the rest"), surge, "W", 0.0))  # fmt: skip
+    if s.feed and (s.feed.protection_ratio_frac is not None):
+        feed = next(c for c in ctx.design.wiring.circuits if c.kind == "inverter")
+        have = given("rating_a", feed.fuse_a or 0, "typed", feed.name, label=f"inverter {feed.protection}")
+        out.append(_headroom(ctx, "inverter_protection", f"inverter {feed.protection}", s.feed.figure("dc_current_a"), have, "A", 0.2))
+    if s.string and p.controller:
+        have = given("max_voltage_v", p.controller.max_voltage_v, "typed", p.controller.name, label="controller's top voltage")
+        out.append(_headroom(ctx, "controller_voltage", "solar voltage on a frosty morning", s.string.figure("voc_cold_v"), have, "V", 0.05))
+        amps = given("max_charge_current_a", p.controller.max_charge_current_a, "typed", p.controller.name, label="controller's top current")
+        out.append(_headroom(ctx, "controller_current", "solar charge current", s.string.figure("uncapped_current_a"), amps, "A", 0.0))
+    if p.arrays:
+        roof = given("roof_m2", ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m, "assumed",
+                     f"{ROOF_SHARE:.0%} of the inside length × width; the roof plan comes with Fit", label="roof for panels")  # fmt: skip
+        area = given("panel_m2", sum(array_power(a) for a in p.arrays) / 200, "assumed", "about 200 W on a square metre", label="panel area")
+        out.append(_headroom(ctx, "roof", "roof area", area, roof, "m²", 0.0))
+    if s.driving and s.driving.input_current_a is not None:
+        out.append(_headroom(ctx, "alternator", "alternator's spare current", s.driving.figure("input_current_a"),
+                             s.driving.figure("available_running_a"), "A", 0.0))  # fmt: skip
+    if s.shore and s.bank and p.shore:
+        amps = given("charger_current_a", p.shore.charger_current_a, "typed", p.shore.name, label="charger's current")
+        out.append(_headroom(ctx, "charger", "shore charger on the bank", amps, s.bank.figure("max_charge_a"), "A", 0.0))
+        if s.shore.charger_ac_power_w is not None:
+            watts = given("charger_ac_power_w", s.shore.charger_ac_power_w, "computed", "charger's input at full current")
+            out.append(_headroom(ctx, "inlet", "shore inlet", watts, s.shore.figure("supply_limit_w"), "W", 0.2))
+    return out
+
+
+def supply_mass(ctx: Context) -> Figure:
+    """Mass of the chosen supply and appliances in kg, for the payload."""
+    p = ctx.design.power
+    parts: list[tuple[str, Figure]] = []
+
+    def add(name: str, kg: float | None) -> None:
+        if kg:
+            parts.append((name, given("mass_kg", kg, "catalogue", name, label=name)))
+
+    if p.bank:
+        unit = p.bank.unit_mass_kg or ctx.chem.kg_per_kwh * p.bank.unit_voltage_v * p.bank.unit_charge_ah / 1000
+        add(p.bank.name, unit * p.bank.series_count * p.bank.parallel_count)
+    for item in (p.inverter, p.controller, p.driving, p.shore):
+        if item is not None:
+            add(item.name, item.mass_kg)
+    for a in p.arrays:
+        add(a.name, (a.unit_mass_kg or a.panel_power_w * 0.057) * a.series_count * a.parallel_count)
+    for x in ctx.design.life.appliances:
+        add(x.name, (x.mass_kg or 0) * x.count)
+    return total("Mass of what is chosen so far", "kg", parts, "sum; cables, furniture, water and people come with their stages")
+
+
+def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> PowerPart:
+    """Power's part of the report; puts its figures into the book."""
+    p = ctx.design.power
+    zero = given("energy_wh", 0.0, "computed", "nothing charges while driving yet", label="Driving per day")
+    balances: list[SeasonBalance] = []
+    for season in SEASONS:
+        solar, drive = s.solar_wh[season], s.drive_wh or zero
+        supply = total("Supply per day between hook-ups", "Wh", [("solar", solar), ("driving", drive)], "handbook 01 §3.16")
+        need = s.demand_wh[season]
+        net = balance(supply, need)
+        days = days_left(s.usable_wh, need, supply) if s.usable_wh and net.value < 0 else None
+        for key, fig in (("solar_wh", solar), ("drive_wh", drive), ("supply_wh", supply), ("demand_wh", need), ("balance_wh", net)):
+            ctx.book.put(f"power/{season}/{key}", fig)
+        if days:
+            ctx.book.put(f"power/{season}/days", days)
+        balances.append(
+            SeasonBalance(
+                season=season, planned=any(m in ctx.months for m in ctx.season_months(season)), demand_wh=need.value,
+                solar_wh=solar.value, drive_wh=drive.value, supply_wh=supply.value, balance_wh=net.value,
+                cover_frac=supply.value / need.value if need.value else 1.0, days=days.value if days else None,
+            )
+        )  # fmt: skip
+    rooms = headrooms(ctx, s, uses, balances)
+    mass = ctx.book.put("power/mass_kg", supply_mass(ctx))
+    for name, out in (("bank", s.bank), ("string", s.string), ("feed", s.feed), ("size", s.size), ("driving", s.driving), ("shore", s.shore)):
+        if out is not None:
+            for key, fig in out.working.items():
+                ctx.book.put(f"power/{name}/{key}", fig)
+    if s.usable_wh:
+        ctx.book.put("power/bank/usable_wh", s.usable_wh)
+    if s.cold:
+        ctx.book.put("power/bank/cold_c", s.cold)
+    tight = min(rooms, key=lambda h: h.headroom_frac - h.margin_frac) if rooms else None
+    text = f"{tight.label}: needs {tight.need:,.0f} {tight.unit}, has {tight.have:,.0f} {tight.unit}" if tight else "nothing chosen yet"
+    has = [k for k in ("bank", "inverter", "controller", "driving", "shore") if getattr(p, k) is not None] + (["arrays"] if p.arrays else [])
+    return PowerPart(
+        has=has, seasons=balances, headrooms=rooms, limits=tight.key if tight else None, limits_text=text, mass_kg=mass.value,
+        summary={
+            "usable_wh": s.usable_wh.value if s.usable_wh else None,
+            "charge_ah": s.bank.charge_ah if s.bank else None,
+            "array_power_w": sum(array_power(a) for a in p.arrays) if p.arrays else None,
+            "inverter_dc_a": s.feed.dc_current_a if s.feed else None,
+            "shore_time_h": s.shore.time_h if s.shore else None,
+            "cold_c": s.cold.value if s.cold else None,
+            "charge_rate_cold": charge_rate(ctx.chem.key, s.cold.value, ctx.chem.max_charge_c) if s.cold else None,
+        },
+    )  # fmt: skip

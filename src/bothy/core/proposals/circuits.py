@@ -1,0 +1,177 @@
+"""Proposals for circuits: grouped by what they feed, one for each heavy appliance, lights in zones, split where one cable is not enough."""
+
+from __future__ import annotations
+
+import re
+from typing import Any
+
+from bothy.core.catalogue.parts import of_kind
+from bothy.core.context import Context
+from bothy.core.design.document import Design, load_design
+from bothy.core.design.life import Appliance
+from bothy.core.design.wiring import Circuit
+from bothy.core.power.uses import HEAVY_W
+from bothy.core.proposals.base import Proposal
+from bothy.core.wiring.circuits import Worked, design_current, size_text
+from bothy.core.wiring.rules import refit
+from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
+
+OWN_KINDS = ("cooling", "heating", "pump")
+OWN_FROM_A = 5.0
+SHARED_CABLE_A, SHARED_FUSE_A = 24.0, 15.0
+MAINS_NOTE = "Mains: a design aid only; a licensed electrician designs, connects and certifies it."
+ZONES = {"kitchen": "kitchen", "living": "living", "cab": "living", "bed": "bed", "washroom": "bed", "garage": "rear", "outside": "rear", "roof": "rear"}
+ZONE_NAMES = {"kitchen": "kitchen", "living": "living and cab", "bed": "bed and washroom", "rear": "rear and outside"}
+
+
+def slug(text: str, taken: set[str]) -> str:
+    """A free id made from words."""
+    stem = re.sub(r"[^a-z0-9]+", "-", text.lower()).strip("-")[:32] or "item"
+    out, n = stem, 2
+    while out in taken:
+        out, n = f"{stem}-{n}", n + 1
+    taken.add(out)
+    return out
+
+
+def _group_of(a: Appliance, amps: float) -> str:
+    """The name of the group an appliance shares a circuit with; its own name when it shares with none."""
+    if a.kind in OWN_KINDS or (amps >= OWN_FROM_A and a.kind not in ("light", "socket")):
+        return a.name
+    if a.kind == "light":
+        return f"Lights, {ZONE_NAMES[ZONES[a.zone]]}"
+    if a.kind == "socket":
+        return f"Sockets, {ZONE_NAMES[ZONES[a.zone]]}"
+    if a.kind == "safety":
+        return "Alarms and monitor"
+    return "Fans" if a.kind == "fan" else f"Electronics, {ZONE_NAMES[ZONES[a.zone]]}"
+
+
+def _groups(ctx: Context, free: list[Appliance], ac: bool) -> dict[str, list[Appliance]]:
+    """Appliances by the circuit they would share; a group too large for one shared cable is split."""
+    amps = {a.id: design_current(ctx, a, ac).value for a in free}
+    by_id = {a.id: a for a in free}
+    groups: dict[str, list[Appliance]] = {}
+    for a in free:
+        name = (a.name if a.running_w >= HEAVY_W else "Mains sockets") if ac else _group_of(a, amps[a.id])
+        groups.setdefault(name, []).append(a)
+    out: dict[str, list[Appliance]] = {}
+    limit = max(ctx.region.ac_breakers_a[:2]) * ctx.region.continuous_frac if ac else SHARED_FUSE_A / 1.25
+    for name, items in groups.items():
+        flowing = [a for a in items if amps[a.id] > 0]
+        allowed = min([limit, *(a.max_fuse_a / 1.25 for a in flowing if a.max_fuse_a and not ac)])
+        if len(flowing) < 2 or sum(amps[a.id] for a in flowing) <= allowed:
+            out[name] = items
+            continue
+        split = circuit_split(CircuitSplitIn(cable_ampacity_a=limit * 1.25 if ac else SHARED_CABLE_A, fuse_a=allowed * 1.25,
+                                             loads=[SplitLoad(id=a.id, current_a=amps[a.id]) for a in flowing]))  # fmt: skip
+        shares = split.circuits + [[i] for i in split.oversize]
+        for n, ids in enumerate(shares, 1):
+            out[f"{name} {n}" if len(shares) > 1 else name] = [by_id[i] for i in ids]
+    return out
+
+
+def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, Any]]]:
+    """Boards and circuits that are missing, without sizes."""
+    d = ctx.design
+    p = d.power
+    have = {c.kind for c in d.wiring.circuits}
+    fed = {i for c in d.wiring.circuits for i in c.appliances}
+    taken = {c.id for c in d.wiring.circuits}
+    free = [a for a in d.life.appliances if a.id not in fed and a.count > 0]
+    dc = _groups(ctx, [a for a in free if a.supply != "ac"], False)
+    ac = _groups(ctx, [a for a in free if a.supply == "ac"], True)
+    boards: list[dict[str, Any]] = []
+    board = next((b.id for b in d.wiring.boards if b.side == "dc"), None)
+    way_a = next((b.way_rating_a for b in d.wiring.boards if b.id == board), of_kind("board")[-1].data["way_rating_a"])
+    if board is None and dc:
+        ways = len(dc) + max(2, -(-len(dc) // 5))
+        part = next((b for b in of_kind("board") if b.data["way_count"] >= ways), of_kind("board")[-1])
+        board = slug("house", {b.id for b in d.wiring.boards})
+        boards.append({"id": board, "name": "House board", "letter": "A", "way_count": int(part.data["way_count"]), "way_rating_a": part.data["way_rating_a"],
+                       "total_rating_a": part.data["total_rating_a"], "side": "dc", "by": "proposal"})  # fmt: skip
+    ac_board = next((b.id for b in d.wiring.boards if b.side == "ac"), None)
+    if ac_board is None and ac:
+        ac_board = slug("mains", {b.id for b in d.wiring.boards} | {x["id"] for x in boards})
+        boards.append({"id": ac_board, "name": "Mains board", "letter": "X", "way_count": max(4, len(ac) + 2), "way_rating_a": 16.0, "total_rating_a": 32.0,
+                       "side": "ac", "by": "proposal"})  # fmt: skip
+    out: list[dict[str, Any]] = []
+
+    def add(name: str, kind: str, on_board: str | None = None, ids: list[str] | None = None, **more: Any) -> None:
+        out.append({"id": slug(name, taken), "name": name, "kind": kind, "board": on_board, "appliances": ids or [], "by": "proposal",
+                    "installation": "free_air" if kind in ("main", "inverter", "feeder") else "conduit", **more})  # fmt: skip
+
+    if p.bank is not None and "main" not in have:
+        add("Main", "main", fuse_family="class_t" if ctx.chem.lithium else None)
+    if p.inverter is not None and "inverter" not in have:
+        add("Inverter feed", "inverter")
+    for b in [*(x.id for x in d.wiring.boards if x.side == "dc"), *(x["id"] for x in boards if x["side"] == "dc")]:
+        if not any(c.kind == "feeder" and c.board == b for c in d.wiring.circuits):
+            add("Board feed", "feeder", b)
+    for kind, item, name in (("solar", p.controller, "Solar charge"), ("driving", p.driving, "Driving charge"), ("shore", p.shore, "Shore charge")):
+        if item is not None and kind not in have:
+            add(name, kind)
+    if p.driving is not None and "driving_in" not in have:
+        add("From the starter battery", "driving_in", engine_space=True, insulation_temp_c=105)
+    for name, items in dc.items():
+        heavy = sum(design_current(ctx, a, False).value for a in items) > way_a + 1e-9
+        add(name, "load", None if heavy else board, [a.id for a in items])
+    for name, items in ac.items():
+        add(name, "ac", ac_board, [a.id for a in items], protection="breaker")
+    return boards, out
+
+
+def candidate(design: Design, boards: list[dict[str, Any]], circuits: list[dict[str, Any]]) -> Design:
+    """The design with the missing boards and circuits added."""
+    data = design.model_dump(mode="json")
+    data["wiring"]["boards"] += boards
+    data["wiring"]["circuits"] += circuits
+    return load_design(data)
+
+
+def _sized(c: Circuit, w: Worked, index: int) -> tuple[dict[str, Any], list[str]] | None:
+    """The circuit with Bothy's cable and fuse, and why; None when no single cable carries it."""
+    value = c.model_dump(mode="json")
+    if w.part.current_a <= 0:
+        return None
+    remedy = refit(w, index)
+    if remedy is None:
+        return value, [f"{w.part.current_a:.1f} A: {w.part.problem or 'no standard cable and fuse fit'}; to be split or shortened."]
+    for op in remedy.patch:
+        if op["op"] == "replace":
+            value[op["path"].rsplit("/", 1)[1]] = op["value"]
+    why = [f"{w.part.current_a:.1f} A over {w.part.length_m:g} m; at most {w.part.limit_v:.2f} V may be lost ({w.part.drop_class.replace('_', '-')})."]
+    if w.part.inrush_a:
+        why.append(f"The start draws {w.part.inrush_a:.0f} A, so the fuse is {w.part.window_low_a:.1f} A or more.")
+    if w.part.ac:
+        why.append(MAINS_NOTE)
+    return value, why
+
+
+def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Worked], first_new: int) -> list[Proposal]:
+    """Proposals from the worked candidate design; circuits from ``first_new`` on are the missing ones."""
+    out: list[Proposal] = []
+    pending = {b["id"]: b for b in boards}
+    for i, w in enumerate(worked):
+        c = w.circuit
+        if i >= first_new:
+            sized = _sized(c, w, i)
+            if sized is None:
+                continue
+            value, why = sized
+            patch: list[dict[str, Any]] = []
+            if c.board in pending:
+                patch.append({"op": "add", "path": "/wiring/boards/-", "value": pending[c.board]})
+            patch.append({"op": "add", "path": "/wiring/circuits/-", "value": value})
+            fitted = size_text(value["area_mm2"], value["awg"], value["parallel_count"])
+            what = f"{fitted}, {value['fuse_a']:g} A" if fitted and value["fuse_a"] else "open"
+            feeds = ", ".join(w.part.appliance_names)
+            out.append(Proposal(id=f"circuit:{c.id}", group="circuits", status="new", title=c.name, what=what, why=[*([feeds] if feeds else []), *why],
+                                assumes=[f"{w.part.length_m:g} m one way, until it is measured."], patch=patch))  # fmt: skip
+        elif c.by == "proposal" and w.part.current_a > 0:
+            remedy = refit(w, i)
+            changes = [op for op in remedy.patch if op["op"] == "replace" and getattr(c, op["path"].rsplit("/", 1)[1]) != op["value"]] if remedy else []
+            if remedy and changes:
+                out.append(Proposal(id=f"resize:{c.id}", group="circuits", status="change", title=c.name, what=remedy.label,
+                                    why=[f"Its current is now {w.part.current_a:.1f} A over {w.part.length_m:g} m."], assumes=[], patch=remedy.patch))  # fmt: skip
+    return out

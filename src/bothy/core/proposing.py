@@ -1,0 +1,51 @@
+"""Proposing and accepting: composes the proposals of all fields, as report.py composes their findings."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.design.document import Design
+from bothy.core.design.edit import apply_patch
+from bothy.core.power.supply import work_out
+from bothy.core.power.uses import budgets
+from bothy.core.proposals.base import GROUPS, Group, Proposal
+from bothy.core.proposals.circuits import candidate, propose_circuits, wanted_circuits
+from bothy.core.proposals.supply import propose_bank, propose_driving, propose_inverter, propose_shore, propose_solar
+from bothy.core.report import feeds_of
+from bothy.core.wiring.circuits import work_circuits
+
+
+def propose_group(design: Design, group: Group) -> list[Proposal]:
+    """The proposals of one group, on the design as it stands."""
+    ctx = Context(design)
+    if group == "circuits":
+        boards, circuits = wanted_circuits(ctx)
+        whole = Context(candidate(design, boards, circuits))
+        worked = work_circuits(whole, feeds_of(whole, work_out(whole, budgets(whole))))
+        return propose_circuits(whole, boards, worked, len(design.wiring.circuits))
+    uses = budgets(ctx)
+    if group == "solar":
+        return propose_solar(ctx, uses) if design.life.appliances else []
+    one = {"inverter": propose_inverter, "bank": propose_bank, "driving": propose_driving, "shore": propose_shore}[group](ctx, uses)
+    return [one] if one is not None else []
+
+
+def propose(design: Design) -> list[Proposal]:
+    """All proposals on the design as it stands, in the order in which they are best taken."""
+    return [p for g in GROUPS for p in propose_group(design, g)]
+
+
+def accept(design: Design, ids: list[str] | None = None, groups: list[Group] | None = None) -> tuple[Design, list[str]]:
+    """Take proposals (all when ``ids`` is None), group after group, each on the design the earlier ones made.
+
+    Returns the design and the ids taken. What was typed stays: such proposals have nothing to take.
+    """
+    taken: list[str] = []
+    for group in groups or GROUPS:
+        for p in propose_group(design, group):
+            if not p.patch or (ids is not None and p.id not in ids):
+                continue
+            boards = {b.id for b in design.wiring.boards}
+            ops = [op for op in p.patch if not (op["path"] == "/wiring/boards/-" and op["value"]["id"] in boards)]
+            design = apply_patch(design, ops, by_proposal=True)
+            taken.append(p.id)
+    return design, taken

@@ -1,0 +1,1 @@
+"""Proving: expected readings and their judgement (handbook chapter 09)."""

@@ -1,0 +1,218 @@
+"""The test sheet: expected current and voltage of every circuit, and the verdict on each reading (handbook 09)."""
+
+from __future__ import annotations
+
+from pydantic import BaseModel
+
+from bothy.core.context import Context
+from bothy.core.contract import BadInput
+from bothy.core.design.life import Appliance
+from bothy.core.design.prove import Meter, Reading
+from bothy.core.design.wiring import Circuit
+from bothy.core.feeds import Feeds
+from bothy.core.figure import Figure, given
+from bothy.core.finding import Finding, finding, rule
+from bothy.core.proving.expected import ExpectedCircuitCurrentIn, ExpectedLoad, ExpectedLoadVoltageIn, LoadKind, expected_circuit_current, expected_load_voltage
+from bothy.core.proving.verdict import VerdictIn, VerdictOut, VerdictWord, verdict
+from bothy.core.wiring.conductors import ConductorResistanceIn, conductor_resistance
+
+VOLT_TOLERANCE = 0.02
+CHARGER_TOLERANCE = 0.10
+TEST_COPPER_C = 25.0
+
+rule("test-fail", "fault", "prove", "Reading fails", "Find the cause before going on.", "ISO/IEC Guide 98-4")
+rule("test-marginal", "advice", "prove", "Reading is marginal", "Repeat with a better meter, or accept with a note.", "ISO/IEC Guide 98-4")
+rule("test-current-band", "fault", "prove", "Current outside what the design predicts", "Check which appliances are on, then the joints.", "handbook 09 §3.2")
+rule("test-cable-overload", "danger", "prove", "Current above the cable or its fuse", "Switch off; another fuse or cable.", "handbook 02")
+rule("test-meter-weak", "advice", "prove", "Meter too coarse for this reading", "A better meter.", "handbook 09 §3.3")
+
+
+class SheetRow(BaseModel):
+    """One circuit on the test sheet. None where it can't be said yet."""
+
+    circuit: str
+    code: str
+    name: str
+    how: str
+    expected_a: float | None
+    low_a: float | None
+    high_a: float | None
+    source_v: float | None
+    expected_v: float | None
+    low_v: float | None
+    high_v: float | None
+    current_verdict: VerdictWord | None
+    voltage_verdict: VerdictWord | None
+    verdict: VerdictWord | None
+    missing: str | None
+
+
+class ProvePart(BaseModel):
+    """The test sheet and how far it has got."""
+
+    rows: list[SheetRow]
+    testable: int
+    read: int
+    passed: int
+
+
+class SheetCircuit(BaseModel):
+    """What the sheet needs to know of a circuit from Wiring."""
+
+    id: str
+    code: str
+    kind: str
+    nominal_v: float
+    length_m: float
+    ampacity_a: float | None
+
+
+KIND: dict[str, LoadKind] = {"pump": "motor", "fan": "motor"}
+
+
+def electrical_kind(a: Appliance) -> LoadKind:
+    """How an appliance's current answers to voltage: typed, else motor for pumps and fans, else constant power."""
+    return a.electrical or KIND.get(a.kind, "constant_power")
+
+
+def joints_mohm(fuse_a: float | None) -> float:
+    """Fuse, holder, switch and terminals in mΩ, typical (handbook 02 §4.7)."""
+    return (75.0 / fuse_a if fuse_a else 0.0) + 2.0 + 10.0 + 1.0
+
+
+def _judge(measured: float, expected: float, low: float, high: float, accuracy: float, digits: int, resolution: float) -> VerdictOut:
+    return verdict(VerdictIn(measured=measured, expected=expected, limit_low=low, limit_high=high, accuracy_frac=accuracy,
+                             digits_count=digits, resolution=resolution))  # fmt: skip
+
+
+def _volts(row: SheetRow, r: Reading, m: Meter) -> VerdictOut | None:
+    if r.load_voltage_v is None or row.expected_v is None or row.low_v is None or row.high_v is None:
+        return None
+    return _judge(r.load_voltage_v, row.expected_v, row.low_v, row.high_v, m.volt_accuracy_frac, m.volt_digits_count, m.volt_resolution_v)
+
+
+def _amps(row: SheetRow, r: Reading, m: Meter) -> VerdictOut | None:
+    if r.current_a is None or row.expected_a is None or row.low_a is None or row.high_a is None:
+        return None
+    return _judge(abs(r.current_a), row.expected_a, row.low_a, row.high_a, m.current_accuracy_frac, m.current_digits_count, m.current_resolution_a)
+
+
+def _row(c: Circuit, s: SheetCircuit, how: str, missing: str | None = None) -> SheetRow:
+    return SheetRow.model_construct(circuit=c.id, code=s.code, name=c.name, how=how, expected_a=None, low_a=None, high_a=None, source_v=None, expected_v=None,
+                    low_v=None, high_v=None, current_verdict=None, voltage_verdict=None, verdict=None, missing=missing)  # fmt: skip
+
+
+def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None) -> SheetRow:
+    """Expected current and voltage of a load circuit with everything on it switched on."""
+    on_it = [a for i in c.appliances if (a := ctx.design.appliance(i)) is not None and a.count > 0]
+    row = _row(c, s, "Switch everything on this circuit on. Volts at the last appliance, amps at the board, at the same moment.")
+    if not on_it:
+        return row.model_copy(update={"missing": "no appliance on it"})
+    if c.area_mm2 is None and c.awg is None:
+        return row.model_copy(update={"missing": "no cable chosen yet"})
+    typed = reading.source_voltage_v if reading else None
+    source = given("source_voltage_v", typed or ctx.bank_v, "typed" if typed else "assumed",
+                   "read at the same moment" if typed else "the bank's nominal voltage; type what you read at the bank")  # fmt: skip
+    size = {"awg": c.awg} if c.awg else {"area_mm2": c.area_mm2}
+    cable = conductor_resistance(
+        ConductorResistanceIn.trusted(**{**size, "tinned": c.tinned, "length_m": s.length_m, "conductors_count": 2 if c.return_path == "cable" else 1,
+                                              "parallel_count": c.parallel_count, "conductor_temp_c": TEST_COPPER_C})
+    ).figure("resistance_mohm")  # fmt: skip
+    fuse = c.fuse_a
+    extra = given("joints_mohm", joints_mohm(fuse) + (5.0 if c.return_path == "chassis" else 0.0), "table", "fuse, holder, switch, terminals; typical")
+    powers = {a.id: a.running_w for a in on_it}
+    main = max(on_it, key=lambda a: powers[a.id] * a.count)
+    whole = sum(powers[a.id] * a.count for a in on_it)
+    eff = {a.id: 0.9 if a.supply == "converter" else 1.0 for a in on_it}
+    rated = 12.0 * ctx.scale
+    try:
+        volts = expected_load_voltage(
+            ExpectedLoadVoltageIn.trusted(source_voltage_v=source.value, loop_resistance_mohm=cable.value, joints_mohm=extra.value,
+                                  kind=electrical_kind(main), power_w=whole, rated_voltage_v=rated, efficiency_frac=eff[main.id]),
+            {"source_voltage_v": source, "loop_resistance_mohm": cable, "joints_mohm": extra},
+        )  # fmt: skip
+    except BadInput as exc:
+        return row.model_copy(update={"missing": exc.message})
+    v = volts.figure("load_voltage_v").named("Expected voltage at the load")
+    amps = expected_circuit_current(
+        ExpectedCircuitCurrentIn.trusted(supply_voltage_v=v.value, loads=[
+            ExpectedLoad.trusted(kind=electrical_kind(a), power_w=powers[a.id], rated_voltage_v=rated, count=a.count, efficiency_frac=eff[a.id],
+                                         tolerance_frac=None, inrush_factor=None) for a in on_it]),
+        {"supply_voltage_v": v},
+    )  # fmt: skip
+    for key, fig in (("expected_v", v), ("expected_a", amps.figure("current_a")), ("low_a", amps.figure("low_a")), ("high_a", amps.figure("high_a"))):
+        ctx.book.put(f"prove/{c.id}/{key}", fig)
+    width = VOLT_TOLERANCE * rated
+    return row.model_copy(update={"expected_a": amps.current_a, "low_a": amps.low_a, "high_a": amps.high_a, "source_v": source.value,
+                                  "expected_v": v.value, "low_v": v.value - width, "high_v": v.value + width})  # fmt: skip
+
+
+_CHARGER_HOW = {
+    "driving": "Engine running, bank under 80 %. Amps into the busbar; with the engine off it must be 0.",
+    "shore": "Hooked up, bank under 80 %. Amps into the busbar, below absorption voltage.",
+}
+
+
+def _charger_row(ctx: Context, c: Circuit, s: SheetCircuit, current: Figure) -> SheetRow:
+    low, high = current.value * (1 - CHARGER_TOLERANCE), current.value * (1 + CHARGER_TOLERANCE)
+    ctx.book.put(f"prove/{c.id}/expected_a", current.named("Expected charge current"))
+    return _row(c, s, _CHARGER_HOW[c.kind]).model_copy(update={"expected_a": current.value, "low_a": low, "high_a": high})
+
+
+def prove_part(ctx: Context, circuits: list[SheetCircuit], feeds: Feeds) -> tuple[ProvePart, list[Finding]]:
+    """The test sheet and the findings of its readings."""
+    readings = {r.circuit: r for r in ctx.design.prove.readings}
+    meter = ctx.design.prove.meter
+    rows: list[SheetRow] = []
+    out: list[Finding] = []
+    for s in circuits:
+        c = ctx.design.circuit(s.id)
+        if c is None or c.kind not in ("load", "driving", "shore"):
+            continue
+        reading = readings.get(c.id)
+        row = _load_row(ctx, c, s, reading) if c.kind == "load" else _charger_row(ctx, c, s, feeds[c.kind].current_a) if c.kind in feeds else None
+        if row is None:
+            continue
+        if reading is not None:
+            row, found = _judged(row, reading, meter, s, c)
+            out += found
+        rows.append(row)
+    done = [r for r in rows if r.verdict is not None]
+    return ProvePart(rows=rows, testable=sum(1 for r in rows if r.missing is None), read=len(done),
+                     passed=sum(1 for r in done if r.verdict == "pass")), out  # fmt: skip
+
+
+def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) -> tuple[SheetRow, list[Finding]]:
+    """A row with the verdict of its reading, and the findings of it."""
+    name = f"{row.code} {row.name}"
+    out: list[Finding] = []
+    amps, volts = _amps(row, r, m), _volts(row, r, m)
+    order: list[str] = ["fail", "marginal", "pass"]
+    words: list[VerdictWord] = [x.verdict for x in (amps, volts) if x is not None]
+    worst = min(words, key=lambda w: order.index(str(w))) if words else None
+    figures = [f"prove/{row.circuit}/expected_a", f"prove/{row.circuit}/expected_v"]
+    if r.current_a is not None and s.ampacity_a is not None and abs(r.current_a) > min(s.ampacity_a, c.fuse_a or s.ampacity_a):
+        out.append(
+            finding(
+                "test-cable-overload",
+                row.circuit,
+                name,
+                f"{r.current_a:g} A measured; the cable carries {s.ampacity_a:.1f} A, the fuse is {c.fuse_a or 0:g} A.",
+            )
+        )
+    if amps is not None and amps.verdict == "fail":
+        out.append(finding("test-current-band", row.circuit, name,
+                           f"{r.current_a:g} A measured, {row.low_a:.2f} to {row.high_a:.2f} A expected (± {amps.expanded_uncertainty:.2f} A of the meter).", figures=figures))  # fmt: skip
+    if volts is not None and volts.verdict == "fail":
+        low = r.load_voltage_v is not None and row.low_v is not None and r.load_voltage_v < row.low_v
+        hint = " A bad joint or a thinner cable than planned loses voltage under load." if low else " Check the voltage at the bank at the same moment."
+        out.append(finding("test-fail", row.circuit, name,
+                           f"{r.load_voltage_v:g} V measured at the load, {row.low_v:.2f} to {row.high_v:.2f} V expected (± {volts.expanded_uncertainty:.2f} V of the meter).{hint}",
+                           figures=figures))  # fmt: skip
+    if worst == "marginal":
+        out.append(finding("test-marginal", row.circuit, name, "The reading is inside its limits only if the meter is exact, or outside only if it is not."))
+    if amps is not None and amps.meter_adequate is False and amps.verdict == "marginal":
+        out.append(finding("test-meter-weak", row.circuit, name, f"The band is only {amps.uncertainty_ratio or 0:.1f} times the meter's own uncertainty."))
+    return row.model_copy(
+        update={"current_verdict": amps.verdict if amps else None, "voltage_verdict": volts.verdict if volts else None, "verdict": worst}
+    ), out

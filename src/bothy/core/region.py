@@ -1,0 +1,53 @@
+"""What differs by region: mains, inlets, wire sizes, colours, words and who must do licensed work.
+
+Source of the tables: handbook 01 section 4.7, 02 sections 4.10 and 4.11.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+RegionKey = Literal["uk", "eu", "us", "au"]
+
+
+@dataclass(frozen=True, slots=True)
+class Region:
+    """Facts of one region. Currents in A, voltages in V, lengths in m."""
+
+    key: RegionKey
+    name: str
+    mains_v: float
+    mains_hz: int
+    inlet_a: float
+    continuous_frac: float
+    ac_breakers_a: tuple[float, ...]
+    wire_series: Literal["metric", "awg"]
+    bundle_method: Literal["iec_circuits", "marine_conductors"]
+    dc_colours: tuple[str, str]
+    ac_colours: tuple[str, str, str]
+    licensed: str
+
+
+REGIONS: dict[RegionKey, Region] = {
+    "uk": Region(
+        "uk", "United Kingdom", 230.0, 50, 16.0, 1.0, (6, 10, 16), "metric", "iec_circuits",
+        ("red", "black"), ("brown", "blue", "green-yellow"),
+        "Mains work and its certificate: a qualified electrician (BS 7671, BS EN 1648).",
+    ),
+    "eu": Region(
+        "eu", "European Union", 230.0, 50, 16.0, 1.0, (6, 10, 16), "metric", "iec_circuits",
+        ("red", "black"), ("brown", "blue", "green-yellow"),
+        "Mains work and its certificate: a qualified electrician (national rules, EN 1648).",
+    ),
+    "us": Region(
+        "us", "United States", 120.0, 60, 30.0, 0.8, (15, 20, 30), "awg", "marine_conductors",
+        ("red", "black"), ("black", "white", "green"),
+        "Mains work: a licensed electrician where the state asks for one (NFPA 70 article 551, NFPA 1192).",
+    ),
+    "au": Region(
+        "au", "Australia", 230.0, 50, 15.0, 1.0, (10, 16), "metric", "iec_circuits",
+        ("red", "black"), ("brown", "light blue", "green-yellow"),
+        "Mains work: a licensed electrician, always (AS/NZS 3001).",
+    ),
+}  # fmt: skip

@@ -1,0 +1,187 @@
+"""The report of a design: composes the fields of the work. The only place that knows them all.
+
+The same design gives the same report, bit for bit: no clock, no randomness, no files but the catalogue.
+"""
+
+from __future__ import annotations
+
+from typing import Any, Literal
+
+from pydantic import BaseModel
+
+from bothy.core.book import FigureOut
+from bothy.core.context import Assumption, Context
+from bothy.core.design.document import Design
+from bothy.core.feeds import Feed, Feeds
+from bothy.core.figure import Figure, given
+from bothy.core.finding import Finding, Remedy, finding, in_order, rule
+from bothy.core.power.rules import power_findings
+from bothy.core.power.supply import PowerPart, Supply, power_part, work_out
+from bothy.core.power.uses import LifePart, budgets, life_part
+from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
+from bothy.core.wiring.circuits import CircuitPart, Worked, work_circuits
+from bothy.core.wiring.rules import refit, wiring_findings
+from bothy.core.wiring.tree import Tree, tree
+
+rule("vehicle-payload-used", "advice", "vehicle", "Payload is going fast", "Lighter parts, or a higher plate.", "handbook 07")
+
+
+class StageState(BaseModel):
+    """How far a stage is: 0-4 stones, and its open dangers and faults."""
+
+    stones: int
+    dangers: int
+    faults: int
+
+
+class VehiclePart(BaseModel):
+    """The vehicle with every open value settled."""
+
+    preset_name: str
+    inside_length_m: float
+    inside_width_m: float
+    inside_height_m: float
+    payload_kg: float
+    bank_place: str
+    payload_used_kg: float
+
+
+class WiringPart(BaseModel):
+    """Circuits by id, and the tree."""
+
+    circuits: dict[str, CircuitPart]
+    tree: Tree
+
+
+class Report(BaseModel):
+    """All that is computed of a design."""
+
+    region_name: str
+    licensed: str
+    system_voltage_v: int
+    wire_series: Literal["metric", "awg"]
+    stages: dict[str, StageState]
+    assumptions: list[Assumption]
+    vehicle: VehiclePart
+    life: LifePart
+    power: PowerPart
+    wiring: WiringPart
+    prove: ProvePart
+    findings: list[Finding]
+    figures: dict[str, FigureOut]
+
+    def plain(self) -> dict[str, Any]:
+        """The report as plain data, ready for JSON. The figures are plain already; dumping them again would cost as much as the sums."""
+        return {**self.model_dump(mode="json", exclude={"figures"}), "figures": self.figures}
+
+
+def feeds_of(ctx: Context, s: Supply) -> Feeds:
+    """Currents that the sources and the inverter put on their cables."""
+    p = ctx.design.power
+    out: Feeds = {}
+    volts = float(ctx.system_v)
+    if s.feed is not None:
+        out["inverter"] = Feed(s.feed.figure("dc_current_a"), volts)
+    if p.controller is not None:
+        out["solar"] = Feed(given("current_a", p.controller.max_charge_current_a, "typed", p.controller.name, label="controller's top current"), volts)
+    if p.driving is not None:
+        out["driving"] = Feed(given("current_a", p.driving.rating_a, "typed", p.driving.name, label="charger's output"), volts)
+        amps: Figure | None = None
+        if s.driving is not None and s.driving.input_current_a is not None:
+            amps = s.driving.figure("input_current_a")
+        elif s.driving is not None and s.driving.relay_current_a is not None:
+            amps = given("current_a", s.driving.relay_current_a, "computed", "what the relay would pass")
+        else:
+            ratio = volts / ctx.vehicle_v
+            amps = Figure(p.driving.rating_a * 1.2 * ratio, "A", "Input current", expression="about 1.2·rating·U_bank/U_vehicle", source="cautious estimate",
+                          inputs=(("rating_a", given("rating_a", p.driving.rating_a, "typed", p.driving.name)),))  # fmt: skip
+        out["driving_in"] = Feed(amps, ctx.vehicle_v)
+    if p.shore is not None:
+        out["shore"] = Feed(given("current_a", p.shore.charger_current_a, "typed", p.shore.name, label="charger's output"), volts)
+    return out
+
+
+def _vehicle(ctx: Context, power: PowerPart) -> tuple[VehiclePart, list[Finding]]:
+    out: list[Finding] = []
+    ctx.book.put("vehicle/payload_kg", ctx.figure("/vehicle/payload_kg"))
+    if ctx.payload_kg > 0 and power.mass_kg > 0.25 * ctx.payload_kg:
+        out.append(finding("vehicle-payload-used", "vehicle", "Vehicle",
+                           f"{power.mass_kg:.0f} kg of {ctx.payload_kg:.0f} kg are taken before furniture, water and people.",
+                           figures=["power/mass_kg", "vehicle/payload_kg"]))  # fmt: skip
+    part = VehiclePart(preset_name=ctx.preset.name, inside_length_m=ctx.inside_length_m, inside_width_m=ctx.inside_width_m,
+                       inside_height_m=ctx.inside_height_m, payload_kg=ctx.payload_kg, bank_place=ctx.bank_place, payload_used_kg=power.mass_kg)  # fmt: skip
+    return part, out
+
+
+def _stages(design: Design, findings: list[Finding], prove: ProvePart) -> dict[str, StageState]:
+    """The cairn of each stage that exists."""
+    v, life, p = design.vehicle, design.life, design.power
+    begun = {
+        "vehicle": v != type(v)(), "life": bool(life.appliances) or life.people is not None,
+        "power": p.bank is not None or p.inverter is not None or bool(p.arrays), "wiring": bool(design.wiring.circuits),
+        "prove": bool(design.prove.readings),
+    }  # fmt: skip
+    computed = {
+        "vehicle": v.payload_kg is not None and v.bank_place is not None, "life": bool(life.appliances) and life.place is not None,
+        "power": p.bank is not None and (bool(p.arrays) or p.driving is not None or p.shore is not None),
+        "wiring": bool(design.wiring.circuits) and all(c.area_mm2 is not None or c.awg is not None for c in design.wiring.circuits),
+        "prove": prove.testable > 0 and prove.read >= prove.testable,
+    }  # fmt: skip
+    proved = prove.testable > 0 and prove.passed == prove.testable
+    out = {}
+    for stage in ("vehicle", "life", "power", "wiring", "prove"):
+        mine = [f for f in findings if f.stage == stage]
+        dangers = sum(1 for f in mine if f.severity == "danger")
+        faults = sum(1 for f in mine if f.severity == "fault" and f.accepted is None)
+        stones = 0
+        if begun[stage]:
+            clean = computed[stage] and dangers == 0 and faults == 0
+            stones = 1 + int(computed[stage]) + int(clean) + int(clean and proved and stage in ("wiring", "prove"))
+        out[stage] = StageState(stones=stones, dangers=dangers, faults=faults)
+    return out
+
+
+def report(design: Design) -> Report:
+    """Compute everything that follows from a design."""
+    ctx = Context(design)
+    uses = budgets(ctx)
+    life = life_part(ctx, uses)
+    supply = work_out(ctx, uses)
+    power = power_part(ctx, uses, supply)
+    feeds = feeds_of(ctx, supply)
+    worked: list[Worked] = work_circuits(ctx, feeds)
+    circuits = {w.circuit.id: w.part for w in worked}
+
+    def refit_at(index: int) -> Remedy | None:
+        return refit(worked[index], index)
+
+    vehicle, found = _vehicle(ctx, power)
+    found += power_findings(ctx, uses, supply, power, refit_at)
+    found += wiring_findings(ctx, worked)
+    sheet, tested = prove_part(ctx, [
+        SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
+        for w in worked], feeds)  # fmt: skip
+    found += tested
+    answers = {a.finding: a.reason for a in design.accepted}
+    found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in found])
+    for f in found:
+        f.figures = [k for k in f.figures if k in ctx.book.figures]
+    return Report.model_construct(
+        region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
+        stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
+        wiring=WiringPart.model_construct(circuits=circuits, tree=tree(ctx, worked)), prove=sheet, findings=found, figures=ctx.book.figures,
+    )  # fmt: skip
+
+
+def difference(old: dict[str, Any] | None, new: dict[str, Any]) -> dict[str, Any]:
+    """What of a report (as plain data) changed: whole sections, and figure by figure.
+
+    ``{"sections": {...}, "figures": {...}, "gone": [...]}``; everything when there is no old one.
+    """
+    if old is None:
+        return {"sections": {k: v for k, v in new.items() if k != "figures"}, "figures": new["figures"], "gone": []}
+    return {
+        "sections": {k: v for k, v in new.items() if k != "figures" and v != old.get(k)},
+        "figures": {k: v for k, v in new["figures"].items() if old["figures"].get(k) != v},
+        "gone": [k for k in old["figures"] if k not in new["figures"]],
+    }

@@ -1,0 +1,182 @@
+"""Quantities as people write them, to SI and back.
+
+``parse("1,2 kW", "power")`` gives 1200.0 W. A text is a number, a unit, and for some dimensions a second
+quantity after ``@`` ("5 A @ 12 V" is a power). Decimal comma and point, thousands gaps, fractions
+("1 1/2 in") and AWG sizes are understood; anything else is refused in words that say what would be.
+"""
+
+from __future__ import annotations
+
+import math
+import re
+from dataclasses import dataclass
+from typing import Literal
+
+Dimension = Literal[
+    "power", "current", "voltage", "energy", "charge", "length", "area", "mass", "time", "volume", "flow",
+    "temperature", "fraction", "resistance", "count",
+]  # fmt: skip
+
+SI_UNIT: dict[str, str] = {
+    "power": "W", "current": "A", "voltage": "V", "energy": "Wh", "charge": "Ah", "length": "m", "area": "mm²",
+    "mass": "kg", "time": "h", "volume": "L", "flow": "L/min", "temperature": "°C", "fraction": "", "resistance": "mΩ",
+    "count": "",
+}  # fmt: skip
+
+UNITS: dict[str, dict[str, float]] = {
+    "power": {"w": 1, "watt": 1, "watts": 1, "kw": 1e3, "mw": 1e-3, "va": 1, "kva": 1e3, "hp": 745.7},
+    "current": {"a": 1, "amp": 1, "amps": 1, "ma": 1e-3, "ka": 1e3},
+    "voltage": {"v": 1, "volt": 1, "volts": 1, "mv": 1e-3, "kv": 1e3},
+    "energy": {"wh": 1, "kwh": 1e3, "mwh": 1e-3, "j": 1 / 3600, "kj": 1 / 3.6, "mj": 1e3 / 3.6, "btu": 0.2930711},
+    "charge": {"ah": 1, "mah": 1e-3, "kah": 1e3},
+    "length": {"m": 1, "mm": 1e-3, "cm": 1e-2, "km": 1e3, "in": 0.0254, "inch": 0.0254, "inches": 0.0254, '"': 0.0254,
+               "ft": 0.3048, "feet": 0.3048, "foot": 0.3048, "'": 0.3048, "yd": 0.9144},
+    "area": {"mm2": 1, "mm²": 1, "mm^2": 1, "sqmm": 1, "sq mm": 1, "cm2": 100, "cm²": 100},
+    "mass": {"kg": 1, "g": 1e-3, "t": 1e3, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523125},
+    "time": {"h": 1, "hr": 1, "hrs": 1, "hour": 1, "hours": 1, "min": 1 / 60, "mins": 1 / 60, "minutes": 1 / 60,
+             "s": 1 / 3600, "sec": 1 / 3600, "d": 24, "day": 24, "days": 24},
+    "volume": {"l": 1, "litre": 1, "litres": 1, "liter": 1, "liters": 1, "ml": 1e-3, "m3": 1e3, "m³": 1e3,
+               "gal": 3.785411784, "gallon": 3.785411784, "gallons": 3.785411784, "us gal": 3.785411784,
+               "imp gal": 4.54609, "pt": 0.473176473, "qt": 0.946352946},
+    "flow": {"l/min": 1, "lpm": 1, "l/h": 1 / 60, "gpm": 3.785411784, "gal/min": 3.785411784},
+    "temperature": {"°c": 1, "c": 1, "degc": 1, "°f": 1, "f": 1, "degf": 1},
+    "fraction": {"": 1, "%": 0.01, "percent": 0.01},
+    "resistance": {"mohm": 1, "mω": 1, "ohm": 1e3, "ω": 1e3},
+    "count": {"": 1, "x": 1, "×": 1, "pcs": 1},
+}  # fmt: skip
+
+EXAMPLES: dict[str, str] = {
+    "power": '"60 W", "1.2 kW" or "5 A @ 12 V"', "current": '"5 A" or "250 mA"', "voltage": '"12 V" or "48 V"',
+    "energy": '"350 Wh", "1.2 kWh" or "24 Ah @ 12 V"', "charge": '"100 Ah"', "length": '"3.5 m", "350 cm", "11 ft" or "3/4 in"',
+    "area": '"6 mm2" or "10 AWG"', "mass": '"12 kg" or "26 lb"', "time": '"4 h", "20 min" or "1.5 h"',
+    "volume": '"60 L" or "16 gal"', "flow": '"10 L/min" or "2.6 gpm"', "temperature": '"20 °C" or "68 °F"',
+    "fraction": '"30 %" or "0.3"', "resistance": '"5 mohm" or "0.2 ohm"', "count": '"2"',
+}  # fmt: skip
+
+AWG_NUMBER: dict[str, int] = {
+    **{str(n): n for n in (20, 18, 16, 14, 12, 10, 8, 6, 4, 2, 1)}, "1/0": 0, "2/0": -1, "3/0": -2, "4/0": -3,
+}  # fmt: skip
+
+
+class NotUnderstood(ValueError):
+    """The text is not a quantity of that dimension; the message says what would be."""
+
+
+@dataclass(frozen=True, slots=True)
+class Quantity:
+    """A parsed quantity in SI units, with the words for what was understood."""
+
+    value: float
+    unit: str
+    dimension: str
+    understood: str
+    awg: str | None = None
+
+
+def awg_area_mm2(awg: str) -> float:
+    """Metal area of an AWG size in mm² (ASTM B258). Raises KeyError for an unknown size."""
+    diameter_mm = 0.127 * 92 ** ((36 - AWG_NUMBER[awg]) / 39)
+    return float(math.pi / 4 * diameter_mm**2)
+
+
+_NUMBER = re.compile(
+    r"^\s*(?P<sign>[-+−])?\s*(?:(?P<whole>\d+)\s+(?=\d+\s*/))?(?:(?P<num>\d+)\s*/\s*(?P<den>\d+)|"
+    r"(?P<dec>(?:\d[\d\s'’.,]*\d|\d|[.,]\d+)(?:[eE][-+]?\d+)?))\s*(?P<unit>.*?)\s*$"
+)
+_AWG = re.compile(r"^\s*(?:awg\s*#?\s*(\d{1,2}(?:/0)?)|#?(\d{1,2}(?:/0)?)\s*(?:awg|ga|gauge))\s*$", re.I)
+
+
+class Ambiguous(ValueError):
+    """One comma and three digits: a thousand to some, one to others."""
+
+
+def read_number(text: str) -> float:
+    """A decimal number with point or comma, thousands separators allowed. Raises ValueError.
+
+    “1,250” is refused as :class:`Ambiguous`: read wrongly it would be out by a thousand.
+
+    >>> read_number("1 234,5"), read_number("1,234.5"), read_number("0,5")
+    (1234.5, 1234.5, 0.5)
+    """
+    s = re.sub(r"[\s'’]", "", text)
+    if "," in s and "." in s:
+        thousands = "," if s.rfind(".") > s.rfind(",") else "."
+        s = s.replace(thousands, "").replace(",", ".")
+    elif s.count(",") > 1 or s.count(".") > 1:
+        sep = "," if "," in s else "."
+        groups = s.split(sep)
+        if any(len(g) != 3 for g in groups[1:]):
+            raise ValueError(text)
+        s = s.replace(sep, "")
+    elif re.fullmatch(r"[1-9]\d{0,2},\d{3}", s):
+        raise Ambiguous(text)
+    else:
+        s = s.replace(",", ".")
+    return float(s)
+
+
+def _refuse(text: str, dimension: str, why: str) -> NotUnderstood:
+    shown = text if len(text) <= 40 else text[:37] + "…"
+    return NotUnderstood(f"“{shown}” {why}; write for example {EXAMPLES[dimension]}")
+
+
+def show(value: float, unit: str) -> str:
+    """A number with its unit, four significant digits at most."""
+    if value and (abs(value) >= 1e7 or abs(value) < 1e-3):
+        return f"{value:.3g} {unit}".strip()
+    text = f"{value:,.4g}" if abs(value) < 10000 else f"{value:,.0f}"
+    return f"{text} {unit}".strip().replace(",", "\u202f")
+
+
+def parse(text: str, dimension: str, default_unit: str | None = None) -> Quantity:
+    """Understand a text as a quantity of ``dimension`` (see :data:`SI_UNIT` for the unit of the result).
+
+    A bare number takes ``default_unit`` (the SI unit when None). Raises :class:`NotUnderstood`.
+    """
+    if dimension not in UNITS:
+        raise NotUnderstood(f"unknown kind of quantity “{dimension}”")
+    if len(text) > 60:
+        raise _refuse(text, dimension, "is too long for a quantity")
+    if not text.strip():
+        raise _refuse(text, dimension, "is empty")
+    if dimension == "area" and (m := _AWG.match(text)):
+        size = m.group(1) or m.group(2)
+        if size not in AWG_NUMBER:
+            raise _refuse(text, dimension, "is not an AWG size that is sold (20 to 4/0)")
+        area = awg_area_mm2(size)
+        return Quantity(area, "mm²", dimension, f"{size} AWG ({area:.2f} mm²)", size)
+    if "@" in text and dimension in ("power", "energy"):
+        left, right = text.split("@", 1)
+        first = parse(left, "current" if dimension == "power" else "charge")
+        volts = parse(right, "voltage")
+        value = first.value * volts.value
+        unit = SI_UNIT[dimension]
+        return Quantity(value, unit, dimension, f"{show(first.value, first.unit)} × {show(volts.value, 'V')} = {show(value, unit)}")
+    m = _NUMBER.match(text)
+    if not m:
+        raise _refuse(text, dimension, "has no number at its start")
+    try:
+        if m["num"]:
+            if int(m["den"]) == 0:
+                raise ValueError
+            number = int(m["whole"] or 0) + int(m["num"]) / int(m["den"])
+        else:
+            number = read_number(m["dec"])
+    except Ambiguous:
+        plain = m["dec"].replace(",", "")
+        raise _refuse(text, dimension, f"may be {plain} or {m['dec'].replace(',', '.')}; write one of them without the comma") from None
+    except ValueError:
+        raise _refuse(text, dimension, "is not a number") from None
+    number = -number if m["sign"] in ("-", "−") else number
+    unit_text = m["unit"].strip().lower() or (default_unit or SI_UNIT[dimension]).lower()
+    if dimension == "time" and (clock := re.match(r"^h\s*(\d{1,2})\s*(?:m|min)?$", unit_text)):
+        number, unit_text = number + int(clock[1]) / 60, "h"
+    factor = UNITS[dimension].get(unit_text)
+    if factor is None:
+        other = next((d for d, units in UNITS.items() if unit_text in units and unit_text), None)
+        why = f"is a {other}, not a {dimension}" if other else f"has the unknown unit “{m['unit'].strip()[:12]}”"
+        raise _refuse(text, dimension, why)
+    value = (number - 32) / 1.8 if unit_text in ("°f", "f", "degf") else number * factor
+    if not math.isfinite(value):
+        raise _refuse(text, dimension, "is not a finite number")
+    return Quantity(value, SI_UNIT[dimension], dimension, show(value, SI_UNIT[dimension]))

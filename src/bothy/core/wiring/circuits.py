@@ -1,0 +1,380 @@
+"""Circuits of the design: current, cable, drop and fuse window of each (Wiring's part of the report)."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import cache
+from typing import Any
+
+from pydantic import BaseModel
+
+from bothy.core.context import Context
+from bothy.core.contract import EPS, BadInput, Given, next_size
+from bothy.core.design.life import Appliance
+from bothy.core.design.wiring import Circuit
+from bothy.core.feeds import Feeds
+from bothy.core.figure import Figure, formula, given, total
+from bothy.core.power.uses import coincidence
+from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity
+from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, VoltageDropOut, voltage_drop_of
+from bothy.core.wiring.fuses import FAMILIES, FuseSelectIn, fuse_candidates, fuse_window
+from bothy.core.wiring.sizing import WireSizeIn, choose_size
+
+DROP_CLASS_OF_KIND = {"inverter": "feeder", "feeder": "feeder", "main": "feeder", "solar": "charging", "driving": "charging",
+                      "shore": "charging", "driving_in": "critical", "ac": "critical"}  # fmt: skip
+DROP_COPPER_C = 60.0
+"""Copper temperature for every drop in the report: choice and check use the same (the cautious school)."""
+LEAST_FUSE_A = 5.0
+"""Bothy proposes no smaller fuse on a load circuit, where cable and appliance allow it: small ones blow at a touch and are hard to buy."""
+PAIRED_KINDS = ("main", "inverter", "driving_in")
+"""Short heavy feeds where two equal cables may share; each pair longer than 1 m wants a fuse in each (handbook 02 §3.6)."""
+SOFT_KINDS = ("light", "socket", "fan")
+LOAD_FAMILIES = ("blade_standard", "blade_maxi", "bolt_sf30", "bolt_sf51", "terminal_cube", "class_t")
+HEAVY_FAMILIES = ("bolt_sf30", "bolt_sf51", "strip", "terminal_cube", "class_t")
+BREAKER_FAMILIES = ("thermal_breaker", "dc_mcb")
+INVERTER_BREAKERS_A = (5, 10, 15, 20, 25, 30, 40, 50, 60, 70, 80, 90, 100, 120, 135, 150, 175, 200, 225, 250, 300)
+INRUSH_S = {"heating": 60.0, "cooling": 0.3, "pump": 0.1, "fan": 0.1, "tool": 0.3}
+
+
+class CircuitPart(BaseModel):
+    """One circuit worked out. Sizes that the design leaves open are None; ``best`` is what Bothy would fit."""
+
+    code: str
+    kind: str
+    ac: bool
+    nominal_v: float
+    current_a: float
+    inrush_a: float
+    length_m: float
+    length_assumed: bool
+    drop_class: str
+    limit_v: float
+    best_area_mm2: float | None
+    best_awg: str | None
+    best_parallel: int
+    best_fuse_a: float | None
+    best_family: str | None
+    size_text: str
+    ampacity_a: float | None
+    resistance_mohm: float | None
+    drop_v: float | None
+    drop_frac: float | None
+    heat_w: float | None
+    max_length_m: float | None
+    window_low_a: float
+    window_high_a: float | None
+    window_status: str
+    device_max_a: float | None
+    ratings: list[float]
+    fuse_a: float | None
+    fuse_ok: bool | None
+    drop_ok: bool | None
+    problem: str | None
+    appliance_names: list[str]
+
+
+@dataclass
+class Worked:
+    """Results of the calculators for one circuit."""
+
+    circuit: Circuit
+    part: CircuitPart
+    current: Figure
+    ampacity: ConductorAmpacityOut | None = None
+    drop: VoltageDropOut | None = None
+
+
+@formula("Design current of an appliance", "I = n·P/(η·U_min)", unit="A", source="constant power draws most at the lowest voltage; handbook 02 §3.1")
+def appliance_current(count: float, power_w: float, efficiency_frac: float, min_voltage_v: float) -> float:
+    return count * power_w / (efficiency_frac * min_voltage_v)
+
+
+@formula("Design current of a resistive appliance", "I = n·P·U_max/U²", unit="A", source="a resistor draws most at the highest voltage; handbook 02 §3.1")
+def resistive_design_current(count: float, power_w: float, max_voltage_v: float, nominal_voltage_v: float) -> float:
+    return count * power_w * max_voltage_v / nominal_voltage_v**2
+
+
+@formula("Mains current", "I = n·P/U", unit="A", source="handbook 02 §3.14")
+def mains_current(count: float, power_w: float, mains_voltage_v: float) -> float:
+    return count * power_w / mains_voltage_v
+
+
+def design_current(ctx: Context, a: Appliance, ac: bool) -> Figure:
+    """Design current of an appliance on its circuit, all units on, at its worst voltage."""
+    power = given("power_w", a.running_w, "catalogue" if a.trust == "catalogue" else "typed", a.name, label="running power")
+    if ac:
+        return mains_current(a.count, power, given("mains_voltage_v", ctx.region.mains_v, "table", ctx.region.name))
+    if a.electrical == "resistive":
+        return resistive_design_current(a.count, power, given("max_voltage_v", 14.6 * ctx.scale, "table", "highest charge voltage"), ctx.system_v)
+    low = a.min_voltage_v if a.min_voltage_v and ctx.system_v == 12 else 11.0 * ctx.scale
+    note = "the appliance's own" if a.min_voltage_v and ctx.system_v == 12 else "11/12 of the system voltage, typical"
+    eff = 0.9 if a.supply == "converter" else 1.0
+    return appliance_current(a.count, power, given("efficiency_frac", eff, "default", "DC-DC adapter" if eff < 1 else "direct"),
+                             given("min_voltage_v", max(low, 10.5 * ctx.scale), "typed" if a.min_voltage_v else "assumed", note))  # fmt: skip
+
+
+def drop_class_of(c: Circuit, on_it: list[Appliance]) -> str:
+    """The drop class of a circuit: typed, or by its kind and what hangs on it."""
+    if c.drop_class is not None:
+        return c.drop_class
+    if c.kind == "load":
+        return "non_critical" if on_it and all(a.kind in SOFT_KINDS for a in on_it) else "critical"
+    return DROP_CLASS_OF_KIND[c.kind]
+
+
+def codes(ctx: Context) -> dict[str, str]:
+    """Circuit id -> code: board letter and way, or M1.. for feeds on the busbar."""
+    letters = {b.id: b.letter for b in ctx.design.wiring.boards}
+    counts: dict[str, int] = {}
+    out = {}
+    for c in ctx.design.wiring.circuits:
+        letter = "M" if c.kind in ("main", "feeder") else letters.get(c.board or "", "M")
+        counts[letter] = counts.get(letter, 0) + 1
+        out[c.id] = f"{letter}{counts[letter]}"
+    return out
+
+
+def _families(c: Circuit, lithium: bool) -> tuple[tuple[str, ...], float]:
+    """Allowed families and the interrupting capacity asked of them in A."""
+    if c.fuse_family is not None:
+        return (c.fuse_family,), 20000.0 if c.kind == "main" and lithium else 0.0
+    if c.protection == "breaker":
+        return BREAKER_FAMILIES, 0.0
+    if c.kind == "main":
+        return (("class_t",), 20000.0) if lithium else (HEAVY_FAMILIES, 0.0)
+    return (LOAD_FAMILIES, 0.0) if c.kind == "load" else ((*HEAVY_FAMILIES, "blade_maxi", "blade_standard"), 0.0)
+
+
+@cache
+def _all_ratings(families: tuple[str, ...]) -> list[float]:
+    return sorted({float(r) for k in families for r in FAMILIES[k].ratings})
+
+
+def _ratings(ctx: Context, c: Circuit, families: tuple[str, ...]) -> list[float]:
+    if c.kind == "ac":
+        return [float(a) for a in ctx.region.ac_breakers_a]
+    if c.kind == "inverter" and c.protection == "breaker":
+        return [float(a) for a in INVERTER_BREAKERS_A]
+    return _all_ratings(families)
+
+
+def size_text(area_mm2: float | None, awg: str | None, count: int = 1) -> str:
+    """A size in words: ``6 mm²``, ``10 AWG``, ``2 × 95 mm²``."""
+    text = f"{awg} AWG" if awg is not None else f"{area_mm2:g} mm²" if area_mm2 is not None else ""
+    return f"{count} × {text}" if count > 1 and text else text
+
+
+def _loads_of(c: Circuit, by_id: dict[str, Appliance]) -> list[Appliance]:
+    return [by_id[i] for i in c.appliances if i in by_id and by_id[i].count > 0]
+
+
+def _current(ctx: Context, c: Circuit, on_it: list[Appliance], feeds: Feeds, boards_a: dict[str, Figure]) -> tuple[Figure, float, float, float]:
+    """Design current, nominal voltage, inrush and how long the inrush lasts."""
+    if c.kind in ("load", "ac"):
+        ac = c.kind == "ac"
+        parts = [(a.name, design_current(ctx, a, ac)) for a in on_it]
+        inrush, seconds = 0.0, 0.1
+        for a, (_, fig) in zip(on_it, parts, strict=True):
+            extra = (a.start_multiple - 1) * fig.value / a.count
+            if extra > inrush:
+                inrush, seconds = extra, INRUSH_S.get(a.kind, 0.1)
+        whole = total("Design current of the circuit", "A", parts, "all that hangs on it at once; handbook 02 §3.1")
+        return whole, ctx.region.mains_v if ac else float(ctx.system_v), whole.value + inrush if inrush else 0.0, seconds
+    if c.kind in feeds:
+        feed = feeds[c.kind]
+        return feed.current_a, feed.voltage_v, 0.0, 0.1
+    if c.kind == "feeder":
+        target = next((b for b in boards_a if b == (c.board or "")), None)
+        fig = boards_a.get(target or "") or given("current_a", 0.0, "computed", "nothing on its board yet", label="board's current")
+        return fig, float(ctx.system_v), 0.0, 0.1
+    parts = [("boards", f) for f in boards_a.values()]
+    if "inverter" in feeds:
+        parts.append(("inverter", feeds["inverter"].current_a))
+    return total("Design current of the main", "A", parts, "inverter at full load and what coincides on the boards"), float(ctx.system_v), 0.0, 0.1
+
+
+def _board_currents(ctx: Context, by_id: dict[str, Appliance]) -> dict[str, Figure]:
+    """Current of each DC board: its circuits' appliances, each with its part at the peak."""
+    parts: dict[str, list[tuple[str, Figure]]] = {b.id: [] for b in ctx.design.wiring.boards if b.side == "dc"}
+    at_peak = coincidence(ctx.design.life.appliances)
+    for c in ctx.design.wiring.circuits:
+        if c.kind != "load" or c.board not in parts:
+            continue
+        for a in _loads_of(c, by_id):
+            full = design_current(ctx, a, False)
+            parts[c.board].append((a.name, Figure(full.value * at_peak[a.id], "A", f"{a.name} at the peak", expression="k_co·I",
+                                                  source="handbook 01 §3.1", inputs=(("current_a", full),))))  # fmt: skip
+    return {b: total("Current of the board", "A", p, "what coincides; handbook 02 §3.12") for b, p in parts.items()}
+
+
+def default_length(ctx: Context, c: Circuit) -> float:
+    """A one-way length to start with, in m, until it is measured: along one wall for feeds, along the vehicle for loads."""
+    length = ctx.inside_length_m
+    short = {"main": 0.5, "inverter": 1.0, "feeder": 1.5, "shore": 1.5, "solar": 2.0, "driving": 1.5}
+    if c.kind in short:
+        return short[c.kind]
+    return round(0.6 * length + ctx.inside_height_m + 0.5, 1) if c.kind != "driving_in" else round(length + 2.5, 1)
+
+
+def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: dict[str, Figure], by_id: dict[str, Appliance]) -> Worked:
+    """All sums of one circuit."""
+    on_it = _loads_of(c, by_id)
+    current, nominal, inrush, seconds = _current(ctx, c, on_it, feeds, boards_a)
+    ac = c.kind == "ac"
+    length_assumed = c.length_m is None
+    length = c.length_m if c.length_m is not None else default_length(ctx, c)
+    length_fig = given(
+        "length_m", length, "assumed" if length_assumed else "typed", "until it is measured" if length_assumed else "one way", label="length, one way"
+    )
+    klass = drop_class_of(c, on_it)
+    limit = DROP_LIMIT_FRAC[klass] * nominal
+    families, interrupt = _families(c, ctx.chem.lithium)
+    ratings = _ratings(ctx, c, families)
+    part = CircuitPart.model_construct(
+        code=code, kind=c.kind, ac=ac, nominal_v=nominal, current_a=current.value, inrush_a=inrush, length_m=length,
+        length_assumed=length_assumed, drop_class=klass, limit_v=limit, best_area_mm2=None, best_awg=None, best_parallel=1, best_fuse_a=None, best_family=None,
+        size_text=size_text(c.area_mm2, c.awg), ampacity_a=None, resistance_mohm=None, drop_v=None, drop_frac=None, heat_w=None,
+        max_length_m=None, window_low_a=0.0, window_high_a=None, window_status="empty", device_max_a=None, ratings=ratings, fuse_a=c.fuse_a, fuse_ok=None,
+        drop_ok=None, problem=None, appliance_names=[a.name for a in on_it],
+    )  # fmt: skip
+    out = Worked(c, part, current)
+    ctx.book.put(f"circuits/{c.id}/current_a", current)
+    if current.value <= 0:
+        part.problem = "nothing draws current here yet"
+        return out
+    sources = {"current_a": current, "continuous_current_a": current, "length_m": length_fig}
+    device_max = part.device_max_a = min((a.max_fuse_a for a in on_it if a.max_fuse_a), default=None)
+    try:
+        _size(ctx, out, sources, families, interrupt, inrush, seconds, device_max)
+    except BadInput as exc:
+        part.problem = exc.message
+    return out
+
+
+def _of_one(current: Figure, count: int) -> Figure:
+    """The share of one of several equal cables in a current."""
+    if count == 1:
+        return current
+    return Figure(current.value / count, "A", "Current of one cable", expression="I/n", source="equal cables share", inputs=(("current_a", current),))
+
+
+def _choose_best(ctx: Context, w: Worked, inp: WireSizeIn, sources: dict[str, Figure], wanted: float, families: list[str]) -> None:
+    """The cable and fuse that Bothy would fit: one cable, or for feeds two equal ones where no single one carries it."""
+    part, key = w.part, f"circuits/{w.circuit.id}/best_area_mm2"
+    reasons: list[str] = []
+    for count in (1, 2) if w.circuit.kind in PAIRED_KINDS else (1,):
+        one = inp if count == 1 else inp.model_copy(update={"current_a": inp.current_a / count, "fuse_a": (inp.fuse_a or 0) / count})
+        g = Given(one, {**sources, "current_a": _of_one(w.current, count)})
+        choice = choose_size(one, ctx.region.wire_series, g("fuse_a"), g)
+        if choice.area is None or choice.chosen is None:
+            reasons = reasons or list(choice.rejected.reasons if choice.rejected else [])
+            continue
+        ctx.book.put(key, choice.area)
+        part.best_parallel = count
+        if ctx.region.wire_series == "awg":
+            part.best_awg = str(choice.chosen.size)
+        else:
+            part.best_area_mm2 = choice.chosen.area_mm2
+        part.best_fuse_a = wanted if wanted in part.ratings else None
+        part.best_family = next((k for k in families if part.best_fuse_a in FAMILIES[k].ratings), None)
+        return
+    part.problem = "no single cable carries this: " + ", ".join(reasons)
+
+
+def continuous_factor(ctx: Context, ac: bool) -> float:
+    """Rating over steady current: 1.25 for DC, the region's continuous share for mains."""
+    return 1.0 / ctx.region.continuous_frac if ac else 1.25
+
+
+def _size(
+    ctx: Context,
+    w: Worked,
+    sources: dict[str, Figure],
+    families: tuple[str, ...],
+    interrupt: float,
+    inrush: float,
+    seconds: float,
+    device_max: float | None,
+) -> None:
+    """Best cable and fuse, then the sums of what the design has chosen."""
+    c, part, current = w.circuit, w.part, w.current
+    ac = part.ac
+    top_v = {12: 14.6, 24: 29.2, 48: 58.4}.get(int(part.nominal_v), part.nominal_v)
+    factor = continuous_factor(ctx, ac)
+    inrush_keys = {"inrush_current_a": inrush, "inrush_time_s": seconds} if inrush and not ac else {}
+    window_keys: dict[str, Any] = {"continuous_current_a": current.value, "continuous_factor": factor, "device_max_fuse_a": device_max, **inrush_keys}
+    any_cable = FuseSelectIn.trusted(**window_keys, cable_ampacity_a=5000.0, system_voltage_v=top_v, min_interrupt_a=interrupt)
+    low, _ = fuse_window(any_cable, sources)
+    part.window_low_a = low.value
+    wanted = best_fuse(w, math.inf) or low.value
+    route = {
+        "insulation_temp_c": 70 if ac else c.insulation_temp_c, "ambient_temp_c": 30.0, "engine_space": c.engine_space,
+        "bundled_count": c.bundled_count * (2 if ctx.region.bundle_method == "marine_conductors" else 1),
+        "bundle_method": ctx.region.bundle_method, "installation": c.installation, "covered_length_mm": c.covered_length_mm,
+    }  # fmt: skip
+    inp = WireSizeIn.trusted(**{
+        "current_a": current.value, "length_m": part.length_m, "nominal_voltage_v": part.nominal_v, "drop_class": part.drop_class,
+        "fuse_a": max(wanted, current.value), "min_area_mm2": 1.5 if ac else 1.0, "tinned": c.tinned, "return_path": c.return_path,
+        "conductor_temp_c": DROP_COPPER_C, **route,
+    })  # fmt: skip
+    _choose_best(ctx, w, inp, sources, wanted, [k for k in families if FAMILIES[k].max_v >= top_v])
+    ctx.book.put(f"circuits/{c.id}/window_low_a", low)
+    if c.area_mm2 is None and c.awg is None:
+        return
+    size = {"awg": c.awg} if c.awg else {"area_mm2": c.area_mm2}
+    w.ampacity = conductor_ampacity(ConductorAmpacityIn.trusted(**{**size, "tinned": c.tinned, **route}))
+    i_z = w.ampacity.figure("ampacity_a")
+    if c.parallel_count > 1:
+        i_z = Figure(i_z.value * c.parallel_count, "A", "Ampacity of the equal cables", expression="n·I_z", source="equal cables share",
+                     inputs=(("ampacity_a", i_z),))  # fmt: skip
+    part.ampacity_a = ctx.book.put(f"circuits/{c.id}/ampacity_a", i_z).value
+    single = _of_one(current, c.parallel_count)
+    w.drop = voltage_drop_of(
+        VoltageDropIn.trusted(**{
+            **size, "tinned": c.tinned, "length_m": part.length_m, "current_a": single.value, "nominal_voltage_v": part.nominal_v,
+            "drop_class": part.drop_class, "return_path": c.return_path, "conductor_temp_c": DROP_COPPER_C,
+        }),
+        {**sources, "current_a": single},
+    )  # fmt: skip
+    for key in ("resistance_mohm", "drop_v", "drop_frac", "heat_w"):
+        ctx.book.put(f"circuits/{c.id}/{key}", w.drop.figure(key))
+    part.resistance_mohm = w.drop.resistance_mohm / c.parallel_count
+    part.drop_v, part.drop_frac, part.heat_w = w.drop.drop_v, w.drop.drop_frac, w.drop.heat_w * c.parallel_count
+    part.max_length_m, part.drop_ok = w.drop.max_length_m, w.drop.ok
+    window = any_cable.model_copy(update={"cable_ampacity_a": i_z.value, "families": None if ac else list(families)})
+    _, high = fuse_window(window, {**sources, "cable_ampacity_a": i_z})
+    part.window_high_a = ctx.book.put(f"circuits/{c.id}/window_high_a", high).value
+    fitting = [r for r in part.ratings if part.window_low_a - EPS <= r <= part.window_high_a + EPS]
+    status = (
+        fuse_candidates(window, low.value, high.value)[0]
+        if not ac
+        else "ok"
+        if fitting
+        else "window_empty"
+        if part.window_low_a > part.window_high_a
+        else "no_standard_rating"
+    )
+    part.window_status = "ok" if c.kind == "inverter" and fitting and status == "no_standard_rating" else status
+    if c.fuse_a is not None:
+        part.fuse_ok = part.window_low_a - EPS <= c.fuse_a <= part.window_high_a + EPS
+
+
+def work_circuits(ctx: Context, feeds: Feeds) -> list[Worked]:
+    """Every circuit of the design, in the order of the schedule."""
+    by_id = {a.id: a for a in ctx.design.life.appliances}
+    boards_a = _board_currents(ctx, by_id)
+    for b, fig in boards_a.items():
+        ctx.book.put(f"boards/{b}/current_a", fig)
+    named = codes(ctx)
+    return [work_circuit(ctx, c, named[c.id], feeds, boards_a, by_id) for c in ctx.design.wiring.circuits]
+
+
+def best_fuse(w: Worked, ampacity_a: float | None = None) -> float | None:
+    """The standard rating Bothy would fit: the smallest in the window (under ``ampacity_a`` when given)."""
+    top = ampacity_a if ampacity_a is not None else w.part.window_high_a
+    least = w.part.window_low_a
+    if w.circuit.kind == "load":
+        least = max(least, min(LEAST_FUSE_A, w.part.device_max_a or LEAST_FUSE_A, top if top is not None else LEAST_FUSE_A))
+    rating = next_size(w.part.ratings, least)
+    return rating if rating is not None and (top is None or rating <= top + EPS) else None

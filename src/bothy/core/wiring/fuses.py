@@ -1,0 +1,161 @@
+"""Fuse families and the window between load and cable (handbook 02, sections 3.8, 4.4 and 4.5)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal, Self
+
+from pydantic import Field, model_validator
+
+from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
+from bothy.core.figure import Figure, formula, given, pick
+
+FamilyKey = Literal["blade_standard", "blade_mini", "blade_maxi", "bolt_sf30", "bolt_sf51", "strip", "terminal_cube", "class_t",
+                    "cyl_10x38_gpv", "thermal_breaker", "dc_mcb"]  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Family:
+    """A family of fuses or breakers: ratings in A, top voltage in V, interrupting capacity in A by voltage."""
+
+    key: str
+    name: str
+    ratings: tuple[float, ...]
+    max_v: float
+    interrupt: tuple[tuple[float, float], ...]
+    breaker: bool = False
+
+    def interrupt_a(self, voltage_v: float) -> float:
+        """Largest fault it breaks safely at a voltage (0 above its top voltage)."""
+        return next((a for upto, a in self.interrupt if voltage_v <= upto + EPS), 0.0)
+
+
+FAMILIES: dict[str, Family] = {
+    f.key: f
+    for f in (
+        Family("blade_standard", "19 mm blade", (1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40), 32, ((32, 1000),)),
+        Family("blade_mini", "11 mm blade", (2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30), 32, ((32, 1000),)),
+        Family("blade_maxi", "29 mm blade", (20, 30, 40, 50, 60, 70, 80, 100), 32, ((32, 1000),)),
+        Family("bolt_sf30", "bolt-down, 30 mm", (30, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200), 32, ((32, 1000),)),
+        Family("bolt_sf51", "bolt-down, 51 mm", (60, 80, 100, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500), 32, ((32, 2000),)),
+        Family("strip", "slotted strip", (35, 40, 50, 60, 80, 100, 130, 150, 175, 200, 225, 250, 275, 300, 325, 350, 400, 500, 600, 750),
+               32, ((32, 6000),)),
+        Family("terminal_cube", "block fuse on the post", (30, 40, 50, 60, 75, 80, 90, 100, 125, 150, 175, 200, 225, 250, 300), 58,
+               ((16, 10000), (32, 5000), (58, 2000))),
+        Family("class_t", "high-interrupt cartridge", (60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500, 600),
+               125, ((125, 20000),)),
+        Family("cyl_10x38_gpv", "PV cylinder", (1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 16, 20, 25, 30), 1000, ((1000, 10000),)),
+        Family("thermal_breaker", "thermal breaker", (5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 90, 100, 120, 135, 150), 32,
+               ((32, 3000),), True),
+        Family("dc_mcb", "DC rail breaker", (6, 10, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125), 60, ((60, 6000),), True),
+    )
+}  # fmt: skip
+DEFAULT_FAMILIES: tuple[str, ...] = tuple(list(FAMILIES)[:8])
+_INRUSH = ((0.02, 6.0), (0.04, 3.5), (0.15, 2.0), (0.25, 1.6), (0.75, 1.35))
+
+
+def inrush_multiple(time_s: float) -> float:
+    """How many times its rating a blade fuse is sure to carry for ``time_s`` (table 4.5)."""
+    return next((m for upto, m in _INRUSH if time_s <= upto + EPS), 1.1)
+
+
+class FuseSelectIn(Contract):
+    continuous_current_a: float = Field(gt=0, le=5000)
+    continuous_factor: float = Field(1.25, ge=1, le=3)
+    inrush_current_a: float = Field(0, ge=0, le=5000)
+    inrush_time_s: float | None = Field(None, gt=0, le=1e5)
+    cable_ampacity_a: float = Field(gt=0, le=5000)
+    ampacity_ratio: float = Field(1, gt=0, le=1.5)
+    device_max_fuse_a: float | None = Field(None, gt=0, le=5000)
+    holder_rating_a: float | None = Field(None, gt=0, le=5000)
+    terminal_rating_a: float | None = Field(None, gt=0, le=5000)
+    system_voltage_v: float = Field(14.6, gt=0, le=1000)
+    prospective_current_a: float = Field(0, ge=0, le=1e6)
+    min_interrupt_a: float = Field(0, ge=0, le=1e6)
+    families: list[FamilyKey] | None = Field(None, min_length=1)
+
+    @model_validator(mode="after")
+    def _inrush(self) -> Self:
+        if self.inrush_current_a > 0 and self.inrush_time_s is None:
+            raise wrong("inrush_time_s", "is required with inrush_current_a")
+        return self
+
+
+class Candidate(Outcome):
+    family: str
+    fuse_a: float
+
+
+class FuseSelectOut(Outcome):
+    status: Literal["ok", "window_empty", "no_standard_rating", "voltage", "interrupt"]
+    fuse_a: float | None
+    family: str | None
+    interrupt_a: float | None
+    window_low_a: float
+    window_high_a: float
+    candidates: list[Candidate]
+
+
+@formula("Least fuse for the running load", "k·I", unit="A", source="a fuse is not loaded above 80 % for hours")
+def low_continuous(continuous_factor: float, continuous_current_a: float) -> float:
+    return continuous_factor * continuous_current_a
+
+
+@formula("Least fuse for the start", "I_inrush/m(t)", unit="A", source="ISO 8820-3 minimum times, typical")
+def low_inrush(inrush_current_a: float, inrush_multiple: float) -> float:
+    return inrush_current_a / inrush_multiple
+
+
+def fuse_window(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> tuple[Figure, Figure]:
+    """Low and high end of the fuse window in A."""
+    g = Given(inp, sources)
+    lows = {"running": low_continuous(g("continuous_factor"), g("continuous_current_a"))}
+    if inp.inrush_current_a > 0:
+        multiple = given("inrush_multiple", inrush_multiple(inp.inrush_time_s or 0), "table", f"for {inp.inrush_time_s:g} s")
+        lows["start"] = low_inrush(g("inrush_current_a"), multiple)
+    low = pick("Least fuse", "larger of running and start", max(f.value for f in lows.values()), "A", "handbook 02 §3.8", **lows)
+    highs: dict[str, Figure | float] = {"cable": given("cable_a", inp.ampacity_ratio * inp.cable_ampacity_a, "computed", "ampacity ratio · I_z")}
+    if sources and "cable_ampacity_a" in sources and inp.ampacity_ratio == 1:
+        highs["cable"] = sources["cable_ampacity_a"]
+    for key, name in (("device_max_fuse_a", "appliance"), ("holder_rating_a", "holder"), ("terminal_rating_a", "terminal")):
+        if getattr(inp, key) is not None:
+            highs[name] = g(key)
+    high = pick("Largest fuse", "smallest of cable, appliance, holder and terminal", min(float(f) for f in highs.values()), "A",
+                "the fuse protects the cable; handbook 02 §3.8", **highs)  # fmt: skip
+    return low, high
+
+
+Status = Literal["ok", "window_empty", "no_standard_rating", "voltage", "interrupt"]
+
+
+def fuse_candidates(inp: FuseSelectIn, low_a: float, high_a: float) -> tuple[Status, list[tuple[float, Family]]]:
+    """Every rating of an allowed family inside the window, smallest first; else the filter that left nothing."""
+    if low_a > high_a + EPS:
+        return "window_empty", []
+    families = [FAMILIES[k] for k in FAMILIES if k in (inp.families or DEFAULT_FAMILIES)]
+    found = [(float(r), f) for f in families for r in f.ratings if low_a - EPS <= r <= high_a + EPS]
+    if not found:
+        return "no_standard_rating", []
+    found = [(r, f) for r, f in found if f.max_v >= inp.system_voltage_v - EPS]
+    if not found:
+        return "voltage", []
+    needed = max(inp.prospective_current_a, inp.min_interrupt_a)
+    found = [(r, f) for r, f in found if f.interrupt_a(inp.system_voltage_v) >= needed - EPS]
+    return ("ok", sorted(found, key=lambda rf: rf[0])) if found else ("interrupt", [])
+
+
+def fuse_select(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> FuseSelectOut:
+    """The smallest fuse of an allowed family inside the window. Handbook 02 §3.8."""
+    low, high = fuse_window(inp, sources)
+    status, found = fuse_candidates(inp, low.value, high.value)
+    window = {"window_low_a": low, "window_high_a": high}
+    if not found:
+        return FuseSelectOut.of(status=status, fuse_a=None, family=None, interrupt_a=None, candidates=[], **window)
+    rating, family = found[0]
+    return FuseSelectOut.of(
+        status="ok", family=family.key,
+        interrupt_a=given("interrupt_a", family.interrupt_a(inp.system_voltage_v), "table", f"{family.name} at {inp.system_voltage_v:g} V; typical"),
+        fuse_a=pick("Fuse", "smallest standard rating in the window", rating, "A", f"{family.name}, handbook 02 §4.4",
+                    window_low_a=low, window_high_a=high),
+        candidates=[Candidate.of(family=f.key, fuse_a=r) for r, f in found], **window,
+    )  # fmt: skip

@@ -1,0 +1,230 @@
+"""Rules of wiring: findings of circuits and boards, with definite remedies (handbook 02, section 5)."""
+
+from __future__ import annotations
+
+import math
+from typing import Any
+
+from bothy.core.context import Context
+from bothy.core.contract import EPS
+from bothy.core.finding import Finding, Remedy, Severity, finding, rule
+from bothy.core.wiring.circuits import Worked, best_fuse, continuous_factor, design_current, size_text
+from bothy.core.wiring.fuses import FAMILIES
+from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
+
+_ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
+    ("wire-fuse-above-ampacity", "danger", "Fuse larger than its cable", "A smaller fuse, or the next cable size.", "IEC 60364-4-43"),
+    ("wire-no-fuse-at-source", "danger", "Cable without protection", "A fuse at the source, within 0.175 m of it.", "ISO 13297"),
+    ("wire-over-ampacity", "danger", "Cable carries too much", "A larger cable, fewer together, or split the circuit.", "IEC 60364-5-52"),
+    ("wire-interrupt-too-low", "danger", "Main fuse cannot break a lithium short", "A high-interrupt fuse (20 kA).", "IEC 60364-4-43"),
+    ("wire-fuse-voltage-too-low", "danger", "Fuse family below the voltage", "Another family.", "ISO 8820"),
+    ("wire-device-fuse-exceeded", "danger", "Fuse above the appliance's maximum", "Its own smaller fuse.", "appliance data"),
+    ("wire-insulation-engine", "danger", "Insulation too weak for the engine space", "Class 105 °C or more.", "ISO 13297"),
+    ("wire-drop-over-limit", "fault", "Too much voltage lost on the way", "A larger size, or a shorter way.", "marine practice"),
+    ("wire-fuse-below-load", "fault", "Fuse smaller than its load", "A larger cable first, then the fuse.", "ISO 8820"),
+    ("wire-fuse-window-empty", "fault", "No fuse fits between load and cable", "A larger cable.", "handbook 02 §3.8"),
+    ("wire-fuse-margin", "advice", "Fuse with little margin", "The next rating, if the cable allows it.", "handbook 02 §3.8"),
+    ("wire-mechanical-minimum", "fault", "Cable too thin to last", "1.0 mm² or more (1.5 mm² on mains).", "ISO 13297"),
+    ("wire-split-circuit", "fault", "Too much on one cable", "Split it as proposed.", "handbook 02 §3.7"),
+    ("wire-board-overload", "fault", "Board overloaded", "A larger board or a second one.", "board data"),
+    ("wire-board-no-spare", "advice", "Board without spare ways", "A larger board.", "handbook 02 §3.12"),
+    ("wire-all-lights-one-fuse", "advice", "Most lights on one fuse", "Two lighting circuits.", "handbook 02 §3.13"),
+    ("wire-chassis-return", "advice", "Chassis return", "Two wires.", "marine practice"),
+    ("wire-not-sized", "note", "Circuit not sized yet", "Take Bothy's size, or type one.", "handbook 02 §3.6"),
+    ("wire-appliance-unfed", "note", "Appliance on no circuit", "Put it on a circuit.", "handbook 02 §1"),
+)  # fmt: skip
+for _id, _severity, _title, _remedy, _source in _ROWS:
+    rule(_id, _severity, "wiring", _title, _remedy, _source)
+
+
+def refit(w: Worked, index: int) -> Remedy | None:
+    """The remedy that fits Bothy's cable and fuse on the circuit at ``index``; None when no single cable does."""
+    part, c = w.part, w.circuit
+    fuse = best_fuse(w, math.inf)
+    if (part.best_area_mm2 is None and part.best_awg is None) or fuse is None:
+        return None
+    path = f"/wiring/circuits/{index}"
+    patch: list[dict[str, Any]] = [
+        {"op": "test", "path": f"{path}/id", "value": c.id},
+        {"op": "replace", "path": f"{path}/area_mm2", "value": part.best_area_mm2},
+        {"op": "replace", "path": f"{path}/awg", "value": part.best_awg},
+        {"op": "replace", "path": f"{path}/parallel_count", "value": part.best_parallel},
+        {"op": "replace", "path": f"{path}/fuse_a", "value": fuse},
+    ]
+    if c.protection == "none":
+        patch.append({"op": "replace", "path": f"{path}/protection", "value": "breaker" if part.ac else "fuse"})
+    if c.fuse_family is not None and fuse not in FAMILIES[c.fuse_family].ratings:
+        patch.append({"op": "replace", "path": f"{path}/fuse_family", "value": None})
+    return Remedy(label=f"Fit {size_text(part.best_area_mm2, part.best_awg, part.best_parallel)} and {fuse:g} A", patch=patch)
+
+
+def _fuse_only(w: Worked, index: int) -> Remedy | None:
+    fuse = best_fuse(w)
+    if fuse is None:
+        return refit(w, index)
+    path = f"/wiring/circuits/{index}"
+    return Remedy(label=f"Fit {fuse:g} A", patch=[{"op": "test", "path": f"{path}/id", "value": w.circuit.id},
+                                                 {"op": "replace", "path": f"{path}/fuse_a", "value": fuse}])  # fmt: skip
+
+
+def split_in_groups(ctx: Context, w: Worked, index: int) -> tuple[Remedy, str, float] | None:
+    """The remedy that shares the appliances of an overloaded circuit out over several of the same cable, the groups in words, and the amps one carries.
+
+    None when one cable is enough, or when a single appliance is too much for it by itself.
+    """
+    c, p = w.circuit, w.part
+    on_it = {a.id: a for i in c.appliances if (a := ctx.design.appliance(i)) is not None and a.count > 0}
+    amps = {i: design_current(ctx, a, p.ac).value for i, a in on_it.items()}
+    flowing = [SplitLoad(id=i, current_a=x) for i, x in amps.items() if x > 0]
+    top = max((r for r in p.ratings if r <= (p.window_high_a or 0) + EPS), default=None)
+    factor = continuous_factor(ctx, p.ac)
+    if len(flowing) < 2 or top is None or p.window_high_a is None or p.current_a <= top / factor + EPS:
+        return None
+    shares = circuit_split(CircuitSplitIn(cable_ampacity_a=p.window_high_a, fuse_a=top, continuous_factor=factor, loads=flowing))
+    if shares.oversize or len(shares.circuits) < 2:
+        return None
+    taken = {x.id for x in ctx.design.wiring.circuits}
+    patch: list[dict[str, Any]] = [{"op": "test", "path": f"/wiring/circuits/{index}/id", "value": c.id},
+                                   {"op": "replace", "path": f"/wiring/circuits/{index}/appliances", "value": shares.circuits[0]},
+                                   {"op": "replace", "path": f"/wiring/circuits/{index}/fuse_a", "value": top}]  # fmt: skip
+    for n, ids in enumerate(shares.circuits[1:], 2):
+        new = next(f"{c.id[:34]}-{k}" for k in range(n, 1000) if f"{c.id[:34]}-{k}" not in taken)
+        taken.add(new)
+        value = {**c.model_dump(mode="json"), "id": new, "name": f"{c.name[:110]} {n}", "appliances": ids, "fuse_a": top}
+        patch.append({"op": "add", "path": f"/wiring/circuits/{index + n - 1}", "value": value})
+    words = "; ".join(", ".join(on_it[i].name for i in ids) for ids in shares.circuits)
+    return Remedy(label=f"Split it into {len(shares.circuits)} circuits", patch=patch), words, shares.usable_a
+
+
+def _circuit(ctx: Context, w: Worked, index: int) -> list[Finding]:
+    c, p = w.circuit, w.part
+    name = f"{p.code} {c.name}"
+    out: list[Finding] = []
+    keys = [f"circuits/{c.id}/{k}" for k in ("current_a", "ampacity_a", "drop_v", "window_low_a", "window_high_a")]
+
+    def add(rule_id: str, message: str, fix: Remedy | None, figures: list[str]) -> None:
+        out.append(finding(rule_id, c.id, name, message, fix=fix, figures=figures))
+
+    if p.current_a <= 0:
+        return out
+    if p.problem and p.ampacity_a is None:
+        add("wire-split-circuit" if len(c.appliances) > 1 else "wire-fuse-window-empty", f"{p.current_a:.1f} A over {p.length_m:g} m: {p.problem}.",
+            None, keys[:1])  # fmt: skip
+    if p.ampacity_a is None:
+        if not p.problem:
+            add(
+                "wire-not-sized",
+                f"Bothy would fit {size_text(p.best_area_mm2, p.best_awg, p.best_parallel)} and {p.best_fuse_a:g} A." if p.best_fuse_a else "",
+                refit(w, index),
+                keys[:1],
+            )
+        return out
+    minimum = 1.5 if p.ac else 1.0
+    if c.area_mm2 is not None and c.area_mm2 < minimum - EPS:
+        add("wire-mechanical-minimum", f"{size_text(c.area_mm2, c.awg)} is under {minimum:g} mm².", refit(w, index), [])
+    if p.current_a > p.ampacity_a + EPS:
+        add("wire-over-ampacity", f"{p.current_a:.1f} A flow; {p.size_text} carries {p.ampacity_a:.1f} A on this route.", refit(w, index), keys[:2])
+    if p.drop_ok is False:
+        lost = f"{p.drop_v:.2f} V ({p.drop_frac:.1%}) are lost over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')})."
+        most = f" This size reaches {p.max_length_m:.1f} m." if p.max_length_m else ""
+        add("wire-drop-over-limit", lost + most, refit(w, index), keys[2:3])
+    out += _protection(ctx, w, index, name, keys)
+    if c.return_path == "chassis" and p.current_a > 30:
+        add("wire-chassis-return", f"{p.current_a:.0f} A through the bodywork.", None, keys[:1])
+    if c.engine_space and c.insulation_temp_c == 60:
+        add("wire-insulation-engine", "Class 60 °C in an engine space.", None, [])
+    return out
+
+
+def _protection(ctx: Context, w: Worked, index: int, name: str, keys: list[str]) -> list[Finding]:
+    c, p = w.circuit, w.part
+    window = keys[3:]
+    out: list[Finding] = []
+
+    def add(rule_id: str, message: str, fix: Remedy | None, figures: list[str]) -> None:
+        out.append(finding(rule_id, c.id, name, message, fix=fix, figures=figures))
+
+    word = "breaker" if c.protection == "breaker" or p.ac else "fuse"
+    if c.protection == "none" or c.fuse_a is None:
+        add("wire-no-fuse-at-source", f"{p.size_text} leaves the {'board' if c.board else 'busbar'} with no {word}.", refit(w, index), [])
+        return out
+    if p.ampacity_a is not None and c.fuse_a > p.ampacity_a + EPS:
+        add(
+            "wire-fuse-above-ampacity",
+            f"The {c.fuse_a:g} A {word} lets {p.size_text} carry more than its {p.ampacity_a:.1f} A.",
+            _fuse_only(w, index),
+            keys[1:2],
+        )
+    device = min((a.max_fuse_a for i in c.appliances if (a := ctx.design.appliance(i)) and a.max_fuse_a), default=None)
+    if device is not None and c.fuse_a > device + EPS:
+        add("wire-device-fuse-exceeded", f"{c.fuse_a:g} A; an appliance on it allows {device:g} A at most.", _fuse_only(w, index), window)
+    if c.fuse_a < p.current_a - EPS and c.kind != "inverter":
+        add("wire-fuse-below-load", f"{p.current_a:.1f} A flow through a {c.fuse_a:g} A {word}.", refit(w, index), keys[:1])
+    elif c.fuse_a < p.window_low_a - EPS and c.kind != "inverter":
+        if p.inrush_a and c.fuse_a >= 1.25 * p.current_a:
+            add("wire-fuse-below-load", f"The start draws {p.inrush_a:.0f} A; it needs {p.window_low_a:.1f} A.", refit(w, index), window)
+        else:
+            add(
+                "wire-fuse-margin", f"{p.current_a:.1f} A on a {c.fuse_a:g} A {word}; {p.window_low_a:.1f} A or more keeps its margin.", refit(w, index), window
+            )
+    split = split_in_groups(ctx, w, index)
+    if split is not None:
+        remedy, groups, usable = split
+        text = f"{p.current_a:.1f} A together; {p.size_text} carries {usable:.1f} A for hours behind its largest {word}. Apart: {groups}."
+        add("wire-split-circuit", text, remedy, keys[:2])
+    elif p.window_status != "ok" and (p.ampacity_a or 0) < p.window_low_a:
+        add(
+            "wire-fuse-window-empty",
+            f"The load asks for {p.window_low_a:.1f} A or more, the cable allows {p.window_high_a or 0:.1f} A.",
+            refit(w, index),
+            window,
+        )
+    if p.window_status == "voltage" and c.fuse_family:
+        add("wire-fuse-voltage-too-low", f"{FAMILIES[c.fuse_family].name}: {FAMILIES[c.fuse_family].max_v:g} V.", None, [])
+    if c.kind == "main" and ctx.chem.lithium:
+        family = FAMILIES[c.fuse_family] if c.fuse_family else None
+        if c.protection == "breaker" or (family and family.interrupt_a(14.6 * ctx.scale) < 20000):
+            fix = None
+            best = next((r for r in FAMILIES["class_t"].ratings if p.window_low_a - EPS <= r <= (p.window_high_a or 0) + EPS), None)
+            if best:
+                path = f"/wiring/circuits/{index}"
+                fix = Remedy(label=f"Fit a {best:g} A high-interrupt fuse", patch=[
+                    {"op": "replace", "path": f"{path}/protection", "value": "fuse"}, {"op": "replace", "path": f"{path}/fuse_family", "value": "class_t"},
+                    {"op": "replace", "path": f"{path}/fuse_a", "value": float(best)}])  # fmt: skip
+            add("wire-interrupt-too-low", f"{family.name if family else 'A breaker'} does not break the 20 kA that a lithium bank can push.", fix, [])
+    return out
+
+
+def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
+    """All findings of Wiring."""
+    out: list[Finding] = []
+    for i, w in enumerate(worked):
+        out += _circuit(ctx, w, i)
+    for b in ctx.design.wiring.boards:
+        on_it = [w for w in worked if w.circuit.board == b.id and w.circuit.kind not in ("feeder", "main")]
+        free = b.way_count - len(on_it)
+        if free < max(2, math.ceil(0.2 * len(on_it) - EPS)):
+            out.append(finding("wire-board-no-spare", b.id, b.name, f"{len(on_it)} circuits on {b.way_count} ways."))
+        fig = ctx.book.figures.get(f"boards/{b.id}/current_a")
+        if fig and fig["value"] > b.total_rating_a + EPS:
+            out.append(
+                finding(
+                    "wire-board-overload", b.id, b.name, f"{fig['value']:.0f} A on a board for {b.total_rating_a:g} A.", figures=[f"boards/{b.id}/current_a"]
+                )
+            )
+        for w in on_it:
+            if w.circuit.fuse_a and w.part.current_a > b.way_rating_a + EPS and b.side == "dc":
+                out.append(finding("wire-board-overload", w.circuit.id, w.circuit.name, f"{w.part.current_a:.0f} A on a way for {b.way_rating_a:g} A."))
+    fed = {i for c in ctx.design.wiring.circuits for i in c.appliances}
+    if ctx.design.wiring.circuits:
+        for a in ctx.design.life.appliances:
+            if a.id not in fed and a.count > 0:
+                out.append(finding("wire-appliance-unfed", a.id, a.name, "No circuit feeds it yet."))
+    lights = {a.id: a for a in ctx.design.life.appliances if a.kind == "light" and a.count > 0}
+    whole = sum((a.power_w or 0) * a.count for a in lights.values())
+    if len(lights) > 1 and whole > 0:
+        for w in worked:
+            share = sum((lights[i].power_w or 0) * lights[i].count for i in w.circuit.appliances if i in lights) / whole
+            if share > 0.5 + EPS:
+                out.append(finding("wire-all-lights-one-fuse", w.circuit.id, w.circuit.name, f"{share:.0%} of the lighting goes dark with one fuse."))
+    return out

@@ -1,0 +1,1 @@
+"""Demo projects, made up for Bothy."""

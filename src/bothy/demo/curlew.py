@@ -1,0 +1,117 @@
+"""Curlew: a retired mobile library becoming a field base for a two-person shorebird survey on the coast, October to March.
+
+Half built, with readings, and three honest mistakes for the findings to find: an inverter breaker far below the
+inverter's DC current, a long thin cable to the fridge, and a lithium bank under the floor with no charge cut-off.
+"""
+
+from __future__ import annotations
+
+from typing import Any
+
+from bothy.core.catalogue.parts import appliance_fields, part
+from bothy.core.design.document import Design, load_design
+from bothy.core.proposing import accept
+
+NAME = "Curlew"
+VARIANT = "as planned"
+
+
+def _from(key: str, id: str, **more: Any) -> dict[str, Any]:
+    return {**appliance_fields(part(key)), "id": id, "by": "typed", **more}
+
+
+def _win(*pairs: tuple[float, float]) -> list[dict[str, float]]:
+    return [{"from_h": a, "to_h": b} for a, b in pairs]
+
+
+APPLIANCES: list[dict[str, Any]] = [
+    _from("fridge-90", "fridge", name="Front fridge 90 L", trust="label"),
+    _from("light-spot", "spots-kitchen", name="Spots over the kitchen", count=4, zone="kitchen", windows=_win((7, 9), (16, 22))),
+    _from("light-strip", "strip-living", name="Light strips, table", count=3, zone="living", windows=_win((7, 9), (16, 23))),
+    _from("light-reading", "reading", name="Reading lights", count=2, windows=_win((21, 23))),
+    _from("light-outside", "awning-light", name="Awning light", windows=_win((17, 19))),
+    _from("light-night", "night-light", name="Night light", windows=_win((22, 8))),
+    _from("diesel-air", "heater", name="Diesel air heater 2 kW", trust="measured", hours_per_day=9, windows=_win((6, 9), (17, 23))),
+    _from("drying-fan", "drying-fan", name="Drying cupboard fan", hours_per_day=8, windows=_win((18, 2))),
+    _from("pump-10", "pump", name="Water pump 10 L/min", windows=_win((7, 9), (18, 21))),
+    _from("roof-fan", "roof-fan", name="Roof fan", hours_per_day=4, windows=_win((12, 14), (18, 20))),
+    _from("toilet-fan", "toilet-fan", name="Toilet vent fan"),
+    _from("router", "router", name="Mobile router", trust="label"),
+    _from("instrument-charger", "docks", name="Instrument charging docks", count=2, charges_per_day=1, windows=_win((16, 20))),
+    _from("laptop-dc", "laptops", name="Survey laptops", count=2, trust="measured", power_w=38, hours_per_day=4, windows=_win((9, 11), (17, 21)),
+          day_factors={"parked": 1, "driving": 0.5, "working": 1.5}),
+    _from("phone", "phones", name="Telephones", count=2, windows=_win((20, 23))),
+    _from("usb-double", "usb-sockets", name="Charging sockets, bunks", count=2, zone="bed", windows=_win((20, 23))),
+    _from("radio", "receiver", name="Marine-band receiver", windows=_win((6, 12))),
+    _from("gas-alarm", "gas-alarm", name="Gas alarm"),
+    _from("co-alarm", "co-alarm", name="Carbon monoxide alarm"),
+    _from("battery-monitor", "monitor", name="Shunt monitor"),
+    _from("kettle-travel", "kettle", name="Travel kettle", trust="label", uses_per_day=3, windows=_win((7, 8), (13, 14), (18, 19))),
+    _from("tool-charger", "scope-charger", name="Telescope and drone charger", charges_per_day=1, windows=_win((18, 21))),
+    _from("monitor-27", "screen", name="Survey screen", hours_per_day=3, windows=_win((18, 21))),
+]  # fmt: skip
+
+LENGTHS_M: dict[str, float] = {
+    "main": 0.6, "inverter-feed": 1.2, "board-feed": 1.4, "solar-charge": 2.2, "driving-charge": 1.3, "shore-charge": 1.8,
+    "from-the-starter-battery": 6.4, "front-fridge-90-l": 7.5, "lights-kitchen": 4.6, "lights-living-and-cab": 5.8,
+    "lights-bed-and-washroom": 3.4, "lights-rear-and-outside": 2.6, "diesel-air-heater-2-kw": 2.8, "water-pump-10-l-min": 4.4,
+    "fans": 4.9, "electronics-living-and-cab": 5.2, "electronics-rear-and-outside": 2.1, "survey-laptops": 5.6,
+    "sockets-bed-and-washroom": 3.6, "alarms-and-monitor": 3.2, "travel-kettle": 4.8, "mains-sockets": 6.2,
+}  # fmt: skip
+
+
+def _base() -> dict[str, Any]:
+    return {
+        "schema_version": 1,
+        "region": "uk",
+        "vehicle": {
+            "preset": "long_high_van", "description": "Retired mobile library, long and high; shelves out, skylights kept.",
+            "inside_length_m": 4.4, "inside_width_m": 1.78, "inside_height_m": 2.05, "payload_kg": 1180.0, "bank_place": "underfloor",
+            "vehicle_voltage_v": 12, "alternator_rated_a": 180.0, "smart_alternator": True,
+        },
+        "life": {"people": 2, "nights_between_hookups": 2.0, "from_month": 10, "to_month": 3, "place": "inverness", "drive_h_per_day": 1.5,
+                 "appliances": APPLIANCES},
+        "power": {
+            "system_voltage_v": 12,
+            "bank": {"name": "House bank, 3 × 200 Ah", "chemistry": "lifepo4", "unit_voltage_v": 12.8, "unit_charge_ah": 200.0, "parallel_count": 3,
+                     "unit_max_discharge_a": 150.0, "unit_max_charge_a": 100.0, "unit_mass_kg": 21.2, "wiring": "diagonal",
+                     "cold_charge_cutoff": False, "by": "typed"},
+            "inverter": {"name": "Inverter 2000 W", "part": "inv-2000", "rating_w": 2000.0, "surge_power_w": 4000.0, "idle_w": 16.0, "pure_sine": True,
+                         "mode": "with_load", "mass_kg": 8.9, "by": "typed"},
+            "arrays": [{**part("panel-175").data, "id": "roof", "name": "4 × rigid panel 175 W", "part": "panel-175", "series_count": 2, "parallel_count": 2,
+                        "unit_mass_kg": 10.2, "disconnect": True, "by": "typed"}],
+            "controller": {"name": "MPPT 100 V 50 A", "part": "mppt-100-50", "controller_type": "mppt", "max_voltage_v": 100.0,
+                           "max_charge_current_a": 50.0, "max_input_current_a": 60.0, "mass_kg": 1.5, "by": "typed"},
+        },
+    }  # fmt: skip
+
+
+def _readings() -> list[dict[str, Any]]:
+    def r(circuit: str, source: float, volts: float, amps: float, note: str = "") -> dict[str, Any]:
+        return {"circuit": circuit, "source_voltage_v": source, "load_voltage_v": volts, "current_a": amps, "taken_at": "2026-10-03 11:20",
+                "taken_by": "Ines", "note": note}  # fmt: skip
+
+    return [
+        r("lights-living-and-cab", 13.21, 13.04, 1.14),
+        r("lights-bed-and-washroom", 13.20, 13.16, 0.34, "Night light and both reading lights"),
+        r("diesel-air-heater-2-kw", 13.18, 12.98, 1.15),
+        r("water-pump-10-l-min", 13.19, 12.41, 5.05, "Connector behind the pump is warm"),
+    ]
+
+
+def design() -> Design:
+    """Curlew's design: typed supply, Bothy's circuits with measured lengths, then the three mistakes and the readings."""
+    planned, _ = accept(load_design(_base()), groups=["driving", "shore", "circuits"])
+    data = planned.model_dump(mode="json")
+    for c in data["wiring"]["circuits"]:
+        c["length_m"] = LENGTHS_M.get(c["id"], 2.4)
+    planned, _ = accept(load_design(data), groups=["circuits"])
+    data = planned.model_dump(mode="json")
+    for c in data["wiring"]["circuits"]:
+        c["by"] = "typed"
+        if c["id"] == "inverter-feed":
+            c |= {"protection": "breaker", "fuse_a": 90.0, "area_mm2": 95.0}
+        if c["id"] == "front-fridge-90-l":
+            c |= {"area_mm2": 2.5, "name": "Fridge"}
+    data["prove"]["readings"] = _readings()
+    return load_design(data)

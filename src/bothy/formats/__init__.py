@@ -1,0 +1,1 @@
+"""Import and export of open formats, to and from core types only."""

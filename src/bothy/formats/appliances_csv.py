@@ -1,0 +1,298 @@
+"""Appliances as CSV: out in Bothy's columns, in from any table, line by line with what was understood.
+
+Nothing is refused silently: every line of the file comes back as taken, or with what is wrong and what would be right.
+"""
+
+from __future__ import annotations
+
+import csv
+import io
+import re
+from typing import Any, Literal
+
+from pydantic import BaseModel, ValidationError
+
+from bothy.core.contract import BadInput, explain, whole
+from bothy.core.design.life import Appliance
+from bothy.core.units import NotUnderstood, parse, show
+from bothy.formats.tables import MAX_ROWS, plain, rows_of, unplain
+
+COLUMNS = ("name", "count", "power", "use", "supply", "kind", "zone", "windows", "standby", "start multiple", "label energy",
+           "charge energy", "mass", "note")  # fmt: skip
+
+WORDS: dict[str, tuple[str, ...]] = {
+    "name": ("name", "appliance", "item", "device", "what", "load", "description", "gerät", "appareil"),
+    "count": ("count", "number", "qty", "quantity", "no", "pcs", "anzahl", "n"),
+    "power": ("power", "watts", "watt", "w", "running power", "wattage", "load w", "leistung", "puissance", "amps", "current", "a"),
+    "voltage": ("voltage", "volts", "v", "volt"),
+    "use": ("use", "hours", "hours per day", "h", "time", "h/day", "hrs", "usage", "duty", "stunden", "heures", "running time"),
+    "supply": ("supply", "ac/dc", "type", "system"),
+    "kind": ("kind", "category", "group"),
+    "zone": ("zone", "where", "place", "room", "area"),
+    "windows": ("windows", "when", "hours of the day"),
+    "standby": ("standby", "idle"),
+    "start multiple": ("start multiple", "start", "inrush"),
+    "label energy": ("label energy", "energy 24 h", "kwh/24h", "wh/day", "energy", "energy per day"),
+    "charge energy": ("charge energy", "battery", "battery wh"),
+    "mass": ("mass", "weight", "kg"),
+    "note": ("note", "notes", "remark", "comment"),
+}
+KINDS = ("light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "other")
+ZONES = ("kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside")
+_GUESS = (
+    ("light", ("light", "lamp", "led", "spot")), ("cooling", ("fridge", "freezer", "cool")), ("heating", ("heater", "heating", "blanket")),
+    ("pump", ("pump",)), ("fan", ("fan", "vent", "extractor")), ("socket", ("socket", "usb")), ("cooking", ("kettle", "hob", "induction", "microwave", "coffee", "toaster")),
+    ("safety", ("alarm", "monitor shunt", "detector")), ("electronics", ("laptop", "phone", "router", "screen", "radio", "camera", "charger", "tablet", "tv")),
+)  # fmt: skip
+
+
+class Line(BaseModel):
+    """What was understood of one line of the file."""
+
+    number: int
+    status: Literal["taken", "wrong", "empty"]
+    text: str
+    understood: str
+    problem: str | None
+    appliance: dict[str, Any] | None
+
+
+class Preview(BaseModel):
+    """The whole file, line by line, before anything is changed."""
+
+    separator: str
+    columns: dict[str, str]
+    ignored_columns: list[str]
+    lines: list[Line]
+    taken: int
+    wrong: int
+
+
+def _clean(text: str) -> tuple[str, str]:
+    """A column name without its unit, and the unit: ``Power (W)`` -> ``power``, ``W``."""
+    m = re.match(r"^(.*?)\s*[\[(]([^\])]*)[\])]\s*$", text)
+    name, unit = (m[1], m[2].strip()) if m else (text, "")
+    return re.sub(r"[\s_]+", " ", name).strip().lower(), unit
+
+
+def match_columns(header: list[str]) -> tuple[dict[str, int], dict[str, str], list[str]]:
+    """Field -> column number, field -> unit of the header, and the names that mean nothing to Bothy."""
+    found: dict[str, int] = {}
+    units: dict[str, str] = {}
+    ignored: list[str] = []
+    for i, cell in enumerate(header):
+        name, unit = _clean(cell)
+        field = next((f for f, words in WORDS.items() if name in words and f not in found), None)
+        if field is None:
+            if cell.strip():
+                ignored.append(cell.strip())
+            continue
+        found[field] = i
+        if unit:
+            units[field] = unit
+        elif name in ("watts", "watt", "w", "wattage"):
+            units[field] = "W"
+        elif name in ("amps", "current", "a"):
+            units[field] = "A"
+        elif name == "kwh/24h":
+            units[field] = "kWh"
+    return found, units, ignored
+
+
+def _quantity(text: str, dimension: str, unit: str = "") -> float:
+    bare = re.fullmatch(r"[\d\s.,'’/+-]+", text.strip()) is not None
+    return parse(text, dimension, unit or None if bare else None).value
+
+
+def _power(text: str, unit: str, volts: str) -> dict[str, Any]:
+    if unit.upper() in ("A", "MA") or re.search(r"\d\s*m?A\s*$", text):
+        if volts:
+            return {"current_a": _quantity(text, "current", unit), "voltage_v": _quantity(volts, "voltage", "V")}
+        raise NotUnderstood(f"“{text}” is a current; give its voltage too, for example “5 A @ 12 V”")
+    if "@" in text:
+        amps, at = text.split("@", 1)
+        return {"current_a": parse(amps, "current").value, "voltage_v": parse(at, "voltage").value}
+    return {"power_w": _quantity(text, "power", unit)}
+
+
+def _use(text: str, unit: str) -> dict[str, Any]:
+    """Hours per day, part of the time (30 %), or uses (4 x 5 min)."""
+    if m := re.match(r"^\s*([\d.,]+)\s*[x×*]\s*(.+)$", text):
+        return {"uses_per_day": parse(m[1], "count").value, "minutes_per_use": _quantity(m[2], "time", "min") * 60}
+    if "%" in text or unit == "%":
+        return {"duty_frac": _quantity(text.replace("%", ""), "count") / 100}
+    return {"hours_per_day": _quantity(text, "time", unit if unit in ("h", "min") else "h")}
+
+
+def _windows(text: str) -> list[dict[str, float]]:
+    out = []
+    for piece in re.split(r"[;,\s]+(?=\d)", text.strip()):
+        m = re.fullmatch(r"(\d{1,2}(?:[:.]\d{1,2})?)\s*(?:-|–|to)\s*(\d{1,2}(?:[:.]\d{1,2})?)", piece.strip())
+        if not m:
+            raise NotUnderstood(f"“{piece}” is not a time of day; write for example “7-9, 16:30-22”")
+        hours = [float(h) + float(mm or 0) / 60 for h, _, mm in (t.replace(".", ":").partition(":") for t in m.groups())]
+        out.append({"from_h": hours[0], "to_h": hours[1]})
+    return out
+
+
+def _choice(text: str, allowed: tuple[str, ...], what: str) -> str:
+    value = text.strip().lower()
+    if value not in allowed:
+        raise NotUnderstood(f"“{text[:30]}” is not a {what}; one of {', '.join(allowed)}")
+    return value
+
+
+def guess_kind(name: str) -> str:
+    """The kind of appliance that a name suggests."""
+    low = name.lower()
+    return next((k for k, words in _GUESS if any(w in low for w in words)), "other")
+
+
+def _line(cells: dict[str, str], units: dict[str, str]) -> dict[str, Any]:
+    """Fields of an appliance from the cells of one line. Raises NotUnderstood or BadInput."""
+    name = unplain(cells.get("name", ""))
+    if not name:
+        raise NotUnderstood("the name is missing")
+    out: dict[str, Any] = {"name": name, "kind": guess_kind(name)}
+    if count := cells.get("count"):
+        out["count"] = whole(_quantity(count, "count"))
+    if energy := cells.get("label energy"):
+        out["energy_24h_wh"] = _quantity(energy, "energy", units.get("label energy", ""))
+    elif battery := cells.get("charge energy"):
+        out["charge_energy_wh"] = _quantity(battery, "energy", units.get("charge energy", ""))
+    else:
+        if not cells.get("power"):
+            raise NotUnderstood("the power is missing; write for example “60 W”, “5 A @ 12 V”, or give a label energy")
+        out |= _power(cells["power"], units.get("power", ""), cells.get("voltage", ""))
+        out |= _use(cells["use"], units.get("use", "")) if cells.get("use") else {"hours_per_day": 1.0}
+    if supply := cells.get("supply"):
+        low = supply.strip().lower()
+        alias = {"12v": "dc", "12 v": "dc", "24v": "dc", "24 v": "dc", "230v": "ac", "230 v": "ac", "120v": "ac", "mains": "ac", "usb": "converter"}
+        out["supply"] = alias.get(low) or _choice(supply, ("dc", "converter", "ac"), "supply")
+    if cells.get("kind"):
+        out["kind"] = _choice(cells["kind"], KINDS, "kind")
+    if cells.get("zone"):
+        out["zone"] = _choice(cells["zone"], ZONES, "place in the vehicle")
+    if cells.get("windows"):
+        out["windows"] = _windows(cells["windows"])
+    if cells.get("standby"):
+        out["standby_w"] = _quantity(cells["standby"], "power", units.get("standby", ""))
+    if cells.get("start multiple"):
+        out["start_multiple"] = _quantity(cells["start multiple"].rstrip("×xX "), "count")
+    if cells.get("mass"):
+        out["mass_kg"] = _quantity(cells["mass"], "mass", units.get("mass", ""))
+    if cells.get("note"):
+        out["note"] = unplain(cells["note"])
+    return out
+
+
+def in_words(a: dict[str, Any]) -> str:
+    """What was understood, in one line."""
+    power = (f"{show(a['power_w'], 'W')}" if "power_w" in a else f"{show(a['current_a'], 'A')} at {show(a['voltage_v'], 'V')}" if "current_a" in a
+             else f"{show(a['energy_24h_wh'], 'Wh')} in 24 h" if "energy_24h_wh" in a else f"battery of {show(a['charge_energy_wh'], 'Wh')}")  # fmt: skip
+    use = (f", {show(a['hours_per_day'], 'h')} a day" if "hours_per_day" in a else f", {a['duty_frac']:.0%} of the time" if "duty_frac" in a
+           else f", {a['uses_per_day']:g} × {a['minutes_per_use']:g} min" if "uses_per_day" in a else "")  # fmt: skip
+    return f"{a.get('count', 1):g} × {a['name']}: {power}{use}, {a.get('supply', 'dc')}, {a['kind']}"
+
+
+def preview(text: str) -> Preview:
+    """Understand a table of appliances. Raises :class:`BadInput` only where no line can be read at all."""
+    rows, separator = rows_of(text)
+    start = next((i for i, r in enumerate(rows) if any(r)), 0)
+    found, units, ignored = match_columns(rows[start])
+    if "name" not in found or not {"power", "label energy", "charge energy"} & set(found):
+        raise BadInput("columns", f"are not those of an appliance list: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; "
+                                  f"at least “name” and “power” (or “label energy”) are needed. Bothy's own: {', '.join(COLUMNS)}")  # fmt: skip
+    if len(rows) - start - 1 > MAX_ROWS:
+        raise BadInput("file", f"has {len(rows) - start - 1} lines; at most {MAX_ROWS}")
+    lines: list[Line] = []
+    for n, row in enumerate(rows[start + 1 :], start + 2):
+        cells = {f: row[i] if i < len(row) else "" for f, i in found.items()}
+        shown = separator.join(row)[:200]
+        if not any(row):
+            if n < len(rows):
+                lines.append(Line(number=n, status="empty", text="", understood="", problem=None, appliance=None))
+            continue
+        try:
+            if len(row) > len(rows[start]):
+                raise NotUnderstood(
+                    f"this line has {len(row)} cells, the heading {len(rows[start])}; a decimal comma inside a comma-separated file must stand in quotes"
+                )
+            fields = _line(cells, units)
+            Appliance.model_validate({**fields, "id": "x"})
+            lines.append(Line(number=n, status="taken", text=shown, understood=in_words(fields), problem=None, appliance=fields))
+        except ValidationError as exc:
+            lines.append(Line(number=n, status="wrong", text=shown, understood="", problem=explain(exc).message, appliance=None))
+        except (NotUnderstood, BadInput) as exc:
+            lines.append(Line(number=n, status="wrong", text=shown, understood="", problem=str(exc), appliance=None))
+    taken = sum(1 for x in lines if x.status == "taken")
+    return Preview(separator=separator, columns={f: rows[start][i] for f, i in found.items()}, ignored_columns=ignored, lines=lines, taken=taken,
+                   wrong=sum(1 for x in lines if x.status == "wrong"))  # fmt: skip
+
+
+def _out(a: Appliance) -> dict[str, str]:
+    power = f"{a.power_w:g} W" if a.power_w is not None else f"{a.current_a:g} A @ {a.voltage_v:g} V" if a.current_a is not None else ""
+    use = (f"{a.hours_per_day:g} h" if a.hours_per_day is not None else f"{a.duty_frac * 100:g} %" if a.duty_frac is not None
+           else f"{a.uses_per_day:g} x {a.minutes_per_use:g} min" if a.uses_per_day is not None else "")  # fmt: skip
+    clock = ", ".join(f"{int(w.from_h)}:{round(w.from_h % 1 * 60):02d}-{int(w.to_h)}:{round(w.to_h % 1 * 60):02d}" for w in a.windows)
+    return {
+        "name": plain(a.name), "count": f"{a.count:g}", "power": power, "use": use, "supply": a.supply, "kind": a.kind, "zone": a.zone, "windows": clock,
+        "standby": f"{a.standby_w:g} W" if a.standby_w else "", "start multiple": f"{a.start_multiple:g}" if a.start_multiple != 1 else "",
+        "label energy": f"{a.energy_24h_wh:g} Wh" if a.energy_24h_wh is not None else "",
+        "charge energy": f"{a.charge_energy_wh:g} Wh" if a.charge_energy_wh is not None else "", "mass": f"{a.mass_kg:g} kg" if a.mass_kg else "",
+        "note": plain(a.note),
+    }  # fmt: skip
+
+
+POWER_FORMS = ("power_w", "current_a", "voltage_v", "energy_24h_wh", "charge_energy_wh")
+USE_FORMS = ("hours_per_day", "duty_frac", "uses_per_day", "minutes_per_use")
+Cell = Literal["power", "use", "windows"]
+
+
+def _power_cell(text: str) -> dict[str, Any]:
+    """A power as on the label: watts, amps at volts, energy in 24 h, or the energy of a device's own battery."""
+    if m := re.match(r"^(.*?)\s*(?:/|in|per)\s*(?:24\s*h|d|day)\s*$", text, re.I):
+        return {"energy_24h_wh": parse(m[1], "energy").value}
+    if m := re.match(r"^(?:battery|charge)\s*(?:of)?\s*(.+)$", text, re.I):
+        return {"charge_energy_wh": parse(m[1], "energy").value}
+    return _power(text, "", "")
+
+
+def read_cell(field: Cell, text: str, now: dict[str, Any]) -> tuple[dict[str, Any], str]:
+    """What a text typed into one cell of the ledger changes on an appliance (``now``), and that in words.
+
+    Returns every field of the form, so that the old form is cleared. Raises NotUnderstood.
+    """
+    if len(text) > 200:
+        raise NotUnderstood(f"has {len(text)} characters; a cell takes at most 200")
+    if field == "windows":
+        found = _windows(text) if text.strip() else []
+        return {"windows": found}, ", ".join(f"{w['from_h']:g} to {w['to_h']:g} h" for w in found) or "any time of the day"
+    if field == "use" and now.get("charge_energy_wh") is not None and (m := re.fullmatch(r"\s*([\d.,]+)\s*(?:charges?|x|×)?\s*", text)):
+        charges = parse(m[1], "count").value
+        return {"charges_per_day": charges}, f"{charges:g} charges a day"
+    uses: dict[str, Any] = {k: now.get(k) for k in USE_FORMS}
+    powers: dict[str, Any] = {k: now.get(k) for k in POWER_FORMS}
+    if field == "power":
+        powers = dict.fromkeys(POWER_FORMS) | _power_cell(text)
+    else:
+        uses = dict.fromkeys(USE_FORMS) | _use(text, "")
+    by_energy = powers["energy_24h_wh"] is not None or powers["charge_energy_wh"] is not None
+    if by_energy and field == "use":
+        raise NotUnderstood("its label energy holds its own time; type a power in watts first, then how long it runs")
+    if by_energy:
+        uses = dict.fromkeys(USE_FORMS)
+    elif all(v is None for v in uses.values()):
+        uses["hours_per_day"] = 1.0
+    fields = powers | uses
+    words = in_words({"name": "", "kind": "", **{k: v for k, v in fields.items() if v is not None}})
+    return fields, words.split(": ", 1)[1].removesuffix(", dc, ")
+
+
+def write(appliances: list[Appliance]) -> str:
+    """The appliance ledger as CSV in Bothy's columns."""
+    file = io.StringIO()
+    writer = csv.DictWriter(file, COLUMNS, lineterminator="\r\n")
+    writer.writeheader()
+    writer.writerows(_out(a) for a in appliances)
+    return file.getvalue()

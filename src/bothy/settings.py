@@ -1,0 +1,17 @@
+"""Settings from the environment; every one has a default that works on one machine."""
+
+from __future__ import annotations
+
+from pydantic_settings import BaseSettings, SettingsConfigDict
+
+
+class Settings(BaseSettings):
+    """``BOTHY_DATABASE_URL`` points at an existing server; hosts are the names the server answers to."""
+
+    model_config = SettingsConfigDict(env_prefix="BOTHY_")
+
+    database_url: str = "mariadb+pymysql://bothy@127.0.0.1:33306/bothy?charset=utf8mb4"
+    hosts: str = "127.0.0.1,localhost,[::1]"
+    max_body_bytes: int = 10_000_000
+    front_end: str = "web/dist"
+    log_requests: bool = True

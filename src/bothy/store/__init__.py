@@ -1,0 +1,1 @@
+"""The store: projects, variants and immutable revisions in MariaDB."""

@@ -1,0 +1,242 @@
+"""Repository of projects, variants and revisions: the only writer of their tables."""
+
+from __future__ import annotations
+
+import datetime as dt
+import uuid
+from dataclasses import dataclass
+
+import orjson
+from sqlalchemy import Engine, func, select, update
+from sqlalchemy.orm import Session
+
+from bothy.core.design.document import Design, load_design
+from bothy.store.tables import Project, Revision, Variant
+
+EMPTY = Design()
+
+
+class Missing(LookupError):
+    """There is no such project, variant or revision."""
+
+
+class Stale(RuntimeError):
+    """The variant moved on: ``head`` is its newest revision."""
+
+    def __init__(self, head: int) -> None:
+        super().__init__(f"the design is at revision {head}")
+        self.head = head
+
+
+class Nothing(RuntimeError):
+    """There is nothing to undo or redo."""
+
+
+@dataclass(frozen=True, slots=True)
+class VariantHead:
+    """A variant at its newest revision."""
+
+    project_id: uuid.UUID
+    project_name: str
+    variant_id: uuid.UUID
+    variant_name: str
+    revision: int
+    design: Design
+    can_undo: bool
+    can_redo: bool
+
+
+@dataclass(frozen=True, slots=True)
+class VariantRow:
+    id: uuid.UUID
+    name: str
+    revision: int
+
+
+@dataclass(frozen=True, slots=True)
+class ProjectRow:
+    id: uuid.UUID
+    name: str
+    demo: bool
+    updated_at: dt.datetime
+    variants: list[VariantRow]
+
+
+@dataclass(frozen=True, slots=True)
+class RevisionRow:
+    number: int
+    state: int
+    message: str
+    author: str
+    created_at: dt.datetime
+
+
+def _text(design: Design) -> str:
+    return orjson.dumps(design.model_dump(mode="json")).decode()
+
+
+def _now() -> dt.datetime:
+    return dt.datetime.now(dt.UTC).replace(tzinfo=None)
+
+
+class Projects:
+    """Reads and writes projects. One transaction a call; a failed call leaves nothing behind."""
+
+    def __init__(self, engine: Engine) -> None:
+        self.engine = engine
+
+    def all(self) -> list[ProjectRow]:
+        """All projects that are not deleted, the latest changed first."""
+        with Session(self.engine) as s:
+            rows = s.scalars(select(Project).where(Project.deleted_at.is_(None)).order_by(Project.updated_at.desc(), Project.name)).all()
+            variants = s.scalars(select(Variant).where(Variant.project_id.in_([p.id for p in rows])).order_by(Variant.created_at)).all()
+            return [
+                ProjectRow(p.id, p.name, p.demo is not None, p.updated_at, [VariantRow(v.id, v.name, v.head) for v in variants if v.project_id == p.id])
+                for p in rows
+            ]
+
+    def _project(self, s: Session, id: uuid.UUID, *, deleted: bool = False) -> Project:
+        project = s.get(Project, id)
+        if project is None or (project.deleted_at is not None) != deleted:
+            raise Missing("there is no such project")
+        return project
+
+    def _variant(self, s: Session, id: uuid.UUID, *, lock: bool = False) -> tuple[Project, Variant]:
+        variant = s.get(Variant, id, with_for_update=lock)
+        if variant is None:
+            raise Missing("there is no such variant")
+        return self._project(s, variant.project_id), variant
+
+    def _revision(self, s: Session, variant: uuid.UUID, number: int) -> Revision:
+        row = s.get(Revision, (variant, number))
+        if row is None:
+            raise Missing(f"there is no revision {number}")
+        return row
+
+    def create(self, name: str, variants: list[tuple[str, Design]], author: str, demo: str | None = None) -> uuid.UUID:
+        """A new project with its variants at revision 1."""
+        now = _now()
+        project = Project(id=uuid.uuid4(), name=name, demo=demo, created_at=now, updated_at=now, deleted_at=None)
+        with Session(self.engine) as s, s.begin():
+            s.add(project)
+            s.flush()
+            for i, (title, design) in enumerate(variants):
+                self._add_variant(s, project.id, title, design, author, "made", now + dt.timedelta(microseconds=i))
+            return project.id
+
+    def _add_variant(self, s: Session, project: uuid.UUID, name: str, design: Design, author: str, message: str, now: dt.datetime) -> Variant:
+        variant = Variant(id=uuid.uuid4(), project_id=project, name=name, head=1, created_at=now)
+        s.add(variant)
+        s.flush()
+        s.add(Revision(variant_id=variant.id, number=1, state=1, came_from=None, document=_text(design), message=message, author=author, created_at=now))
+        return variant
+
+    def has_demo(self, demo: str) -> bool:
+        """Whether a demo was ever loaded (a deleted one stays deleted)."""
+        with Session(self.engine) as s:
+            return s.scalar(select(func.count()).select_from(Project).where(Project.demo == demo)) != 0
+
+    def rename(self, id: uuid.UUID, name: str) -> None:
+        """Give a project another name."""
+        with Session(self.engine) as s, s.begin():
+            project = self._project(s, id)
+            project.name, project.updated_at = name, _now()
+
+    def delete(self, id: uuid.UUID) -> None:
+        """Hide a project; :meth:`restore` brings it back."""
+        with Session(self.engine) as s, s.begin():
+            self._project(s, id).deleted_at = _now()
+
+    def restore(self, id: uuid.UUID) -> None:
+        """Bring a deleted project back."""
+        with Session(self.engine) as s, s.begin():
+            self._project(s, id, deleted=True).deleted_at = None
+
+    def copy_variant(self, id: uuid.UUID, name: str, author: str) -> uuid.UUID:
+        """A new variant that starts from the newest design of another."""
+        with Session(self.engine) as s, s.begin():
+            project, source = self._variant(s, id)
+            design = load_design(orjson.loads(self._revision(s, source.id, source.head).document))
+            return self._add_variant(s, project.id, name, design, author, f"copied from {source.name}", _now()).id
+
+    def head(self, id: uuid.UUID) -> VariantHead:
+        """A variant at its newest revision."""
+        with Session(self.engine) as s:
+            project, variant = self._variant(s, id)
+            row = self._revision(s, variant.id, variant.head)
+            return VariantHead(
+                project.id, project.name, variant.id, variant.name, variant.head, load_design(orjson.loads(row.document)),
+                self._before(s, row) is not None, self._after(s, row) is not None,
+            )  # fmt: skip
+
+    def variants_of(self, id: uuid.UUID) -> tuple[str, list[tuple[str, Design]]]:
+        """Name of a project and all its variants with their newest designs."""
+        with Session(self.engine) as s:
+            project = self._project(s, id)
+            rows = s.scalars(select(Variant).where(Variant.project_id == id).order_by(Variant.created_at)).all()
+            return project.name, [(v.name, load_design(orjson.loads(self._revision(s, v.id, v.head).document))) for v in rows]
+
+    def design_at(self, id: uuid.UUID, number: int) -> Design:
+        """The design of one revision."""
+        with Session(self.engine) as s:
+            self._variant(s, id)
+            return load_design(orjson.loads(self._revision(s, id, number).document))
+
+    def history(self, id: uuid.UUID, limit: int = 200) -> list[RevisionRow]:
+        """The newest revisions, newest first."""
+        with Session(self.engine) as s:
+            self._variant(s, id)
+            rows = s.scalars(select(Revision).where(Revision.variant_id == id).order_by(Revision.number.desc()).limit(limit)).all()
+            return [RevisionRow(r.number, r.state, r.message, r.author, r.created_at) for r in rows]
+
+    def _before(self, s: Session, row: Revision) -> int | None:
+        """The state before the one of this revision."""
+        return self._revision(s, row.variant_id, row.state).came_from
+
+    def _after(self, s: Session, row: Revision) -> int | None:
+        """The newest state that was made from the one of this revision."""
+        return s.scalar(select(func.max(Revision.number)).where(Revision.variant_id == row.variant_id, Revision.came_from == row.state))
+
+    def _append(self, s: Session, variant: Variant, expected: int, text: str, message: str, author: str, state: int | None, came_from: int | None) -> int:
+        number = expected + 1
+        moved = s.execute(update(Variant).where(Variant.id == variant.id, Variant.head == expected).values(head=number))
+        if moved.rowcount != 1:  # type: ignore[attr-defined]
+            raise Stale(variant.head)
+        now = _now()
+        s.add(
+            Revision(
+                variant_id=variant.id,
+                number=number,
+                state=state or number,
+                came_from=came_from,
+                document=text,
+                message=message[:200],
+                author=author,
+                created_at=now,
+            )
+        )
+        s.execute(update(Project).where(Project.id == variant.project_id).values(updated_at=now))
+        return number
+
+    def save(self, id: uuid.UUID, expected: int, design: Design, message: str, author: str) -> int:
+        """Append a revision on top of ``expected``. Raises :class:`Stale` when the variant is elsewhere."""
+        with Session(self.engine) as s, s.begin():
+            _, variant = self._variant(s, id, lock=True)
+            if variant.head != expected:
+                raise Stale(variant.head)
+            row = self._revision(s, id, expected)
+            return self._append(s, variant, expected, _text(design), message, author, None, row.state)
+
+    def step(self, id: uuid.UUID, expected: int, direction: str, author: str) -> tuple[int, Design]:
+        """Undo or redo: append a revision equal to the state before or after. Raises :class:`Nothing` at the end."""
+        with Session(self.engine) as s, s.begin():
+            _, variant = self._variant(s, id, lock=True)
+            if variant.head != expected:
+                raise Stale(variant.head)
+            row = self._revision(s, id, expected)
+            target = self._before(s, row) if direction == "undo" else self._after(s, row)
+            if target is None:
+                raise Nothing(f"there is nothing to {direction}")
+            there = self._revision(s, id, target)
+            number = self._append(s, variant, expected, there.document, f"{direction} to {target}", author, there.state, None)
+            return number, load_design(orjson.loads(there.document))

@@ -1,0 +1,58 @@
+"""Tables. A revision is never changed; a variant points at its newest one."""
+
+from __future__ import annotations
+
+import datetime as dt
+import uuid
+
+from sqlalchemy import ForeignKey, ForeignKeyConstraint, Integer, String, Text, Uuid
+from sqlalchemy.dialects.mysql import DATETIME
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+class Base(DeclarativeBase):
+    """Declarative base; microseconds in every time, UTC."""
+
+    type_annotation_map = {dt.datetime: DATETIME(fsp=6)}
+
+
+class Project(Base):
+    """One vehicle being converted. ``demo`` names the demo it was made from; ``deleted_at`` hides it."""
+
+    __tablename__ = "projects"
+    id: Mapped[uuid.UUID] = mapped_column(Uuid, primary_key=True)
+    name: Mapped[str] = mapped_column(String(120))
+    demo: Mapped[str | None] = mapped_column(String(40), unique=True)
+    created_at: Mapped[dt.datetime]
+    updated_at: Mapped[dt.datetime]
+    deleted_at: Mapped[dt.datetime | None]
+
+
+class Variant(Base):
+    """A named line of revisions; ``head`` is the number of the newest."""
+
+    __tablename__ = "variants"
+    id: Mapped[uuid.UUID] = mapped_column(Uuid, primary_key=True)
+    project_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("projects.id", ondelete="CASCADE"))
+    name: Mapped[str] = mapped_column(String(120))
+    head: Mapped[int] = mapped_column(Integer)
+    created_at: Mapped[dt.datetime]
+
+
+class Revision(Base):
+    """One immutable design document.
+
+    ``state`` is the number of the revision that first had this content (its own number for a fresh edit);
+    ``came_from`` is the state a fresh edit was made on. Undo and redo walk along these two.
+    """
+
+    __tablename__ = "revisions"
+    __table_args__ = (ForeignKeyConstraint(["variant_id"], ["variants.id"], ondelete="CASCADE"),)
+    variant_id: Mapped[uuid.UUID] = mapped_column(Uuid, primary_key=True)
+    number: Mapped[int] = mapped_column(Integer, primary_key=True)
+    state: Mapped[int] = mapped_column(Integer)
+    came_from: Mapped[int | None] = mapped_column(Integer)
+    document: Mapped[str] = mapped_column(Text(4_000_000))
+    message: Mapped[str] = mapped_column(String(200))
+    author: Mapped[str] = mapped_column(String(80))
+    created_at: Mapped[dt.datetime]

@@ -1,0 +1,135 @@
+"""The list of projects, the project file over HTTP, and what stands beside a project."""
+
+from __future__ import annotations
+
+import json
+from typing import Any
+
+import pytest
+from starlette.testclient import TestClient
+
+from bothy.core.calculators import CALCULATORS
+from bothy.demo import curlew
+from bothy.formats import project_file
+
+
+def test_a_project_is_made_listed_renamed_put_away_and_taken_back(client: TestClient) -> None:
+    made = client.post("/api/projects", json={"name": " Tern ", "region": "us", "preset": "bus"})
+    assert made.status_code == 201
+    id = made.json()["id"]
+    listed = client.get("/api/projects").json()
+    assert [(p["name"], p["demo"], len(p["variants"])) for p in listed] == [("Tern", False, 1)]
+    design = client.get(f"/api/variants/{listed[0]['variants'][0]['id']}").json()["design"]
+    assert (design["region"], design["vehicle"]["preset"]) == ("us", "bus")
+    assert client.patch(f"/api/projects/{id}", json={"name": "Knot"}).status_code == 204
+    assert client.get("/api/projects").json()[0]["name"] == "Knot"
+    assert client.delete(f"/api/projects/{id}").status_code == 204
+    assert client.get("/api/projects").json() == []
+    assert client.delete(f"/api/projects/{id}").status_code == 404
+    assert client.post(f"/api/projects/{id}/restore").status_code == 204
+    assert len(client.get("/api/projects").json()) == 1
+
+
+@pytest.mark.parametrize(
+    ("body", "key"),
+    [
+        ({}, "name"),
+        ({"name": ""}, "name"),
+        ({"name": "   "}, "name"),
+        ({"name": "x" * 121}, "name"),
+        ({"name": 3}, "name"),
+        ({"name": "x", "region": "mars"}, "region"),
+        ({"name": "x", "preset": "rocket"}, "preset"),
+    ],
+)
+def test_a_project_that_cannot_be_made_names_the_field(client: TestClient, body: dict[str, Any], key: str) -> None:
+    r = client.post("/api/projects", json=body)
+    assert r.status_code == 422
+    assert r.json()["error"]["key"] == key
+    assert client.get("/api/projects").json() == []
+
+
+def test_the_project_file_goes_out_and_in_the_same(client: TestClient, curlew_id: str) -> None:
+    project = client.get("/api/projects").json()[0]["id"]
+    r = client.get(f"/api/projects/{project}/file")
+    assert r.headers["content-type"] == "application/json"
+    assert "Curlew.bothy.json" in r.headers["content-disposition"]
+    assert project_file.read(r.text).variants[0].design == curlew.design()
+    again = client.post("/api/projects/import", json={"text": r.text})
+    assert again.status_code == 201
+    second = client.get(f"/api/projects/{again.json()['id']}/file")
+    assert second.text == r.text
+    assert curlew_id
+
+
+@pytest.mark.parametrize(("text", "words"), [("", "is empty"), ("{", "is not JSON"), ('{"format": "x"}', "not a Bothy project file")])
+def test_a_file_that_is_none_is_refused_and_nothing_is_made(client: TestClient, text: str, words: str) -> None:
+    r = client.post("/api/projects/import", json={"text": text})
+    assert r.status_code == 422
+    assert words in r.json()["error"]["message"]
+    assert client.get("/api/projects").json() == []
+
+
+def test_the_schema_of_the_project_file_is_published(client: TestClient) -> None:
+    assert client.get("/api/schema/project.json").json() == json.loads(json.dumps(project_file.schema()))
+
+
+def test_calculators_come_with_contract_example_and_words(client: TestClient) -> None:
+    listed = client.get("/api/calculators").json()
+    assert [c["name"] for c in listed] == list(CALCULATORS)
+    for c in listed:
+        for key in [*c["example"], *c["input_schema"]["properties"]]:
+            assert c["words"][key]["label"]
+
+
+@pytest.mark.parametrize("name", list(CALCULATORS))
+def test_a_calculator_answers_over_http_as_it_does_in_the_core(client: TestClient, name: str) -> None:
+    example = CALCULATORS[name].example
+    plain = client.post(f"/api/calc/{name}", json=example)
+    assert plain.status_code == 200
+    worked = client.post(f"/api/calc/{name}/working", json=example).json()
+    assert worked["output"] == plain.json()
+    for key, figure in worked["working"].items():
+        if "~" not in key:
+            assert figure["value"] == plain.json()[key]
+
+
+@pytest.mark.parametrize(
+    ("name", "body", "status", "key"),
+    [
+        ("wire-size", b'{"current_a": -1, "length_m": 3}', 422, "current_a"),
+        ("wire-size", b'{"current_a": NaN, "length_m": 3}', 422, "current_a"),
+        ("wire-size", b"not json", 422, "input"),
+        ("wire-size", b"[]", 422, "input"),
+        ("teapot", b"{}", 422, "calc"),
+        ("wire-size", b'{"current_a": 6, "length_m": 3, "colour": 1}', 422, "colour"),
+    ],
+)
+def test_bad_input_over_http_names_the_key(client: TestClient, name: str, body: bytes, status: int, key: str) -> None:
+    r = client.post(f"/api/calc/{name}", content=body, headers={"content-type": "application/json"})
+    assert r.status_code == status
+    assert r.json()["error"]["key"] == key, r.text
+    assert set(r.json()) == {"error"}
+
+
+def test_quantities_are_read(client: TestClient) -> None:
+    ok = client.post("/api/quantity", json={"text": "5A @ 12 V", "dimension": "power"}).json()
+    assert ok["value"] == 60
+    bad = client.post("/api/quantity", json={"text": "blue", "dimension": "power"})
+    assert bad.status_code == 422
+    assert "write for example" in bad.json()["error"]["message"]
+
+
+def test_places_parts_and_regions(client: TestClient) -> None:
+    assert len(client.get("/api/places").json()) >= 40
+    listed = client.get("/api/catalogue").json()
+    assert len(listed) >= 80
+    assert all((p["fields"] is not None) == (p["kind"] == "appliance") for p in listed)
+    assert {r["key"] for r in client.get("/api/regions").json()} == {"uk", "eu", "us", "au"}
+
+
+def test_appliance_lists_are_previewed(client: TestClient) -> None:
+    made = client.post("/api/appliances/preview", json={"text": "name;power\nLamp;5 W\nTea;hot"}).json()
+    assert (made["taken"], made["wrong"]) == (1, 1)
+    cell = client.post("/api/appliances/cell", json={"field": "power", "text": "5 A @ 12 V", "appliance": {"power_w": 3, "hours_per_day": 1}}).json()
+    assert cell["fields"]["current_a"] == 5

@@ -1,0 +1,183 @@
+"""Variants over HTTP: edits, conflicts, undo, proposals, exports."""
+
+from __future__ import annotations
+
+import csv
+import io
+import json
+from typing import Any
+
+import pytest
+from starlette.testclient import TestClient
+
+from bothy.core.report import report
+from bothy.demo import curlew
+
+LAMP = {"id": "lamp", "name": "Lamp", "kind": "light", "power_w": 12, "hours_per_day": 4}
+
+
+def patch(client: TestClient, id: str, revision: int | str, *ops: dict[str, Any], message: str = "edit") -> Any:
+    return client.patch(f"/api/variants/{id}", json={"ops": list(ops), "message": message}, headers={"If-Match": str(revision)})
+
+
+def put(path: str, value: Any) -> dict[str, Any]:
+    return {"op": "replace", "path": path, "value": value}
+
+
+def test_a_variant_comes_with_its_report_and_tag(client: TestClient, curlew_id: str) -> None:
+    r = client.get(f"/api/variants/{curlew_id}")
+    body = r.json()
+    assert r.headers["etag"] == '"1"'
+    assert (body["project_name"], body["name"], body["revision"], body["can_undo"], body["can_redo"]) == ("Curlew", "as planned", 1, False, False)
+    assert body["design"] == curlew.design().model_dump(mode="json")
+    assert body["report"] == report(curlew.design()).plain()
+
+
+def test_an_edit_answers_with_the_new_revision_and_what_changed(client: TestClient, curlew_id: str) -> None:
+    old = client.get(f"/api/variants/{curlew_id}").json()
+    i = next(i for i, c in enumerate(old["design"]["wiring"]["circuits"]) if c["id"] == "front-fridge-90-l")
+    r = patch(client, curlew_id, 1, put(f"/wiring/circuits/{i}/length_m", 3.0))
+    assert r.status_code == 200
+    body = r.json()
+    assert (body["revision"], body["can_undo"], body["can_redo"]) == (2, True, False)
+    change = body["change"]
+    assert "circuits/front-fridge-90-l/drop_v" in change["figures"]
+    assert "circuits/lights-kitchen/drop_v" not in change["figures"]
+    new = client.get(f"/api/variants/{curlew_id}").json()
+    figures = {k: v for k, v in old["report"]["figures"].items() if k not in change["gone"]} | change["figures"]
+    assert {**old["report"], **change["sections"], "figures": figures} == new["report"]
+
+
+@pytest.mark.parametrize(
+    ("ops", "status", "key", "words"),
+    [
+        ([put("/life/people", -1)], 422, "people", "at least 1"),
+        ([put("/life/people", "two")], 422, "people", "whole number"),
+        ([put("/region", "mars")], 422, "region", "must be one of"),
+        ([put("/life/appliances/0/power_w", 40000)], 422, "power_w", "at most 15000"),
+        ([put("/wiring/circuits/0/length_m", 900)], 422, "length_m", "at most 100"),
+        ([put("/life/appliances/0/name", "x" * 10000)], 422, "name", "at most 120"),
+        ([{"op": "remove", "path": "/life/appliances/0"}], 422, "appliances", "does not exist"),
+        ([put("/life/appliances/99/name", "x")], 409, "patch", "does not fit"),
+        ([{"op": "test", "path": "/life/people", "value": 9}], 409, "patch", "no longer there"),
+        ([{"op": "paint", "path": "/life"}], 422, "op", "ops.0.op"),
+        ([], 422, "ops", "ops"),
+    ],
+)
+def test_an_edit_that_does_not_hold_changes_nothing(client: TestClient, curlew_id: str, ops: list[Any], status: int, key: str, words: str) -> None:
+    r = patch(client, curlew_id, 1, *ops)
+    assert r.status_code == status, r.text
+    assert r.json()["error"]["key"] == key
+    assert words in r.json()["error"]["message"]
+    after = client.get(f"/api/variants/{curlew_id}").json()
+    assert after["revision"] == 1
+    assert after["design"] == curlew.design().model_dump(mode="json")
+
+
+def test_a_stale_edit_gets_what_changed_meanwhile(client: TestClient, curlew_id: str) -> None:
+    patch(client, curlew_id, 1, put("/life/people", 3)).raise_for_status()
+    patch(client, curlew_id, 2, put("/life/appliances/0/name", "Cold store")).raise_for_status()
+    r = patch(client, curlew_id, 1, put("/life/people", 4))
+    assert r.status_code == 412
+    body = r.json()
+    assert body["head"] == 3
+    assert set(body["changed"]) == {"/life/people", "/life/appliances/fridge/name"}
+    assert "revision 3" in body["error"]["message"]
+
+
+@pytest.mark.parametrize("value", ["", "abc", "-1", "1.5", "*"])
+def test_if_match_must_be_a_revision(client: TestClient, variant_id: str, value: str) -> None:
+    r = patch(client, variant_id, value, put("/life/people", 3))
+    assert r.status_code == 422
+    assert r.json()["error"]["key"] == "If-Match"
+
+
+def test_if_match_is_asked_for_and_may_be_quoted(client: TestClient, variant_id: str) -> None:
+    bare = client.patch(f"/api/variants/{variant_id}", json={"ops": [put("/life/people", 3)]})
+    assert bare.status_code == 422
+    assert bare.json()["error"]["key"].lower() == "if-match"
+    assert patch(client, variant_id, '"1"', put("/life/people", 3)).status_code == 200
+
+
+def test_undo_and_redo_over_http(client: TestClient, variant_id: str) -> None:
+    for i, n in enumerate((3, 4), 1):
+        patch(client, variant_id, i, put("/life/people", n)).raise_for_status()
+
+    def step(direction: str, revision: int) -> Any:
+        return client.post(f"/api/variants/{variant_id}/{direction}", headers={"If-Match": str(revision)})
+
+    one = step("undo", 3).json()
+    assert (one["revision"], one["design"]["life"]["people"], one["can_undo"], one["can_redo"]) == (4, 3, True, True)
+    two = step("undo", 4).json()
+    assert (two["design"]["life"]["people"], two["can_undo"]) == (None, False)
+    nothing = step("undo", 5)
+    assert nothing.status_code == 409
+    assert "nothing to undo" in nothing.json()["error"]["message"]
+    again = step("redo", 5).json()
+    assert (again["design"]["life"]["people"], again["revision"]) == (3, 6)
+    assert step("redo", 2).status_code == 412
+    assert step("sideways", 6).status_code == 422
+
+
+def test_proposals_are_listed_and_taken(client: TestClient, variant_id: str) -> None:
+    patch(client, variant_id, 1, {"op": "add", "path": "/life/appliances/-", "value": LAMP}).raise_for_status()
+    listed = client.get(f"/api/variants/{variant_id}/proposals").json()
+    assert {"bank", "solar"} <= {p["group"] for p in listed}
+    r = client.put(f"/api/variants/{variant_id}/proposals", json={"groups": ["bank"]}, headers={"If-Match": "2"})
+    assert r.json()["taken"] == ["bank"]
+    rest = client.put(f"/api/variants/{variant_id}/proposals", json={}, headers={"If-Match": "3"}).json()
+    assert "circuit:lights-living-and-cab" in rest["taken"]
+    none = client.put(f"/api/variants/{variant_id}/proposals", json={}, headers={"If-Match": "4"})
+    assert none.status_code == 422
+    assert "nothing to take" in none.json()["error"]["message"]
+    assert client.put(f"/api/variants/{variant_id}/proposals", json={}, headers={"If-Match": "1"}).status_code == 412
+    history = client.get(f"/api/variants/{variant_id}/history").json()
+    assert [h["number"] for h in history] == [4, 3, 2, 1]
+
+
+def test_a_copy_is_a_variant_of_the_same_project(client: TestClient, variant_id: str) -> None:
+    made = client.post(f"/api/variants/{variant_id}/copy", json={"name": "lead bank"})
+    assert made.status_code == 201
+    assert [v["name"] for v in client.get("/api/projects").json()[0]["variants"]] == ["as planned", "lead bank"]
+    assert client.post(f"/api/variants/{variant_id}/copy", json={"name": "  "}).status_code == 422
+
+
+@pytest.mark.parametrize(
+    ("kind", "media"),
+    [
+        ("appliances.csv", "text/csv"),
+        ("circuits.csv", "text/csv"),
+        ("circuits.xlsx", "application/vnd.openxmlformats"),
+        ("tree.svg", "image/svg+xml"),
+        ("report.json", "application/json"),
+    ],
+)
+def test_exports_come_with_a_name_and_type(client: TestClient, curlew_id: str, kind: str, media: str) -> None:
+    r = client.get(f"/api/variants/{curlew_id}/export/{kind}")
+    assert r.status_code == 200
+    assert r.headers["content-type"].startswith(media)
+    assert "attachment" in r.headers["content-disposition"]
+    assert "Curlew" in r.headers["content-disposition"]
+    assert len(r.content) > 500
+
+
+def test_the_exported_schedule_is_the_reports(client: TestClient, curlew_id: str) -> None:
+    text = client.get(f"/api/variants/{curlew_id}/export/circuits.csv").text.removeprefix("\ufeff")
+    rows = list(csv.reader(io.StringIO(text)))
+    assert len(rows) == 1 + len(curlew.design().wiring.circuits)
+    made = json.loads(client.get(f"/api/variants/{curlew_id}/export/report.json").text)
+    assert made["wiring"]["circuits"].keys() == report(curlew.design()).wiring.circuits.keys()
+
+
+def test_a_variant_that_is_not_there(client: TestClient) -> None:
+    nobody = "00000000-0000-0000-0000-000000000000"
+    assert client.get(f"/api/variants/{nobody}").status_code == 404
+    assert patch(client, nobody, 1, put("/life/people", 1)).status_code == 404
+    assert client.get("/api/variants/not-an-id").status_code == 422
+    assert client.get(f"/api/variants/{nobody}/export/teapot").status_code == 422
+
+
+def test_a_name_with_html_is_stored_as_text(client: TestClient, variant_id: str) -> None:
+    name = "<img src=x onerror=alert(1)>"
+    patch(client, variant_id, 1, {"op": "add", "path": "/life/appliances/-", "value": {**LAMP, "name": name}}).raise_for_status()
+    assert client.get(f"/api/variants/{variant_id}").json()["design"]["life"]["appliances"][0]["name"] == name

@@ -1,0 +1,74 @@
+"""Makes docs/screenshots anew from the demo data: ``./bothy pictures``."""
+
+from __future__ import annotations
+
+import os
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+from sqlalchemy import create_engine, text
+from sqlalchemy.engine import make_url
+
+from bothy.demo.load import load_demos
+from bothy.store.engine import make_engine
+from bothy.store.migrate import migrate
+from bothy.store.projects import Projects
+from tests.browser.serving import ARGUMENTS, CHROMIUM, ROOT, served
+
+TARGET = ROOT / "docs" / "screenshots"
+DESK, PHONE = (1280, 800), (390, 844)
+VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
+    ("projects", "/", DESK, "day"),
+    ("vehicle", "/v/{id}/vehicle", DESK, "day"),
+    ("life", "/v/{id}/life", DESK, "day"),
+    ("power", "/v/{id}/power", DESK, "day"),
+    ("wiring", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
+    ("working", "/v/{id}/wiring?hand=circuit:inverter-feed", DESK, "night"),
+    ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
+    ("prove-site", "/v/{id}/prove", PHONE, "day"),
+    ("sums", "/sums/wire-size", DESK, "day"),
+    ("print-schedule", "/v/{id}/print/schedule", DESK, "day"),
+]
+"""Name, address, size and theme of each picture."""
+
+
+def prepare(page: Page, name: str) -> None:
+    """Open what a picture is about: the working of a figure, a circuit on the phone."""
+    if name == "working":
+        page.get_by_role("button", name="Inverter's DC current").first.click()
+        page.get_by_test_id("working").first.get_by_role("button").first.click()
+    if name == "prove-site":
+        page.get_by_role("combobox", name="circuit").select_option("water-pump-10-l-min")
+
+
+def main() -> None:
+    given = os.environ["BOTHY_DATABASE_URL"]
+    admin = create_engine(given)
+    with admin.begin() as c:
+        c.execute(text("drop database if exists bothy_pictures"))
+        c.execute(text("create database bothy_pictures"))
+    url = make_url(given).set(database="bothy_pictures").render_as_string(hide_password=False)
+    migrate(url)
+    projects = Projects(make_engine(url))
+    load_demos(projects)
+    id = projects.all()[0].variants[0].id
+    TARGET.mkdir(parents=True, exist_ok=True)
+    with served(url) as base, sync_playwright() as p:
+        browser = p.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
+        for name, view, (width, height), theme in VIEWS:
+            page = browser.new_page(viewport={"width": width, "height": height}, reduced_motion="reduce")
+            page.add_init_script(f"""localStorage.setItem("bothy.person", JSON.stringify({{theme: "{theme}"}}))""")
+            page.goto(base + view.format(id=id))
+            page.wait_for_load_state("networkidle")
+            prepare(page, name)
+            page.evaluate("document.fonts.ready")
+            page.screenshot(path=str(TARGET / f"{name}.png"))
+            page.close()
+            print(Path("docs") / "screenshots" / f"{name}.png")
+        browser.close()
+    with admin.begin() as c:
+        c.execute(text("drop database bothy_pictures"))
+
+
+if __name__ == "__main__":
+    main()

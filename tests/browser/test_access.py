@@ -1,0 +1,80 @@
+"""Every view passes axe, by day, by night and on a phone; nothing runs out of its frame at the desk."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from bothy.core.calculators import CALCULATORS
+from bothy.core.design.document import Design
+
+TAGS = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "best-practice"]
+VIEWS = [
+    "/",
+    "/sums",
+    "/v/{id}/vehicle",
+    "/v/{id}/life",
+    "/v/{id}/life?hand=appliance:fridge",
+    "/v/{id}/power",
+    "/v/{id}/power?hand=power:bank",
+    "/v/{id}/wiring",
+    "/v/{id}/wiring?hand=circuit:inverter-feed",
+    "/v/{id}/wiring?hand=board:house",
+    "/v/{id}/prove",
+    "/v/{id}/prove?hand=circuit:water-pump-10-l-min",
+    "/v/{id}/gas",
+    "/v/{id}/print/schedule",
+    "/v/{id}/print/sheet",
+]
+SIZES = {"desk": (1280, 800), "phone": (390, 844)}
+
+
+def violations(page: Page, axe: str) -> list[str]:
+    page.evaluate(axe)
+    found = page.evaluate("tags => axe.run(document, {runOnly: tags})", TAGS)
+    return [f"{v['id']}: {v['nodes'][0]['html'][:160]} {v['nodes'][0].get('failureSummary', '')[:200]}" for v in found["violations"]]
+
+
+def open_view(page: Page, view: str, id: str) -> None:
+    page.goto(view.format(id=id))
+    expect(page.get_by_role("main").first).to_be_visible()
+    page.wait_for_load_state("networkidle")
+
+
+@pytest.mark.parametrize("view", VIEWS)
+@pytest.mark.parametrize("size", sorted(SIZES))
+def test_axe(page: Page, load: Any, axe: str, view: str, size: str) -> None:
+    width, height = SIZES[size]
+    page.set_viewport_size({"width": width, "height": height})
+    open_view(page, view, load())
+    assert violations(page, axe) == []
+
+
+@pytest.mark.parametrize("stage", ["vehicle", "life", "power", "wiring", "prove"])
+def test_axe_by_night(page: Page, load: Any, axe: str, stage: str) -> None:
+    page.add_init_script("""localStorage.setItem("bothy.person", JSON.stringify({theme: "night"}))""")
+    open_view(page, f"/v/{{id}}/{stage}", load())
+    assert violations(page, axe) == []
+
+
+@pytest.mark.parametrize("stage", ["vehicle", "life", "power", "wiring", "prove"])
+def test_axe_on_an_empty_design(page: Page, load: Any, axe: str, stage: str) -> None:
+    open_view(page, f"/v/{{id}}/{stage}", load(Design()))
+    assert violations(page, axe) == []
+
+
+@pytest.mark.parametrize("name", list(CALCULATORS))
+def test_every_sum_has_its_page(page: Page, axe: str, name: str) -> None:
+    page.goto(f"/sums/{name}")
+    slate = page.get_by_role("complementary", name="Slate")
+    expect(slate.get_by_role("button").first).to_be_visible()
+    assert violations(page, axe) == []
+
+
+@pytest.mark.parametrize("view", [v for v in VIEWS if "print" not in v])
+def test_nothing_runs_out_of_the_frame(page: Page, load: Any, view: str) -> None:
+    open_view(page, view, load())
+    assert page.evaluate("document.documentElement.scrollWidth") <= 1280
+    assert page.evaluate("document.documentElement.scrollHeight") <= 800

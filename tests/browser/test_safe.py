@@ -1,0 +1,159 @@
+"""Nothing is lost: two tabs in conflict, a reload in the middle, the server away; files that are none."""
+
+from __future__ import annotations
+
+import re
+from pathlib import Path
+from typing import Any
+
+from playwright.sync_api import BrowserContext, Page, expect
+
+from tests.browser.test_newcomer import saving
+
+
+def change_people(page: Page, text: str) -> None:
+    page.get_by_role("button", name="people: change").click()
+    page.get_by_label("people", exact=True).fill(text)
+    page.get_by_label("people", exact=True).press("Enter")
+
+
+def test_two_tabs_on_the_same_value_are_asked(context: BrowserContext, page: Page, load: Any, stored: Any) -> None:
+    id = load()
+    other = context.new_page()
+    for tab in (page, other):
+        tab.goto(f"/v/{id}/life")
+        expect(tab.get_by_role("button", name="people: change")).to_be_visible()
+    with saving(page):
+        change_people(page, "3")
+    change_people(other, "4")
+    asked = other.get_by_role("alert")
+    expect(asked).to_contain_text("Another tab changed people")
+    expect(asked).to_contain_text("Theirs: 3")
+    expect(asked).to_contain_text("Yours: 4")
+    assert stored(id).life.people == 3, "nothing is overwritten silently"
+    with saving(other):
+        other.get_by_role("button", name="Take mine").click()
+    assert stored(id).life.people == 4
+
+
+def test_two_tabs_on_different_values_do_not_disturb_each_other(context: BrowserContext, page: Page, load: Any, stored: Any) -> None:
+    id = load()
+    other = context.new_page()
+    for tab in (page, other):
+        tab.goto(f"/v/{id}/life")
+        expect(tab.get_by_role("button", name="people: change")).to_be_visible()
+    with saving(page):
+        change_people(page, "3")
+    other.get_by_role("button", name="driving per day: change").click()
+    other.get_by_label("driving per day", exact=True).fill("2 h")
+    with saving(other):
+        other.get_by_label("driving per day", exact=True).press("Enter")
+    design = stored(id)
+    assert (design.life.people, design.life.drive_h_per_day) == (3, 2)
+    expect(other.get_by_role("button", name="people: change")).to_contain_text("3 people")
+
+
+def test_what_was_typed_while_the_server_was_away_survives_a_reload(page: Page, load: Any, stored: Any, complaints: list[str]) -> None:
+    id = load()
+    page.goto(f"/v/{id}/life")
+    expect(page.get_by_role("button", name="people: change")).to_be_visible()
+    page.route("**/api/variants/*", lambda route: route.abort() if route.request.method == "PATCH" else route.continue_())
+    change_people(page, "5")
+    expect(page.get_by_test_id("saving")).to_have_text(re.compile("kept here, not sent yet"))
+    expect(page.get_by_text("Trying again every two seconds")).to_be_visible()
+    expect(page.get_by_role("button", name="people: change")).to_contain_text("5 people")
+    assert stored(id).life.people == 2
+    page.unroute("**/api/variants/*")
+    with saving(page):
+        page.reload()
+    expect(page.get_by_role("button", name="people: change")).to_contain_text("5 people")
+    assert stored(id).life.people == 5
+    assert complaints == []
+
+
+def test_a_reload_in_the_middle_keeps_stage_and_hand(page: Page, load: Any) -> None:
+    page.goto(f"/v/{load()}/wiring")
+    page.get_by_role("gridcell", name="Fans").click()
+    page.reload()
+    expect(page.get_by_role("heading", name=re.compile("Fans"))).to_be_visible()
+
+
+def test_a_project_file_goes_out_in_and_a_damaged_one_is_refused(page: Page, load: Any, tmp_path: Path) -> None:
+    load()
+    page.goto("/")
+    with page.expect_download() as download:
+        page.get_by_role("link", name="Export").click()
+    good = tmp_path / "curlew.bothy.json"
+    download.value.save_as(good)
+    page.get_by_label("Project file").set_input_files(good)
+    expect(page.get_by_role("row").filter(has_text="Curlew")).to_have_count(2)
+    bad = tmp_path / "bad.json"
+    bad.write_text(good.read_text(encoding="utf-8").replace('"people": 2', '"people": -2'), encoding="utf-8")
+    page.get_by_label("Project file").set_input_files(bad)
+    expect(page.get_by_role("alert")).to_contain_text("variants[0].design.life.people: must be at least 1")
+    empty = tmp_path / "empty.json"
+    empty.write_text("", encoding="utf-8")
+    page.get_by_label("Project file").set_input_files(empty)
+    expect(page.get_by_role("alert")).to_contain_text("is empty")
+    expect(page.get_by_role("row").filter(has_text="Curlew")).to_have_count(2)
+
+
+def test_put_away_asks_first_and_can_be_taken_back(page: Page, load: Any) -> None:
+    load()
+    page.goto("/")
+    page.get_by_role("button", name="Put away…").click()
+    page.get_by_role("button", name="Keep it").click()
+    expect(page.get_by_role("row").filter(has_text="Curlew")).to_have_count(1)
+    page.get_by_role("button", name="Put away…").click()
+    page.get_by_role("button", name="Put away", exact=True).click()
+    expect(page.get_by_text("None yet.")).to_be_visible()
+    page.get_by_role("button", name="Take it back").click()
+    expect(page.get_by_role("row").filter(has_text="Curlew")).to_have_count(1)
+
+
+def test_a_project_is_renamed_and_copied_as_a_variant(page: Page, load: Any) -> None:
+    load()
+    page.goto("/")
+    page.get_by_role("button", name="Rename").click()
+    page.get_by_label("Name", exact=True).fill("Whimbrel")
+    page.get_by_label("Name", exact=True).press("Enter")
+    expect(page.get_by_text("Whimbrel")).to_be_visible()
+    page.get_by_role("button", name="copy as a variant").click()
+    expect(page.get_by_role("link", name="Open Whimbrel, copy 1")).to_be_visible()
+
+
+def test_readings_are_typed_on_a_phone(page: Page, load: Any, stored: Any) -> None:
+    id = load()
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(f"/v/{id}/prove")
+    page.get_by_role("combobox", name="circuit").select_option("front-fridge-90-l")
+    card = page.get_by_role("region", name="A1 Fridge")
+    for label, text in (("Volts at the bank", "13.1"), ("Volts at the load", "12.5"), ("Amps", "3.9")):
+        card.get_by_label(re.compile(label)).fill(text)
+        with saving(page):
+            card.get_by_label(re.compile(label)).press("Enter")
+    expect(card.get_by_role("status").last).to_have_text(re.compile("passes|marginal"))
+    reading = next(r for r in stored(id).prove.readings if r.circuit == "front-fridge-90-l")
+    assert (reading.source_voltage_v, reading.load_voltage_v, reading.current_a) == (13.1, 12.5, 3.9)
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    page.get_by_role("button", name="Next").click()
+    expect(page.get_by_role("heading", name="A2 Lights, kitchen")).to_be_visible()
+
+
+def test_sums_answer_as_one_types_and_name_what_is_wrong(page: Page) -> None:
+    page.goto("/sums/voltage-drop")
+    slate = page.get_by_role("complementary", name="Slate")
+    expect(slate).to_contain_text("Voltage drop")
+    page.get_by_label("length", exact=True).fill("10 m")
+    page.get_by_label("length", exact=True).press("Enter")
+    expect(slate).to_contain_text(re.compile(r"1\.108.V"))
+    page.get_by_label("current", exact=True).fill("500 A")
+    page.get_by_label("current", exact=True).press("Enter")
+    expect(slate.get_by_role("alert")).to_contain_text("current_a: 500 A")
+    page.get_by_role("button", name="Back to the example").click()
+    expect(slate.get_by_role("alert")).to_have_count(0)
+    expect(slate).to_contain_text(re.compile(r"0\.5541.V"))
+    slate.get_by_role("button", name="Voltage drop").click()
+    expect(slate).to_contain_text("ΔU = I·R/1000")
+    page.goto("/sums/teapot")
+    expect(page.get_by_role("alert")).to_contain_text("There is no sum called")

@@ -1,0 +1,77 @@
+"""The catalogue: enough parts, of every kind, that fit the design document and agree with themselves."""
+
+from __future__ import annotations
+
+from collections import Counter
+from typing import Any, get_args
+
+import pytest
+
+from bothy.core.catalogue.climates import climate, climates
+from bothy.core.catalogue.parts import PartKind, appliance_fields, of_kind, part, parts
+from bothy.core.contract import BadInput
+from bothy.core.design.life import Appliance
+from bothy.core.design.power import Bank, DrivingCharge, Inverter, Shore, SolarArray, SolarController
+
+MODELS: dict[str, tuple[Any, dict[str, Any]]] = {
+    "battery": (Bank, {}), "inverter": (Inverter, {}), "panel": (SolarArray, {"id": "x"}), "controller": (SolarController, {}), "dcdc": (DrivingCharge, {}),
+    "charger": (Shore, {}),
+}  # fmt: skip
+
+
+def test_there_are_enough_parts_of_every_kind() -> None:
+    count = Counter(p.kind for p in parts().values())
+    assert sum(count.values()) >= 80
+    assert set(count) == set(get_args(PartKind))
+    assert {p.data["chemistry"] for p in of_kind("battery")} == {"lifepo4", "agm", "gel", "flooded", "nmc"}
+
+
+@pytest.mark.parametrize("key", sorted(parts()))
+def test_a_part_has_mass_price_and_size(key: str) -> None:
+    p = part(key)
+    assert p.mass_kg > 0
+    assert p.price_eur > 0 or p.kind == "appliance", "what people bring along costs nothing more"
+    assert min(p.length_mm, p.width_mm, p.height_mm) >= 0
+    assert p.maker and p.name
+
+
+@pytest.mark.parametrize("key", sorted(p.key for p in parts().values() if p.kind in MODELS))
+def test_a_supply_part_fits_the_design_as_it_stands(key: str) -> None:
+    p = part(key)
+    model, more = MODELS[p.kind]
+    assert model.model_validate({"name": p.name, **p.data, **more})
+
+
+@pytest.mark.parametrize("p", of_kind("appliance"), ids=lambda p: p.key)
+def test_an_appliance_part_becomes_an_appliance(p: Any) -> None:
+    a = Appliance.model_validate({**appliance_fields(p), "id": "x"})
+    assert a.trust == "catalogue"
+    assert a.part == p.key
+    assert a.running_w > 0
+    assert a.mass_kg == p.mass_kg
+
+
+@pytest.mark.parametrize("p", of_kind("panel"), ids=lambda p: p.key)
+def test_a_panels_label_agrees_with_its_volts_and_amps(p: Any) -> None:
+    assert p.data["vmp_v"] * p.data["imp_a"] == pytest.approx(p.data["panel_power_w"], rel=0.03)
+    assert p.data["voc_v"] > p.data["vmp_v"]
+    assert p.data["isc_a"] > p.data["imp_a"]
+
+
+@pytest.mark.parametrize("p", of_kind("inverter"), ids=lambda p: p.key)
+def test_an_inverter_starts_more_than_it_runs(p: Any) -> None:
+    assert p.data["surge_power_w"] > p.data["rating_w"]
+    assert 0 < p.data["idle_w"] < 0.03 * p.data["rating_w"]
+
+
+def test_a_missing_part_or_place_is_named() -> None:
+    with pytest.raises(BadInput, match="teapot"):
+        part("teapot")
+    with pytest.raises(BadInput, match="atlantis"):
+        climate("atlantis")
+
+
+def test_the_climate_table_is_whole() -> None:
+    assert len(climates()) >= 40
+    for c in climates().values():
+        assert len(c.tmin_c) == len(c.tmax_c) == len(c.ghi_kwh_m2_day) == 12

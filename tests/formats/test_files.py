@@ -1,0 +1,153 @@
+"""Project file, circuit schedule and tree picture."""
+
+from __future__ import annotations
+
+import copy
+import csv
+import io
+import json
+from typing import Any
+from xml.etree import ElementTree as ET
+
+import jsonschema_rs
+import pytest
+from openpyxl import load_workbook
+
+from bothy.core.contract import BadInput
+from bothy.core.report import report
+from bothy.demo import curlew
+from bothy.formats import project_file, schedule, tree_svg
+from tests.designs import LAMP, circuit, lived, made, reported, wired
+
+
+@pytest.fixture(scope="module")
+def text() -> str:
+    return project_file.write("Curlew", [("as planned", curlew.design()), ("lead bank", made(lived()))])
+
+
+def test_out_and_in_again_is_the_same_to_the_last_byte(text: str) -> None:
+    file = project_file.read(text)
+    assert file.name == "Curlew"
+    assert [v.name for v in file.variants] == ["as planned", "lead bank"]
+    assert project_file.write(file.name, [(v.name, v.design) for v in file.variants]) == text
+    assert file.variants[0].design == curlew.design()
+
+
+def test_the_published_schema_accepts_what_is_written_and_refuses_what_is_not(text: str) -> None:
+    schema = project_file.schema()
+    check = jsonschema_rs.validator_for(schema)
+    data = json.loads(text)
+    assert check.is_valid(data)
+    assert not check.is_valid({**data, "colour": "red"})
+    damaged = copy.deepcopy(data)
+    damaged["variants"][0]["design"]["life"]["people"] = "two"
+    assert not check.is_valid(damaged)
+
+
+def damaged(text: str, change: Any) -> str:
+    data = json.loads(text)
+    change(data)
+    return json.dumps(data)
+
+
+@pytest.mark.parametrize(
+    ("change", "key", "words"),
+    [
+        (lambda d: d.update(format="other"), "format", "not a Bothy project file"),
+        (lambda d: d.pop("format"), "format", "must be"),
+        (lambda d: d.update(schema_version=7), "schema_version", "newer Bothy"),
+        (lambda d: d.update(schema_version="1"), "schema_version", "whole number"),
+        (lambda d: d.update(name=""), "name", "1 to 120"),
+        (lambda d: d.update(name="x" * 10000), "name", "1 to 120"),
+        (lambda d: d.update(variants=[]), "variants", "1 to 50"),
+        (lambda d: d.update(variants="all"), "variants", "1 to 50"),
+        (lambda d: d.update(extra=1), "extra", "not a known key"),
+        (lambda d: d["variants"][0].update(name=3), "name", "variants[0].name"),
+        (lambda d: d["variants"][1].update(name="as planned"), "name", "same name"),
+        (lambda d: d["variants"][0].update(design=None), "design", "variants[0].design"),
+        (lambda d: d["variants"][0]["design"].update(schema_version=99), "schema_version", "variants[0].design"),
+        (lambda d: d["variants"][0]["design"]["life"].update(people=-1), "people", "variants[0].design.life.people"),
+        (lambda d: d["variants"][0]["design"]["wiring"]["circuits"][3].update(length_m=900), "length_m", "circuits[3].length_m"),
+    ],
+)
+def test_a_damaged_file_says_where_and_what_would_be_right(text: str, change: Any, key: str, words: str) -> None:
+    with pytest.raises(BadInput) as caught:
+        project_file.read(damaged(text, change))
+    assert caught.value.key == key, caught.value.message
+    assert words in caught.value.message
+
+
+@pytest.mark.parametrize(
+    ("broken", "words"),
+    [
+        ("", "is empty"),
+        ("   ", "is empty"),
+        ("{", "line 1"),
+        ("[]", "format"),
+        ("null", "format"),
+        ("[" * 100000, "nested"),
+        ('{"format": "bothy-project"}', "schema_version"),
+    ],
+)
+def test_what_is_no_project_file_is_refused(broken: str, words: str) -> None:
+    with pytest.raises(BadInput) as caught:
+        project_file.read(broken)
+    assert words in caught.value.message
+
+
+def test_the_schedule_has_a_line_for_each_circuit_in_order() -> None:
+    design = curlew.design()
+    r = report(design)
+    rows = list(csv.reader(io.StringIO(schedule.to_csv(design, r))))
+    assert rows[0] == list(schedule.HEADINGS)
+    assert [row[0] for row in rows[1:]] == [r.wiring.circuits[c.id].code for c in design.wiring.circuits]
+    assert all(len(row) == len(rows[0]) for row in rows)
+    fridge = next(row for row in rows if row[1] == "Fridge")
+    assert "Too much voltage lost on the way" in fridge[-1]
+    inverter = next(row for row in rows if row[1] == "Inverter feed")
+    assert "Inverter breaker far too small" in inverter[-1]
+
+
+def test_the_workbook_holds_the_same_table_and_no_formulas() -> None:
+    data = wired(circuit(name="=1+1"), circuit("open", area_mm2=None, fuse_a=None))
+    design, r = made(data), reported(data)
+    sheet = load_workbook(io.BytesIO(schedule.to_xlsx(design, r, "A & B / <x>"))).active
+    assert sheet is not None
+    table = [[c.value for c in row] for row in sheet.iter_rows()]
+    assert table[0] == list(schedule.HEADINGS)
+    assert len(table) == 3
+    assert all(c.data_type != "f" for row in sheet.iter_rows() for c in row)
+    by_csv = list(csv.reader(io.StringIO(schedule.to_csv(design, r))))
+    assert [row[0] for row in table] == [row[0] for row in by_csv]
+    assert float(by_csv[1][4]) == table[1][4] == 4.0
+
+
+def test_an_empty_schedule_is_just_its_heading() -> None:
+    design = made(lived([]))
+    assert len(schedule.to_csv(design, report(design)).splitlines()) == 1
+    assert schedule.to_xlsx(design, report(design), "empty")
+
+
+def test_the_tree_is_well_formed_and_shows_every_circuit() -> None:
+    r = report(curlew.design())
+    root = ET.fromstring(tree_svg.to_svg(r.wiring.tree, "Curlew"))
+    words = " ".join(t for t in root.itertext())
+    for part in r.wiring.circuits.values():
+        if part.kind in ("load", "ac"):
+            assert f"{part.code} " in words
+    assert "350 A · 120 mm²" in words
+
+
+def test_names_are_escaped_in_the_picture() -> None:
+    data = wired(circuit(name="<script>&\"'"), appliances=[{**LAMP, "name": "<b>lamp</b>"}])
+    svg = tree_svg.to_svg(reported(data).wiring.tree, "<title>")
+    assert "<script>" not in svg
+    assert "<b>" not in svg
+    assert ET.fromstring(svg) is not None
+
+
+def test_mains_lines_are_dashed_and_bare_ones_say_so() -> None:
+    data = wired(circuit("bare", fuse_a=None, protection="none"), circuit("ac", kind="ac", protection="breaker", fuse_a=6.0))
+    svg = tree_svg.to_svg(reported(data).wiring.tree, "t")
+    assert "stroke-dasharray" in svg
+    assert "no fuse" in svg

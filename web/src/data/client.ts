@@ -1,0 +1,56 @@
+/** The API client, typed by the generated OpenAPI types, and the one kind of error. */
+import createClient from "openapi-fetch";
+import type { components, paths } from "../../generated/api";
+
+export type Schemas = components["schemas"];
+export type Design = Schemas["Design"];
+export type Report = Schemas["Report"];
+export type Appliance = Schemas["Appliance"];
+export type Circuit = Schemas["Circuit"];
+export type Board = Schemas["Board"];
+export type CircuitPart = Schemas["CircuitPart"];
+export type Finding = Schemas["Finding"];
+export type Figure = Schemas["FigureOut"];
+export type Proposal = Schemas["Proposal"];
+export type PatchOp = { op: "add" | "remove" | "replace" | "move" | "copy" | "test"; path: string; value?: unknown; from?: string };
+
+export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? "", fetch: (request) => globalThis.fetch(request) });
+
+/** An answer that is not a success. `status` 0 means that the server was not reached. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly key: string,
+    message: string,
+    readonly head: number | null = null,
+    readonly changed: string[] = [],
+  ) {
+    super(message);
+  }
+
+  /** Worth sending again later: nothing is wrong with what was sent. */
+  get unreachable(): boolean {
+    return this.status === 0 || this.status === 503 || this.status === 502 || this.status === 504;
+  }
+}
+
+type Body = { error?: { key?: string; message?: string }; head?: number; changed?: string[] };
+
+/** The data of an answer, or an ApiError in words a person can act on. */
+export async function take<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let answer: { data?: T; error?: unknown; response: Response };
+  try {
+    answer = await call;
+  } catch {
+    throw new ApiError(0, "server", "Bothy does not answer. What you typed is kept here and sent again.");
+  }
+  if (answer.response.ok) return answer.data as T;
+  const body = (answer.error ?? {}) as Body;
+  throw new ApiError(
+    answer.response.status,
+    body.error?.key ?? "server",
+    body.error?.message ?? `The server answered ${answer.response.status}.`,
+    body.head ?? null,
+    body.changed ?? [],
+  );
+}

@@ -1,0 +1,12 @@
+/** Which findings concern an item. */
+import type { Finding } from "./client";
+
+/** Whether a finding is about an item, or also concerns it. */
+export function concerns(f: Finding, id: string): boolean {
+  return f.subject === id || (f.related ?? []).includes(id);
+}
+
+/** Still to be worked off: not accepted, or a danger, which can only be answered. */
+export function isOpen(f: Finding): boolean {
+  return !f.accepted || f.severity === "danger";
+}

@@ -1,0 +1,29 @@
+/** Edits of the design's lists as JSON Patch operations: set fields, add, remove, duplicate, move. */
+import type { PatchOp } from "./client";
+
+type Item = { id: string };
+
+export const indexOf = (list: Item[] | undefined, id: string): number => list?.findIndex((x) => x.id === id) ?? -1;
+
+/** Set fields of the item with that id; the test makes the edit fail when the item has moved or gone. */
+export function setFields(base: string, list: Item[] | undefined, id: string, fields: Record<string, unknown>): PatchOp[] {
+  const i = indexOf(list, id);
+  if (i < 0) return [];
+  return Object.entries(fields).map(([key, value]) => ({ op: "replace", path: `${base}/${i}/${key}`, value }));
+}
+
+export function removeItem(base: string, list: Item[] | undefined, id: string): PatchOp[] {
+  const i = indexOf(list, id);
+  return i < 0 ? [] : [{ op: "remove", path: `${base}/${i}` }];
+}
+
+export function moveItem(base: string, list: Item[] | undefined, id: string, by: -1 | 1): PatchOp[] {
+  const i = indexOf(list, id);
+  const to = i + by;
+  return i < 0 || to < 0 || to >= (list?.length ?? 0) ? [] : [{ op: "move", from: `${base}/${i}`, path: `${base}/${to}` }];
+}
+
+/** A copy right after the item, with its own id. */
+export function insertAfter(base: string, list: Item[] | undefined, id: string, copy: Item): PatchOp[] {
+  return [{ op: "add", path: `${base}/${indexOf(list, id) + 1}`, value: copy }];
+}

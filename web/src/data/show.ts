@@ -1,0 +1,43 @@
+/** Numbers in words: SI to what the person reads, metric or US. Only display; every sum is done in the core. */
+export type UnitSystem = "metric" | "us";
+
+const US: Record<string, { unit: string; from: (x: number) => number }> = {
+  m: { unit: "ft", from: (x) => x / 0.3048 },
+  "m²": { unit: "ft²", from: (x) => x / 0.09290304 },
+  kg: { unit: "lb", from: (x) => x / 0.45359237 },
+  "°C": { unit: "°F", from: (x) => x * 1.8 + 32 },
+  L: { unit: "gal", from: (x) => x / 3.785411784 },
+};
+
+/** The unit a person of this system reads for an SI unit. */
+export function unitFor(unit: string, system: UnitSystem): string {
+  return system === "us" ? (US[unit]?.unit ?? unit) : unit;
+}
+
+/** A number with at most `digits` significant digits, no exponent for ordinary sizes. */
+export function figure(value: number, digits = 3): string {
+  if (!Number.isFinite(value)) return "–";
+  const size = Math.abs(value);
+  if (size >= 1000) return Math.round(value).toLocaleString("en-GB").replace(/,/g, "\u202f");
+  if (size > 0 && size < 0.001) return value.toExponential(1);
+  return String(Number(value.toPrecision(digits)));
+}
+
+/** A value with its unit. Fractions without a unit read as a plain number. */
+export function show(value: number | null | undefined, unit = "", system: UnitSystem = "metric", digits = 3): string {
+  if (value === null || value === undefined) return "–";
+  if (unit === "%") return `${figure(100 * value, digits)}\u00a0%`;
+  const us = system === "us" ? US[unit] : undefined;
+  const text = figure(us ? us.from(value) : value, digits);
+  const word = us ? us.unit : unit;
+  return word ? `${text}\u00a0${word}` : text;
+}
+
+/** Hours of the day as people write them: 7.5 -> 7:30. */
+export function clock(hours: number): string {
+  const minutes = Math.round(hours * 60);
+  return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}`;
+}
+
+export const percent = (fraction: number, digits = 0): string => `${(100 * fraction).toFixed(digits)}\u00a0%`;
+export const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];

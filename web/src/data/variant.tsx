@@ -1,0 +1,330 @@
+/**
+ * The design in hand: what the server has, what was typed since, and the queue between them.
+ *
+ * An edit shows at once and is sent in order with the revision it was made on. When the server can't be reached it is
+ * kept (also over a reload) and sent again. When another tab was faster, edits to other items follow on top of it;
+ * an edit to the same item stops and asks.
+ */
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
+import { ApiError, api, type Design, type PatchOp, type Report, type Schemas, take } from "./client";
+import { applied, at, indexed, meets, named, withIndexes, withNames } from "./patch";
+
+type State = Schemas["VariantState"];
+type Edited = Schemas["Edited"];
+export type Pending = { ops: PatchOp[]; message: string };
+export type Conflict = { pending: Pending; path: string; mine: unknown; theirs: unknown; head: number };
+export type Saving = "saved" | "saving" | "kept" | "conflict";
+export type Rejection = { message: string; key: string; pending: Pending };
+
+export type VariantHand = {
+  id: string;
+  projectId: string;
+  projectName: string;
+  name: string;
+  revision: number;
+  design: Design;
+  report: Report;
+  previous: Record<string, number>;
+  saving: Saving;
+  trouble: string | null;
+  conflict: Conflict | null;
+  rejection: Rejection | null;
+  canUndo: boolean;
+  canRedo: boolean;
+  edit: (ops: PatchOp[], message: string) => Promise<boolean>;
+  undo: () => Promise<void>;
+  redo: () => Promise<void>;
+  accept: (ids: string[] | null, groups?: string[]) => Promise<string[]>;
+  resolve: (mine: boolean) => void;
+  dismiss: () => void;
+};
+
+const Context = createContext<VariantHand | null>(null);
+
+/** The variant that the surrounding pages work on. */
+export function useVariant(): VariantHand {
+  const hand = useContext(Context);
+  if (!hand) throw new Error("no variant in hand");
+  return hand;
+}
+
+const keptKey = (id: string) => `bothy.kept.${id}`;
+
+function readKept(id: string): Pending[] {
+  try {
+    const data = JSON.parse(localStorage.getItem(keptKey(id)) ?? "[]");
+    return Array.isArray(data) ? data : [];
+  } catch {
+    return [];
+  }
+}
+
+function writeKept(id: string, queue: Pending[]): void {
+  try {
+    if (queue.length) localStorage.setItem(keptKey(id), JSON.stringify(queue));
+    else localStorage.removeItem(keptKey(id));
+  } catch {
+    // storage is full or forbidden: the queue still lives in this tab
+  }
+}
+
+/** A report with the changed part laid over it. */
+export function overlaid(old: Report, change: Edited["change"]): Report {
+  const figures = { ...old.figures };
+  for (const key of change.gone) delete figures[key];
+  Object.assign(figures, change.figures);
+  return { ...old, ...(change.sections as Partial<Report>), figures };
+}
+
+function firstConflict(design: Design, base: Design, ops: PatchOp[], changed: string[]): { path: string; mine: unknown; theirs: unknown } | null {
+  for (const op of ops) {
+    if (op.op === "test" || op.path.endsWith("/-")) continue;
+    const path = named(base, op.path);
+    if (!changed.some((c) => meets(path, c))) continue;
+    const there = indexed(design, path);
+    return { path, mine: op.op === "remove" ? "removed" : op.value, theirs: there === null ? "removed" : at(design, there) };
+  }
+  return null;
+}
+
+export function VariantProvider({ id, first, children }: { id: string; first: State; children: ReactNode }) {
+  const [server, setServer] = useState<State>(first);
+  const [local, setLocal] = useState<Design>(first.design);
+  const [previous, setPrevious] = useState<Record<string, number>>({});
+  const [saving, setSaving] = useState<Saving>("saved");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [conflict, setConflict] = useState<Conflict | null>(null);
+  const [rejection, setRejection] = useState<Rejection | null>(null);
+  const now = useRef({ server: first, local: first.design, queue: [] as Pending[], busy: false });
+  const waiters = useRef(new Map<Pending, (ok: boolean) => void>());
+
+  const settle = useCallback((state: State) => {
+    const before = now.current.server.report.figures;
+    const moved: Record<string, number> = {};
+    for (const [key, fig] of Object.entries(state.report.figures)) {
+      const old = before[key];
+      if (old && old.value !== fig.value) moved[key] = old.value;
+    }
+    now.current.server = state;
+    let design: Design = state.design;
+    for (const p of now.current.queue) design = applied(design, withIndexes(design, p.ops) ?? []) ?? design;
+    now.current.local = design;
+    setServer(state);
+    setLocal(design);
+    setPrevious(moved);
+  }, []);
+
+  const merge = useCallback(
+    (e: Edited) => {
+      const s = now.current.server;
+      settle({
+        ...s,
+        revision: e.revision,
+        can_undo: e.can_undo,
+        can_redo: e.can_redo,
+        design: e.design as Design,
+        report: overlaid(s.report, e.change),
+      });
+    },
+    [settle],
+  );
+
+  const reload = useCallback(async () => {
+    settle(await take(api.GET("/api/variants/{variant_id}", { params: { path: { variant_id: id } } })));
+  }, [id, settle]);
+
+  const finish = useCallback(
+    (p: Pending, ok: boolean) => {
+      now.current.queue = now.current.queue.filter((q) => q !== p);
+      writeKept(id, now.current.queue);
+      waiters.current.get(p)?.(ok);
+      waiters.current.delete(p);
+    },
+    [id],
+  );
+
+  const pump = useCallback(async () => {
+    if (now.current.busy) return;
+    now.current.busy = true;
+    try {
+      while (now.current.queue.length) {
+        const p = now.current.queue[0]!;
+        const base = now.current.server;
+        setSaving("saving");
+        const ops = withIndexes(base.design, p.ops);
+        if (!ops) {
+          finish(p, false);
+          setRejection({ key: "patch", message: "The item this change belongs to is no longer there.", pending: p });
+          settle(now.current.server);
+          continue;
+        }
+        try {
+          const edited = await take(
+            api.PATCH("/api/variants/{variant_id}", {
+              params: { path: { variant_id: id }, header: { "If-Match": String(base.revision) } },
+              body: { ops: ops as never, message: p.message, author: "you" },
+            }),
+          );
+          finish(p, true);
+          setTrouble(null);
+          merge(edited as Edited);
+        } catch (e) {
+          const error = e as ApiError;
+          if (error.unreachable) {
+            setSaving("kept");
+            setTrouble(error.message);
+            return;
+          }
+          if (error.status === 412) {
+            await reload();
+            const met = firstConflict(now.current.server.design, base.design, ops, error.changed);
+            if (met) {
+              setConflict({ ...met, pending: p, head: error.head ?? 0 });
+              setSaving("conflict");
+              return;
+            }
+            continue;
+          }
+          finish(p, false);
+          setRejection({ key: error.key, message: error.message, pending: p });
+          settle(now.current.server);
+        }
+      }
+      setSaving("saved");
+    } catch (e) {
+      setSaving("kept");
+      setTrouble((e as Error).message);
+    } finally {
+      now.current.busy = false;
+    }
+  }, [id, merge, reload, settle, finish]);
+
+  const edit = useCallback(
+    (ops: PatchOp[], message: string) => {
+      const base = now.current.local;
+      const p: Pending = { ops: withNames(base, ops), message };
+      const next = applied(base, ops);
+      if (next) {
+        now.current.local = next;
+        setLocal(next);
+      }
+      setRejection(null);
+      now.current.queue.push(p);
+      writeKept(id, now.current.queue);
+      const done = new Promise<boolean>((resolve) => waiters.current.set(p, resolve));
+      void pump();
+      return done;
+    },
+    [id, pump],
+  );
+
+  const whole = useCallback(
+    async (call: (revision: number) => Promise<{ data?: Edited; error?: unknown; response: Response }>) => {
+      await pump();
+      setSaving("saving");
+      setRejection(null);
+      try {
+        const edited = await take(call(now.current.server.revision));
+        merge(edited);
+        setSaving("saved");
+        return edited;
+      } catch (e) {
+        const error = e as ApiError;
+        if (error.status === 412) await reload();
+        setSaving(now.current.queue.length ? "kept" : "saved");
+        setRejection({ key: error.key, message: error.message, pending: { ops: [], message: "" } });
+        return null;
+      }
+    },
+    [merge, pump, reload],
+  );
+
+  const step = useCallback(
+    async (direction: "undo" | "redo") => {
+      await whole(
+        (revision) =>
+          api.POST("/api/variants/{variant_id}/{direction}", {
+            params: { path: { variant_id: id, direction }, header: { "If-Match": String(revision) } },
+          }) as never,
+      );
+    },
+    [id, whole],
+  );
+
+  const accept = useCallback(
+    async (ids: string[] | null, groups?: string[]) => {
+      const edited = await whole(
+        (revision) =>
+          api.PUT("/api/variants/{variant_id}/proposals", {
+            params: { path: { variant_id: id }, header: { "If-Match": String(revision) } },
+            body: { ids, groups: (groups ?? null) as never },
+          }) as never,
+      );
+      return edited?.taken ?? [];
+    },
+    [id, whole],
+  );
+
+  const resolve = useCallback(
+    (mine: boolean) => {
+      const p = conflict?.pending;
+      setConflict(null);
+      if (p && !mine) finish(p, false);
+      settle(now.current.server);
+      void pump();
+    },
+    [conflict, finish, pump, settle],
+  );
+
+  useEffect(() => {
+    const kept = readKept(id);
+    if (kept.length && !now.current.queue.length) {
+      now.current.queue = kept;
+      settle(now.current.server);
+    }
+    void pump();
+  }, [id, pump, settle]);
+
+  useEffect(() => {
+    if (saving !== "kept") return;
+    const timer = setInterval(() => void pump(), 2000);
+    return () => clearInterval(timer);
+  }, [saving, pump]);
+
+  useEffect(() => {
+    const look = () => {
+      if (document.visibilityState === "visible" && !now.current.queue.length && !now.current.busy) reload().catch(() => undefined);
+    };
+    document.addEventListener("visibilitychange", look);
+    return () => document.removeEventListener("visibilitychange", look);
+  }, [reload]);
+
+  const hand = useMemo<VariantHand>(
+    () => ({
+      id,
+      projectId: server.project_id,
+      projectName: server.project_name,
+      name: server.name,
+      revision: server.revision,
+      design: local,
+      report: server.report,
+      previous,
+      saving,
+      trouble,
+      conflict,
+      rejection,
+      canUndo: server.can_undo,
+      canRedo: server.can_redo,
+      edit,
+      undo: () => step("undo"),
+      redo: () => step("redo"),
+      accept,
+      resolve,
+      dismiss: () => setRejection(null),
+    }),
+    [id, server, local, previous, saving, trouble, conflict, rejection, edit, step, accept, resolve],
+  );
+  return <Context.Provider value={hand}>{children}</Context.Provider>;
+}
+
+export { ApiError };

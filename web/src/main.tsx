@@ -1,0 +1,81 @@
+import "@fontsource-variable/bricolage-grotesque";
+import "@fontsource-variable/instrument-sans";
+import "@fontsource-variable/spline-sans-mono";
+import "./index.css";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { createBrowserRouter, isRouteErrorResponse, Link, Navigate, RouterProvider, useRouteError } from "react-router";
+import { Frame, VariantRoute } from "./shell/Frame";
+import { PersonProvider } from "./shell/person";
+
+function Broken() {
+  const error = useRouteError();
+  const text = isRouteErrorResponse(error)
+    ? "There is no such page."
+    : `Something in Bothy broke: ${(error as Error)?.message ?? error}. Nothing saved is lost.`;
+  return (
+    <main className="p-6" role="alert">
+      <h1 className="font-display text-xl">Lost the path</h1>
+      <p>{text}</p>
+      <p>
+        <button type="button" className="btn mr-3" onClick={() => location.reload()}>
+          Load again
+        </button>
+        <Link className="text-loch underline" to="/">
+          Back to the projects
+        </Link>
+      </p>
+    </main>
+  );
+}
+
+const waiting = (
+  <p className="p-6" role="status">
+    Opening Bothy…
+  </p>
+);
+
+const router = createBrowserRouter([
+  {
+    errorElement: <Broken />,
+    hydrateFallbackElement: waiting,
+    children: [
+      { path: "/", lazy: () => import("./projects/Projects") },
+      { path: "/sums", lazy: () => import("./sums/Sums") },
+      { path: "/sums/:name", lazy: () => import("./sums/Sums") },
+      {
+        path: "/v/:variantId",
+        element: <VariantRoute />,
+        children: [
+          {
+            element: <Frame />,
+            children: [
+              { index: true, element: <Navigate to="vehicle" replace /> },
+              { path: "vehicle", lazy: () => import("./stages/vehicle/Vehicle") },
+              { path: "life", lazy: () => import("./stages/life/Life") },
+              { path: "power", lazy: () => import("./stages/power/Power") },
+              { path: "wiring", lazy: () => import("./stages/wiring/Wiring") },
+              { path: "prove", lazy: () => import("./stages/prove/Prove") },
+              { path: ":stage", lazy: () => import("./stages/later/Later") },
+            ],
+          },
+          { path: "print/:what", lazy: () => import("./print/Print") },
+        ],
+      },
+      { path: "*", element: <Navigate to="/" replace /> },
+    ],
+  },
+]);
+
+const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 60_000, retry: 1 } } });
+
+createRoot(document.getElementById("root")!).render(
+  <StrictMode>
+    <PersonProvider>
+      <QueryClientProvider client={queries}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </PersonProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,117 @@
+/** A figure that opens to its working: formula, inputs and where each came from, back to what was typed. */
+import { useState } from "react";
+import type { Figure } from "../data/client";
+import { show } from "../data/show";
+import { useVariant } from "../data/variant";
+import { useHand } from "../shell/hand";
+import { usePerson } from "../shell/person";
+
+const ORIGIN: Record<string, string> = {
+  computed: "computed",
+  typed: "typed",
+  assumed: "assumed",
+  catalogue: "catalogue",
+  table: "table",
+  input: "given",
+  default: "default",
+};
+const TONE: Record<string, string> = { assumed: "text-[#d3b6e6]", default: "text-[#d3b6e6]", typed: "text-[#f0d27a]" };
+
+type Figures = Record<string, Figure>;
+
+/** The working of one figure, and of its inputs where they are computed. */
+export function Working({ id, figures, depth = 0 }: { id: string; figures: Figures; depth?: number }) {
+  const { units } = usePerson();
+  const [open, setOpen] = useState<string | null>(null);
+  const f = figures[id];
+  if (!f) return null;
+  return (
+    <div className={`border-l border-chalk-dim/50 pl-2 text-[12px] ${depth ? "mt-1" : "my-1"}`} data-testid="working">
+      {f.expression && <div className="num break-words text-chalk">{f.expression}</div>}
+      {f.source && <div className="text-chalk-dim">{f.source}</div>}
+      {f.note && <div className="text-chalk-dim">{f.note}</div>}
+      <ul className="m-0 list-none p-0">
+        {f.inputs.map((i) => (
+          <li key={i.name} className="mt-0.5">
+            <div className="flex items-baseline justify-between gap-2">
+              {i.key && figures[i.key] ? (
+                <button
+                  type="button"
+                  className="min-w-0 text-left underline decoration-dotted underline-offset-2"
+                  aria-expanded={open === i.name}
+                  onClick={() => setOpen(open === i.name ? null : i.name)}
+                >
+                  {i.label}
+                </button>
+              ) : (
+                <span className="min-w-0">{i.label}</span>
+              )}
+              <span className="num shrink-0">{show(i.value, i.unit, units)}</span>
+            </div>
+            {!i.key && (
+              <div className={`text-[11px] ${TONE[i.origin] ?? "text-chalk-dim"}`}>
+                {ORIGIN[i.origin]}
+                {i.note && `: ${i.note}`}
+              </div>
+            )}
+            {i.key && open === i.name && <Working id={i.key} figures={figures} depth={depth + 1} />}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** A figure in the slate: label, value, and its working underneath when pressed. */
+export function SlateFig({ k, label }: { k: string; label?: string }) {
+  const { report, previous } = useVariant();
+  const { units } = usePerson();
+  const { opened, onBench, open } = useHand();
+  const f = report.figures[k];
+  if (!f) return null;
+  const old = previous[k];
+  return (
+    <div className="border-b border-slate-2 py-0.5">
+      <button
+        type="button"
+        className="flex w-full items-baseline justify-between gap-2 text-left hover:text-gorse"
+        aria-expanded={opened === k && !onBench}
+        data-figure={k}
+        onClick={() => open(opened === k && !onBench ? null : k)}
+      >
+        <span>{label ?? f.label}</span>
+        <span className="num shrink-0">
+          {old !== undefined && <s className="mr-1 text-[11px] text-chalk-dim">{show(old, "", units)}</s>}
+          <span key={f.value} className={old !== undefined ? "changed inline-block" : ""}>
+            {show(f.value, f.unit, units)}
+          </span>
+        </span>
+      </button>
+      {opened === k && !onBench && <Working id={k} figures={report.figures} />}
+    </div>
+  );
+}
+
+/** A figure on the bench: its value; pressing it opens the working in the slate. */
+export function Fig({ k, digits, bare }: { k: string; digits?: number; bare?: boolean }) {
+  const { report } = useVariant();
+  const { units } = usePerson();
+  const { open, opened } = useHand();
+  const f = report.figures[k];
+  if (!f) return <span className="text-dim">–</span>;
+  return (
+    <button
+      type="button"
+      tabIndex={-1}
+      data-figure={k}
+      title={`${f.label}: how it was reached`}
+      className={`num cursor-pointer border-0 bg-transparent p-0 underline-offset-2 hover:underline ${opened === k ? "underline decoration-gorse" : ""}`}
+      onClick={(e) => {
+        e.stopPropagation();
+        open(k, true);
+      }}
+    >
+      {show(f.value, bare ? "" : f.unit, units, digits)}
+    </button>
+  );
+}

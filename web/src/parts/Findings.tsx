@@ -1,0 +1,156 @@
+/** Findings: their marks, and the list that is worked off, with one-press remedies and accepting with a reason. */
+import { useEffect, useRef, useState } from "react";
+import { useLocation } from "react-router";
+import type { Finding } from "../data/client";
+import { concerns, isOpen } from "../data/findings";
+import { useVariant } from "../data/variant";
+import { useHand } from "../shell/hand";
+import { SlateFig } from "./Fig";
+
+export type Severity = "danger" | "fault" | "advice" | "note";
+const COLOUR: Record<Severity, string> = {
+  danger: "var(--color-rust)",
+  fault: "var(--color-gorse)",
+  advice: "var(--color-loch)",
+  note: "currentColor",
+};
+const ON_SLATE: Record<Severity, string> = { danger: "#f08a70", fault: "#f0c445", advice: "#7fc1d8", note: "#a9b5ae" };
+const GABLE = "M1.5 14.5V6.5L8 1.5l6.5 5v8z";
+
+/** Filled gable: danger; half-filled: fault; outlined: advice; dot: note. */
+export function FindingMark({ severity, slate }: { severity: Severity; slate?: boolean }) {
+  const colour = slate ? ON_SLATE[severity] : COLOUR[severity];
+  return (
+    <svg viewBox="0 0 16 16" className="inline-block h-3.5 w-3.5 shrink-0 align-[-2px]" aria-hidden="true">
+      {severity === "note" ? (
+        <circle cx="8" cy="9" r="2.5" fill={colour} />
+      ) : (
+        <>
+          <path d={GABLE} fill={severity === "danger" ? colour : "none"} stroke={colour} strokeWidth="1.6" />
+          {severity === "fault" && <path d="M1.5 14.5V9.5h13v5z" fill={colour} />}
+        </>
+      )}
+    </svg>
+  );
+}
+
+function Answer({ finding, done }: { finding: Finding; done: () => void }) {
+  const { design, edit } = useVariant();
+  const [reason, setReason] = useState("");
+  const accept = async () => {
+    const at = new Date().toISOString().slice(0, 16).replace("T", " ");
+    const value = { finding: finding.id, reason: reason.trim(), by: "you", at };
+    if (design.accepted?.some((a) => a.finding === finding.id)) return done();
+    if (await edit([{ op: "add", path: "/accepted/-", value }], `answered: ${finding.title}`)) done();
+  };
+  return (
+    <form
+      className="mt-1 flex gap-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (reason.trim().length >= 3) void accept();
+      }}
+    >
+      <input
+        className="field-slate flex-1"
+        aria-label="Reason"
+        placeholder="Why is it all right? The reason goes into the handbook."
+        value={reason}
+        maxLength={1000}
+        onChange={(e) => setReason(e.target.value)}
+      />
+      <button type="submit" className="btn btn-slate" disabled={reason.trim().length < 3}>
+        Keep
+      </button>
+    </form>
+  );
+}
+
+function One({ finding }: { finding: Finding }) {
+  const { edit, design } = useVariant();
+  const [answering, setAnswering] = useState(false);
+  const box = useRef<HTMLElement>(null);
+  const { state, key } = useLocation();
+  useEffect(() => {
+    if (key && (state as { finding?: string } | null)?.finding === finding.id) box.current?.focus();
+  }, [state, key, finding.id]);
+  const severity = finding.severity as Severity;
+  const fix = finding.fix;
+  const remove = () => {
+    const i = design.accepted?.findIndex((a) => a.finding === finding.id) ?? -1;
+    if (i >= 0) void edit([{ op: "remove", path: `/accepted/${i}` }], `opened again: ${finding.title}`);
+  };
+  return (
+    <article ref={box} className="border-b border-slate-2 py-2" data-finding={finding.id} id={`finding-${finding.id}`} tabIndex={-1}>
+      <div className="flex gap-1.5 font-semibold">
+        <FindingMark severity={severity} slate />
+        <span>
+          <span className="uppercase tracking-wide text-[11px]" style={{ color: ON_SLATE[severity] }}>
+            {severity}
+          </span>{" "}
+          {finding.title}
+        </span>
+      </div>
+      <div className="text-[12px] text-chalk-dim">{finding.subject_name}</div>
+      <p className="my-1">{finding.message}</p>
+      <p className="my-1 text-chalk-dim">
+        {finding.remedy} <span className="text-[11px]">({finding.source})</span>
+      </p>
+      {finding.figures?.map((k) => (
+        <SlateFig key={k} k={k} />
+      ))}
+      {finding.accepted && (
+        <p className="my-1 border-l-2 border-moss pl-2">
+          {severity === "danger" ? "Answered, still a danger: " : "Kept: "}
+          {finding.accepted}{" "}
+          <button type="button" className="underline" onClick={remove}>
+            open again
+          </button>
+        </p>
+      )}
+      <div className="mt-1 flex flex-wrap gap-1">
+        {fix && (
+          <button type="button" className="btn btn-main" onClick={() => void edit(fix.patch as never, `${fix.label} (${finding.title})`)}>
+            {fix.label}
+          </button>
+        )}
+        {!finding.accepted && severity !== "note" && (
+          <button type="button" className="btn btn-slate" aria-expanded={answering} onClick={() => setAnswering(!answering)}>
+            {severity === "danger" ? "Answer…" : "Keep with a reason…"}
+          </button>
+        )}
+      </div>
+      {answering && !finding.accepted && <Answer finding={finding} done={() => setAnswering(false)} />}
+    </article>
+  );
+}
+
+/** The findings of one subject, or of a stage; open ones first. */
+export function FindingList({ findings, empty }: { findings: Finding[]; empty?: string }) {
+  if (!findings.length) return empty ? <p className="text-chalk-dim">{empty}</p> : null;
+  const open = findings.filter(isOpen);
+  const kept = findings.filter((f) => !isOpen(f));
+  return (
+    <section aria-label="Findings">
+      {[...open, ...kept].map((f) => (
+        <One key={f.id} finding={f} />
+      ))}
+    </section>
+  );
+}
+
+/** Marks beside an item on the bench: its worst open finding. */
+export function ItemMark({ subject, stage }: { subject: string; stage?: string }) {
+  const { report } = useVariant();
+  const { pick } = useHand();
+  const worst = report.findings.find((f) => concerns(f, subject) && (!stage || f.stage === stage) && isOpen(f) && f.severity !== "note");
+  if (!worst) return null;
+  return (
+    <span title={`${worst.severity}: ${worst.title}`} onClick={() => worst.stage === "wiring" && pick("circuit", subject)}>
+      <FindingMark severity={worst.severity as Severity} />
+      <span className="sr-only">
+        {worst.severity}: {worst.title}
+      </span>
+    </span>
+  );
+}

@@ -1,0 +1,91 @@
+/** One editable property in the slate: its word on the left, its field on the right. */
+import type { ReactNode } from "react";
+import { Quantity, type Understood } from "./Quantity";
+
+export function Property({ label, children, note }: { label: string; children: ReactNode; note?: string }) {
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_9.5rem] items-center gap-2 py-0.5">
+      <span>
+        {label}
+        {note && <span className="block text-[11px] text-chalk-dim">{note}</span>}
+      </span>
+      {children}
+    </div>
+  );
+}
+
+type QuantityProps = {
+  label: string;
+  note?: string;
+  value: number | null | undefined;
+  dimension: string;
+  unit: string;
+  clearable?: boolean;
+  placeholder?: string;
+  onSet: (value: number | null, q: Understood | null) => void;
+};
+
+export function QuantityProperty({ label, note, onSet, ...rest }: QuantityProps) {
+  return (
+    <Property label={label} note={note}>
+      <Quantity slate className="w-full" label={label} onCommit={(q) => onSet(q ? q.value : null, q)} {...rest} />
+    </Property>
+  );
+}
+
+type ChoiceProps = { label: string; note?: string; value: string; options: { value: string; word: string }[]; onSet: (value: string) => void };
+
+export function ChoiceProperty({ label, note, value, options, onSet }: ChoiceProps) {
+  return (
+    <Property label={label} note={note}>
+      <select className="field-slate w-full" aria-label={label} value={value} onChange={(e) => onSet(e.target.value)}>
+        {options.map((o) => (
+          <option key={o.value} value={o.value}>
+            {o.word}
+          </option>
+        ))}
+      </select>
+    </Property>
+  );
+}
+
+export function FlagProperty({ label, note, value, onSet }: { label: string; note?: string; value: boolean; onSet: (on: boolean) => void }) {
+  return (
+    <label className="flex items-start gap-2 py-0.5">
+      <input type="checkbox" className="mt-1" checked={value} onChange={(e) => onSet(e.target.checked)} />
+      <span>
+        {label}
+        {note && <span className="block text-[11px] text-chalk-dim">{note}</span>}
+      </span>
+    </label>
+  );
+}
+
+export function TextProperty({
+  label,
+  value,
+  onSet,
+  area,
+  maxLength = 1000,
+}: {
+  label: string;
+  value: string;
+  onSet: (text: string) => void;
+  area?: boolean;
+  maxLength?: number;
+}) {
+  const common = {
+    key: value,
+    "aria-label": label,
+    defaultValue: value,
+    maxLength,
+    className: "field-slate w-full",
+    onBlur: (e: React.FocusEvent<HTMLInputElement | HTMLTextAreaElement>) => e.target.value !== value && onSet(e.target.value),
+  };
+  return (
+    <div className="py-0.5">
+      <span className="text-[12px] text-chalk-dim">{label}</span>
+      {area ? <textarea rows={2} {...common} key={value} /> : <input {...common} key={value} onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()} />}
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+/** What Bothy would fit: each with why and what it assumed. Taking one, some or all; what was typed stays. */
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, type Proposal, take } from "../data/client";
+import { show } from "../data/show";
+import { useVariant } from "../data/variant";
+import { usePerson } from "../shell/person";
+
+export type Group = Proposal["group"];
+const STATUS: Record<Proposal["status"], string> = {
+  new: "can be taken",
+  change: "differs from what is fitted",
+  fitted: "fitted",
+  kept: "yours stays",
+};
+
+function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean; onPick: (on: boolean) => void; onTake: () => void; busy: boolean }) {
+  const { units } = usePerson();
+  const [open, setOpen] = useState(false);
+  const free = p.patch.length > 0;
+  return (
+    <li className="border-b border-line/60 py-1">
+      <div className="flex items-baseline gap-2">
+        <input type="checkbox" aria-label={`Pick ${p.title}`} disabled={!free} checked={free && picked} onChange={(e) => onPick(e.target.checked)} />
+        <button type="button" className="flex min-w-0 flex-1 items-baseline gap-2 text-left" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <span className="w-56 shrink-0 truncate">{p.title}</span>
+          <span className={`min-w-0 flex-1 truncate ${p.status === "kept" ? "text-dim" : ""}`} title={p.what}>
+            {p.what}
+          </span>
+          <span className="shrink-0 text-[12px] text-loch underline decoration-dotted">{open ? "less" : "why"}</span>
+        </button>
+        <span className="num w-28 shrink-0 text-right text-[12px] text-dim">
+          {p.price_eur ? `€ ${Math.round(p.price_eur)}` : ""} {p.mass_kg ? show(p.mass_kg, "kg", units) : ""}
+        </span>
+        <span className={`w-40 shrink-0 text-right text-[12px] ${free ? "" : "text-dim"}`}>{STATUS[p.status]}</span>
+        <button type="button" className="btn px-2 py-0" disabled={!free || busy} aria-label={`Take ${p.title}`} onClick={onTake}>
+          take
+        </button>
+      </div>
+      {open && (
+        <div className="py-1 pl-6 text-[13px]">
+          {p.why.map((w) => (
+            <p key={w} className="m-0">
+              {w}
+            </p>
+          ))}
+          {p.assumes.map((w) => (
+            <p key={w} className="m-0 text-heather">
+              assumed: {w}
+            </p>
+          ))}
+          {p.status === "kept" && <p className="m-0 text-dim">You typed your own; a proposal never overwrites it.</p>}
+        </div>
+      )}
+    </li>
+  );
+}
+
+export function Proposals({ groups, empty }: { groups: Group[]; empty: string }) {
+  const { id, revision, saving, accept } = useVariant();
+  const [picked, setPicked] = useState<Set<string>>(new Set());
+  const [busy, setBusy] = useState(false);
+  const list = useQuery({
+    queryKey: ["proposals", id, revision],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/proposals", { params: { path: { variant_id: id } } })),
+    placeholderData: (old) => old,
+    enabled: saving === "saved",
+  });
+  const mine = (list.data ?? []).filter((p) => groups.includes(p.group));
+  const free = mine.filter((p) => p.patch.length > 0);
+  const chosen = free.filter((p) => picked.has(p.id));
+  const run = async (ids: string[] | null) => {
+    setBusy(true);
+    await accept(ids, groups);
+    setPicked(new Set());
+    setBusy(false);
+  };
+  return (
+    <section aria-label="Bothy's proposal" className={`px-3 py-2 ${list.isFetching ? "opacity-70" : ""}`}>
+      <div className="mb-1 flex items-center gap-2">
+        <h2 className="m-0 font-display text-[15px] font-semibold">Bothy would fit</h2>
+        <span className="flex-1" />
+        {chosen.length > 0 && (
+          <button type="button" className="btn" disabled={busy} onClick={() => void run(chosen.map((p) => p.id))}>
+            Take the {chosen.length} picked
+          </button>
+        )}
+        {free.length > 0 && (
+          <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(null)}>
+            Take all {free.length}
+          </button>
+        )}
+      </div>
+      {list.isPending && <p role="status">Working it out…</p>}
+      {list.isError && (
+        <p role="alert" className="text-rust">
+          {(list.error as Error).message}
+        </p>
+      )}
+      {list.data && !mine.length && <p className="m-0 text-dim">{empty}</p>}
+      {list.data && mine.length > 0 && !free.length && <p className="m-0 mb-1 text-dim">Nothing to take: all is fitted as proposed, or typed by you.</p>}
+      <ul className="m-0 list-none p-0 text-[13px]">
+        {mine.map((p) => (
+          <Row
+            key={p.id}
+            p={p}
+            busy={busy}
+            picked={picked.has(p.id)}
+            onPick={(on) => setPicked((old) => (on ? new Set([...old, p.id]) : new Set([...old].filter((x) => x !== p.id))))}
+            onTake={() => void run([p.id])}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,131 @@
+/** Pages for paper: the circuit schedule with its tree, and the test sheet with empty boxes for a pen. */
+import { useEffect } from "react";
+import { Link, useParams } from "react-router";
+import { concerns } from "../data/findings";
+import { show } from "../data/show";
+import { useVariant } from "../data/variant";
+import { usePerson } from "../shell/person";
+import { VERDICTS } from "../stages/prove/edit";
+import { TreePicture } from "../stages/wiring/TreePicture";
+
+const cell = "border border-[#888] px-1.5 py-0.5";
+
+function Schedule() {
+  const { design, report } = useVariant();
+  const { units } = usePerson();
+  const boards = new Map((design.wiring?.boards ?? []).map((b) => [b.id, b]));
+  return (
+    <>
+      <table className="w-full border-collapse text-[11px]">
+        <thead>
+          <tr>
+            {["code", "circuit", "from", "appliances", "one way", "current", "cable", "lost", "protection", "open findings"].map((h) => (
+              <th key={h} className={`${cell} text-left`} scope="col">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {(design.wiring?.circuits ?? []).map((c) => {
+            const p = report.wiring.circuits[c.id];
+            const board = c.board ? boards.get(c.board) : undefined;
+            const open = report.findings.filter((f) => concerns(f, c.id) && (f.severity === "danger" || f.severity === "fault"));
+            return (
+              <tr key={c.id}>
+                <td className={`${cell} num font-semibold`}>{p?.code}</td>
+                <td className={`${cell} break-words`}>{c.name}</td>
+                <td className={cell}>{board ? `${board.letter} ${board.name}` : "busbar"}</td>
+                <td className={cell}>{p?.appliance_names.join(", ")}</td>
+                <td className={`${cell} num text-right`}>
+                  {show(p?.length_m, "m", units)}
+                  {p?.length_assumed && " assumed"}
+                </td>
+                <td className={`${cell} num text-right`}>{show(p?.current_a, "A")}</td>
+                <td className={`${cell} num text-right`}>{p?.size_text || "not sized"}</td>
+                <td className={`${cell} num text-right`}>{show(p?.drop_v, "V", "metric", 2)}</td>
+                <td className={`${cell} num text-right`}>{c.fuse_a != null ? `${c.protection} ${show(c.fuse_a, "A")}` : "none"}</td>
+                <td className={cell}>{open.map((f) => f.title).join("; ")}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <div className="mt-4 break-inside-avoid">
+        <TreePicture />
+      </div>
+    </>
+  );
+}
+
+function Sheet() {
+  const { design, report } = useVariant();
+  const readings = new Map((design.prove?.readings ?? []).map((r) => [r.circuit, r]));
+  return (
+    <table className="w-full border-collapse text-[11px]">
+      <thead>
+        <tr>
+          {["code", "circuit and what to do", "amps expected", "amps read", "volts at bank", "volts expected at load", "volts read", "verdict", "by, when"].map(
+            (h) => (
+              <th key={h} className={`${cell} text-left`} scope="col">
+                {h}
+              </th>
+            ),
+          )}
+        </tr>
+      </thead>
+      <tbody>
+        {report.prove.rows.map((r) => {
+          const read = readings.get(r.circuit);
+          return (
+            <tr key={r.circuit} className="h-9">
+              <td className={`${cell} num font-semibold`}>{r.code}</td>
+              <td className={cell}>
+                <strong>{r.name}</strong>
+                <div className="text-[10px]">{r.missing ? `not yet: ${r.missing}` : r.how}</div>
+              </td>
+              <td className={`${cell} num`}>{r.low_a != null ? `${show(r.low_a)} to ${show(r.high_a, "A")}` : ""}</td>
+              <td className={`${cell} num w-16`}>{read?.current_a != null && show(read.current_a, "A")}</td>
+              <td className={`${cell} num w-16`}>{read?.source_voltage_v != null && show(read.source_voltage_v, "V", "metric", 4)}</td>
+              <td className={`${cell} num`}>{r.low_v != null ? `${show(r.low_v, "", "metric", 4)} to ${show(r.high_v, "V", "metric", 4)}` : ""}</td>
+              <td className={`${cell} num w-16`}>{read?.load_voltage_v != null && show(read.load_voltage_v, "V", "metric", 4)}</td>
+              <td className={cell}>{r.verdict ? VERDICTS[r.verdict] : ""}</td>
+              <td className={`${cell} w-24`}>{read ? `${read.taken_by ?? ""} ${read.taken_at ?? ""}` : ""}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+export function Component() {
+  const { what } = useParams();
+  const v = useVariant();
+  const title = what === "sheet" ? "Test sheet" : "Circuit schedule";
+  useEffect(() => {
+    document.title = `${v.projectName} ${title}`;
+    return () => {
+      document.title = "Bothy";
+    };
+  }, [v.projectName, title]);
+  return (
+    <main className="h-full overflow-y-auto bg-white p-6 text-black print-flow" aria-label={title}>
+      <div className="no-print mb-3 flex gap-2">
+        <button type="button" className="btn btn-main" onClick={() => window.print()}>
+          Print
+        </button>
+        <Link className="btn no-underline" to={`/v/${v.id}/${what === "sheet" ? "prove" : "wiring"}`}>
+          Back
+        </Link>
+      </div>
+      <h1 className="m-0 font-display text-xl font-semibold">
+        {v.projectName} / {v.name}: {title.toLowerCase()}
+      </h1>
+      <p className="mb-2 mt-0 text-[11px]">
+        {`Revision ${v.revision}, ${v.report.system_voltage_v} V, ${v.report.region_name}. ${v.report.licensed} Values are typical where no data sheet is named; check your local rule.`}
+      </p>
+      {what === "sheet" ? <Sheet /> : <Schedule />}
+    </main>
+  );
+}

@@ -1,0 +1,269 @@
+/** The list of projects: make one, open one, bring one in, take one out, put one away (and back). */
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { AlertDialog } from "radix-ui";
+import { useRef, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { type ApiError, api, type Schemas, take } from "../data/client";
+import { PRESETS, REGIONS } from "../stages/vehicle/words";
+
+type Project = Schemas["ProjectItem"];
+
+function NewProject() {
+  const go = useNavigate();
+  const [name, setName] = useState("");
+  const [preset, setPreset] = useState("panel_van");
+  const [region, setRegion] = useState("uk");
+  const [problem, setProblem] = useState<string | null>(null);
+  const make = async () => {
+    if (!name.trim()) return setProblem("Give it a name, for example what you call the vehicle.");
+    if (name.trim().length > 120) return setProblem(`The name has ${name.trim().length} characters; at most 120.`);
+    try {
+      const made = await take(api.POST("/api/projects", { body: { name: name.trim(), preset: preset as "bus", region: region as "uk" } }));
+      const all = await take(api.GET("/api/projects"));
+      const variant = all.find((p) => p.id === made.id)?.variants[0];
+      if (variant) go(`/v/${variant.id}/vehicle`);
+    } catch (e) {
+      setProblem((e as ApiError).message);
+    }
+  };
+  return (
+    <form
+      className="border border-line bg-sheet p-4 text-[15px] leading-loose"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void make();
+      }}
+    >
+      Begin a{" "}
+      <select className="field max-w-full" aria-label="Kind of vehicle" value={preset} onChange={(e) => setPreset(e.target.value)}>
+        {PRESETS.map((p) => (
+          <option key={p.value} value={p.value}>
+            {p.word}
+          </option>
+        ))}
+      </select>{" "}
+      in{" "}
+      <select className="field max-w-full" aria-label="Region" value={region} onChange={(e) => setRegion(e.target.value)}>
+        {REGIONS.map((p) => (
+          <option key={p.value} value={p.value}>
+            {p.word}
+          </option>
+        ))}
+      </select>{" "}
+      called{" "}
+      <input className="field w-56 max-w-full" aria-label="Name of the project" placeholder="a name" value={name} onChange={(e) => setName(e.target.value)} />{" "}
+      <button type="submit" className="btn btn-main">
+        Begin
+      </button>
+      {problem && (
+        <p className="m-0 text-rust" role="alert">
+          {problem}
+        </p>
+      )}
+    </form>
+  );
+}
+
+function Row({ project, changed, onDelete }: { project: Project; changed: () => void; onDelete: (p: Project) => void }) {
+  const [naming, setNaming] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const rename = async () => {
+    if (naming === null || naming.trim() === project.name || !naming.trim()) return setNaming(null);
+    try {
+      await take(api.PATCH("/api/projects/{project_id}", { params: { path: { project_id: project.id } }, body: { name: naming.trim() } }));
+      setNaming(null);
+      changed();
+    } catch (e) {
+      setProblem((e as ApiError).message);
+    }
+  };
+  const copy = async (variant: string) => {
+    const name = `copy ${project.variants.length}`;
+    await take(api.POST("/api/variants/{variant_id}/copy", { params: { path: { variant_id: variant } }, body: { name } }));
+    changed();
+  };
+  return (
+    <tr className="border-b border-line align-top">
+      <td className="py-2 pr-3">
+        {naming !== null ? (
+          <input
+            className="field"
+            aria-label="Name"
+            // biome-ignore lint/a11y/noAutofocus: renaming puts the caret into the name
+            autoFocus
+            value={naming}
+            onChange={(e) => setNaming(e.target.value)}
+            onBlur={() => void rename()}
+            onKeyDown={(e) => (e.key === "Enter" ? void rename() : e.key === "Escape" && setNaming(null))}
+          />
+        ) : (
+          <span className="break-words font-display text-[16px] font-semibold">{project.name}</span>
+        )}
+        {project.demo && <span className="ml-2 border border-line px-1 text-[11px] text-dim">demo, made up</span>}
+        {problem && (
+          <div role="alert" className="text-rust">
+            {problem}
+          </div>
+        )}
+      </td>
+      <td className="py-2 pr-3">
+        {project.variants.map((v) => (
+          <div key={v.id} className="flex gap-2">
+            <Link className="text-loch underline" to={`/v/${v.id}/vehicle`} aria-label={`Open ${project.name}, ${v.name}`}>
+              {v.name}
+            </Link>
+            <span className="num text-dim">r{v.revision}</span>
+            <button type="button" className="text-[12px] text-dim underline" onClick={() => void copy(v.id)}>
+              copy as a variant
+            </button>
+          </div>
+        ))}
+      </td>
+      <td className="num py-2 pr-3 text-dim max-[899px]:hidden">{new Date(`${project.updated_at}Z`).toLocaleString()}</td>
+      <td className="py-2 text-right min-[900px]:whitespace-nowrap">
+        <button type="button" className="btn mr-1" onClick={() => setNaming(project.name)}>
+          Rename
+        </button>
+        <a className="btn mr-1 no-underline" href={`/api/projects/${project.id}/file`} download>
+          Export
+        </a>
+        <button type="button" className="btn" onClick={() => onDelete(project)}>
+          Put away…
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+export function Component() {
+  const client = useQueryClient();
+  const go = useNavigate();
+  const file = useRef<HTMLInputElement>(null);
+  const [doomed, setDoomed] = useState<Project | null>(null);
+  const [gone, setGone] = useState<Project | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const list = useQuery({ queryKey: ["projects"], queryFn: () => take(api.GET("/api/projects")), staleTime: 0 });
+  const changed = () => void client.invalidateQueries({ queryKey: ["projects"] });
+
+  const bring = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    setProblem(null);
+    try {
+      if (chosen.size > 8_000_000) throw new Error(`is ${(chosen.size / 1e6).toFixed(1)} MB; a project file has at most 8 MB`);
+      await take(api.POST("/api/projects/import", { body: { text: await chosen.text() } }));
+      changed();
+    } catch (e) {
+      setProblem(`${chosen.name}: ${(e as Error).message}`);
+    }
+    if (file.current) file.current.value = "";
+  };
+  const putAway = async () => {
+    if (!doomed) return;
+    await take(api.DELETE("/api/projects/{project_id}", { params: { path: { project_id: doomed.id } } }));
+    setGone(doomed);
+    setDoomed(null);
+    changed();
+  };
+  const back = async () => {
+    if (!gone) return;
+    await take(api.POST("/api/projects/{project_id}/restore", { params: { path: { project_id: gone.id } } }));
+    setGone(null);
+    changed();
+  };
+
+  return (
+    <main className="mx-auto h-full max-w-5xl overflow-y-auto p-6" aria-label="Projects">
+      <div className="flex flex-wrap items-baseline justify-between gap-2">
+        <h1 className="m-0 font-display text-3xl font-semibold">Bothy</h1>
+        <span className="flex gap-2">
+          <button type="button" className="btn" onClick={() => go("/sums")}>
+            Sums
+          </button>
+          <button type="button" className="btn" onClick={() => file.current?.click()}>
+            Import a project file…
+          </button>
+          <input
+            ref={file}
+            type="file"
+            accept=".json,application/json"
+            className="sr-only"
+            tabIndex={-1}
+            aria-label="Project file"
+            onChange={(e) => void bring(e.target.files?.[0])}
+          />
+        </span>
+      </div>
+      <p className="mb-4 mt-1 text-dim">One model of the vehicle; every figure with its working; findings that say what is wrong and what to do.</p>
+      <NewProject />
+      <p className="mt-2 max-w-3xl text-[13px] text-dim">
+        The way through: <strong>Vehicle</strong> (what you work with), <strong>Life</strong> (what will run), <strong>Power</strong> (what supplies it),{" "}
+        <strong>Wiring</strong> (which cable and fuse), <strong>Prove</strong> (what the meter must read). Whatever you have not said yet is assumed and shown
+        in <span className="text-heather underline decoration-dotted">heather</span>.
+      </p>
+      {problem && (
+        <p role="alert" className="mt-3 border border-rust p-2 text-rust">
+          Not taken: {problem}
+        </p>
+      )}
+      {gone && (
+        <p role="status" className="mt-3 border border-line p-2">
+          {gone.name} was put away.{" "}
+          <button type="button" className="text-loch underline" onClick={() => void back()}>
+            Take it back
+          </button>
+        </p>
+      )}
+      <h2 className="mb-1 mt-6 font-display text-lg">Projects</h2>
+      {list.isPending && <p role="status">Looking…</p>}
+      {list.isError && (
+        <p role="alert" className="text-rust">
+          {(list.error as Error).message}{" "}
+          <button type="button" className="underline" onClick={() => void list.refetch()}>
+            Try again
+          </button>
+        </p>
+      )}
+      {list.data?.length === 0 && (
+        <p className="text-dim">None yet. Name your vehicle above and press Begin; everything you don't say is assumed, and shown as assumed.</p>
+      )}
+      {!!list.data?.length && (
+        <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="List of projects">
+          <table className="w-full border-collapse">
+            <thead className="text-left text-[12px] text-dim">
+              <tr>
+                <th scope="col">project</th>
+                <th scope="col">variants</th>
+                <th scope="col" className="max-[899px]:hidden">
+                  last change
+                </th>
+                <th scope="col">
+                  <span className="sr-only">actions</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {list.data.map((p) => (
+                <Row key={p.id} project={p} changed={changed} onDelete={setDoomed} />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <AlertDialog.Root open={doomed !== null} onOpenChange={(on) => !on && setDoomed(null)}>
+        <AlertDialog.Portal>
+          <AlertDialog.Overlay className="fixed inset-0 bg-peat/40" />
+          <AlertDialog.Content className="fixed left-1/2 top-1/3 w-96 -translate-x-1/2 border border-peat bg-sheet p-4 text-peat">
+            <AlertDialog.Title className="m-0 font-display text-lg">Put {doomed?.name} away?</AlertDialog.Title>
+            <AlertDialog.Description>It leaves the list with all its variants. You can take it back right after.</AlertDialog.Description>
+            <div className="flex justify-end gap-2">
+              <AlertDialog.Cancel className="btn">Keep it</AlertDialog.Cancel>
+              <AlertDialog.Action className="btn btn-main" onClick={() => void putAway()}>
+                Put away
+              </AlertDialog.Action>
+            </div>
+          </AlertDialog.Content>
+        </AlertDialog.Portal>
+      </AlertDialog.Root>
+    </main>
+  );
+}

@@ -1,0 +1,110 @@
+/** Find or do: one field for stages, items, findings, sums and actions. */
+import { useEffect, useMemo, useRef, useState } from "react";
+import { useNavigate, useParams } from "react-router";
+import { useVariant } from "../data/variant";
+import { STAGES, stageOf } from "./stages";
+
+type Hit = { word: string; what: string; run: () => void };
+
+export function Find({ actions }: { actions: Hit[] }) {
+  const { variantId } = useParams();
+  const go = useNavigate();
+  const { design, report } = useVariant();
+  const [text, setText] = useState("");
+  const [open, setOpen] = useState(false);
+  const [at, setAt] = useState(0);
+  const field = useRef<HTMLInputElement>(null);
+
+  useEffect(() => {
+    const focus = () => field.current?.focus();
+    window.addEventListener("bothy:find", focus);
+    return () => window.removeEventListener("bothy:find", focus);
+  }, []);
+
+  const all = useMemo<Hit[]>(() => {
+    const to = (stage: string, hand?: string) => () => go(`/v/${variantId}/${stage}${hand ? `?hand=${hand}` : ""}`);
+    return [
+      ...STAGES.map((s) => ({ word: s.word, what: `stage ${s.key}`, run: to(s.id) })),
+      ...actions,
+      ...(design.life?.appliances ?? []).map((a) => ({ word: a.name, what: "appliance", run: to("life", `appliance:${a.id}`) })),
+      ...(design.wiring?.circuits ?? []).map((c) => ({
+        word: `${report.wiring.circuits[c.id]?.code ?? ""} ${c.name}`,
+        what: "circuit",
+        run: to("wiring", `circuit:${c.id}`),
+      })),
+      ...report.findings.map((f) => ({
+        word: `${f.title}: ${f.subject_name}`,
+        what: f.severity,
+        run: () => go(`/v/${variantId}/${stageOf(f.subject, f.stage)}`, { state: { finding: f.id } }),
+      })),
+    ];
+  }, [design, report, go, variantId, actions]);
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const hits = (words.length ? all.filter((h) => words.every((w) => `${h.word} ${h.what}`.toLowerCase().includes(w))) : all).slice(0, 12);
+
+  const run = (hit: Hit | undefined) => {
+    if (!hit) return;
+    setText("");
+    setOpen(false);
+    field.current?.blur();
+    hit.run();
+  };
+
+  return (
+    <div className="relative w-64 max-w-full">
+      <input
+        ref={field}
+        role="combobox"
+        aria-expanded={open}
+        aria-controls="find-hits"
+        aria-activedescendant={open && hits[at] ? `hit-${at}` : undefined}
+        aria-label="Find or do"
+        placeholder="find or do…   /"
+        className="field w-full"
+        maxLength={200}
+        value={text}
+        onFocus={() => setOpen(true)}
+        onBlur={() => setTimeout(() => setOpen(false), 120)}
+        onChange={(e) => {
+          setText(e.target.value);
+          setAt(0);
+          setOpen(true);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === "ArrowDown") setAt(Math.min(at + 1, hits.length - 1));
+          else if (e.key === "ArrowUp") setAt(Math.max(at - 1, 0));
+          else if (e.key === "Enter") run(hits[at]);
+          else if (e.key === "Escape") field.current?.blur();
+          else return;
+          e.preventDefault();
+        }}
+      />
+      {open && (
+        <ul
+          id="find-hits"
+          role="listbox"
+          aria-label="Found"
+          className="absolute left-0 right-0 z-40 m-0 mt-0.5 max-h-96 list-none overflow-y-auto border border-peat bg-sheet p-0"
+        >
+          {hits.map((h, i) => (
+            <li
+              key={`${h.what}${h.word}${i}`}
+              id={`hit-${i}`}
+              role="option"
+              aria-selected={i === at}
+              className={`flex cursor-pointer justify-between gap-3 px-2 py-1 ${i === at ? "bg-gorse/25" : ""}`}
+              onMouseDown={(e) => {
+                e.preventDefault();
+                run(h);
+              }}
+            >
+              <span className="truncate">{h.word}</span>
+              <span className="shrink-0 text-[12px] text-dim">{h.what}</span>
+            </li>
+          ))}
+          {!hits.length && <li className="px-2 py-1 text-dim">nothing found; try an appliance, a circuit, a stage, “undo” or “export”</li>}
+        </ul>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,192 @@
+/** The frame round the five stages: header, path, bench; each stage brings its own slate. */
+import { useQuery } from "@tanstack/react-query";
+import { House } from "lucide-react";
+import { DropdownMenu } from "radix-ui";
+import { Suspense, useMemo } from "react";
+import { Link, Outlet, useNavigate, useParams } from "react-router";
+import { type ApiError, api, take } from "../data/client";
+import { isOpen } from "../data/findings";
+import { useVariant, VariantProvider } from "../data/variant";
+import { FindingMark } from "../parts/Findings";
+import { Banner } from "./Banner";
+import { Find } from "./Find";
+import { HandProvider } from "./hand";
+import { LIST, useKeys } from "./keys";
+import { Path } from "./Path";
+import { usePerson } from "./person";
+import { STAGES } from "./stages";
+
+/** Loads the variant of the address, then gives it to everything inside. */
+export function VariantRoute() {
+  const { variantId = "" } = useParams();
+  const first = useQuery({
+    queryKey: ["variant", variantId],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}", { params: { path: { variant_id: variantId } } })),
+    staleTime: 0,
+    gcTime: 0,
+    retry: (n, e) => (e as ApiError).unreachable && n < 30,
+    retryDelay: 1000,
+    refetchOnWindowFocus: false,
+  });
+  if (first.isPending)
+    return (
+      <p className="p-6" role="status">
+        {first.failureCount ? "Bothy does not answer yet; trying again." : "Opening the design…"}
+      </p>
+    );
+  if (first.isError)
+    return (
+      <div className="p-6" role="alert">
+        <p>This design cannot be opened: {(first.error as Error).message}</p>
+        <Link className="text-loch underline" to="/">
+          Back to the projects
+        </Link>
+      </div>
+    );
+  return (
+    <VariantProvider key={variantId} id={variantId} first={first.data}>
+      <HandProvider>
+        <Outlet />
+      </HandProvider>
+    </VariantProvider>
+  );
+}
+
+const SAVED = { saved: "saved", saving: "saving…", kept: "kept here, not sent yet", conflict: "waiting for you" };
+
+function save(href: string) {
+  const a = document.createElement("a");
+  a.href = href;
+  a.download = "";
+  a.click();
+}
+
+function useActions() {
+  const v = useVariant();
+  const person = usePerson();
+  const go = useNavigate();
+  return useMemo(() => {
+    const out = (kind: string) => () => save(`/api/variants/${v.id}/export/${kind}`);
+    return [
+      { word: "Undo", what: "z", run: () => void v.undo() },
+      { word: "Redo", what: "Shift+z", run: () => void v.redo() },
+      { word: "Export project file", what: "export", run: () => save(`/api/projects/${v.projectId}/file`) },
+      { word: "Export appliances CSV", what: "export", run: out("appliances.csv") },
+      { word: "Export circuit schedule CSV", what: "export", run: out("circuits.csv") },
+      { word: "Export circuit schedule XLSX", what: "export", run: out("circuits.xlsx") },
+      { word: "Export tree SVG", what: "export", run: out("tree.svg") },
+      { word: "Export report JSON", what: "export", run: out("report.json") },
+      { word: "Print circuit schedule", what: "print", run: () => go(`/v/${v.id}/print/schedule`) },
+      { word: "Print test sheet", what: "print", run: () => go(`/v/${v.id}/print/sheet`) },
+      {
+        word: person.units === "metric" ? "Show US units" : "Show metric units",
+        what: "units",
+        run: () => person.set({ units: person.units === "metric" ? "us" : "metric" }),
+      },
+      {
+        word: person.theme === "day" ? "Night theme" : "Day theme",
+        what: "theme",
+        run: () => person.set({ theme: person.theme === "day" ? "night" : "day" }),
+      },
+      { word: "Sums", what: "calculators", run: () => go("/sums") },
+      { word: "Projects", what: "list", run: () => go("/") },
+    ];
+  }, [v, person, go]);
+}
+
+function Header() {
+  const v = useVariant();
+  const actions = useActions();
+  const open = v.report.findings.filter(isOpen);
+  const count = (s: string) => open.filter((f) => f.severity === s).length;
+  const { variantId, stage } = useParams();
+  const go = useNavigate();
+  return (
+    <header className="no-print flex h-11 shrink-0 items-center gap-3 border-b border-line bg-bench px-3 max-[899px]:h-auto max-[899px]:flex-wrap max-[899px]:py-1.5">
+      <Link to="/" className="flex items-center gap-1 font-display text-[17px] font-semibold text-peat no-underline" aria-label="Bothy: projects">
+        Bothy <House size={15} aria-hidden="true" />
+      </Link>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="max-w-72 truncate border-0 bg-transparent px-1 text-left" title={`${v.projectName} / ${v.name}`}>
+          {v.projectName} <span className="text-dim">/</span> {v.name} ▾
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content align="start" className="z-50 border border-peat bg-sheet py-1 text-peat">
+            {actions.map((a) => (
+              <DropdownMenu.Item key={a.word} onSelect={a.run} className="flex cursor-pointer justify-between gap-6 px-3 py-1 data-[highlighted]:bg-gorse/25">
+                {a.word} <span className="text-dim">{a.what}</span>
+              </DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <span className="hidden max-[899px]:block">
+        <select className="field" aria-label="Stage" value={stage ?? location.pathname.split("/")[3]} onChange={(e) => go(`/v/${variantId}/${e.target.value}`)}>
+          {STAGES.map((s) => (
+            <option key={s.id} value={s.id}>
+              {s.word}
+              {s.built ? "" : " (not built yet)"}
+            </option>
+          ))}
+        </select>
+      </span>
+      <span className="flex-1" />
+      <span className="max-[899px]:hidden">
+        <Find actions={actions} />
+      </span>
+      <span className="flex-1 max-[899px]:hidden" />
+      <span className="flex items-center gap-1" role="status" aria-label={`${count("danger")} dangers, ${count("fault")} faults open`}>
+        <span className="num">{count("danger")}</span> <FindingMark severity="danger" />
+        <span className="num ml-1.5">{count("fault")}</span> <FindingMark severity="fault" />
+      </span>
+      <span className="flex gap-1 max-[899px]:hidden">
+        <button type="button" className="btn px-2" disabled={!v.canUndo} onClick={() => void v.undo()} title="undo (z)">
+          undo
+        </button>
+        <button type="button" className="btn px-2" disabled={!v.canRedo} onClick={() => void v.redo()} title="redo (Shift+z)">
+          redo
+        </button>
+      </span>
+      <span className="num w-24 text-right text-[12px] text-dim max-[899px]:w-auto" role="status" data-testid="saving">
+        {SAVED[v.saving]} r{v.revision}
+      </span>
+    </header>
+  );
+}
+
+export function Frame() {
+  const { help, setHelp } = useKeys();
+  return (
+    <div className="flex h-full flex-col print-flow">
+      <Header />
+      <Banner />
+      <div className="flex min-h-0 flex-1 max-[899px]:flex-col max-[899px]:overflow-y-auto print-flow">
+        <Path />
+        <Suspense
+          fallback={
+            <p className="p-6" role="status">
+              Fetching the stage…
+            </p>
+          }
+        >
+          <Outlet />
+        </Suspense>
+      </div>
+      {help && (
+        <div role="dialog" aria-label="Keyboard" className="no-print fixed bottom-3 left-1/2 z-50 -translate-x-1/2 border border-peat bg-sheet p-3">
+          <dl className="m-0 grid grid-cols-[auto_auto] gap-x-6 gap-y-0.5">
+            {LIST.map(([key, what]) => (
+              <div key={key} className="contents">
+                <dt className="num">{key}</dt>
+                <dd className="m-0">{what}</dd>
+              </div>
+            ))}
+          </dl>
+          <button type="button" className="btn mt-2" onClick={() => setHelp(false)}>
+            Close
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}

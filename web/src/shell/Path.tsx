@@ -1,0 +1,73 @@
+/** The path: the twelve stages as words, joined by a trodden line, each with its cairn. */
+import { NavLink, useParams } from "react-router";
+import { useVariant } from "../data/variant";
+import { STAGES } from "./stages";
+
+const STONES = [
+  { x: 2, y: 9.5, w: 14, h: 3.6 },
+  { x: 3.5, y: 6.2, w: 11, h: 3.2 },
+  { x: 5, y: 3.2, w: 8, h: 2.8 },
+  { x: 6.8, y: 0.6, w: 4.6, h: 2.4 },
+];
+const STATE = ["untouched", "begun", "computed", "no open danger or fault", "proved by readings"];
+
+export function Cairn({ stones }: { stones: number }) {
+  return (
+    <svg viewBox="0 0 18 14" className="h-3.5 w-4.5 shrink-0" role="img" aria-label={STATE[stones]}>
+      {STONES.map((s, i) => (
+        <rect
+          key={i}
+          x={s.x}
+          y={s.y}
+          width={s.w}
+          height={s.h}
+          rx="1.2"
+          fill={i < stones ? "currentColor" : "none"}
+          stroke="currentColor"
+          strokeWidth={i < stones ? 0 : 0.4}
+          opacity={i < stones ? 1 : 0.35}
+        />
+      ))}
+    </svg>
+  );
+}
+
+export function Path() {
+  const { variantId } = useParams();
+  const { report } = useVariant();
+  return (
+    <nav aria-label="Stages" className="no-print relative w-[132px] shrink-0 overflow-y-auto border-r border-line py-2 max-[899px]:hidden">
+      <span className="absolute bottom-4 left-[17px] top-4 border-l border-dashed border-line" aria-hidden="true" />
+      <ol className="m-0 list-none p-0">
+        {STAGES.map((s) => {
+          const state = report.stages[s.id];
+          const open = (state?.dangers ?? 0) + (state?.faults ?? 0);
+          return (
+            <li key={s.id}>
+              <NavLink
+                to={`/v/${variantId}/${s.id}`}
+                title={`${s.question}${s.built ? "" : " (not built yet)"} · key ${s.key}`}
+                className={({ isActive }) =>
+                  `relative flex items-center gap-2 py-1.5 pl-2 pr-1.5 no-underline ${isActive ? "bg-sheet font-semibold text-peat shadow-[inset_3px_0_0_var(--color-gorse)]" : "text-peat hover:bg-sheet/60"}`
+                }
+              >
+                <span className="relative bg-bench px-0.5">
+                  <Cairn stones={state?.stones ?? 0} />
+                </span>
+                <span className={`flex-1 font-display text-[14px] ${s.built ? "" : "text-dim italic"}`}>{s.word}</span>
+                {open > 0 && (
+                  <span
+                    className={`num text-[11px] font-semibold ${state?.dangers ? "text-rust" : "text-gorse-ink"}`}
+                    title={`${state?.dangers} dangers, ${state?.faults} faults open`}
+                  >
+                    {open}
+                  </span>
+                )}
+              </NavLink>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

@@ -1,0 +1,130 @@
+/** A new line of the ledger: type a name, take it from the catalogue, or give its label's power and use. */
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { type ApiError, type Appliance, api, take } from "../../data/client";
+import { readCell, useApplianceEdits } from "./edit";
+import { powerText, writtenUse } from "./words";
+
+export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => void; onClose: () => void }) {
+  const { add } = useApplianceEdits();
+  const parts = useQuery({ queryKey: ["catalogue"], queryFn: () => take(api.GET("/api/catalogue")), staleTime: Number.POSITIVE_INFINITY });
+  const [name, setName] = useState("");
+  const [power, setPower] = useState("");
+  const [use, setUse] = useState("");
+  const [at, setAt] = useState(-1);
+  const [problem, setProblem] = useState<string | null>(null);
+  const words = name.toLowerCase().split(/\s+/).filter(Boolean);
+  const hits = (parts.data ?? []).filter((p) => p.fields && words.every((w) => `${p.name} ${p.maker} ${p.fields?.kind}`.toLowerCase().includes(w))).slice(0, 8);
+
+  const takeIn = async (fields: Record<string, unknown>) => {
+    const [id] = await add([fields], `added ${String(fields.name).slice(0, 60)}`);
+    if (!id) return;
+    setName("");
+    setPower("");
+    setUse("");
+    setAt(-1);
+    setProblem(null);
+    onAdded(id);
+  };
+  const own = async () => {
+    if (!name.trim()) return setProblem("Say what it is.");
+    if (!power.trim()) return setProblem("Give its power as on the label, for example “60 W”, “5 A @ 12 V” or “350 Wh/24 h”; or take one from the list.");
+    try {
+      const first = await readCell("power", power, {});
+      const both = use.trim() ? await readCell("use", use, first.fields as Partial<Appliance>) : first;
+      await takeIn({ name: name.trim(), ...both.fields });
+    } catch (e) {
+      setProblem((e as ApiError).message);
+    }
+  };
+
+  return (
+    <form
+      className="no-print border-b border-line bg-bench px-2 py-1.5"
+      aria-label="New appliance"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const hit = hits[at];
+        if (hit?.fields) void takeIn(hit.fields);
+        else void own();
+      }}
+      onKeyDown={(e) => {
+        if (e.key === "Escape") onClose();
+      }}
+    >
+      <div className="flex flex-wrap items-center gap-2">
+        <input
+          className="field w-56"
+          aria-label="What is it?"
+          aria-controls="catalogue-hits"
+          placeholder="what is it? e.g. fridge"
+          // biome-ignore lint/a11y/noAutofocus: the person asked for a new line
+          autoFocus
+          maxLength={20000}
+          value={name}
+          onChange={(e) => {
+            setName(e.target.value);
+            setAt(-1);
+          }}
+          onKeyDown={(e) => {
+            if (e.key === "ArrowDown") setAt(Math.min(at + 1, hits.length - 1));
+            else if (e.key === "ArrowUp") setAt(Math.max(at - 1, -1));
+            else return;
+            e.preventDefault();
+          }}
+        />
+        <input
+          className="field num w-36"
+          aria-label="Power"
+          placeholder="60 W, 5 A @ 12 V"
+          value={power}
+          maxLength={200}
+          onChange={(e) => setPower(e.target.value)}
+        />
+        <input
+          className="field num w-32"
+          aria-label="Use"
+          placeholder="4 h, 30 %, 3 x 5 min"
+          value={use}
+          maxLength={200}
+          onChange={(e) => setUse(e.target.value)}
+        />
+        <button type="submit" className="btn btn-main">
+          Add
+        </button>
+        <button type="button" className="btn" onClick={onClose}>
+          Close
+        </button>
+        {problem && (
+          <span role="alert" className="text-rust">
+            {problem}
+          </span>
+        )}
+      </div>
+      <ul id="catalogue-hits" className="m-0 mt-1 flex list-none flex-wrap gap-1 p-0" aria-label="From the catalogue">
+        {hits.map((h, i) => (
+          <li key={h.key}>
+            <button
+              type="button"
+              className={`border px-1.5 py-0.5 text-left text-[12px] ${i === at ? "border-peat bg-gorse/25" : "border-line bg-sheet"}`}
+              aria-label={`Add ${h.name}`}
+              onClick={() => h.fields && void takeIn(h.fields)}
+            >
+              {h.name}{" "}
+              <span className="num text-dim">
+                {powerText(h.fields as Appliance)} · {writtenUse(h.fields as Appliance)}
+              </span>
+            </button>
+          </li>
+        ))}
+        {parts.isPending && <li role="status">Fetching the catalogue…</li>}
+        {parts.isError && (
+          <li role="alert" className="text-rust">
+            The catalogue could not be fetched; give the label's values instead.
+          </li>
+        )}
+        {parts.data && !hits.length && <li className="text-[12px] text-dim">Nothing like it in the catalogue: give its label's power and use.</li>}
+      </ul>
+    </form>
+  );
+}

@@ -1,0 +1,237 @@
+/** Stage 2, Life: who lives in it, where and how, and with which appliances. */
+import { useQuery } from "@tanstack/react-query";
+import { useCallback, useEffect, useState } from "react";
+import { type Appliance, api, take } from "../../data/client";
+import { MONTHS, show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { Fig } from "../../parts/Fig";
+import { ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { Token, useAssumption } from "../../parts/Token";
+import { Bench } from "../../shell/Bench";
+import { useHand } from "../../shell/hand";
+import { AddAppliance } from "./AddAppliance";
+import { BringIn } from "./BringIn";
+import { DayRibbon } from "./DayRibbon";
+import { readCell, useApplianceEdits } from "./edit";
+import { LifeSlate } from "./LifeSlate";
+import { powerText, SEASONS, SUPPLIES, TRUSTS, writtenUse, ZONES } from "./words";
+
+const MONTH_CHOICES = MONTHS.map((word, i) => ({ value: String(i + 1), word }));
+
+function Sentence() {
+  const { design, report } = useVariant();
+  const life = design.life ?? {};
+  const places = useQuery({ queryKey: ["places"], queryFn: () => take(api.GET("/api/places")), staleTime: Number.POSITIVE_INFINITY });
+  const assumedPlace = useAssumption("/life/place");
+  const number = (path: string, value: number | null | undefined) => value ?? Number(report.assumptions.find((a) => a.path === path)?.value ?? 0);
+  const people = number("/life/people", life.people);
+  const nights = number("/life/nights_between_hookups", life.nights_between_hookups);
+  const from = number("/life/from_month", life.from_month);
+  const to = number("/life/to_month", life.to_month);
+  const drive = number("/life/drive_h_per_day", life.drive_h_per_day);
+  const place = life.place ?? String(assumedPlace?.value ?? "");
+  return (
+    <>
+      <Token path="/life/people" label="people" dimension="count" unit="" value={life.people} shown={people === 1 ? "One person" : `${people} people`} />,{" "}
+      <Token
+        path="/life/nights_between_hookups"
+        label="nights between hook-ups"
+        dimension="count"
+        unit=""
+        value={life.nights_between_hookups}
+        shown={`${show(nights)} nights`}
+      />{" "}
+      between hook-ups, <Token path="/life/from_month" label="first month" choices={MONTH_CHOICES} value={String(from)} shown={MONTHS[from - 1]} /> to{" "}
+      <Token path="/life/to_month" label="last month" choices={MONTH_CHOICES} value={String(to)} shown={MONTHS[to - 1]} /> around{" "}
+      <Token
+        path="/life/place"
+        label="place"
+        choices={(places.data ?? []).map((p) => ({ value: p.place, word: `${p.name}, ${p.country}` }))}
+        value={place}
+        shown={report.life.place_name}
+      />
+      , driving <Token path="/life/drive_h_per_day" label="driving per day" dimension="time" unit="h" value={life.drive_h_per_day} shown={show(drive, "h")} /> a
+      day.
+    </>
+  );
+}
+
+export function Component() {
+  const { report, id } = useVariant();
+  const { list, set, remove, duplicate, move } = useApplianceEdits();
+  const hand = useHand();
+  const [season, setSeason] = useState<string | null>(null);
+  const [adding, setAdding] = useState(false);
+  const [bringing, setBringing] = useState<string | null>(null);
+  const [fresh, setFresh] = useState<string | null>(null);
+  const shown = season ?? report.life.worst;
+
+  useEffect(() => {
+    const open = () => setAdding(true);
+    window.addEventListener("bothy:new", open);
+    return () => window.removeEventListener("bothy:new", open);
+  }, []);
+
+  const readPower = useCallback((a: Appliance, text: string) => readCell("power", text, a), []);
+  const readUse = useCallback((a: Appliance, text: string) => readCell("use", text, a), []);
+  const rowId = useCallback((a: Appliance) => a.id, []);
+  const columns: Column<Appliance>[] = [
+    {
+      key: "name",
+      label: "appliance",
+      width: "23%",
+      kind: "text",
+      show: (a) => a.name,
+      title: (a) => a.name,
+      value: (a) => a.name,
+      set: (a, name) => void set(a, { name }, "name"),
+    },
+    {
+      key: "count",
+      label: "how many",
+      width: "8%",
+      align: "right",
+      kind: "quantity",
+      show: (a) => a.count ?? 1,
+      value: (a) => a.count ?? 1,
+      dimension: "count",
+      unit: "",
+      set: (a, q) => void set(a, { count: Math.round(q?.value ?? 1) }, "number"),
+    },
+    {
+      key: "power",
+      label: "power, each",
+      width: "14%",
+      align: "right",
+      kind: "written",
+      show: powerText,
+      text: powerText,
+      read: readPower,
+      set: (a, r) => r && void set(a, r.fields, "power"),
+    },
+    {
+      key: "use",
+      label: "use a day",
+      width: "15%",
+      align: "right",
+      kind: "written",
+      show: writtenUse,
+      text: writtenUse,
+      read: readUse,
+      set: (a, r) => r && void set(a, r.fields, "use"),
+    },
+    {
+      key: "supply",
+      label: "supply",
+      width: "9%",
+      kind: "choice",
+      options: SUPPLIES,
+      show: (a) => SUPPLIES.find((s) => s.value === a.supply)?.word,
+      value: (a) => a.supply ?? "dc",
+      set: (a, v) => void set(a, { supply: v }, "supply"),
+    },
+    {
+      key: "zone",
+      label: "place",
+      width: "10%",
+      kind: "choice",
+      options: ZONES,
+      show: (a) => a.zone,
+      value: (a) => a.zone ?? "living",
+      set: (a, v) => void set(a, { zone: v }, "place"),
+    },
+    {
+      key: "trust",
+      label: "value from",
+      width: "10%",
+      kind: "choice",
+      options: TRUSTS,
+      show: (a) => <span className={a.trust === "catalogue" ? "text-heather" : ""}>{TRUSTS.find((t) => t.value === a.trust)?.word}</span>,
+      value: (a) => a.trust ?? "label",
+      set: (a, v) => void set(a, { trust: v }, "trust"),
+    },
+    {
+      key: "energy",
+      label: `at the bank, ${report.life.worst}`,
+      width: "12%",
+      align: "right",
+      kind: "computed",
+      show: (a) => <Fig k={`appliances/${a.id}/bank_energy_wh`} />,
+    },
+  ];
+  const tools = (
+    <>
+      <button type="button" className="btn btn-main" onClick={() => setAdding(!adding)} aria-expanded={adding}>
+        Add an appliance (n)
+      </button>
+      <button type="button" className="btn" onClick={() => setBringing("")}>
+        Paste or import…
+      </button>
+      <a className="btn no-underline" href={`/api/variants/${id}/export/appliances.csv`} download>
+        Export CSV
+      </a>
+      <span className="flex-1" />
+      <span className="text-dim">curve of</span>
+      {SEASONS.map((s) => (
+        <button
+          key={s}
+          type="button"
+          className={`btn px-2 ${s === shown ? "!border-gorse font-semibold" : ""}`}
+          aria-pressed={s === shown}
+          onClick={() => setSeason(s)}
+        >
+          {s}
+        </button>
+      ))}
+    </>
+  );
+  return (
+    <Bench
+      title="Life"
+      sentence={<Sentence />}
+      picture={list.length ? <DayRibbon season={shown} /> : undefined}
+      tools={bringing === null ? tools : undefined}
+      ledger={
+        bringing !== null ? (
+          <BringIn first={bringing} onClose={() => setBringing(null)} onAdded={setFresh} />
+        ) : (
+          <>
+            {adding && <AddAppliance onAdded={setFresh} onClose={() => setAdding(false)} />}
+            <Ledger
+              label="Appliances"
+              rows={list}
+              columns={columns}
+              id={rowId}
+              selected={hand.kind === "appliance" ? hand.id : undefined}
+              onSelect={(a) => hand.pick("appliance", a.id)}
+              onAdd={() => setAdding(true)}
+              onRemove={(a) => void remove(a)}
+              onDuplicate={(a) => setFresh(duplicate(a))}
+              onMove={(a, by) => void move(a, by)}
+              onPaste={setBringing}
+              mark={(a) => <ItemMark subject={a.id} />}
+              focusNew={adding ? null : fresh}
+              empty={
+                <div className="max-w-xl text-[15px]">
+                  <p className="m-0 mb-2">
+                    What will run in the vehicle? Everything later follows from this list: the bank, the sun, each cable and fuse, and the tests.
+                  </p>
+                  <p className="m-0">
+                    Press{" "}
+                    <button type="button" className="btn btn-main" onClick={() => setAdding(true)}>
+                      Add an appliance
+                    </button>{" "}
+                    and type “fridge”, “light” or “pump” to take it from the catalogue, or give the watts and hours of your own. A list in a spreadsheet can be
+                    pasted right here.
+                  </p>
+                </div>
+              }
+            />
+          </>
+        )
+      }
+      slate={<LifeSlate />}
+    />
+  );
+}

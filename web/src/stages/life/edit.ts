@@ -1,0 +1,51 @@
+/** Edits of the appliance ledger. */
+import { type Appliance, api, take } from "../../data/client";
+import { insertAfter, moveItem, removeItem, setFields } from "../../data/lists";
+import { freshId } from "../../data/patch";
+import { useVariant } from "../../data/variant";
+import type { Read } from "../../parts/Ledger";
+
+const BASE = "/life/appliances";
+
+export function useApplianceEdits() {
+  const { design, edit } = useVariant();
+  const list = design.life?.appliances ?? [];
+  const ids = list.map((a) => a.id);
+  return {
+    list,
+    set: (a: Appliance, fields: Record<string, unknown>, what: string) => edit(setFields(BASE, list, a.id, fields), `${a.name}: ${what}`),
+    remove: (a: Appliance) => {
+      const circuits = design.wiring?.circuits ?? [];
+      const freed = circuits.flatMap((c, i) => {
+        const on = c.appliances ?? [];
+        return on.includes(a.id) ? [{ op: "replace" as const, path: `/wiring/circuits/${i}/appliances`, value: on.filter((x) => x !== a.id) }] : [];
+      });
+      return edit([...freed, ...removeItem(BASE, list, a.id)], `removed ${a.name}`);
+    },
+    duplicate: (a: Appliance) => {
+      const id = freshId(a.name, ids);
+      void edit(insertAfter(BASE, list, a.id, { ...a, id }), `another ${a.name}`);
+      return id;
+    },
+    move: (a: Appliance, by: -1 | 1) => edit(moveItem(BASE, list, a.id, by), `moved ${a.name}`),
+    /** Adds appliances from fields; returns their ids. */
+    add: async (many: Record<string, unknown>[], what: string): Promise<string[]> => {
+      const taken = [...ids];
+      const made = many.map((fields) => {
+        const id = freshId(String(fields.name ?? "appliance"), taken);
+        taken.push(id);
+        return { ...fields, id };
+      });
+      const ok = await edit(
+        made.map((value) => ({ op: "add", path: `${BASE}/-`, value })),
+        what,
+      );
+      return ok ? made.map((m) => m.id) : [];
+    },
+  };
+}
+
+/** What the core makes of a text in one cell of an appliance. */
+export async function readCell(field: "power" | "use" | "windows", text: string, appliance: Partial<Appliance>): Promise<Read> {
+  return (await take(api.POST("/api/appliances/cell", { body: { field, text, appliance } }))) as Read;
+}

@@ -1,0 +1,44 @@
+/** Words for the Life stage: choices, and how an appliance's power and use are written in a cell. */
+import type { Appliance } from "../../data/client";
+import { clock } from "../../data/show";
+
+export const SUPPLIES = [
+  { value: "dc", word: "DC" },
+  { value: "converter", word: "adapter" },
+  { value: "ac", word: "mains" },
+];
+export const ZONES = ["kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside"].map((z) => ({ value: z, word: z }));
+export const KINDS = ["light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "other"].map((k) => ({
+  value: k,
+  word: k,
+}));
+export const TRUSTS = [
+  { value: "measured", word: "measured" },
+  { value: "label", word: "label" },
+  { value: "duty", word: "label, duty" },
+  { value: "catalogue", word: "catalogue" },
+];
+export const SEASONS = ["winter", "shoulder", "summer"] as const;
+
+const n = (x: number) => String(Number(x.toPrecision(6)));
+
+/** The power of an appliance in the form it was given. */
+export function powerText(a: Appliance): string {
+  if (a.power_w != null) return `${n(a.power_w)} W`;
+  if (a.current_a != null) return `${n(a.current_a)} A @ ${n(a.voltage_v ?? 0)} V`;
+  if (a.energy_24h_wh != null) return `${n(a.energy_24h_wh)} Wh/24 h`;
+  return `battery ${n(a.charge_energy_wh ?? 0)} Wh`;
+}
+
+/** The use of an appliance in the form it was given; a label energy holds its own time. */
+export function writtenUse(a: Appliance): string {
+  if (a.hours_per_day != null) return `${n(a.hours_per_day)} h`;
+  if (a.duty_frac != null) return `${n(100 * a.duty_frac)} %`;
+  if (a.uses_per_day != null) return `${n(a.uses_per_day)} × ${n(a.minutes_per_use ?? 0)} min`;
+  const charges = n(a.charges_per_day ?? 1);
+  return a.charge_energy_wh != null ? `${charges} ${charges === "1" ? "charge" : "charges"}` : "by its label";
+}
+
+export function windowsText(a: Appliance): string {
+  return (a.windows ?? []).map((w) => `${clock(w.from_h)}-${clock(w.to_h)}`).join(", ");
+}

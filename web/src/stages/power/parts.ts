@@ -1,0 +1,84 @@
+/** The parts of the supply: their place in the design, words, and how a catalogue part becomes one. */
+import type { Design, PatchOp, Schemas } from "../../data/client";
+import { freshId } from "../../data/patch";
+import { show } from "../../data/show";
+
+export type PartId = "bank" | "inverter" | "solar" | "controller" | "driving" | "shore";
+type CataloguePart = Schemas["CatalogueItem"];
+
+export const PARTS: { id: PartId; word: string; kind: string; own: Record<string, unknown>; blurb: string }[] = [
+  {
+    id: "bank",
+    word: "Bank",
+    kind: "battery",
+    own: { name: "Own bank", unit_charge_ah: 100 },
+    blurb: "stores energy; sized for the stay, the cold and the largest current",
+  },
+  { id: "inverter", word: "Inverter", kind: "inverter", own: { name: "Own inverter", rating_w: 1000 }, blurb: "only for appliances that want mains" },
+  {
+    id: "solar",
+    word: "Solar array",
+    kind: "panel",
+    own: { name: "Own panels", panel_power_w: 100, vmp_v: 18, imp_a: 5.56, voc_v: 21.6, isc_a: 6 },
+    blurb: "panels in strings",
+  },
+  {
+    id: "controller",
+    word: "Solar controller",
+    kind: "controller",
+    own: { name: "Own controller", max_voltage_v: 100, max_charge_current_a: 30 },
+    blurb: "between the panels and the bank",
+  },
+  { id: "driving", word: "Driving charge", kind: "dcdc", own: { name: "Own DC-DC charger", rating_a: 30 }, blurb: "from the vehicle's alternator" },
+  { id: "shore", word: "Shore charger", kind: "charger", own: { name: "Own charger", charger_current_a: 30 }, blurb: "from a hook-up" },
+];
+
+/** What is fitted of a part, in words; null when nothing is. */
+export function fitted(design: Design, id: PartId): string | null {
+  const p = design.power ?? {};
+  if (id === "bank")
+    return p.bank
+      ? `${p.bank.name}: ${show(p.bank.unit_charge_ah * (p.bank.parallel_count ?? 1), "Ah")} at ${show((p.bank.unit_voltage_v ?? 12.8) * (p.bank.series_count ?? 1), "V")}`
+      : null;
+  if (id === "inverter") return p.inverter ? `${p.inverter.name}: ${show(p.inverter.rating_w, "W")}` : null;
+  if (id === "solar") {
+    if (!p.arrays?.length) return null;
+    return p.arrays
+      .map((a) => `${a.name}: ${(a.series_count ?? 1) * (a.parallel_count ?? 1)} × ${show(a.panel_power_w, "W")}, ${a.series_count ?? 1} in series`)
+      .join("; ");
+  }
+  if (id === "controller")
+    return p.controller ? `${p.controller.name}: ${show(p.controller.max_voltage_v, "V")}, ${show(p.controller.max_charge_current_a, "A")}` : null;
+  if (id === "driving") return p.driving ? `${p.driving.name}: ${show(p.driving.rating_a, "A")}` : null;
+  return p.shore ? `${p.shore.name}: ${show(p.shore.charger_current_a, "A")}` : null;
+}
+
+/** Operations that put a part (from the catalogue, or the person's own) into its place. */
+export function fitPart(design: Design, id: PartId, part: CataloguePart | null): PatchOp[] {
+  const own = PARTS.find((p) => p.id === id)!.own;
+  const mass = part ? { [id === "bank" || id === "solar" ? "unit_mass_kg" : "mass_kg"]: part.mass_kg } : {};
+  const value = { ...(part ? { name: part.name, part: part.key, ...part.data } : own), ...mass, by: "typed" };
+  if (id !== "solar") return [{ op: "replace", path: `/power/${id}`, value }];
+  const arrays = design.power?.arrays ?? [];
+  const array = {
+    ...value,
+    id: freshId(
+      "roof",
+      arrays.map((a) => a.id),
+    ),
+  };
+  return arrays.length
+    ? [
+        {
+          op: "replace",
+          path: "/power/arrays/0",
+          value: { ...array, id: arrays[0]!.id, series_count: arrays[0]!.series_count, parallel_count: arrays[0]!.parallel_count },
+        },
+      ]
+    : [{ op: "add", path: "/power/arrays/-", value: array }];
+}
+
+/** Operations that take a part out again. */
+export function unfit(id: PartId): PatchOp[] {
+  return [id === "solar" ? { op: "replace", path: "/power/arrays", value: [] } : { op: "replace", path: `/power/${id}`, value: null }];
+}

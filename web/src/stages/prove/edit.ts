@@ -1,0 +1,30 @@
+/** Readings: at most one a circuit; typing the first value makes it. */
+import type { Schemas } from "../../data/client";
+import { useVariant } from "../../data/variant";
+
+export type Reading = Schemas["Reading"];
+export type SheetRow = Schemas["SheetRow"];
+export const VERDICTS: Record<string, string> = { pass: "passes", marginal: "marginal", fail: "fails" };
+
+export function useReadings() {
+  const { design, edit } = useVariant();
+  const list = design.prove?.readings ?? [];
+  return {
+    of: (circuit: string): Reading | undefined => list.find((r) => r.circuit === circuit),
+    set: (row: SheetRow, fields: Partial<Reading>) => {
+      const i = list.findIndex((r) => r.circuit === row.circuit);
+      const taken_at = new Date().toISOString().slice(0, 16).replace("T", " ");
+      const what = `reading of ${row.code} ${row.name}`;
+      if (i < 0) return edit([{ op: "add", path: "/prove/readings/-", value: { circuit: row.circuit, ...fields, taken_at } }], what);
+      const all = { ...fields, taken_at };
+      return edit(
+        Object.entries(all).map(([key, value]) => ({ op: "replace", path: `/prove/readings/${i}/${key}`, value })),
+        what,
+      );
+    },
+    clear: (row: SheetRow) => {
+      const i = list.findIndex((r) => r.circuit === row.circuit);
+      return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/prove/readings/${i}` }], `cleared the reading of ${row.code} ${row.name}`);
+    },
+  };
+}

@@ -1,0 +1,228 @@
+/** Stage 1, Vehicle: preset, region, inside size, payload and where the bank stands. */
+
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { SlateFig } from "../../parts/Fig";
+import { FindingList } from "../../parts/Findings";
+import { HeadroomBar } from "../../parts/HeadroomBar";
+import { Token } from "../../parts/Token";
+import { Bench } from "../../shell/Bench";
+import { usePerson } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { VehiclePlan } from "./VehiclePlan";
+import { BANK_PLACES, PRESETS, REGIONS, wordOf } from "./words";
+
+type Row = { path: string; label: string; what: string } & (
+  | { dimension: string; unit: string; value: number | null | undefined; effective: number }
+  | { choices: { value: string; word: string }[]; value: string; said: boolean }
+);
+
+function Value({ row }: { row: Row }) {
+  const { units } = usePerson();
+  if ("choices" in row) return <Token path={row.path} label={row.label} choices={row.choices} value={row.value} shown={wordOf(row.choices, row.value)} />;
+  return <Token path={row.path} label={row.label} dimension={row.dimension} unit={row.unit} value={row.value} shown={show(row.effective, row.unit, units)} />;
+}
+
+export function Component() {
+  const { design, report } = useVariant();
+  const { units } = usePerson();
+  const v = design.vehicle ?? {};
+  const part = report.vehicle;
+  const assumed = (path: string) => report.assumptions.find((a) => a.path === path);
+  const number = (key: "alternator_rated_a" | "vehicle_voltage_v", fallback: number) => v[key] ?? Number(assumed(`/vehicle/${key}`)?.value ?? fallback);
+  const smart = v.smart_alternator ?? Boolean(assumed("/vehicle/smart_alternator")?.value);
+  const rows: Row[] = [
+    {
+      path: "/vehicle/preset",
+      label: "kind of vehicle",
+      what: "gives all that you have not said yet",
+      choices: PRESETS,
+      value: v.preset ?? "panel_van",
+      said: true,
+    },
+    { path: "/region", label: "region", what: `${report.licensed}`, choices: REGIONS, value: design.region ?? "uk", said: true },
+    {
+      path: "/vehicle/inside_length_m",
+      label: "inside length",
+      what: "bulkhead to rear door, at bed height",
+      dimension: "length",
+      unit: "m",
+      value: v.inside_length_m,
+      effective: part.inside_length_m,
+    },
+    {
+      path: "/vehicle/inside_width_m",
+      label: "inside width",
+      what: "between the bare walls, at bed height",
+      dimension: "length",
+      unit: "m",
+      value: v.inside_width_m,
+      effective: part.inside_width_m,
+    },
+    {
+      path: "/vehicle/inside_height_m",
+      label: "inside height",
+      what: "bare floor to bare roof, in the middle",
+      dimension: "length",
+      unit: "m",
+      value: v.inside_height_m,
+      effective: part.inside_height_m,
+    },
+    {
+      path: "/vehicle/payload_kg",
+      label: "payload",
+      what: "plated mass less the empty vehicle's, from its papers",
+      dimension: "mass",
+      unit: "kg",
+      value: v.payload_kg,
+      effective: part.payload_kg,
+    },
+    {
+      path: "/vehicle/bank_place",
+      label: "place of the bank",
+      what: "sets how cold the cells get",
+      choices: BANK_PLACES,
+      value: part.bank_place,
+      said: v.bank_place != null,
+    },
+    {
+      path: "/vehicle/vehicle_voltage_v",
+      label: "vehicle's own voltage",
+      what: "12 V for cars and vans, 24 V for most trucks and buses",
+      choices: [
+        { value: "12", word: "12 V" },
+        { value: "24", word: "24 V" },
+      ],
+      value: String(number("vehicle_voltage_v", 12)),
+      said: v.vehicle_voltage_v != null,
+    },
+    {
+      path: "/vehicle/alternator_rated_a",
+      label: "alternator's label",
+      what: "amps on its plate; 0 for a trailer",
+      dimension: "current",
+      unit: "A",
+      value: v.alternator_rated_a,
+      effective: number("alternator_rated_a", 0),
+    },
+  ];
+  return (
+    <Bench
+      title="Vehicle"
+      sentence={
+        <>
+          A <Token path="/vehicle/preset" label="kind of vehicle" choices={PRESETS} value={v.preset ?? "panel_van"} shown={part.preset_name} /> in{" "}
+          <Token path="/region" label="region" choices={REGIONS} value={design.region ?? "uk"} shown={wordOf(REGIONS, design.region)} />, inside{" "}
+          <Token
+            path="/vehicle/inside_length_m"
+            label="inside length"
+            dimension="length"
+            unit="m"
+            value={v.inside_length_m}
+            shown={show(part.inside_length_m, "m", units)}
+          />{" "}
+          long,{" "}
+          <Token
+            path="/vehicle/inside_width_m"
+            label="inside width"
+            dimension="length"
+            unit="m"
+            value={v.inside_width_m}
+            shown={show(part.inside_width_m, "m", units)}
+          />{" "}
+          wide and{" "}
+          <Token
+            path="/vehicle/inside_height_m"
+            label="inside height"
+            dimension="length"
+            unit="m"
+            value={v.inside_height_m}
+            shown={show(part.inside_height_m, "m", units)}
+          />{" "}
+          high, with a payload of{" "}
+          <Token path="/vehicle/payload_kg" label="payload" dimension="mass" unit="kg" value={v.payload_kg} shown={show(part.payload_kg, "kg", units)} />; the
+          bank stands{" "}
+          <Token
+            path="/vehicle/bank_place"
+            label="place of the bank"
+            choices={BANK_PLACES}
+            value={part.bank_place}
+            shown={wordOf(BANK_PLACES, part.bank_place)}
+          />
+          .
+        </>
+      }
+      picture={<VehiclePlan />}
+      ledger={
+        <table className="w-full border-collapse text-[13px]" aria-label="Vehicle basics">
+          <tbody>
+            {rows.map((row) => (
+              <tr key={row.path} className="border-b border-line/60">
+                <th scope="row" className="w-44 px-3 py-1.5 text-left font-normal">
+                  {row.label}
+                </th>
+                <td className="w-56 px-2">
+                  <Value row={row} />
+                </td>
+                <td className="px-2 text-dim">{row.what}</td>
+              </tr>
+            ))}
+            <tr className="border-b border-line/60">
+              <th scope="row" className="px-3 py-1.5 text-left font-normal">
+                smart alternator
+              </th>
+              <td className="px-2">
+                <SmartToken smart={smart} />
+              </td>
+              <td className="px-2 text-dim">most vehicles since about 2015: its voltage drops while driving</td>
+            </tr>
+            <tr>
+              <th scope="row" className="px-3 py-1.5 text-left align-top font-normal">
+                what it is
+              </th>
+              <td className="px-2" colSpan={2}>
+                <Token path="/vehicle/description" label="what it is" text={v.description ?? ""} shown={v.description || "say a few words"} />
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      }
+      slate={
+        <Slate title="Vehicle" sub={part.preset_name}>
+          <FindingList findings={report.findings.filter((f) => f.stage === "vehicle")} />
+          <HeadroomBar label="payload used so far" need={part.payload_used_kg} have={part.payload_kg} unit="kg" margin={0.1} />
+          <SlateFig k="power/mass_kg" />
+          <SlateFig k="vehicle/payload_kg" />
+          <SlateFig k="power/bank/cold_c" />
+          <h3 className="mb-1 mt-3 font-display text-[14px]">Assumed so far</h3>
+          {report.assumptions.length === 0 && <p className="text-chalk-dim">Nothing: all is said.</p>}
+          <ul className="m-0 list-none p-0">
+            {report.assumptions.map((a) => (
+              <li key={a.path} className="border-b border-slate-2 py-0.5">
+                <span className="text-[#d3b6e6] underline decoration-dotted">{a.label}</span>{" "}
+                <span className="num">{a.shown || (typeof a.value === "number" ? show(a.value, a.unit, units) : String(a.value).replace(/_/g, " "))}</span>
+                <div className="text-[11px] text-chalk-dim">{a.why}</div>
+              </li>
+            ))}
+          </ul>
+        </Slate>
+      }
+    />
+  );
+}
+
+function SmartToken({ smart }: { smart: boolean }) {
+  const { design, report, edit } = useVariant();
+  const assumed = report.assumptions.some((a) => a.path === "/vehicle/smart_alternator");
+  return (
+    <label className={assumed ? "text-heather" : ""}>
+      <input
+        type="checkbox"
+        checked={design.vehicle?.smart_alternator ?? smart}
+        onChange={(e) => void edit([{ op: "replace", path: "/vehicle/smart_alternator", value: e.target.checked }], "smart alternator")}
+      />{" "}
+      {smart ? "yes" : "no"}
+      {assumed && " (assumed)"}
+    </label>
+  );
+}

@@ -1,0 +1,226 @@
+/** Stage 5, Wiring: which cable, which fuse, which way. */
+import { useCallback, useEffect, useState } from "react";
+import { Link } from "react-router";
+import type { Circuit } from "../../data/client";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { Fig } from "../../parts/Fig";
+import { ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { Proposals } from "../../parts/Proposals";
+import { FuseStrip } from "../../pictures/FuseWindow";
+import { Bench } from "../../shell/Bench";
+import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
+import { sizeFields, useWiringEdits } from "./edit";
+import { TreePicture } from "./TreePicture";
+import { WiringSlate } from "./WiringSlate";
+import { PROTECTIONS } from "./words";
+
+export function Component() {
+  const { report, id, design } = useVariant();
+  const { units } = usePerson();
+  const { circuits, boards, set, remove, duplicate, move, add, addBoard } = useWiringEdits();
+  const hand = useHand();
+  const [fresh, setFresh] = useState<string | null>(null);
+  const part = (c: Circuit) => report.wiring.circuits[c.id];
+
+  const create = useCallback(async () => {
+    const made = await add();
+    if (made) {
+      setFresh(made);
+      hand.pick("circuit", made);
+    }
+  }, [add, hand.pick]);
+  useEffect(() => {
+    const open = () => void create();
+    window.addEventListener("bothy:new", open);
+    return () => window.removeEventListener("bothy:new", open);
+  }, [create]);
+
+  const rowId = useCallback((c: Circuit) => c.id, []);
+  const assumedLength = (c: Circuit) => (
+    <span className="text-heather underline decoration-dotted" title="assumed until it is measured along the route">
+      {show(part(c)?.length_m, "m", units)}
+    </span>
+  );
+  const columns: Column<Circuit>[] = [
+    { key: "code", label: "code", width: "5%", kind: "computed", show: (c) => part(c)?.code ?? "" },
+    {
+      key: "name",
+      label: "circuit",
+      width: "18%",
+      kind: "text",
+      show: (c) => c.name,
+      title: (c) => c.name,
+      value: (c) => c.name,
+      set: (c, name) => void set(c, { name }, "name"),
+    },
+    {
+      key: "board",
+      label: "from",
+      width: "8%",
+      kind: "choice",
+      options: [{ value: "", word: "busbar" }, ...boards.map((b) => ({ value: b.id, word: `${b.letter} ${b.name}` }))],
+      show: (c) => boards.find((b) => b.id === c.board)?.letter ?? "busbar",
+      value: (c) => c.board ?? "",
+      set: (c, v) => void set(c, { board: v || null }, "board"),
+    },
+    { key: "current", label: "current", width: "9%", align: "right", kind: "computed", show: (c) => <Fig k={`circuits/${c.id}/current_a`} /> },
+    {
+      key: "length",
+      label: "one way",
+      width: "9%",
+      align: "right",
+      kind: "quantity",
+      show: (c) => (c.length_m == null ? assumedLength(c) : show(c.length_m, "m", units)),
+      value: (c) => c.length_m,
+      dimension: "length",
+      unit: "m",
+      clearable: true,
+      set: (c, q) => void set(c, { length_m: q?.value ?? null }, "length"),
+    },
+    {
+      key: "size",
+      label: "cable",
+      width: "10%",
+      align: "right",
+      kind: "quantity",
+      show: (c) =>
+        part(c)?.size_text ? (
+          `${(c.parallel_count ?? 1) > 1 ? `${c.parallel_count} × ` : ""}${part(c)?.size_text}`
+        ) : (
+          <span className="text-dim">not sized</span>
+        ),
+      value: (c) => c.area_mm2,
+      text: (c) => part(c)?.size_text ?? "",
+      dimension: "area",
+      unit: "mm²",
+      clearable: true,
+      set: (c, q) => void set(c, sizeFields(q), "size"),
+    },
+    {
+      key: "drop",
+      label: "lost",
+      width: "8%",
+      align: "right",
+      kind: "computed",
+      show: (c) => (
+        <span className={part(c)?.drop_ok === false ? "font-semibold text-rust" : ""}>
+          <Fig k={`circuits/${c.id}/drop_v`} digits={2} />
+        </span>
+      ),
+    },
+    {
+      key: "protection",
+      label: "by",
+      width: "9%",
+      kind: "choice",
+      options: PROTECTIONS,
+      show: (c) => c.protection,
+      value: (c) => c.protection ?? "fuse",
+      set: (c, v) => void set(c, { protection: v, ...(v === "none" ? { fuse_a: null } : {}) }, "protection"),
+    },
+    {
+      key: "fuse",
+      label: "rating",
+      width: "9%",
+      align: "right",
+      kind: "quantity",
+      show: (c) => (c.fuse_a == null ? <span className="text-dim">none</span> : show(c.fuse_a, "A")),
+      value: (c) => c.fuse_a,
+      dimension: "current",
+      unit: "A",
+      clearable: true,
+      set: (c, q) => void set(c, { fuse_a: q?.value ?? null }, "rating"),
+    },
+    { key: "window", label: "load · fuse · cable", width: "14%", kind: "computed", show: (c) => (part(c) ? <FuseStrip part={part(c)!} /> : null) },
+  ];
+  const proposals = <Proposals groups={["circuits"]} empty="Nothing to propose until Life holds appliances." />;
+  const unsized = circuits.filter((c) => c.area_mm2 == null && c.awg == null).length;
+  const guessed = circuits.filter((c) => c.length_m == null).length;
+  return (
+    <Bench
+      title="Wiring"
+      sentence={
+        circuits.length ? (
+          <>
+            {report.system_voltage_v} V, {circuits.length} circuits on {boards.length} {boards.length === 1 ? "board" : "boards"},{" "}
+            {report.wire_series === "awg" ? "cable by AWG" : "cable by mm²"}
+            {unsized > 0 && (
+              <>
+                , <strong>{unsized} not sized yet</strong>
+              </>
+            )}
+            {guessed > 0 && (
+              <>
+                , <span className="text-heather">{guessed} lengths assumed until they are measured</span>
+              </>
+            )}
+            . The fuse protects the cable; the cable suits the load.
+          </>
+        ) : (
+          "No circuit yet. Take Bothy's proposal below: it groups the appliances, gives each heavy one its own cable, and sizes all of them."
+        )
+      }
+      picture={circuits.length ? <TreePicture /> : undefined}
+      tools={
+        <>
+          <button type="button" className="btn btn-main" onClick={() => void create()}>
+            Add a circuit (n)
+          </button>
+          <button
+            type="button"
+            className="btn"
+            onClick={async () => {
+              const made = await addBoard();
+              if (made) hand.pick("board", made);
+            }}
+          >
+            Add a board
+          </button>
+          {boards.map((b) => (
+            <button key={b.id} type="button" className={`btn px-2 ${hand.id === b.id ? "!border-gorse" : ""}`} onClick={() => hand.pick("board", b.id)}>
+              {b.letter} {b.name} <ItemMark subject={b.id} />
+            </button>
+          ))}
+          <span className="flex-1" />
+          <a className="btn no-underline" href={`/api/variants/${id}/export/circuits.csv`} download>
+            CSV
+          </a>
+          <a className="btn no-underline" href={`/api/variants/${id}/export/circuits.xlsx`} download>
+            XLSX
+          </a>
+          <a className="btn no-underline" href={`/api/variants/${id}/export/tree.svg`} download>
+            tree SVG
+          </a>
+          <Link className="btn no-underline" to={`/v/${id}/print/schedule`}>
+            Print
+          </Link>
+        </>
+      }
+      ledger={
+        <>
+          {!circuits.length && proposals}
+          <Ledger
+            label="Circuits"
+            rows={circuits}
+            columns={columns}
+            id={rowId}
+            selected={hand.kind === "circuit" ? hand.id : undefined}
+            onSelect={(c) => hand.pick("circuit", c.id)}
+            onAdd={() => void create()}
+            onRemove={(c) => void remove(c)}
+            onDuplicate={(c) => setFresh(duplicate(c))}
+            onMove={(c, by) => void move(c, by)}
+            mark={(c) => <ItemMark subject={c.id} />}
+            focusNew={fresh}
+            empty={design.life?.appliances?.length ? null : "Say in Life what will run (key 2); its circuits are proposed here."}
+          />
+          {circuits.length > 0 && proposals}
+        </>
+      }
+      slate={<WiringSlate />}
+    />
+  );
+}

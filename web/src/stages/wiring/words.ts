@@ -1,0 +1,43 @@
+/** Words for the choices of the Wiring stage. */
+export const KIND_WORDS: Record<string, string> = {
+  load: "circuit of appliances",
+  ac: "mains circuit: licensed work",
+  inverter: "feed of the inverter",
+  solar: "from the solar controller",
+  driving: "from the driving charger",
+  driving_in: "from the starter battery to the charger",
+  shore: "from the shore charger",
+  feeder: "feeder of a board",
+  main: "main, from the bank",
+};
+export const KINDS = Object.entries(KIND_WORDS).map(([value, word]) => ({ value, word: word.split(":")[0]! }));
+export const PROTECTIONS = [
+  { value: "fuse", word: "fuse" },
+  { value: "breaker", word: "breaker" },
+  { value: "none", word: "none" },
+];
+export const FAMILIES = [
+  { value: "", word: "the usual for it" },
+  { value: "blade_standard", word: "blade" },
+  { value: "blade_mini", word: "blade, mini" },
+  { value: "blade_maxi", word: "blade, maxi" },
+  { value: "bolt_sf30", word: "bolt-down, 30 mm" },
+  { value: "bolt_sf51", word: "bolt-down, 51 mm" },
+  { value: "strip", word: "slotted strip" },
+  { value: "terminal_cube", word: "block on the post" },
+  { value: "class_t", word: "high-interrupt cartridge" },
+  { value: "thermal_breaker", word: "thermal breaker" },
+  { value: "dc_mcb", word: "DC rail breaker" },
+];
+export const DROP_CLASSES = [
+  { value: "critical", word: "critical, 3 %" },
+  { value: "non_critical", word: "non-critical, 10 %" },
+  { value: "charging", word: "charging, 1.25 %" },
+  { value: "feeder", word: "feeder, 1 %" },
+];
+export const INSULATIONS = [60, 70, 85, 90, 105, 125].map((c) => ({ value: String(c), word: `${c} °C` }));
+export const INSTALLATIONS = [
+  { value: "free_air", word: "in free air" },
+  { value: "conduit", word: "in conduit" },
+  { value: "against_insulation", word: "against insulation" },
+];

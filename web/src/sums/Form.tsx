@@ -1,0 +1,176 @@
+/** A form generated from a contract: quantities as people write them, choices, flags, lists of things. */
+import { useState } from "react";
+import type { Schemas } from "../data/client";
+import { Quantity } from "../parts/Quantity";
+import { type Input, readingOf, resolved, type Schema, split, withValue } from "./schema";
+
+type Words = Schemas["CalculatorItem"]["words"];
+type Shared = { root: Schema; words: Words; wrong: string | null };
+type FieldProps = Shared & { name: string; schema: Schema; value: unknown; onSet: (value: unknown) => void; required: boolean };
+
+const plain = (text: string) => text.replace(/_/g, " ");
+
+function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) {
+  const s = resolved(schema, shared.root);
+  const word = shared.words[name];
+  const label = word?.label ?? plain(name);
+  const bad = shared.wrong === name;
+  if (s.type === "array" && s.items)
+    return <List name={name} label={label} schema={s} value={(value as unknown[] | undefined) ?? []} onSet={onSet} {...shared} />;
+  if (s.type === "object" || s.properties)
+    return (
+      <fieldset className={`my-1 border-l-2 pl-2 ${bad ? "border-rust" : "border-line"}`}>
+        <legend className="text-[12px] text-dim">{label}</legend>
+        <Fields schema={s} value={(value as Input | undefined) ?? {}} example={{}} onSet={onSet} {...shared} />
+      </fieldset>
+    );
+  const standard = s.default !== undefined && s.default !== null ? String(s.default) : required ? "needed" : "none";
+  let field: React.ReactNode;
+  if (s.enum)
+    field = (
+      <select
+        className="field w-full"
+        aria-label={label}
+        value={value === undefined ? "" : String(value)}
+        onChange={(e) =>
+          onSet(e.target.value === "" ? undefined : s.type === "integer" || typeof s.enum?.[0] === "number" ? Number(e.target.value) : e.target.value)
+        }
+      >
+        <option value="">{`${plain(standard)} (as usual)`}</option>
+        {s.enum.map((o) => (
+          <option key={o} value={String(o)}>
+            {plain(String(o))}
+          </option>
+        ))}
+      </select>
+    );
+  else if (s.type === "boolean")
+    field = (
+      <select
+        className="field w-full"
+        aria-label={label}
+        value={value === undefined ? "" : String(value)}
+        onChange={(e) => onSet(e.target.value === "" ? undefined : e.target.value === "true")}
+      >
+        <option value="">{s.default === true ? "yes (as usual)" : s.default === false ? "no (as usual)" : "not said"}</option>
+        <option value="true">yes</option>
+        <option value="false">no</option>
+      </select>
+    );
+  else if (s.type === "string")
+    field = (
+      <input
+        className="field w-full"
+        aria-label={label}
+        value={String(value ?? "")}
+        placeholder={standard}
+        maxLength={200}
+        onChange={(e) => onSet(e.target.value)}
+      />
+    );
+  else {
+    const reading = readingOf(name);
+    field = (
+      <Quantity
+        className="w-full"
+        label={label}
+        value={value as number | undefined}
+        text={value === undefined ? "" : `${Number((value as number).toPrecision(9))}${reading.unit ? ` ${reading.unit}` : ""}`}
+        dimension={reading.dimension}
+        unit={reading.unit}
+        clearable
+        placeholder={standard}
+        onCommit={(q) => onSet(q ? q.value * reading.factor : undefined)}
+      />
+    );
+  }
+  return (
+    <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5 ${bad ? "bg-rust/10" : ""}`}>
+      <span>
+        {label} {word?.unit && <span className="text-[12px] text-dim">{word.unit}</span>}
+        {required && value === undefined && <span className="text-[12px] text-gorse-ink"> needed</span>}
+      </span>
+      {field}
+    </div>
+  );
+}
+
+function List({
+  name,
+  label,
+  schema,
+  value,
+  onSet,
+  ...shared
+}: Shared & { name: string; label: string; schema: Schema; value: unknown[]; onSet: (value: unknown) => void }) {
+  const item = resolved(schema.items ?? {}, shared.root);
+  const object = !!item.properties;
+  const set = (i: number, v: unknown) => onSet(value.map((old, k) => (k === i ? v : old)));
+  const add = () => {
+    const model = value[value.length - 1] ?? (object ? {} : 0);
+    const made = object ? { ...(model as Input), ...(item.properties?.id ? { id: `${plain(name).replace(/s$/, "")} ${value.length + 1}` } : {}) } : model;
+    onSet([...value, made]);
+  };
+  if (!object)
+    return (
+      <div className="grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5">
+        <span>{label}</span>
+        <input
+          className="field num w-full"
+          aria-label={label}
+          placeholder="numbers, with blanks between"
+          defaultValue={value.join(" ")}
+          onBlur={(e) => {
+            const parts = e.target.value.split(/[\s;]+/).filter(Boolean);
+            onSet(parts.length ? parts.map((p) => (item.type === "string" ? p : Number(p.replace(",", ".")))) : undefined);
+          }}
+        />
+      </div>
+    );
+  return (
+    <fieldset className={`my-2 border p-2 ${shared.wrong === name ? "border-rust" : "border-line"}`}>
+      <legend className="px-1 font-semibold">{label}</legend>
+      {value.map((one, i) => (
+        <div key={i} className="mb-2 border-b border-line pb-2">
+          <div className="flex justify-between text-[12px] text-dim">
+            <span>{String((one as Input).id ?? `${plain(name)} ${i + 1}`)}</span>
+            <button type="button" className="underline" aria-label={`Remove ${label} ${i + 1}`} onClick={() => onSet(value.filter((_, k) => k !== i))}>
+              remove
+            </button>
+          </div>
+          <Fields schema={item} value={one as Input} example={{}} onSet={(v) => set(i, v)} {...shared} />
+        </div>
+      ))}
+      <button type="button" className="btn" onClick={add}>
+        Add one
+      </button>
+    </fieldset>
+  );
+}
+
+export function Fields({ schema, value, example, onSet, ...shared }: Shared & { schema: Schema; value: Input; example: Input; onSet: (value: Input) => void }) {
+  const [open, setOpen] = useState(false);
+  const { first, more } = split(schema, example, value);
+  const field = (name: string) => (
+    <Field
+      key={name}
+      name={name}
+      schema={schema.properties?.[name] ?? {}}
+      value={value[name]}
+      required={!!schema.required?.includes(name)}
+      onSet={(v) => onSet(withValue(value, name, v))}
+      {...shared}
+    />
+  );
+  return (
+    <>
+      {first.map(field)}
+      {more.length > 0 && (
+        <button type="button" className="my-1 text-loch underline decoration-dotted" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? "fewer values" : `${more.length} more, each with its usual value`}
+        </button>
+      )}
+      {open && more.map(field)}
+    </>
+  );
+}

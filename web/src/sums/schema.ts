@@ -1,0 +1,63 @@
+/** Reading a calculator's contract (JSON Schema) for its form. */
+export type Schema = {
+  type?: string;
+  $ref?: string;
+  anyOf?: Schema[];
+  enum?: (string | number)[];
+  const?: string | number;
+  properties?: Record<string, Schema>;
+  required?: string[];
+  items?: Schema;
+  default?: unknown;
+  minItems?: number;
+  $defs?: Record<string, Schema>;
+};
+export type Input = Record<string, unknown>;
+
+/** The schema behind references and behind "or null". */
+export function resolved(schema: Schema, root: Schema): Schema {
+  if (schema.$ref) return resolved({ ...root.$defs?.[schema.$ref.split("/").pop() ?? ""], default: schema.default }, root);
+  const real = schema.anyOf?.filter((s) => s.type !== "null");
+  if (real?.length) return resolved({ ...real[0], default: schema.default }, root);
+  return schema;
+}
+
+/** Keys worth showing at once: required ones, those of the example, and what was said; the rest are the defaults. */
+export function split(schema: Schema, example: Input, said: Input): { first: string[]; more: string[] } {
+  const all = Object.keys(schema.properties ?? {});
+  const shown = new Set([...(schema.required ?? []), ...Object.keys(example), ...Object.keys(said)]);
+  return { first: all.filter((k) => shown.has(k)), more: all.filter((k) => !shown.has(k)) };
+}
+
+type Reading = { dimension: string; unit: string; factor: number };
+const READINGS: [RegExp, Reading][] = [
+  [/_w_m2$/, { dimension: "count", unit: "", factor: 1 }],
+  [/_mm2$/, { dimension: "area", unit: "mm²", factor: 1 }],
+  [/_mohm$/, { dimension: "resistance", unit: "mΩ", factor: 1 }],
+  [/_wh$/, { dimension: "energy", unit: "Wh", factor: 1 }],
+  [/_ah$/, { dimension: "charge", unit: "Ah", factor: 1 }],
+  [/_kg$/, { dimension: "mass", unit: "kg", factor: 1 }],
+  [/_mm$/, { dimension: "length", unit: "mm", factor: 1000 }],
+  [/_frac$/, { dimension: "fraction", unit: "", factor: 1 }],
+  [/(_per_k|_per_h|_per_day|_count)$/, { dimension: "count", unit: "", factor: 1 }],
+  [/_(w|va)$/, { dimension: "power", unit: "W", factor: 1 }],
+  [/_a$/, { dimension: "current", unit: "A", factor: 1 }],
+  [/_v$/, { dimension: "voltage", unit: "V", factor: 1 }],
+  [/_h$/, { dimension: "time", unit: "h", factor: 1 }],
+  [/_s$/, { dimension: "time", unit: "s", factor: 3600 }],
+  [/_m$/, { dimension: "length", unit: "m", factor: 1 }],
+  [/_c$/, { dimension: "temperature", unit: "°C", factor: 1 }],
+];
+
+/** How a number under this key is written, and what turns the core's unit into the key's. */
+export function readingOf(key: string): Reading {
+  return READINGS.find(([pattern]) => pattern.test(key))?.[1] ?? { dimension: "count", unit: "", factor: 1 };
+}
+
+/** The input without a key, or with a new value for it. */
+export function withValue(input: Input, key: string, value: unknown): Input {
+  const next = { ...input };
+  if (value === null || value === undefined || value === "") delete next[key];
+  else next[key] = value;
+  return next;
+}

@@ -1,0 +1,199 @@
+import { act, cleanup, render, waitFor } from "@testing-library/react";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { overlaid, useVariant, type VariantHand, VariantProvider } from "../src/data/variant";
+
+const base = { schema_version: 1, life: { people: 2, appliances: [{ id: "lamp", name: "Lamp" }] } };
+type Answer = { status: number; body: unknown };
+let server: { design: typeof base; revision: number };
+let answers: ((request: Request, body: { ops: { path: string; value: unknown }[] }) => Answer | null)[];
+let hand: VariantHand;
+
+const state = () => ({
+  project_id: "p",
+  project_name: "P",
+  id: "v",
+  name: "n",
+  can_undo: false,
+  can_redo: false,
+  report: { figures: {}, findings: [] },
+  ...server,
+});
+const reply = (status: number, body: unknown) => new Response(JSON.stringify(body), { status, headers: { "content-type": "application/json" } });
+
+function take(body: { ops: { op: string; path: string; value: unknown }[] }): Answer {
+  const design = structuredClone(server.design);
+  for (const op of body.ops) {
+    const parts = op.path.split("/").slice(1);
+    let here = design as unknown as Record<string, unknown>;
+    for (const p of parts.slice(0, -1)) here = here[p] as Record<string, unknown>;
+    here[parts.at(-1)!] = op.value;
+  }
+  server = { design: design as never, revision: server.revision + 1 };
+  return {
+    status: 200,
+    body: { revision: server.revision, can_undo: true, can_redo: false, design, change: { sections: {}, figures: {}, gone: [] }, taken: [] },
+  };
+}
+
+beforeEach(() => {
+  localStorage.clear();
+  server = { design: structuredClone(base), revision: 1 };
+  answers = [];
+  vi.stubGlobal(
+    "fetch",
+    vi.fn(async (request: Request) => {
+      if (request.method === "GET") return reply(200, state());
+      const body = await request.json();
+      const special = answers.shift()?.(request, body);
+      const { status, body: answer } = special ?? take(body);
+      if (status === 0) throw new TypeError("no network");
+      return reply(status, answer);
+    }),
+  );
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+function Probe() {
+  hand = useVariant();
+  return null;
+}
+const mount = () =>
+  render(
+    <VariantProvider id="v" first={state() as never}>
+      <Probe />
+    </VariantProvider>,
+  );
+const people = (n: number) => hand.edit([{ op: "replace", path: "/life/people", value: n }], "people");
+const name = (text: string) => hand.edit([{ op: "replace", path: "/life/appliances/0/name", value: text }], "name");
+
+describe("an edit", () => {
+  it("shows at once and is saved in order", async () => {
+    mount();
+    let done: Promise<boolean>[] = [];
+    act(() => {
+      done = [people(3), name("Spot")];
+    });
+    expect(hand.design.life?.people).toBe(3);
+    expect(hand.design.life?.appliances?.[0]?.name).toBe("Spot");
+    expect(await Promise.all(done)).toEqual([true, true]);
+    await waitFor(() => expect(hand.saving).toBe("saved"));
+    expect(hand.revision).toBe(3);
+    expect(server.design.life).toMatchObject({ people: 3, appliances: [{ name: "Spot" }] });
+  });
+
+  it("that is refused comes back as it was, with the reason", async () => {
+    answers = [() => ({ status: 422, body: { error: { key: "people", message: "life.people: must be at least 1" } } })];
+    mount();
+    await act(async () => {
+      expect(await people(-1)).toBe(false);
+    });
+    await waitFor(() => expect(hand.rejection?.message).toContain("at least 1"));
+    expect(hand.design.life?.people).toBe(2);
+    expect(localStorage.getItem("bothy.kept.v")).toBeNull();
+    act(() => hand.dismiss());
+    expect(hand.rejection).toBeNull();
+  });
+
+  it("is kept when the server is away and sent when it is back", async () => {
+    answers = [() => ({ status: 0, body: null })];
+    mount();
+    let done: Promise<boolean> = Promise.resolve(false);
+    act(() => {
+      done = people(5);
+    });
+    await waitFor(() => expect(hand.saving).toBe("kept"));
+    expect(hand.design.life?.people).toBe(5);
+    expect(localStorage.getItem("bothy.kept.v")).toContain("/life/people");
+    expect(await done).toBe(true);
+    await waitFor(() => expect(hand.saving).toBe("saved"));
+    expect(server.design.life.people).toBe(5);
+  });
+
+  it("survives a reload while the server is away", async () => {
+    localStorage.setItem("bothy.kept.v", JSON.stringify([{ ops: [{ op: "replace", path: "/life/people", value: 8 }], message: "people" }]));
+    mount();
+    await waitFor(() => expect(server.design.life.people).toBe(8));
+    await waitFor(() => expect(localStorage.getItem("bothy.kept.v")).toBeNull());
+  });
+});
+
+describe("another tab was faster", () => {
+  const meanwhile = (path: string, change: () => void) => () => {
+    change();
+    server.revision += 1;
+    return { status: 412, body: { error: { key: "revision", message: "moved" }, head: server.revision, changed: [path] } };
+  };
+
+  it("on another item: the edit follows on top of it", async () => {
+    answers = [
+      meanwhile("/life/appliances/lamp/name", () => {
+        server.design.life.appliances[0]!.name = "Theirs";
+      }),
+    ];
+    mount();
+    await act(async () => {
+      expect(await people(4)).toBe(true);
+    });
+    expect(server.design.life).toMatchObject({ people: 4, appliances: [{ name: "Theirs" }] });
+    expect(hand.conflict).toBeNull();
+  });
+
+  it("on the same item: it stops and asks, and mine can be taken", async () => {
+    answers = [
+      meanwhile("/life/people", () => {
+        server.design.life.people = 9;
+      }),
+    ];
+    mount();
+    act(() => {
+      void people(4);
+    });
+    await waitFor(() => expect(hand.conflict).toMatchObject({ path: "/life/people", mine: 4, theirs: 9 }));
+    expect(hand.saving).toBe("conflict");
+    expect(server.design.life.people).toBe(9);
+    act(() => hand.resolve(true));
+    await waitFor(() => expect(server.design.life.people).toBe(4));
+  });
+
+  it("on the same item: theirs can be taken", async () => {
+    answers = [
+      meanwhile("/life/people", () => {
+        server.design.life.people = 9;
+      }),
+    ];
+    mount();
+    act(() => {
+      void people(4);
+    });
+    await waitFor(() => expect(hand.conflict).not.toBeNull());
+    act(() => hand.resolve(false));
+    await waitFor(() => expect(hand.saving).toBe("saved"));
+    expect(hand.design.life?.people).toBe(9);
+    expect(server.design.life.people).toBe(9);
+  });
+
+  it("and removed the item: the edit is refused with words", async () => {
+    answers = [
+      meanwhile("/life/appliances/lamp", () => {
+        server.design.life.appliances = [];
+      }),
+    ];
+    mount();
+    act(() => {
+      void name("Spot");
+    });
+    await waitFor(() => expect(hand.conflict ?? hand.rejection).not.toBeNull());
+    expect(hand.conflict?.theirs ?? "removed").toBe("removed");
+  });
+});
+
+describe("a report with a change laid over it", () => {
+  it("replaces sections, figures, and forgets what is gone", () => {
+    const old = { region_name: "UK", findings: [1], figures: { a: 1, b: 2 } } as never;
+    const next = overlaid(old, { sections: { findings: [2] }, figures: { b: 3, c: 4 }, gone: ["a"] } as never);
+    expect(next).toEqual({ region_name: "UK", findings: [2], figures: { b: 3, c: 4 } });
+  });
+});
