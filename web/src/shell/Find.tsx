@@ -1,7 +1,8 @@
 /** Find or do: one field for stages, items, findings, sums and actions. */
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { useVariant } from "../data/variant";
+import { useCall } from "./call";
 import { STAGES, stageOf } from "./stages";
 
 type Hit = { word: string; what: string; run: () => void };
@@ -15,11 +16,10 @@ export function Find({ actions }: { actions: Hit[] }) {
   const [at, setAt] = useState(0);
   const field = useRef<HTMLInputElement>(null);
 
-  useEffect(() => {
-    const focus = () => field.current?.focus();
-    window.addEventListener("bothy:find", focus);
-    return () => window.removeEventListener("bothy:find", focus);
-  }, []);
+  useCall(
+    "bothy:find",
+    useCallback(() => field.current?.focus(), []),
+  );
 
   const all = useMemo<Hit[]>(() => {
     const to = (stage: string, hand?: string) => () => go(`/v/${variantId}/${stage}${hand ? `?hand=${hand}` : ""}`);

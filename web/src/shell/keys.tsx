@@ -1,8 +1,9 @@
 /** The keyboard: one place for all shortcuts. None fires while typing in a field. */
-import { useEffect, useState } from "react";
+import { useLayoutEffect, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { isOpen } from "../data/findings";
 import { useVariant } from "../data/variant";
+import { call } from "./call";
 import { usePerson } from "./person";
 import { STAGES, stageOf } from "./stages";
 
@@ -32,13 +33,13 @@ export function useKeys(): { help: boolean; setHelp: (on: boolean) => void } {
   const person = usePerson();
   const [help, setHelp] = useState(false);
   const [at, setAt] = useState(-1);
-  useEffect(() => {
+  useLayoutEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented) return;
       const stage = STAGES.find((s) => s.key === e.key);
       if (stage) go(`/v/${variantId}/${stage.id}`);
-      else if (e.key === "/") window.dispatchEvent(new Event("bothy:find"));
-      else if (e.key === "n") window.dispatchEvent(new Event("bothy:new"));
+      else if (e.key === "/") call("bothy:find");
+      else if (e.key === "n") call("bothy:new");
       else if (e.key === "z") void undo();
       else if (e.key === "Z") void redo();
       else if (e.key === "?") setHelp(!help);

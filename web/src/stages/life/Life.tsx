@@ -1,6 +1,6 @@
 /** Stage 2, Life: who lives in it, where and how, and with which appliances. */
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useState } from "react";
 import { type Appliance, api, take } from "../../data/client";
 import { MONTHS, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
@@ -9,6 +9,7 @@ import { ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Token, useAssumption } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { AddAppliance } from "./AddAppliance";
 import { BringIn } from "./BringIn";
@@ -67,11 +68,10 @@ export function Component() {
   const [fresh, setFresh] = useState<string | null>(null);
   const shown = season ?? report.life.worst;
 
-  useEffect(() => {
-    const open = () => setAdding(true);
-    window.addEventListener("bothy:new", open);
-    return () => window.removeEventListener("bothy:new", open);
-  }, []);
+  useCall(
+    "bothy:new",
+    useCallback(() => setAdding(true), []),
+  );
 
   const readPower = useCallback((a: Appliance, text: string) => readCell("power", text, a), []);
   const readUse = useCallback((a: Appliance, text: string) => readCell("use", text, a), []);

@@ -1,5 +1,5 @@
 /** Stage 5, Wiring: which cable, which fuse, which way. */
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useState } from "react";
 import { Link } from "react-router";
 import type { Circuit } from "../../data/client";
 import { show } from "../../data/show";
@@ -10,6 +10,7 @@ import { type Column, Ledger } from "../../parts/Ledger";
 import { Proposals } from "../../parts/Proposals";
 import { FuseStrip } from "../../pictures/FuseWindow";
 import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { sizeFields, useWiringEdits } from "./edit";
@@ -32,11 +33,7 @@ export function Component() {
       hand.pick("circuit", made);
     }
   }, [add, hand.pick]);
-  useEffect(() => {
-    const open = () => void create();
-    window.addEventListener("bothy:new", open);
-    return () => window.removeEventListener("bothy:new", open);
-  }, [create]);
+  useCall("bothy:new", create);
 
   const rowId = useCallback((c: Circuit) => c.id, []);
   const assumedLength = (c: Circuit) => (
