@@ -7,10 +7,16 @@ from collections.abc import Iterator
 from typing import Any
 
 import pytest
+from hypothesis import settings
 from sqlalchemy import Engine, create_engine, text
 from sqlalchemy.engine import make_url
 
 from bothy.demo import curlew
+
+# The same examples on every run, so that a change is judged by itself; `HYPOTHESIS_PROFILE=search` looks for new ones.
+settings.register_profile("steady", derandomize=True)
+settings.register_profile("search", derandomize=False)
+settings.load_profile(os.environ.get("HYPOTHESIS_PROFILE", "steady"))
 
 NO_DATABASE = "these tests need MariaDB: run them with ./bothy test"
 

@@ -88,7 +88,7 @@ def test_the_book_links_inputs_that_have_their_own_working() -> None:
     book = Book()
     watts = book.put("lamp/power", power(12, 5))
     book.put("lamp/energy", energy(watts, 2))
-    inputs = {i["name"]: i for i in book.figures["lamp/energy"]["inputs"]}
+    inputs = {i["name"]: i for i in book.working("lamp/energy")["lamp/energy"]["inputs"]}
     assert inputs["power_w"]["key"] == "lamp/power"
     assert inputs["time_h"]["key"] is None
 
@@ -96,8 +96,12 @@ def test_the_book_links_inputs_that_have_their_own_working() -> None:
 def test_the_book_registers_deep_figures_under_their_path() -> None:
     book = Book()
     book.put("lamp/energy", energy(power(12, 5), 2))
-    assert book.figures["lamp/energy~power_w"]["value"] == 60
-    assert book.figures["lamp/energy"]["inputs"][0]["key"] == "lamp/energy~power_w"
+    assert list(book.shown()) == ["lamp/energy"]
+    working = book.working("lamp/energy")
+    assert working["lamp/energy~power_w"]["value"] == 60
+    assert working["lamp/energy"]["inputs"][0]["key"] == "lamp/energy~power_w"
+    with pytest.raises(KeyError):
+        book.working("lamp/power")
 
 
 def test_the_same_figure_under_two_keys_is_linked_to_the_first() -> None:
@@ -106,7 +110,8 @@ def test_the_same_figure_under_two_keys_is_linked_to_the_first() -> None:
     book.put("first", f)
     book.put("second", f)
     book.put("third", energy(f, 1))
-    assert book.figures["third"]["inputs"][0]["key"] == "first"
+    assert book.working("third")["third"]["inputs"][0]["key"] == "first"
+    assert book.all_workings() == {**book.working("first"), **book.working("second"), **book.working("third")}
 
 
 def test_a_figure_says_what_it_is() -> None:

@@ -133,6 +133,22 @@ def test_an_appliance_too_large_for_a_way_is_fed_from_the_busbar() -> None:
     assert feed.board is None
 
 
+def test_a_board_is_not_given_more_than_it_may_carry() -> None:
+    """Twelve pumps of 25 A: the heaviest come straight off the busbar until the rest suits the largest board, and the main carries both."""
+    pumps = [{**LAMP, "id": f"p{i}", "name": f"Pump {i}", "kind": "pump", "power_w": 260.0 + i} for i in range(12)]
+    design = taken(lived(pumps))
+    on_board = [c for c in design.wiring.circuits if c.kind == "load" and c.board is not None]
+    direct = [c for c in design.wiring.circuits if c.kind == "load" and c.board is None]
+    made = report(design)
+    assert on_board
+    assert direct
+    amps = {c.id: made.wiring.circuits[c.id].current_a for c in design.wiring.circuits}
+    assert sum(amps[c.id] for c in on_board) <= design.wiring.boards[0].total_rating_a
+    assert min(amps[c.id] for c in direct) >= max(amps[c.id] for c in on_board)
+    main = next(c for c in design.wiring.circuits if c.kind == "main")
+    assert amps[main.id] == pytest.approx(sum(amps[c.id] for c in on_board + direct))
+
+
 def test_frost_asks_for_heated_units() -> None:
     data = lived(HOME, None, place="inverness", from_month=12, to_month=2)
     data["vehicle"]["bank_place"] = "underfloor"

@@ -42,22 +42,35 @@ def test_curlew_has_its_three_honest_mistakes(demo: Any) -> None:
 
 
 def test_every_figure_leads_back_to_something_said_or_known(demo: Any) -> None:
-    for key, f in demo.figures.items():
+    workings = demo.whole()["figures"]
+    assert workings.keys() > demo.figures.keys()
+    for key, f in workings.items():
         assert f["label"], key
         if f["origin"] == "computed" and not f["inputs"]:
             assert f["expression"] or f["note"], key
         for part in f["inputs"]:
             if part["key"] is not None:
-                assert part["key"] in demo.figures, f"{key} points at {part['key']}"
-                assert demo.figures[part["key"]]["value"] == part["value"]
+                assert part["key"] in workings, f"{key} points at {part['key']}"
+                assert workings[part["key"]]["value"] == part["value"]
 
 
 def test_no_figure_goes_round_in_a_circle(demo: Any) -> None:
+    workings = demo.whole()["figures"]
+
     def walk(key: str, path: tuple[str, ...]) -> int:
         assert key not in path, path
-        return 1 + max((walk(p["key"], (*path, key)) for p in demo.figures[key]["inputs"] if p["key"]), default=0)
+        return 1 + max((walk(p["key"], (*path, key)) for p in workings[key]["inputs"] if p["key"]), default=0)
 
-    assert max(walk(k, ()) for k in demo.figures) >= 4, "the working goes deep"
+    assert max(walk(k, ()) for k in workings) >= 4, "the working goes deep"
+
+
+def test_the_working_of_one_figure_holds_all_it_was_computed_from(demo: Any) -> None:
+    workings = demo.whole()["figures"]
+    for key in demo.figures:
+        one = demo.working(key)
+        assert one[key]["value"] == demo.figures[key]["value"] == workings[key]["value"]
+        for step in one.values():
+            assert {p["key"] for p in step["inputs"] if p["key"]} <= one.keys()
 
 
 def test_figures_of_the_report_are_the_values_of_its_parts(demo: Any) -> None:

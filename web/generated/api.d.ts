@@ -109,6 +109,26 @@ export interface paths {
         patch: operations["editVariant"];
         trace?: never;
     };
+    "/api/variants/{variant_id}/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Working
+         * @description How one figure of a revision was reached: itself and all it was computed from, by key.
+         */
+        get: operations["getWorking"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/copy": {
         parameters: {
             query?: never;
@@ -716,7 +736,7 @@ export interface components {
             };
             /** Working */
             working: {
-                [key: string]: components["schemas"]["FigureOut"];
+                [key: string]: components["schemas"]["WorkingOut"];
             };
         };
         /**
@@ -1140,7 +1160,7 @@ export interface components {
         };
         /**
          * FigureOut
-         * @description A figure as the report gives it.
+         * @description A figure as the report shows it.
          */
         FigureOut: {
             /** Label */
@@ -1149,19 +1169,6 @@ export interface components {
             value: number;
             /** Unit */
             unit: string;
-            /** Expression */
-            expression: string;
-            /** Source */
-            source: string;
-            /**
-             * Origin
-             * @enum {string}
-             */
-            origin: "computed" | "typed" | "assumed" | "catalogue" | "table" | "input" | "default";
-            /** Note */
-            note: string;
-            /** Inputs */
-            inputs: components["schemas"]["InputOut"][];
         };
         /**
          * FileText
@@ -1737,7 +1744,7 @@ export interface components {
         };
         /**
          * Report
-         * @description All that is computed of a design.
+         * @description All that is computed of a design. The working of its figures is written out by :meth:`working`.
          */
         Report: {
             /** Region Name */
@@ -2268,6 +2275,31 @@ export interface components {
             /** Unit */
             unit: string;
         };
+        /**
+         * WorkingOut
+         * @description How a figure was reached.
+         */
+        WorkingOut: {
+            /** Label */
+            label: string;
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** Expression */
+            expression: string;
+            /** Source */
+            source: string;
+            /**
+             * Origin
+             * @enum {string}
+             */
+            origin: "computed" | "typed" | "assumed" | "catalogue" | "table" | "input" | "default";
+            /** Note */
+            note: string;
+            /** Inputs */
+            inputs: components["schemas"]["InputOut"][];
+        };
     };
     responses: never;
     parameters: never;
@@ -2566,6 +2598,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getWorking: {
+        parameters: {
+            query: {
+                revision: number;
+                key: string;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["WorkingOut"];
+                    };
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

@@ -50,6 +50,15 @@ const finding = (id: string, severity: string, more: object = {}) => ({
   ...more,
 });
 
+/** Figures of the design that is mounted, with their workings. */
+export const workings = {
+  drop: figure("voltage drop", 0.64, "V", [
+    input("current_a", "current", 4.6, "A", "current"),
+    input("length_m", "length", 7.5, "m", null, "typed", "one way"),
+  ]),
+  current: figure("current", 4.6, "A", [input("power_w", "power", 51, "W", null, "assumed", "from its kind")]),
+};
+
 export const state = {
   project_id: "p",
   project_name: "Tern",
@@ -76,13 +85,7 @@ export const state = {
       finding("fault-one", "fault", { figures: ["drop"] }),
       finding("note-one", "note"),
     ],
-    figures: {
-      drop: figure("voltage drop", 0.64, "V", [
-        input("current_a", "current", 4.6, "A", "current"),
-        input("length_m", "length", 7.5, "m", null, "typed", "one way"),
-      ]),
-      current: figure("current", 4.6, "A", [input("power_w", "power", 51, "W", null, "assumed", "from its kind")]),
-    },
+    figures: workings,
   },
 };
 

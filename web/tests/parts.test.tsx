@@ -10,7 +10,7 @@ import { LIST, useKeys } from "../src/shell/keys";
 import { Cairn, Path } from "../src/shell/Path";
 import { Slate } from "../src/shell/Slate";
 import { AddAppliance } from "../src/stages/life/AddAppliance";
-import { calls, edits, hand, mount, serve, state, where } from "./mounted";
+import { calls, edits, hand, mount, serve, state, where, workings } from "./mounted";
 
 beforeEach(() => {
   localStorage.clear();
@@ -60,10 +60,11 @@ describe("findings", () => {
 });
 
 describe("figures", () => {
-  it("unroll step by step, back to what was typed", () => {
+  it("unroll step by step, back to what was typed", async () => {
+    serve({ "GET /api/variants/v/working": workings });
     mount(<SlateFig k="drop" />);
     fireEvent.click(screen.getByRole("button", { name: /voltage drop/ }));
-    expect(screen.getByText("how voltage drop is reached")).toBeTruthy();
+    expect(await screen.findByText("how voltage drop is reached")).toBeTruthy();
     expect(screen.getByText("typed: one way")).toBeTruthy();
     expect(screen.queryByText("how current is reached")).toBeNull();
     fireEvent.click(screen.getByRole("button", { name: "current" }));
@@ -71,7 +72,16 @@ describe("figures", () => {
     expect(screen.getByText("assumed: from its kind")).toBeTruthy();
   });
 
-  it("opened on the bench show their working on top of the slate, once", () => {
+  it("say so when the working can't be fetched", async () => {
+    serve();
+    vi.stubGlobal("fetch", vi.fn().mockRejectedValue(new Error("down")));
+    mount(<SlateFig k="drop" />);
+    fireEvent.click(screen.getByRole("button", { name: /voltage drop/ }));
+    expect(await screen.findByText(/could not be fetched/)).toBeTruthy();
+  });
+
+  it("opened on the bench show their working on top of the slate, once", async () => {
+    serve({ "GET /api/variants/v/working": workings });
     mount(
       <>
         <Fig k="drop" />
@@ -82,7 +92,7 @@ describe("figures", () => {
     );
     fireEvent.click(screen.getByTitle("voltage drop: how it was reached"));
     expect(screen.getByRole("region", { name: "Working" })).toBeTruthy();
-    expect(screen.getAllByTestId("working").length).toBe(1);
+    expect((await screen.findAllByTestId("working")).length).toBe(1);
     fireEvent.click(screen.getByRole("button", { name: "close" }));
     expect(screen.queryByTestId("working")).toBeNull();
   });

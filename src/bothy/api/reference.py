@@ -10,7 +10,7 @@ from typing import Any
 from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
-from bothy.core.book import Book, FigureOut
+from bothy.core.book import Book, WorkingOut
 from bothy.core.calculators import CALCULATORS, calculate
 from bothy.core.catalogue.climates import climates
 from bothy.core.catalogue.parts import Part, appliance_fields, parts
@@ -92,7 +92,7 @@ class CalcAnswer(BaseModel):
     """Output of a calculator, and the working of each output that is a formula."""
 
     output: dict[str, Any]
-    working: dict[str, FigureOut]
+    working: dict[str, WorkingOut]
 
 
 class RegionItem(BaseModel):
@@ -150,7 +150,7 @@ async def calc_working(name: str, request: Request) -> CalcAnswer:
     book = Book()
     for key, figure in out.working.items():
         book.put(key, figure)
-    return CalcAnswer(output=out.dump(), working=book.figures)
+    return CalcAnswer(output=out.dump(), working=book.all_workings())
 
 
 @router.post("/quantity", operation_id="readQuantity")

@@ -5,33 +5,41 @@ from __future__ import annotations
 import uuid
 from collections import OrderedDict
 from threading import Lock
-from typing import Annotated, Any
+from typing import Annotated, Any, NamedTuple
 
 from fastapi import Depends, Request
 
 from bothy.core.design.document import Design
-from bothy.core.report import report
+from bothy.core.report import Report, report
 from bothy.store.projects import Projects
 
 
-class Reports:
-    """The last reports as plain data, by variant and revision. A report follows from its design alone."""
+class Kept(NamedTuple):
+    """A report, and the same as plain data."""
 
-    def __init__(self, size: int = 64) -> None:
-        self._items: OrderedDict[tuple[uuid.UUID, int], dict[str, Any]] = OrderedDict()
+    report: Report
+    plain: dict[str, Any]
+
+
+class Reports:
+    """The last reports, by variant and revision. A report follows from its design alone."""
+
+    def __init__(self, size: int = 32) -> None:
+        self._items: OrderedDict[tuple[uuid.UUID, int], Kept] = OrderedDict()
         self._lock = Lock()
         self._size = size
 
-    def known(self, variant: uuid.UUID, revision: int) -> dict[str, Any] | None:
+    def known(self, variant: uuid.UUID, revision: int) -> Kept | None:
         """The report of a revision, when it is still at hand."""
         with self._lock:
             return self._items.get((variant, revision))
 
-    def of(self, variant: uuid.UUID, revision: int, design: Design) -> dict[str, Any]:
+    def of(self, variant: uuid.UUID, revision: int, design: Design) -> Kept:
         """The report of a revision, computed when it is not at hand."""
         found = self.known(variant, revision)
         if found is None:
-            found = report(design).plain()
+            made = report(design)
+            found = Kept(made, made.plain())
             with self._lock:
                 self._items[variant, revision] = found
                 while len(self._items) > self._size:

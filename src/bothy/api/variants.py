@@ -4,17 +4,18 @@ from __future__ import annotations
 
 import datetime as dt
 import uuid
+from collections.abc import Mapping
 from typing import Annotated, Any, Literal
 
 import orjson
-from fastapi import APIRouter, Header, Response
+from fastapi import APIRouter, Header, Query, Response
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel, Field, StringConstraints
 
 from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import Title, attachment
-from bothy.api.state import Cache, Reports, Store
-from bothy.core.book import FigureOut
+from bothy.api.state import Cache, Kept, Reports, Store
+from bothy.core.book import FigureOut, WorkingOut
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.edit import PathGone, apply_patch, changed_paths
@@ -128,17 +129,17 @@ def _conflict(store: Projects, id: uuid.UUID, expected: int, head: int) -> JSONR
     return problem(412, "revision", f"the design was changed meanwhile: it is at revision {head}, this edit was made on {expected}", head=head, changed=changed)
 
 
-def answer(body: dict[str, Any], revision: int) -> Response:
+def answer(body: Mapping[str, Any], revision: int) -> Response:
     """Plain data as JSON, with the revision as its tag. The data is plain already, so no second validation."""
     return Response(orjson.dumps(body), media_type="application/json", headers={"etag": f'"{revision}"'})
 
 
 def _edited(
-    reports: Reports, id: uuid.UUID, new: int, design: Design, before: dict[str, Any] | None, *, can_undo: bool, can_redo: bool, taken: list[str] | None = None
+    reports: Reports, id: uuid.UUID, new: int, design: Design, before: Kept | None, *, can_undo: bool, can_redo: bool, taken: list[str] | None = None
 ) -> Response:
     after = reports.of(id, new, design)
     body = {"revision": new, "can_undo": can_undo, "can_redo": can_redo, "design": design.model_dump(mode="json"),
-            "change": difference(before, after), "taken": taken or []}  # fmt: skip
+            "change": difference(before.plain if before else None, after.plain), "taken": taken or []}  # fmt: skip
     return answer(body, new)
 
 
@@ -148,9 +149,19 @@ def get_variant(variant_id: uuid.UUID, store: Store, reports: Cache) -> Response
     body = {
         "project_id": str(h.project_id), "project_name": h.project_name, "id": str(h.variant_id), "name": h.variant_name, "revision": h.revision,
         "can_undo": h.can_undo, "can_redo": h.can_redo, "design": h.design.model_dump(mode="json"),
-        "report": reports.of(variant_id, h.revision, h.design),
+        "report": reports.of(variant_id, h.revision, h.design).plain,
     }  # fmt: skip
     return answer(body, h.revision)
+
+
+@router.get("/{variant_id}/working", operation_id="getWorking", response_model=dict[str, WorkingOut])
+def get_working(variant_id: uuid.UUID, revision: int, key: Annotated[str, Query(max_length=300)], store: Store, reports: Cache) -> Response:
+    """How one figure of a revision was reached: itself and all it was computed from, by key."""
+    kept = reports.known(variant_id, revision) or reports.of(variant_id, revision, store.design_at(variant_id, revision))
+    try:
+        return answer(kept.report.working(key), revision)
+    except KeyError:
+        return problem(404, "key", f"there is no figure '{key}' at revision {revision}")
 
 
 @router.patch("/{variant_id}", operation_id="editVariant", response_model=Edited, responses=REFUSALS)
@@ -231,7 +242,7 @@ def export_variant(
     if kind == "appliances.csv":
         data: str | bytes = "\ufeff" + appliances_csv.write(h.design.life.appliances)
     else:
-        made = Report.model_validate(reports.of(variant_id, h.revision, h.design))
+        made = reports.of(variant_id, h.revision, h.design).report
         if kind == "circuits.csv":
             data = "\ufeff" + schedule.to_csv(h.design, made)
         elif kind == "circuits.xlsx":
@@ -239,5 +250,5 @@ def export_variant(
         elif kind == "tree.svg":
             data = tree_svg.to_svg(made.wiring.tree, title)
         else:
-            data = made.model_dump_json(indent=1)
+            data = orjson.dumps(made.whole(), option=orjson.OPT_INDENT_2)
     return Response(data, media_type=media[kind.rsplit(".", 1)[1]], headers=attachment(f"{h.project_name} {kind}"))

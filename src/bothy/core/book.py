@@ -1,10 +1,21 @@
-"""The book of figures of one report: each figure under a stable key, its inputs linked by key."""
+"""The book of figures of one report: each figure under a stable key, its inputs linked by key.
+
+Most workings are never opened, so the book keeps the figures as they are and writes a working out when it is asked for.
+"""
 
 from __future__ import annotations
 
 from typing_extensions import TypedDict
 
 from bothy.core.figure import Figure, Origin
+
+
+class FigureOut(TypedDict):
+    """A figure as the report shows it."""
+
+    label: str
+    value: float
+    unit: str
 
 
 class InputOut(TypedDict):
@@ -19,12 +30,9 @@ class InputOut(TypedDict):
     key: str | None
 
 
-class FigureOut(TypedDict):
-    """A figure as the report gives it."""
+class WorkingOut(FigureOut):
+    """How a figure was reached."""
 
-    label: str
-    value: float
-    unit: str
     expression: str
     source: str
     origin: Origin
@@ -32,30 +40,53 @@ class FigureOut(TypedDict):
     inputs: list[InputOut]
 
 
+Written = dict[str, WorkingOut]
+
+
 class Book:
-    """Collects figures. The same Figure object is written once, under the first key it gets."""
+    """Collects figures. An input that stands in the book itself is linked to the first key it got there."""
 
     def __init__(self) -> None:
-        self.figures: dict[str, FigureOut] = {}
+        self.figures: dict[str, Figure] = {}
         self._keys: dict[int, str] = {}
         self._kept: list[Figure] = []
 
     def put(self, key: str, figure: Figure) -> Figure:
-        """Register a figure and all it was computed from; returns the figure."""
-        keys = self._keys
+        """Register a figure; returns it."""
+        self.figures[key] = figure
+        self._keys.setdefault(id(figure), key)
+        self._kept.append(figure)
+        return figure
+
+    def shown(self) -> dict[str, FigureOut]:
+        """Every figure by key, without its working."""
+        return {k: {"label": f.label, "value": f.value, "unit": f.unit} for k, f in self.figures.items()}
+
+    def working(self, key: str) -> Written:
+        """The working of a figure and of all it was computed from, by key. Raises LookupError when there is no such figure."""
+        out: Written = {}
+        self._write(key, self.figures[key], dict(self._keys), out)
+        return out
+
+    def all_workings(self) -> Written:
+        """The working of every figure."""
+        out: Written = {}
+        keys = dict(self._keys)
+        for key, figure in self.figures.items():
+            self._write(key, figure, keys, out)
+        return out
+
+    def _write(self, key: str, figure: Figure, keys: dict[int, str], out: Written) -> None:
+        if key in out:
+            return
         inputs: list[InputOut] = []
-        for name, part in figure.inputs:
-            linked = None
-            if part.inputs:
-                linked = keys.get(id(part))
-                if linked is None:
-                    linked = f"{key}~{name}"
-                    self.put(linked, part)
-            inputs.append({"name": name, "label": part.label, "value": part.value, "unit": part.unit, "origin": part.origin, "note": part.note, "key": linked})
-        self.figures[key] = {
+        out[key] = {
             "label": figure.label, "value": figure.value, "unit": figure.unit, "expression": figure.expression,
             "source": figure.source, "origin": figure.origin, "note": figure.note, "inputs": inputs,
         }  # fmt: skip
-        keys.setdefault(id(figure), key)
-        self._kept.append(figure)
-        return figure
+        for name, part in figure.inputs:
+            linked = None
+            if part.inputs:
+                linked = keys.setdefault(id(part), f"{key}~{name}")
+                self._write(linked, part, keys, out)
+            inputs.append({"name": name, "label": part.label, "value": part.value, "unit": part.unit, "origin": part.origin, "note": part.note, "key": linked})

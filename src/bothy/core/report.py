@@ -7,9 +7,9 @@ from __future__ import annotations
 
 from typing import Any, Literal
 
-from pydantic import BaseModel
+from pydantic import BaseModel, PrivateAttr
 
-from bothy.core.book import FigureOut
+from bothy.core.book import Book, FigureOut, Written
 from bothy.core.context import Assumption, Context
 from bothy.core.design.document import Design
 from bothy.core.feeds import Feed, Feeds
@@ -54,7 +54,7 @@ class WiringPart(BaseModel):
 
 
 class Report(BaseModel):
-    """All that is computed of a design."""
+    """All that is computed of a design. The working of its figures is written out by :meth:`working`."""
 
     region_name: str
     licensed: str
@@ -69,10 +69,19 @@ class Report(BaseModel):
     prove: ProvePart
     findings: list[Finding]
     figures: dict[str, FigureOut]
+    _book: Book = PrivateAttr(default_factory=Book)
 
     def plain(self) -> dict[str, Any]:
-        """The report as plain data, ready for JSON. The figures are plain already; dumping them again would cost as much as the sums."""
+        """The report as plain data, ready for JSON. The figures are plain already, so they are not dumped again."""
         return {**self.model_dump(mode="json", exclude={"figures"}), "figures": self.figures}
+
+    def working(self, key: str) -> Written:
+        """How a figure was reached, by key, with all it was computed from. Raises LookupError when there is no such figure."""
+        return self._book.working(key)
+
+    def whole(self) -> dict[str, Any]:
+        """The report as plain data with every figure's working."""
+        return {**self.plain(), "figures": self._book.all_workings()}
 
 
 def feeds_of(ctx: Context, s: Supply) -> Feeds:
@@ -166,11 +175,13 @@ def report(design: Design) -> Report:
     found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in found])
     for f in found:
         f.figures = [k for k in f.figures if k in ctx.book.figures]
-    return Report.model_construct(
+    out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=WiringPart.model_construct(circuits=circuits, tree=tree(ctx, worked)), prove=sheet, findings=found, figures=ctx.book.figures,
+        wiring=WiringPart.model_construct(circuits=circuits, tree=tree(ctx, worked)), prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
+    out._book = ctx.book
+    return out
 
 
 def difference(old: dict[str, Any] | None, new: dict[str, Any]) -> dict[str, Any]:

@@ -10,7 +10,7 @@ export type Circuit = Schemas["Circuit"];
 export type Board = Schemas["Board"];
 export type CircuitPart = Schemas["CircuitPart"];
 export type Finding = Schemas["Finding"];
-export type Figure = Schemas["FigureOut"];
+export type Workings = Record<string, Schemas["WorkingOut"]>;
 export type Proposal = Schemas["Proposal"];
 export type PatchOp = { op: "add" | "remove" | "replace" | "move" | "copy" | "test"; path: string; value?: unknown; from?: string };
 

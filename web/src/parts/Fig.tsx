@@ -1,6 +1,7 @@
 /** A figure that opens to its working: formula, inputs and where each came from, back to what was typed. */
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Figure } from "../data/client";
+import { api, take, type Workings } from "../data/client";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { useHand } from "../shell/hand";
@@ -17,10 +18,8 @@ const ORIGIN: Record<string, string> = {
 };
 const TONE: Record<string, string> = { assumed: "text-[#d3b6e6]", default: "text-[#d3b6e6]", typed: "text-[#f0d27a]" };
 
-type Figures = Record<string, Figure>;
-
 /** The working of one figure, and of its inputs where they are computed. */
-export function Working({ id, figures, depth = 0 }: { id: string; figures: Figures; depth?: number }) {
+export function Working({ id, figures, depth = 0 }: { id: string; figures: Workings; depth?: number }) {
   const { units } = usePerson();
   const [open, setOpen] = useState<string | null>(null);
   const f = figures[id];
@@ -62,6 +61,20 @@ export function Working({ id, figures, depth = 0 }: { id: string; figures: Figur
   );
 }
 
+/** The working of a figure of the design, fetched when it is opened. */
+export function FigureWorking({ k }: { k: string }) {
+  const { id, revision } = useVariant();
+  const asked = useQuery({
+    queryKey: ["working", id, revision, k],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/working", { params: { path: { variant_id: id }, query: { revision, key: k } } })),
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  if (asked.error) return <p className="my-1 text-[12px] text-[#f3b3a4]">The working could not be fetched: {asked.error.message}</p>;
+  if (!asked.data) return <p className="my-1 text-[12px] text-chalk-dim">fetching the working…</p>;
+  return <Working id={k} figures={asked.data} />;
+}
+
 /** A figure in the slate: label, value, and its working underneath when pressed. */
 export function SlateFig({ k, label }: { k: string; label?: string }) {
   const { report, previous } = useVariant();
@@ -87,7 +100,7 @@ export function SlateFig({ k, label }: { k: string; label?: string }) {
           </span>
         </span>
       </button>
-      {opened === k && !onBench && <Working id={k} figures={report.figures} />}
+      {opened === k && !onBench && <FigureWorking k={k} />}
     </div>
   );
 }

@@ -2,7 +2,7 @@
 import { type ReactNode, useEffect, useRef } from "react";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
-import { Working } from "../parts/Fig";
+import { FigureWorking } from "../parts/Fig";
 import { useHand } from "./hand";
 import { usePerson } from "./person";
 
@@ -26,7 +26,7 @@ function Opened() {
         </button>
       </div>
       <div className="num text-[16px]">{show(f.value, f.unit, units, 4)}</div>
-      <Working id={opened} figures={report.figures} />
+      <FigureWorking k={opened} />
     </div>
   );
 }

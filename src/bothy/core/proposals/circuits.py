@@ -5,14 +5,15 @@ from __future__ import annotations
 import re
 from typing import Any
 
-from bothy.core.catalogue.parts import of_kind
+from bothy.core.catalogue.parts import Part, of_kind
 from bothy.core.context import Context
+from bothy.core.contract import EPS
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.life import Appliance
 from bothy.core.design.wiring import Circuit
 from bothy.core.power.uses import HEAVY_W
 from bothy.core.proposals.base import Proposal
-from bothy.core.wiring.circuits import Worked, design_current, size_text
+from bothy.core.wiring.circuits import Worked, at_the_peak, design_current, size_text
 from bothy.core.wiring.rules import refit
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 
@@ -71,6 +72,25 @@ def _groups(ctx: Context, free: list[Appliance], ac: bool) -> dict[str, list[App
     return out
 
 
+def _board_for(circuit_count: int, current_a: float) -> Part:
+    """The smallest catalogue board with ways, spares and rating enough; the largest when none has them."""
+    ways = circuit_count + max(2, -(-circuit_count // 5))
+    boards = of_kind("board")
+    return next((b for b in boards if b.data["way_count"] >= ways and b.data["total_rating_a"] >= current_a), boards[-1])
+
+
+def _off_the_busbar(ctx: Context, dc: dict[str, list[Appliance]], amps: dict[str, float], way_a: float, room_a: float) -> set[str]:
+    """Circuits to feed from the busbar itself: too much for a way, and the heaviest while the board is too small for all."""
+    out = {name for name, items in dc.items() if sum(design_current(ctx, a, False).value for a in items) > way_a + EPS}
+    left = sum(a for name, a in amps.items() if name not in out)
+    for name in sorted((n for n in dc if n not in out), key=lambda n: -amps[n]):
+        if left <= room_a + EPS:
+            break
+        out.add(name)
+        left -= amps[name]
+    return out
+
+
 def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, Any]]]:
     """Boards and circuits that are missing, without sizes."""
     d = ctx.design
@@ -82,11 +102,18 @@ def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, 
     dc = _groups(ctx, [a for a in free if a.supply != "ac"], False)
     ac = _groups(ctx, [a for a in free if a.supply == "ac"], True)
     boards: list[dict[str, Any]] = []
-    board = next((b.id for b in d.wiring.boards if b.side == "dc"), None)
-    way_a = next((b.way_rating_a for b in d.wiring.boards if b.id == board), of_kind("board")[-1].data["way_rating_a"])
+    amps = {name: sum(x.value for x in at_the_peak(ctx, items).values()) for name, items in dc.items()}
+    present = next((b for b in d.wiring.boards if b.side == "dc"), None)
+    board = present.id if present else None
+    if present is not None:
+        way_a = present.way_rating_a
+        fed_now = [a for c in d.wiring.circuits if c.kind == "load" and c.board == board for a in d.life.appliances if a.id in c.appliances]
+        room_a = present.total_rating_a - sum(x.value for x in at_the_peak(ctx, fed_now).values())
+    else:
+        part = _board_for(len(dc), sum(amps.values()))
+        way_a, room_a = part.data["way_rating_a"], part.data["total_rating_a"]
+    direct = _off_the_busbar(ctx, dc, amps, way_a, room_a)
     if board is None and dc:
-        ways = len(dc) + max(2, -(-len(dc) // 5))
-        part = next((b for b in of_kind("board") if b.data["way_count"] >= ways), of_kind("board")[-1])
         board = slug("house", {b.id for b in d.wiring.boards})
         boards.append({"id": board, "name": "House board", "letter": "A", "way_count": int(part.data["way_count"]), "way_rating_a": part.data["way_rating_a"],
                        "total_rating_a": part.data["total_rating_a"], "side": "dc", "by": "proposal"})  # fmt: skip
@@ -114,8 +141,7 @@ def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, 
     if p.driving is not None and "driving_in" not in have:
         add("From the starter battery", "driving_in", engine_space=True, insulation_temp_c=105)
     for name, items in dc.items():
-        heavy = sum(design_current(ctx, a, False).value for a in items) > way_a + 1e-9
-        add(name, "load", None if heavy else board, [a.id for a in items])
+        add(name, "load", None if name in direct else board, [a.id for a in items])
     for name, items in ac.items():
         add(name, "ac", ac_board, [a.id for a in items], protection="breaker")
     return boards, out

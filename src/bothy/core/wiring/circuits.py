@@ -74,6 +74,10 @@ class CircuitPart(BaseModel):
     appliance_names: list[str]
 
 
+BoardCurrents = dict[str | None, Figure]
+"""Current by board id; None is the busbar itself."""
+
+
 @dataclass
 class Worked:
     """Results of the calculators for one circuit."""
@@ -169,7 +173,7 @@ def _loads_of(c: Circuit, by_id: dict[str, Appliance]) -> list[Appliance]:
     return [by_id[i] for i in c.appliances if i in by_id and by_id[i].count > 0]
 
 
-def _current(ctx: Context, c: Circuit, on_it: list[Appliance], feeds: Feeds, boards_a: dict[str, Figure]) -> tuple[Figure, float, float, float]:
+def _current(ctx: Context, c: Circuit, on_it: list[Appliance], feeds: Feeds, boards_a: BoardCurrents) -> tuple[Figure, float, float, float]:
     """Design current, nominal voltage, inrush and how long the inrush lasts."""
     if c.kind in ("load", "ac"):
         ac = c.kind == "ac"
@@ -185,27 +189,33 @@ def _current(ctx: Context, c: Circuit, on_it: list[Appliance], feeds: Feeds, boa
         feed = feeds[c.kind]
         return feed.current_a, feed.voltage_v, 0.0, 0.1
     if c.kind == "feeder":
-        target = next((b for b in boards_a if b == (c.board or "")), None)
-        fig = boards_a.get(target or "") or given("current_a", 0.0, "computed", "nothing on its board yet", label="board's current")
+        fig = (boards_a.get(c.board) if c.board else None) or given("current_a", 0.0, "computed", "nothing on its board yet", label="board's current")
         return fig, float(ctx.system_v), 0.0, 0.1
-    parts = [("boards", f) for f in boards_a.values()]
+    parts = [(f"boards/{b}" if b else "busbar", f) for b, f in boards_a.items()]
     if "inverter" in feeds:
         parts.append(("inverter", feeds["inverter"].current_a))
     return total("Design current of the main", "A", parts, "inverter at full load and what coincides on the boards"), float(ctx.system_v), 0.0, 0.1
 
 
-def _board_currents(ctx: Context, by_id: dict[str, Appliance]) -> dict[str, Figure]:
-    """Current of each DC board: its circuits' appliances, each with its part at the peak."""
-    parts: dict[str, list[tuple[str, Figure]]] = {b.id: [] for b in ctx.design.wiring.boards if b.side == "dc"}
-    at_peak = coincidence(ctx.design.life.appliances)
-    for c in ctx.design.wiring.circuits:
-        if c.kind != "load" or c.board not in parts:
-            continue
-        for a in _loads_of(c, by_id):
-            full = design_current(ctx, a, False)
-            parts[c.board].append((a.name, Figure(full.value * at_peak[a.id], "A", f"{a.name} at the peak", expression="k_co·I",
-                                                  source="handbook 01 §3.1", inputs=(("current_a", full),))))  # fmt: skip
-    return {b: total("Current of the board", "A", p, "what coincides; handbook 02 §3.12") for b, p in parts.items()}
+def at_the_peak(ctx: Context, appliances: list[Appliance]) -> dict[str, Figure]:
+    """Design current of DC appliances by id, each with its part at the peak of the day."""
+    part = coincidence(ctx.design.life.appliances)
+    out = {}
+    for a in appliances:
+        full = design_current(ctx, a, False)
+        out[a.id] = Figure(full.value * part[a.id], "A", f"{a.name} at the peak", expression="k_co·I", source="handbook 01 §3.1",
+                           inputs=(("current_a", full),))  # fmt: skip
+    return out
+
+
+def _board_currents(ctx: Context, by_id: dict[str, Appliance]) -> BoardCurrents:
+    """Current of each DC board, and of what hangs on the busbar itself: the appliances of its circuits, each with its part at the peak."""
+    parts: dict[str | None, list[tuple[str, Figure]]] = {b.id: [] for b in ctx.design.wiring.boards if b.side == "dc"}
+    loads = [(c.board, _loads_of(c, by_id)) for c in ctx.design.wiring.circuits if c.kind == "load" and (c.board is None or c.board in parts)]
+    amps = at_the_peak(ctx, [a for _, on_it in loads for a in on_it])
+    for board, on_it in loads:
+        parts.setdefault(board, []).extend((a.name, amps[a.id]) for a in on_it)
+    return {b: total("Current of the board" if b else "Current straight off the busbar", "A", p, "what coincides; handbook 02 §3.12") for b, p in parts.items()}
 
 
 def default_length(ctx: Context, c: Circuit) -> float:
@@ -217,7 +227,7 @@ def default_length(ctx: Context, c: Circuit) -> float:
     return round(0.6 * length + ctx.inside_height_m + 0.5, 1) if c.kind != "driving_in" else round(length + 2.5, 1)
 
 
-def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: dict[str, Figure], by_id: dict[str, Appliance]) -> Worked:
+def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance]) -> Worked:
     """All sums of one circuit."""
     on_it = _loads_of(c, by_id)
     current, nominal, inrush, seconds = _current(ctx, c, on_it, feeds, boards_a)
@@ -365,7 +375,7 @@ def work_circuits(ctx: Context, feeds: Feeds) -> list[Worked]:
     by_id = {a.id: a for a in ctx.design.life.appliances}
     boards_a = _board_currents(ctx, by_id)
     for b, fig in boards_a.items():
-        ctx.book.put(f"boards/{b}/current_a", fig)
+        ctx.book.put(f"boards/{b or 'busbar'}/current_a", fig)
     named = codes(ctx)
     return [work_circuit(ctx, c, named[c.id], feeds, boards_a, by_id) for c in ctx.design.wiring.circuits]
 

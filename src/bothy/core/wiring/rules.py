@@ -206,11 +206,9 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
         if free < max(2, math.ceil(0.2 * len(on_it) - EPS)):
             out.append(finding("wire-board-no-spare", b.id, b.name, f"{len(on_it)} circuits on {b.way_count} ways."))
         fig = ctx.book.figures.get(f"boards/{b.id}/current_a")
-        if fig and fig["value"] > b.total_rating_a + EPS:
+        if fig and fig.value > b.total_rating_a + EPS:
             out.append(
-                finding(
-                    "wire-board-overload", b.id, b.name, f"{fig['value']:.0f} A on a board for {b.total_rating_a:g} A.", figures=[f"boards/{b.id}/current_a"]
-                )
+                finding("wire-board-overload", b.id, b.name, f"{fig.value:.0f} A on a board for {b.total_rating_a:g} A.", figures=[f"boards/{b.id}/current_a"])
             )
         for w in on_it:
             if w.circuit.fuse_a and w.part.current_a > b.way_rating_a + EPS and b.side == "dc":
