@@ -48,6 +48,25 @@ def test_an_edit_answers_with_the_new_revision_and_what_changed(client: TestClie
     assert {**old["report"], **change["sections"], "figures": figures} == new["report"]
 
 
+def test_a_working_is_told_for_the_revision_that_is_asked(client: TestClient, curlew_id: str) -> None:
+    """The fridge's drop, before and after its cable was measured; the inputs lead on to their own workings."""
+    old = client.get(f"/api/variants/{curlew_id}").json()
+    i = next(i for i, c in enumerate(old["design"]["wiring"]["circuits"]) if c["id"] == "front-fridge-90-l")
+    patch(client, curlew_id, 1, put(f"/wiring/circuits/{i}/length_m", 3.0)).raise_for_status()
+    key = "circuits/front-fridge-90-l/resistance_mohm"
+
+    def asked(revision: int, key: str = key) -> Any:
+        return client.get(f"/api/variants/{curlew_id}/working", params={"revision": revision, "key": key})
+
+    before, after = asked(1).json(), asked(2).json()
+    cable = before[before[key]["inputs"][0]["key"]]
+    assert {i["name"]: i["value"] for i in cable["inputs"]}["length_m"] == old["design"]["wiring"]["circuits"][i]["length_m"]
+    assert after[key]["value"] < before[key]["value"] == old["report"]["figures"][key]["value"]
+    for bad in (asked(1, "nothing/here"), asked(99)):
+        assert bad.status_code == 404
+        assert bad.json()["error"]["message"]
+
+
 @pytest.mark.parametrize(
     ("ops", "status", "key", "words"),
     [
@@ -166,7 +185,7 @@ def test_the_exported_schedule_is_the_reports(client: TestClient, curlew_id: str
     rows = list(csv.reader(io.StringIO(text)))
     assert len(rows) == 1 + len(curlew.design().wiring.circuits)
     made = json.loads(client.get(f"/api/variants/{curlew_id}/export/report.json").text)
-    assert made["wiring"]["circuits"].keys() == report(curlew.design()).wiring.circuits.keys()
+    assert made == json.loads(json.dumps(report(curlew.design()).whole())), "with every working"
 
 
 def test_a_variant_that_is_not_there(client: TestClient) -> None:

@@ -154,7 +154,7 @@ def get_variant(variant_id: uuid.UUID, store: Store, reports: Cache) -> Response
     return answer(body, h.revision)
 
 
-@router.get("/{variant_id}/working", operation_id="getWorking", response_model=dict[str, WorkingOut])
+@router.get("/{variant_id}/working", operation_id="getWorking", response_model=dict[str, WorkingOut], responses={404: {"model": ProblemBody}})
 def get_working(variant_id: uuid.UUID, revision: int, key: Annotated[str, Query(max_length=300)], store: Store, reports: Cache) -> Response:
     """How one figure of a revision was reached: itself and all it was computed from, by key."""
     kept = reports.known(variant_id, revision) or reports.of(variant_id, revision, store.design_at(variant_id, revision))

@@ -16,6 +16,7 @@ from __future__ import annotations
 
 import inspect
 from collections.abc import Callable, Iterable
+from copy import copy
 from functools import cache
 from typing import Any, Generic, Literal, ParamSpec, SupportsFloat
 
@@ -77,6 +78,9 @@ def label_of(key: str) -> str:
     return " ".join(p for p in parts if p not in ("frac",)).replace(" count", " number")
 
 
+_new = object.__new__
+
+
 class Figure:
     """A computed or given number: value, unit, label, and how it came about.
 
@@ -113,8 +117,9 @@ class Figure:
     @classmethod
     def of(cls, value: float, unit: str, label: str, expression: str, source: str, names: Iterable[str], parts: Iterable[Number]) -> Figure:
         """A computed figure whose inputs become figures only when somebody looks: most workings are never opened."""
-        made = cls(value, unit, label, expression=expression, source=source)
-        made._inputs, made._names, made._parts = None, names, parts
+        made = _new(cls)  # not through __init__: thousands are made for a report
+        made.value, made.unit, made.label, made.expression, made.source = value, unit, label, expression, source
+        made.origin, made.note, made._inputs, made._names, made._parts = "computed", "", None, names, parts
         return made
 
     @property
@@ -132,16 +137,9 @@ class Figure:
 
     def named(self, label: str) -> Figure:
         """The same number and working under another label."""
-        return Figure(
-            self.value,
-            self.unit,
-            label,
-            expression=self.expression,
-            source=self.source,
-            inputs=self.inputs,
-            origin=self.origin,
-            note=self.note,
-        )
+        out = copy(self)
+        out.label = label
+        return out
 
 
 Number = SupportsFloat | Figure
@@ -150,7 +148,10 @@ P = ParamSpec("P")
 
 def given(key: str, value: float, origin: Origin = "input", note: str = "", label: str = "") -> Figure:
     """A figure that was not computed: typed, assumed, or read from a table. The key gives its unit."""
-    return Figure(float(value), unit_of(key), label or label_of(key), origin=origin, note=note)
+    made = _new(Figure)
+    made.value, made.unit, made.label, made.expression, made.source = float(value), unit_of(key), label or label_of(key), "", ""
+    made.origin, made.note, made._inputs = origin, note, ()
+    return made
 
 
 def _as_figure(name: str, value: Any) -> Figure:
@@ -177,7 +178,7 @@ class Formula(Generic[P]):
         values = (*args, *(kwargs[name] for name in names[len(args) :])) if kwargs else args
         if len(values) != len(names):
             raise TypeError(f"{self.__name__} takes {', '.join(names)}")
-        value = self.raw(*[v.value if isinstance(v, Figure) else float(v) for v in values])  # type: ignore[call-arg, arg-type]
+        value = self.raw(*[v.value if type(v) is Figure else float(v) for v in values])  # type: ignore[call-arg, arg-type]
         return Figure.of(value, self.unit, self.label, self.expression, self.source, names, values)
 
 

@@ -11,6 +11,7 @@ from pydantic import BaseModel, PrivateAttr
 
 from bothy.core.book import Book, FigureOut, Written
 from bothy.core.context import Assumption, Context
+from bothy.core.contract import quick
 from bothy.core.design.document import Design
 from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given
@@ -178,7 +179,7 @@ def report(design: Design) -> Report:
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=WiringPart.model_construct(circuits=circuits, tree=tree(ctx, worked)), prove=sheet, findings=found, figures=ctx.book.shown(),
+        wiring=quick(WiringPart, circuits=circuits, tree=tree(ctx, worked)), prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book = ctx.book
     return out

@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal, Self
 
 from pydantic import Field, StringConstraints, model_validator
 
-from bothy.core.contract import Whole, wrong
+from bothy.core.contract import Whole, quick, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note, PartKey
 from bothy.core.power.load_budget import DayFactors, Load, SeasonFactors, load_power_and_time
 
@@ -111,7 +111,7 @@ class Appliance(Doc):
     def load(self) -> Load:
         """The load-budget's load of this appliance, all of it present at the daily peak."""
         fields = {k: getattr(self, k) for k in _SAME}
-        return Load.model_construct(**{**_DEFAULTS, **fields, "hourly_weights": weights(self.windows)})
+        return quick(Load, **{**_DEFAULTS, **fields, "hourly_weights": weights(self.windows)})
 
     @cached_property
     def running_w(self) -> float:

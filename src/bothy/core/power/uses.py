@@ -8,6 +8,7 @@ from pydantic import BaseModel
 
 from bothy.core.catalogue.climates import MONTHS
 from bothy.core.context import Context
+from bothy.core.contract import quick
 from bothy.core.design.life import Appliance
 from bothy.core.figure import Figure, given
 from bothy.core.power.load_budget import (
@@ -106,8 +107,7 @@ def budgets(ctx: Context) -> dict[str, LoadBudgetOut]:
     use = inverter_use(ctx)
     out: dict[str, LoadBudgetOut] = {}
     for season in SEASONS:
-        inp = LoadBudgetIn.model_construct(
-            bank_voltage_v=ctx.bank_v, bank_min_voltage_v=None, season=season, day_types=["parked", "driving", "working"],
+        inp = quick(LoadBudgetIn, bank_voltage_v=ctx.bank_v, bank_min_voltage_v=None, season=season, day_types=["parked", "driving", "working"],
             ambient_temp_c=ctx.galley_temp(season), inverter=use, distribution_loss_frac=0.02, margin_frac=margin, loads=loads,
         )  # fmt: skip
         out[season] = load_budget(inp, sources)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from pydantic import BaseModel
 
 from bothy.core.context import Context
-from bothy.core.contract import BadInput
+from bothy.core.contract import BadInput, quick
 from bothy.core.design.life import Appliance
 from bothy.core.design.prove import Meter, Reading
 from bothy.core.design.wiring import Circuit
@@ -98,7 +98,7 @@ def _amps(row: SheetRow, r: Reading, m: Meter) -> VerdictOut | None:
 
 
 def _row(c: Circuit, s: SheetCircuit, how: str, missing: str | None = None) -> SheetRow:
-    return SheetRow.model_construct(circuit=c.id, code=s.code, name=c.name, how=how, expected_a=None, low_a=None, high_a=None, source_v=None, expected_v=None,
+    return quick(SheetRow, circuit=c.id, code=s.code, name=c.name, how=how, expected_a=None, low_a=None, high_a=None, source_v=None, expected_v=None,
                     low_v=None, high_v=None, current_verdict=None, voltage_verdict=None, verdict=None, missing=missing)  # fmt: skip
 
 

@@ -10,7 +10,7 @@ from typing import Any
 from pydantic import BaseModel
 
 from bothy.core.context import Context
-from bothy.core.contract import EPS, BadInput, Given, next_size
+from bothy.core.contract import EPS, BadInput, Given, next_size, quick
 from bothy.core.design.life import Appliance
 from bothy.core.design.wiring import Circuit
 from bothy.core.feeds import Feeds
@@ -241,8 +241,7 @@ def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: Bo
     limit = DROP_LIMIT_FRAC[klass] * nominal
     families, interrupt = _families(c, ctx.chem.lithium)
     ratings = _ratings(ctx, c, families)
-    part = CircuitPart.model_construct(
-        code=code, kind=c.kind, ac=ac, nominal_v=nominal, current_a=current.value, inrush_a=inrush, length_m=length,
+    part = quick(CircuitPart, code=code, kind=c.kind, ac=ac, nominal_v=nominal, current_a=current.value, inrush_a=inrush, length_m=length,
         length_assumed=length_assumed, drop_class=klass, limit_v=limit, best_area_mm2=None, best_awg=None, best_parallel=1, best_fuse_a=None, best_family=None,
         size_text=size_text(c.area_mm2, c.awg), ampacity_a=None, resistance_mohm=None, drop_v=None, drop_frac=None, heat_w=None,
         max_length_m=None, window_low_a=0.0, window_high_a=None, window_status="empty", device_max_a=None, ratings=ratings, fuse_a=c.fuse_a, fuse_ok=None,

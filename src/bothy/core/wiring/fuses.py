@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cache
 from typing import Literal, Self
 
 from pydantic import Field, model_validator
@@ -125,6 +126,12 @@ def fuse_window(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> 
     return low, high
 
 
+@cache
+def _by_rating(families: tuple[str, ...]) -> list[tuple[float, Family]]:
+    """Every rating of the families, smallest first; equal ratings in the order of the table."""
+    return sorted(((float(r), f) for k, f in FAMILIES.items() if k in families for r in f.ratings), key=lambda rf: rf[0])
+
+
 Status = Literal["ok", "window_empty", "no_standard_rating", "voltage", "interrupt"]
 
 
@@ -132,8 +139,7 @@ def fuse_candidates(inp: FuseSelectIn, low_a: float, high_a: float) -> tuple[Sta
     """Every rating of an allowed family inside the window, smallest first; else the filter that left nothing."""
     if low_a > high_a + EPS:
         return "window_empty", []
-    families = [FAMILIES[k] for k in FAMILIES if k in (inp.families or DEFAULT_FAMILIES)]
-    found = [(float(r), f) for f in families for r in f.ratings if low_a - EPS <= r <= high_a + EPS]
+    found = [rf for rf in _by_rating(tuple(inp.families or DEFAULT_FAMILIES)) if low_a - EPS <= rf[0] <= high_a + EPS]
     if not found:
         return "no_standard_rating", []
     found = [(r, f) for r, f in found if f.max_v >= inp.system_voltage_v - EPS]
@@ -141,7 +147,7 @@ def fuse_candidates(inp: FuseSelectIn, low_a: float, high_a: float) -> tuple[Sta
         return "voltage", []
     needed = max(inp.prospective_current_a, inp.min_interrupt_a)
     found = [(r, f) for r, f in found if f.interrupt_a(inp.system_voltage_v) >= needed - EPS]
-    return ("ok", sorted(found, key=lambda rf: rf[0])) if found else ("interrupt", [])
+    return ("ok", found) if found else ("interrupt", [])
 
 
 def fuse_select(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> FuseSelectOut:

@@ -7,7 +7,7 @@ from typing import Any, Literal, NamedTuple, Self
 
 from pydantic import Field, model_validator
 
-from bothy.core.contract import EPS, Contract, Given, Outcome, next_size, unique_ids, wrong
+from bothy.core.contract import EPS, Contract, Given, Outcome, next_size, quick, unique_ids, wrong
 from bothy.core.figure import Figure, derived, given, pick
 from bothy.core.wiring.conductors import AREA, AWG, METRIC, Route, Row, ampacity_factors, table_ampacity, warm_resistance
 from bothy.core.wiring.drop import Limits
@@ -114,8 +114,7 @@ def _try(inp: WireSizeIn, size: float | str, area: float, row: Row, factor: floa
 
 
 def _option(inp: WireSizeIn, t: Trial) -> SizeOption:
-    return SizeOption.model_construct(
-        size=t.size, area_mm2=t.area_mm2, ampacity_a=t.ampacity_a, conductor_temp_c=t.conductor_temp_c, resistance_mohm=t.resistance_mohm,
+    return quick(SizeOption, size=t.size, area_mm2=t.area_mm2, ampacity_a=t.ampacity_a, conductor_temp_c=t.conductor_temp_c, resistance_mohm=t.resistance_mohm,
         drop_v=t.drop_v, drop_frac=t.drop_v / inp.nominal_voltage_v, heat_w=inp.current_a**2 * t.resistance_mohm / 1000, ok=not t.reasons,
         reasons=t.reasons,
     )  # fmt: skip

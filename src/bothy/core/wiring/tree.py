@@ -11,6 +11,7 @@ from typing import Literal
 from pydantic import BaseModel
 
 from bothy.core.context import Context
+from bothy.core.contract import quick
 from bothy.core.wiring.circuits import Worked, size_text
 
 ROW = 30.0
@@ -77,7 +78,7 @@ def tree(ctx: Context, worked: list[Worked]) -> Tree:
         c = w.circuit
         mid = y + ROW / 2 - 2
         what = ", ".join(w.part.appliance_names) or "nothing on it yet"
-        nodes.append(TreeNode.model_construct(id=f"c-{c.id}", ref=f"circuit:{c.id}", kind="circuit", x=COLUMNS["circuit"], y=y, w=WIDTH["circuit"], h=ROW - 6,
+        nodes.append(quick(TreeNode, id=f"c-{c.id}", ref=f"circuit:{c.id}", kind="circuit", x=COLUMNS["circuit"], y=y, w=WIDTH["circuit"], h=ROW - 6,
                               title=f"{w.part.code} {c.name}", sub=what))  # fmt: skip
         y += ROW
         return mid
@@ -89,10 +90,10 @@ def tree(ctx: Context, worked: list[Worked]) -> Tree:
         height = max(ROW * max(1, len(members)) - 6, ROW + 8)
         y = max(y, top + height + 6)
         right = COLUMNS["board"] + WIDTH["board"]
-        nodes.append(TreeNode.model_construct(id=ref, ref=ref, kind=kind, x=COLUMNS["board"], y=top, w=WIDTH["board"], h=height, title=title, sub=sub))
+        nodes.append(quick(TreeNode, id=ref, ref=ref, kind=kind, x=COLUMNS["board"], y=top, w=WIDTH["board"], h=height, title=title, sub=sub))
         for w, mid in zip(members, mids, strict=True):
             text, fused = _label(w)
-            lines.append(TreeLine.model_construct(id=f"l-{w.circuit.id}", ref=f"circuit:{w.circuit.id}", service="ac" if w.part.ac else "dc",
+            lines.append(quick(TreeLine, id=f"l-{w.circuit.id}", ref=f"circuit:{w.circuit.id}", service="ac" if w.part.ac else "dc",
                                   points=[[right, mid], [COLUMNS["circuit"], mid]], label=text, label_x=right + 8, label_y=mid - 4, fused=fused))  # fmt: skip
         anchors.append((ref, top + height / 2, feed, "dc"))
         y += 10
@@ -114,15 +115,13 @@ def tree(ctx: Context, worked: list[Worked]) -> Tree:
     bus_right = COLUMNS["bus"] + WIDTH["bus"]
     for ref, mid, feed, _ in anchors:
         text, fused = _label(feed)
-        lines.append(TreeLine.model_construct(id=f"f-{ref}", ref=f"circuit:{feed.circuit.id}" if feed else ref, service="dc", points=[[bus_right, mid], [COLUMNS["board"], mid]],
+        lines.append(quick(TreeLine, id=f"f-{ref}", ref=f"circuit:{feed.circuit.id}" if feed else ref, service="dc", points=[[bus_right, mid], [COLUMNS["board"], mid]],
                               label=text, label_x=bus_right + 6, label_y=mid - 4, fused=fused))  # fmt: skip
     _sources(ctx, by_kind, height, nodes, lines)
     nodes.append(
-        TreeNode.model_construct(
-            id="bus", ref="bus", kind="bus", x=COLUMNS["bus"], y=10, w=WIDTH["bus"], h=height - 20, title="Busbar", sub=f"{ctx.system_v} V"
-        )
+        quick(TreeNode, id="bus", ref="bus", kind="bus", x=COLUMNS["bus"], y=10, w=WIDTH["bus"], h=height - 20, title="Busbar", sub=f"{ctx.system_v} V")
     )
-    return Tree.model_construct(width=COLUMNS["circuit"] + WIDTH["circuit"] + 12, height=height, nodes=nodes, lines=lines)
+    return quick(Tree, width=COLUMNS["circuit"] + WIDTH["circuit"] + 12, height=height, nodes=nodes, lines=lines)
 
 
 def _sources(ctx: Context, by_kind: dict[str, Worked], height: float, nodes: list[TreeNode], lines: list[TreeLine]) -> None:
@@ -143,8 +142,8 @@ def _sources(ctx: Context, by_kind: dict[str, Worked], height: float, nodes: lis
     right = COLUMNS["source"] + WIDTH["source"]
     for i, (ref, kind, title, sub, circuit) in enumerate(items):
         mid = step * (i + 1)
-        nodes.append(TreeNode.model_construct(id=ref, ref=ref, kind=kind, x=COLUMNS["source"], y=mid - 22, w=WIDTH["source"], h=44, title=title, sub=sub))
+        nodes.append(quick(TreeNode, id=ref, ref=ref, kind=kind, x=COLUMNS["source"], y=mid - 22, w=WIDTH["source"], h=44, title=title, sub=sub))
         w = by_kind.get(circuit)
         text, fused = _label(w)
-        lines.append(TreeLine.model_construct(id=f"s-{circuit}", ref=f"circuit:{w.circuit.id}" if w else ref, service="dc", points=[[right, mid], [COLUMNS["bus"], mid]],
+        lines.append(quick(TreeLine, id=f"s-{circuit}", ref=f"circuit:{w.circuit.id}" if w else ref, service="dc", points=[[right, mid], [COLUMNS["bus"], mid]],
                               label=text, label_x=right + 4, label_y=mid - 4, fused=fused))  # fmt: skip
