@@ -140,7 +140,12 @@ def test_counts_come_out_as_whole_numbers() -> None:
 def test_every_number_of_an_answer_opens_its_working(name: str) -> None:
     for example in [CALCULATORS[name].example, *(c["input"] for n, _, c in CASES if n == name)]:
         out = calculate(name, example)
-        for key, value in out.dump().items():
+        flat = {
+            k: v
+            for key, value in out.dump().items()
+            for k, v in ({f"{key}/{e}": x for e, x in value.items()} if isinstance(value, dict) else {key: value}).items()
+        }
+        for key, value in flat.items():
             if isinstance(value, (int, float)) and not isinstance(value, bool):
                 figure = out.working.get(key)
                 assert figure is not None, f"{name}.{key} has no working"

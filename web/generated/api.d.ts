@@ -752,6 +752,8 @@ export interface components {
             title: string;
             /** Question */
             question: string;
+            /** Caution */
+            caution: string;
             /** Input Schema */
             input_schema: {
                 [key: string]: unknown;

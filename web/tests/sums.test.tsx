@@ -2,7 +2,7 @@ import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { Answer } from "../src/sums/Answer";
 import { Fields } from "../src/sums/Form";
-import { readingOf, resolved, type Schema, split, withValue } from "../src/sums/schema";
+import { pairsOf, readingOf, resolved, type Schema, split, withValue } from "../src/sums/schema";
 
 afterEach(cleanup);
 
@@ -121,5 +121,34 @@ describe("the answer", () => {
     expect(screen.getByText("5.3 %")).toBeTruthy();
     expect(screen.getByText("no")).toBeTruthy();
     expect(screen.getByText("1, 2")).toBeTruthy();
+  });
+
+  it("lists the entries of a map, each with its own working", () => {
+    render(<Answer words={words} answer={{ output: { drop_v: { main_feed: 0.64, pump: 0.1 }, sizes: {} }, working: { "drop_v/main_feed": figure } }} />);
+    expect(screen.queryByRole("button", { name: "pump" })).toBeNull();
+    fireEvent.click(screen.getByRole("button", { name: "main feed" }));
+    expect(screen.getByText("ΔU = I·R/1000")).toBeTruthy();
+    expect(screen.getByText("none")).toBeTruthy();
+  });
+});
+
+describe("pairs", () => {
+  it.each([
+    ["blade_mini 10; class_t 1", { blade_mini: 10, class_t: 1 }],
+    ["class t: 5", { class_t: 5 }],
+    ["a=2,5;", { a: 2.5 }],
+    ["", {}],
+    ["blade mini", null],
+  ])("reads %s", (text, map) => expect(pairsOf(text)).toEqual(map));
+
+  it("are taken when they make sense and refused in place when not", () => {
+    const set = vi.fn();
+    const pieces: Schema = { type: "object", properties: { pieces: { type: "object", additionalProperties: { type: "integer" } } }, required: ["pieces"] };
+    render(<Fields schema={pieces} root={pieces} words={words} value={{}} example={{}} wrong={null} onSet={set} />);
+    fireEvent.blur(screen.getByLabelText("pieces"), { target: { value: "many" } });
+    expect(set).not.toHaveBeenCalled();
+    expect(screen.getByText(/a name and a number/)).toBeTruthy();
+    fireEvent.blur(screen.getByLabelText("pieces"), { target: { value: "blade mini 10" } });
+    expect(set).toHaveBeenLastCalledWith({ pieces: { blade_mini: 10 } });
   });
 });

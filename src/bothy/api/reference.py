@@ -37,6 +37,7 @@ class CalculatorItem(BaseModel):
     field: str
     title: str
     question: str
+    caution: str
     input_schema: dict[str, Any]
     example: dict[str, Any]
     words: dict[str, Word]
@@ -121,7 +122,11 @@ def _calculators() -> list[CalculatorItem]:
         contract = c.input.model_json_schema()
         keys = {*_keys(contract), *_keys(c.output.model_json_schema())}
         words = {k: Word(label=label_of(k), unit=unit_of(k)) for k in sorted(keys)}
-        out.append(CalculatorItem(name=c.name, field=c.field, title=c.title, question=c.question, input_schema=contract, example=c.example, words=words))
+        out.append(
+            CalculatorItem(
+                name=c.name, field=c.field, title=c.title, question=c.question, caution=c.caution, input_schema=contract, example=c.example, words=words
+            )
+        )
     return out
 
 

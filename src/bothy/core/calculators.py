@@ -12,7 +12,7 @@ from typing import Any
 from bothy.core.contract import BadInput, Contract, Outcome, parse
 from bothy.core.power import bank, driving, inverter, load_budget, shore, solar
 from bothy.core.proving import expected, verdict
-from bothy.core.wiring import conductors, drop, fuses, sizing
+from bothy.core.wiring import buying, conductors, conduit, continuity, drop, fuses, leads, network, panel, short_circuit, sizing
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,8 +27,12 @@ class Calculator:
     output: type[Outcome]
     run: Callable[..., Outcome]
     example: dict[str, Any]
+    caution: str = ""
 
 
+_MAINS = "A design aid only. Mains work, its inspection and its certificate belong to a licensed or registered electrician."
+_SHORT = "Never make this short to measure it. A tool across the posts welds fast: rings and watches off, tools insulated, posts covered."
+_DEAD = "Power off, fuse out, every bank isolated, and the far ends parted again before the fuse goes in."
 _PANEL = {"power_w": 200, "vmp_v": 19.2, "imp_a": 10.42, "voc_v": 23.0, "isc_a": 11.1}
 
 CALCULATORS: dict[str, Calculator] = {
@@ -75,6 +79,34 @@ CALCULATORS: dict[str, Calculator] = {
                    {"cable_ampacity_a": 16, "fuse_a": 10, "loads": [{"id": "lights", "current_a": 3}, {"id": "sockets", "current_a": 7}]}),
         Calculator("fuse-select", "wiring", "Fuse window", "Which fuse carries the load and still protects the cable?",
                    fuses.FuseSelectIn, fuses.FuseSelectOut, fuses.fuse_select, {"continuous_current_a": 8, "cable_ampacity_a": 30}),
+        Calculator("short-circuit-current", "wiring", "Short-circuit current", "What flows in a dead short, what breaks it, and does the cable stand it?",
+                   short_circuit.ShortCircuitCurrentIn, short_circuit.ShortCircuitCurrentOut, short_circuit.short_circuit_current,
+                   {"voltage_v": 13.4, "chemistry": "lifepo4", "capacity_ah": 280, "length_m": 0.3, "area_mm2": 70}, _SHORT),
+        Calculator("dc-network", "wiring", "DC network", "What voltage arrives everywhere when everything runs at once?",
+                   network.DcNetworkIn, network.DcNetworkOut, network.dc_network,
+                   {"sources": [{"node": "bank", "voltage_v": 12.8, "resistance_mohm": 3}],
+                    "branches": [{"id": "feed", "from": "bank", "to": "board", "area_mm2": 16, "length_m": 2},
+                                 {"id": "pump", "from": "board", "to": "pump", "area_mm2": 2.5, "length_m": 4}],
+                    "loads": [{"id": "pump", "node": "pump", "power_w": 90}]}),
+        Calculator("conduit-fill", "wiring", "Conduit fill", "Do these cables fit this pipe, and which one would be right?",
+                   conduit.ConduitFillIn, conduit.ConduitFillOut, conduit.conduit_fill,
+                   {"inner_diameter_mm": 17, "cables": [{"area_mm2": 2.5, "count": 6}]}),
+        Calculator("switch-panel-layout", "wiring", "Switch panel", "Does everything fit the plate, and are its switches strong enough?",
+                   panel.SwitchPanelLayoutIn, panel.SwitchPanelLayoutOut, panel.switch_panel_layout,
+                   {"width_mm": 120, "height_mm": 80, "items": [{"id": "switch", "shape": "circle", "x_mm": 40, "y_mm": 40, "diameter_mm": 20}]}),
+        Calculator("ac-lead-chain", "wiring", "Mains leads", "Which stock leads reach every place, and do breaker and voltage allow it?",
+                   leads.AcLeadChainIn, leads.AcLeadChainOut, leads.ac_lead_chain,
+                   {"region": "uk", "breaker_a": 10, "area_mm2": 1.5, "legs": [{"id": "kitchen", "length_m": 2.6, "load_w": 1000}],
+                    "stock": [{"length_m": 2, "cost": 10}, {"length_m": 3, "cost": 12}]}, _MAINS),
+        Calculator("spare-fuse-kit", "wiring", "Spare fuses", "Which spare fuses belong in the vehicle?",
+                   buying.SpareFuseKitIn, buying.SpareFuseKitOut, buying.spare_fuse_kit,
+                   {"fuses": [{"family": "blade_standard", "rating_a": 10, "count": 6}]}),
+        Calculator("cable-purchase", "wiring", "Cable to buy", "How many packs of each size and colour, without joints?",
+                   buying.CablePurchaseIn, buying.CablePurchaseOut, buying.cable_purchase,
+                   {"runs": [{"id": "A1", "size": "2.5", "colour": "red", "length_m": 4.2}]}),
+        Calculator("loop-continuity", "wiring", "Loop test", "What should the ohm-meter read before power comes on?",
+                   continuity.LoopContinuityIn, continuity.LoopContinuityOut, continuity.loop_continuity,
+                   {"circuits": [{"id": "A1", "area_mm2": 2.5, "length_m": 5, "current_a": 6}]}, _DEAD),
         Calculator("expected-circuit-current", "proving", "Expected current", "What should the ammeter read on this circuit?",
                    expected.ExpectedCircuitCurrentIn, expected.ExpectedCircuitCurrentOut, expected.expected_circuit_current,
                    {"supply_voltage_v": 13.2, "loads": [{"kind": "constant_power", "power_w": 48}]}),

@@ -90,6 +90,12 @@ def _whole_keys(model: type[BaseModel]) -> frozenset[str]:
     return frozenset(k for k, f in model.model_fields.items() if f.annotation in (int, int | None))
 
 
+@cache
+def _whole_maps(model: type[BaseModel]) -> frozenset[str]:
+    """Fields of a model that map names to whole numbers."""
+    return frozenset(k for k, f in model.model_fields.items() if f.annotation == dict[str, int])
+
+
 class Outcome(BaseModel):
     """Base of every calculator output. Built by :meth:`of`, it keeps the working of each figure."""
 
@@ -99,8 +105,13 @@ class Outcome(BaseModel):
 
     @classmethod
     def of(cls, **fields: Any) -> Self:
-        """Build from plain values and figures; figures become floats and are kept as working."""
+        """Build from plain values and figures, also in maps; figures become floats and are kept as working (``key/entry`` for a map's)."""
         working = {k: v for k, v in fields.items() if isinstance(v, Figure)}
+        whole_maps = _whole_maps(cls)
+        for key, value in fields.items():
+            if type(value) is dict:
+                working |= {f"{key}/{k}": v for k, v in value.items() if isinstance(v, Figure)}
+                fields[key] = {k: (int(v.value) if key in whole_maps else v.value) if isinstance(v, Figure) else v for k, v in value.items()}
         whole_keys = _whole_keys(cls)
         plain = {k: (int(v.value) if k in whole_keys else v.value) if isinstance(v, Figure) else v for k, v in fields.items()}
         out = cls.__new__(cls)
@@ -114,7 +125,7 @@ class Outcome(BaseModel):
 
     @property
     def working(self) -> dict[str, Figure]:
-        """Output key -> figure with its working, for the outputs that are formulas."""
+        """Output key (``key/entry`` in a map) -> figure with its working, for the outputs that are formulas."""
         return self._working
 
     def figure(self, key: str) -> Figure:

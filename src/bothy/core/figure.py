@@ -16,7 +16,6 @@ from __future__ import annotations
 
 import inspect
 from collections.abc import Callable, Iterable
-from copy import copy
 from functools import cache
 from typing import Any, Generic, Literal, ParamSpec, SupportsFloat
 
@@ -137,8 +136,11 @@ class Figure:
 
     def named(self, label: str) -> Figure:
         """The same number and working under another label."""
-        out = copy(self)
-        out.label = label
+        out = _new(Figure)
+        out.value, out.unit, out.label, out.expression, out.source = self.value, self.unit, label, self.expression, self.source
+        out.origin, out.note, out._inputs = self.origin, self.note, self._inputs
+        if self._inputs is None:
+            out._names, out._parts = self._names, self._parts
         return out
 
 

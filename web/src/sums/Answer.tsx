@@ -17,7 +17,9 @@ function Plain({ value, words, name }: { value: unknown; words: Words; name: str
     if (!value.length) return <span className="text-chalk-dim">none</span>;
     if (value.every((v) => typeof v !== "object" || v === null))
       return (
-        <span className="num break-words">{value.map((v) => (typeof v === "number" ? show(v, "", units) : String(v).replace(/_/g, " "))).join(", ")}</span>
+        <span className="num break-words">
+          {value.map((v) => (typeof v === "number" ? show(v, words[name]?.unit ?? "", units) : String(v).replace(/_/g, " "))).join(", ")}
+        </span>
       );
     return (
       <span className="block">
@@ -38,36 +40,61 @@ function Plain({ value, words, name }: { value: unknown; words: Words; name: str
   return <span className="break-words">{String(value).replace(/_/g, " ")}</span>;
 }
 
+type RowProps = { id: string; name: string; label: string; value: unknown; answer: CalcAnswer; words: Words };
+
+/** One value; pressing its label unrolls how it was reached. */
+function Row({ id, name, label, value, answer, words }: RowProps) {
+  const [open, setOpen] = useState(false);
+  const deep = Array.isArray(value) && value.some((v) => typeof v === "object");
+  return (
+    <>
+      <div className={deep ? "" : "flex items-baseline justify-between gap-3"}>
+        <span className="min-w-0 break-words">
+          {answer.working[id] ? (
+            <button
+              type="button"
+              className="text-left underline decoration-dotted underline-offset-2 hover:text-gorse"
+              data-figure={id}
+              aria-expanded={open}
+              onClick={() => setOpen(!open)}
+            >
+              {label}
+            </button>
+          ) : (
+            label
+          )}
+        </span>
+        <span className={deep ? "block" : "text-right"}>
+          <Plain value={value} words={words} name={name} />
+        </span>
+      </div>
+      {open && <Working id={id} figures={answer.working} />}
+    </>
+  );
+}
+
 export function Answer({ answer, words }: { answer: CalcAnswer; words: Words }) {
-  const [open, setOpen] = useState<string | null>(null);
   return (
     <ul className="m-0 list-none p-0">
       {Object.entries(answer.output).map(([key, value]) => {
-        const label = answer.working[key]?.label ?? words[key]?.label ?? key;
-        const deep = Array.isArray(value) && value.some((v) => typeof v === "object");
+        const label = words[key]?.label ?? key;
+        const entries = value !== null && typeof value === "object" && !Array.isArray(value) ? Object.entries(value as Record<string, unknown>) : null;
         return (
           <li key={key} className="border-b border-slate-2 py-1">
-            <div className={deep ? "" : "flex items-baseline justify-between gap-3"}>
-              <span>
-                {answer.working[key] ? (
-                  <button
-                    type="button"
-                    className="text-left underline decoration-dotted underline-offset-2 hover:text-gorse"
-                    data-figure={key}
-                    aria-expanded={open === key}
-                    onClick={() => setOpen(open === key ? null : key)}
-                  >
-                    {label}
-                  </button>
-                ) : (
-                  label
-                )}
-              </span>
-              <span className={deep ? "block" : "text-right"}>
-                <Plain value={value} words={words} name={key} />
-              </span>
-            </div>
-            {open === key && <Working id={key} figures={answer.working} />}
+            {entries?.length ? (
+              <>
+                <span className="text-chalk-dim">{label}</span>
+                <ul className="m-0 list-none p-0 pl-2" aria-label={label}>
+                  {entries.map(([entry, one]) => (
+                    <li key={entry}>
+                      <Row id={`${key}/${entry}`} name={key} label={entry.replace(/_/g, " ")} value={one} answer={answer} words={words} />
+                    </li>
+                  ))}
+                </ul>
+              </>
+            ) : (
+              <Row id={key} name={key} label={answer.working[key]?.label ?? label} value={entries ? null : value} answer={answer} words={words} />
+            )}
           </li>
         );
       })}

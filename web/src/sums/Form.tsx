@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { Schemas } from "../data/client";
 import { Quantity } from "../parts/Quantity";
-import { type Input, readingOf, resolved, type Schema, split, withValue } from "./schema";
+import { type Input, pairsOf, readingOf, resolved, type Schema, split, withValue } from "./schema";
 
 type Words = Schemas["CalculatorItem"]["words"];
 type Shared = { root: Schema; words: Words; wrong: string | null };
@@ -17,6 +17,8 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
   const bad = shared.wrong === name;
   if (s.type === "array" && s.items)
     return <List name={name} label={label} schema={s} value={(value as unknown[] | undefined) ?? []} onSet={onSet} {...shared} />;
+  if (s.type === "object" && !s.properties && s.additionalProperties)
+    return <Pairs label={label} bad={bad} value={value as Record<string, number> | undefined} onSet={onSet} />;
   if (s.type === "object" || s.properties)
     return (
       <fieldset className={`my-1 border-l-2 pl-2 ${bad ? "border-rust" : "border-line"}`}>
@@ -91,6 +93,43 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
         {required && value === undefined && <span className="text-[12px] text-gorse-ink"> needed</span>}
       </span>
       {field}
+    </div>
+  );
+}
+
+/** A map of names to numbers, written as pairs. */
+function Pairs({
+  label,
+  bad,
+  value,
+  onSet,
+}: {
+  label: string;
+  bad: boolean;
+  value: Record<string, number> | undefined;
+  onSet: (value: Record<string, number> | undefined) => void;
+}) {
+  const [refused, setRefused] = useState(false);
+  return (
+    <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5 ${bad || refused ? "bg-rust/10" : ""}`}>
+      <span>
+        {label}
+        {refused && <span className="block text-[12px] text-rust">each a name and a number, with “;” between: blade mini 10; class t 1</span>}
+      </span>
+      <input
+        className="field num w-full"
+        aria-label={label}
+        aria-invalid={refused}
+        placeholder="name 10; name 5"
+        defaultValue={Object.entries(value ?? {})
+          .map(([k, v]) => `${plain(k)} ${v}`)
+          .join("; ")}
+        onBlur={(e) => {
+          const pairs = pairsOf(e.target.value);
+          setRefused(pairs === null);
+          if (pairs) onSet(Object.keys(pairs).length ? pairs : undefined);
+        }}
+      />
     </div>
   );
 }

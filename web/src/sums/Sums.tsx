@@ -28,6 +28,11 @@ function Sum({ item }: { item: Item }) {
         <div className="border-b border-line bg-bench px-4 py-2">
           <h1 className="m-0 font-display text-xl font-semibold">{item.title}</h1>
           <p className="m-0 text-[15px]">{item.question}</p>
+          {item.caution && (
+            <p className="m-0 mt-1 border-l-4 border-rust pl-2" role="note">
+              <strong>Caution.</strong> {item.caution}
+            </p>
+          )}
         </div>
         <form className="max-w-2xl p-4" aria-label="Values" onSubmit={(e) => e.preventDefault()}>
           <p className="mt-0 text-dim">An example stands here; write your own values over it. The answer follows as you type.</p>

@@ -10,6 +10,7 @@ export type Schema = {
   items?: Schema;
   default?: unknown;
   minItems?: number;
+  additionalProperties?: Schema | boolean;
   $defs?: Record<string, Schema>;
 };
 export type Input = Record<string, unknown>;
@@ -52,6 +53,17 @@ const READINGS: [RegExp, Reading][] = [
 /** How a number under this key is written, and what turns the core's unit into the key's. */
 export function readingOf(key: string): Reading {
   return READINGS.find(([pattern]) => pattern.test(key))?.[1] ?? { dimension: "count", unit: "", factor: 1 };
+}
+
+/** Pairs as they are written, "blade_mini 10; class_t 1", as a map; null when a pair has no number. */
+export function pairsOf(text: string): Record<string, number> | null {
+  const pairs = text
+    .split(";")
+    .map((p) => p.trim())
+    .filter(Boolean)
+    .map((p) => p.match(/^(.+?)[\s:=]+(\d+(?:[.,]\d+)?)$/));
+  if (pairs.some((p) => p === null)) return null;
+  return Object.fromEntries(pairs.map((p) => [p?.[1]?.trim().replace(/ /g, "_"), Number(p?.[2]?.replace(",", "."))]));
 }
 
 /** The input without a key, or with a new value for it. */

@@ -107,9 +107,11 @@ def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None
     on_it = [a for i in c.appliances if (a := ctx.design.appliance(i)) is not None and a.count > 0]
     row = _row(c, s, "Switch everything on this circuit on. Volts at the last appliance, amps at the board, at the same moment.")
     if not on_it:
-        return row.model_copy(update={"missing": "no appliance on it"})
+        row.missing = "no appliance on it"
+        return row
     if c.area_mm2 is None and c.awg is None:
-        return row.model_copy(update={"missing": "no cable chosen yet"})
+        row.missing = "no cable chosen yet"
+        return row
     typed = reading.source_voltage_v if reading else None
     source = given("source_voltage_v", typed or ctx.bank_v, "typed" if typed else "assumed",
                    "read at the same moment" if typed else "the bank's nominal voltage; type what you read at the bank")  # fmt: skip
@@ -132,7 +134,8 @@ def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None
             {"source_voltage_v": source, "loop_resistance_mohm": cable, "joints_mohm": extra},
         )  # fmt: skip
     except BadInput as exc:
-        return row.model_copy(update={"missing": exc.message})
+        row.missing = exc.message
+        return row
     v = volts.figure("load_voltage_v").named("Expected voltage at the load")
     amps = expected_circuit_current(
         ExpectedCircuitCurrentIn.trusted(supply_voltage_v=v.value, loads=[
@@ -143,8 +146,9 @@ def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None
     for key, fig in (("expected_v", v), ("expected_a", amps.figure("current_a")), ("low_a", amps.figure("low_a")), ("high_a", amps.figure("high_a"))):
         ctx.book.put(f"prove/{c.id}/{key}", fig)
     width = VOLT_TOLERANCE * rated
-    return row.model_copy(update={"expected_a": amps.current_a, "low_a": amps.low_a, "high_a": amps.high_a, "source_v": source.value,
-                                  "expected_v": v.value, "low_v": v.value - width, "high_v": v.value + width})  # fmt: skip
+    row.expected_a, row.low_a, row.high_a = amps.current_a, amps.low_a, amps.high_a
+    row.source_v, row.expected_v, row.low_v, row.high_v = source.value, v.value, v.value - width, v.value + width
+    return row
 
 
 _CHARGER_HOW = {
@@ -156,7 +160,9 @@ _CHARGER_HOW = {
 def _charger_row(ctx: Context, c: Circuit, s: SheetCircuit, current: Figure) -> SheetRow:
     low, high = current.value * (1 - CHARGER_TOLERANCE), current.value * (1 + CHARGER_TOLERANCE)
     ctx.book.put(f"prove/{c.id}/expected_a", current.named("Expected charge current"))
-    return _row(c, s, _CHARGER_HOW[c.kind]).model_copy(update={"expected_a": current.value, "low_a": low, "high_a": high})
+    row = _row(c, s, _CHARGER_HOW[c.kind])
+    row.expected_a, row.low_a, row.high_a = current.value, low, high
+    return row
 
 
 def prove_part(ctx: Context, circuits: list[SheetCircuit], feeds: Feeds) -> tuple[ProvePart, list[Finding]]:

@@ -351,7 +351,9 @@ def _size(
     part.resistance_mohm = w.drop.resistance_mohm / c.parallel_count
     part.drop_v, part.drop_frac, part.heat_w = w.drop.drop_v, w.drop.drop_frac, w.drop.heat_w * c.parallel_count
     part.max_length_m, part.drop_ok = w.drop.max_length_m, w.drop.ok
-    window = any_cable.model_copy(update={"cable_ampacity_a": i_z.value, "families": None if ac else list(families)})
+    window = FuseSelectIn.trusted(
+        **window_keys, cable_ampacity_a=i_z.value, system_voltage_v=top_v, min_interrupt_a=interrupt, families=None if ac else list(families)
+    )
     _, high = fuse_window(window, {**sources, "cable_ampacity_a": i_z})
     part.window_high_a = ctx.book.put(f"circuits/{c.id}/window_high_a", high).value
     fitting = [r for r in part.ratings if part.window_low_a - EPS <= r <= part.window_high_a + EPS]
