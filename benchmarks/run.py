@@ -55,6 +55,24 @@ def many_circuits(count: int) -> Any:
     return load_design({"schema_version": 1, "life": {"appliances": lamps}, "wiring": {"boards": [board], "circuits": circuits}})
 
 
+def distribution(count: int) -> Any:
+    """A design whose ``count`` circuits hang on boards of twenty, each with its feeder, behind one main and a bank; two circuits to a lamp."""
+    from bothy.core.design.document import load_design
+
+    lamps = [{"id": f"l{i}", "name": f"Lamp {i}", "kind": "light", "power_w": 3.0, "hours_per_day": 4.0} for i in range(-(-count // 2))]
+    boards = [{"id": f"b{i}", "name": f"Board {i}", "way_count": 26} for i in range(-(-count // 20))]
+    main = {"id": "main", "name": "Main", "kind": "main", "length_m": 0.5, "area_mm2": 120.0, "fuse_a": 400.0, "fuse_family": "class_t"}
+    feeders = [{"id": f"f{b['id']}", "name": "Feed", "kind": "feeder", "board": b["id"], "length_m": 2.0, "area_mm2": 16.0, "fuse_a": 50.0} for b in boards]
+    circuits = [
+        {"id": f"c{i}", "name": f"Circuit {i}", "board": f"b{i // 20}", "appliances": [f"l{i // 2}"], "length_m": 3.0 + i % 5, "area_mm2": 1.5, "fuse_a": 5.0}
+        for i in range(count)
+    ]
+    bank = {"name": "Bank", "chemistry": "lifepo4", "unit_voltage_v": 12.8, "unit_charge_ah": 200.0}
+    return load_design(
+        {"schema_version": 1, "life": {"appliances": lamps}, "power": {"bank": bank}, "wiring": {"boards": boards, "circuits": [main, *feeders, *circuits]}}
+    )
+
+
 def core() -> dict[str, Any]:
     from bothy.api.app import tune_collector
     from bothy.core.report import report
@@ -62,6 +80,7 @@ def core() -> dict[str, Any]:
 
     design = curlew.design()
     small, large = many_circuits(30), many_circuits(300)
+    sixty, six_hundred = distribution(60), distribution(600)
     report(design)
     tune_collector()
     thirty, three_hundred = median(lambda: report(small), 15), median(lambda: report(large), 7)
@@ -72,6 +91,8 @@ def core() -> dict[str, Any]:
         "report_30_circuits_ms": thirty,
         "report_300_circuits_ms": three_hundred,
         "report_300_to_30": round(three_hundred / thirty, 2),
+        "report_60_on_boards_ms": median(lambda: report(sixty), 15),
+        "report_600_on_boards_ms": median(lambda: report(six_hundred), 7),
     }
 
 

@@ -40,6 +40,22 @@ def vehicle(data: dict[str, Any], **more: Any) -> dict[str, Any]:
     return data
 
 
+MAIN = {"id": "main", "name": "Main", "kind": "main", "length_m": 0.5, "area_mm2": 70.0, "fuse_a": 150.0, "fuse_family": "class_t"}
+FEEDER = {"id": "feeder", "name": "Board feed", "kind": "feeder", "board": "a", "length_m": 1.5, "area_mm2": 16.0, "fuse_a": 40.0}
+BETWEEN = {"id": "in", "name": "From the starter", "kind": "driving_in", "length_m": 3.0, "area_mm2": 35.0, "fuse_a": 80.0}
+
+
+def fed(*circuits: dict[str, Any], feeder: dict[str, Any] | None = None) -> dict[str, Any]:
+    """A bank, its main, one board with its feeder, and circuits on it."""
+    return wired(MAIN, {**FEEDER, **(feeder or {})}, *circuits, power={"bank": BANK})
+
+
+def side(**wiring: Any) -> dict[str, Any]:
+    """The same with one lamp, and the negative side made another way."""
+    data = fed(circuit())
+    return {**data, "wiring": {**data["wiring"], **wiring}}
+
+
 TWO_LIGHTS = [LAMP, {**LAMP, "id": "spot", "name": "Spot", "power_w": 3.0}]
 SMALL_PANEL = {"panel_power_w": 100.0, "vmp_v": 18.0, "imp_a": 5.56, "voc_v": 21.6, "isc_a": 5.9}
 
@@ -112,6 +128,20 @@ RAISED: dict[str, dict[str, Any]] = {
     "wire-chassis-return": wired(circuit(return_path="chassis", area_mm2=35.0, fuse_a=60.0), appliances=[{**LAMP, "power_w": 450.0}]),
     "wire-not-sized": wired(circuit(area_mm2=None, fuse_a=None)),
     "wire-appliance-unfed": wired(circuit(), appliances=TWO_LIGHTS),
+    "wire-voltage-collapse": wired(circuit(area_mm2=1.0, length_m=90.0, fuse_a=20.0), appliances=[{**LAMP, "power_w": 150.0}]),
+    "wire-load-undervoltage": wired(circuit(appliances=["fridge"], length_m=20.0, area_mm2=1.5, fuse_a=7.5, drop_class="non_critical"), appliances=[FRIDGE]),
+    "wire-fault-too-weak": fed(circuit(length_m=30.0, area_mm2=1.5, fuse_a=15.0)),
+    "wire-selectivity": fed(circuit(area_mm2=10.0, fuse_a=40.0), feeder={"fuse_a": 50.0, "area_mm2": 35.0}),
+    "wire-both-ends-unfused": wired(BETWEEN, power={"bank": AGM, "driving": {"school": "relay", "rating_a": 50.0}}),
+    "wire-fuse-too-far": wired(circuit(fuse_distance_m=0.6)),
+    "wire-holder-too-small": wired(circuit(holder_rating_a=3.0)),
+    "wire-dc-breaker-wrong": wired(circuit(protection="breaker", breaker_mark="ac_only")),
+    "wire-shunt-bypassed": wired(circuit(negative_at="post")),
+    "wire-multi-chassis-bond": side(chassis_bond_count=2),
+    "wire-bond-thin": side(chassis_bond_mm2=6.0),
+    "wire-single-bus": side(bus_layout="one"),
+    "wire-board-unconnected": wired(circuit(), power={"bank": BANK}),
+    "wire-double-feed": fed(circuit(), {**FEEDER, "id": "second", "name": "Second feed"}),
 }  # fmt: skip
 READINGS = {"test-fail", "test-marginal", "test-current-band", "test-cable-overload", "test-meter-weak"}
 """Raised by readings; see test_proving."""

@@ -86,14 +86,8 @@ class Contract(BaseModel):
 
 @cache
 def _whole_keys(model: type[BaseModel]) -> frozenset[str]:
-    """Fields of a model that are whole numbers (or absent)."""
-    return frozenset(k for k, f in model.model_fields.items() if f.annotation in (int, int | None))
-
-
-@cache
-def _whole_maps(model: type[BaseModel]) -> frozenset[str]:
-    """Fields of a model that map names to whole numbers."""
-    return frozenset(k for k, f in model.model_fields.items() if f.annotation == dict[str, int])
+    """Fields of a model that are whole numbers (or absent), or maps to them."""
+    return frozenset(k for k, f in model.model_fields.items() if f.annotation in (int, int | None, dict[str, int]))
 
 
 class Outcome(BaseModel):
@@ -106,16 +100,20 @@ class Outcome(BaseModel):
     @classmethod
     def of(cls, **fields: Any) -> Self:
         """Build from plain values and figures, also in maps; figures become floats and are kept as working (``key/entry`` for a map's)."""
-        working = {k: v for k, v in fields.items() if isinstance(v, Figure)}
-        whole_maps = _whole_maps(cls)
+        working: dict[str, Figure] = {}
+        plain = dict(_defaults(cls))
+        whole = _whole_keys(cls)
         for key, value in fields.items():
-            if type(value) is dict:
-                working |= {f"{key}/{k}": v for k, v in value.items() if isinstance(v, Figure)}
-                fields[key] = {k: (int(v.value) if key in whole_maps else v.value) if isinstance(v, Figure) else v for k, v in value.items()}
-        whole_keys = _whole_keys(cls)
-        plain = {k: (int(v.value) if k in whole_keys else v.value) if isinstance(v, Figure) else v for k, v in fields.items()}
+            if type(value) is Figure:
+                working[key] = value
+                plain[key] = int(value.value) if key in whole else value.value
+            elif type(value) is dict:
+                plain[key] = {k: (int(v.value) if key in whole else v.value) if isinstance(v, Figure) else v for k, v in value.items()}
+                working.update((f"{key}/{k}", v) for k, v in value.items() if isinstance(v, Figure))
+            else:
+                plain[key] = value
         out = cls.__new__(cls)
-        _fill(out, {**_defaults(cls), **plain}, set(fields), {"_working": working})
+        _fill(out, plain, set(fields), {"_working": working})
         return out
 
     def dump(self) -> dict[str, Any]:

@@ -9,10 +9,11 @@ from bothy.core.figure import Figure
 
 @dataclass(frozen=True, slots=True)
 class Feed:
-    """Continuous current of a feed in A, as a figure, and the nominal voltage of its cable in V."""
+    """Continuous current of a feed in A, as a figure, the nominal voltage of its cable in V, and the power behind it where it keeps its power."""
 
     current_a: Figure
     voltage_v: float
+    power_w: float | None = None
 
 
 Feeds = dict[str, Feed]

@@ -180,8 +180,11 @@ class Formula(Generic[P]):
         values = (*args, *(kwargs[name] for name in names[len(args) :])) if kwargs else args
         if len(values) != len(names):
             raise TypeError(f"{self.__name__} takes {', '.join(names)}")
-        value = self.raw(*[v.value if type(v) is Figure else float(v) for v in values])  # type: ignore[call-arg, arg-type]
-        return Figure.of(value, self.unit, self.label, self.expression, self.source, names, values)
+        made = _new(Figure)
+        made.value = self.raw(*[v.value if type(v) is Figure else float(v) for v in values])  # type: ignore[call-arg, arg-type]
+        made.unit, made.label, made.expression, made.source = self.unit, self.label, self.expression, self.source
+        made.origin, made.note, made._inputs, made._names, made._parts = "computed", "", None, names, values
+        return made
 
 
 def formula(label: str, expression: str, *, unit: str, source: str) -> Callable[[Callable[P, float]], Formula[P]]:

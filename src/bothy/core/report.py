@@ -21,6 +21,8 @@ from bothy.core.power.supply import PowerPart, Supply, power_part, work_out
 from bothy.core.power.uses import LifePart, budgets, life_part
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
 from bothy.core.wiring.circuits import CircuitPart, Worked, work_circuits
+from bothy.core.wiring.distribution import NetworkPart, work_network
+from bothy.core.wiring.network_rules import network_findings
 from bothy.core.wiring.rules import refit, wiring_findings
 from bothy.core.wiring.tree import Tree, tree
 
@@ -48,10 +50,11 @@ class VehiclePart(BaseModel):
 
 
 class WiringPart(BaseModel):
-    """Circuits by id, and the tree."""
+    """Circuits by id, the tree, and the network they make."""
 
     circuits: dict[str, CircuitPart]
     tree: Tree
+    network: NetworkPart
 
 
 class Report(BaseModel):
@@ -91,7 +94,7 @@ def feeds_of(ctx: Context, s: Supply) -> Feeds:
     out: Feeds = {}
     volts = float(ctx.system_v)
     if s.feed is not None:
-        out["inverter"] = Feed(s.feed.figure("dc_current_a"), volts)
+        out["inverter"] = Feed(s.feed.figure("dc_current_a"), volts, s.feed.dc_power_w)
     if p.controller is not None:
         out["solar"] = Feed(given("current_a", p.controller.max_charge_current_a, "typed", p.controller.name, label="controller's top current"), volts)
     if p.driving is not None:
@@ -160,6 +163,7 @@ def report(design: Design) -> Report:
     power = power_part(ctx, uses, supply)
     feeds = feeds_of(ctx, supply)
     worked: list[Worked] = work_circuits(ctx, feeds)
+    network = work_network(ctx, worked, feeds, supply.bank.resistance_mohm if supply.bank else 0.0)
     circuits = {w.circuit.id: w.part for w in worked}
 
     def refit_at(index: int) -> Remedy | None:
@@ -168,6 +172,7 @@ def report(design: Design) -> Report:
     vehicle, found = _vehicle(ctx, power)
     found += power_findings(ctx, uses, supply, power, refit_at)
     found += wiring_findings(ctx, worked)
+    found += network_findings(ctx, worked, network)
     sheet, tested = prove_part(ctx, [
         SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
         for w in worked], feeds)  # fmt: skip
@@ -179,7 +184,7 @@ def report(design: Design) -> Report:
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=quick(WiringPart, circuits=circuits, tree=tree(ctx, worked)), prove=sheet, findings=found, figures=ctx.book.shown(),
+        wiring=quick(WiringPart, circuits=circuits, tree=tree(ctx, worked), network=network), prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book = ctx.book
     return out

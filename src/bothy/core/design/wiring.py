@@ -16,7 +16,7 @@ CircuitKind = Literal["load", "ac", "inverter", "solar", "driving", "driving_in"
 
 
 class Board(Doc):
-    """A fuse board. Its letter starts the code of its circuits."""
+    """A fuse board. Its letter starts the code of its circuits. ``fed_from`` is the board that feeds it; the busbar when absent."""
 
     id: Id
     name: Name
@@ -25,11 +25,16 @@ class Board(Doc):
     way_rating_a: float = Field(30, gt=0, le=500)
     total_rating_a: float = Field(100, gt=0, le=2000)
     side: Literal["dc", "ac"] = "dc"
+    fed_from: Id | None = None
     by: By = "typed"
 
 
 class Circuit(Doc):
-    """A protected feed: one cable, one protection, one or several appliances. ``length_m`` is one-way."""
+    """A protected feed: one cable, one protection, one or several appliances. ``length_m`` is one-way.
+
+    ``fuse_distance_m`` is measured along the cable from its source; ``far_fuse_a`` is a second fuse at the other end, where
+    that end is a source too; ``negative_at`` says where its return lands.
+    """
 
     id: Id
     name: Name
@@ -51,6 +56,12 @@ class Circuit(Doc):
     protection: Literal["fuse", "breaker", "none"] = "fuse"
     fuse_a: float | None = Field(None, gt=0, le=1000)
     fuse_family: FamilyKey | None = None
+    breaker_mark: Literal["dc", "dc_polarised", "ac_only"] = "dc"
+    fuse_distance_m: float | None = Field(None, ge=0, le=100)
+    sheathed: bool = False
+    holder_rating_a: float | None = Field(None, gt=0, le=1000)
+    far_fuse_a: float | None = Field(None, gt=0, le=1000)
+    negative_at: Literal["busbar", "post"] = "busbar"
     by: By = "typed"
     note: Note = ""
 
@@ -62,7 +73,30 @@ class Circuit(Doc):
 
 
 class Wiring(Doc):
-    """All boards and circuits in the order of the schedule."""
+    """All boards and circuits in the order of the schedule, and how the negative side is made."""
 
-    boards: list[Board] = Field([], max_length=20)
+    school: Literal["vehicle", "marine"] = "vehicle"
+    bus_layout: Literal["one", "two"] | None = None
+    shunt: bool = True
+    battery_fuses: bool | None = None
+    chassis_bond_count: Whole = Field(1, ge=0, le=9)
+    chassis_bond_mm2: float | None = Field(None, ge=0.5, le=240)
+
+    boards: list[Board] = Field([], max_length=60)
     circuits: list[Circuit] = Field([], max_length=1000)
+
+    @model_validator(mode="after")
+    def _feeds(self) -> Self:
+        boards = {b.id: b for b in self.boards}
+        for b in self.boards:
+            seen, at = {b.id}, b
+            while at.fed_from is not None:
+                if at.fed_from not in boards:
+                    raise wrong("fed_from", f"board “{at.name}” is fed from the board “{at.fed_from}”, which does not exist")
+                if at.fed_from in seen:
+                    raise wrong("fed_from", f"board “{b.name}” goes round in a circle; every board must lead back to the busbar")
+                at = boards[at.fed_from]
+                seen.add(at.id)
+                if at.side != b.side:
+                    raise wrong("fed_from", f"board “{b.name}” and board “{at.name}” are not on the same side, direct current or mains")
+        return self

@@ -178,6 +178,11 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
     """Proposals from the worked candidate design; circuits from ``first_new`` on are the missing ones."""
     out: list[Proposal] = []
     pending = {b["id"]: b for b in boards}
+    bank = ctx.design.power.bank
+    if bank is not None and bank.parallel_count > 1 and ctx.design.wiring.battery_fuses is None and worked:
+        out.append(Proposal(id="battery-fuses", group="circuits", status="new", title="A fuse on each battery", what=f"{bank.parallel_count} high-interrupt fuses",
+                            why=["Batteries in parallel feed each other's faults, past the main fuse."], assumes=[],
+                            patch=[{"op": "replace", "path": "/wiring/battery_fuses", "value": True}]))  # fmt: skip
     for i, w in enumerate(worked):
         c = w.circuit
         if i >= first_new:

@@ -3,22 +3,20 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cache
 from typing import Any
 
-from pydantic import BaseModel
-
 from bothy.core.context import Context
-from bothy.core.contract import EPS, BadInput, Given, next_size, quick
+from bothy.core.contract import EPS, BadInput, Given, next_size
 from bothy.core.design.life import Appliance
-from bothy.core.design.wiring import Circuit
+from bothy.core.design.wiring import Board, Circuit
 from bothy.core.feeds import Feeds
-from bothy.core.figure import Figure, formula, given, total
+from bothy.core.figure import Figure, formula, given, pick, total
 from bothy.core.power.uses import coincidence
-from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity
-from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, VoltageDropOut, voltage_drop_of
-from bothy.core.wiring.fuses import FAMILIES, FuseSelectIn, fuse_candidates, fuse_window
+from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity, row_of, warm_resistance
+from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, VoltageDropOut, voltage_drop, voltage_drop_of
+from bothy.core.wiring.fuses import FAMILIES, FuseSelectIn, fuse_candidates, window_high, window_low
 from bothy.core.wiring.sizing import WireSizeIn, choose_size
 
 DROP_CLASS_OF_KIND = {"inverter": "feeder", "feeder": "feeder", "main": "feeder", "solar": "charging", "driving": "charging",
@@ -27,6 +25,8 @@ DROP_COPPER_C = 60.0
 """Copper temperature for every drop in the report: choice and check use the same (the cautious school)."""
 LEAST_FUSE_A = 5.0
 """Bothy proposes no smaller fuse on a load circuit, where cable and appliance allow it: small ones blow at a touch and are hard to buy."""
+CHASSIS_MOHM = 5.0
+"""Bodywork and its two bonds, typical (handbook 02 §3.5)."""
 PAIRED_KINDS = ("main", "inverter", "driving_in")
 """Short heavy feeds where two equal cables may share; each pair longer than 1 m wants a fuse in each (handbook 02 §3.6)."""
 SOFT_KINDS = ("light", "socket", "fan")
@@ -34,10 +34,13 @@ LOAD_FAMILIES = ("blade_standard", "blade_maxi", "bolt_sf30", "bolt_sf51", "term
 HEAVY_FAMILIES = ("bolt_sf30", "bolt_sf51", "strip", "terminal_cube", "class_t")
 BREAKER_FAMILIES = ("thermal_breaker", "dc_mcb")
 INVERTER_BREAKERS_A = (5, 10, 15, 20, 25, 30, 40, 50, 60, 70, 80, 90, 100, 120, 135, 150, 175, 200, 225, 250, 300)
+IN_HAND = {"non_critical": 0.93}
+"""Part of a drop limit that Bothy's own choice of cable uses: at the far end of a long allowance electronics draw more than at 11 V. Others: 0.97."""
 INRUSH_S = {"heating": 60.0, "cooling": 0.3, "pump": 0.1, "fan": 0.1, "tool": 0.3}
 
 
-class CircuitPart(BaseModel):
+@dataclass(slots=True, kw_only=True)
+class CircuitPart:
     """One circuit worked out. Sizes that the design leaves open are None; ``best`` is what Bothy would fit."""
 
     code: str
@@ -70,6 +73,13 @@ class CircuitPart(BaseModel):
     fuse_a: float | None
     fuse_ok: bool | None
     drop_ok: bool | None
+    before_v: float
+    path_drop_v: float | None
+    path_drop_frac: float | None
+    worst_v: float | None
+    typical_v: float | None
+    fault_a: float | None
+    far_fault_a: float | None
     problem: str | None
     appliance_names: list[str]
 
@@ -87,6 +97,13 @@ class Worked:
     current: Figure
     ampacity: ConductorAmpacityOut | None = None
     drop: VoltageDropOut | None = None
+    best_mohm: float | None = None
+    way_v: dict[str, float] = field(default_factory=dict)
+
+    @property
+    def cable_mohm(self) -> float | None:
+        """Resistance there and back with copper at 60 °C, of the cable fitted or else of Bothy's, in mΩ."""
+        return self.part.resistance_mohm if self.part.resistance_mohm is not None else self.best_mohm
 
 
 @formula("Design current of an appliance", "I = n·P/(η·U_min)", unit="A", source="constant power draws most at the lowest voltage; handbook 02 §3.1")
@@ -191,7 +208,8 @@ def _current(ctx: Context, c: Circuit, on_it: list[Appliance], feeds: Feeds, boa
     if c.kind == "feeder":
         fig = (boards_a.get(c.board) if c.board else None) or given("current_a", 0.0, "computed", "nothing on its board yet", label="board's current")
         return fig, float(ctx.system_v), 0.0, 0.1
-    parts = [(f"boards/{b}" if b else "busbar", f) for b, f in boards_a.items()]
+    under = {b.id for b in ctx.design.wiring.boards if b.fed_from is not None}
+    parts = [(f"boards/{b}" if b else "busbar", f) for b, f in boards_a.items() if b not in under]
     if "inverter" in feeds:
         parts.append(("inverter", feeds["inverter"].current_a))
     return total("Design current of the main", "A", parts, "inverter at full load and what coincides on the boards"), float(ctx.system_v), 0.0, 0.1
@@ -215,7 +233,27 @@ def _board_currents(ctx: Context, by_id: dict[str, Appliance]) -> BoardCurrents:
     amps = at_the_peak(ctx, [a for _, on_it in loads for a in on_it])
     for board, on_it in loads:
         parts.setdefault(board, []).extend((a.name, amps[a.id]) for a in on_it)
-    return {b: total("Current of the board" if b else "Current straight off the busbar", "A", p, "what coincides; handbook 02 §3.12") for b, p in parts.items()}
+    below: dict[str, list[Board]] = {}
+    for b in ctx.design.wiring.boards:
+        if b.side == "dc" and b.fed_from is not None:
+            below.setdefault(b.fed_from, []).append(b)
+
+    largest: dict[str | None, Figure] = {}
+    for board, on_it in loads:
+        alone = total("Largest circuit", "A", [(a.name, amps[a.id].inputs[0][1]) for a in on_it], "all on it at once")
+        if board not in largest or alone.value > largest[board].value:
+            largest[board] = alone
+
+    def whole(board: str | None) -> Figure:
+        subs = [(b.name, whole(b.id)) for b in below.get(board or "", [])]
+        label = "Current of the board" if board else "Current straight off the busbar"
+        together = total(label, "A", [*parts[board], *subs], "what coincides; handbook 02 §3.12")
+        alone = largest.get(board)
+        if alone is None or alone.value <= together.value:
+            return together
+        return pick(label, "larger of what coincides and its largest circuit", alone, "A", "handbook 02 §3.12", together_a=together, largest_a=alone)
+
+    return {b: whole(b) for b in parts}
 
 
 def default_length(ctx: Context, c: Circuit) -> float:
@@ -227,8 +265,8 @@ def default_length(ctx: Context, c: Circuit) -> float:
     return round(0.6 * length + ctx.inside_height_m + 0.5, 1) if c.kind != "driving_in" else round(length + 2.5, 1)
 
 
-def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance]) -> Worked:
-    """All sums of one circuit."""
+def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance], before: Figure | None) -> Worked:
+    """All sums of one circuit. ``before`` is what is lost between the bank and the board or busbar it hangs on."""
     on_it = _loads_of(c, by_id)
     current, nominal, inrush, seconds = _current(ctx, c, on_it, feeds, boards_a)
     ac = c.kind == "ac"
@@ -241,11 +279,12 @@ def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: Bo
     limit = DROP_LIMIT_FRAC[klass] * nominal
     families, interrupt = _families(c, ctx.chem.lithium)
     ratings = _ratings(ctx, c, families)
-    part = quick(CircuitPart, code=code, kind=c.kind, ac=ac, nominal_v=nominal, current_a=current.value, inrush_a=inrush, length_m=length,
+    part = CircuitPart(code=code, kind=c.kind, ac=ac, nominal_v=nominal, current_a=current.value, inrush_a=inrush, length_m=length,
         length_assumed=length_assumed, drop_class=klass, limit_v=limit, best_area_mm2=None, best_awg=None, best_parallel=1, best_fuse_a=None, best_family=None,
         size_text=size_text(c.area_mm2, c.awg), ampacity_a=None, resistance_mohm=None, drop_v=None, drop_frac=None, heat_w=None,
         max_length_m=None, window_low_a=0.0, window_high_a=None, window_status="empty", device_max_a=None, ratings=ratings, fuse_a=c.fuse_a, fuse_ok=None,
-        drop_ok=None, problem=None, appliance_names=[a.name for a in on_it],
+        drop_ok=None, before_v=before.value if before else 0.0, path_drop_v=None, path_drop_frac=None, worst_v=None, typical_v=None, fault_a=None,
+        far_fault_a=None, problem=None, appliance_names=[a.name for a in on_it],
     )  # fmt: skip
     out = Worked(c, part, current)
     ctx.book.put(f"circuits/{c.id}/current_a", current)
@@ -253,6 +292,8 @@ def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: Bo
         part.problem = "nothing draws current here yet"
         return out
     sources = {"current_a": current, "continuous_current_a": current, "length_m": length_fig}
+    if before is not None:
+        ctx.book.put(f"circuits/{c.id}/before_v", before)
     device_max = part.device_max_a = min((a.max_fuse_a for a in on_it if a.max_fuse_a), default=None)
     try:
         _size(ctx, out, sources, families, interrupt, inrush, seconds, device_max)
@@ -280,6 +321,7 @@ def _choose_best(ctx: Context, w: Worked, inp: WireSizeIn, sources: dict[str, Fi
             reasons = reasons or list(choice.rejected.reasons if choice.rejected else [])
             continue
         ctx.book.put(key, choice.area)
+        w.best_mohm = choice.chosen.resistance_mohm / count
         part.best_parallel = count
         if ctx.region.wire_series == "awg":
             part.best_awg = str(choice.chosen.size)
@@ -294,6 +336,16 @@ def _choose_best(ctx: Context, w: Worked, inp: WireSizeIn, sources: dict[str, Fi
 def continuous_factor(ctx: Context, ac: bool) -> float:
     """Rating over steady current: 1.25 for DC, the region's continuous share for mains."""
     return 1.0 / ctx.region.continuous_frac if ac else 1.25
+
+
+def _own_share(w: Worked) -> float | None:
+    """What a load's own cable may lose, in V: the limit of its class less what is lost before it; a quarter of the limit is always left to it.
+
+    None for the other kinds, whose limit is for their own cable.
+    """
+    if w.circuit.kind != "load":
+        return None
+    return max(IN_HAND.get(w.part.drop_class, 0.97) * w.part.limit_v - w.part.before_v, 0.25 * w.part.limit_v)
 
 
 def _size(
@@ -314,7 +366,7 @@ def _size(
     inrush_keys = {"inrush_current_a": inrush, "inrush_time_s": seconds} if inrush and not ac else {}
     window_keys: dict[str, Any] = {"continuous_current_a": current.value, "continuous_factor": factor, "device_max_fuse_a": device_max, **inrush_keys}
     any_cable = FuseSelectIn.trusted(**window_keys, cable_ampacity_a=5000.0, system_voltage_v=top_v, min_interrupt_a=interrupt)
-    low, _ = fuse_window(any_cable, sources)
+    low = window_low(any_cable, sources)
     part.window_low_a = low.value
     wanted = best_fuse(w, math.inf) or low.value
     route = {
@@ -325,7 +377,7 @@ def _size(
     inp = WireSizeIn.trusted(**{
         "current_a": current.value, "length_m": part.length_m, "nominal_voltage_v": part.nominal_v, "drop_class": part.drop_class,
         "fuse_a": max(wanted, current.value), "min_area_mm2": 1.5 if ac else 1.0, "tinned": c.tinned, "return_path": c.return_path,
-        "conductor_temp_c": DROP_COPPER_C, **route,
+        "conductor_temp_c": DROP_COPPER_C, "max_drop_v": _own_share(w), **route,
     })  # fmt: skip
     _choose_best(ctx, w, inp, sources, wanted, [k for k in families if FAMILIES[k].max_v >= top_v])
     ctx.book.put(f"circuits/{c.id}/window_low_a", low)
@@ -338,6 +390,9 @@ def _size(
         i_z = Figure(i_z.value * c.parallel_count, "A", "Ampacity of the equal cables", expression="n·I_z", source="equal cables share",
                      inputs=(("ampacity_a", i_z),))  # fmt: skip
     part.ampacity_a = ctx.book.put(f"circuits/{c.id}/ampacity_a", i_z).value
+    row = row_of(c.area_mm2, c.awg)[1]  # known even where the drop is not: a cable that uses up the whole voltage still stands in the network
+    loop, bodywork = (2, 0.0) if c.return_path == "cable" else (1, CHASSIS_MOHM)
+    part.resistance_mohm = (warm_resistance.raw(row.tinned if c.tinned else row.plain, DROP_COPPER_C) * part.length_m * loop + bodywork) / c.parallel_count
     single = _of_one(current, c.parallel_count)
     w.drop = voltage_drop_of(
         VoltageDropIn.trusted(**{
@@ -348,13 +403,12 @@ def _size(
     )  # fmt: skip
     for key in ("resistance_mohm", "drop_v", "drop_frac", "heat_w"):
         ctx.book.put(f"circuits/{c.id}/{key}", w.drop.figure(key))
-    part.resistance_mohm = w.drop.resistance_mohm / c.parallel_count
     part.drop_v, part.drop_frac, part.heat_w = w.drop.drop_v, w.drop.drop_frac, w.drop.heat_w * c.parallel_count
     part.max_length_m, part.drop_ok = w.drop.max_length_m, w.drop.ok
     window = FuseSelectIn.trusted(
         **window_keys, cable_ampacity_a=i_z.value, system_voltage_v=top_v, min_interrupt_a=interrupt, families=None if ac else list(families)
     )
-    _, high = fuse_window(window, {**sources, "cable_ampacity_a": i_z})
+    high = window_high(window, {**sources, "cable_ampacity_a": i_z})
     part.window_high_a = ctx.book.put(f"circuits/{c.id}/window_high_a", high).value
     fitting = [r for r in part.ratings if part.window_low_a - EPS <= r <= part.window_high_a + EPS]
     status = (
@@ -378,7 +432,40 @@ def work_circuits(ctx: Context, feeds: Feeds) -> list[Worked]:
     for b, fig in boards_a.items():
         ctx.book.put(f"boards/{b or 'busbar'}/current_a", fig)
     named = codes(ctx)
-    return [work_circuit(ctx, c, named[c.id], feeds, boards_a, by_id) for c in ctx.design.wiring.circuits]
+    done: dict[str, Worked] = {}
+    circuits = ctx.design.wiring.circuits
+    for c in circuits:
+        if c.kind in ("main", "feeder"):
+            done[c.id] = work_circuit(ctx, c, named[c.id], feeds, boards_a, by_id, None)
+    before = _before_boards(ctx, list(done.values()))
+    for c in circuits:
+        if c.id not in done:
+            done[c.id] = work_circuit(ctx, c, named[c.id], feeds, boards_a, by_id, before.get(c.board) if c.kind == "load" else None)
+    return [done[c.id] for c in circuits]
+
+
+def _before_boards(ctx: Context, feeders: list[Worked]) -> dict[str | None, Figure]:
+    """What the cables between the bank and each board (None: the busbar) lose at design currents."""
+    mains = [w for w in feeders if w.circuit.kind == "main"]
+    by_board = {w.circuit.board: w for w in feeders if w.circuit.kind == "feeder"}
+
+    def lost(w: Worked) -> Figure:
+        mohm = given("resistance_mohm", w.cable_mohm or 0.0, "computed", "there and back at 60 °C")
+        return voltage_drop(_of_one(w.current, len(mains) if w.circuit.kind == "main" else 1), mohm).named(w.circuit.name)
+
+    out: dict[str | None, Figure] = {None: total("Lost before the busbar", "V", [(w.circuit.name, lost(w)) for w in mains[:1]], "handbook 02 §3.5")}
+    boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}
+
+    def at(board: Board) -> Figure:
+        if board.id not in out:
+            above = at(boards[board.fed_from]) if board.fed_from else out[None]
+            feed = by_board.get(board.id)
+            out[board.id] = total("Lost before the board", "V", [("before", above), *([(feed.circuit.name, lost(feed))] if feed else [])], "handbook 02 §3.5")
+        return out[board.id]
+
+    for b in boards.values():
+        at(b)
+    return out
 
 
 def best_fuse(w: Worked, ampacity_a: float | None = None) -> float | None:

@@ -107,23 +107,27 @@ def low_inrush(inrush_current_a: float, inrush_multiple: float) -> float:
     return inrush_current_a / inrush_multiple
 
 
-def fuse_window(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> tuple[Figure, Figure]:
-    """Low and high end of the fuse window in A."""
+def window_low(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> Figure:
+    """Low end of the fuse window in A: what the load asks for."""
     g = Given(inp, sources)
     lows = {"running": low_continuous(g("continuous_factor"), g("continuous_current_a"))}
     if inp.inrush_current_a > 0:
         multiple = given("inrush_multiple", inrush_multiple(inp.inrush_time_s or 0), "table", f"for {inp.inrush_time_s:g} s")
         lows["start"] = low_inrush(g("inrush_current_a"), multiple)
-    low = pick("Least fuse", "larger of running and start", max(f.value for f in lows.values()), "A", "handbook 02 §3.8", **lows)
+    return pick("Least fuse", "larger of running and start", max(f.value for f in lows.values()), "A", "handbook 02 §3.8", **lows)
+
+
+def window_high(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> Figure:
+    """High end of the fuse window in A: what cable, appliance, holder and terminal allow."""
+    g = Given(inp, sources)
     highs: dict[str, Figure | float] = {"cable": given("cable_a", inp.ampacity_ratio * inp.cable_ampacity_a, "computed", "ampacity ratio · I_z")}
     if sources and "cable_ampacity_a" in sources and inp.ampacity_ratio == 1:
         highs["cable"] = sources["cable_ampacity_a"]
     for key, name in (("device_max_fuse_a", "appliance"), ("holder_rating_a", "holder"), ("terminal_rating_a", "terminal")):
         if getattr(inp, key) is not None:
             highs[name] = g(key)
-    high = pick("Largest fuse", "smallest of cable, appliance, holder and terminal", min(float(f) for f in highs.values()), "A",
+    return pick("Largest fuse", "smallest of cable, appliance, holder and terminal", min(float(f) for f in highs.values()), "A",
                 "the fuse protects the cable; handbook 02 §3.8", **highs)  # fmt: skip
-    return low, high
 
 
 @cache
@@ -152,7 +156,7 @@ def fuse_candidates(inp: FuseSelectIn, low_a: float, high_a: float) -> tuple[Sta
 
 def fuse_select(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> FuseSelectOut:
     """The smallest fuse of an allowed family inside the window. Handbook 02 §3.8."""
-    low, high = fuse_window(inp, sources)
+    low, high = window_low(inp, sources), window_high(inp, sources)
     status, found = fuse_candidates(inp, low.value, high.value)
     window = {"window_low_a": low, "window_high_a": high}
     if not found:

@@ -124,7 +124,7 @@ def _circuit(ctx: Context, w: Worked, index: int) -> list[Finding]:
         add("wire-mechanical-minimum", f"{size_text(c.area_mm2, c.awg)} is under {minimum:g} mm².", refit(w, index), [])
     if p.current_a > p.ampacity_a + EPS:
         add("wire-over-ampacity", f"{p.current_a:.1f} A flow; {p.size_text} carries {p.ampacity_a:.1f} A on this route.", refit(w, index), keys[:2])
-    if p.drop_ok is False:
+    if p.drop_ok is False and c.kind != "load":
         lost = f"{p.drop_v:.2f} V ({p.drop_frac:.1%}) are lost over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')})."
         most = f" This size reaches {p.max_length_m:.1f} m." if p.max_length_m else ""
         add("wire-drop-over-limit", lost + most, refit(w, index), keys[2:3])
@@ -201,7 +201,12 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
     for i, w in enumerate(worked):
         out += _circuit(ctx, w, i)
     for b in ctx.design.wiring.boards:
-        on_it = [w for w in worked if w.circuit.board == b.id and w.circuit.kind not in ("feeder", "main")]
+        below = {x.id for x in ctx.design.wiring.boards if x.fed_from == b.id}
+        on_it = [
+            w
+            for w in worked
+            if (w.circuit.board == b.id and w.circuit.kind not in ("feeder", "main")) or (w.circuit.kind == "feeder" and w.circuit.board in below)
+        ]
         free = b.way_count - len(on_it)
         if free < max(2, math.ceil(0.2 * len(on_it) - EPS)):
             out.append(finding("wire-board-no-spare", b.id, b.name, f"{len(on_it)} circuits on {b.way_count} ways."))

@@ -153,7 +153,7 @@ def choose_size(inp: WireSizeIn, series: Series, fuse: Figure, g: Given, runners
     area = pick(
         "Cable", "thinnest size with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse and ΔU ≤ limit", fitting[0].area_mm2, "mm²",
         "handbook 02 §3.6", current_a=g("current_a"), length_m=g("length_m"), fuse_a=fuse,
-        limit_v=given("limit_v", limit, "table", f"drop class {inp.drop_class}"),
+        limit_v=given("limit_v", limit, "table", f"drop class {inp.drop_class}" + (", less what is lost before it" if inp.max_drop_v is not None else "")),
         derating_frac=given("derating_frac", factor, "computed", "ambient · bundle · installation"),
     )  # fmt: skip
     return SizeChoice(fitting[0], rejected, fitting[1:], area)

@@ -77,13 +77,13 @@ def tree(ctx: Context, worked: list[Worked]) -> Tree:
         nonlocal y
         c = w.circuit
         mid = y + ROW / 2 - 2
-        what = ", ".join(w.part.appliance_names) or "nothing on it yet"
+        what = "feeds the board below" if c.kind == "feeder" else ", ".join(w.part.appliance_names) or "nothing on it yet"
         nodes.append(quick(TreeNode, id=f"c-{c.id}", ref=f"circuit:{c.id}", kind="circuit", x=COLUMNS["circuit"], y=y, w=WIDTH["circuit"], h=ROW - 6,
                               title=f"{w.part.code} {c.name}", sub=what))  # fmt: skip
         y += ROW
         return mid
 
-    def group(title: str, sub: str, ref: str, kind: Literal["board", "inverter"], members: list[Worked], feed: Worked | None) -> None:
+    def group(title: str, sub: str, ref: str, kind: Literal["board", "inverter"], members: list[Worked], feed: Worked | None, on_bus: bool = True) -> None:
         nonlocal y
         top = y
         mids = [leaf(w) for w in members]
@@ -95,14 +95,20 @@ def tree(ctx: Context, worked: list[Worked]) -> Tree:
             text, fused = _label(w)
             lines.append(quick(TreeLine, id=f"l-{w.circuit.id}", ref=f"circuit:{w.circuit.id}", service="ac" if w.part.ac else "dc",
                                   points=[[right, mid], [COLUMNS["circuit"], mid]], label=text, label_x=right + 8, label_y=mid - 4, fused=fused))  # fmt: skip
-        anchors.append((ref, top + height / 2, feed, "dc"))
+        if on_bus:
+            anchors.append((ref, top + height / 2, feed, "dc"))
         y += 10
 
     feeders = {w.circuit.board: w for w in worked if w.circuit.kind == "feeder"}
-    for b in ctx.design.wiring.boards:
+    boards = {b.id: b for b in ctx.design.wiring.boards}
+    for b in boards.values():
         if b.side == "dc":
-            members = [w for w in loads if w.circuit.board == b.id and not w.part.ac]
-            group(f"{b.letter} {b.name}", f"{len(members)} of {b.way_count} ways", f"board:{b.id}", "board", members, feeders.get(b.id))
+            below = [w for x in boards.values() if x.fed_from == b.id and (w := feeders.get(x.id)) is not None]
+            members = [w for w in loads if w.circuit.board == b.id and not w.part.ac] + below
+            fed = f", fed from {boards[b.fed_from].letter}" if b.fed_from else ""
+            group(
+                f"{b.letter} {b.name}", f"{len(members)} of {b.way_count} ways{fed}", f"board:{b.id}", "board", members, feeders.get(b.id), b.fed_from is None
+            )
     loose = [w for w in loads if w.circuit.board is None and not w.part.ac]
     if loose:
         group("On the busbar", "no board", "board:", "board", loose, None)
