@@ -8,9 +8,11 @@ import json
 from typing import Any
 
 import pytest
+from openpyxl import load_workbook
 from starlette.testclient import TestClient
 
 from bothy.core.report import report
+from bothy.core.wiring.lists import bench_lists
 from bothy.demo import curlew
 
 LAMP = {"id": "lamp", "name": "Lamp", "kind": "light", "power_w": 12, "hours_per_day": 4}
@@ -46,6 +48,30 @@ def test_an_edit_answers_with_the_new_revision_and_what_changed(client: TestClie
     new = client.get(f"/api/variants/{curlew_id}").json()
     figures = {k: v for k, v in old["report"]["figures"].items() if k not in change["gone"]} | change["figures"]
     assert {**old["report"], **change["sections"], "figures": figures} == new["report"]
+
+
+def test_a_change_can_be_looked_at_before_it_is_made(client: TestClient, curlew_id: str) -> None:
+    state = client.get(f"/api/variants/{curlew_id}").json()
+    i = next(i for i, c in enumerate(state["design"]["wiring"]["circuits"]) if c["id"] == "front-fridge-90-l")
+    url, ops = f"/api/variants/{curlew_id}/preview", [put(f"/wiring/circuits/{i}/area_mm2", 16.0)]
+    change = client.post(url, json={"ops": ops}, headers={"If-Match": "1"}).json()["change"]
+    assert "wire-drop-over-limit:front-fridge-90-l" not in {f["id"] for f in change["sections"]["findings"]}
+    made = patch(client, curlew_id, 1, *ops).json()
+    assert made["change"] == change, "what was shown is what happens"
+    assert made["revision"] == 2, "looking made no revision"
+    assert client.post(url, json={"ops": ops}, headers={"If-Match": "1"}).status_code == 412
+    wrong = client.post(url, json={"ops": [put("/life/people", -1)]}, headers={"If-Match": "2"})
+    assert (wrong.status_code, wrong.json()["error"]["key"]) == (422, "people")
+
+
+def test_the_lists_for_the_bench_and_their_workbook(client: TestClient, curlew_id: str) -> None:
+    lists = client.get(f"/api/variants/{curlew_id}/lists").json()
+    design = curlew.design()
+    assert lists == bench_lists(design, report(design).wiring.circuits).model_dump(mode="json")
+    book = load_workbook(io.BytesIO(client.get(f"/api/variants/{curlew_id}/export/lists.xlsx").content))
+    assert book.sheetnames == ["Labels", "Cable", "Terminals", "Fuses", "Loops"]
+    assert book["Loops"].max_row == 1 + len(lists["loops"])
+    assert book["Labels"]["C2"].value == "; ".join(lists["labels"][0]["wires"])
 
 
 def test_a_working_is_told_for_the_revision_that_is_asked(client: TestClient, curlew_id: str) -> None:

@@ -55,9 +55,9 @@ def test_one_press_fits_the_remedy_and_undo_takes_it_back(page: Page, load: Any,
     hand(page, id, "wiring", "circuit:front-fridge-90-l")
     fault = page.get_by_text("Too much voltage lost on the way")
     expect(fault.first).to_be_visible()
-    page.get_by_role("button", name="Fit 6 mm² and 7.5 A").click()
+    page.get_by_role("button", name="Fit 10 mm² and 7.5 A").click()
     expect(fault).to_have_count(0)
-    assert stored(id).circuit("front-fridge-90-l").area_mm2 == 6
+    assert stored(id).circuit("front-fridge-90-l").area_mm2 == 10
     page.get_by_role("button", name="undo").click()
     expect(fault.first).to_be_visible()
     assert stored(id).circuit("front-fridge-90-l").area_mm2 == 2.5
@@ -270,3 +270,58 @@ def test_the_other_seasons_are_one_press_away(page: Page, load: Any) -> None:
     page.goto(page.url.replace("power", "life"))
     page.get_by_role("button", name="summer", exact=True).click()
     expect(page.get_by_role("img", name=re.compile("by the hour in summer"))).to_be_visible()
+
+
+def test_a_sub_board_is_built_fed_and_given_three_circuits(page: Page, load: Any, stored: Any) -> None:
+    id = load()
+    hand(page, id, "wiring")
+    slate = page.get_by_role("complementary", name="Slate")
+    with saving(page):
+        page.get_by_role("button", name="Add a board").click()
+    with saving(page):
+        slate.get_by_label("fed from").select_option(label="A House board")
+    with saving(page):
+        slate.get_by_role("button", name="Add its feeder").click()
+    expect(slate).to_contain_text("feeder of a board")
+    board = stored(id).wiring.boards[-1].id
+    for name in ("lights-kitchen", "fans", "water-pump-10-l-min"):
+        hand(page, id, "wiring", f"circuit:{name}")
+        with saving(page):
+            slate.get_by_label("fed from").select_option(board)
+    feeder = next(c for c in stored(id).wiring.circuits if c.kind == "feeder" and c.board == board)
+    hand(page, id, "wiring", f"circuit:{feeder.id}")
+    with saving(page):
+        slate.get_by_role("button", name=re.compile("^Fit .* A$")).first.click()
+    design = stored(id)
+    assert [b.fed_from for b in design.wiring.boards] == [None, None, "house"]
+    assert sum(c.board == board and c.kind == "load" for c in design.wiring.circuits) == 3
+    assert design.circuit(feeder.id).area_mm2 > 0
+    hand(page, id, "wiring", "circuit:water-pump-10-l-min")
+    slate.get_by_role("button", name="Lost from bank to appliance").first.click()
+    expect(slate.get_by_test_id("working").first).to_contain_text(feeder.name)
+
+
+def test_what_if_moves_the_figures_and_keeps_only_when_told(page: Page, load: Any, stored: Any) -> None:
+    id = load()
+    hand(page, id, "wiring", "circuit:front-fridge-90-l")
+    slate = page.get_by_role("complementary", name="Slate")
+    slate.get_by_role("button", name="What if").click()
+    size = slate.get_by_label("size of the cable")
+    size.focus()
+    for _ in range(3):
+        size.press("ArrowRight")
+    expect(slate.get_by_text("goes: Too much voltage lost on the way")).to_be_visible()
+    assert stored(id).circuit("front-fridge-90-l").area_mm2 == 2.5
+    with saving(page):
+        slate.get_by_role("button", name="Keep it").click()
+    assert stored(id).circuit("front-fridge-90-l").area_mm2 == 10
+
+
+def test_the_lists_and_labels_print_what_the_schedule_says(page: Page, load: Any, stored: Any) -> None:
+    id = load()
+    page.goto(f"/v/{id}/print/labels")
+    expect(page.get_by_text("A1+ 7.5A Fridge")).to_have_count(2)
+    page.goto(f"/v/{id}/print/lists")
+    for name in ("Cable to buy", "Terminals and lugs", "Fuses and spares"):
+        expect(page.get_by_role("region", name=name)).to_be_visible()
+    expect(page.get_by_role("region", name=re.compile("Loop test")).get_by_role("row")).to_have_count(1 + 20)

@@ -129,6 +129,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Edit
+         * @description What an edit would change, without making it.
+         */
+        post: operations["previewEdit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/copy": {
         parameters: {
             query?: never;
@@ -174,6 +194,26 @@ export interface paths {
         get: operations["listProposals"];
         /** Accept Proposals */
         put: operations["acceptProposals"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/lists": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Bench Lists
+         * @description Labels, cable to buy, terminals, fuses with spares and the loop test, of the newest revision.
+         */
+        get: operations["getBenchLists"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -684,8 +724,26 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * BenchLists
+         * @description All lists. ``open`` names the circuits that are missing from them because their cable is not chosen yet.
+         */
+        BenchLists: {
+            /** Labels */
+            labels: components["schemas"]["Label"][];
+            /** Cables */
+            cables: components["schemas"]["CableNeed"][];
+            /** Terminals */
+            terminals: components["schemas"]["TerminalNeed"][];
+            /** Fuses */
+            fuses: components["schemas"]["FuseNeed"][];
+            /** Loops */
+            loops: components["schemas"]["LoopRow"][];
+            /** Open */
+            open: string[];
+        };
+        /**
          * Board
-         * @description A fuse board. Its letter starts the code of its circuits.
+         * @description A fuse board. Its letter starts the code of its circuits. ``fed_from`` is the board that feeds it; the busbar when absent.
          */
         Board: {
             /** Id */
@@ -718,12 +776,32 @@ export interface components {
              * @enum {string}
              */
             side: "dc" | "ac";
+            /** Fed From */
+            fed_from?: string | null;
             /**
              * By
              * @default typed
              * @enum {string}
              */
             by: "typed" | "proposal";
+        };
+        /**
+         * CableNeed
+         * @description One size and colour to buy, lengths in m; packs are None where no pack is long enough for the longest cut.
+         */
+        CableNeed: {
+            /** Size */
+            size: string;
+            /** Colour */
+            colour: string;
+            /** Need M */
+            need_m: number;
+            /** Longest M */
+            longest_m: number;
+            /** Pack M */
+            pack_m: number | null;
+            /** Pack Count */
+            pack_count: number | null;
         };
         /**
          * CalcAnswer
@@ -837,6 +915,9 @@ export interface components {
         /**
          * Circuit
          * @description A protected feed: one cable, one protection, one or several appliances. ``length_m`` is one-way.
+         *
+         *     ``fuse_distance_m`` is measured along the cable from its source; ``far_fuse_a`` is a second fuse at the other end, where
+         *     that end is a source too; ``negative_at`` says where its return lands.
          */
         Circuit: {
             /** Id */
@@ -918,6 +999,29 @@ export interface components {
             /** Fuse Family */
             fuse_family?: ("blade_standard" | "blade_mini" | "blade_maxi" | "bolt_sf30" | "bolt_sf51" | "strip" | "terminal_cube" | "class_t" | "cyl_10x38_gpv" | "thermal_breaker" | "dc_mcb") | null;
             /**
+             * Breaker Mark
+             * @default dc
+             * @enum {string}
+             */
+            breaker_mark: "dc" | "dc_polarised" | "ac_only";
+            /** Fuse Distance M */
+            fuse_distance_m?: number | null;
+            /**
+             * Sheathed
+             * @default false
+             */
+            sheathed: boolean;
+            /** Holder Rating A */
+            holder_rating_a?: number | null;
+            /** Far Fuse A */
+            far_fuse_a?: number | null;
+            /**
+             * Negative At
+             * @default busbar
+             * @enum {string}
+             */
+            negative_at: "busbar" | "post";
+            /**
              * By
              * @default typed
              * @enum {string}
@@ -994,6 +1098,20 @@ export interface components {
             fuse_ok: boolean | null;
             /** Drop Ok */
             drop_ok: boolean | null;
+            /** Before V */
+            before_v: number;
+            /** Path Drop V */
+            path_drop_v: number | null;
+            /** Path Drop Frac */
+            path_drop_frac: number | null;
+            /** Worst V */
+            worst_v: number | null;
+            /** Typical V */
+            typical_v: number | null;
+            /** Fault A */
+            fault_a: number | null;
+            /** Far Fault A */
+            far_fault_a: number | null;
             /** Problem */
             problem: string | null;
             /** Appliance Names */
@@ -1069,6 +1187,9 @@ export interface components {
             power: components["schemas"]["Power"];
             /**
              * @default {
+             *       "school": "vehicle",
+             *       "shunt": true,
+             *       "chassis_bond_count": 1,
              *       "boards": [],
              *       "circuits": []
              *     }
@@ -1225,6 +1346,20 @@ export interface components {
             /** Accepted */
             accepted?: string | null;
         };
+        /**
+         * FuseNeed
+         * @description Fuses of one family and rating: fitted and spare.
+         */
+        FuseNeed: {
+            /** Family */
+            family: string;
+            /** Rating A */
+            rating_a: number;
+            /** Fitted */
+            fitted: number;
+            /** Spare */
+            spare: number;
+        };
         /** HTTPValidationError */
         HTTPValidationError: {
             /** Detail */
@@ -1334,6 +1469,20 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * Label
+         * @description Labels of one circuit: the one on its board, and those of its wires, each to be put on both ends within 100 mm.
+         */
+        Label: {
+            /** Circuit */
+            circuit: string;
+            /** Code */
+            code: string;
+            /** Board */
+            board: string;
+            /** Wires */
+            wires: string[];
+        };
+        /**
          * Life
          * @description How the vehicle is lived in. Months 1 to 12, ``to_month`` before ``from_month`` goes over the new year.
          */
@@ -1397,6 +1546,28 @@ export interface components {
                 [key: string]: unknown;
             } | null;
         };
+        /**
+         * LoopRow
+         * @description The loop test of one circuit, power off and far ends twisted together; resistances in mΩ at 20 °C without the meter's leads.
+         */
+        LoopRow: {
+            /** Circuit */
+            circuit: string;
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Expected Mohm */
+            expected_mohm: number;
+            /** Low Mohm */
+            low_mohm: number;
+            /** High Mohm */
+            high_mohm: number;
+            /** Resolvable */
+            resolvable: boolean;
+            /** Loaded Drop V */
+            loaded_drop_v: number;
+        };
         /** Made */
         Made: {
             /**
@@ -1449,6 +1620,24 @@ export interface components {
              */
             current_resolution_a: number;
         };
+        /**
+         * NetworkPart
+         * @description The network as a whole. ``converged`` is False when the voltage collapses at the worst moment.
+         */
+        NetworkPart: {
+            /** Converged */
+            converged: boolean;
+            /** Low V */
+            low_v: number;
+            /** Typical V */
+            typical_v: number;
+            /** Loss W */
+            loss_w: number | null;
+            /** Nodes */
+            nodes: {
+                [key: string]: components["schemas"]["NodePart"];
+            };
+        };
         /** NewProject */
         NewProject: {
             /** Name */
@@ -1470,6 +1659,18 @@ export interface components {
         NewVariant: {
             /** Name */
             name: string;
+        };
+        /**
+         * NodePart
+         * @description A busbar or board of the network: voltages in V at the worst and at a usual moment, and the current of a dead short there in A.
+         */
+        NodePart: {
+            /** Worst V */
+            worst_v: number | null;
+            /** Typical V */
+            typical_v: number | null;
+            /** Fault A */
+            fault_a: number | null;
         };
         /**
          * PatchOp
@@ -1556,6 +1757,13 @@ export interface components {
             taken: number;
             /** Wrong */
             wrong: number;
+        };
+        /**
+         * Previewed
+         * @description What a change would do to the report. Nothing is saved.
+         */
+        Previewed: {
+            change: components["schemas"]["ReportChange"];
         };
         /**
          * Problem
@@ -2059,6 +2267,24 @@ export interface components {
             text: string;
         };
         /**
+         * TerminalNeed
+         * @description Terminals of one size: what kind, how long to strip, what pull to stand, how many.
+         */
+        TerminalNeed: {
+            /** Size */
+            size: string;
+            /** Kind */
+            kind: string;
+            /** Stud */
+            stud: string;
+            /** Strip */
+            strip: string;
+            /** Pull N */
+            pull_n: string;
+            /** Count */
+            count: number;
+        };
+        /**
          * Tree
          * @description The whole picture.
          */
@@ -2242,9 +2468,31 @@ export interface components {
         };
         /**
          * Wiring
-         * @description All boards and circuits in the order of the schedule.
+         * @description All boards and circuits in the order of the schedule, and how the negative side is made.
          */
         Wiring: {
+            /**
+             * School
+             * @default vehicle
+             * @enum {string}
+             */
+            school: "vehicle" | "marine";
+            /** Bus Layout */
+            bus_layout?: ("one" | "two") | null;
+            /**
+             * Shunt
+             * @default true
+             */
+            shunt: boolean;
+            /** Battery Fuses */
+            battery_fuses?: boolean | null;
+            /**
+             * Chassis Bond Count
+             * @default 1
+             */
+            chassis_bond_count: number;
+            /** Chassis Bond Mm2 */
+            chassis_bond_mm2?: number | null;
             /**
              * Boards
              * @default []
@@ -2258,7 +2506,7 @@ export interface components {
         };
         /**
          * WiringPart
-         * @description Circuits by id, and the tree.
+         * @description Circuits by id, the tree, and the network they make.
          */
         WiringPart: {
             /** Circuits */
@@ -2266,6 +2514,7 @@ export interface components {
                 [key: string]: components["schemas"]["CircuitPart"];
             };
             tree: components["schemas"]["Tree"];
+            network: components["schemas"]["NetworkPart"];
         };
         /**
          * Word
@@ -2649,6 +2898,62 @@ export interface operations {
             };
         };
     };
+    previewEdit: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the revision the edit was made on */
+                "If-Match": string;
+            };
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Edit"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Previewed"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Conflict"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
     copyVariant: {
         parameters: {
             query?: never;
@@ -2824,6 +3129,37 @@ export interface operations {
             };
         };
     };
+    getBenchLists: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchLists"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     listRevisions: {
         parameters: {
             query?: never;
@@ -2861,7 +3197,7 @@ export interface operations {
             header?: never;
             path: {
                 variant_id: string;
-                kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "tree.svg" | "report.json";
+                kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "lists.xlsx" | "tree.svg" | "report.json";
             };
             cookie?: never;
         };

@@ -4,6 +4,8 @@ import { render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { createMemoryRouter, RouterProvider, useLocation } from "react-router";
 import { vi } from "vitest";
+import type { Design } from "../src/data/client";
+import { applied } from "../src/data/patch";
 import { useVariant, type VariantHand, VariantProvider } from "../src/data/variant";
 import { HandProvider } from "../src/shell/hand";
 
@@ -93,6 +95,7 @@ export const state = {
 export function serve(answers: Record<string, unknown> = {}): void {
   calls.length = 0;
   let revision = 1;
+  let design = state.design as never as Design;
   vi.stubGlobal(
     "fetch",
     vi.fn(async (request: Request) => {
@@ -103,7 +106,8 @@ export function serve(answers: Record<string, unknown> = {}): void {
       const made = typeof known === "function" ? known(body) : known;
       const edited = () => {
         revision += 1;
-        return { revision, can_undo: true, can_redo: false, design: hand.design, change: { sections: {}, figures: {}, gone: [] }, taken: body.ids ?? ["all"] };
+        if (request.method === "PATCH") design = applied(design, body.ops as never) ?? design;
+        return { revision, can_undo: true, can_redo: false, design, change: { sections: {}, figures: {}, gone: [] }, taken: body.ids ?? ["all"] };
       };
       return new Response(JSON.stringify(made ?? (path.startsWith("/api/variants/v") && request.method !== "GET" ? edited() : [])), {
         headers: { "content-type": "application/json" },

@@ -21,8 +21,10 @@ from bothy.core.design.document import Design
 from bothy.core.design.edit import PathGone, apply_patch, changed_paths
 from bothy.core.proposals.base import Proposal
 from bothy.core.proposing import accept, propose
-from bothy.core.report import Report, difference
+from bothy.core.report import Report, difference, report
+from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.formats import appliances_csv, schedule, tree_svg
+from bothy.formats.bench_lists import write as write_lists
 from bothy.store.projects import Projects, Stale
 
 router = APIRouter(prefix="/api/variants", tags=["variants"])
@@ -78,6 +80,12 @@ class Edited(BaseModel):
     taken: list[str] = []
 
 
+class Previewed(BaseModel):
+    """What a change would do to the report. Nothing is saved."""
+
+    change: ReportChange
+
+
 class Conflict(BaseModel):
     """The design moved on under an edit: what changed since, by path."""
 
@@ -118,6 +126,10 @@ def _expected(if_match: str) -> int:
     if not text.isdigit():
         raise BadInput("If-Match", "must be the number of a revision")
     return int(text)
+
+
+def _operations(body: Edit) -> list[dict[str, Any]]:
+    return [op.model_dump(by_alias=True, exclude={"from_"} if op.from_ is None else set()) for op in body.ops]
 
 
 def _conflict(store: Projects, id: uuid.UUID, expected: int, head: int) -> JSONResponse:
@@ -170,9 +182,8 @@ def edit_variant(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: St
     head = store.head(variant_id)
     if head.revision != expected:
         return _conflict(store, variant_id, expected, head.revision)
-    ops = [op.model_dump(by_alias=True, exclude={"from_"} if op.from_ is None else set()) for op in body.ops]
     try:
-        design = apply_patch(head.design, ops)
+        design = apply_patch(head.design, _operations(body))
     except PathGone as exc:
         return problem(409, exc.key, exc.message)
     before = reports.of(variant_id, expected, head.design)
@@ -181,6 +192,21 @@ def edit_variant(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: St
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
     return _edited(reports, variant_id, new, design, before, can_undo=True, can_redo=False)
+
+
+@router.post("/{variant_id}/preview", operation_id="previewEdit", response_model=Previewed, responses=REFUSALS)
+def preview_edit(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache) -> Response:
+    """What an edit would change, without making it."""
+    expected = _expected(if_match)
+    head = store.head(variant_id)
+    if head.revision != expected:
+        return _conflict(store, variant_id, expected, head.revision)
+    try:
+        design = apply_patch(head.design, _operations(body))
+    except PathGone as exc:
+        return problem(409, exc.key, exc.message)
+    before = reports.of(variant_id, expected, head.design)
+    return answer({"change": difference(before.plain, report(design).plain())}, expected)
 
 
 @router.post("/{variant_id}/copy", operation_id="copyVariant", status_code=201)
@@ -222,6 +248,13 @@ def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfM
     return _edited(reports, variant_id, new, design, before, can_undo=True, can_redo=False, taken=taken)
 
 
+@router.get("/{variant_id}/lists", operation_id="getBenchLists")
+def get_bench_lists(variant_id: uuid.UUID, store: Store, reports: Cache) -> BenchLists:
+    """Labels, cable to buy, terminals, fuses with spares and the loop test, of the newest revision."""
+    h = store.head(variant_id)
+    return bench_lists(h.design, reports.of(variant_id, h.revision, h.design).report.wiring.circuits)
+
+
 @router.get("/{variant_id}/history", operation_id="listRevisions")
 def list_revisions(variant_id: uuid.UUID, store: Store) -> list[HistoryItem]:
     return [HistoryItem.model_validate(r, from_attributes=True) for r in store.history(variant_id)]
@@ -229,7 +262,10 @@ def list_revisions(variant_id: uuid.UUID, store: Store) -> list[HistoryItem]:
 
 @router.get("/{variant_id}/export/{kind}", operation_id="exportVariant", response_class=Response)
 def export_variant(
-    variant_id: uuid.UUID, kind: Literal["appliances.csv", "circuits.csv", "circuits.xlsx", "tree.svg", "report.json"], store: Store, reports: Cache
+    variant_id: uuid.UUID,
+    kind: Literal["appliances.csv", "circuits.csv", "circuits.xlsx", "lists.xlsx", "tree.svg", "report.json"],
+    store: Store,
+    reports: Cache,
 ) -> Response:
     h = store.head(variant_id)
     title = f"{h.project_name} / {h.variant_name}"
@@ -247,6 +283,8 @@ def export_variant(
             data = "\ufeff" + schedule.to_csv(h.design, made)
         elif kind == "circuits.xlsx":
             data = schedule.to_xlsx(h.design, made, title)
+        elif kind == "lists.xlsx":
+            data = write_lists(bench_lists(h.design, made.wiring.circuits), title)
         elif kind == "tree.svg":
             data = tree_svg.to_svg(made.wiring.tree, title)
         else:

@@ -9,10 +9,11 @@ from bothy.core.design.document import Design
 from bothy.core.report import Report
 from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.fuses import FAMILIES
+from bothy.formats import workbook
 from bothy.formats.tables import plain
 
 HEADINGS = ("code", "circuit", "board", "feeds", "length one way m", "design current A", "cable", "ampacity A", "voltage drop V", "voltage drop %",
-            "limit V", "protection", "rating A", "type", "findings")  # fmt: skip
+            "lost from bank V", "limit V", "protection", "rating A", "type", "findings")  # fmt: skip
 
 
 def rows(design: Design, report: Report) -> list[list[str | float]]:
@@ -25,7 +26,7 @@ def rows(design: Design, report: Report) -> list[list[str | float]]:
         out.append([
             p.code, plain(c.name), plain(boards.get(c.board or "", "busbar")), plain(", ".join(p.appliance_names)), round(p.length_m, 2), round(p.current_a, 2),
             size_text(c.area_mm2, c.awg, c.parallel_count), round(p.ampacity_a, 1) if p.ampacity_a is not None else "",
-            round(p.drop_v, 3) if p.drop_v is not None else "", round(100 * p.drop_frac, 2) if p.drop_frac is not None else "", round(p.limit_v, 3),
+            round(p.drop_v, 3) if p.drop_v is not None else "", round(100 * p.drop_frac, 2) if p.drop_frac is not None else "", round(p.path_drop_v, 3) if p.path_drop_v is not None else "", round(p.limit_v, 3),
             "none" if c.fuse_a is None else c.protection, c.fuse_a if c.fuse_a is not None else "",
             FAMILIES[c.fuse_family].name if c.fuse_family else "", "; ".join(open_findings),
         ])  # fmt: skip
@@ -42,35 +43,5 @@ def to_csv(design: Design, report: Report) -> str:
 
 
 def to_xlsx(design: Design, report: Report, title: str) -> bytes:
-    """The schedule as an XLSX workbook: a heading, then the table; texts are never formulas."""
-    from openpyxl import Workbook
-    from openpyxl.styles import Alignment, Font
-    from openpyxl.utils import get_column_letter
-
-    book = Workbook()
-    sheet = book.active
-    assert sheet is not None
-    sheet.title = "Circuits"
-    table: list[list[str | float]] = [list(HEADINGS), *rows(design, report)]
-    for r, line in enumerate(table, 1):
-        for k, value in enumerate(line, 1):
-            cell = sheet.cell(r, k)
-            cell.value = value
-            if isinstance(value, str):
-                cell.data_type = "s"
-            if r == 1:
-                cell.font = Font(bold=True)
-                cell.alignment = Alignment(wrap_text=True, vertical="top")
-    for k in range(1, len(HEADINGS) + 1):
-        widest = max(len(str(line[k - 1])) for line in table[1:] or [[""] * len(HEADINGS)])
-        sheet.column_dimensions[get_column_letter(k)].width = min(40, max(9, widest + 2))
-    sheet.freeze_panes = "C2"
-    sheet.print_title_rows = "1:1"
-    sheet.page_setup.orientation = "landscape"
-    sheet.page_setup.fitToWidth = 1
-    sheet.page_setup.fitToHeight = 0
-    sheet.sheet_properties.pageSetUpPr.fitToPage = True
-    sheet.oddHeader.center.text = title[:80].replace("&", "&&")
-    file = io.BytesIO()
-    book.save(file)
-    return file.getvalue()
+    """The schedule as an XLSX workbook."""
+    return workbook.to_xlsx([("Circuits", HEADINGS, rows(design, report))], title)

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { useLocation } from "react-router";
 import type { Finding } from "../data/client";
 import { concerns, isOpen } from "../data/findings";
+import { preview, turns } from "../data/preview";
 import { useVariant } from "../data/variant";
 import { useHand } from "../shell/hand";
 import { SlateFig } from "./Fig";
@@ -66,6 +67,41 @@ function Answer({ finding, done }: { finding: Finding; done: () => void }) {
   );
 }
 
+/** The remedy's button. A remedy that would bring another danger or fault says so first, and wants a second press. */
+function Fix({ finding }: { finding: Finding }) {
+  const v = useVariant();
+  const [brings, setBrings] = useState<Finding[] | null>(null);
+  const [looking, setLooking] = useState(false);
+  const fix = finding.fix;
+  if (!fix) return null;
+  const apply = () => void v.edit(fix.patch as never, `${fix.label} (${finding.title})`);
+  const press = async () => {
+    if (brings?.length) return apply();
+    setLooking(true);
+    try {
+      const { comes } = turns(v.report.findings, (await preview(v, fix.patch as never)).findings);
+      if (!comes.length) return apply();
+      setBrings(comes);
+    } catch {
+      apply(); // the edit itself says what is wrong
+    } finally {
+      setLooking(false);
+    }
+  };
+  return (
+    <>
+      {brings?.length ? (
+        <p className="my-1 basis-full border-l-2 border-[#f08a70] pl-2" role="alert">
+          It would also bring {brings.map((f) => `${f.severity}: ${f.title} (${f.subject_name})`).join("; ")}.
+        </p>
+      ) : null}
+      <button type="button" className="btn btn-main" disabled={looking} onClick={() => void press()}>
+        {brings?.length ? `${fix.label} all the same` : fix.label}
+      </button>
+    </>
+  );
+}
+
 function One({ finding }: { finding: Finding }) {
   const { edit, design } = useVariant();
   const [answering, setAnswering] = useState(false);
@@ -109,11 +145,7 @@ function One({ finding }: { finding: Finding }) {
         </p>
       )}
       <div className="mt-1 flex flex-wrap gap-1">
-        {fix && (
-          <button type="button" className="btn btn-main" onClick={() => void edit(fix.patch as never, `${fix.label} (${finding.title})`)}>
-            {fix.label}
-          </button>
-        )}
+        {fix && <Fix finding={finding} />}
         {!finding.accepted && severity !== "note" && (
           <button type="button" className="btn btn-slate" aria-expanded={answering} onClick={() => setAnswering(!answering)}>
             {severity === "danger" ? "Answer…" : "Keep with a reason…"}

@@ -7,6 +7,8 @@ import { useVariant } from "../data/variant";
 import { usePerson } from "../shell/person";
 import { VERDICTS } from "../stages/prove/edit";
 import { TreePicture } from "../stages/wiring/TreePicture";
+import { Labels } from "./Labels";
+import { Lists } from "./Lists";
 
 const cell = "border border-[#888] px-1.5 py-0.5";
 
@@ -43,7 +45,7 @@ function Schedule() {
                 </td>
                 <td className={`${cell} num text-right`}>{show(p?.current_a, "A")}</td>
                 <td className={`${cell} num text-right`}>{p?.size_text || "not sized"}</td>
-                <td className={`${cell} num text-right`}>{show(p?.drop_v, "V", "metric", 2)}</td>
+                <td className={`${cell} num text-right`}>{show(c.kind === "load" ? (p?.path_drop_v ?? p?.drop_v) : p?.drop_v, "V", "metric", 2)}</td>
                 <td className={`${cell} num text-right`}>{c.fuse_a != null ? `${c.protection} ${show(c.fuse_a, "A")}` : "none"}</td>
                 <td className={cell}>{open.map((f) => f.title).join("; ")}</td>
               </tr>
@@ -99,10 +101,18 @@ function Sheet() {
   );
 }
 
+const PAGES: Record<string, { title: string; stage: string; Body: () => React.ReactNode }> = {
+  schedule: { title: "Circuit schedule", stage: "wiring", Body: Schedule },
+  sheet: { title: "Test sheet", stage: "prove", Body: Sheet },
+  lists: { title: "Lists for the bench", stage: "wiring", Body: Lists },
+  labels: { title: "Label sheet", stage: "wiring", Body: Labels },
+};
+
 export function Component() {
   const { what } = useParams();
   const v = useVariant();
-  const title = what === "sheet" ? "Test sheet" : "Circuit schedule";
+  const page = PAGES[what ?? ""] ?? PAGES.schedule!;
+  const { title, stage, Body } = page;
   useEffect(() => {
     document.title = `${v.projectName} ${title}`;
     return () => {
@@ -115,7 +125,7 @@ export function Component() {
         <button type="button" className="btn btn-main" onClick={() => window.print()}>
           Print
         </button>
-        <Link className="btn no-underline" to={`/v/${v.id}/${what === "sheet" ? "prove" : "wiring"}`}>
+        <Link className="btn no-underline" to={`/v/${v.id}/${stage}`}>
           Back
         </Link>
       </div>
@@ -125,7 +135,7 @@ export function Component() {
       <p className="mb-2 mt-0 text-[11px]">
         {`Revision ${v.revision}, ${v.report.system_voltage_v} V, ${v.report.region_name}. ${v.report.licensed} Values are typical where no data sheet is named; check your local rule.`}
       </p>
-      {what === "sheet" ? <Sheet /> : <Schedule />}
+      <Body />
     </main>
   );
 }

@@ -74,9 +74,12 @@ function useActions() {
       { word: "Export appliances CSV", what: "export", run: out("appliances.csv") },
       { word: "Export circuit schedule CSV", what: "export", run: out("circuits.csv") },
       { word: "Export circuit schedule XLSX", what: "export", run: out("circuits.xlsx") },
+      { word: "Export lists for the bench XLSX", what: "export", run: out("lists.xlsx") },
       { word: "Export tree SVG", what: "export", run: out("tree.svg") },
       { word: "Export report JSON", what: "export", run: out("report.json") },
       { word: "Print circuit schedule", what: "print", run: () => go(`/v/${v.id}/print/schedule`) },
+      { word: "Print lists for the bench", what: "print", run: () => go(`/v/${v.id}/print/lists`) },
+      { word: "Print label sheet", what: "print", run: () => go(`/v/${v.id}/print/labels`) },
       { word: "Print test sheet", what: "print", run: () => go(`/v/${v.id}/print/sheet`) },
       {
         word: person.units === "metric" ? "Show US units" : "Show metric units",

@@ -160,7 +160,9 @@ def _settle(ctx: Context, w: Worked, end: str, way: list[str], names: dict[str, 
             f"circuits/{c.id}/path_drop_v", total("Lost from bank to appliance", "V", lost, "solved network at its worst moment; handbook 02 §3.10")
         )
         part.path_drop_v = path.value
-        part.path_drop_frac = ctx.book.put(f"circuits/{c.id}/path_drop_frac", drop_fraction(path, float(ctx.system_v))).value
+        part.path_drop_frac = ctx.book.put(
+            f"circuits/{c.id}/path_drop_frac", drop_fraction(path, float(ctx.system_v)).named("Lost from bank, as a part of nominal")
+        ).value
         part.worst_v = ctx.book.put(f"circuits/{c.id}/worst_v", worst.figure("node_voltage_v/" + end).named("Voltage at its end, worst moment")).value
         if c.kind == "load" and w.drop is not None:
             part.drop_ok = path.value <= part.limit_v + 1e-9

@@ -126,11 +126,11 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
         node = network.nodes.get(board_node(board_id or None))
         board = next((b for b in ctx.design.wiring.boards if b.id == board_id), None)
         least = min(_breaks(w, top_v) for w in items)
-        text = (f"A dead short right behind it draws {node.fault_a if node and node.fault_a else 0:.0f} A, more than the {least:.0f} A that "
-                f"{len(items)} of its fuses can break. ")  # fmt: skip
+        many = "a fuse" if len(items) == 1 else f"{len(items)} fuses"
+        text = f"A dead short right behind it draws {(node.fault_a or 0) / 1000 if node else 0:.1f} kA, more than the {least / 1000:g} kA that {many} on it can break. "
         text += "The main fuse backs them up: such a short opens it and all goes dark." if backed else "No main fuse that could break it in their stead."
         out.append(finding("wire-interrupt-too-low", board_id or "wiring", board.name if board else "Busbar", text, severity="advice" if backed else "danger",
-                           figures=[f"network/{board_node(board_id or None)}/fault_a"], related=[w.circuit.id for w in items],
+                           figures=[f"network/{board_node(board_id or None)}/fault_a"],
                            remedy="A longer or thinner feeder, or fuses of a family that breaks more." if backed else None))  # fmt: skip
     return out
 

@@ -16,7 +16,7 @@ _ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
     ("wire-fuse-above-ampacity", "danger", "Fuse larger than its cable", "A smaller fuse, or the next cable size.", "IEC 60364-4-43"),
     ("wire-no-fuse-at-source", "danger", "Cable without protection", "A fuse at the source, within 0.175 m of it.", "ISO 13297"),
     ("wire-over-ampacity", "danger", "Cable carries too much", "A larger cable, fewer together, or split the circuit.", "IEC 60364-5-52"),
-    ("wire-interrupt-too-low", "danger", "Main fuse cannot break a lithium short", "A high-interrupt fuse (20 kA).", "IEC 60364-4-43"),
+    ("wire-interrupt-too-low", "danger", "Fuse cannot break the short behind it", "A high-interrupt fuse (20 kA).", "IEC 60364-4-43"),
     ("wire-fuse-voltage-too-low", "danger", "Fuse family below the voltage", "Another family.", "ISO 8820"),
     ("wire-device-fuse-exceeded", "danger", "Fuse above the appliance's maximum", "Its own smaller fuse.", "appliance data"),
     ("wire-insulation-engine", "danger", "Insulation too weak for the engine space", "Class 105 °C or more.", "ISO 13297"),

@@ -104,7 +104,7 @@ export function Component() {
       kind: "computed",
       show: (c) => (
         <span className={part(c)?.drop_ok === false ? "font-semibold text-rust" : ""}>
-          <Fig k={`circuits/${c.id}/drop_v`} digits={2} />
+          <Fig k={`circuits/${c.id}/${c.kind === "load" && part(c)?.path_drop_v != null ? "path_drop_v" : "drop_v"}`} digits={2} />
         </span>
       ),
     },
@@ -191,6 +191,12 @@ export function Component() {
           <a className="btn no-underline" href={`/api/variants/${id}/export/tree.svg`} download>
             tree SVG
           </a>
+          <Link className="btn no-underline" to={`/v/${id}/print/lists`}>
+            Lists
+          </Link>
+          <Link className="btn no-underline" to={`/v/${id}/print/labels`}>
+            Labels
+          </Link>
           <Link className="btn no-underline" to={`/v/${id}/print/schedule`}>
             Print
           </Link>

@@ -13,7 +13,8 @@ import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { sizeFields, useWiringEdits } from "./edit";
-import { DROP_CLASSES, FAMILIES, INSTALLATIONS, INSULATIONS, KIND_WORDS, PROTECTIONS } from "./words";
+import { WhatIf } from "./WhatIf";
+import { BREAKER_MARKS, BUS_LAYOUTS, DROP_CLASSES, FAMILIES, INSTALLATIONS, INSULATIONS, KIND_WORDS, NEGATIVES, PROTECTIONS } from "./words";
 
 function OnIt({ c }: { c: Circuit }) {
   const { design } = useVariant();
@@ -78,16 +79,30 @@ function CircuitSlate({ c }: { c: Circuit }) {
         </button>
       )}
       {p.problem && <p className="my-1 text-[#f0c445]">{p.problem}</p>}
-      {p.drop_v != null && <HeadroomBar label="voltage lost on the way" need={p.drop_v} have={p.limit_v} unit="V" margin={0} />}
+      {p.drop_v != null && (
+        <HeadroomBar
+          label={c.kind === "load" ? "voltage lost from bank to appliance" : "voltage lost on this cable"}
+          need={c.kind === "load" ? (p.path_drop_v ?? p.drop_v) : p.drop_v}
+          have={p.limit_v}
+          unit="V"
+          margin={0}
+        />
+      )}
+      <WhatIf key={c.id} c={c} />
       {[
         "current_a",
         "ampacity_a",
         "resistance_mohm",
         "drop_v",
         "drop_frac",
-        "load_voltage_v",
+        "before_v",
+        "path_drop_v",
+        "path_drop_frac",
+        "worst_v",
+        "typical_v",
         "heat_w",
-        "max_length_m",
+        "fault_a",
+        "far_fault_a",
         "window_low_a",
         "window_high_a",
         "best_area_mm2",
@@ -146,6 +161,58 @@ function CircuitSlate({ c }: { c: Circuit }) {
         options={FAMILIES}
         onSet={(v) => void set(c, { fuse_family: v || null }, "fuse family")}
       />
+      {c.protection === "breaker" && c.kind !== "ac" && (
+        <ChoiceProperty
+          label="breaker marked"
+          value={c.breaker_mark ?? "dc"}
+          options={BREAKER_MARKS}
+          onSet={(v) => void set(c, { breaker_mark: v }, "breaker")}
+        />
+      )}
+      <QuantityProperty
+        label="from its source to the fuse"
+        note="along the cable; 0.175 m at most"
+        value={c.fuse_distance_m}
+        dimension="length"
+        unit="m"
+        clearable
+        placeholder="within 0.175 m"
+        onSet={(v) => void set(c, { fuse_distance_m: v }, "place of the fuse")}
+      />
+      <FlagProperty
+        label="that piece is in its own sheath"
+        note="then 1 m at most"
+        value={c.sheathed ?? false}
+        onSet={(on) => void set(c, { sheathed: on }, "sheath")}
+      />
+      <QuantityProperty
+        label="holder rated"
+        value={c.holder_rating_a}
+        dimension="current"
+        unit="A"
+        clearable
+        placeholder="for its fuse"
+        onSet={(v) => void set(c, { holder_rating_a: v }, "holder")}
+      />
+      {(c.kind === "driving" || c.kind === "driving_in") && (
+        <QuantityProperty
+          label="fuse at the other end"
+          note="where both ends are batteries"
+          value={c.far_fuse_a}
+          dimension="current"
+          unit="A"
+          clearable
+          onSet={(v) => void set(c, { far_fuse_a: v }, "fuse at the other end")}
+        />
+      )}
+      {c.kind !== "ac" && (
+        <ChoiceProperty
+          label="its negative lands on"
+          value={c.negative_at ?? "busbar"}
+          options={NEGATIVES}
+          onSet={(v) => void set(c, { negative_at: v }, "negative")}
+        />
+      )}
       <ChoiceProperty
         label="drop class"
         value={c.drop_class ?? ""}
@@ -192,12 +259,47 @@ function CircuitSlate({ c }: { c: Circuit }) {
 
 function BoardSlate({ b }: { b: Board }) {
   const { report } = useVariant();
-  const { circuits, setBoard, removeBoard } = useWiringEdits();
+  const { circuits, boards, setBoard, removeBoard, addFeed } = useWiringEdits();
   const on = circuits.filter((c) => c.board === b.id && c.kind !== "feeder");
+  const fed = circuits.find((c) => c.board === b.id && c.kind === "feeder");
+  const hand = useHand();
+  const node = `network/board:${b.id}`;
   return (
     <Slate title={`${b.letter} ${b.name}`} sub={`${on.length} of ${b.way_count} ways, ${b.side === "ac" ? "mains: licensed work" : "direct current"}`}>
       <FindingList findings={report.findings.filter((f) => f.subject === b.id)} />
       <SlateFig k={`boards/${b.id}/current_a`} />
+      <SlateFig k={`${node}/worst_v`} label="Voltage here, worst moment" />
+      <SlateFig k={`${node}/typical_v`} label="Voltage here, usual moment" />
+      <SlateFig k={`${node}/fault_a`} />
+      {b.side !== "ac" && (
+        <>
+          <ChoiceProperty
+            label="fed from"
+            value={b.fed_from ?? ""}
+            options={[
+              { value: "", word: "the busbar" },
+              ...boards.filter((x) => x.id !== b.id && x.side !== "ac").map((x) => ({ value: x.id, word: `${x.letter} ${x.name}` })),
+            ]}
+            onSet={(v) => void setBoard(b, { fed_from: v || null }, "fed from")}
+          />
+          {fed ? (
+            <button type="button" className="btn btn-slate my-1" onClick={() => hand.pick("circuit", fed.id)}>
+              Its feeder: {report.wiring.circuits[fed.id]?.code} {fed.name}
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="btn btn-main my-1"
+              onClick={async () => {
+                const made = await addFeed(b);
+                if (made) hand.pick("circuit", made);
+              }}
+            >
+              Add its feeder
+            </button>
+          )}
+        </>
+      )}
       <TextProperty label="name" value={b.name} maxLength={120} onSet={(name) => name.trim() && void setBoard(b, { name: name.trim() }, "name")} />
       <TextProperty label="letter" value={b.letter ?? "A"} maxLength={1} onSet={(letter) => void setBoard(b, { letter: letter.toUpperCase() }, "letter")} />
       <QuantityProperty
@@ -237,6 +339,59 @@ function BoardSlate({ b }: { b: Board }) {
   );
 }
 
+/** How the busbars and the negative side are made. */
+function Network() {
+  const { report, design, edit } = useVariant();
+  const w = design.wiring;
+  const set = (key: string, value: unknown, what: string) => void edit([{ op: "replace", path: `/wiring/${key}`, value }], what);
+  const net = report.wiring.network;
+  return (
+    <section aria-label="The network">
+      <h3 className="mb-1 mt-3 font-display text-[14px]">The network</h3>
+      <p className="my-1 text-[12px] text-chalk-dim">
+        Worst moment: the bank at {show(net.low_v, "V")}, all that can coincide on, the inverter at full load, chargers off, copper at 60 °C. Cables alone.
+      </p>
+      <SlateFig k="network/busbar/worst_v" label="Busbar, worst moment" />
+      <SlateFig k="network/busbar/typical_v" label="Busbar, usual moment" />
+      <SlateFig k="network/loss_w" />
+      <SlateFig k="network/bank/fault_a" label="Dead short at the bank" />
+      <SlateFig k="network/busbar/fault_a" label="Dead short at the busbar" />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Busbars and negative side</h3>
+      <ChoiceProperty label="busbars" value={w?.bus_layout ?? ""} options={BUS_LAYOUTS} onSet={(v) => set("bus_layout", v || null, "layout of the busbars")} />
+      <FlagProperty
+        label="a shunt on the bank's negative"
+        note="the monitor counts what passes it"
+        value={w?.shunt ?? true}
+        onSet={(on) => set("shunt", on, "shunt")}
+      />
+      {(design.power?.bank?.parallel_count ?? 1) > 1 && (
+        <FlagProperty
+          label="a high-interrupt fuse on each battery"
+          value={w?.battery_fuses ?? false}
+          onSet={(on) => set("battery_fuses", on, "battery fuses")}
+        />
+      )}
+      <QuantityProperty
+        label="bonds to the chassis"
+        note="one, on the load side of the shunt"
+        value={w?.chassis_bond_count ?? 1}
+        dimension="count"
+        unit=""
+        onSet={(v) => set("chassis_bond_count", Math.round(v ?? 1), "chassis bonds")}
+      />
+      <QuantityProperty
+        label="size of the bond"
+        note="half the main, 16 mm² or more"
+        value={w?.chassis_bond_mm2}
+        dimension="area"
+        unit="mm²"
+        clearable
+        onSet={(v) => set("chassis_bond_mm2", v, "size of the chassis bond")}
+      />
+    </section>
+  );
+}
+
 export function WiringSlate() {
   const { report } = useVariant();
   const { circuits, boards } = useWiringEdits();
@@ -254,6 +409,7 @@ export function WiringSlate() {
         findings={report.findings.filter((f) => f.stage === "wiring")}
         empty={circuits.length ? "No finding: every circuit has its cable and its fuse." : "No circuit yet, so nothing to find."}
       />
+      {circuits.length > 0 && <Network />}
     </Slate>
   );
 }

@@ -88,8 +88,23 @@ export function useWiringEdits() {
       );
       return ok ? id : null;
     },
+    /** The feeder of a board, before its circuits in the schedule; its size is proposed. */
+    addFeed: async (b: Board) => {
+      const id = freshId(
+        `${b.name} feed`,
+        circuits.map((x) => x.id),
+      );
+      const ok = await edit(
+        [{ op: "add", path: `${CIRCUITS}/0`, value: { id, name: `${b.name} feed`, kind: "feeder", board: b.id, installation: "free_air" } }],
+        `a feeder for ${b.name}`,
+      );
+      return ok ? id : null;
+    },
     removeBoard: (b: Board) => {
       const ops: PatchOp[] = circuits.flatMap((c, i) => (c.board === b.id ? [{ op: "replace" as const, path: `${CIRCUITS}/${i}/board`, value: null }] : []));
+      boards.forEach((x, i) => {
+        if (x.fed_from === b.id) ops.push({ op: "replace", path: `${BOARDS}/${i}/fed_from`, value: b.fed_from ?? null });
+      });
       return edit([...ops, { op: "remove", path: `${BOARDS}/${indexOf(boards, b.id)}` }], `removed ${b.name}`);
     },
   };

@@ -29,6 +29,22 @@ export const FAMILIES = [
   { value: "thermal_breaker", word: "thermal breaker" },
   { value: "dc_mcb", word: "DC rail breaker" },
 ];
+export const BREAKER_MARKS = [
+  { value: "dc", word: "DC, not polarised" },
+  { value: "dc_polarised", word: "DC, polarised" },
+  { value: "ac_only", word: "AC only" },
+];
+export const NEGATIVES = [
+  { value: "busbar", word: "the negative busbar" },
+  { value: "post", word: "the battery post" },
+];
+export const BUS_LAYOUTS = [
+  { value: "", word: "two with lithium, else one" },
+  { value: "one", word: "one busbar" },
+  { value: "two", word: "a charge and a load bus" },
+];
+export const METRIC_SIZES = [0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120];
+export const AWG_SIZES = ["20", "18", "16", "14", "12", "10", "8", "6", "4", "2", "1", "1/0", "2/0", "3/0", "4/0"];
 export const DROP_CLASSES = [
   { value: "critical", word: "critical, 3 %" },
   { value: "non_critical", word: "non-critical, 10 %" },

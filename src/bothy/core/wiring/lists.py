@@ -1,0 +1,213 @@
+"""What is needed at the bench: labels for both ends, cable to buy, terminals, fuses with spares, and the loop test (handbook 02, sections 3.12, 3.16, 4.12)."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from pydantic import BaseModel
+
+from bothy.core.contract import EPS
+from bothy.core.design.document import Design
+from bothy.core.design.wiring import Circuit
+from bothy.core.region import REGIONS, Region
+from bothy.core.wiring.buying import CablePurchaseIn, CableRun, FuseItem, SpareFuseKitIn, cable_purchase, spare_fuse_kit
+from bothy.core.wiring.circuits import CircuitPart, size_text
+from bothy.core.wiring.conductors import AREA
+from bothy.core.wiring.continuity import LoopCircuit, LoopContinuityIn, loop_continuity
+from bothy.core.wiring.fuses import FAMILIES
+
+
+class Label(BaseModel):
+    """Labels of one circuit: the one on its board, and those of its wires, each to be put on both ends within 100 mm."""
+
+    circuit: str
+    code: str
+    board: str
+    wires: list[str]
+
+
+class CableNeed(BaseModel):
+    """One size and colour to buy, lengths in m; packs are None where no pack is long enough for the longest cut."""
+
+    size: str
+    colour: str
+    need_m: float
+    longest_m: float
+    pack_m: float | None
+    pack_count: int | None
+
+
+class TerminalNeed(BaseModel):
+    """Terminals of one size: what kind, how long to strip, what pull to stand, how many."""
+
+    size: str
+    kind: str
+    stud: str
+    strip: str
+    pull_n: str
+    count: int
+
+
+class FuseNeed(BaseModel):
+    """Fuses of one family and rating: fitted and spare."""
+
+    family: str
+    rating_a: float
+    fitted: int
+    spare: int
+
+
+class LoopRow(BaseModel):
+    """The loop test of one circuit, power off and far ends twisted together; resistances in mΩ at 20 °C without the meter's leads."""
+
+    circuit: str
+    code: str
+    name: str
+    expected_mohm: float
+    low_mohm: float
+    high_mohm: float
+    resolvable: bool
+    loaded_drop_v: float
+
+
+class BenchLists(BaseModel):
+    """All lists. ``open`` names the circuits that are missing from them because their cable is not chosen yet."""
+
+    labels: list[Label]
+    cables: list[CableNeed]
+    terminals: list[TerminalNeed]
+    fuses: list[FuseNeed]
+    loops: list[LoopRow]
+    open: list[str]
+
+
+class TerminalKind(NamedTuple):
+    """One row of table 4.12, for sizes up to an area in mm²."""
+
+    upto_mm2: float
+    kind: str
+    stud: str
+    strip: str
+    pull_n: str
+
+
+TERMINALS = (
+    TerminalKind(1.5, "insulated ring, red", "M3 to M6", "6 mm", "40 to 130 N"),
+    TerminalKind(2.5, "insulated ring, blue", "M4 to M8", "7 mm", "130 to 150 N"),
+    TerminalKind(6.0, "insulated ring, yellow", "M4 to M10", "8 mm", "170 to 200 N"),
+    TerminalKind(10.0, "tube lug", "M5 to M10", "10 mm", "220 N"),
+    TerminalKind(16.0, "tube lug", "M6 to M10", "12 mm", "260 N"),
+    TerminalKind(35.0, "tube lug, hydraulic or lever crimp", "M6 to M12", "14 to 16 mm", "310 to 350 N"),
+    TerminalKind(70.0, "tube lug, hydraulic", "M8 to M12", "18 to 20 mm", "400 to 440 N"),
+    TerminalKind(120.0, "tube lug, hydraulic", "M8 to M14", "22 to 24 mm", "550 to 660 N"),
+)
+
+
+def terminal_of(area_mm2: float) -> TerminalKind:
+    """The terminal for a conductor (table 4.12; typical)."""
+    return next((t for t in TERMINALS if area_mm2 <= t.upto_mm2 + EPS), TERMINALS[-1])
+
+
+def _ends(c: Circuit, design: Design) -> tuple[str, str]:
+    """Names of both ends of a feed."""
+    boards = {b.id: b for b in design.wiring.boards}
+    board = boards.get(c.board or "")
+    if c.kind == "main":
+        return "BANK", "BUS"
+    if c.kind == "feeder":
+        above = boards.get(board.fed_from or "") if board else None
+        return above.letter if above else "BUS", board.letter if board else "BOARD"
+    return {"inverter": ("BUS", "INVERTER"), "solar": ("CONTROLLER", "BUS"), "driving": ("CHARGER", "BUS"), "driving_in": ("STARTER", "CHARGER"),
+            "shore": ("CHARGER", "BUS")}[c.kind]  # fmt: skip
+
+
+def _label(c: Circuit, p: CircuitPart, design: Design, region: Region) -> Label:
+    rating = f"{c.fuse_a:g}A " if c.fuse_a is not None else ""
+    colours = region.ac_colours if p.ac else region.dc_colours
+    board = " · ".join(
+        x for x in (p.code, f"{c.fuse_a:g} A" if c.fuse_a is not None else "", c.name, size_text(c.area_mm2, c.awg, c.parallel_count), "/".join(colours)) if x
+    )
+    if p.ac:
+        wires = [f"{p.code} {c.name}, mains"]
+    elif c.kind == "load":
+        wires = [f"{p.code}+ {rating}{c.name}", f"{p.code}− {c.name}"]
+    else:
+        a, b = _ends(c, design)
+        wires = [f"{p.code} {a}+ → {b} {rating}".strip(), f"{p.code} {a}− → {b}"]
+    return Label(circuit=c.id, code=p.code, board=board, wires=wires[:1] if c.return_path == "chassis" else wires)
+
+
+def _runs(c: Circuit, p: CircuitPart, region: Region) -> list[CableRun]:
+    size = size_text(c.area_mm2, c.awg)
+    if p.ac:
+        return [CableRun(id=p.code, size=f"3 × {size}", colour="/".join(region.ac_colours), length_m=p.length_m)]
+    colours = region.dc_colours if c.return_path == "cable" else region.dc_colours[:1]
+    return [
+        CableRun(id=f"{p.code}{sign}", size=size, colour=colour, length_m=p.length_m, count=c.parallel_count)
+        for sign, colour in zip("+−", colours, strict=False)
+    ]
+
+
+def _cables(runs: list[CableRun]) -> list[CableNeed]:
+    if not runs:
+        return []
+    bought = cable_purchase(CablePurchaseIn(runs=runs))
+    pairs = dict.fromkeys((r.size, r.colour) for r in runs)
+    return [CableNeed(size=s, colour=k, need_m=bought.need_m[f"{s}/{k}"], longest_m=bought.longest_cut_m[f"{s}/{k}"], pack_m=bought.pack_m.get(f"{s}/{k}"),
+                      pack_count=bought.pack_count.get(f"{s}/{k}")) for s, k in pairs]  # fmt: skip
+
+
+def _fuses(circuits: list[tuple[Circuit, CircuitPart]]) -> list[FuseNeed]:
+    items: list[FuseItem] = []
+    for c, p in circuits:
+        family = c.fuse_family or (p.best_family if c.protection == "fuse" else None)
+        if p.ac or family is None:
+            continue
+        items += [FuseItem(family=family, rating_a=r) for r in (c.fuse_a, c.far_fuse_a) if r is not None and r in FAMILIES[family].ratings]  # type: ignore[arg-type]
+    if not items:
+        return []
+    kit = spare_fuse_kit(SpareFuseKitIn(fuses=items))
+    fitted: dict[str, int] = {}
+    for i in items:
+        fitted[i.key] = fitted.get(i.key, 0) + 1
+    out = []
+    for key, spare in kit.spare_count.items():
+        family_key, rating = key.split(":")
+        out.append(FuseNeed(family=FAMILIES[family_key].name, rating_a=float(rating), fitted=fitted[key], spare=spare))
+    return out
+
+
+def _terminals(circuits: list[tuple[Circuit, CircuitPart]]) -> list[TerminalNeed]:
+    count: dict[tuple[float, str], int] = {}
+    for c, p in circuits:
+        if not p.ac:
+            area = AREA[c.awg] if c.awg else c.area_mm2 or 0.0
+            key = (area, size_text(c.area_mm2, c.awg))
+            count[key] = count.get(key, 0) + 2 * c.parallel_count * (2 if c.return_path == "cable" else 1)
+    return [
+        TerminalNeed(size=text, kind=t.kind, stud=t.stud, strip=t.strip, pull_n=t.pull_n, count=n)
+        for (area, text), n in sorted(count.items())
+        for t in [terminal_of(area)]
+    ]
+
+
+def _loops(circuits: list[tuple[Circuit, CircuitPart]]) -> list[LoopRow]:
+    tested = {c.id: (c, p) for c, p in circuits if not p.ac and c.return_path == "cable" and p.length_m > EPS}
+    if not tested:
+        return []
+    out = loop_continuity(LoopContinuityIn(circuits=[
+        LoopCircuit(id=k, area_mm2=c.area_mm2, awg=c.awg, tinned=c.tinned, length_m=p.length_m / c.parallel_count, current_a=p.current_a) for k, (c, p) in tested.items()]))  # fmt: skip
+    return [LoopRow(circuit=k, code=p.code, name=c.name, expected_mohm=out.expected_mohm[k], low_mohm=out.low_mohm[k], high_mohm=out.high_mohm[k],
+                    resolvable=out.resolvable[k], loaded_drop_v=out.loaded_drop_v[k] or 0.0) for k, (c, p) in tested.items()]  # fmt: skip
+
+
+def bench_lists(design: Design, parts: dict[str, CircuitPart]) -> BenchLists:
+    """All lists for the bench, from the same circuits as the schedule."""
+    region = REGIONS[design.region]
+    pairs = [(c, parts[c.id]) for c in design.wiring.circuits]
+    sized = [(c, p) for c, p in pairs if c.area_mm2 is not None or c.awg is not None]
+    by_size = sorted(sized, key=lambda cp: (cp[1].ac, AREA[cp[0].awg] if cp[0].awg else cp[0].area_mm2 or 0.0))
+    return BenchLists(
+        labels=[_label(c, p, design, region) for c, p in sized], cables=_cables([r for c, p in by_size for r in _runs(c, p, region)]),
+        terminals=_terminals(sized), fuses=_fuses(sized), loops=_loops(sized), open=[f"{p.code} {c.name}" for c, p in pairs if c.area_mm2 is None and c.awg is None],
+    )  # fmt: skip

@@ -1,0 +1,26 @@
+"""The lists for the bench as an XLSX workbook."""
+
+from __future__ import annotations
+
+from bothy.core.wiring.lists import BenchLists
+from bothy.formats.tables import plain
+from bothy.formats.workbook import Table, to_xlsx
+
+
+def tables(lists: BenchLists) -> list[Table]:
+    """One table a list."""
+    return [
+        ("Labels", ("code", "board label", "wire labels, each on both ends"), [[x.code, plain(x.board), plain("; ".join(x.wires))] for x in lists.labels]),
+        ("Cable", ("size", "colour", "needed m", "longest cut m", "pack m", "packs"),
+         [[x.size, x.colour, round(x.need_m, 2), round(x.longest_m, 2), x.pack_m, x.pack_count] for x in lists.cables]),
+        ("Terminals", ("size", "kind", "studs", "strip", "pull test", "number"), [[x.size, x.kind, x.stud, x.strip, x.pull_n, x.count] for x in lists.terminals]),
+        ("Fuses", ("family", "rating A", "fitted", "spare"), [[x.family, x.rating_a, x.fitted, x.spare] for x in lists.fuses]),
+        ("Loops", ("code", "circuit", "expected mΩ", "least mΩ", "most mΩ", "an ohm-meter will do", "fall at design current V"),
+         [[x.code, plain(x.name), round(x.expected_mohm, 1), round(x.low_mohm, 1), round(x.high_mohm, 1), "yes" if x.resolvable else "no: loaded test",
+           round(x.loaded_drop_v, 3)] for x in lists.loops]),
+    ]  # fmt: skip
+
+
+def write(lists: BenchLists, title: str) -> bytes:
+    """The workbook."""
+    return to_xlsx(tables(lists), title)

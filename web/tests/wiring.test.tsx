@@ -1,0 +1,144 @@
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { Circuit, Finding } from "../src/data/client";
+import { turns } from "../src/data/preview";
+import { FindingList } from "../src/parts/Findings";
+import { Labels } from "../src/print/Labels";
+import { Lists } from "../src/print/Lists";
+import { slidOps, WhatIf } from "../src/stages/wiring/WhatIf";
+import { calls, edits, hand, mount, serve, state } from "./mounted";
+
+const part = {
+  code: "A1",
+  length_m: 4,
+  drop_v: 0.3,
+  path_drop_v: 0.5,
+  worst_v: 11.4,
+  heat_w: 1.2,
+  ampacity_a: 18,
+  current_a: 4,
+  window_low_a: 5,
+  window_high_a: 18,
+  ratings: [5, 7.5, 10, 15],
+  fuse_a: 5,
+  best_area_mm2: 1.5,
+};
+const c1 = { id: "c1", name: "Lamp feed", appliances: ["lamp"], area_mm2: 1.5, length_m: 4 } as unknown as Circuit;
+const change = (findings: unknown[], over: object = {}) => ({
+  change: { sections: { findings, wiring: { circuits: { c1: { ...part, ...over } } } }, figures: {}, gone: [] },
+});
+const findings = state.report.findings as unknown as Finding[];
+
+beforeEach(() => {
+  localStorage.clear();
+  Object.assign(state.report.wiring.circuits, { c1: part });
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+describe("what comes and goes", () => {
+  it("counts dangers and faults alone", () => {
+    const fresh = { ...findings[0]!, id: "fresh" };
+    const { comes, goes } = turns(findings, [fresh, { ...findings[2]!, id: "only a note" }]);
+    expect(comes.map((f) => f.id)).toEqual(["fresh"]);
+    expect(goes.map((f) => f.id)).toEqual(["danger-one", "fault-one"]);
+  });
+});
+
+describe("what if", () => {
+  it("makes operations of what was slid and of nothing else", () => {
+    const other = { ...c1, id: "c0" };
+    expect(slidOps(c1, [other, c1], {}, false, null)).toEqual([]);
+    expect(slidOps(c1, [other, c1], { length: 6, size: 5, load: 20 }, false, { index: 2 })).toEqual([
+      { op: "replace", path: "/wiring/circuits/1/length_m", value: 6 },
+      { op: "replace", path: "/wiring/circuits/1/area_mm2", value: 4 },
+      { op: "replace", path: "/wiring/circuits/1/awg", value: null },
+      { op: "replace", path: "/life/appliances/2/power_w", value: 20 },
+    ]);
+    expect(slidOps(c1, [c1], { size: 3 }, true, null)).toContainEqual({ op: "replace", path: "/wiring/circuits/0/awg", value: "14" });
+  });
+
+  it("shows what would move, keeps nothing until told, and then keeps it in one edit", async () => {
+    serve({ "POST /api/variants/v/preview": change([findings[2]], { path_drop_v: 0.2, drop_v: 0.1 }) });
+    mount(<WhatIf c={c1} />);
+    fireEvent.click(screen.getByRole("button", { name: /What if/ }));
+    fireEvent.change(screen.getByLabelText("size of the cable"), { target: { value: "6" } });
+    expect(await screen.findByText(/goes: danger-one title/)).toBeTruthy();
+    const row = screen.getByText("lost from bank to appliance").closest("tr")!;
+    expect(within(row).getByText("0.5 V")).toBeTruthy();
+    expect(within(row).getByText("0.2 V")).toBeTruthy();
+    expect(edits()).toEqual([]);
+    fireEvent.click(screen.getByRole("button", { name: "Keep it" }));
+    await waitFor(() => expect(edits()).toContainEqual(expect.objectContaining({ path: "/wiring/circuits/0/area_mm2", value: 6 })));
+    expect(hand.saving).toBeTruthy();
+  });
+
+  it("goes back to what it is", async () => {
+    serve({ "POST /api/variants/v/preview": change(findings) });
+    mount(<WhatIf c={c1} />);
+    fireEvent.click(screen.getByRole("button", { name: /What if/ }));
+    fireEvent.change(screen.getByLabelText("length, one way"), { target: { value: "7" } });
+    expect(await screen.findByText(/No danger or fault comes or goes/)).toBeTruthy();
+    fireEvent.click(screen.getByRole("button", { name: "Back to what it is" }));
+    expect(screen.getByText(/nothing is kept until you say so/)).toBeTruthy();
+    expect((screen.getByLabelText("length, one way") as HTMLInputElement).value).toBe("4");
+  });
+});
+
+describe("a remedy", () => {
+  it("that brings a fault says so first and wants a second press", async () => {
+    serve({ "POST /api/variants/v/preview": change([...findings, { ...findings[1]!, id: "fresh", title: "Something new" }]) });
+    mount(<FindingList findings={findings.slice(0, 1)} />);
+    fireEvent.click(screen.getByRole("button", { name: "Fit 5 A" }));
+    expect((await screen.findByRole("alert")).textContent).toContain("It would also bring fault: Something new");
+    expect(edits()).toEqual([]);
+    fireEvent.click(screen.getByRole("button", { name: "Fit 5 A all the same" }));
+    await waitFor(() => expect(edits()).toEqual([{ op: "replace", path: "/life/people", value: 4 }]));
+  });
+
+  it("that brings nothing is applied at once", async () => {
+    serve({ "POST /api/variants/v/preview": change(findings.slice(1)) });
+    mount(<FindingList findings={findings.slice(0, 1)} />);
+    fireEvent.click(screen.getByRole("button", { name: "Fit 5 A" }));
+    await waitFor(() => expect(edits()).toEqual([{ op: "replace", path: "/life/people", value: 4 }]));
+    expect(calls.filter((c) => c.path.endsWith("/preview"))).toHaveLength(1);
+  });
+});
+
+const lists = {
+  labels: [{ circuit: "c1", code: "A1", board: "A1 · 5 A · Lamp", wires: ["A1+ 5A Lamp", "A1− Lamp"] }],
+  cables: [{ size: "1.5 mm²", colour: "red", need_m: 4.7, longest_m: 4.7, pack_m: null, pack_count: null }],
+  terminals: [{ size: "1.5 mm²", kind: "ring", stud: "M4", strip: "6 mm", pull_n: "40 N", count: 4 }],
+  fuses: [{ family: "blade", rating_a: 5, fitted: 1, spare: 2 }],
+  loops: [{ circuit: "c1", code: "A1", name: "Lamp", expected_mohm: 106.4, low_mohm: 74.5, high_mohm: 153, resolvable: false, loaded_drop_v: 0.1 }],
+  open: ["A2 Later"],
+};
+
+describe("lists and labels", () => {
+  it("hold every list, say what is missing and where no pack is long enough", async () => {
+    serve({ "GET /api/variants/v/lists": lists });
+    mount(<Lists />);
+    expect(await screen.findByText(/their cable is not chosen yet: A2 Later/)).toBeTruthy();
+    expect(screen.getByText("no pack is long enough")).toBeTruthy();
+    for (const name of ["Cable to buy", "Terminals and lugs", "Fuses and spares"]) expect(screen.getByRole("region", { name })).toBeTruthy();
+    expect(screen.getByRole("region", { name: /Loop test/ }).textContent).toContain("106");
+  });
+
+  it("print each wire label twice, once for each end", async () => {
+    serve({ "GET /api/variants/v/lists": lists });
+    mount(<Labels />);
+    expect(await screen.findAllByText("A1+ 5A Lamp")).toHaveLength(2);
+    expect(screen.getAllByText("A1 · 5 A · Lamp")).toHaveLength(1);
+  });
+
+  it.each([
+    ["lists", <Lists key="a" />],
+    ["labels", <Labels key="b" />],
+  ])("say when there are no %s yet", async (_, page) => {
+    serve({ "GET /api/variants/v/lists": { ...lists, labels: [], open: [] } });
+    mount(page);
+    expect(await screen.findByText(/No circuit has its cable yet/)).toBeTruthy();
+  });
+});
