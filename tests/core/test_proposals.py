@@ -19,7 +19,7 @@ from bothy.core.report import report
 from tests.designs import BANK, FRIDGE, INVERTER, KETTLE, LAMP, circuit, lived, made, wired
 
 HOME = [LAMP, FRIDGE, KETTLE, {**LAMP, "id": "pump", "name": "Pump", "kind": "pump", "power_w": 60.0, "start_multiple": 2.0}]
-CAPACITY = {"power-balance-negative", "power-bank-floor", "power-bank-discharge-limit", "power-inverter-none-fits"}
+CAPACITY = {"wire-ac-load-over-breaker", "power-balance-negative", "power-bank-floor", "power-bank-discharge-limit", "power-inverter-none-fits"}
 """What the roof, the catalogue or the alternator cannot give; said, not hidden."""
 
 

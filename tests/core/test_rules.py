@@ -50,6 +50,21 @@ def fed(*circuits: dict[str, Any], feeder: dict[str, Any] | None = None) -> dict
     return wired(MAIN, {**FEEDER, **(feeder or {})}, *circuits, power={"bank": BANK})
 
 
+OVEN = {**KETTLE, "id": "oven", "name": "Oven", "power_w": 3200.0}
+
+
+def plugged(mains: dict[str, Any] | None, **more: Any) -> dict[str, Any]:
+    """A mains circuit behind shore and inverter, with a mains side made in one way."""
+    one = circuit(**{"kind": "ac", "board": None, "appliances": ["kettle"], "fuse_a": 10.0, "protection": "breaker", **more})
+    data = wired(one, appliances=[KETTLE, OVEN], power={"bank": BANK, "inverter": {**INVERTER, "rating_w": 3600.0, "surge_power_w": 7000.0}, "shore": CHARGER})
+    data["wiring"]["mains"] = mains
+    return data
+
+
+def on_shore(data: dict[str, Any], **shore: Any) -> dict[str, Any]:
+    return {**data, "power": {**data["power"], "shore": {**CHARGER, **shore}}}
+
+
 def side(**wiring: Any) -> dict[str, Any]:
     """The same with one lamp, and the negative side made another way."""
     data = fed(circuit())
@@ -141,6 +156,16 @@ RAISED: dict[str, dict[str, Any]] = {
     "wire-bond-thin": side(chassis_bond_mm2=6.0),
     "wire-single-bus": side(bus_layout="one"),
     "wire-board-unconnected": wired(circuit(), power={"bank": BANK}),
+    "wire-ac-unsaid": plugged(None),
+    "wire-ac-no-rcd": plugged({"rcd": False}),
+    "wire-ac-single-pole": plugged({"poles": "single"}),
+    "wire-ac-parallel-sources": plugged({"transfer": "joined"}),
+    "wire-ac-ne-bond": plugged({"bond": "permanent"}),
+    "wire-ac-chassis-unbonded": plugged({"chassis_bond_mm2": None}),
+    "wire-ac-breaker-above-lead": plugged({"style": "leads", "lead_mm2": 1.0}, fuse_a=16.0),
+    "wire-ac-load-over-breaker": on_shore(plugged({}, appliances=["oven"]), inlet_current_a=10.0),
+    "wire-ac-lead-short": plugged({"style": "leads", "stock": [{"length_m": 2.0}]}),
+    "wire-lead-coiled": plugged({"style": "leads", "stock": [{"length_m": 10.0}]}, appliances=["oven"], fuse_a=16.0),
     "wire-double-feed": fed(circuit(), {**FEEDER, "id": "second", "name": "Second feed"}),
 }  # fmt: skip
 READINGS = {"test-fail", "test-marginal", "test-current-band", "test-cable-overload", "test-meter-weak"}

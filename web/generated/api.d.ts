@@ -1483,6 +1483,18 @@ export interface components {
             wires: string[];
         };
         /**
+         * LegPart
+         * @description One mains circuit as a leg from the inlet: leads in m, longest first; current in A; drop from the supply as a part of the voltage.
+         */
+        LegPart: {
+            /** Leads M */
+            leads_m: number[];
+            /** Current A */
+            current_a: number;
+            /** Drop Frac */
+            drop_frac: number;
+        };
+        /**
          * Life
          * @description How the vehicle is lived in. Months 1 to 12, ``to_month`` before ``from_month`` goes over the new year.
          */
@@ -1583,6 +1595,103 @@ export interface components {
              * Format: uuid
              */
             id: string;
+        };
+        /**
+         * Mains
+         * @description A design aid: mains work, its inspection and its certificate belong to a licensed or registered electrician.
+         *
+         *     ``transfer`` is how shore and inverter meet: an automatic contact, a change-over switch, separate sockets, or joined without either.
+         *     ``bond`` is the inverter's neutral-earth bond: by relay only while it inverts, permanent, or none.
+         */
+        Mains: {
+            /**
+             * Style
+             * @default wired
+             * @enum {string}
+             */
+            style: "wired" | "leads";
+            /**
+             * Rcd
+             * @default true
+             */
+            rcd: boolean;
+            /**
+             * Inverter Rcd
+             * @default true
+             */
+            inverter_rcd: boolean;
+            /**
+             * Poles
+             * @default double
+             * @enum {string}
+             */
+            poles: "double" | "single";
+            /**
+             * Sockets Double Pole
+             * @default true
+             */
+            sockets_double_pole: boolean;
+            /**
+             * Transfer
+             * @default automatic
+             * @enum {string}
+             */
+            transfer: "automatic" | "changeover" | "separate" | "joined";
+            /**
+             * Bond
+             * @default relay
+             * @enum {string}
+             */
+            bond: "relay" | "permanent" | "none";
+            /**
+             * Chassis Bond Mm2
+             * @default 4
+             */
+            chassis_bond_mm2: number | null;
+            /** Hookup Length M */
+            hookup_length_m?: number | null;
+            /** Hookup Mm2 */
+            hookup_mm2?: number | null;
+            /** Lead Mm2 */
+            lead_mm2?: number | null;
+            /** Lead Awg */
+            lead_awg?: ("20" | "18" | "16" | "14" | "12" | "10" | "8" | "6" | "4" | "2" | "1" | "1/0" | "2/0" | "3/0" | "4/0") | null;
+            /**
+             * Leads Joined Count
+             * @default 1
+             */
+            leads_joined_count: number;
+            /**
+             * Stock
+             * @default []
+             */
+            stock: components["schemas"]["StockLength"][];
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * MainsPart
+         * @description The mains side worked out. ``legs`` is empty where it is wired.
+         */
+        MainsPart: {
+            /** Supply A */
+            supply_a: number;
+            /** Limit A */
+            limit_a: number;
+            /** Legs */
+            legs: {
+                [key: string]: components["schemas"]["LegPart"];
+            };
+            /** Unreachable */
+            unreachable: string[];
+            /** Lead Rating A */
+            lead_rating_a: number | null;
+            /** Splitter Count */
+            splitter_count: number;
         };
         /**
          * Meter
@@ -2259,6 +2368,19 @@ export interface components {
             faults: number;
         };
         /**
+         * StockLength
+         * @description A lead that can be bought: length in m and price.
+         */
+        StockLength: {
+            /** Length M */
+            length_m: number;
+            /**
+             * Cost
+             * @default 0
+             */
+            cost: number;
+        };
+        /**
          * TableText
          * @description CSV or pasted cells.
          */
@@ -2493,6 +2615,7 @@ export interface components {
             chassis_bond_count: number;
             /** Chassis Bond Mm2 */
             chassis_bond_mm2?: number | null;
+            mains?: components["schemas"]["Mains"] | null;
             /**
              * Boards
              * @default []
@@ -2515,6 +2638,7 @@ export interface components {
             };
             tree: components["schemas"]["Tree"];
             network: components["schemas"]["NetworkPart"];
+            mains: components["schemas"]["MainsPart"] | null;
         };
         /**
          * Word

@@ -5,6 +5,7 @@ import { turns } from "../src/data/preview";
 import { FindingList } from "../src/parts/Findings";
 import { Labels } from "../src/print/Labels";
 import { Lists } from "../src/print/Lists";
+import { MainsSide, stockOf } from "../src/stages/wiring/MainsSide";
 import { slidOps, WhatIf } from "../src/stages/wiring/WhatIf";
 import { calls, edits, hand, mount, serve, state } from "./mounted";
 
@@ -140,5 +141,56 @@ describe("lists and labels", () => {
     serve({ "GET /api/variants/v/lists": { ...lists, labels: [], open: [] } });
     mount(page);
     expect(await screen.findByText(/No circuit has its cable yet/)).toBeTruthy();
+  });
+});
+
+describe("the mains side", () => {
+  it.each([
+    [
+      "2 at 8; 5 at 14",
+      [
+        { length_m: 2, cost: 8 },
+        { length_m: 5, cost: 14 },
+      ],
+    ],
+    [
+      "1; 2,5",
+      [
+        { length_m: 1, cost: 1 },
+        { length_m: 2.5, cost: 2.5 },
+      ],
+    ],
+    ["", []],
+    ["0", null],
+    ["two", null],
+  ])("reads leads from %s", (text, stock) => expect(stockOf(text)).toEqual(stock));
+
+  const mains = (over: object | null) => {
+    Object.assign(state.report.wiring, {
+      mains: { supply_a: 5, limit_a: 16, legs: { c1: { leads_m: [], current_a: 4, drop_frac: 0 } }, unreachable: ["c1"], splitter_count: 2 },
+    });
+    Object.assign(state.design.wiring, { mains: over });
+  };
+
+  it("warns, shows the supply, and starts from the region's usual side", async () => {
+    serve();
+    mains(null);
+    mount(<MainsSide />);
+    expect(screen.getByText(/Mains can kill/)).toBeTruthy();
+    expect(screen.getByText("needs 5 A, has 16 A")).toBeTruthy();
+    fireEvent.click(screen.getByLabelText(/30 mA device on shore power/));
+    await waitFor(() => expect(edits()).toEqual([{ op: "replace", path: "/wiring/mains", value: { poles: "double", rcd: false } }]));
+  });
+
+  it("takes leads to be had, refuses what is none, and says where none reaches", async () => {
+    serve();
+    mains({ style: "leads", stock: [] });
+    mount(<MainsSide />);
+    expect(screen.getByText("no lead reaches")).toBeTruthy();
+    const field = screen.getByLabelText("leads to be had, m at price");
+    fireEvent.blur(field, { target: { value: "many" } });
+    expect(screen.getByText(/not understood/)).toBeTruthy();
+    fireEvent.blur(field, { target: { value: "3 at 9" } });
+    await waitFor(() => expect(edits()).toEqual([{ op: "replace", path: "/wiring/mains/stock", value: [{ length_m: 3, cost: 9 }] }]));
   });
 });

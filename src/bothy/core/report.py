@@ -22,6 +22,8 @@ from bothy.core.power.uses import LifePart, budgets, life_part
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
 from bothy.core.wiring.circuits import CircuitPart, Worked, work_circuits
 from bothy.core.wiring.distribution import NetworkPart, work_network
+from bothy.core.wiring.mains import MainsPart, work_mains
+from bothy.core.wiring.mains_rules import mains_findings
 from bothy.core.wiring.network_rules import network_findings
 from bothy.core.wiring.rules import refit, wiring_findings
 from bothy.core.wiring.tree import Tree, tree
@@ -55,6 +57,7 @@ class WiringPart(BaseModel):
     circuits: dict[str, CircuitPart]
     tree: Tree
     network: NetworkPart
+    mains: MainsPart | None
 
 
 class Report(BaseModel):
@@ -173,6 +176,8 @@ def report(design: Design) -> Report:
     found += power_findings(ctx, uses, supply, power, refit_at)
     found += wiring_findings(ctx, worked)
     found += network_findings(ctx, worked, network)
+    mains = work_mains(ctx, worked)
+    found += mains_findings(ctx, worked, mains)
     sheet, tested = prove_part(ctx, [
         SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
         for w in worked], feeds)  # fmt: skip
@@ -184,7 +189,7 @@ def report(design: Design) -> Report:
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=quick(WiringPart, circuits=circuits, tree=tree(ctx, worked), network=network), prove=sheet, findings=found, figures=ctx.book.shown(),
+        wiring=quick(WiringPart, circuits=circuits, tree=tree(ctx, worked), network=network, mains=mains), prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book = ctx.book
     return out

@@ -14,6 +14,7 @@ from bothy.core.design.wiring import Circuit
 from bothy.core.power.uses import HEAVY_W
 from bothy.core.proposals.base import Proposal
 from bothy.core.wiring.circuits import Worked, at_the_peak, design_current, size_text
+from bothy.core.wiring.mains import usual
 from bothy.core.wiring.rules import refit
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 
@@ -183,6 +184,11 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
         out.append(Proposal(id="battery-fuses", group="circuits", status="new", title="A fuse on each battery", what=f"{bank.parallel_count} high-interrupt fuses",
                             why=["Batteries in parallel feed each other's faults, past the main fuse."], assumes=[],
                             patch=[{"op": "replace", "path": "/wiring/battery_fuses", "value": True}]))  # fmt: skip
+    if ctx.design.wiring.mains is None and any(w.part.ac for w in worked):
+        side = usual(ctx)
+        out.append(Proposal(id="mains", group="circuits", status="new", title="Mains side", what=f"30 mA device, {side['poles']}-pole breakers, change-over, bond by relay",
+                            why=["What the region usually has, for the electrician to check.", MAINS_NOTE], assumes=["Hard-wired, with an automatic change-over in the inverter."],
+                            patch=[{"op": "replace", "path": "/wiring/mains", "value": side}]))  # fmt: skip
     for i, w in enumerate(worked):
         c = w.circuit
         if i >= first_new:

@@ -181,25 +181,26 @@ export function Component() {
               {b.letter} {b.name} <ItemMark subject={b.id} />
             </button>
           ))}
-          <span className="flex-1" />
-          <a className="btn no-underline" href={`/api/variants/${id}/export/circuits.csv`} download>
-            CSV
-          </a>
-          <a className="btn no-underline" href={`/api/variants/${id}/export/circuits.xlsx`} download>
-            XLSX
-          </a>
-          <a className="btn no-underline" href={`/api/variants/${id}/export/tree.svg`} download>
-            tree SVG
-          </a>
-          <Link className="btn no-underline" to={`/v/${id}/print/lists`}>
-            Lists
-          </Link>
-          <Link className="btn no-underline" to={`/v/${id}/print/labels`}>
-            Labels
-          </Link>
-          <Link className="btn no-underline" to={`/v/${id}/print/schedule`}>
-            Print
-          </Link>
+          <span className="ml-auto flex flex-wrap gap-1.5">
+            <a className="btn no-underline" href={`/api/variants/${id}/export/circuits.csv`} download>
+              CSV
+            </a>
+            <a className="btn no-underline" href={`/api/variants/${id}/export/circuits.xlsx`} download>
+              XLSX
+            </a>
+            <a className="btn no-underline" href={`/api/variants/${id}/export/tree.svg`} download>
+              SVG
+            </a>
+            <Link className="btn no-underline" to={`/v/${id}/print/lists`}>
+              Lists
+            </Link>
+            <Link className="btn no-underline" to={`/v/${id}/print/labels`}>
+              Labels
+            </Link>
+            <Link className="btn no-underline" to={`/v/${id}/print/schedule`}>
+              Print
+            </Link>
+          </span>
         </>
       }
       ledger={

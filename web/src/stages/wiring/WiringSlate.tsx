@@ -13,6 +13,7 @@ import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { sizeFields, useWiringEdits } from "./edit";
+import { MainsSide } from "./MainsSide";
 import { WhatIf } from "./WhatIf";
 import { BREAKER_MARKS, BUS_LAYOUTS, DROP_CLASSES, FAMILIES, INSTALLATIONS, INSULATIONS, KIND_WORDS, NEGATIVES, PROTECTIONS } from "./words";
 
@@ -266,7 +267,8 @@ function BoardSlate({ b }: { b: Board }) {
   const node = `network/board:${b.id}`;
   return (
     <Slate title={`${b.letter} ${b.name}`} sub={`${on.length} of ${b.way_count} ways, ${b.side === "ac" ? "mains: licensed work" : "direct current"}`}>
-      <FindingList findings={report.findings.filter((f) => f.subject === b.id)} />
+      <FindingList findings={report.findings.filter((f) => f.subject === b.id || (b.side === "ac" && f.subject === "mains"))} />
+      {b.side === "ac" && <MainsSide />}
       <SlateFig k={`boards/${b.id}/current_a`} />
       <SlateFig k={`${node}/worst_v`} label="Voltage here, worst moment" />
       <SlateFig k={`${node}/typical_v`} label="Voltage here, usual moment" />
@@ -410,6 +412,7 @@ export function WiringSlate() {
         empty={circuits.length ? "No finding: every circuit has its cable and its fuse." : "No circuit yet, so nothing to find."}
       />
       {circuits.length > 0 && <Network />}
+      <MainsSide />
     </Slate>
   );
 }

@@ -1,0 +1,93 @@
+"""The mains side: what the supply must carry, and which leads reach every place (handbook 02, section 3.14). A design aid only."""
+
+from __future__ import annotations
+
+from pydantic import BaseModel
+
+from bothy.core.context import Context
+from bothy.core.contract import quick
+from bothy.core.design.mains import Mains
+from bothy.core.figure import Figure, given, pick, total
+from bothy.core.power.uses import coincidence
+from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.leads import LEAD_RATING_A, AcLeadChainIn, HookUp, Leg, StockLead, ac_lead_chain
+
+STOCK_M = (1.0, 2.0, 3.0, 5.0, 10.0)
+"""Leads that any shop has, where the design names none; their price is taken as their length."""
+HOOKUP = {"metric": (25.0, 2.5, None), "awg": (7.6, None, "10")}
+"""Usual hook-up lead: m, mm², AWG (section 4.11)."""
+
+
+class LegPart(BaseModel):
+    """One mains circuit as a leg from the inlet: leads in m, longest first; current in A; drop from the supply as a part of the voltage."""
+
+    leads_m: list[float]
+    current_a: float
+    drop_frac: float
+
+
+class MainsPart(BaseModel):
+    """The mains side worked out. ``legs`` is empty where it is wired."""
+
+    supply_a: float
+    limit_a: float
+    legs: dict[str, LegPart]
+    unreachable: list[str]
+    lead_rating_a: float | None
+    splitter_count: int
+
+
+def usual(ctx: Context) -> dict[str, object]:
+    """The mains side as the region usually has it, as plain data for the design."""
+    return Mains(poles="single" if ctx.design.region == "us" else "double", by="proposal").model_dump(mode="json")
+
+
+def supply_limit(ctx: Context) -> Figure:
+    """What the supply carries for hours: the inlet's or the post's rating, whichever is less, and the region's continuous share of it."""
+    shore = ctx.design.power.shore
+    inlet = given(
+        "inlet_a", (shore.inlet_current_a if shore else None) or ctx.region.inlet_a, "typed" if shore and shore.inlet_current_a else "table", ctx.region.name
+    )
+    post = given(
+        "supply_a", (shore.supply_current_a if shore else None) or inlet.value, "typed" if shore and shore.supply_current_a else "assumed", "as the inlet"
+    )
+    return pick("What the supply carries for hours", "share · min(inlet, post)", ctx.region.continuous_frac * min(inlet.value, post.value), "A", "handbook 02 §3.14",
+                inlet_a=inlet, post_a=post, continuous_frac=ctx.region.continuous_frac)  # fmt: skip
+
+
+def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
+    """Supply current and, where it is plugged together, the leads; None without mains circuits."""
+    ac = [w for w in worked if w.part.ac]
+    if not ac:
+        return None
+    m = ctx.design.wiring.mains or Mains()
+    at_peak = coincidence(ctx.design.life.appliances)
+    watts: dict[str, float] = {}
+    alone: dict[str, float] = {}
+    for w in ac:
+        on_it = [a for i in w.circuit.appliances if (a := ctx.design.appliance(i)) is not None]
+        watts[w.circuit.id] = sum(a.running_w * a.count * at_peak[a.id] for a in on_it)
+        alone[w.circuit.id] = max([watts[w.circuit.id], *(a.running_w for a in on_it)])  # a heavy one runs by itself, but each in its turn
+    parts = [(w.circuit.name, given("current_a", watts[w.circuit.id] / ctx.region.mains_v, "computed", "what can run at once on it")) for w in ac]
+    if ctx.design.power.shore is not None:
+        charger = ctx.design.power.shore.charger_current_a * ctx.bank_v * 1.1 / 0.88 / ctx.region.mains_v
+        parts.append((ctx.design.power.shore.name, given("current_a", charger, "computed", "charger at its full output, 88 % efficient, typical")))
+    needs = ctx.book.put("mains/supply_a", total("Current from the supply", "A", parts, "all that can run at once; handbook 02 §3.14"))
+    limit = ctx.book.put("mains/limit_a", supply_limit(ctx))
+    out = quick(MainsPart, supply_a=needs.value, limit_a=limit.value, legs={}, unreachable=[], lead_rating_a=None, splitter_count=0)
+    if m.style == "wired":
+        return out
+    length, area, awg = HOOKUP[ctx.region.wire_series]
+    hookup = HookUp(length_m=m.hookup_length_m or length, area_mm2=m.hookup_mm2 or area, awg=None if m.hookup_mm2 else awg)  # type: ignore[arg-type]
+    size: float | str = m.lead_awg or m.lead_mm2 or ("14" if ctx.region.wire_series == "awg" else 1.5)
+    chain = ac_lead_chain(AcLeadChainIn(
+        region=ctx.design.region, breaker_a=min(125.0, max((w.circuit.fuse_a or 0.0 for w in ac), default=0.0) or ctx.region.inlet_a),
+        **({"awg": size} if isinstance(size, str) else {"area_mm2": size}), hookup=hookup, max_leads_per_leg=m.leads_joined_count,
+        legs=[Leg(id=w.circuit.id, length_m=w.part.length_m, load_w=alone[w.circuit.id], outlet_count=max(1, len(w.circuit.appliances))) for w in ac],
+        stock=[StockLead(length_m=s.length_m, cost=s.cost) for s in m.stock] or [StockLead(length_m=x, cost=x) for x in STOCK_M]))  # fmt: skip
+    for w in ac:
+        id = w.circuit.id
+        ctx.book.put(f"mains/{id}/drop_frac", chain.figure(f"leg_drop_frac/{id}").named("Lost from the supply, as a part of the voltage"))
+        out.legs[id] = quick(LegPart, leads_m=chain.leg_leads_m[id], current_a=chain.leg_current_a[id], drop_frac=chain.leg_drop_frac[id])
+    out.unreachable, out.lead_rating_a, out.splitter_count = chain.unreachable_legs, LEAD_RATING_A[size], int(chain.splitter_count)
+    return out

@@ -1,0 +1,127 @@
+"""Rules of the mains side (handbook 02, section 5). Each is a design aid: a licensed or registered electrician designs, connects and certifies it."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from bothy.core.context import Context
+from bothy.core.contract import EPS
+from bothy.core.finding import Finding, Remedy, Severity, finding, rule
+from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.mains import MainsPart, usual
+
+_ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
+    ("wire-ac-unsaid", "advice", "The mains side is not described yet", "Take the region's usual one, then have it checked by the electrician.", "handbook 02 §3.14"),
+    ("wire-ac-no-rcd", "danger", "Mains without residual-current protection", "A 30 mA device cutting all live conductors.", "IEC 60364-7-721"),
+    ("wire-ac-single-pole", "danger", "A live conductor stays live", "Double-pole breakers and switches.", "IEC 60364-7-721, AS/NZS 3001"),
+    ("wire-ac-parallel-sources", "danger", "Two mains sources can meet", "An interlocked change-over.", "IEC 60364-5-55"),
+    ("wire-ac-ne-bond", "danger", "Not exactly one neutral-earth bond", "A bonding relay in the inverter.", "IEC 60364-7-721, UL 458"),
+    ("wire-ac-chassis-unbonded", "danger", "Earth not bonded to the chassis", "One bond of 4 mm² or more.", "IEC 60364-7-721"),
+    ("wire-ac-breaker-above-lead", "danger", "Breaker above what the lead carries", "A smaller breaker, or thicker leads.", "handbook 02 §4.11"),
+    ("wire-ac-load-over-breaker", "fault", "More than the supply carries", "Run them one after the other, or a second circuit.", "NFPA 70, IEC 60364"),
+    ("wire-ac-lead-short", "fault", "No lead reaches", "Longer leads, or two joined.", "handbook 02 §3.14"),
+    ("wire-lead-coiled", "note", "Much lead left over", "Unroll it fully: on the drum it carries a third.", "handbook 02 §4.11"),
+)  # fmt: skip
+for _id, _severity, _title, _remedy, _source in _ROWS:
+    rule(_id, _severity, "wiring", _title, _remedy, _source)
+
+LEAST_BOND_MM2 = 4.0
+
+
+def _set(label: str, key: str, value: Any) -> Remedy:
+    return Remedy(label=label, patch=[{"op": "replace", "path": f"/wiring/mains/{key}", "value": value}])
+
+
+def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Finding]:
+    m = ctx.design.wiring.mains
+    assert m is not None
+    out: list[Finding] = []
+
+    def add(rule_id: str, message: str, fix: Remedy | None) -> None:
+        out.append(finding(rule_id, "mains", "Mains side", f"{message} {ctx.region.licensed}", fix=fix))
+
+    if not m.rcd:
+        add("wire-ac-no-rcd", "Nothing cuts the supply when current leaks through a person.", _set("Put in a 30 mA device", "rcd", True))
+    if has_inverter and not m.inverter_rcd:
+        add(
+            "wire-ac-no-rcd",
+            "The inverter's output has no residual-current device of its own; the one on shore power does not see it.",
+            _set("Put one behind the inverter", "inverter_rcd", True),
+        )
+    if m.poles == "single" and ctx.design.region != "us":
+        add(
+            "wire-ac-single-pole",
+            "Single-pole breakers leave the other conductor live; on a foreign pitch it may be the line.",
+            _set("Fit double-pole breakers", "poles", "double"),
+        )
+    if ctx.design.region == "au" and not m.sockets_double_pole:
+        add("wire-ac-single-pole", "Sockets need double-pole switches here.", _set("Fit double-pole sockets", "sockets_double_pole", True))
+    if has_inverter and has_shore and m.transfer == "joined":
+        add(
+            "wire-ac-parallel-sources",
+            "Shore and inverter are joined with nothing that keeps them apart.",
+            _set("Put in an automatic change-over", "transfer", "automatic"),
+        )
+    if has_inverter:
+        modes = {"inverting": 1 if m.bond in ("relay", "permanent") else 0}
+        if has_shore and m.transfer != "separate":
+            modes["on shore power"] = 1 + (1 if m.bond == "permanent" else 0)
+        wrong = [f"{n} {mode}" for mode, n in modes.items() if n != 1]
+        if wrong:
+            add("wire-ac-ne-bond", f"Bonds: {' and '.join(wrong)}; exactly one is right in each mode. With none no fault trips, with two the residual-current device does.",
+                _set("Bond by relay", "bond", "relay"))  # fmt: skip
+    if m.chassis_bond_mm2 is None or m.chassis_bond_mm2 < LEAST_BOND_MM2 - EPS:
+        told = "No bond." if m.chassis_bond_mm2 is None else f"{m.chassis_bond_mm2:g} mm²."
+        add("wire-ac-chassis-unbonded", f"{told} A fault to the bodywork would make it live.", _set("Bond with 4 mm²", "chassis_bond_mm2", LEAST_BOND_MM2))
+    return out
+
+
+def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -> list[Finding]:
+    """All findings of the mains side; none without mains circuits."""
+    if part is None:
+        return []
+    p = ctx.design.power
+    has_inverter, has_shore = p.inverter is not None, p.shore is not None
+    out: list[Finding] = []
+    m = ctx.design.wiring.mains
+    if m is None:
+        out.append(finding("wire-ac-unsaid", "mains", "Mains side", f"Residual-current device, poles, change-over and bonds are not said. {ctx.region.licensed}",
+                           fix=Remedy(label="Take the usual one", patch=[{"op": "replace", "path": "/wiring/mains", "value": usual(ctx)}])))  # fmt: skip
+    else:
+        out += _protection(ctx, has_inverter, has_shore)
+    if has_shore and part.supply_a > part.limit_a + EPS:
+        out.append(finding("wire-ac-load-over-breaker", "mains", "Mains side", f"{part.supply_a:.1f} A can run at once; the supply carries {part.limit_a:.1f} A for hours.",
+                           figures=["mains/supply_a", "mains/limit_a"]))  # fmt: skip
+    for i, w in enumerate(worked):
+        leg = part.legs.get(w.circuit.id)
+        if leg is None:
+            continue
+        c, name = w.circuit, f"{w.part.code} {w.circuit.name}"
+        if part.lead_rating_a is not None and c.fuse_a is not None and c.fuse_a > part.lead_rating_a + EPS:
+            fitting = max((r for r in ctx.region.ac_breakers_a if r <= part.lead_rating_a), default=None)
+            fix = (
+                Remedy(label=f"Fit {fitting:g} A", patch=[{"op": "replace", "path": f"/wiring/circuits/{i}/fuse_a", "value": float(fitting)}])
+                if fitting
+                else None
+            )
+            out.append(
+                finding(
+                    "wire-ac-breaker-above-lead",
+                    c.id,
+                    name,
+                    f"A {c.fuse_a:g} A breaker before leads for {part.lead_rating_a:g} A. {ctx.region.licensed}",
+                    fix=fix,
+                )
+            )
+        if c.id in part.unreachable:
+            out.append(
+                finding(
+                    "wire-ac-lead-short",
+                    c.id,
+                    name,
+                    f"{w.part.length_m:g} m and 5 % to spare: no {'set of leads' if m and m.leads_joined_count > 1 else 'single lead'} in stock is that long.",
+                )
+            )
+        elif sum(leg.leads_m) - w.part.length_m > 2.0 + EPS and part.lead_rating_a and leg.current_a > part.lead_rating_a / 3:
+            out.append(finding("wire-lead-coiled", c.id, name, f"{sum(leg.leads_m) - w.part.length_m:.1f} m of lead are left over at {leg.current_a:.1f} A."))
+    return out

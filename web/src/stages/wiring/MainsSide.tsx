@@ -1,0 +1,160 @@
+/** The mains side in the slate: how it is protected, switched over and bonded, and the leads where it is plugged together. */
+import { useState } from "react";
+import { useVariant } from "../../data/variant";
+import { SlateFig } from "../../parts/Fig";
+import { HeadroomBar } from "../../parts/HeadroomBar";
+import { ChoiceProperty, FlagProperty, Property, QuantityProperty } from "../../parts/Property";
+
+const STYLES = [
+  { value: "wired", word: "hard-wired" },
+  { value: "leads", word: "plug-in leads" },
+];
+const POLES = [
+  { value: "double", word: "double-pole" },
+  { value: "single", word: "single-pole" },
+];
+const TRANSFERS = [
+  { value: "automatic", word: "automatic" },
+  { value: "changeover", word: "by a switch" },
+  { value: "separate", word: "kept separate" },
+  { value: "joined", word: "joined" },
+];
+const BONDS = [
+  { value: "relay", word: "by relay" },
+  { value: "permanent", word: "permanent" },
+  { value: "none", word: "none" },
+];
+
+/** "2 at 8; 5 at 14" or "2; 5" as leads in stock; null when it makes no sense. */
+export function stockOf(text: string): { length_m: number; cost: number }[] | null {
+  const parts = text
+    .split(";")
+    .map((p) => p.trim())
+    .filter(Boolean)
+    .map((p) => p.match(/^(\d+(?:[.,]\d+)?)\s*m?(?:\s+at\s+(\d+(?:[.,]\d+)?))?$/));
+  if (parts.some((p) => !p || Number(p[1]?.replace(",", ".")) <= 0)) return null;
+  const number = (t: string | undefined) => Number((t ?? "0").replace(",", "."));
+  return parts.map((p) => ({ length_m: number(p?.[1]), cost: p?.[2] ? number(p[2]) : number(p?.[1]) }));
+}
+
+/** The leads that can be had, in one field. */
+function Stock({ value, onSet }: { value: { length_m: number; cost?: number }[]; onSet: (stock: { length_m: number; cost: number }[]) => void }) {
+  const [refused, setRefused] = useState(false);
+  const text = value.map((s) => `${s.length_m} at ${s.cost ?? 0}`).join("; ");
+  return (
+    <Property label="leads to be had, m at price" note={refused ? "not understood; for example 2 at 8; 5 at 14" : "for example 2 at 8; 5 at 14"}>
+      <input
+        key={text}
+        className="field-slate num w-full"
+        aria-label="leads to be had, m at price"
+        aria-invalid={refused}
+        defaultValue={text}
+        placeholder="1; 2; 3; 5; 10"
+        onBlur={(e) => {
+          const stock = stockOf(e.target.value);
+          setRefused(stock === null);
+          if (stock && e.target.value !== text) onSet(stock);
+        }}
+      />
+    </Property>
+  );
+}
+
+export function MainsSide() {
+  const { design, report, edit } = useVariant();
+  const m = design.wiring?.mains;
+  const part = report.wiring.mains;
+  if (!part) return null;
+  const set = (key: string, value: unknown, what: string) =>
+    void edit(
+      [
+        m
+          ? { op: "replace", path: `/wiring/mains/${key}`, value }
+          : { op: "replace", path: "/wiring/mains", value: { poles: design.region === "us" ? "single" : "double", [key]: value } },
+      ],
+      `mains: ${what}`,
+    );
+  const codes = report.wiring.circuits;
+  return (
+    <section aria-label="Mains side">
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Mains side</h3>
+      <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
+        A design aid only. Mains can kill: design, connection, inspection and certificate belong to the electrician. {report.licensed} Press the test button at
+        each hook-up.
+      </p>
+      <HeadroomBar label="current from the supply" need={part.supply_a} have={part.limit_a} unit="A" margin={0.1} />
+      <SlateFig k="mains/supply_a" />
+      <SlateFig k="mains/limit_a" />
+      <ChoiceProperty label="made as" value={m?.style ?? "wired"} options={STYLES} onSet={(v) => set("style", v, "made as")} />
+      <FlagProperty
+        label="30 mA device on shore power"
+        note="cutting all live conductors"
+        value={m?.rcd ?? true}
+        onSet={(on) => set("rcd", on, "residual-current device")}
+      />
+      <FlagProperty label="another behind the inverter" value={m?.inverter_rcd ?? true} onSet={(on) => set("inverter_rcd", on, "device behind the inverter")} />
+      <ChoiceProperty label="breakers" value={m?.poles ?? "double"} options={POLES} onSet={(v) => set("poles", v, "poles of the breakers")} />
+      {design.region === "au" && (
+        <FlagProperty
+          label="sockets with double-pole switches"
+          value={m?.sockets_double_pole ?? true}
+          onSet={(on) => set("sockets_double_pole", on, "socket switches")}
+        />
+      )}
+      <ChoiceProperty label="shore and inverter" value={m?.transfer ?? "automatic"} options={TRANSFERS} onSet={(v) => set("transfer", v, "change-over")} />
+      <ChoiceProperty label="inverter’s neutral-earth bond" value={m?.bond ?? "relay"} options={BONDS} onSet={(v) => set("bond", v, "neutral-earth bond")} />
+      <QuantityProperty
+        label="earth to chassis"
+        note="4 mm² or more"
+        value={m ? m.chassis_bond_mm2 : 4}
+        dimension="area"
+        unit="mm²"
+        clearable
+        placeholder="no bond"
+        onSet={(v) => set("chassis_bond_mm2", v, "earth to chassis")}
+      />
+      {m?.style === "leads" && (
+        <>
+          <QuantityProperty
+            label="leads"
+            value={m.lead_mm2}
+            dimension="area"
+            unit="mm²"
+            clearable
+            placeholder={report.wire_series === "awg" ? "14 AWG" : "1.5 mm²"}
+            onSet={(v) => set("lead_mm2", v, "size of the leads")}
+          />
+          <QuantityProperty
+            label="hook-up lead"
+            value={m.hookup_length_m}
+            dimension="length"
+            unit="m"
+            clearable
+            placeholder="usual"
+            onSet={(v) => set("hookup_length_m", v, "hook-up lead")}
+          />
+          <QuantityProperty
+            label="leads joined at most"
+            value={m.leads_joined_count}
+            dimension="count"
+            unit=""
+            onSet={(v) => set("leads_joined_count", Math.round(v ?? 1), "leads joined")}
+          />
+          <Stock value={m.stock ?? []} onSet={(stock) => set("stock", stock, "leads to be had")} />
+          <p className="my-1 text-[12px] text-chalk-dim">{part.splitter_count} splitters where leads branch.</p>
+          <ul className="m-0 list-none p-0">
+            {Object.entries(part.legs).map(([id, leg]) => (
+              <li key={id} className="border-b border-slate-2 py-0.5">
+                <div className="flex justify-between gap-2">
+                  <span>{codes[id]?.code}</span>
+                  <span className="num">{leg.leads_m.length ? `${leg.leads_m.join(" + ")} m` : "no lead reaches"}</span>
+                </div>
+                <SlateFig k={`mains/${id}/drop_frac`} label="lost from the supply" />
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
