@@ -114,7 +114,7 @@ def over_http() -> dict[str, Any]:
         c.execute(text("delete from projects"))
     projects = Projects(engine)
     load_demos(projects)
-    id = projects.all()[0].variants[0].id
+    id = next(p for p in projects.all() if p.name == "Curlew").variants[0].id
     with served(url) as base, httpx2.Client(base_url=base) as client:
         revision = 1
 

@@ -24,10 +24,14 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("power", "/v/{id}/power", DESK, "day"),
     ("wiring", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
     ("working", "/v/{id}/wiring?hand=circuit:inverter-feed", DESK, "night"),
+    ("what-if", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
+    ("mains", "/v/{us}/wiring?hand=board:mains", DESK, "day"),
     ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),
     ("sums", "/sums/wire-size", DESK, "day"),
     ("print-schedule", "/v/{id}/print/schedule", DESK, "day"),
+    ("print-lists", "/v/{id}/print/lists", DESK, "day"),
+    ("print-labels", "/v/{us}/print/labels", DESK, "day"),
 ]
 """Name, address, size and theme of each picture."""
 
@@ -37,6 +41,13 @@ def prepare(page: Page, name: str) -> None:
     if name == "working":
         page.get_by_role("button", name="Inverter's DC current").first.click()
         page.get_by_test_id("working").first.get_by_role("button").first.click()
+    if name == "what-if":
+        page.get_by_role("button", name="What if").click()
+        size = page.get_by_label("size of the cable")
+        for _ in range(3):
+            size.press("ArrowRight")
+        page.get_by_text("goes: ").wait_for()
+        page.get_by_role("button", name="Keep it").scroll_into_view_if_needed()
     if name == "prove-site":
         page.get_by_role("combobox", name="circuit").select_option("water-pump-10-l-min")
 
@@ -51,14 +62,14 @@ def main() -> None:
     migrate(url)
     projects = Projects(make_engine(url))
     load_demos(projects)
-    id = projects.all()[0].variants[0].id
+    ids = {p.name: p.variants[0].id for p in projects.all()}
     TARGET.mkdir(parents=True, exist_ok=True)
     with served(url) as base, sync_playwright() as p:
         browser = p.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
         for name, view, (width, height), theme in VIEWS:
             page = browser.new_page(viewport={"width": width, "height": height}, reduced_motion="reduce")
             page.add_init_script(f"""localStorage.setItem("bothy.person", JSON.stringify({{theme: "{theme}"}}))""")
-            page.goto(base + view.format(id=id))
+            page.goto(base + view.format(id=ids["Curlew"], us=ids["Fiddlehead"]))
             page.wait_for_load_state("networkidle")
             prepare(page, name)
             page.evaluate("document.fonts.ready")

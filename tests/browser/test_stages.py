@@ -110,6 +110,7 @@ def test_hours_are_dragged_and_moved_by_key(page: Page, load: Any, stored: Any) 
 
 def test_rows_are_pasted_with_a_preview_line_by_line(page: Page, load: Any, stored: Any) -> None:
     id = load()
+    before = len(stored(id).life.appliances)
     hand(page, id, "life")
     page.get_by_role("button", name="Paste or import…").click()
     page.get_by_label("Table of appliances").fill("name\tpower\tuse\nSpot\t3 W\t2 h\nOven\t40 kW\t1 h\nFan\t9 W\t30 %\n")
@@ -118,7 +119,7 @@ def test_rows_are_pasted_with_a_preview_line_by_line(page: Page, load: Any, stor
     expect(understood).to_contain_text("power_w: must be at most 15000")
     page.get_by_role("button", name="Add 2 appliances, leave out 1").click()
     expect(page.get_by_role("gridcell", name="Spot", exact=True)).to_be_visible()
-    assert len(stored(id).life.appliances) == 25
+    assert len(stored(id).life.appliances) == before + 2
     page.keyboard.press("Escape")
     page.get_by_role("button", name="Paste or import…").click()
     page.get_by_label("Table of appliances").fill("colour;shape\nred;round")
@@ -293,7 +294,7 @@ def test_a_sub_board_is_built_fed_and_given_three_circuits(page: Page, load: Any
     with saving(page):
         slate.get_by_role("button", name=re.compile("^Fit .* A$")).first.click()
     design = stored(id)
-    assert [b.fed_from for b in design.wiring.boards] == [None, None, "house"]
+    assert design.wiring.boards[-1].fed_from == "house"
     assert sum(c.board == board and c.kind == "load" for c in design.wiring.circuits) == 3
     assert design.circuit(feeder.id).area_mm2 > 0
     hand(page, id, "wiring", "circuit:water-pump-10-l-min")
@@ -324,4 +325,6 @@ def test_the_lists_and_labels_print_what_the_schedule_says(page: Page, load: Any
     page.goto(f"/v/{id}/print/lists")
     for name in ("Cable to buy", "Terminals and lugs", "Fuses and spares"):
         expect(page.get_by_role("region", name=name)).to_be_visible()
-    expect(page.get_by_role("region", name=re.compile("Loop test")).get_by_role("row")).to_have_count(1 + 20)
+    expect(page.get_by_role("region", name=re.compile("Loop test")).get_by_role("row")).to_have_count(
+        1 + sum(c.kind != "ac" for c in stored(id).wiring.circuits)
+    )

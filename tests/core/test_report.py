@@ -169,7 +169,7 @@ def test_the_difference_rebuilds_the_new_report(curlew_data: dict[str, Any]) -> 
 def test_the_tree_shows_every_circuit_once_and_nothing_overlaps(demo: Any) -> None:
     tree = demo.wiring.tree
     shown = [n.ref for n in tree.nodes if n.kind == "circuit"]
-    loads = [f"circuit:{c}" for c, p in demo.wiring.circuits.items() if p.kind in ("load", "ac")]
+    loads = [f"circuit:{c}" for c, p in demo.wiring.circuits.items() if p.kind in ("load", "ac")] + ["circuit:rear-board-feed"]
     assert sorted(shown) == sorted(loads)
     feeds = {line.ref for line in tree.lines}
     assert {f"circuit:{c}" for c, p in demo.wiring.circuits.items() if p.kind != "driving_in"} <= feeds

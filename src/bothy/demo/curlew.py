@@ -8,20 +8,14 @@ from __future__ import annotations
 
 from typing import Any
 
-from bothy.core.catalogue.parts import appliance_fields, part
+from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
 from bothy.core.proposing import accept
+from bothy.demo.parts import from_catalogue as _from
+from bothy.demo.parts import windows as _win
 
 NAME = "Curlew"
 VARIANT = "as planned"
-
-
-def _from(key: str, id: str, **more: Any) -> dict[str, Any]:
-    return {**appliance_fields(part(key)), "id": id, "by": "typed", **more}
-
-
-def _win(*pairs: tuple[float, float]) -> list[dict[str, float]]:
-    return [{"from_h": a, "to_h": b} for a, b in pairs]
 
 
 APPLIANCES: list[dict[str, Any]] = [
@@ -48,6 +42,14 @@ APPLIANCES: list[dict[str, Any]] = [
     _from("battery-monitor", "monitor", name="Shunt monitor"),
     _from("kettle-travel", "kettle", name="Travel kettle", trust="label", uses_per_day=3, windows=_win((7, 8), (13, 14), (18, 19))),
     _from("tool-charger", "scope-charger", name="Telescope and drone charger", charges_per_day=1, windows=_win((18, 21))),
+    _from("grey-pump", "grey-pump", name="Grey tank pump"),
+    _from("pump-17", "rain-pump", name="Rain water transfer pump", zone="garage", uses_per_day=1),
+    _from("scope-heater", "dew-heater", name="Telescope dew heater", kind="heating", hours_per_day=1.0, windows=_win((5, 6))),
+    _from("socket-12v", "cab-socket", name="12 V socket, cab", zone="cab", hours_per_day=0.3, windows=_win((9, 10))),
+    _from("socket-12v", "rear-socket", name="12 V socket, rear doors", zone="garage", hours_per_day=0.3, windows=_win((8, 9))),
+    _from("usb-double", "galley-socket", name="Charging socket, galley", zone="kitchen", hours_per_day=0.5, windows=_win((18, 19))),
+    _from("camera-rear", "camera", name="Reversing camera and screen", day_factors={"parked": 0, "driving": 1, "working": 0}),
+    _from("tablet", "tablets", name="Field tablets", count=2, zone="garage", windows=_win((19, 22))),
     _from("monitor-27", "screen", name="Survey screen", hours_per_day=3, windows=_win((18, 21))),
 ]  # fmt: skip
 
@@ -99,18 +101,48 @@ def _readings() -> list[dict[str, Any]]:
     ]
 
 
+REAR = ("lights-rear-and-outside", "diesel-air-heater-2-kw", "sockets-rear-and-outside", "electronics-rear-and-outside", "instrument-charging-docks",
+        "rain-water-transfer-pump", "telescope-dew-heater", "grey-tank-pump")  # fmt: skip
+"""Circuits that lie more than 3 m from the house board: they hang on a board of their own at the rear doors."""
+REAR_BOARD = {
+    "id": "rear",
+    "name": "Rear board",
+    "letter": "B",
+    "way_count": 12,
+    "way_rating_a": 30.0,
+    "total_rating_a": 80.0,
+    "fed_from": "house",
+    "by": "typed",
+}
+REAR_FEED = {
+    "id": "rear-board-feed",
+    "name": "Rear board feed",
+    "kind": "feeder",
+    "board": "rear",
+    "installation": "conduit",
+    "length_m": 3.8,
+    "by": "proposal",
+}
+
+
 def design() -> Design:
-    """Curlew's design: typed supply, Bothy's circuits with measured lengths, then the three mistakes and the readings."""
+    """Curlew's design: typed supply, Bothy's circuits with measured lengths, a board at the rear, then the three mistakes and the readings."""
     planned, _ = accept(load_design(_base()), groups=["driving", "shore", "circuits"])
     data = planned.model_dump(mode="json")
+    data["wiring"]["boards"].append(REAR_BOARD)
+    data["wiring"]["circuits"].insert(3, REAR_FEED)
     for c in data["wiring"]["circuits"]:
-        c["length_m"] = LENGTHS_M.get(c["id"], 2.4)
+        c["length_m"] = LENGTHS_M.get(c["id"], c["length_m"] or 2.4)
+        if c["id"] in REAR:
+            c["board"] = "rear"
     planned, _ = accept(load_design(data), groups=["circuits"])
     data = planned.model_dump(mode="json")
     for c in data["wiring"]["circuits"]:
         c["by"] = "typed"
         if c["id"] == "inverter-feed":
             c |= {"protection": "breaker", "fuse_a": 90.0, "area_mm2": 95.0}
+        if c["id"] == "rear-board-feed":
+            c |= {"fuse_a": 35.0}  # so that a fault behind the 20 A of the transfer pump leaves the rear board on
         if c["id"] == "front-fridge-90-l":
             c |= {"area_mm2": 2.5, "name": "Fridge"}
     data["prove"]["readings"] = _readings()

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from bothy.demo import curlew
+from bothy.demo import curlew, fiddlehead
 from bothy.store.projects import Projects
 
 
 def load_demos(projects: Projects) -> list[str]:
     """Create the demo projects that were never loaded; returns their names."""
     made = []
-    if not projects.has_demo("curlew"):
-        projects.create(curlew.NAME, [(curlew.VARIANT, curlew.design())], "demo", demo="curlew")
-        made.append(curlew.NAME)
+    for key, demo in (("fiddlehead", fiddlehead), ("curlew", curlew)):
+        if not projects.has_demo(key):
+            projects.create(demo.NAME, [(demo.VARIANT, demo.design())], "demo", demo=key)
+            made.append(demo.NAME)
     return made

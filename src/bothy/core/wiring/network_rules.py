@@ -184,7 +184,9 @@ def _selectivity(ctx: Context, worked: list[Worked], index_of: dict[str, int]) -
             continue
         rating = next_size(up.part.ratings, wanted)
         fits = rating is not None and up.part.window_high_a is not None and rating <= up.part.window_high_a + EPS
-        fix = _change(c, index_of[c.id], f"Fit {rating:g} A on {c.name}", fuse_a=rating) if fits else None
+        if not fits:  # nothing larger that its own cable allows: there is no better choice to advise
+            continue
+        fix = _change(c, index_of[c.id], f"Fit {rating:g} A on {c.name}", fuse_a=rating)
         out.append(finding("wire-selectivity", c.id, _name(up), f"{c.fuse_a:g} A above the {d.fuse_a:g} A of {d.name}: a fault there may open both. {wanted:.0f} A or more would leave the rest on.",
                            fix=fix, related=[d.id]))  # fmt: skip
     return out

@@ -1,0 +1,41 @@
+"""The second demo: another region's terms, sizes and colours, and its two honest mistakes."""
+
+from __future__ import annotations
+
+from bothy.core.design.edit import apply_patch
+from bothy.core.report import report
+from bothy.core.wiring.lists import bench_lists
+from bothy.demo import fiddlehead
+
+
+def test_fiddlehead_has_its_two_honest_mistakes() -> None:
+    """The shared breaker shows as three findings of one circuit; the bond as one of the mains side."""
+    serious = {(f.rule, f.subject) for f in report(fiddlehead.design()).findings if f.severity in ("danger", "fault")}
+    shared = next(c.id for c in fiddlehead.design().wiring.circuits if "roof-ac" in c.appliances)
+    assert serious == {
+        ("wire-ac-ne-bond", "mains"), ("wire-over-ampacity", shared), ("wire-fuse-below-load", shared), ("wire-split-circuit", shared),
+    }  # fmt: skip
+
+
+def test_splitting_and_bonding_by_relay_clears_both() -> None:
+    design = fiddlehead.design()
+    for rule in ("wire-split-circuit", "wire-ac-ne-bond"):
+        f = next(f for f in report(design).findings if f.rule == rule)
+        assert f.fix is not None
+        design = apply_patch(design, f.fix.patch)
+    assert [f.rule for f in report(design).findings if f.severity in ("danger", "fault")] == []
+
+
+def test_everything_is_in_the_regions_sizes_voltage_and_colours() -> None:
+    design = fiddlehead.design()
+    r = report(design)
+    assert (r.wire_series, design.region) == ("awg", "us")
+    assert all(c.awg is not None and c.area_mm2 is None for c in design.wiring.circuits)
+    assert {c.nominal_v for c in r.wiring.circuits.values() if c.ac} == {120.0}
+    assert {c.fuse_a for c in design.wiring.circuits if c.kind == "ac"} <= {15.0, 20.0, 30.0}
+    lists = bench_lists(design, r.wiring.circuits)
+    assert {c.colour for c in lists.cables} == {"red", "black", "black/white/green"}
+    assert all("AWG" in c.size for c in lists.cables)
+    assert design.wiring.mains is not None
+    assert design.wiring.mains.poles == "single"
+    assert "licensed electrician" in r.licensed
