@@ -451,7 +451,7 @@ def _before_boards(ctx: Context, feeders: list[Worked]) -> dict[str | None, Figu
 
     def lost(w: Worked) -> Figure:
         mohm = given("resistance_mohm", w.cable_mohm or 0.0, "computed", "there and back at 60 °C")
-        return voltage_drop(_of_one(w.current, len(mains) if w.circuit.kind == "main" else 1), mohm).named(w.circuit.name)
+        return voltage_drop(_of_one(w.current, len(mains) if w.circuit.kind == "main" else 1), mohm).named(f"Lost on {w.circuit.name}")
 
     out: dict[str | None, Figure] = {None: total("Lost before the busbar", "V", [(w.circuit.name, lost(w)) for w in mains[:1]], "handbook 02 §3.5")}
     boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}

@@ -155,7 +155,7 @@ def _settle(ctx: Context, w: Worked, end: str, way: list[str], names: dict[str, 
         if w.drop is not None and part.drop_v is not None and part.drop_v > figures[c.id].value:
             figures[c.id] = w.drop.figure("drop_v")  # its own cable with all on it at once, whatever coincides elsewhere
         w.way_v = {i: f.value for i, f in figures.items()}
-        lost = [(names[i], f) for i, f in figures.items()]
+        lost = [(names[i], f.named(f"Lost on {names[i]}")) for i, f in figures.items()]
         path = ctx.book.put(
             f"circuits/{c.id}/path_drop_v", total("Lost from bank to appliance", "V", lost, "solved network at its worst moment; handbook 02 §3.10")
         )

@@ -78,7 +78,7 @@ function Moves({ c, then }: { c: Circuit; then: Report }) {
             <tr key={key}>
               <td>{label}</td>
               <td className="num text-right">{show(a[key], unit, units)}</td>
-              <td className={`num text-right ${a[key] !== b[key] ? "text-[#f0d27a]" : ""}`}>{show(b[key], unit, units)}</td>
+              <td className={`num pl-3 text-right ${a[key] !== b[key] ? "text-[#f0d27a]" : ""}`}>{show(b[key], unit, units)}</td>
             </tr>
           ))}
         </tbody>
