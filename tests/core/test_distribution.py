@@ -177,3 +177,11 @@ def test_the_inverter_at_full_load_is_in_the_worst_moment() -> None:
     loaded = copy.deepcopy(data)
     loaded["power"]["inverter"] = INVERTER
     assert part(reported(loaded), "c1").worst_v < without
+
+
+def test_the_way_of_a_circuit_is_every_cable_from_the_post_to_its_end() -> None:
+    r = reported(with_sub())
+    assert part(r, "fridge-feed").way == ["main", "feeder", "sub-feed", "fridge-feed"]
+    assert part(r, "sub-feed").way == ["main", "feeder", "sub-feed"]
+    assert part(r, "main").way == ["main"]
+    assert part(reported(wired(circuit())), "c1").way == ["c1"]

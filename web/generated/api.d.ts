@@ -1112,6 +1112,8 @@ export interface components {
             fault_a: number | null;
             /** Far Fault A */
             far_fault_a: number | null;
+            /** Way */
+            way: string[];
             /** Problem */
             problem: string | null;
             /** Appliance Names */

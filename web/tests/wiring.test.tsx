@@ -6,6 +6,7 @@ import { FindingList } from "../src/parts/Findings";
 import { Labels } from "../src/print/Labels";
 import { Lists } from "../src/print/Lists";
 import { MainsSide, stockOf } from "../src/stages/wiring/MainsSide";
+import { TreePicture, wayOf } from "../src/stages/wiring/TreePicture";
 import { slidOps, WhatIf } from "../src/stages/wiring/WhatIf";
 import { calls, edits, hand, mount, serve, state } from "./mounted";
 
@@ -192,5 +193,53 @@ describe("the mains side", () => {
     expect(screen.getByText(/not understood/)).toBeTruthy();
     fireEvent.blur(field, { target: { value: "3 at 9" } });
     await waitFor(() => expect(edits()).toEqual([{ op: "replace", path: "/wiring/mains/stock", value: [{ length_m: 3, cost: 9 }] }]));
+  });
+});
+
+describe("the tree", () => {
+  const line = (id: string) => ({
+    id,
+    ref: `circuit:${id}`,
+    service: "dc",
+    points: [
+      [0, 0],
+      [9, 0],
+    ],
+    label: id,
+    label_x: 0,
+    label_y: 0,
+    fused: true,
+  });
+  const node = (ref: string, kind: string) => ({ id: ref, ref, kind, x: 0, y: 0, w: 90, h: 24, title: ref, sub: "" });
+
+  it("follows the circuit in the hand from the post to its end, and grows", () => {
+    serve();
+    Object.assign(state.report.wiring, {
+      circuits: { c1: { ...part, way: ["main", "feed", "c1"] } },
+      tree: {
+        width: 100,
+        height: 50,
+        lines: ["main", "feed", "c1", "other"].map(line),
+        nodes: [node("circuit:c1", "circuit"), node("board:a", "board"), node("bus", "bus")],
+      },
+    });
+    Object.assign(state.design.wiring, {
+      circuits: [
+        { id: "main", kind: "main" },
+        { id: "feed", kind: "feeder", board: "a" },
+        { ...c1, board: "a" },
+        { id: "other", board: "b" },
+      ],
+    });
+    expect([...wayOf(state.report as never, state.design as never, "c1")]).toEqual(["circuit:main", "circuit:feed", "circuit:c1", "power:bank", "board:a"]);
+    const { container } = mount(<TreePicture />);
+    expect(container.querySelectorAll("[data-way]")).toHaveLength(0);
+    fireEvent.click(container.querySelector("[role=button]")!);
+    expect(container.querySelectorAll("[data-way]")).toHaveLength(3);
+    const svg = container.querySelector("svg[role=group]") as SVGElement;
+    fireEvent.click(screen.getByRole("button", { name: "Larger" }));
+    expect(svg.style.width).toBe("150%");
+    fireEvent.click(screen.getByRole("button", { name: "Smaller" }));
+    expect(svg.style.width).toBe("100%");
   });
 });

@@ -186,7 +186,7 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
                             patch=[{"op": "replace", "path": "/wiring/battery_fuses", "value": True}]))  # fmt: skip
     if ctx.design.wiring.mains is None and any(w.part.ac for w in worked):
         side = usual(ctx)
-        out.append(Proposal(id="mains", group="circuits", status="new", title="Mains side", what=f"30 mA device, {side['poles']}-pole breakers, change-over, bond by relay",
+        out.append(Proposal(id="mains", group="circuits", status="new", title="Mains side", what=f"{'ground-fault protection' if ctx.design.region == 'us' else '30 mA device'}, {side['poles']}-pole breakers, change-over, bond by relay",
                             why=["What the region usually has, for the electrician to check.", MAINS_NOTE], assumes=["Hard-wired, with an automatic change-over in the inverter."],
                             patch=[{"op": "replace", "path": "/wiring/mains", "value": side}]))  # fmt: skip
     for i, w in enumerate(worked):

@@ -80,6 +80,7 @@ class CircuitPart:
     typical_v: float | None
     fault_a: float | None
     far_fault_a: float | None
+    way: list[str]
     problem: str | None
     appliance_names: list[str]
 
@@ -284,7 +285,7 @@ def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: Bo
         size_text=size_text(c.area_mm2, c.awg), ampacity_a=None, resistance_mohm=None, drop_v=None, drop_frac=None, heat_w=None,
         max_length_m=None, window_low_a=0.0, window_high_a=None, window_status="empty", device_max_a=None, ratings=ratings, fuse_a=c.fuse_a, fuse_ok=None,
         drop_ok=None, before_v=before.value if before else 0.0, path_drop_v=None, path_drop_frac=None, worst_v=None, typical_v=None, fault_a=None,
-        far_fault_a=None, problem=None, appliance_names=[a.name for a in on_it],
+        far_fault_a=None, way=[], problem=None, appliance_names=[a.name for a in on_it],
     )  # fmt: skip
     out = Worked(c, part, current)
     ctx.book.put(f"circuits/{c.id}/current_a", current)

@@ -192,6 +192,8 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds, bank_mohm: fl
     for w in worked:
         c = w.circuit
         end = ends.get(c.id)
+        at = end or (board_node(c.board) if c.kind == "feeder" else BUS if c.kind == "main" else "")
+        w.part.way = [i for i in ways.get(at, [c.id]) if i in names]
         if end is not None:
             _settle(ctx, w, end, ways[end], names, worst, typical)
         if not faults or w.part.ac or c.kind in ("solar", "driving_in"):

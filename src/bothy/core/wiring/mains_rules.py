@@ -40,8 +40,9 @@ def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Findi
     def add(rule_id: str, message: str, fix: Remedy | None) -> None:
         out.append(finding(rule_id, "mains", "Mains side", f"{message} {ctx.region.licensed}", fix=fix))
 
+    device = "ground-fault protection" if ctx.design.region == "us" else "a 30 mA device"
     if not m.rcd:
-        add("wire-ac-no-rcd", "Nothing cuts the supply when current leaks through a person.", _set("Put in a 30 mA device", "rcd", True))
+        add("wire-ac-no-rcd", "Nothing cuts the supply when current leaks through a person.", _set(f"Put in {device}", "rcd", True))
     if has_inverter and not m.inverter_rcd:
         add(
             "wire-ac-no-rcd",

@@ -74,6 +74,7 @@ export function MainsSide() {
       ],
       `mains: ${what}`,
     );
+  const us = design.region === "us";
   const codes = report.wiring.circuits;
   return (
     <section aria-label="Mains side">
@@ -87,8 +88,8 @@ export function MainsSide() {
       <SlateFig k="mains/limit_a" />
       <ChoiceProperty label="made as" value={m?.style ?? "wired"} options={STYLES} onSet={(v) => set("style", v, "made as")} />
       <FlagProperty
-        label="30 mA device on shore power"
-        note="cutting all live conductors"
+        label={us ? "ground-fault protection on shore power" : "30 mA device on shore power"}
+        note={us ? "4 to 6 mA at the outlets" : "cutting all live conductors"}
         value={m?.rcd ?? true}
         onSet={(on) => set("rcd", on, "residual-current device")}
       />

@@ -59,7 +59,10 @@ export function Component() {
       width: "8%",
       kind: "choice",
       options: [{ value: "", word: "busbar" }, ...boards.map((b) => ({ value: b.id, word: `${b.letter} ${b.name}` }))],
-      show: (c) => boards.find((b) => b.id === c.board)?.letter ?? "busbar",
+      show: (c) => {
+        const letter = boards.find((b) => b.id === c.board)?.letter ?? "busbar";
+        return c.kind === "feeder" ? `→ ${letter}` : letter;
+      },
       value: (c) => c.board ?? "",
       set: (c, v) => void set(c, { board: v || null }, "board"),
     },
