@@ -25,6 +25,7 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("wiring", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
     ("working", "/v/{id}/wiring?hand=circuit:inverter-feed", DESK, "night"),
     ("what-if", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
+    ("panel", "/v/{id}/wiring?hand=panel:p12", DESK, "day"),
     ("mains", "/v/{us}/wiring?hand=board:mains", DESK, "day"),
     ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),

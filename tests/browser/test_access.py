@@ -22,11 +22,17 @@ VIEWS = [
     "/v/{id}/wiring",
     "/v/{id}/wiring?hand=circuit:inverter-feed",
     "/v/{id}/wiring?hand=board:house",
+    "/v/{id}/wiring?hand=board:mains",
+    "/v/{id}/wiring?hand=panel:p12",
+    "/v/{id}/wiring?hand=panel:plate",
     "/v/{id}/prove",
     "/v/{id}/prove?hand=circuit:water-pump-10-l-min",
     "/v/{id}/gas",
     "/v/{id}/print/schedule",
     "/v/{id}/print/sheet",
+    "/v/{id}/print/lists",
+    "/v/{id}/print/labels",
+    "/v/{id}/print/panel",
 ]
 SIZES = {"desk": (1280, 800), "phone": (390, 844)}
 

@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 import re
+from pathlib import Path
 from typing import Any
 
+import ezdxf
 import pytest
 from playwright.sync_api import Page, expect
 
 from bothy.core.design.document import load_design
+from bothy.demo import curlew
 from tests.browser.test_newcomer import saving
 from tests.designs import LAMP, circuit, wired
 
@@ -328,3 +331,37 @@ def test_the_lists_and_labels_print_what_the_schedule_says(page: Page, load: Any
     expect(page.get_by_role("region", name=re.compile("Loop test")).get_by_role("row")).to_have_count(
         1 + sum(c.kind != "ac" for c in stored(id).wiring.circuits)
     )
+
+
+def test_a_switch_panel_is_proposed_dragged_bound_and_exported(page: Page, load: Any, stored: Any, tmp_path: Path) -> None:
+    data = curlew.design().model_dump(mode="json")
+    data["wiring"]["panel"] = None
+    id = load(load_design(data))
+    hand(page, id, "wiring")
+    with saving(page):
+        page.get_by_role("button", name="Take Switch panel").click()
+    page.get_by_role("button", name="Switch panel", exact=True).click()
+    plate = page.get_by_role("group", name=re.compile("^Switch panel, 300 by"))
+    thing = plate.get_by_role("button", name=re.compile("^Fans, "))
+    box = thing.bounding_box()
+    assert box
+    before = next(t for t in stored(id).wiring.panel.things if t.label == "Fans")
+    page.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
+    page.mouse.down()
+    page.mouse.move(box["x"] + box["width"] / 2 + 60, box["y"] + box["height"] / 2, steps=5)
+    with saving(page):
+        page.mouse.up()
+    after = next(t for t in stored(id).wiring.panel.things if t.label == "Fans")
+    assert after.x_mm > before.x_mm + 5
+    assert after.x_mm == int(after.x_mm), "on the grid"
+    slate = page.get_by_role("complementary", name="Slate")
+    with saving(page):
+        slate.get_by_label("engraved label").fill("Air")
+        slate.get_by_label("engraved label").press("Enter")
+    page.get_by_role("button", name="Switch panel", exact=True).click()
+    page.get_by_role("button", name="Switch panel", exact=True).click()
+    with page.expect_download() as got:
+        slate.get_by_role("link", name="1:1 DXF").click()
+    got.value.save_as(tmp_path / "panel.dxf")
+    drawing = ezdxf.readfile(tmp_path / "panel.dxf")
+    assert "Air" in [e.dxf.text for e in drawing.modelspace() if e.dxftype() == "TEXT"]

@@ -61,6 +61,13 @@ def plugged(mains: dict[str, Any] | None, **more: Any) -> dict[str, Any]:
     return data
 
 
+def switched(**thing: Any) -> dict[str, Any]:
+    """A fed lamp with its switch on a plate, changed in one way."""
+    one = {"id": "t", "kind": "rocker", "label": "Lamp", "circuit": "c1", "x_mm": 60.0, "y_mm": 50.0, **thing}
+    data = fed(circuit())
+    return {**data, "wiring": {**data["wiring"], "panel": {"width_mm": 200.0, "height_mm": 100.0, "things": [one]}}}
+
+
 def on_shore(data: dict[str, Any], **shore: Any) -> dict[str, Any]:
     return {**data, "power": {**data["power"], "shore": {**CHARGER, **shore}}}
 
@@ -166,6 +173,10 @@ RAISED: dict[str, dict[str, Any]] = {
     "wire-ac-load-over-breaker": on_shore(plugged({}, appliances=["oven"]), inlet_current_a=10.0),
     "wire-ac-lead-short": plugged({"style": "leads", "stock": [{"length_m": 2.0}]}),
     "wire-lead-coiled": plugged({"style": "leads", "stock": [{"length_m": 10.0}]}, appliances=["oven"], fuse_a=16.0),
+    "wire-switch-overload": switched(rating_a=0.5),
+    "wire-switch-margin": switched(rating_a=1.2),
+    "wire-panel-clash": switched(x_mm=20.0),
+    "wire-panel-unbound": switched(circuit=None),
     "wire-double-feed": fed(circuit(), {**FEEDER, "id": "second", "name": "Second feed"}),
 }  # fmt: skip
 READINGS = {"test-fail", "test-marginal", "test-current-band", "test-cable-overload", "test-meter-weak"}

@@ -463,7 +463,7 @@ export interface components {
             /** Ids */
             ids?: string[] | null;
             /** Groups */
-            groups?: ("inverter" | "solar" | "bank" | "driving" | "shore" | "circuits")[] | null;
+            groups?: ("inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel")[] | null;
         };
         /**
          * Accepted
@@ -1784,6 +1784,109 @@ export interface components {
             fault_a: number | null;
         };
         /**
+         * Panel
+         * @description The plate and what is on it; ``depth_mm`` is what is free behind it.
+         */
+        Panel: {
+            /**
+             * Width Mm
+             * @default 240
+             */
+            width_mm: number;
+            /**
+             * Height Mm
+             * @default 120
+             */
+            height_mm: number;
+            /** Depth Mm */
+            depth_mm?: number | null;
+            /**
+             * Things
+             * @default []
+             */
+            things: components["schemas"]["PanelThing"][];
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * PanelPart
+         * @description The plate worked out. ``ok`` when everything fits and every switch carries its circuit.
+         */
+        PanelPart: {
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Ok */
+            ok: boolean;
+            /** Smallest Edge Mm */
+            smallest_edge_mm: number | null;
+            /** Smallest Gap Mm */
+            smallest_gap_mm: number | null;
+            /** Shapes */
+            shapes: components["schemas"]["PanelShape"][];
+        };
+        /**
+         * PanelShape
+         * @description One thing as it is cut and engraved: middle, cut-out and front in mm, and its label with its middle.
+         */
+        PanelShape: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Word */
+            word: string;
+            /** Label */
+            label: string;
+            /** Lines */
+            lines: string[];
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Cut Mm */
+            cut_mm: number[];
+            /** Front Mm */
+            front_mm: number[];
+            /** Label Y Mm */
+            label_y_mm: number;
+            /** Circuit Code */
+            circuit_code: string | null;
+            /** Wrong */
+            wrong: boolean;
+        };
+        /**
+         * PanelThing
+         * @description One thing on the plate. ``x_mm`` and ``y_mm`` are its middle, from the plate's lower left corner.
+         */
+        PanelThing: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rocker" | "round_rocker" | "push" | "socket" | "voltmeter" | "gauge" | "dimmer" | "fan_control" | "display";
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /** Circuit */
+            circuit?: string | null;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Rating A */
+            rating_a?: number | null;
+        };
+        /**
          * PatchOp
          * @description One operation of a JSON Patch (RFC 6902).
          */
@@ -1925,7 +2028,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits";
+            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel";
             /**
              * Status
              * @enum {string}
@@ -2618,6 +2721,7 @@ export interface components {
             /** Chassis Bond Mm2 */
             chassis_bond_mm2?: number | null;
             mains?: components["schemas"]["Mains"] | null;
+            panel?: components["schemas"]["Panel"] | null;
             /**
              * Boards
              * @default []
@@ -2641,6 +2745,7 @@ export interface components {
             tree: components["schemas"]["Tree"];
             network: components["schemas"]["NetworkPart"];
             mains: components["schemas"]["MainsPart"] | null;
+            panel: components["schemas"]["PanelPart"] | null;
         };
         /**
          * Word
@@ -3323,7 +3428,7 @@ export interface operations {
             header?: never;
             path: {
                 variant_id: string;
-                kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "lists.xlsx" | "tree.svg" | "report.json";
+                kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "lists.xlsx" | "panel.svg" | "panel.dxf" | "tree.svg" | "report.json";
             };
             cookie?: never;
         };

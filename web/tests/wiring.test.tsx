@@ -6,6 +6,9 @@ import { FindingList } from "../src/parts/Findings";
 import { Labels } from "../src/print/Labels";
 import { Lists } from "../src/print/Lists";
 import { MainsSide, stockOf } from "../src/stages/wiring/MainsSide";
+import { PanelPicture } from "../src/stages/wiring/PanelPicture";
+import { PanelSlate } from "../src/stages/wiring/PanelSlate";
+import { onGrid } from "../src/stages/wiring/panel";
 import { TreePicture, wayOf } from "../src/stages/wiring/TreePicture";
 import { slidOps, WhatIf } from "../src/stages/wiring/WhatIf";
 import { calls, edits, hand, mount, serve, state } from "./mounted";
@@ -241,5 +244,89 @@ describe("the tree", () => {
     expect(svg.style.width).toBe("150%");
     fireEvent.click(screen.getByRole("button", { name: "Smaller" }));
     expect(svg.style.width).toBe("100%");
+  });
+});
+
+describe("the switch panel", () => {
+  const shape = (id: string, x: number, over: object = {}) => ({
+    id,
+    kind: "rocker",
+    word: "rocker switch",
+    label: id,
+    lines: [id],
+    x_mm: x,
+    y_mm: 50,
+    cut_mm: [21, 37],
+    front_mm: [24, 50],
+    label_y_mm: 22,
+    circuit_code: "A1",
+    wrong: false,
+    ...over,
+  });
+  const things = [
+    { id: "lamp", kind: "rocker", label: "lamp", circuit: "c1", x_mm: 40, y_mm: 50 },
+    { id: "volts", kind: "voltmeter", label: "", circuit: null, x_mm: 90, y_mm: 50 },
+  ];
+  const plate = (panel: object | null) => {
+    Object.assign(state.design.wiring, { panel, circuits: [{ id: "c1", name: "Lamp feed", kind: "load", appliances: ["lamp"] }] });
+    Object.assign(state.report.wiring, {
+      panel: panel && {
+        width_mm: 200,
+        height_mm: 100,
+        ok: true,
+        smallest_edge_mm: 28,
+        smallest_gap_mm: 5,
+        shapes: [shape("lamp", 40), shape("volts", 90, { cut_mm: [29], front_mm: [38], wrong: true })],
+      },
+    });
+  };
+
+  const sent = () => calls.filter((c) => c.method === "PATCH").flatMap((c) => c.body.ops as unknown[]);
+
+  it("keeps to its grid and its plate", () => {
+    expect([onGrid(12.4, 100), onGrid(-3, 100), onGrid(140, 100)]).toEqual([12, 0, 100]);
+  });
+
+  it("is moved by the arrows, by one and by ten", async () => {
+    serve();
+    plate({ width_mm: 200, height_mm: 100, things });
+    mount(<PanelPicture />);
+    const lamp = screen.getByRole("button", { name: /^lamp, A1, rocker switch, 40 from the left, 50 from below$/ });
+    fireEvent.keyDown(lamp, { key: "ArrowRight" });
+    await waitFor(() =>
+      expect(sent()).toEqual([
+        { op: "replace", path: "/wiring/panel/things/0/x_mm", value: 41 },
+        { op: "replace", path: "/wiring/panel/things/0/y_mm", value: 50 },
+      ]),
+    );
+    fireEvent.keyDown(lamp, { key: "ArrowUp", shiftKey: true });
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/wiring/panel/things/0/y_mm", value: 60 }));
+    expect(screen.getByRole("button", { name: /volts.*clashes$/ })).toBeTruthy();
+  });
+
+  it("starts with a part put on a plate that is not there yet", async () => {
+    serve();
+    plate(null);
+    mount(<PanelSlate />);
+    fireEvent.change(screen.getByLabelText("Put on the plate"), { target: { value: "dimmer" } });
+    await waitFor(() =>
+      expect(sent()[0]).toMatchObject({ path: "/wiring/panel", value: { width_mm: 240, things: [{ id: "dimmer", kind: "dimmer", circuit: null }] } }),
+    );
+  });
+
+  it("binds, labels and takes off what is in hand", async () => {
+    serve();
+    plate({ width_mm: 200, height_mm: 100, things });
+    mount(
+      <>
+        <PanelPicture />
+        <PanelSlate />
+      </>,
+    );
+    fireEvent.click(screen.getByRole("button", { name: /^volts/ }));
+    fireEvent.change(screen.getByLabelText("switches or feeds"), { target: { value: "c1" } });
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/wiring/panel/things/1/circuit", value: "c1" }));
+    fireEvent.click(screen.getByRole("button", { name: "Take it off the plate" }));
+    await waitFor(() => expect(sent()).toContainEqual({ op: "remove", path: "/wiring/panel/things/1" }));
   });
 });

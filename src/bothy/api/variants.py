@@ -24,6 +24,7 @@ from bothy.core.proposing import accept, propose
 from bothy.core.report import Report, difference, report
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.formats import appliances_csv, schedule, tree_svg
+from bothy.formats import panel as panel_format
 from bothy.formats.bench_lists import write as write_lists
 from bothy.store.projects import Projects, Stale
 
@@ -98,7 +99,7 @@ class AcceptProposals(BaseModel):
     """Proposals to take; all of them when ``ids`` is absent."""
 
     ids: list[str] | None = Field(None, max_length=500)
-    groups: list[Literal["inverter", "solar", "bank", "driving", "shore", "circuits"]] | None = None
+    groups: list[Literal["inverter", "solar", "bank", "driving", "shore", "circuits", "panel"]] | None = None
 
 
 class HistoryItem(BaseModel):
@@ -263,7 +264,7 @@ def list_revisions(variant_id: uuid.UUID, store: Store) -> list[HistoryItem]:
 @router.get("/{variant_id}/export/{kind}", operation_id="exportVariant", response_class=Response)
 def export_variant(
     variant_id: uuid.UUID,
-    kind: Literal["appliances.csv", "circuits.csv", "circuits.xlsx", "lists.xlsx", "tree.svg", "report.json"],
+    kind: Literal["appliances.csv", "circuits.csv", "circuits.xlsx", "lists.xlsx", "panel.svg", "panel.dxf", "tree.svg", "report.json"],
     store: Store,
     reports: Cache,
 ) -> Response:
@@ -273,6 +274,7 @@ def export_variant(
         "csv": "text/csv; charset=utf-8",
         "xlsx": "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
         "svg": "image/svg+xml",
+        "dxf": "image/vnd.dxf",
         "json": "application/json",
     }
     if kind == "appliances.csv":
@@ -285,6 +287,10 @@ def export_variant(
             data = schedule.to_xlsx(h.design, made, title)
         elif kind == "lists.xlsx":
             data = write_lists(bench_lists(h.design, made.wiring.circuits), title)
+        elif kind in ("panel.svg", "panel.dxf"):
+            if made.wiring.panel is None:
+                raise BadInput("panel", "there is no switch panel yet; take Bothy's proposal or lay one out in Wiring")
+            data = panel_format.to_svg(made.wiring.panel, title) if kind == "panel.svg" else panel_format.to_dxf(made.wiring.panel)
         elif kind == "tree.svg":
             data = tree_svg.to_svg(made.wiring.tree, title)
         else:

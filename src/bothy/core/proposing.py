@@ -8,7 +8,7 @@ from bothy.core.design.edit import apply_patch
 from bothy.core.power.supply import work_out
 from bothy.core.power.uses import budgets
 from bothy.core.proposals.base import GROUPS, Group, Proposal
-from bothy.core.proposals.circuits import candidate, propose_circuits, wanted_circuits
+from bothy.core.proposals.circuits import candidate, propose_circuits, propose_panel, wanted_circuits
 from bothy.core.proposals.supply import propose_bank, propose_driving, propose_inverter, propose_shore, propose_solar
 from bothy.core.report import feeds_of
 from bothy.core.wiring.circuits import work_circuits
@@ -23,6 +23,9 @@ def propose_group(design: Design, group: Group) -> list[Proposal]:
         worked = work_circuits(whole, feeds_of(whole, work_out(whole, budgets(whole))))
         return propose_circuits(whole, boards, worked, len(design.wiring.circuits))
     uses = budgets(ctx)
+    if group == "panel":
+        plate = propose_panel(ctx, work_circuits(ctx, feeds_of(ctx, work_out(ctx, uses))))
+        return [plate] if plate is not None else []
     if group == "solar":
         return propose_solar(ctx, uses) if design.life.appliances else []
     one = {"inverter": propose_inverter, "bank": propose_bank, "driving": propose_driving, "shore": propose_shore}[group](ctx, uses)

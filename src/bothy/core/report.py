@@ -25,6 +25,7 @@ from bothy.core.wiring.distribution import NetworkPart, work_network
 from bothy.core.wiring.mains import MainsPart, work_mains
 from bothy.core.wiring.mains_rules import mains_findings
 from bothy.core.wiring.network_rules import network_findings
+from bothy.core.wiring.panel_design import PanelPart, work_panel
 from bothy.core.wiring.rules import refit, wiring_findings
 from bothy.core.wiring.tree import Tree, tree
 
@@ -58,6 +59,7 @@ class WiringPart(BaseModel):
     tree: Tree
     network: NetworkPart
     mains: MainsPart | None
+    panel: PanelPart | None
 
 
 class Report(BaseModel):
@@ -176,6 +178,8 @@ def report(design: Design) -> Report:
     found += power_findings(ctx, uses, supply, power, refit_at)
     found += wiring_findings(ctx, worked)
     found += network_findings(ctx, worked, network)
+    panel, clashes = work_panel(ctx, worked)
+    found += clashes
     mains = work_mains(ctx, worked)
     found += mains_findings(ctx, worked, mains)
     sheet, tested = prove_part(ctx, [
@@ -189,7 +193,7 @@ def report(design: Design) -> Report:
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=quick(WiringPart, circuits=circuits, tree=tree(ctx, worked), network=network, mains=mains), prove=sheet, findings=found, figures=ctx.book.shown(),
+        wiring=quick(WiringPart, circuits=circuits, tree=tree(ctx, worked), network=network, mains=mains, panel=panel), prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book = ctx.book
     return out

@@ -135,7 +135,7 @@ def design() -> Design:
         c["length_m"] = LENGTHS_M.get(c["id"], c["length_m"] or 2.4)
         if c["id"] in REAR:
             c["board"] = "rear"
-    planned, _ = accept(load_design(data), groups=["circuits"])
+    planned, _ = accept(load_design(data), groups=["circuits", "panel"])
     data = planned.model_dump(mode="json")
     for c in data["wiring"]["circuits"]:
         c["by"] = "typed"

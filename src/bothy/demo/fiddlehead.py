@@ -75,7 +75,7 @@ def design() -> Design:
     data = planned.model_dump(mode="json")
     for n, c in enumerate(data["wiring"]["circuits"]):
         c["length_m"] = c["length_m"] or {"main": 0.4, "inverter": 0.9, "feeder": 1.1, "solar": 2.6, "shore": 1.4}.get(c["kind"], 2.2 + 0.4 * (n % 7))
-    planned, _ = accept(load_design(data), groups=["circuits"])
+    planned, _ = accept(load_design(data), groups=["circuits", "panel"])
     data = planned.model_dump(mode="json")
     extractor = next(c for c in data["wiring"]["circuits"] if "extractor" in c["appliances"])
     cooler = next(c for c in data["wiring"]["circuits"] if "roof-ac" in c["appliances"])

@@ -9,6 +9,7 @@ import { VERDICTS } from "../stages/prove/edit";
 import { TreePicture } from "../stages/wiring/TreePicture";
 import { Labels } from "./Labels";
 import { Lists } from "./Lists";
+import { Plate } from "./Plate";
 
 const cell = "border border-[#888] px-1.5 py-0.5";
 
@@ -105,6 +106,7 @@ const PAGES: Record<string, { title: string; stage: string; Body: () => React.Re
   schedule: { title: "Circuit schedule", stage: "wiring", Body: Schedule },
   sheet: { title: "Test sheet", stage: "prove", Body: Sheet },
   lists: { title: "Lists for the bench", stage: "wiring", Body: Lists },
+  panel: { title: "Switch panel", stage: "wiring", Body: Plate },
   labels: { title: "Label sheet", stage: "wiring", Body: Labels },
 };
 

@@ -56,6 +56,9 @@ class Design(Doc):
             for a in c.appliances:
                 if a not in appliances:
                     raise wrong("appliances", f"circuit “{c.name}” names the appliance “{a}”, which does not exist")
+        for t in self.wiring.panel.things if self.wiring.panel else []:
+            if t.circuit is not None and t.circuit not in circuits:
+                raise wrong("circuit", f"“{t.label or t.kind}” on the switch panel names the circuit “{t.circuit}”, which does not exist")
         for r in self.prove.readings:
             if r.circuit not in circuits:
                 raise wrong("circuit", f"a reading names the circuit “{r.circuit}”, which does not exist")

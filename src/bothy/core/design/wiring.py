@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note
 from bothy.core.design.mains import Mains
+from bothy.core.design.panel import Panel
 from bothy.core.wiring.conductors import Awg, Installation, Insulation
 from bothy.core.wiring.drop import DropClass
 from bothy.core.wiring.fuses import FamilyKey
@@ -84,6 +85,7 @@ class Wiring(Doc):
     chassis_bond_mm2: float | None = Field(None, ge=0.5, le=240)
 
     mains: Mains | None = None
+    panel: Panel | None = None
     boards: list[Board] = Field([], max_length=60)
     circuits: list[Circuit] = Field([], max_length=1000)
 

@@ -6,8 +6,8 @@ from typing import Any, Literal
 
 from pydantic import BaseModel
 
-Group = Literal["inverter", "solar", "bank", "driving", "shore", "circuits"]
-GROUPS: tuple[Group, ...] = ("inverter", "solar", "bank", "driving", "shore", "circuits")
+Group = Literal["inverter", "solar", "bank", "driving", "shore", "circuits", "panel"]
+GROUPS: tuple[Group, ...] = ("inverter", "solar", "bank", "driving", "shore", "circuits", "panel")
 
 
 class Proposal(BaseModel):

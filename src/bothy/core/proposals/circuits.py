@@ -15,6 +15,7 @@ from bothy.core.power.uses import HEAVY_W
 from bothy.core.proposals.base import Proposal
 from bothy.core.wiring.circuits import Worked, at_the_peak, design_current, size_text
 from bothy.core.wiring.mains import usual
+from bothy.core.wiring.panel_design import propose_plate
 from bothy.core.wiring.rules import refit
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 
@@ -212,3 +213,14 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
                 out.append(Proposal(id=f"resize:{c.id}", group="circuits", status="change", title=c.name, what=remedy.label,
                                     why=[f"Its current is now {w.part.current_a:.1f} A over {w.part.length_m:g} m."], assumes=[], patch=remedy.patch))  # fmt: skip
     return out
+
+
+def propose_panel(ctx: Context, worked: list[Worked]) -> Proposal | None:
+    """The switch panel for the circuits that are there; None where there is one, or nothing to switch."""
+    plate = propose_plate(ctx, worked) if ctx.design.wiring.panel is None else None
+    if plate is None:
+        return None
+    return Proposal(id="panel", group="panel", status="new", title="Switch panel", what=f"{len(plate.things)} parts on {plate.width_mm:g} × {plate.height_mm:g} mm",
+                    why=["A switch, dimmer or speed control for each circuit up to 8 A that is switched, and a voltmeter; larger ones want a relay at the load."],
+                    assumes=["A plate 300 mm wide; nothing is known of the depth behind it."],
+                    patch=[{"op": "replace", "path": "/wiring/panel", "value": plate.model_dump(mode="json")}])  # fmt: skip

@@ -14,6 +14,7 @@ import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { sizeFields, useWiringEdits } from "./edit";
+import { PanelPicture } from "./PanelPicture";
 import { TreePicture } from "./TreePicture";
 import { WiringSlate } from "./WiringSlate";
 import { PROTECTIONS } from "./words";
@@ -136,7 +137,8 @@ export function Component() {
     },
     { key: "window", label: "load · fuse · cable", width: "14%", kind: "computed", show: (c) => (part(c) ? <FuseStrip part={part(c)!} /> : null) },
   ];
-  const proposals = <Proposals groups={["circuits"]} empty="Nothing to propose until Life holds appliances." />;
+  const proposals = <Proposals groups={["circuits", "panel"]} empty="Nothing to propose until Life holds appliances." />;
+  const onPlate = hand.kind === "panel" && report.wiring.panel != null;
   const unsized = circuits.filter((c) => c.area_mm2 == null && c.awg == null).length;
   const guessed = circuits.filter((c) => c.length_m == null).length;
   return (
@@ -163,7 +165,7 @@ export function Component() {
           "No circuit yet. Take Bothy's proposal below: it groups the appliances, gives each heavy one its own cable, and sizes all of them."
         )
       }
-      picture={circuits.length ? <TreePicture /> : undefined}
+      picture={circuits.length ? onPlate ? <PanelPicture /> : <TreePicture /> : undefined}
       tools={
         <>
           <button type="button" className="btn btn-main" onClick={() => void create()}>
@@ -178,6 +180,14 @@ export function Component() {
             }}
           >
             Add a board
+          </button>
+          <button
+            type="button"
+            className={`btn ${hand.kind === "panel" ? "!border-gorse" : ""}`}
+            aria-pressed={onPlate}
+            onClick={() => (hand.kind === "panel" ? hand.drop() : hand.pick("panel", "plate"))}
+          >
+            Switch panel
           </button>
           {boards.map((b) => (
             <button key={b.id} type="button" className={`btn px-2 ${hand.id === b.id ? "!border-gorse" : ""}`} onClick={() => hand.pick("board", b.id)}>

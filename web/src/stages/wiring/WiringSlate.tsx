@@ -14,6 +14,7 @@ import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { sizeFields, useWiringEdits } from "./edit";
 import { MainsSide } from "./MainsSide";
+import { PanelSlate } from "./PanelSlate";
 import { WhatIf } from "./WhatIf";
 import { BREAKER_MARKS, BUS_LAYOUTS, DROP_CLASSES, FAMILIES, INSTALLATIONS, INSULATIONS, KIND_WORDS, NEGATIVES, PROTECTIONS } from "./words";
 
@@ -400,6 +401,7 @@ export function WiringSlate() {
   const hand = useHand();
   const c = hand.kind === "circuit" ? circuits.find((x) => x.id === hand.id) : undefined;
   if (c) return <CircuitSlate c={c} />;
+  if (hand.kind === "panel") return <PanelSlate />;
   const b = hand.kind === "board" ? boards.find((x) => x.id === hand.id) : undefined;
   if (b) return <BoardSlate b={b} />;
   return (

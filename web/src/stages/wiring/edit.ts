@@ -29,11 +29,16 @@ export function useWiringEdits() {
     const i = design.prove?.readings?.findIndex((r) => r.circuit === id) ?? -1;
     return i < 0 ? [] : [{ op: "remove", path: `/prove/readings/${i}` }];
   };
+  /** What is on the switch panel for a circuit switches nothing once it is gone. */
+  const unbound = (id: string): PatchOp[] =>
+    (design.wiring?.panel?.things ?? []).flatMap((t, i) =>
+      t.circuit === id ? [{ op: "replace" as const, path: `/wiring/panel/things/${i}/circuit`, value: null }] : [],
+    );
   return {
     circuits,
     boards,
     set,
-    remove: (c: Circuit) => edit([...withoutReading(c.id), ...removeItem(CIRCUITS, circuits, c.id)], `removed ${c.name}`),
+    remove: (c: Circuit) => edit([...withoutReading(c.id), ...unbound(c.id), ...removeItem(CIRCUITS, circuits, c.id)], `removed ${c.name}`),
     move: (c: Circuit, by: -1 | 1) => edit(moveItem(CIRCUITS, circuits, c.id, by), `moved ${c.name}`),
     duplicate: (c: Circuit) => {
       const id = freshId(
