@@ -26,7 +26,7 @@ from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.formats import appliances_csv, schedule, tree_svg
 from bothy.formats import panel as panel_format
 from bothy.formats.bench_lists import write as write_lists
-from bothy.store.projects import Projects, Stale
+from bothy.store.projects import Projects, Stale, VariantHead
 
 router = APIRouter(prefix="/api/variants", tags=["variants"])
 
@@ -129,10 +129,6 @@ def _expected(if_match: str) -> int:
     return int(text)
 
 
-def _operations(body: Edit) -> list[dict[str, Any]]:
-    return [op.model_dump(by_alias=True, exclude={"from_"} if op.from_ is None else set()) for op in body.ops]
-
-
 def _conflict(store: Projects, id: uuid.UUID, expected: int, head: int) -> JSONResponse:
     """412 with the paths that changed since the revision the edit was made on."""
     try:
@@ -140,6 +136,18 @@ def _conflict(store: Projects, id: uuid.UUID, expected: int, head: int) -> JSONR
     except LookupError:
         changed = ["/"]
     return problem(412, "revision", f"the design was changed meanwhile: it is at revision {head}, this edit was made on {expected}", head=head, changed=changed)
+
+
+def _tried(store: Projects, id: uuid.UUID, expected: int, body: Edit) -> tuple[VariantHead, Design, JSONResponse | None]:
+    """The head, and the design with the edit made on it; or the refusal, when the head has moved on or a path is gone."""
+    head = store.head(id)
+    if head.revision != expected:
+        return head, head.design, _conflict(store, id, expected, head.revision)
+    ops = [op.model_dump(by_alias=True, exclude={"from_"} if op.from_ is None else set()) for op in body.ops]
+    try:
+        return head, apply_patch(head.design, ops), None
+    except PathGone as exc:
+        return head, head.design, problem(409, exc.key, exc.message)
 
 
 def answer(body: Mapping[str, Any], revision: int) -> Response:
@@ -180,13 +188,9 @@ def get_working(variant_id: uuid.UUID, revision: int, key: Annotated[str, Query(
 @router.patch("/{variant_id}", operation_id="editVariant", response_model=Edited, responses=REFUSALS)
 def edit_variant(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache) -> Response:
     expected = _expected(if_match)
-    head = store.head(variant_id)
-    if head.revision != expected:
-        return _conflict(store, variant_id, expected, head.revision)
-    try:
-        design = apply_patch(head.design, _operations(body))
-    except PathGone as exc:
-        return problem(409, exc.key, exc.message)
+    head, design, refused = _tried(store, variant_id, expected, body)
+    if refused is not None:
+        return refused
     before = reports.of(variant_id, expected, head.design)
     try:
         new = store.save(variant_id, expected, design, body.message, body.author)
@@ -199,13 +203,9 @@ def edit_variant(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: St
 def preview_edit(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache) -> Response:
     """What an edit would change, without making it."""
     expected = _expected(if_match)
-    head = store.head(variant_id)
-    if head.revision != expected:
-        return _conflict(store, variant_id, expected, head.revision)
-    try:
-        design = apply_patch(head.design, _operations(body))
-    except PathGone as exc:
-        return problem(409, exc.key, exc.message)
+    head, design, refused = _tried(store, variant_id, expected, body)
+    if refused is not None:
+        return refused
     before = reports.of(variant_id, expected, head.design)
     return answer({"change": difference(before.plain, report(design).plain())}, expected)
 

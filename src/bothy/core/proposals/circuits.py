@@ -13,7 +13,8 @@ from bothy.core.design.life import Appliance
 from bothy.core.design.wiring import Circuit
 from bothy.core.power.uses import HEAVY_W
 from bothy.core.proposals.base import Proposal
-from bothy.core.wiring.circuits import Worked, at_the_peak, design_current, size_text
+from bothy.core.wiring.circuits import Worked, size_text
+from bothy.core.wiring.currents import at_the_peak, design_current
 from bothy.core.wiring.mains import usual
 from bothy.core.wiring.panel_design import propose_plate
 from bothy.core.wiring.rules import refit

@@ -12,9 +12,9 @@ from bothy.core.contract import EPS, BadInput, Given, next_size
 from bothy.core.design.life import Appliance
 from bothy.core.design.wiring import Board, Circuit
 from bothy.core.feeds import Feeds
-from bothy.core.figure import Figure, formula, given, pick, total
-from bothy.core.power.uses import coincidence
+from bothy.core.figure import Figure, given, total
 from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity, row_of, warm_resistance
+from bothy.core.wiring.currents import BoardCurrents, board_currents, circuit_current, loads_of
 from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, VoltageDropOut, voltage_drop, voltage_drop_of
 from bothy.core.wiring.fuses import FAMILIES, FuseSelectIn, fuse_candidates, window_high, window_low
 from bothy.core.wiring.sizing import WireSizeIn, choose_size
@@ -36,7 +36,6 @@ BREAKER_FAMILIES = ("thermal_breaker", "dc_mcb")
 INVERTER_BREAKERS_A = (5, 10, 15, 20, 25, 30, 40, 50, 60, 70, 80, 90, 100, 120, 135, 150, 175, 200, 225, 250, 300)
 IN_HAND = {"non_critical": 0.93}
 """Part of a drop limit that Bothy's own choice of cable uses: at the far end of a long allowance electronics draw more than at 11 V. Others: 0.97."""
-INRUSH_S = {"heating": 60.0, "cooling": 0.3, "pump": 0.1, "fan": 0.1, "tool": 0.3}
 
 
 @dataclass(slots=True, kw_only=True)
@@ -85,10 +84,6 @@ class CircuitPart:
     appliance_names: list[str]
 
 
-BoardCurrents = dict[str | None, Figure]
-"""Current by board id; None is the busbar itself."""
-
-
 @dataclass
 class Worked:
     """Results of the calculators for one circuit."""
@@ -105,35 +100,6 @@ class Worked:
     def cable_mohm(self) -> float | None:
         """Resistance there and back with copper at 60 °C, of the cable fitted or else of Bothy's, in mΩ."""
         return self.part.resistance_mohm if self.part.resistance_mohm is not None else self.best_mohm
-
-
-@formula("Design current of an appliance", "I = n·P/(η·U_min)", unit="A", source="constant power draws most at the lowest voltage; handbook 02 §3.1")
-def appliance_current(count: float, power_w: float, efficiency_frac: float, min_voltage_v: float) -> float:
-    return count * power_w / (efficiency_frac * min_voltage_v)
-
-
-@formula("Design current of a resistive appliance", "I = n·P·U_max/U²", unit="A", source="a resistor draws most at the highest voltage; handbook 02 §3.1")
-def resistive_design_current(count: float, power_w: float, max_voltage_v: float, nominal_voltage_v: float) -> float:
-    return count * power_w * max_voltage_v / nominal_voltage_v**2
-
-
-@formula("Mains current", "I = n·P/U", unit="A", source="handbook 02 §3.14")
-def mains_current(count: float, power_w: float, mains_voltage_v: float) -> float:
-    return count * power_w / mains_voltage_v
-
-
-def design_current(ctx: Context, a: Appliance, ac: bool) -> Figure:
-    """Design current of an appliance on its circuit, all units on, at its worst voltage."""
-    power = given("power_w", a.running_w, "catalogue" if a.trust == "catalogue" else "typed", a.name, label="running power")
-    if ac:
-        return mains_current(a.count, power, given("mains_voltage_v", ctx.region.mains_v, "table", ctx.region.name))
-    if a.electrical == "resistive":
-        return resistive_design_current(a.count, power, given("max_voltage_v", 14.6 * ctx.scale, "table", "highest charge voltage"), ctx.system_v)
-    low = a.min_voltage_v if a.min_voltage_v and ctx.system_v == 12 else 11.0 * ctx.scale
-    note = "the appliance's own" if a.min_voltage_v and ctx.system_v == 12 else "11/12 of the system voltage, typical"
-    eff = 0.9 if a.supply == "converter" else 1.0
-    return appliance_current(a.count, power, given("efficiency_frac", eff, "default", "DC-DC adapter" if eff < 1 else "direct"),
-                             given("min_voltage_v", max(low, 10.5 * ctx.scale), "typed" if a.min_voltage_v else "assumed", note))  # fmt: skip
 
 
 def drop_class_of(c: Circuit, on_it: list[Appliance]) -> str:
@@ -187,76 +153,6 @@ def size_text(area_mm2: float | None, awg: str | None, count: int = 1) -> str:
     return f"{count} × {text}" if count > 1 and text else text
 
 
-def _loads_of(c: Circuit, by_id: dict[str, Appliance]) -> list[Appliance]:
-    return [by_id[i] for i in c.appliances if i in by_id and by_id[i].count > 0]
-
-
-def _current(ctx: Context, c: Circuit, on_it: list[Appliance], feeds: Feeds, boards_a: BoardCurrents) -> tuple[Figure, float, float, float]:
-    """Design current, nominal voltage, inrush and how long the inrush lasts."""
-    if c.kind in ("load", "ac"):
-        ac = c.kind == "ac"
-        parts = [(a.name, design_current(ctx, a, ac)) for a in on_it]
-        inrush, seconds = 0.0, 0.1
-        for a, (_, fig) in zip(on_it, parts, strict=True):
-            extra = (a.start_multiple - 1) * fig.value / a.count
-            if extra > inrush:
-                inrush, seconds = extra, INRUSH_S.get(a.kind, 0.1)
-        whole = total("Design current of the circuit", "A", parts, "all that hangs on it at once; handbook 02 §3.1")
-        return whole, ctx.region.mains_v if ac else float(ctx.system_v), whole.value + inrush if inrush else 0.0, seconds
-    if c.kind in feeds:
-        feed = feeds[c.kind]
-        return feed.current_a, feed.voltage_v, 0.0, 0.1
-    if c.kind == "feeder":
-        fig = (boards_a.get(c.board) if c.board else None) or given("current_a", 0.0, "computed", "nothing on its board yet", label="board's current")
-        return fig, float(ctx.system_v), 0.0, 0.1
-    under = {b.id for b in ctx.design.wiring.boards if b.fed_from is not None}
-    parts = [(f"boards/{b}" if b else "busbar", f) for b, f in boards_a.items() if b not in under]
-    if "inverter" in feeds:
-        parts.append(("inverter", feeds["inverter"].current_a))
-    return total("Design current of the main", "A", parts, "inverter at full load and what coincides on the boards"), float(ctx.system_v), 0.0, 0.1
-
-
-def at_the_peak(ctx: Context, appliances: list[Appliance]) -> dict[str, Figure]:
-    """Design current of DC appliances by id, each with its part at the peak of the day."""
-    part = coincidence(ctx.design.life.appliances)
-    out = {}
-    for a in appliances:
-        full = design_current(ctx, a, False)
-        out[a.id] = Figure(full.value * part[a.id], "A", f"{a.name} at the peak", expression="k_co·I", source="handbook 01 §3.1",
-                           inputs=(("current_a", full),))  # fmt: skip
-    return out
-
-
-def _board_currents(ctx: Context, by_id: dict[str, Appliance]) -> BoardCurrents:
-    """Current of each DC board, and of what hangs on the busbar itself: the appliances of its circuits, each with its part at the peak."""
-    parts: dict[str | None, list[tuple[str, Figure]]] = {b.id: [] for b in ctx.design.wiring.boards if b.side == "dc"}
-    loads = [(c.board, _loads_of(c, by_id)) for c in ctx.design.wiring.circuits if c.kind == "load" and (c.board is None or c.board in parts)]
-    amps = at_the_peak(ctx, [a for _, on_it in loads for a in on_it])
-    for board, on_it in loads:
-        parts.setdefault(board, []).extend((a.name, amps[a.id]) for a in on_it)
-    below: dict[str, list[Board]] = {}
-    for b in ctx.design.wiring.boards:
-        if b.side == "dc" and b.fed_from is not None:
-            below.setdefault(b.fed_from, []).append(b)
-
-    largest: dict[str | None, Figure] = {}
-    for board, on_it in loads:
-        alone = total("Largest circuit", "A", [(a.name, amps[a.id].inputs[0][1]) for a in on_it], "all on it at once")
-        if board not in largest or alone.value > largest[board].value:
-            largest[board] = alone
-
-    def whole(board: str | None) -> Figure:
-        subs = [(b.name, whole(b.id)) for b in below.get(board or "", [])]
-        label = "Current of the board" if board else "Current straight off the busbar"
-        together = total(label, "A", [*parts[board], *subs], "what coincides; handbook 02 §3.12")
-        alone = largest.get(board)
-        if alone is None or alone.value <= together.value:
-            return together
-        return pick(label, "larger of what coincides and its largest circuit", alone, "A", "handbook 02 §3.12", together_a=together, largest_a=alone)
-
-    return {b: whole(b) for b in parts}
-
-
 def default_length(ctx: Context, c: Circuit) -> float:
     """A one-way length to start with, in m, until it is measured: along one wall for feeds, along the vehicle for loads."""
     length = ctx.inside_length_m
@@ -268,8 +164,8 @@ def default_length(ctx: Context, c: Circuit) -> float:
 
 def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance], before: Figure | None) -> Worked:
     """All sums of one circuit. ``before`` is what is lost between the bank and the board or busbar it hangs on."""
-    on_it = _loads_of(c, by_id)
-    current, nominal, inrush, seconds = _current(ctx, c, on_it, feeds, boards_a)
+    on_it = loads_of(c, by_id)
+    current, nominal, inrush, seconds = circuit_current(ctx, c, on_it, feeds, boards_a)
     ac = c.kind == "ac"
     length_assumed = c.length_m is None
     length = c.length_m if c.length_m is not None else default_length(ctx, c)
@@ -429,7 +325,7 @@ def _size(
 def work_circuits(ctx: Context, feeds: Feeds) -> list[Worked]:
     """Every circuit of the design, in the order of the schedule."""
     by_id = {a.id: a for a in ctx.design.life.appliances}
-    boards_a = _board_currents(ctx, by_id)
+    boards_a = board_currents(ctx, by_id)
     for b, fig in boards_a.items():
         ctx.book.put(f"boards/{b or 'busbar'}/current_a", fig)
     named = codes(ctx)

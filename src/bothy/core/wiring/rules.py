@@ -8,7 +8,8 @@ from typing import Any
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.finding import Finding, Remedy, Severity, finding, rule
-from bothy.core.wiring.circuits import Worked, best_fuse, continuous_factor, design_current, size_text
+from bothy.core.wiring.circuits import Worked, best_fuse, continuous_factor, size_text
+from bothy.core.wiring.currents import design_current
 from bothy.core.wiring.fuses import FAMILIES
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 

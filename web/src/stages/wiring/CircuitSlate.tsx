@@ -1,0 +1,257 @@
+/** The slate of one circuit: its window, its figures, what if, cable, protection, route, and what is on it. */
+import type { Circuit } from "../../data/client";
+import { concerns } from "../../data/findings";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { SlateFig } from "../../parts/Fig";
+import { FindingList } from "../../parts/Findings";
+import { HeadroomBar } from "../../parts/HeadroomBar";
+import { ChoiceProperty, FlagProperty, Property, QuantityProperty, TextProperty } from "../../parts/Property";
+import { Quantity } from "../../parts/Quantity";
+import { FuseWindow } from "../../pictures/FuseWindow";
+import { usePerson } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { sizeFields, useWiringEdits } from "./edit";
+import { WhatIf } from "./WhatIf";
+import { BREAKER_MARKS, DROP_CLASSES, FAMILIES, INSTALLATIONS, INSULATIONS, KIND_WORDS, NEGATIVES, PROTECTIONS } from "./words";
+
+function OnIt({ c }: { c: Circuit }) {
+  const { design } = useVariant();
+  const { circuits, set, put } = useWiringEdits();
+  const all = design.life?.appliances ?? [];
+  const on = c.appliances ?? [];
+  const where = new Map(circuits.flatMap((x) => (x.appliances ?? []).map((a) => [a, x.name] as const)));
+  return (
+    <section aria-label="On this circuit">
+      <h3 className="mb-1 mt-3 font-display text-[14px]">On this circuit</h3>
+      <ul className="m-0 list-none p-0">
+        {on.map((id) => (
+          <li key={id} className="flex justify-between gap-2 py-0.5">
+            <span className="truncate">{all.find((a) => a.id === id)?.name ?? id}</span>
+            <button
+              type="button"
+              className="text-[12px] text-chalk-dim underline"
+              onClick={() => void set(c, { appliances: on.filter((x) => x !== id) }, "took an appliance off")}
+            >
+              take off
+            </button>
+          </li>
+        ))}
+      </ul>
+      <select
+        className="field-slate w-full"
+        aria-label="Put an appliance on this circuit"
+        value=""
+        onChange={(e) => e.target.value && void put(c, e.target.value)}
+      >
+        <option value="">put an appliance on it…</option>
+        {all
+          .filter((a) => !on.includes(a.id) && (c.kind === "ac") === (a.supply === "ac"))
+          .map((a) => (
+            <option key={a.id} value={a.id}>
+              {a.name} {where.has(a.id) ? `(now on ${where.get(a.id)})` : "(on none)"}
+            </option>
+          ))}
+      </select>
+    </section>
+  );
+}
+
+export function CircuitSlate({ c }: { c: Circuit }) {
+  const { report } = useVariant();
+  const { units } = usePerson();
+  const { boards, set, fitBest, remove } = useWiringEdits();
+  const p = report.wiring.circuits[c.id];
+  if (!p) return <Slate title={c.name}>Working it out…</Slate>;
+  const size = p.best_awg ? `${p.best_awg} AWG` : p.best_area_mm2 != null ? `${p.best_area_mm2} mm²` : null;
+  const best = size && p.best_parallel > 1 ? `${p.best_parallel} × ${size}` : size;
+  const offered = report.findings.some((f) => concerns(f, c.id) && f.fix);
+  const asBest = (c.awg ?? null) === (p.best_awg ?? null) && (c.area_mm2 ?? null) === (p.best_area_mm2 ?? null) && c.fuse_a === p.best_fuse_a;
+  return (
+    <Slate title={`${p.code} ${c.name}`} sub={KIND_WORDS[c.kind ?? "load"]}>
+      <FindingList findings={report.findings.filter((f) => concerns(f, c.id))} />
+      <FuseWindow part={p} onPick={(r) => void set(c, { fuse_a: r, ...(c.protection === "none" ? { protection: "fuse" } : {}) }, `${r} A`)} />
+      {best && !asBest && !offered && (
+        <button type="button" className="btn btn-main my-1" onClick={() => fitBest(c)}>
+          Fit {best}
+          {p.best_fuse_a != null && ` and ${p.best_fuse_a} A`}
+        </button>
+      )}
+      {p.problem && <p className="my-1 text-[#f0c445]">{p.problem}</p>}
+      {p.drop_v != null && (
+        <HeadroomBar
+          label={c.kind === "load" ? "voltage lost from bank to appliance" : "voltage lost on this cable"}
+          need={c.kind === "load" ? (p.path_drop_v ?? p.drop_v) : p.drop_v}
+          have={p.limit_v}
+          unit="V"
+          margin={0}
+        />
+      )}
+      <WhatIf key={c.id} c={c} />
+      {[
+        "current_a",
+        "ampacity_a",
+        "resistance_mohm",
+        "drop_v",
+        "drop_frac",
+        "before_v",
+        "path_drop_v",
+        "path_drop_frac",
+        "worst_v",
+        "typical_v",
+        "heat_w",
+        "fault_a",
+        "far_fault_a",
+        "window_low_a",
+        "window_high_a",
+        "best_area_mm2",
+      ].map((k) => (
+        <SlateFig key={k} k={`circuits/${c.id}/${k}`} />
+      ))}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Cable and protection</h3>
+      <TextProperty label="name" value={c.name} maxLength={120} onSet={(name) => name.trim() && void set(c, { name: name.trim() }, "name")} />
+      <ChoiceProperty
+        label="fed from"
+        value={c.board ?? ""}
+        options={[{ value: "", word: "the busbar" }, ...boards.map((b) => ({ value: b.id, word: `${b.letter} ${b.name}` }))]}
+        onSet={(v) => void set(c, { board: v || null }, "board")}
+      />
+      <QuantityProperty
+        label="length, one way"
+        note={c.length_m == null ? `assumed ${show(p.length_m, "m", units)} until it is measured` : "along the route"}
+        value={c.length_m}
+        dimension="length"
+        unit="m"
+        clearable
+        placeholder={show(p.length_m, "m", units)}
+        onSet={(v) => void set(c, { length_m: v }, "length")}
+      />
+      <Property label="size">
+        <Quantity
+          slate
+          className="w-full"
+          label="size"
+          value={c.area_mm2}
+          text={p.size_text}
+          dimension="area"
+          unit={report.wire_series === "awg" ? "awg" : "mm²"}
+          clearable
+          placeholder="e.g. 6 mm² or 10 AWG"
+          onCommit={(q) => void set(c, sizeFields(q), "size")}
+        />
+      </Property>
+      <QuantityProperty
+        label="equal cables in parallel"
+        value={c.parallel_count}
+        dimension="count"
+        unit=""
+        onSet={(v) => void set(c, { parallel_count: Math.round(v ?? 1) }, "cables in parallel")}
+      />
+      <ChoiceProperty
+        label="protection"
+        value={c.protection ?? "fuse"}
+        options={PROTECTIONS}
+        onSet={(v) => void set(c, { protection: v, ...(v === "none" ? { fuse_a: null } : {}) }, "protection")}
+      />
+      <QuantityProperty label="rating" value={c.fuse_a} dimension="current" unit="A" clearable onSet={(v) => void set(c, { fuse_a: v }, "rating")} />
+      <ChoiceProperty
+        label="fuse family"
+        value={c.fuse_family ?? ""}
+        options={FAMILIES}
+        onSet={(v) => void set(c, { fuse_family: v || null }, "fuse family")}
+      />
+      {c.protection === "breaker" && c.kind !== "ac" && (
+        <ChoiceProperty
+          label="breaker marked"
+          value={c.breaker_mark ?? "dc"}
+          options={BREAKER_MARKS}
+          onSet={(v) => void set(c, { breaker_mark: v }, "breaker")}
+        />
+      )}
+      <QuantityProperty
+        label="from its source to the fuse"
+        note="along the cable; 0.175 m at most"
+        value={c.fuse_distance_m}
+        dimension="length"
+        unit="m"
+        clearable
+        placeholder="within 0.175 m"
+        onSet={(v) => void set(c, { fuse_distance_m: v }, "place of the fuse")}
+      />
+      <FlagProperty
+        label="that piece is in its own sheath"
+        note="then 1 m at most"
+        value={c.sheathed ?? false}
+        onSet={(on) => void set(c, { sheathed: on }, "sheath")}
+      />
+      <QuantityProperty
+        label="holder rated"
+        value={c.holder_rating_a}
+        dimension="current"
+        unit="A"
+        clearable
+        placeholder="for its fuse"
+        onSet={(v) => void set(c, { holder_rating_a: v }, "holder")}
+      />
+      {(c.kind === "driving" || c.kind === "driving_in") && (
+        <QuantityProperty
+          label="fuse at the other end"
+          note="where both ends are batteries"
+          value={c.far_fuse_a}
+          dimension="current"
+          unit="A"
+          clearable
+          onSet={(v) => void set(c, { far_fuse_a: v }, "fuse at the other end")}
+        />
+      )}
+      {c.kind !== "ac" && (
+        <ChoiceProperty
+          label="its negative lands on"
+          value={c.negative_at ?? "busbar"}
+          options={NEGATIVES}
+          onSet={(v) => void set(c, { negative_at: v }, "negative")}
+        />
+      )}
+      <ChoiceProperty
+        label="drop class"
+        value={c.drop_class ?? ""}
+        options={[{ value: "", word: `${p.drop_class.replace("_", "-")}, by what is on it` }, ...DROP_CLASSES]}
+        onSet={(v) => void set(c, { drop_class: v || null }, "drop class")}
+      />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Its route</h3>
+      <ChoiceProperty
+        label="insulation"
+        value={String(c.insulation_temp_c ?? 90)}
+        options={INSULATIONS}
+        onSet={(v) => void set(c, { insulation_temp_c: Number(v) }, "insulation")}
+      />
+      <ChoiceProperty label="laid" value={c.installation ?? "conduit"} options={INSTALLATIONS} onSet={(v) => void set(c, { installation: v }, "route")} />
+      <QuantityProperty
+        label="loaded circuits in the bundle"
+        value={c.bundled_count}
+        dimension="count"
+        unit=""
+        onSet={(v) => void set(c, { bundled_count: Math.round(v ?? 1) }, "bundle")}
+      />
+      <QuantityProperty
+        label="wholly inside insulation"
+        value={(c.covered_length_mm ?? 0) / 1000}
+        dimension="length"
+        unit="m"
+        onSet={(v) => void set(c, { covered_length_mm: (v ?? 0) * 1000 }, "covered length")}
+      />
+      <FlagProperty label="passes the engine space" value={c.engine_space ?? false} onSet={(on) => void set(c, { engine_space: on }, "engine space")} />
+      <FlagProperty label="tinned strands" note="for boats and wet bays" value={c.tinned ?? false} onSet={(on) => void set(c, { tinned: on }, "tinned")} />
+      <FlagProperty
+        label="returns through the chassis"
+        value={c.return_path === "chassis"}
+        onSet={(on) => void set(c, { return_path: on ? "chassis" : "cable" }, "return")}
+      />
+      {(c.kind === "load" || c.kind === "ac") && <OnIt c={c} />}
+      <TextProperty label="note" area value={c.note ?? ""} onSet={(note) => void set(c, { note }, "note")} />
+      <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(c)}>
+        Remove this circuit
+      </button>
+    </Slate>
+  );
+}
