@@ -185,3 +185,14 @@ def test_the_way_of_a_circuit_is_every_cable_from_the_post_to_its_end() -> None:
     assert part(r, "sub-feed").way == ["main", "feeder", "sub-feed"]
     assert part(r, "main").way == ["main"]
     assert part(reported(wired(circuit())), "c1").way == ["c1"]
+
+
+def test_marine_practice_counts_conductors_and_has_no_chassis_return() -> None:
+    """Three circuits together: 0.70 by circuits (IEC), 0.60 as six conductors."""
+    data = wired(circuit(bundled_count=3, return_path="chassis"))
+    vehicle = reported(data)
+    data["wiring"]["school"] = "marine"
+    marine = reported(data)
+    assert part(marine, "c1").ampacity_a == pytest.approx(part(vehicle, "c1").ampacity_a * 0.6 / 0.7)
+    told = [[f.rule for f in r.findings] for r in (vehicle, marine)]
+    assert ("wire-chassis-return" in told[0], "wire-chassis-return" in told[1]) == (False, True)

@@ -2696,6 +2696,8 @@ export interface components {
         /**
          * Wiring
          * @description All boards and circuits in the order of the schedule, and how the negative side is made.
+         *
+         *     ``school`` marine counts conductors in a bundle instead of circuits, and has no chassis return.
          */
         Wiring: {
             /**

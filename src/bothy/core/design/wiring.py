@@ -75,7 +75,10 @@ class Circuit(Doc):
 
 
 class Wiring(Doc):
-    """All boards and circuits in the order of the schedule, and how the negative side is made."""
+    """All boards and circuits in the order of the schedule, and how the negative side is made.
+
+    ``school`` marine counts conductors in a bundle instead of circuits, and has no chassis return.
+    """
 
     school: Literal["vehicle", "marine"] = "vehicle"
     bus_layout: Literal["one", "two"] | None = None

@@ -266,10 +266,11 @@ def _size(
     low = window_low(any_cable, sources)
     part.window_low_a = low.value
     wanted = best_fuse(w, math.inf) or low.value
+    bundling = "marine_conductors" if ctx.design.wiring.school == "marine" else ctx.region.bundle_method
     route = {
         "insulation_temp_c": 70 if ac else c.insulation_temp_c, "ambient_temp_c": 30.0, "engine_space": c.engine_space,
-        "bundled_count": c.bundled_count * (2 if ctx.region.bundle_method == "marine_conductors" else 1),
-        "bundle_method": ctx.region.bundle_method, "installation": c.installation, "covered_length_mm": c.covered_length_mm,
+        "bundled_count": c.bundled_count * (2 if bundling == "marine_conductors" else 1),
+        "bundle_method": bundling, "installation": c.installation, "covered_length_mm": c.covered_length_mm,
     }  # fmt: skip
     inp = WireSizeIn.trusted(**{
         "current_a": current.value, "length_m": part.length_m, "nominal_voltage_v": part.nominal_v, "drop_class": part.drop_class,

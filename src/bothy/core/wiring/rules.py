@@ -130,8 +130,10 @@ def _circuit(ctx: Context, w: Worked, index: int) -> list[Finding]:
         most = f" This size reaches {p.max_length_m:.1f} m." if p.max_length_m else ""
         add("wire-drop-over-limit", lost + most, refit(w, index), keys[2:3])
     out += _protection(ctx, w, index, name, keys)
-    if c.return_path == "chassis" and p.current_a > 30:
-        add("wire-chassis-return", f"{p.current_a:.0f} A through the bodywork.", None, keys[:1])
+    afloat = ctx.design.wiring.school == "marine" or ctx.design.vehicle.preset == "boat"
+    if c.return_path == "chassis" and (p.current_a > 30 or afloat):
+        why = "Marine practice has none: current through hull and fittings eats them." if afloat else ""
+        add("wire-chassis-return", f"{p.current_a:.0f} A through the bodywork. {why}".strip(), None, keys[:1])
     if c.engine_space and c.insulation_temp_c == 60:
         add("wire-insulation-engine", "Class 60 °C in an engine space.", None, [])
     return out

@@ -3,7 +3,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { ChoiceProperty, FlagProperty, QuantityProperty } from "../../parts/Property";
-import { BUS_LAYOUTS } from "./words";
+import { BUS_LAYOUTS, SCHOOLS } from "./words";
 
 /** How the busbars and the negative side are made. */
 export function Network() {
@@ -23,6 +23,13 @@ export function Network() {
       <SlateFig k="network/bank/fault_a" label="Dead short at the bank" />
       <SlateFig k="network/busbar/fault_a" label="Dead short at the busbar" />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Busbars and negative side</h3>
+      <ChoiceProperty
+        label="school"
+        note="marine: bundles by conductor, no chassis return"
+        value={w?.school ?? "vehicle"}
+        options={SCHOOLS}
+        onSet={(v) => set("school", v, "school")}
+      />
       <ChoiceProperty label="busbars" value={w?.bus_layout ?? ""} options={BUS_LAYOUTS} onSet={(v) => set("bus_layout", v || null, "layout of the busbars")} />
       <FlagProperty
         label="a shunt on the bank's negative"

@@ -38,6 +38,10 @@ export const NEGATIVES = [
   { value: "busbar", word: "the negative busbar" },
   { value: "post", word: "the battery post" },
 ];
+export const SCHOOLS = [
+  { value: "vehicle", word: "vehicle practice" },
+  { value: "marine", word: "marine practice" },
+];
 export const BUS_LAYOUTS = [
   { value: "", word: "two with lithium, else one" },
   { value: "one", word: "one busbar" },
