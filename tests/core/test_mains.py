@@ -6,8 +6,10 @@ from typing import Any
 
 import pytest
 
+from bothy.core.contract import BadInput
 from bothy.core.proposing import accept, propose
 from bothy.core.report import report
+from bothy.core.wiring.lists import bench_lists
 from bothy.core.wiring.mains_rules import LEAST_BOND_MM2
 from tests.core.test_rules import plugged
 from tests.designs import FRIDGE, INVERTER, KETTLE, LAMP, lived, made, reported, wired
@@ -112,3 +114,39 @@ def test_an_inverter_alone_needs_its_own_residual_current_device() -> None:
                  power={"inverter": INVERTER})  # fmt: skip
     data["wiring"]["mains"] = {"inverter_rcd": False}
     assert "wire-ac-no-rcd" in dangers(data)
+
+
+@pytest.mark.parametrize(
+    ("mains", "key", "words"), [({"lead_mm2": 2.0}, "lead_mm2", "2 mm² is not a lead"), ({"lead_awg": "2"}, "lead_awg", "2 AWG is not a lead")]
+)
+def test_a_size_that_is_no_lead_is_refused(mains: dict[str, Any], key: str, words: str) -> None:
+    with pytest.raises(BadInput) as error:
+        made(plugged(mains))
+    assert error.value.key == key
+    assert words in error.value.message
+
+
+def test_absurd_loads_on_leads_and_cables_are_found_and_break_nothing() -> None:
+    """The most that a line takes, on one plug-in leg and on one thin DC cable: found, proposed for, listed."""
+    data = plugged({"style": "leads"}, appliances=["oven"])
+    data["life"]["appliances"] = [KETTLE, {**KETTLE, "id": "oven", "power_w": 13000.0, "count": 3, "minutes_per_use": 400.0},
+                                  {**LAMP, "id": "lamp", "power_w": 13000.0, "count": 3, "hours_per_day": 24.0}]  # fmt: skip
+    data["wiring"]["circuits"].append({"id": "dc", "name": "dc", "appliances": ["lamp"], "area_mm2": 1.5, "fuse_a": 10.0, "length_m": 90.0})
+    for _ in range(2):
+        r = reported(data)
+        assert {"wire-ac-load-over-breaker", "wire-voltage-collapse"} <= {f.rule for f in r.findings}
+        assert bench_lists(made(data), r.wiring.circuits).cables
+        data = accept(made(data))[0].model_dump(mode="json")
+
+
+@pytest.mark.parametrize(("count", "power", "key"), [(3, 14000.0, "count"), (100, 15000.0, "count")])
+def test_more_than_a_vehicle_carries_is_refused_by_line(count: int, power: float, key: str) -> None:
+    with pytest.raises(BadInput) as error:
+        made(lived([{**LAMP, "power_w": power, "count": count}]))
+    assert error.value.key == key
+    assert "kW on one line" in error.value.message
+
+
+def test_more_together_than_a_vehicle_carries_is_refused() -> None:
+    with pytest.raises(BadInput, match="together draw 175 kW"):
+        made(lived([{**LAMP, "id": f"l{i}", "power_w": 12500.0, "count": 2} for i in range(7)]))

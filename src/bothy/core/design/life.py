@@ -50,6 +50,10 @@ _SAME = ("id", "supply", "count", "power_w", "current_a", "voltage_v", "energy_2
 _DEFAULTS: dict[str, Any] = {k: f.default for k, f in Load.model_fields.items()}
 
 
+MOST_ON_A_LINE_W, MOST_TOGETHER_W = 40_000.0, 160_000.0
+"""More than any vehicle carries; beyond it a slip of the keyboard is likelier, and no cable or bank would be found."""
+
+
 class Appliance(Doc):
     """Something that uses electricity. One form of power and one form of use, as on its label."""
 
@@ -105,6 +109,8 @@ class Appliance(Doc):
             raise wrong(uses[0], "does not go with a label energy, which holds its own time")
         if self.ambient_dependent and self.duty_frac is None and self.energy_24h_wh is None:
             raise wrong("ambient_dependent", "goes only with part of the time or a label energy")
+        if self.count * self.running_w > MOST_ON_A_LINE_W:
+            raise wrong("count", f"{self.count} × {self.running_w:g} W is more than {MOST_ON_A_LINE_W / 1000:g} kW on one line; check the number and the power")
         return self
 
     @cached_property
@@ -129,3 +135,10 @@ class Life(Doc):
     place: Annotated[str, StringConstraints(pattern=r"^[a-z0-9_]{1,40}$")] | None = None
     drive_h_per_day: float | None = Field(None, ge=0, le=24)
     appliances: list[Appliance] = Field([], max_length=400)
+
+    @model_validator(mode="after")
+    def _together(self) -> Self:
+        watts = sum(a.count * a.running_w for a in self.appliances)
+        if watts > MOST_TOGETHER_W:
+            raise wrong("appliances", f"together draw {watts / 1000:,.0f} kW; {MOST_TOGETHER_W / 1000:g} kW is the most that Bothy reckons with")
+        return self

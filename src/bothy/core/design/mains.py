@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
-from bothy.core.contract import Whole
+from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import By, Doc
 from bothy.core.wiring.conductors import Awg
 
+LEADS_MM2 = (0.75, 1.0, 1.5, 2.5, 4.0, 6.0)
+LEADS_AWG = ("16", "14", "12", "10", "8", "6")
+"""Sizes of flexible leads (handbook 02, section 4.11)."""
 Transfer = Literal["automatic", "changeover", "separate", "joined"]
 Bond = Literal["relay", "permanent", "none"]
 
@@ -43,3 +46,11 @@ class Mains(Doc):
     leads_joined_count: Whole = Field(1, ge=1, le=5)
     stock: list[StockLength] = Field([], max_length=40)
     by: By = "typed"
+
+    @model_validator(mode="after")
+    def _lead(self) -> Self:
+        if self.lead_mm2 is not None and self.lead_mm2 not in LEADS_MM2:
+            raise wrong("lead_mm2", f"{self.lead_mm2:g} mm² is not a lead; leads are {', '.join(f'{x:g}' for x in LEADS_MM2)} mm²")
+        if self.lead_awg is not None and self.lead_awg not in LEADS_AWG:
+            raise wrong("lead_awg", f"{self.lead_awg} AWG is not a lead; leads are {', '.join(LEADS_AWG)} AWG")
+        return self

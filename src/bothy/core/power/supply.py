@@ -114,9 +114,9 @@ def inverter_loads(appliances: list[Appliance]) -> list[InverterLoad]:
     out = []
     for a, p in ac:
         if p < HEAVY_W:
-            out.append(InverterLoad(id=a.id, power_w=p, count=a.count, start_multiple=a.start_multiple, pure_sine=a.pure_sine))
+            out.append(InverterLoad.trusted(id=a.id, power_w=p, count=a.count, start_multiple=a.start_multiple, pure_sine=a.pure_sine))
         else:
-            out.append(InverterLoad(id=a.id, power_w=p + light, start_power_w=p * a.start_multiple + light, coincident=False,
+            out.append(InverterLoad.trusted(id=a.id, power_w=p + light, start_power_w=p * a.start_multiple + light, coincident=False,
                                     pure_sine=a.pure_sine))  # fmt: skip
     return out
 
@@ -133,7 +133,7 @@ def panel_string(array: SolarArray) -> PanelString:
 
 def string_input(ctx: Context, arrays: list[SolarArray], c: SolarController) -> SolarStringIn:
     """The solar-string input of arrays on a controller, at the place's cold and heat."""
-    return SolarStringIn(
+    return SolarStringIn.trusted(
         region=ctx.region.key, strings=[panel_string(a) for a in arrays], max_voltage_v=c.max_voltage_v,
         max_charge_current_a=c.max_charge_current_a, max_input_current_a=c.max_input_current_a, controller_type=c.controller_type,
         system_voltage_v=ctx.system_v, min_temp_c=max(-60.0, min(25.0, ctx.record_cold().value)),
@@ -155,7 +155,7 @@ def solar_of(ctx: Context, season: str) -> Figure:
     parts = []
     for a in ctx.design.power.arrays:
         out = solar_yield_simple(
-            SolarYieldSimpleIn(
+            SolarYieldSimpleIn.trusted(
                 array_power_w=array_power(a), peak_sun_h=psh.value, controller_type=kind, panel_vmp_v=a.vmp_v * a.series_count,
                 battery_voltage_v=13.2 * ctx.scale, ambient_temp_c=ctx.day_temp(month), mean_irradiance_w_m2=SEASON_G[season],
                 noct_c=a.noct_c, mounting=a.mounting, power_coeff_per_k=a.power_coeff_per_k, bank_voltage_v=ctx.bank_v,
@@ -174,7 +174,7 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
     if p.bank is not None:
         b = p.bank
         s.bank = banks.bank_configure(
-            banks.BankConfigureIn(
+            banks.BankConfigureIn.trusted(
                 chemistry=b.chemistry, unit_voltage_v=b.unit_voltage_v, unit_charge_ah=b.unit_charge_ah, series_count=b.series_count,
                 parallel_count=b.parallel_count, unit_max_discharge_a=b.unit_max_discharge_a, unit_max_charge_a=b.unit_max_charge_a,
                 unit_mass_kg=b.unit_mass_kg, wiring=b.wiring, system_voltage_v=ctx.system_v,
@@ -199,10 +199,10 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
         eff = inv.efficiency_frac or 0.88
         if loads:
             ratio = min(6.0, max(1.0, (inv.surge_power_w or 2 * inv.rating_w) / inv.rating_w))
-            s.size = inverter_size(InverterSizeIn(region=ctx.region.key, loads=loads, surge_ratio=ratio, efficiency_frac=eff, idle_w=inv.idle_w))
+            s.size = inverter_size(InverterSizeIn.trusted(region=ctx.region.key, loads=loads, surge_ratio=ratio, efficiency_frac=eff, idle_w=inv.idle_w))
         feed = next((c for c in ctx.design.wiring.circuits if c.kind == "inverter"), None)
         s.feed = inverter_dc_current(
-            InverterDcCurrentIn(
+            InverterDcCurrentIn.trusted(
                 ac_power_w=inv.rating_w, system_voltage_v=ctx.system_v, efficiency_frac=eff,
                 surge_power_w=max(inv.rating_w, inv.surge_power_w or 2 * inv.rating_w),
                 existing_breaker_a=feed.fuse_a if feed and feed.protection == "breaker" else None,
@@ -216,7 +216,7 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
         cable = next((c for c in ctx.design.wiring.circuits if c.kind == "driving_in"), None)
         length = cable.length_m if cable and cable.length_m and cable.area_mm2 else 0.0
         s.driving = dcdc_size(
-            DcdcSizeIn(
+            DcdcSizeIn.trusted(
                 school="relay" if relay else "dcdc", chemistry=ctx.chem.key, capacity_ah=s.bank.charge_ah,
                 system_voltage_v=ctx.system_v, max_charge_a=s.bank.max_charge_a, alternator_rated_a=ctx.alternator_a,
                 alternator_system_v=ctx.vehicle_system_v, smart_alternator=ctx.smart, drive_h=ctx.drive_h,
@@ -229,7 +229,7 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
     if p.shore is not None and s.bank is not None:
         sh = p.shore
         s.shore = shore_charge_time(
-            ShoreChargeTimeIn(
+            ShoreChargeTimeIn.trusted(
                 chemistry=ctx.chem.key, capacity_ah=s.bank.charge_ah, system_voltage_v=ctx.system_v, region=ctx.region.key,
                 charger_current_a=sh.charger_current_a, max_charge_a=s.bank.max_charge_a, inlet_current_a=sh.inlet_current_a,
                 supply_current_a=sh.supply_current_a, bank_temp_c=20,

@@ -67,8 +67,8 @@ def _groups(ctx: Context, free: list[Appliance], ac: bool) -> dict[str, list[App
         if len(flowing) < 2 or sum(amps[a.id] for a in flowing) <= allowed:
             out[name] = items
             continue
-        split = circuit_split(CircuitSplitIn(cable_ampacity_a=limit * 1.25 if ac else SHARED_CABLE_A, fuse_a=allowed * 1.25,
-                                             loads=[SplitLoad(id=a.id, current_a=amps[a.id]) for a in flowing]))  # fmt: skip
+        split = circuit_split(CircuitSplitIn.trusted(cable_ampacity_a=limit * 1.25 if ac else SHARED_CABLE_A, fuse_a=allowed * 1.25,
+                                             loads=[SplitLoad.trusted(id=a.id, current_a=amps[a.id]) for a in flowing]))  # fmt: skip
         shares = split.circuits + [[i] for i in split.oversize]
         for n, ids in enumerate(shares, 1):
             out[f"{name} {n}" if len(shares) > 1 else name] = [by_id[i] for i in ids]

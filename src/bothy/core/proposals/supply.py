@@ -44,7 +44,7 @@ def propose_inverter(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal |
     if not loads:
         return None
     parts = [p for p in of_kind("inverter") if p.data["pure_sine"]]
-    need = inverter_size(InverterSizeIn(region=ctx.region.key, loads=loads, ratings_w=[p.data["rating_w"] for p in parts]))
+    need = inverter_size(InverterSizeIn.trusted(region=ctx.region.key, loads=loads, ratings_w=[p.data["rating_w"] for p in parts]))
     part = next((p for p in sorted(parts, key=lambda p: p.data["rating_w"]) if p.data["rating_w"] == need.rating_w), None)
     if part is None:
         return None
@@ -75,7 +75,7 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
     target_season = hardness[(len(hardness) - 1) // 2]
     month = ctx.worst_month(target_season)
     need = max(1.0, demand.raw(uses[target_season].design_energy_wh, ctx.chem.round_trip) - _drive_wh(ctx))
-    sun = solar_yield_simple(SolarYieldSimpleIn(array_power_w=100, peak_sun_h=ctx.climate.ghi_kwh_m2_day[month - 1], ambient_temp_c=ctx.day_temp(month),
+    sun = solar_yield_simple(SolarYieldSimpleIn.trusted(array_power_w=100, peak_sun_h=ctx.climate.ghi_kwh_m2_day[month - 1], ambient_temp_c=ctx.day_temp(month),
                                                 mean_irradiance_w_m2=SEASON_G[target_season], daily_energy_wh=need))  # fmt: skip
     target = min(roof_w, sun.required_array_power_w or roof_w)
     typed = any(a.by == "typed" for a in p.arrays) or (p.controller is not None and p.controller.by == "typed")
@@ -136,7 +136,7 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
     peak = max(u.peak_current_a for u in uses.values())
     series_of = {12: {12.8: 1}, 24: {12.8: 2, 25.6: 1}, 48: {12.8: 4, 25.6: 2}}[ctx.system_v]
     by_season = {
-        s: bank_size(BankSizeIn(chemistry="lifepo4", daily_energy_wh=daily, autonomy_days=max(0.1, ctx.nights), daily_input_wh=min(income, 1e6),
+        s: bank_size(BankSizeIn.trusted(chemistry="lifepo4", daily_energy_wh=daily, autonomy_days=max(0.1, ctx.nights), daily_input_wh=min(income, 1e6),
                                 system_voltage_v=ctx.system_v, bank_temp_c=max(-40, cold), peak_current_a=peak))
         for s, (daily, income) in flows.items()
     }  # fmt: skip
@@ -151,7 +151,7 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
             continue
         s = series_of[d["unit_voltage_v"]]
         for n in range(1, chem.parallel_max + 1):
-            out = bank_configure(BankConfigureIn(chemistry="lifepo4", unit_voltage_v=d["unit_voltage_v"], unit_charge_ah=d["unit_charge_ah"], series_count=s,
+            out = bank_configure(BankConfigureIn.trusted(chemistry="lifepo4", unit_voltage_v=d["unit_voltage_v"], unit_charge_ah=d["unit_charge_ah"], series_count=s,
                                                  parallel_count=n, unit_max_discharge_a=d["unit_max_discharge_a"], wiring="busbar" if n > 2 else "diagonal"))  # fmt: skip
             item = (part.price_eur * s * n, part, s, n)
             if largest is None or d["unit_charge_ah"] * n > largest[1].data["unit_charge_ah"] * largest[3]:
@@ -184,7 +184,7 @@ def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | 
     parts = [p for p in of_kind("dcdc") if p.data["school"] == "dcdc"]
     capacity = bank.unit_charge_ah * bank.parallel_count
     limit = (bank.unit_max_charge_a or ctx.chem.max_charge_c * bank.unit_charge_ah) * bank.parallel_count
-    out = dcdc_size(DcdcSizeIn(chemistry=bank.chemistry, capacity_ah=capacity, max_charge_a=limit, system_voltage_v=ctx.system_v, alternator_rated_a=ctx.alternator_a,
+    out = dcdc_size(DcdcSizeIn.trusted(chemistry=bank.chemistry, capacity_ah=capacity, max_charge_a=limit, system_voltage_v=ctx.system_v, alternator_rated_a=ctx.alternator_a,
                                alternator_system_v=ctx.vehicle_system_v, smart_alternator=ctx.smart, drive_h=ctx.drive_h, required_energy_wh=gap,
                                ratings_a=[p.data["rating_a"] for p in parts]))  # fmt: skip
     part = next((p for p in parts if p.data["rating_a"] == out.rating_a), None)
@@ -210,7 +210,7 @@ def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | No
         amps = part.data["charger_current_a"]
         if amps > limit + 1e-9 or (ctx.system_v > 12 and amps * ctx.system_v / 12 > 160):
             break
-        out = shore_charge_time(ShoreChargeTimeIn(chemistry=bank.chemistry, capacity_ah=capacity, max_charge_a=limit, system_voltage_v=ctx.system_v,
+        out = shore_charge_time(ShoreChargeTimeIn.trusted(chemistry=bank.chemistry, capacity_ah=capacity, max_charge_a=limit, system_voltage_v=ctx.system_v,
                                                   charger_current_a=amps, region=ctx.region.key))  # fmt: skip
         best = (part, out)
         if out.time_h is not None and out.time_h <= 10:

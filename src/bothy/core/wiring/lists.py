@@ -140,7 +140,7 @@ def _label(c: Circuit, p: CircuitPart, design: Design, region: Region) -> Label:
 def _runs(c: Circuit, p: CircuitPart, region: Region) -> list[CableRun]:
     size = size_text(c.area_mm2, c.awg)
     if p.ac:
-        return [CableRun(id=p.code, size=f"3 × {size}", colour="/".join(region.ac_colours), length_m=p.length_m)]
+        return [CableRun.trusted(id=p.code, size=f"3 × {size}", colour="/".join(region.ac_colours), length_m=p.length_m)]
     colours = region.dc_colours if c.return_path == "cable" else region.dc_colours[:1]
     return [
         CableRun(id=f"{p.code}{sign}", size=size, colour=colour, length_m=p.length_m, count=c.parallel_count)
@@ -151,7 +151,7 @@ def _runs(c: Circuit, p: CircuitPart, region: Region) -> list[CableRun]:
 def _cables(runs: list[CableRun]) -> list[CableNeed]:
     if not runs:
         return []
-    bought = cable_purchase(CablePurchaseIn(runs=runs))
+    bought = cable_purchase(CablePurchaseIn.trusted(runs=runs))
     pairs = dict.fromkeys((r.size, r.colour) for r in runs)
     return [CableNeed(size=s, colour=k, need_m=bought.need_m[f"{s}/{k}"], longest_m=bought.longest_cut_m[f"{s}/{k}"], pack_m=bought.pack_m.get(f"{s}/{k}"),
                       pack_count=bought.pack_count.get(f"{s}/{k}")) for s, k in pairs]  # fmt: skip
@@ -163,10 +163,10 @@ def _fuses(circuits: list[tuple[Circuit, CircuitPart]]) -> list[FuseNeed]:
         family = c.fuse_family or (p.best_family if c.protection == "fuse" else None)
         if p.ac or family is None:
             continue
-        items += [FuseItem(family=family, rating_a=r) for r in (c.fuse_a, c.far_fuse_a) if r is not None and r in FAMILIES[family].ratings]  # type: ignore[arg-type]
+        items += [FuseItem.trusted(family=family, rating_a=r) for r in (c.fuse_a, c.far_fuse_a) if r is not None and r in FAMILIES[family].ratings]
     if not items:
         return []
-    kit = spare_fuse_kit(SpareFuseKitIn(fuses=items))
+    kit = spare_fuse_kit(SpareFuseKitIn.trusted(fuses=items))
     fitted: dict[str, int] = {}
     for i in items:
         fitted[i.key] = fitted.get(i.key, 0) + 1
@@ -195,8 +195,8 @@ def _loops(circuits: list[tuple[Circuit, CircuitPart]]) -> list[LoopRow]:
     tested = {c.id: (c, p) for c, p in circuits if not p.ac and c.return_path == "cable" and p.length_m > EPS}
     if not tested:
         return []
-    out = loop_continuity(LoopContinuityIn(circuits=[
-        LoopCircuit(id=k, area_mm2=c.area_mm2, awg=c.awg, tinned=c.tinned, length_m=p.length_m / c.parallel_count, current_a=p.current_a) for k, (c, p) in tested.items()]))  # fmt: skip
+    out = loop_continuity(LoopContinuityIn.trusted(circuits=[
+        LoopCircuit.trusted(id=k, area_mm2=c.area_mm2, awg=c.awg, tinned=c.tinned, length_m=p.length_m / c.parallel_count, current_a=p.current_a) for k, (c, p) in tested.items()]))  # fmt: skip
     return [LoopRow(circuit=k, code=p.code, name=c.name, expected_mohm=out.expected_mohm[k], low_mohm=out.low_mohm[k], high_mohm=out.high_mohm[k],
                     resolvable=out.resolvable[k], loaded_drop_v=out.loaded_drop_v[k] or 0.0) for k, (c, p) in tested.items()]  # fmt: skip
 

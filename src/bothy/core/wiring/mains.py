@@ -78,13 +78,13 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
     if m.style == "wired":
         return out
     length, area, awg = HOOKUP[ctx.region.wire_series]
-    hookup = HookUp(length_m=m.hookup_length_m or length, area_mm2=m.hookup_mm2 or area, awg=None if m.hookup_mm2 else awg)  # type: ignore[arg-type]
+    hookup = HookUp.trusted(length_m=m.hookup_length_m or length, area_mm2=m.hookup_mm2 or area, awg=None if m.hookup_mm2 else awg)
     size: float | str = m.lead_awg or m.lead_mm2 or ("14" if ctx.region.wire_series == "awg" else 1.5)
-    chain = ac_lead_chain(AcLeadChainIn(
-        region=ctx.design.region, breaker_a=min(125.0, max((w.circuit.fuse_a or 0.0 for w in ac), default=0.0) or ctx.region.inlet_a),
+    chain = ac_lead_chain(AcLeadChainIn.trusted(
+        region=ctx.design.region, breaker_a=max((w.circuit.fuse_a or 0.0 for w in ac), default=0.0) or ctx.region.inlet_a,
         **({"awg": size} if isinstance(size, str) else {"area_mm2": size}), hookup=hookup, max_leads_per_leg=m.leads_joined_count,
-        legs=[Leg(id=w.circuit.id, length_m=w.part.length_m, load_w=alone[w.circuit.id], outlet_count=max(1, len(w.circuit.appliances))) for w in ac],
-        stock=[StockLead(length_m=s.length_m, cost=s.cost) for s in m.stock] or [StockLead(length_m=x, cost=x) for x in STOCK_M]))  # fmt: skip
+        legs=[Leg.trusted(id=w.circuit.id, length_m=w.part.length_m, load_w=alone[w.circuit.id], outlet_count=max(1, len(w.circuit.appliances))) for w in ac],
+        stock=[StockLead.trusted(length_m=s.length_m, cost=s.cost) for s in m.stock] or [StockLead.trusted(length_m=x, cost=x) for x in STOCK_M]))  # fmt: skip
     for w in ac:
         id = w.circuit.id
         ctx.book.put(f"mains/{id}/drop_frac", chain.figure(f"leg_drop_frac/{id}").named("Lost from the supply, as a part of the voltage"))

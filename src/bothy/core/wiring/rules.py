@@ -76,12 +76,12 @@ def split_in_groups(ctx: Context, w: Worked, index: int) -> tuple[Remedy, str, f
     c, p = w.circuit, w.part
     on_it = {a.id: a for i in c.appliances if (a := ctx.design.appliance(i)) is not None and a.count > 0}
     amps = {i: design_current(ctx, a, p.ac).value for i, a in on_it.items()}
-    flowing = [SplitLoad(id=i, current_a=x) for i, x in amps.items() if x > 0]
+    flowing = [SplitLoad.trusted(id=i, current_a=x) for i, x in amps.items() if x > 0]
     top = max((r for r in p.ratings if r <= (p.window_high_a or 0) + EPS), default=None)
     factor = continuous_factor(ctx, p.ac)
     if len(flowing) < 2 or top is None or p.window_high_a is None or p.current_a <= top / factor + EPS:
         return None
-    shares = circuit_split(CircuitSplitIn(cable_ampacity_a=p.window_high_a, fuse_a=top, continuous_factor=factor, loads=flowing))
+    shares = circuit_split(CircuitSplitIn.trusted(cable_ampacity_a=p.window_high_a, fuse_a=top, continuous_factor=factor, loads=flowing))
     if shares.oversize or len(shares.circuits) < 2:
         return None
     taken = {x.id for x in ctx.design.wiring.circuits}
