@@ -36,7 +36,7 @@ def tune_collector() -> None:
     """Fewer and shorter pauses: what is loaded stays loaded, and a report's thousands of small objects die young anyway."""
     gc.collect()
     gc.freeze()
-    gc.set_threshold(200_000, 20, 50)
+    gc.set_threshold(100_000, 20, 50)
 
 
 def create_app(settings: Settings | None = None) -> FastAPI:

@@ -24,7 +24,7 @@ class Kept(NamedTuple):
 class Reports:
     """The last reports, by variant and revision. A report follows from its design alone."""
 
-    def __init__(self, size: int = 32) -> None:
+    def __init__(self, size: int = 8) -> None:
         self._items: OrderedDict[tuple[uuid.UUID, int], Kept] = OrderedDict()
         self._lock = Lock()
         self._size = size
