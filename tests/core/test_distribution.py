@@ -196,3 +196,11 @@ def test_marine_practice_counts_conductors_and_has_no_chassis_return() -> None:
     assert part(marine, "c1").ampacity_a == pytest.approx(part(vehicle, "c1").ampacity_a * 0.6 / 0.7)
     told = [[f.rule for f in r.findings] for r in (vehicle, marine)]
     assert ("wire-chassis-return" in told[0], "wire-chassis-return" in told[1]) == (False, True)
+
+
+@pytest.mark.parametrize(("unit_v", "series"), [(12.8, 1), (3.2, 4)])
+def test_a_full_lithium_bank_by_hand(unit_v: float, series: int) -> None:
+    """200 Ah: 200 mΩ·Ah/200 Ah = 1 mΩ for a 12 V block, 13.6 V at rest, so 13.6 kA at its posts; four cells in series are the same block."""
+    data = fed(circuit())
+    data["power"]["bank"] = {**BANK, "unit_voltage_v": unit_v, "series_count": series}
+    assert part(reported(data), "main").fault_a == pytest.approx(13600)

@@ -130,7 +130,7 @@ def _faults(ctx: Context, worked: list[Worked], wires: list[NetworkBranch], ways
     if bank is None:
         return {}
     block = block_resistance(given("block_mohm_ah", ctx.chem.fault_k, "table", f"{ctx.chem.name}, typical; low on purpose"),
-                             given("capacity_ah", bank.unit_charge_ah, "typed", bank.name), given("block_nominal_voltage_v", bank.unit_voltage_v, "typed", bank.name))  # fmt: skip
+                             given("capacity_ah", bank.unit_charge_ah, "typed", bank.name), given("block_nominal_voltage_v", 12 * bank.unit_voltage_v / ctx.chem.bank_v(12), "computed", f"{bank.unit_voltage_v:g} V of {ctx.chem.name}, as a part of a 12 V block"))  # fmt: skip
     inside = bank_resistance(block, bank.series_count, bank.parallel_count)
     full = given("voltage_v", rest_voltage(ctx.chem.key, 1.0) * ctx.chem.cell_count(ctx.system_v), "table", f"full {ctx.chem.name}, at rest")
     twins: dict[tuple[str, str], float] = {}
