@@ -15,8 +15,8 @@ from bothy.core.power.chemistry import rest_voltage
 from bothy.core.power.uses import coincidence
 from bothy.core.wiring.circuits import DROP_COPPER_C, Worked
 from bothy.core.wiring.conductors import warm_resistance
-from bothy.core.wiring.drop import drop_fraction
-from bothy.core.wiring.network import LEAST_MOHM, DcNetworkIn, DcNetworkOut, NetworkBranch, NetworkLoad, NetworkSource, dc_network
+from bothy.core.wiring.drop import cable_heat, drop_fraction
+from bothy.core.wiring.network import LEAST_MOHM, DcNetworkIn, NetworkBranch, NetworkLoad, NetworkSource, State, branch_drop, solve
 from bothy.core.wiring.short_circuit import bank_resistance, block_resistance, fault_current
 
 BANK, BUS = "bank", "busbar"
@@ -147,11 +147,13 @@ def _faults(ctx: Context, worked: list[Worked], wires: list[NetworkBranch], ways
     return {BANK: at([]), **{node: at(way) for node, way in ways.items()}}
 
 
-def _settle(ctx: Context, w: Worked, end: str, way: list[str], names: dict[str, str], worst: DcNetworkOut | None, typical: DcNetworkOut | None) -> None:
+def _settle(
+    ctx: Context, w: Worked, end: str, way: list[str], names: dict[str, str], lost_on: dict[str, Figure], worst: State | None, typical: State | None
+) -> None:
     """Whole-path drop and voltages of one circuit, from the solved network."""
     c, part = w.circuit, w.part
     if worst is not None:
-        figures = {i: worst.figure("branch_drop_v/" + i) for i in way if i in names}
+        figures = {i: lost_on[i] for i in way if i in names}
         if w.drop is not None and part.drop_v is not None and part.drop_v > figures[c.id].value:
             figures[c.id] = w.drop.figure("drop_v")  # its own cable with all on it at once, whatever coincides elsewhere
         w.way_v = {i: f.value for i, f in figures.items()}
@@ -163,11 +165,11 @@ def _settle(ctx: Context, w: Worked, end: str, way: list[str], names: dict[str, 
         part.path_drop_frac = ctx.book.put(
             f"circuits/{c.id}/path_drop_frac", drop_fraction(path, float(ctx.system_v)).named("Lost from bank, as a part of nominal")
         ).value
-        part.worst_v = ctx.book.put(f"circuits/{c.id}/worst_v", worst.figure("node_voltage_v/" + end).named("Voltage at its end, worst moment")).value
+        part.worst_v = ctx.book.put(f"circuits/{c.id}/worst_v", worst.node_figure(end).named("Voltage at its end, worst moment")).value
         if c.kind == "load" and w.drop is not None:
             part.drop_ok = path.value <= part.limit_v + 1e-9
     if typical is not None:
-        part.typical_v = ctx.book.put(f"circuits/{c.id}/typical_v", typical.figure("node_voltage_v/" + end).named("Voltage at its end, usual moment")).value
+        part.typical_v = ctx.book.put(f"circuits/{c.id}/typical_v", typical.node_figure(end).named("Voltage at its end, usual moment")).value
 
 
 def work_network(ctx: Context, worked: list[Worked], feeds: Feeds, bank_mohm: float) -> NetworkPart:
@@ -182,12 +184,14 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds, bank_mohm: fl
     ways = _way(wires)
     names = {w.circuit.id: w.circuit.name for w in worked}
 
-    def solved(volts: float, inverter: bool) -> DcNetworkOut | None:
+    def solved(volts: float, inverter: bool) -> State | None:
         common: dict[str, Any] = {"nominal_voltage_v": float(ctx.system_v), "branches": wires, "loads": _loads(ctx, worked, ends, feeds, inverter)}
-        out = dc_network(quick(DcNetworkIn, sources=[quick(NetworkSource, node=BANK, voltage_v=volts, resistance_mohm=bank_mohm)], **common))
+        out = solve(quick(DcNetworkIn, sources=[quick(NetworkSource, node=BANK, voltage_v=volts, resistance_mohm=bank_mohm)], **common))
         return out if out.converged else None
 
     worst, typical = solved(low, True), solved(ctx.bank_v, False)
+    currents = {b.id: worst.current(b) for b in wires} if worst else {}
+    lost_on = {i: branch_drop(amps, worst.mohm[i]) for i, amps in currents.items()} if worst else {}
     faults = _faults(ctx, worked, wires, ways)
     for w in worked:
         c = w.circuit
@@ -195,7 +199,7 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds, bank_mohm: fl
         at = end or (board_node(c.board) if c.kind == "feeder" else BUS if c.kind == "main" else "")
         w.part.way = [i for i in ways.get(at, [c.id]) if i in names]
         if end is not None:
-            _settle(ctx, w, end, ways[end], names, worst, typical)
+            _settle(ctx, w, end, ways[end], names, lost_on, worst, typical)
         if not faults or w.part.ac or c.kind in ("solar", "driving_in"):
             continue
         if c.kind == "feeder":
@@ -210,14 +214,15 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds, bank_mohm: fl
     nodes = {}
     for node in (BANK, BUS, *(board_node(b.id) for b in ctx.design.wiring.boards if b.side == "dc")):
 
-        def volts_of(out: DcNetworkOut | None, key: str, node: str = node) -> float | None:
-            if out is None or node not in out.node_voltage_v:
-                return None
-            return ctx.book.put(f"network/{node}/{key}", out.figure(f"node_voltage_v/{node}")).value
+        def volts_of(state: State | None, key: str, node: str = node) -> float | None:
+            return None if state is None else ctx.book.put(f"network/{node}/{key}", state.node_figure(node)).value
 
         fault = ctx.book.put(f"network/{node}/fault_a", faults[node].named("Dead short here")).value if node in faults else None
         nodes[node] = quick(NodePart, worst_v=volts_of(worst, "worst_v"), typical_v=volts_of(typical, "typical_v"), fault_a=fault)
-    loss = ctx.book.put("network/loss_w", worst.figure("total_loss_w").named("Heat in all cables, worst moment")).value if worst else None
+    loss = None
+    if worst is not None:
+        heat = {i: cable_heat(amps, worst.mohm[i]) for i, amps in currents.items()}
+        loss = ctx.book.put("network/loss_w", worst.loss(heat).named("Heat in all cables, worst moment")).value
     return quick(NetworkPart, converged=worst is not None, low_v=low, typical_v=ctx.bank_v, loss_w=loss, nodes=nodes)
 
 

@@ -260,17 +260,56 @@ def _load_violations(inp: DcNetworkIn, x: NetworkLoad, volts: float, drop_frac: 
     return out
 
 
+class State(NamedTuple):
+    """A network solved: its branches' resistances in mΩ, the nodes that ref reaches as switched, and the solution."""
+
+    inp: DcNetworkIn
+    mohm: dict[str, float]
+    joined: set[NodeName]
+    names: list[NodeName]
+    solved: _Solved
+
+    @property
+    def converged(self) -> bool:
+        """False when no voltage satisfies the network."""
+        return self.solved.volts is not None
+
+    def volts(self, node: NodeName) -> float:
+        """Voltage of a node in V; 0 for ref and for dead nodes."""
+        return (self.solved.volts or {}).get(node, 0.0)
+
+    def node_figure(self, node: NodeName) -> Figure:
+        """Voltage of a node as a figure."""
+        return given("node_voltage_v", self.volts(node), "computed", "solved with all other nodes; against the negative post")
+
+    def current(self, b: NetworkBranch) -> Figure:
+        """Current of a branch in A, positive from→to."""
+        on = b.closed and b.from_ in self.joined and b.to in self.joined
+        a, z, r = self.volts(b.from_), self.volts(b.to), self.mohm[b.id]
+        return derived("current_a", "(V_from − V_to)/R", 1000 * (a - z) / r if on else 0.0, "handbook 02 §3.10, all nodes solved at once",
+                       from_voltage_v=a, to_voltage_v=z, resistance_mohm=r)  # fmt: skip
+
+    def loss(self, heat: dict[str, Figure]) -> Figure:
+        """Heat of all branches in W."""
+        return derived("total_loss_w", "Σ I²·R of the branches", sum(f.value for f in heat.values()), "handbook 02 §3.10; not inside the sources", **heat)
+
+
+def solve(inp: DcNetworkIn) -> State:
+    """Solve a network; see :func:`dc_network`."""
+    names = nodes_of(inp.sources, inp.branches)
+    joined = reached(inp.sources, [(b.from_, b.to) for b in inp.branches if b.closed])
+    mohm = {b.id: b.mohm(inp.conductor_temp_c) for b in inp.branches}
+    return State(inp, mohm, joined, names, _solve(inp, [n for n in names if n in joined], mohm))
+
+
 def dc_network(inp: DcNetworkIn, sources: dict[str, Figure] | None = None) -> DcNetworkOut:
     """Voltages, currents, losses and violations of a network at one moment. Handbook 02 §3.10.
 
     ``branches`` are resistors between named nodes, ``ref`` is the battery's negative post; currents in A are positive from→to.
     A network that no voltage can satisfy is not an error: ``converged`` is false and the one violation says ``voltage_collapse``.
     """
-    names = nodes_of(inp.sources, inp.branches)
-    joined = reached(inp.sources, [(b.from_, b.to) for b in inp.branches if b.closed])
-    live = [n for n in names if n in joined]
-    mohm = {b.id: b.mohm(inp.conductor_temp_c) for b in inp.branches}
-    solved = _solve(inp, live, mohm)
+    state = solve(inp)
+    names, joined, mohm, solved = state.names, state.joined, state.mohm, state.solved
     steps = derived("iteration_count", "steps until no voltage moves by 1e-9 V", solved.steps, "handbook 02 §3.10")
     if solved.volts is None:
         return DcNetworkOut.of(
@@ -284,9 +323,7 @@ def dc_network(inp: DcNetworkIn, sources: dict[str, Figure] | None = None) -> Dc
     heat: dict[str, Figure] = {}
     violations: list[tuple[Code, str]] = []
     for b in inp.branches:
-        on = b.closed and b.from_ in joined and b.to in joined
-        amps[b.id] = derived("current_a", "(V_from − V_to)/R", 1000 * (v[b.from_] - v[b.to]) / mohm[b.id] if on else 0.0, "handbook 02 §3.10, all nodes solved at once",
-                             from_voltage_v=v[b.from_], to_voltage_v=v[b.to], resistance_mohm=mohm[b.id])  # fmt: skip
+        amps[b.id] = state.current(b)
         drops[b.id] = branch_drop(amps[b.id], mohm[b.id])
         heat[b.id] = cable_heat(amps[b.id], mohm[b.id])
         violations += [(code, b.id) for code in _branch_violations(b, amps[b.id].value)]
@@ -304,10 +341,10 @@ def dc_network(inp: DcNetworkIn, sources: dict[str, Figure] | None = None) -> Dc
                                                        load_voltage_v=across), inp.nominal_voltage_v)  # fmt: skip
         violations += [(code, x.id) for code in _load_violations(inp, x, across.value, part.value)]
     return DcNetworkOut.of(
-        converged=True, iteration_count=steps, node_voltage_v={n: given("node_voltage_v", v[n], "computed", "solved with all other nodes; against the negative post") for n in names}, branch_current_a=amps, branch_drop_v=drops, branch_heat_w=heat,
+        converged=True, iteration_count=steps, node_voltage_v={n: state.node_figure(n) for n in names}, branch_current_a=amps, branch_drop_v=drops, branch_heat_w=heat,
         load_voltage_v=load_v, load_current_a=load_a, load_drop_frac=load_drop,
         source_current_a={s.node: derived("source_current_a", "(E − V)/R", 1000 * (s.voltage_v - v[s.node]) / max(LEAST_MOHM, s.resistance_mohm), "positive: it delivers",
                                           voltage_v=s.voltage_v, node_voltage_v=v[s.node], resistance_mohm=s.resistance_mohm) for s in inp.sources},
-        total_loss_w=derived("total_loss_w", "Σ I²·R of the branches", sum(f.value for f in heat.values()), "handbook 02 §3.10; not inside the sources", **heat),
+        total_loss_w=state.loss(heat),
         dead_nodes=[n for n in names if n not in joined], violations=[Violation.of(code=c, subject=s) for c, s in violations],
     )  # fmt: skip
