@@ -1677,9 +1677,16 @@ export interface components {
         };
         /**
          * MainsPart
-         * @description The mains side worked out. ``legs`` is empty where it is wired.
+         * @description The mains side worked out, with what the region usually has. ``legs`` is empty where it is wired.
          */
         MainsPart: {
+            /**
+             * Usual Poles
+             * @enum {string}
+             */
+            usual_poles: "double" | "single";
+            /** Residual Device */
+            residual_device: string;
             /** Supply A */
             supply_a: number;
             /** Limit A */

@@ -171,7 +171,15 @@ describe("the mains side", () => {
 
   const mains = (over: object | null) => {
     Object.assign(state.report.wiring, {
-      mains: { supply_a: 5, limit_a: 16, legs: { c1: { leads_m: [], current_a: 4, drop_frac: 0 } }, unreachable: ["c1"], splitter_count: 2 },
+      mains: {
+        usual_poles: "double",
+        residual_device: "a 30 mA device",
+        supply_a: 5,
+        limit_a: 16,
+        legs: { c1: { leads_m: [], current_a: 4, drop_frac: 0 } },
+        unreachable: ["c1"],
+        splitter_count: 2,
+      },
     });
     Object.assign(state.design.wiring, { mains: over });
   };

@@ -189,6 +189,11 @@ class Context:
         return 24 if self.vehicle_v > 18 else 12
 
     @property
+    def top_v(self) -> float:
+        """Highest charge voltage of the system in V (handbook 02 §3.8)."""
+        return 14.6 * self.scale
+
+    @property
     def scale(self) -> float:
         """System voltage over 12 V."""
         return self.system_v / 12

@@ -32,6 +32,12 @@ class Remedy(BaseModel):
     label: str
     patch: list[dict[str, Any]]
 
+    @classmethod
+    def sets(cls, label: str, item: str, id: str | None = None, /, **values: Any) -> Remedy:
+        """Set fields of the item at the path ``item``; with an ``id``, only while that item still stands there."""
+        still = [{"op": "test", "path": f"{item}/id", "value": id}] if id is not None else []
+        return cls(label=label, patch=[*still, *({"op": "replace", "path": f"{item}/{k}", "value": v} for k, v in values.items())])
+
 
 class Finding(BaseModel):
     """What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns."""
@@ -62,6 +68,12 @@ def rule(id: str, severity: Severity, stage: Stage, title: str, remedy: str, sou
     made = Rule(id=id, severity=severity, stage=stage, title=title, remedy=remedy, source=source)
     RULES[id] = made
     return made
+
+
+def rules(stage: Stage, rows: tuple[tuple[str, Severity, str, str, str], ...]) -> None:
+    """Register the rules of a table: id, severity, title, remedy, source."""
+    for id, severity, title, remedy, source in rows:
+        rule(id, severity, stage, title, remedy, source)
 
 
 def finding(

@@ -22,6 +22,8 @@ def propose_group(design: Design, group: Group) -> list[Proposal]:
         whole = Context(candidate(design, boards, circuits))
         worked = work_circuits(whole, feeds_of(whole, work_out(whole, budgets(whole))))
         return propose_circuits(whole, boards, worked, len(design.wiring.circuits))
+    if group == "panel" and design.wiring.panel is not None:
+        return []
     uses = budgets(ctx)
     if group == "panel":
         plate = propose_panel(ctx, work_circuits(ctx, feeds_of(ctx, work_out(ctx, uses))))

@@ -27,6 +27,8 @@ class Region:
     dc_colours: tuple[str, str]
     ac_colours: tuple[str, str, str]
     licensed: str
+    mains_poles: Literal["double", "single"] = "double"
+    residual_device: str = "a 30 mA device"
 
 
 REGIONS: dict[RegionKey, Region] = {
@@ -44,6 +46,7 @@ REGIONS: dict[RegionKey, Region] = {
         "us", "United States", 120.0, 60, 30.0, 0.8, (15, 20, 30), "awg", "marine_conductors",
         ("red", "black"), ("black", "white", "green"),
         "Mains work: a licensed electrician where the state asks for one (NFPA 70 article 551, NFPA 1192).",
+        "single", "ground-fault protection",
     ),
     "au": Region(
         "au", "Australia", 230.0, 50, 15.0, 1.0, (10, 16), "metric", "iec_circuits",

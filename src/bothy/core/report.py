@@ -142,7 +142,7 @@ def _stages(design: Design, findings: list[Finding], prove: ProvePart) -> dict[s
     computed = {
         "vehicle": v.payload_kg is not None and v.bank_place is not None, "life": bool(life.appliances) and life.place is not None,
         "power": p.bank is not None and (bool(p.arrays) or p.driving is not None or p.shore is not None),
-        "wiring": bool(design.wiring.circuits) and all(c.area_mm2 is not None or c.awg is not None for c in design.wiring.circuits),
+        "wiring": bool(design.wiring.circuits) and all(c.sized for c in design.wiring.circuits),
         "prove": prove.testable > 0 and prove.read >= prove.testable,
     }  # fmt: skip
     proved = prove.testable > 0 and prove.passed == prove.testable
@@ -172,7 +172,7 @@ def report(design: Design) -> Report:
     circuits = {w.circuit.id: w.part for w in worked}
 
     def refit_at(index: int) -> Remedy | None:
-        return refit(worked[index], index)
+        return refit(worked[index])
 
     vehicle, found = _vehicle(ctx, power)
     found += power_findings(ctx, uses, supply, power, refit_at)

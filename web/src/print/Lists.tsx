@@ -4,8 +4,7 @@ import { api, take } from "../data/client";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson } from "../shell/person";
-
-const cell = "border border-[#888] px-1.5 py-0.5";
+import { cell, Heads } from "./paper";
 
 export function useBenchLists() {
   const { id, revision } = useVariant();
@@ -22,15 +21,7 @@ function Table({ title, note, heads, rows }: { title: string; note?: string; hea
       <h2 className="m-0 font-display text-[15px] font-semibold">{title}</h2>
       {note && <p className="m-0 mb-1 text-[11px]">{note}</p>}
       <table className="w-full border-collapse text-[11px]">
-        <thead>
-          <tr>
-            {heads.map((h) => (
-              <th key={h} className={`${cell} text-left`} scope="col">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <Heads heads={heads} />
         <tbody>
           {rows.map((r) => (
             <tr key={r.join("|")}>

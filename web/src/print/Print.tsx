@@ -10,8 +10,7 @@ import { TreePicture } from "../stages/wiring/TreePicture";
 import { Labels } from "./Labels";
 import { Lists } from "./Lists";
 import { Plate } from "./Plate";
-
-const cell = "border border-[#888] px-1.5 py-0.5";
+import { cell, Heads } from "./paper";
 
 function Schedule() {
   const { design, report } = useVariant();
@@ -20,15 +19,7 @@ function Schedule() {
   return (
     <>
       <table className="w-full border-collapse text-[11px]">
-        <thead>
-          <tr>
-            {["code", "circuit", "from", "appliances", "one way", "current", "cable", "lost", "protection", "open findings"].map((h) => (
-              <th key={h} className={`${cell} text-left`} scope="col">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <Heads heads={["code", "circuit", "from", "appliances", "one way", "current", "cable", "lost", "protection", "open findings"]} />
         <tbody>
           {(design.wiring?.circuits ?? []).map((c) => {
             const p = report.wiring.circuits[c.id];
@@ -66,17 +57,9 @@ function Sheet() {
   const readings = new Map((design.prove?.readings ?? []).map((r) => [r.circuit, r]));
   return (
     <table className="w-full border-collapse text-[11px]">
-      <thead>
-        <tr>
-          {["code", "circuit and what to do", "amps expected", "amps read", "volts at bank", "volts expected at load", "volts read", "verdict", "by, when"].map(
-            (h) => (
-              <th key={h} className={`${cell} text-left`} scope="col">
-                {h}
-              </th>
-            ),
-          )}
-        </tr>
-      </thead>
+      <Heads
+        heads={["code", "circuit and what to do", "amps expected", "amps read", "volts at bank", "volts expected at load", "volts read", "verdict", "by, when"]}
+      />
       <tbody>
         {report.prove.rows.map((r) => {
           const read = readings.get(r.circuit);

@@ -14,7 +14,7 @@ from bothy.core.design.life import Appliance, Life
 from bothy.core.design.power import Power
 from bothy.core.design.prove import Accepted, Prove
 from bothy.core.design.vehicle import Vehicle
-from bothy.core.design.wiring import Circuit, Wiring
+from bothy.core.design.wiring import Board, Circuit, Wiring
 from bothy.core.region import RegionKey
 
 SCHEMA_VERSION = 1
@@ -71,6 +71,14 @@ class Design(Doc):
     @cached_property
     def _circuits(self) -> dict[str, Circuit]:
         return {c.id: c for c in self.wiring.circuits}
+
+    @cached_property
+    def _boards(self) -> dict[str, Board]:
+        return {b.id: b for b in self.wiring.boards}
+
+    def board(self, id: str | None) -> Board | None:
+        """The board with that id; None for the busbar."""
+        return self._boards.get(id or "")
 
     def appliance(self, id: str) -> Appliance | None:
         """The appliance with that id."""

@@ -119,6 +119,11 @@ class Appliance(Doc):
         fields = {k: getattr(self, k) for k in _SAME}
         return quick(Load, **{**_DEFAULTS, **fields, "hourly_weights": weights(self.windows)})
 
+    @property
+    def adapter_frac(self) -> float:
+        """Efficiency between its circuit and itself: a DC-DC adapter's, or 1 (typical)."""
+        return 0.9 if self.supply == "converter" else 1.0
+
     @cached_property
     def running_w(self) -> float:
         """Running power of one unit in W."""

@@ -10,7 +10,7 @@ from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note
 from bothy.core.design.mains import Mains
 from bothy.core.design.panel import Panel
-from bothy.core.wiring.conductors import Awg, Installation, Insulation
+from bothy.core.wiring.conductors import AREA, Awg, Installation, Insulation
 from bothy.core.wiring.drop import DropClass
 from bothy.core.wiring.fuses import FamilyKey
 
@@ -72,6 +72,16 @@ class Circuit(Doc):
         if self.area_mm2 is not None and self.awg is not None:
             raise wrong("awg", "give a size in mm² or in AWG, not both")
         return self
+
+    @property
+    def sized(self) -> bool:
+        """Whether its cable is chosen."""
+        return self.area_mm2 is not None or self.awg is not None
+
+    @property
+    def metal_mm2(self) -> float:
+        """Metal area of one conductor in mm²; 0 while no cable is chosen."""
+        return AREA[self.awg] if self.awg is not None else self.area_mm2 or 0.0
 
 
 class Wiring(Doc):

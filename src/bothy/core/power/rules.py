@@ -6,11 +6,11 @@ from collections.abc import Callable
 
 from bothy.core.catalogue.parts import of_kind
 from bothy.core.context import BANK_PLACES, Context
-from bothy.core.finding import Finding, Remedy, Severity, finding, rule
+from bothy.core.finding import Finding, Remedy, Severity, finding, rules
 from bothy.core.power.load_budget import LoadBudgetOut
 from bothy.core.power.supply import PowerPart, Supply
 
-_ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
+rules("power", (
     ("power-load-saturated", "fault", "Appliance never stops", "Shade, insulate or ventilate its condenser, or take a larger unit.", "energy balance"),
     ("power-inverter-hours-short", "fault", "Inverter switched off too early", "Lengthen its schedule or move the appliance to DC.", "handbook 01 §3.1"),
     ("power-inverter-idle-heavy", "advice", "Inverter's own use is heavy", "Switch the inverter off when it is not used, take a smaller one, or DC versions.", "handbook 01 §3.1"),
@@ -62,11 +62,8 @@ _ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
     ("power-dcdc-input-drop", "advice", "Long thin cable to the DC-DC charger", "A thicker cable.", "handbook 02"),
     ("power-balance-negative", "fault", "More used than comes in", "The source that limits: more sun, driving, shore, or a smaller demand.", "handbook 01 §3.16"),
     ("power-bank-floor", "fault", "Bank holds less than one day", "A larger bank.", "handbook 01 §3.7"),
-)  # fmt: skip
+))  # fmt: skip
 Refit = Callable[[int], Remedy | None]
-
-for _id, _severity, _title, _remedy, _source in _ROWS:
-    rule(_id, _severity, "power", _title, _remedy, _source)
 
 
 def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Finding]:

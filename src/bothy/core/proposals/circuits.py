@@ -158,12 +158,12 @@ def candidate(design: Design, boards: list[dict[str, Any]], circuits: list[dict[
     return load_design(data)
 
 
-def _sized(c: Circuit, w: Worked, index: int) -> tuple[dict[str, Any], list[str]] | None:
+def _sized(c: Circuit, w: Worked) -> tuple[dict[str, Any], list[str]] | None:
     """The circuit with Bothy's cable and fuse, and why; None when no single cable carries it."""
     value = c.model_dump(mode="json")
     if w.part.current_a <= 0:
         return None
-    remedy = refit(w, index)
+    remedy = refit(w)
     if remedy is None:
         return value, [f"{w.part.current_a:.1f} A: {w.part.problem or 'no standard cable and fuse fit'}; to be split or shortened."]
     for op in remedy.patch:
@@ -188,13 +188,13 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
                             patch=[{"op": "replace", "path": "/wiring/battery_fuses", "value": True}]))  # fmt: skip
     if ctx.design.wiring.mains is None and any(w.part.ac for w in worked):
         side = usual(ctx)
-        out.append(Proposal(id="mains", group="circuits", status="new", title="Mains side", what=f"{'ground-fault protection' if ctx.design.region == 'us' else '30 mA device'}, {side['poles']}-pole breakers, change-over, bond by relay",
+        out.append(Proposal(id="mains", group="circuits", status="new", title="Mains side", what=f"{ctx.region.residual_device.removeprefix('a ')}, {side['poles']}-pole breakers, change-over, bond by relay",
                             why=["What the region usually has, for the electrician to check.", MAINS_NOTE], assumes=["Hard-wired, with an automatic change-over in the inverter."],
                             patch=[{"op": "replace", "path": "/wiring/mains", "value": side}]))  # fmt: skip
-    for i, w in enumerate(worked):
+    for w in worked:
         c = w.circuit
-        if i >= first_new:
-            sized = _sized(c, w, i)
+        if w.index >= first_new:
+            sized = _sized(c, w)
             if sized is None:
                 continue
             value, why = sized
@@ -208,7 +208,7 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
             out.append(Proposal(id=f"circuit:{c.id}", group="circuits", status="new", title=c.name, what=what, why=[*([feeds] if feeds else []), *why],
                                 assumes=[f"{w.part.length_m:g} m one way, until it is measured."], patch=patch))  # fmt: skip
         elif c.by == "proposal" and w.part.current_a > 0:
-            remedy = refit(w, i)
+            remedy = refit(w)
             changes = [op for op in remedy.patch if op["op"] == "replace" and getattr(c, op["path"].rsplit("/", 1)[1]) != op["value"]] if remedy else []
             if remedy and changes:
                 out.append(Proposal(id=f"resize:{c.id}", group="circuits", status="change", title=c.name, what=remedy.label,
@@ -217,8 +217,8 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
 
 
 def propose_panel(ctx: Context, worked: list[Worked]) -> Proposal | None:
-    """The switch panel for the circuits that are there; None where there is one, or nothing to switch."""
-    plate = propose_plate(ctx, worked) if ctx.design.wiring.panel is None else None
+    """The switch panel for the circuits that are there; None where there is nothing to switch."""
+    plate = propose_plate(ctx, worked)
     if plate is None:
         return None
     return Proposal(id="panel", group="panel", status="new", title="Switch panel", what=f"{len(plate.things)} parts on {plate.width_mm:g} × {plate.height_mm:g} mm",

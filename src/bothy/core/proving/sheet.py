@@ -109,7 +109,7 @@ def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None
     if not on_it:
         row.missing = "no appliance on it"
         return row
-    if c.area_mm2 is None and c.awg is None:
+    if not c.sized:
         row.missing = "no cable chosen yet"
         return row
     typed = reading.source_voltage_v if reading else None
@@ -125,7 +125,7 @@ def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None
     powers = {a.id: a.running_w for a in on_it}
     main = max(on_it, key=lambda a: powers[a.id] * a.count)
     whole = sum(powers[a.id] * a.count for a in on_it)
-    eff = {a.id: 0.9 if a.supply == "converter" else 1.0 for a in on_it}
+    eff = {a.id: a.adapter_frac for a in on_it}
     rated = 12.0 * ctx.scale
     try:
         volts = expected_load_voltage(

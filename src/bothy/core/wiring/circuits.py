@@ -13,10 +13,11 @@ from bothy.core.design.life import Appliance
 from bothy.core.design.wiring import Board, Circuit
 from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, given, total
-from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity, row_of, warm_resistance
+from bothy.core.finding import Remedy
+from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity
 from bothy.core.wiring.currents import BoardCurrents, board_currents, circuit_current, loads_of
-from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, VoltageDropOut, voltage_drop, voltage_drop_of
-from bothy.core.wiring.fuses import FAMILIES, FuseSelectIn, fuse_candidates, window_high, window_low
+from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, VoltageDropOut, loop_of, voltage_drop, voltage_drop_of
+from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A, FuseSelectIn, fuse_candidates, window_high, window_low
 from bothy.core.wiring.sizing import WireSizeIn, choose_size
 
 DROP_CLASS_OF_KIND = {"inverter": "feeder", "feeder": "feeder", "main": "feeder", "solar": "charging", "driving": "charging",
@@ -25,8 +26,6 @@ DROP_COPPER_C = 60.0
 """Copper temperature for every drop in the report: choice and check use the same (the cautious school)."""
 LEAST_FUSE_A = 5.0
 """Bothy proposes no smaller fuse on a load circuit, where cable and appliance allow it: small ones blow at a touch and are hard to buy."""
-CHASSIS_MOHM = 5.0
-"""Bodywork and its two bonds, typical (handbook 02 §3.5)."""
 PAIRED_KINDS = ("main", "inverter", "driving_in")
 """Short heavy feeds where two equal cables may share; each pair longer than 1 m wants a fuse in each (handbook 02 §3.6)."""
 SOFT_KINDS = ("light", "socket", "fan")
@@ -88,6 +87,7 @@ class CircuitPart:
 class Worked:
     """Results of the calculators for one circuit."""
 
+    index: int
     circuit: Circuit
     part: CircuitPart
     current: Figure
@@ -95,6 +95,15 @@ class Worked:
     drop: VoltageDropOut | None = None
     best_mohm: float | None = None
     way_v: dict[str, float] = field(default_factory=dict)
+
+    @property
+    def name(self) -> str:
+        """Code and name, as findings call it."""
+        return f"{self.part.code} {self.circuit.name}"
+
+    def change(self, label: str, **fields: Any) -> Remedy:
+        """A remedy that sets fields of the circuit."""
+        return Remedy.sets(label, f"/wiring/circuits/{self.index}", self.circuit.id, **fields)
 
     @property
     def cable_mohm(self) -> float | None:
@@ -126,11 +135,11 @@ def codes(ctx: Context) -> dict[str, str]:
 def _families(c: Circuit, lithium: bool) -> tuple[tuple[str, ...], float]:
     """Allowed families and the interrupting capacity asked of them in A."""
     if c.fuse_family is not None:
-        return (c.fuse_family,), 20000.0 if c.kind == "main" and lithium else 0.0
+        return (c.fuse_family,), LITHIUM_MAIN_A if c.kind == "main" and lithium else 0.0
     if c.protection == "breaker":
         return BREAKER_FAMILIES, 0.0
     if c.kind == "main":
-        return (("class_t",), 20000.0) if lithium else (HEAVY_FAMILIES, 0.0)
+        return (("class_t",), LITHIUM_MAIN_A) if lithium else (HEAVY_FAMILIES, 0.0)
     return (LOAD_FAMILIES, 0.0) if c.kind == "load" else ((*HEAVY_FAMILIES, "blade_maxi", "blade_standard"), 0.0)
 
 
@@ -162,7 +171,9 @@ def default_length(ctx: Context, c: Circuit) -> float:
     return round(0.6 * length + ctx.inside_height_m + 0.5, 1) if c.kind != "driving_in" else round(length + 2.5, 1)
 
 
-def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance], before: Figure | None) -> Worked:
+def work_circuit(
+    ctx: Context, index: int, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance], before: Figure | None
+) -> Worked:
     """All sums of one circuit. ``before`` is what is lost between the bank and the board or busbar it hangs on."""
     on_it = loads_of(c, by_id)
     current, nominal, inrush, seconds = circuit_current(ctx, c, on_it, feeds, boards_a)
@@ -183,7 +194,7 @@ def work_circuit(ctx: Context, c: Circuit, code: str, feeds: Feeds, boards_a: Bo
         drop_ok=None, before_v=before.value if before else 0.0, path_drop_v=None, path_drop_frac=None, worst_v=None, typical_v=None, fault_a=None,
         far_fault_a=None, way=[], problem=None, appliance_names=[a.name for a in on_it],
     )  # fmt: skip
-    out = Worked(c, part, current)
+    out = Worked(index, c, part, current)
     ctx.book.put(f"circuits/{c.id}/current_a", current)
     if current.value <= 0:
         part.problem = "nothing draws current here yet"
@@ -279,7 +290,7 @@ def _size(
     })  # fmt: skip
     _choose_best(ctx, w, inp, sources, wanted, [k for k in families if FAMILIES[k].max_v >= top_v])
     ctx.book.put(f"circuits/{c.id}/window_low_a", low)
-    if c.area_mm2 is None and c.awg is None:
+    if not c.sized:
         return
     size = {"awg": c.awg} if c.awg else {"area_mm2": c.area_mm2}
     w.ampacity = conductor_ampacity(ConductorAmpacityIn.trusted(**{**size, "tinned": c.tinned, **route}))
@@ -288,17 +299,17 @@ def _size(
         i_z = Figure(i_z.value * c.parallel_count, "A", "Ampacity of the equal cables", expression="n·I_z", source="equal cables share",
                      inputs=(("ampacity_a", i_z),))  # fmt: skip
     part.ampacity_a = ctx.book.put(f"circuits/{c.id}/ampacity_a", i_z).value
-    row = row_of(c.area_mm2, c.awg)[1]  # known even where the drop is not: a cable that uses up the whole voltage still stands in the network
-    loop, bodywork = (2, 0.0) if c.return_path == "cable" else (1, CHASSIS_MOHM)
-    part.resistance_mohm = (warm_resistance.raw(row.tinned if c.tinned else row.plain, DROP_COPPER_C) * part.length_m * loop + bodywork) / c.parallel_count
     single = _of_one(current, c.parallel_count)
-    w.drop = voltage_drop_of(
-        VoltageDropIn.trusted(**{
-            **size, "tinned": c.tinned, "length_m": part.length_m, "current_a": single.value, "nominal_voltage_v": part.nominal_v,
-            "drop_class": part.drop_class, "return_path": c.return_path, "conductor_temp_c": DROP_COPPER_C,
-        }),
-        {**sources, "current_a": single},
-    )  # fmt: skip
+    run = VoltageDropIn.trusted(**{
+        **size, "tinned": c.tinned, "length_m": part.length_m, "current_a": single.value, "nominal_voltage_v": part.nominal_v,
+        "drop_class": part.drop_class, "return_path": c.return_path, "conductor_temp_c": DROP_COPPER_C,
+    })  # fmt: skip
+    try:
+        w.drop = voltage_drop_of(run, {**sources, "current_a": single})
+    except BadInput:  # a cable that uses up the whole voltage still stands in the network
+        part.resistance_mohm = loop_of(run).loop.value / c.parallel_count
+        raise
+    part.resistance_mohm = w.drop.resistance_mohm / c.parallel_count
     for key in ("resistance_mohm", "drop_v", "drop_frac", "heat_w"):
         ctx.book.put(f"circuits/{c.id}/{key}", w.drop.figure(key))
     part.drop_v, part.drop_frac, part.heat_w = w.drop.drop_v, w.drop.drop_frac, w.drop.heat_w * c.parallel_count
@@ -332,13 +343,13 @@ def work_circuits(ctx: Context, feeds: Feeds) -> list[Worked]:
     named = codes(ctx)
     done: dict[str, Worked] = {}
     circuits = ctx.design.wiring.circuits
-    for c in circuits:
+    for i, c in enumerate(circuits):
         if c.kind in ("main", "feeder"):
-            done[c.id] = work_circuit(ctx, c, named[c.id], feeds, boards_a, by_id, None)
+            done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, None)
     before = _before_boards(ctx, list(done.values()))
-    for c in circuits:
+    for i, c in enumerate(circuits):
         if c.id not in done:
-            done[c.id] = work_circuit(ctx, c, named[c.id], feeds, boards_a, by_id, before.get(c.board) if c.kind == "load" else None)
+            done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, before.get(c.board) if c.kind == "load" else None)
     return [done[c.id] for c in circuits]
 
 

@@ -36,10 +36,10 @@ def design_current(ctx: Context, a: Appliance, ac: bool) -> Figure:
     if ac:
         return mains_current(a.count, power, given("mains_voltage_v", ctx.region.mains_v, "table", ctx.region.name))
     if a.electrical == "resistive":
-        return resistive_design_current(a.count, power, given("max_voltage_v", 14.6 * ctx.scale, "table", "highest charge voltage"), ctx.system_v)
+        return resistive_design_current(a.count, power, given("max_voltage_v", ctx.top_v, "table", "highest charge voltage"), ctx.system_v)
     low = a.min_voltage_v if a.min_voltage_v and ctx.system_v == 12 else 11.0 * ctx.scale
     note = "the appliance's own" if a.min_voltage_v and ctx.system_v == 12 else "11/12 of the system voltage, typical"
-    eff = 0.9 if a.supply == "converter" else 1.0
+    eff = a.adapter_frac
     return appliance_current(a.count, power, given("efficiency_frac", eff, "default", "DC-DC adapter" if eff < 1 else "direct"),
                              given("min_voltage_v", max(low, 10.5 * ctx.scale), "typed" if a.min_voltage_v else "assumed", note))  # fmt: skip
 

@@ -82,7 +82,7 @@ def _branches(ctx: Context, worked: list[Worked]) -> tuple[list[NetworkBranch], 
 
 
 def _load(id: str, node: str, a: Appliance, part: float, rated_v: float) -> NetworkLoad | None:
-    watts = a.running_w * a.count * part / (0.9 if a.supply == "converter" else 1.0)
+    watts = a.running_w * a.count * part / a.adapter_frac
     if watts <= 0:
         return None
     if a.electrical == "resistive":
@@ -203,7 +203,7 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds, bank_mohm: fl
         if not faults or w.part.ac or c.kind in ("solar", "driving_in"):
             continue
         if c.kind == "feeder":
-            board = next((b for b in ctx.design.wiring.boards if b.id == c.board), None)
+            board = ctx.design.board(c.board)
             start, far = board_node(board.fed_from if board else None), board_node(c.board)
         else:
             start, far = (BANK, BUS) if c.kind == "main" else (board_node(c.board) if c.kind == "load" else BUS, end or "")
@@ -213,12 +213,11 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds, bank_mohm: fl
                 setattr(w.part, key, ctx.book.put(f"circuits/{c.id}/{key}", faults[node].named(label)).value)
     nodes = {}
     for node in (BANK, BUS, *(board_node(b.id) for b in ctx.design.wiring.boards if b.side == "dc")):
-
-        def volts_of(state: State | None, key: str, node: str = node) -> float | None:
-            return None if state is None else ctx.book.put(f"network/{node}/{key}", state.node_figure(node)).value
-
-        fault = ctx.book.put(f"network/{node}/fault_a", faults[node].named("Dead short here")).value if node in faults else None
-        nodes[node] = quick(NodePart, worst_v=volts_of(worst, "worst_v"), typical_v=volts_of(typical, "typical_v"), fault_a=fault)
+        found = {key: state.node_figure(node) for key, state in (("worst_v", worst), ("typical_v", typical)) if state is not None}
+        if node in faults:
+            found["fault_a"] = faults[node].named("Dead short here")
+        values = {key: ctx.book.put(f"network/{node}/{key}", figure).value for key, figure in found.items()}
+        nodes[node] = quick(NodePart, worst_v=values.get("worst_v"), typical_v=values.get("typical_v"), fault_a=values.get("fault_a"))
     loss = None
     if worst is not None:
         heat = {i: cable_heat(amps, worst.mohm[i]) for i, amps in currents.items()}

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Literal, Self
+from typing import Literal, NamedTuple, Self
 
 from pydantic import Field, model_validator
 
@@ -111,8 +111,18 @@ def cable_heat(current_a: float, resistance_mohm: float) -> float:
     return current_a**2 * resistance_mohm / 1000
 
 
-def voltage_drop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None) -> VoltageDropOut:
-    """Drop, heat and longest length of one run. Handbook 02 §3.5."""
+class Loop(NamedTuple):
+    """A run as a resistance: of its metre, of its cable there and back, fixed parts beside it, and the whole, in mΩ; conductors counted."""
+
+    per_m: Figure
+    cable: Figure
+    fixed: float
+    loop: Figure
+    conductors: int
+
+
+def loop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None) -> Loop:
+    """Resistance of a run at its copper temperature. Handbook 02 §3.5."""
     g = Given(inp, sources)
     area, row = row_of(inp.area_mm2, inp.awg)
     name = f"{inp.awg} AWG" if inp.awg else f"{area:g} mm²"
@@ -121,7 +131,13 @@ def voltage_drop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None
     n = 2 if inp.return_path == "cable" else 1
     cable = run_resistance(r, g("length_m"), given("conductors_count", n, "input", "there and back" if n == 2 else "chassis return"), 1)
     fixed = inp.extra_resistance_mohm + (inp.chassis_resistance_mohm if n == 1 else 0.0)
-    loop = loop_resistance(cable, given("extra_mohm", fixed, "input", "fuses, contacts, bodywork"))
+    return Loop(r, cable, fixed, loop_resistance(cable, given("extra_mohm", fixed, "input", "fuses, contacts, bodywork")), n)
+
+
+def voltage_drop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None) -> VoltageDropOut:
+    """Drop, heat and longest length of one run. Handbook 02 §3.5."""
+    g = Given(inp, sources)
+    r, cable, fixed, loop, n = loop_of(inp, sources)
     source = g("source_voltage_v", inp.nominal_voltage_v, "the nominal voltage")
     if inp.current_a is not None:
         current = g("current_a")

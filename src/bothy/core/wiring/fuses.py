@@ -51,6 +51,8 @@ FAMILIES: dict[str, Family] = {
         Family("dc_mcb", "DC rail breaker", (6, 10, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125), 60, ((60, 6000),), True),
     )
 }  # fmt: skip
+LITHIUM_MAIN_A = 20_000.0
+"""Interrupting capacity asked of the main fuse of a lithium bank, whatever is computed (section 3.9)."""
 DEFAULT_FAMILIES: tuple[str, ...] = tuple(list(FAMILIES)[:8])
 _INRUSH = ((0.02, 6.0), (0.04, 3.5), (0.15, 2.0), (0.25, 1.6), (0.75, 1.35))
 

@@ -12,7 +12,6 @@ from bothy.core.design.wiring import Circuit
 from bothy.core.region import REGIONS, Region
 from bothy.core.wiring.buying import CablePurchaseIn, CableRun, FuseItem, SpareFuseKitIn, cable_purchase, spare_fuse_kit
 from bothy.core.wiring.circuits import CircuitPart, size_text
-from bothy.core.wiring.conductors import AREA
 from bothy.core.wiring.continuity import LoopCircuit, LoopContinuityIn, loop_continuity
 from bothy.core.wiring.fuses import FAMILIES
 
@@ -110,12 +109,11 @@ def terminal_of(area_mm2: float) -> TerminalKind:
 
 def _ends(c: Circuit, design: Design) -> tuple[str, str]:
     """Names of both ends of a feed."""
-    boards = {b.id: b for b in design.wiring.boards}
-    board = boards.get(c.board or "")
+    board = design.board(c.board)
     if c.kind == "main":
         return "BANK", "BUS"
     if c.kind == "feeder":
-        above = boards.get(board.fed_from or "") if board else None
+        above = design.board(board.fed_from) if board else None
         return above.letter if above else "BUS", board.letter if board else "BOARD"
     return {"inverter": ("BUS", "INVERTER"), "solar": ("CONTROLLER", "BUS"), "driving": ("CHARGER", "BUS"), "driving_in": ("STARTER", "CHARGER"),
             "shore": ("CHARGER", "BUS")}[c.kind]  # fmt: skip
@@ -143,7 +141,7 @@ def _runs(c: Circuit, p: CircuitPart, region: Region) -> list[CableRun]:
         return [CableRun.trusted(id=p.code, size=f"3 × {size}", colour="/".join(region.ac_colours), length_m=p.length_m)]
     colours = region.dc_colours if c.return_path == "cable" else region.dc_colours[:1]
     return [
-        CableRun(id=f"{p.code}{sign}", size=size, colour=colour, length_m=p.length_m, count=c.parallel_count)
+        CableRun.trusted(id=f"{p.code}{sign}", size=size, colour=colour, length_m=p.length_m, count=c.parallel_count)
         for sign, colour in zip("+−", colours, strict=False)
     ]
 
@@ -181,8 +179,7 @@ def _terminals(circuits: list[tuple[Circuit, CircuitPart]]) -> list[TerminalNeed
     count: dict[tuple[float, str], int] = {}
     for c, p in circuits:
         if not p.ac:
-            area = AREA[c.awg] if c.awg else c.area_mm2 or 0.0
-            key = (area, size_text(c.area_mm2, c.awg))
+            key = (c.metal_mm2, size_text(c.area_mm2, c.awg))
             count[key] = count.get(key, 0) + 2 * c.parallel_count * (2 if c.return_path == "cable" else 1)
     return [
         TerminalNeed(size=text, kind=t.kind, stud=t.stud, strip=t.strip, pull_n=t.pull_n, count=n)
@@ -205,9 +202,9 @@ def bench_lists(design: Design, parts: dict[str, CircuitPart]) -> BenchLists:
     """All lists for the bench, from the same circuits as the schedule."""
     region = REGIONS[design.region]
     pairs = [(c, parts[c.id]) for c in design.wiring.circuits]
-    sized = [(c, p) for c, p in pairs if c.area_mm2 is not None or c.awg is not None]
-    by_size = sorted(sized, key=lambda cp: (cp[1].ac, AREA[cp[0].awg] if cp[0].awg else cp[0].area_mm2 or 0.0))
+    sized = [(c, p) for c, p in pairs if c.sized]
+    by_size = sorted(sized, key=lambda cp: (cp[1].ac, cp[0].metal_mm2))
     return BenchLists(
         labels=[_label(c, p, design, region) for c, p in sized], cables=_cables([r for c, p in by_size for r in _runs(c, p, region)]),
-        terminals=_terminals(sized), fuses=_fuses(sized), loops=_loops(sized), open=[f"{p.code} {c.name}" for c, p in pairs if c.area_mm2 is None and c.awg is None],
+        terminals=_terminals(sized), fuses=_fuses(sized), loops=_loops(sized), open=[f"{p.code} {c.name}" for c, p in pairs if not c.sized],
     )  # fmt: skip

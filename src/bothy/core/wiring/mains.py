@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from pydantic import BaseModel
 
 from bothy.core.context import Context
@@ -27,8 +29,10 @@ class LegPart(BaseModel):
 
 
 class MainsPart(BaseModel):
-    """The mains side worked out. ``legs`` is empty where it is wired."""
+    """The mains side worked out, with what the region usually has. ``legs`` is empty where it is wired."""
 
+    usual_poles: Literal["double", "single"]
+    residual_device: str
     supply_a: float
     limit_a: float
     legs: dict[str, LegPart]
@@ -39,7 +43,7 @@ class MainsPart(BaseModel):
 
 def usual(ctx: Context) -> dict[str, object]:
     """The mains side as the region usually has it, as plain data for the design."""
-    return Mains(poles="single" if ctx.design.region == "us" else "double", by="proposal").model_dump(mode="json")
+    return Mains(poles=ctx.region.mains_poles, by="proposal").model_dump(mode="json")
 
 
 def supply_limit(ctx: Context) -> Figure:
@@ -74,7 +78,17 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
         parts.append((ctx.design.power.shore.name, given("current_a", charger, "computed", "charger at its full output, 88 % efficient, typical")))
     needs = ctx.book.put("mains/supply_a", total("Current from the supply", "A", parts, "all that can run at once; handbook 02 §3.14"))
     limit = ctx.book.put("mains/limit_a", supply_limit(ctx))
-    out = quick(MainsPart, supply_a=needs.value, limit_a=limit.value, legs={}, unreachable=[], lead_rating_a=None, splitter_count=0)
+    out = quick(
+        MainsPart,
+        usual_poles=ctx.region.mains_poles,
+        residual_device=ctx.region.residual_device,
+        supply_a=needs.value,
+        limit_a=limit.value,
+        legs={},
+        unreachable=[],
+        lead_rating_a=None,
+        splitter_count=0,
+    )
     if m.style == "wired":
         return out
     length, area, awg = HOOKUP[ctx.region.wire_series]

@@ -6,11 +6,11 @@ from typing import Any
 
 from bothy.core.context import Context
 from bothy.core.contract import EPS
-from bothy.core.finding import Finding, Remedy, Severity, finding, rule
+from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.wiring.circuits import Worked
 from bothy.core.wiring.mains import MainsPart, usual
 
-_ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
+rules("wiring", (
     ("wire-ac-unsaid", "advice", "The mains side is not described yet", "Take the region's usual one, then have it checked by the electrician.", "handbook 02 §3.14"),
     ("wire-ac-no-rcd", "danger", "Mains without residual-current protection", "A 30 mA device cutting all live conductors.", "IEC 60364-7-721"),
     ("wire-ac-single-pole", "danger", "A live conductor stays live", "Double-pole breakers and switches.", "IEC 60364-7-721, AS/NZS 3001"),
@@ -21,15 +21,13 @@ _ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
     ("wire-ac-load-over-breaker", "fault", "More than the supply carries", "Run them one after the other, or a second circuit.", "NFPA 70, IEC 60364"),
     ("wire-ac-lead-short", "fault", "No lead reaches", "Longer leads, or two joined.", "handbook 02 §3.14"),
     ("wire-lead-coiled", "note", "Much lead left over", "Unroll it fully: on the drum it carries a third.", "handbook 02 §4.11"),
-)  # fmt: skip
-for _id, _severity, _title, _remedy, _source in _ROWS:
-    rule(_id, _severity, "wiring", _title, _remedy, _source)
+))  # fmt: skip
 
 LEAST_BOND_MM2 = 4.0
 
 
 def _set(label: str, key: str, value: Any) -> Remedy:
-    return Remedy(label=label, patch=[{"op": "replace", "path": f"/wiring/mains/{key}", "value": value}])
+    return Remedy.sets(label, "/wiring/mains", **{key: value})
 
 
 def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Finding]:
@@ -40,16 +38,15 @@ def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Findi
     def add(rule_id: str, message: str, fix: Remedy | None) -> None:
         out.append(finding(rule_id, "mains", "Mains side", f"{message} {ctx.region.licensed}", fix=fix))
 
-    device = "ground-fault protection" if ctx.design.region == "us" else "a 30 mA device"
     if not m.rcd:
-        add("wire-ac-no-rcd", "Nothing cuts the supply when current leaks through a person.", _set(f"Put in {device}", "rcd", True))
+        add("wire-ac-no-rcd", "Nothing cuts the supply when current leaks through a person.", _set(f"Put in {ctx.region.residual_device}", "rcd", True))
     if has_inverter and not m.inverter_rcd:
         add(
             "wire-ac-no-rcd",
             "The inverter's output has no residual-current device of its own; the one on shore power does not see it.",
             _set("Put one behind the inverter", "inverter_rcd", True),
         )
-    if m.poles == "single" and ctx.design.region != "us":
+    if m.poles == "single" and ctx.region.mains_poles == "double":
         add(
             "wire-ac-single-pole",
             "Single-pole breakers leave the other conductor live; on a foreign pitch it may be the line.",
@@ -87,29 +84,25 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
     m = ctx.design.wiring.mains
     if m is None:
         out.append(finding("wire-ac-unsaid", "mains", "Mains side", f"Residual-current device, poles, change-over and bonds are not said. {ctx.region.licensed}",
-                           fix=Remedy(label="Take the usual one", patch=[{"op": "replace", "path": "/wiring/mains", "value": usual(ctx)}])))  # fmt: skip
+                           fix=Remedy.sets("Take the usual one", "/wiring", mains=usual(ctx))))  # fmt: skip
     else:
         out += _protection(ctx, has_inverter, has_shore)
     if has_shore and part.supply_a > part.limit_a + EPS:
         out.append(finding("wire-ac-load-over-breaker", "mains", "Mains side", f"{part.supply_a:.1f} A can run at once; the supply carries {part.limit_a:.1f} A for hours.",
                            figures=["mains/supply_a", "mains/limit_a"]))  # fmt: skip
-    for i, w in enumerate(worked):
+    for w in worked:
         leg = part.legs.get(w.circuit.id)
         if leg is None:
             continue
-        c, name = w.circuit, f"{w.part.code} {w.circuit.name}"
+        c = w.circuit
         if part.lead_rating_a is not None and c.fuse_a is not None and c.fuse_a > part.lead_rating_a + EPS:
             fitting = max((r for r in ctx.region.ac_breakers_a if r <= part.lead_rating_a), default=None)
-            fix = (
-                Remedy(label=f"Fit {fitting:g} A", patch=[{"op": "replace", "path": f"/wiring/circuits/{i}/fuse_a", "value": float(fitting)}])
-                if fitting
-                else None
-            )
+            fix = w.change(f"Fit {fitting:g} A", fuse_a=float(fitting)) if fitting else None
             out.append(
                 finding(
                     "wire-ac-breaker-above-lead",
                     c.id,
-                    name,
+                    w.name,
                     f"A {c.fuse_a:g} A breaker before leads for {part.lead_rating_a:g} A. {ctx.region.licensed}",
                     fix=fix,
                 )
@@ -119,10 +112,10 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
                 finding(
                     "wire-ac-lead-short",
                     c.id,
-                    name,
+                    w.name,
                     f"{w.part.length_m:g} m and 5 % to spare: no {'set of leads' if m and m.leads_joined_count > 1 else 'single lead'} in stock is that long.",
                 )
             )
         elif sum(leg.leads_m) - w.part.length_m > 2.0 + EPS and part.lead_rating_a and leg.current_a > part.lead_rating_a / 3:
-            out.append(finding("wire-lead-coiled", c.id, name, f"{sum(leg.leads_m) - w.part.length_m:.1f} m of lead are left over at {leg.current_a:.1f} A."))
+            out.append(finding("wire-lead-coiled", c.id, w.name, f"{sum(leg.leads_m) - w.part.length_m:.1f} m of lead are left over at {leg.current_a:.1f} A."))
     return out

@@ -263,7 +263,6 @@ def _load_violations(inp: DcNetworkIn, x: NetworkLoad, volts: float, drop_frac: 
 class State(NamedTuple):
     """A network solved: its branches' resistances in mΩ, the nodes that ref reaches as switched, and the solution."""
 
-    inp: DcNetworkIn
     mohm: dict[str, float]
     joined: set[NodeName]
     names: list[NodeName]
@@ -299,7 +298,7 @@ def solve(inp: DcNetworkIn) -> State:
     names = nodes_of(inp.sources, inp.branches)
     joined = reached(inp.sources, [(b.from_, b.to) for b in inp.branches if b.closed])
     mohm = {b.id: b.mohm(inp.conductor_temp_c) for b in inp.branches}
-    return State(inp, mohm, joined, names, _solve(inp, [n for n in names if n in joined], mohm))
+    return State(mohm, joined, names, _solve(inp, [n for n in names if n in joined], mohm))
 
 
 def dc_network(inp: DcNetworkIn, sources: dict[str, Figure] | None = None) -> DcNetworkOut:

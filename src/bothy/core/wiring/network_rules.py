@@ -2,19 +2,16 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 from bothy.core.context import Context
 from bothy.core.contract import EPS, next_size
-from bothy.core.design.wiring import Circuit
-from bothy.core.finding import Finding, Remedy, Severity, finding, rule
+from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.wiring.circuits import Worked, size_text
-from bothy.core.wiring.conductors import AREA, AWG, METRIC, row_of
+from bothy.core.wiring.conductors import AWG, METRIC, row_of
 from bothy.core.wiring.distribution import BANK, NetworkPart, board_node, least_voltage
-from bothy.core.wiring.fuses import FAMILIES
+from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.rules import refit
 
-_ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
+rules("wiring", (
     ("wire-voltage-collapse", "fault", "The voltage collapses", "Larger cables on the way, or less at once.", "handbook 02 §3.5"),
     ("wire-load-undervoltage", "fault", "Too little voltage arrives", "A larger cable, or nearer to its source.", "handbook 02 §3.10"),
     ("wire-fault-too-weak", "fault", "A short may not blow the fuse", "A larger cable, or a smaller fuse.", "IEC 60364-4-43"),
@@ -29,9 +26,7 @@ _ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
     ("wire-single-bus", "note", "Lithium bank on one busbar", "A charge bus and a load bus.", "handbook 02 §3.12"),
     ("wire-board-unconnected", "fault", "Board without its own feed", "One feeder, fused where it starts.", "handbook 02 §3.12"),
     ("wire-double-feed", "fault", "Board fed twice", "One feeder for each board.", "handbook 02 §3.10"),
-)  # fmt: skip
-for _id, _severity, _title, _remedy, _source in _ROWS:
-    rule(_id, _severity, "wiring", _title, _remedy, _source)
+))  # fmt: skip
 
 SAME_FAMILY, ACROSS = 1.6, 2.0
 QUICK_BREAK = 5.0
@@ -39,57 +34,43 @@ BARE_M, SHEATHED_M = 0.175, 1.0
 LEAST_BOND_MM2 = 16.0
 
 
-def _path(index: int) -> str:
-    return f"/wiring/circuits/{index}"
-
-
-def _change(c: Circuit, index: int, label: str, **fields: Any) -> Remedy:
-    """A remedy that sets fields of one circuit."""
-    return Remedy(label=label, patch=[{"op": "test", "path": f"{_path(index)}/id", "value": c.id},
-                                      *({"op": "replace", "path": f"{_path(index)}/{k}", "value": v} for k, v in fields.items())])  # fmt: skip
-
-
-def thicker(w: Worked, index: int, part: float = 0.999) -> Remedy | None:
+def thicker(w: Worked, part: float = 0.999) -> Remedy | None:
     """The remedy that fits the first size with at most ``part`` of the resistance it has; None past the end of the series or where no cable is fitted."""
     c = w.circuit
-    if c.awg is None and c.area_mm2 is None:
+    if not c.sized:
         return None
     now = row_of(c.area_mm2, c.awg)[1].plain
     if c.awg is not None:
         size = next((s for s, row in AWG.items() if row.plain <= part * now), None)
-        return _change(c, index, f"Fit {size_text(None, size)} on {c.name}", awg=size) if size else None
+        return w.change(f"Fit {size_text(None, size)} on {c.name}", awg=size) if size else None
     area = next((a for a, row in METRIC.items() if row.plain <= part * now), None)
-    return _change(c, index, f"Fit {size_text(area, None)} on {c.name}", area_mm2=area) if area else None
+    return w.change(f"Fit {size_text(area, None)} on {c.name}", area_mm2=area) if area else None
 
 
-def _name(w: Worked) -> str:
-    return f"{w.part.code} {w.circuit.name}"
-
-
-def _drop(ctx: Context, worked: list[Worked], index_of: dict[str, int]) -> list[Finding]:
+def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
     """Whole-path drop of load circuits, with the branch that costs most."""
     out: list[Finding] = []
     by_id = {w.circuit.id: w for w in worked}
-    for i, w in enumerate(worked):
+    for w in worked:
         c, p = w.circuit, w.part
         if c.kind == "load" and p.drop_ok is False and p.path_drop_v is not None:
             costly = max(w.way_v, key=lambda k: w.way_v[k])
             excess = (p.path_drop_v - p.limit_v) / w.way_v[costly]
-            fix = refit(w, i) if costly == c.id else thicker(by_id[costly], index_of[costly], 1 - excess)
+            fix = refit(w) if costly == c.id else thicker(by_id[costly], 1 - excess)
             most = f"; {w.way_v[costly]:.2f} V of them on {by_id[costly].circuit.name}, {by_id[costly].part.size_text or 'not sized yet'}"
             text = (f"{p.path_drop_v:.2f} V ({p.path_drop_frac or 0:.1%}) are lost between bank and appliance at the worst moment{most if len(w.way_v) > 1 else ''}. "
                     f"The limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')}).")  # fmt: skip
             if costly == c.id and p.max_length_m and p.before_v < p.limit_v:
                 text += f" This size reaches {p.max_length_m * (p.limit_v - p.before_v) / p.limit_v:.1f} m."
-            out.append(finding("wire-drop-over-limit", c.id, _name(w), text, fix=fix, figures=[f"circuits/{c.id}/path_drop_v"]))
+            out.append(finding("wire-drop-over-limit", c.id, w.name, text, fix=fix, figures=[f"circuits/{c.id}/path_drop_v"]))
         if c.kind == "load" and p.worst_v is not None:
             starved = [
                 (a, v) for k in c.appliances if (a := ctx.design.appliance(k)) and a.count > 0 and p.worst_v < (v := least_voltage(a, ctx.scale).value) - EPS
             ]
             if starved:
                 a, v = max(starved, key=lambda x: x[1])
-                out.append(finding("wire-load-undervoltage", c.id, _name(w), f"{p.worst_v:.2f} V arrive at the worst moment; {a.name} wants {v:g} V or more.",
-                                   fix=refit(w, i), figures=[f"circuits/{c.id}/worst_v"]))  # fmt: skip
+                out.append(finding("wire-load-undervoltage", c.id, w.name, f"{p.worst_v:.2f} V arrive at the worst moment; {a.name} wants {v:g} V or more.",
+                                   fix=refit(w), figures=[f"circuits/{c.id}/worst_v"]))  # fmt: skip
     return out
 
 
@@ -105,27 +86,26 @@ def _breaks(w: Worked, top_v: float) -> float:
 def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> list[Finding]:
     """Far faults that may not blow the fuse, and devices that cannot break the fault where they sit."""
     out: list[Finding] = []
-    top_v = 14.6 * ctx.scale
     mains = [w for w in worked if w.circuit.kind == "main" and w.circuit.fuse_a is not None]
     weak: dict[str, list[Worked]] = {}
-    for i, w in enumerate(worked):
+    for w in worked:
         c, p = w.circuit, w.part
         if p.ac or c.fuse_a is None or c.protection == "none":
             continue
         if p.far_fault_a is not None and c.kind in ("load", "feeder", "main", "inverter") and p.far_fault_a < QUICK_BREAK * c.fuse_a - EPS and p.ampacity_a:
             near, own = 1 / (p.fault_a or p.far_fault_a), 1 / p.far_fault_a - 1 / (p.fault_a or p.far_fault_a)
-            fix = thicker(w, i, (1 / (QUICK_BREAK * c.fuse_a) - near) / own) if own > 0 else None
-            out.append(finding("wire-fault-too-weak", c.id, _name(w), f"A short at the far end draws {p.far_fault_a:.0f} A; the {c.fuse_a:g} A fuse wants {QUICK_BREAK * c.fuse_a:g} A to blow at once.",
+            fix = thicker(w, (1 / (QUICK_BREAK * c.fuse_a) - near) / own) if own > 0 else None
+            out.append(finding("wire-fault-too-weak", c.id, w.name, f"A short at the far end draws {p.far_fault_a:.0f} A; the {c.fuse_a:g} A fuse wants {QUICK_BREAK * c.fuse_a:g} A to blow at once.",
                                fix=fix, figures=[f"circuits/{c.id}/far_fault_a"]))  # fmt: skip
-        if c.kind in ("load", "feeder") and p.fault_a is not None and _family(w) and _breaks(w, top_v) < p.fault_a - EPS:
-            board = next((b for b in ctx.design.wiring.boards if b.id == c.board), None)
+        if c.kind in ("load", "feeder") and p.fault_a is not None and _family(w) and _breaks(w, ctx.top_v) < p.fault_a - EPS:
+            board = ctx.design.board(c.board)
             weak.setdefault((board.fed_from if board and c.kind == "feeder" else c.board) or "", []).append(w)
     at_bank = network.nodes[BANK].fault_a if BANK in network.nodes else None
-    backed = bool(mains) and at_bank is not None and all(_breaks(m, top_v) >= min(at_bank, 20000.0) - EPS for m in mains)
+    backed = bool(mains) and at_bank is not None and all(_breaks(m, ctx.top_v) >= min(at_bank, LITHIUM_MAIN_A) - EPS for m in mains)
     for board_id, items in weak.items():
         node = network.nodes.get(board_node(board_id or None))
-        board = next((b for b in ctx.design.wiring.boards if b.id == board_id), None)
-        least = min(_breaks(w, top_v) for w in items)
+        board = ctx.design.board(board_id)
+        least = min(_breaks(w, ctx.top_v) for w in items)
         many = "a fuse" if len(items) == 1 else f"{len(items)} fuses"
         text = f"A dead short right behind it draws {(node.fault_a or 0) / 1000 if node else 0:.1f} kA, more than the {least / 1000:g} kA that {many} on it can break. "
         text += "The main fuse backs them up: such a short opens it and all goes dark." if backed else "No main fuse that could break it in their stead."
@@ -144,9 +124,9 @@ def _bank_fuses(ctx: Context, network: NetworkPart) -> list[Finding]:
     figures = [f"network/{BANK}/fault_a"]
     if bank.parallel_count > 1 and not ctx.design.wiring.battery_fuses:
         return [finding("wire-no-fuse-at-source", "wiring", "Wiring", f"{bank.parallel_count} batteries in parallel push {amps / 1000:.0f} kA into a fault in one of them, past the main fuse.",
-                        fix=Remedy(label="A high-interrupt fuse on each battery", patch=[{"op": "replace", "path": "/wiring/battery_fuses", "value": True}]), figures=figures,
+                        fix=Remedy.sets("A high-interrupt fuse on each battery", "/wiring", battery_fuses=True), figures=figures,
                         remedy="A fuse on the post of each battery.")]  # fmt: skip
-    if ctx.chem.lithium and amps / bank.parallel_count > FAMILIES["class_t"].interrupt_a(14.6 * ctx.scale) + EPS:
+    if ctx.chem.lithium and amps / bank.parallel_count > FAMILIES["class_t"].interrupt_a(ctx.top_v) + EPS:
         return [finding("wire-interrupt-too-low", "wiring", "Wiring", f"One battery of this size may push {amps / bank.parallel_count / 1000:.0f} kA, more than the 20 kA of a high-interrupt fuse. The value is typical and low in resistance on purpose.",
                         severity="advice", figures=figures, remedy="Ask the maker for the internal resistance; smaller batteries in parallel, each with its fuse.")]  # fmt: skip
     return []
@@ -156,10 +136,9 @@ def _ratio(up: Worked, down: Worked) -> float:
     return SAME_FAMILY if _family(up) == _family(down) else ACROSS
 
 
-def _selectivity(ctx: Context, worked: list[Worked], index_of: dict[str, int]) -> list[Finding]:
+def _selectivity(ctx: Context, worked: list[Worked]) -> list[Finding]:
     """Each feeder, and the main, against the largest fuse below it."""
     feeders = {w.circuit.board: w for w in worked if w.circuit.kind == "feeder" and w.circuit.fuse_a}
-    boards = {b.id: b for b in ctx.design.wiring.boards}
     mains = [w for w in worked if w.circuit.kind == "main" and w.circuit.fuse_a]
     pairs: dict[str, tuple[Worked, Worked]] = {}
 
@@ -172,7 +151,7 @@ def _selectivity(ctx: Context, worked: list[Worked], index_of: dict[str, int]) -
         c = w.circuit
         if c.fuse_a is None or w.part.ac or c.kind not in ("load", "feeder", "inverter"):
             continue
-        board = boards.get(c.board or "")
+        board = ctx.design.board(c.board)
         above = feeders.get((board.fed_from if board else None) if c.kind == "feeder" else c.board) if c.kind != "inverter" else None
         for up in [above] if above is not None else mains:
             pair(up, w)
@@ -186,8 +165,8 @@ def _selectivity(ctx: Context, worked: list[Worked], index_of: dict[str, int]) -
         fits = rating is not None and up.part.window_high_a is not None and rating <= up.part.window_high_a + EPS
         if not fits:  # nothing larger that its own cable allows: there is no better choice to advise
             continue
-        fix = _change(c, index_of[c.id], f"Fit {rating:g} A on {c.name}", fuse_a=rating)
-        out.append(finding("wire-selectivity", c.id, _name(up), f"{c.fuse_a:g} A above the {d.fuse_a:g} A of {d.name}: a fault there may open both. {wanted:.0f} A or more would leave the rest on.",
+        fix = up.change(f"Fit {rating:g} A on {c.name}", fuse_a=rating)
+        out.append(finding("wire-selectivity", c.id, up.name, f"{c.fuse_a:g} A above the {d.fuse_a:g} A of {d.name}: a fault there may open both. {wanted:.0f} A or more would leave the rest on.",
                            fix=fix, related=[d.id]))  # fmt: skip
     return out
 
@@ -196,29 +175,28 @@ def _placement(ctx: Context, worked: list[Worked]) -> list[Finding]:
     """Where fuses sit, what holds them, and where returns land."""
     out: list[Finding] = []
     relay = ctx.design.power.driving is not None and ctx.design.power.driving.school == "relay"
-    for i, w in enumerate(worked):
+    for w in worked:
         c = w.circuit
-        name = _name(w)
         fused = c.protection != "none" and c.fuse_a is not None
         limit = SHEATHED_M if c.sheathed else BARE_M
         if fused and c.fuse_distance_m is not None and c.fuse_distance_m > limit + EPS:
-            fix = _change(c, i, "Sheath that piece", sheathed=True) if c.fuse_distance_m <= SHEATHED_M + EPS else None
+            fix = w.change("Sheath that piece", sheathed=True) if c.fuse_distance_m <= SHEATHED_M + EPS else None
             out.append(
-                finding("wire-fuse-too-far", c.id, name, f"{c.fuse_distance_m:g} m of cable stand unprotected before it; {limit:g} m is the most.", fix=fix)
+                finding("wire-fuse-too-far", c.id, w.name, f"{c.fuse_distance_m:g} m of cable stand unprotected before it; {limit:g} m is the most.", fix=fix)
             )
         if fused and c.holder_rating_a is not None and (c.fuse_a or 0) > c.holder_rating_a + EPS:
-            out.append(finding("wire-holder-too-small", c.id, name, f"A {c.fuse_a:g} A fuse in a holder for {c.holder_rating_a:g} A."))
+            out.append(finding("wire-holder-too-small", c.id, w.name, f"A {c.fuse_a:g} A fuse in a holder for {c.holder_rating_a:g} A."))
         if c.kind in ("driving", "driving_in") and relay and fused and c.far_fuse_a is None:
-            out.append(finding("wire-both-ends-unfused", c.id, name, "Through a relay both batteries can push into a fault on this cable; only one end is fused.",
-                               fix=_change(c, i, f"Fit {c.fuse_a:g} A at the other end too", far_fuse_a=c.fuse_a)))  # fmt: skip
+            out.append(finding("wire-both-ends-unfused", c.id, w.name, "Through a relay both batteries can push into a fault on this cable; only one end is fused.",
+                               fix=w.change(f"Fit {c.fuse_a:g} A at the other end too", far_fuse_a=c.fuse_a)))  # fmt: skip
         if c.protection == "breaker" and not w.part.ac and c.breaker_mark != "dc":
             both_ways = c.kind in ("main", "driving", "driving_in")
             if c.breaker_mark == "ac_only" or both_ways:
                 why = "Made for AC: at DC its arc may not go out." if c.breaker_mark == "ac_only" else "Polarised, and here the current flows both ways."
-                out.append(finding("wire-dc-breaker-wrong", c.id, name, why, fix=_change(c, i, "Fit a non-polarised DC breaker", breaker_mark="dc")))
+                out.append(finding("wire-dc-breaker-wrong", c.id, w.name, why, fix=w.change("Fit a non-polarised DC breaker", breaker_mark="dc")))
         if ctx.design.wiring.shunt and c.negative_at == "post" and not w.part.ac:
-            out.append(finding("wire-shunt-bypassed", c.id, name, "Its negative goes straight to the battery post, past the shunt.",
-                               fix=_change(c, i, "Land it on the busbar", negative_at="busbar")))  # fmt: skip
+            out.append(finding("wire-shunt-bypassed", c.id, w.name, "Its negative goes straight to the battery post, past the shunt.",
+                               fix=w.change("Land it on the busbar", negative_at="busbar")))  # fmt: skip
     return out
 
 
@@ -234,19 +212,19 @@ def _negative_side(ctx: Context, worked: list[Worked]) -> list[Finding]:
             else f"{w.chassis_bond_count} bonds: current finds its way through the bodywork and past the shunt."
         )
         out.append(finding("wire-multi-chassis-bond", "wiring", "Wiring", told,
-                           fix=Remedy(label="Keep one bond", patch=[{"op": "replace", "path": "/wiring/chassis_bond_count", "value": 1}])))  # fmt: skip
+                           fix=Remedy.sets("Keep one bond", "/wiring", chassis_bond_count=1)))  # fmt: skip
     main_mm2 = max(
-        ((AREA[x.circuit.awg] if x.circuit.awg else x.circuit.area_mm2 or 0.0) * x.circuit.parallel_count for x in worked if x.circuit.kind == "main"),
+        (x.circuit.metal_mm2 * x.circuit.parallel_count for x in worked if x.circuit.kind == "main"),
         default=0.0,
     )
     least = max(LEAST_BOND_MM2, main_mm2 / 2)
     if w.chassis_bond_mm2 is not None and w.chassis_bond_mm2 < least - EPS:
         size = next_size(METRIC, least)
         out.append(finding("wire-bond-thin", "wiring", "Wiring", f"{w.chassis_bond_mm2:g} mm²; {least:.4g} mm² or more would outlast the main fuse.",
-                           fix=Remedy(label=f"Fit {size:g} mm²", patch=[{"op": "replace", "path": "/wiring/chassis_bond_mm2", "value": size}]) if size else None))  # fmt: skip
+                           fix=Remedy.sets(f"Fit {size:g} mm²", "/wiring", chassis_bond_mm2=size) if size else None))  # fmt: skip
     if w.bus_layout == "one" and ctx.chem.lithium and ctx.design.power.bank is not None:
         out.append(finding("wire-single-bus", "wiring", "Wiring", "It cannot lose loads and chargers apart from each other.",
-                           fix=Remedy(label="Lay out two busbars", patch=[{"op": "replace", "path": "/wiring/bus_layout", "value": "two"}])))  # fmt: skip
+                           fix=Remedy.sets("Lay out two busbars", "/wiring", bus_layout="two")))  # fmt: skip
     return out
 
 
@@ -267,7 +245,7 @@ def _boards(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-double-feed",
                     b.id,
                     b.name,
-                    f"{', '.join(_name(w) for w in feeds)} make a ring: neither fuse protects it alone.",
+                    f"{', '.join(w.name for w in feeds)} make a ring: neither fuse protects it alone.",
                     related=[w.circuit.id for w in feeds],
                 )
             )
@@ -276,15 +254,14 @@ def _boards(ctx: Context, worked: list[Worked]) -> list[Finding]:
 
 def network_findings(ctx: Context, worked: list[Worked], network: NetworkPart) -> list[Finding]:
     """All findings of the network, of placement and of the negative side."""
-    index_of = {w.circuit.id: i for i, w in enumerate(worked)}
     out: list[Finding] = []
     if not network.converged:
         w = max((w for w in worked if not w.part.ac), key=lambda w: (w.cable_mohm or 0.0) * w.part.current_a)
         ohm, watts = (w.cable_mohm or 0.0) / 1000, w.part.current_a * 11.0 * ctx.scale
         most = network.low_v**2 / (4 * ohm)
-        out.append(finding("wire-voltage-collapse", "wiring", "Wiring", f"At {network.low_v:g} V with everything on, no voltage satisfies all loads. {_name(w)} wants {watts:.0f} W; at most {most:.0f} W can pass its cable.",
-                           fix=thicker(w, index_of[w.circuit.id], 0.8 * most / watts), related=[w.circuit.id]))  # fmt: skip
+        out.append(finding("wire-voltage-collapse", "wiring", "Wiring", f"At {network.low_v:g} V with everything on, no voltage satisfies all loads. {w.name} wants {watts:.0f} W; at most {most:.0f} W can pass its cable.",
+                           fix=thicker(w, 0.8 * most / watts), related=[w.circuit.id]))  # fmt: skip
     if ctx.design.wiring.circuits:
         out += _bank_fuses(ctx, network)
-    return [*out, *_drop(ctx, worked, index_of), *_short_circuit(ctx, worked, network), *_selectivity(ctx, worked, index_of), *_placement(ctx, worked),
+    return [*out, *_drop(ctx, worked), *_short_circuit(ctx, worked, network), *_selectivity(ctx, worked), *_placement(ctx, worked),
             *_negative_side(ctx, worked), *_boards(ctx, worked)]  # fmt: skip

@@ -10,18 +10,16 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.contract import EPS, quick
 from bothy.core.design.panel import Panel, PanelKind, PanelThing
-from bothy.core.finding import Finding, Remedy, Severity, finding, rule
+from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.wiring.circuits import Worked
 from bothy.core.wiring.panel import PanelItem, SwitchPanelLayoutIn, SwitchPanelLayoutOut, switch_panel_layout
 
-_ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
+rules("wiring", (
     ("wire-switch-overload", "fault", "More current than the switch carries", "A relay by the load, with a 1 A fused control wire.", "handbook 02 §3.13"),
     ("wire-switch-margin", "advice", "Switch with little margin", "A relay, or a larger switch.", "handbook 02 §3.13"),
     ("wire-panel-clash", "fault", "Things on the plate clash", "Move it, or a larger plate.", "handbook 02 §3.13"),
     ("wire-panel-unbound", "advice", "Something on the plate switches nothing", "Bind it to a circuit.", "handbook 02 §3.13"),
-)  # fmt: skip
-for _id, _severity, _title, _remedy, _source in _ROWS:
-    rule(_id, _severity, "wiring", _title, _remedy, _source)
+))  # fmt: skip
 
 
 class PartShape(NamedTuple):

@@ -7,13 +7,13 @@ from typing import Any
 
 from bothy.core.context import Context
 from bothy.core.contract import EPS
-from bothy.core.finding import Finding, Remedy, Severity, finding, rule
+from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.wiring.circuits import Worked, best_fuse, continuous_factor, size_text
 from bothy.core.wiring.currents import design_current
-from bothy.core.wiring.fuses import FAMILIES
+from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 
-_ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
+rules("wiring", (
     ("wire-fuse-above-ampacity", "danger", "Fuse larger than its cable", "A smaller fuse, or the next cable size.", "IEC 60364-4-43"),
     ("wire-no-fuse-at-source", "danger", "Cable without protection", "A fuse at the source, within 0.175 m of it.", "ISO 13297"),
     ("wire-over-ampacity", "danger", "Cable carries too much", "A larger cable, fewer together, or split the circuit.", "IEC 60364-5-52"),
@@ -33,42 +33,31 @@ _ROWS: tuple[tuple[str, Severity, str, str, str], ...] = (
     ("wire-chassis-return", "advice", "Chassis return", "Two wires.", "marine practice"),
     ("wire-not-sized", "note", "Circuit not sized yet", "Take Bothy's size, or type one.", "handbook 02 §3.6"),
     ("wire-appliance-unfed", "note", "Appliance on no circuit", "Put it on a circuit.", "handbook 02 §1"),
-)  # fmt: skip
-for _id, _severity, _title, _remedy, _source in _ROWS:
-    rule(_id, _severity, "wiring", _title, _remedy, _source)
+))  # fmt: skip
 
 
-def refit(w: Worked, index: int) -> Remedy | None:
-    """The remedy that fits Bothy's cable and fuse on the circuit at ``index``; None when no single cable does."""
+def refit(w: Worked) -> Remedy | None:
+    """The remedy that fits Bothy's cable and fuse on a circuit; None when no single cable does."""
     part, c = w.part, w.circuit
     fuse = best_fuse(w, math.inf)
     if (part.best_area_mm2 is None and part.best_awg is None) or fuse is None:
         return None
-    path = f"/wiring/circuits/{index}"
-    patch: list[dict[str, Any]] = [
-        {"op": "test", "path": f"{path}/id", "value": c.id},
-        {"op": "replace", "path": f"{path}/area_mm2", "value": part.best_area_mm2},
-        {"op": "replace", "path": f"{path}/awg", "value": part.best_awg},
-        {"op": "replace", "path": f"{path}/parallel_count", "value": part.best_parallel},
-        {"op": "replace", "path": f"{path}/fuse_a", "value": fuse},
-    ]
+    fitted: dict[str, Any] = {"area_mm2": part.best_area_mm2, "awg": part.best_awg, "parallel_count": part.best_parallel, "fuse_a": fuse}
     if c.protection == "none":
-        patch.append({"op": "replace", "path": f"{path}/protection", "value": "breaker" if part.ac else "fuse"})
+        fitted["protection"] = "breaker" if part.ac else "fuse"
     if c.fuse_family is not None and fuse not in FAMILIES[c.fuse_family].ratings:
-        patch.append({"op": "replace", "path": f"{path}/fuse_family", "value": None})
-    return Remedy(label=f"Fit {size_text(part.best_area_mm2, part.best_awg, part.best_parallel)} and {fuse:g} A", patch=patch)
+        fitted["fuse_family"] = None
+    return w.change(f"Fit {size_text(part.best_area_mm2, part.best_awg, part.best_parallel)} and {fuse:g} A", **fitted)
 
 
-def _fuse_only(w: Worked, index: int) -> Remedy | None:
+def _fuse_only(w: Worked) -> Remedy | None:
     fuse = best_fuse(w)
     if fuse is None:
-        return refit(w, index)
-    path = f"/wiring/circuits/{index}"
-    return Remedy(label=f"Fit {fuse:g} A", patch=[{"op": "test", "path": f"{path}/id", "value": w.circuit.id},
-                                                 {"op": "replace", "path": f"{path}/fuse_a", "value": fuse}])  # fmt: skip
+        return refit(w)
+    return w.change(f"Fit {fuse:g} A", fuse_a=fuse)
 
 
-def split_in_groups(ctx: Context, w: Worked, index: int) -> tuple[Remedy, str, float] | None:
+def split_in_groups(ctx: Context, w: Worked) -> tuple[Remedy, str, float] | None:
     """The remedy that shares the appliances of an overloaded circuit out over several of the same cable, the groups in words, and the amps one carries.
 
     None when one cable is enough, or when a single appliance is too much for it by itself.
@@ -85,21 +74,19 @@ def split_in_groups(ctx: Context, w: Worked, index: int) -> tuple[Remedy, str, f
     if shares.oversize or len(shares.circuits) < 2:
         return None
     taken = {x.id for x in ctx.design.wiring.circuits}
-    patch: list[dict[str, Any]] = [{"op": "test", "path": f"/wiring/circuits/{index}/id", "value": c.id},
-                                   {"op": "replace", "path": f"/wiring/circuits/{index}/appliances", "value": shares.circuits[0]},
-                                   {"op": "replace", "path": f"/wiring/circuits/{index}/fuse_a", "value": top}]  # fmt: skip
+    split = w.change(f"Split it into {len(shares.circuits)} circuits", appliances=shares.circuits[0], fuse_a=top)
     for n, ids in enumerate(shares.circuits[1:], 2):
         new = next(f"{c.id[:34]}-{k}" for k in range(n, 1000) if f"{c.id[:34]}-{k}" not in taken)
         taken.add(new)
         value = {**c.model_dump(mode="json"), "id": new, "name": f"{c.name[:110]} {n}", "appliances": ids, "fuse_a": top}
-        patch.append({"op": "add", "path": f"/wiring/circuits/{index + n - 1}", "value": value})
+        split.patch.append({"op": "add", "path": f"/wiring/circuits/{w.index + n - 1}", "value": value})
     words = "; ".join(", ".join(on_it[i].name for i in ids) for ids in shares.circuits)
-    return Remedy(label=f"Split it into {len(shares.circuits)} circuits", patch=patch), words, shares.usable_a
+    return split, words, shares.usable_a
 
 
-def _circuit(ctx: Context, w: Worked, index: int) -> list[Finding]:
+def _circuit(ctx: Context, w: Worked) -> list[Finding]:
     c, p = w.circuit, w.part
-    name = f"{p.code} {c.name}"
+    name = w.name
     out: list[Finding] = []
     keys = [f"circuits/{c.id}/{k}" for k in ("current_a", "ampacity_a", "drop_v", "window_low_a", "window_high_a")]
 
@@ -116,20 +103,20 @@ def _circuit(ctx: Context, w: Worked, index: int) -> list[Finding]:
             add(
                 "wire-not-sized",
                 f"Bothy would fit {size_text(p.best_area_mm2, p.best_awg, p.best_parallel)} and {p.best_fuse_a:g} A." if p.best_fuse_a else "",
-                refit(w, index),
+                refit(w),
                 keys[:1],
             )
         return out
     minimum = 1.5 if p.ac else 1.0
     if c.area_mm2 is not None and c.area_mm2 < minimum - EPS:
-        add("wire-mechanical-minimum", f"{size_text(c.area_mm2, c.awg)} is under {minimum:g} mm².", refit(w, index), [])
+        add("wire-mechanical-minimum", f"{size_text(c.area_mm2, c.awg)} is under {minimum:g} mm².", refit(w), [])
     if p.current_a > p.ampacity_a + EPS:
-        add("wire-over-ampacity", f"{p.current_a:.1f} A flow; {p.size_text} carries {p.ampacity_a:.1f} A on this route.", refit(w, index), keys[:2])
+        add("wire-over-ampacity", f"{p.current_a:.1f} A flow; {p.size_text} carries {p.ampacity_a:.1f} A on this route.", refit(w), keys[:2])
     if p.drop_ok is False and c.kind != "load":
         lost = f"{p.drop_v:.2f} V ({p.drop_frac:.1%}) are lost over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')})."
         most = f" This size reaches {p.max_length_m:.1f} m." if p.max_length_m else ""
-        add("wire-drop-over-limit", lost + most, refit(w, index), keys[2:3])
-    out += _protection(ctx, w, index, name, keys)
+        add("wire-drop-over-limit", lost + most, refit(w), keys[2:3])
+    out += _protection(ctx, w, name, keys)
     afloat = ctx.design.wiring.school == "marine" or ctx.design.vehicle.preset == "boat"
     if c.return_path == "chassis" and (p.current_a > 30 or afloat):
         why = "Marine practice has none: current through hull and fittings eats them." if afloat else ""
@@ -139,7 +126,7 @@ def _circuit(ctx: Context, w: Worked, index: int) -> list[Finding]:
     return out
 
 
-def _protection(ctx: Context, w: Worked, index: int, name: str, keys: list[str]) -> list[Finding]:
+def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Finding]:
     c, p = w.circuit, w.part
     window = keys[3:]
     out: list[Finding] = []
@@ -149,28 +136,26 @@ def _protection(ctx: Context, w: Worked, index: int, name: str, keys: list[str])
 
     word = "breaker" if c.protection == "breaker" or p.ac else "fuse"
     if c.protection == "none" or c.fuse_a is None:
-        add("wire-no-fuse-at-source", f"{p.size_text} leaves the {'board' if c.board else 'busbar'} with no {word}.", refit(w, index), [])
+        add("wire-no-fuse-at-source", f"{p.size_text} leaves the {'board' if c.board else 'busbar'} with no {word}.", refit(w), [])
         return out
     if p.ampacity_a is not None and c.fuse_a > p.ampacity_a + EPS:
         add(
             "wire-fuse-above-ampacity",
             f"The {c.fuse_a:g} A {word} lets {p.size_text} carry more than its {p.ampacity_a:.1f} A.",
-            _fuse_only(w, index),
+            _fuse_only(w),
             keys[1:2],
         )
     device = min((a.max_fuse_a for i in c.appliances if (a := ctx.design.appliance(i)) and a.max_fuse_a), default=None)
     if device is not None and c.fuse_a > device + EPS:
-        add("wire-device-fuse-exceeded", f"{c.fuse_a:g} A; an appliance on it allows {device:g} A at most.", _fuse_only(w, index), window)
+        add("wire-device-fuse-exceeded", f"{c.fuse_a:g} A; an appliance on it allows {device:g} A at most.", _fuse_only(w), window)
     if c.fuse_a < p.current_a - EPS and c.kind != "inverter":
-        add("wire-fuse-below-load", f"{p.current_a:.1f} A flow through a {c.fuse_a:g} A {word}.", refit(w, index), keys[:1])
+        add("wire-fuse-below-load", f"{p.current_a:.1f} A flow through a {c.fuse_a:g} A {word}.", refit(w), keys[:1])
     elif c.fuse_a < p.window_low_a - EPS and c.kind != "inverter":
         if p.inrush_a and c.fuse_a >= 1.25 * p.current_a:
-            add("wire-fuse-below-load", f"The start draws {p.inrush_a:.0f} A; it needs {p.window_low_a:.1f} A.", refit(w, index), window)
+            add("wire-fuse-below-load", f"The start draws {p.inrush_a:.0f} A; it needs {p.window_low_a:.1f} A.", refit(w), window)
         else:
-            add(
-                "wire-fuse-margin", f"{p.current_a:.1f} A on a {c.fuse_a:g} A {word}; {p.window_low_a:.1f} A or more keeps its margin.", refit(w, index), window
-            )
-    split = split_in_groups(ctx, w, index)
+            add("wire-fuse-margin", f"{p.current_a:.1f} A on a {c.fuse_a:g} A {word}; {p.window_low_a:.1f} A or more keeps its margin.", refit(w), window)
+    split = split_in_groups(ctx, w)
     if split is not None:
         remedy, groups, usable = split
         text = f"{p.current_a:.1f} A together; {p.size_text} carries {usable:.1f} A for hours behind its largest {word}. Apart: {groups}."
@@ -179,21 +164,18 @@ def _protection(ctx: Context, w: Worked, index: int, name: str, keys: list[str])
         add(
             "wire-fuse-window-empty",
             f"The load asks for {p.window_low_a:.1f} A or more, the cable allows {p.window_high_a or 0:.1f} A.",
-            refit(w, index),
+            refit(w),
             window,
         )
     if p.window_status == "voltage" and c.fuse_family:
         add("wire-fuse-voltage-too-low", f"{FAMILIES[c.fuse_family].name}: {FAMILIES[c.fuse_family].max_v:g} V.", None, [])
     if c.kind == "main" and ctx.chem.lithium:
         family = FAMILIES[c.fuse_family] if c.fuse_family else None
-        if c.protection == "breaker" or (family and family.interrupt_a(14.6 * ctx.scale) < 20000):
+        if c.protection == "breaker" or (family and family.interrupt_a(ctx.top_v) < LITHIUM_MAIN_A):
             fix = None
             best = next((r for r in FAMILIES["class_t"].ratings if p.window_low_a - EPS <= r <= (p.window_high_a or 0) + EPS), None)
             if best:
-                path = f"/wiring/circuits/{index}"
-                fix = Remedy(label=f"Fit a {best:g} A high-interrupt fuse", patch=[
-                    {"op": "replace", "path": f"{path}/protection", "value": "fuse"}, {"op": "replace", "path": f"{path}/fuse_family", "value": "class_t"},
-                    {"op": "replace", "path": f"{path}/fuse_a", "value": float(best)}])  # fmt: skip
+                fix = w.change(f"Fit a {best:g} A high-interrupt fuse", protection="fuse", fuse_family="class_t", fuse_a=float(best))
             add("wire-interrupt-too-low", f"{family.name if family else 'A breaker'} does not break the 20 kA that a lithium bank can push.", fix, [])
     return out
 
@@ -201,8 +183,8 @@ def _protection(ctx: Context, w: Worked, index: int, name: str, keys: list[str])
 def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
     """All findings of Wiring."""
     out: list[Finding] = []
-    for i, w in enumerate(worked):
-        out += _circuit(ctx, w, i)
+    for w in worked:
+        out += _circuit(ctx, w)
     for b in ctx.design.wiring.boards:
         below = {x.id for x in ctx.design.wiring.boards if x.fed_from == b.id}
         on_it = [

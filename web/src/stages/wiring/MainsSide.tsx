@@ -67,14 +67,9 @@ export function MainsSide() {
   if (!part) return null;
   const set = (key: string, value: unknown, what: string) =>
     void edit(
-      [
-        m
-          ? { op: "replace", path: `/wiring/mains/${key}`, value }
-          : { op: "replace", path: "/wiring/mains", value: { poles: design.region === "us" ? "single" : "double", [key]: value } },
-      ],
+      [m ? { op: "replace", path: `/wiring/mains/${key}`, value } : { op: "replace", path: "/wiring/mains", value: { poles: part.usual_poles, [key]: value } }],
       `mains: ${what}`,
     );
-  const us = design.region === "us";
   const codes = report.wiring.circuits;
   return (
     <section aria-label="Mains side">
@@ -88,8 +83,8 @@ export function MainsSide() {
       <SlateFig k="mains/limit_a" />
       <ChoiceProperty label="made as" value={m?.style ?? "wired"} options={STYLES} onSet={(v) => set("style", v, "made as")} />
       <FlagProperty
-        label={us ? "ground-fault protection on shore power" : "30 mA device on shore power"}
-        note={us ? "4 to 6 mA at the outlets" : "cutting all live conductors"}
+        label={`${part.residual_device.replace(/^a /, "")} on shore power`}
+        note={part.usual_poles === "double" ? "cutting all live conductors" : "4 to 6 mA at the outlets"}
         value={m?.rcd ?? true}
         onSet={(on) => set("rcd", on, "residual-current device")}
       />
