@@ -67,7 +67,7 @@ def test_a_change_can_be_looked_at_before_it_is_made(client: TestClient, curlew_
 def test_the_lists_for_the_bench_and_their_workbook(client: TestClient, curlew_id: str) -> None:
     lists = client.get(f"/api/variants/{curlew_id}/lists").json()
     design = curlew.design()
-    assert lists == bench_lists(design, report(design).wiring.circuits).model_dump(mode="json")
+    assert lists == bench_lists(design, report(design).wiring.circuits, {}).model_dump(mode="json")
     book = load_workbook(io.BytesIO(client.get(f"/api/variants/{curlew_id}/export/lists.xlsx").content))
     assert book.sheetnames == ["Labels", "Cable", "Terminals", "Fuses", "Loops"]
     assert book["Loops"].max_row == 1 + len(lists["loops"])

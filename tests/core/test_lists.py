@@ -16,7 +16,8 @@ from tests.designs import AGM, KETTLE, circuit, made, wired
 
 def lists(data: dict[str, Any]) -> BenchLists:
     design = made(data)
-    return bench_lists(design, report(design).wiring.circuits)
+    wiring = report(design).wiring
+    return bench_lists(design, wiring.circuits, wiring.raceways)
 
 
 def test_labels_name_both_ends_and_the_board_shows_what_it_is() -> None:
@@ -62,7 +63,7 @@ def test_what_is_not_sized_is_named_and_left_out() -> None:
     out = lists(wired(circuit(), circuit("later", area_mm2=None)))
     assert out.open == ["A2 later"]
     assert [x.code for x in out.labels] == ["A1"]
-    assert lists(wired()) == BenchLists(labels=[], cables=[], terminals=[], fuses=[], loops=[], open=[])
+    assert lists(wired()) == BenchLists(labels=[], cables=[], terminals=[], fuses=[], relays=[], conduits=[], loops=[], open=[])
 
 
 def test_a_run_longer_than_any_pack_says_so() -> None:
@@ -77,7 +78,7 @@ def test_the_terminal_suits_the_conductor(area: float, kind: str) -> None:
 
 def test_curlew_has_a_label_for_every_circuit_and_a_spare_for_every_fuse() -> None:
     design = curlew.design()
-    out = bench_lists(design, report(design).wiring.circuits)
+    out = lists(design.model_dump(mode="json"))
     assert len(out.labels) == len(design.wiring.circuits)
     assert out.open == []
     assert all(f.spare >= 1 for f in out.fuses)

@@ -78,6 +78,34 @@ def side(**wiring: Any) -> dict[str, Any]:
     return {**data, "wiring": {**data["wiring"], **wiring}}
 
 
+def routed(*more: dict[str, Any], wiring: dict[str, Any] | None = None, **way: Any) -> dict[str, Any]:
+    """A fed lamp whose cable, with those of other circuits, lies in a raceway made in one way."""
+    on = [{**x, "raceways": ["way"]} for x in (circuit(), *more)]
+    data = wired(MAIN, FEEDER, *on, appliances=[LAMP, KETTLE], power={"bank": BANK, "inverter": INVERTER})
+    return {**data, "wiring": {**data["wiring"], "mains": {}, "raceways": [{"id": "way", "name": "Left wall", **way}], **(wiring or {})}}
+
+
+SOCKETS = {
+    "id": "sockets",
+    "name": "Sockets",
+    "kind": "ac",
+    "appliances": ["kettle"],
+    "length_m": 4.0,
+    "area_mm2": 1.5,
+    "fuse_a": 10.0,
+    "protection": "breaker",
+}
+DISPLAY = {"kind": "ethernet", "gap_mm": 20.0}
+
+
+def zoned(*places: dict[str, Any], panel: dict[str, Any] | None = None, **zone: Any) -> dict[str, Any]:
+    """A fed lamp in a lighting zone with the given switches."""
+    named = [{"id": f"p{n}", "name": f"Place {n}", **p} for n, p in enumerate(places)]
+    z = {"id": "z", "name": "Living", "lights": ["lamp"], "places": named, **zone}
+    data = fed(circuit())
+    return {**data, "wiring": {**data["wiring"], "zones": [z], "panel": panel}}
+
+
 TWO_LIGHTS = [LAMP, {**LAMP, "id": "spot", "name": "Spot", "power_w": 3.0}]
 SMALL_PANEL = {"panel_power_w": 100.0, "vmp_v": 18.0, "imp_a": 5.56, "voc_v": 21.6, "isc_a": 5.9}
 
@@ -177,10 +205,32 @@ RAISED: dict[str, dict[str, Any]] = {
     "wire-switch-margin": switched(rating_a=1.2),
     "wire-panel-clash": switched(x_mm=20.0),
     "wire-panel-unbound": switched(circuit=None),
+    "wire-conduit-overfull": routed(inner_diameter_mm=4.5),
+    "wire-conduit-jam": routed(circuit("single", return_path="chassis"), inner_diameter_mm=7.5),
+    "wire-ac-dc-mixed": routed(SOCKETS, kind="trunking", width_mm=40.0, height_mm=25.0),
+    "wire-colour-clash": {**routed(SOCKETS, inner_diameter_mm=29.0), "region": "us"},
+    "wire-on-gas-route": routed(gas_distance_mm=60.0),
+    "wire-near-flue": routed(flue_distance_mm=120.0),
+    "wire-no-grommet": routed(metal_holes_count=3, grommets_count=2),
+    "wire-clip-spacing": routed(kind="open", clip_spacing_mm=600.0),
+    "wire-data-near-mains": routed(SOCKETS, kind="open", length_m=3.0, signals=[DISPLAY]),
+    "wire-cable-burns-first": fed(circuit(clearing_time_s=0.5)),
+    "wire-parallel-unequal": side(circuits=[{**MAIN, "parallel_count": 2, "parallel_equal": False}]),
+    "wire-hidden-joint": fed(circuit(joint="behind_lining")),
+    "wire-negative-smaller": fed(circuit(area_mm2=4.0, fuse_a=20.0, negative_area_mm2=0.75)),
+    "wire-reachable-live": side(live_covered=False),
+    "wire-stud-stacked": side(bus_studs_count=1, circuits=[MAIN, *({**FEEDER, "id": f"f{n}", "board": None, "kind": "load", "appliances": []} for n in range(5))]),
+    "wire-isolator-small": side(isolator_a=100.0),
+    "wire-label-missing": fed(circuit(labelled="near")),
+    "wire-spares-missing": side(spares=[]),
+    "wire-no-switch-at-door": zoned({"door_distance_m": 2.4, "height_m": 1.2}),
+    "wire-zone-way": zoned({"wire_m": 3.0}, {"wire_m": 2.5}, control="change_over", lamp_wire_m=1.5),
+    "wire-zone-empty": zoned(),
+    "wire-ac-outlets-many": plugged({}, outlet_count=4),
     "wire-double-feed": fed(circuit(), {**FEEDER, "id": "second", "name": "Second feed"}),
 }  # fmt: skip
-READINGS = {"test-fail", "test-marginal", "test-current-band", "test-cable-overload", "test-meter-weak"}
-"""Raised by readings; see test_proving."""
+READINGS = {"test-fail", "test-marginal", "test-current-band", "test-cable-overload", "test-meter-weak", "wire-test-failed"}
+"""Raised by readings; see test_proving and test_loop_test."""
 NOT_YET = {
     "power-bank-units-mixed": "the design holds identical units",
     "power-bank-age-mixed": "the design holds no purchase dates",

@@ -19,7 +19,7 @@ from bothy.core.book import FigureOut, WorkingOut
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.edit import PathGone, apply_patch, changed_paths
-from bothy.core.proposals.base import Proposal
+from bothy.core.proposals.base import Group, Proposal
 from bothy.core.proposing import accept, propose
 from bothy.core.report import Report, difference, report
 from bothy.core.wiring.lists import BenchLists, bench_lists
@@ -99,7 +99,7 @@ class AcceptProposals(BaseModel):
     """Proposals to take; all of them when ``ids`` is absent."""
 
     ids: list[str] | None = Field(None, max_length=500)
-    groups: list[Literal["inverter", "solar", "bank", "driving", "shore", "circuits", "panel"]] | None = None
+    groups: list[Group] | None = None
 
 
 class HistoryItem(BaseModel):
@@ -238,7 +238,7 @@ def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfM
     head = store.head(variant_id)
     if head.revision != expected:
         return _conflict(store, variant_id, expected, head.revision)
-    design, taken = accept(head.design, body.ids, list(body.groups) if body.groups else None)
+    design, taken = accept(head.design, body.ids, body.groups or None)
     if not taken:
         raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
     before = reports.of(variant_id, expected, head.design)
@@ -253,7 +253,8 @@ def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfM
 def get_bench_lists(variant_id: uuid.UUID, store: Store, reports: Cache) -> BenchLists:
     """Labels, cable to buy, terminals, fuses with spares and the loop test, of the newest revision."""
     h = store.head(variant_id)
-    return bench_lists(h.design, reports.of(variant_id, h.revision, h.design).report.wiring.circuits)
+    wiring = reports.of(variant_id, h.revision, h.design).report.wiring
+    return bench_lists(h.design, wiring.circuits, wiring.raceways)
 
 
 @router.get("/{variant_id}/history", operation_id="listRevisions")
@@ -286,7 +287,7 @@ def export_variant(
         elif kind == "circuits.xlsx":
             data = schedule.to_xlsx(h.design, made, title)
         elif kind == "lists.xlsx":
-            data = write_lists(bench_lists(h.design, made.wiring.circuits), title)
+            data = write_lists(bench_lists(h.design, made.wiring.circuits, made.wiring.raceways), title)
         elif kind in ("panel.svg", "panel.dxf"):
             if made.wiring.panel is None:
                 raise BadInput("panel", "there is no switch panel yet; take Bothy's proposal or lay one out in Wiring")

@@ -8,7 +8,7 @@ from bothy.core.design.edit import apply_patch
 from bothy.core.power.supply import work_out
 from bothy.core.power.uses import budgets
 from bothy.core.proposals.base import GROUPS, Group, Proposal
-from bothy.core.proposals.circuits import candidate, propose_circuits, propose_panel, wanted_circuits
+from bothy.core.proposals.circuits import candidate, propose_circuits, propose_lighting, propose_panel, wanted_circuits
 from bothy.core.proposals.supply import propose_bank, propose_driving, propose_inverter, propose_shore, propose_solar
 from bothy.core.report import feeds_of
 from bothy.core.wiring.circuits import work_circuits
@@ -22,8 +22,10 @@ def propose_group(design: Design, group: Group) -> list[Proposal]:
         whole = Context(candidate(design, boards, circuits))
         worked = work_circuits(whole, feeds_of(whole, work_out(whole, budgets(whole))))
         return propose_circuits(whole, boards, worked, len(design.wiring.circuits))
-    if group == "panel" and design.wiring.panel is not None:
+    if (group == "panel" and design.wiring.panel is not None) or (group == "lighting" and design.wiring.zones):
         return []
+    if group == "lighting":
+        return propose_lighting(ctx)
     uses = budgets(ctx)
     if group == "panel":
         plate = propose_panel(ctx, work_circuits(ctx, feeds_of(ctx, work_out(ctx, uses))))

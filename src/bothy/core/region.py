@@ -29,6 +29,7 @@ class Region:
     licensed: str
     mains_poles: Literal["double", "single"] = "double"
     residual_device: str = "a 30 mA device"
+    socket_a: float = 13.0
 
 
 REGIONS: dict[RegionKey, Region] = {
@@ -41,16 +42,18 @@ REGIONS: dict[RegionKey, Region] = {
         "eu", "European Union", 230.0, 50, 16.0, 1.0, (6, 10, 16), "metric", "iec_circuits",
         ("red", "black"), ("brown", "blue", "green-yellow"),
         "Mains work and its certificate: a qualified electrician (national rules, EN 1648).",
+        socket_a=16.0,
     ),
     "us": Region(
         "us", "United States", 120.0, 60, 30.0, 0.8, (15, 20, 30), "awg", "marine_conductors",
         ("red", "black"), ("black", "white", "green"),
         "Mains work: a licensed electrician where the state asks for one (NFPA 70 article 551, NFPA 1192).",
-        "single", "ground-fault protection",
+        "single", "ground-fault protection", 15.0,
     ),
     "au": Region(
         "au", "Australia", 230.0, 50, 15.0, 1.0, (10, 16), "metric", "iec_circuits",
         ("red", "black"), ("brown", "light blue", "green-yellow"),
         "Mains work: a licensed electrician, always (AS/NZS 3001).",
+        socket_a=10.0,
     ),
 }  # fmt: skip

@@ -22,10 +22,14 @@ from bothy.core.power.uses import LifePart, budgets, life_part
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
 from bothy.core.wiring.circuits import CircuitPart, Worked, work_circuits
 from bothy.core.wiring.distribution import NetworkPart, work_network
+from bothy.core.wiring.lighting import LightingPart, work_lighting
+from bothy.core.wiring.loop_test import LoopRow, work_loops
 from bothy.core.wiring.mains import MainsPart, work_mains
 from bothy.core.wiring.mains_rules import mains_findings
+from bothy.core.wiring.making_rules import making_findings
 from bothy.core.wiring.network_rules import network_findings
 from bothy.core.wiring.panel_design import PanelPart, work_panel
+from bothy.core.wiring.raceways import RacewayPart, work_raceways
 from bothy.core.wiring.rules import refit, wiring_findings
 from bothy.core.wiring.tree import Tree, tree
 
@@ -60,6 +64,9 @@ class WiringPart(BaseModel):
     network: NetworkPart
     mains: MainsPart | None
     panel: PanelPart | None
+    raceways: dict[str, RacewayPart]
+    lighting: LightingPart
+    loops: dict[str, LoopRow]
 
 
 class Report(BaseModel):
@@ -180,8 +187,15 @@ def report(design: Design) -> Report:
     found += network_findings(ctx, worked, network)
     panel, clashes = work_panel(ctx, worked)
     found += clashes
+    raceways, crowded = work_raceways(ctx, worked)
+    found += crowded
+    found += making_findings(ctx, worked)
+    lighting, dark = work_lighting(ctx, worked)
+    found += dark
     mains = work_mains(ctx, worked)
     found += mains_findings(ctx, worked, mains)
+    loops, failed = work_loops(design, circuits)
+    found += failed
     sheet, tested = prove_part(ctx, [
         SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
         for w in worked], feeds)  # fmt: skip
@@ -193,7 +207,7 @@ def report(design: Design) -> Report:
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=quick(WiringPart, circuits=circuits, tree=tree(ctx, worked), network=network, mains=mains, panel=panel), prove=sheet, findings=found, figures=ctx.book.shown(),
+        wiring=quick(WiringPart, circuits=circuits, tree=tree(ctx, worked), network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops), prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book = ctx.book
     return out

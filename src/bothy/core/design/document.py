@@ -50,7 +50,20 @@ class Design(Doc):
         _unique("board", (b.id for b in self.wiring.boards))
         _unique("array", (a.id for a in self.power.arrays))
         _unique("reading of circuit", (r.circuit for r in self.prove.readings))
+        _unique("raceway", (r.id for r in self.wiring.raceways))
+        _unique("zone", (z.id for z in self.wiring.zones))
+        raceways = {r.id for r in self.wiring.raceways}
+        for z in self.wiring.zones:
+            for a in z.lights:
+                if a not in appliances:
+                    raise wrong("lights", f"zone “{z.name}” names the appliance “{a}”, which does not exist")
+        for a in self.wiring.mains.keep if self.wiring.mains else []:
+            if a not in appliances:
+                raise wrong("keep", f"the mains side keeps on the appliance “{a}”, which does not exist")
         for c in self.wiring.circuits:
+            for r in c.raceways:
+                if r not in raceways:
+                    raise wrong("raceways", f"circuit “{c.name}” names the raceway “{r}”, which does not exist")
             if c.board is not None and c.board not in boards:
                 raise wrong("board", f"circuit “{c.name}” names the board “{c.board}”, which does not exist")
             for a in c.appliances:
@@ -59,9 +72,9 @@ class Design(Doc):
         for t in self.wiring.panel.things if self.wiring.panel else []:
             if t.circuit is not None and t.circuit not in circuits:
                 raise wrong("circuit", f"“{t.label or t.kind}” on the switch panel names the circuit “{t.circuit}”, which does not exist")
-        for r in self.prove.readings:
-            if r.circuit not in circuits:
-                raise wrong("circuit", f"a reading names the circuit “{r.circuit}”, which does not exist")
+        for reading in self.prove.readings:
+            if reading.circuit not in circuits:
+                raise wrong("circuit", f"a reading names the circuit “{reading.circuit}”, which does not exist")
         return self
 
     @cached_property

@@ -7,7 +7,7 @@ from typing import Literal, Self
 from pydantic import Field, model_validator
 
 from bothy.core.contract import Whole, wrong
-from bothy.core.design.base import By, Doc
+from bothy.core.design.base import By, Doc, Id
 from bothy.core.wiring.conductors import Awg
 
 LEADS_MM2 = (0.75, 1.0, 1.5, 2.5, 4.0, 6.0)
@@ -28,7 +28,8 @@ class Mains(Doc):
     """A design aid: mains work, its inspection and its certificate belong to a licensed or registered electrician.
 
     ``transfer`` is how shore and inverter meet: an automatic contact, a change-over switch, separate sockets, or joined without either.
-    ``bond`` is the inverter's neutral-earth bond: by relay only while it inverts, permanent, or none.
+    ``bond`` is the inverter's neutral-earth bond: by relay only while it inverts, permanent, or none. ``shedding`` says what happens when
+    more would run than the supply carries; ``keep`` are the appliances in the order in which they stay on.
     """
 
     style: Literal["wired", "leads"] = "wired"
@@ -44,6 +45,8 @@ class Mains(Doc):
     lead_mm2: float | None = Field(None, ge=0.75, le=6)
     lead_awg: Awg | None = None
     leads_joined_count: Whole = Field(1, ge=1, le=5)
+    shedding: Literal["none", "hand", "relay"] = "none"
+    keep: list[Id] = Field([], max_length=60)
     stock: list[StockLength] = Field([], max_length=40)
     by: By = "typed"
 

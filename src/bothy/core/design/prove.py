@@ -9,7 +9,7 @@ from bothy.core.design.base import Doc, Id, Name, Note
 
 
 class Meter(Doc):
-    """Limits of error of the meters in use: ±(accuracy of reading + digits)."""
+    """Limits of error of the meters in use: ±(accuracy of reading + digits); and how the loop test is made."""
 
     volt_accuracy_frac: float = Field(0.005, ge=0, le=0.2)
     volt_digits_count: Whole = Field(2, ge=0, le=20)
@@ -17,15 +17,19 @@ class Meter(Doc):
     current_accuracy_frac: float = Field(0.02, ge=0, le=0.2)
     current_digits_count: Whole = Field(3, ge=0, le=50)
     current_resolution_a: float = Field(0.01, gt=0, le=1)
+    loop_resolution_mohm: float = Field(100, gt=0, le=10000)
+    loop_leads_mohm: float = Field(0, ge=0, le=10000)
+    loop_temp_c: float = Field(20, ge=-40, le=80)
 
 
 class Reading(Doc):
-    """What was measured on one circuit: volts and amps at the same moment, load on."""
+    """What was measured on one circuit: the loop before power came on; volts and amps at the same moment, load on."""
 
     circuit: Id
     source_voltage_v: float | None = Field(None, gt=0, le=100)
     load_voltage_v: float | None = Field(None, ge=0, le=300)
     current_a: float | None = Field(None, ge=-1000, le=1000)
+    loop_mohm: float | None = Field(None, ge=0, le=1e12)
     taken_at: str = Field("", max_length=40)
     taken_by: str = Field("", max_length=80)
     note: Note = ""

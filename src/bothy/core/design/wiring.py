@@ -8,8 +8,10 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note
+from bothy.core.design.lighting import LightZone
 from bothy.core.design.mains import Mains
 from bothy.core.design.panel import Panel
+from bothy.core.design.raceway import Raceway
 from bothy.core.wiring.conductors import AREA, Awg, Installation, Insulation
 from bothy.core.wiring.drop import DropClass
 from bothy.core.wiring.fuses import FamilyKey
@@ -18,7 +20,10 @@ CircuitKind = Literal["load", "ac", "inverter", "solar", "driving", "driving_in"
 
 
 class Board(Doc):
-    """A fuse board. Its letter starts the code of its circuits. ``fed_from`` is the board that feeds it; the busbar when absent."""
+    """A fuse board. Its letter starts the code of its circuits. ``fed_from`` is the board that feeds it; the busbar when absent.
+
+    Boards with the same ``enclosure`` stand in one box; ``barrier`` says that mains and low voltage are kept apart in it.
+    """
 
     id: Id
     name: Name
@@ -28,14 +33,25 @@ class Board(Doc):
     total_rating_a: float = Field(100, gt=0, le=2000)
     side: Literal["dc", "ac"] = "dc"
     fed_from: Id | None = None
+    enclosure: str = Field("", max_length=60)
+    barrier: bool = False
     by: By = "typed"
+
+
+class Spare(Doc):
+    """Spare fuses of one kind that are in the kit."""
+
+    family: FamilyKey
+    rating_a: float = Field(gt=0, le=1000)
+    count: Whole = Field(ge=0, le=1000)
 
 
 class Circuit(Doc):
     """A protected feed: one cable, one protection, one or several appliances. ``length_m`` is one-way.
 
     ``fuse_distance_m`` is measured along the cable from its source; ``far_fuse_a`` is a second fuse at the other end, where
-    that end is a source too; ``negative_at`` says where its return lands.
+    that end is a source too; ``negative_at`` says where its return lands. ``negative_area_mm2`` or ``negative_awg`` is the size of
+    its return where that differs. ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
     """
 
     id: Id
@@ -64,6 +80,14 @@ class Circuit(Doc):
     holder_rating_a: float | None = Field(None, gt=0, le=1000)
     far_fuse_a: float | None = Field(None, gt=0, le=1000)
     negative_at: Literal["busbar", "post"] = "busbar"
+    negative_area_mm2: float | None = Field(None, ge=0.5, le=120)
+    negative_awg: Awg | None = None
+    parallel_equal: bool = True
+    clearing_time_s: float | None = Field(None, gt=0, le=60)
+    raceways: list[Id] = Field([], max_length=20)
+    joint: Literal["none", "reachable", "behind_lining"] = "none"
+    labelled: Literal["none", "near", "far", "both"] | None = None
+    outlet_count: Whole | None = Field(None, ge=0, le=60)
     by: By = "typed"
     note: Note = ""
 
@@ -71,6 +95,8 @@ class Circuit(Doc):
     def _one_size(self) -> Self:
         if self.area_mm2 is not None and self.awg is not None:
             raise wrong("awg", "give a size in mm² or in AWG, not both")
+        if self.negative_area_mm2 is not None and self.negative_awg is not None:
+            raise wrong("negative_awg", "give the size of the return in mm² or in AWG, not both")
         return self
 
     @property
@@ -87,7 +113,8 @@ class Circuit(Doc):
 class Wiring(Doc):
     """All boards and circuits in the order of the schedule, and how the negative side is made.
 
-    ``school`` marine counts conductors in a bundle instead of circuits, and has no chassis return.
+    ``school`` marine counts conductors in a bundle instead of circuits, and has no chassis return. ``live_covered`` says whether every
+    post, busbar and stud is covered; ``bus_stud_mm`` is the thread of the busbar's studs (8 for M8). ``spares`` is what the kit holds.
     """
 
     school: Literal["vehicle", "marine"] = "vehicle"
@@ -96,9 +123,17 @@ class Wiring(Doc):
     battery_fuses: bool | None = None
     chassis_bond_count: Whole = Field(1, ge=0, le=9)
     chassis_bond_mm2: float | None = Field(None, ge=0.5, le=240)
+    isolator_a: float | None = Field(None, gt=0, le=2000)
+    live_covered: bool | None = None
+    bus_studs_count: Whole | None = Field(None, ge=1, le=60)
+    bus_stud_mm: Literal[4, 5, 6, 8, 10, 12, 14] | None = None
+    dc_negative_colour: Literal["black", "yellow"] = "black"
+    spares: list[Spare] | None = Field(None, max_length=200)
 
     mains: Mains | None = None
     panel: Panel | None = None
+    raceways: list[Raceway] = Field([], max_length=120)
+    zones: list[LightZone] = Field([], max_length=40)
     boards: list[Board] = Field([], max_length=60)
     circuits: list[Circuit] = Field([], max_length=1000)
 

@@ -6,8 +6,8 @@ from typing import Any, Literal
 
 from pydantic import BaseModel
 
-Group = Literal["inverter", "solar", "bank", "driving", "shore", "circuits", "panel"]
-GROUPS: tuple[Group, ...] = ("inverter", "solar", "bank", "driving", "shore", "circuits", "panel")
+Group = Literal["inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting"]
+GROUPS: tuple[Group, ...] = ("inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting")
 
 
 class Proposal(BaseModel):

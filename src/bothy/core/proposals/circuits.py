@@ -15,6 +15,7 @@ from bothy.core.power.uses import HEAVY_W
 from bothy.core.proposals.base import Proposal
 from bothy.core.wiring.circuits import Worked, size_text
 from bothy.core.wiring.currents import at_the_peak, design_current
+from bothy.core.wiring.lighting import propose_zones
 from bothy.core.wiring.mains import usual
 from bothy.core.wiring.panel_design import propose_plate
 from bothy.core.wiring.rules import refit
@@ -225,3 +226,15 @@ def propose_panel(ctx: Context, worked: list[Worked]) -> Proposal | None:
                     why=["A switch, dimmer or speed control for each circuit up to 8 A that is switched, and a voltmeter; larger ones want a relay at the load."],
                     assumes=["A plate 300 mm wide; nothing is known of the depth behind it."],
                     patch=[{"op": "replace", "path": "/wiring/panel", "value": plate.model_dump(mode="json")}])  # fmt: skip
+
+
+def propose_lighting(ctx: Context) -> list[Proposal]:
+    """Lighting zones, one a part of the vehicle; nothing with fewer than two lights."""
+    zones = propose_zones(ctx)
+    if sum(len(z.lights) for z in zones) < 2:
+        return []
+    words = ", ".join(z.name.lower() for z in zones)
+    return [Proposal(id="lighting", group="lighting", status="new", title="Lighting zones", what=f"{len(zones)} zones: {words}",
+                     why=["Lights of one part of the vehicle go on together; the main zone is switched from the panel and from the bed."],
+                     assumes=["Nothing is known yet of where the switches are; say it, and the way of the cable follows."],
+                     patch=[{"op": "replace", "path": "/wiring/zones", "value": [z.model_dump(mode="json") for z in zones]}])]  # fmt: skip

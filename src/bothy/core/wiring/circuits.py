@@ -14,7 +14,7 @@ from bothy.core.design.wiring import Board, Circuit
 from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, given, total
 from bothy.core.finding import Remedy
-from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity
+from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity, row_of, warm_resistance
 from bothy.core.wiring.currents import BoardCurrents, board_currents, circuit_current, loads_of
 from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, VoltageDropOut, loop_of, voltage_drop, voltage_drop_of
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A, FuseSelectIn, fuse_candidates, window_high, window_low
@@ -302,7 +302,7 @@ def _size(
     single = _of_one(current, c.parallel_count)
     run = VoltageDropIn.trusted(**{
         **size, "tinned": c.tinned, "length_m": part.length_m, "current_a": single.value, "nominal_voltage_v": part.nominal_v,
-        "drop_class": part.drop_class, "return_path": c.return_path, "conductor_temp_c": DROP_COPPER_C,
+        "drop_class": part.drop_class, "return_path": c.return_path, "conductor_temp_c": DROP_COPPER_C, "extra_resistance_mohm": _thinner_return(c, part.length_m),
     })  # fmt: skip
     try:
         w.drop = voltage_drop_of(run, {**sources, "current_a": single})
@@ -332,6 +332,15 @@ def _size(
     part.window_status = "ok" if c.kind == "inverter" and fitting and status == "no_standard_rating" else status
     if c.fuse_a is not None:
         part.fuse_ok = part.window_low_a - EPS <= c.fuse_a <= part.window_high_a + EPS
+
+
+def _thinner_return(c: Circuit, length_m: float) -> float:
+    """What a return thinner than its positive adds to the loop, in mΩ; a thicker one is not counted on."""
+    if c.return_path == "chassis" or (c.negative_area_mm2 is None and c.negative_awg is None):
+        return 0.0
+    there, back = row_of(c.area_mm2, c.awg)[1], row_of(c.negative_area_mm2, c.negative_awg)[1]
+    more = (back.tinned - there.tinned) if c.tinned else (back.plain - there.plain)
+    return max(0.0, warm_resistance.raw(more, DROP_COPPER_C) * length_m)
 
 
 def work_circuits(ctx: Context, feeds: Feeds) -> list[Worked]:

@@ -10,10 +10,11 @@ from bothy.core.contract import EPS
 from bothy.core.design.document import Design
 from bothy.core.design.wiring import Circuit
 from bothy.core.region import REGIONS, Region
-from bothy.core.wiring.buying import CablePurchaseIn, CableRun, FuseItem, SpareFuseKitIn, cable_purchase, spare_fuse_kit
+from bothy.core.wiring.buying import CablePurchaseIn, CableRun, FuseItem, SpareFuseKitIn, cable_purchase, spare_fuse_kit, up
 from bothy.core.wiring.circuits import CircuitPart, size_text
-from bothy.core.wiring.continuity import LoopCircuit, LoopContinuityIn, loop_continuity
 from bothy.core.wiring.fuses import FAMILIES
+from bothy.core.wiring.loop_test import LoopRow, loop_rows
+from bothy.core.wiring.raceways import RacewayPart
 
 
 class Label(BaseModel):
@@ -48,25 +49,35 @@ class TerminalNeed(BaseModel):
 
 
 class FuseNeed(BaseModel):
-    """Fuses of one family and rating: fitted and spare."""
+    """Fuses of one family and rating: fitted, and spares to carry."""
 
+    key: str
     family: str
     rating_a: float
     fitted: int
     spare: int
 
 
-class LoopRow(BaseModel):
-    """The loop test of one circuit, power off and far ends twisted together; resistances in mΩ at 20 °C without the meter's leads."""
+class RelayNeed(BaseModel):
+    """A relay by the load, worked from the switch panel over a fused 1 A wire: what its contacts must carry."""
 
-    circuit: str
     code: str
     name: str
-    expected_mohm: float
-    low_mohm: float
-    high_mohm: float
-    resolvable: bool
-    loaded_drop_v: float
+    rating_a: float
+
+
+class ConduitNeed(BaseModel):
+    """One raceway with what is pulled through it."""
+
+    name: str
+    kind: str
+    inside: str
+    length_m: float | None
+    codes: list[str]
+    cable_count: int
+    fill_frac: float | None
+    limit_frac: float | None
+    suggested_mm: float | None
 
 
 class BenchLists(BaseModel):
@@ -76,8 +87,13 @@ class BenchLists(BaseModel):
     cables: list[CableNeed]
     terminals: list[TerminalNeed]
     fuses: list[FuseNeed]
+    relays: list[RelayNeed]
+    conduits: list[ConduitNeed]
     loops: list[LoopRow]
     open: list[str]
+
+
+CONTROL_FUSE_A = 1.0
 
 
 class TerminalKind(NamedTuple):
@@ -119,9 +135,14 @@ def _ends(c: Circuit, design: Design) -> tuple[str, str]:
             "shore": ("CHARGER", "BUS")}[c.kind]  # fmt: skip
 
 
+def dc_colours(design: Design) -> tuple[str, str]:
+    """Colours of positive and negative in this design."""
+    return REGIONS[design.region].dc_colours[0], design.wiring.dc_negative_colour
+
+
 def _label(c: Circuit, p: CircuitPart, design: Design, region: Region) -> Label:
     rating = f"{c.fuse_a:g}A " if c.fuse_a is not None else ""
-    colours = region.ac_colours if p.ac else region.dc_colours
+    colours = region.ac_colours if p.ac else dc_colours(design)
     board = " · ".join(
         x for x in (p.code, f"{c.fuse_a:g} A" if c.fuse_a is not None else "", c.name, size_text(c.area_mm2, c.awg, c.parallel_count), "/".join(colours)) if x
     )
@@ -135,15 +156,16 @@ def _label(c: Circuit, p: CircuitPart, design: Design, region: Region) -> Label:
     return Label(circuit=c.id, code=p.code, board=board, wires=wires[:1] if c.return_path == "chassis" else wires)
 
 
-def _runs(c: Circuit, p: CircuitPart, region: Region) -> list[CableRun]:
+def _runs(c: Circuit, p: CircuitPart, design: Design) -> list[CableRun]:
     size = size_text(c.area_mm2, c.awg)
     if p.ac:
-        return [CableRun.trusted(id=p.code, size=f"3 × {size}", colour="/".join(region.ac_colours), length_m=p.length_m)]
-    colours = region.dc_colours if c.return_path == "cable" else region.dc_colours[:1]
-    return [
-        CableRun.trusted(id=f"{p.code}{sign}", size=size, colour=colour, length_m=p.length_m, count=c.parallel_count)
-        for sign, colour in zip("+−", colours, strict=False)
-    ]
+        return [CableRun.trusted(id=p.code, size=f"3 × {size}", colour="/".join(REGIONS[design.region].ac_colours), length_m=p.length_m)]
+    there, back = dc_colours(design)
+    out = [CableRun.trusted(id=f"{p.code}+", size=size, colour=there, length_m=p.length_m, count=c.parallel_count)]
+    if c.return_path == "cable":
+        size = size_text(c.negative_area_mm2, c.negative_awg) or size
+        out.append(CableRun.trusted(id=f"{p.code}−", size=size, colour=back, length_m=p.length_m, count=c.parallel_count))
+    return out
 
 
 def _cables(runs: list[CableRun]) -> list[CableNeed]:
@@ -155,8 +177,9 @@ def _cables(runs: list[CableRun]) -> list[CableNeed]:
                       pack_count=bought.pack_count.get(f"{s}/{k}")) for s, k in pairs]  # fmt: skip
 
 
-def _fuses(circuits: list[tuple[Circuit, CircuitPart]]) -> list[FuseNeed]:
-    items: list[FuseItem] = []
+def fuse_needs(circuits: list[tuple[Circuit, CircuitPart]], design: Design) -> list[FuseNeed]:
+    """Fuses fitted, of all circuits and of the control wires of relays, with the spares to carry."""
+    items = [FuseItem.trusted(family="blade_standard", rating_a=CONTROL_FUSE_A) for _ in _relayed(design)]
     for c, p in circuits:
         family = c.fuse_family or (p.best_family if c.protection == "fuse" else None)
         if p.ac or family is None:
@@ -171,7 +194,31 @@ def _fuses(circuits: list[tuple[Circuit, CircuitPart]]) -> list[FuseNeed]:
     out = []
     for key, spare in kit.spare_count.items():
         family_key, rating = key.split(":")
-        out.append(FuseNeed(family=FAMILIES[family_key].name, rating_a=float(rating), fitted=fitted[key], spare=spare))
+        out.append(FuseNeed(key=family_key, family=FAMILIES[family_key].name, rating_a=float(rating), fitted=fitted[key], spare=spare))
+    return out
+
+
+def _relayed(design: Design) -> list[str]:
+    """Circuits that the switch panel works through a relay."""
+    return [t.circuit for t in design.wiring.panel.things if t.relay and t.circuit is not None] if design.wiring.panel else []
+
+
+def _relays(design: Design, parts: dict[str, CircuitPart]) -> list[RelayNeed]:
+    out = []
+    for id in _relayed(design):
+        c = design.circuit(id)
+        if c is not None:
+            out.append(RelayNeed(code=parts[id].code, name=c.name, rating_a=up(parts[id].current_a / 0.8)))
+    return out
+
+
+def _conduits(design: Design, raceways: dict[str, RacewayPart]) -> list[ConduitNeed]:
+    out = []
+    for r in design.wiring.raceways:
+        p = raceways[r.id]
+        inside = f"{r.inner_diameter_mm:g} mm" if r.inner_diameter_mm else f"{r.width_mm:g} × {r.height_mm:g} mm" if r.sized else ""
+        out.append(ConduitNeed(name=r.name, kind=r.kind, inside=inside, length_m=r.length_m, codes=p.codes, cable_count=p.cable_count, fill_frac=p.fill_frac,
+                               limit_frac=p.limit_frac, suggested_mm=p.suggested_mm))  # fmt: skip
     return out
 
 
@@ -188,23 +235,14 @@ def _terminals(circuits: list[tuple[Circuit, CircuitPart]]) -> list[TerminalNeed
     ]
 
 
-def _loops(circuits: list[tuple[Circuit, CircuitPart]]) -> list[LoopRow]:
-    tested = {c.id: (c, p) for c, p in circuits if not p.ac and c.return_path == "cable" and p.length_m > EPS}
-    if not tested:
-        return []
-    out = loop_continuity(LoopContinuityIn.trusted(circuits=[
-        LoopCircuit.trusted(id=k, area_mm2=c.area_mm2, awg=c.awg, tinned=c.tinned, length_m=p.length_m / c.parallel_count, current_a=p.current_a) for k, (c, p) in tested.items()]))  # fmt: skip
-    return [LoopRow(circuit=k, code=p.code, name=c.name, expected_mohm=out.expected_mohm[k], low_mohm=out.low_mohm[k], high_mohm=out.high_mohm[k],
-                    resolvable=out.resolvable[k], loaded_drop_v=out.loaded_drop_v[k] or 0.0) for k, (c, p) in tested.items()]  # fmt: skip
-
-
-def bench_lists(design: Design, parts: dict[str, CircuitPart]) -> BenchLists:
+def bench_lists(design: Design, parts: dict[str, CircuitPart], raceways: dict[str, RacewayPart]) -> BenchLists:
     """All lists for the bench, from the same circuits as the schedule."""
     region = REGIONS[design.region]
     pairs = [(c, parts[c.id]) for c in design.wiring.circuits]
     sized = [(c, p) for c, p in pairs if c.sized]
     by_size = sorted(sized, key=lambda cp: (cp[1].ac, cp[0].metal_mm2))
     return BenchLists(
-        labels=[_label(c, p, design, region) for c, p in sized], cables=_cables([r for c, p in by_size for r in _runs(c, p, region)]),
-        terminals=_terminals(sized), fuses=_fuses(sized), loops=_loops(sized), open=[f"{p.code} {c.name}" for c, p in pairs if not c.sized],
+        labels=[_label(c, p, design, region) for c, p in sized], cables=_cables([r for c, p in by_size for r in _runs(c, p, design)]),
+        terminals=_terminals(sized), fuses=fuse_needs(sized, design), relays=_relays(design, parts), conduits=_conduits(design, raceways),
+        loops=loop_rows(design, sized), open=[f"{p.code} {c.name}" for c, p in pairs if not c.sized],
     )  # fmt: skip

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from pydantic import BaseModel
 
 from bothy.core.context import Context
-from bothy.core.contract import quick
+from bothy.core.contract import EPS, quick
 from bothy.core.design.mains import Mains
 from bothy.core.figure import Figure, given, pick, total
 from bothy.core.power.uses import coincidence
@@ -39,6 +39,32 @@ class MainsPart(BaseModel):
     unreachable: list[str]
     lead_rating_a: float | None
     splitter_count: int
+    together: list[str]
+    shed: list[str]
+
+
+class Draw(NamedTuple):
+    """Something on the mains side that can run: its name and current in A."""
+
+    name: str
+    amps: float
+
+
+def kept_on(draws: list[Draw], limit_a: float) -> tuple[list[Draw], list[Draw]]:
+    """What stays on and what is shed, in the order in which things are to stay on; what still fits beside the others runs too."""
+    on: list[Draw] = []
+    off: list[Draw] = []
+    for d in draws:
+        (on if sum(x.amps for x in on) + d.amps <= limit_a + EPS else off).append(d)
+    return on, off
+
+
+def draws_of(ctx: Context, ac: list[Worked], keep: list[str]) -> list[Draw]:
+    """Everything on the mains circuits that can run, those to be kept first, then in the order of Life."""
+    on_it = {i for w in ac for i in w.circuit.appliances}
+    rank = {k: n for n, k in enumerate(keep)}
+    found = [a for a in ctx.design.life.appliances if a.id in on_it and a.count > 0 and a.running_w > 0]
+    return [Draw(a.name, a.running_w * a.count / ctx.region.mains_v) for a in sorted(found, key=lambda a: rank.get(a.id, len(rank)))]
 
 
 def usual(ctx: Context) -> dict[str, object]:
@@ -78,6 +104,8 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
         parts.append((ctx.design.power.shore.name, given("current_a", charger, "computed", "charger at its full output, 88 % efficient, typical")))
     needs = ctx.book.put("mains/supply_a", total("Current from the supply", "A", parts, "all that can run at once; handbook 02 §3.14"))
     limit = ctx.book.put("mains/limit_a", supply_limit(ctx))
+    charging = [Draw(p[0], p[1].value) for p in parts[len(ac) :]]
+    on, off = kept_on([*draws_of(ctx, ac, m.keep), *charging], limit.value)
     out = quick(
         MainsPart,
         usual_poles=ctx.region.mains_poles,
@@ -88,6 +116,8 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
         unreachable=[],
         lead_rating_a=None,
         splitter_count=0,
+        together=[d.name for d in on],
+        shed=[d.name for d in off],
     )
     if m.style == "wired":
         return out

@@ -6,9 +6,10 @@ from typing import Any
 
 from bothy.core.context import Context
 from bothy.core.contract import EPS
+from bothy.core.design.mains import Mains
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.wiring.circuits import Worked
-from bothy.core.wiring.mains import MainsPart, usual
+from bothy.core.wiring.mains import MainsPart, draws_of, kept_on, usual
 
 rules("wiring", (
     ("wire-ac-unsaid", "advice", "The mains side is not described yet", "Take the region's usual one, then have it checked by the electrician.", "handbook 02 §3.14"),
@@ -20,10 +21,12 @@ rules("wiring", (
     ("wire-ac-breaker-above-lead", "danger", "Breaker above what the lead carries", "A smaller breaker, or thicker leads.", "handbook 02 §4.11"),
     ("wire-ac-load-over-breaker", "fault", "More than the supply carries", "Run them one after the other, or a second circuit.", "NFPA 70, IEC 60364"),
     ("wire-ac-lead-short", "fault", "No lead reaches", "Longer leads, or two joined.", "handbook 02 §3.14"),
+    ("wire-ac-outlets-many", "note", "Many outlets on one breaker", "Tell the users which loads may run together.", "handbook 02 §3.14, typical"),
     ("wire-lead-coiled", "note", "Much lead left over", "Unroll it fully: on the drum it carries a third.", "handbook 02 §4.11"),
 ))  # fmt: skip
 
 LEAST_BOND_MM2 = 4.0
+MANY = 3.0
 
 
 def _set(label: str, key: str, value: Any) -> Remedy:
@@ -74,6 +77,33 @@ def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Findi
     return out
 
 
+def _too_much(part: MainsPart, m: Mains | None) -> list[Finding]:
+    """More could run than the supply carries: settled where a relay sheds it, advice where it is shed by hand, else a fault."""
+    how = m.shedding if m is not None else "none"
+    if how == "relay" and part.together:
+        return []
+    told = f"{part.supply_a:.1f} A can run at once; the supply carries {part.limit_a:.1f} A for hours."
+    if part.together and part.shed:
+        told += f" Together may run: {', '.join(part.together[:6])}{' and more' if len(part.together) > 6 else ''}. Off meanwhile: {', '.join(part.shed[:4])}{' and more' if len(part.shed) > 4 else ''}."
+    fix = _set("Shed the rest by relay", "shedding", "relay") if m is not None and part.together else None
+    return [finding("wire-ac-load-over-breaker", "mains", "Mains side", told, figures=["mains/supply_a", "mains/limit_a"], fix=fix, severity="advice" if how == "hand" else None)]  # fmt: skip
+
+
+def _outlets(ctx: Context, w: Worked) -> list[Finding]:
+    """Outlets whose ratings add up to more than three times their breaker, with what may run together."""
+    c = w.circuit
+    count = c.outlet_count if c.outlet_count is not None else len(c.appliances)
+    if c.fuse_a is None or count * ctx.region.socket_a <= MANY * c.fuse_a + EPS:
+        return []
+    on, off = kept_on(draws_of(ctx, [w], ctx.design.wiring.mains.keep if ctx.design.wiring.mains else []), c.fuse_a * ctx.region.continuous_frac)
+    told = f"{count} outlets of {ctx.region.socket_a:g} A on {c.fuse_a:g} A." + (
+        f" Together may run: {', '.join(d.name for d in on)}; not with them: {', '.join(d.name for d in off)}."
+        if off
+        else " What is planned on them may all run together."
+    )
+    return [finding("wire-ac-outlets-many", c.id, w.name, told)]
+
+
 def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -> list[Finding]:
     """All findings of the mains side; none without mains circuits."""
     if part is None:
@@ -88,9 +118,10 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
     else:
         out += _protection(ctx, has_inverter, has_shore)
     if has_shore and part.supply_a > part.limit_a + EPS:
-        out.append(finding("wire-ac-load-over-breaker", "mains", "Mains side", f"{part.supply_a:.1f} A can run at once; the supply carries {part.limit_a:.1f} A for hours.",
-                           figures=["mains/supply_a", "mains/limit_a"]))  # fmt: skip
+        out += _too_much(part, m)
     for w in worked:
+        if w.part.ac:
+            out += _outlets(ctx, w)
         leg = part.legs.get(w.circuit.id)
         if leg is None:
             continue

@@ -48,6 +48,8 @@ SHAPES: dict[PanelKind, PartShape] = {
 MARGIN_MM, GAP_MM, LABEL_MM = 10.0, 5.0, 7.0
 TEXT_MM, CHAR_MM = 2.4, 1.5
 """Height of engraved letters and the room one takes; two lines under each front."""
+RELAY_COIL_A = 0.2
+"""What a switch that works a relay carries: its coil, over a control wire fused at 1 A (typical)."""
 MOST_ON_SWITCH_A = 8.0
 """Circuits with more are switched by a relay at the load, so Bothy proposes no switch on the plate for them."""
 
@@ -175,8 +177,9 @@ def _findings(ctx: Context, panel: Panel, out: SwitchPanelLayoutOut, names: dict
     clashes: dict[str, list[str]] = {}
     for v in out.violations:
         if v.code in ("switch_overload", "switch_margin"):
+            at = next(i for i, t in enumerate(panel.things) if t.id == v.subject)
             found.append(finding(f"wire-{v.code.replace('_', '-')}", f"panel:{v.subject}", names[v.subject], f"{v.value_a or 0:.1f} A flow through it.",
-                                 severity=None))  # fmt: skip
+                                 fix=Remedy.sets("A relay by the load", f"/wiring/panel/things/{at}", v.subject, relay=True)))  # fmt: skip
         else:
             clashes.setdefault(v.subject, []).append(_clash(v, names))
     if clashes:
@@ -211,7 +214,7 @@ def work_panel(ctx: Context, worked: list[Worked]) -> tuple[PanelPart | None, li
     out: SwitchPanelLayoutOut | None = None
     found: list[Finding] = []
     if panel.things:
-        items = [item_of(t, by_id[t.circuit].part.current_a if t.circuit in by_id else None) for t in panel.things]
+        items = [item_of(t, RELAY_COIL_A if t.relay else by_id[t.circuit].part.current_a if t.circuit in by_id else None) for t in panel.things]
         out = switch_panel_layout(SwitchPanelLayoutIn(width_mm=panel.width_mm, height_mm=panel.height_mm, depth_available_mm=panel.depth_mm, margin_mm=MARGIN_MM,
                                                       min_gap_mm=GAP_MM, items=items))  # fmt: skip
         found = _findings(ctx, panel, out, names)

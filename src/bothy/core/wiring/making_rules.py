@@ -1,0 +1,145 @@
+"""Rules of how it is made: joints, returns, studs, covers, labels, spares, and whether a cable outlasts its fuse (handbook 02, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.contract import EPS
+from bothy.core.figure import given
+from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.wiring.circuits import Worked, size_text
+from bothy.core.wiring.conductors import row_of, table_ampacity
+from bothy.core.wiring.lists import fuse_needs, terminal_of
+from bothy.core.wiring.short_circuit import withstand_constant, withstand_time
+
+rules("wiring", (
+    ("wire-cable-burns-first", "danger", "The cable burns before its fuse opens", "A faster fuse, or a larger cable.", "IEC 60364-4-43"),
+    ("wire-parallel-unequal", "danger", "Parallel cables that differ", "Equal in size, length and lug.", "physics"),
+    ("wire-hidden-joint", "danger", "Joint behind a fixed lining", "A whole cable, or a way to reach the joint.", "IEC 60364-5-52"),
+    ("wire-negative-smaller", "danger", "Return smaller than its fuse", "The same size as the positive.", "handbook 02 §3.11"),
+    ("wire-reachable-live", "danger", "Live metal can be touched", "Covers on every post, busbar and stud.", "ISO 13297"),
+    ("wire-stud-stacked", "fault", "Studs and lugs do not match", "At most four lugs on a stud, each made for it.", "marine practice"),
+    ("wire-isolator-small", "fault", "Isolator below the main fuse", "One rated for at least the main fuse.", "handbook 02 §4.9"),
+    ("wire-label-missing", "advice", "Label missing", "Print the sheet and label both ends.", "handbook 02 §3.12"),
+    ("wire-spares-missing", "advice", "Spare fuses missing", "Buy what the list asks for.", "handbook 02 §3.16"),
+))  # fmt: skip
+
+MOST_LUGS = 4
+PVC_LIMIT_C = 160.0
+"""Final temperature of a PVC cable in a fault; other insulation stands more, so this is the cautious one."""
+BUS_KINDS = ("main", "inverter", "solar", "driving", "shore", "feeder")
+
+
+def _cable(w: Worked) -> list[Finding]:
+    c, p = w.circuit, w.part
+    out: list[Finding] = []
+    if c.joint == "behind_lining":
+        out.append(
+            finding(
+                "wire-hidden-joint",
+                c.id,
+                w.name,
+                "A joint is where failures are; this one cannot be reached.",
+                fix=w.change("A whole cable instead", joint="none"),
+            )
+        )
+    if c.parallel_count > 1 and not c.parallel_equal:
+        out.append(finding("wire-parallel-unequal", c.id, w.name, f"{c.parallel_count} cables that are not alike do not share the current: one takes most of it.",
+                           fix=w.change("Make them alike", parallel_equal=True)))  # fmt: skip
+    if (c.negative_area_mm2 is not None or c.negative_awg is not None) and c.sized and c.fuse_a is not None and p.ampacity_a:
+        klass = c.insulation_temp_c
+        there, back = row_of(c.area_mm2, c.awg)[1], row_of(c.negative_area_mm2, c.negative_awg)[1]
+        carries = p.ampacity_a * table_ampacity(back, klass) / table_ampacity(there, klass)
+        if carries < c.fuse_a - EPS:
+            text = (
+                f"{size_text(c.negative_area_mm2, c.negative_awg)} back carries {carries:.1f} A; the fuse lets {c.fuse_a:g} A pass, and all of it comes back."
+            )
+            out.append(
+                finding("wire-negative-smaller", c.id, w.name, text, fix=w.change("The same size as the positive", negative_area_mm2=None, negative_awg=None))
+            )
+    if c.labelled in ("none", "near", "far"):
+        ends = {"none": "either end", "near": "its far end", "far": "its near end"}[c.labelled]
+        out.append(finding("wire-label-missing", c.id, w.name, f"No label at {ends}.", fix=w.change("Both are on now", labelled="both")))
+    return out
+
+
+def _burns(ctx: Context, w: Worked) -> list[Finding]:
+    """Whether the cable stands the dead short at its fuse until that opens, where the data sheet's clearing time is known."""
+    c, p = w.circuit, w.part
+    if c.clearing_time_s is None or p.fault_a is None or not c.sized:
+        return []
+    k = withstand_constant(
+        given("insulation_temp_c", float(c.insulation_temp_c), "typed", "class of its insulation"), given("final_temp_c", PVC_LIMIT_C, "table", "PVC, cautious")
+    )
+    stands = ctx.book.put(f"circuits/{c.id}/withstand_s", withstand_time(k, given("area_mm2", c.metal_mm2 * c.parallel_count, "typed", p.size_text),
+                                                                        ctx.book.figures[f"circuits/{c.id}/fault_a"])).value  # fmt: skip
+    if c.clearing_time_s <= stands + EPS:
+        return []
+    return [finding("wire-cable-burns-first", c.id, w.name, f"A dead short of {p.fault_a / 1000:.1f} kA ruins the cable in {1000 * stands:.1f} ms; its fuse opens in {1000 * c.clearing_time_s:g} ms.",
+                    figures=[f"circuits/{c.id}/withstand_s", f"circuits/{c.id}/fault_a"])]  # fmt: skip
+
+
+def _threads(stud: str) -> tuple[int, int]:
+    low, high = stud.replace("M", "").split(" to ")
+    return int(low), int(high)
+
+
+def _studs(ctx: Context, worked: list[Worked]) -> list[Finding]:
+    wiring = ctx.design.wiring
+    fed = {b.id for b in wiring.boards if b.fed_from is not None}
+    on_bus = [
+        w
+        for w in worked
+        if (w.circuit.kind in BUS_KINDS and not (w.circuit.kind == "feeder" and w.circuit.board in fed))
+        or (w.circuit.kind == "load" and w.circuit.board is None)
+    ]
+    out: list[Finding] = []
+    lugs = sum(w.circuit.parallel_count for w in on_bus)
+    if wiring.bus_studs_count is not None and lugs > MOST_LUGS * wiring.bus_studs_count:
+        need = -(-lugs // MOST_LUGS)
+        out.append(finding("wire-stud-stacked", "wiring", "Busbar", f"{lugs} lugs on {wiring.bus_studs_count} studs; more than {MOST_LUGS} on one work loose.",
+                           fix=Remedy.sets(f"A busbar with {need} studs", "/wiring", bus_studs_count=need)))  # fmt: skip
+    if wiring.bus_stud_mm is not None:
+        for w in on_bus:
+            kind = terminal_of(w.circuit.metal_mm2)
+            low, high = _threads(kind.stud)
+            if not w.circuit.sized or low <= wiring.bus_stud_mm <= high:
+                continue
+            out.append(
+                finding(
+                    "wire-stud-stacked", w.circuit.id, w.name, f"Lugs for {w.part.size_text} are made for {kind.stud}; the busbar has M{wiring.bus_stud_mm}."
+                )
+            )
+    return out
+
+
+def _spares(ctx: Context, worked: list[Worked]) -> list[Finding]:
+    spares = ctx.design.wiring.spares
+    if spares is None:
+        return []
+    have: dict[tuple[str, float], int] = {(s.family, s.rating_a): s.count for s in spares}
+    needs = fuse_needs([(w.circuit, w.part) for w in worked if w.circuit.sized], ctx.design)
+    lacking = [f"{short} × {n.family} {n.rating_a:g} A" for n in needs if (short := n.spare - have.get((n.key, n.rating_a), 0)) > 0]
+    if not lacking:
+        return []
+    return [finding("wire-spares-missing", "wiring", "Wiring", f"The kit lacks {', '.join(lacking[:8])}{' and more' if len(lacking) > 8 else ''}.")]
+
+
+def making_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
+    """All findings of how it is made."""
+    wiring = ctx.design.wiring
+    out = [f for w in worked for f in (*_cable(w), *_burns(ctx, w))]
+    if wiring.live_covered is False:
+        out.append(
+            finding(
+                "wire-reachable-live",
+                "wiring",
+                "Wiring",
+                "A dropped spanner across two posts welds itself on and burns.",
+                fix=Remedy.sets("Covers are on", "/wiring", live_covered=True),
+            )
+        )
+    mains = [w.circuit for w in worked if w.circuit.kind == "main" and w.circuit.fuse_a is not None]
+    largest = max((c.fuse_a or 0.0 for c in mains), default=0.0)
+    if wiring.isolator_a is not None and wiring.isolator_a < largest - EPS:
+        out.append(finding("wire-isolator-small", "wiring", "Wiring", f"{wiring.isolator_a:g} A behind a main fuse of {largest:g} A."))
+    return out + _studs(ctx, worked) + _spares(ctx, worked)

@@ -1,0 +1,211 @@
+"""Raceways of the design: what lies in each, how full it is, and what must not lie together (handbook 02, sections 3.15, 4.12 and 4.13)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from pydantic import BaseModel
+
+from bothy.core.context import Context
+from bothy.core.contract import EPS, quick
+from bothy.core.design.raceway import Raceway, Signal, SignalKind
+from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.conductors import row_of
+from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill
+
+rules("wiring", (
+    ("wire-conduit-overfull", "fault", "Conduit too full", "A larger conduit, or a second one.", "NFPA 70 chapter 9"),
+    ("wire-conduit-jam", "note", "Three equal cables may wedge", "Another size of pipe, or pull them with care.", "NFPA 70 chapter 9"),
+    ("wire-ac-dc-mixed", "danger", "Mains and low voltage together", "A raceway or box of its own, or a barrier.", "IEC 60364-5-52"),
+    ("wire-colour-clash", "danger", "One colour means two things", "Sleeve and label one of them, or a barrier.", "IEC 60445"),
+    ("wire-on-gas-route", "danger", "Cable too near to gas", "Another way: 100 mm from a gas pipe, never through a gas locker.", "EN 1949"),
+    ("wire-near-flue", "fault", "Cable too near to a flame or flue", "300 mm or more.", "handbook 02 §4.12, typical"),
+    ("wire-no-grommet", "danger", "Metal hole without a grommet", "A grommet or edge trim at every metal hole.", "ISO 13297"),
+    ("wire-clip-spacing", "advice", "Clips too far apart", "More clips.", "ISO 13297, IEC 60364-7-721"),
+    ("wire-data-near-mains", "advice", "Signal cable too near to power", "Move it, or a screened one.", "EN 50174-2"),
+))  # fmt: skip
+
+CORES_OVER, SHEATH_MM = 2.154, 2.4
+"""A round three-core cable: its cores lie in a circle of 2.154 core diameters; 1.2 mm of sheath around them (typical)."""
+SIGNAL_OD_MM: dict[SignalKind, float] = {"display": 6.0, "ethernet": 6.0, "hdmi": 7.3, "usb": 4.5, "can": 6.0, "coax": 5.0, "sensor": 4.0, "shunt": 5.0}
+"""Outside diameters, typical."""
+SIGNAL_GAP_MM: dict[SignalKind, float] = {"display": 50, "ethernet": 50, "hdmi": 50, "usb": 50, "can": 50, "coax": 100, "sensor": 50, "shunt": 20}
+SCREENED_GAP_MM: dict[SignalKind, float] = {"display": 0, "ethernet": 10}
+SIGNAL_WORDS: dict[SignalKind, str] = {
+    "display": "display cable", "ethernet": "Ethernet", "hdmi": "HDMI", "usb": "USB", "can": "bus cable", "coax": "antenna cable", "sensor": "sender or probe",
+    "shunt": "shunt display cable"}  # fmt: skip
+HIGH_CURRENT_A = 20.0
+"""From here a direct current disturbs signals beside it (typical)."""
+PARALLEL_M = 1.0
+GAS_MM, FLUE_MM = 100.0, 300.0
+CLIP_MM, CLIP_AC_UPRIGHT_MM, CLIP_AC_MM = 450.0, 400.0, 250.0
+
+
+class RacewayPart(BaseModel):
+    """A raceway worked out: codes of the circuits in it, cables, fill and limit as parts of the inside, the inside diameter to buy in mm."""
+
+    codes: list[str]
+    cable_count: int
+    fill_frac: float | None
+    limit_frac: float | None
+    ok: bool | None
+    suggested_mm: float | None
+
+
+@dataclass
+class _Held:
+    """A raceway with what lies in it."""
+
+    index: int
+    way: Raceway
+    inside: list[Worked]
+
+    @property
+    def mains(self) -> list[Worked]:
+        return [w for w in self.inside if w.part.ac]
+
+    @property
+    def low(self) -> list[Worked]:
+        return [w for w in self.inside if not w.part.ac]
+
+    def sets(self, label: str, **values: object) -> Remedy:
+        return Remedy.sets(label, f"/wiring/raceways/{self.index}", self.way.id, **values)
+
+
+def cables_of(w: Worked) -> list[ConduitCable]:
+    """The cables of a circuit as they lie in a raceway: two single cores, or one three-core cable on mains. Empty while no size is known."""
+    c, p = w.circuit, w.part
+    area, awg = (c.area_mm2, c.awg) if c.sized else (p.best_area_mm2, p.best_awg)
+    if area is None and awg is None:
+        return []
+    count = c.parallel_count if c.sized else p.best_parallel
+    if p.ac:
+        return [ConduitCable.trusted(outer_diameter_mm=round(CORES_OVER * row_of(area, awg)[1].od_mm + SHEATH_MM, 2), count=count)]
+    if c.return_path == "chassis":
+        return [ConduitCable.trusted(area_mm2=area, awg=awg, count=count)]
+    if c.negative_area_mm2 is not None or c.negative_awg is not None:
+        return [ConduitCable.trusted(area_mm2=area, awg=awg, count=count), ConduitCable.trusted(area_mm2=c.negative_area_mm2, awg=c.negative_awg, count=count)]
+    return [ConduitCable.trusted(area_mm2=area, awg=awg, count=2 * count)]
+
+
+def _filled(r: Raceway, cables: list[ConduitCable]) -> ConduitFillOut | None:
+    if not cables or not r.sized:
+        return None
+    return conduit_fill(ConduitFillIn.trusted(inner_diameter_mm=r.inner_diameter_mm, width_mm=r.width_mm, height_mm=r.height_mm, cables=cables))
+
+
+def _fill_findings(h: _Held, out: ConduitFillOut) -> list[Finding]:
+    r, found = h.way, []
+    if not out.ok:
+        size = out.suggested_inner_diameter_mm
+        text = f"{out.cable_count} cables take {out.fill_frac:.0%} of it; {out.limit_frac:.0%} is the most. It would want {out.required_inner_diameter_mm:.0f} mm inside"
+        fix = h.sets(f"Take a pipe of {size:g} mm", inner_diameter_mm=size) if size and r.kind == "conduit" else None
+        more = "." if size else ", more than any usual pipe: share them out."
+        found.append(finding("wire-conduit-overfull", r.id, r.name, text + more, fix=fix, figures=[f"raceways/{r.id}/fill_frac"]))
+    if out.jam_risk:
+        found.append(
+            finding(
+                "wire-conduit-jam", r.id, r.name, f"Its inside is {out.jam_ratio:.2f} times one cable; between 2.8 and 3.2 three of them can lock in a bend."
+            )
+        )
+    return found
+
+
+def _beside(h: _Held) -> list[Finding]:
+    """Gas, flue, metal holes and clips."""
+    r, found = h.way, []
+    if r.in_gas_locker or (r.gas_distance_mm is not None and r.gas_distance_mm < GAS_MM - EPS):
+        told = "It goes through the gas locker." if r.in_gas_locker else f"{r.gas_distance_mm:g} mm from a gas pipe beside it; {GAS_MM:g} mm is the least."
+        found.append(finding("wire-on-gas-route", r.id, r.name, told))
+    if r.flue_distance_mm is not None and r.flue_distance_mm < FLUE_MM - EPS:
+        found.append(finding("wire-near-flue", r.id, r.name, f"{r.flue_distance_mm:g} mm; {FLUE_MM:g} mm is the least."))
+    bare = r.metal_holes_count - r.grommets_count
+    if bare > 0:
+        found.append(finding("wire-no-grommet", r.id, r.name, f"{bare} of {r.metal_holes_count} metal holes would cut into the cables as the vehicle shakes.",
+                             fix=h.sets("A grommet in each", grommets_count=r.metal_holes_count)))  # fmt: skip
+    if r.clip_spacing_mm is not None:
+        most = (CLIP_AC_UPRIGHT_MM if r.upright else CLIP_AC_MM) if h.mains and r.kind == "open" else CLIP_MM
+        if r.clip_spacing_mm > most + EPS:
+            why = " with mains on it" if most < CLIP_MM else ""
+            found.append(finding("wire-clip-spacing", r.id, r.name, f"{r.clip_spacing_mm:g} mm apart; {most:g} mm is the most{why}.",
+                                 fix=h.sets(f"Clip every {most:g} mm", clip_spacing_mm=most)))  # fmt: skip
+    return found
+
+
+def _gap_wanted(s: Signal) -> float:
+    return SCREENED_GAP_MM.get(s.kind, SIGNAL_GAP_MM[s.kind]) if s.screened else SIGNAL_GAP_MM[s.kind]
+
+
+def _signals(h: _Held) -> list[Finding]:
+    r = h.way
+    loud = [w for w in h.inside if w.part.ac or w.part.current_a >= HIGH_CURRENT_A]
+    if not loud or (r.length_m is not None and r.length_m <= PARALLEL_M + EPS):
+        return []
+    near = [s for s in r.signals if (s.gap_mm or 0.0) < _gap_wanted(s) - EPS]
+    if not near:
+        return []
+    told = ", ".join(f"{SIGNAL_WORDS[s.kind]} at {s.gap_mm or 0:g} mm (wants {_gap_wanted(s):g} mm)" for s in near)
+    signals = [
+        s.model_dump(mode="json") | ({"screened": True} if s in near and (s.gap_mm or 0.0) >= SCREENED_GAP_MM.get(s.kind, 1e9) else {}) for s in r.signals
+    ]
+    screens = all((s.gap_mm or 0.0) >= SCREENED_GAP_MM.get(s.kind, 1e9) for s in near)
+    return [finding("wire-data-near-mains", r.id, r.name, f"Beside {', '.join(w.name for w in loud[:3])}: {told}.", fix=h.sets("Take screened cable", signals=signals) if screens else None)]  # fmt: skip
+
+
+def colours(ctx: Context) -> tuple[set[str], set[str]]:
+    """Colours in use for low voltage and for mains; a fixed installation in au is red and black as well."""
+    low = {ctx.region.dc_colours[0], ctx.design.wiring.dc_negative_colour}
+    mains = set(ctx.region.ac_colours)
+    return low, mains | ({"red", "black"} if ctx.design.region == "au" else set())
+
+
+def _together(ctx: Context, subject: str, name: str, apart: Remedy | None) -> list[Finding]:
+    """Findings of a place where mains and low voltage lie together without a barrier."""
+    low, mains = colours(ctx)
+    out = [finding("wire-ac-dc-mixed", subject, name, f"Nothing parts them: one pinched cable puts mains on every lamp. {ctx.region.licensed}", fix=apart)]
+    both = sorted(low & mains)
+    if both:
+        fix = Remedy.sets("Make the low-voltage negative yellow", "/wiring", dc_negative_colour="yellow") if both == ["black"] else None
+        out.append(
+            finding(
+                "wire-colour-clash",
+                subject,
+                name,
+                f"{' and '.join(both).capitalize()} {'is' if len(both) == 1 else 'are'} low voltage and mains in the same place.",
+                fix=fix,
+            )
+        )
+    return out
+
+
+def _enclosures(ctx: Context) -> list[Finding]:
+    """Boards of both sides in one box."""
+    boards = ctx.design.wiring.boards
+    out: list[Finding] = []
+    for box in dict.fromkeys(b.enclosure for b in boards if b.enclosure):
+        inside = [(i, b) for i, b in enumerate(boards) if b.enclosure == box]
+        if {b.side for _, b in inside} == {"ac", "dc"} and not any(b.barrier for _, b in inside):
+            i, mains = next((i, b) for i, b in inside if b.side == "ac")
+            out += _together(ctx, mains.id, mains.name, Remedy.sets("Put a barrier into the box", f"/wiring/boards/{i}", mains.id, barrier=True))
+    return out
+
+
+def work_raceways(ctx: Context, worked: list[Worked]) -> tuple[dict[str, RacewayPart], list[Finding]]:
+    """Every raceway by id, and the findings of routes and boxes."""
+    parts: dict[str, RacewayPart] = {}
+    found: list[Finding] = []
+    for index, r in enumerate(ctx.design.wiring.raceways):
+        h = _Held(index, r, [w for w in worked if r.id in w.circuit.raceways])
+        cables = [x for w in h.inside for x in cables_of(w)] + [ConduitCable.trusted(outer_diameter_mm=SIGNAL_OD_MM[s.kind], count=s.count) for s in r.signals]
+        out = _filled(r, cables)
+        if out is not None:
+            ctx.book.put(f"raceways/{r.id}/fill_frac", out.figure("fill_frac"))
+            ctx.book.put(f"raceways/{r.id}/required_inner_diameter_mm", out.figure("required_inner_diameter_mm"))
+            found += _fill_findings(h, out)
+        found += _beside(h) + _signals(h)
+        if r.kind != "open" and h.mains and (h.low or r.signals) and not r.partition:
+            found += _together(ctx, r.id, r.name, h.sets("Put in a partition", partition=True) if r.kind == "trunking" else None)
+        parts[r.id] = quick(RacewayPart, codes=[w.part.code for w in h.inside], cable_count=sum(c.count for c in cables), fill_frac=out.fill_frac if out else None,
+                            limit_frac=out.limit_frac if out else None, ok=out.ok if out else None, suggested_mm=out.suggested_inner_diameter_mm if out else None)  # fmt: skip
+    return parts, found + _enclosures(ctx)
