@@ -6,7 +6,7 @@ from pydantic_settings import BaseSettings, SettingsConfigDict
 
 
 class Settings(BaseSettings):
-    """``BOTHY_DATABASE_URL`` points at an existing server; hosts are the names the server answers to."""
+    """``BOTHY_DATABASE_URL`` points at an existing server; hosts are the names the server answers to; fonts is the folder of the whole fonts for PDF."""
 
     model_config = SettingsConfigDict(env_prefix="BOTHY_")
 
@@ -14,4 +14,5 @@ class Settings(BaseSettings):
     hosts: str = "127.0.0.1,localhost,[::1]"
     max_body_bytes: int = 10_000_000
     front_end: str = "web/dist"
+    fonts: str = "web/node_modules/inter-ui/web"
     log_requests: bool = True

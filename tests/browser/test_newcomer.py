@@ -67,7 +67,7 @@ def test_with_the_mouse(page: Page, tmp_path: Path) -> None:
     page.get_by_role("link", name="Wiring").click()
     page.get_by_role("button", name=re.compile("^Take all")).click()
     expect(page.get_by_role("grid", name="Circuits")).to_be_visible()
-    expect(page.get_by_role("group", name=re.compile("Distribution tree"))).to_be_visible()
+    expect(page.get_by_role("group", name=re.compile("Single-line diagram"))).to_be_visible()
     expect(page.get_by_text("lengths assumed until they are measured")).to_be_visible()
     page.get_by_role("gridcell", name="Chest fridge 50 L").click()
     expect(page.get_by_role("group", name=re.compile("Fuse window"))).to_be_visible()

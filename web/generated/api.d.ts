@@ -238,6 +238,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/diagram": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Diagram
+         * @description The single-line diagram of a revision; ``fold`` names boards (board:<id>) or the mains side (power:inverter) to show as one row.
+         */
+        get: operations["getDiagram"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/export/{kind}": {
         parameters: {
             query?: never;
@@ -247,6 +267,26 @@ export interface paths {
         };
         /** Export Variant */
         get: operations["exportVariant"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/paper/{kind}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Print Variant
+         * @description A paper of the newest revision as PDF.
+         */
+        get: operations["printVariant"];
         put?: never;
         post?: never;
         delete?: never;
@@ -463,7 +503,7 @@ export interface components {
             /** Ids */
             ids?: string[] | null;
             /** Groups */
-            groups?: ("inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel")[] | null;
+            groups?: ("inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting")[] | null;
         };
         /**
          * Accepted
@@ -736,6 +776,10 @@ export interface components {
             terminals: components["schemas"]["TerminalNeed"][];
             /** Fuses */
             fuses: components["schemas"]["FuseNeed"][];
+            /** Relays */
+            relays: components["schemas"]["RelayNeed"][];
+            /** Conduits */
+            conduits: components["schemas"]["ConduitNeed"][];
             /** Loops */
             loops: components["schemas"]["LoopRow"][];
             /** Open */
@@ -744,6 +788,8 @@ export interface components {
         /**
          * Board
          * @description A fuse board. Its letter starts the code of its circuits. ``fed_from`` is the board that feeds it; the busbar when absent.
+         *
+         *     Boards with the same ``enclosure`` stand in one box; ``barrier`` says that mains and low voltage are kept apart in it.
          */
         Board: {
             /** Id */
@@ -778,6 +824,16 @@ export interface components {
             side: "dc" | "ac";
             /** Fed From */
             fed_from?: string | null;
+            /**
+             * Enclosure
+             * @default
+             */
+            enclosure: string;
+            /**
+             * Barrier
+             * @default false
+             */
+            barrier: boolean;
             /**
              * By
              * @default typed
@@ -917,7 +973,8 @@ export interface components {
          * @description A protected feed: one cable, one protection, one or several appliances. ``length_m`` is one-way.
          *
          *     ``fuse_distance_m`` is measured along the cable from its source; ``far_fuse_a`` is a second fuse at the other end, where
-         *     that end is a source too; ``negative_at`` says where its return lands.
+         *     that end is a source too; ``negative_at`` says where its return lands. ``negative_area_mm2`` or ``negative_awg`` is the size of
+         *     its return where that differs. ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
          */
         Circuit: {
             /** Id */
@@ -1021,6 +1078,32 @@ export interface components {
              * @enum {string}
              */
             negative_at: "busbar" | "post";
+            /** Negative Area Mm2 */
+            negative_area_mm2?: number | null;
+            /** Negative Awg */
+            negative_awg?: ("20" | "18" | "16" | "14" | "12" | "10" | "8" | "6" | "4" | "2" | "1" | "1/0" | "2/0" | "3/0" | "4/0") | null;
+            /**
+             * Parallel Equal
+             * @default true
+             */
+            parallel_equal: boolean;
+            /** Clearing Time S */
+            clearing_time_s?: number | null;
+            /**
+             * Raceways
+             * @default []
+             */
+            raceways: string[];
+            /**
+             * Joint
+             * @default none
+             * @enum {string}
+             */
+            joint: "none" | "reachable" | "behind_lining";
+            /** Labelled */
+            labelled?: ("none" | "near" | "far" | "both") | null;
+            /** Outlet Count */
+            outlet_count?: number | null;
             /**
              * By
              * @default typed
@@ -1120,6 +1203,30 @@ export interface components {
             appliance_names: string[];
         };
         /**
+         * ConduitNeed
+         * @description One raceway with what is pulled through it.
+         */
+        ConduitNeed: {
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Inside */
+            inside: string;
+            /** Length M */
+            length_m: number | null;
+            /** Codes */
+            codes: string[];
+            /** Cable Count */
+            cable_count: number;
+            /** Fill Frac */
+            fill_frac: number | null;
+            /** Limit Frac */
+            limit_frac: number | null;
+            /** Suggested Mm */
+            suggested_mm: number | null;
+        };
+        /**
          * Conflict
          * @description The design moved on under an edit: what changed since, by path.
          */
@@ -1192,6 +1299,9 @@ export interface components {
              *       "school": "vehicle",
              *       "shunt": true,
              *       "chassis_bond_count": 1,
+             *       "dc_negative_colour": "black",
+             *       "raceways": [],
+             *       "zones": [],
              *       "boards": [],
              *       "circuits": []
              *     }
@@ -1203,6 +1313,9 @@ export interface components {
              *         "current_accuracy_frac": 0.02,
              *         "current_digits_count": 3,
              *         "current_resolution_a": 0.01,
+             *         "loop_leads_mohm": 0,
+             *         "loop_resolution_mohm": 100,
+             *         "loop_temp_c": 20,
              *         "volt_accuracy_frac": 0.005,
              *         "volt_digits_count": 2,
              *         "volt_resolution_v": 0.01
@@ -1216,6 +1329,111 @@ export interface components {
              * @default []
              */
             accepted: components["schemas"]["Accepted"][];
+        };
+        /**
+         * Diagram
+         * @description The whole picture. ``breaks`` are heights between two groups, where a page may end; ``folded`` are the parts shown as one row.
+         */
+        Diagram: {
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Nodes */
+            nodes: components["schemas"]["DiagramNode"][];
+            /** Lines */
+            lines: components["schemas"]["DiagramLine"][];
+            /** Marks */
+            marks: components["schemas"]["DiagramMark"][];
+            /** Breaks */
+            breaks: number[];
+            /** Folded */
+            folded: string[];
+        };
+        /**
+         * DiagramLine
+         * @description A conductor between two parts. ``ref`` is circuit:<id>, or return:<id> for its way back; ``label`` is protection and cable, ``flow`` current and loss.
+         */
+        DiagramLine: {
+            /** Id */
+            id: string;
+            /** Ref */
+            ref: string;
+            /**
+             * Service
+             * @enum {string}
+             */
+            service: "dc" | "ac" | "return" | "earth";
+            /** Points */
+            points: number[][];
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * Flow
+             * @default
+             */
+            flow: string;
+            /**
+             * Bare
+             * @default false
+             */
+            bare: boolean;
+        };
+        /**
+         * DiagramMark
+         * @description A device on a line, drawn at its place; ``title`` says what it is.
+         */
+        DiagramMark: {
+            /** Id */
+            id: string;
+            /** Ref */
+            ref: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "fuse" | "breaker" | "isolator" | "shunt" | "rcd" | "transfer" | "switch" | "relay" | "chassis";
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Title */
+            title: string;
+        };
+        /**
+         * DiagramNode
+         * @description A box or a bar. ``ref`` is what it stands for: circuit:<id>, board:<id>, power:<part>; ``note`` is a value at its right end.
+         */
+        DiagramNode: {
+            /** Id */
+            id: string;
+            /** Ref */
+            ref: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bank" | "origin" | "source" | "bus" | "negative" | "board" | "inverter" | "circuit" | "folded";
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** W */
+            w: number;
+            /** H */
+            h: number;
+            /** Title */
+            title: string;
+            /** Sub */
+            sub: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * DrivingCharge
@@ -1350,9 +1568,11 @@ export interface components {
         };
         /**
          * FuseNeed
-         * @description Fuses of one family and rating: fitted and spare.
+         * @description Fuses of one family and rating: fitted, and spares to carry.
          */
         FuseNeed: {
+            /** Key */
+            key: string;
             /** Family */
             family: string;
             /** Rating A */
@@ -1538,6 +1758,54 @@ export interface components {
             month_names: string[];
         };
         /**
+         * LightZone
+         * @description Lights that go on together. ``change_over`` joins two places by two strappers, ``latching`` any number by push-buttons and one relay.
+         */
+        LightZone: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Lights
+             * @default []
+             */
+            lights: string[];
+            /**
+             * Control
+             * @default one
+             * @enum {string}
+             */
+            control: "one" | "change_over" | "latching";
+            /**
+             * Places
+             * @default []
+             */
+            places: components["schemas"]["SwitchPlace"][];
+            /** Lamp Wire M */
+            lamp_wire_m?: number | null;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * LightingPart
+         * @description Zones by id; ``from_door`` and ``from_bed`` name the places that are in reach.
+         */
+        LightingPart: {
+            /** Zones */
+            zones: {
+                [key: string]: components["schemas"]["ZonePart"];
+            };
+            /** From Door */
+            from_door: string[];
+            /** From Bed */
+            from_bed: string[];
+        };
+        /**
          * Line
          * @description What was understood of one line of the file.
          */
@@ -1562,7 +1830,7 @@ export interface components {
         };
         /**
          * LoopRow
-         * @description The loop test of one circuit, power off and far ends twisted together; resistances in mΩ at 20 °C without the meter's leads.
+         * @description The loop test of one circuit, power off and far ends twisted together; resistances in mΩ with the meter's leads.
          */
         LoopRow: {
             /** Circuit */
@@ -1581,6 +1849,10 @@ export interface components {
             resolvable: boolean;
             /** Loaded Drop V */
             loaded_drop_v: number;
+            /** Measured Mohm */
+            measured_mohm: number | null;
+            /** Verdict */
+            verdict: ("pass" | "high" | "short" | "open") | null;
         };
         /** Made */
         Made: {
@@ -1603,7 +1875,8 @@ export interface components {
          * @description A design aid: mains work, its inspection and its certificate belong to a licensed or registered electrician.
          *
          *     ``transfer`` is how shore and inverter meet: an automatic contact, a change-over switch, separate sockets, or joined without either.
-         *     ``bond`` is the inverter's neutral-earth bond: by relay only while it inverts, permanent, or none.
+         *     ``bond`` is the inverter's neutral-earth bond: by relay only while it inverts, permanent, or none. ``shedding`` says what happens when
+         *     more would run than the supply carries; ``keep`` are the appliances in the order in which they stay on.
          */
         Mains: {
             /**
@@ -1664,6 +1937,17 @@ export interface components {
              */
             leads_joined_count: number;
             /**
+             * Shedding
+             * @default none
+             * @enum {string}
+             */
+            shedding: "none" | "hand" | "relay";
+            /**
+             * Keep
+             * @default []
+             */
+            keep: string[];
+            /**
              * Stock
              * @default []
              */
@@ -1701,10 +1985,14 @@ export interface components {
             lead_rating_a: number | null;
             /** Splitter Count */
             splitter_count: number;
+            /** Together */
+            together: string[];
+            /** Shed */
+            shed: string[];
         };
         /**
          * Meter
-         * @description Limits of error of the meters in use: ±(accuracy of reading + digits).
+         * @description Limits of error of the meters in use: ±(accuracy of reading + digits); and how the loop test is made.
          */
         Meter: {
             /**
@@ -1737,6 +2025,21 @@ export interface components {
              * @default 0.01
              */
             current_resolution_a: number;
+            /**
+             * Loop Resolution Mohm
+             * @default 100
+             */
+            loop_resolution_mohm: number;
+            /**
+             * Loop Leads Mohm
+             * @default 0
+             */
+            loop_leads_mohm: number;
+            /**
+             * Loop Temp C
+             * @default 20
+             */
+            loop_temp_c: number;
         };
         /**
          * NetworkPart
@@ -1793,6 +2096,8 @@ export interface components {
         /**
          * Panel
          * @description The plate and what is on it; ``depth_mm`` is what is free behind it.
+         *
+         *     ``door_distance_m`` is from the clear opening of the main door, ``floor_height_m`` from the finished floor to the plate's middle.
          */
         Panel: {
             /**
@@ -1807,6 +2112,15 @@ export interface components {
             height_mm: number;
             /** Depth Mm */
             depth_mm?: number | null;
+            /** Door Distance M */
+            door_distance_m?: number | null;
+            /** Floor Height M */
+            floor_height_m?: number | null;
+            /**
+             * By Bed
+             * @default false
+             */
+            by_bed: boolean;
             /**
              * Things
              * @default []
@@ -1870,6 +2184,8 @@ export interface components {
         /**
          * PanelThing
          * @description One thing on the plate. ``x_mm`` and ``y_mm`` are its middle, from the plate's lower left corner.
+         *
+         *     ``relay``: it works a relay by the load over a fused 1 A wire, so that the load's current does not pass it.
          */
         PanelThing: {
             /** Id */
@@ -1892,6 +2208,11 @@ export interface components {
             y_mm: number;
             /** Rating A */
             rating_a?: number | null;
+            /**
+             * Relay
+             * @default false
+             */
+            relay: boolean;
         };
         /**
          * PatchOp
@@ -2035,7 +2356,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel";
+            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting";
             /**
              * Status
              * @enum {string}
@@ -2070,7 +2391,10 @@ export interface components {
              *       "volt_resolution_v": 0.01,
              *       "current_accuracy_frac": 0.02,
              *       "current_digits_count": 3,
-             *       "current_resolution_a": 0.01
+             *       "current_resolution_a": 0.01,
+             *       "loop_resolution_mohm": 100,
+             *       "loop_leads_mohm": 0,
+             *       "loop_temp_c": 20
              *     }
              */
             meter: components["schemas"]["Meter"];
@@ -2115,8 +2439,100 @@ export interface components {
             default_unit?: string | null;
         };
         /**
+         * Raceway
+         * @description A pipe, a trunking or an open row of clips. A pipe has an inside diameter, a trunking a width and a height.
+         *
+         *     ``partition`` parts mains from low voltage (or all insulation in it suits the mains). ``gas_distance_mm`` and ``flue_distance_mm``
+         *     are the least distance to a gas pipe beside it, and to a flame or flue; None where there is none.
+         */
+        Raceway: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @default conduit
+             * @enum {string}
+             */
+            kind: "conduit" | "trunking" | "open";
+            /** Inner Diameter Mm */
+            inner_diameter_mm?: number | null;
+            /** Width Mm */
+            width_mm?: number | null;
+            /** Height Mm */
+            height_mm?: number | null;
+            /** Length M */
+            length_m?: number | null;
+            /**
+             * Upright
+             * @default false
+             */
+            upright: boolean;
+            /**
+             * Partition
+             * @default false
+             */
+            partition: boolean;
+            /** Clip Spacing Mm */
+            clip_spacing_mm?: number | null;
+            /**
+             * Metal Holes Count
+             * @default 0
+             */
+            metal_holes_count: number;
+            /**
+             * Grommets Count
+             * @default 0
+             */
+            grommets_count: number;
+            /** Gas Distance Mm */
+            gas_distance_mm?: number | null;
+            /**
+             * In Gas Locker
+             * @default false
+             */
+            in_gas_locker: boolean;
+            /** Flue Distance Mm */
+            flue_distance_mm?: number | null;
+            /**
+             * Signals
+             * @default []
+             */
+            signals: components["schemas"]["Signal"][];
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * RacewayPart
+         * @description A raceway worked out: codes of the circuits in it, cables, fill and limit as parts of the inside, the inside diameter to buy in mm.
+         */
+        RacewayPart: {
+            /** Codes */
+            codes: string[];
+            /** Cable Count */
+            cable_count: number;
+            /** Fill Frac */
+            fill_frac: number | null;
+            /** Limit Frac */
+            limit_frac: number | null;
+            /** Ok */
+            ok: boolean | null;
+            /** Suggested Mm */
+            suggested_mm: number | null;
+        };
+        /**
          * Reading
-         * @description What was measured on one circuit: volts and amps at the same moment, load on.
+         * @description What was measured on one circuit: the loop before power came on; volts and amps at the same moment, load on.
          */
         Reading: {
             /** Circuit */
@@ -2127,6 +2543,8 @@ export interface components {
             load_voltage_v?: number | null;
             /** Current A */
             current_a?: number | null;
+            /** Loop Mohm */
+            loop_mohm?: number | null;
             /**
              * Taken At
              * @default
@@ -2155,6 +2573,18 @@ export interface components {
             wire_series: string;
             /** Licensed */
             licensed: string;
+        };
+        /**
+         * RelayNeed
+         * @description A relay by the load, worked from the switch panel over a fused 1 A wire: what its contacts must carry.
+         */
+        RelayNeed: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Rating A */
+            rating_a: number;
         };
         /**
          * Remedy
@@ -2359,6 +2789,29 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * Signal
+         * @description Signal cables of one kind in a raceway; ``gap_mm`` is what is between them and the power cables, none said counts as touching.
+         */
+        Signal: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "display" | "ethernet" | "hdmi" | "usb" | "can" | "coax" | "sensor" | "shunt";
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /**
+             * Screened
+             * @default false
+             */
+            screened: boolean;
+            /** Gap Mm */
+            gap_mm?: number | null;
+        };
+        /**
          * SolarArray
          * @description Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
          */
@@ -2468,6 +2921,21 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * Spare
+         * @description Spare fuses of one kind that are in the kit.
+         */
+        Spare: {
+            /**
+             * Family
+             * @enum {string}
+             */
+            family: "blade_standard" | "blade_mini" | "blade_maxi" | "bolt_sf30" | "bolt_sf51" | "strip" | "terminal_cube" | "class_t" | "cyl_10x38_gpv" | "thermal_breaker" | "dc_mcb";
+            /** Rating A */
+            rating_a: number;
+            /** Count */
+            count: number;
+        };
+        /**
          * StageState
          * @description How far a stage is: 0-4 stones, and its open dangers and faults.
          */
@@ -2491,6 +2959,34 @@ export interface components {
              * @default 0
              */
             cost: number;
+        };
+        /**
+         * SwitchPlace
+         * @description A place to switch from. ``wire_m`` is the way of the cable from the board, or from the place before it.
+         *
+         *     ``door_distance_m`` is measured from the clear opening of the main door, ``height_m`` above the finished floor.
+         */
+        SwitchPlace: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * On Plate
+             * @default false
+             */
+            on_plate: boolean;
+            /**
+             * By Bed
+             * @default false
+             */
+            by_bed: boolean;
+            /** Door Distance M */
+            door_distance_m?: number | null;
+            /** Height M */
+            height_m?: number | null;
+            /** Wire M */
+            wire_m?: number | null;
         };
         /**
          * TableText
@@ -2517,72 +3013,6 @@ export interface components {
             pull_n: string;
             /** Count */
             count: number;
-        };
-        /**
-         * Tree
-         * @description The whole picture.
-         */
-        Tree: {
-            /** Width */
-            width: number;
-            /** Height */
-            height: number;
-            /** Nodes */
-            nodes: components["schemas"]["TreeNode"][];
-            /** Lines */
-            lines: components["schemas"]["TreeLine"][];
-        };
-        /**
-         * TreeLine
-         * @description A protected line between two boxes; ``points`` is its path, ``label`` its protection and cable.
-         */
-        TreeLine: {
-            /** Id */
-            id: string;
-            /** Ref */
-            ref: string;
-            /**
-             * Service
-             * @enum {string}
-             */
-            service: "dc" | "ac";
-            /** Points */
-            points: number[][];
-            /** Label */
-            label: string;
-            /** Label X */
-            label_x: number;
-            /** Label Y */
-            label_y: number;
-            /** Fused */
-            fused: boolean;
-        };
-        /**
-         * TreeNode
-         * @description A box. ``ref`` is what it stands for: circuit:<id>, board:<id> or power:<part>.
-         */
-        TreeNode: {
-            /** Id */
-            id: string;
-            /** Ref */
-            ref: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "bank" | "source" | "bus" | "board" | "inverter" | "circuit";
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-            /** W */
-            w: number;
-            /** H */
-            h: number;
-            /** Title */
-            title: string;
-            /** Sub */
-            sub: string;
         };
         /** ValidationError */
         ValidationError: {
@@ -2704,7 +3134,8 @@ export interface components {
          * Wiring
          * @description All boards and circuits in the order of the schedule, and how the negative side is made.
          *
-         *     ``school`` marine counts conductors in a bundle instead of circuits, and has no chassis return.
+         *     ``school`` marine counts conductors in a bundle instead of circuits, and has no chassis return. ``live_covered`` says whether every
+         *     post, busbar and stud is covered; ``bus_stud_mm`` is the thread of the busbar's studs (8 for M8). ``spares`` is what the kit holds.
          */
         Wiring: {
             /**
@@ -2729,8 +3160,34 @@ export interface components {
             chassis_bond_count: number;
             /** Chassis Bond Mm2 */
             chassis_bond_mm2?: number | null;
+            /** Isolator A */
+            isolator_a?: number | null;
+            /** Live Covered */
+            live_covered?: boolean | null;
+            /** Bus Studs Count */
+            bus_studs_count?: number | null;
+            /** Bus Stud Mm */
+            bus_stud_mm?: (4 | 5 | 6 | 8 | 10 | 12 | 14) | null;
+            /**
+             * Dc Negative Colour
+             * @default black
+             * @enum {string}
+             */
+            dc_negative_colour: "black" | "yellow";
+            /** Spares */
+            spares?: components["schemas"]["Spare"][] | null;
             mains?: components["schemas"]["Mains"] | null;
             panel?: components["schemas"]["Panel"] | null;
+            /**
+             * Raceways
+             * @default []
+             */
+            raceways: components["schemas"]["Raceway"][];
+            /**
+             * Zones
+             * @default []
+             */
+            zones: components["schemas"]["LightZone"][];
             /**
              * Boards
              * @default []
@@ -2744,17 +3201,25 @@ export interface components {
         };
         /**
          * WiringPart
-         * @description Circuits by id, the tree, and the network they make.
+         * @description Circuits by id, and the network they make.
          */
         WiringPart: {
             /** Circuits */
             circuits: {
                 [key: string]: components["schemas"]["CircuitPart"];
             };
-            tree: components["schemas"]["Tree"];
             network: components["schemas"]["NetworkPart"];
             mains: components["schemas"]["MainsPart"] | null;
             panel: components["schemas"]["PanelPart"] | null;
+            /** Raceways */
+            raceways: {
+                [key: string]: components["schemas"]["RacewayPart"];
+            };
+            lighting: components["schemas"]["LightingPart"];
+            /** Loops */
+            loops: {
+                [key: string]: components["schemas"]["LoopRow"];
+            };
         };
         /**
          * Word
@@ -2790,6 +3255,20 @@ export interface components {
             note: string;
             /** Inputs */
             inputs: components["schemas"]["InputOut"][];
+        };
+        /**
+         * ZonePart
+         * @description A zone worked out: the way from board to lamp in m (None until all of it is said), conductors between its places, codes of its circuits.
+         */
+        ZonePart: {
+            /** Way M */
+            way_m: number | null;
+            /** Between Count */
+            between_count: number | null;
+            /** Codes */
+            codes: string[];
+            /** Watts */
+            watts: number;
         };
     };
     responses: never;
@@ -3431,13 +3910,47 @@ export interface operations {
             };
         };
     };
+    getDiagram: {
+        parameters: {
+            query: {
+                revision: number;
+                fold?: string[];
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Diagram"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     exportVariant: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 variant_id: string;
-                kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "lists.xlsx" | "panel.svg" | "panel.dxf" | "tree.svg" | "report.json";
+                kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "lists.xlsx" | "panel.svg" | "panel.dxf" | "diagram.svg" | "report.json";
             };
             cookie?: never;
         };
@@ -3457,6 +3970,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    printVariant: {
+        parameters: {
+            query?: {
+                /** @description paper; that of the region when absent */
+                size?: ("A4" | "A3" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+                kind: "diagram" | "labels" | "circuits" | "lists" | "panel";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
                 };
             };
         };

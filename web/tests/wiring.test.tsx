@@ -5,11 +5,11 @@ import { turns } from "../src/data/preview";
 import { FindingList } from "../src/parts/Findings";
 import { Labels } from "../src/print/Labels";
 import { Lists } from "../src/print/Lists";
+import { DiagramPicture, wayOf } from "../src/stages/wiring/DiagramPicture";
 import { MainsSide, stockOf } from "../src/stages/wiring/MainsSide";
 import { PanelPicture } from "../src/stages/wiring/PanelPicture";
 import { PanelSlate } from "../src/stages/wiring/PanelSlate";
 import { onGrid } from "../src/stages/wiring/panel";
-import { TreePicture, wayOf } from "../src/stages/wiring/TreePicture";
 import { slidOps, WhatIf } from "../src/stages/wiring/WhatIf";
 import { calls, edits, hand, mount, serve, state } from "./mounted";
 
@@ -207,33 +207,33 @@ describe("the mains side", () => {
   });
 });
 
-describe("the tree", () => {
-  const line = (id: string) => ({
-    id,
-    ref: `circuit:${id}`,
-    service: "dc",
+describe("the diagram", () => {
+  const line = (ref: string, service: string) => ({
+    id: ref,
+    ref,
+    service,
     points: [
       [0, 0],
       [9, 0],
     ],
-    label: id,
-    label_x: 0,
-    label_y: 0,
-    fused: true,
+    label: ref,
+    flow: "",
+    bare: false,
   });
-  const node = (ref: string, kind: string) => ({ id: ref, ref, kind, x: 0, y: 0, w: 90, h: 24, title: ref, sub: "" });
+  const node = (ref: string, kind: string, more: object = {}) => ({ id: ref, ref, kind, x: 0, y: 0, w: 90, h: 60, title: ref, sub: "", note: "", ...more });
+  const ways = ["main", "feed", "c1", "other"];
+  const drawn = {
+    width: 100,
+    height: 50,
+    lines: ways.flatMap((id) => [line(`circuit:${id}`, "dc"), line(`return:${id}`, "return")]),
+    nodes: [node("circuit:c1", "circuit"), node("board:a", "board"), node("bus", "bus")],
+    marks: [{ id: "m", ref: "circuit:c1", kind: "fuse", x: 5, y: 0, title: "fuse, 5 A" }],
+    breaks: [],
+    folded: [],
+  };
 
-  it("follows the circuit in the hand from the post to its end, and grows", () => {
-    serve();
-    Object.assign(state.report.wiring, {
-      circuits: { c1: { ...part, way: ["main", "feed", "c1"] } },
-      tree: {
-        width: 100,
-        height: 50,
-        lines: ["main", "feed", "c1", "other"].map(line),
-        nodes: [node("circuit:c1", "circuit"), node("board:a", "board"), node("bus", "bus")],
-      },
-    });
+  function wired() {
+    Object.assign(state.report.wiring, { circuits: { c1: { ...part, way: ["main", "feed", "c1"] } } });
     Object.assign(state.design.wiring, {
       circuits: [
         { id: "main", kind: "main" },
@@ -242,16 +242,50 @@ describe("the tree", () => {
         { id: "other", board: "b" },
       ],
     });
-    expect([...wayOf(state.report as never, state.design as never, "c1")]).toEqual(["circuit:main", "circuit:feed", "circuit:c1", "power:bank", "board:a"]);
-    const { container } = mount(<TreePicture />);
+  }
+
+  it("follows the circuit in the hand from the post to its end and back, and grows", async () => {
+    serve({ "GET /api/variants/v/diagram": drawn });
+    wired();
+    const followed = wayOf(state.report as never, state.design as never, "c1");
+    expect([...followed].sort()).toEqual(
+      ["board:a", "circuit:c1", "circuit:feed", "circuit:main", "power:bank", "return:c1", "return:feed", "return:main"].sort(),
+    );
+    const { container } = mount(<DiagramPicture />);
+    await screen.findByRole("group", { name: /Single-line diagram/ });
     expect(container.querySelectorAll("[data-way]")).toHaveLength(0);
-    fireEvent.click(container.querySelector("[role=button]")!);
-    expect(container.querySelectorAll("[data-way]")).toHaveLength(3);
+    fireEvent.click(container.querySelector("svg [role=button]")!);
+    expect(container.querySelectorAll("[data-way]")).toHaveLength(6);
+    expect(container.querySelectorAll('[data-way][data-service="return"]')).toHaveLength(3);
     const svg = container.querySelector("svg[role=group]") as SVGElement;
     fireEvent.click(screen.getByRole("button", { name: "Larger" }));
-    expect(svg.style.width).toBe("150%");
+    expect(svg.style.width).toContain("150%");
     fireEvent.click(screen.getByRole("button", { name: "Smaller" }));
-    expect(svg.style.width).toBe("100%");
+    expect(svg.style.width).toContain("100%");
+  });
+
+  it("asks for a board folded, by mouse and by key, and unfolds it again", async () => {
+    sessionStorage.clear();
+    const asked: string[] = [];
+    serve({ "GET /api/variants/v/diagram": drawn });
+    const known = globalThis.fetch;
+    vi.stubGlobal("fetch", (r: Request) => {
+      if (r.url.includes("/diagram")) asked.push(new URL(r.url).searchParams.getAll("fold").join());
+      return known(r);
+    });
+    wired();
+    mount(<DiagramPicture />);
+    fireEvent.keyDown(await screen.findByRole("button", { name: "Fold board:a" }), { key: "Enter" });
+    await waitFor(() => expect(asked.at(-1)).toBe("board:a"));
+    fireEvent.click(screen.getByRole("button", { name: "Unfold" }));
+    await waitFor(() => expect(sessionStorage.getItem("bothy.folded.v")).toBe("[]"));
+  });
+
+  it("says so when it cannot be fetched", async () => {
+    vi.stubGlobal("fetch", async () => new Response(JSON.stringify({ error: { key: "x", message: "no diagram today" } }), { status: 500 }));
+    wired();
+    mount(<DiagramPicture />);
+    expect((await screen.findByRole("alert")).textContent).toContain("no diagram today");
   });
 });
 

@@ -16,7 +16,7 @@ from sqlalchemy import text
 from starlette.middleware.gzip import GZipMiddleware
 
 from bothy import __version__
-from bothy.api import problems, projects, reference, variants
+from bothy.api import exports, problems, projects, reference, variants
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
 from bothy.settings import Settings
@@ -53,9 +53,11 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app = FastAPI(title="Bothy", version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json", lifespan=life)
     app.state.projects = Projects(engine)
     app.state.reports = Reports()
+    app.state.fonts = Path(settings.fonts).resolve().as_uri()
     problems.install(app)
     app.include_router(projects.router)
     app.include_router(variants.router)
+    app.include_router(exports.router)
     app.include_router(reference.router)
 
     @app.get("/api/health", tags=["health"], operation_id="health")

@@ -13,7 +13,7 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel, Field, StringConstraints
 
 from bothy.api.problems import ProblemBody, problem
-from bothy.api.projects import Title, attachment
+from bothy.api.projects import Title
 from bothy.api.state import Cache, Kept, Reports, Store
 from bothy.core.book import FigureOut, WorkingOut
 from bothy.core.contract import BadInput
@@ -22,10 +22,8 @@ from bothy.core.design.edit import PathGone, apply_patch, changed_paths
 from bothy.core.proposals.base import Group, Proposal
 from bothy.core.proposing import accept, propose
 from bothy.core.report import Report, difference, report
+from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.lists import BenchLists, bench_lists
-from bothy.formats import appliances_csv, schedule, tree_svg
-from bothy.formats import panel as panel_format
-from bothy.formats.bench_lists import write as write_lists
 from bothy.store.projects import Projects, Stale, VariantHead
 
 router = APIRouter(prefix="/api/variants", tags=["variants"])
@@ -262,38 +260,8 @@ def list_revisions(variant_id: uuid.UUID, store: Store) -> list[HistoryItem]:
     return [HistoryItem.model_validate(r, from_attributes=True) for r in store.history(variant_id)]
 
 
-@router.get("/{variant_id}/export/{kind}", operation_id="exportVariant", response_class=Response)
-def export_variant(
-    variant_id: uuid.UUID,
-    kind: Literal["appliances.csv", "circuits.csv", "circuits.xlsx", "lists.xlsx", "panel.svg", "panel.dxf", "tree.svg", "report.json"],
-    store: Store,
-    reports: Cache,
-) -> Response:
-    h = store.head(variant_id)
-    title = f"{h.project_name} / {h.variant_name}"
-    media = {
-        "csv": "text/csv; charset=utf-8",
-        "xlsx": "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
-        "svg": "image/svg+xml",
-        "dxf": "image/vnd.dxf",
-        "json": "application/json",
-    }
-    if kind == "appliances.csv":
-        data: str | bytes = "\ufeff" + appliances_csv.write(h.design.life.appliances)
-    else:
-        made = reports.of(variant_id, h.revision, h.design).report
-        if kind == "circuits.csv":
-            data = "\ufeff" + schedule.to_csv(h.design, made)
-        elif kind == "circuits.xlsx":
-            data = schedule.to_xlsx(h.design, made, title)
-        elif kind == "lists.xlsx":
-            data = write_lists(bench_lists(h.design, made.wiring.circuits, made.wiring.raceways), title)
-        elif kind in ("panel.svg", "panel.dxf"):
-            if made.wiring.panel is None:
-                raise BadInput("panel", "there is no switch panel yet; take Bothy's proposal or lay one out in Wiring")
-            data = panel_format.to_svg(made.wiring.panel, title) if kind == "panel.svg" else panel_format.to_dxf(made.wiring.panel)
-        elif kind == "tree.svg":
-            data = tree_svg.to_svg(made.wiring.tree, title)
-        else:
-            data = orjson.dumps(made.whole(), option=orjson.OPT_INDENT_2)
-    return Response(data, media_type=media[kind.rsplit(".", 1)[1]], headers=attachment(f"{h.project_name} {kind}"))
+@router.get("/{variant_id}/diagram", operation_id="getDiagram")
+def get_diagram(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache, fold: Annotated[list[str], Query(max_length=60)] = []) -> Diagram:  # noqa: B006
+    """The single-line diagram of a revision; ``fold`` names boards (board:<id>) or the mains side (power:inverter) to show as one row."""
+    kept = reports.known(variant_id, revision) or reports.of(variant_id, revision, store.design_at(variant_id, revision))
+    return kept.report.diagram(fold)

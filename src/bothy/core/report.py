@@ -5,6 +5,8 @@ The same design gives the same report, bit for bit: no clock, no randomness, no 
 
 from __future__ import annotations
 
+from collections.abc import Callable, Iterable
+from functools import partial
 from typing import Any, Literal
 
 from pydantic import BaseModel, PrivateAttr
@@ -21,6 +23,8 @@ from bothy.core.power.supply import PowerPart, Supply, power_part, work_out
 from bothy.core.power.uses import LifePart, budgets, life_part
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
 from bothy.core.wiring.circuits import CircuitPart, Worked, work_circuits
+from bothy.core.wiring.diagram import Diagram
+from bothy.core.wiring.diagram_layout import diagram
 from bothy.core.wiring.distribution import NetworkPart, work_network
 from bothy.core.wiring.lighting import LightingPart, work_lighting
 from bothy.core.wiring.loop_test import LoopRow, work_loops
@@ -31,7 +35,6 @@ from bothy.core.wiring.network_rules import network_findings
 from bothy.core.wiring.panel_design import PanelPart, work_panel
 from bothy.core.wiring.raceways import RacewayPart, work_raceways
 from bothy.core.wiring.rules import refit, wiring_findings
-from bothy.core.wiring.tree import Tree, tree
 
 rule("vehicle-payload-used", "advice", "vehicle", "Payload is going fast", "Lighter parts, or a higher plate.", "handbook 07")
 
@@ -57,10 +60,9 @@ class VehiclePart(BaseModel):
 
 
 class WiringPart(BaseModel):
-    """Circuits by id, the tree, and the network they make."""
+    """Circuits by id, and the network they make."""
 
     circuits: dict[str, CircuitPart]
-    tree: Tree
     network: NetworkPart
     mains: MainsPart | None
     panel: PanelPart | None
@@ -86,6 +88,7 @@ class Report(BaseModel):
     findings: list[Finding]
     figures: dict[str, FigureOut]
     _book: Book = PrivateAttr(default_factory=Book)
+    _diagram: Callable[[Iterable[str]], Diagram] = PrivateAttr()
 
     def plain(self) -> dict[str, Any]:
         """The report as plain data, ready for JSON. The figures are plain already, so they are not dumped again."""
@@ -94,6 +97,10 @@ class Report(BaseModel):
     def working(self, key: str) -> Written:
         """How a figure was reached, by key, with all it was computed from. Raises LookupError when there is no such figure."""
         return self._book.working(key)
+
+    def diagram(self, folded: Iterable[str] = ()) -> Diagram:
+        """The single-line diagram, with the named boards folded into one row each."""
+        return self._diagram(folded)
 
     def whole(self) -> dict[str, Any]:
         """The report as plain data with every figure's working."""
@@ -207,9 +214,10 @@ def report(design: Design) -> Report:
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=quick(WiringPart, circuits=circuits, tree=tree(ctx, worked), network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops), prove=sheet, findings=found, figures=ctx.book.shown(),
+        wiring=quick(WiringPart, circuits=circuits, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops), prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book = ctx.book
+    out._diagram = partial(diagram, ctx, worked)
     return out
 
 

@@ -27,7 +27,7 @@ def to_svg(part: PanelPart, title: str) -> str:
         f"<svg xmlns='http://www.w3.org/2000/svg' width='{w:g}mm' height='{h:g}mm' viewBox='0 0 {w:g} {h:g}'>", f"<title>{escape(title)}</title>",
         "<g id='cut' fill='none' stroke='#d00000' stroke-width='0.1'>", f"<rect x='0' y='0' width='{w:g}' height='{h:g}' rx='{CORNER_MM:g}'/>",
         *(_outline(s, s.cut_mm, h) for s in part.shapes), "</g>",
-        "<g id='engrave' fill='#000000' font-family='sans-serif' font-size='" + f"{TEXT_MM / 0.72:.3f}" + "' text-anchor='middle'>", *texts, "</g>",
+        "<g id='engrave' fill='#000000' font-family='Inter, Instrument Sans, sans-serif' font-size='" + f"{TEXT_MM / 0.72:.3f}" + "' text-anchor='middle'>", *texts, "</g>",
         "<g id='fronts' fill='none' stroke='#888888' stroke-width='0.1' stroke-dasharray='1 1'>", *(_outline(s, s.front_mm, h) for s in part.shapes), "</g>", "</svg>", "",
     ])  # fmt: skip
 

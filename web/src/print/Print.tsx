@@ -1,4 +1,4 @@
-/** Pages for paper: the circuit schedule with its tree, and the test sheet with empty boxes for a pen. */
+/** Pages for paper: the circuit schedule with its diagram, and the test sheet with empty boxes for a pen. */
 import { useEffect } from "react";
 import { Link, useParams } from "react-router";
 import { concerns } from "../data/findings";
@@ -6,11 +6,16 @@ import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson } from "../shell/person";
 import { VERDICTS } from "../stages/prove/edit";
-import { TreePicture } from "../stages/wiring/TreePicture";
+import { DiagramShape, useDiagram } from "../stages/wiring/DiagramPicture";
 import { Labels } from "./Labels";
 import { Lists } from "./Lists";
 import { Plate } from "./Plate";
 import { cell, Heads } from "./paper";
+
+function WholeDiagram() {
+  const found = useDiagram();
+  return found.data ? <DiagramShape d={found.data} /> : <p role="status">Drawing the diagram…</p>;
+}
 
 function Schedule() {
   const { design, report } = useVariant();
@@ -46,7 +51,7 @@ function Schedule() {
         </tbody>
       </table>
       <div className="mt-4 break-inside-avoid">
-        <TreePicture />
+        <WholeDiagram />
       </div>
     </>
   );

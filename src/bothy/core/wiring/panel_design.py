@@ -46,7 +46,7 @@ SHAPES: dict[PanelKind, PartShape] = {
 }
 """Table 4.14. Ratings are typical values at 12 V direct current; the maker's figure, typed, wins."""
 MARGIN_MM, GAP_MM, LABEL_MM = 10.0, 5.0, 7.0
-TEXT_MM, CHAR_MM = 2.4, 1.5
+TEXT_MM, CHAR_MM = 2.2, 1.65
 """Height of engraved letters and the room one takes; two lines under each front."""
 RELAY_COIL_A = 0.2
 """What a switch that works a relay carries: its coil, over a control wire fused at 1 A (typical)."""

@@ -13,9 +13,9 @@ import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
+import { DiagramPicture } from "./DiagramPicture";
 import { sizeFields, useWiringEdits } from "./edit";
 import { PanelPicture } from "./PanelPicture";
-import { TreePicture } from "./TreePicture";
 import { WiringSlate } from "./WiringSlate";
 import { PROTECTIONS } from "./words";
 
@@ -165,7 +165,7 @@ export function Component() {
           "No circuit yet. Take Bothy's proposal below: it groups the appliances, gives each heavy one its own cable, and sizes all of them."
         )
       }
-      picture={circuits.length ? onPlate ? <PanelPicture /> : <TreePicture /> : undefined}
+      picture={circuits.length ? onPlate ? <PanelPicture /> : <DiagramPicture /> : undefined}
       tools={
         <>
           <button type="button" className="btn btn-main" onClick={() => void create()}>
@@ -201,7 +201,7 @@ export function Component() {
             <a className="btn no-underline" href={`/api/variants/${id}/export/circuits.xlsx`} download>
               XLSX
             </a>
-            <a className="btn no-underline" href={`/api/variants/${id}/export/tree.svg`} download>
+            <a className="btn no-underline" href={`/api/variants/${id}/export/diagram.svg`} download>
               SVG
             </a>
             <Link className="btn no-underline" to={`/v/${id}/print/lists`}>

@@ -1,0 +1,111 @@
+"""Exports of a variant: ledgers, pictures and papers in open formats."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Callable
+from typing import Annotated, Literal, NamedTuple
+
+import orjson
+from fastapi import APIRouter, Request, Response
+from fastapi.concurrency import run_in_threadpool
+from pydantic import Field
+
+from bothy.api.printing import PrintFailed, to_pdf
+from bothy.api.problems import ProblemBody, problem
+from bothy.api.projects import attachment
+from bothy.api.state import Cache, Store
+from bothy.core.contract import BadInput
+from bothy.core.report import Report
+from bothy.core.wiring.lists import BenchLists, bench_lists
+from bothy.core.wiring.panel_design import PanelPart
+from bothy.formats import appliances_csv, diagram_svg, papers, schedule
+from bothy.formats import panel as panel_format
+from bothy.formats.bench_lists import write as write_lists
+from bothy.store.projects import VariantHead
+
+router = APIRouter(prefix="/api/variants", tags=["variants"])
+Kind = Literal["appliances.csv", "circuits.csv", "circuits.xlsx", "lists.xlsx", "panel.svg", "panel.dxf", "diagram.svg", "report.json"]
+PaperKind = Literal["diagram", "labels", "circuits", "lists", "panel"]
+MEDIA = {
+    "csv": "text/csv; charset=utf-8",
+    "xlsx": "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+    "svg": "image/svg+xml",
+    "dxf": "image/vnd.dxf",
+    "json": "application/json",
+}
+
+
+class _Made(NamedTuple):
+    """A variant with its report and title."""
+
+    head: VariantHead
+    report: Report
+
+    @property
+    def title(self) -> str:
+        return f"{self.head.project_name} / {self.head.variant_name}"
+
+    @property
+    def lists(self) -> BenchLists:
+        return bench_lists(self.head.design, self.report.wiring.circuits, self.report.wiring.raceways)
+
+    @property
+    def panel(self) -> PanelPart:
+        if self.report.wiring.panel is None:
+            raise BadInput("panel", "there is no switch panel yet; take Bothy's proposal or lay one out in Wiring")
+        return self.report.wiring.panel
+
+
+WRITERS: dict[str, Callable[[_Made], str | bytes]] = {
+    "appliances.csv": lambda m: "\ufeff" + appliances_csv.write(m.head.design.life.appliances),
+    "circuits.csv": lambda m: "\ufeff" + schedule.to_csv(m.head.design, m.report),
+    "circuits.xlsx": lambda m: schedule.to_xlsx(m.head.design, m.report, m.title),
+    "lists.xlsx": lambda m: write_lists(m.lists, m.title),
+    "panel.svg": lambda m: panel_format.to_svg(m.panel, m.title),
+    "panel.dxf": lambda m: panel_format.to_dxf(m.panel),
+    "diagram.svg": lambda m: diagram_svg.to_svg(m.report.diagram(), m.title),
+    "report.json": lambda m: orjson.dumps(m.report.whole(), option=orjson.OPT_INDENT_2),
+}
+
+
+def _made(variant_id: uuid.UUID, store: Store, reports: Cache) -> _Made:
+    h = store.head(variant_id)
+    return _Made(h, reports.of(variant_id, h.revision, h.design).report)
+
+
+@router.get("/{variant_id}/export/{kind}", operation_id="exportVariant", response_class=Response)
+def export_variant(variant_id: uuid.UUID, kind: Kind, store: Store, reports: Cache) -> Response:
+    m = _made(variant_id, store, reports)
+    return Response(WRITERS[kind](m), media_type=MEDIA[kind.rsplit(".", 1)[1]], headers=attachment(f"{m.head.project_name} {kind}"))
+
+
+@router.get("/{variant_id}/paper/{kind}.pdf", operation_id="printVariant", response_class=Response, responses={503: {"model": ProblemBody}})
+async def print_variant(
+    variant_id: uuid.UUID,
+    kind: PaperKind,
+    request: Request,
+    store: Store,
+    reports: Cache,
+    size: Annotated[Literal["A4", "A3", "letter"] | None, Field(description="paper; that of the region when absent")] = None,
+) -> Response:
+    """A paper of the newest revision as PDF."""
+
+    def page() -> tuple[_Made, str]:
+        m = _made(variant_id, store, reports)
+        design = m.head.design
+        paper = papers.Paper(
+            m.head.project_name, m.head.variant_name, m.head.revision, m.report.licensed, size or papers.size_for(design.region), request.app.state.fonts
+        )
+        if kind == "panel":
+            _ = m.panel
+        made = {"diagram": lambda: papers.diagram(paper, m.report), "labels": lambda: papers.labels(paper, m.lists), "lists": lambda: papers.lists(paper, m.lists),
+                "circuits": lambda: papers.circuits(paper, design, m.report), "panel": lambda: papers.panel(paper, m.report)}  # fmt: skip
+        return m, made[kind]()
+
+    m, html = await run_in_threadpool(page)
+    try:
+        data = await to_pdf(html)
+    except PrintFailed as exc:
+        return problem(503, "pdf", str(exc))
+    return Response(data, media_type="application/pdf", headers=attachment(f"{m.head.project_name} {kind}.pdf"))

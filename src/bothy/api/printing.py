@@ -1,0 +1,33 @@
+"""PDF in a process of its own: a request waits for it without holding up any other, and ends it when it takes too long."""
+
+from __future__ import annotations
+
+import asyncio
+import sys
+from asyncio.subprocess import PIPE
+
+MOST_S = 90.0
+AT_ONCE = 2
+_turns = asyncio.Semaphore(AT_ONCE)
+
+
+class PrintFailed(RuntimeError):
+    """The PDF could not be made; the words say why."""
+
+
+async def to_pdf(html: str) -> bytes:
+    """The PDF of an HTML page. Raises :class:`PrintFailed` when it takes too long or its program fails."""
+    async with _turns:
+        process = await asyncio.create_subprocess_exec(sys.executable, "-m", "bothy.formats.pdf", stdin=PIPE, stdout=PIPE, stderr=PIPE)
+        try:
+            out, errors = await asyncio.wait_for(process.communicate(html.encode("utf-8")), MOST_S)
+        except TimeoutError:
+            raise PrintFailed(f"the PDF was not ready after {MOST_S:g} s; print it from the browser instead") from None
+        finally:
+            if process.returncode is None:
+                process.kill()
+                await process.wait()
+    if process.returncode != 0 or not out.startswith(b"%PDF"):
+        last = errors.decode("utf-8", "replace").strip().splitlines()
+        raise PrintFailed(f"the PDF could not be made: {last[-1][:200] if last else 'its program ended without a word'}")
+    return out
