@@ -16,6 +16,7 @@ from bothy.settings import Settings
 from bothy.store.projects import Projects
 
 HOST = "http://127.0.0.1:8080"
+FONTS = Path(__file__).parents[2] / "web" / "node_modules" / "inter-ui" / "web"
 
 
 @pytest.fixture(scope="session")
@@ -30,7 +31,7 @@ def front_end(tmp_path_factory: pytest.TempPathFactory) -> Path:
 
 @pytest.fixture(scope="session")
 def app(migrated_url: str, front_end: Path) -> Any:
-    return create_app(Settings(database_url=migrated_url, front_end=str(front_end), log_requests=False, max_body_bytes=2_000_000))
+    return create_app(Settings(database_url=migrated_url, front_end=str(front_end), log_requests=False, fonts=str(FONTS), max_body_bytes=2_000_000))
 
 
 @pytest.fixture

@@ -5,16 +5,20 @@ from __future__ import annotations
 import csv
 import io
 import json
+import subprocess
+from pathlib import Path
 from typing import Any
 
 import pytest
 from openpyxl import load_workbook
 from starlette.testclient import TestClient
 
+from bothy.api import printing
 from bothy.core.report import report
 from bothy.core.wiring.lists import bench_lists
 from bothy.demo import curlew
 
+OWN = {"origin": "http://127.0.0.1:8080"}
 LAMP = {"id": "lamp", "name": "Lamp", "kind": "light", "power_w": 12, "hours_per_day": 4}
 
 
@@ -67,9 +71,10 @@ def test_a_change_can_be_looked_at_before_it_is_made(client: TestClient, curlew_
 def test_the_lists_for_the_bench_and_their_workbook(client: TestClient, curlew_id: str) -> None:
     lists = client.get(f"/api/variants/{curlew_id}/lists").json()
     design = curlew.design()
-    assert lists == bench_lists(design, report(design).wiring.circuits, {}).model_dump(mode="json")
+    wiring = report(design).wiring
+    assert lists == bench_lists(design, wiring.circuits, wiring.raceways).model_dump(mode="json")
     book = load_workbook(io.BytesIO(client.get(f"/api/variants/{curlew_id}/export/lists.xlsx").content))
-    assert book.sheetnames == ["Labels", "Cable", "Terminals", "Fuses", "Loops"]
+    assert book.sheetnames == ["Labels", "Cable", "Terminals", "Fuses", "Relays", "Conduits", "Loops"]
     assert book["Loops"].max_row == 1 + len(lists["loops"])
     assert book["Labels"]["C2"].value == "; ".join(lists["labels"][0]["wires"])
 
@@ -193,7 +198,10 @@ def test_a_copy_is_a_variant_of_the_same_project(client: TestClient, variant_id:
         ("appliances.csv", "text/csv"),
         ("circuits.csv", "text/csv"),
         ("circuits.xlsx", "application/vnd.openxmlformats"),
-        ("tree.svg", "image/svg+xml"),
+        ("lists.xlsx", "application/vnd.openxmlformats"),
+        ("panel.svg", "image/svg+xml"),
+        ("panel.dxf", "image/vnd.dxf"),
+        ("diagram.svg", "image/svg+xml"),
         ("report.json", "application/json"),
     ],
 )
@@ -212,6 +220,59 @@ def test_the_exported_schedule_is_the_reports(client: TestClient, curlew_id: str
     assert len(rows) == 1 + len(curlew.design().wiring.circuits)
     made = json.loads(client.get(f"/api/variants/{curlew_id}/export/report.json").text)
     assert made == json.loads(json.dumps(report(curlew.design()).whole())), "with every working"
+
+
+@pytest.mark.parametrize("kind", ["diagram", "labels", "circuits", "lists", "panel"])
+def test_papers_are_pdf_with_the_whole_fonts(client: TestClient, curlew_id: str, kind: str, tmp_path: Path) -> None:
+    r = client.get(f"/api/variants/{curlew_id}/paper/{kind}.pdf")
+    assert r.status_code == 200, r.text
+    assert r.headers["content-type"] == "application/pdf"
+    assert f"Curlew%20{kind}.pdf" in r.headers["content-disposition"]
+    file = tmp_path / "paper.pdf"
+    file.write_bytes(r.content)
+    fonts = subprocess.run(["pdffonts", str(file)], check=True, capture_output=True, text=True).stdout
+    assert "Inter" in fonts, "the fonts that ship with it, not what the machine has"
+
+
+def test_a_paper_of_a_panel_that_is_not_there_says_what_to_do(client: TestClient, variant_id: str) -> None:
+    r = client.get(f"/api/variants/{variant_id}/paper/panel.pdf")
+    assert r.status_code == 422
+    assert "there is no switch panel yet" in r.json()["error"]["message"]
+
+
+def test_a_paper_that_cannot_be_made_says_so_and_ends_its_program(client: TestClient, curlew_id: str, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(printing, "MOST_S", 0.0)
+    r = client.get(f"/api/variants/{curlew_id}/paper/labels.pdf")
+    assert r.status_code == 503
+    assert "print it from the browser instead" in r.json()["error"]["message"]
+
+
+def test_the_diagram_of_a_revision_folds_its_boards(client: TestClient, curlew_id: str) -> None:
+    url = f"/api/variants/{curlew_id}/diagram"
+    whole = client.get(url, params={"revision": 1}).json()
+    folded = client.get(url, params={"revision": 1, "fold": ["board:rear", "power:inverter"]}).json()
+    assert folded["height"] < whole["height"]
+    assert folded["folded"] == ["board:rear", "power:inverter"]
+    assert client.get(url, params={"revision": 99}).status_code == 404
+
+
+def test_a_table_of_circuits_is_understood_against_the_design(client: TestClient, curlew_id: str) -> None:
+    url = f"/api/variants/{curlew_id}/circuits/preview"
+    text = client.get(f"/api/variants/{curlew_id}/export/circuits.csv").text
+    body = client.post(url, json={"text": text}).json()
+    assert (body["taken"], body["wrong"]) == (30, 0)
+    assert [x["match"] for x in body["lines"]] == [c.id for c in curlew.design().wiring.circuits]
+    assert client.post(url, json={"text": "colour;shape\nred;round"}).status_code == 422
+
+
+def test_a_workbook_is_read_as_text(client: TestClient, curlew_id: str) -> None:
+    book = client.get(f"/api/variants/{curlew_id}/export/circuits.xlsx").content
+    text = client.post("/api/table/xlsx", content=book, headers=OWN).json()["text"]
+    body = client.post(f"/api/variants/{curlew_id}/circuits/preview", json={"text": text}).json()
+    assert (body["taken"], body["wrong"]) == (30, 0)
+    refused = client.post("/api/table/xlsx", content=b"no workbook", headers=OWN)
+    assert refused.status_code == 422
+    assert "is not an XLSX workbook" in refused.json()["error"]["message"]
 
 
 def test_a_variant_that_is_not_there(client: TestClient) -> None:

@@ -34,6 +34,26 @@ def test_a_mains_cable_counts_with_its_sheath_and_signals_count_too() -> None:
     assert part.fill_frac == pytest.approx(by_hand / 22.0**2, rel=1e-3)
 
 
+def test_cables_that_share_a_raceway_warm_each_other_but_for_the_lightly_loaded() -> None:
+    heavy = {**LAMP, "id": "heavy", "name": "Heavy", "power_w": 110.0}
+    more = [circuit(f"h{n}", appliances=["heavy"], area_mm2=1.5, fuse_a=15.0, raceways=["way"]) for n in range(3)]
+
+    def with_ways(*on: dict[str, Any]) -> Any:
+        data = wired(MAIN, *on, appliances=[LAMP, heavy], power={"bank": BANK})
+        data["wiring"]["raceways"] = [{"id": "way", "name": "Left wall", "inner_diameter_mm": 29.0}]
+        return reported(data).wiring.circuits
+
+    alone = with_ways(*({**c, "raceways": []} for c in more))["h0"]
+    shared = with_ways(*more)["h0"]
+    assert (alone.bundled_count, shared.bundled_count) == (1, 3)
+    assert shared.ampacity_a == pytest.approx(0.7 * alone.ampacity_a)
+    light = with_ways(*more, circuit("light", raceways=["way"]))
+    assert light["h0"].bundled_count == 3, "1.1 A in a cable for 21 A warms nobody"
+    assert light["light"].bundled_count == 4, "but it lies among three that are warm"
+    typed = with_ways({**more[0], "bundled_count": 6}, *more[1:])["h0"]
+    assert typed.bundled_count == 6, "what was typed is kept where it is more"
+
+
 def test_a_partition_a_second_way_or_an_open_row_parts_mains_from_low_voltage() -> None:
     trunking = {"kind": "trunking", "width_mm": 40.0, "height_mm": 25.0}
     assert found(routed(SOCKETS, **trunking))["wire-ac-dc-mixed"].fix is not None

@@ -166,23 +166,6 @@ def test_the_difference_rebuilds_the_new_report(curlew_data: dict[str, Any]) -> 
     assert difference(new, new) == {"sections": {}, "figures": {}, "gone": []}
 
 
-def test_the_tree_shows_every_circuit_once_and_nothing_overlaps(demo: Any) -> None:
-    tree = demo.wiring.tree
-    shown = [n.ref for n in tree.nodes if n.kind == "circuit"]
-    loads = [f"circuit:{c}" for c, p in demo.wiring.circuits.items() if p.kind in ("load", "ac")] + ["circuit:rear-board-feed"]
-    assert sorted(shown) == sorted(loads)
-    feeds = {line.ref for line in tree.lines}
-    assert {f"circuit:{c}" for c, p in demo.wiring.circuits.items() if p.kind != "driving_in"} <= feeds
-    boxes = [n for n in tree.nodes if n.kind != "bus"]
-    for i, a in enumerate(boxes):
-        assert a.x >= 0
-        assert a.x + a.w <= tree.width
-        assert a.y + a.h <= tree.height
-        for b in boxes[i + 1 :]:
-            apart = a.x + a.w <= b.x or b.x + b.w <= a.x or a.y + a.h <= b.y or b.y + b.h <= a.y
-            assert apart, f"{a.title} and {b.title}"
-
-
 def test_a_circuit_without_a_cable_shows_what_bothy_would_fit() -> None:
     part = reported(wired(circuit(area_mm2=None, fuse_a=None))).wiring.circuits["c1"]
     assert part.best_area_mm2 is not None

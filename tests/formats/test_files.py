@@ -1,4 +1,4 @@
-"""Project file, circuit schedule and tree picture."""
+"""Project file, circuit schedule."""
 
 from __future__ import annotations
 
@@ -7,7 +7,6 @@ import csv
 import io
 import json
 from typing import Any
-from xml.etree import ElementTree as ET
 
 import jsonschema_rs
 import pytest
@@ -16,8 +15,8 @@ from openpyxl import load_workbook
 from bothy.core.contract import BadInput
 from bothy.core.report import report
 from bothy.demo import curlew
-from bothy.formats import project_file, schedule, tree_svg
-from tests.designs import LAMP, circuit, lived, made, reported, wired
+from bothy.formats import project_file, schedule
+from tests.designs import circuit, lived, made, reported, wired
 
 
 @pytest.fixture(scope="module")
@@ -126,28 +125,3 @@ def test_an_empty_schedule_is_just_its_heading() -> None:
     design = made(lived([]))
     assert len(schedule.to_csv(design, report(design)).splitlines()) == 1
     assert schedule.to_xlsx(design, report(design), "empty")
-
-
-def test_the_tree_is_well_formed_and_shows_every_circuit() -> None:
-    r = report(curlew.design())
-    root = ET.fromstring(tree_svg.to_svg(r.wiring.tree, "Curlew"))
-    words = " ".join(t for t in root.itertext())
-    for part in r.wiring.circuits.values():
-        if part.kind in ("load", "ac"):
-            assert f"{part.code} " in words
-    assert "350 A · 120 mm²" in words
-
-
-def test_names_are_escaped_in_the_picture() -> None:
-    data = wired(circuit(name="<script>&\"'"), appliances=[{**LAMP, "name": "<b>lamp</b>"}])
-    svg = tree_svg.to_svg(reported(data).wiring.tree, "<title>")
-    assert "<script>" not in svg
-    assert "<b>" not in svg
-    assert ET.fromstring(svg) is not None
-
-
-def test_mains_lines_are_dashed_and_bare_ones_say_so() -> None:
-    data = wired(circuit("bare", fuse_a=None, protection="none"), circuit("ac", kind="ac", protection="breaker", fuse_a=6.0))
-    svg = tree_svg.to_svg(reported(data).wiring.tree, "t")
-    assert "stroke-dasharray" in svg
-    assert "no fuse" in svg

@@ -221,6 +221,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/circuits/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Circuits
+         * @description What a table of circuits means for the newest revision, line by line. Nothing is saved.
+         */
+        post: operations["previewCircuits"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/history": {
         parameters: {
             query?: never;
@@ -431,6 +451,26 @@ export interface paths {
         put?: never;
         /** Preview Appliances */
         post: operations["previewAppliances"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/xlsx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Workbook
+         * @description The first sheet of an XLSX workbook (the body) as text with tabs, ready for a preview.
+         */
+        post: operations["readWorkbook"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1117,6 +1157,31 @@ export interface components {
             note: string;
         };
         /**
+         * CircuitLine
+         * @description What was understood of one line; ``match`` is the circuit of the design that it changes, None for a new one.
+         */
+        CircuitLine: {
+            /** Number */
+            number: number;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "taken" | "wrong" | "empty";
+            /** Text */
+            text: string;
+            /** Understood */
+            understood: string;
+            /** Problem */
+            problem: string | null;
+            /** Match */
+            match: string | null;
+            /** Fields */
+            fields: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /**
          * CircuitPart
          * @description One circuit worked out. Sizes that the design leaves open are None; ``best`` is what Bothy would fit.
          */
@@ -1201,6 +1266,28 @@ export interface components {
             problem: string | null;
             /** Appliance Names */
             appliance_names: string[];
+            /** Bundled Count */
+            bundled_count: number;
+        };
+        /**
+         * CircuitPreview
+         * @description The whole table, line by line, before anything is changed.
+         */
+        CircuitPreview: {
+            /** Separator */
+            separator: string;
+            /** Columns */
+            columns: {
+                [key: string]: string;
+            };
+            /** Ignored Columns */
+            ignored_columns: string[];
+            /** Lines */
+            lines: components["schemas"]["CircuitLine"][];
+            /** Taken */
+            taken: number;
+            /** Wrong */
+            wrong: number;
         };
         /**
          * ConduitNeed
@@ -3879,6 +3966,41 @@ export interface operations {
             };
         };
     };
+    previewCircuits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CircuitPreview"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     listRevisions: {
         parameters: {
             query?: never;
@@ -4222,6 +4344,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    readWorkbook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableText"];
                 };
             };
         };

@@ -117,7 +117,24 @@ const lists = {
   cables: [{ size: "1.5 mm²", colour: "red", need_m: 4.7, longest_m: 4.7, pack_m: null, pack_count: null }],
   terminals: [{ size: "1.5 mm²", kind: "ring", stud: "M4", strip: "6 mm", pull_n: "40 N", count: 4 }],
   fuses: [{ family: "blade", rating_a: 5, fitted: 1, spare: 2 }],
-  loops: [{ circuit: "c1", code: "A1", name: "Lamp", expected_mohm: 106.4, low_mohm: 74.5, high_mohm: 153, resolvable: false, loaded_drop_v: 0.1 }],
+  relays: [{ code: "A1", name: "Lamp", rating_a: 12 }],
+  conduits: [
+    { name: "Left wall", kind: "conduit", inside: "17 mm", length_m: 3, codes: ["A1"], cable_count: 2, fill_frac: 0.05, limit_frac: 0.31, suggested_mm: 7.5 },
+  ],
+  loops: [
+    {
+      circuit: "c1",
+      code: "A1",
+      name: "Lamp",
+      expected_mohm: 106.4,
+      low_mohm: 74.5,
+      high_mohm: 153,
+      resolvable: false,
+      loaded_drop_v: 0.1,
+      measured_mohm: null,
+      verdict: null,
+    },
+  ],
   open: ["A2 Later"],
 };
 
@@ -179,6 +196,8 @@ describe("the mains side", () => {
         legs: { c1: { leads_m: [], current_a: 4, drop_frac: 0 } },
         unreachable: ["c1"],
         splitter_count: 2,
+        together: ["Kettle"],
+        shed: ["Oven"],
       },
     });
     Object.assign(state.design.wiring, { mains: over });

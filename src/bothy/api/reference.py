@@ -8,6 +8,7 @@ from functools import cache
 from typing import Any
 
 from fastapi import APIRouter, Request
+from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel, Field
 
 from bothy.core.book import Book, WorkingOut
@@ -19,6 +20,7 @@ from bothy.core.figure import label_of, unit_of
 from bothy.core.region import REGIONS
 from bothy.core.units import parse
 from bothy.formats import appliances_csv, project_file
+from bothy.formats.workbook import from_xlsx
 
 router = APIRouter(prefix="/api", tags=["reference"])
 
@@ -182,6 +184,12 @@ def list_regions() -> list[RegionItem]:
 @router.post("/appliances/preview", operation_id="previewAppliances")
 def preview_appliances(body: TableText) -> appliances_csv.Preview:
     return appliances_csv.preview(body.text)
+
+
+@router.post("/table/xlsx", operation_id="readWorkbook")
+async def read_workbook(request: Request) -> TableText:
+    """The first sheet of an XLSX workbook (the body) as text with tabs, ready for a preview."""
+    return TableText(text=await run_in_threadpool(from_xlsx, await request.body()))
 
 
 @router.post("/appliances/cell", operation_id="readApplianceCell")

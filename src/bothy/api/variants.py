@@ -14,6 +14,7 @@ from pydantic import BaseModel, Field, StringConstraints
 
 from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import Title
+from bothy.api.reference import TableText
 from bothy.api.state import Cache, Kept, Reports, Store
 from bothy.core.book import FigureOut, WorkingOut
 from bothy.core.contract import BadInput
@@ -24,6 +25,7 @@ from bothy.core.proposing import accept, propose
 from bothy.core.report import Report, difference, report
 from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.lists import BenchLists, bench_lists
+from bothy.formats import circuits_table
 from bothy.store.projects import Projects, Stale, VariantHead
 
 router = APIRouter(prefix="/api/variants", tags=["variants"])
@@ -253,6 +255,14 @@ def get_bench_lists(variant_id: uuid.UUID, store: Store, reports: Cache) -> Benc
     h = store.head(variant_id)
     wiring = reports.of(variant_id, h.revision, h.design).report.wiring
     return bench_lists(h.design, wiring.circuits, wiring.raceways)
+
+
+@router.post("/{variant_id}/circuits/preview", operation_id="previewCircuits")
+def preview_circuits(variant_id: uuid.UUID, body: TableText, store: Store, reports: Cache) -> circuits_table.CircuitPreview:
+    """What a table of circuits means for the newest revision, line by line. Nothing is saved."""
+    h = store.head(variant_id)
+    parts = reports.of(variant_id, h.revision, h.design).report.wiring.circuits
+    return circuits_table.preview(body.text, h.design, {p.code: id for id, p in parts.items()})
 
 
 @router.get("/{variant_id}/history", operation_id="listRevisions")

@@ -94,10 +94,10 @@ def _readings() -> list[dict[str, Any]]:
                 "taken_by": "Ines", "note": note}  # fmt: skip
 
     return [
-        r("lights-living-and-cab", 13.21, 13.04, 1.14),
+        r("lights-living-and-cab", 13.21, 13.04, 1.14) | {"loop_mohm": 231.0},
         r("lights-bed-and-washroom", 13.20, 13.16, 0.34, "Night light and both reading lights"),
         r("diesel-air-heater-2-kw", 13.18, 12.98, 1.15),
-        r("water-pump-10-l-min", 13.19, 12.41, 5.05, "Connector behind the pump is warm"),
+        r("water-pump-10-l-min", 13.19, 12.41, 5.05, "Connector behind the pump is warm") | {"loop_mohm": 31.0},
     ]
 
 
@@ -125,6 +125,45 @@ REAR_FEED = {
 }
 
 
+RACEWAYS: list[dict[str, Any]] = [
+    {"id": "left-trunking", "name": "Left wall trunking, low voltage", "kind": "trunking", "width_mm": 60.0, "height_mm": 40.0, "length_m": 3.6, "by": "typed",
+     "metal_holes_count": 4, "grommets_count": 4, "signals": [{"kind": "display", "gap_mm": 60.0}, {"kind": "sensor", "count": 2, "gap_mm": 60.0}]},
+    {"id": "right-pipe", "name": "Right wall pipe, galley", "kind": "conduit", "inner_diameter_mm": 29.0, "length_m": 2.8, "metal_holes_count": 2,
+     "grommets_count": 2, "by": "typed"},
+    {"id": "rear-pipe", "name": "Pipe to the rear doors", "kind": "conduit", "inner_diameter_mm": 26.0, "length_m": 2.2, "metal_holes_count": 1,
+     "grommets_count": 1, "by": "typed"},
+    {"id": "mains-pipe", "name": "Mains pipe, by itself", "kind": "conduit", "inner_diameter_mm": 26.0, "length_m": 3.1, "clip_spacing_mm": 250.0, "by": "typed"},
+]  # fmt: skip
+IN_RACEWAYS: dict[str, list[str]] = {
+    "left-trunking": ["lights-living-and-cab", "fans", "electronics-living-and-cab", "alarms-and-monitor", "sockets-bed-and-washroom"],
+    "right-pipe": ["lights-kitchen", "water-pump-10-l-min", "sockets-kitchen"],
+    "rear-pipe": ["lights-rear-and-outside", "telescope-dew-heater"],
+    "mains-pipe": ["travel-kettle", "mains-sockets"],
+}
+SWITCHED: dict[str, dict[str, Any]] = {
+    "zone-living": {"lamp_wire_m": 1.4, "wires": [0.9, 2.6]},
+    "zone-kitchen": {"lamp_wire_m": 2.7, "wires": [0.9]},
+}
+"""Measured ways over the switches of the zones."""
+
+
+def _made(wiring: dict[str, Any]) -> None:
+    """What is built already: raceways, the way over the switches, the panel beside the door."""
+    wiring["raceways"] = RACEWAYS
+    where = {c: r for r, ids in IN_RACEWAYS.items() for c in ids}
+    for c in wiring["circuits"]:
+        c["raceways"] = [where[c["id"]]] if c["id"] in where else []
+    for z in wiring["zones"]:
+        z["by"] = "typed"
+        known = SWITCHED.get(z["id"])
+        if known:
+            z["lamp_wire_m"] = known["lamp_wire_m"]
+            for place, wire in zip(z["places"], known["wires"], strict=True):
+                place["wire_m"] = wire
+    wiring["panel"] |= {"door_distance_m": 0.45, "floor_height_m": 1.3}
+    wiring |= {"isolator_a": 400.0, "live_covered": True, "bus_studs_count": 4, "bus_stud_mm": 10}
+
+
 def design() -> Design:
     """Curlew's design: typed supply, Bothy's circuits with measured lengths, a board at the rear, then the three mistakes and the readings."""
     planned, _ = accept(load_design(_base()), groups=["driving", "shore", "circuits"])
@@ -135,8 +174,10 @@ def design() -> Design:
         c["length_m"] = LENGTHS_M.get(c["id"], c["length_m"] or 2.4)
         if c["id"] in REAR:
             c["board"] = "rear"
-    planned, _ = accept(load_design(data), groups=["circuits", "panel"])
+    planned, _ = accept(load_design(data), groups=["circuits", "panel", "lighting"])
     data = planned.model_dump(mode="json")
+    _made(data["wiring"])
+    data = accept(load_design(data), groups=["circuits"])[0].model_dump(mode="json")
     for c in data["wiring"]["circuits"]:
         c["by"] = "typed"
         if c["id"] == "inverter-feed":
@@ -145,5 +186,5 @@ def design() -> Design:
             c |= {"fuse_a": 35.0}  # so that a fault behind the 20 A of the transfer pump leaves the rear board on
         if c["id"] == "front-fridge-90-l":
             c |= {"area_mm2": 2.5, "name": "Fridge"}
-    data["prove"]["readings"] = _readings()
+    data["prove"] = {"readings": _readings(), "meter": {"loop_resolution_mohm": 1.0}}
     return load_design(data)

@@ -75,7 +75,7 @@ def design() -> Design:
     data = planned.model_dump(mode="json")
     for n, c in enumerate(data["wiring"]["circuits"]):
         c["length_m"] = c["length_m"] or {"main": 0.4, "inverter": 0.9, "feeder": 1.1, "solar": 2.6, "shore": 1.4}.get(c["kind"], 2.2 + 0.4 * (n % 7))
-    planned, _ = accept(load_design(data), groups=["circuits", "panel"])
+    planned, _ = accept(load_design(data), groups=["circuits", "panel", "lighting"])
     data = planned.model_dump(mode="json")
     extractor = next(c for c in data["wiring"]["circuits"] if "extractor" in c["appliances"])
     cooler = next(c for c in data["wiring"]["circuits"] if "roof-ac" in c["appliances"])
@@ -83,5 +83,11 @@ def design() -> Design:
     data["wiring"]["circuits"].remove(cooler)
     for c in data["wiring"]["circuits"]:
         c["by"] = "typed"
-    data["wiring"]["mains"]["bond"] = "permanent"
+    data["wiring"]["mains"] |= {"bond": "permanent", "keep": ["roof-ac"]}
+    data["wiring"]["panel"] |= {"door_distance_m": 0.4, "floor_height_m": 1.25}
+    data["wiring"]["raceways"] = [{"id": "street-side", "name": "Street side trunking, low voltage", "kind": "trunking", "width_mm": 50.0, "height_mm": 30.0,
+                                   "length_m": 4.2, "by": "typed"}]  # fmt: skip
+    for c in data["wiring"]["circuits"]:
+        if c["id"] in ("lights-living-and-cab", "fans", "alarms-and-monitor"):
+            c["raceways"] = ["street-side"]
     return load_design(data)

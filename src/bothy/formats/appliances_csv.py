@@ -75,14 +75,14 @@ def _clean(text: str) -> tuple[str, str]:
     return re.sub(r"[\s_]+", " ", name).strip().lower(), unit
 
 
-def match_columns(header: list[str]) -> tuple[dict[str, int], dict[str, str], list[str]]:
+def match_columns(header: list[str], words: dict[str, tuple[str, ...]] = WORDS) -> tuple[dict[str, int], dict[str, str], list[str]]:
     """Field -> column number, field -> unit of the header, and the names that mean nothing to Bothy."""
     found: dict[str, int] = {}
     units: dict[str, str] = {}
     ignored: list[str] = []
     for i, cell in enumerate(header):
         name, unit = _clean(cell)
-        field = next((f for f, words in WORDS.items() if name in words and f not in found), None)
+        field = next((f for f, known in words.items() if name in known and f not in found), None)
         if field is None:
             if cell.strip():
                 ignored.append(cell.strip())

@@ -18,11 +18,11 @@ def sniff(text: str) -> str:
     return best if first.count(best) else ","
 
 
-def rows_of(text: str) -> tuple[list[list[str]], str]:
-    """Rows of cells and the separator. Raises :class:`BadInput` for an empty or oversized text."""
+def rows_of(text: str, item: str = "appliance") -> tuple[list[list[str]], str]:
+    """Rows of cells and the separator; ``item`` is what a line should be. Raises :class:`BadInput` for an empty or oversized text."""
     text = text.removeprefix("\ufeff")
     if not text.strip():
-        raise BadInput("file", "is empty; it needs a line of column names and a line for each appliance")
+        raise BadInput("file", f"is empty; it needs a line of column names and a line for each {item}")
     if len(text) > MAX_CHARS:
         raise BadInput("file", f"has {len(text):,} characters; at most {MAX_CHARS:,}")
     if "\x00" in text:

@@ -5,6 +5,10 @@ from __future__ import annotations
 import io
 from collections.abc import Sequence
 
+from bothy.core.contract import BadInput
+from bothy.formats.tables import MAX_ROWS
+
+MAX_COLUMNS, MAX_INSIDE = 60, 50_000_000
 Cell = str | float | int | None
 Table = tuple[str, Sequence[str], Sequence[Sequence[Cell]]]
 """Sheet name, headings, rows."""
@@ -42,3 +46,32 @@ def to_xlsx(tables: Sequence[Table], title: str) -> bytes:
     file = io.BytesIO()
     book.save(file)
     return file.getvalue()
+
+
+def from_xlsx(data: bytes) -> str:
+    """The first sheet that holds anything, as text with tabs between cells. Raises :class:`BadInput` for what is no workbook or is too large."""
+    import zipfile
+
+    from openpyxl import load_workbook
+
+    try:
+        with zipfile.ZipFile(io.BytesIO(data)) as z:
+            if sum(i.file_size for i in z.infolist()) > MAX_INSIDE:
+                raise BadInput("file", f"unpacks to more than {MAX_INSIDE // 1_000_000} MB; save the one sheet that is meant")
+        book = load_workbook(io.BytesIO(data), read_only=True, data_only=True)
+    except (zipfile.BadZipFile, KeyError, ValueError, OSError) as exc:
+        raise BadInput("file", f"is not an XLSX workbook ({type(exc).__name__}); save it as XLSX or CSV") from None
+    for sheet in book.worksheets:
+        rows = [[_text(v) for v in row[:MAX_COLUMNS]] for row in sheet.iter_rows(max_row=MAX_ROWS + 50, values_only=True)]
+        filled = [r for r in rows if any(r)]
+        if filled:
+            width = max(i + 1 for r in filled for i, v in enumerate(r) if v)
+            return "\n".join("\t".join((r + [""] * width)[:width]) for r in filled)
+    raise BadInput("file", "has no sheet with anything on it")
+
+
+def _text(value: object) -> str:
+    if value is None:
+        return ""
+    text = f"{value:g}" if isinstance(value, float) else str(value)
+    return " ".join(text.split())

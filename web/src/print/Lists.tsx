@@ -78,9 +78,30 @@ export function Lists() {
         rows={d.fuses.map((f) => [f.family, show(f.rating_a, "A"), f.fitted, f.spare, ""])}
       />
       <Table
+        title="Relays by their loads"
+        note="Worked from the switch panel over a thin wire with its own 1 A fuse; a suppression diode across each coil."
+        heads={["code", "circuit", "contacts, at least", "got"]}
+        rows={d.relays.map((r) => [r.code, r.name, show(r.rating_a, "A"), ""])}
+      />
+      <Table
+        title="Raceways"
+        note="Pull the thickest first; a grommet at every metal hole, a gland at every wall to wet or outside."
+        heads={["raceway", "made as", "inside", "length", "circuits", "cables", "full", "at most"]}
+        rows={d.conduits.map((r) => [
+          r.name,
+          r.kind,
+          r.inside,
+          m(r.length_m),
+          r.codes.join(" "),
+          r.cable_count,
+          r.fill_frac == null ? "" : `${Math.round(100 * r.fill_frac)} %`,
+          r.limit_frac == null ? "" : `${Math.round(100 * r.limit_frac)} %`,
+        ])}
+      />
+      <Table
         title="Loop test, before the main fuse goes in"
         note="Power off, fuse out, appliances unplugged, far ends twisted together; meter leads nulled. Where a usual ohm-meter cannot resolve the loop it only proves “not open”, and the loaded test decides: at design current no more may be lost than the last figure and a quarter. Part the far ends again afterwards."
-        heads={["code", "circuit", "expected mΩ", "from", "to", "a usual meter resolves it", "fall at design current", "read", "by, when"]}
+        heads={["code", "circuit", "expected mΩ", "from", "to", "a usual meter resolves it", "fall at design current", "read", "verdict"]}
         rows={d.loops.map((l) => [
           l.code,
           l.name,
@@ -89,8 +110,8 @@ export function Lists() {
           Number(l.high_mohm.toPrecision(3)),
           l.resolvable ? "yes" : "no",
           show(l.loaded_drop_v, "V", "metric", 2),
-          "",
-          "",
+          l.measured_mohm == null ? "" : Number(l.measured_mohm.toPrecision(3)),
+          l.verdict ?? "",
         ])}
       />
     </>

@@ -14,6 +14,7 @@ from bothy.core.design.wiring import Board, Circuit
 from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, given, total
 from bothy.core.finding import Remedy
+from bothy.core.wiring.bundles import bundled
 from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity, row_of, warm_resistance
 from bothy.core.wiring.currents import BoardCurrents, board_currents, circuit_current, loads_of
 from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, VoltageDropOut, loop_of, voltage_drop, voltage_drop_of
@@ -81,6 +82,7 @@ class CircuitPart:
     way: list[str]
     problem: str | None
     appliance_names: list[str]
+    bundled_count: int
 
 
 @dataclass
@@ -172,9 +174,9 @@ def default_length(ctx: Context, c: Circuit) -> float:
 
 
 def work_circuit(
-    ctx: Context, index: int, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance], before: Figure | None
+    ctx: Context, index: int, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance], before: Figure | None, together: int
 ) -> Worked:
-    """All sums of one circuit. ``before`` is what is lost between the bank and the board or busbar it hangs on."""
+    """All sums of one circuit. ``before`` is what is lost between the bank and the board or busbar it hangs on, ``together`` the loaded circuits in its bundle."""
     on_it = loads_of(c, by_id)
     current, nominal, inrush, seconds = circuit_current(ctx, c, on_it, feeds, boards_a)
     ac = c.kind == "ac"
@@ -192,7 +194,7 @@ def work_circuit(
         size_text=size_text(c.area_mm2, c.awg), ampacity_a=None, resistance_mohm=None, drop_v=None, drop_frac=None, heat_w=None,
         max_length_m=None, window_low_a=0.0, window_high_a=None, window_status="empty", device_max_a=None, ratings=ratings, fuse_a=c.fuse_a, fuse_ok=None,
         drop_ok=None, before_v=before.value if before else 0.0, path_drop_v=None, path_drop_frac=None, worst_v=None, typical_v=None, fault_a=None,
-        far_fault_a=None, way=[], problem=None, appliance_names=[a.name for a in on_it],
+        far_fault_a=None, way=[], problem=None, appliance_names=[a.name for a in on_it], bundled_count=together,
     )  # fmt: skip
     out = Worked(index, c, part, current)
     ctx.book.put(f"circuits/{c.id}/current_a", current)
@@ -280,7 +282,7 @@ def _size(
     bundling = "marine_conductors" if ctx.design.wiring.school == "marine" else ctx.region.bundle_method
     route = {
         "insulation_temp_c": 70 if ac else c.insulation_temp_c, "ambient_temp_c": 30.0, "engine_space": c.engine_space,
-        "bundled_count": c.bundled_count * (2 if bundling == "marine_conductors" else 1),
+        "bundled_count": part.bundled_count * (2 if bundling == "marine_conductors" else 1),
         "bundle_method": bundling, "installation": c.installation, "covered_length_mm": c.covered_length_mm,
     }  # fmt: skip
     inp = WireSizeIn.trusted(**{
@@ -352,13 +354,14 @@ def work_circuits(ctx: Context, feeds: Feeds) -> list[Worked]:
     named = codes(ctx)
     done: dict[str, Worked] = {}
     circuits = ctx.design.wiring.circuits
+    together = bundled(ctx, lambda c: circuit_current(ctx, c, loads_of(c, by_id), feeds, boards_a)[0].value)
     for i, c in enumerate(circuits):
         if c.kind in ("main", "feeder"):
-            done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, None)
+            done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, None, together[c.id])
     before = _before_boards(ctx, list(done.values()))
     for i, c in enumerate(circuits):
         if c.id not in done:
-            done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, before.get(c.board) if c.kind == "load" else None)
+            done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, before.get(c.board) if c.kind == "load" else None, together[c.id])
     return [done[c.id] for c in circuits]
 
 

@@ -136,7 +136,7 @@ def _board(p: _Plan, b: Board, depth: int, y: float, switches: dict[str, tuple[s
     for sub, mid in feeds:
         feed = p.feeders.get(sub.id)
         s.wire(feed, f"board:{sub.id}", (right, mid), (p.board_x(depth + 1), mid))
-        s.line(f"r-feed-{sub.id}", f"return:{feed.circuit.id if feed else sub.id}", "return", (p.bar_of(depth + 1), mid), (bar, mid))
+        s.line(f"r-feed-{sub.id}", f"return:{feed.circuit.id}" if feed else f"return:~{sub.id}", "return", (p.bar_of(depth + 1), mid), (bar, mid))
     return y, middle
 
 
@@ -310,7 +310,7 @@ def diagram(ctx: Context, worked: list[Worked], folded: Iterable[str] = ()) -> D
         y, mid = _board(p, b, 0, y, switches)
         feed = p.feeders.get(b.id)
         fed.append((mid, feed, f"board:{b.id}"))
-        s.line(f"r-feed-{b.id}", f"return:{feed.circuit.id if feed else b.id}", "return", (p.bar_of(0), mid), (p.negative_x, mid))
+        s.line(f"r-feed-{b.id}", f"return:{feed.circuit.id}" if feed else f"return:~{b.id}", "return", (p.bar_of(0), mid), (p.negative_x, mid))
         y += GAP
         s.breaks.append(y - GAP / 2)
     for w in p.on.get(None, []):

@@ -12,7 +12,7 @@ import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { AddAppliance } from "./AddAppliance";
-import { BringIn } from "./BringIn";
+import { BringInAppliances } from "./BringInAppliances";
 import { DayRibbon } from "./DayRibbon";
 import { readCell, useApplianceEdits } from "./edit";
 import { LifeSlate } from "./LifeSlate";
@@ -194,7 +194,7 @@ export function Component() {
       tools={bringing === null ? tools : undefined}
       ledger={
         bringing !== null ? (
-          <BringIn first={bringing} onClose={() => setBringing(null)} onAdded={setFresh} />
+          <BringInAppliances first={bringing} onClose={() => setBringing(null)} onAdded={setFresh} />
         ) : (
           <>
             {adding && <AddAppliance onAdded={setFresh} onClose={() => setAdding(false)} />}

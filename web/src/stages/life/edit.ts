@@ -20,7 +20,12 @@ export function useApplianceEdits() {
         const on = c.appliances ?? [];
         return on.includes(a.id) ? [{ op: "replace" as const, path: `/wiring/circuits/${i}/appliances`, value: on.filter((x) => x !== a.id) }] : [];
       });
-      return edit([...freed, ...removeItem(BASE, list, a.id)], `removed ${a.name}`);
+      const dark = (design.wiring?.zones ?? []).flatMap((z, i) =>
+        z.lights?.includes(a.id) ? [{ op: "replace" as const, path: `/wiring/zones/${i}/lights`, value: z.lights.filter((x) => x !== a.id) }] : [],
+      );
+      const kept = design.wiring?.mains?.keep ?? [];
+      const dropped = kept.includes(a.id) ? [{ op: "replace" as const, path: "/wiring/mains/keep", value: kept.filter((x) => x !== a.id) }] : [];
+      return edit([...freed, ...dark, ...dropped, ...removeItem(BASE, list, a.id)], `removed ${a.name}`);
     },
     duplicate: (a: Appliance) => {
       const id = freshId(a.name, ids);

@@ -1,5 +1,5 @@
 /** Stage 11, Prove: does it do what the design says? The test sheet, its readings and their verdicts. */
-import { useCallback } from "react";
+import { useCallback, useState } from "react";
 import { Link } from "react-router";
 import { percent, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
@@ -14,6 +14,7 @@ import { Slate } from "../../shell/Slate";
 import { useSite } from "../../shell/useSite";
 import { Bands, VerdictMark } from "./Bands";
 import { type SheetRow, useReadings, VERDICTS } from "./edit";
+import { LOOP_VERDICTS, LoopLedger, LoopSentence } from "./Loops";
 import { SiteSheet } from "./SiteSheet";
 
 function Sentence() {
@@ -68,6 +69,13 @@ function ProveSlate() {
   const { of, set, clear } = useReadings();
   const hand = useHand();
   const row = hand.kind === "circuit" ? report.prove.rows.find((r) => r.circuit === hand.id) : undefined;
+  const loop = report.wiring.loops[hand.id];
+  if (!row && loop)
+    return (
+      <Slate title={`${loop.code} ${loop.name}`} sub={`loop ${LOOP_VERDICTS[loop.verdict ?? ""] ?? "not read"}`}>
+        <FindingList findings={report.findings.filter((f) => f.subject === loop.circuit && f.stage === "prove")} empty="Its loop is as the design says." />
+      </Slate>
+    );
   if (!row)
     return (
       <Slate title="Prove" sub="one circuit at a time, in the order of the sheet">
@@ -89,6 +97,11 @@ function ProveSlate() {
       {row.low_v != null && (
         <p className="my-1">
           Volts at the load: <span className="num">{`${show(row.low_v, "V", "metric", 4)} to ${show(row.high_v, "V", "metric", 4)}`}</span>
+        </p>
+      )}
+      {loop?.verdict && (
+        <p className="my-1">
+          Its loop before power: {loop.measured_mohm} mΩ, {LOOP_VERDICTS[loop.verdict]}.
         </p>
       )}
       {reading && (
@@ -113,6 +126,7 @@ export function Component() {
   const { of, set, clear } = useReadings();
   const hand = useHand();
   const site = useSite();
+  const [loops, setLoops] = useState(false);
   const rowId = useCallback((r: SheetRow) => r.circuit, []);
   if (site) return <SiteSheet />;
   const volts = (key: "source_voltage_v" | "load_voltage_v", label: string): Column<SheetRow> => ({
@@ -189,11 +203,21 @@ export function Component() {
   return (
     <Bench
       title="Prove"
-      sentence={<Sentence />}
-      picture={report.prove.rows.length ? <Bands /> : undefined}
+      sentence={loops ? <LoopSentence /> : <Sentence />}
+      picture={report.prove.rows.length && !loops ? <Bands /> : undefined}
       tools={
         <>
-          <span className="text-dim">Type what the meter shows: “4.1 A”, “12.6”. Volts at bank and load in the same moment, load on.</span>
+          <span className="flex" role="group" aria-label="Which test">
+            <button type="button" className={`btn px-2 ${loops ? "!border-gorse font-semibold" : ""}`} aria-pressed={loops} onClick={() => setLoops(true)}>
+              Before power: loops
+            </button>
+            <button type="button" className={`btn px-2 ${loops ? "" : "!border-gorse font-semibold"}`} aria-pressed={!loops} onClick={() => setLoops(false)}>
+              With power: readings
+            </button>
+          </span>
+          <span className="text-dim">
+            {loops ? "Type what the meter shows: “120 mohm”, “0.3 ohm”." : "“4.1 A”, “12.6”. Volts at bank and load in the same moment, load on."}
+          </span>
           <span className="flex-1" />
           <Link className="btn no-underline" to={`/v/${id}/print/sheet`}>
             Print the test sheet
@@ -201,17 +225,21 @@ export function Component() {
         </>
       }
       ledger={
-        <Ledger
-          label="Test sheet"
-          rows={report.prove.rows}
-          columns={columns}
-          id={rowId}
-          selected={hand.kind === "circuit" ? hand.id : undefined}
-          onSelect={(r) => hand.pick("circuit", r.circuit)}
-          onRemove={(r) => void clear(r)}
-          mark={(r) => <ItemMark subject={r.circuit} stage="prove" />}
-          empty="Nothing to test yet: the sheet follows from the circuits in Wiring (key 5)."
-        />
+        loops ? (
+          <LoopLedger />
+        ) : (
+          <Ledger
+            label="Test sheet"
+            rows={report.prove.rows}
+            columns={columns}
+            id={rowId}
+            selected={hand.kind === "circuit" ? hand.id : undefined}
+            onSelect={(r) => hand.pick("circuit", r.circuit)}
+            onRemove={(r) => void clear(r)}
+            mark={(r) => <ItemMark subject={r.circuit} stage="prove" />}
+            empty="Nothing to test yet: the sheet follows from the circuits in Wiring (key 5)."
+          />
+        )
       }
       slate={<ProveSlate />}
     />

@@ -5,6 +5,7 @@ import { useVariant } from "../../data/variant";
 import { Quantity } from "../../parts/Quantity";
 import { VerdictMark } from "./Bands";
 import { type Reading, type SheetRow, useReadings, VERDICTS } from "./edit";
+import { LoopCards } from "./Loops";
 
 const FIELDS: {
   key: keyof Pick<Reading, "source_voltage_v" | "load_voltage_v" | "current_a">;
@@ -94,6 +95,7 @@ export function SiteSheet() {
       rows.findIndex((r) => !r.verdict && !r.missing),
     ),
   );
+  const [loops, setLoops] = useState(false);
   const row = rows[Math.min(at, rows.length - 1)];
   if (!row)
     return (
@@ -105,32 +107,46 @@ export function SiteSheet() {
   return (
     <main aria-label="Prove" className="flex flex-col gap-3 p-3">
       <h1 className="sr-only">Prove</h1>
-      <p className="m-0">
-        {report.prove.read} of {report.prove.testable} read, {report.prove.passed} passed.
-      </p>
-      <label className="grid gap-1">
-        <span className="text-[14px] text-dim">circuit</span>
-        <select className="field h-12" value={row.circuit} onChange={(e) => setAt(rows.findIndex((r) => r.circuit === e.target.value))}>
-          {rows.map((r) => (
-            <option key={r.circuit} value={r.circuit}>
-              {r.code} {r.name}
-              {r.verdict ? `: ${VERDICTS[r.verdict]}` : ""}
-            </option>
-          ))}
-        </select>
-      </label>
-      <Card key={row.circuit} row={row} />
-      <div className="grid grid-cols-2 gap-3">
-        <button type="button" className="btn h-12" disabled={at <= 0} onClick={() => setAt(at - 1)}>
-          Before
+      <div className="grid grid-cols-2" role="group" aria-label="Which test">
+        <button type="button" className={`btn h-12 ${loops ? "!border-gorse font-semibold" : ""}`} aria-pressed={loops} onClick={() => setLoops(true)}>
+          Before power
         </button>
-        <button type="button" className="btn btn-main h-12" disabled={at >= rows.length - 1} onClick={() => setAt(at + 1)}>
-          Next
+        <button type="button" className={`btn h-12 ${loops ? "" : "!border-gorse font-semibold"}`} aria-pressed={!loops} onClick={() => setLoops(false)}>
+          With power
         </button>
       </div>
-      <p className="m-0 border-l-2 border-rust pl-2 text-[15px]">
-        One circuit at a time, everything else off. Smell, heat or a reading above the cable's rating: switch off first, think afterwards.
-      </p>
+      {loops ? (
+        <LoopCards />
+      ) : (
+        <>
+          <p className="m-0">
+            {report.prove.read} of {report.prove.testable} read, {report.prove.passed} passed.
+          </p>
+          <label className="grid gap-1">
+            <span className="text-[14px] text-dim">circuit</span>
+            <select className="field h-12" value={row.circuit} onChange={(e) => setAt(rows.findIndex((r) => r.circuit === e.target.value))}>
+              {rows.map((r) => (
+                <option key={r.circuit} value={r.circuit}>
+                  {r.code} {r.name}
+                  {r.verdict ? `: ${VERDICTS[r.verdict]}` : ""}
+                </option>
+              ))}
+            </select>
+          </label>
+          <Card key={row.circuit} row={row} />
+          <div className="grid grid-cols-2 gap-3">
+            <button type="button" className="btn h-12" disabled={at <= 0} onClick={() => setAt(at - 1)}>
+              Before
+            </button>
+            <button type="button" className="btn btn-main h-12" disabled={at >= rows.length - 1} onClick={() => setAt(at + 1)}>
+              Next
+            </button>
+          </div>
+          <p className="m-0 border-l-2 border-rust pl-2 text-[15px]">
+            One circuit at a time, everything else off. Smell, heat or a reading above the cable's rating: switch off first, think afterwards.
+          </p>
+        </>
+      )}
     </main>
   );
 }

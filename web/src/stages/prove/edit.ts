@@ -6,12 +6,14 @@ export type Reading = Schemas["Reading"];
 export type SheetRow = Schemas["SheetRow"];
 export const VERDICTS: Record<string, string> = { pass: "passes", marginal: "marginal", fail: "fails" };
 
+type Row = Pick<SheetRow, "circuit" | "code" | "name">;
+
 export function useReadings() {
   const { design, edit } = useVariant();
   const list = design.prove?.readings ?? [];
   return {
     of: (circuit: string): Reading | undefined => list.find((r) => r.circuit === circuit),
-    set: (row: SheetRow, fields: Partial<Reading>) => {
+    set: (row: Row, fields: Partial<Reading>) => {
       const i = list.findIndex((r) => r.circuit === row.circuit);
       const taken_at = new Date().toISOString().slice(0, 16).replace("T", " ");
       const what = `reading of ${row.code} ${row.name}`;
@@ -22,7 +24,7 @@ export function useReadings() {
         what,
       );
     },
-    clear: (row: SheetRow) => {
+    clear: (row: Row) => {
       const i = list.findIndex((r) => r.circuit === row.circuit);
       return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/prove/readings/${i}` }], `cleared the reading of ${row.code} ${row.name}`);
     },

@@ -3,7 +3,7 @@ import type { Board } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
-import { ChoiceProperty, QuantityProperty, TextProperty } from "../../parts/Property";
+import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { Slate } from "../../shell/Slate";
 import { useWiringEdits } from "./edit";
@@ -76,6 +76,14 @@ export function BoardSlate({ b }: { b: Board }) {
         unit="A"
         onSet={(v) => void setBoard(b, { total_rating_a: v ?? 100 }, "rating")}
       />
+      <TextProperty label="box it stands in" value={b.enclosure ?? ""} maxLength={60} onSet={(enclosure) => void setBoard(b, { enclosure }, "box")} />
+      {b.enclosure && (
+        <FlagProperty
+          label="a barrier between mains and low voltage in that box"
+          value={b.barrier ?? false}
+          onSet={(barrier) => void setBoard(b, { barrier }, "barrier")}
+        />
+      )}
       <ChoiceProperty
         label="side"
         value={b.side ?? "dc"}

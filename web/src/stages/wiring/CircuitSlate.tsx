@@ -12,8 +12,9 @@ import { FuseWindow } from "../../pictures/FuseWindow";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { sizeFields, useWiringEdits } from "./edit";
+import { Route } from "./Route";
 import { WhatIf } from "./WhatIf";
-import { BREAKER_MARKS, DROP_CLASSES, FAMILIES, INSTALLATIONS, INSULATIONS, KIND_WORDS, NEGATIVES, PROTECTIONS } from "./words";
+import { BREAKER_MARKS, DROP_CLASSES, FAMILIES, KIND_WORDS, NEGATIVES, PROTECTIONS } from "./words";
 
 function OnIt({ c }: { c: Circuit }) {
   const { design } = useVariant();
@@ -218,35 +219,7 @@ export function CircuitSlate({ c }: { c: Circuit }) {
         options={[{ value: "", word: `${p.drop_class.replace("_", "-")}, by what is on it` }, ...DROP_CLASSES]}
         onSet={(v) => void set(c, { drop_class: v || null }, "drop class")}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Its route</h3>
-      <ChoiceProperty
-        label="insulation"
-        value={String(c.insulation_temp_c ?? 90)}
-        options={INSULATIONS}
-        onSet={(v) => void set(c, { insulation_temp_c: Number(v) }, "insulation")}
-      />
-      <ChoiceProperty label="laid" value={c.installation ?? "conduit"} options={INSTALLATIONS} onSet={(v) => void set(c, { installation: v }, "route")} />
-      <QuantityProperty
-        label="loaded circuits in the bundle"
-        value={c.bundled_count}
-        dimension="count"
-        unit=""
-        onSet={(v) => void set(c, { bundled_count: Math.round(v ?? 1) }, "bundle")}
-      />
-      <QuantityProperty
-        label="wholly inside insulation"
-        value={(c.covered_length_mm ?? 0) / 1000}
-        dimension="length"
-        unit="m"
-        onSet={(v) => void set(c, { covered_length_mm: (v ?? 0) * 1000 }, "covered length")}
-      />
-      <FlagProperty label="passes the engine space" value={c.engine_space ?? false} onSet={(on) => void set(c, { engine_space: on }, "engine space")} />
-      <FlagProperty label="tinned strands" note="for boats and wet bays" value={c.tinned ?? false} onSet={(on) => void set(c, { tinned: on }, "tinned")} />
-      <FlagProperty
-        label="returns through the chassis"
-        value={c.return_path === "chassis"}
-        onSet={(on) => void set(c, { return_path: on ? "chassis" : "cable" }, "return")}
-      />
+      <Route c={c} />
       {(c.kind === "load" || c.kind === "ac") && <OnIt c={c} />}
       <TextProperty label="note" area value={c.note ?? ""} onSet={(note) => void set(c, { note }, "note")} />
       <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(c)}>

@@ -4,6 +4,7 @@ import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, FlagProperty, Property, QuantityProperty } from "../../parts/Property";
+import { SHEDDING } from "./words";
 
 const STYLES = [
   { value: "wired", word: "hard-wired" },
@@ -60,6 +61,51 @@ function Stock({ value, onSet }: { value: { length_m: number; cost?: number }[];
   );
 }
 
+/** What stays on first when more would run than the supply carries, in order. */
+function Keep({ value, onSet }: { value: string[]; onSet: (keep: string[]) => void }) {
+  const { design } = useVariant();
+  const on = new Set((design.wiring?.circuits ?? []).filter((c) => c.kind === "ac").flatMap((c) => c.appliances ?? []));
+  const all = (design.life?.appliances ?? []).filter((a) => on.has(a.id));
+  if (all.length < 2) return null;
+  return (
+    <section aria-label="What stays on">
+      <ol className="m-0 list-decimal pl-5">
+        {value.map((id, i) => (
+          <li key={id} className="py-0.5">
+            <span className="flex justify-between gap-2">
+              <span className="truncate">{all.find((a) => a.id === id)?.name ?? id} stays on</span>
+              <span className="flex gap-2">
+                {i > 0 && (
+                  <button
+                    type="button"
+                    className="text-[12px] text-chalk-dim underline"
+                    onClick={() => onSet([...value.slice(0, i - 1), id, value[i - 1]!, ...value.slice(i + 1)])}
+                  >
+                    earlier
+                  </button>
+                )}
+                <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => onSet(value.filter((x) => x !== id))}>
+                  drop
+                </button>
+              </span>
+            </span>
+          </li>
+        ))}
+      </ol>
+      <select className="field-slate w-full" aria-label="Keep on" value="" onChange={(e) => e.target.value && onSet([...value, e.target.value])}>
+        <option value="">{value.length ? "and then…" : "what stays on first…"}</option>
+        {all
+          .filter((a) => !value.includes(a.id))
+          .map((a) => (
+            <option key={a.id} value={a.id}>
+              {a.name}
+            </option>
+          ))}
+      </select>
+    </section>
+  );
+}
+
 export function MainsSide() {
   const { design, report, edit } = useVariant();
   const m = design.wiring?.mains;
@@ -81,6 +127,13 @@ export function MainsSide() {
       <HeadroomBar label="current from the supply" need={part.supply_a} have={part.limit_a} unit="A" margin={0.1} />
       <SlateFig k="mains/supply_a" />
       <SlateFig k="mains/limit_a" />
+      <ChoiceProperty label="when too much runs" value={m?.shedding ?? "none"} options={SHEDDING} onSet={(v) => set("shedding", v, "load shedding")} />
+      {part.shed.length > 0 && (
+        <p className="my-1 text-[12px] text-chalk-dim">
+          Together may run: {part.together.join(", ") || "nothing"}. Off meanwhile: {part.shed.join(", ")}.
+        </p>
+      )}
+      <Keep value={m?.keep ?? []} onSet={(keep) => set("keep", keep, "what stays on")} />
       <ChoiceProperty label="made as" value={m?.style ?? "wired"} options={STYLES} onSet={(v) => set("style", v, "made as")} />
       <FlagProperty
         label={`${part.residual_device.replace(/^a /, "")} on shore power`}

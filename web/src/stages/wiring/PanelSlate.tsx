@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
-import { ChoiceProperty, Property, QuantityProperty, TextProperty } from "../../parts/Property";
+import { ChoiceProperty, FlagProperty, Property, QuantityProperty, TextProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { Slate } from "../../shell/Slate";
 import { THING_KINDS, type Thing, usePanelEdits } from "./panel";
@@ -39,6 +39,14 @@ function ThingSlate({ t }: { t: Thing }) {
         placeholder="typical"
         onSet={(v) => void set(t, { rating_a: v }, "rating")}
       />
+      {t.circuit && (
+        <FlagProperty
+          label="works a relay by the load"
+          note="over a thin wire fused at 1 A; the switch no longer carries the load"
+          value={t.relay ?? false}
+          onSet={(relay) => void set(t, { relay }, "relay")}
+        />
+      )}
       <QuantityProperty
         label="middle, from the left"
         value={t.x_mm}
@@ -121,6 +129,27 @@ export function PanelSlate() {
             placeholder="not measured"
             onSet={(v) => void setPlate("depth_mm", v == null ? null : Math.round(v * 1000))}
           />
+          <QuantityProperty
+            label="from the door’s clear opening"
+            note="0.6 m at most, to reach it from outside"
+            value={panel.door_distance_m}
+            dimension="length"
+            unit="m"
+            clearable
+            placeholder="not said"
+            onSet={(v) => void setPlate("door_distance_m", v)}
+          />
+          <QuantityProperty
+            label="its middle above the floor"
+            note="0.7 to 1.5 m"
+            value={panel.floor_height_m}
+            dimension="length"
+            unit="m"
+            clearable
+            placeholder="not said"
+            onSet={(v) => void setPlate("floor_height_m", v)}
+          />
+          <FlagProperty label="reached from the bed" value={panel.by_bed ?? false} onSet={(on) => void setPlate("by_bed", on)} />
           <SlateFig k="panel/smallest_edge_mm" />
           <SlateFig k="panel/smallest_gap_mm" />
           <div className="mt-2 flex flex-wrap gap-1">
@@ -129,6 +158,9 @@ export function PanelSlate() {
             </a>
             <a className="btn btn-slate no-underline" href={`/api/variants/${id}/export/panel.dxf`} download>
               1:1 DXF
+            </a>
+            <a className="btn btn-slate no-underline" href={`/api/variants/${id}/paper/panel.pdf`} download>
+              1:1 PDF
             </a>
             <Link className="btn btn-slate no-underline" to={`/v/${id}/print/panel`}>
               Print 1:1

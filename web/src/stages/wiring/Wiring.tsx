@@ -1,9 +1,9 @@
 /** Stage 5, Wiring: which cable, which fuse, which way. */
 import { useCallback, useState } from "react";
-import { Link } from "react-router";
 import type { Circuit } from "../../data/client";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { Exports } from "../../parts/Exports";
 import { Fig } from "../../parts/Fig";
 import { ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
@@ -13,27 +13,57 @@ import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
+import { BringInCircuits } from "./BringInCircuits";
 import { DiagramPicture } from "./DiagramPicture";
 import { sizeFields, useWiringEdits } from "./edit";
 import { PanelPicture } from "./PanelPicture";
+import { RacewayLedger } from "./Raceways";
+import { useRaceways, useZones } from "./routes";
 import { WiringSlate } from "./WiringSlate";
 import { PROTECTIONS } from "./words";
+import { ZoneLedger } from "./Zones";
+
+const LISTS = { circuit: "Circuits", raceway: "Raceways", zone: "Lighting" } as const;
+type List = keyof typeof LISTS;
+const NEW: Record<List, string> = { circuit: "Add a circuit (n)", raceway: "Add a raceway (n)", zone: "Add a zone (n)" };
+const TAKE_AWAY = [
+  { word: "Diagram, PDF", pdf: "diagram" },
+  { word: "Diagram, SVG", file: "diagram.svg" },
+  { word: "Circuit schedule, PDF", pdf: "circuits" },
+  { word: "Circuit schedule, CSV", file: "circuits.csv" },
+  { word: "Circuit schedule, XLSX", file: "circuits.xlsx" },
+  { word: "Label sheet, PDF", pdf: "labels" },
+  { word: "Lists for the bench, PDF", pdf: "lists" },
+  { word: "Lists for the bench, XLSX", file: "lists.xlsx" },
+  { word: "Print the schedule", page: "schedule" },
+  { word: "Print the labels", page: "labels" },
+  { word: "Print the lists", page: "lists" },
+];
 
 export function Component() {
-  const { report, id, design } = useVariant();
+  const { report, design } = useVariant();
   const { units } = usePerson();
   const { circuits, boards, set, remove, duplicate, move, add, addBoard } = useWiringEdits();
   const hand = useHand();
   const [fresh, setFresh] = useState<string | null>(null);
   const part = (c: Circuit) => report.wiring.circuits[c.id];
 
+  const raceways = useRaceways();
+  const zones = useZones();
+  const [bringing, setBringing] = useState<string | null>(null);
+  const [chosen, setList] = useState<List>("circuit");
+  const list: List = hand.kind in LISTS ? (hand.kind as List) : chosen;
+  const turnTo = (kind: List) => {
+    setList(kind);
+    if (hand.kind in LISTS && hand.kind !== kind) hand.drop();
+  };
   const create = useCallback(async () => {
-    const made = await add();
+    const made = await { circuit: add, raceway: raceways.add, zone: zones.add }[list]();
     if (made) {
       setFresh(made);
-      hand.pick("circuit", made);
+      hand.pick(list, made);
     }
-  }, [add, hand.pick]);
+  }, [add, raceways.add, zones.add, list, hand.pick]);
   useCall("bothy:new", create);
 
   const rowId = useCallback((c: Circuit) => c.id, []);
@@ -137,7 +167,14 @@ export function Component() {
     },
     { key: "window", label: "load · fuse · cable", width: "14%", kind: "computed", show: (c) => (part(c) ? <FuseStrip part={part(c)!} /> : null) },
   ];
-  const proposals = <Proposals groups={["circuits", "panel"]} empty="Nothing to propose until Life holds appliances." />;
+  const proposals = (
+    <Proposals
+      groups={list === "zone" ? ["lighting"] : ["circuits", "panel"]}
+      empty={
+        list === "zone" ? "Nothing to propose: zones stand already, or Life holds fewer than two lights." : "Nothing to propose until Life holds appliances."
+      }
+    />
+  );
   const onPlate = hand.kind === "panel" && report.wiring.panel != null;
   const unsized = circuits.filter((c) => c.area_mm2 == null && c.awg == null).length;
   const guessed = circuits.filter((c) => c.length_m == null).length;
@@ -168,8 +205,21 @@ export function Component() {
       picture={circuits.length ? onPlate ? <PanelPicture /> : <DiagramPicture /> : undefined}
       tools={
         <>
+          <span className="flex" role="group" aria-label="Ledger of">
+            {(Object.keys(LISTS) as List[]).map((k) => (
+              <button
+                key={k}
+                type="button"
+                className={`btn px-2 ${k === list ? "!border-gorse font-semibold" : ""}`}
+                aria-pressed={k === list}
+                onClick={() => turnTo(k)}
+              >
+                {LISTS[k]}
+              </button>
+            ))}
+          </span>
           <button type="button" className="btn btn-main" onClick={() => void create()}>
-            Add a circuit (n)
+            {NEW[list]}
           </button>
           <button
             type="button"
@@ -195,47 +245,53 @@ export function Component() {
             </button>
           ))}
           <span className="ml-auto flex flex-wrap gap-1.5">
-            <a className="btn no-underline" href={`/api/variants/${id}/export/circuits.csv`} download>
-              CSV
-            </a>
-            <a className="btn no-underline" href={`/api/variants/${id}/export/circuits.xlsx`} download>
-              XLSX
-            </a>
-            <a className="btn no-underline" href={`/api/variants/${id}/export/diagram.svg`} download>
-              SVG
-            </a>
-            <Link className="btn no-underline" to={`/v/${id}/print/lists`}>
-              Lists
-            </Link>
-            <Link className="btn no-underline" to={`/v/${id}/print/labels`}>
-              Labels
-            </Link>
-            <Link className="btn no-underline" to={`/v/${id}/print/schedule`}>
-              Print
-            </Link>
+            <button type="button" className="btn" onClick={() => setBringing("")}>
+              Paste or import…
+            </button>
+            <Exports items={TAKE_AWAY} />
           </span>
         </>
       }
       ledger={
-        <>
-          {!circuits.length && proposals}
-          <Ledger
-            label="Circuits"
-            rows={circuits}
-            columns={columns}
-            id={rowId}
-            selected={hand.kind === "circuit" ? hand.id : undefined}
-            onSelect={(c) => hand.pick("circuit", c.id)}
-            onAdd={() => void create()}
-            onRemove={(c) => void remove(c)}
-            onDuplicate={(c) => setFresh(duplicate(c))}
-            onMove={(c, by) => void move(c, by)}
-            mark={(c) => <ItemMark subject={c.id} />}
-            focusNew={fresh}
-            empty={design.life?.appliances?.length ? null : "Say in Life what will run (key 2); its circuits are proposed here."}
+        bringing !== null ? (
+          <BringInCircuits first={bringing} onClose={() => setBringing(null)} />
+        ) : list === "raceway" ? (
+          <RacewayLedger
+            fresh={fresh}
+            onFresh={setFresh}
+            empty="No raceway yet. Add the pipes, trunkings and rows of clips that cables take: Bothy reckons how full each is and what must not lie together."
           />
-          {circuits.length > 0 && proposals}
-        </>
+        ) : list === "zone" ? (
+          <>
+            <ZoneLedger
+              fresh={fresh}
+              onFresh={setFresh}
+              empty="No lighting zone yet. Take Bothy's below, or add one: lights that go on together, and where from."
+            />
+            {proposals}
+          </>
+        ) : (
+          <>
+            {!circuits.length && proposals}
+            <Ledger
+              label="Circuits"
+              rows={circuits}
+              columns={columns}
+              id={rowId}
+              selected={hand.kind === "circuit" ? hand.id : undefined}
+              onSelect={(c) => hand.pick("circuit", c.id)}
+              onAdd={() => void create()}
+              onRemove={(c) => void remove(c)}
+              onDuplicate={(c) => setFresh(duplicate(c))}
+              onMove={(c, by) => void move(c, by)}
+              onPaste={setBringing}
+              mark={(c) => <ItemMark subject={c.id} />}
+              focusNew={fresh}
+              empty={design.life?.appliances?.length ? null : "Say in Life what will run (key 2); its circuits are proposed here."}
+            />
+            {circuits.length > 0 && proposals}
+          </>
+        )
       }
       slate={<WiringSlate />}
     />

@@ -7,16 +7,23 @@ import { BoardSlate } from "./BoardSlate";
 import { CircuitSlate } from "./CircuitSlate";
 import { useWiringEdits } from "./edit";
 import { MainsSide } from "./MainsSide";
+import { Making } from "./Making";
 import { Network } from "./Network";
 import { PanelSlate } from "./PanelSlate";
+import { RacewaySlate } from "./Raceways";
+import { ZoneSlate } from "./Zones";
 
 export function WiringSlate() {
-  const { report } = useVariant();
+  const { report, design } = useVariant();
   const { circuits, boards } = useWiringEdits();
   const hand = useHand();
   const c = hand.kind === "circuit" ? circuits.find((x) => x.id === hand.id) : undefined;
   if (c) return <CircuitSlate c={c} />;
   if (hand.kind === "panel") return <PanelSlate />;
+  const r = hand.kind === "raceway" ? design.wiring?.raceways?.find((x) => x.id === hand.id) : undefined;
+  if (r) return <RacewaySlate r={r} />;
+  const z = hand.kind === "zone" ? design.wiring?.zones?.find((x) => x.id === hand.id) : undefined;
+  if (z) return <ZoneSlate z={z} />;
   const b = hand.kind === "board" ? boards.find((x) => x.id === hand.id) : undefined;
   if (b) return <BoardSlate b={b} />;
   return (
@@ -29,6 +36,7 @@ export function WiringSlate() {
         empty={circuits.length ? "No finding: every circuit has its cable and its fuse." : "No circuit yet, so nothing to find."}
       />
       {circuits.length > 0 && <Network />}
+      {circuits.length > 0 && <Making />}
       <MainsSide />
     </Slate>
   );

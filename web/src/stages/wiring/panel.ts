@@ -36,7 +36,8 @@ export function usePanelEdits() {
         `${t.label || t.kind}: ${what}`,
       );
     },
-    setPlate: (key: "width_mm" | "height_mm" | "depth_mm", value: number | null) => edit([{ op: "replace", path: `${PANEL}/${key}`, value }], "plate"),
+    setPlate: (key: "width_mm" | "height_mm" | "depth_mm" | "door_distance_m" | "floor_height_m" | "by_bed", value: number | boolean | null) =>
+      edit([{ op: "replace", path: `${PANEL}/${key}`, value }], "plate"),
     add: async (kind: string) => {
       const id = freshId(
         kind,

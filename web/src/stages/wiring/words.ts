@@ -61,3 +61,50 @@ export const INSTALLATIONS = [
   { value: "conduit", word: "in conduit" },
   { value: "against_insulation", word: "against insulation" },
 ];
+export const RACEWAY_KINDS = [
+  { value: "conduit", word: "pipe" },
+  { value: "trunking", word: "trunking" },
+  { value: "open", word: "open, on clips" },
+];
+export const SIGNALS = [
+  { value: "display", word: "remote display" },
+  { value: "ethernet", word: "Ethernet" },
+  { value: "hdmi", word: "HDMI" },
+  { value: "usb", word: "USB" },
+  { value: "can", word: "bus of the vehicle kind" },
+  { value: "coax", word: "antenna cable" },
+  { value: "sensor", word: "sender or probe" },
+  { value: "shunt", word: "shunt display" },
+];
+export const ZONE_CONTROLS = [
+  { value: "one", word: "one switch" },
+  { value: "change_over", word: "two change-over switches" },
+  { value: "latching", word: "push-buttons and a latching relay" },
+];
+export const JOINTS = [
+  { value: "none", word: "none: whole cable" },
+  { value: "reachable", word: "one that can be reached" },
+  { value: "behind_lining", word: "behind a fixed lining" },
+];
+export const LABELLED = [
+  { value: "", word: "not looked at yet" },
+  { value: "both", word: "both ends" },
+  { value: "near", word: "at the board only" },
+  { value: "far", word: "at the far end only" },
+  { value: "none", word: "neither end" },
+];
+export const COVERED = [
+  { value: "", word: "not said" },
+  { value: "yes", word: "yes" },
+  { value: "no", word: "no" },
+];
+export const NEGATIVE_COLOURS = [
+  { value: "black", word: "black" },
+  { value: "yellow", word: "yellow" },
+];
+export const STUDS = [{ value: "", word: "not said" }, ...[4, 5, 6, 8, 10, 12, 14].map((m) => ({ value: String(m), word: `M${m}` }))];
+export const SHEDDING = [
+  { value: "none", word: "nothing: it trips" },
+  { value: "hand", word: "shed by hand" },
+  { value: "relay", word: "shed by a relay" },
+];

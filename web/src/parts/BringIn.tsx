@@ -1,25 +1,56 @@
-/** Appliances from a file or the clipboard: what was understood, line by line, before anything changes. */
+/** Lines of a table from a file or the clipboard: what was understood, line by line, before anything changes. */
 import { useEffect, useRef, useState } from "react";
-import { type ApiError, api, type Schemas, take } from "../../data/client";
-import { useApplianceEdits } from "./edit";
+import { type ApiError, take } from "../data/client";
 
-type Preview = Schemas["Preview"];
+/** What the core made of a table; each line is taken or says what is wrong. */
+export type Understood<Line> = {
+  separator: string;
+  columns: Record<string, string>;
+  ignored_columns: string[];
+  lines: (Line & { number: number; status: string; text: string; understood: string; problem: string | null })[];
+  taken: number;
+  wrong: number;
+};
+type Props<Line> = {
+  /** The things on the lines, in the plural: "appliances". */
+  items: string;
+  example: string;
+  first: string;
+  read: (text: string) => Promise<Understood<Line>>;
+  /** Takes the lines over; false keeps the table open. */
+  bring: (lines: Line[]) => Promise<boolean>;
+  onClose: () => void;
+};
 const SEPARATORS: Record<string, string> = { "\t": "tab", ";": "semicolon", ",": "comma", "|": "bar" };
+const MOST_BYTES = 2_000_000;
 
-export function BringIn({ first, onClose, onAdded }: { first: string; onClose: () => void; onAdded: (id: string) => void }) {
-  const { add } = useApplianceEdits();
+/** A file as text: a workbook is read by the server, anything else is text. */
+async function textOf(file: File): Promise<string> {
+  if (!/\.xlsx$/i.test(file.name)) return file.text();
+  const response = globalThis.fetch("/api/table/xlsx", { method: "POST", body: file, headers: { "content-type": "application/octet-stream" } });
+  const read = response.then(async (r) => {
+    const body = await r.json().catch(() => ({}));
+    return { response: r, data: r.ok ? (body as { text: string }) : undefined, error: body };
+  });
+  return (await take(read)).text;
+}
+
+export function BringIn<Line>({ items, example, first, read, bring, onClose }: Props<Line>) {
   const [text, setText] = useState(first);
-  const [preview, setPreview] = useState<Preview | null>(null);
+  const [preview, setPreview] = useState<Understood<Line> | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const file = useRef<HTMLInputElement>(null);
+  const reader = useRef(read);
+  reader.current = read;
 
   useEffect(() => {
     if (!text) return;
     let live = true;
     const timer = setTimeout(() => {
       setBusy(true);
-      take(api.POST("/api/appliances/preview", { body: { text } }))
+      reader
+        .current(text)
         .then(
           (p) => {
             if (!live) return;
@@ -42,37 +73,38 @@ export function BringIn({ first, onClose, onAdded }: { first: string; onClose: (
 
   const choose = async (chosen: File | undefined) => {
     if (!chosen) return;
-    if (chosen.size > 2_000_000) return setProblem(`${chosen.name} has ${(chosen.size / 1e6).toFixed(1)} MB; an appliance list has at most 2 MB.`);
-    const read = await chosen.text();
-    if (!read.trim()) {
-      setPreview(null);
-      setProblem(`${chosen.name} is empty; it needs a line of column names and a line for each appliance.`);
-    } else setText(read);
     if (file.current) file.current.value = "";
-  };
-  const bring = async () => {
-    const fields = preview?.lines.flatMap((l) => (l.appliance ? [l.appliance as Record<string, unknown>] : [])) ?? [];
-    const ids = await add(fields, `brought in ${fields.length} appliances`);
-    if (ids[0]) {
-      onAdded(ids[0]);
-      onClose();
+    const fail = (why: string) => {
+      setPreview(null);
+      setProblem(why);
+    };
+    if (chosen.size > MOST_BYTES) return fail(`${chosen.name} has ${(chosen.size / 1e6).toFixed(1)} MB; a list of ${items} has at most 2 MB.`);
+    try {
+      const found = await textOf(chosen);
+      if (found.trim()) setText(found);
+      else fail(`${chosen.name} is empty; it needs a line of column names and a line for each of the ${items}.`);
+    } catch (e) {
+      fail((e as Error).message);
     }
+  };
+  const takeOver = async () => {
+    if (preview && (await bring(preview.lines.filter((l) => l.status === "taken")))) onClose();
   };
 
   return (
-    <section aria-label="Bring in appliances" className="p-3">
+    <section aria-label={`Bring in ${items}`} className="p-3">
       <div className="mb-2 flex flex-wrap items-center gap-2">
-        <strong>Bring in appliances</strong>
+        <strong>Bring in {items}</strong>
         <button type="button" className="btn" onClick={() => file.current?.click()}>
-          Choose a CSV file…
+          Choose a file, CSV or XLSX…
         </button>
         <input
           ref={file}
           type="file"
-          accept=".csv,.txt,.tsv,text/*"
+          accept=".csv,.txt,.tsv,.xlsx,text/*"
           className="sr-only"
           tabIndex={-1}
-          aria-label="Appliance file"
+          aria-label={`File of ${items}`}
           onChange={(e) => void choose(e.target.files?.[0])}
         />
         <span className="text-dim">or paste the cells of a spreadsheet, with a line of column names:</span>
@@ -80,16 +112,16 @@ export function BringIn({ first, onClose, onAdded }: { first: string; onClose: (
         <button type="button" className="btn" onClick={onClose}>
           Leave it
         </button>
-        <button type="button" className="btn btn-main" disabled={!preview?.taken} onClick={() => void bring()}>
-          {preview ? `Add ${preview.taken} appliances${preview.wrong ? `, leave out ${preview.wrong}` : ""}` : "Add"}
+        <button type="button" className="btn btn-main" disabled={!preview?.taken} onClick={() => void takeOver()}>
+          {preview ? `Take ${preview.taken} ${items}${preview.wrong ? `, leave out ${preview.wrong}` : ""}` : "Take"}
         </button>
       </div>
       <textarea
         className="field num h-24 w-full text-[12px]"
-        aria-label="Table of appliances"
+        aria-label={`Table of ${items}`}
         // biome-ignore lint/a11y/noAutofocus: the person asked to paste here
         autoFocus
-        placeholder={"name;power;use\nFridge;45 W;30 %\nLights;3 x 4 W … one appliance a line"}
+        placeholder={example}
         value={text}
         onChange={(e) => setText(e.target.value)}
       />

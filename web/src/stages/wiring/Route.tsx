@@ -1,0 +1,109 @@
+/** A circuit's route and how it is made: insulation, bundle, raceways, return, joint, labels. */
+import type { Circuit } from "../../data/client";
+import { useVariant } from "../../data/variant";
+import { SlateFig } from "../../parts/Fig";
+import { ChoiceProperty, FlagProperty, Property, QuantityProperty } from "../../parts/Property";
+import { Quantity } from "../../parts/Quantity";
+import { sizeFields, useWiringEdits } from "./edit";
+import { useRaceways } from "./routes";
+import { INSTALLATIONS, INSULATIONS, JOINTS, LABELLED } from "./words";
+
+export function Route({ c }: { c: Circuit }) {
+  const { report } = useVariant();
+  const { set } = useWiringEdits();
+  const { items: raceways, lay } = useRaceways();
+  const together = report.wiring.circuits[c.id]?.bundled_count ?? 1;
+  const awg = report.wire_series === "awg";
+  const back = c.negative_awg ? `${c.negative_awg} AWG` : c.negative_area_mm2 != null ? `${c.negative_area_mm2} mm²` : "";
+  return (
+    <section aria-label="Its route">
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Its route</h3>
+      {raceways.map((r) => (
+        <FlagProperty key={r.id} label={`in ${r.name}`} value={c.raceways?.includes(r.id) ?? false} onSet={(on) => void lay(c, r.id, on)} />
+      ))}
+      <ChoiceProperty
+        label="insulation"
+        value={String(c.insulation_temp_c ?? 90)}
+        options={INSULATIONS}
+        onSet={(v) => void set(c, { insulation_temp_c: Number(v) }, "insulation")}
+      />
+      <ChoiceProperty label="laid" value={c.installation ?? "conduit"} options={INSTALLATIONS} onSet={(v) => void set(c, { installation: v }, "route")} />
+      <QuantityProperty
+        label="loaded circuits in the bundle"
+        note={together > (c.bundled_count ?? 1) ? `${together} with its raceway: that counts` : undefined}
+        value={c.bundled_count}
+        dimension="count"
+        unit=""
+        onSet={(v) => void set(c, { bundled_count: Math.round(v ?? 1) }, "bundle")}
+      />
+      <QuantityProperty
+        label="wholly inside insulation"
+        value={(c.covered_length_mm ?? 0) / 1000}
+        dimension="length"
+        unit="m"
+        onSet={(v) => void set(c, { covered_length_mm: (v ?? 0) * 1000 }, "covered length")}
+      />
+      <FlagProperty label="passes the engine space" value={c.engine_space ?? false} onSet={(on) => void set(c, { engine_space: on }, "engine space")} />
+      <FlagProperty label="tinned strands" note="for boats and wet bays" value={c.tinned ?? false} onSet={(on) => void set(c, { tinned: on }, "tinned")} />
+      <FlagProperty
+        label="returns through the chassis"
+        value={c.return_path === "chassis"}
+        onSet={(on) => void set(c, { return_path: on ? "chassis" : "cable" }, "return")}
+      />
+      {c.kind !== "ac" && c.return_path !== "chassis" && (
+        <Property label="size of its return" note="where it differs">
+          <Quantity
+            slate
+            className="w-full"
+            label="size of its return"
+            value={c.negative_area_mm2}
+            text={back}
+            dimension="area"
+            unit={awg ? "awg" : "mm²"}
+            clearable
+            placeholder="as the positive"
+            onCommit={(q) => {
+              const size = sizeFields(q);
+              void set(c, { negative_area_mm2: size.area_mm2, negative_awg: size.awg }, "size of the return");
+            }}
+          />
+        </Property>
+      )}
+      {(c.parallel_count ?? 1) > 1 && (
+        <FlagProperty
+          label="its cables are equal"
+          note="size, length, lug and route"
+          value={c.parallel_equal ?? true}
+          onSet={(on) => void set(c, { parallel_equal: on }, "equal cables")}
+        />
+      )}
+      <ChoiceProperty label="joint in it" value={c.joint ?? "none"} options={JOINTS} onSet={(v) => void set(c, { joint: v }, "joint")} />
+      <ChoiceProperty label="labelled at" value={c.labelled ?? ""} options={LABELLED} onSet={(v) => void set(c, { labelled: v || null }, "labels")} />
+      {c.kind === "ac" ? (
+        <QuantityProperty
+          label="outlets on it"
+          value={c.outlet_count}
+          dimension="count"
+          unit=""
+          clearable
+          placeholder={String(c.appliances?.length ?? 0)}
+          onSet={(v) => void set(c, { outlet_count: v == null ? null : Math.round(v) }, "outlets")}
+        />
+      ) : (
+        <>
+          <QuantityProperty
+            label="its fuse opens in"
+            note="data sheet, at the dead short"
+            value={c.clearing_time_s}
+            dimension="time"
+            unit="s"
+            clearable
+            placeholder="not known"
+            onSet={(v) => void set(c, { clearing_time_s: v == null ? null : v * 3600 }, "clearing time")}
+          />
+          <SlateFig k={`circuits/${c.id}/withstand_s`} />
+        </>
+      )}
+    </section>
+  );
+}
