@@ -134,6 +134,39 @@ def over_http() -> dict[str, Any]:
     return {"edit_median_ms": round(statistics.median(runs), 1), "edit_p95_ms": round(runs[94], 1), "open_median_ms": round(statistics.median(opened), 1)}
 
 
+DRAWN = """async (link) => {
+  const start = performance.now();
+  link.click();
+  while (!document.querySelector("[data-drawn] svg[role=group]")) await new Promise(requestAnimationFrame);
+  await new Promise(requestAnimationFrame);
+  return performance.now() - start;
+}"""
+
+
+def diagram_drawn() -> dict[str, Any]:
+    """From the press on Wiring to the drawn diagram of 60 circuits on boards, in the browser: first time with its script, and again."""
+    from playwright.sync_api import sync_playwright
+    from tests.browser.serving import ARGUMENTS, CHROMIUM, served
+
+    from bothy.store.engine import make_engine
+    from bothy.store.projects import Projects
+
+    url = os.environ["BOTHY_DATABASE_URL"]
+    projects = Projects(make_engine(url))
+    projects.create("Sixty", [("as planned", distribution(60))], "bench")
+    id = next(p for p in projects.all() if p.name == "Sixty").variants[0].id
+    with served(url) as base, sync_playwright() as p:
+        browser = p.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        found = []
+        for _ in range(6):
+            page.goto(f"{base}/v/{id}/life")
+            page.wait_for_load_state("networkidle")
+            found.append(page.get_by_role("link", name="Wiring").evaluate(DRAWN))
+        browser.close()
+    return {"diagram_60_first_ms": round(found[0], 1), "diagram_60_median_ms": round(statistics.median(found[1:]), 1)}
+
+
 def first_load() -> dict[str, Any]:
     """Script of the first page (the projects) and of the heaviest stage, gzip, in kB."""
     dist = ROOT / "web" / "dist"
@@ -165,7 +198,7 @@ def batch() -> dict[str, Any]:
 
 def main() -> None:
     result: dict[str, Any] = {"loop_ms": loop_ms()}
-    for part in (core, over_http, first_load, batch):
+    for part in (core, over_http, diagram_drawn, first_load, batch):
         result |= part()
     print(json.dumps(result, indent=1))
 

@@ -25,6 +25,8 @@ VIEWS = [
     "/v/{id}/wiring?hand=board:mains",
     "/v/{id}/wiring?hand=panel:p12",
     "/v/{id}/wiring?hand=panel:plate",
+    "/v/{id}/wiring?hand=raceway:left-trunking",
+    "/v/{id}/wiring?hand=zone:zone-living",
     "/v/{id}/prove",
     "/v/{id}/prove?hand=circuit:water-pump-10-l-min",
     "/v/{id}/gas",

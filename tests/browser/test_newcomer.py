@@ -72,7 +72,8 @@ def test_with_the_mouse(page: Page, tmp_path: Path) -> None:
     page.get_by_role("gridcell", name="Chest fridge 50 L").click()
     expect(page.get_by_role("group", name=re.compile("Fuse window"))).to_be_visible()
     with page.expect_download() as download:
-        page.get_by_role("link", name="CSV").click()
+        page.get_by_role("button", name=re.compile("^Take away")).click()
+        page.get_by_role("menuitem", name="Circuit schedule, CSV").click()
     file = tmp_path / "circuits.csv"
     download.value.save_as(file)
     rows = list(csv.reader(file.read_text(encoding="utf-8-sig").splitlines()))

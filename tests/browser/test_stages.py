@@ -120,7 +120,7 @@ def test_rows_are_pasted_with_a_preview_line_by_line(page: Page, load: Any, stor
     understood = page.get_by_role("table", name="What was understood")
     expect(understood).to_contain_text("Spot: 3 W, 2 h a day")
     expect(understood).to_contain_text("power_w: must be at most 15000")
-    page.get_by_role("button", name="Add 2 appliances, leave out 1").click()
+    page.get_by_role("button", name="Take 2 appliances, leave out 1").click()
     expect(page.get_by_role("gridcell", name="Spot", exact=True)).to_be_visible()
     assert len(stored(id).life.appliances) == before + 2
     page.keyboard.press("Escape")

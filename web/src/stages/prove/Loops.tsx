@@ -60,12 +60,12 @@ export function LoopLedger() {
   const hand = useHand();
   const columns: Column<LoopRow>[] = [
     { key: "code", label: "code", width: "6%", kind: "computed", show: (r) => r.code },
-    { key: "name", label: "circuit", width: "28%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
+    { key: "name", label: "circuit", width: "25%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
     { key: "expected", label: "expect", width: "12%", align: "right", kind: "computed", show: (r) => mohm(r.expected_mohm) },
     {
       key: "window",
       label: "from, to",
-      width: "16%",
+      width: "20%",
       align: "right",
       kind: "computed",
       show: (r) => `${mohm(r.low_mohm).replace(" mΩ", "")} to ${mohm(r.high_mohm)}`,
@@ -79,7 +79,7 @@ export function LoopLedger() {
         r.resolvable ? (
           "resolves it"
         ) : (
-          <span title={`Loaded test: at design current no more than ${show(r.loaded_drop_v * 1.25, "V", "metric", 2)} may be lost`}>only “not open”</span>
+          <span title={`Loaded test: at design current no more than ${show(r.loaded_drop_v * 1.25, "V", "metric", 2)} may be lost`}>“not open” only</span>
         ),
     },
     {

@@ -30,7 +30,7 @@ export function RacewayLedger({ fresh, onFresh, empty }: { fresh: string | null;
   const hand = useHand();
   const part = (r: Raceway) => report.wiring.raceways[r.id];
   const columns: Column<Raceway>[] = [
-    { key: "name", label: "raceway", width: "24%", kind: "text", show: (r) => r.name, value: (r) => r.name, set: (r, name) => void set(r, { name }, "name") },
+    { key: "name", label: "raceway", width: "28%", kind: "text", show: (r) => r.name, value: (r) => r.name, set: (r, name) => void set(r, { name }, "name") },
     {
       key: "kind",
       label: "made as",

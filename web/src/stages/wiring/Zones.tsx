@@ -29,7 +29,7 @@ export function ZoneLedger({ fresh, onFresh, empty }: { fresh: string | null; on
       label: "lights",
       width: "28%",
       kind: "computed",
-      show: (z) => (z.lights ?? []).map((i) => names.get(i)).join(", ") || <span className="text-dim">none yet</span>,
+      show: (z) => <span className="font-sans text-peat">{(z.lights ?? []).map((i) => names.get(i)).join(", ") || "none yet"}</span>,
     },
     { key: "circuits", label: "on", width: "8%", kind: "computed", show: (z) => part(z)?.codes.join(" ") ?? "" },
     { key: "watts", label: "power", width: "9%", align: "right", kind: "computed", show: (z) => show(part(z)?.watts, "W", units) },
@@ -43,7 +43,13 @@ export function ZoneLedger({ fresh, onFresh, empty }: { fresh: string | null; on
       value: (z) => z.control ?? "one",
       set: (z, v) => void set(z, { control: v as Zone["control"], places: (z.places ?? []).slice(0, MOST[v]) }, "switched by"),
     },
-    { key: "places", label: "from", width: "15%", kind: "computed", show: (z) => (z.places ?? []).map((p) => p.name).join(", ") },
+    {
+      key: "places",
+      label: "from",
+      width: "15%",
+      kind: "computed",
+      show: (z) => <span className="font-sans text-peat">{(z.places ?? []).map((p) => p.name).join(", ")}</span>,
+    },
     { key: "way", label: "way", width: "8%", align: "right", kind: "computed", show: (z) => <Fig k={`zones/${z.id}/way_m`} /> },
   ];
   return (
