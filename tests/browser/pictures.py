@@ -26,6 +26,8 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("working", "/v/{id}/wiring?hand=circuit:inverter-feed", DESK, "night"),
     ("what-if", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
     ("panel", "/v/{id}/wiring?hand=panel:p12", DESK, "day"),
+    ("raceways", "/v/{id}/wiring?hand=raceway:left-trunking", DESK, "day"),
+    ("loops", "/v/{id}/prove", DESK, "day"),
     ("mains", "/v/{us}/wiring?hand=board:mains", DESK, "day"),
     ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),
@@ -49,6 +51,9 @@ def prepare(page: Page, name: str) -> None:
             size.press("ArrowRight")
         page.get_by_text("goes: ").wait_for()
         page.get_by_role("button", name="Keep it").scroll_into_view_if_needed()
+    if name == "loops":
+        page.get_by_role("button", name="Before power: loops").click()
+        page.get_by_role("grid", name="Loop test").wait_for()
     if name == "prove-site":
         page.get_by_role("combobox", name="circuit").select_option("water-pump-10-l-min")
 

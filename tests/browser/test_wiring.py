@@ -61,7 +61,9 @@ def test_circuits_are_pasted_some_new_some_changed_and_undone_in_one_step(page: 
     id = load()
     page.goto(f"/v/{id}/wiring")
     page.get_by_role("button", name="Paste or import…").click()
-    page.get_by_label("Table of circuits").fill("circuit\tboard\tfeeds\tlength\tcable\trating\nFridge\tA\t\t3.2 m\t6\t7.5\nHorn\tB\t\t2\t1.5\t5\nLost\tQ\t\t2\t1.5\t5\n")
+    page.get_by_label("Table of circuits").fill(
+        "circuit\tboard\tfeeds\tlength\tcable\trating\nFridge\tA\t\t3.2 m\t6\t7.5\nHorn\tB\t\t2\t1.5\t5\nLost\tQ\t\t2\t1.5\t5\n"
+    )
     expect(page.get_by_text("changes: Fridge")).to_be_visible()
     expect(page.get_by_text(re.compile("there is no board “Q”"))).to_be_visible()
     with saving(page):

@@ -9,12 +9,13 @@ from threading import Thread
 
 import pytest
 from PIL import Image
+from pypdf import PdfReader
 
 from bothy.core.report import report
 from bothy.core.wiring.lists import bench_lists
 from bothy.demo import curlew
 from bothy.formats import papers
-from bothy.formats.pdf import render
+from bothy.formats.pdf import Sheet, made, render
 
 FONTS = (Path(__file__).parents[2] / "web" / "node_modules" / "inter-ui" / "web").as_uri()
 PAPER = papers.Paper("Curlew łódź", 'as "planned"', 3, "A licensed person.", "A4", FONTS)
@@ -27,10 +28,10 @@ def run(*command: str) -> str:
     return subprocess.run(command, check=True, capture_output=True, text=True).stdout
 
 
-def pictures(html: str, folder: Path, dpi: int = 60) -> tuple[Path, list[Image.Image]]:
+def pictures(html: str | list[Sheet], folder: Path, dpi: int = 60) -> tuple[Path, list[Image.Image]]:
     """The PDF of a page and its pages as grey pictures."""
     file = folder / "paper.pdf"
-    file.write_bytes(render(html))
+    file.write_bytes(made([Sheet(None, html)] if isinstance(html, str) else html))
     run("pdftoppm", "-r", str(dpi), "-png", str(file), str(folder / "page"))
     return file, [Image.open(p).convert("L") for p in sorted(folder.glob("page*.png"))]
 
@@ -80,11 +81,30 @@ def test_the_panel_is_one_to_one(tmp_path: Path) -> None:
     assert any(n == pytest.approx(1000, abs=4) for n in unbroken), f"the rule measures 100 mm, not one of {unbroken}"
 
 
+def test_cut_and_engraving_are_layers_of_their_own(tmp_path: Path) -> None:
+    sheets = papers.panel(PAPER, REPORT)
+    file = tmp_path / "panel.pdf"
+    file.write_bytes(made(sheets))
+    root = PdfReader(str(file)).root_object
+    assert [g.get_object()["/Name"] for g in root["/OCProperties"]["/OCGs"]] == ["CUT", "ENGRAVE", "FRONTS", "NOTES"]
+    words = {s.layer: _words(s, tmp_path) for s in sheets}
+    assert "Grey tank pump" in words["ENGRAVE"]
+    assert "switch panel" in words["NOTES"]
+    assert words["CUT"] == words["FRONTS"] == ""
+
+
+def _words(sheet: Sheet, folder: Path) -> str:
+    """What a PDF program reads on one layer."""
+    file = folder / f"{sheet.layer}.pdf"
+    file.write_bytes(render(sheet.html))
+    return " ".join(run("pdftotext", str(file), "-").split())
+
+
 def test_a_panel_larger_than_the_paper_gets_a_page_of_its_own_size() -> None:
     panel = DESIGN.wiring.panel
     assert panel is not None
     wide = DESIGN.model_copy(update={"wiring": DESIGN.wiring.model_copy(update={"panel": panel.model_copy(update={"width_mm": 700.0})})})
-    assert "size: 720mm" in papers.panel(PAPER, report(wide))
+    assert "size: 720mm" in papers.panel(PAPER, report(wide))[0].html
     bare = DESIGN.model_copy(update={"wiring": DESIGN.wiring.model_copy(update={"panel": None})})
     with pytest.raises(LookupError):
         papers.panel(PAPER, report(bare))

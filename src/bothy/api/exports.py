@@ -22,6 +22,7 @@ from bothy.core.wiring.panel_design import PanelPart
 from bothy.formats import appliances_csv, diagram_svg, papers, schedule
 from bothy.formats import panel as panel_format
 from bothy.formats.bench_lists import write as write_lists
+from bothy.formats.pdf import Sheet
 from bothy.store.projects import VariantHead
 
 router = APIRouter(prefix="/api/variants", tags=["variants"])
@@ -91,7 +92,7 @@ async def print_variant(
 ) -> Response:
     """A paper of the newest revision as PDF."""
 
-    def page() -> tuple[_Made, str]:
+    def page() -> tuple[_Made, list[Sheet]]:
         m = _made(variant_id, store, reports)
         design = m.head.design
         paper = papers.Paper(
@@ -99,13 +100,14 @@ async def print_variant(
         )
         if kind == "panel":
             _ = m.panel
+            return m, papers.panel(paper, m.report)
         made = {"diagram": lambda: papers.diagram(paper, m.report), "labels": lambda: papers.labels(paper, m.lists), "lists": lambda: papers.lists(paper, m.lists),
-                "circuits": lambda: papers.circuits(paper, design, m.report), "panel": lambda: papers.panel(paper, m.report)}  # fmt: skip
-        return m, made[kind]()
+                "circuits": lambda: papers.circuits(paper, design, m.report)}  # fmt: skip
+        return m, [Sheet(None, made[kind]())]
 
-    m, html = await run_in_threadpool(page)
+    m, sheets = await run_in_threadpool(page)
     try:
-        data = await to_pdf(html)
+        data = await to_pdf(sheets)
     except PrintFailed as exc:
         return problem(503, "pdf", str(exc))
     return Response(data, media_type="application/pdf", headers=attachment(f"{m.head.project_name} {kind}.pdf"))

@@ -6,6 +6,8 @@ import asyncio
 import sys
 from asyncio.subprocess import PIPE
 
+from bothy.formats.pdf import Sheet, dumped
+
 MOST_S = 90.0
 AT_ONCE = 2
 _turns = asyncio.Semaphore(AT_ONCE)
@@ -15,12 +17,12 @@ class PrintFailed(RuntimeError):
     """The PDF could not be made; the words say why."""
 
 
-async def to_pdf(html: str) -> bytes:
-    """The PDF of an HTML page. Raises :class:`PrintFailed` when it takes too long or its program fails."""
+async def to_pdf(sheets: list[Sheet]) -> bytes:
+    """The PDF of one sheet, or of several as its layers. Raises :class:`PrintFailed` when it takes too long or its program fails."""
     async with _turns:
         process = await asyncio.create_subprocess_exec(sys.executable, "-m", "bothy.formats.pdf", stdin=PIPE, stdout=PIPE, stderr=PIPE)
         try:
-            out, errors = await asyncio.wait_for(process.communicate(html.encode("utf-8")), MOST_S)
+            out, errors = await asyncio.wait_for(process.communicate(dumped(sheets)), MOST_S)
         except TimeoutError:
             raise PrintFailed(f"the PDF was not ready after {MOST_S:g} s; print it from the browser instead") from None
         finally:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+from collections.abc import Collection
 from xml.sax.saxutils import escape
 
 from bothy.core.wiring.panel_design import TEXT_MM, PanelPart, PanelShape
@@ -17,18 +18,24 @@ def _outline(s: PanelShape, size: list[float], height_mm: float) -> str:
     return f"<rect x='{x - size[0] / 2:g}' y='{y - size[1] / 2:g}' width='{size[0]:g}' height='{size[1]:g}'/>"
 
 
-def to_svg(part: PanelPart, title: str) -> str:
-    """The plate as SVG, one unit a millimetre: groups ``cut``, ``engrave`` and, for the eye only, ``fronts``."""
+LAYERS = ("cut", "engrave", "fronts")
+
+
+def to_svg(part: PanelPart, title: str, layers: Collection[str] = LAYERS) -> str:
+    """The plate as SVG, one unit a millimetre: groups ``cut``, ``engrave`` and, for the eye only, ``fronts``; or some of them."""
     w, h = part.width_mm, part.height_mm
     texts = [
         f"<text x='{s.x_mm:g}' y='{h - s.label_y_mm + n * TEXT_MM * 1.25:.2f}'>{escape(line)}</text>" for s in part.shapes for n, line in enumerate(s.lines)
     ]
+    drawn = {
+        "cut": ["<g id='cut' fill='none' stroke='#d00000' stroke-width='0.1'>", f"<rect x='0' y='0' width='{w:g}' height='{h:g}' rx='{CORNER_MM:g}'/>",
+                *(_outline(s, s.cut_mm, h) for s in part.shapes), "</g>"],
+        "engrave": [f"<g id='engrave' fill='#000000' font-family='Inter, Instrument Sans, sans-serif' font-size='{TEXT_MM / 0.72:.3f}' text-anchor='middle'>", *texts, "</g>"],
+        "fronts": ["<g id='fronts' fill='none' stroke='#888888' stroke-width='0.1' stroke-dasharray='1 1'>", *(_outline(s, s.front_mm, h) for s in part.shapes), "</g>"],
+    }  # fmt: skip
     return "\n".join([
         f"<svg xmlns='http://www.w3.org/2000/svg' width='{w:g}mm' height='{h:g}mm' viewBox='0 0 {w:g} {h:g}'>", f"<title>{escape(title)}</title>",
-        "<g id='cut' fill='none' stroke='#d00000' stroke-width='0.1'>", f"<rect x='0' y='0' width='{w:g}' height='{h:g}' rx='{CORNER_MM:g}'/>",
-        *(_outline(s, s.cut_mm, h) for s in part.shapes), "</g>",
-        "<g id='engrave' fill='#000000' font-family='Inter, Instrument Sans, sans-serif' font-size='" + f"{TEXT_MM / 0.72:.3f}" + "' text-anchor='middle'>", *texts, "</g>",
-        "<g id='fronts' fill='none' stroke='#888888' stroke-width='0.1' stroke-dasharray='1 1'>", *(_outline(s, s.front_mm, h) for s in part.shapes), "</g>", "</svg>", "",
+        *(x for name in LAYERS if name in layers for x in drawn[name]), "</svg>", "",
     ])  # fmt: skip
 
 

@@ -15,6 +15,7 @@ from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists
 from bothy.formats import bench_lists, diagram_svg, schedule
 from bothy.formats import panel as panel_format
+from bothy.formats.pdf import Sheet
 
 HERE = Path(__file__).with_name("papers")
 SIZES_MM = {"A4": (210.0, 297.0), "A3": (297.0, 420.0), "letter": (215.9, 279.4)}
@@ -82,8 +83,8 @@ def lists(paper: Paper, made: BenchLists) -> str:
     return _made("tables.html", paper, "lists for the bench", landscape=True, tables=[t for t in bench_lists.tables(made) if t[0] != "Labels"], open=made.open)
 
 
-def panel(paper: Paper, report: Report) -> str:
-    """The switch panel at 1:1 on a page that is large enough for it. Raises LookupError without a panel."""
+def panel(paper: Paper, report: Report) -> list[Sheet]:
+    """The switch panel at 1:1 on a page that is large enough for it, as layers for cutting, engraving, fronts and notes. Raises LookupError without a panel."""
     part = report.wiring.panel
     if part is None:
         raise LookupError("panel")
@@ -91,4 +92,5 @@ def panel(paper: Paper, report: Report) -> str:
     need_w, need_h = part.width_mm + 2 * MARGIN_MM, part.height_mm + 2 * MARGIN_MM + 40
     fits = need_w <= long and need_h <= short
     size = f"{paper.size} landscape" if fits else f"{max(need_w, 150):g}mm {max(need_h, 100):g}mm"
-    return _made("panel.html", paper, "switch panel", size=size, plate=panel_format.to_svg(part, paper.project), ok=part.ok)
+    return [Sheet(layer.upper(), _made("panel.html", paper, "switch panel", size=size, plate=panel_format.to_svg(part, paper.project, (layer,)), ok=part.ok, layer=layer))
+            for layer in (*panel_format.LAYERS, "notes")]  # fmt: skip

@@ -46,7 +46,7 @@ SHAPES: dict[PanelKind, PartShape] = {
 }
 """Table 4.14. Ratings are typical values at 12 V direct current; the maker's figure, typed, wins."""
 MARGIN_MM, GAP_MM, LABEL_MM = 10.0, 5.0, 7.0
-TEXT_MM, CHAR_MM = 2.2, 1.65
+TEXT_MM, CHAR_MM, LABEL_GAP_MM = 2.2, 1.65, 0.9
 """Height of engraved letters and the room one takes; two lines under each front."""
 RELAY_COIL_A = 0.2
 """What a switch that works a relay carries: its coil, over a control wire fused at 1 A (typical)."""
@@ -227,7 +227,7 @@ def work_panel(ctx: Context, worked: list[Worked]) -> tuple[PanelPart | None, li
         s = SHAPES[t.kind]
         w = by_id.get(t.circuit or "")
         shapes.append(quick(PanelShape, id=t.id, kind=t.kind, word=s.word, label=t.label, lines=engraved(t.label, s.front[0] + GAP_MM), x_mm=t.x_mm, y_mm=t.y_mm, cut_mm=list(map(float, s.cut)),
-                            front_mm=list(map(float, s.front)), label_y_mm=t.y_mm - s.front[-1] / 2 - TEXT_MM, circuit_code=w.part.code if w else None,
+                            front_mm=list(map(float, s.front)), label_y_mm=t.y_mm - s.front[-1] / 2 - TEXT_MM - LABEL_GAP_MM, circuit_code=w.part.code if w else None,
                             wrong=t.id in wrong))  # fmt: skip
     part = quick(PanelPart, width_mm=panel.width_mm, height_mm=panel.height_mm, ok=out is None or out.ok, smallest_edge_mm=out.smallest_edge_mm if out else None,
                  smallest_gap_mm=out.smallest_gap_mm if out else None, shapes=shapes)  # fmt: skip
