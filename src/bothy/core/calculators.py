@@ -10,8 +10,11 @@ from dataclasses import dataclass
 from typing import Any
 
 from bothy.core.contract import BadInput, Contract, Outcome, parse
-from bothy.core.power import bank, driving, inverter, load_budget, shore, solar
+from bothy.core.power import bank, driving, inverter, load_budget, resting, shore, solar, station
 from bothy.core.proving import expected, verdict
+from bothy.core.sizing import pareto
+from bothy.core.sun import curved, draws, month, position
+from bothy.core.trips import battery, calibrate, results, trip
 from bothy.core.wiring import buying, conductors, conduit, continuity, drop, fuses, leads, network, panel, short_circuit, sizing
 
 
@@ -33,6 +36,8 @@ class Calculator:
 _MAINS = "A design aid only. Mains work, its inspection and its certificate belong to a licensed or registered electrician."
 _SHORT = "Never make this short to measure it. A tool across the posts welds fast: rings and watches off, tools insulated, posts covered."
 _DEAD = "Power off, fuse out, every bank isolated, and the far ends parted again before the fuse goes in."
+_FORECAST = "A forecast from approximate climate and assumed habits. Carry a plan B for heat, water and medical devices; do not stake health on it."
+_ROOF = "Ladder, slippery roof, wind under lifted panels. A panel in light is live: cover it before unplugging."
 _PANEL = {"power_w": 200, "vmp_v": 19.2, "imp_a": 10.42, "voc_v": 23.0, "isc_a": 11.1}
 
 CALCULATORS: dict[str, Calculator] = {
@@ -53,6 +58,12 @@ CALCULATORS: dict[str, Calculator] = {
                    bank.BankSizeIn, bank.BankSizeOut, bank.bank_size, {"chemistry": "lifepo4", "daily_energy_wh": 1150}),
         Calculator("bank-runtime", "power", "Bank run time", "How long does the bank carry this load?",
                    bank.BankRuntimeIn, bank.BankRuntimeOut, bank.bank_runtime, {"chemistry": "agm", "capacity_ah": 200, "ac_power_w": 300}),
+        Calculator("soc-from-voltage", "power", "Charge from voltage", "What does the voltage of a rested bank say of its charge?",
+                   resting.SocFromVoltageIn, resting.SocFromVoltageOut, resting.soc_from_voltage, {"chemistry": "lifepo4", "voltage_v": 13.2}),
+        Calculator("power-station-check", "power", "Power station", "Is an all-in-one power station enough?",
+                   station.PowerStationCheckIn, station.PowerStationCheckOut, station.power_station_check,
+                   {"station": {"energy_wh": 1024, "dc_limit_w": 120, "inverter_limit_w": 1000, "solar_max_power_w": 220}, "needs": {"dc_energy_wh": 260, "dc_peak_w": 70},
+                    "solar": {"power_w": 200, "energy_wh": 520}}),
         Calculator("solar-string", "power", "Solar strings", "Do these panels fit this controller, on a frosty morning and in the heat?",
                    solar.SolarStringIn, solar.SolarStringOut, solar.solar_string,
                    {"region": "uk", "max_voltage_v": 75, "max_charge_current_a": 15, "strings": [{"panel": _PANEL, "series_count": 2}]}),
@@ -107,6 +118,35 @@ CALCULATORS: dict[str, Calculator] = {
         Calculator("loop-continuity", "wiring", "Loop test", "What should the ohm-meter read before power comes on?",
                    continuity.LoopContinuityIn, continuity.LoopContinuityOut, continuity.loop_continuity,
                    {"circuits": [{"id": "A1", "area_mm2": 2.5, "length_m": 5, "current_a": 6}]}, _DEAD),
+        Calculator("sun-position", "sun", "Sun position", "Where does the sun stand at this moment?",
+                   position.SunPositionIn, position.SunPositionOut, position.sun_position, {"time_utc": "2026-06-21T12:00:00Z", "lat_deg": 51.5, "lon_deg": -0.13}),
+        Calculator("clear-sky-day", "sun", "Cloudless day", "How much light does a day without a cloud bring?",
+                   position.ClearSkyDayIn, position.ClearSkyDayOut, position.clear_sky_day, {"date": "2026-06-21", "lat_deg": 51.5, "lon_deg": -0.13}),
+        Calculator("peak-sun-hours", "sun", "Peak sun hours", "How much sun does a month bring, and which tilt is best?",
+                   month.PeakSunHoursIn, month.PeakSunHoursOut, month.peak_sun_hours, {"place": "edinburgh", "month": 12}),
+        Calculator("panel-day-yield", "sun", "Panel yield", "What do these panels give on a dull, a mean and a clear day of the month?",
+                   month.PanelDayYieldIn, month.PanelDayYieldOut, month.panel_day_yield, {"place": "edinburgh", "month": 12, "power_stc_w": 400}, _ROOF),
+        Calculator("curved-panel-factor", "sun", "Panel on a curved roof", "What does a bent panel lose?",
+                   curved.CurvedPanelFactorIn, curved.CurvedPanelFactorOut, curved.curved_panel_factor,
+                   {"panel_width_m": 1.1, "roof_radius_m": 3, "sun_elevation_deg": 20, "sun_azimuth_deg": 180, "heading_deg": 90, "dni_w_m2": 700, "dhi_w_m2": 60}),
+        Calculator("weather-draw", "sun", "Drawn weather", "Which days might this month bring?",
+                   draws.WeatherDrawIn, draws.WeatherDrawOut, draws.weather_draw, {"place": "edinburgh", "month": 6, "days": 7, "seed": 1}, _FORECAST),
+        Calculator("step-battery", "trips", "Battery, one step", "What does the bank take or give over a step, cold or nearly full?",
+                   battery.StepBatteryIn, battery.StepBatteryOut, battery.step_battery,
+                   {"bank": {"chemistry": "lifepo4", "capacity_ah": 200}, "soc_frac": 0.5, "charge_power_w": 300, "load_power_w": 50}),
+        Calculator("simulate-simple", "trips", "Battery over days", "How does the bank fare with one charge a day?",
+                   battery.SimulateSimpleIn, battery.SimulateSimpleOut, battery.simulate_simple,
+                   {"bank": {"chemistry": "lifepo4", "capacity_ah": 100}, "load_power_w": 45, "charge_power_w": 300, "charge_duration_h": 4, "days": 2, "step_min": 60}),
+        Calculator("simulate-trip", "trips", "A trip", "What runs out first on this trip, and how likely is it?",
+                   trip.SimulateTripIn, results.SimulateTripOut, results.simulate_trip,
+                   {"start_date": "2026-10-10", "days": [{"place": "munich", "count": 5}], "pv": {"arrays": [{"power_stc_w": 200}]},
+                    "bank": {"chemistry": "lifepo4", "capacity_ah": 100}, "loads": [{"power_w": 20}], "fridge": {}}, _FORECAST),
+        Calculator("calibrate-loads", "trips", "Loads from a log", "What do base load and fridge really draw?",
+                   calibrate.CalibrateLoadsIn, calibrate.CalibrateLoadsOut, calibrate.calibrate_loads,
+                   {"load_power_w": [20, 24, 31, 18], "cabin_temp_c": [15, 19, 26, 12]}),
+        Calculator("pareto-front", "sizing", "Best designs", "Which designs does no other beat in cost, mass and reliability?",
+                   pareto.ParetoFrontIn, pareto.ParetoFrontOut, pareto.pareto_front,
+                   {"designs": [{"id": "one", "cost": 900, "mass_kg": 40, "lolp_frac": 0.2}, {"id": "two", "cost": 1200, "mass_kg": 38, "lolp_frac": 0.1}]}),
         Calculator("expected-circuit-current", "proving", "Expected current", "What should the ammeter read on this circuit?",
                    expected.ExpectedCircuitCurrentIn, expected.ExpectedCircuitCurrentOut, expected.expected_circuit_current,
                    {"supply_voltage_v": 13.2, "loads": [{"kind": "constant_power", "power_w": 48}]}),

@@ -14,12 +14,18 @@ MONTHS = ("January", "February", "March", "April", "May", "June", "July", "Augus
 
 @dataclass(frozen=True, slots=True)
 class Climate:
-    """One place. Irradiation in kWh/m² and day on the flat, temperatures in °C, twelve values each."""
+    """One place: degrees north and east, m above the sea, standard time as hours from UTC.
+
+    Irradiation in kWh/m² and day on the flat, temperatures in °C, relative humidity; twelve values each.
+    """
 
     place: str
     name: str
     country: str
     lat_deg: float
+    lon_deg: float
+    elevation_m: float
+    utc_offset_h: float
     ghi_kwh_m2_day: tuple[float, ...]
     tmin_c: tuple[float, ...]
     tmax_c: tuple[float, ...]
@@ -43,7 +49,7 @@ def climates() -> dict[str, Climate]:
     with (resources.files(__package__) / "data" / "climates.csv").open(encoding="utf-8") as file:
         for row in csv.DictReader(file):
             out[row["place"]] = Climate(
-                row["place"], row["name"], row["country"], float(row["lat_deg"]), _twelve(row, "ghi_kwh_m2_day"),
+                row["place"], row["name"], row["country"], float(row["lat_deg"]), float(row["lon_deg"]), float(row["elevation_m"]), float(row["utc_offset_h"]), _twelve(row, "ghi_kwh_m2_day"),
                 _twelve(row, "tmin_c"), _twelve(row, "tmax_c"), _twelve(row, "rh_frac"), row["quality"],
             )  # fmt: skip
     return out

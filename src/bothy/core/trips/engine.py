@@ -1,0 +1,292 @@
+"""From a plan of days to plain arrays, through the compiled kernel, to sums (handbook 03, sections 3.17 to 3.19)."""
+
+from __future__ import annotations
+
+import datetime as dt
+import math
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import dataclass, field
+from functools import cache
+from typing import Any, Literal
+
+import numpy as np
+
+from bothy.core.catalogue.climates import Climate, climates
+from bothy.core.sun.clearness import Clearness, day_profile, diffuse_part, of_place
+from bothy.core.sun.draws import KT_AUTOCORR, TEMP_AUTOCORR, chain, luck, spread_k, warm_when_clear
+from bothy.core.sun.geometry import MID_MONTH, SOLAR_CONSTANT_W_M2, Array, midpoints, season_of, sun_at, sunset_angle
+from bothy.core.sun.plane import HEADINGS_DEG, UPLIFT_K, Module, incidence
+
+Deploy = Literal["fixed", "lift", "ground"]
+REFILLS = {"water": 1, "grey_dump": 2, "toilet_dump": 4, "gas": 8, "diesel": 16}
+BLOCK = 8
+"""Draws a block: between two of them a run can be cancelled, and says how far it is."""
+
+
+@dataclass(frozen=True, slots=True)
+class PlanDay:
+    """One local day. Times in clock hours; ``heading_deg`` None is unknown, ``clearness`` None is left to the weather."""
+
+    place: str
+    date: dt.date
+    persons: float = 2.0
+    drive_start_h: float = 9.0
+    drive_h: float = 0.0
+    shore: bool = False
+    heading_deg: float | None = None
+    clearness: float | None = None
+    refills: tuple[str, ...] = ()
+    refill_h: float = 9.0
+
+
+@dataclass(frozen=True, slots=True)
+class PlanArray:
+    """Panels of one plane. ``azimuth_deg`` is relative to the heading, absolute on the ground; shade of 24 clock hours."""
+
+    module: Module
+    tilt_deg: float = 0.0
+    azimuth_deg: float = 0.0
+    deploy: Deploy = "fixed"
+    shade: tuple[float, ...] = (0.0,) * 24
+
+
+@dataclass(frozen=True)
+class Plan:
+    """Everything a run needs: days, panels, bank and numbers (see the kernel), loads in W by day, step and tier."""
+
+    days: Sequence[PlanDay]
+    step_min: int
+    arrays: Sequence[PlanArray]
+    bank: Array
+    numbers: Array
+    dc: Array
+    ac: Array
+    draws: bool = False
+    seed: int = 0
+    draw_count: int = 1
+    kt_autocorr: float = KT_AUTOCORR
+    temp_autocorr: float = TEMP_AUTOCORR
+
+    @property
+    def hours(self) -> Array:
+        """Clock hours of the middles of the steps."""
+        return midpoints(self.step_min)
+
+
+@cache
+def _mid_month(place: str, day_of_year: int) -> tuple[float, float]:
+    """Mean daily minimum and maximum of a place on a day of the year, between the middles of the months."""
+    c = climates()[place]
+    n = min(day_of_year, 365)
+    xs = [MID_MONTH[-1] - 365, *MID_MONTH, MID_MONTH[0] + 365]
+    return (float(np.interp(n, xs, [c.tmin_c[-1], *c.tmin_c, c.tmin_c[0]])), float(np.interp(n, xs, [c.tmax_c[-1], *c.tmax_c, c.tmax_c[0]])))
+
+
+@cache
+def _month_days(place: str, month: int) -> Clearness:
+    return of_place(climates()[place], month)
+
+
+@dataclass
+class Weather:
+    """Weather by draw and day: clearness, diffuse clearness, mean temperature and daily swing in °C and K."""
+
+    clear: Array
+    diffuse: Array
+    mean_c: Array
+    swing_c: Array
+
+
+def weather_of(plan: Plan) -> Weather:
+    """The weathers of a plan: its normals, or as many draws as it asks for."""
+    from scipy.special import ndtr
+
+    n, count = len(plan.days), plan.draw_count if plan.draws else 1
+    places = [climates()[d.place] for d in plan.days]
+    years = [d.date.timetuple().tm_yday for d in plan.days]
+    months = [_month_days(d.place, d.date.month) for d in plan.days]
+    normals = np.array([_mid_month(d.place, y) for d, y in zip(plan.days, years, strict=True)])
+    mean_k = np.array([m.mean for m in months])
+    if plan.draws:
+        e = np.stack([luck(plan.seed, d, n) for d in range(count)])
+        rho = np.array([warm_when_clear(c.lat_deg, y) for c, y in zip(places, years, strict=True)])
+        u = ndtr(chain(e[:, :, 0], plan.kt_autocorr))
+        clear = np.stack([m.quantile(u[:, j]) for j, m in enumerate(months)], axis=1)
+        x = chain(rho * e[:, :, 0] + np.sqrt(1 - rho**2) * e[:, :, 1], plan.temp_autocorr)
+        off = x * np.array([spread_k(c.lat_deg) for c in places])
+    else:
+        clear, off = mean_k[None, :].copy(), np.zeros((1, n))
+    for j, d in enumerate(plan.days):
+        if d.clearness is not None:
+            clear[:, j] = d.clearness
+    diffuse = np.empty_like(clear)
+    for j, (c, y) in enumerate(zip(places, years, strict=True)):
+        diffuse[:, j] = diffuse_part(clear[:, j], sunset_angle(c.lat_deg, season_of(y).dec)) * clear[:, j]
+    swing = (normals[:, 1] - normals[:, 0]) * (0.5 + 0.5 * clear / mean_k)
+    return Weather(clear, diffuse, normals.mean(axis=1) + off, swing)
+
+
+@dataclass
+class _Sky:
+    """The sun by day and step, as the kernel takes it."""
+
+    outside: Array
+    cos_z: Array
+    azimuth: Array
+    unit: Array
+    swing_at: Array
+
+
+def _sky_of(plan: Plan) -> _Sky:
+    known: dict[tuple[str, int], tuple[float, Array, Array, Array, Array]] = {}
+    rows = []
+    for d in plan.days:
+        n = d.date.timetuple().tm_yday
+        if (d.place, n) not in known:
+            known[d.place, n] = _sky_day(climates()[d.place], n, plan.hours)
+        rows.append(known[d.place, n])
+    return _Sky(np.array([r[0] for r in rows]), *(np.stack([r[k] for r in rows]) for k in range(1, 5)))
+
+
+def _sky_day(c: Climate, day: int, hours: Array) -> tuple[float, Array, Array, Array, Array]:
+    s = season_of(day)
+    solar = hours + c.lon_deg / 15 - c.utc_offset_h + s.eot_min / 60
+    sun = sun_at(c.lat_deg, s.dec, solar)
+    return SOLAR_CONSTANT_W_M2 * s.e0, sun.cos_z, sun.azimuth, day_profile(c.lat_deg, s.dec, sun.w, sun.cos_z), np.cos(2 * math.pi * (solar - 15) / 24)
+
+
+@dataclass
+class Arrays:
+    """All arrays of a run, in the order of the kernel's arguments."""
+
+    items: list[Array] = field(default_factory=list)
+
+    @property
+    def steps(self) -> int:
+        """Steps of a day."""
+        return int(self.items[1].shape[0])
+
+
+def _planes(plan: Plan, sky: _Sky) -> tuple[Array, Array, Array, Array, Array]:
+    """Incidence by heading, which headings are whose, and what of sky and ground each array sees, by day and step."""
+    shape = sky.cos_z.shape
+    heads, columns = [0], []
+    seen = np.ones((*shape, len(plan.arrays)))
+    below, on = np.zeros_like(seen), np.ones_like(seen)
+    for a, x in enumerate(plan.arrays):
+        many = HEADINGS_DEG if x.tilt_deg > 0 else (0.0,)
+        heads.append(heads[-1] + len(many))
+        cos_i = np.empty((*shape, len(many)))
+        tilt = math.radians(x.tilt_deg)
+        for j, d in enumerate(plan.days):
+            driving = (d.drive_start_h <= plan.hours) & (plan.hours < d.drive_start_h + d.drive_h)
+            flat = driving & (x.deploy == "lift")
+            seen[j, :, a] = np.where(flat, 1.0, (1 + math.cos(tilt)) / 2)
+            below[j, :, a] = np.where(flat, 0.0, (1 - math.cos(tilt)) / 2)
+            if x.deploy == "ground":
+                on[j, :, a] = np.where(driving | (d.persons <= 0), 0.0, 1.0)
+            for k, unknown in enumerate(many):
+                facing = x.azimuth_deg if x.deploy == "ground" else unknown if d.heading_deg is None else d.heading_deg + x.azimuth_deg
+                there = incidence(sky.cos_z[j], sky.azimuth[j], x.tilt_deg, facing)
+                if d.heading_deg is not None and x.deploy == "fixed" and driving.any():
+                    there = np.where(driving, incidence(sky.cos_z[j], sky.azimuth[j], x.tilt_deg, unknown), there)
+                cos_i[j, :, k] = np.where(flat, np.maximum(0.0, sky.cos_z[j]), there)
+        columns.append(cos_i)
+    planes = np.concatenate(columns, axis=2) if columns else np.zeros((*shape, 0))
+    return planes, np.array(heads, dtype=float), seen, below, on
+
+
+def _array_row(x: PlanArray) -> list[float]:
+    m = x.module
+    heat = (m.noct_c - 20) / 800 + UPLIFT_K[m.mounting] / 1000
+    return [m.power_stc_w, m.power_coeff_per_k, heat, m.iam_b0, m.low_light_coeff, m.soiling_frac, m.wiring_frac * m.mismatch_frac, m.sky_view_frac]
+
+
+def arrays_of(plan: Plan, weather: Weather | None = None) -> Arrays:
+    """The arrays that the kernel reads."""
+    from bothy.core.trips import kernel
+
+    sky, w = _sky_of(plan), weather or weather_of(plan)
+    rows = np.zeros((len(plan.days), kernel.DAY_SIZE))
+    for j, d in enumerate(plan.days):
+        bits = sum(REFILLS[r] for r in d.refills)
+        rows[j] = (d.drive_start_h, d.drive_h, float(d.shore), d.persons, math.floor(d.refill_h / (plan.step_min / 60)) if bits else -1, bits, sky.outside[j])
+    panels = np.array([_array_row(x) for x in plan.arrays]) if plan.arrays else np.zeros((0, kernel.ARRAY_SIZE))
+    shade = np.array([x.shade for x in plan.arrays]) if plan.arrays else np.zeros((0, 24))
+    planes, heads, seen, below, on = _planes(plan, sky)
+    return Arrays([rows, plan.hours, sky.cos_z, sky.unit, sky.swing_at, planes, heads, seen, below, on, panels, shade, w.clear, w.diffuse, w.mean_c, w.swing_c,
+                   plan.dc, plan.ac, plan.numbers, plan.bank])  # fmt: skip
+
+
+@dataclass
+class Result:
+    """What a run left behind, by draw: ledger and summary (see the kernel), days with a shortage, events, and series by step where they were asked for."""
+
+    ledger: Array
+    summary: Array
+    short_day: Any
+    events: Array
+    event_count: Any
+    series: Array
+
+    def draw_events(self, d: int) -> list[tuple[float, int]]:
+        """(day, kind) of one draw."""
+        return [(float(t), int(k)) for t, k in self.events[d, : int(self.event_count[d])]]
+
+
+EVENTS_KEPT = 400
+
+
+def blocks(count: int, size: int = BLOCK) -> Iterator[tuple[int, int]]:
+    """First and last draw of each block."""
+    for start in range(0, count, size):
+        yield start, min(count, start + size)
+
+
+def simulate(
+    plan: Plan, *, series: bool = False, weather: Weather | None = None, between: Callable[[int, int], None] | None = None, workers: int = 1
+) -> Result:
+    """Run a plan. ``between`` is called after each block with draws done and in all; it may raise to cancel. ``workers`` blocks run beside each other."""
+    from concurrent.futures import ThreadPoolExecutor
+
+    from bothy.core.trips import kernel
+
+    count, n = (plan.draw_count if plan.draws else 1), len(plan.days)
+    ready = arrays_of(plan, weather)
+    out = Result(
+        np.zeros((count, kernel.LEDGER_SIZE)), np.zeros((count, kernel.SUMMARY_SIZE)), np.zeros((count, n), dtype=np.int8), np.zeros((count, EVENTS_KEPT, 2)),
+        np.zeros(count, dtype=np.int64), np.zeros((count if series else 0, n * ready.steps if series else 0, kernel.SERIES_SIZE), dtype=np.float32),
+    )  # fmt: skip
+
+    def one(block: tuple[int, int]) -> int:
+        kernel.run(
+            *block,
+            plan.step_min / 60,
+            *ready.items,  # type: ignore[call-arg]
+            out.ledger,
+            out.summary,
+            out.short_day,
+            out.events,
+            out.event_count,
+            out.series,
+        )
+        return block[1] - block[0]
+
+    done = 0
+    todo = list(blocks(count))
+    if workers <= 1 or len(todo) < 2:
+        for b in todo:
+            done += one(b)
+            if between is not None:
+                between(done, count)
+        return out
+    with ThreadPoolExecutor(workers) as pool:
+        try:
+            for made in pool.map(one, todo):
+                done += made
+                if between is not None:
+                    between(done, count)
+        except BaseException:
+            pool.shutdown(cancel_futures=True)
+            raise
+    return out

@@ -1,0 +1,326 @@
+"""The coupled trip, compiled: every draw, day and step with sun, bank, loads, heat, water and fuel (handbook 03, sections 3.17 and 3.19).
+
+No randomness and no objects in here: plain arrays in, sums and series out. Draws are independent, so that blocks of them may run beside each
+other and give the same numbers in any order. Flat arrays have named places, so that the contract and the C reference read them alike.
+"""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+from numba import njit
+
+from bothy.core.sun.geometry import Array
+from bothy.core.trips import cells as c
+
+# plan, by day
+D_START, D_HOURS, D_SHORE, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, DAY_SIZE = 0, 1, 2, 3, 4, 5, 6, 7
+WATER, GREY_DUMP, TOILET_DUMP, GAS_FILL, DIESEL_FILL = 1, 2, 4, 8, 16
+# array, by array
+A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8
+# everything that is one number
+(ETA_PV, PV_MOST, ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
+ HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
+ HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
+ BACK_3) = range(53)  # fmt: skip
+PLAN_SIZE = 53
+NO_HEATER, BY_DIESEL, BY_GAS = 0.0, 1.0, 2.0
+NEVER_SHED = -1.0
+# ledger, by draw
+(PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, SERVED, SHED, UNSERVED, INVERTER_LOSS, BATTERY_IN, BATTERY_OUT, BATTERY_LOSS, SELF_LOSS, STORED,
+ HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI) = range(23)  # fmt: skip
+LEDGER_SIZE = 23
+# summary, by draw
+SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS, END_DIESEL, REFUSED_COLD_H, FREEZE_H = range(17)  # fmt: skip
+SUMMARY_SIZE = 17
+# series, by step
+S_SOC, S_FRESH, S_GREY, S_TOILET, S_GAS, S_DIESEL, S_CABIN, S_PV, S_LOAD, S_SOURCES, SERIES_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10
+# events
+E_DISCONNECT, E_RECONNECT, E_SHED, E_BACK = 0.0, 1.0, 2.0, 3.0
+LHV_DIESEL, LHV_GAS = 9.996, 12.87
+"""kWh/L and kWh/kg (chapter 04, section 4.6)."""
+TINY = 1e-6
+
+
+@njit(cache=True, nogil=True)
+def fridge_ratio(temp_c: float, inside_c: float, reference_c: float) -> float:
+    """How hard the fridge works against its reference temperature."""
+    return max(0.0, temp_c - inside_c) / (reference_c - inside_c) * max(0.5, 1 + 0.02 * (temp_c - reference_c))
+
+
+@njit(cache=True, nogil=True)
+def run(
+    first_draw: int, last_draw: int, dt: float, days: Array, hours: Array, cos_z: Array, unit: Array, swing_at: Array, planes: Array, heads: Array, sky: Array, ground: Array,
+    on: Array, arrays: Array, shade: Array, clear: Array, diffuse: Array, mean_c: Array, swing_c: Array, dc: Array, ac: Array, plan: Array, bank: Array, ledger: Array,
+    summary: Array, short_day: Array, events: Array, event_count: Array, series: Array,
+) -> None:  # fmt: skip
+    """Simulate draws ``first_draw`` to ``last_draw`` (excluded); the last six arrays are filled.
+
+    ``cos_z``, ``unit``, ``swing_at`` are by day and step; ``planes`` (cosine of incidence) by day, step and heading of an array, ``heads`` says which
+    headings are whose; ``sky``, ``ground``, ``on`` by day, step and array; ``clear``, ``diffuse``, ``mean_c``, ``swing_c`` by draw and day; loads by day,
+    step and tier in W. ``series`` may have no draws: then nothing is kept.
+    """
+    day_count, steps = cos_z.shape
+    array_count = arrays.shape[0]
+    nominal = bank[c.E_NOM]
+    keep = math.exp(-plan[UA] * dt / plan[C_CABIN])
+    shed_at = plan[SHED_1 : SHED_3 + 1]
+    back_at = plan[BACK_1 : BACK_3 + 1]
+    off = np.zeros(3, dtype=np.bool_)
+    for d in range(first_draw, last_draw):
+        e = plan[SOC_START] * nominal
+        out0 = mean_c[d, 0] + swing_c[d, 0] / 2 * swing_at[0, 0]
+        cabin = plan[SET_NIGHT] if plan[HEATER] != NO_HEATER and days[0, D_PERSONS] > 0 else out0
+        cell = cabin if plan[BANK_INSIDE] != 0 else out0
+        fresh, grey, toilet, gas, diesel = plan[FRESH], 0.0, 0.0, plan[GAS], plan[DIESEL]
+        off[:] = False
+        open_ = False
+        least_soc, least_cabin = 2.0, 1e9
+        for k in range(FIRST_ELECTRICITY, FIRST_DIESEL + 1):
+            summary[d, k] = -1.0
+        n_events = 0
+        for j in range(day_count):
+            persons = days[j, D_PERSONS]
+            short_today = False
+            g0n = days[j, D_OUTSIDE]
+            for i in range(steps):
+                h = hours[i]
+                driving = days[j, D_START] <= h < days[j, D_START] + days[j, D_HOURS]
+                shore = days[j, D_SHORE] != 0 and not driving
+                if i == int(days[j, D_REFILL_STEP]):
+                    bits = int(days[j, D_REFILLS])
+                    if bits & WATER:
+                        fresh = plan[FRESH]
+                    if bits & GREY_DUMP:
+                        grey = 0.0
+                    if bits & TOILET_DUMP:
+                        toilet = 0.0
+                    if bits & GAS_FILL:
+                        gas = plan[GAS]
+                    if bits & DIESEL_FILL:
+                        diesel = plan[DIESEL]
+                t_out = mean_c[d, j] + swing_c[d, j] / 2 * swing_at[j, i]
+                # 2 sun
+                ghi, pv = 0.0, 0.0
+                cz = cos_z[j, i]
+                if cz > 0:
+                    kt = clear[d, j] * unit[j, i]
+                    kd = min(kt, diffuse[d, j])
+                    ghi = kt * g0n * cz
+                    dhi = kd * g0n * cz
+                    dni = (kt - kd) * g0n
+                    ring = dni / g0n
+                    wind = 0.5 if driving else 1.0
+                    for a in range(array_count):
+                        if on[j, i, a] == 0:
+                            continue
+                        made = 0.0
+                        first, last = int(heads[a]), int(heads[a + 1])
+                        even = (dhi * (1 - ring) * sky[j, i, a] + ghi * plan[ALBEDO] * ground[j, i, a]) * (1 - arrays[a, A_B0]) * arrays[a, A_VIEW]
+                        lit = 1 - shade[a, int(h)]
+                        for p in range(first, last):
+                            ct = planes[j, i, p]
+                            light = even
+                            if ct > 0:
+                                beam = dni * ct + dhi * ring * ct / max(cz, 0.01745)
+                                light += beam * max(0.0, 1 - arrays[a, A_B0] * (1 / ct - 1)) * lit
+                            light *= arrays[a, A_SOIL]
+                            if light >= 1:
+                                t_cell = t_out + light * arrays[a, A_HEAT] * wind
+                                made += max(
+                                    0.0,
+                                    arrays[a, A_POWER]
+                                    * light
+                                    / 1000
+                                    * (1 + arrays[a, A_GAMMA] * (t_cell - 25))
+                                    * (1 + arrays[a, A_LOW] * math.log(light / 1000))
+                                    * arrays[a, A_LOSS],
+                                )
+                        pv += made / (last - first)
+                    pv = min(pv * plan[ETA_PV], plan[PV_MOST])
+                # 3 heat
+                gains = plan[APERTURE] * ghi + plan[GAIN] + persons * plan[PERSON]
+                want, q, el = 0.0, 0.0, 0.0
+                fuel_short = False
+                if plan[HEATER] != NO_HEATER and persons > 0:
+                    level = plan[SET_DAY] if plan[DAY_FROM] <= h < plan[DAY_TO] else plan[SET_NIGHT]
+                    want = min(max(plan[UA] * ((level - cabin * keep) / (1 - keep) - t_out) - gains, 0.0), plan[HEATER_W])
+                    q = want
+                    if plan[HEATER] == BY_DIESEL and plan[HAS_DIESEL] != 0:
+                        q = min(q, diesel * LHV_DIESEL * 1000 * plan[ETA_HEATER] / dt)
+                    elif plan[HEATER] == BY_GAS and plan[HAS_GAS] != 0:
+                        q = min(q, gas * LHV_GAS * 1000 * plan[ETA_HEATER] / dt)
+                    fuel_short = q < want - 1e-9
+                    if q > 0:
+                        el = plan[EL_LEAST] + (plan[EL_MOST] - plan[EL_LEAST]) * q / plan[HEATER_W]
+                # 4 demand, 5 what is live
+                fridge = plan[FRIDGE_W] * min(1.0, plan[FRIDGE_DUTY] * fridge_ratio(cabin, plan[FRIDGE_IN], plan[FRIDGE_REF])) if plan[FRIDGE_W] > 0 else 0.0
+                soc = e / nominal
+                floor = c.floor_at(bank, cell)
+                for t in range(3):
+                    if shed_at[t] == NEVER_SHED:
+                        continue
+                    was = off[t]
+                    if shore or soc >= back_at[t]:
+                        off[t] = False
+                    elif soc <= shed_at[t]:
+                        off[t] = True
+                    if was != off[t] and n_events < events.shape[1]:
+                        events[d, n_events, 0] = j + i * dt / 24
+                        events[d, n_events, 1] = E_SHED if off[t] else E_BACK
+                        n_events += 1
+                if open_ and (soc >= min(0.98, floor + bank[c.RECONNECT] - bank[c.FLOOR]) or (shore and plan[CHARGER] > 0) or (driving and plan[DCDC] > 0)):
+                    open_ = False
+                    if n_events < events.shape[1]:
+                        events[d, n_events, 0] = j + i * dt / 24
+                        events[d, n_events, 1] = E_RECONNECT
+                        n_events += 1
+                was_open = open_
+                dc_live, ac_live, ac_all, dead, dead_need = 0.0, 0.0, 0.0, 0.0, 0.0
+                for t in range(3):
+                    x = dc[j, i, t]
+                    if t == int(plan[FRIDGE_TIER]):
+                        x += fridge
+                    if t == int(plan[HEATER_TIER]):
+                        x += el
+                    y = ac[j, i, t]
+                    live = not off[t] and not open_
+                    ac_all += y
+                    if live:
+                        dc_live += x
+                        ac_live += y
+                    else:
+                        lost = x + (0.0 if shore else y)
+                        dead += lost
+                        if t < 2 or open_:
+                            dead_need += lost
+                heat_live = not off[int(plan[HEATER_TIER])] and not open_
+                ac_short, shore_ac, offer_shore, inverter = 0.0, 0.0, 0.0, 0.0
+                if shore:
+                    shore_ac = min(ac_all, plan[SHORE_MOST])
+                    ac_short = ac_all - shore_ac
+                    offer_shore = min(plan[CHARGER], max(0.0, plan[SHORE_MOST] - shore_ac) * plan[ETA_CHARGER])
+                    ac_live = 0.0
+                elif plan[INVERTER] != 0 and not open_ and (ac_live > 0 or plan[ALWAYS] != 0):
+                    inverter = plan[IDLE] + ac_live / plan[ETA_INVERTER]
+                demand = dc_live + inverter
+                offer_dcdc = plan[DCDC] if driving else 0.0
+                # 6 battery
+                before = e
+                leak = c.self_discharge(bank, e, dt)
+                e -= leak
+                offered = pv + offer_shore + offer_dcdc
+                short, b_in, b_out, loss = 0.0, 0.0, 0.0, 0.0
+                if offered >= demand:
+                    room = c.charge_room_w(bank, e, cell, dt)
+                    b_in = min(offered - demand, room)
+                    needed = demand + b_in
+                    e, _, loss = c.charged(bank, e, b_in, dt)
+                    if cell < 0 and bank[c.KIND] != c.LEAD and offered - demand > 1e-9:
+                        summary[d, REFUSED_COLD_H] += dt
+                else:
+                    b_out = min(demand - offered, c.discharge_room_w(bank, e, cell, dt))
+                    short = demand - offered - b_out
+                    needed = offered
+                    e, _, loss = c.discharged(bank, e, b_out, dt)
+                e = min(nominal, max(0.0, e))
+                used_pv = min(pv, needed)
+                used_shore = min(offer_shore, needed - used_pv)
+                used_dcdc = min(offer_dcdc, needed - used_pv - used_shore)
+                part = 1 - short / demand if demand > 0 else 1.0
+                # 7 low-voltage disconnect
+                if short > 1e-9 and e <= (floor + 1e-9) * nominal and not open_:
+                    open_ = True
+                    if n_events < events.shape[1]:
+                        events[d, n_events, 0] = j + (i + 1) * dt / 24
+                        events[d, n_events, 1] = E_DISCONNECT
+                        n_events += 1
+                # 8 temperatures
+                if heat_live:
+                    q *= part
+                else:
+                    q = 0.0
+                cell = c.warmed(bank, cell, cabin if plan[BANK_INSIDE] != 0 else t_out, loss, dt)
+                end = t_out + (q + gains) / plan[UA]
+                cabin = end + (cabin - end) * keep
+                # 9 fuel and water
+                now = j + (i + 1) * dt / 24
+                fuel = q * dt / 1000 / plan[ETA_HEATER] if q > 0 else 0.0
+                if plan[HEATER] == BY_DIESEL:
+                    burnt = fuel / LHV_DIESEL
+                    if plan[HAS_DIESEL] != 0:
+                        burnt = min(burnt, diesel)
+                        diesel -= burnt
+                        ledger[d, DIESEL_USED] += burnt
+                        if fuel_short and summary[d, FIRST_DIESEL] < 0:
+                            summary[d, FIRST_DIESEL] = now
+                hour = int(h)
+                share = persons / 15 * dt if 7 <= hour <= 21 else 0.0
+                if plan[HAS_GAS] != 0:
+                    need = plan[COOK_DAY] * share + (fuel / LHV_GAS if plan[HEATER] == BY_GAS else 0.0)
+                    taken = min(need, gas)
+                    gas -= taken
+                    ledger[d, GAS_USED] += taken
+                    if (need - taken > TINY or (fuel_short and plan[HEATER] == BY_GAS)) and summary[d, FIRST_GAS] < 0:
+                        summary[d, FIRST_GAS] = now
+                water = plan[FRESH_DAY] * share
+                if plan[HAS_FRESH] != 0:
+                    drawn = min(water, fresh)
+                    fresh -= drawn
+                    ledger[d, FRESH_USED] += drawn
+                    ledger[d, WATER_MISSING] += water - drawn
+                    if water - drawn > TINY and summary[d, FIRST_FRESH] < 0:
+                        summary[d, FIRST_FRESH] = now
+                    water = drawn
+                if plan[HAS_GREY] != 0:
+                    grey += water * plan[GREY_PART]
+                    if grey > plan[GREY] + TINY and summary[d, FIRST_GREY] < 0:
+                        summary[d, FIRST_GREY] = now
+                    grey = min(grey, plan[GREY])
+                if plan[HAS_TOILET] != 0:
+                    toilet += plan[TOILET_DAY] * share
+                    if toilet > plan[TOILET] + TINY and summary[d, FIRST_TOILET] < 0:
+                        summary[d, FIRST_TOILET] = now
+                    toilet = min(toilet, plan[TOILET])
+                # 10 ledger
+                if (short + ac_short + dead_need) * dt > TINY:
+                    short_today = True
+                    if summary[d, FIRST_ELECTRICITY] < 0:
+                        summary[d, FIRST_ELECTRICITY] = now
+                served = demand - short + shore_ac
+                ledger[d, PV_AVAILABLE] += pv * dt
+                ledger[d, PV_USED] += used_pv * dt
+                ledger[d, CURTAILED] += (pv - used_pv) * dt
+                ledger[d, DCDC_USED] += used_dcdc * dt
+                ledger[d, SHORE_DC] += used_shore * dt
+                ledger[d, SHORE_AC] += shore_ac * dt
+                ledger[d, DEMAND] += (demand + shore_ac + ac_short + dead) * dt
+                ledger[d, SERVED] += served * dt
+                ledger[d, UNSERVED] += (short + ac_short + (dead if was_open else 0.0)) * dt
+                ledger[d, SHED] += 0.0 if was_open else dead * dt
+                ledger[d, INVERTER_LOSS] += (inverter - ac_live) * part * dt if inverter > 0 else 0.0
+                ledger[d, BATTERY_IN] += b_in * dt
+                ledger[d, BATTERY_OUT] += b_out * dt
+                ledger[d, BATTERY_LOSS] += loss
+                ledger[d, SELF_LOSS] += leak
+                ledger[d, STORED] += e - before
+                ledger[d, HEAT] += q * dt
+                ledger[d, HEAT_MISSING] += (want - q) * dt
+                ledger[d, GHI] += ghi * dt / 1000
+                least_soc = min(least_soc, e / nominal)
+                least_cabin = min(least_cabin, cabin)
+                if cabin < 0 and fresh + grey > 0 and (plan[HAS_FRESH] != 0 or plan[HAS_GREY] != 0):
+                    summary[d, FREEZE_H] += dt
+                if series.shape[0] > 0:
+                    s = series[d, j * steps + i]
+                    s[S_SOC] = e / nominal
+                    s[S_FRESH], s[S_GREY], s[S_TOILET], s[S_GAS], s[S_DIESEL] = fresh, grey, toilet, gas, diesel
+                    s[S_CABIN], s[S_PV], s[S_LOAD], s[S_SOURCES] = cabin, pv, served, used_pv + used_shore + used_dcdc + shore_ac
+            if short_today:
+                short_day[d, j] = 1
+                summary[d, SHORT_DAYS] += 1
+        summary[d, LEAST_SOC], summary[d, LEAST_CABIN] = least_soc, least_cabin
+        summary[d, END_SOC] = e / nominal
+        summary[d, END_FRESH], summary[d, END_GREY], summary[d, END_TOILET], summary[d, END_GAS], summary[d, END_DIESEL] = fresh, grey, toilet, gas, diesel
+        event_count[d] = n_events
