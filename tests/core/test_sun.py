@@ -24,14 +24,15 @@ PLACES = sorted(climates())
 
 
 @pytest.mark.parametrize(("lat", "lon"), [(56.0, -3.2), (0.0, 37.0), (-43.5, 172.6), (69.6, 19.0)])
-def test_the_closed_form_stays_near_the_exact_sun(lat: float, lon: float) -> None:
-    times = pd.date_range("2026-01-01", "2026-12-31", freq="313min", tz="UTC")
-    exact = pvlib.solarposition.get_solarposition(times, lat, lon, method="nrel_numpy")
-    for t, up in zip(times, exact["elevation"], strict=True):
-        s = season_of(t.day_of_year)
-        solar = t.hour + t.minute / 60 + lon / 15 + s.eot_min / 60
-        mine = math.degrees(math.asin(float(sun_at(lat, s.dec, np.array([solar])).cos_z[0])))
-        assert mine == pytest.approx(up, abs=0.6)
+def test_the_closed_form_stays_within_half_a_degree_of_the_exact_sun(lat: float, lon: float) -> None:
+    days = pd.date_range("2026-01-01", "2026-12-31", freq="5D", tz="UTC")
+    for shift in (-4, 0, 4):
+        times = days + pd.Timedelta(hours=12 - lon / 15 + shift)
+        exact = pvlib.solarposition.get_solarposition(times, lat, lon, method="nrel_numpy")["elevation"]
+        for day, up in zip(days, exact, strict=True):
+            s = season_of(day.day_of_year)
+            mine = math.degrees(math.asin(float(sun_at(lat, s.dec, np.array([12 + shift + s.eot_min / 60])).cos_z[0])))
+            assert mine == pytest.approx(up, abs=0.5)
 
 
 @pytest.mark.parametrize("lat", [-60.0, -20.0, 0.0, 35.0, 55.0, 75.0])

@@ -1,4 +1,4 @@
-"""Where the sun is, in closed form: the same on every machine, about half a degree from the exact algorithm at most (handbook 03, section 3.2)."""
+"""Where the sun is, in closed form: the same on every machine, within half a degree of the exact algorithm near the middle of the day (handbook 03, section 3.2)."""
 
 from __future__ import annotations
 
