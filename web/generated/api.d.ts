@@ -315,6 +315,103 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/trip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Trip
+         * @description The trip of a revision through a few weathers, at once. The first draws are those of the thorough run.
+         */
+        get: operations["getTrip"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/trip/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Start Trip
+         * @description Run the newest revision through all the weathers it asks for, beside everything else.
+         */
+        post: operations["startTrip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/trip/thorough": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Thorough
+         * @description The newest thorough run of a variant and what came of the newest that is done.
+         */
+        get: operations["getThoroughTrip"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get Job */
+        get: operations["getJob"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cancel Job
+         * @description Ask a job to stop; what it has not finished is dropped.
+         */
+        post: operations["cancelJob"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calculators": {
         parameters: {
             query?: never;
@@ -568,6 +665,8 @@ export interface components {
         /**
          * Appliance
          * @description Something that uses electricity. One form of power and one form of use, as on its label.
+         *
+         *     ``tier`` says when it goes when power is short: 1 never by choice, 2 late, 3 first; by its kind where nothing is said.
          */
         Appliance: {
             /** Id */
@@ -678,6 +777,8 @@ export interface components {
             min_voltage_v?: number | null;
             /** Mass Kg */
             mass_kg?: number | null;
+            /** Tier */
+            tier?: number | null;
             /**
              * Trust
              * @default label
@@ -880,6 +981,24 @@ export interface components {
              * @enum {string}
              */
             by: "typed" | "proposal";
+        };
+        /**
+         * Buy
+         * @description What one more part would do on the same weathers: share of short days and its change with the error of that, Wh missing a day and its change.
+         */
+        Buy: {
+            /** What */
+            what: string;
+            /** Short Days Frac */
+            short_days_frac: number;
+            /** Change Frac */
+            change_frac: number;
+            /** Error Frac */
+            error_frac: number;
+            /** Missing Wh Day */
+            missing_wh_day: number;
+            /** Change Wh Day */
+            change_wh_day: number;
         };
         /**
          * CableNeed
@@ -1383,6 +1502,16 @@ export interface components {
             power: components["schemas"]["Power"];
             /**
              * @default {
+             *       "legs": [],
+             *       "soc_start_frac": 1,
+             *       "draw_count": 50,
+             *       "seed": 1,
+             *       "short_days_frac": 0.02
+             *     }
+             */
+            trips: components["schemas"]["Trips"];
+            /**
+             * @default {
              *       "school": "vehicle",
              *       "shunt": true,
              *       "chassis_bond_count": 1,
@@ -1626,7 +1755,7 @@ export interface components {
              * Stage
              * @enum {string}
              */
-            stage: "vehicle" | "life" | "power" | "wiring" | "prove";
+            stage: "vehicle" | "life" | "power" | "trips" | "wiring" | "prove";
             /** Subject */
             subject: string;
             /** Subject Name */
@@ -1778,6 +1907,42 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * JobOut
+         * @description A job: running, done, failed or cancelled; how much of its whole is done, and on which revision.
+         */
+        JobOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** State */
+            state: string;
+            /** Revision */
+            revision: number;
+            /** Done */
+            done: number;
+            /** Whole */
+            whole: number;
+            /** Error */
+            error: string | null;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /** JobStarted */
+        JobStarted: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
          * Label
          * @description Labels of one circuit: the one on its board, and those of its wires, each to be put on both ends within 100 mm.
          */
@@ -1790,6 +1955,71 @@ export interface components {
             board: string;
             /** Wires */
             wires: string[];
+        };
+        /**
+         * Lane
+         * @description One quantity over the trip, a value a point: what 1 in 10, half and 9 in 10 of the weathers stay under.
+         */
+        Lane: {
+            /** P10 */
+            p10: number[];
+            /** P50 */
+            p50: number[];
+            /** P90 */
+            p90: number[];
+        };
+        /**
+         * Leg
+         * @description Days at one place. Driving to it, where there is any, is on its first day; a hook-up holds for all of them.
+         */
+        Leg: {
+            /** Id */
+            id: string;
+            /** Place */
+            place: string;
+            /**
+             * Days Count
+             * @default 1
+             */
+            days_count: number;
+            /**
+             * Drive Start H
+             * @default 9
+             */
+            drive_start_h: number;
+            /**
+             * Drive H
+             * @default 0
+             */
+            drive_h: number;
+            /**
+             * Shore
+             * @default false
+             */
+            shore: boolean;
+            /** Persons */
+            persons?: number | null;
+            /**
+             * Day Type
+             * @default parked
+             * @enum {string}
+             */
+            day_type: "parked" | "driving" | "working";
+            /** Heading Deg */
+            heading_deg?: number | null;
+            /** Clearness */
+            clearness?: number | null;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * LegPart
@@ -3101,6 +3331,157 @@ export interface components {
             /** Count */
             count: number;
         };
+        /**
+         * Thorough
+         * @description The newest thorough run: its job, and the result with the revision that made it, when one is done.
+         */
+        Thorough: {
+            job: components["schemas"]["JobOut"] | null;
+            /** Revision */
+            revision: number | null;
+            run: components["schemas"]["TripRun"] | null;
+        };
+        /**
+         * TripDaySum
+         * @description One day: where, and in half of the weathers how much came in, was used and was missing in Wh; least charge in 1 of 10; share of weathers with a shortage.
+         */
+        TripDaySum: {
+            /** Date */
+            date: string;
+            /** Leg */
+            leg: string;
+            /** Place */
+            place: string;
+            /** Sun Wh */
+            sun_wh: number;
+            /** Sources Wh */
+            sources_wh: number;
+            /** Load Wh */
+            load_wh: number;
+            /** Missing Wh */
+            missing_wh: number;
+            /** Least Soc P10 */
+            least_soc_p10: number;
+            /** Short Frac */
+            short_frac: number;
+            /** Kt P50 */
+            kt_p50: number;
+            /** Mean C P50 */
+            mean_c_p50: number;
+        };
+        /**
+         * TripEventOut
+         * @description Something that happened in one of the three weathers that are drawn.
+         */
+        TripEventOut: {
+            /** Draw */
+            draw: number;
+            /** Time D */
+            time_d: number;
+            /** What */
+            what: string;
+        };
+        /**
+         * TripRun
+         * @description A run of the trip. Lanes have ``per_day`` points a day; ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10.
+         */
+        TripRun: {
+            /** Draw Count */
+            draw_count: number;
+            /** Seed */
+            seed: number;
+            /** Day Count */
+            day_count: number;
+            /** Per Day */
+            per_day: number;
+            /** Floor Frac */
+            floor_frac: number;
+            soc: components["schemas"]["Lane"];
+            sun_w: components["schemas"]["Lane"];
+            load_w: components["schemas"]["Lane"];
+            cabin_c: components["schemas"]["Lane"];
+            /** Histories */
+            histories: {
+                [key: string]: number[];
+            };
+            /** Days */
+            days: components["schemas"]["TripDaySum"][];
+            /** Events */
+            events: components["schemas"]["TripEventOut"][];
+            /** Short Days Frac */
+            short_days_frac: number;
+            /** Error Frac */
+            error_frac: number | null;
+            /** Trips Short Frac */
+            trips_short_frac: number;
+            /** Least Soc P10 */
+            least_soc_p10: number;
+            /** Least Soc P50 */
+            least_soc_p50: number;
+            /** Least Soc P90 */
+            least_soc_p90: number;
+            /** First Short D */
+            first_short_d: number | null;
+            /** First Short P50 D */
+            first_short_p50_d: number | null;
+            /** Sun Wh Day */
+            sun_wh_day: number;
+            /** Driving Wh Day */
+            driving_wh_day: number;
+            /** Shore Wh Day */
+            shore_wh_day: number;
+            /** Load Wh Day */
+            load_wh_day: number;
+            /** Curtailed Wh Day */
+            curtailed_wh_day: number;
+            /** Missing Wh Day */
+            missing_wh_day: number;
+            /** Refused Cold H */
+            refused_cold_h: number;
+            /** Most Ac W */
+            most_ac_w: number;
+            /** Balance Error Wh */
+            balance_error_wh: number;
+            /** Buys */
+            buys: components["schemas"]["Buy"][];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** Assumed */
+            assumed: string[];
+        };
+        /**
+         * Trips
+         * @description The itinerary, one leg after the other from ``start_date`` on, and how many weathers it is run through.
+         */
+        Trips: {
+            /** Start Date */
+            start_date?: string | null;
+            /**
+             * Legs
+             * @default []
+             */
+            legs: components["schemas"]["Leg"][];
+            /**
+             * Soc Start Frac
+             * @default 1
+             */
+            soc_start_frac: number;
+            /**
+             * Draw Count
+             * @default 50
+             */
+            draw_count: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * Short Days Frac
+             * @default 0.02
+             */
+            short_days_frac: number;
+        };
         /** ValidationError */
         ValidationError: {
             /** Location */
@@ -4134,6 +4515,190 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getTrip: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TripRun"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    startTrip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobStarted"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getThoroughTrip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thorough"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    getJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    cancelJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

@@ -55,6 +55,7 @@ const router = createBrowserRouter([
               { path: "vehicle", lazy: () => import("./stages/vehicle/Vehicle") },
               { path: "life", lazy: () => import("./stages/life/Life") },
               { path: "power", lazy: () => import("./stages/power/Power") },
+              { path: "trips", lazy: () => import("./stages/trips/Trips") },
               { path: "wiring", lazy: () => import("./stages/wiring/Wiring") },
               { path: "prove", lazy: () => import("./stages/prove/Prove") },
               { path: ":stage", lazy: () => import("./stages/later/Later") },

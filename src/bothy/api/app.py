@@ -16,11 +16,13 @@ from sqlalchemy import text
 from starlette.middleware.gzip import GZipMiddleware
 
 from bothy import __version__
-from bothy.api import exports, problems, projects, reference, variants
+from bothy.api import exports, problems, projects, reference, trips, variants
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
+from bothy.jobs.runner import Runner
 from bothy.settings import Settings
 from bothy.store.engine import make_engine
+from bothy.store.jobs import Jobs
 from bothy.store.projects import Projects
 
 
@@ -46,18 +48,22 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     engine = make_engine(settings.database_url)
 
     @asynccontextmanager
-    async def life(_: FastAPI) -> AsyncIterator[None]:
+    async def life(app: FastAPI) -> AsyncIterator[None]:
+        app.state.runner = Runner(app.state.jobs)
         yield
+        app.state.runner.close()
         engine.dispose()
 
     app = FastAPI(title="Bothy", version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json", lifespan=life)
     app.state.projects = Projects(engine)
     app.state.reports = Reports()
+    app.state.jobs = Jobs(engine)
     app.state.fonts = Path(settings.fonts).resolve().as_uri()
     problems.install(app)
     app.include_router(projects.router)
     app.include_router(variants.router)
     app.include_router(exports.router)
+    app.include_router(trips.router)
     app.include_router(reference.router)
 
     @app.get("/api/health", tags=["health"], operation_id="health")

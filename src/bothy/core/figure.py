@@ -70,6 +70,14 @@ def unit_of(key: str) -> str:
     return ""
 
 
+WORDS = {
+    "poa": "light on the plane", "ghi": "light on the flat", "dhi": "diffuse light", "dni": "beam", "soc": "charge", "lolp": "days short", "pv": "sun", "dcdc": "driving charge",
+    "stc": "on the label", "kt": "clearness", "temp": "temperature", "iam": "incidence loss", "aoi": "angle of incidence", "p10": "in 1 of 10",
+    "p50": "in half", "p90": "in 9 of 10", "el": "electricity",
+}  # fmt: skip
+"""Abbreviations of the keys in words."""
+
+
 @cache
 def label_of(key: str) -> str:
     """A key in words, without its unit: ``bank_min_voltage_v`` -> ``bank min voltage``."""
@@ -80,7 +88,7 @@ def label_of(key: str) -> str:
                 break
             parts = parts[:-size]
             break
-    return " ".join(p for p in parts if p not in ("frac",)).replace(" count", " number")
+    return " ".join(WORDS.get(p, p) for p in parts if p != "frac").replace(" count", " number")
 
 
 _new = object.__new__

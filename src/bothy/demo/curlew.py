@@ -125,6 +125,17 @@ REAR_FEED = {
 }
 
 
+TRIP: dict[str, Any] = {
+    "start_date": "2026-10-12",
+    "legs": [
+        {"id": "inverness", "place": "inverness", "days_count": 4, "day_type": "working"},
+        {"id": "edinburgh", "place": "edinburgh", "days_count": 3, "drive_h": 3.5, "day_type": "working"},
+        {"id": "manchester", "place": "manchester", "days_count": 2, "drive_h": 4.5, "shore": True},
+        {"id": "cardiff", "place": "cardiff", "days_count": 4, "drive_h": 4.0, "day_type": "working"},
+        {"id": "penzance", "place": "penzance", "days_count": 5, "drive_h": 4.5, "day_type": "working", "note": "Winter roost counts; no hook-up near the estuary."},
+    ],
+}  # fmt: skip
+"""The autumn survey, down the coast."""
 RACEWAYS: list[dict[str, Any]] = [
     {"id": "left-trunking", "name": "Left wall trunking, low voltage", "kind": "trunking", "width_mm": 60.0, "height_mm": 40.0, "length_m": 3.6, "by": "typed",
      "metal_holes_count": 4, "grommets_count": 4, "signals": [{"kind": "display", "gap_mm": 60.0}, {"kind": "sensor", "count": 2, "gap_mm": 60.0}]},
@@ -186,5 +197,6 @@ def design() -> Design:
             c |= {"fuse_a": 35.0}  # so that a fault behind the 20 A of the transfer pump leaves the rear board on
         if c["id"] == "front-fridge-90-l":
             c |= {"area_mm2": 2.5, "name": "Fridge"}
+    data["trips"] = TRIP
     data["prove"] = {"readings": _readings(), "meter": {"loop_resolution_mohm": 1.0}}
     return load_design(data)

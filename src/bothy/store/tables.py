@@ -5,8 +5,8 @@ from __future__ import annotations
 import datetime as dt
 import uuid
 
-from sqlalchemy import ForeignKey, ForeignKeyConstraint, Integer, String, Text, Uuid
-from sqlalchemy.dialects.mysql import DATETIME
+from sqlalchemy import Boolean, ForeignKey, ForeignKeyConstraint, Integer, String, Text, Uuid
+from sqlalchemy.dialects.mysql import DATETIME, LONGTEXT
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
@@ -56,3 +56,21 @@ class Revision(Base):
     message: Mapped[str] = mapped_column(String(200))
     author: Mapped[str] = mapped_column(String(80))
     created_at: Mapped[dt.datetime]
+
+
+class Job(Base):
+    """Long work on one revision of a variant. ``state`` is running, done, failed or cancelled; ``updated_at`` moves while it runs."""
+
+    __tablename__ = "jobs"
+    id: Mapped[uuid.UUID] = mapped_column(Uuid, primary_key=True)
+    variant_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("variants.id", ondelete="CASCADE"))
+    revision: Mapped[int] = mapped_column(Integer)
+    kind: Mapped[str] = mapped_column(String(20))
+    state: Mapped[str] = mapped_column(String(12))
+    done: Mapped[int] = mapped_column(Integer)
+    whole: Mapped[int] = mapped_column(Integer)
+    cancel_asked: Mapped[bool] = mapped_column(Boolean)
+    error: Mapped[str | None] = mapped_column(String(500))
+    result: Mapped[str | None] = mapped_column(LONGTEXT)
+    created_at: Mapped[dt.datetime]
+    updated_at: Mapped[dt.datetime]

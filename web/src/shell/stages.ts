@@ -6,7 +6,7 @@ export const STAGES: Stage[] = [
   { id: "vehicle", word: "Vehicle", key: "1", question: "What are we working with?", built: true },
   { id: "life", word: "Life", key: "2", question: "Who lives in it, where, how?", built: true },
   { id: "power", word: "Power", key: "3", question: "Is there enough, and what limits it?", built: true },
-  { id: "trips", word: "Trips", key: "4", question: "Will it last?", built: false },
+  { id: "trips", word: "Trips", key: "4", question: "Will it last?", built: true },
   { id: "wiring", word: "Wiring", key: "5", question: "Which cable, which fuse, which way?", built: true },
   { id: "warmth", word: "Warmth", key: "6", question: "Warm, dry and cool for how much?", built: false },
   { id: "water", word: "Water", key: "7", question: "How many days, and does the shower run?", built: false },

@@ -67,6 +67,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
         value={String(value ?? "")}
         placeholder={standard}
         maxLength={200}
+        list={name === "place" ? "places" : undefined}
         onChange={(e) => onSet(e.target.value)}
       />
     );

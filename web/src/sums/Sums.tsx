@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, NavLink, useParams } from "react-router";
 import { type ApiError, api, type Schemas, take } from "../data/client";
+import { usePlaces } from "../data/places";
 import { usePerson } from "../shell/person";
 import { Answer } from "./Answer";
 import { Fields } from "./Form";
@@ -22,8 +23,16 @@ function Sum({ item }: { item: Item }) {
     staleTime: Number.POSITIVE_INFINITY,
   });
   const error = answer.error as ApiError | null;
+  const places = usePlaces();
   return (
     <>
+      <datalist id="places">
+        {(places.data ?? []).map((p) => (
+          <option key={p.place} value={p.place}>
+            {p.name}
+          </option>
+        ))}
+      </datalist>
       <main className="min-h-0 min-w-0 flex-1 overflow-y-auto bg-sheet max-[899px]:flex-none max-[899px]:overflow-visible" aria-label={item.title}>
         <div className="border-b border-line bg-bench px-4 py-2">
           <h1 className="m-0 font-display text-xl font-semibold">{item.title}</h1>

@@ -54,8 +54,26 @@ MOST_ON_A_LINE_W, MOST_TOGETHER_W = 40_000.0, 160_000.0
 """More than any vehicle carries; beyond it a slip of the keyboard is likelier, and no cable or bank would be found."""
 
 
+TIER_OF_KIND: dict[Kind, int] = {
+    "safety": 1,
+    "cooling": 1,
+    "heating": 1,
+    "pump": 1,
+    "light": 2,
+    "fan": 2,
+    "electronics": 2,
+    "socket": 3,
+    "cooking": 3,
+    "tool": 3,
+    "other": 2,
+}
+
+
 class Appliance(Doc):
-    """Something that uses electricity. One form of power and one form of use, as on its label."""
+    """Something that uses electricity. One form of power and one form of use, as on its label.
+
+    ``tier`` says when it goes when power is short: 1 never by choice, 2 late, 3 first; by its kind where nothing is said.
+    """
 
     id: Id
     name: Name
@@ -87,6 +105,7 @@ class Appliance(Doc):
     max_fuse_a: float | None = Field(None, gt=0, le=500)
     min_voltage_v: float | None = Field(None, gt=0, le=100)
     mass_kg: float | None = Field(None, ge=0, le=1000)
+    tier: Whole | None = Field(None, ge=1, le=3)
     trust: Trust = "label"
     part: PartKey | None = None
     by: By = "typed"
@@ -118,6 +137,11 @@ class Appliance(Doc):
         """The load-budget's load of this appliance, all of it present at the daily peak."""
         fields = {k: getattr(self, k) for k in _SAME}
         return quick(Load, **{**_DEFAULTS, **fields, "hourly_weights": weights(self.windows)})
+
+    @property
+    def rank(self) -> int:
+        """Its tier: typed, or usual of its kind."""
+        return self.tier or TIER_OF_KIND[self.kind]
 
     @property
     def adapter_frac(self) -> float:

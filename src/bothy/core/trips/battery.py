@@ -275,7 +275,8 @@ def _simple_out(
                       charge_accepted_wh=accepted, load_served_wh=served, battery_loss_wh=loss, self_discharge_wh=leak, stored_delta_wh=stored)  # fmt: skip
     return SimulateSimpleOut.of(
         soc_series_frac=series, events=events, min_soc_frac=derived("min_soc_frac", "least of the series", min(series), source),
-        final_soc_frac=derived("final_soc_frac", "last of the series", series[-1], source), first_unserved_h=first, charge_offered_wh=offered, charge_accepted_wh=accepted,
+        final_soc_frac=derived("final_soc_frac", "last of the series", series[-1], source), first_unserved_h=derived("first_unserved_h", "end of the first step that did not serve all", first, source) if first is not None else None,
+        charge_offered_wh=offered, charge_accepted_wh=accepted,
         curtailed_wh=curtailed, load_demand_wh=demand, load_served_wh=served, unserved_wh=unserved, battery_loss_wh=loss, self_discharge_wh=leak, stored_delta_wh=stored,
         balance_wh=balance,
     )  # fmt: skip

@@ -235,6 +235,8 @@ class Result:
 
 
 EVENTS_KEPT = 400
+Keep = Callable[[int, int, Array], None]
+"""Takes first and last draw of a block and its series by draw, step and quantity."""
 
 
 def blocks(count: int, size: int = BLOCK) -> Iterator[tuple[int, int]]:
@@ -244,33 +246,40 @@ def blocks(count: int, size: int = BLOCK) -> Iterator[tuple[int, int]]:
 
 
 def simulate(
-    plan: Plan, *, series: bool = False, weather: Weather | None = None, between: Callable[[int, int], None] | None = None, workers: int = 1
+    plan: Plan,
+    *,
+    series: bool = False,
+    keep: Keep | None = None,
+    weather: Weather | None = None,
+    between: Callable[[int, int], None] | None = None,
+    workers: int = 1,
 ) -> Result:
-    """Run a plan. ``between`` is called after each block with draws done and in all; it may raise to cancel. ``workers`` blocks run beside each other."""
+    """Run a plan. ``between`` is called after each block with draws done and in all; it may raise to cancel. ``workers`` blocks run beside each other.
+
+    ``series`` keeps every step of every draw; ``keep`` is given the series of each block instead, so that long runs need little memory.
+    """
     from concurrent.futures import ThreadPoolExecutor
 
     from bothy.core.trips import kernel
 
     count, n = (plan.draw_count if plan.draws else 1), len(plan.days)
     ready = arrays_of(plan, weather)
+    steps = n * ready.steps
     out = Result(
         np.zeros((count, kernel.LEDGER_SIZE)), np.zeros((count, kernel.SUMMARY_SIZE)), np.zeros((count, n), dtype=np.int8), np.zeros((count, EVENTS_KEPT, 2)),
-        np.zeros(count, dtype=np.int64), np.zeros((count if series else 0, n * ready.steps if series else 0, kernel.SERIES_SIZE), dtype=np.float32),
+        np.zeros(count, dtype=np.int64), np.zeros((count if series else 0, steps if series else 0, kernel.SERIES_SIZE), dtype=np.float32),
     )  # fmt: skip
 
     def one(block: tuple[int, int]) -> int:
-        kernel.run(
-            *block,
-            plan.step_min / 60,
-            *ready.items,  # type: ignore[call-arg]
-            out.ledger,
-            out.summary,
-            out.short_day,
-            out.events,
-            out.event_count,
-            out.series,
-        )
-        return block[1] - block[0]
+        first, last = block
+        if series:
+            mine = out.series[first:last]
+        else:
+            mine = np.empty((last - first if keep else 0, steps if keep else 0, kernel.SERIES_SIZE), dtype=np.float32)
+        kernel.run(first, last, plan.step_min / 60, *ready.items, out.ledger, out.summary, out.short_day, out.events, out.event_count, mine)  # type: ignore[call-arg]
+        if keep is not None:
+            keep(first, last, mine)
+        return last - first
 
     done = 0
     todo = list(blocks(count))

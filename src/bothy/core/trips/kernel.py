@@ -59,7 +59,7 @@ def run(
 
     ``cos_z``, ``unit``, ``swing_at`` are by day and step; ``planes`` (cosine of incidence) by day, step and heading of an array, ``heads`` says which
     headings are whose; ``sky``, ``ground``, ``on`` by day, step and array; ``clear``, ``diffuse``, ``mean_c``, ``swing_c`` by draw and day; loads by day,
-    step and tier in W. ``series`` may have no draws: then nothing is kept.
+    step and tier in W. ``series`` is of this block's draws; it may have none: then nothing is kept.
     """
     day_count, steps = cos_z.shape
     array_count = arrays.shape[0]
@@ -313,7 +313,7 @@ def run(
                 if cabin < 0 and fresh + grey > 0 and (plan[HAS_FRESH] != 0 or plan[HAS_GREY] != 0):
                     summary[d, FREEZE_H] += dt
                 if series.shape[0] > 0:
-                    s = series[d, j * steps + i]
+                    s = series[d - first_draw, j * steps + i]
                     s[S_SOC] = e / nominal
                     s[S_FRESH], s[S_GREY], s[S_TOILET], s[S_GAS], s[S_DIESEL] = fresh, grey, toilet, gas, diesel
                     s[S_CABIN], s[S_PV], s[S_LOAD], s[S_SOURCES] = cabin, pv, served, used_pv + used_shore + used_dcdc + shore_ac

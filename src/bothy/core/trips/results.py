@@ -131,7 +131,7 @@ def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None)
                        draw_count=count)  # fmt: skip
 
     return SimulateTripOut.of(
-        day_count=days, draw_count=count, **mean, final_soc_frac=derived("final_soc_frac", "mean of the draws at the end", float(r.summary[:, k.END_SOC].mean()), HERE),
+        day_count=derived("day_count", "days of the plan", days, "definition"), draw_count=derived("draw_count", "weathers", count, "definition"), **mean, final_soc_frac=derived("final_soc_frac", "mean of the draws at the end", float(r.summary[:, k.END_SOC].mean()), HERE),
         lolp_frac=derived("lolp_frac", "days with a shortage of what is needed/(days·draws)", short / (days * count), "handbook 03 §3.18", short_day_count=short, day_count=days,
                           draw_count=count),
         trip_fail_frac=derived("trip_fail_frac", "draws with any", float((r.short_day.sum(axis=1) > 0).mean()), "handbook 03 §3.18", draw_count=count),
@@ -141,7 +141,7 @@ def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None)
         max_balance_error_wh=derived("max_balance_error_wh", "largest error of the four identities", balance_error(r.ledger), "must be 0"),
         generator_h_needed=derived("generator_h_needed", "(unserved + shed)/charger", missing / inp.shore.charger_power_w, HERE, unserved_wh=mean["unserved_wh"],
                                    shed_wh=mean["shed_wh"]) if inp.shore.charger_power_w > 0 else None,
-        **{f"first_{name}_d": v for name, v in firsts.items()}, first_resource=RESOURCES[min(said)[1]] if said else None,
+        **{f"first_{name}_d": derived(f"first_{name}_d", "earliest of all draws, at the end of its step", v, HERE, draw_count=count) if v is not None else None for name, v in firsts.items()}, first_resource=RESOURCES[min(said)[1]] if said else None,
         draws=[_draw(r, d, inp.series) for d in range(count)],
     )  # fmt: skip
 

@@ -1,7 +1,7 @@
 /** Stage 2, Life: who lives in it, where and how, and with which appliances. */
-import { useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import { type Appliance, api, take } from "../../data/client";
+import type { Appliance } from "../../data/client";
+import { usePlaces } from "../../data/places";
 import { MONTHS, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { Fig } from "../../parts/Fig";
@@ -23,7 +23,7 @@ const MONTH_CHOICES = MONTHS.map((word, i) => ({ value: String(i + 1), word }));
 function Sentence() {
   const { design, report } = useVariant();
   const life = design.life ?? {};
-  const places = useQuery({ queryKey: ["places"], queryFn: () => take(api.GET("/api/places")), staleTime: Number.POSITIVE_INFINITY });
+  const places = usePlaces();
   const assumedPlace = useAssumption("/life/place");
   const number = (path: string, value: number | null | undefined) => value ?? Number(report.assumptions.find((a) => a.path === path)?.value ?? 0);
   const people = number("/life/people", life.people);

@@ -1,0 +1,125 @@
+"""Trips: the quick run of a revision at once, and the thorough one as a job."""
+
+from __future__ import annotations
+
+import datetime as dt
+import uuid
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Depends, Request, Response
+from pydantic import BaseModel
+
+from bothy.api.problems import ProblemBody, problem
+from bothy.api.state import Store
+from bothy.api.variants import answer
+from bothy.core.context import Context
+from bothy.core.contract import BadInput
+from bothy.core.design.document import Design
+from bothy.core.trips.of_design import TripRun, run_trip
+from bothy.jobs.runner import Between, Runner
+from bothy.store.jobs import RUNNING, JobRow, Jobs
+
+router = APIRouter(prefix="/api", tags=["trips"])
+QUICK_DRAW_DAYS = 5000
+"""Draws times days of a quick run: it answers while a field is still looked at."""
+KIND = "trip"
+
+
+def _jobs(request: Request) -> Jobs:
+    return request.app.state.jobs  # type: ignore[no-any-return]
+
+
+def _runner(request: Request) -> Runner:
+    return request.app.state.runner  # type: ignore[no-any-return]
+
+
+JobStore = Annotated[Jobs, Depends(_jobs)]
+JobRunner = Annotated[Runner, Depends(_runner)]
+
+
+class JobOut(BaseModel):
+    """A job: running, done, failed or cancelled; how much of its whole is done, and on which revision."""
+
+    id: uuid.UUID
+    kind: str
+    state: str
+    revision: int
+    done: int
+    whole: int
+    error: str | None
+    created_at: dt.datetime
+
+
+class JobStarted(BaseModel):
+    id: uuid.UUID
+
+
+class Thorough(BaseModel):
+    """The newest thorough run: its job, and the result with the revision that made it, when one is done."""
+
+    job: JobOut | None
+    revision: int | None
+    run: TripRun | None
+
+
+def _out(j: JobRow) -> JobOut:
+    return JobOut(id=j.id, kind=j.kind, state=j.state, revision=j.revision, done=j.done, whole=j.whole, error=j.error, created_at=j.created_at)
+
+
+def _with_draws(design: Design, draws: int) -> Design:
+    return design.model_copy(update={"trips": design.trips.model_copy(update={"draw_count": draws})})
+
+
+def quick_draws(design: Design) -> int:
+    """How many weathers a quick run takes: as many as the design asks for, fewer on long trips."""
+    days = max(1, sum(x.days_count for x in design.trips.legs))
+    return max(5, min(design.trips.draw_count, QUICK_DRAW_DAYS // days))
+
+
+@router.get("/variants/{variant_id}/trip", operation_id="getTrip", response_model=TripRun, responses={422: {"model": ProblemBody}})
+def get_trip(variant_id: uuid.UUID, revision: int, store: Store) -> Response:
+    """The trip of a revision through a few weathers, at once. The first draws are those of the thorough run."""
+    design = store.design_at(variant_id, revision)
+    return answer(run_trip(Context(_with_draws(design, quick_draws(design)))).model_dump(mode="json"), revision)
+
+
+@router.post(
+    "/variants/{variant_id}/trip/jobs", operation_id="startTrip", status_code=202, responses={409: {"model": ProblemBody}, 422: {"model": ProblemBody}}
+)
+def start_trip(variant_id: uuid.UUID, store: Store, jobs: JobStore, runner: JobRunner) -> JobStarted:
+    """Run the newest revision through all the weathers it asks for, beside everything else."""
+    h = store.head(variant_id)
+    now = jobs.latest(variant_id, KIND)
+    if now is not None and now.state == RUNNING:
+        raise BadInput("job", "one runs already; wait for it or cancel it")
+    if not h.design.trips.legs:
+        raise BadInput("legs", "has no leg yet; add the first place of the trip")
+
+    def work(between: Between) -> Any:
+        return run_trip(Context(h.design), workers=2, between=between).model_dump(mode="json")
+
+    return JobStarted(id=runner.start(variant_id, h.revision, KIND, h.design.trips.draw_count, work))
+
+
+@router.get("/variants/{variant_id}/trip/thorough", operation_id="getThoroughTrip", response_model=Thorough)
+def get_thorough(variant_id: uuid.UUID, store: Store, jobs: JobStore) -> Response:
+    """The newest thorough run of a variant and what came of the newest that is done."""
+    head = store.head(variant_id)
+    job, found = jobs.latest(variant_id, KIND), jobs.result(variant_id, KIND)
+    body = {"job": _out(job).model_dump(mode="json") if job else None, "revision": found[0] if found else None, "run": found[1] if found else None}
+    return answer(body, head.revision)
+
+
+@router.get("/jobs/{job_id}", operation_id="getJob", responses={404: {"model": ProblemBody}})
+def get_job(job_id: uuid.UUID, jobs: JobStore) -> JobOut:
+    return _out(jobs.get(job_id))
+
+
+@router.post("/jobs/{job_id}/cancel", operation_id="cancelJob", response_model=JobOut, responses={404: {"model": ProblemBody}})
+def cancel_job(job_id: uuid.UUID, jobs: JobStore) -> Any:
+    """Ask a job to stop; what it has not finished is dropped."""
+    try:
+        jobs.cancel(job_id)
+    except LookupError as exc:
+        return problem(404, "job", str(exc))
+    return _out(jobs.get(job_id))

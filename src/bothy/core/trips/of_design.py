@@ -1,0 +1,355 @@
+"""The trip of a design: its itinerary, panels, bank, sources and appliances as a plan for the engine, and what came of the run."""
+
+from __future__ import annotations
+
+import datetime as dt
+import math
+from typing import Any
+
+import numpy as np
+from pydantic import BaseModel
+
+from bothy.core.catalogue.climates import climates
+from bothy.core.context import Context
+from bothy.core.contract import BadInput, quick
+from bothy.core.design.trips import Leg
+from bothy.core.finding import Finding
+from bothy.core.power.load_budget import LoadBudgetIn, load_budget
+from bothy.core.power.uses import inverter_use
+from bothy.core.sun.geometry import Array, midpoints
+from bothy.core.sun.plane import Module
+from bothy.core.trips.battery import TripBank
+from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result
+from bothy.core.trips.trip import default_shed
+
+STEP_MIN = 15
+ASSUMED = (
+    "Approximate climate of the place; import a weather file for precision.",
+    "Panels lie flat in the sun, with 3 % dirt and 2 % mismatch; nothing shades them.",
+    "Cooling works as in its season’s usual air; the cabin is warmed where Life holds a heater.",
+)
+
+
+class NoTrip(BadInput):
+    """There is nothing to simulate yet; the words say what is missing."""
+
+
+def days_of(ctx: Context) -> list[PlanDay]:
+    """One entry a day of the itinerary. Raises :class:`NoTrip` without legs or a first day."""
+    t = ctx.design.trips
+    if not t.legs:
+        raise NoTrip("legs", "has no leg yet; add the first place of the trip")
+    if t.start_date is None:
+        raise NoTrip("start_date", "is missing; say when the trip begins")
+    first = dt.date.fromisoformat(t.start_date)
+    people = ctx.design.life.people or 2
+    out: list[PlanDay] = []
+    for leg in t.legs:
+        if leg.place not in climates():
+            raise NoTrip("place", f"“{leg.place}” is not a place in the climate table")
+        persons = float(leg.persons if leg.persons is not None else people)
+        for n in range(leg.days_count):
+            drive = leg.drive_h if n == 0 else 0.0
+            out.append(PlanDay(leg.place, first + dt.timedelta(days=len(out)), persons, leg.drive_start_h, drive, leg.shore, leg.heading_deg, leg.clearness))
+    return out
+
+
+def _leg_days(ctx: Context) -> list[tuple[Leg, int]]:
+    return [(leg, n) for leg in ctx.design.trips.legs for n in range(leg.days_count)]
+
+
+def _loads(ctx: Context, days: list[PlanDay], hours: Array) -> tuple[Array, Array]:
+    """Power by day, step and tier in W at the bank's terminals and at the sockets, from the load budget of each kind of day."""
+    dc, ac = np.zeros((len(days), hours.size, 3)), np.zeros((len(days), hours.size, 3))
+    clock = np.floor(hours).astype(int)
+    appliances = [a for a in ctx.design.life.appliances if a.count > 0]
+    known: dict[tuple[str, str], tuple[Array, Array]] = {}
+    use = inverter_use(ctx)
+    for j, (day, (leg, n)) in enumerate(zip(days, _leg_days(ctx), strict=True)):
+        season = climates()[day.place].season(day.date.month)
+        kind = "driving" if leg.drive_h > 0 and n == 0 and leg.day_type == "parked" else leg.day_type
+        if (season, kind) not in known:
+            budget = load_budget(quick(
+                LoadBudgetIn, bank_voltage_v=ctx.bank_v, bank_min_voltage_v=None, season=season, day_types=[kind], ambient_temp_c=ctx.galley_temp(season), inverter=use,
+                distribution_loss_frac=0.02, margin_frac=0.0, loads=[a.load for a in appliances]))  # fmt: skip
+            by_dc, by_ac = np.zeros((24, 3)), np.zeros((24, 3))
+            for a, x in zip(appliances, budget.loads, strict=True):
+                weights = np.array(a.load.hourly_weights or [1.0] * 24)
+                into, energy = (by_ac, x.energy_wh) if a.supply == "ac" else (by_dc, x.bank_energy_wh)
+                into[:, a.rank - 1] += energy * weights / weights.sum()
+            known[season, kind] = by_dc, by_ac
+        dc[j], ac[j] = known[season, kind][0][clock], known[season, kind][1][clock]
+    return dc, ac
+
+
+def _bank(ctx: Context) -> TripBank:
+    b = ctx.design.power.bank
+    if b is None:
+        raise NoTrip("bank", "is missing; choose a bank in Power, or take Bothy's")
+    p = b.parallel_count
+    return TripBank.trusted(
+        chemistry=b.chemistry, capacity_ah=b.unit_charge_ah * p, system_voltage_v=ctx.system_v, max_charge_a=b.unit_max_charge_a * p if b.unit_max_charge_a else None,
+        max_discharge_a=b.unit_max_discharge_a * p if b.unit_max_discharge_a else None,
+    )  # fmt: skip
+
+
+def _arrays(ctx: Context) -> list[PlanArray]:
+    p = ctx.design.power
+    if p.controller is None:
+        return []
+    out = []
+    for a in p.arrays:
+        held = min(1.0, 1.03 * ctx.bank_v / (a.vmp_v * a.series_count)) if p.controller.controller_type == "pwm" else 1.0
+        out.append(
+            PlanArray(
+                Module(a.panel_power_w * a.series_count * a.parallel_count, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, 0.97, 0.98, 0.98 * held, 1.0)
+            )
+        )
+    return out
+
+
+def _numbers(ctx: Context, bank: TripBank) -> Array:
+    from bothy.core.trips import kernel as k
+
+    p = ctx.design.power
+    n = np.zeros(k.PLAN_SIZE)
+    n[[k.SHED_1, k.SHED_2, k.SHED_3]] = k.NEVER_SHED
+    for tier, off, back in default_shed(bank.floor):
+        n[k.SHED_1 + tier - 1], n[k.BACK_1 + tier - 1] = min(off, 0.95), min(back, 0.98)
+    n[k.ETA_PV], n[k.ALBEDO] = (0.98 if p.controller and p.controller.controller_type == "pwm" else 0.97), 0.2
+    n[k.PV_MOST] = p.controller.max_charge_current_a * ctx.bank_v if p.controller else 0.0
+    n[k.DCDC] = p.driving.rating_a * ctx.bank_v if p.driving else 0.0
+    inlet = (p.shore.inlet_current_a if p.shore else None) or ctx.region.inlet_a
+    supply = (p.shore.supply_current_a if p.shore else None) or inlet
+    n[k.CHARGER], n[k.ETA_CHARGER] = (p.shore.charger_current_a * ctx.bank_v if p.shore else 0.0), 0.90
+    n[k.SHORE_MOST] = ctx.region.continuous_frac * min(inlet, supply) * ctx.region.mains_v if p.shore else 0.0
+    if p.inverter is not None:
+        use = inverter_use(ctx)
+        n[k.INVERTER], n[k.IDLE], n[k.ETA_INVERTER], n[k.ALWAYS] = 1, use.idle_w, use.efficiency_frac, float(p.inverter.mode == "always")
+    n[k.FRIDGE_IN], n[k.FRIDGE_REF], n[k.HEATER_W], n[k.ETA_HEATER] = 4, 25, 1, 1
+    if any(a.kind == "heating" and a.count > 0 for a in ctx.design.life.appliances):  # its electricity is among the loads already
+        n[k.HEATER], n[k.HEATER_W], n[k.SET_DAY], n[k.SET_NIGHT], n[k.DAY_FROM], n[k.DAY_TO] = k.BY_DIESEL, 4000, 19, 12, 7, 22
+        n[k.ETA_HEATER] = 0.8
+    n[k.UA], n[k.C_CABIN], n[k.APERTURE], n[k.GAIN], n[k.PERSON] = 60, 250 / 3.6, 0.8, 20, 80
+    heated = p.bank is not None and p.bank.heater_power_w > 0
+    n[k.BANK_INSIDE] = float(heated or ctx.bank_place in ("warm_inside", "unheated_inside"))
+    n[k.SOC_START] = ctx.design.trips.soc_start_frac
+    return n
+
+
+def plan_of_design(ctx: Context) -> Plan:
+    """The plan of a design's trip. Raises :class:`NoTrip` when something is missing for it."""
+    days, bank = days_of(ctx), _bank(ctx)
+    hours = midpoints(STEP_MIN)
+    dc, ac = _loads(ctx, days, hours)
+    if ctx.design.power.inverter is None:
+        ac = np.zeros_like(ac)
+    t = ctx.design.trips
+    return Plan(days, STEP_MIN, _arrays(ctx), bank.numbers, _numbers(ctx, bank), dc, ac, True, t.seed, t.draw_count)
+
+
+class Lane(BaseModel):
+    """One quantity over the trip, a value a point: what 1 in 10, half and 9 in 10 of the weathers stay under."""
+
+    p10: list[float]
+    p50: list[float]
+    p90: list[float]
+
+
+class TripDaySum(BaseModel):
+    """One day: where, and in half of the weathers how much came in, was used and was missing in Wh; least charge in 1 of 10; share of weathers with a shortage."""
+
+    date: str
+    leg: str
+    place: str
+    sun_wh: float
+    sources_wh: float
+    load_wh: float
+    missing_wh: float
+    least_soc_p10: float
+    short_frac: float
+    kt_p50: float
+    mean_c_p50: float
+
+
+class TripEventOut(BaseModel):
+    """Something that happened in one of the three weathers that are drawn."""
+
+    draw: int
+    time_d: float
+    what: str
+
+
+class Buy(BaseModel):
+    """What one more part would do on the same weathers: share of short days and its change with the error of that, Wh missing a day and its change."""
+
+    what: str
+    short_days_frac: float
+    change_frac: float
+    error_frac: float
+    missing_wh_day: float
+    change_wh_day: float
+
+
+class TripRun(BaseModel):
+    """A run of the trip. Lanes have ``per_day`` points a day; ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10."""
+
+    draw_count: int
+    seed: int
+    day_count: int
+    per_day: int
+    floor_frac: float
+    soc: Lane
+    sun_w: Lane
+    load_w: Lane
+    cabin_c: Lane
+    histories: dict[str, list[float]]
+    days: list[TripDaySum]
+    events: list[TripEventOut]
+    short_days_frac: float
+    error_frac: float | None
+    trips_short_frac: float
+    least_soc_p10: float
+    least_soc_p50: float
+    least_soc_p90: float
+    first_short_d: float | None
+    first_short_p50_d: float | None
+    sun_wh_day: float
+    driving_wh_day: float
+    shore_wh_day: float
+    load_wh_day: float
+    curtailed_wh_day: float
+    missing_wh_day: float
+    refused_cold_h: float
+    most_ac_w: float
+    balance_error_wh: float
+    buys: list[Buy]
+    findings: list[Finding]
+    assumed: list[str]
+
+
+EVENT_WORDS = ("all loads off: the bank is empty", "loads back on", "loads shed", "shed loads back on")
+
+
+def _lane(x: Array) -> Lane:
+    found = np.percentile(x, (10, 50, 90), axis=0)
+    return Lane(p10=found[0].round(4).tolist(), p50=found[1].round(4).tolist(), p90=found[2].round(4).tolist())
+
+
+def points_a_day(days: int) -> int:
+    """Points of a lane a day: every step for short trips, four to one a day for long ones."""
+    return 96 if days <= 21 else 24 if days <= 60 else 4
+
+
+class _Kept:
+    """What is kept of the series: points of the lanes by draw, sums and least charge by day."""
+
+    def __init__(self, plan: Plan, count: int) -> None:
+        self.days, self.hours = len(plan.days), plan.step_min / 60
+        self.per_day = points_a_day(self.days)
+        points = (count, self.days * self.per_day)
+        self.soc, self.sun, self.load, self.cabin = (np.zeros(points) for _ in range(4))
+        by_day = (count, self.days)
+        self.day_least, self.day_sun, self.day_load, self.day_in = (np.zeros(by_day) for _ in range(4))
+
+    def __call__(self, first: int, last: int, series: Array) -> None:
+        """Take the series of a block of draws."""
+        from bothy.core.trips import kernel as k
+
+        block = slice(first, last)
+
+        def groups(i: int, count: int) -> Array:
+            return series[:, :, i].astype(float).reshape(last - first, count, -1)
+
+        points = self.days * self.per_day
+        self.soc[block], self.cabin[block] = groups(k.S_SOC, points).min(axis=2), groups(k.S_CABIN, points).min(axis=2)
+        self.sun[block], self.load[block] = groups(k.S_PV, points).mean(axis=2), groups(k.S_LOAD, points).mean(axis=2)
+        self.day_least[block] = groups(k.S_SOC, self.days).min(axis=2)
+        for into, i in ((self.day_sun, k.S_PV), (self.day_load, k.S_LOAD), (self.day_in, k.S_SOURCES)):
+            into[block] = groups(i, self.days).sum(axis=2) * self.hours
+
+
+def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> TripRun:
+    """What a run says, from its sums and what was kept of its series."""
+    from bothy.core.trips import kernel as k
+    from bothy.core.trips.results import LEDGER, balance_error, standard_error
+
+    n, count = len(plan.days), r.ledger.shape[0]
+    least = r.summary[:, k.LEAST_SOC]
+    order = np.argsort(least, kind="stable")
+    named = {name: int(order[min(count - 1, round(q * (count - 1)))]) for name, q in (("p10", 0.1), ("p50", 0.5), ("p90", 0.9))}
+    asked = (plan.dc.sum(axis=2) + plan.ac.sum(axis=2)).sum(axis=1) * plan.step_min / 60
+    legs = _leg_days(ctx)
+    days = [quick(TripDaySum, date=d.date.isoformat(), leg=legs[j][0].id, place=climates()[d.place].name, sun_wh=float(np.median(kept.day_sun[:, j])),
+                  sources_wh=float(np.median(kept.day_in[:, j])), load_wh=float(np.median(kept.day_load[:, j])),
+                  missing_wh=max(0.0, float(asked[j] - np.mean(kept.day_load[:, j]))) if r.short_day[:, j].any() else 0.0,
+                  least_soc_p10=float(np.percentile(kept.day_least[:, j], 10)), short_frac=float(r.short_day[:, j].mean()), kt_p50=float(np.median(weather.clear[:, j])),
+                  mean_c_p50=float(np.median(weather.mean_c[:, j]))) for j, d in enumerate(plan.days)]  # fmt: skip
+    firsts = r.summary[:, k.FIRST_ELECTRICITY]
+    happened = np.sort(firsts[firsts >= 0])
+    means = dict(zip(LEDGER, r.ledger.mean(axis=0), strict=True))
+    error = standard_error(r.short_day)
+    return TripRun(
+        draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.chem.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
+        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
+        events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
+        short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
+        least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),
+        first_short_d=float(happened[0]) if happened.size else None, first_short_p50_d=float(happened[count // 2]) if happened.size > count // 2 else None,
+        sun_wh_day=means["pv_used_wh"] / n, driving_wh_day=means["dcdc_wh"] / n, shore_wh_day=(means["shore_dc_wh"] + means["shore_ac_wh"]) / n, load_wh_day=means["load_served_wh"] / n,
+        curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()),
+        most_ac_w=float(plan.ac.sum(axis=2).max()), balance_error_wh=balance_error(r.ledger), buys=[], findings=[], assumed=list(ASSUMED),
+    )  # fmt: skip
+
+
+def _more(ctx: Context) -> list[tuple[str, Context]]:
+    """The same design with one more panel, and with one more battery."""
+    p = ctx.design.power
+    out = []
+    if p.arrays and p.controller is not None:
+        a = p.arrays[0]
+        one = a.model_copy(update={"panel_power_w": a.panel_power_w * (1 + 1 / (a.series_count * a.parallel_count))})
+        room = p.controller.model_copy(update={"max_charge_current_a": p.controller.max_charge_current_a + a.panel_power_w / ctx.bank_v})
+        out.append((f"one more panel of {a.panel_power_w:g} W, with its controller", p.model_copy(update={"arrays": [one, *p.arrays[1:]], "controller": room})))
+    if p.bank is not None:
+        out.append(
+            (
+                f"one more battery of {p.bank.unit_charge_ah:g} Ah",
+                p.model_copy(update={"bank": p.bank.model_copy(update={"parallel_count": p.bank.parallel_count + 1})}),
+            )
+        )
+    return [(what, Context(ctx.design.model_copy(update={"power": power}))) for what, power in out]
+
+
+def _buys(ctx: Context, r: Result, weather: Any) -> list[Buy]:
+    """What one more part would do, on the same weathers, so that luck cancels out."""
+    from bothy.core.trips.engine import simulate
+    from bothy.core.trips.results import LEDGER
+
+    i, j = LEDGER.index("shed_wh"), LEDGER.index("unserved_wh")
+    out = []
+    for what, more in _more(ctx):
+        other = simulate(plan_of_design(more), weather=weather)
+        days = r.short_day.shape[1]
+        change = (other.short_day.astype(float) - r.short_day).mean(axis=1)
+        missing = ((other.ledger[:, i] + other.ledger[:, j]) / days).mean()
+        now = ((r.ledger[:, i] + r.ledger[:, j]) / days).mean()
+        error = float(change.std(ddof=1) / math.sqrt(change.size)) if change.size > 1 else 0.0
+        out.append(Buy(what=what, short_days_frac=float(other.short_day.mean()), change_frac=float(change.mean()), error_frac=error, missing_wh_day=float(missing),
+                       change_wh_day=float(missing - now)))  # fmt: skip
+    return out
+
+
+def run_trip(ctx: Context, *, workers: int = 1, between: Any = None) -> TripRun:
+    """Simulate the trip of a design. Raises :class:`NoTrip` when something is missing for it."""
+    from bothy.core.trips.engine import simulate, weather_of
+    from bothy.core.trips.rules import trip_findings
+
+    plan = plan_of_design(ctx)
+    weather = weather_of(plan)
+    kept = _Kept(plan, plan.draw_count)
+    result = simulate(plan, keep=kept, weather=weather, workers=workers, between=between)
+    run = run_of(ctx, plan, result, kept, weather)
+    run.buys = _buys(ctx, result, weather)
+    run.findings = trip_findings(ctx, run)
+    return run

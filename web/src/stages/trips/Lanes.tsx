@@ -1,0 +1,200 @@
+/** Resources along the trip: fans of 1 in 10, half and 9 in 10 of the weathers, three that happened, and what flows at the moment pointed at. */
+import { scaleLinear } from "d3-scale";
+import { area, line } from "d3-shape";
+import { useState } from "react";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { useWidth } from "../../pictures/useWidth";
+import { useHand } from "../../shell/hand";
+import { type Lane, moment, type TripRun } from "./run";
+
+const LEFT = 92;
+const RIGHT = 12;
+const STRIP = 38;
+type Row = { key: string; word: string; unit: string; lane: Lane; lo: number; hi: number; height: number; factor: number; floor?: number; second?: Lane };
+
+function rowsOf(run: TripRun): Row[] {
+  const top = (...lanes: Lane[]) => Math.max(100, ...lanes.flatMap((l) => l.p90));
+  const power = top(run.sun_w, run.load_w);
+  const cold = Math.min(0, ...run.cabin_c.p10);
+  const warm = Math.max(20, ...run.cabin_c.p90);
+  return [
+    { key: "soc", word: "charge", unit: "%", lane: run.soc, lo: 0, hi: 1, height: 116, factor: 1, floor: run.floor_frac },
+    { key: "power", word: "sun and use", unit: "W", lane: run.sun_w, second: run.load_w, lo: 0, hi: power, height: 66, factor: 1 },
+    { key: "cabin", word: "cabin", unit: "°C", lane: run.cabin_c, lo: cold, hi: warm, height: 42, factor: 1 },
+  ];
+}
+
+export function Lanes({ run, dim }: { run: TripRun; dim: boolean }) {
+  const { design } = useVariant();
+  const hand = useHand();
+  const [box, width] = useWidth<HTMLDivElement>();
+  const [at, setAt] = useState<number | null>(null);
+  const points = run.soc.p50.length;
+  const x = scaleLinear([0, run.day_count], [LEFT, width - RIGHT]);
+  const px = (i: number) => x((i + 0.5) / run.per_day);
+  const rows = rowsOf(run);
+  const height = STRIP + rows.reduce((sum, r) => sum + r.height + 10, 0) + 16;
+  const legs = design.trips?.legs ?? [];
+  const scrub = (clientX: number, target: Element) => {
+    const bounds = target.getBoundingClientRect();
+    const day = x.invert(((clientX - bounds.left) * width) / bounds.width);
+    setAt(Math.max(0, Math.min(points - 1, Math.floor(day * run.per_day))));
+  };
+  const keys = (e: React.KeyboardEvent) => {
+    const by = { ArrowLeft: -1, ArrowRight: 1, PageUp: -run.per_day, PageDown: run.per_day }[e.key];
+    if (by === undefined && e.key !== "Home" && e.key !== "End" && e.key !== "Escape") return;
+    e.preventDefault();
+    e.stopPropagation();
+    if (e.key === "Escape") return setAt(null);
+    setAt((now) => (e.key === "Home" ? 0 : e.key === "End" ? points - 1 : Math.max(0, Math.min(points - 1, (now ?? 0) + (by ?? 0)))));
+  };
+  let day = 0;
+  let y = STRIP;
+  return (
+    <div ref={box} className={`px-2 pt-1 ${dim ? "opacity-60" : ""}`} data-drawn={!dim || undefined}>
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        className="block w-full"
+        role="slider"
+        tabIndex={0}
+        aria-label="Moment of the trip"
+        aria-valuemin={0}
+        aria-valuemax={points - 1}
+        aria-valuenow={at ?? 0}
+        aria-valuetext={
+          at == null ? "none" : `${moment(run, (at + 0.5) / run.per_day)}: charge ${Math.round(100 * (run.soc.p50[at] ?? 0))} % in half of the weathers`
+        }
+        onPointerMove={(e) => scrub(e.clientX, e.currentTarget)}
+        onPointerLeave={() => setAt(null)}
+        onKeyDown={keys}
+      >
+        {legs.map((leg) => {
+          const from = day;
+          day += leg.days_count ?? 1;
+          if (from >= run.day_count) return null;
+          const x0 = x(from);
+          const wide = x(Math.min(run.day_count, day)) - x0;
+          const name = run.days[from]?.place ?? leg.place;
+          return (
+            <g key={leg.id} className="cursor-pointer" onClick={() => hand.pick("leg", leg.id)}>
+              <title>{`${name}, ${leg.days_count ?? 1} days${leg.shore ? ", hooked up" : ""}${leg.drive_h ? `, ${leg.drive_h} h of driving first` : ""}`}</title>
+              <rect
+                x={x0}
+                y={2}
+                width={Math.max(1, wide - 1)}
+                height={22}
+                fill={hand.id === leg.id ? "color-mix(in srgb, var(--color-gorse) 30%, var(--color-sheet))" : "var(--color-bench)"}
+                stroke="var(--color-line)"
+              />
+              {leg.shore && <path d={`M${x0} 22h${wide - 1}`} stroke="currentColor" strokeWidth="2.4" strokeDasharray="9 3" />}
+              {(leg.drive_h ?? 0) > 0 && <rect x={x0} y={2} width={Math.max(3, ((x(1) - x(0)) * (leg.drive_h ?? 0)) / 24)} height={5} fill="currentColor" />}
+              {wide > 34 && (
+                <text x={x0 + 4} y={17} fontSize="11" fill="currentColor">
+                  {name.slice(0, Math.floor(wide / 6.4))}
+                </text>
+              )}
+            </g>
+          );
+        })}
+        {run.days.map((d, j) =>
+          j % Math.ceil(run.day_count / 14) === 0 ? (
+            <text key={d.date} x={x(j) + 2} y={STRIP - 4} fontSize="9.5" className="num" fill="var(--color-dim)">
+              {`${Number(d.date.slice(8))}.${Number(d.date.slice(5, 7))}.`}
+            </text>
+          ) : null,
+        )}
+        {rows.map((r) => {
+          const top = y;
+          y += r.height + 10;
+          const scale = scaleLinear([r.lo, r.hi], [top + r.height, top]);
+          const fan = area<number>()
+            .x((_, i) => px(i))
+            .y0((_, i) => scale(r.lane.p10[i] ?? 0))
+            .y1((_, i) => scale(r.lane.p90[i] ?? 0));
+          const trace = (values: number[]) =>
+            line<number>()
+              .x((_, i) => px(i))
+              .y((v) => scale(v))(values) ?? "";
+          return (
+            <g key={r.key}>
+              <rect x={LEFT} y={top} width={Math.max(1, width - LEFT - RIGHT)} height={r.height} fill="none" stroke="var(--color-line)" />
+              <text x={4} y={top + 12} fontSize="11.5" fontWeight="600" fill="currentColor">
+                {r.word}
+              </text>
+              {[r.hi, r.lo].map((v) => (
+                <text key={v} x={LEFT - 5} y={scale(v) + (v === r.hi ? 23 : 0)} fontSize="9.5" textAnchor="end" className="num" fill="var(--color-dim)">
+                  {show(v * r.factor, r.unit, "metric", 2)}
+                </text>
+              ))}
+              {r.floor != null && (
+                <>
+                  <path d={`M${LEFT} ${scale(r.floor)}H${width - RIGHT}`} stroke="var(--color-rust)" strokeDasharray="5 3" />
+                  <text x={4} y={scale(r.floor) + 3} fontSize="9.5" fill="var(--color-rust)">
+                    floor {Math.round(100 * r.floor)} %
+                  </text>
+                </>
+              )}
+              <path d={fan(r.lane.p50) ?? ""} fill={r.key === "power" ? "var(--color-gorse)" : "var(--color-loch)"} opacity="0.24" />
+              {r.key === "soc" &&
+                Object.entries(run.histories).map(([name, values]) => (
+                  <path
+                    key={name}
+                    d={trace(values)}
+                    fill="none"
+                    stroke="currentColor"
+                    strokeWidth="0.7"
+                    opacity="0.5"
+                    strokeDasharray={name === "p50" ? undefined : "3 2"}
+                  />
+                ))}
+              <path d={trace(r.lane.p50)} fill="none" stroke={r.key === "power" ? "var(--color-gorse-ink)" : "var(--color-loch)"} strokeWidth="1.6" />
+              {r.second && <path d={trace(r.second.p50)} fill="none" stroke="currentColor" strokeWidth="1.1" />}
+              {r.key === "soc" &&
+                run.days.map((d, j) =>
+                  d.short_frac > 0 ? (
+                    <rect
+                      key={d.date}
+                      x={x(j)}
+                      y={top + r.height - 5}
+                      width={Math.max(1, x(j + 1) - x(j) - 1)}
+                      height={5}
+                      fill="var(--color-rust)"
+                      opacity={0.25 + 0.75 * d.short_frac}
+                    >
+                      <title>{`${d.date}: short in ${Math.round(100 * d.short_frac)} % of the weathers`}</title>
+                    </rect>
+                  ) : null,
+                )}
+              {r.key === "soc" && run.first_short_p50_d != null && (
+                <g>
+                  <path d={`M${x(run.first_short_p50_d)} ${top}v${r.height}`} stroke="var(--color-rust)" strokeWidth="1.4" />
+                  <text x={x(run.first_short_p50_d) + 4} y={top + 12} fontSize="10.5" fill="var(--color-rust)">
+                    first short in half of the trips
+                  </text>
+                </g>
+              )}
+            </g>
+          );
+        })}
+        {at != null && <path d={`M${px(at)} ${STRIP}V${height - 16}`} stroke="currentColor" strokeWidth="0.9" />}
+      </svg>
+      <p className="num m-0 min-h-5 text-[12px]" aria-live="off">
+        {at == null ? (
+          <span className="text-dim">
+            Band: 8 of 10 weathers; line: half of them; thin: three that happened. Point at a moment, or use the arrows. Black line under “sun and use”: what is
+            used.
+          </span>
+        ) : (
+          `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · use ${rangeOf(run.load_w, at, 1, "W")} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}`
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** Half of the weathers, with 1 in 10 and 9 in 10 behind it. */
+export function rangeOf(lane: Lane, at: number, factor: number, unit: string): string {
+  const [low, mid, high] = [lane.p10[at], lane.p50[at], lane.p90[at]].map((v) => Math.round((v ?? 0) * factor));
+  return low === high ? `${mid} ${unit}` : `${mid} ${unit} (${low} to ${high})`;
+}

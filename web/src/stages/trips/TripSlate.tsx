@@ -1,0 +1,236 @@
+/** The slate of Trips: the leg in hand, or what the run says and what one more part would buy. */
+import { usePlaces } from "../../data/places";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { FindingList } from "../../parts/Findings";
+import { HeadroomBar } from "../../parts/HeadroomBar";
+import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "../../parts/Property";
+import { useHand } from "../../shell/hand";
+import { Slate } from "../../shell/Slate";
+import { type Leg, useLegEdits } from "./edit";
+import { moment, type TripRun, useThorough } from "./run";
+import { DAY_TYPES } from "./words";
+
+const percent = (v: number, digits = 0) => `${(100 * v).toFixed(digits)} %`;
+
+function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
+  const { design } = useVariant();
+  const { set, remove } = useLegEdits();
+  const places = usePlaces();
+  const days = (run?.days ?? []).filter((d) => d.leg === leg.id);
+  const name = places.data?.find((p) => p.place === leg.place)?.name ?? leg.place;
+  return (
+    <Slate title={name} sub={`${leg.days_count ?? 1} days of the trip`}>
+      <ChoiceProperty
+        label="place"
+        value={leg.place}
+        options={(places.data ?? [{ place: leg.place, name: leg.place, country: "" }]).map((p) => ({ value: p.place, word: `${p.name} ${p.country}` }))}
+        onSet={(place) => void set(leg, { place }, "place")}
+      />
+      <QuantityProperty
+        label="days"
+        value={leg.days_count}
+        dimension="count"
+        unit=""
+        onSet={(v) => void set(leg, { days_count: Math.max(1, Math.round(v ?? 1)) }, "days")}
+      />
+      <QuantityProperty
+        label="driving, on its first day"
+        value={leg.drive_h}
+        dimension="time"
+        unit="h"
+        onSet={(v) => void set(leg, { drive_h: v ?? 0 }, "driving")}
+      />
+      <QuantityProperty
+        label="setting off at"
+        note="hour of the day"
+        value={leg.drive_start_h}
+        dimension="time"
+        unit="h"
+        onSet={(v) => void set(leg, { drive_start_h: v ?? 9 }, "setting off")}
+      />
+      <FlagProperty label="hooked up" note="all its days" value={leg.shore ?? false} onSet={(shore) => void set(leg, { shore }, "hook-up")} />
+      <ChoiceProperty
+        label="days of"
+        value={leg.day_type ?? "parked"}
+        options={DAY_TYPES}
+        onSet={(v) => void set(leg, { day_type: v as Leg["day_type"] }, "kind of day")}
+      />
+      <QuantityProperty
+        label="people"
+        value={leg.persons}
+        dimension="count"
+        unit=""
+        clearable
+        placeholder={`${design.life?.people ?? 2}, as in Life`}
+        onSet={(v) => void set(leg, { persons: v == null ? null : Math.round(v) }, "people")}
+      />
+      <TextProperty label="note" area value={leg.note ?? ""} onSet={(note) => void set(leg, { note }, "note")} />
+      {days.length > 0 && (
+        <table className="num mt-2 w-full border-collapse text-[11.5px]" aria-label="Its days">
+          <thead>
+            <tr className="text-chalk-dim">
+              <th className="text-left font-normal">day</th>
+              <th className="text-right font-normal">sun Wh</th>
+              <th className="text-right font-normal">used Wh</th>
+              <th className="text-right font-normal">least</th>
+              <th className="text-right font-normal">short</th>
+            </tr>
+          </thead>
+          <tbody>
+            {days.map((d) => (
+              <tr key={d.date}>
+                <td>{d.date.slice(5)}</td>
+                <td className="text-right">{Math.round(d.sun_wh)}</td>
+                <td className="text-right">{Math.round(d.load_wh)}</td>
+                <td className="text-right">{percent(d.least_soc_p10)}</td>
+                <td className={`text-right ${d.short_frac > 0 ? "text-[#f08a70]" : ""}`}>{d.short_frac > 0 ? percent(d.short_frac) : "–"}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(leg)}>
+        Take it out of the trip
+      </button>
+    </Slate>
+  );
+}
+
+function ThoroughRun() {
+  const { design, revision } = useVariant();
+  const { state, start, cancel } = useThorough();
+  const job = state?.job;
+  const running = job?.state === "running";
+  const run = state?.run;
+  const stale = state?.revision != null && state.revision !== revision;
+  return (
+    <section aria-label="Thorough run">
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Through more weathers</h3>
+      {running ? (
+        <div role="status" className="flex items-center gap-2">
+          <progress value={job.done} max={job.whole} className="flex-1" aria-label="How far it is" />
+          <span className="num text-[12px]">
+            {job.done} of {job.whole}
+          </span>
+          <button type="button" className="btn btn-slate px-2 py-0" onClick={() => cancel.mutate(job.id)}>
+            Cancel
+          </button>
+        </div>
+      ) : (
+        <button type="button" className="btn btn-slate my-1" disabled={start.isPending} onClick={() => start.mutate()}>
+          Run it through {design.trips?.draw_count ?? 50} weathers
+        </button>
+      )}
+      {start.error && <p role="alert">{start.error.message}</p>}
+      {job?.state === "failed" && <p role="alert">The last run failed: {job.error}</p>}
+      {job?.state === "cancelled" && <p className="text-chalk-dim">The last run was cancelled; nothing was lost.</p>}
+      {run && (
+        <p className={`my-1 ${stale ? "text-chalk-dim" : ""}`}>
+          {stale && <strong className="text-[#f0c445]">Of revision {state.revision}, before later changes. </strong>}
+          {run.draw_count} weathers: short on {percent(run.short_days_frac, 1)}
+          {run.error_frac != null && ` ± ${percent(run.error_frac, 1)}`} of the days; least charge {percent(run.least_soc_p10)} in 1 of 10,{" "}
+          {percent(run.least_soc_p50)} in half.
+        </p>
+      )}
+    </section>
+  );
+}
+
+export function TripSlate({ run, error }: { run: TripRun | undefined; error: string | null }) {
+  const { design, edit } = useVariant();
+  const { legs } = useLegEdits();
+  const hand = useHand();
+  const leg = hand.kind === "leg" ? legs.find((l) => l.id === hand.id) : undefined;
+  if (leg) return <LegSlate leg={leg} run={run} />;
+  const target = design.trips?.short_days_frac ?? 0.02;
+  return (
+    <Slate title="Trip" sub={run ? `${run.day_count} days through ${run.draw_count} weathers` : "not run yet"}>
+      <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
+        A forecast from approximate climate and assumed habits. Carry a plan B for heat, water and medical devices; do not stake health on it.
+      </p>
+      {error && <p role="alert">{error}</p>}
+      {run && (
+        <>
+          <FindingList findings={run.findings} empty="Nothing runs short." />
+          <HeadroomBar label="days without what is needed" need={run.short_days_frac} have={target} unit="%" margin={0.2} />
+          <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
+            <dt>sun, a day</dt>
+            <dd>{show(run.sun_wh_day, "Wh")}</dd>
+            <dt>driving, a day</dt>
+            <dd>{show(run.driving_wh_day, "Wh")}</dd>
+            <dt>hook-up, a day</dt>
+            <dd>{show(run.shore_wh_day, "Wh")}</dd>
+            <dt>used, a day</dt>
+            <dd>{show(run.load_wh_day, "Wh")}</dd>
+            <dt>missing, a day</dt>
+            <dd>{show(run.missing_wh_day, "Wh")}</dd>
+            <dt>sun left unused, a day</dt>
+            <dd>{show(run.curtailed_wh_day, "Wh")}</dd>
+            <dt>least charge: 1 in 10, half, 9 in 10</dt>
+            <dd>
+              {percent(run.least_soc_p10)}, {percent(run.least_soc_p50)}, {percent(run.least_soc_p90)}
+            </dd>
+          </dl>
+          {run.buys.length > 0 && (
+            <>
+              <h3 className="mb-1 mt-3 font-display text-[14px]">What one more would buy</h3>
+              <p className="m-0 text-[12px] text-chalk-dim">On the same weathers, so that luck cancels out.</p>
+              {run.buys.map((b) => {
+                const known = Math.abs(b.change_frac) >= 2 * b.error_frac;
+                return (
+                  <p key={b.what} className="my-1 border-b border-slate-2 pb-1">
+                    With {b.what}: short on <span className="num">{percent(b.short_days_frac, 1)}</span> of the days (
+                    <span className="num">{known ? `${(100 * b.change_frac).toFixed(1)} points` : "no difference that can be told"}</span>
+                    ), <span className="num">{show(b.missing_wh_day, "Wh")}</span> a day missing.
+                  </p>
+                );
+              })}
+            </>
+          )}
+          <ThoroughRun />
+          <h3 className="mb-1 mt-3 font-display text-[14px]">How it is run</h3>
+          <QuantityProperty
+            label="weathers"
+            note="the quick run takes fewer on long trips"
+            value={design.trips?.draw_count}
+            dimension="count"
+            unit=""
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/draw_count", value: Math.round(v ?? 50) }], "weathers")}
+          />
+          <QuantityProperty
+            label="days short, at most"
+            value={target}
+            dimension="fraction"
+            unit=""
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/short_days_frac", value: v ?? 0.02 }], "days short at most")}
+          />
+          <QuantityProperty
+            label="charge at the start"
+            value={design.trips?.soc_start_frac}
+            dimension="fraction"
+            unit=""
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/soc_start_frac", value: v ?? 1 }], "charge at the start")}
+          />
+          <ul className="mt-1 pl-4 text-[12px] text-chalk-dim">
+            {run.assumed.map((a) => (
+              <li key={a}>{a}</li>
+            ))}
+          </ul>
+          {run.events.length > 0 && (
+            <details>
+              <summary className="cursor-pointer">What happens in three of the weathers</summary>
+              <ul className="m-0 list-none p-0 text-[12px]">
+                {run.events.slice(0, 60).map((e) => (
+                  <li key={`${e.draw} ${e.time_d} ${e.what}`}>
+                    <span className="num">{moment(run, e.time_d)}</span> {e.what} <span className="text-chalk-dim">(weather {e.draw + 1})</span>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </>
+      )}
+    </Slate>
+  );
+}

@@ -1,0 +1,186 @@
+/** Stage 4, Trips: will it last? The itinerary through many weathers. */
+import { useCallback, useState } from "react";
+import { usePlaces } from "../../data/places";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { Token } from "../../parts/Token";
+import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
+import { useHand } from "../../shell/hand";
+import { firstOf, type Leg, useLegEdits } from "./edit";
+import { Lanes } from "./Lanes";
+import { sentenceOf, useTrip } from "./run";
+import { TripSlate } from "./TripSlate";
+import { DAY_TYPES, HOOKED } from "./words";
+
+export function Component() {
+  const { design, report } = useVariant();
+  const { legs, set, remove, move, duplicate, add } = useLegEdits();
+  const places = usePlaces();
+  const hand = useHand();
+  const found = useTrip();
+  const [fresh, setFresh] = useState<string | null>(null);
+  const run = legs.length ? found.data : undefined;
+  const home = design.life?.place ?? (places.data ?? []).find((p) => p.name === report.life.place_name)?.place ?? "london";
+  const nameOf = (place: string) => places.data?.find((p) => p.place === place)?.name ?? place;
+  const start = firstOf(design.life?.from_month ?? 6);
+  const create = useCallback(async () => {
+    const made = await add(legs.at(-1)?.place ?? home, start);
+    if (made) {
+      setFresh(made);
+      hand.pick("leg", made);
+    }
+  }, [add, legs, home, start, hand.pick]);
+  useCall("bothy:new", create);
+  let day = 0;
+  const begins = new Map(
+    legs.map((l) => {
+      const at = day;
+      day += l.days_count ?? 1;
+      return [l.id, run?.days[at]?.date ?? ""];
+    }),
+  );
+  const daysOf = (l: Leg) => (run?.days ?? []).filter((d) => d.leg === l.id);
+  const columns: Column<Leg>[] = [
+    {
+      key: "place",
+      label: "place",
+      width: "22%",
+      kind: "choice",
+      options: (places.data ?? []).map((p) => ({ value: p.place, word: `${p.name} ${p.country}` })),
+      show: (l) => nameOf(l.place),
+      value: (l) => l.place,
+      set: (l, place) => void set(l, { place }, "place"),
+    },
+    { key: "from", label: "from", width: "11%", kind: "computed", show: (l) => begins.get(l.id) || <span className="text-dim">–</span> },
+    {
+      key: "days",
+      label: "days",
+      width: "8%",
+      align: "right",
+      kind: "quantity",
+      show: (l) => l.days_count,
+      value: (l) => l.days_count,
+      dimension: "count",
+      unit: "",
+      set: (l, q) => void set(l, { days_count: Math.max(1, Math.round(q?.value ?? 1)) }, "days"),
+    },
+    {
+      key: "drive",
+      label: "driving",
+      width: "10%",
+      align: "right",
+      kind: "quantity",
+      show: (l) => (l.drive_h ? show(l.drive_h, "h") : <span className="text-dim">–</span>),
+      value: (l) => l.drive_h,
+      dimension: "time",
+      unit: "h",
+      clearable: true,
+      set: (l, q) => void set(l, { drive_h: q?.value ?? 0 }, "driving"),
+    },
+    {
+      key: "shore",
+      label: "hook-up",
+      width: "11%",
+      kind: "choice",
+      options: HOOKED,
+      show: (l) => (l.shore ? "hooked up" : <span className="text-dim">no</span>),
+      value: (l) => (l.shore ? "yes" : ""),
+      set: (l, v) => void set(l, { shore: v === "yes" }, "hook-up"),
+    },
+    {
+      key: "kind",
+      label: "days of",
+      width: "10%",
+      kind: "choice",
+      options: DAY_TYPES,
+      show: (l) => DAY_TYPES.find((t) => t.value === (l.day_type ?? "parked"))?.word,
+      value: (l) => l.day_type ?? "parked",
+      set: (l, v) => void set(l, { day_type: v as Leg["day_type"] }, "kind of day"),
+    },
+    {
+      key: "least",
+      label: "least charge",
+      width: "14%",
+      align: "right",
+      kind: "computed",
+      show: (l) => (daysOf(l).length ? `${Math.round(100 * Math.min(...daysOf(l).map((d) => d.least_soc_p10)))} %` : "–"),
+    },
+    {
+      key: "short",
+      label: "short days",
+      width: "14%",
+      align: "right",
+      kind: "computed",
+      show: (l) => {
+        const days = daysOf(l);
+        const short = days.reduce((sum, d) => sum + d.short_frac, 0);
+        return <span className={short > 0 ? "font-semibold text-rust" : ""}>{days.length ? `${short.toFixed(1)} of ${days.length}` : "–"}</span>;
+      },
+    },
+  ];
+  const missing = design.power?.bank == null ? "A bank is missing: choose one in Power (key 3), or take Bothy's." : null;
+  return (
+    <Bench
+      title="Trips"
+      sentence={
+        legs.length ? (
+          <>
+            From{" "}
+            <Token path="/trips/start_date" label="first day" text={design.trips?.start_date ?? start} shown={design.trips?.start_date ?? "a day to be said"} />{" "}
+            on, {day} {day === 1 ? "day" : "days"} at {legs.length} {legs.length === 1 ? "place" : "places"}. {run ? sentenceOf(run) : (missing ?? "")}
+          </>
+        ) : (
+          "No trip yet. Add the first place and how long you stay; Bothy runs it through many possible weathers and says what runs out first."
+        )
+      }
+      picture={run ? <Lanes run={run} dim={found.isPlaceholderData} /> : undefined}
+      tools={
+        <>
+          <button type="button" className="btn btn-main" onClick={() => void create()}>
+            Add a place (n)
+          </button>
+          <span className="text-dim">Days, driving and hook-ups as they are planned; driving counts on the first day of a place.</span>
+        </>
+      }
+      ledger={
+        <>
+          {missing && legs.length > 0 && (
+            <p role="status" className="m-2">
+              {missing}
+            </p>
+          )}
+          {found.error && (
+            <p role="alert" className="m-2 text-rust">
+              {found.error.message}
+            </p>
+          )}
+          <Ledger
+            label="Itinerary"
+            rows={legs}
+            columns={columns}
+            id={useCallback((l: Leg) => l.id, [])}
+            selected={hand.kind === "leg" ? hand.id : undefined}
+            onSelect={(l) => hand.pick("leg", l.id)}
+            onAdd={() => void create()}
+            onRemove={(l) => void remove(l)}
+            onDuplicate={(l) => setFresh(duplicate(l))}
+            onMove={(l, by) => void move(l, by)}
+            focusNew={fresh}
+            empty={
+              <p className="m-0 max-w-xl text-[15px]">
+                Will it last? Press{" "}
+                <button type="button" className="btn btn-main" onClick={() => void create()}>
+                  Add a place
+                </button>{" "}
+                for a week at {nameOf(home)} from {start}; then change it to where you go.
+              </p>
+            }
+          />
+        </>
+      }
+      slate={<TripSlate run={run} error={found.error?.message ?? null} />}
+    />
+  );
+}

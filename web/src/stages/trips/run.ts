@@ -1,0 +1,61 @@
+/** The run of the trip: the quick one of each revision, and the thorough one as a job. */
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, type Schemas, take } from "../../data/client";
+import { useVariant } from "../../data/variant";
+
+export type TripRun = Schemas["TripRun"];
+export type Lane = Schemas["Lane"];
+
+/** The quick run of the revision in hand; the old one stays while a new one is on its way. */
+export function useTrip() {
+  const { id, revision, design } = useVariant();
+  const ready = (design.trips?.legs ?? []).length > 0 && design.trips?.start_date != null && design.power?.bank != null;
+  return useQuery({
+    queryKey: ["trip", id, revision],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/trip", { params: { path: { variant_id: id }, query: { revision } } })),
+    placeholderData: keepPreviousData,
+    enabled: ready,
+    retry: false,
+  });
+}
+
+/** The thorough run: its job, asked after while it runs, and what came of the newest that is done. */
+export function useThorough() {
+  const { id } = useVariant();
+  const client = useQueryClient();
+  const key = ["thorough", id];
+  const state = useQuery({
+    queryKey: key,
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/trip/thorough", { params: { path: { variant_id: id } } })),
+    refetchInterval: (q) => (q.state.data?.job?.state === "running" ? 400 : false),
+    staleTime: 0,
+  });
+  const again = () => client.invalidateQueries({ queryKey: key });
+  const start = useMutation({
+    mutationFn: () => take(api.POST("/api/variants/{variant_id}/trip/jobs", { params: { path: { variant_id: id } } })),
+    onSettled: again,
+  });
+  const cancel = useMutation({
+    mutationFn: (job: string) => take(api.POST("/api/jobs/{job_id}/cancel", { params: { path: { job_id: job } } })),
+    onSettled: again,
+  });
+  return { state: state.data, start, cancel };
+}
+
+/** A moment of the trip as date and time. */
+export function moment(run: TripRun, day: number): string {
+  const first = run.days[0]?.date ?? "2000-01-01";
+  const t = new Date(`${first}T00:00:00Z`);
+  t.setUTCMinutes(Math.round(day * 1440));
+  return t.toLocaleString("en-GB", { weekday: "short", day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", timeZone: "UTC" });
+}
+
+/** What a run says of the bank in one sentence. */
+export function sentenceOf(run: TripRun): string {
+  const percent = (v: number) => `${Math.round(100 * v)} %`;
+  const least = `In 9 of 10 trips like this the bank never falls below ${percent(run.least_soc_p10)}.`;
+  if (run.short_days_frac <= 0) return `${least} Nothing that matters goes dark in any of ${run.draw_count} weathers.`;
+  const first = run.first_short_p50_d ?? run.first_short_d;
+  const often = run.first_short_p50_d != null ? "in half of them" : "in the worst of them";
+  return `${least} Power runs short on ${percent(run.short_days_frac)} of the days${first != null ? `, ${often} first on ${moment(run, first)}` : ""}.`;
+}
