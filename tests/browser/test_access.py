@@ -19,6 +19,8 @@ VIEWS = [
     "/v/{id}/life?hand=appliance:fridge",
     "/v/{id}/power",
     "/v/{id}/power?hand=power:bank",
+    "/v/{id}/trips",
+    "/v/{id}/trips?hand=leg:cardiff",
     "/v/{id}/wiring",
     "/v/{id}/wiring?hand=circuit:inverter-feed",
     "/v/{id}/wiring?hand=board:house",
@@ -36,7 +38,17 @@ VIEWS = [
     "/v/{id}/print/labels",
     "/v/{id}/print/panel",
 ]
-SITE = ("/", "/sums", "/v/{id}/vehicle", "/v/{id}/life", "/v/{id}/power", "/v/{id}/wiring", "/v/{id}/prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min")
+SITE = (
+    "/",
+    "/sums",
+    "/v/{id}/vehicle",
+    "/v/{id}/life",
+    "/v/{id}/power",
+    "/v/{id}/trips",
+    "/v/{id}/wiring",
+    "/v/{id}/prove",
+    "/v/{id}/prove?hand=circuit:water-pump-10-l-min",
+)
 """Views that are laid out anew on a phone."""
 SIZES = {"desk": (1280, 800), "phone": (390, 844)}
 LOOKS = [*(("desk", v) for v in VIEWS), *(("phone", v) for v in SITE)]

@@ -9,7 +9,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Depends, Request, Response
 from pydantic import BaseModel
 
-from bothy.api.problems import ProblemBody, problem
+from bothy.api.problems import ProblemBody
 from bothy.api.state import Store
 from bothy.api.variants import answer
 from bothy.core.context import Context
@@ -116,10 +116,7 @@ def get_job(job_id: uuid.UUID, jobs: JobStore) -> JobOut:
 
 
 @router.post("/jobs/{job_id}/cancel", operation_id="cancelJob", response_model=JobOut, responses={404: {"model": ProblemBody}})
-def cancel_job(job_id: uuid.UUID, jobs: JobStore) -> Any:
+def cancel_job(job_id: uuid.UUID, jobs: JobStore) -> JobOut:
     """Ask a job to stop; what it has not finished is dropped."""
-    try:
-        jobs.cancel(job_id)
-    except LookupError as exc:
-        return problem(404, "job", str(exc))
+    jobs.cancel(job_id)
     return _out(jobs.get(job_id))

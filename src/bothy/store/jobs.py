@@ -11,6 +11,7 @@ import orjson
 from sqlalchemy import Engine, delete, select, update
 from sqlalchemy.orm import Session
 
+from bothy.store.projects import Missing
 from bothy.store.tables import Job
 
 RUNNING, DONE, FAILED, CANCELLED = "running", "done", "failed", "cancelled"
@@ -91,17 +92,17 @@ class Jobs:
                 s.execute(delete(Job).where(Job.id.in_(old)))
 
     def cancel(self, id: uuid.UUID) -> None:
-        """Ask a job to stop. Raises LookupError when there is no such job."""
+        """Ask a job to stop. Raises :class:`Missing` when there is no such job."""
         with Session(self._engine) as s, s.begin():
             if not s.execute(update(Job).where(Job.id == id).values(cancel_asked=True)).rowcount:  # type: ignore[attr-defined]
-                raise LookupError(f"there is no job {id}")
+                raise Missing(f"there is no job {id}")
 
     def get(self, id: uuid.UUID) -> JobRow:
-        """A job. Raises LookupError when there is none."""
+        """A job. Raises :class:`Missing` when there is none."""
         with Session(self._engine) as s:
             job = s.get(Job, id)
             if job is None:
-                raise LookupError(f"there is no job {id}")
+                raise Missing(f"there is no job {id}")
             return _row(job)
 
     def latest(self, variant: uuid.UUID, kind: str) -> JobRow | None:

@@ -79,7 +79,7 @@ export function Ledger<Row>(p: Props<Row>) {
     if (row < 0) return;
     setAt({ row, col: 0 });
     focusCell({ row, col: 0 });
-    grid.current?.querySelector(`[data-cell="${row}:0"]`)?.scrollIntoView({ block: "nearest" });
+    grid.current?.querySelector(`[data-cell="${row}:0"]`)?.scrollIntoView?.({ block: "nearest" });
   }, [p.focusNew, p.rows, p.id, focusCell]);
 
   const go = (row: number, col: number, edit = false) => {

@@ -23,10 +23,11 @@ A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE = 0, 1
 (ETA_PV, PV_MOST, ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
  HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
  HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
- BACK_3) = range(53)  # fmt: skip
-PLAN_SIZE = 53
+ BACK_3, BANK_LEAST) = range(54)  # fmt: skip
+PLAN_SIZE = 54
 NO_HEATER, BY_DIESEL, BY_GAS = 0.0, 1.0, 2.0
 NEVER_SHED = -1.0
+UNHEATED_C = -273.0
 # ledger, by draw
 (PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, SERVED, SHED, UNSERVED, INVERTER_LOSS, BATTERY_IN, BATTERY_OUT, BATTERY_LOSS, SELF_LOSS, STORED,
  HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI) = range(23)  # fmt: skip
@@ -72,7 +73,7 @@ def run(
         e = plan[SOC_START] * nominal
         out0 = mean_c[d, 0] + swing_c[d, 0] / 2 * swing_at[0, 0]
         cabin = plan[SET_NIGHT] if plan[HEATER] != NO_HEATER and days[0, D_PERSONS] > 0 else out0
-        cell = cabin if plan[BANK_INSIDE] != 0 else out0
+        cell = max(plan[BANK_LEAST], cabin if plan[BANK_INSIDE] != 0 else out0)
         fresh, grey, toilet, gas, diesel = plan[FRESH], 0.0, 0.0, plan[GAS], plan[DIESEL]
         off[:] = False
         open_ = False
@@ -241,7 +242,7 @@ def run(
                     q *= part
                 else:
                     q = 0.0
-                cell = c.warmed(bank, cell, cabin if plan[BANK_INSIDE] != 0 else t_out, loss, dt)
+                cell = max(plan[BANK_LEAST], c.warmed(bank, cell, cabin if plan[BANK_INSIDE] != 0 else t_out, loss, dt))
                 end = t_out + (q + gains) / plan[UA]
                 cabin = end + (cabin - end) * keep
                 # 9 fuel and water

@@ -23,9 +23,12 @@ from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result
 from bothy.core.trips.trip import default_shed
 
 STEP_MIN = 15
+HEATED_C = 5.0
+"""A heated bank is kept at this."""
 ASSUMED = (
     "Approximate climate of the place; import a weather file for precision.",
     "Panels lie flat in the sun, with 3 % dirt and 2 % mismatch; nothing shades them.",
+    "A heated bank is kept at 5 °C; what its heater draws is not counted yet.",
     "Cooling works as in its season’s usual air; the cabin is warmed where Life holds a heater.",
 )
 
@@ -132,7 +135,8 @@ def _numbers(ctx: Context, bank: TripBank) -> Array:
         n[k.ETA_HEATER] = 0.8
     n[k.UA], n[k.C_CABIN], n[k.APERTURE], n[k.GAIN], n[k.PERSON] = 60, 250 / 3.6, 0.8, 20, 80
     heated = p.bank is not None and p.bank.heater_power_w > 0
-    n[k.BANK_INSIDE] = float(heated or ctx.bank_place in ("warm_inside", "unheated_inside"))
+    n[k.BANK_INSIDE] = float(ctx.bank_place in ("warm_inside", "unheated_inside"))
+    n[k.BANK_LEAST] = HEATED_C if heated else k.UNHEATED_C
     n[k.SOC_START] = ctx.design.trips.soc_start_frac
     return n
 

@@ -227,6 +227,7 @@ def _numbers(inp: SimulateTripIn) -> Array:
 
     n = np.zeros(k.PLAN_SIZE)
     n[[k.SHED_1, k.SHED_2, k.SHED_3]] = k.NEVER_SHED
+    n[k.BANK_LEAST] = k.UNHEATED_C
     shed = [(s.tier, s.shed_soc_frac, s.reconnect_soc_frac) for s in inp.shed] if inp.shed is not None else default_shed(inp.bank.floor)
     for tier, off, back in shed:
         n[k.SHED_1 + tier - 1], n[k.BACK_1 + tier - 1] = off, back

@@ -1,0 +1,186 @@
+"""The trip of a design: what is missing is said, loads and sources arrive in the engine, and the run tells what runs short."""
+
+from __future__ import annotations
+
+import copy
+from typing import Any
+
+import pytest
+
+from bothy.core.context import Context
+from bothy.core.contract import BadInput
+from bothy.core.design.document import load_design
+from bothy.core.finding import RULES
+from bothy.core.trips import kernel
+from bothy.core.trips.of_design import NoTrip, plan_of_design, points_a_day, run_trip
+from bothy.core.trips.rules import in_words
+from bothy.demo import curlew, fiddlehead
+from tests.designs import BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, lived
+
+WEEK = {"id": "a", "place": "london", "days_count": 7}
+
+
+def away(*legs: dict[str, Any], appliances: list[dict[str, Any]] | None = None, trips: dict[str, Any] | None = None, **power: Any) -> Any:
+    """A design with a lamp and a fridge on a trip in June."""
+    data = lived(appliances, {"bank": BANK, "arrays": [PANELS], "controller": MPPT, **power})
+    data["trips"] = {"start_date": "2026-06-01", "legs": list(legs or (WEEK,)), "draw_count": 20, **(trips or {})}
+    return Context(load_design(copy.deepcopy(data)))
+
+
+def found(ctx: Any) -> dict[str, Any]:
+    return {f.rule: f for f in run_trip(ctx).findings}
+
+
+@pytest.mark.parametrize(
+    ("change", "key"), [({"legs": []}, "legs"), ({"start_date": None}, "start_date"), ({"legs": [{**WEEK, "place": "atlantis"}]}, "place")]
+)
+def test_what_is_missing_for_a_trip_is_said(change: dict[str, Any], key: str) -> None:
+    with pytest.raises(NoTrip) as e:
+        plan_of_design(away(trips=change))
+    assert e.value.key == key
+
+
+def test_a_trip_without_a_bank_says_where_to_get_one() -> None:
+    with pytest.raises(NoTrip, match="choose a bank in Power"):
+        plan_of_design(away(bank=None))
+
+
+@pytest.mark.parametrize(("trips", "key"), [
+    ({"start_date": "soon"}, "start_date"), ({"start_date": "1066-10-14"}, "start_date"), ({"legs": [{**WEEK, "days_count": 300}, {**WEEK, "id": "b", "days_count": 67}]}, "legs"),
+    ({"legs": [WEEK, WEEK]}, "id"), ({"legs": [{**WEEK, "drive_start_h": 22.0, "drive_h": 4.0}]}, "drive_h"), ({"legs": [{**WEEK, "days_count": 0}]}, "days_count"),
+    ({"draw_count": 5000}, "draw_count"), ({"legs": [{**WEEK, "clearness": 0.9}]}, "clearness")])  # fmt: skip
+def test_an_itinerary_that_cannot_be_is_refused_by_name(trips: dict[str, Any], key: str) -> None:
+    with pytest.raises(BadInput) as e:
+        away(trips=trips)
+    assert e.value.key == key
+
+
+def test_the_days_loads_are_those_of_the_load_budget() -> None:
+    plan = plan_of_design(away(appliances=[LAMP, FRIDGE, KETTLE], inverter=INVERTER))
+    hours = plan.step_min / 60
+    day = plan.dc[0].sum(axis=0) * hours
+    assert day[1] == pytest.approx(12 * 4 * 1.02, rel=0.01), "the lamp, in the second tier, with 2 % in the cables"
+    assert day[0] > 0, "the fridge never goes by choice"
+    assert plan.ac[0].sum(axis=0)[2] * hours == pytest.approx(1000 * 15 / 60), "the kettle, at the socket"
+    assert plan_of_design(away(appliances=[KETTLE])).ac.sum() == 0, "no inverter, no mains"
+
+
+def test_a_typed_tier_is_taken() -> None:
+    plan = plan_of_design(away(appliances=[{**LAMP, "tier": 1}]))
+    assert plan.dc[0, :, 0].sum() > 0
+    assert plan.dc[0, :, 1].sum() == 0
+
+
+def test_driving_and_hook_up_reach_the_engine() -> None:
+    ctx = away(
+        {**WEEK, "days_count": 2, "drive_h": 3.0},
+        {**WEEK, "id": "b", "days_count": 1, "shore": True},
+        driving=DCDC,
+        shore=CHARGER,
+        trips={"soc_start_frac": 0.4},
+    )
+    plan = plan_of_design(ctx)
+    assert [d.drive_h for d in plan.days] == [3.0, 0.0, 0.0], "on the first day of a leg"
+    assert [d.shore for d in plan.days] == [False, False, True]
+    assert plan.numbers[kernel.DCDC] == pytest.approx(30 * 12.8)
+    run = run_trip(ctx)
+    assert run.driving_wh_day > 100
+    assert run.shore_wh_day > 0
+
+
+def test_a_pwm_controller_holds_the_panel_at_the_banks_voltage() -> None:
+    mppt = run_trip(away(trips={"soc_start_frac": 0.3}, appliances=[{**LAMP, "power_w": 40.0, "hours_per_day": 24.0}]))
+    pwm = run_trip(
+        away(trips={"soc_start_frac": 0.3}, appliances=[{**LAMP, "power_w": 40.0, "hours_per_day": 24.0}], controller={**MPPT, "controller_type": "pwm"})
+    )
+    assert pwm.sun_wh_day < 0.6 * mppt.sun_wh_day
+
+
+def test_an_easy_trip_never_runs_short_and_a_hard_one_says_when() -> None:
+    easy = run_trip(away())
+    assert easy.short_days_frac == 0
+    assert easy.first_short_d is None
+    hard = run_trip(
+        away({**WEEK, "place": "inverness"}, trips={"start_date": "2026-12-01"}, appliances=[{**LAMP, "power_w": 60.0, "hours_per_day": 24.0, "tier": 1}])
+    )
+    assert hard.short_days_frac > 0.3
+    assert hard.first_short_p50_d is not None
+    assert 0.9 < hard.first_short_p50_d < 3, "2 kWh usable against 1.4 kWh a day"
+    rules = {f.rule: f for f in hard.findings}
+    assert rules["sim-first-shortage"].severity == "fault"
+    assert "in the earliest on" in rules["sim-first-shortage"].message
+    assert "one more battery" in rules["sim-lolp-high"].message
+    assert [b.change_frac <= 0 for b in hard.buys] == [True, True]
+    assert hard.buys[1].missing_wh_day < hard.missing_wh_day
+    assert sum(d.short_frac for d in hard.days) == pytest.approx(hard.short_days_frac * 7)
+
+
+def test_lanes_are_in_order_and_days_add_up() -> None:
+    run = run_trip(away({**WEEK, "place": "inverness"}, trips={"start_date": "2026-03-01"}))
+    for lane in (run.soc, run.sun_w, run.load_w, run.cabin_c):
+        assert len(lane.p50) == 7 * run.per_day
+        assert all(a <= b <= c for a, b, c in zip(lane.p10, lane.p50, lane.p90, strict=True))
+    assert run.least_soc_p10 <= run.least_soc_p50 <= run.least_soc_p90
+    assert min(run.histories["p10"]) <= min(run.histories["p90"])
+    assert [d.date for d in run.days] == [f"2026-03-0{i}" for i in range(1, 8)]
+
+
+@pytest.mark.parametrize(("days", "points"), [(1, 96), (21, 96), (22, 24), (60, 24), (366, 4)])
+def test_long_trips_are_drawn_in_fewer_points(days: int, points: int) -> None:
+    assert points_a_day(days) == points
+
+
+def test_a_year_fits_and_repeats() -> None:
+    ctx = away({**WEEK, "days_count": 366}, trips={"draw_count": 10})
+    one, two = run_trip(ctx), run_trip(ctx, workers=2)
+    assert one == two
+    assert len(one.soc.p50) == 366 * 4
+
+
+def test_frost_finds_a_bank_outside_without_a_cut_off() -> None:
+    def frozen(**bank: Any) -> Any:
+        data = lived(None, {"bank": {**BANK, "heater_power_w": 0.0, "cold_charge_cutoff": False, **bank}, "arrays": [PANELS], "controller": MPPT})
+        data["vehicle"]["bank_place"] = "underfloor"
+        data["trips"] = {"start_date": "2026-01-05", "legs": [{**WEEK, "place": "rovaniemi", "clearness": 0.6}], "draw_count": 10, "soc_start_frac": 0.5}
+        return Context(load_design(data))
+
+    assert found(frozen())["sim-charge-refused-cold"].severity == "danger"
+    assert found(frozen(cold_charge_cutoff=True))["sim-charge-refused-cold"].severity == "advice"
+    assert "sim-charge-refused-cold" not in found(frozen(heater_power_w=60.0)), "a heated bank is kept warm"
+
+
+def test_other_findings_have_their_trips() -> None:
+    assert "sim-curtailed" in found(away(trips={"draw_count": 40}, arrays=[{**PANELS, "parallel_count": 3}], controller={**MPPT, "max_charge_current_a": 60.0}))
+    driven = away({**WEEK, "drive_h": 6.0}, arrays=[], driving=DCDC, trips={"soc_start_frac": 0.3})
+    assert "sim-alternator-only" in found(driven)
+    assert "sim-inverter-overload" in found(
+        away(appliances=[{**KETTLE, "uses_per_day": None, "minutes_per_use": None, "hours_per_day": 24.0}], inverter={**INVERTER, "rating_w": 600.0})
+    )
+    low = away({**WEEK, "days_count": 3}, appliances=[{**LAMP, "power_w": 27.0, "hours_per_day": 24.0, "tier": 1}], arrays=[])
+    assert "sim-low-reserve" in found(low)
+    few = away(
+        {**WEEK, "place": "inverness"}, trips={"start_date": "2026-10-05", "draw_count": 6}, appliances=[{**LAMP, "power_w": 20.0, "hours_per_day": 24.0}]
+    )
+    assert "sim-draws-few" in found(few)
+    assert "sim-weather-approx" in found(away())
+    assert {r for r in RULES if r.startswith("sim-")} >= {"sim-balance"}
+
+
+def test_a_finding_of_the_trip_can_be_answered() -> None:
+    ctx = away({**WEEK, "place": "inverness"}, trips={"start_date": "2026-12-01"}, appliances=[{**LAMP, "power_w": 60.0, "hours_per_day": 24.0}])
+    f = found(ctx)["sim-lolp-high"]
+    data = ctx.design.model_dump(mode="json") | {"accepted": [{"finding": f.id, "reason": "we carry a generator"}]}
+    assert found(Context(load_design(data)))["sim-lolp-high"].accepted == "we carry a generator"
+
+
+@pytest.mark.parametrize(("part", "words"), [(0.0, "below 3.0%"), (0.004, "a day or two"), (0.01, "handful"), (0.05, "plan B"), (0.4, "undersized")])
+def test_a_share_of_short_days_in_plain_words(part: float, words: str) -> None:
+    assert words in in_words(part, 100, 30)
+
+
+@pytest.mark.parametrize("demo", [curlew, fiddlehead])
+def test_the_demos_trips_run_and_their_energy_adds_up(demo: Any) -> None:
+    run = run_trip(Context(demo.design()))
+    assert run.balance_error_wh < 1e-5
+    assert "sim-balance" not in {f.rule for f in run.findings}
+    assert len(run.days) == sum(leg.days_count for leg in demo.design().trips.legs)

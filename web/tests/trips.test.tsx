@@ -1,0 +1,166 @@
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { firstOf } from "../src/stages/trips/edit";
+import { Lanes, rangeOf } from "../src/stages/trips/Lanes";
+import { moment, sentenceOf, type TripRun } from "../src/stages/trips/run";
+import { TripSlate } from "../src/stages/trips/TripSlate";
+import { Component as Trips } from "../src/stages/trips/Trips";
+import { calls, mount, serve, state } from "./mounted";
+
+const lane = (low: number, mid: number, high: number) => ({ p10: [low, low], p50: [mid, mid / 2], p90: [high, high] });
+const day = (date: string, short: number) => ({
+  date,
+  leg: "a",
+  place: "London",
+  sun_wh: 500,
+  sources_wh: 480,
+  load_wh: 900,
+  missing_wh: 0,
+  least_soc_p10: 0.41,
+  short_frac: short,
+  kt_p50: 0.4,
+  mean_c_p50: 12,
+});
+const run = {
+  draw_count: 50,
+  seed: 1,
+  day_count: 2,
+  per_day: 1,
+  floor_frac: 0.2,
+  soc: lane(0.4, 0.6, 0.8),
+  sun_w: lane(0, 50, 90),
+  load_w: lane(20, 40, 60),
+  cabin_c: lane(12, 15, 19),
+  histories: { p10: [0.5, 0.4], p50: [0.6, 0.6], p90: [0.8, 0.7] },
+  days: [day("2026-10-12", 0), day("2026-10-13", 0.5)],
+  events: [{ draw: 3, time_d: 1.5, what: "loads shed" }],
+  short_days_frac: 0.25,
+  error_frac: 0.02,
+  trips_short_frac: 0.5,
+  least_soc_p10: 0.24,
+  least_soc_p50: 0.3,
+  least_soc_p90: 0.4,
+  first_short_d: 1.25,
+  first_short_p50_d: 1.5,
+  sun_wh_day: 500,
+  driving_wh_day: 0,
+  shore_wh_day: 0,
+  load_wh_day: 900,
+  curtailed_wh_day: 10,
+  missing_wh_day: 120,
+  refused_cold_h: 0,
+  most_ac_w: 0,
+  balance_error_wh: 0,
+  buys: [
+    { what: "one more panel", short_days_frac: 0.2, change_frac: -0.05, error_frac: 0.01, missing_wh_day: 90, change_wh_day: -30 },
+    { what: "one more battery", short_days_frac: 0.24, change_frac: -0.01, error_frac: 0.01, missing_wh_day: 118, change_wh_day: -2 },
+  ],
+  findings: [],
+  assumed: ["approximate climate"],
+} as unknown as TripRun;
+const leg = { id: "a", place: "london", days_count: 2, drive_h: 3, shore: false };
+const places = [
+  { place: "london", name: "London", country: "GB" },
+  { place: "cardiff", name: "Cardiff", country: "GB" },
+];
+const sent = () => calls.filter((c) => c.method === "PATCH").flatMap((c) => c.body.ops as { op: string; path: string; value?: unknown }[]);
+
+beforeEach(() => {
+  Object.assign(state.design, {
+    trips: { start_date: "2026-10-12", legs: [leg], draw_count: 50, short_days_frac: 0.02, soc_start_frac: 1 },
+    power: { bank: { name: "Bank" } },
+  });
+  Object.assign(state.report, { life: { place_name: "London" } });
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+describe("what a run says", () => {
+  it("names the least charge and the first shortage, or that there is none", () => {
+    expect(sentenceOf(run)).toContain("In 9 of 10 trips like this the bank never falls below 24 %.");
+    expect(sentenceOf(run)).toMatch(/on 25 % of the days, in half of them first on Tue,? 13 Oct,? 12:00/);
+    expect(sentenceOf({ ...run, short_days_frac: 0, first_short_d: null, first_short_p50_d: null })).toContain(
+      "Nothing that matters goes dark in any of 50 weathers.",
+    );
+  });
+
+  it("tells moments and ranges", () => {
+    expect(moment(run, 0.25)).toContain("06:00");
+    expect(rangeOf(run.soc, 0, 100, "%")).toBe("60 % (40 to 80)");
+    expect(rangeOf({ p10: [5], p50: [5], p90: [5] }, 0, 1, "W")).toBe("5 W");
+  });
+
+  it("guesses the next first of a month", () => {
+    expect(firstOf(10, new Date(2026, 5, 1))).toBe("2026-10-01");
+    expect(firstOf(3, new Date(2026, 5, 1))).toBe("2027-03-01");
+  });
+});
+
+describe("the lanes", () => {
+  it("are scrubbed with the arrows and say what flows", () => {
+    serve();
+    mount(<Lanes run={run} dim={false} />);
+    const slider = screen.getByRole("slider", { name: "Moment of the trip" });
+    fireEvent.keyDown(slider, { key: "ArrowRight" });
+    expect(screen.getByText(/charge 30 % \(40 to 80\)/)).toBeTruthy();
+    fireEvent.keyDown(slider, { key: "Home" });
+    expect(screen.getByText(/charge 60 % \(40 to 80\) · sun 50 W \(0 to 90\)/)).toBeTruthy();
+    expect(slider.getAttribute("aria-valuetext")).toContain("charge 60 %");
+    fireEvent.keyDown(slider, { key: "Escape" });
+    expect(screen.getByText(/Point at a moment/)).toBeTruthy();
+    expect(screen.getByText("first short in half of the trips")).toBeTruthy();
+  });
+});
+
+describe("the stage", () => {
+  const answers = { "GET /api/variants/v/trip": run, "GET /api/places": places, "GET /api/variants/v/trip/thorough": { job: null, revision: null, run: null } };
+
+  it("lists the places with what runs short there, and adds one", async () => {
+    serve(answers);
+    mount(<Trips />);
+    const row = (await screen.findByText("0.5 of 2")).closest("tr") as HTMLElement;
+    expect(within(row).getByText("41 %")).toBeTruthy();
+    fireEvent.click(screen.getByRole("button", { name: "Add a place (n)" }));
+    await waitFor(() => expect(sent()).toContainEqual({ op: "add", path: "/trips/legs/-", value: { id: "london", place: "london", days_count: 2 } }));
+  });
+
+  it("begins with a week at home", async () => {
+    Object.assign(state.design, { trips: { legs: [], start_date: null }, life: { ...state.design.life, place: "cardiff", from_month: 10 } });
+    serve(answers);
+    mount(<Trips />);
+    fireEvent.click((await screen.findAllByRole("button", { name: "Add a place" }))[0]!);
+    await waitFor(() => expect(sent().map((o) => o.path)).toEqual(["/trips/start_date", "/trips/legs/-"]));
+    expect(sent()[1]!.value).toMatchObject({ place: "cardiff", days_count: 7 });
+  });
+
+  it("says that a bank is missing instead of running", async () => {
+    Object.assign(state.design, { power: { bank: null } });
+    serve(answers);
+    mount(<Trips />);
+    expect(await screen.findByRole("status")).toBeTruthy();
+    expect(calls.some((c) => c.path.endsWith("/trip"))).toBe(false);
+  });
+});
+
+describe("the slate", () => {
+  it("says what one more part would buy, and when it cannot be told", async () => {
+    serve({ "GET /api/variants/v/trip/thorough": { job: null, revision: null, run: null } });
+    mount(<TripSlate run={run} error={null} />);
+    expect(screen.getByText("-5.0 points")).toBeTruthy();
+    expect(screen.getByText("no difference that can be told")).toBeTruthy();
+    fireEvent.click(screen.getByRole("button", { name: "Run it through 50 weathers" }));
+    await waitFor(() => expect(calls.some((c) => c.method === "POST" && c.path === "/api/variants/v/trip/jobs")).toBe(true));
+  });
+
+  it("shows a job while it runs, cancels it, and marks an older result", async () => {
+    const job = { id: "j", kind: "trip", state: "running", revision: 1, done: 20, whole: 50, error: null, created_at: "2026-10-01T00:00:00" };
+    serve({ "GET /api/variants/v/trip/thorough": { job, revision: 9, run } });
+    mount(<TripSlate run={run} error={null} />);
+    expect(await screen.findByText("20 of 50")).toBeTruthy();
+    expect(screen.getByText(/Of revision 9, before later changes/)).toBeTruthy();
+    fireEvent.click(screen.getByRole("button", { name: "Cancel" }));
+    await waitFor(() => expect(calls.some((c) => c.path === "/api/jobs/j/cancel")).toBe(true));
+  });
+});
