@@ -196,9 +196,50 @@ def batch() -> dict[str, Any]:
     return {"batch_lines_per_s": round(count / seconds)}
 
 
+TRIP_DRAWN = """async () => {
+  const lanes = () => document.querySelector("[data-drawn] svg[role=slider]")?.outerHTML;
+  const before = lanes();
+  const start = performance.now();
+  [...document.querySelectorAll("label")].find((x) => /hooked up/i.test(x.textContent)).click();
+  for (;;) {
+    await new Promise(requestAnimationFrame);
+    const now = lanes();
+    if (now && now !== before) return performance.now() - start;
+  }
+}"""
+
+
+def trip_redrawn() -> dict[str, Any]:
+    """From an edit of a leg to redrawn lanes in the browser: 14 days through 50 weathers, hook-up put on and off."""
+    from playwright.sync_api import sync_playwright
+    from tests.browser.serving import ARGUMENTS, CHROMIUM, served
+
+    from bothy.core.design.document import load_design
+    from bothy.demo import curlew
+    from bothy.store.engine import make_engine
+    from bothy.store.projects import Projects
+
+    url = os.environ["BOTHY_DATABASE_URL"]
+    data = curlew.design().model_dump(mode="json")
+    data["trips"]["legs"] = [{"id": "a", "place": "inverness", "days_count": 7}, {"id": "b", "place": "edinburgh", "days_count": 7, "drive_h": 3.0}]
+    projects = Projects(make_engine(url))
+    projects.create("Fortnight", [("as planned", load_design(data))], "bench")
+    id = next(p for p in projects.all() if p.name == "Fortnight").variants[0].id
+    with served(url) as base, sync_playwright() as p:
+        browser = p.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        page.goto(f"{base}/v/{id}/trips?hand=leg:b")
+        page.wait_for_selector("[data-drawn] svg[role=slider]")
+        found = [page.evaluate(TRIP_DRAWN) for _ in range(9)]
+        browser.close()
+    return {"trip_redrawn_median_ms": round(statistics.median(found[1:]), 1)}
+
+
 def main() -> None:
+    from benchmarks import trips
+
     result: dict[str, Any] = {"loop_ms": loop_ms()}
-    for part in (core, over_http, diagram_drawn, first_load, batch):
+    for part in (core, trips.kernel, trips.of_the_demo, over_http, diagram_drawn, trip_redrawn, first_load, batch):
         result |= part()
     print(json.dumps(result, indent=1))
 

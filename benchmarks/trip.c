@@ -1,0 +1,255 @@
+/* The trip's kernel in C, line for line that of src/bothy/core/trips/kernel.py: a measure for the compiled Python, and a second opinion on its numbers.
+ * Built and called by ./bothy bench. All arrays are row-major doubles; places in them have the names of the Python kernel, written out as numbers there. */
+#include <math.h>
+#include <string.h>
+
+enum { U, E_NOM, R_OHM, I_20, ETA, MAX_CHARGE, MAX_DISCHARGE, TAIL, TAPER, FLOOR, RECONNECT, CEILING, PEUKERT, SELF, COLDEST, HEAT_CAPACITY, HEAT_LOSS, CAPACITY, KIND, FACTORS };
+enum { D_START, D_HOURS, D_SHORE, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, DAY_SIZE };
+enum { A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE };
+enum { ETA_PV, PV_MOST, ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
+  HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
+  HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
+  BACK_3, BANK_LEAST };
+enum { PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, SERVED, SHED, UNSERVED, INVERTER_LOSS, BATTERY_IN, BATTERY_OUT, BATTERY_LOSS, SELF_LOSS, STORED,
+  HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, LEDGER_SIZE };
+enum { SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS,
+  END_DIESEL, REFUSED_COLD_H, FREEZE_H, SUMMARY_SIZE };
+enum { EVENT_SHED = 2, EVENT_BACK = 3 };
+
+static const double TEMPS[6] = {-20, -10, 0, 10, 25, 40};
+static double mind(double a, double b) { return a < b ? a : b; }
+static double maxd(double a, double b) { return a > b ? a : b; }
+
+static double floor_at(const double *b, double t) {
+  double f = b[FACTORS];
+  if (t >= TEMPS[5]) f = b[FACTORS + 5];
+  else if (t > TEMPS[0])
+    for (int i = 0; i < 5; i++)
+      if (t < TEMPS[i + 1]) { f = b[FACTORS + i] + (b[FACTORS + i + 1] - b[FACTORS + i]) * (t - TEMPS[i]) / (TEMPS[i + 1] - TEMPS[i]); break; }
+  return 1 - mind(1, f) * (1 - b[FLOOR]);
+}
+
+static double warm_charge_a(const double *b, double t) {
+  double full = b[MAX_CHARGE], c = b[CAPACITY];
+  if (b[KIND] == 2) return t < -15 || t > 50 ? 0 : t < 0 || t > 40 ? mind(0.10 * c, full) : full;
+  if (t < 0 || t > 45) return 0;
+  if (b[KIND] == 0) return t < 5 ? mind(0.10 * c, full) : t < 10 ? mind(0.20 * c, full) : full;
+  return t < 10 ? mind(0.20 * c, full) : full;
+}
+
+static double charge_room_w(const double *b, double e, double t, double dt) {
+  double limit = b[MAX_CHARGE], soc = e / b[E_NOM];
+  if (soc > b[TAPER]) limit = maxd(mind(b[MAX_CHARGE], b[TAIL]), b[MAX_CHARGE] * (1 - soc) / (1 - b[TAPER]));
+  limit = maxd(0, mind(limit, mind(warm_charge_a(b, t), maxd(0, b[CEILING] * b[E_NOM] - e) / (b[ETA] * b[U] * dt))));
+  return limit * (b[U] + limit * b[R_OHM]);
+}
+
+static double discharge_room_w(const double *b, double e, double t, double dt) {
+  if (t < b[COLDEST]) return 0;
+  double x = maxd(0, e - floor_at(b, t) * b[E_NOM]) / (b[U] * dt), k = b[PEUKERT];
+  double by_energy = x <= b[I_20] || k == 1 ? x : pow(x * pow(b[I_20], k - 1), 1 / k);
+  double limit = mind(b[MAX_DISCHARGE], by_energy);
+  if (b[R_OHM] > 0) limit = mind(limit, b[U] / (2 * b[R_OHM]));
+  return limit * (b[U] - limit * b[R_OHM]);
+}
+
+static double charged(const double *b, double e, double w, double dt, double *loss) {
+  double r = b[R_OHM], u = b[U], amps = r == 0 ? w / u : (-u + sqrt(u * u + 4 * r * w)) / (2 * r), kept = b[ETA] * u * amps * dt;
+  *loss = w * dt - kept;
+  return e + kept;
+}
+
+static double discharged(const double *b, double e, double w, double dt, double *loss) {
+  double r = b[R_OHM], u = b[U], amps = r == 0 ? w / u : (u - sqrt(maxd(0, u * u - 4 * r * w))) / (2 * r);
+  double factor = amps > 0 ? maxd(1, pow(amps / b[I_20], b[PEUKERT] - 1)) : 1, taken = factor * u * amps * dt;
+  *loss = taken - w * dt;
+  return e - taken;
+}
+
+static double warmed(const double *b, double t, double env, double loss, double dt) {
+  if (b[HEAT_LOSS] <= 0) return t + loss / b[HEAT_CAPACITY];
+  double end = env + loss / dt / b[HEAT_LOSS];
+  return end + (t - end) * exp(-b[HEAT_LOSS] * dt / b[HEAT_CAPACITY]);
+}
+
+void run(long first_draw, long last_draw, double dt, long day_count, long steps, long array_count, long plane_count, const double *days, const double *hours, const double *cos_z,
+         const double *unit, const double *swing_at, const double *planes, const double *heads, const double *sky, const double *ground, const double *on, const double *arrays,
+         const double *shade, const double *clear, const double *diffuse, const double *mean_c, const double *swing_c, const double *dc, const double *ac, const double *plan,
+         const double *bank, double *ledger, double *summary, signed char *short_day, double *events, long long *event_count, long events_kept) {
+  const double nominal = bank[E_NOM], keep = exp(-plan[UA] * dt / plan[C_CABIN]);
+  for (long d = first_draw; d < last_draw; d++) {
+    double *led = ledger + d * LEDGER_SIZE, *sum = summary + d * SUMMARY_SIZE, *ev = events + d * events_kept * 2;
+    double e = plan[SOC_START] * nominal, out0 = mean_c[d * day_count] + swing_c[d * day_count] / 2 * swing_at[0];
+    double cabin = plan[HEATER] != 0 && days[D_PERSONS] > 0 ? plan[SET_NIGHT] : out0;
+    double cell = maxd(plan[BANK_LEAST], plan[BANK_INSIDE] != 0 ? cabin : out0);
+    double fresh = plan[FRESH], grey = 0, toilet = 0, gas = plan[GAS], diesel = plan[DIESEL], least_soc = 2, least_cabin = 1e9;
+    int off[3] = {0, 0, 0}, open = 0;
+    long n_events = 0;
+    for (int k = FIRST_ELECTRICITY; k <= FIRST_DIESEL; k++) sum[k] = -1;
+#define EVENT(time, kind) do { if (n_events < events_kept) { ev[2 * n_events] = (time); ev[2 * n_events + 1] = (kind); n_events++; } } while (0)
+    for (long j = 0; j < day_count; j++) {
+      const double *day = days + j * DAY_SIZE;
+      double persons = day[D_PERSONS], g0n = day[D_OUTSIDE];
+      int short_today = 0;
+      for (long i = 0; i < steps; i++) {
+        long at = j * steps + i;
+        double h = hours[i];
+        int driving = day[D_START] <= h && h < day[D_START] + day[D_HOURS], shore = day[D_SHORE] != 0 && !driving;
+        if (i == (long)day[D_REFILL_STEP]) {
+          int bits = (int)day[D_REFILLS];
+          if (bits & 1) fresh = plan[FRESH];
+          if (bits & 2) grey = 0;
+          if (bits & 4) toilet = 0;
+          if (bits & 8) gas = plan[GAS];
+          if (bits & 16) diesel = plan[DIESEL];
+        }
+        double t_out = mean_c[d * day_count + j] + swing_c[d * day_count + j] / 2 * swing_at[at], ghi = 0, pv = 0, cz = cos_z[at];
+        if (cz > 0) {
+          double kt = clear[d * day_count + j] * unit[at], kd = mind(kt, diffuse[d * day_count + j]);
+          ghi = kt * g0n * cz;
+          double dhi = kd * g0n * cz, dni = (kt - kd) * g0n, ring = dni / g0n, wind = driving ? 0.5 : 1;
+          for (long a = 0; a < array_count; a++) {
+            const double *p = arrays + a * ARRAY_SIZE;
+            long x = at * array_count + a;
+            if (on[x] == 0) continue;
+            double made = 0, even = (dhi * (1 - ring) * sky[x] + ghi * plan[ALBEDO] * ground[x]) * (1 - p[A_B0]) * p[A_VIEW], lit = 1 - shade[a * 24 + (int)h];
+            long first = (long)heads[a], last = (long)heads[a + 1];
+            for (long q = first; q < last; q++) {
+              double ct = planes[at * plane_count + q], light = even;
+              if (ct > 0) light += (dni * ct + dhi * ring * ct / maxd(cz, 0.01745)) * maxd(0, 1 - p[A_B0] * (1 / ct - 1)) * lit;
+              light *= p[A_SOIL];
+              if (light >= 1) made += maxd(0, p[A_POWER] * light / 1000 * (1 + p[A_GAMMA] * (t_out + light * p[A_HEAT] * wind - 25)) * (1 + p[A_LOW] * log(light / 1000)) * p[A_LOSS]);
+            }
+            pv += made / (double)(last - first);
+          }
+          pv = mind(pv * plan[ETA_PV], plan[PV_MOST]);
+        }
+        double gains = plan[APERTURE] * ghi + plan[GAIN] + persons * plan[PERSON], want = 0, q = 0, el = 0;
+        int fuel_short = 0;
+        if (plan[HEATER] != 0 && persons > 0) {
+          double level = plan[DAY_FROM] <= h && h < plan[DAY_TO] ? plan[SET_DAY] : plan[SET_NIGHT];
+          want = mind(maxd(plan[UA] * ((level - cabin * keep) / (1 - keep) - t_out) - gains, 0), plan[HEATER_W]);
+          q = want;
+          if (plan[HEATER] == 1 && plan[HAS_DIESEL] != 0) q = mind(q, diesel * 9.996 * 1000 * plan[ETA_HEATER] / dt);
+          else if (plan[HEATER] == 2 && plan[HAS_GAS] != 0) q = mind(q, gas * 12.87 * 1000 * plan[ETA_HEATER] / dt);
+          fuel_short = q < want - 1e-9;
+          if (q > 0) el = plan[EL_LEAST] + (plan[EL_MOST] - plan[EL_LEAST]) * q / plan[HEATER_W];
+        }
+        double fridge = 0;
+        if (plan[FRIDGE_W] > 0) {
+          double ratio = maxd(0, cabin - plan[FRIDGE_IN]) / (plan[FRIDGE_REF] - plan[FRIDGE_IN]) * maxd(0.5, 1 + 0.02 * (cabin - plan[FRIDGE_REF]));
+          fridge = plan[FRIDGE_W] * mind(1, plan[FRIDGE_DUTY] * ratio);
+        }
+        double soc = e / nominal, floor = floor_at(bank, cell);
+        for (int t = 0; t < 3; t++) {
+          if (plan[SHED_1 + t] == -1) continue;
+          int was = off[t];
+          if (shore || soc >= plan[BACK_1 + t]) off[t] = 0;
+          else if (soc <= plan[SHED_1 + t]) off[t] = 1;
+          if (was != off[t]) EVENT(j + i * dt / 24, off[t] ? EVENT_SHED : EVENT_BACK);
+        }
+        if (open && (soc >= mind(0.98, floor + bank[RECONNECT] - bank[FLOOR]) || (shore && plan[CHARGER] > 0) || (driving && plan[DCDC] > 0))) {
+          open = 0;
+          EVENT(j + i * dt / 24, 1);
+        }
+        int was_open = open;
+        double dc_live = 0, ac_live = 0, ac_all = 0, dead = 0, dead_need = 0;
+        for (int t = 0; t < 3; t++) {
+          double x = dc[at * 3 + t] + (t == (int)plan[FRIDGE_TIER] ? fridge : 0) + (t == (int)plan[HEATER_TIER] ? el : 0), y = ac[at * 3 + t];
+          ac_all += y;
+          if (!off[t] && !open) { dc_live += x; ac_live += y; }
+          else { double lost = x + (shore ? 0 : y); dead += lost; if (t < 2 || open) dead_need += lost; }
+        }
+        int heat_live = !off[(int)plan[HEATER_TIER]] && !open;
+        double ac_short = 0, shore_ac = 0, offer_shore = 0, inverter = 0;
+        if (shore) {
+          shore_ac = mind(ac_all, plan[SHORE_MOST]);
+          ac_short = ac_all - shore_ac;
+          offer_shore = mind(plan[CHARGER], maxd(0, plan[SHORE_MOST] - shore_ac) * plan[ETA_CHARGER]);
+          ac_live = 0;
+        } else if (plan[INVERTER] != 0 && !open && (ac_live > 0 || plan[ALWAYS] != 0)) inverter = plan[IDLE] + ac_live / plan[ETA_INVERTER];
+        double demand = dc_live + inverter, offer_dcdc = driving ? plan[DCDC] : 0, before = e, leak = e * bank[SELF] / 730.5 * dt;
+        e -= leak;
+        double offered = pv + offer_shore + offer_dcdc, lacking = 0, b_in = 0, b_out = 0, loss = 0, needed;
+        if (offered >= demand) {
+          b_in = mind(offered - demand, charge_room_w(bank, e, cell, dt));
+          needed = demand + b_in;
+          e = charged(bank, e, b_in, dt, &loss);
+          if (cell < 0 && bank[KIND] != 2 && offered - demand > 1e-9) sum[REFUSED_COLD_H] += dt;
+        } else {
+          b_out = mind(demand - offered, discharge_room_w(bank, e, cell, dt));
+          lacking = demand - offered - b_out;
+          needed = offered;
+          e = discharged(bank, e, b_out, dt, &loss);
+        }
+        e = mind(nominal, maxd(0, e));
+        double used_pv = mind(pv, needed), used_shore = mind(offer_shore, needed - used_pv), used_dcdc = mind(offer_dcdc, needed - used_pv - used_shore);
+        double part = demand > 0 ? 1 - lacking / demand : 1, now = j + (i + 1) * dt / 24;
+        if (lacking > 1e-9 && e <= (floor + 1e-9) * nominal && !open) { open = 1; EVENT(now, 0); }
+        q = heat_live ? q * part : 0;
+        cell = maxd(plan[BANK_LEAST], warmed(bank, cell, plan[BANK_INSIDE] != 0 ? cabin : t_out, loss, dt));
+        double end = t_out + (q + gains) / plan[UA];
+        cabin = end + (cabin - end) * keep;
+        double fuel = q > 0 ? q * dt / 1000 / plan[ETA_HEATER] : 0, share = (int)h >= 7 && (int)h <= 21 ? persons / 15 * dt : 0;
+        if (plan[HEATER] == 1 && plan[HAS_DIESEL] != 0) {
+          double burnt = mind(fuel / 9.996, diesel);
+          diesel -= burnt;
+          led[DIESEL_USED] += burnt;
+          if (fuel_short && sum[FIRST_DIESEL] < 0) sum[FIRST_DIESEL] = now;
+        }
+        if (plan[HAS_GAS] != 0) {
+          double need = plan[COOK_DAY] * share + (plan[HEATER] == 2 ? fuel / 12.87 : 0), taken = mind(need, gas);
+          gas -= taken;
+          led[GAS_USED] += taken;
+          if ((need - taken > 1e-6 || (fuel_short && plan[HEATER] == 2)) && sum[FIRST_GAS] < 0) sum[FIRST_GAS] = now;
+        }
+        double water = plan[FRESH_DAY] * share;
+        if (plan[HAS_FRESH] != 0) {
+          double drawn = mind(water, fresh);
+          fresh -= drawn;
+          led[FRESH_USED] += drawn;
+          led[WATER_MISSING] += water - drawn;
+          if (water - drawn > 1e-6 && sum[FIRST_FRESH] < 0) sum[FIRST_FRESH] = now;
+          water = drawn;
+        }
+        if (plan[HAS_GREY] != 0) {
+          grey += water * plan[GREY_PART];
+          if (grey > plan[GREY] + 1e-6 && sum[FIRST_GREY] < 0) sum[FIRST_GREY] = now;
+          grey = mind(grey, plan[GREY]);
+        }
+        if (plan[HAS_TOILET] != 0) {
+          toilet += plan[TOILET_DAY] * share;
+          if (toilet > plan[TOILET] + 1e-6 && sum[FIRST_TOILET] < 0) sum[FIRST_TOILET] = now;
+          toilet = mind(toilet, plan[TOILET]);
+        }
+        if ((lacking + ac_short + dead_need) * dt > 1e-6) { short_today = 1; if (sum[FIRST_ELECTRICITY] < 0) sum[FIRST_ELECTRICITY] = now; }
+        led[PV_AVAILABLE] += pv * dt;
+        led[PV_USED] += used_pv * dt;
+        led[CURTAILED] += (pv - used_pv) * dt;
+        led[DCDC_USED] += used_dcdc * dt;
+        led[SHORE_DC] += used_shore * dt;
+        led[SHORE_AC] += shore_ac * dt;
+        led[DEMAND] += (demand + shore_ac + ac_short + dead) * dt;
+        led[SERVED] += (demand - lacking + shore_ac) * dt;
+        led[UNSERVED] += (lacking + ac_short + (was_open ? dead : 0)) * dt;
+        led[SHED] += was_open ? 0 : dead * dt;
+        if (inverter > 0) led[INVERTER_LOSS] += (inverter - ac_live) * part * dt;
+        led[BATTERY_IN] += b_in * dt;
+        led[BATTERY_OUT] += b_out * dt;
+        led[BATTERY_LOSS] += loss;
+        led[SELF_LOSS] += leak;
+        led[STORED] += e - before;
+        led[HEAT] += q * dt;
+        led[HEAT_MISSING] += (want - q) * dt;
+        led[GHI] += ghi * dt / 1000;
+        least_soc = mind(least_soc, e / nominal);
+        least_cabin = mind(least_cabin, cabin);
+        if (cabin < 0 && fresh + grey > 0 && (plan[HAS_FRESH] != 0 || plan[HAS_GREY] != 0)) sum[FREEZE_H] += dt;
+      }
+      if (short_today) { short_day[d * day_count + j] = 1; sum[SHORT_DAYS] += 1; }
+    }
+    sum[LEAST_SOC] = least_soc; sum[LEAST_CABIN] = least_cabin; sum[END_SOC] = e / nominal;
+    sum[END_FRESH] = fresh; sum[END_GREY] = grey; sum[END_TOILET] = toilet; sum[END_GAS] = gas; sum[END_DIESEL] = diesel;
+    event_count[d] = n_events;
+  }
+}
