@@ -412,6 +412,171 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/sizing/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Start Sizing
+         * @description Search the parts for the newest revision's trip.
+         */
+        post: operations["startSizing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/sizing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sizing
+         * @description The newest search of a variant.
+         */
+        get: operations["getSizing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Side By Side
+         * @description The supply of a revision, its schools, and those of the project's other variants, through the same weathers.
+         */
+        get: operations["getSideBySide"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/itinerary/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Itinerary
+         * @description What a table of days or a GPX track means for this variant.
+         */
+        post: operations["previewItinerary"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/export/itinerary.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Itinerary
+         * @description The itinerary as a table that can be brought in again.
+         */
+        get: operations["exportItinerary"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weather/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Weather
+         * @description What a weather file says, as a place that can be taken into a design.
+         */
+        post: operations["readWeather"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Log
+         * @description What was understood of a log.
+         */
+        post: operations["readLog"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/measured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Measured
+         * @description The kept log beside the run of a revision.
+         */
+        get: operations["getMeasured"];
+        /**
+         * Put Measured
+         * @description Keep a log beside a variant, in place of the one before.
+         */
+        put: operations["putMeasured"];
+        post?: never;
+        /** Drop Measured */
+        delete: operations["dropMeasured"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calculators": {
         parameters: {
             query?: never;
@@ -927,6 +1092,78 @@ export interface components {
             open: string[];
         };
         /**
+         * Beside
+         * @description One supply through the trip. Changes are against the first; ``differs_known`` False: the difference is within twice its error.
+         *
+         *     ``cycles_year`` are equivalent full cycles; ``generator_h`` the hours in which the hook-up charger on a generator would give what is missing.
+         *     ``dangers`` and ``faults`` are those of its Power stage. ``problem`` says why it could not be run.
+         */
+        Beside: {
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "this" | "school" | "variant";
+            /** Name */
+            name: string;
+            /** Risk */
+            risk: string;
+            /** Words */
+            words: string[];
+            /** Price Eur */
+            price_eur: number | null;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Short Days Frac */
+            short_days_frac?: number | null;
+            /** Error Frac */
+            error_frac?: number | null;
+            /** Change Frac */
+            change_frac?: number | null;
+            /** Change Error Frac */
+            change_error_frac?: number | null;
+            /**
+             * Differs Known
+             * @default false
+             */
+            differs_known: boolean;
+            /** Missing Wh Day */
+            missing_wh_day?: number | null;
+            /** Curtailed Wh Day */
+            curtailed_wh_day?: number | null;
+            /** Solar Frac */
+            solar_frac?: number | null;
+            /** Least Soc P10 */
+            least_soc_p10?: number | null;
+            /** First Short D */
+            first_short_d?: number | null;
+            /** Generator H */
+            generator_h?: number | null;
+            /** Cycles Year */
+            cycles_year?: number | null;
+            /**
+             * Dangers
+             * @default 0
+             */
+            dangers: number;
+            /**
+             * Faults
+             * @default 0
+             */
+            faults: number;
+            /** Problem */
+            problem?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch: {
+                [key: string]: unknown;
+            }[];
+        };
+        /**
          * Board
          * @description A fuse board. Its letter starts the code of its circuits. ``fed_from`` is the board that feeds it; the busbar when absent.
          *
@@ -1071,7 +1308,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "appliance" | "battery" | "panel" | "controller" | "dcdc" | "inverter" | "charger" | "cable" | "fuse" | "board";
+            kind: "appliance" | "battery" | "panel" | "controller" | "dcdc" | "inverter" | "charger" | "cable" | "fuse" | "board" | "station";
             /** Maker */
             maker: string;
             /** Name */
@@ -1503,6 +1740,7 @@ export interface components {
             /**
              * @default {
              *       "legs": [],
+             *       "places": [],
              *       "soc_start_frac": 1,
              *       "draw_count": 50,
              *       "seed": 1,
@@ -1510,6 +1748,18 @@ export interface components {
              *     }
              */
             trips: components["schemas"]["Trips"];
+            /**
+             * @default {
+             *       "goal": "cost",
+             *       "panels_most": 8,
+             *       "voltages": [],
+             *       "chemistries": [],
+             *       "makers": [],
+             *       "own": [],
+             *       "own_only": false
+             *     }
+             */
+            sizing: components["schemas"]["Sizing"];
             /**
              * @default {
              *       "school": "vehicle",
@@ -1738,6 +1988,30 @@ export interface components {
             text: string;
         };
         /**
+         * FileWeather
+         * @description What a weather file says of a place: twelve monthly means, how alike neighbouring days are, and the spread of daily mean temperature.
+         */
+        FileWeather: {
+            /** Source */
+            source: string;
+            /** Day Count */
+            day_count: number;
+            /** Ghi Kwh M2 Day */
+            ghi_kwh_m2_day: number[];
+            /** Tmin C */
+            tmin_c: number[];
+            /** Tmax C */
+            tmax_c: number[];
+            /** Rh Frac */
+            rh_frac: number[];
+            /** Kt Autocorr */
+            kt_autocorr: number;
+            /** Temp Autocorr */
+            temp_autocorr: number;
+            /** Spread K */
+            spread_k: number;
+        };
+        /**
          * Finding
          * @description What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns.
          */
@@ -1907,6 +2181,41 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * ItineraryPreview
+         * @description The whole itinerary before anything is changed; ``start_date`` is its first day where it says one.
+         */
+        ItineraryPreview: {
+            /** Separator */
+            separator: string;
+            /** Columns */
+            columns: {
+                [key: string]: string;
+            };
+            /** Ignored Columns */
+            ignored_columns: string[];
+            /** Lines */
+            lines: components["schemas"]["LegLine"][];
+            /** Taken */
+            taken: number;
+            /** Wrong */
+            wrong: number;
+            /** Start Date */
+            start_date: string | null;
+        };
+        /**
+         * ItineraryText
+         * @description The text of an itinerary; the mean speed is for tracks without times.
+         */
+        ItineraryText: {
+            /** Text */
+            text: string;
+            /**
+             * Km H
+             * @default 60
+             */
+            km_h: number;
+        };
+        /**
          * JobOut
          * @description A job: running, done, failed or cancelled; how much of its whole is done, and on which revision.
          */
@@ -2010,6 +2319,11 @@ export interface components {
             /** Clearness */
             clearness?: number | null;
             /**
+             * Refills
+             * @default []
+             */
+            refills: ("water" | "grey_dump" | "toilet_dump" | "gas" | "diesel")[];
+            /**
              * By
              * @default typed
              * @enum {string}
@@ -2020,6 +2334,35 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * LegLine
+         * @description One line or one day of a track: the leg it makes, its first day, and the place of one's own that it needs.
+         */
+        LegLine: {
+            /** Number */
+            number: number;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "taken" | "wrong" | "empty";
+            /** Text */
+            text: string;
+            /** Understood */
+            understood: string;
+            /** Problem */
+            problem: string | null;
+            /** Date */
+            date: string | null;
+            /** Fields */
+            fields: {
+                [key: string]: unknown;
+            } | null;
+            /** Own Place */
+            own_place: {
+                [key: string]: unknown;
+            } | null;
         };
         /**
          * LegPart
@@ -2073,6 +2416,17 @@ export interface components {
             place_name: string;
             /** Month Names */
             month_names: string[];
+        };
+        /**
+         * Lifted
+         * @description What lifting one limit would give: the reason, in words, and the cheapest set that would then meet the target.
+         */
+        Lifted: {
+            /** Reason */
+            reason: string;
+            /** Words */
+            words: string;
+            set: components["schemas"]["SizedSet"];
         };
         /**
          * LightZone
@@ -2144,6 +2498,72 @@ export interface components {
             appliance: {
                 [key: string]: unknown;
             } | null;
+        };
+        /**
+         * LiveThere
+         * @description No plan, just living at one place: working days of each week, and every how many days there is a hook-up or a drive.
+         */
+        LiveThere: {
+            /** Place */
+            place: string;
+            /**
+             * Days Count
+             * @default 365
+             */
+            days_count: number;
+            /**
+             * Working Days Count
+             * @default 5
+             */
+            working_days_count: number;
+            /** Hookup Every D */
+            hookup_every_d?: number | null;
+            /** Drive Every D */
+            drive_every_d?: number | null;
+            /**
+             * Drive H
+             * @default 1
+             */
+            drive_h: number;
+        };
+        /**
+         * LogRead
+         * @description What was understood: headings, the columns taken, what still has to be told, what was put right, and the span.
+         */
+        LogRead: {
+            /** Headings */
+            headings: string[];
+            /** Columns */
+            columns: {
+                [key: string]: string;
+            };
+            /** Asks */
+            asks: string[];
+            /** Notes */
+            notes: string[];
+            /** Lines */
+            lines: number;
+            /** First */
+            first: string | null;
+            /** Last */
+            last: string | null;
+        };
+        /**
+         * LogText
+         * @description The text of a log, which column is which, and whether a positive current charges the bank.
+         */
+        LogText: {
+            /** Text */
+            text: string;
+            /**
+             * Columns
+             * @default {}
+             */
+            columns: {
+                [key: string]: string;
+            };
+            /** Positive */
+            positive?: ("charges" | "discharges") | null;
         };
         /**
          * LoopRow
@@ -2308,6 +2728,78 @@ export interface components {
             shed: string[];
         };
         /**
+         * Measured
+         * @description The log that is kept, and what it says beside the run; nothing where there is none.
+         */
+        Measured: {
+            /** Name */
+            name: string | null;
+            beside: components["schemas"]["MeasuredBeside"] | null;
+            /** Problem */
+            problem: string | null;
+        };
+        /**
+         * MeasuredBeside
+         * @description A log on the time of the run: points of the lanes, None where nothing is known; the fit; the change that takes the fit over, in words and as operations.
+         *
+         *     ``solar_ratio`` is measured ÷ simulated sun of days that never filled the bank.
+         */
+        MeasuredBeside: {
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Hours */
+            hours: number;
+            /** Overlap H */
+            overlap_h: number;
+            /** Soc */
+            soc: (number | null)[];
+            /** Load W */
+            load_w: (number | null)[];
+            /** Sun W */
+            sun_w: (number | null)[];
+            fit: components["schemas"]["MeasuredFit"] | null;
+            /** No Fit */
+            no_fit: string | null;
+            /** Solar Ratio */
+            solar_ratio: number | null;
+            /** Takes Over */
+            takes_over: string[];
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            }[];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * MeasuredFit
+         * @description What the log says of the loads. ``simulated_*`` compare the run's half of the weathers with it; shares are of the measured mean.
+         */
+        MeasuredFit: {
+            /** Row Count */
+            row_count: number;
+            /** Mean Measured W */
+            mean_measured_w: number;
+            /** Base W */
+            base_w: number;
+            /** Fridge Mean W */
+            fridge_mean_w: number;
+            /** Duty Frac */
+            duty_frac: number | null;
+            /** Rmse W */
+            rmse_w: number;
+            /** R2 Frac */
+            r2_frac: number | null;
+            /** Simulated Bias W */
+            simulated_bias_w: number | null;
+            /** Simulated Bias Frac */
+            simulated_bias_frac: number | null;
+            /** Simulated Rmse W */
+            simulated_rmse_w: number | null;
+        };
+        /**
          * Meter
          * @description Limits of error of the meters in use: ±(accuracy of reading + digits); and how the loop test is made.
          */
@@ -2358,6 +2850,25 @@ export interface components {
              */
             loop_temp_c: number;
         };
+        /** NamedLog */
+        NamedLog: {
+            /** Text */
+            text: string;
+            /**
+             * Columns
+             * @default {}
+             */
+            columns: {
+                [key: string]: string;
+            };
+            /** Positive */
+            positive?: ("charges" | "discharges") | null;
+            /**
+             * Name
+             * @default log
+             */
+            name: string;
+        };
         /**
          * NetworkPart
          * @description The network as a whole. ``converged`` is False when the voltage collapses at the worst moment.
@@ -2393,10 +2904,18 @@ export interface components {
              */
             preset: "small_van" | "panel_van" | "long_high_van" | "minibus" | "bus" | "truck_body" | "trailer" | "truck_camper" | "boat";
         };
-        /** NewVariant */
+        /**
+         * NewVariant
+         * @description A copy of a variant, with a change made to it at once.
+         */
         NewVariant: {
             /** Name */
             name: string;
+            /**
+             * Ops
+             * @default []
+             */
+            ops: components["schemas"]["PatchOp"][];
         };
         /**
          * NodePart
@@ -2409,6 +2928,107 @@ export interface components {
             typical_v: number | null;
             /** Fault A */
             fault_a: number | null;
+        };
+        /**
+         * OwnPart
+         * @description A part that is not in the catalogue, from its data sheet: price in euro, mass in kg, size in mm.
+         */
+        OwnPart: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "battery" | "panel" | "controller" | "dcdc";
+            /** Name */
+            name: string;
+            /** Price Eur */
+            price_eur: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Length Mm */
+            length_mm?: number | null;
+            /** Width Mm */
+            width_mm?: number | null;
+            /** Chemistry */
+            chemistry?: ("lifepo4" | "agm" | "gel" | "flooded" | "nmc") | null;
+            /** Unit Voltage V */
+            unit_voltage_v?: number | null;
+            /** Unit Charge Ah */
+            unit_charge_ah?: number | null;
+            /** Unit Max Discharge A */
+            unit_max_discharge_a?: number | null;
+            /** Unit Max Charge A */
+            unit_max_charge_a?: number | null;
+            /**
+             * Cold Charge Cutoff
+             * @default false
+             */
+            cold_charge_cutoff: boolean;
+            /**
+             * Heater Power W
+             * @default 0
+             */
+            heater_power_w: number;
+            /** Panel Power W */
+            panel_power_w?: number | null;
+            /** Vmp V */
+            vmp_v?: number | null;
+            /** Imp A */
+            imp_a?: number | null;
+            /** Voc V */
+            voc_v?: number | null;
+            /** Isc A */
+            isc_a?: number | null;
+            /**
+             * Power Coeff Per K
+             * @default -0.0038
+             */
+            power_coeff_per_k: number;
+            /**
+             * Voc Coeff Per K
+             * @default -0.003
+             */
+            voc_coeff_per_k: number;
+            /**
+             * Noct C
+             * @default 45
+             */
+            noct_c: number;
+            /**
+             * Mounting
+             * @default roof_gap
+             * @enum {string}
+             */
+            mounting: "open_rack" | "roof_gap" | "glued";
+            /** Controller Type */
+            controller_type?: ("mppt" | "pwm") | null;
+            /** Max Voltage V */
+            max_voltage_v?: number | null;
+            /** Max Charge Current A */
+            max_charge_current_a?: number | null;
+            /** Rating A */
+            rating_a?: number | null;
+        };
+        /**
+         * OwnPlace
+         * @description A place of the person's own: degrees north and east, m above the sea, standard time from UTC. Its weather is a file's, or that of the nearest place of the table.
+         */
+        OwnPlace: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Lat Deg */
+            lat_deg: number;
+            /** Lon Deg */
+            lon_deg: number;
+            /** Elevation M */
+            elevation_m?: number | null;
+            /** Utc Offset H */
+            utc_offset_h?: number | null;
+            weather?: components["schemas"]["FileWeather"] | null;
         };
         /**
          * Panel
@@ -2971,6 +3591,16 @@ export interface components {
             gone: string[];
         };
         /**
+         * Searched
+         * @description The newest search: its job, and what the newest that is done found, with the revision that it was made on.
+         */
+        Searched: {
+            job: components["schemas"]["JobOut"] | null;
+            /** Revision */
+            revision: number | null;
+            run: components["schemas"]["SizingRun"] | null;
+        };
+        /**
          * SeasonBalance
          * @description Need against have of one season, per day in Wh; ``days`` from full to empty (None: it never empties).
          */
@@ -3106,6 +3736,20 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * SideBySide
+         * @description All of them, and what is held equal.
+         */
+        SideBySide: {
+            /** Rows */
+            rows: components["schemas"]["Beside"][];
+            /** Held */
+            held: string[];
+            /** Draw Count */
+            draw_count: number;
+            /** Day Count */
+            day_count: number;
+        };
+        /**
          * Signal
          * @description Signal cables of one kind in a raceway; ``gap_mm`` is what is between them and the power cables, none said counts as touching.
          */
@@ -3129,8 +3773,132 @@ export interface components {
             gap_mm?: number | null;
         };
         /**
+         * SizedSet
+         * @description A set of parts through the trip: what it is, costs and weighs, how often it runs short, and the change that puts it into the design.
+         *
+         *     ``price_eur`` None: a part without a known price. ``error_frac`` is the standard error of the short days.
+         */
+        SizedSet: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string[];
+            /** Array W */
+            array_w: number;
+            /** Bank Wh */
+            bank_wh: number;
+            /** Price Eur */
+            price_eur: number | null;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Short Days Frac */
+            short_days_frac: number;
+            /** Error Frac */
+            error_frac: number | null;
+            /** Missing Wh Day */
+            missing_wh_day: number;
+            /** Least Soc P10 */
+            least_soc_p10: number;
+            /** Meets */
+            meets: boolean;
+            /** Shown */
+            shown: boolean;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            }[];
+        };
+        /**
+         * Sizing
+         * @description What the search is to find, and within what. None: the vehicle's roof and payload, no limit of money; empty lists: all.
+         */
+        Sizing: {
+            /**
+             * Goal
+             * @default cost
+             * @enum {string}
+             */
+            goal: "cost" | "mass" | "reliability";
+            /** Budget Eur */
+            budget_eur?: number | null;
+            /** Mass Most Kg */
+            mass_most_kg?: number | null;
+            /** Roof M2 */
+            roof_m2?: number | null;
+            /**
+             * Panels Most
+             * @default 8
+             */
+            panels_most: number;
+            /**
+             * Voltages
+             * @default []
+             */
+            voltages: (12 | 24 | 48)[];
+            /**
+             * Chemistries
+             * @default []
+             */
+            chemistries: ("lifepo4" | "agm" | "gel" | "flooded" | "nmc")[];
+            /**
+             * Makers
+             * @default []
+             */
+            makers: string[];
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["OwnPart"][];
+            /**
+             * Own Only
+             * @default false
+             */
+            own_only: boolean;
+        };
+        /**
+         * SizingRun
+         * @description What a search found: the front (none of it beaten in price, mass and short days at once), cheapest first; the design as it is; all sets looked at.
+         *
+         *     ``cloud`` holds price, mass and share of short days of sets off the front. ``best`` is the key of the set that meets the target and is best by the goal.
+         */
+        SizingRun: {
+            /** Goal */
+            goal: string;
+            /** Target Frac */
+            target_frac: number;
+            /** Front */
+            front: components["schemas"]["SizedSet"][];
+            /** Best */
+            best: string | null;
+            now: components["schemas"]["SizedSet"] | null;
+            /** Cloud */
+            cloud: number[][];
+            /** Dropped */
+            dropped: {
+                [key: string]: number;
+            };
+            /** Lifted */
+            lifted: components["schemas"]["Lifted"][];
+            /** Binding */
+            binding: string;
+            /** Set Count */
+            set_count: number;
+            /** Simulated Count */
+            simulated_count: number;
+            /** Draw Count */
+            draw_count: number;
+            /** Day Count */
+            day_count: number;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
          * SolarArray
          * @description Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
+         *
+         *     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
+         *     direct light lost in each clock hour, or empty.
          */
         SolarArray: {
             /** Id */
@@ -3185,6 +3953,27 @@ export interface components {
              * @enum {string}
              */
             mounting: "open_rack" | "roof_gap" | "glued";
+            /**
+             * Tilt Deg
+             * @default 0
+             */
+            tilt_deg: number;
+            /**
+             * Azimuth Deg
+             * @default 0
+             */
+            azimuth_deg: number;
+            /**
+             * Deploy
+             * @default fixed
+             * @enum {string}
+             */
+            deploy: "fixed" | "lift" | "ground";
+            /**
+             * Shade Frac
+             * @default []
+             */
+            shade_frac: number[];
             /** Unit Mass Kg */
             unit_mass_kg?: number | null;
             /**
@@ -3382,6 +4171,28 @@ export interface components {
             what: string;
         };
         /**
+         * TripMonth
+         * @description One calendar month of the trip: its days, share of short days, Wh a day, and the seven days in a row with the most missing (mean of the weathers).
+         */
+        TripMonth: {
+            /** Month */
+            month: string;
+            /** Days */
+            days: number;
+            /** Short Frac */
+            short_frac: number;
+            /** Sun Wh Day */
+            sun_wh_day: number;
+            /** Load Wh Day */
+            load_wh_day: number;
+            /** Missing Wh Day */
+            missing_wh_day: number;
+            /** Worst Week Wh */
+            worst_week_wh: number;
+            /** Least Soc P10 */
+            least_soc_p10: number;
+        };
+        /**
          * TripRun
          * @description A run of the trip. Lanes have ``per_day`` points a day; ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10.
          */
@@ -3406,6 +4217,8 @@ export interface components {
             };
             /** Days */
             days: components["schemas"]["TripDaySum"][];
+            /** Months */
+            months: components["schemas"]["TripMonth"][];
             /** Events */
             events: components["schemas"]["TripEventOut"][];
             /** Short Days Frac */
@@ -3438,6 +4251,8 @@ export interface components {
             missing_wh_day: number;
             /** Refused Cold H */
             refused_cold_h: number;
+            /** Refused Hot H */
+            refused_hot_h: number;
             /** Most Ac W */
             most_ac_w: number;
             /** Balance Error Wh */
@@ -3451,7 +4266,7 @@ export interface components {
         };
         /**
          * Trips
-         * @description The itinerary, one leg after the other from ``start_date`` on, and how many weathers it is run through.
+         * @description The itinerary, one leg after the other from ``start_date`` on, and how many weathers it is run through; or living at one place instead.
          */
         Trips: {
             /** Start Date */
@@ -3461,6 +4276,12 @@ export interface components {
              * @default []
              */
             legs: components["schemas"]["Leg"][];
+            live?: components["schemas"]["LiveThere"] | null;
+            /**
+             * Places
+             * @default []
+             */
+            places: components["schemas"]["OwnPlace"][];
             /**
              * Soc Start Frac
              * @default 1
@@ -3587,6 +4408,62 @@ export interface components {
             bank_place: string;
             /** Payload Used Kg */
             payload_used_kg: number;
+        };
+        /**
+         * WeatherRead
+         * @description What a file says: the place to take over, or what still has to be told (``asks``) of its ``headings``.
+         */
+        WeatherRead: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "epw" | "tmy3" | "csv";
+            /** Headings */
+            headings: string[];
+            /** Columns */
+            columns: {
+                [key: string]: string;
+            };
+            /** Asks */
+            asks: string[];
+            place: components["schemas"]["OwnPlace"] | null;
+            /** Day Count */
+            day_count: number;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** Summary */
+            summary: string;
+        };
+        /**
+         * WeatherText
+         * @description The text of a weather file; for a plain CSV where it was measured, which columns are which, and what its times mean.
+         */
+        WeatherText: {
+            /** Text */
+            text: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Lat Deg */
+            lat_deg?: number | null;
+            /** Lon Deg */
+            lon_deg?: number | null;
+            /** Elevation M */
+            elevation_m?: number | null;
+            /** Utc Offset H */
+            utc_offset_h?: number | null;
+            /**
+             * Columns
+             * @default {}
+             */
+            columns: {
+                [key: string]: string;
+            };
+            /** Marks */
+            marks?: ("start" | "end") | null;
         };
         /**
          * Window
@@ -4691,6 +5568,346 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ProblemBody"];
                 };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    startSizing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobStarted"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getSizing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Searched"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    getSideBySide: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SideBySide"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    previewItinerary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ItineraryText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItineraryPreview"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    exportItinerary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    readWeather: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeatherText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherRead"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    readLog: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogRead"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getMeasured: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Measured"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    putMeasured: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamedLog"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogRead"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    dropMeasured: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Validation Error */
             422: {

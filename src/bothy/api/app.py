@@ -16,13 +16,14 @@ from sqlalchemy import text
 from starlette.middleware.gzip import GZipMiddleware
 
 from bothy import __version__
-from bothy.api import exports, problems, projects, reference, trips, variants
+from bothy.api import bring, exports, problems, projects, reference, sizing, trips, variants
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
 from bothy.jobs.runner import Runner
 from bothy.settings import Settings
 from bothy.store.engine import make_engine
 from bothy.store.jobs import Jobs
+from bothy.store.measured import MeasuredLogs
 from bothy.store.projects import Projects
 
 
@@ -58,12 +59,15 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.state.projects = Projects(engine)
     app.state.reports = Reports()
     app.state.jobs = Jobs(engine)
+    app.state.logs = MeasuredLogs(engine)
     app.state.fonts = Path(settings.fonts).resolve().as_uri()
     problems.install(app)
     app.include_router(projects.router)
     app.include_router(variants.router)
     app.include_router(exports.router)
     app.include_router(trips.router)
+    app.include_router(sizing.router)
+    app.include_router(bring.router)
     app.include_router(reference.router)
 
     @app.get("/api/health", tags=["health"], operation_id="health")

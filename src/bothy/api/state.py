@@ -11,6 +11,7 @@ from fastapi import Depends, Request
 
 from bothy.core.design.document import Design
 from bothy.core.report import Report, report
+from bothy.store.measured import MeasuredLogs
 from bothy.store.projects import Projects
 
 
@@ -55,5 +56,10 @@ def _reports(request: Request) -> Reports:
     return request.app.state.reports  # type: ignore[no-any-return]
 
 
+def _logs(request: Request) -> MeasuredLogs:
+    return request.app.state.logs  # type: ignore[no-any-return]
+
+
+LogStore = Annotated[MeasuredLogs, Depends(_logs)]
 Store = Annotated[Projects, Depends(_projects)]
 Cache = Annotated[Reports, Depends(_reports)]

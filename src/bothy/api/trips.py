@@ -15,6 +15,7 @@ from bothy.api.variants import answer
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
+from bothy.core.trips.itinerary import day_count, legs_of
 from bothy.core.trips.of_design import TripRun, run_trip
 from bothy.jobs.runner import Between, Runner
 from bothy.store.jobs import RUNNING, JobRow, Jobs
@@ -62,17 +63,26 @@ class Thorough(BaseModel):
     run: TripRun | None
 
 
-def _out(j: JobRow) -> JobOut:
+def job_out(j: JobRow) -> JobOut:
+    """A job as it is sent."""
     return JobOut(id=j.id, kind=j.kind, state=j.state, revision=j.revision, done=j.done, whole=j.whole, error=j.error, created_at=j.created_at)
 
 
-def _with_draws(design: Design, draws: int) -> Design:
+def refuse_second(jobs: Jobs, variant_id: uuid.UUID, kind: str) -> None:
+    """Raise when a job of that kind runs already for a variant."""
+    now = jobs.latest(variant_id, kind)
+    if now is not None and now.state == RUNNING:
+        raise BadInput("job", "one runs already; wait for it or cancel it")
+
+
+def with_draws(design: Design, draws: int) -> Design:
+    """The same design through another number of weathers."""
     return design.model_copy(update={"trips": design.trips.model_copy(update={"draw_count": draws})})
 
 
 def quick_draws(design: Design) -> int:
     """How many weathers a quick run takes: as many as the design asks for, fewer on long trips."""
-    days = max(1, sum(x.days_count for x in design.trips.legs))
+    days = max(1, day_count(design))
     return max(5, min(design.trips.draw_count, QUICK_DRAW_DAYS // days))
 
 
@@ -80,7 +90,7 @@ def quick_draws(design: Design) -> int:
 def get_trip(variant_id: uuid.UUID, revision: int, store: Store) -> Response:
     """The trip of a revision through a few weathers, at once. The first draws are those of the thorough run."""
     design = store.design_at(variant_id, revision)
-    return answer(run_trip(Context(_with_draws(design, quick_draws(design)))).model_dump(mode="json"), revision)
+    return answer(run_trip(Context(with_draws(design, quick_draws(design)))).model_dump(mode="json"), revision)
 
 
 @router.post(
@@ -89,10 +99,8 @@ def get_trip(variant_id: uuid.UUID, revision: int, store: Store) -> Response:
 def start_trip(variant_id: uuid.UUID, store: Store, jobs: JobStore, runner: JobRunner) -> JobStarted:
     """Run the newest revision through all the weathers it asks for, beside everything else."""
     h = store.head(variant_id)
-    now = jobs.latest(variant_id, KIND)
-    if now is not None and now.state == RUNNING:
-        raise BadInput("job", "one runs already; wait for it or cancel it")
-    if not h.design.trips.legs:
+    refuse_second(jobs, variant_id, KIND)
+    if not legs_of(h.design):
         raise BadInput("legs", "has no leg yet; add the first place of the trip")
 
     def work(between: Between) -> Any:
@@ -106,17 +114,17 @@ def get_thorough(variant_id: uuid.UUID, store: Store, jobs: JobStore) -> Respons
     """The newest thorough run of a variant and what came of the newest that is done."""
     head = store.head(variant_id)
     job, found = jobs.latest(variant_id, KIND), jobs.result(variant_id, KIND)
-    body = {"job": _out(job).model_dump(mode="json") if job else None, "revision": found[0] if found else None, "run": found[1] if found else None}
+    body = {"job": job_out(job).model_dump(mode="json") if job else None, "revision": found[0] if found else None, "run": found[1] if found else None}
     return answer(body, head.revision)
 
 
 @router.get("/jobs/{job_id}", operation_id="getJob", responses={404: {"model": ProblemBody}})
 def get_job(job_id: uuid.UUID, jobs: JobStore) -> JobOut:
-    return _out(jobs.get(job_id))
+    return job_out(jobs.get(job_id))
 
 
 @router.post("/jobs/{job_id}/cancel", operation_id="cancelJob", response_model=JobOut, responses={404: {"model": ProblemBody}})
 def cancel_job(job_id: uuid.UUID, jobs: JobStore) -> JobOut:
     """Ask a job to stop; what it has not finished is dropped."""
     jobs.cancel(job_id)
-    return _out(jobs.get(job_id))
+    return job_out(jobs.get(job_id))

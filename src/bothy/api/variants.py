@@ -111,7 +111,10 @@ class HistoryItem(BaseModel):
 
 
 class NewVariant(BaseModel):
+    """A copy of a variant, with a change made to it at once."""
+
     name: Title
+    ops: list[PatchOp] = Field([], max_length=200)
 
 
 class MadeVariant(BaseModel):
@@ -212,7 +215,8 @@ def preview_edit(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: St
 
 @router.post("/{variant_id}/copy", operation_id="copyVariant", status_code=201)
 def copy_variant(variant_id: uuid.UUID, body: NewVariant, store: Store) -> MadeVariant:
-    return MadeVariant(id=store.copy_variant(variant_id, body.name, "you"))
+    ops = [op.model_dump(by_alias=True, exclude_unset=True) for op in body.ops]
+    return MadeVariant(id=store.copy_variant(variant_id, body.name, "you", (lambda d: apply_patch(d, ops)) if ops else None))
 
 
 @router.post("/{variant_id}/{direction}", operation_id="stepVariant", response_model=Edited, responses=REFUSALS)

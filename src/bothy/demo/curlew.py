@@ -75,7 +75,7 @@ def _base() -> dict[str, Any]:
                  "appliances": APPLIANCES},
         "power": {
             "system_voltage_v": 12,
-            "bank": {"name": "House bank, 3 × 200 Ah", "chemistry": "lifepo4", "unit_voltage_v": 12.8, "unit_charge_ah": 200.0, "parallel_count": 3,
+            "bank": {"name": "House bank, 3 × 200 Ah", "part": "lfp-200-plain", "chemistry": "lifepo4", "unit_voltage_v": 12.8, "unit_charge_ah": 200.0, "parallel_count": 3,
                      "unit_max_discharge_a": 150.0, "unit_max_charge_a": 100.0, "unit_mass_kg": 21.2, "wiring": "diagonal",
                      "cold_charge_cutoff": False, "by": "typed"},
             "inverter": {"name": "Inverter 2000 W", "part": "inv-2000", "rating_w": 2000.0, "surge_power_w": 4000.0, "idle_w": 16.0, "pure_sine": True,

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from bothy.demo import curlew, fiddlehead
+from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.store.projects import Projects
 
 
 def load_demos(projects: Projects) -> list[str]:
     """Create the demo projects that were never loaded; returns their names."""
     made = []
-    for key, demo in (("fiddlehead", fiddlehead), ("curlew", curlew)):
+    for key, demo in (("saltbush", saltbush), ("fiddlehead", fiddlehead), ("curlew", curlew)):
         if not projects.has_demo(key):
             projects.create(demo.NAME, [(demo.VARIANT, demo.design())], "demo", demo=key)
             made.append(demo.NAME)

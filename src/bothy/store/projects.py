@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import datetime as dt
 import uuid
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import orjson
@@ -152,12 +153,13 @@ class Projects:
         with Session(self.engine) as s, s.begin():
             self._project(s, id, deleted=True).deleted_at = None
 
-    def copy_variant(self, id: uuid.UUID, name: str, author: str) -> uuid.UUID:
-        """A new variant that starts from the newest design of another."""
+    def copy_variant(self, id: uuid.UUID, name: str, author: str, change: Callable[[Design], Design] | None = None) -> uuid.UUID:
+        """A new variant that starts from the newest design of another, or from what ``change`` makes of it."""
         with Session(self.engine) as s, s.begin():
             project, source = self._variant(s, id)
             design = load_design(orjson.loads(self._revision(s, source.id, source.head).document))
-            return self._add_variant(s, project.id, name, design, author, f"copied from {source.name}", _now()).id
+            made = change(design) if change is not None else design
+            return self._add_variant(s, project.id, name, made, author, f"copied from {source.name}", _now()).id
 
     def head(self, id: uuid.UUID) -> VariantHead:
         """A variant at its newest revision."""
@@ -175,6 +177,13 @@ class Projects:
             project = self._project(s, id)
             rows = s.scalars(select(Variant).where(Variant.project_id == id).order_by(Variant.created_at)).all()
             return project.name, [(v.name, load_design(orjson.loads(self._revision(s, v.id, v.head).document))) for v in rows]
+
+    def siblings(self, id: uuid.UUID) -> list[tuple[str, str, Design]]:
+        """Id, name and newest design of the other variants of a variant's project."""
+        with Session(self.engine) as s:
+            project, _ = self._variant(s, id)
+            others = s.scalars(select(Variant).where(Variant.project_id == project.id, Variant.id != id).order_by(Variant.created_at)).all()
+            return [(str(v.id), v.name, load_design(orjson.loads(self._revision(s, v.id, v.head).document))) for v in others]
 
     def design_at(self, id: uuid.UUID, number: int) -> Design:
         """The design of one revision."""

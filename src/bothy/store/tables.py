@@ -74,3 +74,13 @@ class Job(Base):
     result: Mapped[str | None] = mapped_column(LONGTEXT)
     created_at: Mapped[dt.datetime]
     updated_at: Mapped[dt.datetime]
+
+
+class Measured(Base):
+    """The log that was brought in for a variant, as JSON by the hour; one a variant."""
+
+    __tablename__ = "measured"
+    variant_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("variants.id", ondelete="CASCADE"), primary_key=True)
+    name: Mapped[str] = mapped_column(String(120))
+    data: Mapped[str] = mapped_column(LONGTEXT)
+    created_at: Mapped[dt.datetime]

@@ -20,8 +20,12 @@ type Props<Line> = {
   /** Takes the lines over; false keeps the table open. */
   bring: (lines: Line[]) => Promise<boolean>;
   onClose: () => void;
+  /** Files that may be chosen, and how large they may be. */
+  accept?: string;
+  kinds?: string;
+  mostBytes?: number;
 };
-const SEPARATORS: Record<string, string> = { "\t": "tab", ";": "semicolon", ",": "comma", "|": "bar" };
+const SEPARATORS: Record<string, string> = { "\t": "tab", ";": "semicolon", ",": "comma", "|": "bar", track: "points of a track" };
 const MOST_BYTES = 2_000_000;
 
 /** A file as text: a workbook is read by the server, anything else is text. */
@@ -35,7 +39,7 @@ async function textOf(file: File): Promise<string> {
   return (await take(read)).text;
 }
 
-export function BringIn<Line>({ items, example, first, read, bring, onClose }: Props<Line>) {
+export function BringIn<Line>({ items, example, first, read, bring, onClose, accept, kinds = "CSV or XLSX", mostBytes = MOST_BYTES }: Props<Line>) {
   const [text, setText] = useState(first);
   const [preview, setPreview] = useState<Understood<Line> | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -78,7 +82,7 @@ export function BringIn<Line>({ items, example, first, read, bring, onClose }: P
       setPreview(null);
       setProblem(why);
     };
-    if (chosen.size > MOST_BYTES) return fail(`${chosen.name} has ${(chosen.size / 1e6).toFixed(1)} MB; a list of ${items} has at most 2 MB.`);
+    if (chosen.size > mostBytes) return fail(`${chosen.name} has ${(chosen.size / 1e6).toFixed(1)} MB; a list of ${items} has at most ${mostBytes / 1e6} MB.`);
     try {
       const found = await textOf(chosen);
       if (found.trim()) setText(found);
@@ -96,12 +100,12 @@ export function BringIn<Line>({ items, example, first, read, bring, onClose }: P
       <div className="mb-2 flex flex-wrap items-center gap-2">
         <strong>Bring in {items}</strong>
         <button type="button" className="btn" onClick={() => file.current?.click()}>
-          Choose a file, CSV or XLSX…
+          Choose a file, {kinds}…
         </button>
         <input
           ref={file}
           type="file"
-          accept=".csv,.txt,.tsv,.xlsx,text/*"
+          accept={accept ?? ".csv,.txt,.tsv,.xlsx,text/*"}
           className="sr-only"
           tabIndex={-1}
           aria-label={`File of ${items}`}
@@ -134,11 +138,12 @@ export function BringIn<Line>({ items, example, first, read, bring, onClose }: P
       {preview && (
         <>
           <p className="my-1 text-dim">
-            Separated by {SEPARATORS[preview.separator] ?? preview.separator}. Understood columns:{" "}
-            {Object.entries(preview.columns)
-              .map(([field, heading]) => `${heading} → ${field}`)
-              .join(", ")}
-            .{preview.ignored_columns.length > 0 && ` Left aside: ${preview.ignored_columns.join(", ")}.`}
+            {preview.separator === "track" ? "Days of a track." : `Separated by ${SEPARATORS[preview.separator] ?? preview.separator}. Understood columns: `}
+            {preview.separator !== "track" &&
+              `${Object.entries(preview.columns)
+                .map(([field, heading]) => `${heading} → ${field}`)
+                .join(", ")}.`}
+            {preview.ignored_columns.length > 0 && ` Left aside: ${preview.ignored_columns.join(", ")}.`}
           </p>
           <table className="w-full border-collapse text-[12px]" aria-label="What was understood">
             <tbody>

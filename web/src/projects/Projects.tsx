@@ -79,7 +79,7 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
   };
   const copy = async (variant: string) => {
     const name = `copy ${project.variants.length}`;
-    await take(api.POST("/api/variants/{variant_id}/copy", { params: { path: { variant_id: variant } }, body: { name } }));
+    await take(api.POST("/api/variants/{variant_id}/copy", { params: { path: { variant_id: variant } }, body: { name, ops: [] } }));
     changed();
   };
   return (

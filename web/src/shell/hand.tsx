@@ -2,7 +2,21 @@
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 
-export type HandKind = "appliance" | "circuit" | "board" | "power" | "season" | "panel" | "raceway" | "zone" | "leg" | "stage";
+export type HandKind =
+  | "appliance"
+  | "circuit"
+  | "board"
+  | "power"
+  | "season"
+  | "panel"
+  | "raceway"
+  | "zone"
+  | "leg"
+  | "set"
+  | "beside"
+  | "place"
+  | "part"
+  | "stage";
 type InHand = {
   kind: HandKind;
   id: string;

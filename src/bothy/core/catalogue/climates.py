@@ -16,7 +16,8 @@ MONTHS = ("January", "February", "March", "April", "May", "June", "July", "Augus
 class Climate:
     """One place: degrees north and east, m above the sea, standard time as hours from UTC.
 
-    Irradiation in kWh/m² and day on the flat, temperatures in °C, relative humidity; twelve values each.
+    Irradiation in kWh/m² and day on the flat, temperatures in °C, relative humidity; twelve values each. How much a day is like the one before, and
+    the spread of daily mean temperature in K, where they were fitted to a weather file; None for usual values.
     """
 
     place: str
@@ -31,6 +32,9 @@ class Climate:
     tmax_c: tuple[float, ...]
     rh_frac: tuple[float, ...]
     quality: str
+    kt_autocorr: float | None = None
+    temp_autocorr: float | None = None
+    spread_k: float | None = None
 
     def season(self, month: int) -> str:
         """winter, shoulder or summer of a month 1..12 (turned round south of the equator)."""

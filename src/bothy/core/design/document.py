@@ -13,6 +13,7 @@ from bothy.core.design.base import Doc
 from bothy.core.design.life import Appliance, Life
 from bothy.core.design.power import Power
 from bothy.core.design.prove import Accepted, Prove
+from bothy.core.design.sizing import Sizing
 from bothy.core.design.trips import Trips
 from bothy.core.design.vehicle import Vehicle
 from bothy.core.design.wiring import Board, Circuit, Wiring
@@ -38,6 +39,7 @@ class Design(Doc):
     life: Life = Life()
     power: Power = Power()
     trips: Trips = Trips()
+    sizing: Sizing = Sizing()
     wiring: Wiring = Wiring()
     prove: Prove = Prove()
     accepted: list[Accepted] = Field([], max_length=500)
@@ -53,6 +55,8 @@ class Design(Doc):
         _unique("array", (a.id for a in self.power.arrays))
         _unique("reading of circuit", (r.circuit for r in self.prove.readings))
         _unique("leg", (x.id for x in self.trips.legs))
+        _unique("place", (x.id for x in self.trips.places))
+        _unique("part", (x.id for x in self.sizing.own))
         _unique("raceway", (r.id for r in self.wiring.raceways))
         _unique("zone", (z.id for z in self.wiring.zones))
         raceways = {r.id for r in self.wiring.raceways}

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal, Self
+from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
@@ -10,6 +10,8 @@ from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import By, Doc, Id, Name, PartKey
 from bothy.core.power.chemistry import ChemistryKey, SystemVoltage
 from bothy.core.power.solar import ControllerType, Mounting
+
+Part = Annotated[float, Field(ge=0, le=1)]
 
 
 class Bank(Doc):
@@ -54,7 +56,11 @@ class Inverter(Doc):
 
 
 class SolarArray(Doc):
-    """Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC."""
+    """Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
+
+    Azimuth from the vehicle's nose, clockwise; from north for panels on the ground. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
+    direct light lost in each clock hour, or empty.
+    """
 
     id: Id
     name: Name = "Roof panels"
@@ -71,6 +77,10 @@ class SolarArray(Doc):
     series_count: Whole = Field(1, ge=1, le=12)
     parallel_count: Whole = Field(1, ge=1, le=24)
     mounting: Mounting = "roof_gap"
+    tilt_deg: float = Field(0, ge=0, le=90)
+    azimuth_deg: float = Field(0, ge=0, le=360)
+    deploy: Literal["fixed", "lift", "ground"] = "fixed"
+    shade_frac: list[Part] = Field([], max_length=24)
     unit_mass_kg: float | None = Field(None, ge=0, le=100)
     string_fuse: bool = False
     disconnect: bool = False
@@ -82,6 +92,8 @@ class SolarArray(Doc):
             raise wrong("vmp_v", "must be below the open-circuit voltage voc_v")
         if self.imp_a >= self.isc_a:
             raise wrong("imp_a", "must be below the short-circuit current isc_a")
+        if self.shade_frac and len(self.shade_frac) != 24:
+            raise wrong("shade_frac", f"has {len(self.shade_frac)} values; it needs 24, one an hour, or none")
         return self
 
 

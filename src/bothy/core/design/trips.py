@@ -8,9 +8,12 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, StringConstraints, model_validator
 
 from bothy.core.contract import Whole, wrong
-from bothy.core.design.base import By, Doc, Id, Note
+from bothy.core.design.base import By, Doc, Id, Name, Note
 
 DayType = Literal["parked", "driving", "working"]
+Refill = Literal["water", "grey_dump", "toilet_dump", "gas", "diesel"]
+PlaceKey = Annotated[str, StringConstraints(pattern=r"^[a-z0-9_]{1,40}$")]
+Twelve = Annotated[list[float], Field(min_length=12, max_length=12)]
 MOST_DAYS = 366
 FIRST_YEAR, LAST_YEAR = 1990, 2100
 
@@ -19,7 +22,7 @@ class Leg(Doc):
     """Days at one place. Driving to it, where there is any, is on its first day; a hook-up holds for all of them."""
 
     id: Id
-    place: Annotated[str, StringConstraints(pattern=r"^[a-z0-9_]{1,40}$")]
+    place: PlaceKey
     days_count: Whole = Field(1, ge=1, le=MOST_DAYS)
     drive_start_h: float = Field(9, ge=0, le=24)
     drive_h: float = Field(0, ge=0, le=24)
@@ -28,6 +31,7 @@ class Leg(Doc):
     day_type: DayType = "parked"
     heading_deg: float | None = Field(None, ge=0, le=360)
     clearness: float | None = Field(None, ge=0, le=0.85)
+    refills: list[Refill] = Field([], max_length=5)
     by: By = "typed"
     note: Note = ""
 
@@ -38,11 +42,50 @@ class Leg(Doc):
         return self
 
 
+class FileWeather(Doc):
+    """What a weather file says of a place: twelve monthly means, how alike neighbouring days are, and the spread of daily mean temperature."""
+
+    source: Annotated[str, Field(max_length=200)]
+    day_count: Whole = Field(ge=28)
+    ghi_kwh_m2_day: Twelve
+    tmin_c: Twelve
+    tmax_c: Twelve
+    rh_frac: Twelve
+    kt_autocorr: float = Field(ge=0, le=0.95)
+    temp_autocorr: float = Field(ge=0, le=0.95)
+    spread_k: float = Field(ge=0, le=15)
+
+
+class OwnPlace(Doc):
+    """A place of the person's own: degrees north and east, m above the sea, standard time from UTC. Its weather is a file's, or that of the nearest place of the table."""
+
+    id: PlaceKey
+    name: Name
+    lat_deg: float = Field(ge=-72, le=72)
+    lon_deg: float = Field(ge=-180, le=180)
+    elevation_m: float | None = Field(None, ge=-450, le=5500)
+    utc_offset_h: float | None = Field(None, ge=-12, le=14)
+    weather: FileWeather | None = None
+
+
+class LiveThere(Doc):
+    """No plan, just living at one place: working days of each week, and every how many days there is a hook-up or a drive."""
+
+    place: PlaceKey
+    days_count: Whole = Field(365, ge=1, le=MOST_DAYS)
+    working_days_count: Whole = Field(5, ge=0, le=7)
+    hookup_every_d: Whole | None = Field(None, ge=1, le=MOST_DAYS)
+    drive_every_d: Whole | None = Field(None, ge=1, le=MOST_DAYS)
+    drive_h: float = Field(1, ge=0, le=15)
+
+
 class Trips(Doc):
-    """The itinerary, one leg after the other from ``start_date`` on, and how many weathers it is run through."""
+    """The itinerary, one leg after the other from ``start_date`` on, and how many weathers it is run through; or living at one place instead."""
 
     start_date: str | None = Field(None, max_length=10)
     legs: list[Leg] = Field([], max_length=MOST_DAYS)
+    live: LiveThere | None = None
+    places: list[OwnPlace] = Field([], max_length=60)
     soc_start_frac: float = Field(1, ge=0, le=1)
     draw_count: Whole = Field(50, ge=1, le=1000)
     seed: Whole = Field(1, ge=0, le=2**31)

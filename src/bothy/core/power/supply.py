@@ -29,6 +29,9 @@ from bothy.core.power.uses import HEAVY_W
 
 SEASON_G = {"winter": 300.0, "shoulder": 500.0, "summer": 600.0}
 ROOF_SHARE = 0.6
+BAD_STRING_RULES = {"power-solar-voc-over", "power-solar-voc-tight", "power-solar-vmp-low", "power-solar-start-low", "power-solar-isc-over",
+                    "power-solar-isc-tight", "power-solar-overpanel", "power-solar-string-fuse-none"}  # fmt: skip
+"""Findings that a string and a controller chosen by Bothy must not have."""
 
 
 class SeasonBalance(BaseModel):

@@ -14,12 +14,10 @@ from bothy.core.power.inverter import InverterSizeIn, inverter_size
 from bothy.core.power.load_budget import LoadBudgetOut
 from bothy.core.power.shore import ShoreChargeTimeIn, shore_charge_time
 from bothy.core.power.solar import SolarYieldSimpleIn, solar_string, solar_yield_simple
-from bothy.core.power.supply import ROOF_SHARE, SEASON_G, array_power, demand, inverter_loads, solar_of, string_input
+from bothy.core.power.supply import BAD_STRING_RULES, ROOF_SHARE, SEASON_G, array_power, demand, inverter_loads, solar_of, string_input
 from bothy.core.proposals.base import Proposal, part_proposal
 
 W_PER_M2 = 200.0
-BAD_STRING_RULES = {"power-solar-voc-over", "power-solar-voc-tight", "power-solar-vmp-low", "power-solar-start-low", "power-solar-isc-over",
-                    "power-solar-isc-tight", "power-solar-overpanel", "power-solar-string-fuse-none"}  # fmt: skip
 
 
 def _dump(item: Any) -> dict[str, Any] | None:

@@ -27,12 +27,13 @@ def luck(seed: int, draw: int, days: int) -> Array:
     return np.asarray(ndtri(u), dtype=float).reshape(days, 2)
 
 
-def chain(first: Array, phi: float) -> Array:
-    """A chain of days: each is ``phi`` of the day before and new luck for the rest, by the last axis."""
+def chain(first: Array, phi: float | Array) -> Array:
+    """A chain of days: each is ``phi`` of the day before and new luck for the rest, by the last axis; ``phi`` may have a value for each day."""
     out = np.array(first, dtype=float)
-    fresh = math.sqrt(1 - phi * phi)
+    phis = np.broadcast_to(np.asarray(phi, dtype=float), out.shape[-1:])
+    fresh = np.sqrt(1 - phis * phis)
     for j in range(1, out.shape[-1]):
-        out[..., j] = phi * out[..., j - 1] + fresh * first[..., j]
+        out[..., j] = phis[j] * out[..., j - 1] + fresh[j] * first[..., j]
     return out
 
 

@@ -11,7 +11,7 @@ from typing import Any, Literal
 
 import numpy as np
 
-from bothy.core.catalogue.climates import Climate, climates
+from bothy.core.catalogue.climates import Climate
 from bothy.core.sun.clearness import Clearness, day_profile, diffuse_part, of_place
 from bothy.core.sun.draws import KT_AUTOCORR, TEMP_AUTOCORR, chain, luck, spread_k, warm_when_clear
 from bothy.core.sun.geometry import MID_MONTH, SOLAR_CONSTANT_W_M2, Array, midpoints, season_of, sun_at, sunset_angle
@@ -27,7 +27,7 @@ BLOCK = 8
 class PlanDay:
     """One local day. Times in clock hours; ``heading_deg`` None is unknown, ``clearness`` None is left to the weather."""
 
-    place: str
+    place: Climate
     date: dt.date
     persons: float = 2.0
     drive_start_h: float = 9.0
@@ -74,17 +74,16 @@ class Plan:
 
 
 @cache
-def _mid_month(place: str, day_of_year: int) -> tuple[float, float]:
+def _mid_month(c: Climate, day_of_year: int) -> tuple[float, float]:
     """Mean daily minimum and maximum of a place on a day of the year, between the middles of the months."""
-    c = climates()[place]
     n = min(day_of_year, 365)
     xs = [MID_MONTH[-1] - 365, *MID_MONTH, MID_MONTH[0] + 365]
     return (float(np.interp(n, xs, [c.tmin_c[-1], *c.tmin_c, c.tmin_c[0]])), float(np.interp(n, xs, [c.tmax_c[-1], *c.tmax_c, c.tmax_c[0]])))
 
 
 @cache
-def _month_days(place: str, month: int) -> Clearness:
-    return of_place(climates()[place], month)
+def _month_days(c: Climate, month: int) -> Clearness:
+    return of_place(c, month)
 
 
 @dataclass
@@ -102,7 +101,7 @@ def weather_of(plan: Plan) -> Weather:
     from scipy.special import ndtr
 
     n, count = len(plan.days), plan.draw_count if plan.draws else 1
-    places = [climates()[d.place] for d in plan.days]
+    places = [d.place for d in plan.days]
     years = [d.date.timetuple().tm_yday for d in plan.days]
     months = [_month_days(d.place, d.date.month) for d in plan.days]
     normals = np.array([_mid_month(d.place, y) for d, y in zip(plan.days, years, strict=True)])
@@ -110,10 +109,12 @@ def weather_of(plan: Plan) -> Weather:
     if plan.draws:
         e = np.stack([luck(plan.seed, d, n) for d in range(count)])
         rho = np.array([warm_when_clear(c.lat_deg, y) for c, y in zip(places, years, strict=True)])
-        u = ndtr(chain(e[:, :, 0], plan.kt_autocorr))
+        alike = np.array([plan.kt_autocorr if c.kt_autocorr is None else c.kt_autocorr for c in places])
+        as_warm = np.array([plan.temp_autocorr if c.temp_autocorr is None else c.temp_autocorr for c in places])
+        u = ndtr(chain(e[:, :, 0], alike))
         clear = np.stack([m.quantile(u[:, j]) for j, m in enumerate(months)], axis=1)
-        x = chain(rho * e[:, :, 0] + np.sqrt(1 - rho**2) * e[:, :, 1], plan.temp_autocorr)
-        off = x * np.array([spread_k(c.lat_deg) for c in places])
+        x = chain(rho * e[:, :, 0] + np.sqrt(1 - rho**2) * e[:, :, 1], as_warm)
+        off = x * np.array([spread_k(c.lat_deg) if c.spread_k is None else c.spread_k for c in places])
     else:
         clear, off = mean_k[None, :].copy(), np.zeros((1, n))
     for j, d in enumerate(plan.days):
@@ -138,12 +139,12 @@ class _Sky:
 
 
 def _sky_of(plan: Plan) -> _Sky:
-    known: dict[tuple[str, int], tuple[float, Array, Array, Array, Array]] = {}
+    known: dict[tuple[Climate, int], tuple[float, Array, Array, Array, Array]] = {}
     rows = []
     for d in plan.days:
         n = d.date.timetuple().tm_yday
         if (d.place, n) not in known:
-            known[d.place, n] = _sky_day(climates()[d.place], n, plan.hours)
+            known[d.place, n] = _sky_day(d.place, n, plan.hours)
         rows.append(known[d.place, n])
     return _Sky(np.array([r[0] for r in rows]), *(np.stack([r[k] for r in rows]) for k in range(1, 5)))
 
@@ -218,6 +219,26 @@ def arrays_of(plan: Plan, weather: Weather | None = None) -> Arrays:
                    plan.dc, plan.ac, plan.numbers, plan.bank])  # fmt: skip
 
 
+# places in :class:`Arrays` of what differs between sets of parts, and between weathers
+PANELS, SHADE, WEATHER, NUMBERS, BANK = 10, 11, slice(12, 16), 18, 19
+
+
+def refitted(ready: Arrays, plan: Plan, first_draw: int, last_draw: int) -> Arrays:
+    """The same days and sun with other panels in the same planes, another bank and other numbers, through some of the draws.
+
+    A plan without panels keeps the planes and gets panels of no power, so that all sets share the arrays of the sun.
+    """
+    items = list(ready.items)
+    count = items[PANELS].shape[0]
+    rows = np.array([_array_row(x) for x in plan.arrays]) if plan.arrays else np.zeros_like(items[PANELS])
+    if rows.shape[0] != count:
+        raise ValueError(f"{rows.shape[0]} planes of panels, {count} were made ready")
+    items[PANELS] = rows
+    items[WEATHER] = [x[first_draw:last_draw] for x in items[WEATHER]]
+    items[NUMBERS], items[BANK] = plan.numbers, plan.bank
+    return Arrays(items)
+
+
 @dataclass
 class Result:
     """What a run left behind, by draw: ledger and summary (see the kernel), days with a shortage, events, and series by step where they were asked for."""
@@ -251,19 +272,20 @@ def simulate(
     series: bool = False,
     keep: Keep | None = None,
     weather: Weather | None = None,
+    ready: Arrays | None = None,
     between: Callable[[int, int], None] | None = None,
     workers: int = 1,
 ) -> Result:
     """Run a plan. ``between`` is called after each block with draws done and in all; it may raise to cancel. ``workers`` blocks run beside each other.
 
-    ``series`` keeps every step of every draw; ``keep`` is given the series of each block instead, so that long runs need little memory.
+    ``ready`` are arrays made before, with as many draws as they hold. ``series`` keeps every step of every draw; ``keep`` is given the series of each block instead, so that long runs need little memory.
     """
     from concurrent.futures import ThreadPoolExecutor
 
     from bothy.core.trips import kernel
 
-    count, n = (plan.draw_count if plan.draws else 1), len(plan.days)
-    ready = arrays_of(plan, weather)
+    ready = ready or arrays_of(plan, weather)
+    count, n = ready.items[WEATHER][0].shape[0], len(plan.days)
     steps = n * ready.steps
     out = Result(
         np.zeros((count, kernel.LEDGER_SIZE)), np.zeros((count, kernel.SUMMARY_SIZE)), np.zeros((count, n), dtype=np.int8), np.zeros((count, EVENTS_KEPT, 2)),

@@ -2,24 +2,23 @@
 
 from __future__ import annotations
 
-import datetime as dt
 import math
 from typing import Any
 
 import numpy as np
 from pydantic import BaseModel
 
-from bothy.core.catalogue.climates import climates
 from bothy.core.context import Context
-from bothy.core.contract import BadInput, quick
-from bothy.core.design.trips import Leg
+from bothy.core.contract import quick
 from bothy.core.finding import Finding
+from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.load_budget import LoadBudgetIn, load_budget
 from bothy.core.power.uses import inverter_use
 from bothy.core.sun.geometry import Array, midpoints
 from bothy.core.sun.plane import Module
 from bothy.core.trips.battery import TripBank
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result
+from bothy.core.trips.itinerary import NoTrip, days_of, leg_days
 from bothy.core.trips.trip import default_shed
 
 STEP_MIN = 15
@@ -27,38 +26,10 @@ HEATED_C = 5.0
 """A heated bank is kept at this."""
 ASSUMED = (
     "Approximate climate of the place; import a weather file for precision.",
-    "Panels lie flat in the sun, with 3 % dirt and 2 % mismatch; nothing shades them.",
+    "Panels with 3 % dirt and 2 % mismatch, shaded where Power says so.",
     "A heated bank is kept at 5 °C; what its heater draws is not counted yet.",
     "Cooling works as in its season’s usual air; the cabin is warmed where Life holds a heater.",
 )
-
-
-class NoTrip(BadInput):
-    """There is nothing to simulate yet; the words say what is missing."""
-
-
-def days_of(ctx: Context) -> list[PlanDay]:
-    """One entry a day of the itinerary. Raises :class:`NoTrip` without legs or a first day."""
-    t = ctx.design.trips
-    if not t.legs:
-        raise NoTrip("legs", "has no leg yet; add the first place of the trip")
-    if t.start_date is None:
-        raise NoTrip("start_date", "is missing; say when the trip begins")
-    first = dt.date.fromisoformat(t.start_date)
-    people = ctx.design.life.people or 2
-    out: list[PlanDay] = []
-    for leg in t.legs:
-        if leg.place not in climates():
-            raise NoTrip("place", f"“{leg.place}” is not a place in the climate table")
-        persons = float(leg.persons if leg.persons is not None else people)
-        for n in range(leg.days_count):
-            drive = leg.drive_h if n == 0 else 0.0
-            out.append(PlanDay(leg.place, first + dt.timedelta(days=len(out)), persons, leg.drive_start_h, drive, leg.shore, leg.heading_deg, leg.clearness))
-    return out
-
-
-def _leg_days(ctx: Context) -> list[tuple[Leg, int]]:
-    return [(leg, n) for leg in ctx.design.trips.legs for n in range(leg.days_count)]
 
 
 def _loads(ctx: Context, days: list[PlanDay], hours: Array) -> tuple[Array, Array]:
@@ -68,8 +39,8 @@ def _loads(ctx: Context, days: list[PlanDay], hours: Array) -> tuple[Array, Arra
     appliances = [a for a in ctx.design.life.appliances if a.count > 0]
     known: dict[tuple[str, str], tuple[Array, Array]] = {}
     use = inverter_use(ctx)
-    for j, (day, (leg, n)) in enumerate(zip(days, _leg_days(ctx), strict=True)):
-        season = climates()[day.place].season(day.date.month)
+    for j, (day, (leg, n)) in enumerate(zip(days, leg_days(ctx.design), strict=True)):
+        season = day.place.season(day.date.month)
         kind = "driving" if leg.drive_h > 0 and n == 0 and leg.day_type == "parked" else leg.day_type
         if (season, kind) not in known:
             budget = load_budget(quick(
@@ -85,7 +56,13 @@ def _loads(ctx: Context, days: list[PlanDay], hours: Array) -> tuple[Array, Arra
     return dc, ac
 
 
-def _bank(ctx: Context) -> TripBank:
+def loads_of(ctx: Context) -> tuple[Array, Array]:
+    """Power of the appliances by day, step and tier in W, at the bank's terminals and at the sockets. Raises :class:`NoTrip` without a trip."""
+    return _loads(ctx, days_of(ctx), midpoints(STEP_MIN))
+
+
+def bank_of(ctx: Context) -> TripBank:
+    """The bank as the engine takes it. Raises :class:`NoTrip` when there is none."""
     b = ctx.design.power.bank
     if b is None:
         raise NoTrip("bank", "is missing; choose a bank in Power, or take Bothy's")
@@ -96,22 +73,36 @@ def _bank(ctx: Context) -> TripBank:
     )  # fmt: skip
 
 
-def _arrays(ctx: Context) -> list[PlanArray]:
+def panels_of(ctx: Context) -> list[PlanArray]:
+    """The panels as the engine takes them."""
     p = ctx.design.power
     if p.controller is None:
         return []
     out = []
     for a in p.arrays:
         held = min(1.0, 1.03 * ctx.bank_v / (a.vmp_v * a.series_count)) if p.controller.controller_type == "pwm" else 1.0
-        out.append(
-            PlanArray(
-                Module(a.panel_power_w * a.series_count * a.parallel_count, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, 0.97, 0.98, 0.98 * held, 1.0)
-            )
-        )
+        m = Module(a.panel_power_w * a.series_count * a.parallel_count, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, 0.97, 0.98, 0.98 * held, 1.0)
+        out.append(PlanArray(m, a.tilt_deg, a.azimuth_deg, a.deploy, tuple(a.shade_frac) or (0.0,) * 24))
     return out
 
 
-def _numbers(ctx: Context, bank: TripBank) -> Array:
+def driving_w(ctx: Context) -> float:
+    """Charging power while driving in W. A relay gives what the voltages push through it, at half charge; behind a smart alternator it is not counted on."""
+    p = ctx.design.power
+    if p.driving is None:
+        return 0.0
+    if p.driving.school == "dcdc":
+        return p.driving.rating_a * ctx.bank_v
+    if ctx.smart or p.bank is None or ctx.alternator_a <= 0:
+        return 0.0
+    most = p.bank.unit_max_charge_a * p.bank.parallel_count if p.bank.unit_max_charge_a else None
+    out = dcdc_size(DcdcSizeIn.trusted(chemistry=p.bank.chemistry, capacity_ah=p.bank.unit_charge_ah * p.bank.parallel_count, max_charge_a=most, system_voltage_v=ctx.system_v,
+                                       alternator_rated_a=ctx.alternator_a, alternator_system_v=ctx.vehicle_system_v, school="relay", drive_h=1.0, soc_start_frac=0.5))  # fmt: skip
+    return min(out.relay_current_a or 0.0, p.driving.rating_a, out.available_running_a, out.bank_limit_a) * ctx.bank_v
+
+
+def numbers_of(ctx: Context, bank: TripBank) -> Array:
+    """Everything that is one number, in the kernel's order."""
     from bothy.core.trips import kernel as k
 
     p = ctx.design.power
@@ -121,7 +112,7 @@ def _numbers(ctx: Context, bank: TripBank) -> Array:
         n[k.SHED_1 + tier - 1], n[k.BACK_1 + tier - 1] = min(off, 0.95), min(back, 0.98)
     n[k.ETA_PV], n[k.ALBEDO] = (0.98 if p.controller and p.controller.controller_type == "pwm" else 0.97), 0.2
     n[k.PV_MOST] = p.controller.max_charge_current_a * ctx.bank_v if p.controller else 0.0
-    n[k.DCDC] = p.driving.rating_a * ctx.bank_v if p.driving else 0.0
+    n[k.DCDC] = driving_w(ctx)
     inlet = (p.shore.inlet_current_a if p.shore else None) or ctx.region.inlet_a
     supply = (p.shore.supply_current_a if p.shore else None) or inlet
     n[k.CHARGER], n[k.ETA_CHARGER] = (p.shore.charger_current_a * ctx.bank_v if p.shore else 0.0), 0.90
@@ -143,13 +134,13 @@ def _numbers(ctx: Context, bank: TripBank) -> Array:
 
 def plan_of_design(ctx: Context) -> Plan:
     """The plan of a design's trip. Raises :class:`NoTrip` when something is missing for it."""
-    days, bank = days_of(ctx), _bank(ctx)
+    days, bank = days_of(ctx), bank_of(ctx)
     hours = midpoints(STEP_MIN)
     dc, ac = _loads(ctx, days, hours)
     if ctx.design.power.inverter is None:
         ac = np.zeros_like(ac)
     t = ctx.design.trips
-    return Plan(days, STEP_MIN, _arrays(ctx), bank.numbers, _numbers(ctx, bank), dc, ac, True, t.seed, t.draw_count)
+    return Plan(days, STEP_MIN, panels_of(ctx), bank.numbers, numbers_of(ctx, bank), dc, ac, True, t.seed, t.draw_count)
 
 
 class Lane(BaseModel):
@@ -174,6 +165,19 @@ class TripDaySum(BaseModel):
     short_frac: float
     kt_p50: float
     mean_c_p50: float
+
+
+class TripMonth(BaseModel):
+    """One calendar month of the trip: its days, share of short days, Wh a day, and the seven days in a row with the most missing (mean of the weathers)."""
+
+    month: str
+    days: int
+    short_frac: float
+    sun_wh_day: float
+    load_wh_day: float
+    missing_wh_day: float
+    worst_week_wh: float
+    least_soc_p10: float
 
 
 class TripEventOut(BaseModel):
@@ -209,6 +213,7 @@ class TripRun(BaseModel):
     cabin_c: Lane
     histories: dict[str, list[float]]
     days: list[TripDaySum]
+    months: list[TripMonth]
     events: list[TripEventOut]
     short_days_frac: float
     error_frac: float | None
@@ -225,6 +230,7 @@ class TripRun(BaseModel):
     curtailed_wh_day: float
     missing_wh_day: float
     refused_cold_h: float
+    refused_hot_h: float
     most_ac_w: float
     balance_error_wh: float
     buys: list[Buy]
@@ -241,8 +247,22 @@ def _lane(x: Array) -> Lane:
 
 
 def points_a_day(days: int) -> int:
-    """Points of a lane a day: every step for short trips, four to one a day for long ones."""
-    return 96 if days <= 21 else 24 if days <= 60 else 4
+    """Points of a lane a day: every step for short trips, one a day for long ones."""
+    return 96 if days <= 21 else 24 if days <= 60 else 4 if days <= 120 else 1
+
+
+def months_of(days: list[TripDaySum]) -> list[TripMonth]:
+    """Sums by calendar month; a week that crosses into the next month counts where it ends."""
+    missing = np.array([d.missing_wh for d in days])
+    week = np.convolve(missing, np.ones(min(7, len(days))))[: len(days)]
+    out = []
+    for month in dict.fromkeys(d.date[:7] for d in days):
+        rows = [i for i, d in enumerate(days) if d.date[:7] == month]
+        part = [days[i] for i in rows]
+        n = len(part)
+        out.append(TripMonth(month=month, days=n, short_frac=sum(d.short_frac for d in part) / n, sun_wh_day=sum(d.sun_wh for d in part) / n, load_wh_day=sum(d.load_wh for d in part) / n,
+                             missing_wh_day=sum(d.missing_wh for d in part) / n, worst_week_wh=float(week[rows].max()), least_soc_p10=min(d.least_soc_p10 for d in part)))  # fmt: skip
+    return out
 
 
 class _Kept:
@@ -283,8 +303,8 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
     order = np.argsort(least, kind="stable")
     named = {name: int(order[min(count - 1, round(q * (count - 1)))]) for name, q in (("p10", 0.1), ("p50", 0.5), ("p90", 0.9))}
     asked = (plan.dc.sum(axis=2) + plan.ac.sum(axis=2)).sum(axis=1) * plan.step_min / 60
-    legs = _leg_days(ctx)
-    days = [quick(TripDaySum, date=d.date.isoformat(), leg=legs[j][0].id, place=climates()[d.place].name, sun_wh=float(np.median(kept.day_sun[:, j])),
+    legs = leg_days(ctx.design)
+    days = [quick(TripDaySum, date=d.date.isoformat(), leg=legs[j][0].id, place=d.place.name, sun_wh=float(np.median(kept.day_sun[:, j])),
                   sources_wh=float(np.median(kept.day_in[:, j])), load_wh=float(np.median(kept.day_load[:, j])),
                   missing_wh=max(0.0, float(asked[j] - np.mean(kept.day_load[:, j]))) if r.short_day[:, j].any() else 0.0,
                   least_soc_p10=float(np.percentile(kept.day_least[:, j], 10)), short_frac=float(r.short_day[:, j].mean()), kt_p50=float(np.median(weather.clear[:, j])),
@@ -295,13 +315,13 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
     error = standard_error(r.short_day)
     return TripRun(
         draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.chem.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
-        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
+        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), months=months_of(days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
         events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
         short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),
         first_short_d=float(happened[0]) if happened.size else None, first_short_p50_d=float(happened[count // 2]) if happened.size > count // 2 else None,
         sun_wh_day=means["pv_used_wh"] / n, driving_wh_day=means["dcdc_wh"] / n, shore_wh_day=(means["shore_dc_wh"] + means["shore_ac_wh"]) / n, load_wh_day=means["load_served_wh"] / n,
-        curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()),
+        curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()), refused_hot_h=float(r.summary[:, k.REFUSED_HOT_H].mean()),
         most_ac_w=float(plan.ac.sum(axis=2).max()), balance_error_wh=balance_error(r.ledger), buys=[], findings=[], assumed=list(ASSUMED),
     )  # fmt: skip
 

@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.finding import Finding, finding, in_order, rules
+from bothy.core.trips.itinerary import FAR_KM, FAR_M, legs_of, nearest
 
 if TYPE_CHECKING:
     from bothy.core.trips.of_design import TripRun
@@ -18,10 +19,12 @@ rules("trips", (
     ("sim-low-reserve", "advice", "Little in reserve", "One more battery or panel, or a hook-up more.", "handbook 03 §3.18"),
     ("sim-curtailed", "note", "Sun left unused", "A smaller array, or use it by day: warm water, cooking.", "handbook 03 §3.18"),
     ("sim-charge-refused-cold", "danger", "Lithium offered charge below freezing", "The battery inside, a heated one, or a cut-off.", "IEC 62619"),
+    ("sim-charge-refused-hot", "advice", "The battery is too hot to charge", "A shaded place that is aired; off the roof, the engine and the sunny side.", "handbook 01 §4.3"),
     ("sim-inverter-overload", "fault", "More mains power than the inverter gives", "A larger inverter, or one after the other.", "handbook 03 §3.17"),
     ("sim-alternator-only", "advice", "Nearly all charging is by driving", "Solar or a hook-up for the days that stand still.", "handbook 03 §3.18"),
     ("sim-draws-few", "note", "Few weathers", "Run it through more.", "handbook 03 §3.18"),
     ("sim-weather-approx", "note", "Weather by the climate table", "Import a weather file for precision.", "handbook 03 §4.1"),
+    ("sim-climate-far", "advice", "The nearest place of the climate table is far away", "Import a weather file of the place.", "handbook 03 §3.13"),
     ("sim-balance", "fault", "The energy does not add up", "An error of Bothy's own: report it. The result is not to be trusted.", "handbook 03 §3.17"),
 ))  # fmt: skip
 
@@ -51,7 +54,7 @@ def when(run: TripRun, day: float) -> str:
 def _standing(ctx: Context) -> int:
     """Most days in a row without a drive and without a hook-up."""
     most = run = 0
-    for leg in ctx.design.trips.legs:
+    for leg in legs_of(ctx.design):
         for n in range(leg.days_count):
             run = 0 if leg.shore or (leg.drive_h > 0 and n == 0) else run + 1
             most = max(most, run)
@@ -73,6 +76,11 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         cut_off = ctx.design.power.bank is not None and ctx.design.power.bank.cold_charge_cutoff
         add("sim-charge-refused-cold", f"For {run.refused_cold_h:.1f} h of a mean trip there is charge to be had while the cells are below 0 °C." + (" Its cut-off refuses it." if cut_off else ""),
             "advice" if cut_off else None)  # fmt: skip
+    if run.refused_hot_h > 0.01:
+        add(
+            "sim-charge-refused-hot",
+            f"For {run.refused_hot_h:.1f} h of a mean trip there is charge to be had while the cells are hotter than they may be charged.",
+        )
     if run.first_short_p50_d is not None and run.first_short_d is not None:
         add(
             "sim-first-shortage",
@@ -99,6 +107,19 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         add("sim-inverter-overload", f"{most:.0f} W in one quarter of an hour; {inverter.name} gives {inverter.rating_w:g} W.")
     if run.error_frac is not None and run.error_frac > max(0.005, 0.2 * run.short_days_frac):
         add("sim-draws-few", f"{run.draw_count} weathers leave an error of ± {run.error_frac:.1%}.")
-    add("sim-weather-approx", "Irradiation within 10 to 15 %, temperatures within 1.5 K.")
+    used = {leg.place for leg in legs_of(ctx.design)}
+    far = []
+    for p in ctx.design.trips.places:
+        if p.id in used and p.weather is None:
+            near, km = nearest(p.lat_deg, p.lon_deg)
+            higher = 0.0 if p.elevation_m is None else p.elevation_m - near.elevation_m
+            if km > FAR_KM or abs(higher) > FAR_M:
+                far.append(
+                    f"{p.name}: {near.name} is {km:.0f} km away" + (f" and {abs(higher):.0f} m {'lower' if higher > 0 else 'higher'}." if higher else ".")
+                )
+    if far:
+        add("sim-climate-far", " ".join(far))
+    if used - {p.id for p in ctx.design.trips.places if p.weather is not None}:
+        add("sim-weather-approx", "Irradiation within 10 to 15 %, temperatures within 1.5 K.")
     answers = {a.finding: a.reason for a in ctx.design.accepted}
     return in_order([f.model_copy(update={"accepted": answers.get(f.id)}) for f in out])

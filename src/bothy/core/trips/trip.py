@@ -8,6 +8,7 @@ from typing import Any, Literal, Self
 import numpy as np
 from pydantic import Field, field_validator, model_validator
 
+from bothy.core.catalogue.climates import climates
 from bothy.core.contract import Contract, Whole, wrong
 from bothy.core.sun.draws import KT_AUTOCORR, TEMP_AUTOCORR, known_place
 from bothy.core.sun.geometry import Array
@@ -197,7 +198,7 @@ def plan_days(inp: SimulateTripIn) -> list[PlanDay]:
     out: list[PlanDay] = []
     for d in inp.days:
         for _ in range(d.count):
-            out.append(PlanDay(d.place, inp.first_day + dt.timedelta(days=len(out)), float(d.persons_count), d.drive_start_h, d.drive_h, d.shore, d.heading_deg, d.kt_frac,
+            out.append(PlanDay(climates()[d.place], inp.first_day + dt.timedelta(days=len(out)), float(d.persons_count), d.drive_start_h, d.drive_h, d.shore, d.heading_deg, d.kt_frac,
                                tuple(d.refills), d.refill_h))  # fmt: skip
     return out
 

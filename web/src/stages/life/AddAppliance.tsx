@@ -1,13 +1,14 @@
 /** A new line of the ledger: type a name, take it from the catalogue, or give its label's power and use. */
-import { useQuery } from "@tanstack/react-query";
+
 import { useState } from "react";
-import { type ApiError, type Appliance, api, take } from "../../data/client";
+import { useCatalogue } from "../../data/catalogue";
+import type { ApiError, Appliance } from "../../data/client";
 import { readCell, useApplianceEdits } from "./edit";
 import { powerText, writtenUse } from "./words";
 
 export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => void; onClose: () => void }) {
   const { add } = useApplianceEdits();
-  const parts = useQuery({ queryKey: ["catalogue"], queryFn: () => take(api.GET("/api/catalogue")), staleTime: Number.POSITIVE_INFINITY });
+  const parts = useCatalogue();
   const [name, setName] = useState("");
   const [power, setPower] = useState("");
   const [use, setUse] = useState("");

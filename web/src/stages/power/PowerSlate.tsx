@@ -1,7 +1,8 @@
 /** The slate of Power: the part in hand with its data-sheet values, or headroom and findings of the whole supply. */
-import { useQuery } from "@tanstack/react-query";
+
 import type { ReactNode } from "react";
-import { api, take } from "../../data/client";
+import { useCatalogue } from "../../data/catalogue";
+import { CHEMISTRIES } from "../../data/chemistries";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -11,13 +12,6 @@ import { useHand } from "../../shell/hand";
 import { Slate } from "../../shell/Slate";
 import { fitPart, fitted, PARTS, type PartId, unfit } from "./parts";
 
-export const CHEMISTRIES = [
-  { value: "lifepo4", word: "lithium iron phosphate" },
-  { value: "nmc", word: "lithium NMC" },
-  { value: "agm", word: "lead AGM" },
-  { value: "gel", word: "lead gel" },
-  { value: "flooded", word: "lead, flooded" },
-];
 const WIRINGS = [
   { value: "diagonal", word: "diagonal" },
   { value: "same_end", word: "both leads on the first" },
@@ -101,7 +95,7 @@ const CAUTION: Partial<Record<PartId, string>> = {
 function PartSlate({ id }: { id: PartId }) {
   const { design, report, edit } = useVariant();
   const word = PARTS.find((p) => p.id === id)!;
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: () => take(api.GET("/api/catalogue")), staleTime: Number.POSITIVE_INFINITY });
+  const catalogue = useCatalogue();
   const power = design.power ?? {};
   const what = (id === "solar" ? power.arrays?.[0] : power[id]) as Record<string, unknown> | null | undefined;
   const base = id === "solar" ? "/power/arrays/0" : `/power/${id}`;

@@ -11,21 +11,50 @@ import { type Lane, moment, type TripRun } from "./run";
 const LEFT = 92;
 const RIGHT = 12;
 const STRIP = 38;
-type Row = { key: string; word: string; unit: string; lane: Lane; lo: number; hi: number; height: number; factor: number; floor?: number; second?: Lane };
+type Row = {
+  key: string;
+  word: string;
+  unit: string;
+  lane: Lane;
+  lo: number;
+  hi: number;
+  height: number;
+  factor: number;
+  floor?: number;
+  second?: Lane;
+  real?: (number | null)[];
+  real2?: (number | null)[];
+};
 
-function rowsOf(run: TripRun): Row[] {
+function rowsOf(run: TripRun, measured?: Overlay): Row[] {
   const top = (...lanes: Lane[]) => Math.max(100, ...lanes.flatMap((l) => l.p90));
-  const power = top(run.sun_w, run.load_w);
+  const seen = [...(measured?.load_w ?? []), ...(measured?.sun_w ?? [])].map((v) => v ?? 0);
+  const power = Math.max(top(run.sun_w, run.load_w), ...seen);
   const cold = Math.min(0, ...run.cabin_c.p10);
   const warm = Math.max(20, ...run.cabin_c.p90);
   return [
-    { key: "soc", word: "charge", unit: "%", lane: run.soc, lo: 0, hi: 1, height: 116, factor: 1, floor: run.floor_frac },
-    { key: "power", word: "sun and use", unit: "W", lane: run.sun_w, second: run.load_w, lo: 0, hi: power, height: 66, factor: 1 },
+    { key: "soc", word: "charge", unit: "%", lane: run.soc, lo: 0, hi: 1, height: 102, factor: 1, floor: run.floor_frac, real: measured?.soc },
+    {
+      key: "power",
+      word: "sun and use",
+      unit: "W",
+      lane: run.sun_w,
+      second: run.load_w,
+      lo: 0,
+      hi: power,
+      height: 60,
+      factor: 1,
+      real: measured?.load_w,
+      real2: measured?.sun_w,
+    },
     { key: "cabin", word: "cabin", unit: "°C", lane: run.cabin_c, lo: cold, hi: warm, height: 42, factor: 1 },
   ];
 }
 
-export function Lanes({ run, dim }: { run: TripRun; dim: boolean }) {
+/** A log on the points of the lanes; null where it knows nothing. */
+export type Overlay = { soc: (number | null)[]; load_w: (number | null)[]; sun_w: (number | null)[] };
+
+export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; measured?: Overlay }) {
   const { design } = useVariant();
   const hand = useHand();
   const [box, width] = useWidth<HTMLDivElement>();
@@ -33,9 +62,9 @@ export function Lanes({ run, dim }: { run: TripRun; dim: boolean }) {
   const points = run.soc.p50.length;
   const x = scaleLinear([0, run.day_count], [LEFT, width - RIGHT]);
   const px = (i: number) => x((i + 0.5) / run.per_day);
-  const rows = rowsOf(run);
+  const rows = rowsOf(run, measured);
   const height = STRIP + rows.reduce((sum, r) => sum + r.height + 10, 0) + 16;
-  const legs = design.trips?.legs ?? [];
+  const legs = design.trips?.live ? [] : (design.trips?.legs ?? []);
   const scrub = (clientX: number, target: Element) => {
     const bounds = target.getBoundingClientRect();
     const day = x.invert(((clientX - bounds.left) * width) / bounds.width);
@@ -149,6 +178,25 @@ export function Lanes({ run, dim }: { run: TripRun; dim: boolean }) {
                   />
                 ))}
               <path d={trace(r.lane.p50)} fill="none" stroke={r.key === "power" ? "var(--color-gorse-ink)" : "var(--color-loch)"} strokeWidth="1.6" />
+              {[r.real, r.real2].map(
+                (real, k) =>
+                  real && (
+                    <path
+                      key={k}
+                      data-measured
+                      d={
+                        line<number | null>()
+                          .defined((v) => v != null)
+                          .x((_, i) => px(i))
+                          .y((v) => scale(v ?? 0))(real) ?? ""
+                      }
+                      fill="none"
+                      stroke={k === 0 ? "var(--color-rust)" : "var(--color-heather)"}
+                      strokeWidth="1.5"
+                      strokeDasharray={k === 0 ? undefined : "4 2"}
+                    />
+                  ),
+              )}
               {r.second && <path d={trace(r.second.p50)} fill="none" stroke="currentColor" strokeWidth="1.1" />}
               {r.key === "soc" &&
                 run.days.map((d, j) =>
@@ -183,7 +231,7 @@ export function Lanes({ run, dim }: { run: TripRun; dim: boolean }) {
         {at == null ? (
           <span className="text-dim">
             Band: 8 of 10 weathers; line: half of them; thin: three that happened. Point at a moment, or use the arrows. Black line under “sun and use”: what is
-            used.
+            used.{measured && " Red: measured charge and use; heather, dashed: measured sun."}
           </span>
         ) : (
           `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · use ${rangeOf(run.load_w, at, 1, "W")} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}`

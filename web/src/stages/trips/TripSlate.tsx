@@ -1,5 +1,4 @@
 /** The slate of Trips: the leg in hand, or what the run says and what one more part would buy. */
-import { usePlaces } from "../../data/places";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { FindingList } from "../../parts/Findings";
@@ -8,6 +7,9 @@ import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "..
 import { useHand } from "../../shell/hand";
 import { Slate } from "../../shell/Slate";
 import { type Leg, useLegEdits } from "./edit";
+import { JobButton } from "./JobButton";
+import { LiveProperties } from "./Live";
+import { usePlaceOptions } from "./places";
 import { moment, type TripRun, useThorough } from "./run";
 import { DAY_TYPES } from "./words";
 
@@ -16,17 +18,12 @@ const percent = (v: number, digits = 0) => `${(100 * v).toFixed(digits)} %`;
 function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
   const { design } = useVariant();
   const { set, remove } = useLegEdits();
-  const places = usePlaces();
+  const { options, nameOf } = usePlaceOptions();
   const days = (run?.days ?? []).filter((d) => d.leg === leg.id);
-  const name = places.data?.find((p) => p.place === leg.place)?.name ?? leg.place;
+  const name = nameOf(leg.place);
   return (
     <Slate title={name} sub={`${leg.days_count ?? 1} days of the trip`}>
-      <ChoiceProperty
-        label="place"
-        value={leg.place}
-        options={(places.data ?? [{ place: leg.place, name: leg.place, country: "" }]).map((p) => ({ value: p.place, word: `${p.name} ${p.country}` }))}
-        onSet={(place) => void set(leg, { place }, "place")}
-      />
+      <ChoiceProperty label="place" value={leg.place} options={options} onSet={(place) => void set(leg, { place }, "place")} />
       <QuantityProperty
         label="days"
         value={leg.days_count}
@@ -55,6 +52,16 @@ function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
         value={leg.day_type ?? "parked"}
         options={DAY_TYPES}
         onSet={(v) => void set(leg, { day_type: v as Leg["day_type"] }, "kind of day")}
+      />
+      <QuantityProperty
+        label="nose points to, ° from north"
+        note="matters with tilted panels"
+        value={leg.heading_deg}
+        dimension="count"
+        unit=""
+        clearable
+        placeholder="unknown"
+        onSet={(v) => void set(leg, { heading_deg: v }, "heading")}
       />
       <QuantityProperty
         label="people"
@@ -101,30 +108,12 @@ function ThoroughRun() {
   const { design, revision } = useVariant();
   const { state, start, cancel } = useThorough();
   const job = state?.job;
-  const running = job?.state === "running";
   const run = state?.run;
   const stale = state?.revision != null && state.revision !== revision;
   return (
     <section aria-label="Thorough run">
       <h3 className="mb-1 mt-3 font-display text-[14px]">Through more weathers</h3>
-      {running ? (
-        <div role="status" className="flex items-center gap-2">
-          <progress value={job.done} max={job.whole} className="flex-1" aria-label="How far it is" />
-          <span className="num text-[12px]">
-            {job.done} of {job.whole}
-          </span>
-          <button type="button" className="btn btn-slate px-2 py-0" onClick={() => cancel.mutate(job.id)}>
-            Cancel
-          </button>
-        </div>
-      ) : (
-        <button type="button" className="btn btn-slate my-1" disabled={start.isPending} onClick={() => start.mutate()}>
-          Run it through {design.trips?.draw_count ?? 50} weathers
-        </button>
-      )}
-      {start.error && <p role="alert">{start.error.message}</p>}
-      {job?.state === "failed" && <p role="alert">The last run failed: {job.error}</p>}
-      {job?.state === "cancelled" && <p className="text-chalk-dim">The last run was cancelled; nothing was lost.</p>}
+      <JobButton job={job} word={`Run it through ${design.trips?.draw_count ?? 50} weathers`} what="run" start={start} cancel={cancel} slate />
       {run && (
         <p className={`my-1 ${stale ? "text-chalk-dim" : ""}`}>
           {stale && <strong className="text-[#f0c445]">Of revision {state.revision}, before later changes. </strong>}
@@ -189,6 +178,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
             </>
           )}
           <ThoroughRun />
+          <LiveProperties />
           <h3 className="mb-1 mt-3 font-display text-[14px]">How it is run</h3>
           <QuantityProperty
             label="weathers"

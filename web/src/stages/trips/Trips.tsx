@@ -1,6 +1,5 @@
 /** Stage 4, Trips: will it last? The itinerary through many weathers. */
 import { useCallback, useState } from "react";
-import { usePlaces } from "../../data/places";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
@@ -8,22 +7,39 @@ import { Token } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
+import { BringInItinerary } from "./BringInItinerary";
 import { firstOf, type Leg, useLegEdits } from "./edit";
+import { FindParts } from "./FindParts";
 import { Lanes } from "./Lanes";
+import { MonthLedger } from "./Live";
+import { Measured } from "./Measured";
+import { PlacesView } from "./PlacesView";
+import { usePlaceOptions } from "./places";
 import { sentenceOf, useTrip } from "./run";
+import { SideBySide } from "./SideBySide";
 import { TripSlate } from "./TripSlate";
+import { ViewSwitch } from "./ViewSwitch";
+import { useView } from "./views";
 import { DAY_TYPES, HOOKED } from "./words";
 
 export function Component() {
-  const { design, report } = useVariant();
+  const { view } = useView();
+  const View = { trip: Trip, parts: FindParts, beside: SideBySide, places: PlacesView, measured: Measured }[view];
+  return <View />;
+}
+
+function Trip() {
+  const { id, design, report, edit } = useVariant();
   const { legs, set, remove, move, duplicate, add } = useLegEdits();
-  const places = usePlaces();
+  const { options, nameOf, known } = usePlaceOptions();
   const hand = useHand();
   const found = useTrip();
   const [fresh, setFresh] = useState<string | null>(null);
-  const run = legs.length ? found.data : undefined;
-  const home = design.life?.place ?? (places.data ?? []).find((p) => p.name === report.life.place_name)?.place ?? "london";
-  const nameOf = (place: string) => places.data?.find((p) => p.place === place)?.name ?? place;
+  const live = design.trips?.live;
+  const [bringing, setBringing] = useState(false);
+  const rowId = useCallback((l: Leg) => l.id, []);
+  const run = legs.length || live ? found.data : undefined;
+  const home = design.life?.place ?? known.find((p) => p.name === report.life.place_name)?.place ?? "london";
   const start = firstOf(design.life?.from_month ?? 6);
   const create = useCallback(async () => {
     const made = await add(legs.at(-1)?.place ?? home, start);
@@ -48,7 +64,7 @@ export function Component() {
       label: "place",
       width: "22%",
       kind: "choice",
-      options: (places.data ?? []).map((p) => ({ value: p.place, word: `${p.name} ${p.country}` })),
+      options,
       show: (l) => nameOf(l.place),
       value: (l) => l.place,
       set: (l, place) => void set(l, { place }, "place"),
@@ -125,7 +141,13 @@ export function Component() {
     <Bench
       title="Trips"
       sentence={
-        legs.length ? (
+        live ? (
+          <>
+            Living at {nameOf(live.place)} from{" "}
+            <Token path="/trips/start_date" label="first day" text={design.trips?.start_date ?? start} shown={design.trips?.start_date ?? "a day to be said"} />{" "}
+            on, {live.days_count} days. {run ? sentenceOf(run) : (missing ?? "")}
+          </>
+        ) : legs.length ? (
           <>
             From{" "}
             <Token path="/trips/start_date" label="first day" text={design.trips?.start_date ?? start} shown={design.trips?.start_date ?? "a day to be said"} />{" "}
@@ -138,10 +160,33 @@ export function Component() {
       picture={run ? <Lanes run={run} dim={found.isPlaceholderData} /> : undefined}
       tools={
         <>
-          <button type="button" className="btn btn-main" onClick={() => void create()}>
-            Add a place (n)
+          <ViewSwitch />
+          {!live && (
+            <button type="button" className="btn btn-main" onClick={() => void create()}>
+              Add a place (n)
+            </button>
+          )}
+          <button type="button" className="btn" title="An itinerary: a table, CSV or XLSX, or a GPX track" onClick={() => setBringing(true)}>
+            Bring in…
           </button>
-          <span className="text-dim">Days, driving and hook-ups as they are planned; driving counts on the first day of a place.</span>
+          {legs.length > 0 && !live && (
+            <a className="btn" href={`/api/variants/${id}/export/itinerary.csv`} download>
+              Take away, CSV
+            </a>
+          )}
+          <button
+            type="button"
+            className="btn"
+            aria-pressed={live != null}
+            title="No plan: month by month at one place"
+            onClick={() => {
+              const first = design.trips?.start_date == null ? [{ op: "replace" as const, path: "/trips/start_date", value: start }] : [];
+              const value = live ? null : { place: legs[0]?.place ?? home };
+              void edit([...first, { op: "replace", path: "/trips/live", value }], live ? "back to the planned trip" : "just living there");
+            }}
+          >
+            {live ? "Back to a plan" : "Just live there"}
+          </button>
         </>
       }
       ledger={
@@ -156,28 +201,34 @@ export function Component() {
               {found.error.message}
             </p>
           )}
-          <Ledger
-            label="Itinerary"
-            rows={legs}
-            columns={columns}
-            id={useCallback((l: Leg) => l.id, [])}
-            selected={hand.kind === "leg" ? hand.id : undefined}
-            onSelect={(l) => hand.pick("leg", l.id)}
-            onAdd={() => void create()}
-            onRemove={(l) => void remove(l)}
-            onDuplicate={(l) => setFresh(duplicate(l))}
-            onMove={(l, by) => void move(l, by)}
-            focusNew={fresh}
-            empty={
-              <p className="m-0 max-w-xl text-[15px]">
-                Will it last? Press{" "}
-                <button type="button" className="btn btn-main" onClick={() => void create()}>
-                  Add a place
-                </button>{" "}
-                for a week at {nameOf(home)} from {start}; then change it to where you go.
-              </p>
-            }
-          />
+          {bringing ? (
+            <BringInItinerary onClose={() => setBringing(false)} />
+          ) : live ? (
+            <MonthLedger run={run} />
+          ) : (
+            <Ledger
+              label="Itinerary"
+              rows={legs}
+              columns={columns}
+              id={rowId}
+              selected={hand.kind === "leg" ? hand.id : undefined}
+              onSelect={(l) => hand.pick("leg", l.id)}
+              onAdd={() => void create()}
+              onRemove={(l) => void remove(l)}
+              onDuplicate={(l) => setFresh(duplicate(l))}
+              onMove={(l, by) => void move(l, by)}
+              focusNew={fresh}
+              empty={
+                <p className="m-0 max-w-xl text-[15px]">
+                  Will it last? Press{" "}
+                  <button type="button" className="btn btn-main" onClick={() => void create()}>
+                    Add a place
+                  </button>{" "}
+                  for a week at {nameOf(home)} from {start}; then change it to where you go.
+                </p>
+              }
+            />
+          )}
         </>
       }
       slate={<TripSlate run={run} error={found.error?.message ?? null} />}

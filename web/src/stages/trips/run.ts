@@ -1,7 +1,8 @@
 /** The run of the trip: the quick one of each revision, and the thorough one as a job. */
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, type Schemas, take } from "../../data/client";
 import { useVariant } from "../../data/variant";
+import { useJob } from "./jobs";
 
 export type TripRun = Schemas["TripRun"];
 export type Lane = Schemas["Lane"];
@@ -9,7 +10,7 @@ export type Lane = Schemas["Lane"];
 /** The quick run of the revision in hand; the old one stays while a new one is on its way. */
 export function useTrip() {
   const { id, revision, design } = useVariant();
-  const ready = (design.trips?.legs ?? []).length > 0 && design.trips?.start_date != null && design.power?.bank != null;
+  const ready = ((design.trips?.legs ?? []).length > 0 || design.trips?.live != null) && design.trips?.start_date != null && design.power?.bank != null;
   return useQuery({
     queryKey: ["trip", id, revision],
     queryFn: () => take(api.GET("/api/variants/{variant_id}/trip", { params: { path: { variant_id: id }, query: { revision } } })),
@@ -22,24 +23,23 @@ export function useTrip() {
 /** The thorough run: its job, asked after while it runs, and what came of the newest that is done. */
 export function useThorough() {
   const { id } = useVariant();
-  const client = useQueryClient();
-  const key = ["thorough", id];
-  const state = useQuery({
-    queryKey: key,
-    queryFn: () => take(api.GET("/api/variants/{variant_id}/trip/thorough", { params: { path: { variant_id: id } } })),
-    refetchInterval: (q) => (q.state.data?.job?.state === "running" ? 400 : false),
-    staleTime: 0,
-  });
-  const again = () => client.invalidateQueries({ queryKey: key });
-  const start = useMutation({
-    mutationFn: () => take(api.POST("/api/variants/{variant_id}/trip/jobs", { params: { path: { variant_id: id } } })),
-    onSettled: again,
-  });
-  const cancel = useMutation({
-    mutationFn: (job: string) => take(api.POST("/api/jobs/{job_id}/cancel", { params: { path: { job_id: job } } })),
-    onSettled: again,
-  });
-  return { state: state.data, start, cancel };
+  const path = { variant_id: id };
+  return useJob(
+    ["thorough", id],
+    () => take(api.GET("/api/variants/{variant_id}/trip/thorough", { params: { path } })),
+    () => take(api.POST("/api/variants/{variant_id}/trip/jobs", { params: { path } })),
+  );
+}
+
+/** The search for the parts: its job, and what the newest that is done found. */
+export function useSearch() {
+  const { id } = useVariant();
+  const path = { variant_id: id };
+  return useJob(
+    ["sizing", id],
+    () => take(api.GET("/api/variants/{variant_id}/sizing", { params: { path } })),
+    () => take(api.POST("/api/variants/{variant_id}/sizing/jobs", { params: { path } })),
+  );
 }
 
 /** A moment of the trip as date and time. */

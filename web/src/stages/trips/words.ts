@@ -8,3 +8,8 @@ export const HOOKED = [
   { value: "", word: "no" },
   { value: "yes", word: "hooked up" },
 ];
+export const GOALS = [
+  { value: "cost", word: "the least money" },
+  { value: "mass", word: "the least mass" },
+  { value: "reliability", word: "the fewest days short" },
+];

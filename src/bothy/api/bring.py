@@ -1,0 +1,98 @@
+"""What people bring to a trip: itineraries, weather files, logs. Read first, taken over by an edit; only a log is kept beside the design."""
+
+from __future__ import annotations
+
+import uuid
+from typing import Annotated
+
+from fastapi import APIRouter, Response
+from pydantic import BaseModel, Field, StringConstraints
+
+from bothy.api.problems import ProblemBody
+from bothy.api.projects import attachment
+from bothy.api.state import LogStore, Store
+from bothy.api.trips import with_draws
+from bothy.api.variants import answer
+from bothy.core.context import Context
+from bothy.core.contract import BadInput
+from bothy.core.trips.measured import MeasuredBeside, beside
+from bothy.core.trips.of_design import run_trip
+from bothy.formats import itinerary, log_files, weather_files
+
+router = APIRouter(prefix="/api", tags=["bring"])
+OVERLAY_DRAWS = 30
+Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+
+
+class ItineraryText(BaseModel):
+    """The text of an itinerary; the mean speed is for tracks without times."""
+
+    text: str = Field(max_length=itinerary.MOST_CHARS + 1)
+    km_h: float = Field(itinerary.ROAD_KM_H, ge=5, le=110)
+
+
+class NamedLog(log_files.LogText):
+    name: Title = "log"
+
+
+class Measured(BaseModel):
+    """The log that is kept, and what it says beside the run; nothing where there is none."""
+
+    name: str | None
+    beside: MeasuredBeside | None
+    problem: str | None
+
+
+@router.post("/variants/{variant_id}/itinerary/preview", operation_id="previewItinerary", responses={422: {"model": ProblemBody}})
+def preview_itinerary(variant_id: uuid.UUID, body: ItineraryText, store: Store) -> itinerary.ItineraryPreview:
+    """What a table of days or a GPX track means for this variant."""
+    return itinerary.preview(body.text, store.head(variant_id).design, body.km_h)
+
+
+@router.get("/variants/{variant_id}/export/itinerary.csv", operation_id="exportItinerary", response_class=Response)
+def export_itinerary(variant_id: uuid.UUID, store: Store) -> Response:
+    """The itinerary as a table that can be brought in again."""
+    head = store.head(variant_id)
+    return Response(itinerary.write_table(head.design), media_type="text/csv; charset=utf-8", headers=attachment(f"{head.project_name} itinerary.csv"))
+
+
+@router.post("/weather/read", operation_id="readWeather", responses={422: {"model": ProblemBody}})
+def read_weather(body: weather_files.WeatherText) -> weather_files.WeatherRead:
+    """What a weather file says, as a place that can be taken into a design."""
+    return weather_files.read(body)
+
+
+@router.post("/log/read", operation_id="readLog", responses={422: {"model": ProblemBody}})
+def read_log(body: log_files.LogText) -> log_files.LogRead:
+    """What was understood of a log."""
+    return log_files.understand(body)[0]
+
+
+@router.put("/variants/{variant_id}/measured", operation_id="putMeasured", responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}})
+def put_measured(variant_id: uuid.UUID, body: NamedLog, logs: LogStore) -> log_files.LogRead:
+    """Keep a log beside a variant, in place of the one before."""
+    read, log = log_files.understand(body)
+    if log is None:
+        raise BadInput("columns", f"are not all told: {'; '.join(read.asks)}")
+    logs.put(variant_id, body.name, log)
+    return read
+
+
+@router.delete("/variants/{variant_id}/measured", operation_id="dropMeasured", status_code=204)
+def drop_measured(variant_id: uuid.UUID, logs: LogStore) -> None:
+    logs.drop(variant_id)
+
+
+@router.get("/variants/{variant_id}/measured", operation_id="getMeasured", response_model=Measured)
+def get_measured(variant_id: uuid.UUID, revision: int, store: Store, logs: LogStore) -> Response:
+    """The kept log beside the run of a revision."""
+    found = logs.get(variant_id)
+    if found is None:
+        return answer({"name": None, "beside": None, "problem": None}, revision)
+    name, log = found
+    ctx = Context(with_draws(store.design_at(variant_id, revision), OVERLAY_DRAWS))
+    try:
+        out = beside(ctx, run_trip(ctx), log)
+    except BadInput as exc:
+        return answer({"name": name, "beside": None, "problem": f"{exc.key} {exc.message}"}, revision)
+    return answer({"name": name, "beside": out.model_dump(mode="json"), "problem": None}, revision)

@@ -1,0 +1,182 @@
+"""What hourly weather says of a place: monthly means, how alike neighbouring days are, and whether the file can be right (handbook 03, section 3.13)."""
+
+from __future__ import annotations
+
+import datetime as dt
+from dataclasses import dataclass
+
+import numpy as np
+
+from bothy.core.contract import BadInput
+from bothy.core.finding import Finding, finding, rules
+from bothy.core.sun.geometry import MID_MONTH, SOLAR_CONSTANT_W_M2, Array, season_of, sun_at
+
+rules("trips", (
+    ("sim-ghi-above-clear", "fault", "The file has more sun than a clear sky gives", "Units (Wh, kWh, J) or the time zone.", "handbook 03 §3.13"),
+    ("sim-file-shifted", "fault", "The file's sun stands at another hour", "The zone, or whether a time marks the start or the end of its hour.", "handbook 03 §3.13"),
+    ("sim-file-gaps", "fault", "The weather file has gaps", "Another file.", "handbook 03 §3.13"),
+))  # fmt: skip
+
+FILLED_H = 3
+MOST_MISSING, SOME_MISSING = 0.05, 0.01
+OVER_CLEAR, OVER_DAYS = 1.1, 0.02
+LEAST_DAYS = 330
+"""Nearly a year: every month must be there for twelve means."""
+
+
+@dataclass(frozen=True)
+class Hourly:
+    """Hours of weather from ``first`` on (local standard time, start of the hour), without holes in time; a missing value is nan.
+
+    GHI in W/m² (mean of the hour), air in °C, relative humidity 0 to 1. Degrees north and east, m above the sea, hours from UTC.
+    """
+
+    first: dt.datetime
+    ghi: Array
+    air_c: Array
+    rh: Array
+    lat_deg: float
+    lon_deg: float
+    elevation_m: float
+    utc_offset_h: float
+
+
+@dataclass(frozen=True)
+class Fit:
+    """Twelve monthly means each, correlations from day to day, spread of daily mean temperature in K, and what was found odd."""
+
+    ghi_kwh_m2_day: list[float]
+    tmin_c: list[float]
+    tmax_c: list[float]
+    rh_frac: list[float]
+    kt_autocorr: float
+    temp_autocorr: float
+    spread_k: float
+    day_count: int
+    missing_frac: float
+    findings: list[Finding]
+
+
+def _sun(w: Hourly, days: int) -> tuple[Array, Array]:
+    """Cosine of the zenith and extraterrestrial light on the flat in W/m² of the middle of each hour, by day and hour."""
+    cos_z, outside = np.empty((days, 24)), np.empty((days, 24))
+    hours: Array = np.arange(24, dtype=float) + 0.5
+    for d in range(days):
+        s = season_of((w.first + dt.timedelta(days=d)).timetuple().tm_yday)
+        cos_z[d] = sun_at(w.lat_deg, s.dec, hours + w.lon_deg / 15 - w.utc_offset_h + s.eot_min / 60).cos_z
+        outside[d] = SOLAR_CONSTANT_W_M2 * s.e0 * np.maximum(cos_z[d], 0.0)
+    return cos_z, outside
+
+
+def _filled(x: Array, outside: Array | None = None) -> Array:
+    """Gaps of up to three hours filled in a straight line; light by its clearness."""
+    flat = x.copy()
+    scale = np.ones_like(flat) if outside is None else np.maximum(outside.ravel(), 1.0)
+    ratio = flat / scale
+    missing = np.isnan(flat)
+    at, n = 0, flat.size
+    while at < n:
+        if not missing[at]:
+            at += 1
+            continue
+        end = at
+        while end < n and missing[end]:
+            end += 1
+        if end - at <= FILLED_H and at > 0 and end < n:
+            k = np.arange(at, end)
+            flat[k] = (ratio[at - 1] + (ratio[end] - ratio[at - 1]) * (k - at + 1) / (end - at + 1)) * scale[k]
+        at = end
+    return flat
+
+
+def _lag1(x: Array) -> float:
+    """Correlation of a day with the day after, within what the generator takes."""
+    a, b = x[:-1], x[1:]
+    both = ~(np.isnan(a) | np.isnan(b))
+    if both.sum() < 20 or np.std(a[both]) == 0 or np.std(b[both]) == 0:
+        return 0.0
+    return float(np.clip(np.corrcoef(a[both], b[both])[0, 1], 0.0, 0.95))
+
+
+def fit(w: Hourly) -> Fit:
+    """The climate and the habits of a weather file. Raises :class:`BadInput` for less than nearly a year and for too many gaps."""
+    from scipy.special import ndtri
+
+    days = w.ghi.size // 24
+    if days < LEAST_DAYS:
+        raise BadInput("file", f"holds {days} days; at least {LEAST_DAYS}, nearly a year, are needed for twelve monthly means")
+    n = days * 24
+    cos_z, outside = _sun(w, days)
+    missing = float(np.isnan(np.stack([w.ghi[:n], w.air_c[:n]])).any(axis=0).mean())
+    if missing > MOST_MISSING:
+        raise BadInput(
+            "file", f"lacks {missing:.0%} of its hours; at most {MOST_MISSING:.0%} may be missing. The longest gap has {_longest(np.isnan(w.ghi[:n]))} hours"
+        )
+    ghi, air, rh = _filled(w.ghi[:n], outside).reshape(days, 24), _filled(w.air_c[:n]).reshape(days, 24), _filled(w.rh[:n]).reshape(days, 24)
+    months = np.array([(w.first + dt.timedelta(days=d)).month for d in range(days)])
+    light, above = ghi.sum(axis=1) / 1000, outside.sum(axis=1) / 1000
+    means: dict[str, list[float]] = {"ghi": [], "tmin": [], "tmax": [], "rh": []}
+    for m in range(1, 13):
+        rows = months == m
+        if rows.sum() < 20 or np.isnan(light[rows]).sum() > 8:
+            raise BadInput("file", f"has too few whole days in month {m}; every month needs at least twenty")
+        for key, values in (("ghi", light), ("tmin", air.min(axis=1)), ("tmax", air.max(axis=1)), ("rh", rh.mean(axis=1))):
+            known = values[rows][~np.isnan(values[rows])]
+            means[key].append(float(known.mean()) if known.size else 0.75)
+    ranks = np.full(days, np.nan)
+    clear = np.where(above > 0.1, light / np.maximum(above, 0.1), np.nan)
+    for m in range(1, 13):
+        rows = np.flatnonzero((months == m) & ~np.isnan(clear))
+        if rows.size:
+            order = clear[rows].argsort().argsort()
+            ranks[rows] = ndtri((order + 0.5) / rows.size)
+    middle = np.array([(a + b) / 2 for a, b in zip(means["tmin"], means["tmax"], strict=True)])
+    years = np.array([min(365, (w.first + dt.timedelta(days=d)).timetuple().tm_yday) for d in range(days)])
+    normal = np.interp(years, [MID_MONTH[-1] - 365, *MID_MONTH, MID_MONTH[0] + 365], [middle[-1], *middle, middle[0]])
+    off = (air.min(axis=1) + air.max(axis=1)) / 2 - normal
+    found = _odd(w, ghi, cos_z, outside, missing)
+    return Fit(
+        [round(v, 4) for v in means["ghi"]], [round(v, 3) for v in means["tmin"]], [round(v, 3) for v in means["tmax"]], [round(min(1.0, v), 4) for v in means["rh"]],
+        round(_lag1(ranks), 4), round(_lag1(off), 4), round(float(min(15.0, np.nanstd(off))), 3), days, missing, found,
+    )  # fmt: skip
+
+
+def _longest(missing: Array) -> int:
+    longest = run = 0
+    for gone in missing:
+        run = run + 1 if gone else 0
+        longest = max(longest, run)
+    return longest
+
+
+def _odd(w: Hourly, ghi: Array, cos_z: Array, outside: Array, missing: float) -> list[Finding]:
+    """What makes one doubt the file: more than a clear sky, the sun at another hour, gaps."""
+    out: list[Finding] = []
+    thin = np.exp(-0.059 / np.maximum(cos_z, 0.01))
+    clear = np.where(cos_z > 0, 1098 * np.maximum(cos_z, 0) * thin, 0.0) * (1 + 0.03 * w.elevation_m / 1000)
+    day, most = ghi.sum(axis=1), clear.sum(axis=1)
+    lit = most > 200
+    over = lit & (day > OVER_CLEAR * most)
+    if lit.any() and over.sum() > OVER_DAYS * lit.sum():
+        worst = int(np.argmax(np.where(lit, day / np.maximum(most, 1), 0)))
+        out.append(finding("sim-ghi-above-clear", "trips", "Weather file", f"On {over.sum()} of {int(lit.sum())} days, most on {(w.first + dt.timedelta(days=worst)).date()}: "
+                           f"{day[worst] / most[worst]:.1f} times a clear sky."))  # fmt: skip
+    known = ~np.isnan(ghi.ravel())
+    a, b = ghi.ravel(), clear.ravel()
+    scores = {s: float(np.corrcoef(a[known], np.roll(b, s)[known])[0, 1]) for s in range(-6, 7)} if known.sum() > 24 and np.nanstd(a) > 0 else {0: 1.0}
+    best = max(scores, key=lambda s: (scores[s], -abs(s)))
+    if best != 0:
+        out.append(
+            finding("sim-file-shifted", "trips", "Weather file", f"Its sun fits best {abs(best)} h {'later' if best > 0 else 'earlier'} than it should stand.")
+        )
+    if missing > SOME_MISSING:
+        out.append(
+            finding(
+                "sim-file-gaps",
+                "trips",
+                "Weather file",
+                f"{missing:.1%} of its hours are missing; the longest gap has {_longest(np.isnan(w.ghi))} hours.",
+                severity="advice",
+            )
+        )
+    return out

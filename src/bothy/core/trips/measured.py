@@ -1,0 +1,196 @@
+"""A log of the real thing beside the run: laid over it, how far off the run was, and base load and fridge fitted to it (handbook 03, section 3.22)."""
+
+from __future__ import annotations
+
+import datetime as dt
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+from pydantic import BaseModel, ValidationError
+
+from bothy.core.context import Context
+from bothy.core.contract import explain
+from bothy.core.design.life import Appliance
+from bothy.core.finding import Finding, finding, rules
+from bothy.core.sun.geometry import Array
+from bothy.core.trips.calibrate import CalibrateLoadsIn, CalibrateLoadsOut, calibrate_loads
+from bothy.core.trips.of_design import TripRun, loads_of
+
+rules("trips", (
+    ("sim-calibration-bias", "advice", "The run is off what was measured", "Take the fitted values over.", "handbook 03 §3.22"),
+))  # fmt: skip
+
+BIAS, BIAS_DAYS = 0.15, 7
+FOLLOWS_R2 = 0.2
+"""Below this the load does not follow the cabin's warmth, and the log says nothing of the fridges."""
+FULL_SOC = 0.9
+LEAST_EXTRA_W = 1.0
+MEASURED_ID = "measured-base"
+
+
+@dataclass(frozen=True)
+class Log:
+    """A log by hour from ``start`` on (local standard time); nan where nothing was written.
+
+    Volts, state of charge 0 to 1, powers in W (load positive, solar positive), cabin in °C.
+    """
+
+    start: dt.datetime
+    volts: Array
+    soc: Array
+    load_w: Array
+    solar_w: Array
+    cabin_c: Array
+
+
+class MeasuredFit(BaseModel):
+    """What the log says of the loads. ``simulated_*`` compare the run's half of the weathers with it; shares are of the measured mean."""
+
+    row_count: int
+    mean_measured_w: float
+    base_w: float
+    fridge_mean_w: float
+    duty_frac: float | None
+    rmse_w: float
+    r2_frac: float | None
+    simulated_bias_w: float | None
+    simulated_bias_frac: float | None
+    simulated_rmse_w: float | None
+
+
+class MeasuredBeside(BaseModel):
+    """A log on the time of the run: points of the lanes, None where nothing is known; the fit; the change that takes the fit over, in words and as operations.
+
+    ``solar_ratio`` is measured ÷ simulated sun of days that never filled the bank.
+    """
+
+    first: str
+    last: str
+    hours: int
+    overlap_h: int
+    soc: list[float | None]
+    load_w: list[float | None]
+    sun_w: list[float | None]
+    fit: MeasuredFit | None
+    no_fit: str | None
+    solar_ratio: float | None
+    takes_over: list[str]
+    patch: list[dict[str, Any]]
+    findings: list[Finding]
+
+
+def _points(log: Log, values: Array, run: TripRun) -> list[float | None]:
+    begin = dt.datetime.fromisoformat(run.days[0].date)
+    out: list[float | None] = []
+    for i in range(run.day_count * run.per_day):
+        hour = (begin + dt.timedelta(days=(i + 0.5) / run.per_day) - log.start).total_seconds() / 3600
+        n = int(hour // 1)
+        known = 0 <= n < values.size and not np.isnan(values[n])
+        out.append(round(float(values[n]), 4) if known else None)
+    return out
+
+
+def _hourly(lane: list[float], run: TripRun, log: Log) -> Array:
+    """A lane of the run by the log's hours; nan outside of it."""
+    begin = dt.datetime.fromisoformat(run.days[0].date)
+    out = np.full(log.load_w.size, np.nan)
+    for n in range(out.size):
+        day = (log.start + dt.timedelta(hours=n + 0.5) - begin).total_seconds() / 86400
+        if 0 <= day < run.day_count:
+            out[n] = lane[min(len(lane) - 1, int(day * run.per_day))]
+    return out
+
+
+def _listed(x: Array) -> list[float | None]:
+    return [None if np.isnan(v) else float(v) for v in x]
+
+
+def _fridges(ctx: Context) -> list[tuple[int, Appliance]]:
+    """Appliances that cool by their duty, with their places in the list."""
+    return [(i, a) for i, a in enumerate(ctx.design.life.appliances) if a.ambient_dependent and a.count > 0 and a.duty_frac is not None]
+
+
+def beside(ctx: Context, run: TripRun, log: Log) -> MeasuredBeside:
+    """Lay a log over a run and fit the loads to it."""
+    simulated, cabin = _hourly(run.load_w.p50, run, log), _hourly(run.cabin_c.p50, run, log)
+    known_cabin = np.where(np.isnan(log.cabin_c), cabin, log.cabin_c)
+    fridges = _fridges(ctx)
+    fit, problem, out = None, None, None
+    power = sum(a.running_w * a.count for _, a in fridges)
+    try:
+        given = CalibrateLoadsIn(load_power_w=_listed(log.load_w), cabin_temp_c=_listed(known_cabin), simulated_power_w=_listed(simulated) if not np.isnan(simulated).all() else None,
+                                 fridge_power_w=power or None)  # fmt: skip
+        out = calibrate_loads(given)
+        fit = MeasuredFit.model_validate({k: getattr(out, k) for k in MeasuredFit.model_fields})
+    except ValidationError as exc:
+        problem = explain(exc).message
+    overlap = int((~np.isnan(simulated)).sum())
+    words, patch = _take_over(ctx, out, fridges) if out is not None else ([], [])
+    found = []
+    if fit is not None and fit.simulated_bias_frac is not None and abs(fit.simulated_bias_frac) > BIAS and overlap >= 24 * BIAS_DAYS:
+        found.append(finding("sim-calibration-bias", "trips", "Log", f"Measured {fit.mean_measured_w:.0f} W in the mean, the run is {fit.simulated_bias_frac:+.0%} off; fitted: "
+                             f"{fit.base_w:.0f} W base and {fit.fridge_mean_w:.0f} W fridge at 25 °C."))  # fmt: skip
+    hours = log.load_w.size
+    return MeasuredBeside(
+        first=log.start.isoformat(timespec="minutes"), last=(log.start + dt.timedelta(hours=hours)).isoformat(timespec="minutes"), hours=hours, overlap_h=overlap,
+        soc=_points(log, log.soc, run), load_w=_points(log, log.load_w, run), sun_w=_points(log, log.solar_w, run), fit=fit, no_fit=problem,
+        solar_ratio=_solar_ratio(log, _hourly(run.sun_w.p50, run, log)), takes_over=words, patch=patch, findings=found,
+    )  # fmt: skip
+
+
+def _solar_ratio(log: Log, simulated: Array) -> float | None:
+    """Measured over simulated sun on whole days that never filled the bank; a full bank hides what the panels could give."""
+    skip = (24 - log.start.hour) % 24
+    measured = made = 0.0
+    for at in range(skip, log.solar_w.size - 23, 24):
+        day = slice(at, at + 24)
+        if np.isnan(log.solar_w[day]).any() or np.isnan(simulated[day]).any() or np.isnan(log.soc[day]).all() or np.nanmax(log.soc[day]) >= FULL_SOC:
+            continue
+        measured += float(log.solar_w[day].sum())
+        made += float(simulated[day].sum())
+    return measured / made if made > 0 else None
+
+
+def _take_over(ctx: Context, out: CalibrateLoadsOut, fridges: list[tuple[int, Appliance]]) -> tuple[list[str], list[dict[str, Any]]]:
+    """The fridges' duties as measured, and what the appliances do not explain of the rest as a load of its own."""
+    words: list[str] = []
+    ops: list[dict[str, Any]] = []
+    items = ctx.design.life.appliances
+    modelled = sum(a.running_w * a.count * (a.duty_frac or 0) for _, a in fridges)
+    follows = bool(fridges) and modelled > 0 and out.fridge_mean_w > 0 and (out.r2_frac or 0) >= FOLLOWS_R2
+    if follows:
+        ratio = out.fridge_mean_w / modelled
+        for at, a in fridges:
+            duty = round(min(1.0, (a.duty_frac or 0) * ratio), 4)
+            words.append(f"{a.name}: runs {duty:.0%} of the time at 25 °C instead of {a.duty_frac:.0%}")
+            ops += [{"op": "replace", "path": f"/life/appliances/{at}/{key}", "value": value} for key, value in (("duty_frac", duty), ("trust", "measured"))]
+    elif fridges:
+        words.append("the load does not follow the cabin’s warmth, so the fridges stay as they are")
+    cooling = {a.id for _, a in fridges} if follows else set()
+    old = next((i for i, a in enumerate(items) if a.id == MEASURED_ID), None)
+    rest = _modelled_w(ctx, cooling | {MEASURED_ID})
+    extra = (out.base_w if follows else out.mean_measured_w) - rest
+    if extra > LEAST_EXTRA_W:
+        words.append(f"{extra:.0f} W that no appliance of the list explains, all day")
+        value = Appliance(
+            id=MEASURED_ID, name="Base load that was measured", kind="electronics", power_w=round(extra, 1), hours_per_day=24.0, trust="measured"
+        ).model_dump(mode="json")
+        ops.append(
+            {"op": "replace", "path": f"/life/appliances/{old}", "value": value}
+            if old is not None
+            else {"op": "add", "path": "/life/appliances/-", "value": value}
+        )
+    elif extra < -LEAST_EXTRA_W:
+        words.append(f"the list uses {-extra:.0f} W more than was measured: shorten what is on for long (Bothy does not guess which)")
+        if old is not None:
+            ops.append({"op": "remove", "path": f"/life/appliances/{old}"})
+    return words, ops
+
+
+def _modelled_w(ctx: Context, without: set[str]) -> float:
+    """Mean power of the appliances on the days of the trip, some of them left out, at the bank and the sockets."""
+    life = ctx.design.life
+    kept = ctx.design.model_copy(update={"life": life.model_copy(update={"appliances": [a for a in life.appliances if a.id not in without]})})
+    dc, ac = loads_of(Context(kept))
+    return float(dc.sum(axis=2).mean() + ac.sum(axis=2).mean())

@@ -1,0 +1,226 @@
+"""Weather files as hourly weather: EPW, TMY3 CSV, and any CSV whose columns are told (handbook 03, section 3.13)."""
+
+from __future__ import annotations
+
+import csv
+import datetime as dt
+import io
+from typing import Any, Literal
+
+import numpy as np
+from pydantic import BaseModel, Field
+
+from bothy.core.contract import BadInput
+from bothy.core.design.trips import FileWeather, OwnPlace
+from bothy.core.finding import Finding
+from bothy.core.sun.weather_fit import Hourly, fit
+from bothy.formats.tables import sniff
+
+MOST_CHARS = 12_000_000
+TYPICAL_YEAR = 2001
+"""The year that the months of a typical year are put into: one without a leap day."""
+WORDS = {
+    "time": ("time", "timestamp", "datetime", "date", "date time", "time(utc)", "utc", "local time"),
+    "ghi": ("ghi", "g(h)", "global", "global horizontal", "global horizontal irradiance", "irradiance", "shortwave_radiation", "ghi_w_m2"),
+    "air": ("temp_air", "t2m", "temperature", "air temperature", "temp", "t", "temp_c", "dry bulb"),
+    "rh": ("rh", "relative_humidity", "relative humidity", "humidity"),
+}
+
+
+class WeatherText(BaseModel):
+    """The text of a weather file; for a plain CSV where it was measured, which columns are which, and what its times mean."""
+
+    text: str = Field(max_length=MOST_CHARS)
+    name: str = Field("", max_length=120)
+    lat_deg: float | None = Field(None, ge=-72, le=72)
+    lon_deg: float | None = Field(None, ge=-180, le=180)
+    elevation_m: float | None = Field(None, ge=-450, le=5500)
+    utc_offset_h: float | None = Field(None, ge=-12, le=14)
+    columns: dict[str, str] = {}
+    marks: Literal["start", "end"] | None = None
+    """Whether a time stands at the start or the end of its hour."""
+
+
+class WeatherRead(BaseModel):
+    """What a file says: the place to take over, or what still has to be told (``asks``) of its ``headings``."""
+
+    kind: Literal["epw", "tmy3", "csv"]
+    headings: list[str]
+    columns: dict[str, str]
+    asks: list[str]
+    place: OwnPlace | None
+    day_count: int
+    findings: list[Finding]
+    summary: str
+
+
+def read(given: WeatherText) -> WeatherRead:
+    """Read a weather file. Raises :class:`BadInput` where it can't be one."""
+    text = given.text.removeprefix("\ufeff")
+    if not text.strip():
+        raise BadInput("file", "is empty")
+    first = text.lstrip().split("\n", 1)[0]
+    if first.upper().startswith("LOCATION,"):
+        return _made("epw", *_epw(text), given)
+    second = text.lstrip().split("\n", 2)[1] if text.count("\n") > 1 else ""
+    if "Date (MM/DD/YYYY)" in second:
+        return _made("tmy3", *_tmy3(text), given)
+    return _csv(text, given)
+
+
+def _hours(frame: Any, columns: dict[str, str], shift_h: int = 0) -> tuple[dt.datetime, dict[str, Any]]:
+    """Columns of a table by hour without holes; hours that are not there are nan. Refuses times that stand twice."""
+    at: dict[dt.datetime, int] = {}
+    for i, t in enumerate(frame.index):
+        when = (t.to_pydatetime().replace(tzinfo=None) - dt.timedelta(hours=shift_h)).replace(minute=0, second=0, microsecond=0)
+        if when in at:
+            raise BadInput("file", f"has the hour {when:%Y-%m-%d %H}:00 twice; keep one line an hour")
+        at[when] = i
+    first = min(at).replace(hour=0)
+    count = int((max(at) - first).total_seconds() // 3600) + 1
+    whole = -(-count // 24) * 24
+    out = {key: np.full(whole, np.nan) for key in columns}
+    for key, column in columns.items():
+        values = frame[column].to_numpy(dtype=float)
+        for when, i in at.items():
+            out[key][int((when - first).total_seconds() // 3600)] = values[i]
+    return first, out
+
+
+def _epw(text: str) -> tuple[Hourly, str]:
+    from pvlib.iotools import read_epw
+
+    try:
+        frame, meta = read_epw(io.StringIO(text), coerce_year=TYPICAL_YEAR)
+        first, x = _hours(frame, {"ghi": "ghi", "air": "temp_air", "rh": "relative_humidity"})
+    except (KeyError, ValueError, IndexError, TypeError) as exc:
+        raise BadInput("file", f"begins like an EPW file, but can't be read as one: {exc}") from None
+    for key, most in (("ghi", 9999), ("air", 99.9), ("rh", 999)):
+        x[key][x[key] >= most] = np.nan
+    return Hourly(first, x["ghi"], x["air"], x["rh"] / 100, meta["latitude"], meta["longitude"], meta["altitude"], meta["TZ"]), str(meta["city"]).title()
+
+
+def _tmy3(text: str) -> tuple[Hourly, str]:
+    from pvlib.iotools import read_tmy3
+
+    try:
+        frame, meta = read_tmy3(io.StringIO(text), coerce_year=TYPICAL_YEAR)
+        first, x = _hours(frame, {"ghi": "ghi", "air": "temp_air", "rh": "relative_humidity"}, shift_h=1)
+    except (KeyError, ValueError, IndexError, TypeError) as exc:
+        raise BadInput("file", f"looks like TMY3, but can't be read as it: {exc}") from None
+    return Hourly(first, x["ghi"], x["air"], x["rh"] / 100, meta["latitude"], meta["longitude"], meta["altitude"], meta["TZ"]), str(meta["Name"]).strip(
+        '"'
+    ).title()
+
+
+def _time(text: str) -> dt.datetime:
+    t = text.strip().replace("Z", "+00:00")
+    if len(t) == 13 and t[8] == ":":  # 20010101:0010
+        t = f"{t[:4]}-{t[4:6]}-{t[6:8]}T{t[9:11]}:{t[11:13]}"
+    return dt.datetime.fromisoformat(t)
+
+
+def _csv(text: str, given: WeatherText) -> WeatherRead:
+    lines = text.splitlines()
+    separator = sniff(next((x for x in lines if x.strip()), ""))
+    rows = list(csv.reader(lines, delimiter=separator))
+    head = next((i for i, r in enumerate(rows[:60]) if len(r) > 1 and not any(_is_number(c) for c in r)), None)
+    if head is None:
+        raise BadInput("file", "is no weather file that is known: neither EPW, nor TMY3, nor a CSV with a line of column names")
+    headings = [c.strip() for c in rows[head]]
+    columns = {k: v for k, v in given.columns.items() if v in headings}
+    for key, words in WORDS.items():
+        if key not in columns:
+            hit = next((h for h in headings if h.lower().strip() in words or h.lower().split("(")[0].strip() in words), None)
+            if hit is not None:
+                columns[key] = hit
+    asks = [
+        f"the column of {w}"
+        for k, w in (("time", "the time"), ("ghi", "the global radiation in W/m²"), ("air", "the air temperature in °C"))
+        if k not in columns
+    ]
+    asks += [
+        w
+        for w, v in (("its latitude", given.lat_deg), ("its longitude", given.lon_deg), ("whether a time marks the start or the end of its hour", given.marks))
+        if v is None
+    ]
+    if asks:
+        return WeatherRead(kind="csv", headings=headings, columns=columns, asks=asks, place=None, day_count=0, findings=[], summary="")
+    assert given.lat_deg is not None and given.lon_deg is not None
+    offset = given.utc_offset_h if given.utc_offset_h is not None else float(round(given.lon_deg / 15))
+    at = {k: headings.index(v) for k, v in columns.items()}
+    times: list[dt.datetime] = []
+    values: dict[str, list[float]] = {k: [] for k in at if k != "time"}
+    for n, row in enumerate(rows[head + 1 :], head + 2):
+        if len(row) <= at["time"] or not row[at["time"]].strip():
+            continue
+        try:
+            t = _time(row[at["time"]])
+        except ValueError:
+            if not times:
+                raise BadInput(
+                    "file", f"has “{row[at['time']][:30]}” for a time in line {n}; write it like 2025-01-31 14:00 or with a zone, 2025-01-31T14:00+01:00"
+                ) from None
+            break  # a note under the table
+        if t.tzinfo is not None:
+            t = (t.astimezone(dt.UTC) + dt.timedelta(hours=offset)).replace(tzinfo=None)
+        times.append(t)
+        for k, out in values.items():
+            cell = row[at[k]].strip().replace(",", ".") if at[k] < len(row) else ""
+            out.append(float(cell) if _is_number(cell) else np.nan)
+    if not times:
+        raise BadInput("file", "has no lines under its column names")
+    import pandas as pd
+
+    frame = pd.DataFrame(values, index=pd.DatetimeIndex(times))
+    if not frame.index.is_monotonic_increasing:
+        back = next(i for i in range(1, len(times)) if times[i] < times[i - 1])
+        raise BadInput("file", f"goes back in time at {times[back]}; sort its lines by time")
+    frame = frame if not frame.index.has_duplicates else _twice(frame)
+    step = pd.Series(frame.index).diff().median()
+    if step < pd.Timedelta(hours=1):
+        frame = frame.resample("1h", closed="right" if given.marks == "end" else "left", label="right" if given.marks == "end" else "left").mean()
+    elif step > pd.Timedelta(hours=1):
+        raise BadInput("file", f"has a line every {step}; hourly lines or finer are needed")
+    first, x = _hours(frame, {k: k for k in values}, shift_h=1 if given.marks == "end" else 0)
+    rh = x.get("rh", np.full_like(x["ghi"], np.nan))
+    rh = rh / 100 if np.nanmax(np.append(rh, 0)) > 1.5 else rh
+    w = Hourly(first, x["ghi"], x["air"], rh, given.lat_deg, given.lon_deg, given.elevation_m or 0.0, offset)
+    made = _made("csv", w, given.name or "imported place", given)
+    return made.model_copy(update={"headings": headings, "columns": columns})
+
+
+def _twice(frame: Any) -> Any:
+    twin = frame.index[frame.index.duplicated()][0]
+    raise BadInput("file", f"has the time {twin} twice; keep one line for each moment")
+
+
+def _is_number(text: str) -> bool:
+    try:
+        float(text.strip().replace(",", "."))
+    except ValueError:
+        return False
+    return True
+
+
+def _made(kind: Literal["epw", "tmy3", "csv"], w: Hourly, name: str, given: WeatherText) -> WeatherRead:
+    if abs(w.lat_deg) > 72:
+        raise BadInput("lat_deg", f"is {w.lat_deg:g}; beyond 72° north or south the sun's formulas and the roads end")
+    f = fit(w)
+    title = given.name or name or "imported place"
+    key = "".join(c if c.isalnum() and c.isascii() else "_" for c in title.lower()).strip("_")[:30] or "place"
+    weather = FileWeather(source=f"{kind.upper()} file, {f.day_count} days from {w.first.date()}", day_count=f.day_count, ghi_kwh_m2_day=f.ghi_kwh_m2_day, tmin_c=f.tmin_c,
+                          tmax_c=f.tmax_c, rh_frac=f.rh_frac, kt_autocorr=f.kt_autocorr, temp_autocorr=f.temp_autocorr, spread_k=f.spread_k)  # fmt: skip
+    place = OwnPlace(
+        id=f"file_{key}",
+        name=title[:120],
+        lat_deg=float(w.lat_deg),
+        lon_deg=float(w.lon_deg),
+        elevation_m=float(w.elevation_m),
+        utc_offset_h=float(w.utc_offset_h),
+        weather=weather,
+    )
+    best, worst = max(f.ghi_kwh_m2_day), min(f.ghi_kwh_m2_day)
+    summary = (f"{title}: {worst:.2f} to {best:.2f} kWh/m² a day by month, nights down to {min(f.tmin_c):.0f} °C in the mean of the coldest month; "
+               f"a day is {f.kt_autocorr:.2f} like the one before in clearness, {f.temp_autocorr:.2f} in warmth.")  # fmt: skip
+    return WeatherRead(kind=kind, headings=[], columns={}, asks=[], place=place, day_count=f.day_count, findings=f.findings, summary=summary)

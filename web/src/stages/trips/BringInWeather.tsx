@@ -1,0 +1,127 @@
+/** A weather file: read first, what is still to be told of a plain table asked for, then taken as a place. */
+import { useMutation } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { api, type Schemas, take } from "../../data/client";
+import { FindingList } from "../../parts/Findings";
+import { useOwnPlaces } from "./places";
+
+type Text = Schemas["WeatherText"];
+const MOST_BYTES = 12_000_000;
+const COLUMNS: [string, string][] = [
+  ["time", "time"],
+  ["ghi", "global radiation, W/m²"],
+  ["air", "air temperature, °C"],
+  ["rh", "relative humidity (may be missing)"],
+];
+
+export function BringInWeather({ onClose, onTaken }: { onClose: () => void; onTaken: (id: string) => void }) {
+  const { add } = useOwnPlaces();
+  const file = useRef<HTMLInputElement>(null);
+  const [given, setGiven] = useState<Text | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const read = useMutation({ mutationFn: (body: Text) => take(api.POST("/api/weather/read", { body })) });
+  const found = read.data;
+  const send = (next: Text) => {
+    setGiven(next);
+    read.mutate(next);
+  };
+  const choose = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    setProblem(null);
+    if (chosen.size > MOST_BYTES) return setProblem(`${chosen.name} has ${(chosen.size / 1e6).toFixed(1)} MB; a weather file has at most 12 MB.`);
+    send({ text: await chosen.text(), name: chosen.name.replace(/\.[a-z0-9]+$/i, "").slice(0, 120), columns: {} });
+  };
+  const number = (key: "lat_deg" | "lon_deg" | "elevation_m" | "utc_offset_h", word: string) => (
+    <label className="flex items-center gap-1">
+      {word}
+      <input
+        className="field num w-20"
+        type="number"
+        step="any"
+        defaultValue={given?.[key] ?? ""}
+        onBlur={(e) => given && send({ ...given, [key]: e.target.value === "" ? null : Number(e.target.value) })}
+      />
+    </label>
+  );
+  return (
+    <section aria-label="Bring in a weather file" className="p-3">
+      <div className="mb-2 flex flex-wrap items-center gap-2">
+        <strong>Bring in a weather file</strong>
+        {/* biome-ignore lint/a11y/noAutofocus: the person asked for it */}
+        <button type="button" className="btn" autoFocus onClick={() => file.current?.click()}>
+          Choose a file, EPW, TMY3 or CSV…
+        </button>
+        <input
+          ref={file}
+          type="file"
+          accept=".epw,.csv,.txt,text/*"
+          className="sr-only"
+          tabIndex={-1}
+          aria-label="Weather file"
+          onChange={(e) => void choose(e.target.files?.[0])}
+        />
+        <span className="text-dim">A year by the hour or finer. Its monthly means and spells replace the table’s.</span>
+        <span className="flex-1" />
+        <button type="button" className="btn" onClick={onClose}>
+          Leave it
+        </button>
+        <button
+          type="button"
+          className="btn btn-main"
+          disabled={!found?.place}
+          onClick={async () => {
+            if (!found?.place) return;
+            const id = await add(found.place as never);
+            if (id) onTaken(id);
+          }}
+        >
+          Take it as a place
+        </button>
+      </div>
+      {read.isPending && <p role="status">Reading…</p>}
+      {(problem ?? read.error?.message) && (
+        <p role="alert" className="text-rust">
+          {problem ?? read.error?.message}
+        </p>
+      )}
+      {found && given && (
+        <>
+          {found.asks.length > 0 && <p role="status">Still to be told: {found.asks.join("; ")}.</p>}
+          {found.kind === "csv" && (
+            <div className="my-2 flex flex-wrap items-center gap-3">
+              {COLUMNS.map(([key, word]) => (
+                <label key={key} className="flex items-center gap-1">
+                  {word}
+                  <select
+                    className="field"
+                    value={given.columns?.[key] ?? found.columns[key] ?? ""}
+                    onChange={(e) => send({ ...given, columns: { ...found.columns, ...given.columns, [key]: e.target.value } })}
+                  >
+                    <option value="">–</option>
+                    {found.headings.map((h) => (
+                      <option key={h}>{h}</option>
+                    ))}
+                  </select>
+                </label>
+              ))}
+              {number("lat_deg", "latitude °N")}
+              {number("lon_deg", "longitude °E")}
+              {number("elevation_m", "height m")}
+              {number("utc_offset_h", "standard time, h from UTC")}
+              <label className="flex items-center gap-1">
+                a time marks the
+                <select className="field" value={given.marks ?? ""} onChange={(e) => send({ ...given, marks: (e.target.value || null) as Text["marks"] })}>
+                  <option value="">–</option>
+                  <option value="start">start of its hour</option>
+                  <option value="end">end of its hour</option>
+                </select>
+              </label>
+            </div>
+          )}
+          {found.summary && <p className="my-1">{found.summary}</p>}
+          {found.place && <FindingList findings={found.findings} empty="Nothing odd: no gaps, no more than a clear sky, and the sun where it should stand." />}
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,110 @@
+/** Living at one place instead of a plan: its properties in the slate's place of the legs, and the run month by month. */
+import { useCallback } from "react";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { ChoiceProperty, QuantityProperty } from "../../parts/Property";
+import { usePlaceOptions } from "./places";
+import type { TripRun } from "./run";
+
+type Month = TripRun["months"][number];
+
+/** 2027-01 as people say it. */
+export function monthWords(month: string): string {
+  return new Date(`${month}-15T00:00:00Z`).toLocaleString("en-GB", { month: "long", year: "numeric", timeZone: "UTC" });
+}
+
+export function MonthLedger({ run }: { run: TripRun | undefined }) {
+  const columns: Column<Month>[] = [
+    { key: "month", label: "month", width: "17%", kind: "computed", show: (m) => monthWords(m.month) },
+    { key: "days", label: "days", width: "6%", align: "right", kind: "computed", show: (m) => m.days },
+    { key: "sun", label: "sun, a day", width: "13%", align: "right", kind: "computed", show: (m) => show(m.sun_wh_day, "Wh") },
+    { key: "load", label: "used, a day", width: "13%", align: "right", kind: "computed", show: (m) => show(m.load_wh_day, "Wh") },
+    {
+      key: "missing",
+      label: "missing, a day",
+      width: "13%",
+      align: "right",
+      kind: "computed",
+      show: (m) => (m.missing_wh_day > 0.5 ? show(m.missing_wh_day, "Wh") : "–"),
+    },
+    {
+      key: "week",
+      label: "worst week",
+      width: "13%",
+      align: "right",
+      kind: "computed",
+      show: (m) => (m.worst_week_wh > 0.5 ? show(m.worst_week_wh, "Wh") : "–"),
+    },
+    { key: "least", label: "least charge", width: "13%", align: "right", kind: "computed", show: (m) => show(m.least_soc_p10, "%", "metric", 2) },
+    {
+      key: "short",
+      label: "days short",
+      width: "13%",
+      align: "right",
+      kind: "computed",
+      show: (m) => <span className={m.short_frac > 0 ? "font-semibold text-rust" : ""}>{m.short_frac > 0 ? show(m.short_frac, "%", "metric", 2) : "–"}</span>,
+    },
+  ];
+  return (
+    <Ledger
+      label="Month by month"
+      rows={run?.months ?? []}
+      columns={columns}
+      id={useCallback((m: Month) => m.month, [])}
+      empty={<p className="m-0 max-w-xl text-[15px]">Running the months…</p>}
+    />
+  );
+}
+
+/** What living there is like, in the slate. */
+export function LiveProperties() {
+  const { design, edit } = useVariant();
+  const { options } = usePlaceOptions();
+  const live = design.trips?.live;
+  if (!live) return null;
+  const set = (key: string, value: unknown, what: string) => void edit([{ op: "replace", path: `/trips/live/${key}`, value }], `living there: ${what}`);
+  const every = (key: "hookup_every_d" | "drive_every_d", label: string) => (
+    <QuantityProperty
+      label={label}
+      value={live[key]}
+      dimension="count"
+      unit=""
+      clearable
+      placeholder="never"
+      onSet={(v) => set(key, v == null ? null : Math.max(1, Math.round(v)), label)}
+    />
+  );
+  return (
+    <>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Living there</h3>
+      <ChoiceProperty label="place" value={live.place} options={options} onSet={(v) => set("place", v, "place")} />
+      <QuantityProperty
+        label="days"
+        value={live.days_count}
+        dimension="count"
+        unit=""
+        onSet={(v) => set("days_count", Math.max(1, Math.round(v ?? 365)), "days")}
+      />
+      <QuantityProperty
+        label="working days a week"
+        value={live.working_days_count}
+        dimension="count"
+        unit=""
+        onSet={(v) => set("working_days_count", Math.round(v ?? 5), "working days")}
+      />
+      {every("hookup_every_d", "a hook-up every … days")}
+      {every("drive_every_d", "a drive every … days")}
+      {live.drive_every_d != null && (
+        <QuantityProperty label="for" value={live.drive_h} dimension="time" unit="h" onSet={(v) => set("drive_h", v ?? 1, "hours of driving")} />
+      )}
+      <button
+        type="button"
+        className="btn btn-slate mt-2"
+        onClick={() => void edit([{ op: "replace", path: "/trips/live", value: null }], "back to the planned trip")}
+      >
+        Back to a planned trip
+      </button>
+    </>
+  );
+}

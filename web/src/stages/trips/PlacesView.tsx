@@ -1,0 +1,195 @@
+/** Places of one's own: by their coordinates, or from a weather file; and what sun and air are to be expected there. */
+import { scaleLinear } from "d3-scale";
+import { useCallback, useState } from "react";
+import { useVariant } from "../../data/variant";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { QuantityProperty, TextProperty } from "../../parts/Property";
+import { useWidth } from "../../pictures/useWidth";
+import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
+import { useHand } from "../../shell/hand";
+import { Slate } from "../../shell/Slate";
+import { BringInWeather } from "./BringInWeather";
+import { type OwnPlace, useOwnPlaces } from "./places";
+import { ViewSwitch } from "./ViewSwitch";
+
+const MONTHS = "JFMAMJJASOND".split("");
+
+/** Sun by month as posts, mean nights and days as a band. */
+function Year({ p }: { p: OwnPlace }) {
+  const [box, width] = useWidth<HTMLDivElement>();
+  const w = p.weather;
+  if (!w) return null;
+  const step = (width - 70) / 12;
+  const sun = scaleLinear([0, Math.max(6, ...w.ghi_kwh_m2_day)], [120, 14]);
+  const air = scaleLinear([Math.min(0, ...w.tmin_c), Math.max(20, ...w.tmax_c)], [230, 144]);
+  return (
+    <div ref={box} className="px-2 pt-1">
+      <svg viewBox={`0 0 ${width} 252`} className="block w-full" role="img" aria-label={`Sun and air of ${p.name} by month`}>
+        <text x="4" y="24" fontSize="11.5" fontWeight="600" fill="currentColor">
+          sun
+        </text>
+        <text x="4" y="38" fontSize="9.5" fill="var(--color-dim)">
+          kWh/m² d
+        </text>
+        <text x="4" y="156" fontSize="11.5" fontWeight="600" fill="currentColor">
+          air °C
+        </text>
+        {MONTHS.map((m, i) => {
+          const x = 62 + i * step;
+          const light = w.ghi_kwh_m2_day[i] ?? 0;
+          const [lo, hi] = [w.tmin_c[i] ?? 0, w.tmax_c[i] ?? 0];
+          return (
+            <g key={i}>
+              <rect x={x} y={sun(light)} width={step * 0.62} height={120 - sun(light)} fill="var(--color-gorse)" opacity="0.75" />
+              <text x={x + step * 0.31} y={sun(light) - 3} fontSize="10" textAnchor="middle" className="num" fill="currentColor">
+                {light.toFixed(1)}
+              </text>
+              <rect x={x + step * 0.2} y={air(hi)} width={step * 0.22} height={Math.max(1, air(lo) - air(hi))} fill="var(--color-loch)" opacity="0.6" />
+              <text x={x + step * 0.31} y={air(hi) - 3} fontSize="9.5" textAnchor="middle" className="num" fill="currentColor">
+                {hi.toFixed(0)}
+              </text>
+              <text x={x + step * 0.31} y={air(lo) + 10} fontSize="9.5" textAnchor="middle" className="num" fill="currentColor">
+                {lo.toFixed(0)}
+              </text>
+              <text x={x + step * 0.31} y="249" fontSize="10.5" textAnchor="middle" fill="var(--color-dim)">
+                {m}
+              </text>
+            </g>
+          );
+        })}
+        <path d={`M56 120H${width - 8}M56 ${air(0)}H${width - 8}`} stroke="var(--color-line)" />
+      </svg>
+    </div>
+  );
+}
+
+export function PlacesView() {
+  const { design } = useVariant();
+  const { items, used, set, remove, add } = useOwnPlaces();
+  const hand = useHand();
+  const [bringing, setBringing] = useState(false);
+  const rowId = useCallback((p: OwnPlace) => p.id, []);
+  const held = hand.kind === "place" ? items.find((p) => p.id === hand.id) : undefined;
+  const create = useCallback(async () => {
+    const id = await add({ name: `Place ${items.length + 1}`, lat_deg: 57, lon_deg: -4, elevation_m: null, utc_offset_h: null, weather: null });
+    if (id) hand.pick("place", id);
+  }, [add, items.length, hand.pick]);
+  useCall("bothy:new", create);
+  const columns: Column<OwnPlace>[] = [
+    { key: "name", label: "place", width: "30%", kind: "text", show: (p) => p.name, value: (p) => p.name, set: (p, name) => void set(p, { name }, "name") },
+    { key: "at", label: "where", width: "22%", kind: "computed", show: (p) => `${p.lat_deg.toFixed(2)}, ${p.lon_deg.toFixed(2)}` },
+    {
+      key: "weather",
+      label: "weather",
+      width: "34%",
+      kind: "computed",
+      show: (p) => <span className="font-sans text-peat">{p.weather?.source ?? "of the nearest place of the table"}</span>,
+    },
+    { key: "used", label: "in the trip", width: "14%", kind: "computed", show: (p) => (used.has(p.id) ? "yes" : <span className="text-dim">no</span>) },
+  ];
+  return (
+    <Bench
+      title="Trips"
+      sentence={
+        items.length
+          ? `${items.length} ${items.length === 1 ? "place" : "places"} of your own${design.trips?.legs?.length ? ", beside those of the climate table" : ""}. Their weather is a file’s, or that of the nearest place of the table, cooler with height.`
+          : "Places of your own: where no town of the climate table is near, or where you have a weather file of a year."
+      }
+      picture={held?.weather ? <Year p={held} /> : undefined}
+      tools={
+        <>
+          <ViewSwitch />
+          <button type="button" className="btn btn-main" onClick={() => void create()}>
+            Add a place (n)
+          </button>
+          <button type="button" className="btn" onClick={() => setBringing(true)}>
+            Bring in a weather file
+          </button>
+        </>
+      }
+      ledger={
+        bringing ? (
+          <BringInWeather
+            onClose={() => setBringing(false)}
+            onTaken={(id) => {
+              setBringing(false);
+              hand.pick("place", id);
+            }}
+          />
+        ) : (
+          <Ledger
+            label="Places"
+            rows={items}
+            columns={columns}
+            id={rowId}
+            selected={held?.id}
+            onSelect={(p) => hand.pick("place", p.id)}
+            onAdd={() => void create()}
+            onRemove={(p) => void remove(p)}
+            empty={
+              <p className="m-0 max-w-xl text-[15px]">
+                None yet. The climate table has 92 towns; add a place by its latitude and longitude, or bring in a weather file.
+              </p>
+            }
+          />
+        )
+      }
+      slate={
+        held ? (
+          <Slate title={held.name} sub={held.weather?.source ?? "weather of the nearest place of the table"}>
+            <TextProperty label="name" value={held.name} maxLength={120} onSet={(name) => name.trim() && void set(held, { name }, "name")} />
+            <QuantityProperty
+              label="latitude, °N"
+              value={held.lat_deg}
+              dimension="count"
+              unit=""
+              onSet={(v) => v != null && void set(held, { lat_deg: v }, "latitude")}
+            />
+            <QuantityProperty
+              label="longitude, °E"
+              value={held.lon_deg}
+              dimension="count"
+              unit=""
+              onSet={(v) => v != null && void set(held, { lon_deg: v }, "longitude")}
+            />
+            <QuantityProperty
+              label="height above the sea"
+              value={held.elevation_m}
+              dimension="length"
+              unit="m"
+              clearable
+              placeholder="as its neighbour"
+              onSet={(v) => void set(held, { elevation_m: v }, "height")}
+            />
+            <QuantityProperty
+              label="standard time, h from UTC"
+              value={held.utc_offset_h}
+              dimension="count"
+              unit=""
+              clearable
+              placeholder="as its neighbour"
+              onSet={(v) => void set(held, { utc_offset_h: v }, "standard time")}
+            />
+            {held.weather && (
+              <p className="my-2 text-[12px] text-chalk-dim">
+                {`A day is ${held.weather.kt_autocorr.toFixed(2)} like the one before in clearness and ${held.weather.temp_autocorr.toFixed(2)} in warmth; daily means spread ${held.weather.spread_k.toFixed(1)} K round the normal. From ${held.weather.day_count} days. A typical year has no bad year in it: the weathers drawn from it have.`}
+              </p>
+            )}
+            <button type="button" className="btn btn-slate mt-2" disabled={used.has(held.id)} onClick={() => void remove(held)}>
+              {used.has(held.id) ? "In the trip: take its legs out first" : "Remove this place"}
+            </button>
+          </Slate>
+        ) : (
+          <Slate title="Places" sub="sun and air of the trip">
+            <p className="my-1">Pick a place to change it. A leg of the trip names it like a town of the table.</p>
+            <p className="my-1 text-[12px] text-chalk-dim">
+              A weather file replaces twelve monthly means and how long good and bad spells last; the weathers are then drawn from it. Files are checked for
+              gaps, for more sun than a clear sky gives, and for a sun that stands at another hour.
+            </p>
+          </Slate>
+        )
+      }
+    />
+  );
+}

@@ -1,0 +1,225 @@
+/** Side by side: this supply, the other ways to build it, and the project's other variants, on the same days, appliances and weathers. */
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useCallback } from "react";
+import { api, type Schemas, take } from "../../data/client";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { useWidth } from "../../pictures/useWidth";
+import { Bench } from "../../shell/Bench";
+import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { Adopt } from "./Adopt";
+import { moment, useTrip } from "./run";
+import { ViewSwitch } from "./ViewSwitch";
+
+type Beside = Schemas["Beside"];
+const LEFT = 190;
+const ROW = 34;
+
+/** The change of short days against the first row, in points, or that it can't be told apart. */
+export function changeWords(b: Pick<Beside, "change_frac" | "differs_known">): string {
+  if (b.change_frac == null) return "";
+  if (!b.differs_known) return "no difference";
+  return `${b.change_frac > 0 ? "+" : "−"}${Math.abs(100 * b.change_frac).toFixed(1)} points`;
+}
+
+function useBeside() {
+  const { id, revision, design } = useVariant();
+  const ready = ((design.trips?.legs ?? []).length > 0 || design.trips?.live != null) && design.trips?.start_date != null && design.power?.bank != null;
+  return useQuery({
+    queryKey: ["beside", id, revision],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/beside", { params: { path: { variant_id: id }, query: { revision } } })),
+    placeholderData: keepPreviousData,
+    enabled: ready,
+    retry: false,
+  });
+}
+
+function Strips({ rows }: { rows: Beside[] }) {
+  const hand = useHand();
+  const [box, width] = useWidth<HTMLDivElement>();
+  const wide = (width - LEFT - 20) / 3;
+  const lanes: { word: string; of: (b: Beside) => number | null | undefined; unit: string; most: number; fill: string }[] = [
+    {
+      word: "days short",
+      of: (b) => b.short_days_frac,
+      unit: "%",
+      most: Math.max(0.01, ...rows.map((b) => b.short_days_frac ?? 0)),
+      fill: "var(--color-rust)",
+    },
+    { word: "price", of: (b) => b.price_eur, unit: "€", most: Math.max(1, ...rows.map((b) => b.price_eur ?? 0)), fill: "var(--color-loch)" },
+    { word: "mass", of: (b) => b.mass_kg, unit: "kg", most: Math.max(1, ...rows.map((b) => b.mass_kg)), fill: "var(--color-heather)" },
+  ];
+  return (
+    <div ref={box} className="px-2 pt-1">
+      <svg viewBox={`0 0 ${width} ${26 + rows.length * ROW}`} className="block w-full" role="img" aria-label="Days short, price and mass of each supply">
+        {lanes.map((l, i) => (
+          <text key={l.word} x={LEFT + i * wide} y={14} fontSize="11.5" fontWeight="600" fill="currentColor">
+            {l.word}
+          </text>
+        ))}
+        {rows.map((b, n) => (
+          <g key={b.key} transform={`translate(0 ${24 + n * ROW})`} className="cursor-pointer" onClick={() => hand.pick("beside", b.key)}>
+            {hand.kind === "beside" && hand.id === b.key && <rect x="0" y="0" width={width} height={ROW - 2} fill="var(--color-gorse)" opacity="0.16" />}
+            <text x="4" y="20" fontSize="12" fontWeight={b.kind === "this" ? 700 : 400} fill="currentColor">
+              {b.name.length > 30 ? `${b.name.slice(0, 29)}…` : b.name}
+            </text>
+            {lanes.map((l, i) => {
+              const v = l.of(b);
+              const long = v == null ? 0 : (v / l.most) * (wide - 84);
+              return (
+                <g key={l.word} transform={`translate(${LEFT + i * wide} 0)`}>
+                  <path d={`M0 4v${ROW - 10}`} stroke="var(--color-line)" />
+                  <rect x="0" y="9" width={long} height={ROW - 20} fill={l.fill} opacity="0.75" />
+                  <text x={long + 5} y="20" fontSize="11.5" className="num" fill="currentColor">
+                    {v == null ? "unknown" : show(v, l.unit, "metric", 3)}
+                  </text>
+                </g>
+              );
+            })}
+          </g>
+        ))}
+      </svg>
+    </div>
+  );
+}
+
+function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]; first: string | null }) {
+  const { units } = usePerson();
+  const hand = useHand();
+  if (!b)
+    return (
+      <Slate title="Side by side" sub="what is held equal">
+        <ul className="m-0 pl-4">
+          {held.map((h) => (
+            <li key={h}>{h}</li>
+          ))}
+        </ul>
+        <p className="my-2">Pick a row: what it is, what it risks, and the button that makes it a variant.</p>
+        <p className="my-1 text-[12px] text-chalk-dim">
+          A difference counts only when it is more than twice its error; luck cancels out because all run through the same weathers.
+        </p>
+      </Slate>
+    );
+  const fact = (word: string, value: string) => (
+    <>
+      <dt>{word}</dt>
+      <dd>{value}</dd>
+    </>
+  );
+  return (
+    <Slate title={b.name} sub={b.words.join("; ")}>
+      {b.risk && <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">{b.risk}</p>}
+      {b.problem && <p role="alert">It can’t be run: {b.problem}</p>}
+      <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
+        {fact("price", b.price_eur == null ? "a part without a price" : show(b.price_eur, "€"))}
+        {fact("mass", show(b.mass_kg, "kg", units))}
+        {fact("days short", `${show(b.short_days_frac, "%", units, 2)}${b.error_frac ? ` ± ${(100 * b.error_frac).toFixed(1)}` : ""}`)}
+        {b.change_frac != null && fact("against this variant", changeWords(b))}
+        {fact("first short, half of the trips", first ?? "never")}
+        {fact("missing, a day", show(b.missing_wh_day, "Wh", units, 2))}
+        {fact("sun left unused, a day", show(b.curtailed_wh_day, "Wh", units, 2))}
+        {fact("of the sun", show(b.solar_frac, "%", units, 2))}
+        {fact("least charge, 1 trip in 10", show(b.least_soc_p10, "%", units, 2))}
+        {b.generator_h != null && fact("generator, the trip", show(b.generator_h, "h", units, 2))}
+        {fact("full cycles, a year", show(b.cycles_year, "", units, 2))}
+        {fact("dangers and faults in Power", `${b.dangers} and ${b.faults}`)}
+      </dl>
+      {b.generator_h != null && b.generator_h > 0 && (
+        <p className="my-1 text-[11.5px] text-chalk-dim">
+          A generator runs outdoors, its exhaust away from every opening, never beside a sleeping place, with a working carbon monoxide alarm; no back-feed into
+          a hook-up.
+        </p>
+      )}
+      {b.patch.length > 0 && <Adopt ops={b.patch as never} name={b.name} onHere={() => hand.drop()} />}
+    </Slate>
+  );
+}
+
+export function SideBySide() {
+  const { design } = useVariant();
+  const hand = useHand();
+  const trip = useTrip();
+  const found = useBeside();
+  const rows = found.data?.rows ?? [];
+  const best = rows
+    .filter((b) => b.short_days_frac != null)
+    .sort((a, b) => (a.short_days_frac ?? 1) - (b.short_days_frac ?? 1) || (a.price_eur ?? 1e9) - (b.price_eur ?? 1e9))[0];
+  const surer = best != null && best.kind !== "this" && best.differs_known;
+  const first = (b: Beside) => (b.first_short_d != null && trip.data ? moment(trip.data, b.first_short_d) : null);
+  const columns: Column<Beside>[] = [
+    {
+      key: "name",
+      label: "supply",
+      width: "22%",
+      kind: "computed",
+      show: (b) => <span className={`font-sans text-peat ${b.kind === "this" ? "font-semibold" : ""}`}>{b.name}</span>,
+    },
+    { key: "words", label: "what it is", width: "32%", kind: "computed", show: (b) => <span className="font-sans text-peat">{b.words.join("; ")}</span> },
+    {
+      key: "short",
+      label: "days short",
+      width: "10%",
+      align: "right",
+      kind: "computed",
+      show: (b) => (b.problem ? "–" : show(b.short_days_frac, "%", "metric", 2)),
+    },
+    { key: "change", label: "against this", width: "14%", align: "right", kind: "computed", show: changeWords },
+    { key: "price", label: "price", width: "8%", align: "right", kind: "computed", show: (b) => show(b.price_eur, "€") },
+    { key: "mass", label: "mass", width: "7%", align: "right", kind: "computed", show: (b) => show(b.mass_kg, "kg") },
+    { key: "risk", label: "dangers, faults", width: "7%", align: "right", kind: "computed", show: (b) => `${b.dangers}, ${b.faults}` },
+  ];
+  const ready = rows.length > 0;
+  return (
+    <Bench
+      title="Trips"
+      sentence={
+        ready && best && !surer
+          ? `Of ${rows.length} ways to supply this trip, none runs short less often than this variant, as far as can be told: ${show(rows[0]?.short_days_frac, "%", "metric", 2)} of the days.`
+          : ready && best
+            ? `Of ${rows.length} ways to supply this trip, “${best.name}” runs short least often: on ${show(best.short_days_frac, "%", "metric", 2)} of the days.`
+            : design.power?.bank == null
+              ? "Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC. First a bank is needed: choose one in Power (key 3)."
+              : "Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC, a portable station, on the same days and weathers. First the trip needs a place."
+      }
+      picture={ready ? <Strips rows={rows} /> : undefined}
+      tools={
+        <>
+          <ViewSwitch />
+          {found.isFetching && <span role="status">Running them…</span>}
+          <span className="text-dim">{found.data && `${found.data.day_count} days, ${found.data.draw_count} weathers each`}</span>
+        </>
+      }
+      ledger={
+        <>
+          {found.error && (
+            <p role="alert" className="m-2 text-rust">
+              {found.error.message}
+            </p>
+          )}
+          <Ledger
+            label="Supplies side by side"
+            rows={rows}
+            columns={columns}
+            id={useCallback((b: Beside) => b.key, [])}
+            selected={hand.kind === "beside" ? hand.id : undefined}
+            onSelect={(b) => hand.pick("beside", b.key)}
+            empty={<p className="m-0 max-w-xl text-[15px]">Nothing to compare yet: the trip needs a first day, a place and a bank.</p>}
+          />
+        </>
+      }
+      slate={
+        <BesideSlate
+          b={hand.kind === "beside" ? rows.find((x) => x.key === hand.id) : undefined}
+          held={found.data?.held ?? []}
+          first={(() => {
+            const b = rows.find((x) => x.key === hand.id);
+            return b ? first(b) : null;
+          })()}
+        />
+      }
+    />
+  );
+}
