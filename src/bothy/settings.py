@@ -12,7 +12,7 @@ class Settings(BaseSettings):
 
     database_url: str = "mariadb+pymysql://bothy@127.0.0.1:33306/bothy?charset=utf8mb4"
     hosts: str = "127.0.0.1,localhost,[::1]"
-    max_body_bytes: int = 10_000_000
+    max_body_bytes: int = 32_000_000
     front_end: str = "web/dist"
     fonts: str = "web/node_modules/inter-ui/web"
     log_requests: bool = True

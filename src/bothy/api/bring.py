@@ -94,5 +94,5 @@ def get_measured(variant_id: uuid.UUID, revision: int, store: Store, logs: LogSt
     try:
         out = beside(ctx, run_trip(ctx), log)
     except BadInput as exc:
-        return answer({"name": name, "beside": None, "problem": f"{exc.key} {exc.message}"}, revision)
+        return answer({"name": name, "beside": None, "problem": str(exc)}, revision)
     return answer({"name": name, "beside": out.model_dump(mode="json"), "problem": None}, revision)

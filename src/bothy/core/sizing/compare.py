@@ -107,7 +107,7 @@ def side_by_side(design: Design, others: Sequence[tuple[str, str, Design]] = (),
         try:
             plan = plan_of_design(Context(d))
         except NoTrip as exc:
-            rows.append(row.model_copy(update={"problem": f"{exc.key} {exc.message}"}))
+            rows.append(row.model_copy(update={"problem": str(exc)}))
             continue
         r = simulate(plan, weather=weather)
         rows.append(row.model_copy(update=_numbers(Context(d), r, base)))

@@ -26,6 +26,7 @@ FOLLOWS_R2 = 0.2
 """Below this the load does not follow the cabin's warmth, and the log says nothing of the fridges."""
 FULL_SOC = 0.9
 LEAST_EXTRA_W = 1.0
+SAME_DUTY = 0.005
 MEASURED_ID = "measured-base"
 
 
@@ -163,6 +164,8 @@ def _take_over(ctx: Context, out: CalibrateLoadsOut, fridges: list[tuple[int, Ap
         ratio = out.fridge_mean_w / modelled
         for at, a in fridges:
             duty = round(min(1.0, (a.duty_frac or 0) * ratio), 4)
+            if abs(duty - (a.duty_frac or 0)) < SAME_DUTY:
+                continue
             words.append(f"{a.name}: runs {duty:.0%} of the time at 25 °C instead of {a.duty_frac:.0%}")
             ops += [{"op": "replace", "path": f"/life/appliances/{at}/{key}", "value": value} for key, value in (("duty_frac", duty), ("trust", "measured"))]
     elif fridges:
@@ -171,6 +174,8 @@ def _take_over(ctx: Context, out: CalibrateLoadsOut, fridges: list[tuple[int, Ap
     old = next((i for i, a in enumerate(items) if a.id == MEASURED_ID), None)
     rest = _modelled_w(ctx, cooling | {MEASURED_ID})
     extra = (out.base_w if follows else out.mean_measured_w) - rest
+    if old is not None and abs(extra - (items[old].power_w or 0)) <= LEAST_EXTRA_W:
+        return words, ops
     if extra > LEAST_EXTRA_W:
         words.append(f"{extra:.0f} W that no appliance of the list explains, all day")
         value = Appliance(
