@@ -158,7 +158,7 @@ describe("the slate", () => {
     const job = { id: "j", kind: "trip", state: "running", revision: 1, done: 20, whole: 50, error: null, created_at: "2026-10-01T00:00:00" };
     serve({ "GET /api/variants/v/trip/thorough": { job, revision: 9, run } });
     mount(<TripSlate run={run} error={null} />);
-    expect(await screen.findByText("20 of 50")).toBeTruthy();
+    expect(await screen.findByText("40 %")).toBeTruthy();
     expect(screen.getByText(/Of revision 9, before later changes/)).toBeTruthy();
     fireEvent.click(screen.getByRole("button", { name: "Cancel" }));
     await waitFor(() => expect(calls.some((c) => c.path === "/api/jobs/j/cancel")).toBe(true));

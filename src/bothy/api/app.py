@@ -64,10 +64,10 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     problems.install(app)
     app.include_router(projects.router)
     app.include_router(variants.router)
+    app.include_router(bring.router)  # before the exports, whose address ends in any kind
     app.include_router(exports.router)
     app.include_router(trips.router)
     app.include_router(sizing.router)
-    app.include_router(bring.router)
     app.include_router(reference.router)
 
     @app.get("/api/health", tags=["health"], operation_id="health")

@@ -15,7 +15,6 @@ import { moment, useTrip } from "./run";
 import { ViewSwitch } from "./ViewSwitch";
 
 type Beside = Schemas["Beside"];
-const LEFT = 190;
 const ROW = 34;
 
 /** The change of short days against the first row, in points, or that it can't be told apart. */
@@ -40,7 +39,8 @@ function useBeside() {
 function Strips({ rows }: { rows: Beside[] }) {
   const hand = useHand();
   const [box, width] = useWidth<HTMLDivElement>();
-  const wide = (width - LEFT - 20) / 3;
+  const left = width < 640 ? 112 : 190;
+  const wide = (width - left - 20) / 3;
   const lanes: { word: string; of: (b: Beside) => number | null | undefined; unit: string; most: number; fill: string }[] = [
     {
       word: "days short",
@@ -56,7 +56,7 @@ function Strips({ rows }: { rows: Beside[] }) {
     <div ref={box} className="px-2 pt-1">
       <svg viewBox={`0 0 ${width} ${26 + rows.length * ROW}`} className="block w-full" role="img" aria-label="Days short, price and mass of each supply">
         {lanes.map((l, i) => (
-          <text key={l.word} x={LEFT + i * wide} y={14} fontSize="11.5" fontWeight="600" fill="currentColor">
+          <text key={l.word} x={left + i * wide} y={14} fontSize="11.5" fontWeight="600" fill="currentColor">
             {l.word}
           </text>
         ))}
@@ -64,13 +64,13 @@ function Strips({ rows }: { rows: Beside[] }) {
           <g key={b.key} transform={`translate(0 ${24 + n * ROW})`} className="cursor-pointer" onClick={() => hand.pick("beside", b.key)}>
             {hand.kind === "beside" && hand.id === b.key && <rect x="0" y="0" width={width} height={ROW - 2} fill="var(--color-gorse)" opacity="0.16" />}
             <text x="4" y="20" fontSize="12" fontWeight={b.kind === "this" ? 700 : 400} fill="currentColor">
-              {b.name.length > 30 ? `${b.name.slice(0, 29)}…` : b.name}
+              {b.name.length > left / 6.3 ? `${b.name.slice(0, Math.floor(left / 6.6))}…` : b.name}
             </text>
             {lanes.map((l, i) => {
               const v = l.of(b);
-              const long = v == null ? 0 : (v / l.most) * (wide - 84);
+              const long = v == null ? 0 : (v / l.most) * Math.max(8, wide - 84);
               return (
-                <g key={l.word} transform={`translate(${LEFT + i * wide} 0)`}>
+                <g key={l.word} transform={`translate(${left + i * wide} 0)`}>
                   <path d={`M0 4v${ROW - 10}`} stroke="var(--color-line)" />
                   <rect x="0" y="9" width={long} height={ROW - 20} fill={l.fill} opacity="0.75" />
                   <text x={long + 5} y="20" fontSize="11.5" className="num" fill="currentColor">
