@@ -13,6 +13,10 @@ class Settings(BaseSettings):
     database_url: str = "mariadb+pymysql://bothy@127.0.0.1:33306/bothy?charset=utf8mb4"
     hosts: str = "127.0.0.1,localhost,[::1]"
     max_body_bytes: int = 32_000_000
+    dask: str = ""
+    """Address of a Dask scheduler for large sweeps, like ``tcp://127.0.0.1:8786``; empty: threads of this process."""
+    forecast_url: str = "http://127.0.0.1:8091"
+    """A forecast service on this machine; when nobody answers there, runs do without it."""
     front_end: str = "web/dist"
     fonts: str = "web/node_modules/inter-ui/web"
     log_requests: bool = True

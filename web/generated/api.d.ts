@@ -429,7 +429,7 @@ export interface paths {
         };
         /**
          * Get Trip
-         * @description The trip of a revision through a few weathers, at once. The first draws are those of the thorough run.
+         * @description The trip of a revision through a few weathers, at once. The first draws are those of the thorough run, but for days that a forecast covers.
          */
         get: operations["getTrip"];
         put?: never;
@@ -1744,7 +1744,8 @@ export interface components {
              *       "soc_start_frac": 1,
              *       "draw_count": 50,
              *       "seed": 1,
-             *       "short_days_frac": 0.02
+             *       "short_days_frac": 0.02,
+             *       "forecast": false
              *     }
              */
             trips: components["schemas"]["Trips"];
@@ -4219,6 +4220,8 @@ export interface components {
             days: components["schemas"]["TripDaySum"][];
             /** Months */
             months: components["schemas"]["TripMonth"][];
+            /** Forecast Days */
+            forecast_days: number;
             /** Events */
             events: components["schemas"]["TripEventOut"][];
             /** Short Days Frac */
@@ -4302,6 +4305,11 @@ export interface components {
              * @default 0.02
              */
             short_days_frac: number;
+            /**
+             * Forecast
+             * @default false
+             */
+            forecast: boolean;
         };
         /** ValidationError */
         ValidationError: {

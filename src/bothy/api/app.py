@@ -20,6 +20,7 @@ from bothy.api import bring, exports, problems, projects, reference, sizing, tri
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
 from bothy.jobs.runner import Runner
+from bothy.jobs.sweep import OnDask
 from bothy.settings import Settings
 from bothy.store.engine import make_engine
 from bothy.store.jobs import Jobs
@@ -51,13 +52,17 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     @asynccontextmanager
     async def life(app: FastAPI) -> AsyncIterator[None]:
         app.state.runner = Runner(app.state.jobs)
+        app.state.sweep = OnDask(settings.dask) if settings.dask else None
         yield
         app.state.runner.close()
+        if app.state.sweep is not None:
+            app.state.sweep.close()
         engine.dispose()
 
     app = FastAPI(title="Bothy", version=__version__, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json", lifespan=life)
     app.state.projects = Projects(engine)
     app.state.reports = Reports()
+    app.state.forecast_url = settings.forecast_url
     app.state.jobs = Jobs(engine)
     app.state.logs = MeasuredLogs(engine)
     app.state.fonts = Path(settings.fonts).resolve().as_uri()

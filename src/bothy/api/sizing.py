@@ -5,7 +5,7 @@ from __future__ import annotations
 import uuid
 from typing import Any
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel
 
 from bothy.api.problems import ProblemBody
@@ -30,7 +30,7 @@ class Searched(BaseModel):
 
 
 @router.post("/{variant_id}/sizing/jobs", operation_id="startSizing", status_code=202, responses={409: {"model": ProblemBody}, 422: {"model": ProblemBody}})
-def start_sizing(variant_id: uuid.UUID, store: Store, jobs: JobStore, runner: JobRunner) -> JobStarted:
+def start_sizing(variant_id: uuid.UUID, request: Request, store: Store, jobs: JobStore, runner: JobRunner) -> JobStarted:
     """Search the parts for the newest revision's trip."""
     h = store.head(variant_id)
     refuse_second(jobs, variant_id, KIND)
@@ -38,7 +38,7 @@ def start_sizing(variant_id: uuid.UUID, store: Store, jobs: JobStore, runner: Jo
         raise NoTrip("legs", "has no leg yet; add the first place of the trip")
 
     def work(between: Between) -> Any:
-        return search(h.design, between).model_dump(mode="json")
+        return search(h.design, between, sweep=request.app.state.sweep).model_dump(mode="json")
 
     return JobStarted(id=runner.start(variant_id, h.revision, KIND, WHOLE, work))
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import datetime as dt
 import uuid
+from functools import partial
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Depends, Request, Response
@@ -17,6 +18,7 @@ from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.trips.itinerary import day_count, legs_of
 from bothy.core.trips.of_design import TripRun, run_trip
+from bothy.forecast.client import ask, forecasts_for
 from bothy.jobs.runner import Between, Runner
 from bothy.store.jobs import RUNNING, JobRow, Jobs
 
@@ -87,10 +89,13 @@ def quick_draws(design: Design) -> int:
 
 
 @router.get("/variants/{variant_id}/trip", operation_id="getTrip", response_model=TripRun, responses={422: {"model": ProblemBody}})
-def get_trip(variant_id: uuid.UUID, revision: int, store: Store) -> Response:
-    """The trip of a revision through a few weathers, at once. The first draws are those of the thorough run."""
+def get_trip(variant_id: uuid.UUID, revision: int, request: Request, store: Store) -> Response:
+    """The trip of a revision through a few weathers, at once. The first draws are those of the thorough run, but for days that a forecast covers."""
     design = store.design_at(variant_id, revision)
-    return answer(run_trip(Context(with_draws(design, quick_draws(design)))).model_dump(mode="json"), revision)
+    ctx = Context(with_draws(design, quick_draws(design)))
+    url = request.app.state.forecast_url
+    near = forecasts_for(ctx, dt.date.today(), partial(ask, url)) if design.trips.forecast and url else None
+    return answer(run_trip(ctx, forecasts=near).model_dump(mode="json"), revision)
 
 
 @router.post(

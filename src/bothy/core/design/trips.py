@@ -90,6 +90,7 @@ class Trips(Doc):
     draw_count: Whole = Field(50, ge=1, le=1000)
     seed: Whole = Field(1, ge=0, le=2**31)
     short_days_frac: float = Field(0.02, ge=0, le=1)
+    forecast: bool = False
 
     @model_validator(mode="after")
     def _dates(self) -> Self:

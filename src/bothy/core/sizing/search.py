@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable, Iterable, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Any, Protocol
 
 import numpy as np
 from pydantic import BaseModel
@@ -139,6 +139,22 @@ class Bench:
             found = trial_of(r)
             self.known[key] = found
         return found
+
+
+class Sweep(Protocol):
+    """Runs many supplies through the same draws, in whatever way; returns their trials in the same order."""
+
+    def __call__(self, bench: Bench, powers: Sequence[Power], first: int, last: int) -> list[Trial]: ...
+
+
+def on_threads(workers: int) -> Sweep:
+    """Some supplies beside each other in this process; the compiled kernel lets the interpreter go."""
+
+    def sweep(bench: Bench, powers: Sequence[Power], first: int, last: int) -> list[Trial]:
+        with ThreadPoolExecutor(workers) as pool:
+            return list(pool.map(lambda p: bench.of(p, first, last), powers))
+
+    return sweep
 
 
 def trial_of(r: Any) -> Trial:
@@ -286,8 +302,8 @@ def _choose(front: list[SizedSet], goal: str) -> None:
 
 
 class _Search:
-    def __init__(self, design: Design, between: Between | None, workers: int) -> None:
-        self.between, self.workers = between, workers
+    def __init__(self, design: Design, between: Between | None, sweep: Sweep) -> None:
+        self.between, self.sweep = between, sweep
         self.design = with_inverter(design)
         self.space = space_of(self.design)
         self.free = [c for c in self.space.candidates if c.barred is None]
@@ -305,8 +321,7 @@ class _Search:
 
     def run_all(self, todo: Sequence[Candidate], first: int, last: int) -> list[tuple[Candidate, Trial]]:
         """Run sets, some beside each other."""
-        with ThreadPoolExecutor(self.workers) as pool:
-            return list(zip(todo, pool.map(lambda c: self.bench.of(c.power(self.design.power), first, last), todo), strict=True))
+        return list(zip(todo, self.sweep(self.bench, [c.power(self.design.power) for c in todo], first, last), strict=True))
 
     def few(self) -> None:
         """All sets through a few draws, except those that can't be on the front."""
@@ -405,9 +420,12 @@ class _Search:
         return out
 
 
-def search(design: Design, between: Between | None = None, workers: int = 2) -> SizingRun:
-    """Find the sets of parts that none beats in price, mass and short days. Raises :class:`NoTrip` when there is no trip, or nothing to choose from."""
-    s = _Search(design, between, workers)
+def search(design: Design, between: Between | None = None, workers: int = 2, sweep: Sweep | None = None) -> SizingRun:
+    """Find the sets of parts that none beats in price, mass and short days; on threads, or by another sweep.
+
+    Raises :class:`NoTrip` when there is no trip, or nothing to choose from.
+    """
+    s = _Search(design, between, sweep or on_threads(workers))
     target = design.trips.short_days_frac
     front: list[SizedSet] = []
     kept: dict[str, tuple[Candidate, Trial]] = {}

@@ -24,6 +24,15 @@ BLOCK = 8
 
 
 @dataclass(frozen=True, slots=True)
+class DayForecast:
+    """A day's weather as a forecast has it: clearness, and the air's extremes in °C."""
+
+    clearness: float
+    tmin_c: float
+    tmax_c: float
+
+
+@dataclass(frozen=True, slots=True)
 class PlanDay:
     """One local day. Times in clock hours; ``heading_deg`` None is unknown, ``clearness`` None is left to the weather."""
 
@@ -37,6 +46,7 @@ class PlanDay:
     clearness: float | None = None
     refills: tuple[str, ...] = ()
     refill_h: float = 9.0
+    forecast: DayForecast | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,13 +128,19 @@ def weather_of(plan: Plan) -> Weather:
     else:
         clear, off = mean_k[None, :].copy(), np.zeros((1, n))
     for j, d in enumerate(plan.days):
+        if d.forecast is not None:
+            clear[:, j] = min(0.85, max(0.0, d.forecast.clearness))
         if d.clearness is not None:
             clear[:, j] = d.clearness
     diffuse = np.empty_like(clear)
     for j, (c, y) in enumerate(zip(places, years, strict=True)):
         diffuse[:, j] = diffuse_part(clear[:, j], sunset_angle(c.lat_deg, season_of(y).dec)) * clear[:, j]
     swing = (normals[:, 1] - normals[:, 0]) * (0.5 + 0.5 * clear / mean_k)
-    return Weather(clear, diffuse, normals.mean(axis=1) + off, swing)
+    mean = normals.mean(axis=1) + off
+    for j, d in enumerate(plan.days):
+        if d.forecast is not None:
+            mean[:, j], swing[:, j] = (d.forecast.tmin_c + d.forecast.tmax_c) / 2, d.forecast.tmax_c - d.forecast.tmin_c
+    return Weather(clear, diffuse, mean, swing)
 
 
 @dataclass

@@ -4,14 +4,14 @@ from __future__ import annotations
 
 import datetime as dt
 import math
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from bothy.core.catalogue.climates import Climate, climates
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.trips import Leg, LiveThere, OwnPlace
-from bothy.core.trips.engine import PlanDay
+from bothy.core.trips.engine import DayForecast, PlanDay
 
 EARTH_KM = 6371.0088
 LAPSE_K_M = -0.0065
@@ -85,6 +85,18 @@ def day_count(design: Design) -> int:
 def leg_days(design: Design) -> list[tuple[Leg, int]]:
     """Each day's leg and which day of it."""
     return [(leg, n) for leg in legs_of(design) for n in range(leg.days_count)]
+
+
+@dataclass(frozen=True)
+class Forecasts:
+    """Forecasts of single days by place and date, and who says so."""
+
+    source: str
+    days: dict[tuple[str, dt.date], DayForecast]
+
+    def over(self, days: list[PlanDay]) -> list[PlanDay]:
+        """The days, with a forecast where there is one."""
+        return [replace(d, forecast=self.days.get((d.place.place, d.date))) for d in days]
 
 
 def days_of(ctx: Context) -> list[PlanDay]:

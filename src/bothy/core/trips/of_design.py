@@ -18,7 +18,7 @@ from bothy.core.sun.geometry import Array, midpoints
 from bothy.core.sun.plane import Module
 from bothy.core.trips.battery import TripBank
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result
-from bothy.core.trips.itinerary import NoTrip, days_of, leg_days
+from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days
 from bothy.core.trips.trip import default_shed
 
 STEP_MIN = 15
@@ -132,9 +132,11 @@ def numbers_of(ctx: Context, bank: TripBank) -> Array:
     return n
 
 
-def plan_of_design(ctx: Context) -> Plan:
+def plan_of_design(ctx: Context, forecasts: Forecasts | None = None) -> Plan:
     """The plan of a design's trip. Raises :class:`NoTrip` when something is missing for it."""
     days, bank = days_of(ctx), bank_of(ctx)
+    if forecasts is not None:
+        days = forecasts.over(days)
     hours = midpoints(STEP_MIN)
     dc, ac = _loads(ctx, days, hours)
     if ctx.design.power.inverter is None:
@@ -214,6 +216,7 @@ class TripRun(BaseModel):
     histories: dict[str, list[float]]
     days: list[TripDaySum]
     months: list[TripMonth]
+    forecast_days: int
     events: list[TripEventOut]
     short_days_frac: float
     error_frac: float | None
@@ -315,7 +318,7 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
     error = standard_error(r.short_day)
     return TripRun(
         draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.chem.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
-        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), months=months_of(days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
+        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
         events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
         short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),
@@ -364,16 +367,18 @@ def _buys(ctx: Context, r: Result, weather: Any) -> list[Buy]:
     return out
 
 
-def run_trip(ctx: Context, *, workers: int = 1, between: Any = None) -> TripRun:
+def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: Forecasts | None = None) -> TripRun:
     """Simulate the trip of a design. Raises :class:`NoTrip` when something is missing for it."""
     from bothy.core.trips.engine import simulate, weather_of
     from bothy.core.trips.rules import trip_findings
 
-    plan = plan_of_design(ctx)
+    plan = plan_of_design(ctx, forecasts)
     weather = weather_of(plan)
     kept = _Kept(plan, plan.draw_count)
     result = simulate(plan, keep=kept, weather=weather, workers=workers, between=between)
     run = run_of(ctx, plan, result, kept, weather)
+    if forecasts is not None and run.forecast_days:
+        run.assumed.insert(0, f"The weather of {run.forecast_days} days is that of a forecast ({forecasts.source}); beyond it, it is drawn.")
     run.buys = _buys(ctx, result, weather)
     run.findings = trip_findings(ctx, run)
     return run

@@ -202,6 +202,18 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
             unit=""
             onSet={(v) => void edit([{ op: "replace", path: "/trips/soc_start_frac", value: v ?? 1 }], "charge at the start")}
           />
+          <FlagProperty
+            label="forecast for the coming days"
+            note={
+              design.trips?.forecast
+                ? run.forecast_days
+                  ? `taken for ${run.forecast_days} days`
+                  : "no day of the trip is near, or no forecast service answers"
+                : "from a service on this machine, when one is there"
+            }
+            value={design.trips?.forecast ?? false}
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/forecast", value: v }], v ? "with the forecast" : "without the forecast")}
+          />
           <ul className="mt-1 pl-4 text-[12px] text-chalk-dim">
             {run.assumed.map((a) => (
               <li key={a}>{a}</li>

@@ -1,0 +1,56 @@
+"""A process of its own that stands in for a weather service: the same made-up week for everybody, from the weather generator and today's date.
+
+``./bothy forecast`` starts it on loopback. A real service with the same one address may take its place.
+"""
+
+from __future__ import annotations
+
+import datetime as dt
+
+from fastapi import FastAPI, Query
+from pydantic import BaseModel
+
+from bothy.core.catalogue.climates import MONTHS
+from bothy.core.sun.draws import WeatherDrawIn, weather_draw
+from bothy.core.trips.itinerary import nearest
+
+MOST_DAYS = 10
+PORT = 8091
+
+
+class ForecastDay(BaseModel):
+    """One day at a place: its clearness (part of the light outside the atmosphere that arrives) and the air's extremes in °C."""
+
+    date: dt.date
+    clearness: float
+    tmin_c: float
+    tmax_c: float
+
+
+class Forecast(BaseModel):
+    """Days in a row from one on, and who says so."""
+
+    source: str
+    days: list[ForecastDay]
+
+
+def week(lat_deg: float, lon_deg: float, first: dt.date, days: int) -> Forecast:
+    """A made-up forecast: the days that the generator draws for that place with the first day's number as seed."""
+    c, _ = nearest(lat_deg, lon_deg)
+    drawn = weather_draw(WeatherDrawIn(place=c.place, month=first.month, days=days, seed=first.toordinal()))
+    made = [
+        ForecastDay(date=first + dt.timedelta(days=i), clearness=round(drawn.kt_frac[i], 3), tmin_c=round(drawn.tmin_c[i], 1), tmax_c=round(drawn.tmax_c[i], 1))
+        for i in range(days)
+    ]
+    return Forecast(source=f"stand-in, made up for {c.name} in {MONTHS[first.month - 1]}", days=made)
+
+
+app = FastAPI(title="A stand-in for a weather service", docs_url=None, redoc_url=None)
+
+
+@app.get("/forecast")
+def forecast(
+    lat_deg: float = Query(ge=-72, le=72), lon_deg: float = Query(ge=-180, le=180), first: dt.date = Query(), days: int = Query(7, ge=1, le=MOST_DAYS)
+) -> Forecast:
+    """The forecast of a place from a day on."""
+    return week(lat_deg, lon_deg, first, days)
