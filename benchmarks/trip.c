@@ -4,7 +4,7 @@
 #include <string.h>
 
 enum { U, E_NOM, R_OHM, I_20, ETA, MAX_CHARGE, MAX_DISCHARGE, TAIL, TAPER, FLOOR, RECONNECT, CEILING, PEUKERT, SELF, COLDEST, HEAT_CAPACITY, HEAT_LOSS, CAPACITY, KIND, FACTORS };
-enum { D_START, D_HOURS, D_SHORE, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, DAY_SIZE };
+enum { D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, DAY_SIZE };
 enum { A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE };
 enum { ETA_PV, PV_MOST, ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
   HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
@@ -94,7 +94,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
       for (long i = 0; i < steps; i++) {
         long at = j * steps + i;
         double h = hours[i];
-        int driving = day[D_START] <= h && h < day[D_START] + day[D_HOURS], shore = day[D_SHORE] != 0 && !driving;
+        int driving = day[D_START] <= h && h < day[D_START] + day[D_HOURS], shore = day[D_MAINS_FROM] <= h && h < day[D_MAINS_TO] && !driving;
         if (i == (long)day[D_REFILL_STEP]) {
           int bits = (int)day[D_REFILLS];
           if (bits & 1) fresh = plan[FRESH];
@@ -163,9 +163,9 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
         int heat_live = !off[(int)plan[HEATER_TIER]] && !open;
         double ac_short = 0, shore_ac = 0, offer_shore = 0, inverter = 0;
         if (shore) {
-          shore_ac = mind(ac_all, plan[SHORE_MOST]);
+          shore_ac = mind(ac_all, day[D_MAINS_W]);
           ac_short = ac_all - shore_ac;
-          offer_shore = mind(plan[CHARGER], maxd(0, plan[SHORE_MOST] - shore_ac) * plan[ETA_CHARGER]);
+          offer_shore = mind(plan[CHARGER], maxd(0, day[D_MAINS_W] - shore_ac) * plan[ETA_CHARGER]);
           ac_live = 0;
         } else if (plan[INVERTER] != 0 && !open && (ac_live > 0 || plan[ALWAYS] != 0)) inverter = plan[IDLE] + ac_live / plan[ETA_INVERTER];
         double demand = dc_live + inverter, offer_dcdc = driving ? plan[DCDC] : 0, before = e, leak = e * bank[SELF] / 730.5 * dt;

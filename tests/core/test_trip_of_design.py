@@ -16,9 +16,11 @@ from bothy.core.trips.itinerary import NoTrip
 from bothy.core.trips.of_design import plan_of_design, points_a_day, run_trip
 from bothy.core.trips.rules import in_words
 from bothy.demo import curlew, fiddlehead
-from tests.designs import BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, lived
+from tests.designs import AGM, BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, lived
 
 WEEK = {"id": "a", "place": "london", "days_count": 7}
+DRIVEN = {**WEEK, "drive_h": 2.0}
+HEATER = {"id": "heater", "name": "Air heater", "kind": "heating", "power_w": 20.0, "hours_per_day": 10.0, "tier": 2}
 
 
 def away(*legs: dict[str, Any], appliances: list[dict[str, Any]] | None = None, trips: dict[str, Any] | None = None, **power: Any) -> Any:
@@ -111,7 +113,8 @@ def test_an_easy_trip_never_runs_short_and_a_hard_one_says_when() -> None:
     assert rules["sim-first-shortage"].severity == "fault"
     assert "in the earliest on" in rules["sim-first-shortage"].message
     assert "one more battery" in rules["sim-lolp-high"].message
-    assert [b.change_frac <= 0 for b in hard.buys] == [True, True]
+    assert [b.change_frac <= 0 for b in hard.buys] == [True, True, True]
+    assert "on the ground at 60°" in hard.buys[2].what
     assert hard.buys[1].missing_wh_day < hard.missing_wh_day
     assert sum(d.short_frac for d in hard.days) == pytest.approx(hard.short_days_frac * 7)
 
@@ -185,3 +188,42 @@ def test_the_demos_trips_run_and_their_energy_adds_up(demo: Any) -> None:
     assert run.balance_error_wh < 1e-5
     assert "sim-balance" not in {f.rule for f in run.findings}
     assert len(run.days) == sum(leg.days_count for leg in demo.design().trips.legs)
+
+
+def test_a_medical_device_that_may_go_dark_is_a_danger() -> None:
+    device = {"id": "air", "name": "Breathing machine", "kind": "medical", "power_w": 40.0, "hours_per_day": 24.0}
+    dark = found(away({**WEEK, "place": "inverness"}, trips={"start_date": "2026-12-01"}, appliances=[device]))
+    assert dark["sim-medical-load"].severity == "danger"
+    assert "Breathing machine: in 100% of the trips, first on" in dark["sim-medical-load"].message
+    assert "sim-medical-load" not in found(away(appliances=[{**device, "power_w": 5.0}]))
+    late = found(away({**WEEK, "place": "inverness"}, trips={"start_date": "2026-12-01"}, appliances=[{**device, "tier": 3}]))
+    assert "sim-medical-load" in late, "what is shed first is dark too"
+    assert "sim-medical-load" not in found(
+        away({**WEEK, "place": "inverness"}, trips={"start_date": "2026-12-01"}, appliances=[{**LAMP, "power_w": 60.0, "hours_per_day": 24.0}])
+    )
+
+
+HUNGRY = {**LAMP, "power_w": 60.0, "hours_per_day": 24.0, "tier": 1}
+DECEMBER = {"start_date": "2026-12-01"}
+
+
+@pytest.mark.parametrize(("rule", "ctx", "other"), [
+    ("sim-empty-normals", away({**WEEK, "place": "inverness"}, trips=DECEMBER, appliances=[HUNGRY]), away()),
+    ("sim-autonomy-short", away(appliances=[{**HUNGRY, "power_w": 45.0}]), away(appliances=[{**HUNGRY, "power_w": 30.0}])),
+    ("sim-autonomy-short", away(appliances=[{**HUNGRY, "power_w": 45.0}]), away({**WEEK, "shore": True}, shore=CHARGER, appliances=[{**HUNGRY, "power_w": 45.0}])),
+    ("sim-solar-small", away(DRIVEN, arrays=[{**PANELS, "panel_power_w": 5.0, "imp_a": 0.15, "isc_a": 0.17}], driving=DCDC, appliances=[HUNGRY]), away(DRIVEN, driving=DCDC)),
+    ("sim-tilt-winter", away({**WEEK, "place": "manchester"}, trips=DECEMBER, appliances=[{**HUNGRY, "power_w": 25.0}]),
+     away({**WEEK, "place": "manchester"}, trips=DECEMBER, appliances=[{**HUNGRY, "power_w": 25.0}], arrays=[{**PANELS, "tilt_deg": 60.0, "azimuth_deg": 180.0, "deploy": "ground"}])),
+    ("sim-shade-string", away(arrays=[{**PANELS, "series_count": 2, "shade_frac": [0.5] * 24}]), away(arrays=[{**PANELS, "shade_frac": [0.5] * 24}])),
+    ("sim-lead-partial", away({**WEEK, "days_count": 9}, trips=DECEMBER, bank=AGM, appliances=[{**HUNGRY, "power_w": 6.0}]),
+     away({**WEEK, "days_count": 9, "shore": True}, trips=DECEMBER, bank=AGM, shore=CHARGER, appliances=[{**HUNGRY, "power_w": 6.0}])),
+    ("sim-heater-short", away({**WEEK, "place": "tromso"}, trips={"start_date": "2026-01-01"}, appliances=[HUNGRY, HEATER]),
+     away({**WEEK, "place": "tromso", "shore": True}, trips={"start_date": "2026-01-01"}, shore=CHARGER, appliances=[HUNGRY, HEATER])),
+    ("sim-load-assumed", away(appliances=[{**HUNGRY, "trust": "catalogue"}]), away(appliances=[{**HUNGRY, "trust": "measured"}])),
+])  # fmt: skip
+def test_a_rule_of_the_run_is_raised_where_it_holds_and_not_beside_it(rule: str, ctx: Any, other: Any) -> None:
+    raised = found(ctx)
+    assert rule in raised
+    assert raised[rule].severity == RULES[rule].severity
+    assert any(c.isdigit() for c in raised[rule].message)
+    assert rule not in found(other)

@@ -843,7 +843,7 @@ export interface components {
              * @default other
              * @enum {string}
              */
-            kind: "light" | "cooling" | "heating" | "pump" | "fan" | "electronics" | "socket" | "cooking" | "tool" | "safety" | "other";
+            kind: "light" | "cooling" | "heating" | "pump" | "fan" | "electronics" | "socket" | "cooking" | "tool" | "safety" | "medical" | "other";
             /**
              * Zone
              * @default living
@@ -1308,7 +1308,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "appliance" | "battery" | "panel" | "controller" | "dcdc" | "inverter" | "charger" | "cable" | "fuse" | "board" | "station";
+            kind: "appliance" | "battery" | "panel" | "controller" | "dcdc" | "inverter" | "charger" | "cable" | "fuse" | "board" | "station" | "generator";
             /** Maker */
             maker: string;
             /** Name */
@@ -1904,7 +1904,7 @@ export interface components {
         };
         /**
          * DrivingCharge
-         * @description DC-DC charger or relay from the vehicle's alternator.
+         * @description DC-DC charger or relay from the vehicle's alternator, or a second alternator of its own, whose rating is that on its label at the bank's voltage.
          */
         DrivingCharge: {
             /**
@@ -1919,7 +1919,7 @@ export interface components {
              * @default dcdc
              * @enum {string}
              */
-            school: "dcdc" | "relay";
+            school: "dcdc" | "relay" | "second";
             /** Rating A */
             rating_a: number;
             /** Mass Kg */
@@ -2072,6 +2072,29 @@ export interface components {
             fitted: number;
             /** Spare */
             spare: number;
+        };
+        /**
+         * Generator
+         * @description A generator; its continuous rating at sea level.
+         */
+        Generator: {
+            /**
+             * Name
+             * @default Generator
+             */
+            name: string;
+            /** Part */
+            part?: string | null;
+            /** Rating W */
+            rating_w: number;
+            /** Mass Kg */
+            mass_kg?: number | null;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
         };
         /** HTTPValidationError */
         HTTPValidationError: {
@@ -2280,7 +2303,7 @@ export interface components {
         };
         /**
          * Leg
-         * @description Days at one place. Driving to it, where there is any, is on its first day; a hook-up holds for all of them.
+         * @description Days at one place. Driving to it, where there is any, is on its first day; a hook-up, or the generator's hours, hold for all of them.
          */
         Leg: {
             /** Id */
@@ -2315,6 +2338,16 @@ export interface components {
              * @enum {string}
              */
             day_type: "parked" | "driving" | "working";
+            /**
+             * Generator H
+             * @default 0
+             */
+            generator_h: number;
+            /**
+             * Generator Start H
+             * @default 10
+             */
+            generator_start_h: number;
             /** Heading Deg */
             heading_deg?: number | null;
             /** Clearness */
@@ -3195,6 +3228,7 @@ export interface components {
             controller?: components["schemas"]["SolarController"] | null;
             driving?: components["schemas"]["DrivingCharge"] | null;
             shore?: components["schemas"]["Shore"] | null;
+            generator?: components["schemas"]["Generator"] | null;
         };
         /**
          * PowerPart
@@ -4246,6 +4280,18 @@ export interface components {
             driving_wh_day: number;
             /** Shore Wh Day */
             shore_wh_day: number;
+            /** Generator H */
+            generator_h: number;
+            /** Mains Short W */
+            mains_short_w: number;
+            /** Medical Draws Frac */
+            medical_draws_frac: number;
+            /** Medical First D */
+            medical_first_d: number | null;
+            /** Heat Missing Frac */
+            heat_missing_frac: number | null;
+            /** Short In Normals D */
+            short_in_normals_d: number | null;
             /** Load Wh Day */
             load_wh_day: number;
             /** Curtailed Wh Day */

@@ -118,6 +118,7 @@ def feeds_of(ctx: Context, s: Supply) -> Feeds:
         out["solar"] = Feed(given("current_a", p.controller.max_charge_current_a, "typed", p.controller.name, label="controller's top current"), volts)
     if p.driving is not None:
         out["driving"] = Feed(given("current_a", p.driving.rating_a, "typed", p.driving.name, label="charger's output"), volts)
+    if p.driving is not None and p.driving.school != "second":
         amps: Figure | None = None
         if s.driving is not None and s.driving.input_current_a is not None:
             amps = s.driving.figure("input_current_a")

@@ -37,12 +37,12 @@ WORDS: dict[str, tuple[str, ...]] = {
     "mass": ("mass", "weight", "kg"),
     "note": ("note", "notes", "remark", "comment"),
 }
-KINDS = ("light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "other")
+KINDS = ("light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "medical", "other")
 ZONES = ("kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside")
 _GUESS = (
     ("light", ("light", "lamp", "led", "spot")), ("cooling", ("fridge", "freezer", "cool")), ("heating", ("heater", "heating", "blanket")),
     ("pump", ("pump",)), ("fan", ("fan", "vent", "extractor")), ("socket", ("socket", "usb")), ("cooking", ("kettle", "hob", "induction", "microwave", "coffee", "toaster")),
-    ("safety", ("alarm", "monitor shunt", "detector")), ("electronics", ("laptop", "phone", "router", "screen", "radio", "camera", "charger", "tablet", "tv")),
+    ("medical", ("breathing", "cpap", "insulin", "oxygen", "medical", "medicine")), ("safety", ("alarm", "monitor shunt", "detector")), ("electronics", ("laptop", "phone", "router", "screen", "radio", "camera", "charger", "tablet", "tv")),
 )  # fmt: skip
 
 

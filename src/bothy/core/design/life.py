@@ -13,7 +13,7 @@ from bothy.core.power.load_budget import DayFactors, Load, SeasonFactors, load_p
 
 Month = Annotated[int, Field(ge=1, le=12)]
 Zone = Literal["kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside"]
-Kind = Literal["light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "other"]
+Kind = Literal["light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "medical", "other"]
 Electrical = Literal["resistive", "constant_power", "constant_current", "motor"]
 Trust = Literal["measured", "label", "duty", "catalogue"]
 
@@ -56,6 +56,7 @@ MOST_ON_A_LINE_W, MOST_TOGETHER_W = 40_000.0, 160_000.0
 
 TIER_OF_KIND: dict[Kind, int] = {
     "safety": 1,
+    "medical": 1,
     "cooling": 1,
     "heating": 1,
     "pump": 1,

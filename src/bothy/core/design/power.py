@@ -111,11 +111,11 @@ class SolarController(Doc):
 
 
 class DrivingCharge(Doc):
-    """DC-DC charger or relay from the vehicle's alternator."""
+    """DC-DC charger or relay from the vehicle's alternator, or a second alternator of its own, whose rating is that on its label at the bank's voltage."""
 
     name: Name = "Driving charge"
     part: PartKey | None = None
-    school: Literal["dcdc", "relay"] = "dcdc"
+    school: Literal["dcdc", "relay", "second"] = "dcdc"
     rating_a: float = Field(gt=0, le=300)
     mass_kg: float | None = Field(None, ge=0, le=100)
     by: By = "typed"
@@ -133,6 +133,16 @@ class Shore(Doc):
     by: By = "typed"
 
 
+class Generator(Doc):
+    """A generator; its continuous rating at sea level."""
+
+    name: Name = "Generator"
+    part: PartKey | None = None
+    rating_w: float = Field(gt=0, le=15000)
+    mass_kg: float | None = Field(None, ge=0, le=300)
+    by: By = "typed"
+
+
 class Power(Doc):
     """The electrical supply; None means: not chosen yet."""
 
@@ -143,3 +153,4 @@ class Power(Doc):
     controller: SolarController | None = None
     driving: DrivingCharge | None = None
     shore: Shore | None = None
+    generator: Generator | None = None

@@ -19,7 +19,7 @@ FIRST_YEAR, LAST_YEAR = 1990, 2100
 
 
 class Leg(Doc):
-    """Days at one place. Driving to it, where there is any, is on its first day; a hook-up holds for all of them."""
+    """Days at one place. Driving to it, where there is any, is on its first day; a hook-up, or the generator's hours, hold for all of them."""
 
     id: Id
     place: PlaceKey
@@ -29,6 +29,8 @@ class Leg(Doc):
     shore: bool = False
     persons: Whole | None = Field(None, ge=0, le=20)
     day_type: DayType = "parked"
+    generator_h: float = Field(0, ge=0, le=24)
+    generator_start_h: float = Field(10, ge=0, le=24)
     heading_deg: float | None = Field(None, ge=0, le=360)
     clearness: float | None = Field(None, ge=0, le=0.85)
     refills: list[Refill] = Field([], max_length=5)
@@ -39,6 +41,8 @@ class Leg(Doc):
     def _evening(self) -> Self:
         if self.drive_start_h + self.drive_h > 24:
             raise wrong("drive_h", "ends after midnight; put the rest of the drive on the next leg")
+        if self.generator_start_h + self.generator_h > 24:
+            raise wrong("generator_h", "ends after midnight; begin earlier or run it shorter")
         return self
 
 

@@ -8,7 +8,7 @@ from bothy.core.catalogue.parts import of_kind
 from bothy.core.context import BANK_PLACES, Context
 from bothy.core.finding import Finding, Remedy, Severity, finding, rules
 from bothy.core.power.load_budget import LoadBudgetOut
-from bothy.core.power.supply import PowerPart, Supply
+from bothy.core.power.supply import PowerPart, Supply, belt_power, second_alternator_a
 
 rules("power", (
     ("power-load-saturated", "fault", "Appliance never stops", "Shade, insulate or ventilate its condenser, or take a larger unit.", "energy balance"),
@@ -58,6 +58,7 @@ rules("power", (
     ("power-relay-overload", "fault", "Relay overloads the alternator", "A DC-DC charger, or a current-limiting cable.", "handbook 01 §3.14"),
     ("power-relay-smart-alternator", "fault", "Relay on a smart alternator", "A DC-DC charger with an ignition signal.", "handbook 01 §3.14"),
     ("power-alternator-no-room", "fault", "Alternator cannot spare that much", "A smaller charger, a second alternator, or a larger cable.", "handbook 01 §3.14"),
+    ("power-second-alternator", "advice", "A second alternator needs more than a bracket", "Its own regulator with the bank's charge profile and a temperature sensor; belt and pulley for that power.", "handbook 01 §3.14"),
     ("power-alternator-idle", "advice", "More than the alternator gives at idle", "Limit it by the engine signal; do not idle to charge.", "handbook 01 §3.14"),
     ("power-dcdc-input-drop", "advice", "Long thin cable to the DC-DC charger", "A thicker cable.", "handbook 02"),
     ("power-balance-negative", "fault", "More used than comes in", "The source that limits: more sun, driving, shore, or a smaller demand.", "handbook 01 §3.16"),
@@ -116,6 +117,13 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
                     add(r, "solar", text, [], Remedy(label="Fit a fuse in each string", patch=patch))
             else:
                 add(r, "solar", words.get(r, ""), ["power/string/voc_cold_v"])
+    if p.driving and p.driving.school == "second":
+        amps = second_alternator_a(ctx).value
+        add(
+            "power-second-alternator",
+            "driving",
+            f"{p.driving.rating_a:.0f} A on its label, about {amps:.0f} A hot; at its belt that is {belt_power.raw(14.0 * ctx.scale, p.driving.rating_a) / 1000:.1f} kW.",
+        )
     if s.driving and p.driving:
         d = s.driving
         words = {

@@ -93,6 +93,30 @@ def stay_need(nights: float, demand_wh: float, supply_wh: float) -> float:
     return nights * max(0.0, demand_wh - supply_wh)
 
 
+@formula("What a second alternator charges with", "min(hot·label, bank's limit)", unit="A", source="handbook 01 §3.14; hot output 75 % of the label, typical")
+def second_alternator(hot_frac: float, rated_a: float, bank_limit_a: float) -> float:
+    return min(hot_frac * rated_a, bank_limit_a)
+
+
+@formula("Power at its belt", "U·I/0.55", unit="W", source="handbook 01 §3.14")
+def belt_power(voltage_v: float, current_a: float) -> float:
+    return voltage_v * current_a / 0.55
+
+
+@formula("Energy per day of driving", "I·U·h", unit="Wh", source="definition")
+def driven_energy(current_a: float, bank_voltage_v: float, drive_h: float) -> float:
+    return current_a * bank_voltage_v * drive_h
+
+
+def second_alternator_a(ctx: Context) -> Figure:
+    """The charging current of a second alternator: hot, and within what the bank takes."""
+    p = ctx.design.power
+    assert p.driving is not None
+    limit = (p.bank.unit_max_charge_a or ctx.chem.max_charge_c * p.bank.unit_charge_ah) * p.bank.parallel_count if p.bank else p.driving.rating_a
+    return second_alternator(given("hot_frac", 0.75, "default", "hot, under the bonnet; typical"), given("rated_a", p.driving.rating_a, "typed", p.driving.name),
+                             given("bank_limit_a", limit, "typed" if p.bank and p.bank.unit_max_charge_a else "default", "bank's charge limit"))  # fmt: skip
+
+
 @dataclass
 class Supply:
     """Results of the calculators on the design's supply; None where the part is not chosen yet."""
@@ -214,7 +238,10 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
             {"ac_power_w": given("ac_power_w", inv.rating_w, "typed", inv.name),
              "efficiency_frac": given("efficiency_frac", eff, "typed" if inv.efficiency_frac else "default", "from its data sheet" if inv.efficiency_frac else "at full load, typical")},
         )  # fmt: skip
-    if p.driving is not None and s.bank is not None and ctx.alternator_a > 0:
+    if p.driving is not None and p.driving.school == "second" and s.bank is not None:
+        amps = second_alternator_a(ctx)
+        s.drive_wh = driven_energy(amps, given("bank_voltage_v", ctx.bank_v, "computed", "cells × cell voltage"), ctx.figure("/life/drive_h_per_day"))
+    elif p.driving is not None and s.bank is not None and ctx.alternator_a > 0:
         relay = p.driving.school == "relay" and ctx.vehicle_v == ctx.system_v
         cable = next((c for c in ctx.design.wiring.circuits if c.kind == "driving_in"), None)
         length = cable.length_m if cable and cable.length_m and cable.area_mm2 else 0.0

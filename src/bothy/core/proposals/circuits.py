@@ -21,7 +21,7 @@ from bothy.core.wiring.panel_design import propose_plate
 from bothy.core.wiring.rules import refit
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 
-OWN_KINDS = ("cooling", "heating", "pump")
+OWN_KINDS = ("medical", "cooling", "heating", "pump")
 OWN_FROM_A = 5.0
 SHARED_CABLE_A, SHARED_FUSE_A = 24.0, 15.0
 MAINS_NOTE = "Mains: a design aid only; a licensed electrician designs, connects and certifies it."
@@ -141,8 +141,12 @@ def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, 
             add("Board feed", "feeder", b)
     for kind, item, name in (("solar", p.controller, "Solar charge"), ("driving", p.driving, "Driving charge"), ("shore", p.shore, "Shore charge")):
         if item is not None and kind not in have:
-            add(name, kind)
-    if p.driving is not None and "driving_in" not in have:
+            second = kind == "driving" and p.driving is not None and p.driving.school == "second"
+            if second:
+                add("From the second alternator", kind, engine_space=True, insulation_temp_c=105)
+            else:
+                add(name, kind)
+    if p.driving is not None and p.driving.school != "second" and "driving_in" not in have:
         add("From the starter battery", "driving_in", engine_space=True, insulation_temp_c=105)
     for name, items in dc.items():
         add(name, "load", None if name in direct else board, [a.id for a in items])

@@ -154,7 +154,7 @@ def schools_of(ctx: Context) -> list[School]:
         out.append(
             School(
                 "dcdc",
-                "A DC-DC charger instead of a relay",
+                f"A DC-DC charger instead of a {'relay' if p.driving.school == 'relay' else 'second alternator'}",
                 "Dearer; limited to its rating, and kind to battery and alternator.",
                 p.model_copy(update={"driving": made}),
             )

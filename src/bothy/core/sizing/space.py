@@ -199,12 +199,12 @@ def bank_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> li
 
 
 def driving_options(ctx: Context, allowed: list[Part]) -> list[Option]:
-    """No charging by driving, what is there now when it is a relay, or a DC-DC charger."""
+    """No charging by driving, what is there now when it is a relay or a second alternator, or a DC-DC charger."""
     now = ctx.design.power.driving
     out = [Option("no-driving", "", 0, 0, None, "dcdc", 0)]
-    if now is not None and now.school == "relay":
+    if now is not None and now.school != "dcdc":
         p = parts().get(now.part or "")
-        out.append(Option("relay", now.name, p.price_eur if p else 0, p.mass_kg if p else now.mass_kg or 0, now, "relay", now.rating_a))
+        out.append(Option(now.school, now.name, p.price_eur if p else 0, p.mass_kg if p else now.mass_kg or 0, now, now.school, now.rating_a))
     for part in (p for p in allowed if p.kind == "dcdc" and p.data["school"] == "dcdc"):
         charge = DrivingCharge.model_validate({**part.data, "name": part.name, "part": _key_of(part), "mass_kg": part.mass_kg})
         out.append(Option(part.key, part.name, part.price_eur, part.mass_kg, charge, "dcdc", part.data["rating_a"]))

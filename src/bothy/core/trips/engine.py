@@ -47,6 +47,14 @@ class PlanDay:
     refills: tuple[str, ...] = ()
     refill_h: float = 9.0
     forecast: DayForecast | None = None
+    generator: tuple[float, float, float] | None = None
+    """From which hour, for how many, and how much in W, where there is no hook-up."""
+
+    def mains(self, hook_up_w: float) -> tuple[float, float, float]:
+        """Mains of the day: from and to which hour, and W at most."""
+        if self.shore:
+            return 0.0, 24.0, hook_up_w
+        return (self.generator[0], self.generator[0] + self.generator[1], self.generator[2]) if self.generator else (0.0, 0.0, 0.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -227,7 +235,8 @@ def arrays_of(plan: Plan, weather: Weather | None = None) -> Arrays:
     rows = np.zeros((len(plan.days), kernel.DAY_SIZE))
     for j, d in enumerate(plan.days):
         bits = sum(REFILLS[r] for r in d.refills)
-        rows[j] = (d.drive_start_h, d.drive_h, float(d.shore), d.persons, math.floor(d.refill_h / (plan.step_min / 60)) if bits else -1, bits, sky.outside[j])
+        refill = math.floor(d.refill_h / (plan.step_min / 60)) if bits else -1
+        rows[j] = (d.drive_start_h, d.drive_h, d.persons, refill, bits, sky.outside[j], *d.mains(plan.numbers[kernel.SHORE_MOST]))
     panels = np.array([_array_row(x) for x in plan.arrays]) if plan.arrays else np.zeros((0, kernel.ARRAY_SIZE))
     shade = np.array([x.shade for x in plan.arrays]) if plan.arrays else np.zeros((0, 24))
     planes, heads, seen, below, on = _planes(plan, sky)

@@ -15,7 +15,8 @@ from bothy.core.sun.geometry import Array
 from bothy.core.trips import cells as c
 
 # plan, by day
-D_START, D_HOURS, D_SHORE, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, DAY_SIZE = 0, 1, 2, 3, 4, 5, 6, 7
+D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, DAY_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8, 9
+"""Mains from a hook-up or a generator: from and to which hour, and how much at most in W."""
 WATER, GREY_DUMP, TOILET_DUMP, GAS_FILL, DIESEL_FILL = 1, 2, 4, 8, 16
 # array, by array
 A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8
@@ -88,7 +89,8 @@ def run(
             for i in range(steps):
                 h = hours[i]
                 driving = days[j, D_START] <= h < days[j, D_START] + days[j, D_HOURS]
-                shore = days[j, D_SHORE] != 0 and not driving
+                shore = days[j, D_MAINS_FROM] <= h < days[j, D_MAINS_TO] and not driving
+                mains_most = days[j, D_MAINS_W]
                 if i == int(days[j, D_REFILL_STEP]):
                     bits = int(days[j, D_REFILLS])
                     if bits & WATER:
@@ -199,9 +201,9 @@ def run(
                 heat_live = not off[int(plan[HEATER_TIER])] and not open_
                 ac_short, shore_ac, offer_shore, inverter = 0.0, 0.0, 0.0, 0.0
                 if shore:
-                    shore_ac = min(ac_all, plan[SHORE_MOST])
+                    shore_ac = min(ac_all, mains_most)
                     ac_short = ac_all - shore_ac
-                    offer_shore = min(plan[CHARGER], max(0.0, plan[SHORE_MOST] - shore_ac) * plan[ETA_CHARGER])
+                    offer_shore = min(plan[CHARGER], max(0.0, mains_most - shore_ac) * plan[ETA_CHARGER])
                     ac_live = 0.0
                 elif plan[INVERTER] != 0 and not open_ and (ac_live > 0 or plan[ALWAYS] != 0):
                     inverter = plan[IDLE] + ac_live / plan[ETA_INVERTER]

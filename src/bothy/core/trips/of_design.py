@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 from typing import Any
 
 import numpy as np
@@ -13,6 +14,7 @@ from bothy.core.contract import quick
 from bothy.core.finding import Finding
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.load_budget import LoadBudgetIn, load_budget
+from bothy.core.power.supply import second_alternator_a
 from bothy.core.power.uses import inverter_use
 from bothy.core.sun.geometry import Array, midpoints
 from bothy.core.sun.plane import Module
@@ -87,12 +89,14 @@ def panels_of(ctx: Context) -> list[PlanArray]:
 
 
 def driving_w(ctx: Context) -> float:
-    """Charging power while driving in W. A relay gives what the voltages push through it, at half charge; behind a smart alternator it is not counted on."""
+    """Charging power while driving in W. A second alternator gives what it can hot and the bank takes; a relay gives what the voltages push through it, at half charge; behind a smart alternator it is not counted on."""
     p = ctx.design.power
     if p.driving is None:
         return 0.0
     if p.driving.school == "dcdc":
         return p.driving.rating_a * ctx.bank_v
+    if p.driving.school == "second":
+        return second_alternator_a(ctx).value * ctx.bank_v
     if ctx.smart or p.bank is None or ctx.alternator_a <= 0:
         return 0.0
     most = p.bank.unit_max_charge_a * p.bank.parallel_count if p.bank.unit_max_charge_a else None
@@ -229,6 +233,12 @@ class TripRun(BaseModel):
     sun_wh_day: float
     driving_wh_day: float
     shore_wh_day: float
+    generator_h: float
+    mains_short_w: float
+    medical_draws_frac: float
+    medical_first_d: float | None
+    heat_missing_frac: float | None
+    short_in_normals_d: float | None
     load_wh_day: float
     curtailed_wh_day: float
     missing_wh_day: float
@@ -252,6 +262,32 @@ def _lane(x: Array) -> Lane:
 def points_a_day(days: int) -> int:
     """Points of a lane a day: every step for short trips, one a day for long ones."""
     return 96 if days <= 21 else 24 if days <= 60 else 4 if days <= 120 else 1
+
+
+def medical(ctx: Context, r: Result) -> dict[str, float | None]:
+    """In what share of the weathers a medical device goes dark or is shed, and when that is first; nothing without one."""
+    from bothy.core.trips import kernel as k
+
+    ranks = {a.rank for a in ctx.design.life.appliances if a.kind == "medical" and a.count > 0}
+    if not ranks:
+        return {"medical_draws_frac": 0.0, "medical_first_d": None}
+    ends = {int(k.E_DISCONNECT)} | ({int(k.E_SHED)} if ranks & {2, 3} else set())
+    firsts = [min((t for t, kind in r.draw_events(d) if kind in ends), default=None) for d in range(r.ledger.shape[0])]
+    known = [t for t in firsts if t is not None]
+    return {"medical_draws_frac": len(known) / len(firsts), "medical_first_d": min(known) if known else None}
+
+
+def mains_short_w(plan: Plan) -> float:
+    """The most by which mains appliances ask for more than a hook-up or a generator gives, mean of a step, in W."""
+    from bothy.core.trips import kernel as k
+
+    worst, hours = 0.0, plan.hours
+    for j, d in enumerate(plan.days):
+        first, last, most = d.mains(plan.numbers[k.SHORE_MOST])
+        on = (first <= hours) & (hours < last) & ~((d.drive_start_h <= hours) & (hours < d.drive_start_h + d.drive_h))
+        if on.any():
+            worst = max(worst, float((plan.ac[j].sum(axis=1)[on] - most).max()))
+    return worst
 
 
 def months_of(days: list[TripDaySum]) -> list[TripMonth]:
@@ -324,13 +360,15 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),
         first_short_d=float(happened[0]) if happened.size else None, first_short_p50_d=float(happened[count // 2]) if happened.size > count // 2 else None,
         sun_wh_day=means["pv_used_wh"] / n, driving_wh_day=means["dcdc_wh"] / n, shore_wh_day=(means["shore_dc_wh"] + means["shore_ac_wh"]) / n, load_wh_day=means["load_served_wh"] / n,
+        generator_h=sum(d.generator[1] for d in plan.days if d.generator and not d.shore), mains_short_w=mains_short_w(plan), **medical(ctx, r), heat_missing_frac=means["heat_unserved_wh"] / asked_heat if (asked_heat := means["heat_wh"] + means["heat_unserved_wh"]) > 0 else None,
+        short_in_normals_d=None,
         curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()), refused_hot_h=float(r.summary[:, k.REFUSED_HOT_H].mean()),
         most_ac_w=float(plan.ac.sum(axis=2).max()), balance_error_wh=balance_error(r.ledger), buys=[], findings=[], assumed=list(ASSUMED),
     )  # fmt: skip
 
 
 def _more(ctx: Context) -> list[tuple[str, Context]]:
-    """The same design with one more panel, and with one more battery."""
+    """The same design with one more panel, with one more battery, and in winter with its panels on the ground."""
     p = ctx.design.power
     out = []
     if p.arrays and p.controller is not None:
@@ -345,7 +383,21 @@ def _more(ctx: Context) -> list[tuple[str, Context]]:
                 p.model_copy(update={"bank": p.bank.model_copy(update={"parallel_count": p.bank.parallel_count + 1})}),
             )
         )
+    if any(a.tilt_deg == 0 and a.deploy == "fixed" for a in p.arrays) and p.controller is not None and _in_winter(ctx):
+        lifted = [a.model_copy(update={"tilt_deg": 60.0, "azimuth_deg": 180.0 if _north(ctx) else 0.0, "deploy": "ground"}) for a in p.arrays]
+        out.append(("the same panels on the ground at 60°, facing the noon sun", p.model_copy(update={"arrays": lifted})))
     return [(what, Context(ctx.design.model_copy(update={"power": power}))) for what, power in out]
+
+
+def _north(ctx: Context) -> bool:
+    return sum(d.place.lat_deg for d in days_of(ctx)) >= 0
+
+
+def _in_winter(ctx: Context) -> bool:
+    """Most of the trip lies in the winter half of the year, far from the equator."""
+    days = days_of(ctx)
+    dark = sum(abs(d.place.lat_deg) > 40 and (d.date.month in (10, 11, 12, 1, 2, 3)) == (d.place.lat_deg > 0) for d in days)
+    return 2 * dark > len(days)
 
 
 def _buys(ctx: Context, r: Result, weather: Any) -> list[Buy]:
@@ -380,5 +432,11 @@ def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: 
     if forecasts is not None and run.forecast_days:
         run.assumed.insert(0, f"The weather of {run.forecast_days} days is that of a forecast ({forecasts.source}); beyond it, it is drawn.")
     run.buys = _buys(ctx, result, weather)
+    if run.short_days_frac > 0:
+        usual = simulate(replace(plan, draws=False))
+        from bothy.core.trips import kernel as k
+
+        first = float(usual.summary[0, k.FIRST_ELECTRICITY])
+        run.short_in_normals_d = first if first >= 0 else None
     run.findings = trip_findings(ctx, run)
     return run

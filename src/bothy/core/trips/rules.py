@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import datetime as dt
+from collections.abc import Callable
 from typing import TYPE_CHECKING
 
 from bothy.core.context import Context
@@ -16,11 +17,23 @@ if TYPE_CHECKING:
 rules("trips", (
     ("sim-first-shortage", "fault", "It runs out on the way", "A hook-up or a drive before that day, less use, or more of what one more part buys.", "handbook 03 §3.18"),
     ("sim-lolp-high", "fault", "Too many days without power", "See what one more panel or battery would buy.", "handbook 03 §3.18"),
+    ("sim-medical-load", "danger", "A medical device may go dark", "A reserve of its own for a full day beyond the forecast, with an alarm; the first tier; a plan with hook-ups. Ask the device's supplier.", "prudence"),
+    ("sim-empty-normals", "fault", "It runs out even in usual weather", "More sources, or less use: luck does not help.", "handbook 03 §3.17"),
+    ("sim-autonomy-short", "advice", "Less than two days without sun", "A larger bank, charging while driving, or a hook-up more often.", "practice"),
+    ("sim-solar-small", "advice", "The sun gives little of it", "More panels, or an itinerary with more drives or hook-ups.", "handbook 03 §3.18"),
+    ("sim-tilt-winter", "advice", "Flat panels in the winter", "Panels on the ground or lifted towards the low sun.", "handbook 03 §3.9"),
+    ("sim-shade-string", "advice", "Shade falls on panels in series", "Move them, or put them in parallel or on controllers of their own.", "handbook 03 §3.11"),
+    ("sim-lead-partial", "advice", "The lead bank is not brought to full", "A long solar tail or a hook-up every week.", "lead practice"),
+    ("sim-heater-short", "fault", "The heater can't do it", "Its electricity in the first tier, a larger heater, more fuel.", "handbook 03 §3.17"),
+    ("sim-load-assumed", "note", "Most of the use is assumed", "Measure a day.", "handbook 01"),
     ("sim-low-reserve", "advice", "Little in reserve", "One more battery or panel, or a hook-up more.", "handbook 03 §3.18"),
     ("sim-curtailed", "note", "Sun left unused", "A smaller array, or use it by day: warm water, cooking.", "handbook 03 §3.18"),
     ("sim-charge-refused-cold", "danger", "Lithium offered charge below freezing", "The battery inside, a heated one, or a cut-off.", "IEC 62619"),
     ("sim-charge-refused-hot", "advice", "The battery is too hot to charge", "A shaded place that is aired; off the roof, the engine and the sunny side.", "handbook 01 §4.3"),
     ("sim-inverter-overload", "fault", "More mains power than the inverter gives", "A larger inverter, or one after the other.", "handbook 03 §3.17"),
+    ("sim-shore-limit", "fault", "More mains power than the hook-up or generator gives", "Shed in order: the charger first, then heaters; or one after the other.", "handbook 03 §3.17"),
+    ("sim-generator-missing", "fault", "Hours are planned for a generator that is not there", "Choose a generator in Power, or take the hours out of the legs.", "definition"),
+    ("sim-generator", "note", "The generator runs", "Outdoors, exhaust away from openings, carbon monoxide alarm awake and working, never beside sleepers; local quiet hours; no back-feed into a hook-up.", "handbook 03 §7"),
     ("sim-alternator-only", "advice", "Nearly all charging is by driving", "Solar or a hook-up for the days that stand still.", "handbook 03 §3.18"),
     ("sim-draws-few", "note", "Few weathers", "Run it through more.", "handbook 03 §3.18"),
     ("sim-weather-approx", "note", "Weather by the climate table", "Import a weather file for precision.", "handbook 03 §4.1"),
@@ -29,6 +42,10 @@ rules("trips", (
 ))  # fmt: skip
 
 LOW_RESERVE = 0.05
+HOOKED_FRAC, STANDS_WITHOUT_SUN_D = 1 / 3, 2.0
+SMALL_SUN, FED_FRAC = 0.3, 2 / 3
+FULL_LEAD, LEAD_DAYS = 0.97, 7
+HEAT_MISSING, MUCH_ASSUMED = 0.05, 0.5
 MUCH_UNUSED, MOSTLY_DRIVING, STANDS_DAYS = 0.4, 0.7, 3
 WORDS = (
     (0.005, "a day or two a year"),
@@ -61,6 +78,80 @@ def _standing(ctx: Context) -> int:
     return most
 
 
+def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
+    """Findings of devices, sources and habits."""
+    p, target = ctx.design.power, ctx.design.trips.short_days_frac
+    legs, days = legs_of(ctx.design), max(1, run.day_count)
+    if run.medical_first_d is not None:
+        who = ", ".join(a.name for a in ctx.design.life.appliances if a.kind == "medical" and a.count > 0)
+        add("sim-medical-load", f"{who}: in {run.medical_draws_frac:.0%} of the trips, first on {when(run, run.medical_first_d)}.")
+    if run.short_in_normals_d is not None and run.short_days_frac > target + EPS:
+        add(
+            "sim-empty-normals",
+            f"In the normals of the places it is short on {when(run, run.short_in_normals_d)}; {run.missing_wh_day:.0f} Wh a day are missing.",
+        )
+    hooked = sum(x.days_count for x in legs if x.shore) / days
+    need = run.load_wh_day + run.missing_wh_day
+    if p.bank is not None and need > 0 and hooked < HOOKED_FRAC:
+        usable = p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v * ctx.chem.usable_frac
+        if usable / need < STANDS_WITHOUT_SUN_D - EPS:
+            add("sim-autonomy-short", f"{usable:.0f} Wh usable against {need:.0f} Wh a day: {usable / need:.1f} days.")
+    sources = run.sun_wh_day + run.driving_wh_day + run.shore_wh_day
+    fed = sum(x.days_count if x.shore else min(1, x.days_count) if x.drive_h > 0 else 0 for x in legs) / days
+    if sources > 0 and run.sun_wh_day / sources < SMALL_SUN and fed <= FED_FRAC:
+        add("sim-solar-small", f"{run.sun_wh_day / sources:.0%} of what comes in; on {1 - fed:.0%} of the days there is neither a drive nor a hook-up.")
+    tilted = next((b for b in run.buys if "on the ground" in b.what), None)
+    if tilted is not None and run.short_days_frac > target + EPS and tilted.change_frac <= -2 * tilted.error_frac and tilted.change_frac < 0:
+        add(
+            "sim-tilt-winter",
+            f"With {tilted.what}: short on {tilted.short_days_frac:.1%} instead of {run.short_days_frac:.1%} of the days, {-tilted.change_wh_day:.0f} Wh a day more.",
+        )
+    for a in p.arrays:
+        hours = [h for h, v in enumerate(a.shade_frac) if v > 0 and 9 <= h < 15]
+        if hours and a.series_count > 1:
+            add(
+                "sim-shade-string",
+                f"{a.name}: {a.series_count} in series, shaded in {len(hours)} hours between 9 and 15; the darkest panel governs the string, which the run does not take off.",
+            )
+    if p.bank is not None and not ctx.chem.lithium:
+        longest = _days_below(run.soc.p50, run.per_day, FULL_LEAD)
+        if longest >= LEAD_DAYS:
+            add("sim-lead-partial", f"In half of the weathers it stays under {FULL_LEAD:.0%} for {longest} days in a row.")
+    if run.heat_missing_frac is not None and run.heat_missing_frac > HEAT_MISSING:
+        add("sim-heater-short", f"{run.heat_missing_frac:.0%} of the heat asked for is missing, in the mean of the weathers.")
+    assumed = assumed_part(ctx)
+    if assumed > MUCH_ASSUMED:
+        add("sim-load-assumed", f"{assumed:.0%} of the energy is that of catalogue values.")
+
+
+def _days_below(lane: list[float], per_day: int, level: float) -> int:
+    """Most days in a row whose highest point stays under a level."""
+    most = run = 0
+    for at in range(0, len(lane), per_day):
+        run = run + 1 if max(lane[at : at + per_day]) < level else 0
+        most = max(most, run)
+    return most
+
+
+def assumed_part(ctx: Context) -> float:
+    """Part of a design day's energy that comes from catalogue values."""
+    whole = assumed = 0.0
+    for a in ctx.design.life.appliances:
+        if a.count <= 0:
+            continue
+        hours = (
+            a.hours_per_day
+            if a.hours_per_day is not None
+            else 24 * a.duty_frac
+            if a.duty_frac is not None
+            else (a.uses_per_day or 0) * (a.minutes_per_use or 0) / 60
+        )
+        energy = a.count * (a.energy_24h_wh or (a.charge_energy_wh or 0) * a.charges_per_day or a.running_w * hours)
+        whole += energy
+        assumed += energy if a.trust == "catalogue" else 0.0
+    return assumed / whole if whole > 0 else 0.0
+
+
 def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     """All findings of a run."""
     out: list[Finding] = []
@@ -69,6 +160,7 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         out.append(finding(rule, "trips", "Trip", message, severity=severity))  # type: ignore[arg-type]
 
     target = ctx.design.trips.short_days_frac
+    _health_and_habit(ctx, run, add)
     demand = max(1.0, (run.load_wh_day + run.missing_wh_day) * run.day_count)
     if run.balance_error_wh > 1e-6 * demand:
         add("sim-balance", f"{run.balance_error_wh:.3g} Wh are unaccounted for.")
@@ -105,6 +197,12 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     most = run.most_ac_w
     if inverter is not None and most > inverter.rating_w + EPS:
         add("sim-inverter-overload", f"{most:.0f} W in one quarter of an hour; {inverter.name} gives {inverter.rating_w:g} W.")
+    if run.mains_short_w > EPS:
+        add("sim-shore-limit", f"{run.mains_short_w:.0f} W too much in one quarter of an hour.")
+    if run.generator_h > 0:
+        add("sim-generator", f"{run.generator_h:.0f} h in {run.day_count} days.")
+    if ctx.design.power.generator is None and any(leg.generator_h > 0 for leg in legs_of(ctx.design)):
+        add("sim-generator-missing", "None of those hours counts.")
     if run.error_frac is not None and run.error_frac > max(0.005, 0.2 * run.short_days_frac):
         add("sim-draws-few", f"{run.draw_count} weathers leave an error of ± {run.error_frac:.1%}.")
     used = {leg.place for leg in legs_of(ctx.design)}

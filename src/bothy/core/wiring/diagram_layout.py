@@ -213,7 +213,8 @@ def _sources(p: _Plan, height: float) -> tuple[float, float, list[tuple[float, s
             )
         )
     if power.driving:
-        rows.append(("driving", "power:driving", power.driving.name, f"{power.driving.rating_a:g} A", ("Starter battery", "and alternator")))
+        rows.append(("driving", "power:driving", power.driving.name, f"{power.driving.rating_a:g} A",
+                     ("Second alternator", "own regulator") if power.driving.school == "second" else ("Starter battery", "and alternator")))  # fmt: skip
     if power.shore:
         rows.append(
             (
@@ -264,7 +265,7 @@ def _sources(p: _Plan, height: float) -> tuple[float, float, list[tuple[float, s
 def _origin_line(p: _Plan, kind: str, ref: str, y: float) -> None:
     """From an origin to its charger, with what protects it."""
     s, start, end = p.sheet, ORIGIN_X + ORIGIN_W, SOURCE_X
-    if kind == "driving":
+    if kind == "driving" and p.ctx.design.power.driving is not None and p.ctx.design.power.driving.school != "second":
         w = p.by_kind.get("driving_in")
         s.wire(w, ref, (start, y), (end, y))
         if w is not None and w.circuit.far_fuse_a is not None:

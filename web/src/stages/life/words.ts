@@ -8,7 +8,7 @@ export const SUPPLIES = [
   { value: "ac", word: "mains" },
 ];
 export const ZONES = ["kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside"].map((z) => ({ value: z, word: z }));
-export const KINDS = ["light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "other"].map((k) => ({
+export const KINDS = ["light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "medical", "other"].map((k) => ({
   value: k,
   word: k,
 }));

@@ -68,6 +68,10 @@ const NUMBERS: Record<PartId, Num[]> = {
     ["rating_a", "charge current", "current", "A"],
     ["mass_kg", "mass", "mass", "kg", true],
   ],
+  generator: [
+    ["rating_w", "continuous power, at sea level", "power", "W"],
+    ["mass_kg", "mass", "mass", "kg", true],
+  ],
   shore: [
     ["charger_current_a", "charge current", "current", "A"],
     ["inlet_current_a", "inlet", "current", "A", true, "empty: the region's usual"],
@@ -82,15 +86,44 @@ const FIGURES: Record<PartId, string> = {
   controller: "power/string/",
   driving: "power/driving/",
   shore: "power/shore/",
+  generator: "power/generator/",
 };
 const CAUTION: Partial<Record<PartId, string>> = {
   bank: "A bank pushes thousands of amps into a dropped spanner: cover the posts, one insulated tool, no rings. Lithium is never charged below 0 °C.",
   inverter: "Its output is mains and can kill. Connecting and testing it is licensed work where your region says so.",
   solar:
-    "Panels are live whenever there is light, and a DC arc does not go out by itself: cover them, and never unplug under load. Roof work: two people, a dry day, something to hold on to.",
+    "Panels are live whenever there is light, and a DC arc does not go out by itself: cover them, and never unplug under load. A lifted panel goes down above 10 m/s of wind and before driving. Roof work: two people, a dry day, something to hold on to.",
   driving: "Disconnect the starter battery's negative first. Both ends of that cable are sources: fuse both.",
+  generator:
+    "Outdoors only, exhaust away from every opening, a carbon monoxide alarm awake and working, never beside sleepers. No back-feed into a hook-up; neutral bonding by its manual.",
   shore: "The mains side is licensed work where your region says so. Unplug the hook-up before opening anything.",
 };
+
+const SHADES: { key: string; word: string; of: (h: number) => number }[] = [
+  { key: "none", word: "none", of: () => 0 },
+  { key: "morning", word: "trees in the morning, to 10", of: (h) => (h < 10 ? 0.8 : 0) },
+  { key: "evening", word: "trees in the evening, from 15", of: (h) => (h >= 15 ? 0.8 : 0) },
+  { key: "both", word: "a valley: morning and evening", of: (h) => (h < 10 || h >= 15 ? 0.9 : 0) },
+  { key: "box", word: "a roof box, a third all day", of: () => 0.33 },
+];
+
+/** Shade by the hour, by what throws it; typed hours are kept as they are. */
+function Shade({ value, onSet }: { value: number[]; onSet: (value: number[]) => void }) {
+  const hours = (of: (h: number) => number) => Array.from({ length: 24 }, (_, h) => of(h));
+  const now = value.length ? SHADES.find((s) => hours(s.of).every((v, h) => v === value[h]))?.key : "none";
+  return (
+    <ChoiceProperty
+      label="shade"
+      note="of the direct light, in the trip"
+      value={now ?? "own"}
+      options={[...SHADES.map((s) => ({ value: s.key, word: s.word })), ...(now ? [] : [{ value: "own", word: "hour by hour, as brought in" }])]}
+      onSet={(key) => {
+        const chosen = SHADES.find((s) => s.key === key);
+        if (chosen) onSet(key === "none" ? [] : hours(chosen.of));
+      }}
+    />
+  );
+}
 
 function PartSlate({ id }: { id: PartId }) {
   const { design, report, edit } = useVariant();
@@ -140,6 +173,36 @@ function PartSlate({ id }: { id: PartId }) {
   if (what && id === "solar")
     choices.push(
       <ChoiceProperty key="m" label="mounting" value={text("mounting") || "roof_gap"} options={MOUNTINGS} onSet={(v) => set("mounting", v)} />,
+      <ChoiceProperty
+        key="p"
+        label="stands"
+        value={text("deploy") || "fixed"}
+        options={[
+          { value: "fixed", word: "fixed on the roof" },
+          { value: "lift", word: "lifted when parked" },
+          { value: "ground", word: "on the ground, out when somebody is there" },
+        ]}
+        onSet={(v) => set("deploy", v)}
+      />,
+      <QuantityProperty
+        key="i"
+        label="tilt, °"
+        note="0 is flat"
+        value={(what.tilt_deg as number | undefined) ?? 0}
+        dimension="count"
+        unit=""
+        onSet={(v) => set("tilt_deg", v ?? 0)}
+      />,
+      <QuantityProperty
+        key="z"
+        label={text("deploy") === "ground" ? "faces, ° from north" : "faces, ° from the nose"}
+        note="clockwise; counts when it is tilted"
+        value={(what.azimuth_deg as number | undefined) ?? 0}
+        dimension="count"
+        unit=""
+        onSet={(v) => set("azimuth_deg", v ?? 0)}
+      />,
+      <Shade key="sh" value={(what.shade_frac as number[] | undefined) ?? []} onSet={(v) => set("shade_frac", v)} />,
       <FlagProperty key="f" label="a fuse in each string" value={!!what.string_fuse} onSet={(v) => set("string_fuse", v)} />,
       <FlagProperty key="d" label="a double-pole disconnect" value={!!what.disconnect} onSet={(v) => set("disconnect", v)} />,
     );
@@ -165,6 +228,7 @@ function PartSlate({ id }: { id: PartId }) {
         options={[
           { value: "dcdc", word: "DC-DC charger" },
           { value: "relay", word: "relay" },
+          { value: "second", word: "second alternator" },
         ]}
         onSet={(v) => set("school", v)}
       />,

@@ -3,7 +3,7 @@ import type { Design, PatchOp, Schemas } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { show } from "../../data/show";
 
-export type PartId = "bank" | "inverter" | "solar" | "controller" | "driving" | "shore";
+export type PartId = "bank" | "inverter" | "solar" | "controller" | "driving" | "shore" | "generator";
 type CataloguePart = Schemas["CatalogueItem"];
 
 export const PARTS: { id: PartId; word: string; kind: string; own: Record<string, unknown>; blurb: string }[] = [
@@ -31,6 +31,13 @@ export const PARTS: { id: PartId; word: string; kind: string; own: Record<string
   },
   { id: "driving", word: "Driving charge", kind: "dcdc", own: { name: "Own DC-DC charger", rating_a: 30 }, blurb: "from the vehicle's alternator" },
   { id: "shore", word: "Shore charger", kind: "charger", own: { name: "Own charger", charger_current_a: 30 }, blurb: "from a hook-up" },
+  {
+    id: "generator",
+    word: "Generator",
+    kind: "generator",
+    own: { name: "Own generator", rating_w: 1600 },
+    blurb: "for the hours that a leg of the trip gives it",
+  },
 ];
 
 /** What is fitted of a part, in words; null when nothing is. */
@@ -50,6 +57,7 @@ export function fitted(design: Design, id: PartId): string | null {
   if (id === "controller")
     return p.controller ? `${p.controller.name}: ${show(p.controller.max_voltage_v, "V")}, ${show(p.controller.max_charge_current_a, "A")}` : null;
   if (id === "driving") return p.driving ? `${p.driving.name}: ${show(p.driving.rating_a, "A")}` : null;
+  if (id === "generator") return p.generator ? `${p.generator.name}: ${show(p.generator.rating_w, "W")}` : null;
   return p.shore ? `${p.shore.name}: ${show(p.shore.charger_current_a, "A")}` : null;
 }
 

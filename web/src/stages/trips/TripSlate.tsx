@@ -47,6 +47,26 @@ function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
         onSet={(v) => void set(leg, { drive_start_h: v ?? 9 }, "setting off")}
       />
       <FlagProperty label="hooked up" note="all its days" value={leg.shore ?? false} onSet={(shore) => void set(leg, { shore }, "hook-up")} />
+      {(design.power?.generator != null || (leg.generator_h ?? 0) > 0) && (
+        <>
+          <QuantityProperty
+            label="generator, a day"
+            note={leg.shore ? "not while hooked up" : "its own days"}
+            value={leg.generator_h}
+            dimension="time"
+            unit="h"
+            onSet={(v) => void set(leg, { generator_h: v ?? 0 }, "hours of the generator")}
+          />
+          <QuantityProperty
+            label="started at"
+            note="hour of the day"
+            value={leg.generator_start_h}
+            dimension="time"
+            unit="h"
+            onSet={(v) => void set(leg, { generator_start_h: v ?? 10 }, "start of the generator")}
+          />
+        </>
+      )}
       <ChoiceProperty
         label="days of"
         value={leg.day_type ?? "parked"}

@@ -1,0 +1,125 @@
+"""Generator and second alternator: hours that a leg gives it, what height takes, what the belt carries, and the wiring that follows."""
+
+from __future__ import annotations
+
+import copy
+from typing import Any
+
+import pytest
+
+from bothy.core.context import Context
+from bothy.core.contract import BadInput
+from bothy.core.design.document import Design, load_design
+from bothy.core.power.supply import second_alternator_a
+from bothy.core.proposing import accept
+from bothy.core.report import report
+from bothy.core.sizing.schools import schools_of
+from bothy.core.sizing.space import driving_options, parts_allowed
+from bothy.core.trips.itinerary import days_of
+from bothy.core.trips.of_design import driving_w, plan_of_design, run_trip
+from tests.designs import BANK, CHARGER, DCDC, INVERTER, KETTLE, LAMP, lived
+
+GENERATOR = {"name": "Generator", "rating_w": 1600.0}
+SECOND = {"name": "Second alternator", "school": "second", "rating_a": 120.0}
+
+
+def made(leg: dict[str, Any] | None = None, appliances: list[dict[str, Any]] | None = None, **power: Any) -> Design:
+    supply = {"bank": BANK, "shore": CHARGER, "generator": GENERATOR, **power}
+    data = lived(appliances or [{**LAMP, "power_w": 40.0, "hours_per_day": 24.0}], {k: v for k, v in supply.items() if v is not None})
+    data["trips"] = {"start_date": "2026-06-01", "draw_count": 4, "legs": [{"id": "a", "place": "london", "days_count": 5, **(leg or {})}]}
+    return load_design(copy.deepcopy(data))
+
+
+def run(*args: Any, **power: Any) -> Any:
+    return run_trip(Context(made(*args, **power)))
+
+
+def test_two_hours_of_generator_fill_what_the_charger_gives() -> None:
+    r = run({"generator_h": 4.0})
+    assert r.generator_h == 20
+    assert 0.85 * 4 * 20 * 12.8 < r.shore_wh_day <= 4 * 20 * 12.8, "20 A for four hours, less on the first day with a full bank"
+    assert r.short_days_frac == 0
+    assert run().short_days_frac > 0.5
+    assert [f.rule for f in r.findings if "generator" in f.rule] == ["sim-generator"]
+
+
+def test_it_runs_in_its_hours_only_and_not_while_hooked_up_or_driving() -> None:
+    plan = plan_of_design(Context(made({"generator_h": 3.0, "generator_start_h": 18.0})))
+    assert plan.days[0].mains(2300.0) == (18.0, 21.0, pytest.approx(1600 * (1 - 0.035 * 25 / 300)))
+    hooked = days_of(Context(made({"generator_h": 3.0, "shore": True})))[0]
+    assert hooked.mains(2300.0) == (0.0, 24.0, 2300.0)
+    assert run({"generator_h": 3.0, "shore": True}).generator_h == 0
+    while_driving = run({"generator_h": 2.0, "generator_start_h": 9.0, "drive_h": 2.0, "days_count": 1})
+    assert while_driving.shore_wh_day == 0
+
+
+def test_height_takes_power() -> None:
+    high = days_of(Context(made({"place": "denver", "generator_h": 2.0})))[0]
+    assert high.mains(0)[2] == pytest.approx(1600 * (1 - 0.035 * high.place.elevation_m / 300))
+    assert high.mains(0)[2] < 1400
+
+
+def test_what_asks_for_more_than_it_gives_is_a_fault() -> None:
+    hot = [{**KETTLE, "power_w": 3000.0, "uses_per_day": None, "minutes_per_use": None, "hours_per_day": 24.0}]
+    r = run({"generator_h": 4.0}, hot, inverter=INVERTER)
+    found = {f.rule: f for f in r.findings}
+    assert found["sim-shore-limit"].severity == "fault"
+    assert "1405 W too much" in found["sim-shore-limit"].message
+    assert "sim-shore-limit" not in {f.rule for f in run({"generator_h": 4.0}).findings}
+
+
+def test_hours_without_a_generator_are_a_fault_and_count_for_nothing() -> None:
+    r = run({"generator_h": 4.0}, generator=None)
+    assert r.generator_h == 0
+    assert r.shore_wh_day == 0
+    assert "sim-generator-missing" in {f.rule for f in r.findings}
+
+
+@pytest.mark.parametrize(
+    ("leg", "key"), [({"generator_h": 15.0}, "generator_h"), ({"generator_h": 25.0}, "generator_h"), ({"generator_h": -1.0}, "generator_h")]
+)
+def test_hours_that_cannot_be_are_refused(leg: dict[str, Any], key: str) -> None:
+    with pytest.raises(BadInput) as e:
+        made(leg)
+    assert e.value.key == key
+
+
+def test_a_second_alternator_gives_what_is_hot_and_what_the_bank_takes() -> None:
+    ctx = Context(made(driving=SECOND))
+    assert second_alternator_a(ctx).value == pytest.approx(90), "75 % of 120 A; the bank takes 100 A"
+    assert driving_w(ctx) == pytest.approx(90 * 12.8)
+    small = Context(made(driving=SECOND, bank={**BANK, "unit_max_charge_a": 50.0}))
+    assert second_alternator_a(small).value == 50
+    drive = run({"drive_h": 2.0, "days_count": 1}, driving=SECOND)
+    assert 9 * 40 * 0.9 < drive.driving_wh_day <= 2 * 90 * 12.8, "what nine hours took, and the lamp meanwhile"
+
+
+def test_its_belt_and_regulator_are_said_and_its_energy_stands_in_the_balance() -> None:
+    r = report(made(driving=SECOND))
+    found = next(f for f in r.findings if f.rule == "power-second-alternator")
+    assert "120 A on its label, about 90 A hot" in found.message
+    assert "3.1 kW" in found.message, "14 V × 120 A / 0.55"
+    summer = next(s for s in r.power.seasons if s.season == "summer")
+    assert summer.drive_wh == pytest.approx(90 * 12.8 * 1.0)
+    assert not [f for f in r.findings if f.rule.startswith(("power-alternator", "power-relay", "power-lithium-direct"))]
+
+
+def test_its_cable_goes_straight_to_the_busbar_through_the_engine_space() -> None:
+    planned, _ = accept(made(driving=SECOND), groups=["circuits"])
+    kinds = {c.kind: c for c in planned.wiring.circuits}
+    assert "driving_in" not in kinds
+    cable = kinds["driving"]
+    assert cable.name == "From the second alternator"
+    assert cable.engine_space
+    assert cable.fuse_a is not None
+    assert cable.fuse_a >= 120
+    usual, _ = accept(made(driving=DCDC), groups=["circuits"])
+    assert {"driving", "driving_in"} <= {c.kind for c in usual.wiring.circuits}
+    sheet = report(planned).diagram()
+    assert any("Second alternator" in t for t in str(sheet.model_dump()).split("'"))
+
+
+def test_the_search_and_the_schools_know_it() -> None:
+    ctx = Context(made(driving=SECOND))
+    assert "second" in {o.key for o in driving_options(ctx, parts_allowed(ctx.design))}
+    assert "A DC-DC charger instead of a second alternator" in {s.name for s in schools_of(ctx)}
