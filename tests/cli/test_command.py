@@ -100,7 +100,7 @@ def test_demo_answers_survives_a_killed_database_and_stops_what_it_started(runni
     assert f"http://127.0.0.1:{running.port}" in running.says("Bothy is at")
     assert running.get("/api/health")["status"] == "ok"
     listed = running.get("/api/projects")
-    assert [p["name"] for p in listed] == ["Curlew", "Fiddlehead"]
+    assert [p["name"] for p in listed] == ["Curlew", "Fiddlehead", "Saltbush"]
     page = urllib.request.urlopen(f"http://127.0.0.1:{running.port}/", timeout=20).read().decode()
     assert "<title>Bothy</title>" in page
 

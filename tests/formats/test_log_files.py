@@ -77,6 +77,12 @@ def test_backward_and_double_times_are_put_right_and_said() -> None:
     assert any("line 5" in n for n in r.notes)
 
 
+def test_numbers_that_are_none_are_gaps() -> None:
+    _, log = read(rows("2026-06-01 10:00;inf", "2026-06-01 11:00;nan", "2026-06-01 12:00;12,5", "99999999999999999999;4", head="time;load"))
+    assert np.isnan(log.load_w[:2]).all()
+    assert log.load_w[2] == 12.5
+
+
 def test_a_column_may_be_left_out() -> None:
     _, log = read(rows("2026-06-01 10:00;13.0;5;80;200"), positive="charges", columns={"solar": ""})
     assert log.load_w.tolist() == [-65]
@@ -89,7 +95,7 @@ def test_seconds_since_1970_are_times_too() -> None:
 
 
 @pytest.mark.parametrize(("text", "words"), [
-    ("", "is empty"), ("load\n1\n", "one column only"), (rows("yesterday;5", head="time;load"), "no line with a time"),
+    ("", "is empty"), (",", "has no cells"), ("load\n1\n", "one column only"), (rows("yesterday;5", head="time;load"), "no line with a time"),
     (rows("2010-01-01 00:00;5", "2026-01-01 00:00;5", head="time;load"), "at most 366")])  # fmt: skip
 def test_what_is_no_log_is_refused(text: str, words: str) -> None:
     with pytest.raises(BadInput, match=words):

@@ -196,12 +196,12 @@ def test_what_is_not_there_is_missing(projects: Projects, variant: uuid.UUID) ->
 
 
 def test_the_demo_is_loaded_once_and_stays_away_when_put_away(projects: Projects) -> None:
-    assert sorted(load_demos(projects)) == ["Curlew", "Fiddlehead"]
+    assert sorted(load_demos(projects)) == ["Curlew", "Fiddlehead", "Saltbush"]
     assert load_demos(projects) == []
     assert projects.all()[0].name == "Curlew", "the main demo comes first"
     projects.delete(projects.all()[0].id)
     assert load_demos(projects) == []
-    assert [p.name for p in projects.all()] == ["Fiddlehead"]
+    assert [p.name for p in projects.all()] == ["Fiddlehead", "Saltbush"]
 
 
 def test_the_latest_changed_comes_first(projects: Projects) -> None:

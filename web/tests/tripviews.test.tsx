@@ -1,5 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { tripState } from "../src/shell/Path";
 import { itineraryOps } from "../src/stages/trips/BringInItinerary";
 import { FindParts } from "../src/stages/trips/FindParts";
 import { Lanes } from "../src/stages/trips/Lanes";
@@ -498,5 +499,16 @@ describe("the views", () => {
     }
     fireEvent.click(screen.getByRole("button", { name: "Trip" }));
     expect(await screen.findByRole("button", { name: "Add a place (n)" })).toBeTruthy();
+  });
+});
+
+describe("the path", () => {
+  it("piles up the cairn of Trips from its run", () => {
+    const f = (severity: string, accepted: string | null = null) => ({ stage: "trips", severity, accepted }) as never;
+    expect(tripState([], false, false)).toEqual({ dangers: 0, faults: 0, stones: 0 });
+    expect(tripState([], true, false).stones).toBe(1);
+    expect(tripState([f("note")], true, true).stones).toBe(3);
+    expect(tripState([f("fault"), f("danger")], true, true)).toEqual({ dangers: 1, faults: 1, stones: 2 });
+    expect(tripState([f("fault", "known")], true, true).stones).toBe(3);
   });
 });

@@ -19,7 +19,7 @@ from bothy.core.design.trips import MOST_DAYS, DayType, Leg, OwnPlace, Refill
 from bothy.core.trips.itinerary import apart_km, nearest, places_of
 from bothy.core.units import NotUnderstood, parse
 from bothy.formats.appliances_csv import match_columns
-from bothy.formats.tables import rows_of, unplain
+from bothy.formats.tables import number_of, rows_of, unplain
 
 WORDS: dict[str, tuple[str, ...]] = {
     "date": ("date", "day", "from", "arrive", "arrival", "start"),
@@ -123,10 +123,10 @@ def _date(text: str) -> dt.date:
 
 
 def _number(text: str, what: str) -> float:
-    try:
-        return float(text.replace(",", "."))
-    except ValueError:
-        raise NotUnderstood(f"“{text[:30]}” is not a number for the {what}") from None
+    value = number_of(text)
+    if math.isnan(value):
+        raise NotUnderstood(f"“{text[:30]}” is not a number for the {what}")
+    return value
 
 
 def _yes(text: str) -> bool:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import csv
 import datetime as dt
 from typing import Literal
 
@@ -12,7 +11,7 @@ from pydantic import BaseModel, Field
 from bothy.core.contract import BadInput
 from bothy.core.sun.geometry import Array
 from bothy.core.trips.measured import Log
-from bothy.formats.tables import sniff
+from bothy.formats.tables import cells_of, number_of
 
 MOST_CHARS = 30_000_000
 MOST_HOURS = 366 * 24
@@ -58,19 +57,11 @@ def _time(text: str) -> dt.datetime:
     return when.replace(tzinfo=None)
 
 
-def _number(text: str) -> float:
-    try:
-        return float(text.strip().rstrip("%").replace(",", "."))
-    except ValueError:
-        return float("nan")
-
-
 def _table(given: LogText) -> tuple[list[str], list[list[str]], dict[str, str]]:
     text = given.text.removeprefix("\ufeff")
     if not text.strip():
         raise BadInput("file", "is empty; a log has a line of column names and a line for each moment")
-    lines = text.splitlines()
-    rows = [r for r in csv.reader(lines, delimiter=sniff(next(x for x in lines if x.strip()))) if any(c.strip() for c in r)]
+    rows = cells_of(text)
     headings = [c.strip() for c in rows[0]]
     if len(headings) < 2:
         raise BadInput("file", "has one column only; a log has a time and at least one measured value")
@@ -105,11 +96,11 @@ def understand(given: LogText) -> tuple[LogRead, Log | None]:
     for n, row in enumerate(rows, 2):
         try:
             times.append(_time(row[at["time"]]))
-        except (ValueError, IndexError):
+        except (ValueError, IndexError, OverflowError, OSError):
             bad.append(n)
             continue
         for k, out in values.items():
-            out.append(_number(row[at[k]]) if at[k] < len(row) else float("nan"))
+            out.append(number_of(row[at[k]]) if at[k] < len(row) else float("nan"))
     if not times:
         raise BadInput(
             "file", f"has no line with a time that can be read; the first is “{rows[0][at['time']][:30] if rows else ''}”, write it like 2026-10-12 08:30"

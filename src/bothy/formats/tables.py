@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+import math
 
 from bothy.core.contract import BadInput
 
@@ -33,6 +34,28 @@ def rows_of(text: str, item: str = "appliance") -> tuple[list[list[str]], str]:
     except csv.Error as exc:
         raise BadInput("file", f"cannot be read as a table: {exc}") from None
     return rows, separator
+
+
+def cells_of(text: str) -> list[list[str]]:
+    """Rows of cells of a large table, whatever its separator; empty rows left out. Raises :class:`BadInput` when there is none, or it is no table."""
+    lines = text.splitlines()
+    separator = sniff(next((x for x in lines if x.strip()), ""))
+    try:
+        rows = [r for r in csv.reader(lines, delimiter=separator) if any(c.strip() for c in r)]
+    except csv.Error as exc:
+        raise BadInput("file", f"cannot be read as a table: {exc}") from None
+    if not rows:
+        raise BadInput("file", "has no cells; it needs a line of column names and lines of values")
+    return rows
+
+
+def number_of(text: str) -> float:
+    """A cell as a finite number, with decimal comma or point; nan for anything else."""
+    try:
+        value = float(text.strip().rstrip("%").replace(",", "."))
+    except ValueError:
+        return math.nan
+    return value if math.isfinite(value) else math.nan
 
 
 def plain(text: str) -> str:

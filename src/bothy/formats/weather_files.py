@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-import csv
 import datetime as dt
 import io
+import math
 from typing import Any, Literal
 
 import numpy as np
@@ -14,7 +14,7 @@ from bothy.core.contract import BadInput
 from bothy.core.design.trips import FileWeather, OwnPlace
 from bothy.core.finding import Finding
 from bothy.core.sun.weather_fit import Hourly, fit
-from bothy.formats.tables import sniff
+from bothy.formats.tables import cells_of, number_of
 
 MOST_CHARS = 12_000_000
 TYPICAL_YEAR = 2001
@@ -93,7 +93,7 @@ def _epw(text: str) -> tuple[Hourly, str]:
     try:
         frame, meta = read_epw(io.StringIO(text), coerce_year=TYPICAL_YEAR)
         first, x = _hours(frame, {"ghi": "ghi", "air": "temp_air", "rh": "relative_humidity"})
-    except (KeyError, ValueError, IndexError, TypeError) as exc:
+    except (KeyError, ValueError, IndexError, TypeError, AttributeError, OverflowError) as exc:
         raise BadInput("file", f"begins like an EPW file, but can't be read as one: {exc}") from None
     for key, most in (("ghi", 9999), ("air", 99.9), ("rh", 999)):
         x[key][x[key] >= most] = np.nan
@@ -106,7 +106,7 @@ def _tmy3(text: str) -> tuple[Hourly, str]:
     try:
         frame, meta = read_tmy3(io.StringIO(text), coerce_year=TYPICAL_YEAR)
         first, x = _hours(frame, {"ghi": "ghi", "air": "temp_air", "rh": "relative_humidity"}, shift_h=1)
-    except (KeyError, ValueError, IndexError, TypeError) as exc:
+    except (KeyError, ValueError, IndexError, TypeError, AttributeError, OverflowError) as exc:
         raise BadInput("file", f"looks like TMY3, but can't be read as it: {exc}") from None
     return Hourly(first, x["ghi"], x["air"], x["rh"] / 100, meta["latitude"], meta["longitude"], meta["altitude"], meta["TZ"]), str(meta["Name"]).strip(
         '"'
@@ -121,10 +121,8 @@ def _time(text: str) -> dt.datetime:
 
 
 def _csv(text: str, given: WeatherText) -> WeatherRead:
-    lines = text.splitlines()
-    separator = sniff(next((x for x in lines if x.strip()), ""))
-    rows = list(csv.reader(lines, delimiter=separator))
-    head = next((i for i, r in enumerate(rows[:60]) if len(r) > 1 and not any(_is_number(c) for c in r)), None)
+    rows = cells_of(text)
+    head = next((i for i, r in enumerate(rows[:60]) if len(r) > 1 and all(math.isnan(number_of(c)) for c in r)), None)
     if head is None:
         raise BadInput("file", "is no weather file that is known: neither EPW, nor TMY3, nor a CSV with a line of column names")
     headings = [c.strip() for c in rows[head]]
@@ -156,7 +154,7 @@ def _csv(text: str, given: WeatherText) -> WeatherRead:
             continue
         try:
             t = _time(row[at["time"]])
-        except ValueError:
+        except (ValueError, OverflowError):
             if not times:
                 raise BadInput(
                     "file", f"has “{row[at['time']][:30]}” for a time in line {n}; write it like 2025-01-31 14:00 or with a zone, 2025-01-31T14:00+01:00"
@@ -166,8 +164,7 @@ def _csv(text: str, given: WeatherText) -> WeatherRead:
             t = (t.astimezone(dt.UTC) + dt.timedelta(hours=offset)).replace(tzinfo=None)
         times.append(t)
         for k, out in values.items():
-            cell = row[at[k]].strip().replace(",", ".") if at[k] < len(row) else ""
-            out.append(float(cell) if _is_number(cell) else np.nan)
+            out.append(number_of(row[at[k]]) if at[k] < len(row) else math.nan)
     if not times:
         raise BadInput("file", "has no lines under its column names")
     import pandas as pd
@@ -193,14 +190,6 @@ def _csv(text: str, given: WeatherText) -> WeatherRead:
 def _twice(frame: Any) -> Any:
     twin = frame.index[frame.index.duplicated()][0]
     raise BadInput("file", f"has the time {twin} twice; keep one line for each moment")
-
-
-def _is_number(text: str) -> bool:
-    try:
-        float(text.strip().replace(",", "."))
-    except ValueError:
-        return False
-    return True
 
 
 def _made(kind: Literal["epw", "tmy3", "csv"], w: Hourly, name: str, given: WeatherText) -> WeatherRead:

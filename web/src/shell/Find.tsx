@@ -1,6 +1,7 @@
 /** Find or do: one field for stages, items, findings, sums and actions. */
 import { useCallback, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
+import { useFindings } from "../data/trip";
 import { useVariant } from "../data/variant";
 import { useCall } from "./call";
 import { STAGES, stageOf } from "./stages";
@@ -12,6 +13,7 @@ export function Find({ actions }: { actions: Hit[] }) {
   const go = useNavigate();
   const { design, report } = useVariant();
   const [text, setText] = useState("");
+  const findings = useFindings();
   const [open, setOpen] = useState(false);
   const [at, setAt] = useState(0);
   const field = useRef<HTMLInputElement>(null);
@@ -32,13 +34,13 @@ export function Find({ actions }: { actions: Hit[] }) {
         what: "circuit",
         run: to("wiring", `circuit:${c.id}`),
       })),
-      ...report.findings.map((f) => ({
+      ...findings.map((f) => ({
         word: `${f.title}: ${f.subject_name}`,
         what: f.severity,
         run: () => go(`/v/${variantId}/${stageOf(f.subject, f.stage)}`, { state: { finding: f.id } }),
       })),
     ];
-  }, [design, report, go, variantId, actions]);
+  }, [design, report, findings, go, variantId, actions]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const hits = (words.length ? all.filter((h) => words.every((w) => `${h.word} ${h.what}`.toLowerCase().includes(w))) : all).slice(0, 12);
 

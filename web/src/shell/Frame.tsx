@@ -6,6 +6,7 @@ import { Suspense, useMemo } from "react";
 import { Link, Outlet, useNavigate, useParams } from "react-router";
 import { type ApiError, api, take } from "../data/client";
 import { isOpen } from "../data/findings";
+import { useFindings } from "../data/trip";
 import { useVariant, VariantProvider } from "../data/variant";
 import { FindingMark } from "../parts/Findings";
 import { Banner } from "./Banner";
@@ -103,7 +104,7 @@ function useActions() {
 function Header() {
   const v = useVariant();
   const actions = useActions();
-  const open = v.report.findings.filter(isOpen);
+  const open = useFindings().filter(isOpen);
   const count = (s: string) => open.filter((f) => f.severity === s).length;
   const { variantId, stage } = useParams();
   const go = useNavigate();

@@ -1,5 +1,8 @@
 /** The path: the twelve stages as words, joined by a trodden line, each with its cairn. */
 import { NavLink, useParams } from "react-router";
+import type { Finding } from "../data/client";
+import { isOpen } from "../data/findings";
+import { useFindings, useTrip } from "../data/trip";
 import { useVariant } from "../data/variant";
 import { STAGES } from "./stages";
 
@@ -32,15 +35,26 @@ export function Cairn({ stones }: { stones: number }) {
   );
 }
 
+/** The cairn of Trips: it is no part of the report, so it is piled up here from the run. */
+export function tripState(findings: Finding[], begun: boolean, run: boolean) {
+  const mine = findings.filter((f) => f.stage === "trips" && isOpen(f));
+  const dangers = mine.filter((f) => f.severity === "danger").length;
+  const faults = mine.filter((f) => f.severity === "fault").length;
+  return { dangers, faults, stones: !begun ? 0 : !run ? 1 : dangers + faults > 0 ? 2 : 3 };
+}
+
 export function Path() {
   const { variantId } = useParams();
-  const { report } = useVariant();
+  const { report, design } = useVariant();
+  const findings = useFindings();
+  const trip = useTrip();
+  const legs = (design.trips?.legs ?? []).length > 0 || design.trips?.live != null;
   return (
     <nav aria-label="Stages" className="no-print relative w-[132px] shrink-0 overflow-y-auto border-r border-line py-2 max-[899px]:hidden">
       <span className="absolute bottom-4 left-[17px] top-4 border-l border-dashed border-line" aria-hidden="true" />
       <ol className="m-0 list-none p-0">
         {STAGES.map((s) => {
-          const state = report.stages[s.id];
+          const state = s.id === "trips" ? tripState(findings, legs, trip.isEnabled && trip.data != null) : report.stages[s.id];
           const open = (state?.dangers ?? 0) + (state?.faults ?? 0);
           return (
             <li key={s.id}>

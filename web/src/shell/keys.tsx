@@ -2,6 +2,7 @@
 import { useLayoutEffect, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { isOpen } from "../data/findings";
+import { useFindings } from "../data/trip";
 import { useVariant } from "../data/variant";
 import { call } from "./call";
 import { usePerson } from "./person";
@@ -29,7 +30,8 @@ const typing = (e: KeyboardEvent) => {
 export function useKeys(): { help: boolean; setHelp: (on: boolean) => void } {
   const go = useNavigate();
   const { variantId } = useParams();
-  const { undo, redo, report } = useVariant();
+  const { undo, redo } = useVariant();
+  const findings = useFindings();
   const person = usePerson();
   const [help, setHelp] = useState(false);
   const [at, setAt] = useState(-1);
@@ -51,7 +53,7 @@ export function useKeys(): { help: boolean; setHelp: (on: boolean) => void } {
         if (slate?.contains(document.activeElement)) (document.querySelector("[role=grid] [tabindex='0']") as HTMLElement | null)?.focus();
         else slate?.focus();
       } else if (e.key === "f" || e.key === "F") {
-        const open = report.findings.filter((f) => f.severity !== "note" && isOpen(f));
+        const open = findings.filter((f) => f.severity !== "note" && isOpen(f));
         if (!open.length) return;
         const next = (at + (e.key === "f" ? 1 : open.length - 1) + (at < 0 && e.key === "F" ? 1 : 0)) % open.length;
         setAt(next);
@@ -62,6 +64,6 @@ export function useKeys(): { help: boolean; setHelp: (on: boolean) => void } {
     };
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
-  }, [go, variantId, undo, redo, report, person, help, at]);
+  }, [go, variantId, undo, redo, findings, person, help, at]);
   return { help, setHelp };
 }

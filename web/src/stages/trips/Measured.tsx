@@ -1,15 +1,17 @@
 /** Measured: a log of the real thing over the run, how far off the run was, and the fit that can be taken over. */
+
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { api, type PatchOp, type Schemas, take } from "../../data/client";
 import { show } from "../../data/show";
+import { useTrip } from "../../data/trip";
 import { useVariant } from "../../data/variant";
 import { FindingList } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Bench } from "../../shell/Bench";
 import { Slate } from "../../shell/Slate";
 import { Lanes } from "./Lanes";
-import { useTrip } from "./run";
+
 import { ViewSwitch } from "./ViewSwitch";
 
 type Text = Schemas["NamedLog"];

@@ -1,8 +1,10 @@
 /** Side by side: this supply, the other ways to build it, and the project's other variants, on the same days, appliances and weathers. */
+
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useCallback } from "react";
 import { api, type Schemas, take } from "../../data/client";
 import { show } from "../../data/show";
+import { useTrip } from "../../data/trip";
 import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { useWidth } from "../../pictures/useWidth";
@@ -11,7 +13,7 @@ import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { Adopt } from "./Adopt";
-import { moment, useTrip } from "./run";
+import { moment } from "./run";
 import { ViewSwitch } from "./ViewSwitch";
 
 type Beside = Schemas["Beside"];

@@ -1,6 +1,8 @@
 /** Stage 4, Trips: will it last? The itinerary through many weathers. */
+
 import { useCallback, useState } from "react";
 import { show } from "../../data/show";
+import { useTrip } from "../../data/trip";
 import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Token } from "../../parts/Token";
@@ -15,7 +17,7 @@ import { MonthLedger } from "./Live";
 import { Measured } from "./Measured";
 import { PlacesView } from "./PlacesView";
 import { usePlaceOptions } from "./places";
-import { sentenceOf, useTrip } from "./run";
+import { sentenceOf } from "./run";
 import { SideBySide } from "./SideBySide";
 import { TripSlate } from "./TripSlate";
 import { ViewSwitch } from "./ViewSwitch";

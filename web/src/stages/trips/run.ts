@@ -1,24 +1,10 @@
 /** The run of the trip: the quick one of each revision, and the thorough one as a job. */
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, type Schemas, take } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { useJob } from "./jobs";
 
 export type TripRun = Schemas["TripRun"];
 export type Lane = Schemas["Lane"];
-
-/** The quick run of the revision in hand; the old one stays while a new one is on its way. */
-export function useTrip() {
-  const { id, revision, design } = useVariant();
-  const ready = ((design.trips?.legs ?? []).length > 0 || design.trips?.live != null) && design.trips?.start_date != null && design.power?.bank != null;
-  return useQuery({
-    queryKey: ["trip", id, revision],
-    queryFn: () => take(api.GET("/api/variants/{variant_id}/trip", { params: { path: { variant_id: id }, query: { revision } } })),
-    placeholderData: keepPreviousData,
-    enabled: ready,
-    retry: false,
-  });
-}
 
 /** The thorough run: its job, asked after while it runs, and what came of the newest that is done. */
 export function useThorough() {
