@@ -239,7 +239,7 @@ def main() -> None:
     from benchmarks import trips
 
     result: dict[str, Any] = {"loop_ms": loop_ms()}
-    for part in (core, trips.kernel, trips.of_the_demo, over_http, diagram_drawn, trip_redrawn, first_load, batch):
+    for part in (core, trips.kernel, trips.of_the_demo, trips.search, over_http, diagram_drawn, trip_redrawn, first_load, batch):
         result |= part()
     print(json.dumps(result, indent=1))
 

@@ -109,3 +109,23 @@ def of_the_demo() -> dict[str, Any]:
         run_trip(Context(design))
         found.append(1000 * (time.perf_counter() - begin))
     return {"trip_demo_median_ms": round(statistics.median(found), 1)}
+
+
+def search() -> dict[str, Any]:
+    """A search over the catalogue for the demo's trip: how many sets, how long, and seconds for 2000 of them; and the peak memory of this process."""
+    import resource
+
+    from bothy.core.sizing.search import search as searched
+    from bothy.demo import curlew
+
+    begin = time.perf_counter()
+    r = searched(curlew.design(), workers=2)
+    seconds = time.perf_counter() - begin
+    peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
+    return {
+        "search_sets": r.set_count,
+        "search_runs": r.simulated_count,
+        "search_s": round(seconds, 1),
+        "search_2000_s": round(2000 * seconds / r.set_count, 1),
+        "peak_memory_mb": round(peak),
+    }

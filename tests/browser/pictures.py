@@ -22,6 +22,9 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("vehicle", "/v/{id}/vehicle", DESK, "day"),
     ("life", "/v/{id}/life", DESK, "day"),
     ("power", "/v/{id}/power", DESK, "day"),
+    ("trips", "/v/{id}/trips", DESK, "day"),
+    ("parts", "/v/{au}/trips?view=parts", DESK, "day"),
+    ("beside", "/v/{id}/trips?view=beside&hand=beside:lead", DESK, "day"),
     ("wiring", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
     ("working", "/v/{id}/wiring?hand=circuit:inverter-feed", DESK, "night"),
     ("what-if", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
@@ -32,7 +35,6 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),
     ("sums", "/sums/wire-size", DESK, "day"),
-    ("print-schedule", "/v/{id}/print/schedule", DESK, "day"),
     ("print-lists", "/v/{id}/print/lists", DESK, "day"),
     ("print-labels", "/v/{us}/print/labels", DESK, "day"),
 ]
@@ -51,6 +53,14 @@ def prepare(page: Page, name: str) -> None:
             size.press("ArrowRight")
         page.get_by_text("goes: ").wait_for()
         page.get_by_role("button", name="Keep it").scroll_into_view_if_needed()
+    if name == "trips":
+        page.get_by_role("slider", name="Moment of the trip").wait_for()
+    if name == "parts":
+        page.get_by_role("button", name="Search", exact=True).click()
+        page.get_by_role("button", name="Search again").wait_for(timeout=300_000)
+        page.get_by_text("found:").first.click()
+    if name == "beside":
+        page.get_by_role("img", name="Days short, price and mass of each supply").wait_for()
     if name == "loops":
         page.get_by_role("button", name="Before power: loops").click()
         page.get_by_role("grid", name="Loop test").wait_for()
@@ -75,7 +85,7 @@ def main() -> None:
         for name, view, (width, height), theme in VIEWS:
             page = browser.new_page(viewport={"width": width, "height": height}, reduced_motion="reduce")
             page.add_init_script(f"""localStorage.setItem("bothy.person", JSON.stringify({{theme: "{theme}"}}))""")
-            page.goto(base + view.format(id=ids["Curlew"], us=ids["Fiddlehead"]))
+            page.goto(base + view.format(id=ids["Curlew"], us=ids["Fiddlehead"], au=ids["Saltbush"]))
             page.wait_for_load_state("networkidle")
             prepare(page, name)
             page.evaluate("document.fonts.ready")
