@@ -197,7 +197,7 @@ def batch() -> dict[str, Any]:
 
 
 TRIP_DRAWN = """async () => {
-  const lanes = () => document.querySelector("[data-drawn] svg[role=slider]")?.outerHTML;
+  const lanes = () => document.querySelector('[data-drawn] svg[role=slider] path[opacity="0.24"]')?.getAttribute("d");
   const before = lanes();
   const start = performance.now();
   [...document.querySelectorAll("label")].find((x) => /hooked up/i.test(x.textContent)).click();

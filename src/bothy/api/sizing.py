@@ -10,7 +10,7 @@ from pydantic import BaseModel
 
 from bothy.api.problems import ProblemBody
 from bothy.api.state import Store
-from bothy.api.trips import JobOut, JobRunner, JobStarted, JobStore, job_out, quick_draws, refuse_second
+from bothy.api.trips import JobOut, JobRunner, JobStarted, JobStore, kept_body, quick_draws, refuse_second
 from bothy.api.variants import answer
 from bothy.core.sizing.compare import SideBySide, side_by_side
 from bothy.core.sizing.search import WHOLE, SizingRun, search
@@ -47,9 +47,7 @@ def start_sizing(variant_id: uuid.UUID, request: Request, store: Store, jobs: Jo
 def get_sizing(variant_id: uuid.UUID, store: Store, jobs: JobStore) -> Response:
     """The newest search of a variant."""
     head = store.head(variant_id)
-    job, found = jobs.latest(variant_id, KIND), jobs.result(variant_id, KIND)
-    body = {"job": job_out(job).model_dump(mode="json") if job else None, "revision": found[0] if found else None, "run": found[1] if found else None}
-    return answer(body, head.revision)
+    return answer(kept_body(jobs, variant_id, KIND), head.revision)
 
 
 @router.get("/{variant_id}/beside", operation_id="getSideBySide", response_model=SideBySide, responses={422: {"model": ProblemBody}})

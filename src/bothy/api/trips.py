@@ -70,6 +70,12 @@ def job_out(j: JobRow) -> JobOut:
     return JobOut(id=j.id, kind=j.kind, state=j.state, revision=j.revision, done=j.done, whole=j.whole, error=j.error, created_at=j.created_at)
 
 
+def kept_body(jobs: Jobs, variant_id: uuid.UUID, kind: str) -> dict[str, object]:
+    """The newest job of a kind, and result and revision of the newest that is done, as they are sent."""
+    job, found = jobs.latest(variant_id, kind), jobs.result(variant_id, kind)
+    return {"job": job_out(job).model_dump(mode="json") if job else None, "revision": found[0] if found else None, "run": found[1] if found else None}
+
+
 def refuse_second(jobs: Jobs, variant_id: uuid.UUID, kind: str) -> None:
     """Raise when a job of that kind runs already for a variant."""
     now = jobs.latest(variant_id, kind)
@@ -118,9 +124,7 @@ def start_trip(variant_id: uuid.UUID, store: Store, jobs: JobStore, runner: JobR
 def get_thorough(variant_id: uuid.UUID, store: Store, jobs: JobStore) -> Response:
     """The newest thorough run of a variant and what came of the newest that is done."""
     head = store.head(variant_id)
-    job, found = jobs.latest(variant_id, KIND), jobs.result(variant_id, KIND)
-    body = {"job": job_out(job).model_dump(mode="json") if job else None, "revision": found[0] if found else None, "run": found[1] if found else None}
-    return answer(body, head.revision)
+    return answer(kept_body(jobs, variant_id, KIND), head.revision)
 
 
 @router.get("/jobs/{job_id}", operation_id="getJob", responses={404: {"model": ProblemBody}})

@@ -1,7 +1,8 @@
 /** A weather file: read first, what is still to be told of a plain table asked for, then taken as a place. */
 import { useMutation } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { api, type Schemas, take } from "../../data/client";
+import { FileHead } from "../../parts/FileHead";
 import { FindingList } from "../../parts/Findings";
 import { useOwnPlaces } from "./places";
 
@@ -16,20 +17,12 @@ const COLUMNS: [string, string][] = [
 
 export function BringInWeather({ onClose, onTaken }: { onClose: () => void; onTaken: (id: string) => void }) {
   const { add } = useOwnPlaces();
-  const file = useRef<HTMLInputElement>(null);
   const [given, setGiven] = useState<Text | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const read = useMutation({ mutationFn: (body: Text) => take(api.POST("/api/weather/read", { body })) });
   const found = read.data;
   const send = (next: Text) => {
     setGiven(next);
     read.mutate(next);
-  };
-  const choose = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    setProblem(null);
-    if (chosen.size > MOST_BYTES) return setProblem(`${chosen.name} has ${(chosen.size / 1e6).toFixed(1)} MB; a weather file has at most 12 MB.`);
-    send({ text: await chosen.text(), name: chosen.name.replace(/\.[a-z0-9]+$/i, "").slice(0, 120), columns: {} });
   };
   const number = (key: "lat_deg" | "lon_deg" | "elevation_m" | "utc_offset_h", word: string) => (
     <label className="flex items-center gap-1">
@@ -44,46 +37,27 @@ export function BringInWeather({ onClose, onTaken }: { onClose: () => void; onTa
     </label>
   );
   return (
-    <section aria-label="Bring in a weather file" className="p-3">
-      <div className="mb-2 flex flex-wrap items-center gap-2">
-        <strong>Bring in a weather file</strong>
-        {/* biome-ignore lint/a11y/noAutofocus: the person asked for it */}
-        <button type="button" className="btn" autoFocus onClick={() => file.current?.click()}>
-          Choose a file, EPW, TMY3 or CSV…
-        </button>
-        <input
-          ref={file}
-          type="file"
-          accept=".epw,.csv,.txt,text/*"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="Weather file"
-          onChange={(e) => void choose(e.target.files?.[0])}
-        />
-        <span className="text-dim">A year by the hour or finer. Its monthly means and spells replace the table’s.</span>
-        <span className="flex-1" />
-        <button type="button" className="btn" onClick={onClose}>
-          Leave it
-        </button>
-        <button
-          type="button"
-          className="btn btn-main"
-          disabled={!found?.place}
-          onClick={async () => {
-            if (!found?.place) return;
-            const id = await add(found.place as never);
-            if (id) onTaken(id);
-          }}
-        >
-          Take it as a place
-        </button>
-      </div>
-      {read.isPending && <p role="status">Reading…</p>}
-      {(problem ?? read.error?.message) && (
-        <p role="alert" className="text-rust">
-          {problem ?? read.error?.message}
-        </p>
-      )}
+    <FileHead
+      title="Bring in a weather file"
+      kinds="a file, EPW, TMY3 or CSV"
+      accept=".epw,.csv,.txt,text/*"
+      label="Weather file"
+      item="a weather file"
+      mostBytes={MOST_BYTES}
+      hint="A year by the hour or finer. Its monthly means and spells replace the table’s."
+      onText={(text, name) => send({ text, name: name.replace(/\.[a-z0-9]+$/i, "").slice(0, 120), columns: {} })}
+      onClose={onClose}
+      busy={read.isPending}
+      problem={read.error?.message}
+      take={{
+        word: "Take it as a place",
+        ready: found?.place != null,
+        run: async () => {
+          const id = found?.place && (await add(found.place as never));
+          if (id) onTaken(id);
+        },
+      }}
+    >
       {found && given && (
         <>
           {found.asks.length > 0 && <p role="status">Still to be told: {found.asks.join("; ")}.</p>}
@@ -122,6 +96,6 @@ export function BringInWeather({ onClose, onTaken }: { onClose: () => void; onTa
           {found.place && <FindingList findings={found.findings} empty="Nothing odd: no gaps, no more than a clear sky, and the sun where it should stand." />}
         </>
       )}
-    </section>
+    </FileHead>
   );
 }

@@ -1,11 +1,12 @@
 /** Measured: a log of the real thing over the run, how far off the run was, and the fit that can be taken over. */
 
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useState } from "react";
 import { api, type PatchOp, type Schemas, take } from "../../data/client";
 import { show } from "../../data/show";
 import { useTrip } from "../../data/trip";
 import { useVariant } from "../../data/variant";
+import { FileHead } from "../../parts/FileHead";
 import { FindingList } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Bench } from "../../shell/Bench";
@@ -39,9 +40,7 @@ function useMeasured() {
 function BringInLog({ onClose }: { onClose: () => void }) {
   const { id } = useVariant();
   const client = useQueryClient();
-  const file = useRef<HTMLInputElement>(null);
   const [given, setGiven] = useState<Text | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const read = useMutation({ mutationFn: (body: Text) => take(api.POST("/api/log/read", { body })) });
   const keep = useMutation({
     mutationFn: (body: Text) => take(api.PUT("/api/variants/{variant_id}/measured", { params: { path: { variant_id: id } }, body })),
@@ -55,44 +54,25 @@ function BringInLog({ onClose }: { onClose: () => void }) {
     setGiven(next);
     read.mutate(next);
   };
-  const choose = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    setProblem(null);
-    if (chosen.size > MOST_BYTES) return setProblem(`${chosen.name} has ${(chosen.size / 1e6).toFixed(1)} MB; a log has at most 30 MB.`);
-    send({ text: await chosen.text(), name: chosen.name.slice(0, 120) || "log", columns: {} });
-  };
   return (
-    <section aria-label="Bring in a log" className="p-3">
-      <div className="mb-2 flex flex-wrap items-center gap-2">
-        <strong>Bring in a log</strong>
-        {/* biome-ignore lint/a11y/noAutofocus: the person asked for it */}
-        <button type="button" className="btn" autoFocus onClick={() => file.current?.click()}>
-          Choose a CSV file…
-        </button>
-        <input
-          ref={file}
-          type="file"
-          accept=".csv,.txt,.tsv,text/*"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="Log file"
-          onChange={(e) => void choose(e.target.files?.[0])}
-        />
-        <span className="text-dim">Times in standard time of the place; a line each minute or hour.</span>
-        <span className="flex-1" />
-        <button type="button" className="btn" onClick={onClose}>
-          Leave it
-        </button>
-        <button type="button" className="btn btn-main" disabled={!found || found.asks.length > 0 || keep.isPending} onClick={() => given && keep.mutate(given)}>
-          {found && !found.asks.length ? `Take ${found.lines.toLocaleString("en-GB")} lines` : "Take"}
-        </button>
-      </div>
-      {read.isPending && <p role="status">Reading…</p>}
-      {(problem ?? read.error?.message ?? keep.error?.message) && (
-        <p role="alert" className="text-rust">
-          {problem ?? read.error?.message ?? keep.error?.message}
-        </p>
-      )}
+    <FileHead
+      title="Bring in a log"
+      kinds="a CSV file"
+      accept=".csv,.txt,.tsv,text/*"
+      label="Log file"
+      item="a log"
+      mostBytes={MOST_BYTES}
+      hint="Times in standard time of the place; a line each minute or hour."
+      onText={(text, name) => send({ text, name: name.slice(0, 120) || "log", columns: {} })}
+      onClose={onClose}
+      busy={read.isPending}
+      problem={read.error?.message ?? keep.error?.message}
+      take={{
+        word: found && !found.asks.length ? `Take ${found.lines.toLocaleString("en-GB")} lines` : "Take",
+        ready: found != null && found.asks.length === 0 && !keep.isPending,
+        run: () => given && keep.mutate(given),
+      }}
+    >
       {found && given && (
         <>
           {found.asks.length > 0 && <p role="status">Still to be told: {found.asks.join("; ")}.</p>}
@@ -137,7 +117,7 @@ function BringInLog({ onClose }: { onClose: () => void }) {
           </ul>
         </>
       )}
-    </section>
+    </FileHead>
   );
 }
 
