@@ -155,6 +155,8 @@ RAISED: dict[str, dict[str, Any]] = {
     "power-relay-smart-alternator": lived(None, {"bank": AGM, "driving": {"school": "relay", "rating_a": 100.0}}),
     "power-alternator-no-room": vehicle(powered(driving={"rating_a": 120.0}), alternator_rated_a=90.0),
     "power-alternator-idle": powered(driving={"rating_a": 60.0}),
+    "power-charge-profile": powered(shore={"charger_current_a": 20.0, "profile": {"absorption_v": 15.5}}),
+    "power-starter-unattended": {**powered(), "trips": {"start_date": "2026-06-01", "legs": [{"id": "a", "place": "london", "days_count": 20}]}},
     "power-second-alternator": powered(driving={"school": "second", "rating_a": 150.0}),
     "power-balance-negative": lived([{**LAMP, "power_w": 200.0, "hours_per_day": 12.0}], {"bank": BANK}),
     "power-bank-floor": lived([{**LAMP, "power_w": 200.0, "hours_per_day": 20.0}], {"bank": BANK}),

@@ -1365,6 +1365,24 @@ export interface components {
             };
         };
         /**
+         * ChargeProfile
+         * @description What a charger is set to: absorption in V at the bank, whether it equalises, whether it follows the temperature.
+         */
+        ChargeProfile: {
+            /** Absorption V */
+            absorption_v?: number | null;
+            /**
+             * Equalise
+             * @default false
+             */
+            equalise: boolean;
+            /**
+             * Compensates
+             * @default false
+             */
+            compensates: boolean;
+        };
+        /**
          * Circuit
          * @description A protected feed: one cable, one protection, one or several appliances. ``length_m`` is one-way.
          *
@@ -1721,7 +1739,8 @@ export interface components {
             /**
              * @default {
              *       "preset": "panel_van",
-             *       "description": ""
+             *       "description": "",
+             *       "starter_trickle": false
              *     }
              */
             vehicle: components["schemas"]["Vehicle"];
@@ -1922,6 +1941,7 @@ export interface components {
             school: "dcdc" | "relay" | "second";
             /** Rating A */
             rating_a: number;
+            profile?: components["schemas"]["ChargeProfile"] | null;
             /** Mass Kg */
             mass_kg?: number | null;
             /**
@@ -3761,6 +3781,7 @@ export interface components {
             inlet_current_a?: number | null;
             /** Supply Current A */
             supply_current_a?: number | null;
+            profile?: components["schemas"]["ChargeProfile"] | null;
             /** Mass Kg */
             mass_kg?: number | null;
             /**
@@ -3933,7 +3954,7 @@ export interface components {
          * @description Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
          *
          *     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
-         *     direct light lost in each clock hour, or empty.
+         *     direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it.
          */
         SolarArray: {
             /** Id */
@@ -4004,6 +4025,10 @@ export interface components {
              * @enum {string}
              */
             deploy: "fixed" | "lift" | "ground";
+            /** Roof Radius M */
+            roof_radius_m?: number | null;
+            /** Across M */
+            across_m?: number | null;
             /**
              * Shade Frac
              * @default []
@@ -4052,6 +4077,7 @@ export interface components {
             max_charge_current_a: number;
             /** Max Input Current A */
             max_input_current_a?: number | null;
+            profile?: components["schemas"]["ChargeProfile"] | null;
             /** Mass Kg */
             mass_kg?: number | null;
             /**
@@ -4246,6 +4272,7 @@ export interface components {
             sun_w: components["schemas"]["Lane"];
             load_w: components["schemas"]["Lane"];
             cabin_c: components["schemas"]["Lane"];
+            fed_w: components["schemas"]["Lane"];
             /** Histories */
             histories: {
                 [key: string]: number[];
@@ -4442,6 +4469,11 @@ export interface components {
             alternator_rated_a?: number | null;
             /** Smart Alternator */
             smart_alternator?: boolean | null;
+            /**
+             * Starter Trickle
+             * @default false
+             */
+            starter_trickle: boolean;
         };
         /**
          * VehiclePart

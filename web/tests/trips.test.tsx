@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { firstOf } from "../src/stages/trips/edit";
-import { Lanes, rangeOf } from "../src/stages/trips/Lanes";
+import { bankFlow, Lanes, rangeOf } from "../src/stages/trips/Lanes";
 import { moment, sentenceOf, type TripRun } from "../src/stages/trips/run";
 import { TripSlate } from "../src/stages/trips/TripSlate";
 import { Component as Trips } from "../src/stages/trips/Trips";
@@ -31,6 +31,7 @@ const run = {
   sun_w: lane(0, 50, 90),
   load_w: lane(20, 40, 60),
   cabin_c: lane(12, 15, 19),
+  fed_w: lane(10, 70, 90),
   histories: { p10: [0.5, 0.4], p50: [0.6, 0.6], p90: [0.8, 0.7] },
   days: [day("2026-10-12", 0), day("2026-10-13", 0.5)],
   events: [{ draw: 3, time_d: 1.5, what: "loads shed" }],
@@ -92,6 +93,11 @@ describe("what a run says", () => {
     expect(rangeOf({ p10: [5], p50: [5], p90: [5] }, 0, 1, "W")).toBe("5 W");
   });
 
+  it("tells what the bank takes or gives", () => {
+    expect(bankFlow(run, 0)).toBe("into the bank 30 W");
+    expect(bankFlow({ ...run, load_w: lane(90, 100, 110) } as TripRun, 0)).toBe("out of the bank 30 W");
+  });
+
   it("guesses the next first of a month", () => {
     expect(firstOf(10, new Date(2026, 5, 1))).toBe("2026-10-01");
     expect(firstOf(3, new Date(2026, 5, 1))).toBe("2027-03-01");
@@ -106,7 +112,7 @@ describe("the lanes", () => {
     fireEvent.keyDown(slider, { key: "ArrowRight" });
     expect(screen.getByText(/charge 30 % \(40 to 80\)/)).toBeTruthy();
     fireEvent.keyDown(slider, { key: "Home" });
-    expect(screen.getByText(/charge 60 % \(40 to 80\) · sun 50 W \(0 to 90\)/)).toBeTruthy();
+    expect(screen.getByText(/charge 60 % \(40 to 80\) · sun 50 W \(0 to 90\) · other sources 20 W .* into the bank 30 W/)).toBeTruthy();
     expect(slider.getAttribute("aria-valuetext")).toContain("charge 60 %");
     fireEvent.keyDown(slider, { key: "Escape" });
     expect(screen.getByText(/Point at a moment/)).toBeTruthy();

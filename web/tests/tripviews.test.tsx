@@ -23,6 +23,7 @@ const run = {
   sun_w: lane(0, 50, 90),
   load_w: lane(20, 40, 60),
   cabin_c: lane(12, 15, 19),
+  fed_w: lane(10, 70, 90),
   histories: {},
   days: [
     { date: "2026-10-12", leg: "a", place: "London", sun_wh: 1, sources_wh: 1, load_wh: 1, missing_wh: 0, least_soc_p10: 0.4, short_frac: 0 },

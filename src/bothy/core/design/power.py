@@ -59,7 +59,7 @@ class SolarArray(Doc):
     """Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
 
     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
-    direct light lost in each clock hour, or empty.
+    direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it.
     """
 
     id: Id
@@ -80,6 +80,8 @@ class SolarArray(Doc):
     tilt_deg: float = Field(0, ge=0, le=90)
     azimuth_deg: float = Field(0, ge=0, le=360)
     deploy: Literal["fixed", "lift", "ground"] = "fixed"
+    roof_radius_m: float | None = Field(None, ge=0.5, le=100)
+    across_m: float | None = Field(None, gt=0, le=5)
     shade_frac: list[Part] = Field([], max_length=24)
     unit_mass_kg: float | None = Field(None, ge=0, le=100)
     string_fuse: bool = False
@@ -97,6 +99,14 @@ class SolarArray(Doc):
         return self
 
 
+class ChargeProfile(Doc):
+    """What a charger is set to: absorption in V at the bank, whether it equalises, whether it follows the temperature."""
+
+    absorption_v: float | None = Field(None, ge=5, le=70)
+    equalise: bool = False
+    compensates: bool = False
+
+
 class SolarController(Doc):
     """A solar charge controller."""
 
@@ -106,6 +116,7 @@ class SolarController(Doc):
     max_voltage_v: float = Field(gt=0, le=600)
     max_charge_current_a: float = Field(gt=0, le=300)
     max_input_current_a: float | None = Field(None, gt=0, le=300)
+    profile: ChargeProfile | None = None
     mass_kg: float | None = Field(None, ge=0, le=100)
     by: By = "typed"
 
@@ -117,6 +128,7 @@ class DrivingCharge(Doc):
     part: PartKey | None = None
     school: Literal["dcdc", "relay", "second"] = "dcdc"
     rating_a: float = Field(gt=0, le=300)
+    profile: ChargeProfile | None = None
     mass_kg: float | None = Field(None, ge=0, le=100)
     by: By = "typed"
 
@@ -129,6 +141,7 @@ class Shore(Doc):
     charger_current_a: float = Field(gt=0, le=500)
     inlet_current_a: float | None = Field(None, gt=0, le=125)
     supply_current_a: float | None = Field(None, gt=0, le=125)
+    profile: ChargeProfile | None = None
     mass_kg: float | None = Field(None, ge=0, le=100)
     by: By = "typed"
 

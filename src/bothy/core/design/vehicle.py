@@ -27,3 +27,4 @@ class Vehicle(Doc):
     vehicle_voltage_v: VehicleVoltage | None = None
     alternator_rated_a: float | None = Field(None, ge=0, le=1000)
     smart_alternator: bool | None = None
+    starter_trickle: bool = False

@@ -8,6 +8,7 @@ from bothy.core.catalogue.parts import of_kind
 from bothy.core.context import BANK_PLACES, Context
 from bothy.core.finding import Finding, Remedy, Severity, finding, rules
 from bothy.core.power.load_budget import LoadBudgetOut
+from bothy.core.power.profile import profile_findings
 from bothy.core.power.supply import PowerPart, Supply, belt_power, second_alternator_a
 
 rules("power", (
@@ -255,7 +256,7 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
 
 def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part: PowerPart, refit: Refit) -> list[Finding]:
     """All findings of Power and of the load budget. ``refit`` gives the remedy that sizes a circuit anew, by its index."""
-    out = _calc_rules(ctx, s, uses) + _inverter(ctx, s, refit) + _cold(ctx, s) + _balance(ctx, s, part)
+    out = _calc_rules(ctx, s, uses) + _inverter(ctx, s, refit) + _cold(ctx, s) + _balance(ctx, s, part) + profile_findings(ctx)
     worst = max((b for b in part.seasons if b.planned), key=lambda b: b.demand_wh).season
     budget = uses[worst]
     for load in budget.loads:

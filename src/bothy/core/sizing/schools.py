@@ -119,16 +119,18 @@ def _station(ctx: Context, p: Power) -> School | None:
     bank = Bank(name=part.name, part=part.key, chemistry="lifepo4", unit_voltage_v=12.8, unit_charge_ah=round(d["energy_wh"] / volts, 3), unit_max_discharge_a=200.0,
                 unit_max_charge_a=max(d["solar_w"], d["shore_w"], d["car_w"]) / volts, unit_mass_kg=part.mass_kg, cold_charge_cutoff=True)  # fmt: skip
     inverter = Inverter(
-        name="inside the station",
+        name="the station’s inverter",
         rating_w=d["inverter_w"],
         surge_power_w=d["inverter_surge_w"],
         idle_w=d["inverter_idle_w"],
         efficiency_frac=d["inverter_efficiency_frac"],
         mass_kg=0.0,
     )
-    controller = SolarController(name="inside the station", max_voltage_v=60.0, max_charge_current_a=d["solar_w"] / volts, mass_kg=0.0) if p.arrays else None
-    driving = DrivingCharge(name="inside the station", rating_a=d["car_w"] / volts, mass_kg=0.0) if p.driving else None
-    shore = Shore(name="inside the station", charger_current_a=d["shore_w"] / volts, mass_kg=0.0) if p.shore else None
+    controller = (
+        SolarController(name="the station’s solar input", max_voltage_v=60.0, max_charge_current_a=d["solar_w"] / volts, mass_kg=0.0) if p.arrays else None
+    )
+    driving = DrivingCharge(name="the station’s vehicle input", rating_a=d["car_w"] / volts, mass_kg=0.0) if p.driving else None
+    shore = Shore(name="the station’s charger", charger_current_a=d["shore_w"] / volts, mass_kg=0.0) if p.shore else None
     made = p.model_copy(update={"bank": bank, "inverter": inverter, "controller": controller, "driving": driving, "shore": shore})
     return School("station", f"A portable station: {part.name}", f"No more than {d['dc_limit_w']:.0f} W at 12 V and {d['car_w']:.0f} W from the vehicle; no charging below 0 °C; when one thing in it fails, all of it does.",
                   made, _without(made, "inverter", "controller", "driving", "shore"))  # fmt: skip

@@ -135,7 +135,18 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
     out = [Option("no-panels", "", 0, 0, ([], None), "none", 0)]
     most, room = ctx.design.sizing.panels_most, roof_m2(ctx)
     first = ctx.design.power.arrays[0] if ctx.design.power.arrays else None
-    placed = {"tilt_deg": first.tilt_deg, "azimuth_deg": first.azimuth_deg, "deploy": first.deploy, "shade_frac": first.shade_frac} if first else {}
+    placed = (
+        {
+            "tilt_deg": first.tilt_deg,
+            "azimuth_deg": first.azimuth_deg,
+            "deploy": first.deploy,
+            "shade_frac": first.shade_frac,
+            "roof_radius_m": first.roof_radius_m,
+            "across_m": first.across_m,
+        }
+        if first
+        else {}
+    )
     on_roof = first is None or first.deploy != "ground"
     for panel in (p for p in allowed if p.kind == "panel"):
         area = panel.length_mm * panel.width_mm / 1e6

@@ -11,6 +11,7 @@ from pydantic import BaseModel
 
 from bothy.core.context import Context
 from bothy.core.contract import quick
+from bothy.core.design.power import SolarArray
 from bothy.core.finding import Finding
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.load_budget import LoadBudgetIn, load_budget
@@ -24,6 +25,8 @@ from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days
 from bothy.core.trips.trip import default_shed
 
 STEP_MIN = 15
+ACROSS_M = 1.2
+"""How far panels reach across a curved roof where nothing is said (typical)."""
 HEATED_C = 5.0
 """A heated bank is kept at this."""
 ASSUMED = (
@@ -75,6 +78,15 @@ def bank_of(ctx: Context) -> TripBank:
     )  # fmt: skip
 
 
+def faces_of(a: SolarArray) -> list[tuple[float, float, float]]:
+    """Parts of an array by the way they face: part of its power, tilt and azimuth from the nose. On a curved roof it leans to both sides, each half at its own mean tilt."""
+    if a.roof_radius_m is None or a.deploy != "fixed" or a.tilt_deg > 0:
+        return [(1.0, a.tilt_deg, a.azimuth_deg)]
+    half = min(0.95, (a.across_m or ACROSS_M) / 2 / a.roof_radius_m)
+    mean = math.degrees(math.asin(half)) / 2
+    return [(0.5, mean, 90.0), (0.5, mean, 270.0)]
+
+
 def panels_of(ctx: Context) -> list[PlanArray]:
     """The panels as the engine takes them."""
     p = ctx.design.power
@@ -83,8 +95,11 @@ def panels_of(ctx: Context) -> list[PlanArray]:
     out = []
     for a in p.arrays:
         held = min(1.0, 1.03 * ctx.bank_v / (a.vmp_v * a.series_count)) if p.controller.controller_type == "pwm" else 1.0
-        m = Module(a.panel_power_w * a.series_count * a.parallel_count, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, 0.97, 0.98, 0.98 * held, 1.0)
-        out.append(PlanArray(m, a.tilt_deg, a.azimuth_deg, a.deploy, tuple(a.shade_frac) or (0.0,) * 24))
+        for part, tilt, azimuth in faces_of(a):
+            m = Module(
+                a.panel_power_w * a.series_count * a.parallel_count * part, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, 0.97, 0.98, 0.98 * held, 1.0
+            )
+            out.append(PlanArray(m, tilt, azimuth, a.deploy, tuple(a.shade_frac) or (0.0,) * 24))
     return out
 
 
@@ -217,6 +232,7 @@ class TripRun(BaseModel):
     sun_w: Lane
     load_w: Lane
     cabin_c: Lane
+    fed_w: Lane
     histories: dict[str, list[float]]
     days: list[TripDaySum]
     months: list[TripMonth]
@@ -311,7 +327,7 @@ class _Kept:
         self.days, self.hours = len(plan.days), plan.step_min / 60
         self.per_day = points_a_day(self.days)
         points = (count, self.days * self.per_day)
-        self.soc, self.sun, self.load, self.cabin = (np.zeros(points) for _ in range(4))
+        self.soc, self.sun, self.load, self.cabin, self.fed = (np.zeros(points) for _ in range(5))
         by_day = (count, self.days)
         self.day_least, self.day_sun, self.day_load, self.day_in = (np.zeros(by_day) for _ in range(4))
 
@@ -327,6 +343,7 @@ class _Kept:
         points = self.days * self.per_day
         self.soc[block], self.cabin[block] = groups(k.S_SOC, points).min(axis=2), groups(k.S_CABIN, points).min(axis=2)
         self.sun[block], self.load[block] = groups(k.S_PV, points).mean(axis=2), groups(k.S_LOAD, points).mean(axis=2)
+        self.fed[block] = groups(k.S_SOURCES, points).mean(axis=2)
         self.day_least[block] = groups(k.S_SOC, self.days).min(axis=2)
         for into, i in ((self.day_sun, k.S_PV), (self.day_load, k.S_LOAD), (self.day_in, k.S_SOURCES)):
             into[block] = groups(i, self.days).sum(axis=2) * self.hours
@@ -354,7 +371,7 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
     error = standard_error(r.short_day)
     return TripRun(
         draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.chem.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
-        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
+        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
         events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
         short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),

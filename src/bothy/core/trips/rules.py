@@ -8,7 +8,9 @@ from typing import TYPE_CHECKING
 
 from bothy.core.context import Context
 from bothy.core.contract import EPS
+from bothy.core.design.power import SolarArray
 from bothy.core.finding import Finding, finding, in_order, rules
+from bothy.core.sun.curved import CurvedPanelFactorIn, CurvedPanelFactorOut, curved_panel_factor
 from bothy.core.trips.itinerary import FAR_KM, FAR_M, legs_of, nearest
 
 if TYPE_CHECKING:
@@ -22,6 +24,7 @@ rules("trips", (
     ("sim-autonomy-short", "advice", "Less than two days without sun", "A larger bank, charging while driving, or a hook-up more often.", "practice"),
     ("sim-solar-small", "advice", "The sun gives little of it", "More panels, or an itinerary with more drives or hook-ups.", "handbook 03 §3.18"),
     ("sim-tilt-winter", "advice", "Flat panels in the winter", "Panels on the ground or lifted towards the low sun.", "handbook 03 §3.9"),
+    ("sim-curve-mismatch", "advice", "Panels bent over the roof hold each other back", "Rows along the vehicle, a bypass for each row, or two controllers.", "handbook 03 §3.10"),
     ("sim-shade-string", "advice", "Shade falls on panels in series", "Move them, or put them in parallel or on controllers of their own.", "handbook 03 §3.11"),
     ("sim-lead-partial", "advice", "The lead bank is not brought to full", "A long solar tail or a hook-up every week.", "lead practice"),
     ("sim-heater-short", "fault", "The heater can't do it", "Its electricity in the first tier, a larger heater, more fuel.", "handbook 03 §3.17"),
@@ -45,6 +48,8 @@ LOW_RESERVE = 0.05
 HOOKED_FRAC, STANDS_WITHOUT_SUN_D = 1 / 3, 2.0
 SMALL_SUN, FED_FRAC = 0.3, 2 / 3
 FULL_LEAD, LEAD_DAYS = 0.97, 7
+BENT_LOSS, MUCH_BENT = 0.10, 0.30
+ACROSS_M = 1.2
 HEAT_MISSING, MUCH_ASSUMED = 0.05, 0.5
 MUCH_UNUSED, MOSTLY_DRIVING, STANDS_DAYS = 0.4, 0.7, 3
 WORDS = (
@@ -107,6 +112,14 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
             f"With {tilted.what}: short on {tilted.short_days_frac:.1%} instead of {run.short_days_frac:.1%} of the days, {-tilted.change_wh_day:.0f} Wh a day more.",
         )
     for a in p.arrays:
+        if a.roof_radius_m is not None and a.deploy == "fixed" and a.tilt_deg == 0:
+            lost = _bent(a)
+            if lost.mismatch_loss_frac > BENT_LOSS:
+                add(
+                    "sim-curve-mismatch",
+                    f"{a.name}: with the sun 20° high at the side {lost.mismatch_loss_frac:.0%} is lost in series; the edge leans {lost.edge_tilt_deg:.0f}°. The run does not take it off.",
+                    "fault" if lost.mismatch_loss_frac > MUCH_BENT else None,
+                )
         hours = [h for h, v in enumerate(a.shade_frac) if v > 0 and 9 <= h < 15]
         if hours and a.series_count > 1:
             add(
@@ -122,6 +135,15 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
     assumed = assumed_part(ctx)
     if assumed > MUCH_ASSUMED:
         add("sim-load-assumed", f"{assumed:.0%} of the energy is that of catalogue values.")
+
+
+def _bent(a: SolarArray) -> CurvedPanelFactorOut:
+    """A low clear sun from the side on a bent array in series (600 W/m² of beam, 80 W/m² of sky; typical)."""
+    radius = a.roof_radius_m or 1.0
+    across = min(a.across_m or ACROSS_M, 1.9 * radius)
+    return curved_panel_factor(
+        CurvedPanelFactorIn(panel_width_m=across, roof_radius_m=radius, sun_elevation_deg=20, sun_azimuth_deg=90, heading_deg=0, dni_w_m2=600, dhi_w_m2=80)
+    )
 
 
 def _days_below(lane: list[float], per_day: int, level: float) -> int:

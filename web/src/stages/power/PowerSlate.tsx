@@ -202,6 +202,31 @@ function PartSlate({ id }: { id: PartId }) {
         unit=""
         onSet={(v) => set("azimuth_deg", v ?? 0)}
       />,
+      <QuantityProperty
+        key="r"
+        label="radius of a curved roof"
+        note="for panels bent over it"
+        value={what.roof_radius_m as number | null | undefined}
+        dimension="length"
+        unit="m"
+        clearable
+        placeholder="flat"
+        onSet={(v) => set("roof_radius_m", v)}
+      />,
+      ...(what.roof_radius_m == null
+        ? []
+        : [
+            <QuantityProperty
+              key="ac"
+              label="they reach across it"
+              value={what.across_m as number | null | undefined}
+              dimension="length"
+              unit="m"
+              clearable
+              placeholder="1.2 m"
+              onSet={(v) => set("across_m", v)}
+            />,
+          ]),
       <Shade key="sh" value={(what.shade_frac as number[] | undefined) ?? []} onSet={(v) => set("shade_frac", v)} />,
       <FlagProperty key="f" label="a fuse in each string" value={!!what.string_fuse} onSet={(v) => set("string_fuse", v)} />,
       <FlagProperty key="d" label="a double-pole disconnect" value={!!what.disconnect} onSet={(v) => set("disconnect", v)} />,
@@ -233,6 +258,25 @@ function PartSlate({ id }: { id: PartId }) {
         onSet={(v) => set("school", v)}
       />,
     );
+  if (what && (id === "controller" || id === "driving" || id === "shore")) {
+    const profile = (what.profile ?? {}) as { absorption_v?: number | null; equalise?: boolean; compensates?: boolean };
+    const turn = (fields: object) => set("profile", { absorption_v: null, equalise: false, compensates: false, ...profile, ...fields });
+    choices.push(
+      <QuantityProperty
+        key="ab"
+        label="absorption set to"
+        note="from its menu or data sheet"
+        value={profile.absorption_v}
+        dimension="voltage"
+        unit="V"
+        clearable
+        placeholder="not said"
+        onSet={(v) => turn({ absorption_v: v })}
+      />,
+      <FlagProperty key="eq" label="it equalises" value={!!profile.equalise} onSet={(v) => turn({ equalise: v })} />,
+      <FlagProperty key="tc" label="it follows the temperature" value={!!profile.compensates} onSet={(v) => turn({ compensates: v })} />,
+    );
+  }
   const subject = id === "controller" ? "solar" : id;
   return (
     <Slate title={word.word} sub={fitted(design, id) ?? word.blurb}>

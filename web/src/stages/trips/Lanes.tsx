@@ -234,11 +234,17 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
             used.{measured && " Red: measured charge and use; heather, dashed: measured sun."}
           </span>
         ) : (
-          `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · use ${rangeOf(run.load_w, at, 1, "W")} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}`
+          `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · other sources ${Math.max(0, Math.round((run.fed_w.p50[at] ?? 0) - (run.sun_w.p50[at] ?? 0)))} W · use ${rangeOf(run.load_w, at, 1, "W")} · ${bankFlow(run, at)} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}`
         )}
       </p>
     </div>
   );
+}
+
+/** What goes into or comes out of the bank in half of the weathers: what is fed in less what is used. */
+export function bankFlow(run: TripRun, at: number): string {
+  const w = Math.round((run.fed_w.p50[at] ?? 0) - (run.load_w.p50[at] ?? 0));
+  return w >= 0 ? `into the bank ${w} W` : `out of the bank ${-w} W`;
 }
 
 /** Half of the weathers, with 1 in 10 and 9 in 10 behind it. */

@@ -159,7 +159,7 @@ export function SideBySide() {
       kind: "computed",
       show: (b) => <span className={`font-sans text-peat ${b.kind === "this" ? "font-semibold" : ""}`}>{b.name}</span>,
     },
-    { key: "words", label: "what it is", width: "32%", kind: "computed", show: (b) => <span className="font-sans text-peat">{b.words.join("; ")}</span> },
+    { key: "words", label: "what it is", width: "30%", kind: "computed", show: (b) => <span className="font-sans text-peat">{b.words.join("; ")}</span> },
     {
       key: "short",
       label: "days short",
@@ -170,8 +170,8 @@ export function SideBySide() {
     },
     { key: "change", label: "against this", width: "14%", align: "right", kind: "computed", show: changeWords },
     { key: "price", label: "price", width: "8%", align: "right", kind: "computed", show: (b) => show(b.price_eur, "€") },
-    { key: "mass", label: "mass", width: "7%", align: "right", kind: "computed", show: (b) => show(b.mass_kg, "kg") },
-    { key: "risk", label: "dangers, faults", width: "7%", align: "right", kind: "computed", show: (b) => `${b.dangers}, ${b.faults}` },
+    { key: "mass", label: "mass", width: "8%", align: "right", kind: "computed", show: (b) => show(b.mass_kg, "kg") },
+    { key: "risk", label: "dangers, faults", width: "8%", align: "right", kind: "computed", show: (b) => `${b.dangers}, ${b.faults}` },
   ];
   const ready = rows.length > 0;
   return (

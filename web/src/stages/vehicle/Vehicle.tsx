@@ -24,7 +24,7 @@ function Value({ row }: { row: Row }) {
 }
 
 export function Component() {
-  const { design, report } = useVariant();
+  const { design, report, edit } = useVariant();
   const { units } = usePerson();
   const v = design.vehicle ?? {};
   const part = report.vehicle;
@@ -175,6 +175,25 @@ export function Component() {
                 <SmartToken smart={smart} />
               </td>
               <td className="px-2 text-dim">most vehicles since about 2015: its voltage drops while driving</td>
+            </tr>
+            <tr className="border-b border-line/60">
+              <th scope="row" className="px-3 py-1.5 text-left font-normal">
+                starter battery topped up
+              </th>
+              <td className="px-2">
+                <label>
+                  <input
+                    type="checkbox"
+                    aria-label="starter battery topped up"
+                    checked={v.starter_trickle ?? false}
+                    onChange={(e) =>
+                      void edit([{ op: "replace", path: "/vehicle/starter_trickle", value: e.target.checked }], "trickle for the starter battery")
+                    }
+                  />{" "}
+                  {v.starter_trickle ? "yes" : "no"}
+                </label>
+              </td>
+              <td className="px-2 text-dim">a trickle of 1 to 2 A from the house bank, so that it starts after weeks of standing</td>
             </tr>
             <tr>
               <th scope="row" className="px-3 py-1.5 text-left align-top font-normal">

@@ -1,0 +1,73 @@
+"""Charge profiles and a vehicle that stands: what the sources are set to against what the bank wants (handbook 01, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.contract import EPS
+from bothy.core.design.power import ChargeProfile
+from bothy.core.finding import Finding, Remedy, finding, rules
+
+rules("power", (
+    ("power-charge-profile", "fault", "A charger is set for another battery", "Set its profile by the battery's data sheet.", "maker"),
+    ("power-starter-unattended", "note", "The starter battery stands alone for long", "A trickle of 1 to 2 A from the house bank, or disconnect it.", "handbook 01 §3.14"),
+))  # fmt: skip
+
+ABSORPTION_V: dict[str, tuple[float, float]] = {"lifepo4": (14.0, 14.6), "agm": (14.4, 14.8), "gel": (14.1, 14.4), "flooded": (14.4, 14.8), "nmc": (16.2, 16.8)}
+"""Absorption voltage that a bank takes, for a 12 V one; NMC by its 4 cells of 4.05 to 4.2 V."""
+STANDS_DAYS, STANDBY_AH_DAY = 14, (0.5, 1.2)
+
+
+def profile_findings(ctx: Context) -> list[Finding]:
+    """Sources whose absorption, equalising or temperature compensation does not suit the bank; and a starter battery that nothing tops up."""
+    p = ctx.design.power
+    out: list[Finding] = []
+    if p.bank is not None:
+        for key, subject in (("controller", "solar"), ("driving", "driving"), ("shore", "shore")):
+            source = getattr(p, key)
+            if source is not None and source.profile is not None:
+                out += _source(ctx, key, subject, source.name, source.profile)
+    stands = longest_stand(ctx)
+    if stands > STANDS_DAYS and ctx.preset.alternator_a > 0 and not ctx.design.vehicle.starter_trickle:
+        low, high = STANDBY_AH_DAY
+        out.append(
+            finding(
+                "power-starter-unattended",
+                "driving",
+                "Starter battery",
+                f"The trip stands for {stands} days; by itself the vehicle takes {low:g} to {high:g} Ah a day, {high * stands:.0f} Ah in that time.",
+            )
+        )
+    return out
+
+
+def _source(ctx: Context, key: str, subject: str, name: str, profile: ChargeProfile) -> list[Finding]:
+    low, high = (v * ctx.scale for v in ABSORPTION_V[ctx.chem.key])
+    wrong = []
+    patch = []
+    if profile.absorption_v is not None and not low - EPS <= profile.absorption_v <= high + EPS:
+        wrong.append(f"absorption at {profile.absorption_v:g} V, the bank takes {low:.1f} to {high:.1f} V")
+        patch.append({"op": "replace", "path": f"/power/{key}/profile/absorption_v", "value": round((low + high) / 2, 2)})
+    if profile.equalise and ctx.chem.key != "flooded":
+        wrong.append("it equalises, which a sealed or lithium bank does not stand")
+        patch.append({"op": "replace", "path": f"/power/{key}/profile/equalise", "value": False})
+    if profile.compensates and ctx.chem.lithium:
+        wrong.append("it shifts its voltage with the temperature, which lithium does not want")
+        patch.append({"op": "replace", "path": f"/power/{key}/profile/compensates", "value": False})
+    if not wrong:
+        return []
+    text = "; ".join(wrong)
+    fix = Remedy(label="Set it for the bank", patch=patch)
+    return [finding("power-charge-profile", subject, name, f"{text[0].upper()}{text[1:]} ({ctx.chem.name}).", fix=fix)]
+
+
+def longest_stand(ctx: Context) -> int:
+    """Most days in a row of the trip without a drive."""
+    if ctx.design.trips.live is not None:
+        live = ctx.design.trips.live
+        return live.days_count if live.drive_every_d is None else live.drive_every_d - 1
+    most = run = 0
+    for leg in ctx.design.trips.legs:
+        run = leg.days_count if leg.drive_h > 0 else run + leg.days_count
+        most = max(most, run - 1 if leg.drive_h > 0 else run)
+        run = run - 1 if leg.drive_h > 0 else run
+    return most
