@@ -13,7 +13,7 @@ enum { ETA_PV, PV_MOST, ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER
 enum { PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, SERVED, SHED, UNSERVED, INVERTER_LOSS, BATTERY_IN, BATTERY_OUT, BATTERY_LOSS, SELF_LOSS, STORED,
   HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, LEDGER_SIZE };
 enum { SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS,
-  END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, SUMMARY_SIZE };
+  END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, SUMMARY_SIZE };
 enum { EVENT_SHED = 2, EVENT_BACK = 3 };
 
 static const double TEMPS[6] = {-20, -10, 0, 10, 25, 40};
@@ -180,6 +180,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
         } else {
           b_out = mind(demand - offered, discharge_room_w(bank, e, cell, dt));
           lacking = demand - offered - b_out;
+          if (lacking > 1e-6 && e > (floor + 0.01) * nominal + b_out * dt) sum[LIMITED_H] += dt;
           needed = offered;
           e = discharged(bank, e, b_out, dt, &loss);
         }

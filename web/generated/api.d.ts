@@ -4319,6 +4319,14 @@ export interface components {
             heat_missing_frac: number | null;
             /** Short In Normals D */
             short_in_normals_d: number | null;
+            /** Limited H */
+            limited_h: number;
+            /** Cycles Year */
+            cycles_year: number;
+            /** Inverter Idle Wh Day */
+            inverter_idle_wh_day: number;
+            /** Clipped Frac */
+            clipped_frac: number;
             /** Load Wh Day */
             load_wh_day: number;
             /** Curtailed Wh Day */

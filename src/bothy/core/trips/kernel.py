@@ -34,8 +34,8 @@ UNHEATED_C = -273.0
  HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI) = range(23)  # fmt: skip
 LEDGER_SIZE = 23
 # summary, by draw
-SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS, END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H = range(18)  # fmt: skip
-SUMMARY_SIZE = 18
+SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS, END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H = range(19)  # fmt: skip
+SUMMARY_SIZE = 19
 # series, by step
 S_SOC, S_FRESH, S_GREY, S_TOILET, S_GAS, S_DIESEL, S_CABIN, S_PV, S_LOAD, S_SOURCES, SERIES_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10
 # events
@@ -227,6 +227,8 @@ def run(
                 else:
                     b_out = min(demand - offered, c.discharge_room_w(bank, e, cell, dt))
                     short = demand - offered - b_out
+                    if short > 1e-6 and e > (floor + 0.01) * nominal + b_out * dt:
+                        summary[d, LIMITED_H] += dt
                     needed = offered
                     e, _, loss = c.discharged(bank, e, b_out, dt)
                 e = min(nominal, max(0.0, e))

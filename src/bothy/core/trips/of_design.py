@@ -19,8 +19,9 @@ from bothy.core.power.supply import second_alternator_a
 from bothy.core.power.uses import inverter_use
 from bothy.core.sun.geometry import Array, midpoints
 from bothy.core.sun.plane import Module
+from bothy.core.trips import cells as c
 from bothy.core.trips.battery import TripBank
-from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result
+from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result, Weather
 from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days
 from bothy.core.trips.trip import default_shed
 
@@ -255,6 +256,10 @@ class TripRun(BaseModel):
     medical_first_d: float | None
     heat_missing_frac: float | None
     short_in_normals_d: float | None
+    limited_h: float
+    cycles_year: float
+    inverter_idle_wh_day: float
+    clipped_frac: float
     load_wh_day: float
     curtailed_wh_day: float
     missing_wh_day: float
@@ -278,6 +283,36 @@ def _lane(x: Array) -> Lane:
 def points_a_day(days: int) -> int:
     """Points of a lane a day: every step for short trips, one a day for long ones."""
     return 96 if days <= 21 else 24 if days <= 60 else 4 if days <= 120 else 1
+
+
+def idle_wh(plan: Plan, loss_wh: float) -> float:
+    """What of the inverter's loss over a trip is its own idling: the rest follows the mains that it made (all of what was asked away from hook-ups)."""
+    from bothy.core.trips import kernel as k
+
+    asked = 0.0
+    for j, d in enumerate(plan.days):
+        first, last, _ = d.mains(0.0)
+        off = ~((first <= plan.hours) & (plan.hours < last))
+        asked += float(plan.ac[j].sum(axis=1)[off].sum()) * plan.step_min / 60
+    return max(0.0, loss_wh - asked * (1 / plan.numbers[k.ETA_INVERTER] - 1)) if plan.numbers[k.INVERTER] else 0.0
+
+
+CLIP_DRAWS = 8
+
+
+def clipped_part(plan: Plan, weather: Weather) -> float:
+    """Part of the panels' energy that a too small controller clips, over a few of the weathers; nothing where it is large enough for their label."""
+    from bothy.core.trips import kernel as k
+    from bothy.core.trips.engine import simulate
+
+    label = sum(a.module.power_stc_w for a in plan.arrays)
+    if label <= plan.numbers[k.PV_MOST] or not plan.arrays:
+        return 0.0
+    few = Weather(*(x[:CLIP_DRAWS] for x in (weather.clear, weather.diffuse, weather.mean_c, weather.swing_c)))
+    free = plan.numbers.copy()
+    free[k.PV_MOST] = 1e12
+    made, could = (float(simulate(replace(plan, numbers=n), weather=few).ledger[:, 0].sum()) for n in (plan.numbers, free))
+    return 1 - made / could if could > 0 else 0.0
 
 
 def medical(ctx: Context, r: Result) -> dict[str, float | None]:
@@ -378,7 +413,8 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
         first_short_d=float(happened[0]) if happened.size else None, first_short_p50_d=float(happened[count // 2]) if happened.size > count // 2 else None,
         sun_wh_day=means["pv_used_wh"] / n, driving_wh_day=means["dcdc_wh"] / n, shore_wh_day=(means["shore_dc_wh"] + means["shore_ac_wh"]) / n, load_wh_day=means["load_served_wh"] / n,
         generator_h=sum(d.generator[1] for d in plan.days if d.generator and not d.shore), mains_short_w=mains_short_w(plan), **medical(ctx, r), heat_missing_frac=means["heat_unserved_wh"] / asked_heat if (asked_heat := means["heat_wh"] + means["heat_unserved_wh"]) > 0 else None,
-        short_in_normals_d=None,
+        short_in_normals_d=None, limited_h=float(r.summary[:, k.LIMITED_H].mean()), cycles_year=means["battery_out_wh"] / plan.bank[c.E_NOM] / n * 365,
+        inverter_idle_wh_day=idle_wh(plan, means["inverter_loss_wh"]) / n, clipped_frac=clipped_part(plan, weather),
         curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()), refused_hot_h=float(r.summary[:, k.REFUSED_HOT_H].mean()),
         most_ac_w=float(plan.ac.sum(axis=2).max()), balance_error_wh=balance_error(r.ledger), buys=[], findings=[], assumed=list(ASSUMED),
     )  # fmt: skip

@@ -28,6 +28,10 @@ rules("trips", (
     ("sim-shade-string", "advice", "Shade falls on panels in series", "Move them, or put them in parallel or on controllers of their own.", "handbook 03 §3.11"),
     ("sim-lead-partial", "advice", "The lead bank is not brought to full", "A long solar tail or a hook-up every week.", "lead practice"),
     ("sim-heater-short", "fault", "The heater can't do it", "Its electricity in the first tier, a larger heater, more fuel.", "handbook 03 §3.17"),
+    ("sim-discharge-limit", "fault", "The bank gives too little current", "A bank with a higher current, or loads one after the other.", "handbook 03 §3.15"),
+    ("sim-bank-cycles", "note", "The bank wears out early", "A larger bank, or another chemistry.", "handbook 01 §4.1"),
+    ("sim-inverter-idle", "advice", "The inverter's own use is a large part", "Switch it off when nothing runs, or take 12 V versions.", "handbook 01"),
+    ("sim-controller-clip", "note", "The controller clips the sun", "A larger controller.", "handbook 03 §3.8"),
     ("sim-load-assumed", "note", "Most of the use is assumed", "Measure a day.", "handbook 01"),
     ("sim-low-reserve", "advice", "Little in reserve", "One more battery or panel, or a hook-up more.", "handbook 03 §3.18"),
     ("sim-curtailed", "note", "Sun left unused", "A smaller array, or use it by day: warm water, cooking.", "handbook 03 §3.18"),
@@ -50,6 +54,7 @@ SMALL_SUN, FED_FRAC = 0.3, 2 / 3
 FULL_LEAD, LEAD_DAYS = 0.97, 7
 BENT_LOSS, MUCH_BENT = 0.10, 0.30
 ACROSS_M = 1.2
+PLANNED_YEARS, IDLE_PART, CLIPPED, MUCH_CLIPPED = 10, 0.15, 0.03, 0.10
 HEAT_MISSING, MUCH_ASSUMED = 0.05, 0.5
 MUCH_UNUSED, MOSTLY_DRIVING, STANDS_DAYS = 0.4, 0.7, 3
 WORDS = (
@@ -132,6 +137,25 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
             add("sim-lead-partial", f"In half of the weathers it stays under {FULL_LEAD:.0%} for {longest} days in a row.")
     if run.heat_missing_frac is not None and run.heat_missing_frac > HEAT_MISSING:
         add("sim-heater-short", f"{run.heat_missing_frac:.0%} of the heat asked for is missing, in the mean of the weathers.")
+    if run.limited_h > 0.01:
+        most = p.bank.unit_max_discharge_a * p.bank.parallel_count if p.bank and p.bank.unit_max_discharge_a else None
+        add(
+            "sim-discharge-limit",
+            f"For {run.limited_h:.1f} h of a mean trip more is asked than the bank gives, while there is charge in it"
+            + (f"; its limit is {most:.0f} A." if most else "."),
+        )
+    life = ctx.chem.cycles[1]
+    if run.cycles_year * PLANNED_YEARS > life:
+        add(
+            "sim-bank-cycles",
+            f"{run.cycles_year:.0f} full cycles a year at this use; about {life} are in it at 80 %, so {life / run.cycles_year:.0f} years instead of {PLANNED_YEARS}.",
+        )
+    if run.load_wh_day > 0 and run.inverter_idle_wh_day > IDLE_PART * run.load_wh_day:
+        add("sim-inverter-idle", f"{run.inverter_idle_wh_day:.0f} of {run.load_wh_day:.0f} Wh a day.")
+    if run.clipped_frac > CLIPPED:
+        add(
+            "sim-controller-clip", f"{run.clipped_frac:.0%} of what the panels could give, on this trip.", "advice" if run.clipped_frac > MUCH_CLIPPED else None
+        )
     assumed = assumed_part(ctx)
     if assumed > MUCH_ASSUMED:
         add("sim-load-assumed", f"{assumed:.0%} of the energy is that of catalogue values.")

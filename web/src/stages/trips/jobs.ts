@@ -13,7 +13,11 @@ export function useJob<State extends Kept>(key: unknown[], ask: () => Promise<St
     refetchInterval: (q) => (q.state.data?.job?.state === "running" ? 400 : false),
     staleTime: 0,
   });
-  const again = () => client.invalidateQueries({ queryKey: key });
+  // An answer still under way was asked before the job began: it would say that there is none, and nobody would ask again.
+  const again = async () => {
+    await client.cancelQueries({ queryKey: key });
+    await client.invalidateQueries({ queryKey: key });
+  };
   const start = useMutation({ mutationFn: begin, onSettled: again });
   const cancel = useMutation({
     mutationFn: (job: string) => take(api.POST("/api/jobs/{job_id}/cancel", { params: { path: { job_id: job } } })),
