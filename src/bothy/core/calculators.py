@@ -15,6 +15,7 @@ from bothy.core.proving import expected, verdict
 from bothy.core.sizing import pareto
 from bothy.core.sun import curved, draws, month, position
 from bothy.core.trips import battery, calibrate, results, trip
+from bothy.core.warmth import air, build_up, cabinet, condensation, coolant, cooling, ducts, heat_loss, heater, moisture, shell, ventilation
 from bothy.core.wiring import buying, conductors, conduit, continuity, drop, fuses, leads, network, panel, short_circuit, sizing
 
 
@@ -38,6 +39,15 @@ _SHORT = "Never make this short to measure it. A tool across the posts welds fas
 _DEAD = "Power off, fuse out, every bank isolated, and the far ends parted again before the fuse goes in."
 _FORECAST = "A forecast from approximate climate and assumed habits. Carry a plan B for heat, water and medical devices; do not stake health on it."
 _ROOF = "Ladder, slippery roof, wind under lifted panels. A panel in light is live: cover it before unplugging."
+_BURNER = (
+    "Carbon monoxide kills without smell. Sealed combustion outside, a CO alarm tested monthly; never heat with a hob or an unflued heater, never sleep with one lit. "
+    "Alarm sounds: out, doors open, burner off from outside if you can."
+)
+_GAS_VENT = "A design check, not a certificate: gas work, flues and vents belong to a licensed trade in many places. Never block vents in cold weather."
+_HOT = "Outlet ducts reach 100 °C and more, an exhaust 300 to 500 °C, coolant 90 °C under pressure: open the cap cold."
+_GLUE = "Spray foam and glues: isocyanate and solvent vapour. Mask, fresh air, no flame; fibres: gloves and mask. Look underneath before drilling."
+_COOLER = "Refrigerant only by certified persons; a roof unit takes two people. Never rely on a fan or cooler for animals or children left inside."
+_WALL = [{"material": "plywood", "thickness_mm": 4}, {"material": "sheep_wool", "thickness_mm": 50}, {"material": "steel_skin", "thickness_mm": 0.8}]
 _PANEL = {"power_w": 200, "vmp_v": 19.2, "imp_a": 10.42, "voc_v": 23.0, "isc_a": 11.1}
 
 CALCULATORS: dict[str, Calculator] = {
@@ -147,6 +157,52 @@ CALCULATORS: dict[str, Calculator] = {
         Calculator("pareto-front", "sizing", "Best designs", "Which designs does no other beat in cost, mass and reliability?",
                    pareto.ParetoFrontIn, pareto.ParetoFrontOut, pareto.pareto_front,
                    {"designs": [{"id": "one", "cost": 900, "mass_kg": 40, "lolp_frac": 0.2}, {"id": "two", "cost": 1200, "mass_kg": 38, "lolp_frac": 0.1}]}),
+        Calculator("shell-area", "warmth", "Shell", "How large is every inside surface, and how much air is there?",
+                   shell.ShellAreaIn, shell.ShellAreaOut, shell.shell_area, {"preset": "large_van", "openings": [{"on": "left", "area_m2": 0.4}]}),
+        Calculator("u-value", "warmth", "Build-up", "What does this wall let through, ribs and gaps counted?",
+                   build_up.UValueIn, build_up.UValueOut, build_up.u_value, {"layers": _WALL}, _GLUE),
+        Calculator("heat-loss", "warmth", "Heat loss", "Where does the heat go, and how much?",
+                   heat_loss.HeatLossIn, heat_loss.HeatLossOut, heat_loss.heat_loss,
+                   {"outdoor_temp_c": -5, "volume_m3": 12, "surfaces": [{"name": "walls", "area_m2": 20, "u_value_w_m2k": 0.9}, {"name": "glass", "area_m2": 2.5, "u_value_w_m2k": 5.6}]}),
+        Calculator("buffer-temp", "warmth", "Space between", "Does a cab, garage or tank bay freeze?",
+                   heat_loss.BufferTempIn, heat_loss.BufferTempOut, heat_loss.buffer_temp, {"outdoor_temp_c": -8, "ua_to_living_w_k": 3, "ua_to_outside_w_k": 6}),
+        Calculator("warm-up-time", "warmth", "Warming up", "How long until it is warm, and how long does it stay so?",
+                   heat_loss.WarmUpTimeIn, heat_loss.WarmUpTimeOut, heat_loss.warm_up_time,
+                   {"ua_w_k": 50, "power_w": 2000, "start_temp_c": 0, "outdoor_temp_c": 0, "volume_m3": 12, "contents": [{"name": "lining", "mass_kg": 180, "specific_heat_j_kgk": 1600}]}),
+        Calculator("dew-point", "warmth", "Dew point", "At which temperature does this air get wet?",
+                   air.DewPointIn, air.DewPointOut, air.dew_point_of, {"temp_c": 18, "rh_frac": 0.6}),
+        Calculator("condensation-check", "warmth", "Damp in the wall", "Does water gather on or inside this wall?",
+                   condensation.CondensationCheckIn, condensation.CondensationCheckOut, condensation.condensation_check, {"outdoor_temp_c": -5, "indoor_rh_frac": 0.6, "layers": _WALL}),
+        Calculator("moisture-balance", "warmth", "Damp in the room", "How damp does it get, and how much air keeps it dry?",
+                   moisture.MoistureBalanceIn, moisture.MoistureBalanceOut, moisture.moisture_balance,
+                   {"outdoor_temp_c": 4, "flow_m3_h": 20, "sources": [{"kind": "person_asleep", "count": 2}]}),
+        Calculator("vent-rate", "warmth", "Air through", "How much air do this fan or these vents move, and what builds up in it?",
+                   ventilation.VentRateIn, ventilation.VentRateOut, ventilation.vent_rate, {"mode": "given", "volume_m3": 12, "flow_m3_h": 25, "people_count": 2}, _BURNER),
+        Calculator("gas-vent-area", "warmth", "Fixed vents", "Which vents do the gas appliances need?",
+                   ventilation.GasVentAreaIn, ventilation.GasVentAreaOut, ventilation.gas_vent_area, {"floor_area_m2": 7, "unflued_input_w": 4000}, _GAS_VENT),
+        Calculator("heater-size", "warmth", "Heater size", "Does this heater hold the coldest day without idling on a mild one?",
+                   heater.HeaterSizeIn, heater.HeaterSizeOut, heater.heater_size, {"ua_w_k": 50, "design_outdoor_temp_c": -8, "heater_max_w": 2000, "heater_min_w": 900}, _BURNER),
+        Calculator("heater-fuel", "warmth", "Heater fuel", "What does it burn and draw, and how long does the tank last?",
+                   heater.HeaterFuelIn, heater.HeaterFuelOut, heater.heater_fuel, {"fuel": "diesel", "heat_w": 1000, "tank_volume_l": 10}, _BURNER),
+        Calculator("duct-run", "warmth", "One duct", "What arrives at the end of this duct?",
+                   ducts.DuctRunIn, ducts.DuctRunOut, ducts.duct_run, {"diameter_mm": 75, "length_m": 3, "flow_m3_h": 60, "supply_temp_c": 90}, _HOT),
+        Calculator("duct-network", "warmth", "Ducts together", "How does the heater's air divide, and who stays cold?",
+                   ducts.DuctNetworkIn, ducts.DuctNetworkOut, ducts.duct_network,
+                   {"fan_pressure_max_pa": 200, "fan_flow_max_m3_h": 150, "heater_power_w": 2000, "runs": [{"name": "cab", "diameter_mm": 60, "length_m": 3, "need_w": 700}, {"name": "rear", "diameter_mm": 60, "length_m": 2, "need_w": 600}]}, _HOT),
+        Calculator("outlet-assignment", "warmth", "Which outlet where", "Which of the heater's outlets should feed which run?",
+                   ducts.OutletAssignmentIn, ducts.OutletAssignmentOut, ducts.outlet_assignment, {"costs": [[200, 50], [120, 90]]}),
+        Calculator("heat-exchanger", "warmth", "Plate exchanger", "How warm does the water come out?",
+                   coolant.HeatExchangerIn, coolant.HeatExchangerOut, coolant.heat_exchanger,
+                   {"hot_in_temp_c": 75, "hot_flow_l_min": 8, "cold_in_temp_c": 10, "cold_flow_l_min": 4, "ua_w_k": 500, "source_power_w": 5000}, _HOT),
+        Calculator("hydronic-loop", "warmth", "Coolant loop", "Does the pump push enough through this loop?",
+                   coolant.HydronicLoopIn, coolant.HydronicLoopOut, coolant.hydronic_loop, {"heat_w": 3000, "pipe_length_m": 12, "pump_head_max_m": 2, "pump_flow_max_l_min": 15}, _HOT),
+        Calculator("cooling-load", "warmth", "Cooling load", "What must a cooler take away, and how hot is it without one?",
+                   cooling.CoolingLoadIn, cooling.CoolingLoadOut, cooling.cooling_load,
+                   {"outdoor_temp_c": 35, "flow_m3_h": 20, "opaque": [{"name": "roof", "area_m2": 5, "u_value_w_m2k": 0.8, "irradiance_w_m2": 950, "horizontal": True}]}, _COOLER),
+        Calculator("ac-battery-hours", "warmth", "Cooler on the bank", "How long does the bank carry an air conditioner?",
+                   cooling.AcBatteryHoursIn, cooling.AcBatteryHoursOut, cooling.ac_battery_hours, {"cooling_load_w": 900, "capacity_w": 2000, "supply": "native_12v", "battery_energy_wh": 3600}, _COOLER),
+        Calculator("cabinet-vent", "warmth", "Hot cabinet", "Which vents keep a fridge or inverter cool enough?",
+                   cabinet.CabinetVentIn, cabinet.CabinetVentOut, cabinet.cabinet_vent, {"heat_w": 80}),
         Calculator("expected-circuit-current", "proving", "Expected current", "What should the ammeter read on this circuit?",
                    expected.ExpectedCircuitCurrentIn, expected.ExpectedCircuitCurrentOut, expected.expected_circuit_current,
                    {"supply_voltage_v": 13.2, "loads": [{"kind": "constant_power", "power_w": 48}]}),
