@@ -97,13 +97,32 @@ class Context:
                                     0.5 if self.alternator_a > 0 else 0.0, "h", "half an hour a day, until you say")  # fmt: skip
         self.system_v = cast(SystemVoltage, int(self._number("/power/system_voltage_v", "system voltage", d.power.system_voltage_v, self._system_default(), "V",
                                          "what the vehicle has, 12 V where it has none")))  # fmt: skip
+        self._warmth()
         bank = d.power.bank
         self.chem: Chemistry = CHEMISTRIES[bank.chemistry if bank else "lifepo4"]
-        n = self.from_month
-        self.months: list[int] = [n]
+        self.months: list[int] = self._planned()
+
+    def _warmth(self) -> None:
+        """Temperatures to design for, and how leaky the shell is."""
+        w, months = self.design.warmth, self._planned()
+        self.indoor_c = self._number("/warmth/indoor_temp_c", "warm by day", w.indoor_temp_c, 20, "°C", "usual while awake")
+        self.night_c = self._number("/warmth/night_temp_c", "warm by night", w.night_temp_c, 16, "°C", "usual while asleep")
+        cold = min(self.climate.tmin_c[m - 1] for m in months) - 6
+        hot = max(self.climate.tmax_c[m - 1] for m in months) + 5
+        self.cold_c = self._number("/warmth/design_cold_c", "coldest to design for", w.design_cold_c, round(min(cold, self.night_c - 1), 1), "°C",
+                                   f"6 K under the coldest month's mean minimum in {self.climate.name}")  # fmt: skip
+        self.hot_c = self._number("/warmth/design_hot_c", "hottest to design for", w.design_hot_c, round(hot, 1), "°C",
+                                  f"5 K over the hottest planned month's mean maximum in {self.climate.name}")  # fmt: skip
+        self.leak_per_h = self._number(
+            "/warmth/leak_per_h", "air that leaks", w.leak_per_h, 1.0, "1/h", "closed, with a breeze or fixed vents; handbook 04 §4.12"
+        )
+
+    def _planned(self) -> list[int]:
+        n, out = self.from_month, [self.from_month]
         while n != self.to_month:
             n = n % 12 + 1
-            self.months.append(n)
+            out.append(n)
+        return out
 
     def _system_default(self) -> int:
         return self.preset.vehicle_v if self.design.vehicle.vehicle_voltage_v is None else self.design.vehicle.vehicle_voltage_v

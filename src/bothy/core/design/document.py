@@ -16,6 +16,7 @@ from bothy.core.design.prove import Accepted, Prove
 from bothy.core.design.sizing import Sizing
 from bothy.core.design.trips import Trips
 from bothy.core.design.vehicle import Vehicle
+from bothy.core.design.warmth import Warmth
 from bothy.core.design.wiring import Board, Circuit, Wiring
 from bothy.core.region import RegionKey
 
@@ -41,6 +42,7 @@ class Design(Doc):
     trips: Trips = Trips()
     sizing: Sizing = Sizing()
     wiring: Wiring = Wiring()
+    warmth: Warmth = Warmth()
     prove: Prove = Prove()
     accepted: list[Accepted] = Field([], max_length=500)
 
@@ -60,6 +62,10 @@ class Design(Doc):
         _unique("raceway", (r.id for r in self.wiring.raceways))
         _unique("zone", (z.id for z in self.wiring.zones))
         raceways = {r.id for r in self.wiring.raceways}
+        warm = [(h.name, h.appliance) for h in self.warmth.heaters] + ([(self.warmth.cooler.name, self.warmth.cooler.appliance)] if self.warmth.cooler else [])
+        for name, of in warm:
+            if of is not None and of not in appliances:
+                raise wrong("appliance", f"“{name}” names the appliance “{of}”, which does not exist")
         for z in self.wiring.zones:
             for a in z.lights:
                 if a not in appliances:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 from collections.abc import Sequence
 from typing import Self
@@ -104,7 +105,7 @@ def condensation_check(inp: CondensationCheckIn, sources: dict[str, Figure] | No
     for a, k, b in zip(corners, corners[1:], corners[2:], strict=False):
         rates[k] = DELTA_0 * PER_DAY * ((y[a] - y[k]) / (s[k] - s[a]) - (y[k] - y[b]) / (s[b] - s[k]))
     pressure = [0.0] * len(s)
-    for a, b in zip(corners, corners[1:], strict=False):
+    for a, b in itertools.pairwise(corners):
         for j in range(a, b + 1):
             pressure[j] = y[a] + (y[b] - y[a]) * (s[j] - s[a]) / (s[b] - s[a])
     free = [ei + (ee - ei) * q / s[-1] for q in s]

@@ -42,8 +42,8 @@ class ShellPreset:
     cab_volume_m3: float
 
 
-def _p(l: float, w: float, h: float, taper: float, *cab: float) -> ShellPreset:
-    return ShellPreset((l, w, h), taper, cab[:6] if cab else None, cab[6] if cab else 0.0)
+def _p(length: float, w: float, h: float, taper: float, *cab: float) -> ShellPreset:
+    return ShellPreset((length, w, h), taper, cab[:6] if cab else None, cab[6] if cab else 0.0)
 
 
 SHELLS: dict[str, ShellPreset] = {

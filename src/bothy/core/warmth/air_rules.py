@@ -1,0 +1,160 @@
+"""Findings of air and damp: wet surfaces, stale air, fixed vents, fans, alarms (handbook 04, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.finding import Remedy, finding
+from bothy.core.warmth.airing import LEAK_AREA_MM2, inlets
+from bothy.core.warmth.heating import BURNT
+from bothy.core.warmth.part import Warm
+from bothy.core.warmth.rule_table import Found
+from bothy.core.warmth.shell_rules import screens
+from bothy.core.warmth.surfaces import GLASS, Surface
+
+DAMP, STALE_PPM, USED_PPM, CO_PPM, BACKDRAUGHT_PA = 0.70, 1500.0, 5000.0, 9.0, 4.0
+
+
+def damp_findings(ctx: Context, w: Warm) -> Found:
+    """What they say of wet surfaces and damp air."""
+    a = w.part.air
+    for s in w.shell.surfaces:
+        d = a.surfaces.get(s.id)
+        if d is None or s.area_m2 < 0.05:
+            continue
+        subject = f"surface:{s.id}"
+        flow = f"{d.dry_flow_m3_h:.0f} m³/h of air would keep it dry" if d.dry_flow_m3_h is not None else "outside air alone can't keep it dry"
+        if d.wet and s.kind in GLASS:
+            yield finding(
+                "warm-glass-wet",
+                subject,
+                s.name,
+                f"{d.surface_c:.1f} °C by night, and the air condenses at {a.night_dew_c:.1f} °C; {flow}.",
+                fix=_cover(ctx, s),
+            )
+        elif d.wet:
+            yield finding("warm-surface-wet", subject, s.name, f"{d.surface_c:.1f} °C by night, and the air condenses at {a.night_dew_c:.1f} °C; {flow}.")
+        elif d.mould and s.opaque:
+            yield finding("warm-mould-risk", subject, s.name, f"{d.rh_frac:.0%} humidity at its surface, {d.surface_c:.1f} °C by night.")
+    for when, rh in (("by day", a.day_rh_frac), ("by night", a.night_rh_frac)):
+        if rh > DAMP:
+            need = w.air.night.required_flow_m3_h if when == "by night" else w.air.day.required_flow_m3_h
+            g = a.night_g_h if when == "by night" else a.day_g_h
+            ask = f"{need:.0f} m³/h for 60 %" if need is not None else "outside air can't bring it to 60 %"
+            yield finding(
+                "warm-humidity-high",
+                "air",
+                "Air",
+                f"{rh:.0%} {when} with {g:.0f} g/h given off; {ask}, there are {a.night_flow_m3_h if when == 'by night' else a.day_flow_m3_h:.0f}.",
+                figures=[f"air/{'night' if when == 'by night' else 'day'}/indoor_rh_frac"],
+            )
+            break
+    if a.flow_for_60_m3_h is None:
+        yield finding(
+            "warm-cannot-dry-by-air",
+            "air",
+            "Air",
+            f"Outside air holds {w.air.night.outdoor_vapour_pressure_pa:.0f} Pa of vapour, more than 60 % inside at {ctx.night_c:g} °C.",
+        )
+
+
+def _cover(ctx: Context, s: Surface) -> Remedy | None:
+    if s.extra_r > 0:
+        return None
+    cover = "plug" if s.kind == "rooflight" else "screen_inside"
+    for i, o in enumerate(ctx.design.warmth.openings):
+        if o.id == s.id:
+            return Remedy.sets("A quilted screen" if cover == "screen_inside" else "A foam plug", f"/warmth/openings/{i}", o.id, cover=cover)
+    return screens(ctx, [s])
+
+
+def air_findings(ctx: Context, w: Warm) -> Found:
+    """What they say of gases, vents and fans."""
+    d, a = ctx.design.warmth, w.part.air
+    if d.damp.hob_heats or any(h.fuel in ("propane", "butane", "ethanol", "kerosene") and not h.room_sealed and h.kind == "air" for h in d.heaters):
+        yield finding(
+            "warm-unflued-heating",
+            "air",
+            "Air",
+            f"An open flame of {d.damp.hob_kw or max((h.max_w for h in d.heaters), default=0) / 1000:.1f} kW gives off carbon monoxide, carbon dioxide and {127 * (d.damp.hob_kw or 1):.0f} g of water an hour.",
+        )
+    if a.gas_ok is False:
+        yield finding(
+            "warm-gas-vent-small",
+            "air",
+            "Fixed vents",
+            f"High {a.have_high_mm2:,.0f} of {a.gas_high_mm2:,.0f} mm², low {a.have_low_mm2:,.0f} of {a.gas_low_mm2:,.0f} mm²; free area, not gross.",
+            figures=["air/gas/high_area_mm2", "air/gas/low_area_mm2"],
+        )
+    if a.gas_high_mm2 is not None:
+        for v in d.vents:
+            if v.closable and v.kind in ("fixed_roof", "fixed_wall_high", "fixed_low"):
+                yield finding("warm-gas-vent-closable", f"vent:{v.id}", v.name, "It doesn't count for the gas while it can be closed.")
+    if a.co_ppm is not None and a.co_ppm > CO_PPM:
+        yield finding(
+            "warm-co-level", "air", "Air", f"{a.co_ppm:.0f} ppm of carbon monoxide with the hob on and {a.day_flow_m3_h:.0f} m³/h of air, from a sound burner."
+        )
+    if a.co2_at_end_ppm > USED_PPM:
+        yield finding("warm-co2-danger", "air", "Air", f"{a.co2_at_end_ppm:,.0f} ppm of carbon dioxide after eight hours with {a.night_flow_m3_h:.0f} m³/h.")
+    elif a.co2_at_end_ppm > STALE_PPM:
+        need = ctx.people * 13 / 1000 * 1e6 / (STALE_PPM - 420)
+        yield finding(
+            "warm-co2-high",
+            "air",
+            "Air",
+            f"{a.co2_at_end_ppm:,.0f} ppm of carbon dioxide by morning with {a.night_flow_m3_h:.0f} m³/h; {need:.0f} m³/h keep it under 1500.",
+            figures=["air/co2_ppm"],
+        )
+    open_flued = any(not h.room_sealed and h.fuel in BURNT for h in d.heaters)
+    for v in d.vents:
+        if not v.is_fan or v.flow_max_m3_h is None or v.speed_frac <= 0:
+            continue
+        r = w.air.fans[v.id]
+        if r.flow_m3_h < 0.7 * v.speed_frac * v.flow_max_m3_h:
+            yield finding(
+                "warm-inlet-small",
+                f"vent:{v.id}",
+                v.name,
+                f"{r.flow_m3_h:.0f} of {v.speed_frac * v.flow_max_m3_h:.0f} m³/h through {_inlet(ctx):,.0f} mm²; {r.inlet_area_for_90pct_mm2:,.0f} mm² give nine tenths.",
+                figures=[f"vents/{v.id}/flow_m3_h"],
+            )
+        if open_flued and (r.inlet_pressure_pa or 0) > BACKDRAUGHT_PA:
+            yield finding(
+                "warm-backdraught", f"vent:{v.id}", v.name, f"It pulls {r.inlet_pressure_pa:.1f} Pa on the room; {BACKDRAUGHT_PA:g} Pa turn a flue round."
+            )
+    showers = d.damp.showers_per_day if d.damp.showers_per_day is not None else 0.0
+    extracts = [v for v in d.vents if v.kind == "extract"]
+    if showers > 0 and not any(v.flow_max_m3_h and v.flow_max_m3_h >= 40 and v.door_gap for v in extracts):
+        best = max((v.flow_max_m3_h or 0 for v in extracts), default=0)
+        yield finding("warm-shower-extract", "air", "Shower", f"Its extract moves {best:.0f} m³/h; 40 and a gap under the door are asked for.")
+
+
+def _inlet(ctx: Context) -> float:
+    return inlets(ctx, True) or LEAK_AREA_MM2
+
+
+def alarm_findings(ctx: Context, w: Warm) -> Found:
+    """What they say of alarms."""
+    d = ctx.design.warmth
+    burners = d.damp.hob_kw > 0 or any(h.fuel in BURNT for h in d.heaters)
+    words = [a.name.lower() for a in ctx.design.life.appliances if a.kind == "safety"]
+    co = [a for a in d.alarms if a.kind == "co"]
+    if burners and not co and not any("monoxide" in x or x.startswith("co ") for x in words):
+        yield finding("warm-co-alarm", "air", "Alarms", "Something burns aboard, and neither Life nor Warmth has a carbon monoxide alarm.")
+    if not any(a.kind == "smoke" for a in d.alarms) and not any("smoke" in x for x in words):
+        yield finding("warm-smoke-alarm", "air", "Alarms", f"{ctx.people:.0f} people sleep here, and there is no smoke alarm yet.",
+                      fix=Remedy(label="A smoke alarm on the ceiling", patch=[{"op": "add", "path": "/warmth/alarms/-", "value": {"id": _free_alarm(ctx), "kind": "smoke", "mounting": "ceiling", "name": "Smoke alarm"}}]))  # fmt: skip
+    for a in d.alarms:
+        wrong = []
+        if a.kind == "co" and a.burner_mm is not None and not 1000 <= a.burner_mm <= 3000:
+            wrong.append(f"{a.burner_mm:.0f} mm from the burner; 1000 to 3000 are right")
+        if a.mounting == "wall" and a.below_ceiling_mm is not None and a.below_ceiling_mm < 150:
+            wrong.append(f"{a.below_ceiling_mm:.0f} mm under the ceiling; 150 and more are right")
+        if a.mounting == "ceiling" and a.wall_mm is not None and a.wall_mm < 300:
+            wrong.append(f"{a.wall_mm:.0f} mm from the wall; 300 and more are right")
+        if wrong:
+            yield finding("warm-co-alarm-place", f"alarm:{a.id}", a.name, "It hangs " + "; ".join(wrong) + ".")
+
+
+def _free_alarm(ctx: Context) -> str:
+    have = {a.id for a in ctx.design.warmth.alarms}
+    return next(i for i in ("smoke", *(f"smoke-{n}" for n in range(2, 40))) if i not in have)

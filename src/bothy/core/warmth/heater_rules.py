@@ -1,0 +1,118 @@
+"""Findings of heaters: size, fuel, exhaust, service (handbook 04, section 5)."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from bothy.core.context import Context
+from bothy.core.design.warmth import Heater
+from bothy.core.finding import Finding, finding
+from bothy.core.trips.itinerary import places_of
+from bothy.core.warmth.heating import BURNT
+from bothy.core.warmth.part import Warm
+from bothy.core.warmth.rule_table import Found
+
+THIN_AIR_M = 1500.0
+ENDS = {"under": "under the floor", "forward": "to the front", "up": "upwards"}
+
+
+def heater_findings(ctx: Context, w: Warm) -> Found:
+    """What they say of the heaters."""
+    d, p = ctx.design.warmth, w.part
+    if not d.heaters:
+        return
+    together = sum(s.available_w for s in w.heat.sizes.values())
+    main = d.heaters[0]
+    subject = f"heater:{main.id}"
+    if together < p.needed_w:
+        held = w.heat.sizes[main.id].holds_down_to_temp_c if len(d.heaters) == 1 else ctx.indoor_c - together / p.ua_w_k
+        yield finding("warm-heater-undersized", subject, main.name, f"{together:.0f} W at this height for {p.needed_w:.0f} W with the margin; it holds {ctx.indoor_c:g} °C down to {held:.0f} °C outside.",
+                      figures=["warmth/design_heat_w", f"heaters/{main.id}/available_w"])  # fmt: skip
+    elif together > 2.5 * p.needed_w:
+        yield finding(
+            "warm-heater-oversized",
+            subject,
+            main.name,
+            f"{together:.0f} W for {p.needed_w:.0f} W.",
+            figures=["warmth/design_heat_w", f"heaters/{main.id}/available_w"],
+        )
+    for h in d.heaters:
+        yield from _one_heater(ctx, w, h)
+
+
+def _one_heater(ctx: Context, w: Warm, h: Heater) -> Found:
+    subject, r = f"heater:{h.id}", h.routes
+    size, fuel = w.heat.sizes[h.id], w.heat.fuels[h.id]
+
+    def say(rule: str, message: str, **more: object) -> Finding:
+        return finding(rule, subject, h.name, message, **more)  # type: ignore[arg-type]
+
+    if h.fuel in BURNT and size.cycles_when_mild:
+        yield say(
+            "warm-heater-cycling",
+            f"At 8 °C outside it runs {size.mild_duty_frac:.0%} of the time; above {size.cycles_above_temp_c:.0f} °C it goes on and off.",
+            figures=[f"heaters/{h.id}/cycles_above_temp_c"],
+        )
+    highest = max([ctx.climate.elevation_m, *(_leg_heights(ctx))])
+    if h.fuel in ("diesel", "petrol", "kerosene") and highest > THIN_AIR_M and not h.altitude_kit:
+        yield say("warm-heater-altitude", f"At {highest:,.0f} m it has {size.available_w / h.max_w:.0%} of its output and soots.")
+    if h.kind == "stove" or h.fuel == "wood":
+        yield say(
+            "warm-wood-clearance", f"Up to {h.max_w / 1000:.1f} kW: keep 400 mm to what burns, 600 mm before it, a hearth, outside air, and not while moving."
+        )
+    if h.fuel in BURNT and (r.intake_inside or (not h.room_sealed and h.kind != "stove")):
+        yield say("warm-combustion-air", "Its combustion air comes from the living space.")
+    if r.exhaust_end_mm is not None and r.exhaust_end_mm < 500:
+        yield say("warm-exhaust-opening", f"{r.exhaust_end_mm:.0f} mm from an opening or intake; 500 are the least.")
+    if r.exhaust_end in ("under", "forward", "up"):
+        yield say("warm-exhaust-under", f"It ends {ENDS[r.exhaust_end]}.")
+    if r.joint_inside:
+        yield say("warm-exhaust-joint", "A joint or flexible part of the exhaust lies in the living space.")
+    least = 50 if r.exhaust_sleeved else 100
+    if r.exhaust_to_combustible_mm is not None and r.exhaust_to_combustible_mm < least:
+        yield say(
+            "warm-exhaust-heat",
+            f"{r.exhaust_to_combustible_mm:.0f} mm to what burns, a tyre, a cable or a line; {least} are the least {'with' if r.exhaust_sleeved else 'without'} a sleeve.",
+        )
+    bent = []
+    if r.exhaust_length_mm is not None and r.exhaust_length_mm > 2000:
+        bent.append(f"{r.exhaust_length_mm:.0f} mm long, 2000 are the most")
+    if r.exhaust_bends_deg is not None and r.exhaust_bends_deg > 270:
+        bent.append(f"{r.exhaust_bends_deg:.0f}° of bends, 270 are the most")
+    if r.exhaust_low_point and not r.exhaust_drain:
+        bent.append("a low point without a drain hole")
+    if bent:
+        yield say("warm-exhaust-length", "The exhaust: " + "; ".join(bent) + ".")
+    if r.fuel_joint_inside:
+        yield say("warm-fuel-joint", "A joint of the fuel line, or its tank, lies in the living space.")
+    pump = []
+    if r.pump_slope_deg is not None and not 15 <= r.pump_slope_deg <= 35:
+        pump.append(f"{r.pump_slope_deg:.0f}° instead of 15 to 35°")
+    if r.suction_m is not None and r.suction_m > 1:
+        pump.append(f"{r.suction_m:.1f} m of suction, 1 m is the most")
+    if pump:
+        yield say("warm-fuel-pump", "The pump: " + "; ".join(pump) + ".")
+    if r.service_clear_mm is not None and r.service_clear_mm < 200:
+        yield say("warm-heater-access", f"{r.service_clear_mm:.0f} mm clear at its service side; 200 are asked for.")
+    if r.feed_switched:
+        yield say("warm-heater-purge", "Its feed passes a switch or a main switch: cut off hot, it overheats.")
+    days = sum(x.days_count for x in ctx.design.trips.legs) if ctx.design.trips.legs else ctx.nights
+    if fuel.autonomy_days is not None and fuel.autonomy_days < min(days, 14):
+        used = f"{fuel.fuel_l_day:.1f} L" if fuel.fuel_l_day is not None else f"{fuel.fuel_kg_day:.1f} kg"
+        yield say(
+            "warm-fuel-days",
+            f"{fuel.autonomy_days:.1f} days at the design cold, {used} a day; {min(days, 14):.0f} are planned.",
+            figures=[f"heaters/{h.id}/autonomy_days"],
+        )
+    bank = ctx.design.power.bank
+    if bank is not None and h.fuel != "electric":
+        usable = bank.unit_voltage_v * bank.unit_charge_ah * bank.series_count * bank.parallel_count * ctx.chem.usable_frac
+        if fuel.electrical_wh_day > 0.15 * usable:
+            yield say("warm-heater-energy", f"{fuel.electrical_wh_day:.0f} Wh a day of {usable:.0f} Wh.", figures=[f"heaters/{h.id}/electrical_wh_day"])
+
+
+def _leg_heights(ctx: Context) -> Iterator[float]:
+    known = places_of(ctx.design)
+    for leg in ctx.design.trips.legs:
+        if leg.place in known:
+            yield known[leg.place].elevation_m

@@ -1,0 +1,145 @@
+"""Findings of ducts and the coolant loop (handbook 04, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.finding import Finding, Remedy, finding
+from bothy.core.warmth.coolant import FLOOR_MOST_C, FLUIDS
+from bothy.core.warmth.layout import warm_heater
+from bothy.core.warmth.part import Warm
+from bothy.core.warmth.rule_table import Found
+
+SUPPLY_HOT_C, LOSS_PART, FABRIC_C = 110.0, 0.25, 60.0
+MOST_LEN_M = {60: 5.0, 75: 8.0, 100: 8.0}
+SOURCES = {"gas_locker": "gas locker", "engine": "engine space", "outside": "outside"}
+
+
+def duct_findings(ctx: Context, w: Warm) -> Found:
+    """What they say of the ducts."""
+    d = ctx.design.warmth
+    h = warm_heater(d)
+    if d.return_from != "living":
+        yield finding(
+            "warm-return-source",
+            "ducts",
+            "Return air",
+            f"It comes from the {SOURCES[d.return_from]}.",
+        )
+    if not d.ducts:
+        return
+    if h is None:
+        yield finding("warm-duct-shortfall", "ducts", "Ducts", "There are ducts and no heater that blows air into them.")
+        return
+    if len([x for x in d.ducts if x.parent is None]) > len(h.outlet_biases):
+        yield finding(
+            "warm-duct-shortfall",
+            "ducts",
+            "Ducts",
+            f"{len([x for x in d.ducts if x.parent is None])} runs at the heater, which has {len(h.outlet_biases)} outlets; join runs with a branch.",
+        )
+    if w.layout is None:
+        yield finding("warm-duct-closable", "ducts", "Ducts", "Every outlet is closed: the air has no way out.")
+        return
+    ends = [x for x in d.ducts if x.id in w.layout.runs and not w.layout.runs[x.id].trunk]
+    if ends and all(x.closable for x in ends):
+        yield finding("warm-duct-closable", "ducts", "Ducts", "All outlets can be closed at once.")
+    lay = w.layout.part
+    for x in ends:
+        r = w.layout.runs[x.id]
+        if r.shortfall_w > 0.1 * r.need_w and r.shortfall_w > 20:
+            yield finding("warm-duct-shortfall", f"duct:{x.id}", x.name, f"{r.delivered_w:.0f} of {r.need_w:.0f} W arrive.")
+        bare = x.insulation_mm < 5 and x.lies != "inside"
+        lost = r.loss_w / (r.loss_w + r.delivered_w) if r.loss_w + r.delivered_w > 0 else 0.0
+        if x.lies != "inside" and (lost > LOSS_PART or bare):
+            yield finding(
+                "warm-duct-loss",
+                f"duct:{x.id}",
+                x.name,
+                f"{r.loss_w:.0f} W are lost on the way, {lost:.0%}.",
+                fix=_duct_fix(ctx, x.id, "A 13 mm sleeve", insulation_mm=13.0) if x.insulation_mm < 13 else None,
+            )
+        most = next((m for dia, m in MOST_LEN_M.items() if x.diameter_mm <= dia), 8.0)
+        crooked = []
+        if x.length_m > most:
+            crooked.append(f"{x.length_m:g} m, {most:g} are the most for {x.diameter_mm:g} mm")
+        if x.bends_90 > 3:
+            crooked.append(f"{x.bends_90} bends, three are the most")
+        if x.bend_radius_mm is not None and x.bend_radius_mm < x.diameter_mm:
+            crooked.append(f"bent to {x.bend_radius_mm:g} mm, not under {x.diameter_mm:g}")
+        if crooked:
+            yield finding("warm-duct-long", f"duct:{x.id}", x.name, "; ".join(crooked).capitalize() + ".")
+        if r.supply_c > FABRIC_C and x.to_fabric_mm is not None and x.to_fabric_mm < 200:
+            yield finding("warm-grille-fabric", f"duct:{x.id}", x.name, f"{x.to_fabric_mm:.0f} mm from fabric at {r.supply_c:.0f} °C; 200 are the least.")
+    hottest = max((r.supply_c for r in w.layout.runs.values()), default=0.0)
+    if max(hottest, lay.mean_supply_c) > SUPPLY_HOT_C:
+        yield finding(
+            "warm-duct-hot",
+            "ducts",
+            "Ducts",
+            f"{max(hottest, lay.mean_supply_c):.0f} °C with {lay.total_flow_m3_h:.0f} m³/h; {SUPPLY_HOT_C:g} °C are the most.",
+            figures=["ducts/mean_supply_temp_c"],
+        )
+    if lay.best_worst_w < lay.worst_shortfall_w * 0.95 - 1:
+        moved = [x for x in d.ducts if x.id in lay.best_outlets and lay.best_outlets[x.id] != x.outlet]
+        fix = Remedy(label="Change the outlets", patch=[op for x in moved for op in _duct_fix_ops(ctx, x.id, outlet=lay.best_outlets[x.id])])
+        yield finding(
+            "warm-duct-assignment",
+            "ducts",
+            "Ducts",
+            f"The coldest zone lacks {lay.worst_shortfall_w:.0f} W; with "
+            + ", ".join(f"{x.name} on outlet {lay.best_outlets[x.id]}" for x in moved)
+            + f" it lacks {lay.best_worst_w:.0f}.",
+            fix=fix,
+        )
+    if lay.return_pa > 0.15 * lay.plenum_pa:
+        yield finding("warm-return-small", "ducts", "Return air", f"The return takes {lay.return_pa:.0f} Pa of the {lay.plenum_pa:.0f} Pa that the fan gives.")
+
+
+def _duct_fix_ops(ctx: Context, id: str, **values: object) -> list[dict[str, object]]:
+    i = next(n for n, x in enumerate(ctx.design.warmth.ducts) if x.id == id)
+    return Remedy.sets("", f"/warmth/ducts/{i}", id, **values).patch
+
+
+def _duct_fix(ctx: Context, id: str, label: str, **values: object) -> Remedy:
+    return Remedy(label=label, patch=_duct_fix_ops(ctx, id, **values))
+
+
+def loop_findings(ctx: Context, w: Warm) -> Found:
+    """What they say of the coolant loop."""
+    loop, p = ctx.design.warmth.loop, w.part.loop
+    if loop is None or p is None:
+        return
+
+    def say(rule: str, message: str, **more: object) -> Finding:
+        return finding(rule, "loop", "Coolant loop", message, **more)  # type: ignore[arg-type]
+
+    f = FLUIDS[loop.fluid]
+    if p.pump_ok is False:
+        yield say("warm-loop-pump", f"{p.head_m:.2f} m are asked for at {p.flow_l_min:.1f} L/min; the pump gives {p.pump_head_m:.2f} m.")
+    for z in loop.zones:
+        r = p.zones.get(z.id)
+        if r is not None and not 0.2 <= r.velocity_m_s <= 1.2:
+            yield finding(
+                "warm-loop-velocity", f"loopzone:{z.id}", z.name, f"{r.velocity_m_s:.2f} m/s: {'it hums' if r.velocity_m_s > 1.2 else 'air stays in it'}."
+            )
+        if z.emitter == "floor" and z.floor_c > FLOOR_MOST_C:
+            yield finding("warm-floor-hot", f"loopzone:{z.id}", z.name, f"{z.floor_c:g} °C; {FLOOR_MOST_C:g} are the most under feet.")
+    if loop.high_point_without_bleed:
+        yield say("warm-loop-air", "A high point has no bleed valve.")
+    if loop.header_space_l is not None and loop.header_space_l < p.header_space_l:
+        yield say("warm-loop-expansion", f"{loop.header_space_l:.2f} L free where the coolant needs {p.header_space_l:.2f} L.")
+    if f.freezes_c > ctx.cold_c - 5:
+        yield say("warm-glycol-frost", f"It freezes at {f.freezes_c:g} °C; {ctx.cold_c - 5:.0f} °C should be stood.")
+    water = any(z.emitter in ("exchanger", "calorifier") for z in loop.zones)
+    if water and loop.fluid.startswith("eg") and not loop.double_wall:
+        yield say(
+            "warm-glycol-potable", "Ethylene glycol behind a single wall.", fix=Remedy.sets("Propylene glycol", "/warmth/loop", fluid="pg" + loop.fluid[2:])
+        )
+    if p.hot_water_c is not None and p.hot_water_c < 38:
+        yield say("warm-dhw-cold", f"{p.hot_water_c:.0f} °C at {loop.hot_water_l_min:g} L/min; {p.hot_water_38_l_min or 0:.1f} L/min would come at 38 °C.")
+    if water and loop.supply_c > 50 and not loop.mixing_valve:
+        yield say(
+            "warm-dhw-scald",
+            f"The loop is at {loop.supply_c:g} °C, and no valve mixes the tap's water.",
+            fix=Remedy.sets("A thermostatic valve", "/warmth/loop", mixing_valve=True),
+        )

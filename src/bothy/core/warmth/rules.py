@@ -1,0 +1,21 @@
+"""What the rules of warmth and air say of a design (handbook 04, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.finding import Finding
+from bothy.core.warmth.air_rules import air_findings, alarm_findings, damp_findings
+from bothy.core.warmth.heater_rules import heater_findings
+from bothy.core.warmth.layout_rules import duct_findings, loop_findings
+from bothy.core.warmth.part import Warm
+from bothy.core.warmth.shell_rules import shell_findings
+from bothy.core.warmth.summer_rules import bay_findings, summer_findings
+
+PARTS = (shell_findings, damp_findings, air_findings, alarm_findings, heater_findings, duct_findings, loop_findings, summer_findings, bay_findings)
+
+
+def warmth_findings(ctx: Context, w: Warm) -> list[Finding]:
+    """Everything that the rules of warmth say of a design that has begun with it."""
+    if ctx.design.warmth == type(ctx.design.warmth)():
+        return []
+    return [f for part in PARTS for f in part(ctx, w)]

@@ -1,0 +1,247 @@
+"""Findings of the shell: heat through surfaces, build-ups and their vapour (handbook 04, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.catalogue.materials import materials
+from bothy.core.context import Context
+from bothy.core.design.warmth import BuildUp, WallLayer
+from bothy.core.finding import Remedy, finding
+from bothy.core.warmth.air import dew_point, saturation_pa
+from bothy.core.warmth.build_up import VOID_MM, curve_void_mm
+from bothy.core.warmth.part import Warm
+from bothy.core.warmth.rule_table import Found
+from bothy.core.warmth.surfaces import COVER_R, Surface, stuff, worked
+
+U_WALL, U_FLOOR, COLD_PLACE_C = 1.4, 1.6, 5.0
+GLASS_SHARE, RIB_SHARE, VOID, DEADENING = 0.20, 0.45, 0.03, 0.5
+SMALL_WET, MUCH_WET = 0.5, 10.0
+TIGHT_SD, TRAP_SD, SKIN_SD, BARRIER_SD, SKIN_R = 5.0, 20.0, 100.0, 2.0, 0.02
+CRUSHED = {
+    "eps",
+    "sheep_wool",
+    "recycled_textile",
+    "polyester_fleece",
+    "mineral_wool",
+    "pir_foil",
+    "pir_bare",
+    "elastomeric_foam",
+    "pe_foam",
+    "bubble_foil",
+    "pu_spray",
+}
+"""Too soft for a floor (under 100 kPa, typical); boards of polyisocyanurate of the walls' grade too."""
+BOARDS = {"plywood", "birch_plywood", "hardwood", "softwood"}
+
+
+def shell_findings(ctx: Context, w: Warm) -> Found:
+    """What the rules say of the shell and its build-ups."""
+    p = w.part
+    if w.shell.problem is not None:
+        yield finding(
+            "warm-opening-large", "shell", "Shell", w.shell.problem[:1].upper() + w.shell.problem[1:] + ". Reckoned without any opening until that is mended."
+        )
+    dt = ctx.indoor_c - ctx.cold_c
+    for s in _opaque(w):
+        limit = U_FLOOR if s.kind == "floor" else U_WALL
+        if ctx.cold_c <= COLD_PLACE_C and s.u_effective > limit and s.b_frac == 1 and s.area_m2 > 0.3 and not s.id.startswith("cab_"):
+            yield finding(
+                "warm-shell-u-high",
+                f"surface:{s.id}",
+                s.name,
+                f"{s.u_effective:.2f} W/(m²K) where {limit:g} is the most; {s.ua * dt:.0f} W at {ctx.cold_c:g} °C.",
+                figures=[f"surfaces/{s.id}/u_value_w_m2k", f"surfaces/{s.id}/heat_w"],
+            )
+    bare = [s for s in w.shell.surfaces if s.kind == "glass" and s.extra_r == 0]
+    share = sum(s.ua for s in bare) * dt / p.heat_loss_w if p.heat_loss_w else 0.0
+    if share > GLASS_SHARE:
+        saved = sum((s.u_effective - 1 / (1 / s.u.value + COVER_R["screen_inside"])) * s.area_m2 * s.b_frac for s in bare) * dt
+        yield finding("warm-cab-glass-share", "surface:cab_windscreen", "cab glass", f"{share:.0%} of the loss; quilted screens would save {saved:.0f} W.", figures=[f"surfaces/{s.id}/heat_w" for s in bare],
+                      fix=screens(ctx, bare))  # fmt: skip
+    seen: set[tuple[str, str]] = set()
+    for s in _built(w):
+        assert s.build is not None
+        assert s.worked is not None
+        key = (s.build.id, s.direction)
+        if key in seen or s.assumed:
+            continue
+        seen.add(key)
+        yield from _build_up(ctx, s)
+    if ctx.design.warmth.tallest_m is not None and p.headroom_m < ctx.design.warmth.tallest_m + 0.02:
+        yield finding("warm-headroom", "shell", "Shell", f"{p.headroom_m:.2f} m clear for somebody of {ctx.design.warmth.tallest_m:.2f} m.")
+    if ctx.hot_c >= 30 and ctx.design.warmth.colour == "dark":
+        roof = next((s for s in w.shell.surfaces if s.id == "roof"), None)
+        if roof is not None:
+            yield finding(
+                "warm-roof-dark",
+                "surface:roof",
+                "roof",
+                f"About {roof.u_effective * roof.area_m2 * (0.9 - 0.28) * 950 / 17:.0f} W more at noon than white would take in.",
+                fix=Remedy.sets("Paint it white", "/warmth", colour="white"),
+            )
+
+
+def screens(ctx: Context, bare: list[Surface]) -> Remedy:
+    """Quilted screens inside the cab's glass."""
+    at = {s.id: i for i, s in enumerate(ctx.design.warmth.surfaces)}
+    patch = [
+        {"op": "replace", "path": f"/warmth/surfaces/{at[s.id]}/cover", "value": "screen_inside"}
+        if s.id in at
+        else {"op": "add", "path": "/warmth/surfaces/-", "value": {"id": s.id, "cover": "screen_inside"}}
+        for s in bare
+    ]
+    return Remedy(label="Screens inside the cab's glass", patch=patch)
+
+
+def _opaque(w: Warm) -> list[Surface]:
+    return [s for s in w.shell.surfaces if s.kind in ("floor", "roof", "wall")]
+
+
+def _built(w: Warm) -> list[Surface]:
+    return [s for s in w.shell.surfaces if s.build is not None]
+
+
+def _sd(x: WallLayer) -> float:
+    m = stuff(x)
+    if x.mu is not None and m is None:
+        return x.mu * x.thickness_mm / 1000
+    if m is None:
+        return 0.01
+    return m.sd_m if m.sd_m is not None else m.mu * x.thickness_mm / 1000
+
+
+def _insulates(x: WallLayer) -> bool:
+    m = stuff(x)
+    return (m.insulates if m else (x.conductivity_w_mk or 1) < 0.06) and x.material != "air_gap"
+
+
+def _build_up(ctx: Context, s: Surface) -> Found:
+    b, u = s.build, s.worked
+    assert b is not None
+    assert u is not None
+    subject, name = f"build:{b.id}", b.name
+    index = next((i for i, x in enumerate(ctx.design.warmth.build_ups) if x.id == b.id), None)
+    if u.rib_share_frac > RIB_SHARE:
+        fix = None
+        if index is not None and not any(x.material == "pe_foam" and x.over_ribs for x in b.layers) and _fits_over(b, 10.0):
+            at = max((i for i, x in enumerate(b.layers) if x.over_ribs), default=-1) + 1
+            fix = Remedy(label="10 mm of foam over the ribs", patch=[
+                {"op": "test", "path": f"/warmth/build_ups/{index}/id", "value": b.id},
+                {"op": "add", "path": f"/warmth/build_ups/{index}/layers/{at}", "value": {"id": _free("rib-foam", b), "material": "pe_foam", "thickness_mm": 10.0, "over_ribs": True}}])  # fmt: skip
+        yield finding(
+            "warm-rib-share",
+            subject,
+            name,
+            f"The ribs carry {u.rib_share_frac:.0%} of what passes the {s.name}: {u.u_clear_w_m2k:.2f} W/(m²K) between them, {u.u_value_w_m2k:.2f} with them.",
+            fix=fix,
+        )
+    if b.void_frac > VOID:
+        tight = worked(b.model_copy(update={"void_frac": 0.0}), s.direction).u_value_w_m2k
+        yield finding("warm-void", subject, name, f"{b.void_frac:.0%} voids: {u.u_value_w_m2k:.2f} W/(m²K) instead of {tight:.2f}.")
+    for i, x in enumerate(b.layers):
+        beside = [y for y in b.layers[max(0, i - 1) : i + 2] if y is not x]
+        if x.material == "bubble_foil" and not any(y.material == "air_gap" and y.thickness_mm >= 10 for y in beside):
+            yield finding("warm-foil-no-gap", subject, name, f"Without a gap of 10 mm the foil adds only its own {x.thickness_mm / 1000 / 0.045:.2f} m²K/W.")
+        m = stuff(x)
+        if (
+            m is not None
+            and m.form == "b"
+            and _insulates(x)
+            and b.strip_mm is not None
+            and b.radius_m is not None
+            and (gap := curve_void_mm(b.strip_mm, b.radius_m)) > VOID_MM
+        ):
+            yield finding("warm-rigid-on-curve", subject, name, f"Boards {b.strip_mm:.0f} mm wide on a radius of {b.radius_m:g} m stand off by {gap:.0f} mm.")
+        if x.material == "butyl_deadening" and x.coverage_frac > DEADENING:
+            yield finding(
+                "warm-deadening-over",
+                subject,
+                name,
+                f"{x.coverage_frac:.0%} covered: {(x.coverage_frac - 0.35) * 1600 * x.thickness_mm / 1000 * s.area_m2:.1f} kg more than 35 % would weigh.",
+            )
+    if s.kind == "floor" and not s.id.startswith("cab_"):
+        soft = [x for x in b.layers if x.material in CRUSHED]
+        spread = sum(x.thickness_mm for x in b.layers if x.material in BOARDS)
+        insulation = [x for x in b.layers if _insulates(x)]
+        if soft or (insulation and spread < 9):
+            what = f"{stuff(soft[0]).name.lower()} gives way under 100 kPa" if soft and stuff(soft[0]) else f"only {spread:g} mm of board spread the load"  # type: ignore[union-attr]
+            yield finding("warm-floor-crush", subject, name, f"Under feet and furniture: {what}.")
+    if b.drain_blocked:
+        yield finding("warm-drain-blocked", subject, name, "A drain hole of the body lies behind it.")
+    yield from _vapour(ctx, s)
+
+
+def _fits_over(b: BuildUp, mm: float) -> bool:
+    own = b.rib_flange_mm + 2 * max(13.0, sum(x.thickness_mm for x in b.layers if x.over_ribs) + mm)
+    return b.rib_spacing_mm is None or own < b.rib_spacing_mm
+
+
+def _free(id: str, b: BuildUp) -> str:
+    have = {x.id for x in b.layers}
+    return next(i for i in (id, *(f"{id}-{n}" for n in range(2, 60))) if i not in have)
+
+
+def _vapour(ctx: Context, s: Surface) -> Found:
+    b, d = s.build, s.damp
+    assert b is not None
+    assert d is not None
+    subject, name, school = f"build:{b.id}", b.name, ctx.design.warmth.school
+    g = d.condensation_g_m2_day
+    dew = dew_point.raw(0.6 * saturation_pa(ctx.indoor_c))
+    if g > SMALL_WET:
+        where = (d.worst_plane or "").replace("|", " | ")
+        rule_id = "warm-interstitial" if g > MUCH_WET else "warm-interstitial-small"
+        yield finding(
+            rule_id,
+            subject,
+            name,
+            f"{g:.1f} g/m² a day at “{where}” in the {s.name}, at {ctx.cold_c:g} °C outside and 60 % inside.",
+            severity="advice" if school == "open" else None,
+        )
+    r_total = 1 / d.u_value_w_m2k
+    inner_r, rs = 0.13, [x.thickness_mm / 1000 / (x.conductivity_w_mk or (stuff(x).conductivity_w_mk if stuff(x) else 0.2)) for x in b.layers]  # type: ignore[union-attr]
+    outer_sd = _skin_sd(b)
+    for i, x in enumerate(b.layers):
+        inner_r += rs[i]
+        bonded = sum(rs[i:]) <= SKIN_R
+        if (
+            _sd(x) >= TIGHT_SD
+            and not _insulates(x)
+            and x.material != "air_gap"
+            and not bonded
+            and any(_insulates(y) for y in b.layers)
+            and (r_total - inner_r) / r_total < 2 / 3
+        ):
+            yield finding(
+                "warm-barrier-cold-side",
+                subject,
+                name,
+                f"Layer {i + 1} from the inside holds vapour back, with only {(r_total - inner_r) / r_total:.0%} of the insulation on its cold side; two thirds belong there.",
+            )
+    for i, x in enumerate(b.layers):
+        m = stuff(x)
+        fibre = (m.fibrous if m else (x.mu or 99) <= 5) and _insulates(x)
+        if not fibre:
+            continue
+        inside = sum(_sd(y) for y in b.layers[:i])
+        if inside < BARRIER_SD and outer_sd > SKIN_SD:
+            yield finding(
+                "warm-fibre-no-barrier",
+                subject,
+                name,
+                f"{inside:.1f} m of vapour resistance on the warm side of the fibre; about {g:.0f} g/m² a day reach the skin.",
+                severity="note" if school == "open" else None,
+            )
+        if any(_sd(y) >= TRAP_SD for y in b.layers[:i]) and (outer_sd >= TRAP_SD or any(_sd(y) >= TRAP_SD for y in b.layers[i + 1 :])):
+            yield finding("warm-trapped-moisture", subject, name, "Fibre between two tight layers: what gets in can't get out.")
+        break
+    if d.air_leak_condenses and school in ("barrier", "bagged") and any(_insulates(x) for x in b.layers):
+        yield finding(
+            "warm-air-leak",
+            subject,
+            name,
+            f"The skin is at {d.skin_inner_temp_c:.0f} °C, the air inside condenses at {dew:.0f} °C: every gap in the barrier wets it.",
+        )
+
+
+def _skin_sd(b: BuildUp) -> float:
+    return 0.0 if b.skin == "none" else materials()[b.skin].mu * b.skin_mm / 1000

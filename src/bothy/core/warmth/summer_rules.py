@@ -1,0 +1,86 @@
+"""Findings of summer: cooling, cabinets, bays, drying (handbook 04, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.finding import finding
+from bothy.core.warmth.part import Warm
+from bothy.core.warmth.rule_table import Found
+
+HOT_INSIDE_C = 35.0
+
+
+def summer_findings(ctx: Context, w: Warm) -> Found:
+    """What they say of the hot day and the air conditioner."""
+    c, cool = ctx.design.warmth.cooler, w.part.cool
+    hottest = max(cool.free_c)
+    if cool.free_running_c is not None and hottest > HOT_INSIDE_C:
+        yield finding(
+            "warm-heat-danger",
+            "cool",
+            "Hot day",
+            f"{hottest:.0f} °C inside without cooling at {cool.hot_c:g} °C outside.",
+            figures=["cool/free_running_temp_c"],
+        )
+    if c is None or cool.capacity_w is None:
+        return
+    if cool.capacity_w < cool.needed_w:
+        yield finding(
+            "warm-ac-undersized",
+            "cooler",
+            c.name,
+            f"{cool.capacity_w:.0f} W for {cool.needed_w:.0f} W; without it {hottest:.0f} °C.",
+            figures=["cool/needed_w"],
+        )
+    elif c.compressor == "fixed" and c.capacity_w > 1.6 * cool.needed_w:
+        yield finding(
+            "warm-ac-oversized",
+            "cooler",
+            c.name,
+            f"{c.capacity_w:.0f} W for {cool.needed_w:.0f} W: it cools in bursts and leaves the air damp.",
+            figures=["cool/needed_w"],
+        )
+    if cool.bank_h is not None and cool.bank_h < c.hours_wanted:
+        yield finding(
+            "warm-ac-hours",
+            "cooler",
+            c.name,
+            f"{cool.bank_h:.1f} of {c.hours_wanted:g} h on the bank in the hottest hour, without any sun; {cool.mean_w:.0f} W.",
+            figures=["cool/time_h"] if w.summer.ac else [],
+        )
+    if cool.start_ok is False:
+        yield finding("warm-ac-surge", "cooler", c.name, f"{w.summer.ac.start_power_w if w.summer.ac else 0:.0f} W to start.", figures=["cool/start_power_w"])
+    if cool.hose_w is not None and cool.hose_w > 0.15 * c.capacity_w:
+        yield finding("warm-ac-hose", "cooler", c.name, f"{cool.hose_w:.0f} W of its {c.capacity_w:.0f} W are thrown out with the hose.")
+
+
+def bay_findings(ctx: Context, w: Warm) -> Found:
+    """What they say of bays, cabinets and the drying cupboard."""
+    for b in ctx.design.warmth.bays:
+        p = w.part.bays[b.id]
+        if b.water and not p.safe:
+            yield finding("warm-frost-bay", f"bay:{b.id}", b.name, f"{p.temp_c:.1f} °C at {ctx.cold_c:g} °C outside; {p.heat_w:.0f} W hold 3 °C.")
+    for c in ctx.design.warmth.cabinets:
+        r = w.part.cabinets[c.id]
+        if r.ok is False:
+            yield finding(
+                "warm-cabinet-hot",
+                f"cabinet:{c.id}",
+                c.name,
+                f"{r.temp_c:.0f} °C where {c.max_c:g} are the most; vents of {r.each_mm2:,.0f} mm² each, or {r.fan_m3_h:.0f} m³/h by a fan.",
+            )
+        if c.absorption_fridge and (not c.sealed_from_room or min(c.low_mm2 or 0, c.high_mm2 or 0) < 25000):
+            yield finding(
+                "warm-fridge-vent",
+                f"cabinet:{c.id}",
+                c.name,
+                f"{'Open to the room; ' if not c.sealed_from_room else ''}{c.low_mm2 or 0:,.0f} mm² low and {c.high_mm2 or 0:,.0f} mm² high of 25 000 each.",
+            )
+    d = w.part.drying
+    if d is not None and not d.works and ctx.design.warmth.drying is not None:
+        yield finding(
+            "warm-drying-slow",
+            "drying",
+            ctx.design.warmth.drying.name,
+            f"The air takes off {d.carries_g_h:.0f} g/h at {d.temp_c:.0f} °C; {d.needs_g_h:.0f} g/h are needed, with {d.heat_w:.0f} W to evaporate it.",
+        )
