@@ -4,21 +4,24 @@
 #include <string.h>
 
 enum { U, E_NOM, R_OHM, I_20, ETA, MAX_CHARGE, MAX_DISCHARGE, TAIL, TAPER, FLOOR, RECONNECT, CEILING, PEUKERT, SELF, COLDEST, HEAT_CAPACITY, HEAT_LOSS, CAPACITY, KIND, FACTORS };
-enum { D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, DAY_SIZE };
+enum { D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, D_RH, DAY_SIZE };
 enum { A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE };
 enum { ETA_PV, PV_MOST, ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
   HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
   HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
-  BACK_3, BANK_LEAST };
+  BACK_3, BANK_LEAST, HEAT_LEAST, START_WH, COOL_W, COOL_SET, COOL_EER, COOL_FAN, COOL_TIER, COOL_AC, COOL_HOSE, MOIST_AWAKE, MOIST_ASLEEP, MOIST_DAY, AIR_FLOW, VOLUME,
+  COLD_FACE, BAY_B, HAS_BAY, VENT_UA };
 enum { PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, SERVED, SHED, UNSERVED, INVERTER_LOSS, BATTERY_IN, BATTERY_OUT, BATTERY_LOSS, SELF_LOSS, STORED,
-  HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, LEDGER_SIZE };
+  HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, COOL, COOL_MISSING, HEATER_EL, COOLER_EL, GAINS, HEAT_OUT, HEAT_STORED, CONDENSED, LEDGER_SIZE };
 enum { SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS,
-  END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, SUMMARY_SIZE };
+  END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, WET_H, DAMP_H, HOT_H, MOST_CABIN, BAY_FREEZE_H, FIRST_BAY, SUMMARY_SIZE };
 enum { EVENT_SHED = 2, EVENT_BACK = 3 };
 
 static const double TEMPS[6] = {-20, -10, 0, 10, 25, 40};
 static double mind(double a, double b) { return a < b ? a : b; }
 static double maxd(double a, double b) { return a > b ? a : b; }
+
+static double saturation(double t) { return t >= 0 ? 611.2 * exp(17.62 * t / (243.12 + t)) : 611.2 * exp(22.46 * t / (272.62 + t)); }
 
 static double floor_at(const double *b, double t) {
   double f = b[FACTORS];
@@ -76,20 +79,21 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
          const double *unit, const double *swing_at, const double *planes, const double *heads, const double *sky, const double *ground, const double *on, const double *arrays,
          const double *shade, const double *clear, const double *diffuse, const double *mean_c, const double *swing_c, const double *dc, const double *ac, const double *plan,
          const double *bank, double *ledger, double *summary, signed char *short_day, double *events, long long *event_count, long events_kept) {
-  const double nominal = bank[E_NOM], keep = exp(-plan[UA] * dt / plan[C_CABIN]);
+  const double nominal = bank[E_NOM], keep_shut = exp(-plan[UA] * dt / plan[C_CABIN]), keep_open = exp(-(plan[UA] + plan[VENT_UA]) * dt / plan[C_CABIN]);
   for (long d = first_draw; d < last_draw; d++) {
     double *led = ledger + d * LEDGER_SIZE, *sum = summary + d * SUMMARY_SIZE, *ev = events + d * events_kept * 2;
     double e = plan[SOC_START] * nominal, out0 = mean_c[d * day_count] + swing_c[d * day_count] / 2 * swing_at[0];
     double cabin = plan[HEATER] != 0 && days[D_PERSONS] > 0 ? plan[SET_NIGHT] : out0;
     double cell = maxd(plan[BANK_LEAST], plan[BANK_INSIDE] != 0 ? cabin : out0);
-    double fresh = plan[FRESH], grey = 0, toilet = 0, gas = plan[GAS], diesel = plan[DIESEL], least_soc = 2, least_cabin = 1e9;
+    double fresh = plan[FRESH], grey = 0, toilet = 0, gas = plan[GAS], diesel = plan[DIESEL], least_soc = 2, least_cabin = 1e9, most_cabin = -1e9, damp = days[D_RH] * saturation(mean_c[d * day_count]);
+    sum[FIRST_BAY] = -1;
     int off[3] = {0, 0, 0}, open = 0;
     long n_events = 0;
     for (int k = FIRST_ELECTRICITY; k <= FIRST_DIESEL; k++) sum[k] = -1;
 #define EVENT(time, kind) do { if (n_events < events_kept) { ev[2 * n_events] = (time); ev[2 * n_events + 1] = (kind); n_events++; } } while (0)
     for (long j = 0; j < day_count; j++) {
       const double *day = days + j * DAY_SIZE;
-      double persons = day[D_PERSONS], g0n = day[D_OUTSIDE];
+      double persons = day[D_PERSONS], g0n = day[D_OUTSIDE], day_damp = day[D_RH] * saturation(mean_c[d * day_count + j]);
       int short_today = 0;
       for (long i = 0; i < steps; i++) {
         long at = j * steps + i;
@@ -124,16 +128,33 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
           }
           pv = mind(pv * plan[ETA_PV], plan[PV_MOST]);
         }
-        double gains = plan[APERTURE] * ghi + plan[GAIN] + persons * plan[PERSON], want = 0, q = 0, el = 0;
+        double gains = plan[APERTURE] * ghi + plan[GAIN] + persons * plan[PERSON], want = 0, q = 0, el = 0, el_mains = 0, ua = plan[UA], keep = keep_shut;
+        if (persons > 0 && cabin > 25 && t_out < cabin - 1) { ua += plan[VENT_UA]; keep = keep_open; }
         int fuel_short = 0;
         if (plan[HEATER] != 0 && persons > 0) {
           double level = plan[DAY_FROM] <= h && h < plan[DAY_TO] ? plan[SET_DAY] : plan[SET_NIGHT];
-          want = mind(maxd(plan[UA] * ((level - cabin * keep) / (1 - keep) - t_out) - gains, 0), plan[HEATER_W]);
+          want = mind(maxd(ua * ((level - cabin * keep) / (1 - keep) - t_out) - gains, 0), plan[HEATER_W]);
           q = want;
-          if (plan[HEATER] == 1 && plan[HAS_DIESEL] != 0) q = mind(q, diesel * 9.996 * 1000 * plan[ETA_HEATER] / dt);
+          if (plan[HEATER] == 3 && !shore) q = 0;
+          else if (plan[HEATER] == 1 && plan[HAS_DIESEL] != 0) q = mind(q, diesel * 9.996 * 1000 * plan[ETA_HEATER] / dt);
           else if (plan[HEATER] == 2 && plan[HAS_GAS] != 0) q = mind(q, gas * 12.87 * 1000 * plan[ETA_HEATER] / dt);
           fuel_short = q < want - 1e-9;
-          if (q > 0) el = plan[EL_LEAST] + (plan[EL_MOST] - plan[EL_LEAST]) * q / plan[HEATER_W];
+          if (q > 0) {
+            double run = maxd(q, plan[HEAT_LEAST]), spread = plan[HEATER_W] - plan[HEAT_LEAST];
+            el = q / run * (plan[EL_LEAST] + (plan[EL_MOST] - plan[EL_LEAST]) * (spread > 0 ? (run - plan[HEAT_LEAST]) / spread : 1));
+            if (q < plan[HEAT_LEAST]) el += 2 * plan[START_WH];
+            if (plan[HEATER] == 3) el_mains = q / plan[ETA_HEATER];
+          }
+        }
+        double want_cool = 0, cool = 0, el_cool = 0;
+        if (plan[COOL_W] > 0 && persons > 0) {
+          double net = maxd(0, plan[COOL_W] - 1.2 * 1006 / 3600 * plan[COOL_HOSE] * maxd(0, t_out - cabin));
+          want_cool = maxd(0, gains - ua * ((plan[COOL_SET] - cabin * keep) / (1 - keep) - t_out));
+          cool = mind(want_cool, net);
+          if (want_cool > 0) {
+            double duty = net > 0 ? cool / net : 1;
+            el_cool = duty * plan[COOL_W] / plan[COOL_EER] + (1 - duty) * plan[COOL_FAN];
+          }
         }
         double fridge = 0;
         if (plan[FRIDGE_W] > 0) {
@@ -155,12 +176,13 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
         int was_open = open;
         double dc_live = 0, ac_live = 0, ac_all = 0, dead = 0, dead_need = 0;
         for (int t = 0; t < 3; t++) {
-          double x = dc[at * 3 + t] + (t == (int)plan[FRIDGE_TIER] ? fridge : 0) + (t == (int)plan[HEATER_TIER] ? el : 0), y = ac[at * 3 + t];
+          double x = dc[at * 3 + t] + (t == (int)plan[FRIDGE_TIER] ? fridge : 0) + (t == (int)plan[HEATER_TIER] ? el : 0), y = ac[at * 3 + t] + (t == (int)plan[HEATER_TIER] ? el_mains : 0);
+          if (t == (int)plan[COOL_TIER]) { if (plan[COOL_AC] != 0) y += el_cool; else x += el_cool; }
           ac_all += y;
           if (!off[t] && !open) { dc_live += x; ac_live += y; }
           else { double lost = x + (shore ? 0 : y); dead += lost; if (t < 2 || open) dead_need += lost; }
         }
-        int heat_live = !off[(int)plan[HEATER_TIER]] && !open;
+        int heat_live = !off[(int)plan[HEATER_TIER]] && !open, cool_live = !off[(int)plan[COOL_TIER]] && !open;
         double ac_short = 0, shore_ac = 0, offer_shore = 0, inverter = 0;
         if (shore) {
           shore_ac = mind(ac_all, day[D_MAINS_W]);
@@ -189,9 +211,22 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
         double part = demand > 0 ? 1 - lacking / demand : 1, now = j + (i + 1) * dt / 24;
         if (lacking > 1e-9 && e <= (floor + 1e-9) * nominal && !open) { open = 1; EVENT(now, 0); }
         q = heat_live ? q * part : 0;
+        if (plan[COOL_AC] != 0 && plan[INVERTER] == 0 && !shore) cool_live = 0;
+        cool = cool_live ? cool * part : 0;
         cell = maxd(plan[BANK_LEAST], warmed(bank, cell, plan[BANK_INSIDE] != 0 ? cabin : t_out, loss, dt));
-        double end = t_out + (q + gains) / plan[UA];
+        double end = t_out + (q + gains - cool) / ua, was_c = cabin;
         cabin = end + (cabin - end) * keep;
+        double mean_cabin = end + (was_c - end) * (1 - keep) * plan[C_CABIN] / (ua * dt);
+        if (plan[VOLUME] > 0) {
+          double kelvin = cabin + 273.15;
+          int awake = plan[DAY_FROM] <= h && h < plan[DAY_TO];
+          double grams = persons * (awake ? plan[MOIST_AWAKE] : plan[MOIST_ASLEEP]) + (awake && persons > 0 ? plan[MOIST_DAY] : 0);
+          double aim = mind(day_damp, saturation(t_out)) + grams / 1000 * 461.5 * kelvin / plan[AIR_FLOW];
+          damp = aim + (damp - aim) * exp(-plan[AIR_FLOW] * dt / plan[VOLUME]);
+          double most = saturation(cabin - plan[COLD_FACE] * (cabin - t_out));
+          if (damp > most) { led[CONDENSED] += (damp - most) / (461.5 * kelvin) * plan[VOLUME] * 1000; sum[WET_H] += dt; damp = most; }
+          if (persons > 0 && damp > 0.7 * saturation(cabin)) sum[DAMP_H] += dt;
+        }
         double fuel = q > 0 ? q * dt / 1000 / plan[ETA_HEATER] : 0, share = (int)h >= 7 && (int)h <= 21 ? persons / 15 * dt : 0;
         if (plan[HEATER] == 1 && plan[HAS_DIESEL] != 0) {
           double burnt = mind(fuel / 9.996, diesel);
@@ -242,15 +277,25 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
         led[SELF_LOSS] += leak;
         led[STORED] += e - before;
         led[HEAT] += q * dt;
+        led[COOL] += cool * dt;
+        led[COOL_MISSING] += (want_cool - cool) * dt;
+        led[HEATER_EL] += heat_live ? (el + el_mains) * part * dt : 0;
+        led[COOLER_EL] += cool_live ? el_cool * part * dt : 0;
+        led[GAINS] += gains * dt;
+        led[HEAT_OUT] += ua * (mean_cabin - t_out) * dt;
+        led[HEAT_STORED] += plan[C_CABIN] * (cabin - was_c);
         led[HEAT_MISSING] += (want - q) * dt;
         led[GHI] += ghi * dt / 1000;
         least_soc = mind(least_soc, e / nominal);
         least_cabin = mind(least_cabin, cabin);
+        most_cabin = maxd(most_cabin, cabin);
+        if (persons > 0 && cabin > 30) sum[HOT_H] += dt;
+        if (plan[HAS_BAY] != 0 && cabin - plan[BAY_B] * (cabin - t_out) < 0) { sum[BAY_FREEZE_H] += dt; if (sum[FIRST_BAY] < 0) sum[FIRST_BAY] = now; }
         if (cabin < 0 && fresh + grey > 0 && (plan[HAS_FRESH] != 0 || plan[HAS_GREY] != 0)) sum[FREEZE_H] += dt;
       }
       if (short_today) { short_day[d * day_count + j] = 1; sum[SHORT_DAYS] += 1; }
     }
-    sum[LEAST_SOC] = least_soc; sum[LEAST_CABIN] = least_cabin; sum[END_SOC] = e / nominal;
+    sum[LEAST_SOC] = least_soc; sum[LEAST_CABIN] = least_cabin; sum[MOST_CABIN] = most_cabin; sum[END_SOC] = e / nominal;
     sum[END_FRESH] = fresh; sum[END_GREY] = grey; sum[END_TOILET] = toilet; sum[END_GAS] = gas; sum[END_DIESEL] = diesel;
     event_count[d] = n_events;
   }

@@ -18,7 +18,7 @@ from bothy.core.sizing.schools import schools_of
 from bothy.core.trips.engine import simulate, weather_of
 from bothy.core.trips.itinerary import NoTrip
 from bothy.core.trips.of_design import plan_of_design
-from bothy.core.trips.results import LEDGER
+from bothy.core.trips.results import WHOLE_LEDGER
 
 MOST = 10
 
@@ -121,7 +121,7 @@ def side_by_side(design: Design, others: Sequence[tuple[str, str, Design]] = (),
 def _numbers(ctx: Context, r: Any, base: Any) -> dict[str, Any]:
     from bothy.core.trips import kernel as k
 
-    m = dict(zip(LEDGER, r.ledger.mean(axis=0), strict=True))
+    m = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True))
     days = r.short_day.shape[1]
     own = r.short_day.astype(float).mean(axis=1)
     many = own.size > 1

@@ -20,6 +20,7 @@ from bothy.core.proposing import propose_group
 from bothy.core.sizing.pareto import DesignPoint, front_of
 from bothy.core.sizing.space import REASONS, RELAXED, Candidate, space_of
 from bothy.core.sun.geometry import Array
+from bothy.core.trips.cabin import thermal_of
 from bothy.core.trips.engine import Arrays, Plan, Weather, refitted, simulate, weather_of
 from bothy.core.trips.engine import arrays_of as arrays_ready
 from bothy.core.trips.itinerary import NoTrip, day_count
@@ -116,6 +117,7 @@ class Bench:
 
     def __init__(self, design: Design, template: Power, draws: int) -> None:
         self.design = design
+        self.thermal = thermal_of(Context(self._with(template)))
         self.plan: Plan = replace(plan_of_design(Context(self._with(template))), draw_count=draws)
         self.weather: Weather = weather_of(self.plan)
         self.ready: Arrays = arrays_ready(self.plan, self.weather)
@@ -129,7 +131,7 @@ class Bench:
         """A supply through draws ``first`` to ``last`` (excluded)."""
         ctx = Context(self._with(power))
         bank = bank_of(ctx)
-        plan = replace(self.plan, arrays=panels_of(ctx), bank=bank.numbers, numbers=numbers_of(ctx, bank))
+        plan = replace(self.plan, arrays=panels_of(ctx), bank=bank.numbers, numbers=numbers_of(ctx, bank, self.thermal))
         fitted = refitted(self.ready, plan, first, last)
         key = (b"".join(np.ascontiguousarray(fitted.items[i]).tobytes() for i in (10, 18, 19)), first, last)
         found = self.known.get(key)

@@ -236,7 +236,16 @@ def arrays_of(plan: Plan, weather: Weather | None = None) -> Arrays:
     for j, d in enumerate(plan.days):
         bits = sum(REFILLS[r] for r in d.refills)
         refill = math.floor(d.refill_h / (plan.step_min / 60)) if bits else -1
-        rows[j] = (d.drive_start_h, d.drive_h, d.persons, refill, bits, sky.outside[j], *d.mains(plan.numbers[kernel.SHORE_MOST]))
+        rows[j] = (
+            d.drive_start_h,
+            d.drive_h,
+            d.persons,
+            refill,
+            bits,
+            sky.outside[j],
+            *d.mains(plan.numbers[kernel.SHORE_MOST]),
+            d.place.rh_frac[d.date.month - 1],
+        )
     panels = np.array([_array_row(x) for x in plan.arrays]) if plan.arrays else np.zeros((0, kernel.ARRAY_SIZE))
     shade = np.array([x.shade for x in plan.arrays]) if plan.arrays else np.zeros((0, 24))
     planes, heads, seen, below, on = _planes(plan, sky)

@@ -15,8 +15,8 @@ from bothy.core.sun.geometry import Array
 from bothy.core.trips import cells as c
 
 # plan, by day
-D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, DAY_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8, 9
-"""Mains from a hook-up or a generator: from and to which hour, and how much at most in W."""
+D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, D_RH, DAY_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10
+"""Mains from a hook-up or a generator: from and to which hour, and how much at most in W. Humidity outside, of the day's mean temperature."""
 WATER, GREY_DUMP, TOILET_DUMP, GAS_FILL, DIESEL_FILL = 1, 2, 4, 8, 16
 # array, by array
 A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8
@@ -24,25 +24,57 @@ A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE = 0, 1
 (ETA_PV, PV_MOST, ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
  HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
  HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
- BACK_3, BANK_LEAST) = range(54)  # fmt: skip
-PLAN_SIZE = 54
-NO_HEATER, BY_DIESEL, BY_GAS = 0.0, 1.0, 2.0
+ BACK_3, BANK_LEAST, HEAT_LEAST, START_WH, COOL_W, COOL_SET, COOL_EER, COOL_FAN, COOL_TIER, COOL_AC, COOL_HOSE, MOIST_AWAKE, MOIST_ASLEEP, MOIST_DAY, AIR_FLOW, VOLUME, COLD_FACE,
+ BAY_B, HAS_BAY, VENT_UA) = range(72)  # fmt: skip
+PLAN_SIZE = 72
+OPEN_C, COOLER_K = 25.0, 1.0
+"""Windows and fans are opened above this, where it is cooler outside by so much."""
+NO_HEATER, BY_DIESEL, BY_GAS, BY_MAINS, BY_OTHER = 0.0, 1.0, 2.0, 3.0, 4.0
+"""What the heater burns; one on the mains works only while there is a hook-up, other fuels are taken to suffice."""
 NEVER_SHED = -1.0
 UNHEATED_C = -273.0
 # ledger, by draw
 (PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, SERVED, SHED, UNSERVED, INVERTER_LOSS, BATTERY_IN, BATTERY_OUT, BATTERY_LOSS, SELF_LOSS, STORED,
- HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI) = range(23)  # fmt: skip
-LEDGER_SIZE = 23
+ HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, COOL, COOL_MISSING, HEATER_EL, COOLER_EL, GAINS, HEAT_OUT, HEAT_STORED, CONDENSED) = range(31)  # fmt: skip
+LEDGER_SIZE = 31
 # summary, by draw
-SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS, END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H = range(19)  # fmt: skip
-SUMMARY_SIZE = 19
+SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS, END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, WET_H, DAMP_H, HOT_H, MOST_CABIN, BAY_FREEZE_H, FIRST_BAY = range(25)  # fmt: skip
+SUMMARY_SIZE = 25
+DAMP_RH, HOT_C = 0.7, 30.0
 # series, by step
-S_SOC, S_FRESH, S_GREY, S_TOILET, S_GAS, S_DIESEL, S_CABIN, S_PV, S_LOAD, S_SOURCES, SERIES_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10
+S_SOC, S_FRESH, S_GREY, S_TOILET, S_GAS, S_DIESEL, S_CABIN, S_PV, S_LOAD, S_SOURCES, S_RH, S_HEAT, S_COOL, SERIES_SIZE = (
+    0,
+    1,
+    2,
+    3,
+    4,
+    5,
+    6,
+    7,
+    8,
+    9,
+    10,
+    11,
+    12,
+    13,
+)
 # events
 E_DISCONNECT, E_RECONNECT, E_SHED, E_BACK = 0.0, 1.0, 2.0, 3.0
 LHV_DIESEL, LHV_GAS = 9.996, 12.87
 """kWh/L and kWh/kg (chapter 04, section 4.6)."""
 TINY = 1e-6
+
+
+PER_FLOW, R_V, STARTS_H = 1.2 * 1006 / 3600, 461.5, 2.0
+"""W per m³/h and K; J/(kg·K); starts an hour of a heater that cycles."""
+
+
+@njit(cache=True, nogil=True)
+def saturation(temp_c: float) -> float:
+    """Saturation pressure in Pa (handbook 04 §3.1)."""
+    if temp_c >= 0:
+        return 611.2 * math.exp(17.62 * temp_c / (243.12 + temp_c))
+    return 611.2 * math.exp(22.46 * temp_c / (272.62 + temp_c))
 
 
 @njit(cache=True, nogil=True)
@@ -66,7 +98,7 @@ def run(
     day_count, steps = cos_z.shape
     array_count = arrays.shape[0]
     nominal = bank[c.E_NOM]
-    keep = math.exp(-plan[UA] * dt / plan[C_CABIN])
+    keep_shut, keep_open = math.exp(-plan[UA] * dt / plan[C_CABIN]), math.exp(-(plan[UA] + plan[VENT_UA]) * dt / plan[C_CABIN])
     shed_at = plan[SHED_1 : SHED_3 + 1]
     back_at = plan[BACK_1 : BACK_3 + 1]
     off = np.zeros(3, dtype=np.bool_)
@@ -78,7 +110,9 @@ def run(
         fresh, grey, toilet, gas, diesel = plan[FRESH], 0.0, 0.0, plan[GAS], plan[DIESEL]
         off[:] = False
         open_ = False
-        least_soc, least_cabin = 2.0, 1e9
+        least_soc, least_cabin, most_cabin = 2.0, 1e9, -1e9
+        damp = days[0, D_RH] * saturation(mean_c[d, 0])
+        summary[d, FIRST_BAY] = -1.0
         for k in range(FIRST_ELECTRICITY, FIRST_DIESEL + 1):
             summary[d, k] = -1.0
         n_events = 0
@@ -86,6 +120,7 @@ def run(
             persons = days[j, D_PERSONS]
             short_today = False
             g0n = days[j, D_OUTSIDE]
+            day_damp = days[j, D_RH] * saturation(mean_c[d, j])
             for i in range(steps):
                 h = hours[i]
                 driving = days[j, D_START] <= h < days[j, D_START] + days[j, D_HOURS]
@@ -144,19 +179,39 @@ def run(
                     pv = min(pv * plan[ETA_PV], plan[PV_MOST])
                 # 3 heat
                 gains = plan[APERTURE] * ghi + plan[GAIN] + persons * plan[PERSON]
-                want, q, el = 0.0, 0.0, 0.0
+                ua, keep = plan[UA], keep_shut
+                if persons > 0 and cabin > OPEN_C and t_out < cabin - COOLER_K:
+                    ua, keep = plan[UA] + plan[VENT_UA], keep_open
+                want, q, el, el_mains = 0.0, 0.0, 0.0, 0.0
                 fuel_short = False
                 if plan[HEATER] != NO_HEATER and persons > 0:
                     level = plan[SET_DAY] if plan[DAY_FROM] <= h < plan[DAY_TO] else plan[SET_NIGHT]
-                    want = min(max(plan[UA] * ((level - cabin * keep) / (1 - keep) - t_out) - gains, 0.0), plan[HEATER_W])
+                    want = min(max(ua * ((level - cabin * keep) / (1 - keep) - t_out) - gains, 0.0), plan[HEATER_W])
                     q = want
-                    if plan[HEATER] == BY_DIESEL and plan[HAS_DIESEL] != 0:
+                    if plan[HEATER] == BY_MAINS and not shore:
+                        q = 0.0
+                    elif plan[HEATER] == BY_DIESEL and plan[HAS_DIESEL] != 0:
                         q = min(q, diesel * LHV_DIESEL * 1000 * plan[ETA_HEATER] / dt)
                     elif plan[HEATER] == BY_GAS and plan[HAS_GAS] != 0:
                         q = min(q, gas * LHV_GAS * 1000 * plan[ETA_HEATER] / dt)
                     fuel_short = q < want - 1e-9
                     if q > 0:
-                        el = plan[EL_LEAST] + (plan[EL_MOST] - plan[EL_LEAST]) * q / plan[HEATER_W]
+                        level = max(q, plan[HEAT_LEAST])
+                        spread = plan[HEATER_W] - plan[HEAT_LEAST]
+                        el = q / level * (plan[EL_LEAST] + (plan[EL_MOST] - plan[EL_LEAST]) * ((level - plan[HEAT_LEAST]) / spread if spread > 0 else 1.0))
+                        if q < plan[HEAT_LEAST]:
+                            el += STARTS_H * plan[START_WH]
+                        if plan[HEATER] == BY_MAINS:
+                            el_mains = q / plan[ETA_HEATER]
+                # and cold: what the cooler must take away to hold its temperature
+                want_cool, cool, el_cool = 0.0, 0.0, 0.0
+                if plan[COOL_W] > 0 and persons > 0:
+                    net = max(0.0, plan[COOL_W] - PER_FLOW * plan[COOL_HOSE] * max(0.0, t_out - cabin))
+                    want_cool = max(0.0, gains - ua * ((plan[COOL_SET] - cabin * keep) / (1 - keep) - t_out))
+                    cool = min(want_cool, net)
+                    if want_cool > 0:
+                        duty = cool / net if net > 0 else 1.0
+                        el_cool = duty * plan[COOL_W] / plan[COOL_EER] + (1 - duty) * plan[COOL_FAN]
                 # 4 demand, 5 what is live
                 fridge = plan[FRIDGE_W] * min(1.0, plan[FRIDGE_DUTY] * fridge_ratio(cabin, plan[FRIDGE_IN], plan[FRIDGE_REF])) if plan[FRIDGE_W] > 0 else 0.0
                 soc = e / nominal
@@ -188,6 +243,13 @@ def run(
                     if t == int(plan[HEATER_TIER]):
                         x += el
                     y = ac[j, i, t]
+                    if t == int(plan[HEATER_TIER]):
+                        y += el_mains
+                    if t == int(plan[COOL_TIER]):
+                        if plan[COOL_AC] != 0:
+                            y += el_cool
+                        else:
+                            x += el_cool
                     live = not off[t] and not open_
                     ac_all += y
                     if live:
@@ -199,6 +261,7 @@ def run(
                         if t < 2 or open_:
                             dead_need += lost
                 heat_live = not off[int(plan[HEATER_TIER])] and not open_
+                cool_live = not off[int(plan[COOL_TIER])] and not open_
                 ac_short, shore_ac, offer_shore, inverter = 0.0, 0.0, 0.0, 0.0
                 if shore:
                     shore_ac = min(ac_all, mains_most)
@@ -248,9 +311,28 @@ def run(
                     q *= part
                 else:
                     q = 0.0
+                if plan[COOL_AC] != 0 and plan[INVERTER] == 0 and not shore:
+                    cool_live = False
+                cool = cool * part if cool_live else 0.0
                 cell = max(plan[BANK_LEAST], c.warmed(bank, cell, cabin if plan[BANK_INSIDE] != 0 else t_out, loss, dt))
-                end = t_out + (q + gains) / plan[UA]
+                end = t_out + (q + gains - cool) / ua
+                was_c = cabin
                 cabin = end + (cabin - end) * keep
+                mean_cabin = end + (was_c - end) * (1 - keep) * plan[C_CABIN] / (ua * dt)
+                # damp: what is given off against the air that goes through; at the coldest face it condenses
+                if plan[VOLUME] > 0:
+                    kelvin = cabin + 273.15
+                    awake = plan[DAY_FROM] <= h < plan[DAY_TO]
+                    grams = persons * (plan[MOIST_AWAKE] if awake else plan[MOIST_ASLEEP]) + (plan[MOIST_DAY] if awake and persons > 0 else 0.0)
+                    aim = min(day_damp, saturation(t_out)) + grams / 1000 * R_V * kelvin / plan[AIR_FLOW]
+                    damp = aim + (damp - aim) * math.exp(-plan[AIR_FLOW] * dt / plan[VOLUME])
+                    most = saturation(cabin - plan[COLD_FACE] * (cabin - t_out))
+                    if damp > most:
+                        ledger[d, CONDENSED] += (damp - most) / (R_V * kelvin) * plan[VOLUME] * 1000
+                        summary[d, WET_H] += dt
+                        damp = most
+                    if persons > 0 and damp > DAMP_RH * saturation(cabin):
+                        summary[d, DAMP_H] += dt
                 # 9 fuel and water
                 now = j + (i + 1) * dt / 24
                 fuel = q * dt / 1000 / plan[ETA_HEATER] if q > 0 else 0.0
@@ -313,10 +395,23 @@ def run(
                 ledger[d, SELF_LOSS] += leak
                 ledger[d, STORED] += e - before
                 ledger[d, HEAT] += q * dt
+                ledger[d, COOL] += cool * dt
+                ledger[d, COOL_MISSING] += (want_cool - cool) * dt
+                ledger[d, HEATER_EL] += (el + el_mains) * part * dt if heat_live else 0.0
+                ledger[d, COOLER_EL] += el_cool * part * dt if cool_live else 0.0
+                ledger[d, GAINS] += gains * dt
+                ledger[d, HEAT_OUT] += ua * (mean_cabin - t_out) * dt
+                ledger[d, HEAT_STORED] += plan[C_CABIN] * (cabin - was_c)
                 ledger[d, HEAT_MISSING] += (want - q) * dt
                 ledger[d, GHI] += ghi * dt / 1000
                 least_soc = min(least_soc, e / nominal)
-                least_cabin = min(least_cabin, cabin)
+                least_cabin, most_cabin = min(least_cabin, cabin), max(most_cabin, cabin)
+                if persons > 0 and cabin > HOT_C:
+                    summary[d, HOT_H] += dt
+                if plan[HAS_BAY] != 0 and cabin - plan[BAY_B] * (cabin - t_out) < 0:
+                    summary[d, BAY_FREEZE_H] += dt
+                    if summary[d, FIRST_BAY] < 0:
+                        summary[d, FIRST_BAY] = now
                 if cabin < 0 and fresh + grey > 0 and (plan[HAS_FRESH] != 0 or plan[HAS_GREY] != 0):
                     summary[d, FREEZE_H] += dt
                 if series.shape[0] > 0:
@@ -324,10 +419,11 @@ def run(
                     s[S_SOC] = e / nominal
                     s[S_FRESH], s[S_GREY], s[S_TOILET], s[S_GAS], s[S_DIESEL] = fresh, grey, toilet, gas, diesel
                     s[S_CABIN], s[S_PV], s[S_LOAD], s[S_SOURCES] = cabin, pv, served, used_pv + used_shore + used_dcdc + shore_ac
+                    s[S_RH], s[S_HEAT], s[S_COOL] = damp / saturation(cabin), q, cool
             if short_today:
                 short_day[d, j] = 1
                 summary[d, SHORT_DAYS] += 1
-        summary[d, LEAST_SOC], summary[d, LEAST_CABIN] = least_soc, least_cabin
+        summary[d, LEAST_SOC], summary[d, LEAST_CABIN], summary[d, MOST_CABIN] = least_soc, least_cabin, most_cabin
         summary[d, END_SOC] = e / nominal
         summary[d, END_FRESH], summary[d, END_GREY], summary[d, END_TOILET], summary[d, END_GAS], summary[d, END_DIESEL] = fresh, grey, toilet, gas, diesel
         event_count[d] = n_events

@@ -21,6 +21,7 @@ from bothy.core.sun.geometry import Array, midpoints
 from bothy.core.sun.plane import Module
 from bothy.core.trips import cells as c
 from bothy.core.trips.battery import TripBank
+from bothy.core.trips.cabin import Thermal, thermal_of
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result, Weather
 from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days
 from bothy.core.trips.trip import default_shed
@@ -34,15 +35,16 @@ ASSUMED = (
     "Approximate climate of the place; import a weather file for precision.",
     "Panels with 3 % dirt and 2 % mismatch, shaded where Power says so.",
     "A heated bank is kept at 5 °C; what its heater draws is not counted yet.",
-    "Cooling works as in its season’s usual air; the cabin is warmed where Life holds a heater.",
+    "Fridges work as in their season’s usual air; the cabin is one store of heat and one of damp, and the first heater of Warmth warms it.",
+    "Windows are opened above 25 °C inside where it is cooler outside; the damp that linings take up and give off is not counted.",
 )
 
 
-def _loads(ctx: Context, days: list[PlanDay], hours: Array) -> tuple[Array, Array]:
-    """Power by day, step and tier in W at the bank's terminals and at the sockets, from the load budget of each kind of day."""
+def _loads(ctx: Context, days: list[PlanDay], hours: Array, but: frozenset[str] = frozenset()) -> tuple[Array, Array]:
+    """Power by day, step and tier in W at the bank's terminals and at the sockets, from the load budget of each kind of day; without those of ``but``."""
     dc, ac = np.zeros((len(days), hours.size, 3)), np.zeros((len(days), hours.size, 3))
     clock = np.floor(hours).astype(int)
-    appliances = [a for a in ctx.design.life.appliances if a.count > 0]
+    appliances = [a for a in ctx.design.life.appliances if a.count > 0 and a.id not in but]
     known: dict[tuple[str, str], tuple[Array, Array]] = {}
     use = inverter_use(ctx)
     for j, (day, (leg, n)) in enumerate(zip(days, leg_days(ctx.design), strict=True)):
@@ -121,8 +123,8 @@ def driving_w(ctx: Context) -> float:
     return min(out.relay_current_a or 0.0, p.driving.rating_a, out.available_running_a, out.bank_limit_a) * ctx.bank_v
 
 
-def numbers_of(ctx: Context, bank: TripBank) -> Array:
-    """Everything that is one number, in the kernel's order."""
+def numbers_of(ctx: Context, bank: TripBank, thermal: Thermal | None = None) -> Array:
+    """Everything that is one number, in the kernel's order; ``thermal`` where it was worked out before."""
     from bothy.core.trips import kernel as k
 
     p = ctx.design.power
@@ -140,11 +142,9 @@ def numbers_of(ctx: Context, bank: TripBank) -> Array:
     if p.inverter is not None:
         use = inverter_use(ctx)
         n[k.INVERTER], n[k.IDLE], n[k.ETA_INVERTER], n[k.ALWAYS] = 1, use.idle_w, use.efficiency_frac, float(p.inverter.mode == "always")
-    n[k.FRIDGE_IN], n[k.FRIDGE_REF], n[k.HEATER_W], n[k.ETA_HEATER] = 4, 25, 1, 1
-    if any(a.kind == "heating" and a.count > 0 for a in ctx.design.life.appliances):  # its electricity is among the loads already
-        n[k.HEATER], n[k.HEATER_W], n[k.SET_DAY], n[k.SET_NIGHT], n[k.DAY_FROM], n[k.DAY_TO] = k.BY_DIESEL, 4000, 19, 12, 7, 22
-        n[k.ETA_HEATER] = 0.8
-    n[k.UA], n[k.C_CABIN], n[k.APERTURE], n[k.GAIN], n[k.PERSON] = 60, 250 / 3.6, 0.8, 20, 80
+    n[k.FRIDGE_IN], n[k.FRIDGE_REF] = 4, 25
+    for place, value in (thermal or thermal_of(ctx)).numbers.items():
+        n[place] = value
     heated = p.bank is not None and p.bank.heater_power_w > 0
     n[k.BANK_INSIDE] = float(ctx.bank_place in ("warm_inside", "unheated_inside"))
     n[k.BANK_LEAST] = HEATED_C if heated else k.UNHEATED_C
@@ -158,11 +158,12 @@ def plan_of_design(ctx: Context, forecasts: Forecasts | None = None) -> Plan:
     if forecasts is not None:
         days = forecasts.over(days)
     hours = midpoints(STEP_MIN)
-    dc, ac = _loads(ctx, days, hours)
+    thermal = thermal_of(ctx)
+    dc, ac = _loads(ctx, days, hours, thermal.stands_for)
     if ctx.design.power.inverter is None:
         ac = np.zeros_like(ac)
     t = ctx.design.trips
-    return Plan(days, STEP_MIN, panels_of(ctx), bank.numbers, numbers_of(ctx, bank), dc, ac, True, t.seed, t.draw_count)
+    return Plan(days, STEP_MIN, panels_of(ctx), bank.numbers, numbers_of(ctx, bank, thermal), dc, ac, True, t.seed, t.draw_count)
 
 
 class Lane(BaseModel):
@@ -221,6 +222,30 @@ class Buy(BaseModel):
     change_wh_day: float
 
 
+class WarmTrip(BaseModel):
+    """Warmth over the trip, means of the weathers: heat kWh, fuel L and kg, when the fuel is first out (in half of the weathers), electricity of heater and cooler Wh a day;
+    hours too warm, too damp, with water on the coldest face; the coldest and the hottest cabin of 1 in 10; a bay's frost."""
+
+    heat_kwh: float
+    diesel_l: float
+    gas_kg: float
+    fuel_first_d: float | None
+    heater_wh_day: float
+    cooler_wh_day: float
+    cool_missing_kwh: float
+    hot_h: float
+    damp_h: float
+    wet_h: float
+    condensed_kg: float
+    coldest_p10_c: float
+    hottest_p90_c: float
+    freeze_frac: float
+    freeze_h: float
+    bay_frac: float
+    bay_h: float
+    bay_first_d: float | None
+
+
 class TripRun(BaseModel):
     """A run of the trip. Lanes have ``per_day`` points a day; ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10."""
 
@@ -256,6 +281,8 @@ class TripRun(BaseModel):
     medical_first_d: float | None
     heat_missing_frac: float | None
     short_in_normals_d: float | None
+    rh: Lane
+    warm: WarmTrip
     limited_h: float
     cycles_year: float
     inverter_idle_wh_day: float
@@ -362,7 +389,7 @@ class _Kept:
         self.days, self.hours = len(plan.days), plan.step_min / 60
         self.per_day = points_a_day(self.days)
         points = (count, self.days * self.per_day)
-        self.soc, self.sun, self.load, self.cabin, self.fed = (np.zeros(points) for _ in range(5))
+        self.soc, self.sun, self.load, self.cabin, self.fed, self.rh = (np.zeros(points) for _ in range(6))
         by_day = (count, self.days)
         self.day_least, self.day_sun, self.day_load, self.day_in = (np.zeros(by_day) for _ in range(4))
 
@@ -378,16 +405,37 @@ class _Kept:
         points = self.days * self.per_day
         self.soc[block], self.cabin[block] = groups(k.S_SOC, points).min(axis=2), groups(k.S_CABIN, points).min(axis=2)
         self.sun[block], self.load[block] = groups(k.S_PV, points).mean(axis=2), groups(k.S_LOAD, points).mean(axis=2)
-        self.fed[block] = groups(k.S_SOURCES, points).mean(axis=2)
+        self.fed[block], self.rh[block] = groups(k.S_SOURCES, points).mean(axis=2), groups(k.S_RH, points).mean(axis=2)
         self.day_least[block] = groups(k.S_SOC, self.days).min(axis=2)
         for into, i in ((self.day_sun, k.S_PV), (self.day_load, k.S_LOAD), (self.day_in, k.S_SOURCES)):
             into[block] = groups(i, self.days).sum(axis=2) * self.hours
 
 
+def _half(found: Array) -> float | None:
+    """The day by which it happened in half of the weathers; None where it did in fewer."""
+    happened = np.sort(found[found >= 0])
+    return float(happened[found.size // 2]) if happened.size > found.size // 2 else None
+
+
+def warm_trip(r: Result, days: int) -> WarmTrip:
+    """What a run says of warmth."""
+    from bothy.core.trips import kernel as k
+    from bothy.core.trips.results import WHOLE_LEDGER
+
+    m, s = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True)), r.summary
+    fuel = np.where(s[:, k.FIRST_DIESEL] >= 0, s[:, k.FIRST_DIESEL], s[:, k.FIRST_GAS])
+    return WarmTrip(
+        heat_kwh=m["heat_wh"] / 1000, diesel_l=m["diesel_used_l"], gas_kg=m["gas_used_kg"], fuel_first_d=_half(fuel), heater_wh_day=m["heater_el_wh"] / days, cooler_wh_day=m["cooler_el_wh"] / days,
+        cool_missing_kwh=m["cool_unserved_wh"] / 1000, hot_h=float(s[:, k.HOT_H].mean()), damp_h=float(s[:, k.DAMP_H].mean()), wet_h=float(s[:, k.WET_H].mean()), condensed_kg=m["condensed_g"] / 1000,
+        coldest_p10_c=float(np.percentile(s[:, k.LEAST_CABIN], 10)), hottest_p90_c=float(np.percentile(s[:, k.MOST_CABIN], 90)), freeze_frac=float((s[:, k.FREEZE_H] > 0).mean()), freeze_h=float(s[:, k.FREEZE_H].mean()),
+        bay_frac=float((s[:, k.BAY_FREEZE_H] > 0).mean()), bay_h=float(s[:, k.BAY_FREEZE_H].mean()), bay_first_d=_half(s[:, k.FIRST_BAY]),
+    )  # fmt: skip
+
+
 def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> TripRun:
     """What a run says, from its sums and what was kept of its series."""
     from bothy.core.trips import kernel as k
-    from bothy.core.trips.results import LEDGER, balance_error, standard_error
+    from bothy.core.trips.results import WHOLE_LEDGER, balance_error, standard_error
 
     n, count = len(plan.days), r.ledger.shape[0]
     least = r.summary[:, k.LEAST_SOC]
@@ -402,11 +450,11 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
                   mean_c_p50=float(np.median(weather.mean_c[:, j]))) for j, d in enumerate(plan.days)]  # fmt: skip
     firsts = r.summary[:, k.FIRST_ELECTRICITY]
     happened = np.sort(firsts[firsts >= 0])
-    means = dict(zip(LEDGER, r.ledger.mean(axis=0), strict=True))
+    means = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True))
     error = standard_error(r.short_day)
     return TripRun(
         draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.chem.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
-        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
+        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), rh=_lane(kept.rh), warm=warm_trip(r, n), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
         events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
         short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),

@@ -16,6 +16,8 @@ HERE = "handbook 03 §3.17, mean of the draws"
 LEDGER = ("pv_available_wh", "pv_used_wh", "curtailed_wh", "dcdc_wh", "shore_dc_wh", "shore_ac_wh", "load_demand_wh", "load_served_wh", "shed_wh", "unserved_wh",
           "inverter_loss_wh", "battery_in_wh", "battery_out_wh", "battery_loss_wh", "self_discharge_wh", "stored_delta_wh", "heat_wh", "heat_unserved_wh", "fresh_used_l",
           "water_unserved_l", "gas_used_kg", "diesel_used_l", "ghi_kwh_m2")  # fmt: skip
+WHOLE_LEDGER = (*LEDGER, "cool_wh", "cool_unserved_wh", "heater_el_wh", "cooler_el_wh", "gains_wh", "heat_out_wh", "heat_stored_wh", "condensed_g")
+"""The ledger of the contract, and what a design's warmth adds to it."""
 RESOURCES = ("electricity", "fresh_water", "grey_water", "toilet", "gas", "diesel")
 EVENT_WORDS = ("load_disconnect", "load_reconnect", "shed", "restore")
 EventWord = Literal["load_disconnect", "load_reconnect", "shed", "restore"]
@@ -83,13 +85,14 @@ class SimulateTripOut(Outcome):
 
 
 def balance_error(ledger: Any) -> float:
-    """Largest energy in Wh by which an identity of a draw's ledger is off; it must be nothing."""
-    x = dict(zip(LEDGER, np.asarray(ledger).T, strict=True))
+    """Largest energy in Wh by which an identity of a draw's ledger is off; it must be nothing. The last one is the cabin's heat."""
+    x = dict(zip(WHOLE_LEDGER, np.asarray(ledger).T, strict=True))
     errors = (
         x["pv_used_wh"] + x["shore_dc_wh"] + x["dcdc_wh"] + x["shore_ac_wh"] + x["battery_out_wh"] - x["load_served_wh"] - x["battery_in_wh"],
         x["battery_in_wh"] - x["battery_out_wh"] - x["stored_delta_wh"] - x["battery_loss_wh"] - x["self_discharge_wh"],
         x["load_demand_wh"] - x["load_served_wh"] - x["shed_wh"] - x["unserved_wh"],
         x["pv_available_wh"] - x["pv_used_wh"] - x["curtailed_wh"],
+        x["heat_wh"] + x["gains_wh"] - x["cool_wh"] - x["heat_out_wh"] - x["heat_stored_wh"],
     )
     return max(float(np.max(np.abs(e))) for e in errors)
 
@@ -101,7 +104,7 @@ def _draw(r: Result, d: int, series: bool) -> TripDraw:
     firsts = dict(zip(RESOURCES, s[k.FIRST_ELECTRICITY : k.FIRST_DIESEL + 1], strict=True))
     ends = dict(zip(("soc_frac", "fresh_l", "grey_l", "toilet_l", "gas_kg", "diesel_l"), s[k.END_SOC : k.END_DIESEL + 1], strict=True))
     return TripDraw.of(
-        ledger=dict(zip(LEDGER, map(float, r.ledger[d]), strict=True)), events=[TripEvent.of(time_d=t, type=EVENT_WORDS[w]) for t, w in r.draw_events(d)],
+        ledger=dict(zip(LEDGER, map(float, r.ledger[d]), strict=False)), events=[TripEvent.of(time_d=t, type=EVENT_WORDS[w]) for t, w in r.draw_events(d)],
         first_shortage_d={name: float(v) if v >= 0 else None for name, v in firsts.items()}, short_day_count=int(s[k.SHORT_DAYS]), min_soc_frac=float(s[k.LEAST_SOC]),
         tank_ends={name: float(v) for name, v in ends.items()}, soc_series_frac=[float(v) for v in r.series[d, :, k.S_SOC]] if series else None,
     )  # fmt: skip

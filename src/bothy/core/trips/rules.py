@@ -28,6 +28,11 @@ rules("trips", (
     ("sim-shade-string", "advice", "Shade falls on panels in series", "Move them, or put them in parallel or on controllers of their own.", "handbook 03 §3.11"),
     ("sim-lead-partial", "advice", "The lead bank is not brought to full", "A long solar tail or a hook-up every week.", "lead practice"),
     ("sim-heater-short", "fault", "The heater can't do it", "Its electricity in the first tier, a larger heater, more fuel.", "handbook 03 §3.17"),
+    ("sim-freeze", "fault", "Water freezes on the trip", "Keep it warmer, a duct into the bay, or drain it before.", "handbook 03 §3.18"),
+    ("sim-fuel-empty", "fault", "The heater's fuel runs out", "More fuel, a stop to fill up, more insulation.", "handbook 03 §3.17"),
+    ("sim-gas-empty", "fault", "The heater's gas runs out", "A second bottle, a stop to change it, more insulation.", "handbook 03 §3.17"),
+    ("sim-too-hot", "fault", "It stays too hot to live in", "Shade, air, an air conditioner; leave nobody in it.", "handbook 04 §3.12; typical"),
+    ("sim-damp", "advice", "It stays damp inside", "More air, more warmth, wet things outside.", "handbook 04 §3.7"),
     ("sim-discharge-limit", "fault", "The bank gives too little current", "A bank with a higher current, or loads one after the other.", "handbook 03 §3.15"),
     ("sim-bank-cycles", "note", "The bank wears out early", "A larger bank, or another chemistry.", "handbook 01 §4.1"),
     ("sim-inverter-idle", "advice", "The inverter's own use is a large part", "Switch it off when nothing runs, or take 12 V versions.", "handbook 01"),
@@ -88,6 +93,25 @@ def _standing(ctx: Context) -> int:
     return most
 
 
+HOT_HOURS_DAY, DAMP_PART, FREEZE_PART = 2.0, 0.25, 0.05
+
+
+def _warmth(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
+    """Frost, fuel, heat and damp of the run."""
+    w = run.warm
+    if ctx.design.warmth.bays and w.bay_frac > FREEZE_PART:
+        add("sim-freeze", f"A bay with water falls under 0 °C in {w.bay_frac:.0%} of the weathers, for {w.bay_h:.0f} h in the mean.")
+    if w.fuel_first_d is not None:
+        heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
+        gas = heater is not None and heater.fuel in ("propane", "butane")
+        used = f"{w.gas_kg / run.day_count:.2f} kg" if gas else f"{w.diesel_l / run.day_count:.1f} L"
+        add("sim-gas-empty" if gas else "sim-fuel-empty", f"In half of the weathers on day {w.fuel_first_d + 1:.0f}; {used} a day are burnt.")
+    if w.hot_h > HOT_HOURS_DAY * run.day_count:
+        add("sim-too-hot", f"Over 30 °C inside for {w.hot_h / run.day_count:.1f} h a day; up to {w.hottest_p90_c:.0f} °C in 1 weather of 10.")
+    if w.damp_h > DAMP_PART * 24 * run.day_count:
+        add("sim-damp", f"Over 70 % for {w.damp_h / run.day_count:.0f} h a day; {w.condensed_kg:.1f} kg of water run down the coldest face over the trip.")
+
+
 def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
     """Findings of devices, sources and habits."""
     p, target = ctx.design.power, ctx.design.trips.short_days_frac
@@ -144,6 +168,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
             f"For {run.limited_h:.1f} h of a mean trip more is asked than the bank gives, while there is charge in it"
             + (f"; its limit is {most:.0f} A." if most else "."),
         )
+    _warmth(ctx, run, add)
     life = ctx.chem.cycles[1]
     if run.cycles_year * PLANNED_YEARS > life:
         add(
