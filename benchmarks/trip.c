@@ -10,7 +10,7 @@ enum { ETA_PV, PV_MOST, ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER
   HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
   HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
   BACK_3, BANK_LEAST, HEAT_LEAST, START_WH, COOL_W, COOL_SET, COOL_EER, COOL_FAN, COOL_TIER, COOL_AC, COOL_HOSE, MOIST_AWAKE, MOIST_ASLEEP, MOIST_DAY, AIR_FLOW, VOLUME,
-  COLD_FACE, BAY_B, HAS_BAY, VENT_UA };
+  COLD_FACE, BAY_B, HAS_BAY, VENT_UA, COOL_FROM, COOL_TO, COOL_SHORE };
 enum { PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, SERVED, SHED, UNSERVED, INVERTER_LOSS, BATTERY_IN, BATTERY_OUT, BATTERY_LOSS, SELF_LOSS, STORED,
   HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, COOL, COOL_MISSING, HEATER_EL, COOLER_EL, GAINS, HEAT_OUT, HEAT_STORED, CONDENSED, LEDGER_SIZE };
 enum { SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS,
@@ -147,7 +147,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
           }
         }
         double want_cool = 0, cool = 0, el_cool = 0;
-        if (plan[COOL_W] > 0 && persons > 0) {
+        if (plan[COOL_W] > 0 && persons > 0 && plan[COOL_FROM] <= h && h < plan[COOL_TO] && (shore || plan[COOL_SHORE] == 0)) {
           double net = maxd(0, plan[COOL_W] - 1.2 * 1006 / 3600 * plan[COOL_HOSE] * maxd(0, t_out - cabin));
           want_cool = maxd(0, gains - ua * ((plan[COOL_SET] - cabin * keep) / (1 - keep) - t_out));
           cool = mind(want_cool, net);
@@ -225,7 +225,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
           damp = aim + (damp - aim) * exp(-plan[AIR_FLOW] * dt / plan[VOLUME]);
           double most = saturation(cabin - plan[COLD_FACE] * (cabin - t_out));
           if (damp > most) { led[CONDENSED] += (damp - most) / (461.5 * kelvin) * plan[VOLUME] * 1000; sum[WET_H] += dt; damp = most; }
-          if (persons > 0 && damp > 0.7 * saturation(cabin)) sum[DAMP_H] += dt;
+          if (persons > 0 && damp > 0.8 * saturation(cabin)) sum[DAMP_H] += dt;
         }
         double fuel = q > 0 ? q * dt / 1000 / plan[ETA_HEATER] : 0, share = (int)h >= 7 && (int)h <= 21 ? persons / 15 * dt : 0;
         if (plan[HEATER] == 1 && plan[HAS_DIESEL] != 0) {

@@ -232,7 +232,7 @@ def test_a_relay_gives_what_the_voltages_push_and_nothing_behind_a_smart_alterna
 
 def test_cells_that_are_too_hot_to_charge_are_found_and_a_cooler_place_mends_it() -> None:
     def hot(place: str) -> set[str]:
-        ctx = away({**WEEK, "place": "alice_springs"}, trips={"start_date": "2026-01-10", "soc_start_frac": 0.5}, vehicle={"bank_place": place})
+        ctx = away({**WEEK, "place": "alice_springs", "persons": 0}, trips={"start_date": "2026-01-10", "soc_start_frac": 0.5}, vehicle={"bank_place": place})
         return {f.rule for f in run_trip(ctx).findings}
 
     assert "sim-charge-refused-hot" in hot("unheated_inside")

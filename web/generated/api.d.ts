@@ -685,6 +685,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Materials */
+        get: operations["listMaterials"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/build-ups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Build Ups */
+        get: operations["listBuildUps"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/regions": {
         parameters: {
             query?: never;
@@ -805,7 +839,7 @@ export interface components {
             /** Ids */
             ids?: string[] | null;
             /** Groups */
-            groups?: ("inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting")[] | null;
+            groups?: ("inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "heater" | "vents" | "ducts" | "cooler")[] | null;
         };
         /**
          * Accepted
@@ -826,6 +860,84 @@ export interface components {
              * @default
              */
             at: string;
+        };
+        /**
+         * AirPart
+         * @description Air and damp: by day and by night, in the coldest planned month.
+         */
+        AirPart: {
+            /** Outdoor C */
+            outdoor_c: number;
+            /** Night Flow M3 H */
+            night_flow_m3_h: number;
+            /** Day Flow M3 H */
+            day_flow_m3_h: number;
+            /** Sources */
+            sources: components["schemas"]["DampRowOut"][];
+            /** Day G H */
+            day_g_h: number;
+            /** Night G H */
+            night_g_h: number;
+            /** Day Rh Frac */
+            day_rh_frac: number;
+            /** Night Rh Frac */
+            night_rh_frac: number;
+            /** Night Dew C */
+            night_dew_c: number;
+            /** Flow For 60 M3 H */
+            flow_for_60_m3_h: number | null;
+            /** Vent Heat W */
+            vent_heat_w: number;
+            /** Co2 Ppm */
+            co2_ppm: number | null;
+            /** Co2 At End Ppm */
+            co2_at_end_ppm: number;
+            /** Co Ppm */
+            co_ppm: number | null;
+            /** Surfaces */
+            surfaces: {
+                [key: string]: components["schemas"]["DampSurfacePart"];
+            };
+            /** Gas High Mm2 */
+            gas_high_mm2: number | null;
+            /** Gas Low Mm2 */
+            gas_low_mm2: number | null;
+            /** Have High Mm2 */
+            have_high_mm2: number;
+            /** Have Low Mm2 */
+            have_low_mm2: number;
+            /** Gas Ok */
+            gas_ok: boolean | null;
+        };
+        /**
+         * Alarm
+         * @description A CO, smoke or gas alarm and where it hangs, as measured in mm.
+         */
+        Alarm: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "co" | "smoke";
+            /**
+             * Mounting
+             * @default wall
+             * @enum {string}
+             */
+            mounting: "ceiling" | "wall";
+            /** Burner Mm */
+            burner_mm?: number | null;
+            /** Below Ceiling Mm */
+            below_ceiling_mm?: number | null;
+            /** Wall Mm */
+            wall_mm?: number | null;
+            /**
+             * Name
+             * @default Alarm
+             */
+            name: string;
         };
         /**
          * Appliance
@@ -1070,6 +1182,44 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * Bay
+         * @description A space between indoors and outdoors: tank bay, garage. ``water``: it must not freeze.
+         */
+        Bay: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Ua To Living W K */
+            ua_to_living_w_k: number;
+            /** Ua To Outside W K */
+            ua_to_outside_w_k: number;
+            /**
+             * Heat W
+             * @default 0
+             */
+            heat_w: number;
+            /**
+             * Water
+             * @default true
+             */
+            water: boolean;
+        };
+        /**
+         * BayPart
+         * @description A bay at the design cold: temperature, and heat to hold 3 °C.
+         */
+        BayPart: {
+            /** Temp C */
+            temp_c: number;
+            /** B Frac */
+            b_frac: number | null;
+            /** Heat W */
+            heat_w: number;
+            /** Safe */
+            safe: boolean;
+        };
+        /**
          * BenchLists
          * @description All lists. ``open`` names the circuits that are missing from them because their cable is not chosen yet.
          */
@@ -1220,6 +1370,115 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * BuildUp
+         * @description Layers from the inside to the skin, the skin itself, and the ribs; ``strip_mm`` and ``radius_m`` where flat boards lie on a curve.
+         */
+        BuildUp: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Layers
+             * @default []
+             */
+            layers: components["schemas"]["WallLayer"][];
+            /**
+             * Skin
+             * @default steel_skin
+             * @enum {string}
+             */
+            skin: "steel_skin" | "aluminium_skin" | "grp_laminate" | "none";
+            /**
+             * Skin Mm
+             * @default 0.8
+             */
+            skin_mm: number;
+            /**
+             * Void Frac
+             * @default 0
+             */
+            void_frac: number;
+            /** Rib Spacing Mm */
+            rib_spacing_mm?: number | null;
+            /**
+             * Rib Flange Mm
+             * @default 50
+             */
+            rib_flange_mm: number;
+            /**
+             * Rib Depth Mm
+             * @default 40
+             */
+            rib_depth_mm: number;
+            /** Strip Mm */
+            strip_mm?: number | null;
+            /** Radius M */
+            radius_m?: number | null;
+            /**
+             * Drain Blocked
+             * @default false
+             */
+            drain_blocked: boolean;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * BuildUpItem
+         * @description A build-up to start from, with its U-value through a wall (or a floor) and its thickness.
+         */
+        BuildUpItem: {
+            build_up: components["schemas"]["BuildUp"];
+            /** U W M2K */
+            u_w_m2k: number;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Floor */
+            floor: boolean;
+        };
+        /**
+         * BuildUpPart
+         * @description One build-up in one direction: U, ribs' share, thickness, mass and relative cost, where it is used and what to buy; planes of the damp.
+         */
+        BuildUpPart: {
+            /** Name */
+            name: string;
+            /** Direction */
+            direction: string;
+            /** Area M2 */
+            area_m2: number;
+            /** U W M2K */
+            u_w_m2k: number;
+            /** U Clear W M2K */
+            u_clear_w_m2k: number;
+            /** Rib Share Frac */
+            rib_share_frac: number;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Cost */
+            cost: number;
+            /** Sheet Count */
+            sheet_count: number;
+            /** Risk */
+            risk: string;
+            /** Condensation G M2 Day */
+            condensation_g_m2_day: number;
+            /** Worst Plane */
+            worst_plane: string | null;
+            /** Air Leak Condenses */
+            air_leak_condenses: boolean;
+            /** Dew C */
+            dew_c: number;
+            /** Planes */
+            planes: components["schemas"]["Plane"][];
+        };
+        /**
          * Buy
          * @description What one more part would do on the same weathers: share of short days and its change with the error of that, Wh missing a day and its change.
          */
@@ -1236,6 +1495,65 @@ export interface components {
             missing_wh_day: number;
             /** Change Wh Day */
             change_wh_day: number;
+        };
+        /**
+         * Cabinet
+         * @description A closed space with something hot in it.
+         */
+        Cabinet: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Heat W */
+            heat_w: number;
+            /**
+             * Max C
+             * @default 40
+             */
+            max_c: number;
+            /**
+             * Stack Height M
+             * @default 0.4
+             */
+            stack_height_m: number;
+            /**
+             * Case Area M2
+             * @default 0
+             */
+            case_area_m2: number;
+            /** Low Mm2 */
+            low_mm2?: number | null;
+            /** High Mm2 */
+            high_mm2?: number | null;
+            /**
+             * Absorption Fridge
+             * @default false
+             */
+            absorption_fridge: boolean;
+            /**
+             * Sealed From Room
+             * @default true
+             */
+            sealed_from_room: boolean;
+        };
+        /**
+         * CabinetPart
+         * @description A hot cabinet: heat to vent, vents or fan for it, and how warm it gets with those it has.
+         */
+        CabinetPart: {
+            /** Vented W */
+            vented_w: number;
+            /** Fan M3 H */
+            fan_m3_h: number;
+            /** Each Mm2 */
+            each_mm2: number;
+            /** Gross Mm2 */
+            gross_mm2: number;
+            /** Temp C */
+            temp_c: number | null;
+            /** Ok */
+            ok: boolean | null;
         };
         /**
          * CableNeed
@@ -1308,7 +1626,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "appliance" | "battery" | "panel" | "controller" | "dcdc" | "inverter" | "charger" | "cable" | "fuse" | "board" | "station" | "generator";
+            kind: "appliance" | "battery" | "panel" | "controller" | "dcdc" | "inverter" | "charger" | "cable" | "fuse" | "board" | "station" | "generator" | "heater" | "cooler";
             /** Maker */
             maker: string;
             /** Name */
@@ -1701,6 +2019,257 @@ export interface components {
             /** Changed */
             changed: string[];
         };
+        /**
+         * CoolPart
+         * @description Summer: the day's curve of load and of the temperature without cooling; the worst hour; the air conditioner on the bank.
+         */
+        CoolPart: {
+            /** Month */
+            month: number;
+            /** Hot C */
+            hot_c: number;
+            /** Outdoor C */
+            outdoor_c: number[];
+            /** Load W */
+            load_w: number[];
+            /** Free C */
+            free_c: number[];
+            /** Worst Hour */
+            worst_hour: number;
+            /** Total W */
+            total_w: number;
+            /** Needed W */
+            needed_w: number;
+            /** Free Running C */
+            free_running_c: number | null;
+            /** Capacity W */
+            capacity_w: number | null;
+            /** Unmet W */
+            unmet_w: number | null;
+            /** Duty Frac */
+            duty_frac: number | null;
+            /** Run W */
+            run_w: number | null;
+            /** Mean W */
+            mean_w: number | null;
+            /** Bank H */
+            bank_h: number | null;
+            /** Day Wh */
+            day_wh: number | null;
+            /** Start Ok */
+            start_ok: boolean | null;
+            /** Hose W */
+            hose_w: number | null;
+        };
+        /**
+         * CoolantLoop
+         * @description The coolant loop of a coolant heater: fluid, pipe, pump, header tank; its zones lie beside each other.
+         */
+        CoolantLoop: {
+            /**
+             * Fluid
+             * @default pg50
+             * @enum {string}
+             */
+            fluid: "water" | "eg30" | "eg50" | "pg30" | "pg50";
+            /**
+             * Pipe Inner Mm
+             * @default 16
+             */
+            pipe_inner_mm: number;
+            /**
+             * Delta T K
+             * @default 10
+             */
+            delta_t_k: number;
+            /**
+             * Supply C
+             * @default 70
+             */
+            supply_c: number;
+            /** Pump Head Max M */
+            pump_head_max_m?: number | null;
+            /** Pump Flow Max L Min */
+            pump_flow_max_l_min?: number | null;
+            /**
+             * Volume L
+             * @default 8
+             */
+            volume_l: number;
+            /** Header Space L */
+            header_space_l?: number | null;
+            /**
+             * High Point Without Bleed
+             * @default false
+             */
+            high_point_without_bleed: boolean;
+            /**
+             * Double Wall
+             * @default false
+             */
+            double_wall: boolean;
+            /**
+             * Mixing Valve
+             * @default false
+             */
+            mixing_valve: boolean;
+            /**
+             * Hot Water L Min
+             * @default 2.5
+             */
+            hot_water_l_min: number;
+            /**
+             * Zones
+             * @default []
+             */
+            zones: components["schemas"]["LoopZone"][];
+        };
+        /**
+         * Cooler
+         * @description An air conditioner, run between two hours of the day, on a hook-up only or on the bank too; ``appliance`` is its line in Life.
+         */
+        Cooler: {
+            /** Name */
+            name: string;
+            /** Part */
+            part?: string | null;
+            /** Capacity W */
+            capacity_w: number;
+            /**
+             * Eer
+             * @default 2.6
+             */
+            eer: number;
+            /**
+             * Supply
+             * @default native
+             * @enum {string}
+             */
+            supply: "native" | "inverter";
+            /**
+             * Compressor
+             * @default variable
+             * @enum {string}
+             */
+            compressor: "fixed" | "variable";
+            /**
+             * Hose Flow M3 H
+             * @default 0
+             */
+            hose_flow_m3_h: number;
+            /**
+             * Fan Power W
+             * @default 20
+             */
+            fan_power_w: number;
+            /**
+             * Set C
+             * @default 26
+             */
+            set_c: number;
+            /**
+             * Hours Wanted
+             * @default 8
+             */
+            hours_wanted: number;
+            /**
+             * From H
+             * @default 0
+             */
+            from_h: number;
+            /**
+             * To H
+             * @default 24
+             */
+            to_h: number;
+            /**
+             * Hookup Only
+             * @default false
+             */
+            hookup_only: boolean;
+            /** Mass Kg */
+            mass_kg?: number | null;
+            /** Appliance */
+            appliance?: string | null;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * Damp
+         * @description What gives off moisture in a day, beside the people; None: not said yet.
+         */
+        Damp: {
+            /** Meals Per Day */
+            meals_per_day?: number | null;
+            /** Showers Per Day */
+            showers_per_day?: number | null;
+            /**
+             * Wet Clothes Kg Per Day
+             * @default 0
+             */
+            wet_clothes_kg_per_day: number;
+            /**
+             * Wet Coats Per Day
+             * @default 0
+             */
+            wet_coats_per_day: number;
+            /**
+             * Dogs
+             * @default 0
+             */
+            dogs: number;
+            /**
+             * Hob Kw
+             * @default 0
+             */
+            hob_kw: number;
+            /**
+             * Hob H Per Day
+             * @default 0
+             */
+            hob_h_per_day: number;
+            /**
+             * Hob Fuel
+             * @default propane
+             * @enum {string}
+             */
+            hob_fuel: "propane" | "butane" | "ethanol";
+            /**
+             * Hob Heats
+             * @default false
+             */
+            hob_heats: boolean;
+        };
+        /**
+         * DampRowOut
+         * @description What one thing gives off in the mean of a day, g/h.
+         */
+        DampRowOut: {
+            /** What */
+            what: string;
+            /** G H */
+            g_h: number;
+        };
+        /**
+         * DampSurfacePart
+         * @description A surface by night: temperature, humidity at it, flow that keeps it dry.
+         */
+        DampSurfacePart: {
+            /** Surface C */
+            surface_c: number;
+            /** Rh Frac */
+            rh_frac: number;
+            /** Wet */
+            wet: boolean;
+            /** Mould */
+            mould: boolean;
+            /** Dry Flow M3 H */
+            dry_flow_m3_h: number | null;
+        };
         /** DayFactors */
         DayFactors: {
             /**
@@ -1793,6 +2362,37 @@ export interface components {
              *     }
              */
             wiring: components["schemas"]["Wiring"];
+            /**
+             * @default {
+             *       "margin_frac": 0.2,
+             *       "colour": "white",
+             *       "heading_deg": 0,
+             *       "left_alone": false,
+             *       "school": "closed_cell",
+             *       "build_ups": [],
+             *       "surfaces": [],
+             *       "openings": [],
+             *       "slide_outs": [],
+             *       "heaters": [],
+             *       "ducts": [],
+             *       "return_from": "living",
+             *       "vents": [],
+             *       "damp": {
+             *         "dogs": 0,
+             *         "hob_fuel": "propane",
+             *         "hob_h_per_day": 0,
+             *         "hob_heats": false,
+             *         "hob_kw": 0,
+             *         "wet_clothes_kg_per_day": 0,
+             *         "wet_coats_per_day": 0
+             *       },
+             *       "cabinets": [],
+             *       "bays": [],
+             *       "alarms": [],
+             *       "note": ""
+             *     }
+             */
+            warmth: components["schemas"]["Warmth"];
             /**
              * @default {
              *       "meter": {
@@ -1952,6 +2552,73 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * Drying
+         * @description A drying cupboard: water to take out of wet things in some hours, by a fan's air, warmed by a duct or not.
+         */
+        Drying: {
+            /**
+             * Name
+             * @default Drying cupboard
+             */
+            name: string;
+            /** Water G */
+            water_g: number;
+            /** Hours */
+            hours: number;
+            /** Flow M3 H */
+            flow_m3_h: number;
+            /** Duct */
+            duct?: string | null;
+            /**
+             * Vented
+             * @default outside
+             * @enum {string}
+             */
+            vented: "outside" | "inside";
+        };
+        /**
+         * DryingPart
+         * @description The drying cupboard: temperature, water the air carries off a night, heat that evaporating takes.
+         */
+        DryingPart: {
+            /** Temp C */
+            temp_c: number;
+            /** Carries G H */
+            carries_g_h: number;
+            /** Needs G H */
+            needs_g_h: number;
+            /** Heat W */
+            heat_w: number;
+            /** Duct W */
+            duct_w: number;
+            /** Hours */
+            hours: number;
+            /** Works */
+            works: boolean;
+        };
+        /**
+         * DuctPart
+         * @description One run at the design temperature: flow m³/h, temperatures, heat that arrives and that its zone needs from it, W.
+         */
+        DuctPart: {
+            /** Flow M3 H */
+            flow_m3_h: number;
+            /** Supply C */
+            supply_c: number;
+            /** Outlet C */
+            outlet_c: number | null;
+            /** Delivered W */
+            delivered_w: number;
+            /** Loss W */
+            loss_w: number;
+            /** Need W */
+            need_w: number;
+            /** Shortfall W */
+            shortfall_w: number;
+            /** Trunk */
+            trunk: boolean;
+        };
+        /**
          * Edit
          * @description A change: operations that are taken together or not at all.
          */
@@ -2050,7 +2717,7 @@ export interface components {
              * Stage
              * @enum {string}
              */
-            stage: "vehicle" | "life" | "power" | "trips" | "wiring" | "prove";
+            stage: "vehicle" | "life" | "power" | "trips" | "wiring" | "warmth" | "prove";
             /** Subject */
             subject: string;
             /** Subject Name */
@@ -2142,6 +2809,143 @@ export interface components {
             headroom_frac: number;
             /** Figures */
             figures: string[];
+        };
+        /**
+         * Heater
+         * @description A heater: its output, fuel and electricity. ``appliance`` is its line in Life, so that its electricity is counted once.
+         */
+        Heater: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Part */
+            part?: string | null;
+            /**
+             * Kind
+             * @default air
+             * @enum {string}
+             */
+            kind: "air" | "combined" | "coolant" | "electric" | "stove";
+            /**
+             * Fuel
+             * @default diesel
+             * @enum {string}
+             */
+            fuel: "diesel" | "petrol" | "kerosene" | "propane" | "butane" | "ethanol" | "wood" | "electric";
+            /** Max W */
+            max_w: number;
+            /**
+             * Min W
+             * @default 0
+             */
+            min_w: number;
+            /** Efficiency Frac */
+            efficiency_frac?: number | null;
+            /** Air Flow M3 H */
+            air_flow_m3_h?: number | null;
+            /**
+             * Fan Pressure Pa
+             * @default 200
+             */
+            fan_pressure_pa: number;
+            /**
+             * Outlet Biases
+             * @default [
+             *       1
+             *     ]
+             */
+            outlet_biases: number[];
+            /**
+             * Run Min W
+             * @default 0
+             */
+            run_min_w: number;
+            /**
+             * Run Max W
+             * @default 0
+             */
+            run_max_w: number;
+            /**
+             * Start Energy Wh
+             * @default 0
+             */
+            start_energy_wh: number;
+            /** Tank Volume L */
+            tank_volume_l?: number | null;
+            /** Tank Mass Kg */
+            tank_mass_kg?: number | null;
+            /**
+             * Tank Usable Frac
+             * @default 0.75
+             */
+            tank_usable_frac: number;
+            /**
+             * Room Sealed
+             * @default true
+             */
+            room_sealed: boolean;
+            /**
+             * Altitude Kit
+             * @default false
+             */
+            altitude_kit: boolean;
+            /**
+             * Place
+             * @default inside
+             * @enum {string}
+             */
+            place: "inside" | "outside_box" | "underfloor" | "engine_bay";
+            /**
+             * @default {
+             *       "exhaust_sleeved": false,
+             *       "exhaust_low_point": false,
+             *       "exhaust_drain": false,
+             *       "joint_inside": false,
+             *       "intake_inside": false,
+             *       "fuel_joint_inside": false,
+             *       "feed_switched": false
+             *     }
+             */
+            routes: components["schemas"]["Routes"];
+            /** Mass Kg */
+            mass_kg?: number | null;
+            /** Appliance */
+            appliance?: string | null;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * HeaterPart
+         * @description One heater against the loss.
+         */
+        HeaterPart: {
+            /** Needed W */
+            needed_w: number;
+            /** Available W */
+            available_w: number;
+            /** Adequate */
+            adequate: boolean;
+            /** Holds To C */
+            holds_to_c: number;
+            /** Cycles Above C */
+            cycles_above_c: number;
+            /** Cycles When Mild */
+            cycles_when_mild: boolean;
+            /** Mild Duty Frac */
+            mild_duty_frac: number;
+            /** Fuel L Day */
+            fuel_l_day: number | null;
+            /** Fuel Kg Day */
+            fuel_kg_day: number | null;
+            /** Autonomy Days */
+            autonomy_days: number | null;
+            /** Electrical Wh Day */
+            electrical_wh_day: number;
         };
         /** HistoryItem */
         HistoryItem: {
@@ -2320,6 +3124,30 @@ export interface components {
             p50: number[];
             /** P90 */
             p90: number[];
+        };
+        /**
+         * LayoutPart
+         * @description The duct network as it is laid out, and what would be better.
+         */
+        LayoutPart: {
+            /** Total Flow M3 H */
+            total_flow_m3_h: number;
+            /** Plenum Pa */
+            plenum_pa: number;
+            /** Return Pa */
+            return_pa: number;
+            /** Mean Supply C */
+            mean_supply_c: number;
+            /** Delivered W */
+            delivered_w: number;
+            /** Worst Shortfall W */
+            worst_shortfall_w: number;
+            /** Best Outlets */
+            best_outlets: {
+                [key: string]: number;
+            };
+            /** Best Worst W */
+            best_worst_w: number;
         };
         /**
          * Leg
@@ -2620,6 +3448,32 @@ export interface components {
             positive?: ("charges" | "discharges") | null;
         };
         /**
+         * LoopPart
+         * @description The coolant loop with all open zones at once.
+         */
+        LoopPart: {
+            /** Heat W */
+            heat_w: number;
+            /** Flow L Min */
+            flow_l_min: number;
+            /** Head M */
+            head_m: number;
+            /** Pump Head M */
+            pump_head_m: number | null;
+            /** Pump Ok */
+            pump_ok: boolean | null;
+            /** Header Space L */
+            header_space_l: number;
+            /** Hot Water C */
+            hot_water_c: number | null;
+            /** Hot Water 38 L Min */
+            hot_water_38_l_min: number | null;
+            /** Zones */
+            zones: {
+                [key: string]: components["schemas"]["LoopZonePart"];
+            };
+        };
+        /**
          * LoopRow
          * @description The loop test of one circuit, power off and far ends twisted together; resistances in mΩ with the meter's leads.
          */
@@ -2644,6 +3498,71 @@ export interface components {
             measured_mohm: number | null;
             /** Verdict */
             verdict: ("pass" | "high" | "short" | "open") | null;
+        };
+        /**
+         * LoopZone
+         * @description A zone of the coolant loop: an emitter with its pipe, flow and return together.
+         */
+        LoopZone: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Emitter
+             * @default fan_coil
+             * @enum {string}
+             */
+            emitter: "fan_coil" | "convector" | "floor" | "exchanger" | "calorifier";
+            /**
+             * Zone
+             * @default living
+             */
+            zone: string;
+            /** Rated W */
+            rated_w: number;
+            /** Ua W K */
+            ua_w_k?: number | null;
+            /** Area M2 */
+            area_m2?: number | null;
+            /**
+             * Floor C
+             * @default 27
+             */
+            floor_c: number;
+            /** Pipe Length M */
+            pipe_length_m: number;
+            /**
+             * Elbows
+             * @default 0
+             */
+            elbows: number;
+            /**
+             * Drop Kpa
+             * @default 3
+             */
+            drop_kpa: number;
+            /**
+             * Open
+             * @default true
+             */
+            open: boolean;
+        };
+        /**
+         * LoopZonePart
+         * @description One zone of the loop: heat at its supply, the flow for it, its own drop, what its valve must take, velocity.
+         */
+        LoopZonePart: {
+            /** Heat W */
+            heat_w: number;
+            /** Flow L Min */
+            flow_l_min: number;
+            /** Drop Kpa */
+            drop_kpa: number;
+            /** Throttle Kpa */
+            throttle_kpa: number;
+            /** Velocity M S */
+            velocity_m_s: number;
         };
         /** Made */
         Made: {
@@ -2782,6 +3701,24 @@ export interface components {
             shed: string[];
         };
         /**
+         * MaterialItem
+         * @description A material of a build-up: W/(m·K), kg/m³, vapour resistance factor, what the trade says of it.
+         */
+        MaterialItem: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Conductivity W Mk */
+            conductivity_w_mk: number;
+            /** Density Kg M3 */
+            density_kg_m3: number;
+            /** Mu */
+            mu: number;
+            /** Notes */
+            notes: string;
+        };
+        /**
          * Measured
          * @description The log that is kept, and what it says beside the run; nothing where there is none.
          */
@@ -2904,6 +3841,28 @@ export interface components {
              */
             loop_temp_c: number;
         };
+        /**
+         * MonthHeat
+         * @description One month: mean temperature outside, mean heat asked for, fuel in L (kg for wood and gas), electricity in Wh a day.
+         */
+        MonthHeat: {
+            /** Month */
+            month: string;
+            /** Planned */
+            planned: boolean;
+            /** Mean C */
+            mean_c: number;
+            /** Heat W */
+            heat_w: number;
+            /** Heat Kwh */
+            heat_kwh: number;
+            /** Fuel L */
+            fuel_l: number | null;
+            /** Fuel Kg */
+            fuel_kg: number | null;
+            /** Electrical Wh Day */
+            electrical_wh_day: number;
+        };
         /** NamedLog */
         NamedLog: {
             /** Text */
@@ -2982,6 +3941,66 @@ export interface components {
             typical_v: number | null;
             /** Fault A */
             fault_a: number | null;
+        };
+        /**
+         * Opening
+         * @description A hole in a surface: window, rooflight, door or vent, with what closes it. Its U-value is that of the element, or its own.
+         */
+        Opening: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Window
+             */
+            name: string;
+            /**
+             * On
+             * @default left
+             * @enum {string}
+             */
+            on: "floor" | "roof" | "left" | "right" | "rear" | "front";
+            /**
+             * Kind
+             * @default window
+             * @enum {string}
+             */
+            kind: "window" | "rooflight" | "door" | "vent";
+            /** Width M */
+            width_m: number;
+            /** Height M */
+            height_m: number;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /**
+             * Element
+             * @default double_acrylic
+             * @enum {string}
+             */
+            element: "single_glass" | "single_acrylic" | "double_acrylic" | "double_rooflight" | "fan_lid" | "bare_steel" | "panel_door" | "sandwich";
+            /** U Value W M2K */
+            u_value_w_m2k?: number | null;
+            /**
+             * Shgc Frac
+             * @default 0.7
+             */
+            shgc_frac: number;
+            /**
+             * Cover
+             * @default none
+             * @enum {string}
+             */
+            cover: "none" | "screen_inside" | "cover_outside" | "blind" | "cassette" | "curtain" | "plug";
+            /**
+             * Shade Transmit Frac
+             * @default 1
+             */
+            shade_transmit_frac: number;
+            /** Zone */
+            zone?: string | null;
         };
         /**
          * OwnPart
@@ -3231,6 +4250,48 @@ export interface components {
             /** Country */
             country: string;
         };
+        /** Plane */
+        Plane: {
+            /** Name */
+            name: string;
+            /** Position Mm */
+            position_mm: number;
+            /** Temp C */
+            temp_c: number;
+            /** Sat Pressure Pa */
+            sat_pressure_pa: number;
+            /** Free Pressure Pa */
+            free_pressure_pa: number;
+            /** Vapour Pressure Pa */
+            vapour_pressure_pa: number;
+            /** Rh Frac */
+            rh_frac: number;
+            /** Rate G M2 Day */
+            rate_g_m2_day: number;
+        };
+        /**
+         * PopTopDoc
+         * @description A roof that lifts on canvas.
+         */
+        PopTopDoc: {
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+            /** Height M */
+            height_m: number;
+            /**
+             * Shape
+             * @default box
+             * @enum {string}
+             */
+            shape: "box" | "wedge";
+            /**
+             * Lined
+             * @default false
+             */
+            lined: boolean;
+        };
         /**
          * Power
          * @description The electrical supply; None means: not chosen yet.
@@ -3348,7 +4409,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting";
+            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "heater" | "vents" | "ducts" | "cooler";
             /**
              * Status
              * @enum {string}
@@ -3621,6 +4682,7 @@ export interface components {
             life: components["schemas"]["LifePart"];
             power: components["schemas"]["PowerPart"];
             wiring: components["schemas"]["WiringPart"];
+            warmth: components["schemas"]["WarmthPart"];
             prove: components["schemas"]["ProvePart"];
             /** Findings */
             findings: components["schemas"]["Finding"][];
@@ -3644,6 +4706,77 @@ export interface components {
             };
             /** Gone */
             gone: string[];
+        };
+        /**
+         * Routes
+         * @description How a burner's exhaust, intake, fuel and power lie, as measured; None: not said yet.
+         */
+        Routes: {
+            /** Exhaust Length Mm */
+            exhaust_length_mm?: number | null;
+            /** Exhaust Bends Deg */
+            exhaust_bends_deg?: number | null;
+            /** Exhaust End Mm */
+            exhaust_end_mm?: number | null;
+            /** Exhaust End */
+            exhaust_end?: ("side" | "rear" | "under" | "forward" | "up") | null;
+            /** Exhaust To Combustible Mm */
+            exhaust_to_combustible_mm?: number | null;
+            /**
+             * Exhaust Sleeved
+             * @default false
+             */
+            exhaust_sleeved: boolean;
+            /**
+             * Exhaust Low Point
+             * @default false
+             */
+            exhaust_low_point: boolean;
+            /**
+             * Exhaust Drain
+             * @default false
+             */
+            exhaust_drain: boolean;
+            /**
+             * Joint Inside
+             * @default false
+             */
+            joint_inside: boolean;
+            /**
+             * Intake Inside
+             * @default false
+             */
+            intake_inside: boolean;
+            /** Service Clear Mm */
+            service_clear_mm?: number | null;
+            /**
+             * Fuel Joint Inside
+             * @default false
+             */
+            fuel_joint_inside: boolean;
+            /** Pump Slope Deg */
+            pump_slope_deg?: number | null;
+            /** Suction M */
+            suction_m?: number | null;
+            /**
+             * Feed Switched
+             * @default false
+             */
+            feed_switched: boolean;
+        };
+        /**
+         * Saving
+         * @description What one change saves at the design temperature, in W; ``patch`` makes it where it is a definite one.
+         */
+        Saving: {
+            /** Key */
+            key: string;
+            /** What */
+            what: string;
+            /** Saves W */
+            saves_w: number;
+            /** Of */
+            of: string;
         };
         /**
          * Searched
@@ -3950,6 +5083,25 @@ export interface components {
             findings: components["schemas"]["Finding"][];
         };
         /**
+         * SlideOutDoc
+         * @description A part of the wall that slides out.
+         */
+        SlideOutDoc: {
+            /** Id */
+            id: string;
+            /**
+             * On
+             * @enum {string}
+             */
+            on: "left" | "right" | "rear";
+            /** Depth M */
+            depth_m: number;
+            /** Width M */
+            width_m: number;
+            /** Height M */
+            height_m: number;
+        };
+        /**
          * SolarArray
          * @description Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
          *
@@ -4126,6 +5278,71 @@ export interface components {
              * @default 0
              */
             cost: number;
+        };
+        /**
+         * SurfaceChoice
+         * @description What is said of one surface of the shell, by its key: its build-up or a U-value of its own, a cover at night, the zone that it belongs to.
+         */
+        SurfaceChoice: {
+            /** Id */
+            id: string;
+            /** Build Up */
+            build_up?: string | null;
+            /** U Value W M2K */
+            u_value_w_m2k?: number | null;
+            /**
+             * Cover
+             * @default none
+             * @enum {string}
+             */
+            cover: "none" | "screen_inside" | "cover_outside" | "blind" | "cassette" | "curtain" | "plug";
+            /**
+             * Shade Transmit Frac
+             * @default 1
+             */
+            shade_transmit_frac: number;
+            /** Zone */
+            zone?: string | null;
+        };
+        /**
+         * SurfacePart
+         * @description One surface: m², W/(m²K), W at the design cold, and what the damp does. ``winter_w`` is the coldest day's loss by the hour, ``summer_w`` the hot day's gain.
+         */
+        SurfacePart: {
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Side */
+            side: string;
+            /** Zone */
+            zone: string;
+            /** Area M2 */
+            area_m2: number;
+            /** Build Up */
+            build_up: string | null;
+            /** Assumed */
+            assumed: boolean;
+            /** U W M2K */
+            u_w_m2k: number;
+            /** Cover */
+            cover: string;
+            /** Heat W */
+            heat_w: number;
+            /** Share Frac */
+            share_frac: number;
+            /** Surface C */
+            surface_c: number;
+            /** Wet */
+            wet: boolean;
+            /** Mould */
+            mould: boolean;
+            /** Inside G M2 Day */
+            inside_g_m2_day: number;
+            /** Winter W */
+            winter_w: number[];
+            /** Summer W */
+            summer_w: number[];
         };
         /**
          * SwitchPlace
@@ -4319,6 +5536,8 @@ export interface components {
             heat_missing_frac: number | null;
             /** Short In Normals D */
             short_in_normals_d: number | null;
+            rh: components["schemas"]["Lane"];
+            warm: components["schemas"]["WarmTrip"];
             /** Limited H */
             limited_h: number;
             /** Cycles Year */
@@ -4502,6 +5721,448 @@ export interface components {
             bank_place: string;
             /** Payload Used Kg */
             payload_used_kg: number;
+        };
+        /**
+         * Vent
+         * @description A way for air: a fan, or a fixed vent. ``free_area_mm2`` is free of mesh and blades; ``at_night``: it runs or stands open while people sleep.
+         */
+        Vent: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @default roof_fan
+             * @enum {string}
+             */
+            kind: "roof_fan" | "wall_fan" | "extract" | "fixed_roof" | "fixed_wall_high" | "fixed_low" | "window";
+            /** Free Area Mm2 */
+            free_area_mm2: number;
+            /** Flow Max M3 H */
+            flow_max_m3_h?: number | null;
+            /**
+             * Pressure Max Pa
+             * @default 40
+             */
+            pressure_max_pa: number;
+            /** Power Max W */
+            power_max_w?: number | null;
+            /**
+             * Speed Frac
+             * @default 1
+             */
+            speed_frac: number;
+            /**
+             * At Night
+             * @default false
+             */
+            at_night: boolean;
+            /**
+             * Closable
+             * @default false
+             */
+            closable: boolean;
+            /**
+             * Door Gap
+             * @default true
+             */
+            door_gap: boolean;
+        };
+        /**
+         * WallLayer
+         * @description One layer of a build-up: a material of the table or ``air_gap``, or own values under a name. ``foil``: the gap faces clean foil; ``over_ribs``: it passes in front of the ribs.
+         */
+        WallLayer: {
+            /** Id */
+            id: string;
+            /** Material */
+            material?: string | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Conductivity W Mk */
+            conductivity_w_mk?: number | null;
+            /** Density Kg M3 */
+            density_kg_m3?: number | null;
+            /** Mu */
+            mu?: number | null;
+            /**
+             * Coverage Frac
+             * @default 1
+             */
+            coverage_frac: number;
+            /**
+             * Foil
+             * @default false
+             */
+            foil: boolean;
+            /**
+             * Over Ribs
+             * @default false
+             */
+            over_ribs: boolean;
+        };
+        /**
+         * WarmDuct
+         * @description A warm-air run: from a heater's outlet, or from the end of the run that it branches off. ``lies``: where its length lies.
+         */
+        WarmDuct: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Parent */
+            parent?: string | null;
+            /**
+             * Outlet
+             * @default 1
+             */
+            outlet: number;
+            /**
+             * Zone
+             * @default living
+             */
+            zone: string;
+            /**
+             * Diameter Mm
+             * @default 60
+             */
+            diameter_mm: number;
+            /** Length M */
+            length_m: number;
+            /**
+             * Bends 90
+             * @default 0
+             */
+            bends_90: number;
+            /**
+             * Bends 45
+             * @default 0
+             */
+            bends_45: number;
+            /**
+             * Joint
+             * @default none
+             * @enum {string}
+             */
+            joint: "none" | "tee_branch" | "tee_straight" | "y_branch";
+            /**
+             * Grille
+             * @default grille_open
+             * @enum {string}
+             */
+            grille: "none" | "grille_open" | "grille_directional";
+            /**
+             * Damper
+             * @default none
+             * @enum {string}
+             */
+            damper: "none" | "damper_0" | "damper_20" | "damper_30" | "damper_45" | "damper_60";
+            /**
+             * Closable
+             * @default false
+             */
+            closable: boolean;
+            /**
+             * Open
+             * @default true
+             */
+            open: boolean;
+            /**
+             * Insulation Mm
+             * @default 0
+             */
+            insulation_mm: number;
+            /**
+             * Lies
+             * @default inside
+             * @enum {string}
+             */
+            lies: "inside" | "unheated" | "outside";
+            /** Bend Radius Mm */
+            bend_radius_mm?: number | null;
+            /** To Fabric Mm */
+            to_fabric_mm?: number | null;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * WarmTrip
+         * @description Warmth over the trip, means of the weathers: heat kWh, fuel L and kg, when the fuel is first out (in half of the weathers), electricity of heater and cooler Wh a day;
+         *     hours too warm, too damp, with water on the coldest face; the coldest and the hottest cabin of 1 in 10; a bay's frost.
+         */
+        WarmTrip: {
+            /** Heat Kwh */
+            heat_kwh: number;
+            /** Diesel L */
+            diesel_l: number;
+            /** Gas Kg */
+            gas_kg: number;
+            /** Fuel First D */
+            fuel_first_d: number | null;
+            /** Heater Wh Day */
+            heater_wh_day: number;
+            /** Cooler Wh Day */
+            cooler_wh_day: number;
+            /** Cool Missing Kwh */
+            cool_missing_kwh: number;
+            /** Hot H */
+            hot_h: number;
+            /** Damp H */
+            damp_h: number;
+            /** Wet H */
+            wet_h: number;
+            /** Condensed Kg */
+            condensed_kg: number;
+            /** Coldest P10 C */
+            coldest_p10_c: number;
+            /** Hottest P90 C */
+            hottest_p90_c: number;
+            /** Freeze Frac */
+            freeze_frac: number;
+            /** Freeze H */
+            freeze_h: number;
+            /** Bay Frac */
+            bay_frac: number;
+            /** Bay H */
+            bay_h: number;
+            /** Bay First D */
+            bay_first_d: number | null;
+        };
+        /**
+         * WarmUp
+         * @description Warming up from the cold: with what warms along in the first hour, and with everything; °C over minutes.
+         */
+        WarmUp: {
+            /** Power W */
+            power_w: number;
+            /** Start C */
+            start_c: number;
+            /** First Min */
+            first_min: number | null;
+            /** Whole Min */
+            whole_min: number | null;
+            /** Coast H */
+            coast_h: number | null;
+            /** Minutes */
+            minutes: number[];
+            /** Curve C */
+            curve_c: number[];
+        };
+        /**
+         * Warmth
+         * @description Warmth and air. Temperatures in °C; None means: assumed from place and vehicle.
+         */
+        Warmth: {
+            /** Indoor Temp C */
+            indoor_temp_c?: number | null;
+            /** Night Temp C */
+            night_temp_c?: number | null;
+            /** Design Cold C */
+            design_cold_c?: number | null;
+            /** Design Hot C */
+            design_hot_c?: number | null;
+            /** Leak Per H */
+            leak_per_h?: number | null;
+            /**
+             * Margin Frac
+             * @default 0.2
+             */
+            margin_frac: number;
+            /**
+             * Colour
+             * @default white
+             * @enum {string}
+             */
+            colour: "white" | "light" | "silver" | "mid" | "dark";
+            /**
+             * Heading Deg
+             * @default 0
+             */
+            heading_deg: number;
+            /**
+             * Left Alone
+             * @default false
+             */
+            left_alone: boolean;
+            /**
+             * School
+             * @default closed_cell
+             * @enum {string}
+             */
+            school: "closed_cell" | "barrier" | "open" | "bagged";
+            /** Taper Frac */
+            taper_frac?: number | null;
+            /** Cab */
+            cab?: ("open" | "curtain" | "bulkhead" | "none") | null;
+            /** Tallest M */
+            tallest_m?: number | null;
+            /**
+             * Build Ups
+             * @default []
+             */
+            build_ups: components["schemas"]["BuildUp"][];
+            /**
+             * Surfaces
+             * @default []
+             */
+            surfaces: components["schemas"]["SurfaceChoice"][];
+            /**
+             * Openings
+             * @default []
+             */
+            openings: components["schemas"]["Opening"][];
+            /**
+             * Slide Outs
+             * @default []
+             */
+            slide_outs: components["schemas"]["SlideOutDoc"][];
+            pop_top?: components["schemas"]["PopTopDoc"] | null;
+            /**
+             * Heaters
+             * @default []
+             */
+            heaters: components["schemas"]["Heater"][];
+            /**
+             * Ducts
+             * @default []
+             */
+            ducts: components["schemas"]["WarmDuct"][];
+            /** Return Area Mm2 */
+            return_area_mm2?: number | null;
+            /**
+             * Return From
+             * @default living
+             * @enum {string}
+             */
+            return_from: "living" | "gas_locker" | "engine" | "outside";
+            loop?: components["schemas"]["CoolantLoop"] | null;
+            /**
+             * Vents
+             * @default []
+             */
+            vents: components["schemas"]["Vent"][];
+            /**
+             * @default {
+             *       "wet_clothes_kg_per_day": 0,
+             *       "wet_coats_per_day": 0,
+             *       "dogs": 0,
+             *       "hob_kw": 0,
+             *       "hob_h_per_day": 0,
+             *       "hob_fuel": "propane",
+             *       "hob_heats": false
+             *     }
+             */
+            damp: components["schemas"]["Damp"];
+            cooler?: components["schemas"]["Cooler"] | null;
+            /**
+             * Cabinets
+             * @default []
+             */
+            cabinets: components["schemas"]["Cabinet"][];
+            /**
+             * Bays
+             * @default []
+             */
+            bays: components["schemas"]["Bay"][];
+            drying?: components["schemas"]["Drying"] | null;
+            /**
+             * Alarms
+             * @default []
+             */
+            alarms: components["schemas"]["Alarm"][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * WarmthPart
+         * @description All of Warmth.
+         */
+        WarmthPart: {
+            /** Indoor C */
+            indoor_c: number;
+            /** Night C */
+            night_c: number;
+            /** Cold C */
+            cold_c: number;
+            /** Cab */
+            cab: string;
+            /** Problem */
+            problem: string | null;
+            /** Volume M3 */
+            volume_m3: number;
+            /** Floor M2 */
+            floor_m2: number;
+            /** Area M2 */
+            area_m2: number;
+            /** Headroom M */
+            headroom_m: number;
+            /** Ua W K */
+            ua_w_k: number;
+            /** Heat Loss W */
+            heat_loss_w: number;
+            /** Needed W */
+            needed_w: number;
+            /** Air W */
+            air_w: number;
+            /** Largest */
+            largest: string;
+            /** Surfaces */
+            surfaces: {
+                [key: string]: components["schemas"]["SurfacePart"];
+            };
+            /** Build Ups */
+            build_ups: {
+                [key: string]: components["schemas"]["BuildUpPart"];
+            };
+            /** Zones */
+            zones: {
+                [key: string]: components["schemas"]["ZoneHeat"];
+            };
+            /** Savings */
+            savings: components["schemas"]["Saving"][];
+            warm_up: components["schemas"]["WarmUp"] | null;
+            /** Heaters */
+            heaters: {
+                [key: string]: components["schemas"]["HeaterPart"];
+            };
+            /** Months */
+            months: components["schemas"]["MonthHeat"][];
+            /** Year Fuel L */
+            year_fuel_l: number | null;
+            /** Ducts */
+            ducts: {
+                [key: string]: components["schemas"]["DuctPart"];
+            };
+            layout: components["schemas"]["LayoutPart"] | null;
+            loop: components["schemas"]["LoopPart"] | null;
+            air: components["schemas"]["AirPart"];
+            cool: components["schemas"]["CoolPart"];
+            /** Cabinets */
+            cabinets: {
+                [key: string]: components["schemas"]["CabinetPart"];
+            };
+            /** Bays */
+            bays: {
+                [key: string]: components["schemas"]["BayPart"];
+            };
+            drying: components["schemas"]["DryingPart"] | null;
+            /** Winter Out C */
+            winter_out_c: number[];
+            /** Winter Need W */
+            winter_need_w: number[];
         };
         /**
          * WeatherRead
@@ -4694,6 +6355,16 @@ export interface components {
             note: string;
             /** Inputs */
             inputs: components["schemas"]["InputOut"][];
+        };
+        /**
+         * ZoneHeat
+         * @description A zone: what it loses at design, and what the ducts bring.
+         */
+        ZoneHeat: {
+            /** Heat W */
+            heat_w: number;
+            /** Brought W */
+            brought_w: number | null;
         };
         /**
          * ZonePart
@@ -6167,6 +7838,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CatalogueItem"][];
+                };
+            };
+        };
+    };
+    listMaterials: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MaterialItem"][];
+                };
+            };
+        };
+    };
+    listBuildUps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildUpItem"][];
                 };
             };
         };

@@ -57,6 +57,7 @@ const router = createBrowserRouter([
               { path: "power", lazy: () => import("./stages/power/Power") },
               { path: "trips", lazy: () => import("./stages/trips/Trips") },
               { path: "wiring", lazy: () => import("./stages/wiring/Wiring") },
+              { path: "warmth", lazy: () => import("./stages/warmth/Warmth") },
               { path: "prove", lazy: () => import("./stages/prove/Prove") },
               { path: ":stage", lazy: () => import("./stages/later/Later") },
             ],

@@ -14,11 +14,15 @@ from pydantic import BaseModel, Field
 from bothy.core.book import Book, WorkingOut
 from bothy.core.calculators import CALCULATORS, calculate
 from bothy.core.catalogue.climates import climates
+from bothy.core.catalogue.materials import materials
 from bothy.core.catalogue.parts import Part, appliance_fields, parts
 from bothy.core.contract import BadInput
+from bothy.core.design.warmth import BuildUp
 from bothy.core.figure import label_of, unit_of
 from bothy.core.region import REGIONS
 from bothy.core.units import parse
+from bothy.core.warmth.presets import BUILD_UPS
+from bothy.core.warmth.surfaces import worked
 from bothy.formats import appliances_csv, project_file
 from bothy.formats.workbook import from_xlsx
 
@@ -68,6 +72,26 @@ class CatalogueItem(Part):
     """A part; for appliances ``fields`` are those of a new appliance of the design."""
 
     fields: dict[str, Any] | None = None
+
+
+class MaterialItem(BaseModel):
+    """A material of a build-up: W/(m·K), kg/m³, vapour resistance factor, what the trade says of it."""
+
+    key: str
+    name: str
+    conductivity_w_mk: float
+    density_kg_m3: float
+    mu: float
+    notes: str
+
+
+class BuildUpItem(BaseModel):
+    """A build-up to start from, with its U-value through a wall (or a floor) and its thickness."""
+
+    build_up: BuildUp
+    u_w_m2k: float
+    thickness_mm: float
+    floor: bool
 
 
 class TableText(BaseModel):
@@ -174,6 +198,24 @@ def list_places() -> list[PlaceItem]:
 @router.get("/catalogue", operation_id="listParts")
 def list_parts() -> list[CatalogueItem]:
     return [CatalogueItem(**p.model_dump(), fields=appliance_fields(p) if p.kind == "appliance" else None) for p in parts().values()]
+
+
+@router.get("/materials", operation_id="listMaterials")
+def list_materials() -> list[MaterialItem]:
+    return [
+        MaterialItem(key=m.key, name=m.name, conductivity_w_mk=m.conductivity_w_mk, density_kg_m3=m.density_kg_m3, mu=m.mu, notes=m.notes)
+        for m in materials().values()
+    ]
+
+
+@router.get("/build-ups", operation_id="listBuildUps")
+def list_build_ups() -> list[BuildUpItem]:
+    out = []
+    for b in BUILD_UPS:
+        floor = b.id.startswith("floor")
+        w = worked(b, "down" if floor else "horizontal")
+        out.append(BuildUpItem(build_up=b, u_w_m2k=w.u_value_w_m2k, thickness_mm=w.thickness_mm, floor=floor))
+    return out
 
 
 @router.get("/regions", operation_id="listRegions")

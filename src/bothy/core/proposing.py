@@ -10,6 +10,7 @@ from bothy.core.power.uses import budgets
 from bothy.core.proposals.base import GROUPS, Group, Proposal
 from bothy.core.proposals.circuits import candidate, propose_circuits, propose_lighting, propose_panel, wanted_circuits
 from bothy.core.proposals.supply import propose_bank, propose_driving, propose_inverter, propose_shore, propose_solar
+from bothy.core.proposals.warmth import PROPOSERS, propose_warmth
 from bothy.core.report import feeds_of
 from bothy.core.wiring.circuits import work_circuits
 
@@ -17,6 +18,8 @@ from bothy.core.wiring.circuits import work_circuits
 def propose_group(design: Design, group: Group) -> list[Proposal]:
     """The proposals of one group, on the design as it stands."""
     ctx = Context(design)
+    if group in PROPOSERS:
+        return propose_warmth(ctx, group)
     if group == "circuits":
         boards, circuits = wanted_circuits(ctx)
         whole = Context(candidate(design, boards, circuits))

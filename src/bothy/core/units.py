@@ -14,17 +14,17 @@ from typing import Literal
 
 Dimension = Literal[
     "power", "current", "voltage", "energy", "charge", "length", "area", "mass", "time", "volume", "flow",
-    "temperature", "fraction", "resistance", "count",
+    "temperature", "fraction", "resistance", "count", "surface", "airflow", "pressure",
 ]  # fmt: skip
 
 SI_UNIT: dict[str, str] = {
     "power": "W", "current": "A", "voltage": "V", "energy": "Wh", "charge": "Ah", "length": "m", "area": "mm²",
     "mass": "kg", "time": "h", "volume": "L", "flow": "L/min", "temperature": "°C", "fraction": "", "resistance": "mΩ",
-    "count": "",
+    "count": "", "surface": "m²", "airflow": "m³/h", "pressure": "Pa",
 }  # fmt: skip
 
 UNITS: dict[str, dict[str, float]] = {
-    "power": {"w": 1, "watt": 1, "watts": 1, "kw": 1e3, "mw": 1e-3, "va": 1, "kva": 1e3, "hp": 745.7},
+    "power": {"w": 1, "watt": 1, "watts": 1, "kw": 1e3, "mw": 1e-3, "va": 1, "kva": 1e3, "hp": 745.7, "btu/h": 0.29307107, "btuh": 0.29307107},
     "current": {"a": 1, "amp": 1, "amps": 1, "ma": 1e-3, "ka": 1e3},
     "voltage": {"v": 1, "volt": 1, "volts": 1, "mv": 1e-3, "kv": 1e3},
     "energy": {"wh": 1, "kwh": 1e3, "mwh": 1e-3, "j": 1 / 3600, "kj": 1 / 3.6, "mj": 1e3 / 3.6, "btu": 0.2930711},
@@ -43,6 +43,10 @@ UNITS: dict[str, dict[str, float]] = {
     "fraction": {"": 1, "%": 0.01, "percent": 0.01},
     "resistance": {"mohm": 1, "mω": 1, "ohm": 1e3, "ω": 1e3},
     "count": {"": 1, "x": 1, "×": 1, "pcs": 1},
+    "surface": {"m2": 1, "m²": 1, "m^2": 1, "sq m": 1, "sqm": 1, "cm2": 1e-4, "cm²": 1e-4, "mm2": 1e-6, "mm²": 1e-6, "ft2": 0.09290304, "ft²": 0.09290304, "sq ft": 0.09290304,
+                "in2": 0.00064516, "in²": 0.00064516, "sq in": 0.00064516},
+    "airflow": {"m3/h": 1, "m³/h": 1, "cfm": 1.699011, "l/s": 3.6, "m3/min": 60, "m³/min": 60},
+    "pressure": {"pa": 1, "hpa": 100, "mbar": 100, "kpa": 1e3, "bar": 1e5, "psi": 6894.757, "inh2o": 249.0889},
 }  # fmt: skip
 
 EXAMPLES: dict[str, str] = {
@@ -51,6 +55,7 @@ EXAMPLES: dict[str, str] = {
     "area": '"6 mm2" or "10 AWG"', "mass": '"12 kg" or "26 lb"', "time": '"4 h", "20 min" or "1.5 h"',
     "volume": '"60 L" or "16 gal"', "flow": '"10 L/min" or "2.6 gpm"', "temperature": '"20 °C" or "68 °F"',
     "fraction": '"30 %" or "0.3"', "resistance": '"5 mohm" or "0.2 ohm"', "count": '"2"',
+    "surface": '"0.5 m2", "5 ft2" or "9000 mm2"', "airflow": '"90 m3/h", "50 cfm" or "25 l/s"', "pressure": '"40 Pa", "2 bar" or "30 psi"',
 }  # fmt: skip
 
 AWG_NUMBER: dict[str, int] = {

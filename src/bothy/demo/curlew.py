@@ -13,6 +13,7 @@ from bothy.core.design.document import Design, load_design
 from bothy.core.proposing import accept
 from bothy.demo.parts import from_catalogue as _from
 from bothy.demo.parts import windows as _win
+from bothy.demo.warm import CURLEW
 
 NAME = "Curlew"
 VARIANT = "as planned"
@@ -198,5 +199,6 @@ def design() -> Design:
         if c["id"] == "front-fridge-90-l":
             c |= {"area_mm2": 2.5, "name": "Fridge"}
     data["trips"] = TRIP
+    data["warmth"] = CURLEW
     data["prove"] = {"readings": _readings(), "meter": {"loop_resolution_mohm": 1.0}}
     return load_design(data)

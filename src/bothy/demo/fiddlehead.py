@@ -12,6 +12,7 @@ from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
 from bothy.core.proposing import accept
 from bothy.demo.parts import from_catalogue, windows
+from bothy.demo.warm import FIDDLEHEAD
 
 NAME = "Fiddlehead"
 VARIANT = "as planned"
@@ -83,6 +84,7 @@ def design() -> Design:
     data["wiring"]["circuits"].remove(cooler)
     for c in data["wiring"]["circuits"]:
         c["by"] = "typed"
+    data["warmth"] = FIDDLEHEAD
     data["trips"] = {"start_date": "2026-06-01", "legs": [
         {"id": "denver", "place": "denver", "days_count": 3, "shore": True, "day_type": "working"},
         {"id": "moab", "place": "moab", "days_count": 3, "drive_h": 6.0, "day_type": "working"},

@@ -12,6 +12,7 @@ from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
 from bothy.core.proposing import accept
 from bothy.demo.parts import from_catalogue, windows
+from bothy.demo.warm import SALTBUSH
 
 NAME = "Saltbush"
 VARIANT = "as planned"
@@ -63,12 +64,13 @@ def _base() -> dict[str, Any]:
             "bank": {**part("lfp-24-200").data, "name": "House bank, 2 × 25.6 V 200 Ah", "part": "lfp-24-200", "parallel_count": 2, "unit_mass_kg": 43.0, "by": "typed"},
             "inverter": {"name": "Inverter 2000 W", "part": "inv-2000", "rating_w": 2000.0, "surge_power_w": 4000.0, "idle_w": 16.0, "pure_sine": True, "mode": "with_load",
                          "mass_kg": 8.9, "by": "typed"},
-            "arrays": [{**part("panel-250").data, "id": "roof", "name": "4 × rigid panel 250 W", "part": "panel-250", "series_count": 2, "parallel_count": 2, "unit_mass_kg": 13.6,
+            "arrays": [{**part("panel-250").data, "id": "roof", "name": "8 × rigid panel 250 W", "part": "panel-250", "series_count": 2, "parallel_count": 4, "unit_mass_kg": 13.6,
                         "disconnect": True, "by": "typed"}],
-            "controller": {**part("mppt-100-50").data, "name": "MPPT 100 V 50 A", "part": "mppt-100-50", "mass_kg": 1.5, "by": "typed"},
+            "controller": {**part("mppt-150-60").data, "name": "MPPT 150 V 60 A", "part": "mppt-150-60", "max_input_current_a": 50.0, "mass_kg": 3.0, "by": "typed"},
         },
         "sizing": {"goal": "cost", "panels_most": 10, "chemistries": ["lifepo4", "agm"]},
         "trips": TRIP,
+        "warmth": SALTBUSH,
     }  # fmt: skip
 
 

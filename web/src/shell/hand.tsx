@@ -16,6 +16,16 @@ export type HandKind =
   | "beside"
   | "place"
   | "part"
+  | "surface"
+  | "build"
+  | "opening"
+  | "heater"
+  | "duct"
+  | "loopzone"
+  | "vent"
+  | "alarm"
+  | "cabinet"
+  | "bay"
   | "stage";
 type InHand = {
   kind: HandKind;

@@ -32,7 +32,12 @@ export function split(schema: Schema, example: Input, said: Input): { first: str
 
 type Reading = { dimension: string; unit: string; factor: number };
 const READINGS: [RegExp, Reading][] = [
-  [/_w_m2$/, { dimension: "count", unit: "", factor: 1 }],
+  [/_(w_m2|w_m2k|m2k_w|w_mk|w_k|j_kgk|kg_m3|kg_m2|g_h|l_h|l_min|m_s|ppm|kj_k|cost_per_m2)$/, { dimension: "count", unit: "", factor: 1 }],
+  [/_m3_h$/, { dimension: "airflow", unit: "m³/h", factor: 1 }],
+  [/_m2$/, { dimension: "surface", unit: "m²", factor: 1 }],
+  [/_m3$/, { dimension: "volume", unit: "m³", factor: 0.001 }],
+  [/_kpa$/, { dimension: "pressure", unit: "kPa", factor: 0.001 }],
+  [/_pa$/, { dimension: "pressure", unit: "Pa", factor: 1 }],
   [/_mm2$/, { dimension: "area", unit: "mm²", factor: 1 }],
   [/_mohm$/, { dimension: "resistance", unit: "mΩ", factor: 1 }],
   [/_wh$/, { dimension: "energy", unit: "Wh", factor: 1 }],

@@ -15,7 +15,9 @@ from pydantic import BaseModel
 
 from bothy.core.contract import BadInput
 
-PartKind = Literal["appliance", "battery", "panel", "controller", "dcdc", "inverter", "charger", "cable", "fuse", "board", "station", "generator"]
+PartKind = Literal[
+    "appliance", "battery", "panel", "controller", "dcdc", "inverter", "charger", "cable", "fuse", "board", "station", "generator", "heater", "cooler"
+]
 _FLAGS = {"ambient_dependent", "pure_sine", "cold_charge_cutoff"}
 
 

@@ -299,7 +299,7 @@ class Damp(Doc):
 
 
 class Cooler(Doc):
-    """An air conditioner; ``appliance`` is its line in Life."""
+    """An air conditioner, run between two hours of the day, on a hook-up only or on the bank too; ``appliance`` is its line in Life."""
 
     name: Name
     part: PartKey | None = None
@@ -311,6 +311,9 @@ class Cooler(Doc):
     fan_power_w: float = Field(20, ge=0, le=1000)
     set_c: float = Field(26, ge=16, le=35)
     hours_wanted: float = Field(8, ge=0, le=24)
+    from_h: float = Field(0, ge=0, le=24)
+    to_h: float = Field(24, ge=0, le=24)
+    hookup_only: bool = False
     mass_kg: float | None = Field(None, ge=0, le=200)
     appliance: Id | None = None
     by: By = "typed"
@@ -376,6 +379,7 @@ class Warmth(Doc):
     margin_frac: float = Field(0.2, ge=0, le=2)
     colour: Colour = "white"
     heading_deg: float = Field(0, ge=0, le=360)
+    left_alone: bool = False
     school: School = "closed_cell"
     taper_frac: float | None = Field(None, ge=0.5, le=1)
     cab: Cab | None = None

@@ -6,8 +6,22 @@ from typing import Any, Literal
 
 from pydantic import BaseModel
 
-Group = Literal["inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting"]
-GROUPS: tuple[Group, ...] = ("inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting")
+Group = Literal["inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting", "insulation", "heater", "vents", "ducts", "cooler"]
+GROUPS: tuple[Group, ...] = (
+    "inverter",
+    "solar",
+    "bank",
+    "driving",
+    "shore",
+    "circuits",
+    "panel",
+    "lighting",
+    "insulation",
+    "heater",
+    "vents",
+    "ducts",
+    "cooler",
+)
 
 
 class Proposal(BaseModel):

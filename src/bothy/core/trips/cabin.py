@@ -23,6 +23,8 @@ ROOF_LEFT = 0.4
 DOOR_OPEN_M3_H = 150.0
 """Air through open doors and windows where there is no fan (typical)."""
 ENDLESS = 1e6
+FREE_MM2 = 240000.0
+"""Inlets from which on a roof fan gives about what its label says (handbook 04 §3.8)."""
 USUAL_HEATER_W, USUAL_EFFICIENCY = 4000.0, 0.8
 
 
@@ -59,7 +61,7 @@ def thermal_of(ctx: Context) -> Thermal:
     damp = max(0.0, air.day_g_h - ctx.people * AWAKE_G_H)
     coldest = max((s.u_effective for s in shell.surfaces if s.area_m2 > 0.05 and s.b_frac == 1), default=1.0)
     fans = sum(v.flow_max_m3_h or 0.0 for v in w.vents if v.kind in ("roof_fan", "wall_fan"))
-    fans = min(fans, fans * min(1.0, (inlets(ctx, False) + 40000.0) / 240000.0)) if fans else 0.0
+    fans *= min(1.0, inlets(ctx, False) / FREE_MM2)
     n = {
         k.UA: ua, k.C_CABIN: whole / 3600, k.APERTURE: sun_aperture(ctx), k.GAIN: appliance_heat(ctx), k.PERSON: PERSON_W, k.SET_DAY: ctx.indoor_c, k.SET_NIGHT: ctx.night_c, k.DAY_FROM: MORNING_H,
         k.DAY_TO: NIGHT_H, k.MOIST_AWAKE: AWAKE_G_H, k.MOIST_ASLEEP: ASLEEP_G_H, k.MOIST_DAY: damp, k.AIR_FLOW: max(1.0, flow), k.VOLUME: shell.areas.volume_m3, k.COLD_FACE: min(0.95, coldest * 0.13),
@@ -109,6 +111,9 @@ def thermal_of(ctx: Context) -> Thermal:
             k.COOL_TIER: 1.0,
             k.COOL_AC: float(c.supply == "inverter"),
             k.COOL_HOSE: c.hose_flow_m3_h,
+            k.COOL_FROM: c.from_h,
+            k.COOL_TO: c.to_h,
+            k.COOL_SHORE: float(c.hookup_only),
         }
         if c.appliance is not None:
             stands.add(c.appliance)

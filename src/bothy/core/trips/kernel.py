@@ -25,8 +25,8 @@ A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE = 0, 1
  HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
  HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
  BACK_3, BANK_LEAST, HEAT_LEAST, START_WH, COOL_W, COOL_SET, COOL_EER, COOL_FAN, COOL_TIER, COOL_AC, COOL_HOSE, MOIST_AWAKE, MOIST_ASLEEP, MOIST_DAY, AIR_FLOW, VOLUME, COLD_FACE,
- BAY_B, HAS_BAY, VENT_UA) = range(72)  # fmt: skip
-PLAN_SIZE = 72
+ BAY_B, HAS_BAY, VENT_UA, COOL_FROM, COOL_TO, COOL_SHORE) = range(75)  # fmt: skip
+PLAN_SIZE = 75
 OPEN_C, COOLER_K = 25.0, 1.0
 """Windows and fans are opened above this, where it is cooler outside by so much."""
 NO_HEATER, BY_DIESEL, BY_GAS, BY_MAINS, BY_OTHER = 0.0, 1.0, 2.0, 3.0, 4.0
@@ -40,7 +40,7 @@ LEDGER_SIZE = 31
 # summary, by draw
 SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS, END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, WET_H, DAMP_H, HOT_H, MOST_CABIN, BAY_FREEZE_H, FIRST_BAY = range(25)  # fmt: skip
 SUMMARY_SIZE = 25
-DAMP_RH, HOT_C = 0.7, 30.0
+DAMP_RH, HOT_C = 0.8, 30.0
 # series, by step
 S_SOC, S_FRESH, S_GREY, S_TOILET, S_GAS, S_DIESEL, S_CABIN, S_PV, S_LOAD, S_SOURCES, S_RH, S_HEAT, S_COOL, SERIES_SIZE = (
     0,
@@ -205,7 +205,7 @@ def run(
                             el_mains = q / plan[ETA_HEATER]
                 # and cold: what the cooler must take away to hold its temperature
                 want_cool, cool, el_cool = 0.0, 0.0, 0.0
-                if plan[COOL_W] > 0 and persons > 0:
+                if plan[COOL_W] > 0 and persons > 0 and plan[COOL_FROM] <= h < plan[COOL_TO] and (shore or plan[COOL_SHORE] == 0):
                     net = max(0.0, plan[COOL_W] - PER_FLOW * plan[COOL_HOSE] * max(0.0, t_out - cabin))
                     want_cool = max(0.0, gains - ua * ((plan[COOL_SET] - cabin * keep) / (1 - keep) - t_out))
                     cool = min(want_cool, net)

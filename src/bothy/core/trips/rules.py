@@ -109,7 +109,7 @@ def _warmth(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
     if w.hot_h > HOT_HOURS_DAY * run.day_count:
         add("sim-too-hot", f"Over 30 °C inside for {w.hot_h / run.day_count:.1f} h a day; up to {w.hottest_p90_c:.0f} °C in 1 weather of 10.")
     if w.damp_h > DAMP_PART * 24 * run.day_count:
-        add("sim-damp", f"Over 70 % for {w.damp_h / run.day_count:.0f} h a day; {w.condensed_kg:.1f} kg of water run down the coldest face over the trip.")
+        add("sim-damp", f"Over 80 % for {w.damp_h / run.day_count:.0f} h a day; {w.condensed_kg:.1f} kg of water run down the coldest face over the trip.")
 
 
 def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:

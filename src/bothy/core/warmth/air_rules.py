@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from bothy.core.context import Context
 from bothy.core.finding import Remedy, finding
-from bothy.core.warmth.airing import LEAK_AREA_MM2, inlets
+from bothy.core.warmth.airing import inlets
 from bothy.core.warmth.heating import BURNT
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
@@ -91,7 +91,7 @@ def air_findings(ctx: Context, w: Warm) -> Found:
                 yield finding("warm-gas-vent-closable", f"vent:{v.id}", v.name, "It doesn't count for the gas while it can be closed.")
     if a.co_ppm is not None and a.co_ppm > CO_PPM:
         yield finding(
-            "warm-co-level", "air", "Air", f"{a.co_ppm:.0f} ppm of carbon monoxide with the hob on and {a.day_flow_m3_h:.0f} m³/h of air, from a sound burner."
+            "warm-co-level", "air", "Air", f"{a.co_ppm:.0f} ppm of carbon monoxide while the hob burns, with the largest fan on, from a sound burner."
         )
     if a.co2_at_end_ppm > USED_PPM:
         yield finding("warm-co2-danger", "air", "Air", f"{a.co2_at_end_ppm:,.0f} ppm of carbon dioxide after eight hours with {a.night_flow_m3_h:.0f} m³/h.")
@@ -114,7 +114,7 @@ def air_findings(ctx: Context, w: Warm) -> Found:
                 "warm-inlet-small",
                 f"vent:{v.id}",
                 v.name,
-                f"{r.flow_m3_h:.0f} of {v.speed_frac * v.flow_max_m3_h:.0f} m³/h through {_inlet(ctx):,.0f} mm²; {r.inlet_area_for_90pct_mm2:,.0f} mm² give nine tenths.",
+                f"{r.flow_m3_h:.0f} of {v.speed_frac * v.flow_max_m3_h:.0f} m³/h through {inlets(ctx, v.at_night):,.0f} mm²; {r.inlet_area_for_90pct_mm2:,.0f} mm² give nine tenths.",
                 figures=[f"vents/{v.id}/flow_m3_h"],
             )
         if open_flued and (r.inlet_pressure_pa or 0) > BACKDRAUGHT_PA:
@@ -126,10 +126,6 @@ def air_findings(ctx: Context, w: Warm) -> Found:
     if showers > 0 and not any(v.flow_max_m3_h and v.flow_max_m3_h >= 40 and v.door_gap for v in extracts):
         best = max((v.flow_max_m3_h or 0 for v in extracts), default=0)
         yield finding("warm-shower-extract", "air", "Shower", f"Its extract moves {best:.0f} m³/h; 40 and a gap under the door are asked for.")
-
-
-def _inlet(ctx: Context) -> float:
-    return inlets(ctx, True) or LEAK_AREA_MM2
 
 
 def alarm_findings(ctx: Context, w: Warm) -> Found:

@@ -9,13 +9,15 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.design.warmth import Vent
 from bothy.core.figure import Figure
+from bothy.core.warmth.air import saturation_pa
 from bothy.core.warmth.moisture import DampSurface, MoistureBalanceIn, MoistureBalanceOut, MoistureSource, moisture_balance
 from bothy.core.warmth.surfaces import Shell
 from bothy.core.warmth.ventilation import PERSON_L_H, GasVentAreaIn, GasVentAreaOut, VentRateIn, VentRateOut, gas_vent_area, vent_rate
 
 ASLEEP_H = 8.0
 MEALS, SHOWERS = 2.0, 0.5
-WINTER_RH = 0.85
+WINDOW_MM2 = 40000.0
+"""Free area of a window set ajar (typical)."""
 DOOR_M3_H = 12.0
 """Mean air through the doors in use by day: four openings an hour (typical)."""
 STACK_M = 1.5
@@ -79,6 +81,19 @@ class Air:
     part: AirPart
 
 
+def inside(asked_c: float, out_c: float) -> float:
+    """Temperature inside that the damp is reckoned with: as asked for, and where it is warm outside a little over that."""
+    return max(asked_c, out_c + 2.0)
+
+
+def outdoor_rh(ctx: Context) -> float:
+    """Humidity outside in the nights of the coldest planned month: the vapour of the month's mean air, cooled."""
+    m = min(ctx.months, key=lambda x: ctx.climate.tmin_c[x - 1])
+    c = ctx.climate
+    mean = (c.tmin_c[m - 1] + c.tmax_c[m - 1]) / 2
+    return min(1.0, c.rh_frac[m - 1] * saturation_pa(mean) / saturation_pa(c.tmin_c[m - 1]))
+
+
 def month_cold(ctx: Context) -> float:
     """Mean night temperature of the coldest planned month: what the damp is reckoned with, since damp takes days."""
     return min(ctx.climate.tmin_c[m - 1] for m in ctx.months)
@@ -117,9 +132,12 @@ def _areas(vents: list[Vent], *kinds: str, night: bool = False) -> float:
 
 
 def inlets(ctx: Context, night: bool) -> float:
-    """Free area through which air comes in, mm²: low and wall vents, open windows, and the leaks of the shell as an area (one air change at 4 Pa)."""
-    vents = ctx.design.warmth.vents
-    return _areas(vents, "fixed_low", "fixed_wall_high", "window", night=night)
+    """Free area through which air comes in, mm²: low and wall vents and open windows; by day a window of the shell set ajar; the shell's gaps where there is nothing else."""
+    w = ctx.design.warmth
+    found = _areas(w.vents, "fixed_low", "fixed_wall_high", "window", night=night)
+    if not night and any(o.kind == "window" for o in w.openings):
+        found += WINDOW_MM2
+    return found or LEAK_AREA_MM2
 
 
 def leak_m3_h(ctx: Context, shell: Shell) -> float:
@@ -131,6 +149,7 @@ def work_air(ctx: Context, shell: Shell) -> Air:
     """Air, damp and gases of a design."""
     w = ctx.design.warmth
     volume, out_c = shell.areas.volume_m3, month_cold(ctx)
+    night_in, day_in = inside(ctx.night_c, out_c), inside(ctx.indoor_c, out_c)
     low, high = _areas(w.vents, "fixed_low", night=True), _areas(w.vents, "fixed_roof", "fixed_wall_high", night=True)
     passive = vent_rate(
         VentRateIn.trusted(
@@ -139,13 +158,12 @@ def work_air(ctx: Context, shell: Shell) -> Air:
             low_area_mm2=low,
             high_area_mm2=high,
             stack_height_m=min(STACK_M, ctx.inside_height_m),
-            indoor_temp_c=ctx.night_c,
+            indoor_temp_c=night_in,
             outdoor_temp_c=out_c,
         )
     )
     leak = leak_m3_h(ctx, shell)
-    area = inlets(ctx, True) or LEAK_AREA_MM2
-    fans = {v.id: fan_rate(ctx, v, volume, area) for v in w.vents if v.is_fan}
+    fans = {v.id: fan_rate(ctx, v, volume, inlets(ctx, v.at_night)) for v in w.vents if v.is_fan}
     night_fan = sum(fans[v.id].flow_m3_h for v in w.vents if v.is_fan and v.at_night)
     flow = max(passive.flow_m3_h, night_fan) + leak
     damp = [
@@ -155,9 +173,9 @@ def work_air(ctx: Context, shell: Shell) -> Air:
     ]
     night = moisture_balance(
         MoistureBalanceIn.trusted(
-            indoor_temp_c=ctx.night_c,
+            indoor_temp_c=night_in,
             outdoor_temp_c=out_c,
-            outdoor_rh_frac=WINTER_RH,
+            outdoor_rh_frac=outdoor_rh(ctx),
             flow_m3_h=max(0.1, flow),
             sources=damp_sources(ctx, asleep=True),
             surfaces=damp,
@@ -166,9 +184,9 @@ def work_air(ctx: Context, shell: Shell) -> Air:
     day_flow = max(0.1, passive.flow_m3_h + leak + DOOR_M3_H)
     day = moisture_balance(
         MoistureBalanceIn.trusted(
-            indoor_temp_c=ctx.indoor_c,
+            indoor_temp_c=day_in,
             outdoor_temp_c=out_c,
-            outdoor_rh_frac=WINTER_RH,
+            outdoor_rh_frac=outdoor_rh(ctx),
             flow_m3_h=day_flow,
             sources=damp_sources(ctx, asleep=False),
             surfaces=[],
@@ -192,7 +210,19 @@ def work_air(ctx: Context, shell: Shell) -> Air:
         gas = gas_vent_area(GasVentAreaIn.trusted(region=ctx.region.key, unflued_input_w=burning, open_flued_input_w=flued, floor_area_m2=min(60.0, shell.areas.floor_area_m2), people_count=int(ctx.people),
                                                   high_vent_location="roof" if any(v.kind == "fixed_roof" for v in w.vents) else "wall",
                                                   provided_high_mm2=_areas([v for v in w.vents if not v.closable], "fixed_roof", "fixed_wall_high"), provided_low_mm2=_areas([v for v in w.vents if not v.closable], "fixed_low")))  # fmt: skip
-    cooking = vent_rate(VentRateIn.trusted(mode="given", volume_m3=volume, flow_m3_h=day_flow, unflued_burner_w=burning, people_count=0)) if burning else None
+    cooking = (
+        vent_rate(
+            VentRateIn.trusted(
+                mode="given",
+                volume_m3=volume,
+                flow_m3_h=day_flow + max((f.flow_m3_h for f in fans.values()), default=0.0),
+                unflued_burner_w=burning,
+                people_count=0,
+            )
+        )
+        if burning
+        else None
+    )
     part = AirPart(
         outdoor_c=out_c, night_flow_m3_h=flow, day_flow_m3_h=day_flow, sources=[DampRowOut(what=s.name, g_h=s.mean_g_h) for s in damp_sources(ctx, asleep=False)], day_g_h=day.source_g_h,
         night_g_h=night.source_g_h, day_rh_frac=day.indoor_rh_frac, night_rh_frac=night.indoor_rh_frac, night_dew_c=night.dew_point_c, flow_for_60_m3_h=night.required_flow_m3_h, vent_heat_w=night.ventilation_heat_w,

@@ -120,6 +120,19 @@ def needs(ctx: Context, ducts: list[WarmDuct], zones: dict[str, float]) -> dict[
     return out
 
 
+def warmed_on_the_way(ctx: Context, need: dict[str, float], net: DuctNetworkOut) -> dict[str, float]:
+    """What the runs still have to bring: the heat that ducts lose inside warms the living space, and is taken off its runs' needs by their shares."""
+    ducts = ctx.design.warmth.ducts
+    ends = {r.name: r.loss_w for r in net.runs}
+    trunks = net.loss_w - sum(ends.values())
+    inside = {d.id: d.lies == "inside" for d in ducts}
+    lost = sum(w for id, w in ends.items() if inside[id]) + (trunks if all(inside[d.id] for d in ducts if d.id not in ends) else 0.0)
+    zone_of = {d.id: d.zone for d in ducts}
+    home = [id for id in need if zone_of[id] == "living"]
+    whole = sum(need[id] for id in home)
+    return {id: n - (min(lost, whole) * n / whole if id in home and whole > 0 else 0.0) for id, n in need.items()}
+
+
 def _branch(ctx: Context, d: WarmDuct, by_parent: dict[str | None, list[WarmDuct]], need: dict[str, float]) -> dict[str, Any]:
     fittings = [Fitting.trusted(kind="bend_90", count=d.bends_90), Fitting.trusted(kind="bend_45", count=d.bends_45)]
     fittings += [Fitting.trusted(kind=k, count=1) for k in (d.joint, d.grille, d.damper) if k != "none"]
@@ -224,6 +237,7 @@ def work_ducts(ctx: Context, zones: dict[str, float], needed_w: float, available
     need = needs(ctx, w.ducts, zones)
     power = max(1.0, min(available_w, max(needed_w, h.min_w)))
     try:
+        need = warmed_on_the_way(ctx, need, duct_network(network_in(ctx, h, w.ducts, need, power)))
         net = duct_network(network_in(ctx, h, w.ducts, need, power))
     except BadInput:
         return None

@@ -15,13 +15,9 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
     c, cool = ctx.design.warmth.cooler, w.part.cool
     hottest = max(cool.free_c)
     if cool.free_running_c is not None and hottest > HOT_INSIDE_C:
-        yield finding(
-            "warm-heat-danger",
-            "cool",
-            "Hot day",
-            f"{hottest:.0f} °C inside without cooling at {cool.hot_c:g} °C outside.",
-            figures=["cool/free_running_temp_c"],
-        )
+        alone = ctx.design.warmth.left_alone or ctx.design.warmth.damp.dogs > 0
+        yield finding("warm-heat-danger", "cool", "Hot day", f"{hottest:.0f} °C inside without cooling at {cool.hot_c:g} °C outside" + ("; people or animals are left in it." if alone else "; leave nobody in it alone."),
+                      figures=["cool/free_running_temp_c"], severity=None if alone else "advice")  # fmt: skip
     if c is None or cool.capacity_w is None:
         return
     if cool.capacity_w < cool.needed_w:

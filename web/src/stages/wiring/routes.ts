@@ -1,35 +1,11 @@
 /** Edits of raceways and lighting zones. */
 import type { Circuit, PatchOp, Schemas } from "../../data/client";
-import { insertAfter, moveItem, removeItem, setFields } from "../../data/lists";
-import { freshId } from "../../data/patch";
+import { useItems } from "../../data/items";
+import { setFields } from "../../data/lists";
 import { useVariant } from "../../data/variant";
 
 export type Raceway = Schemas["Raceway"];
 export type Zone = Schemas["LightZone"];
-type Item = { id: string; name: string };
-
-/** Edits of one of the two lists; what else names an item is cleared with it. */
-function useList<T extends Item>(base: string, items: T[], word: string, unlink: (id: string) => PatchOp[] = () => []) {
-  const { edit } = useVariant();
-  const ids = items.map((x) => x.id);
-  return {
-    items,
-    set: (x: T, fields: Partial<T>, what: string) => edit(setFields(base, items, x.id, fields), `${x.name}: ${what}`),
-    remove: (x: T) => edit([...unlink(x.id), ...removeItem(base, items, x.id)], `removed ${x.name}`),
-    move: (x: T, by: -1 | 1) => edit(moveItem(base, items, x.id, by), `moved ${x.name}`),
-    duplicate: (x: T) => {
-      const id = freshId(x.name, ids);
-      void edit(insertAfter(base, items, x.id, { ...x, id, by: "typed" }), `another ${x.name}`);
-      return id;
-    },
-    add: async (fields: object = {}) => {
-      const id = freshId(word, ids);
-      const ok = await edit([{ op: "add", path: `${base}/-`, value: { id, name: `${word} ${items.length + 1}`, ...fields } }], `added a ${word.toLowerCase()}`);
-      return ok ? id : null;
-    },
-  };
-}
-
 export function useRaceways() {
   const { design, edit } = useVariant();
   const circuits = design.wiring?.circuits ?? [];
@@ -37,7 +13,7 @@ export function useRaceways() {
     circuits.flatMap((c, i) =>
       c.raceways?.includes(id) ? [{ op: "replace" as const, path: `/wiring/circuits/${i}/raceways`, value: c.raceways.filter((r) => r !== id) }] : [],
     );
-  const list = useList<Raceway>("/wiring/raceways", design.wiring?.raceways ?? [], "Raceway", without);
+  const list = useItems<Raceway>("/wiring/raceways", design.wiring?.raceways ?? [], "Raceway", without);
   return {
     ...list,
     /** Lay a circuit into a raceway, or take it out. */
@@ -51,7 +27,7 @@ export function useRaceways() {
 export function useZones() {
   const { design, edit } = useVariant();
   const zones = design.wiring?.zones ?? [];
-  const list = useList<Zone>("/wiring/zones", zones, "Zone");
+  const list = useItems<Zone>("/wiring/zones", zones, "Zone");
   return {
     ...list,
     /** Put a light into a zone; it leaves the one it was in. Null takes it out of all. */

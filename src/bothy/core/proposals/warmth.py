@@ -1,0 +1,262 @@
+"""Proposals of Warmth: build-ups at the knee of the curve, a heater for the cold, vents for the night, dampers for the ducts, a cooler for the heat."""
+
+from __future__ import annotations
+
+import math
+from typing import Any
+
+from bothy.core.catalogue.parts import Part, of_kind
+from bothy.core.context import Context
+from bothy.core.design.warmth import BuildUp, Heater
+from bothy.core.proposals.base import Proposal
+from bothy.core.warmth.airing import STACK_M, month_cold, work_air
+from bothy.core.warmth.heater import HeaterSizeIn, heater_size
+from bothy.core.warmth.layout import DAMPER_WORDS, best_dampers, with_dampers
+from bothy.core.warmth.part import Warm, warmth_part
+from bothy.core.warmth.presets import PRESETS, USUAL
+from bothy.core.warmth.surfaces import worked
+from bothy.core.warmth.ventilation import PERSON_L_H
+
+KNEE = 0.05
+"""Ten more millimetres are worth it while they take off this part of what passes the surface."""
+KNEE_MM = tuple(range(10, 101, 10))
+STALE_PPM, OUT_PPM = 1500.0, 420.0
+
+
+def knee_mm(b: BuildUp, direction: Any) -> float:
+    """Thickness of a build-up's insulation from which 10 mm more take off less than a twentieth."""
+    index = max(range(len(b.layers)), key=lambda i: b.layers[i].thickness_mm)
+
+    def u(mm: float) -> float:
+        layers = list(b.layers)
+        layers[index] = layers[index].model_copy(update={"thickness_mm": float(mm)})
+        return worked(b.model_copy(update={"layers": layers}), direction).u_value_w_m2k
+
+    now = u(KNEE_MM[0])
+    for mm in KNEE_MM[1:]:
+        more = u(mm)
+        if (now - more) / now < KNEE:
+            return float(mm - 10)
+        now = more
+    return float(KNEE_MM[-1])
+
+
+def _at_knee(b: BuildUp, direction: Any, id: str, name: str) -> BuildUp:
+    index = max(range(len(b.layers)), key=lambda i: b.layers[i].thickness_mm)
+    layers = list(b.layers)
+    layers[index] = layers[index].model_copy(update={"thickness_mm": knee_mm(b, direction)})
+    return b.model_copy(update={"id": id, "name": name, "layers": layers, "by": "proposal"})
+
+
+def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
+    """Build-ups for the surfaces that have none yet; those of the person stay."""
+    open_ = [s for s in w.shell.surfaces if s.assumed]
+    mine = [x for x in ctx.design.warmth.surfaces if x.build_up is not None]
+    if not open_:
+        return (
+            Proposal(
+                id="insulation",
+                group="insulation",
+                status="kept" if mine else "fitted",
+                title="Insulation",
+                what="every surface has its build-up",
+                why=[],
+                assumes=[],
+                patch=[],
+            )
+            if mine
+            else None
+        )
+    wall, floor = USUAL.get(ctx.design.vehicle.preset, ("foam-bonded", "floor-board"))
+    have = {b.id for b in ctx.design.warmth.build_ups}
+    built: dict[str, BuildUp] = {}
+    for s in open_:
+        kind = "floor" if s.kind == "floor" else "roof" if s.kind == "roof" else "walls"
+        if kind not in built:
+            base = PRESETS[floor if kind == "floor" else wall]
+            id = next(i for i in (kind, *(f"{kind}-{n}" for n in range(2, 60))) if i not in have)
+            built[kind] = _at_knee(base, s.direction, id, {"floor": "Floor", "roof": "Roof", "walls": "Walls"}[kind])
+    said = {x.id: i for i, x in enumerate(ctx.design.warmth.surfaces)}
+    patch: list[dict[str, Any]] = [{"op": "add", "path": "/warmth/build_ups/-", "value": b.model_dump(mode="json")} for b in built.values()]
+    for s in open_:
+        b = built["floor" if s.kind == "floor" else "roof" if s.kind == "roof" else "walls"]
+        patch.append(
+            {"op": "replace", "path": f"/warmth/surfaces/{said[s.id]}/build_up", "value": b.id}
+            if s.id in said
+            else {"op": "add", "path": "/warmth/surfaces/-", "value": {"id": s.id, "build_up": b.id}}
+        )
+    area = sum(s.area_m2 for s in open_)
+    thick = "; ".join(f"{b.name.lower()} {max(x.thickness_mm for x in b.layers):g} mm" for b in built.values())
+    return Proposal(id="insulation", group="insulation", status="new", title="Insulation", what=f"{thick} of insulation over {area:.0f} m²",
+                    why=["At the knee of the curve: 10 mm more would take off less than a twentieth, for the ribs carry the rest."],
+                    assumes=["Closed-cell foam or boards that need no vapour layer; ribs every 500 mm."], patch=patch)  # fmt: skip
+
+
+def _adequate(ctx: Context, w: Warm, p: Part) -> tuple[bool, float]:
+    d = p.data
+    r = heater_size(HeaterSizeIn.trusted(ua_w_k=w.part.ua_w_k, indoor_temp_c=ctx.indoor_c, design_outdoor_temp_c=ctx.cold_c, margin_frac=ctx.design.warmth.margin_frac, heater_max_w=d["max_w"], heater_min_w=d["min_w"],
+                                         altitude_m=max(-100.0, min(5000.0, ctx.climate.elevation_m)), combustion=d["fuel"] != "electric"))  # fmt: skip
+    return r.adequate, r.available_w
+
+
+def heater_value(p: Part, id: str, appliance: str | None) -> dict[str, Any]:
+    """A catalogue heater as the design holds it."""
+    d = p.data
+    h = Heater.model_validate({
+        "id": id, "name": p.name, "part": p.key, "kind": d["heater_kind"], "fuel": d["fuel"], "max_w": d["max_w"], "min_w": d["min_w"], "efficiency_frac": d["efficiency_frac"], "air_flow_m3_h": d.get("air_flow_m3_h"),
+        "fan_pressure_pa": d.get("fan_pressure_pa", 200.0), "outlet_biases": {1: [1.0], 4: [1.1, 1.1, 0.9, 0.9]}[int(d["outlet_count"])], "run_min_w": d["run_min_w"], "run_max_w": d["run_max_w"],
+        "start_energy_wh": d["start_energy_wh"], "room_sealed": d["heater_kind"] != "stove", "mass_kg": p.mass_kg, "appliance": appliance, "by": "proposal",
+    })  # fmt: skip
+    return h.model_dump(mode="json")
+
+
+def _line_in_life(ctx: Context) -> str | None:
+    """The heater's line in Life, where there is one that is no heating element."""
+    taken = {h.appliance for h in ctx.design.warmth.heaters}
+    return next(
+        (
+            a.id
+            for a in ctx.design.life.appliances
+            if a.kind == "heating" and a.count > 0 and a.running_w < 200 and "heater" in a.name.lower() and a.id not in taken
+        ),
+        None,
+    )
+
+
+def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
+    """The smallest air heater that holds the design cold with the margin."""
+    if ctx.design.warmth.heaters:
+        return Proposal(id="heater", group="heater", status="kept", title="Heater", what=ctx.design.warmth.heaters[0].name, why=[], assumes=[], patch=[])
+    if w.part.needed_w < 100:
+        return None
+    fuel = "petrol" if ctx.design.vehicle.preset == "small_van" and ctx.region.key == "us" else "diesel"
+    fitting = [
+        p
+        for p in sorted(of_kind("heater"), key=lambda p: float(p.data["max_w"]))
+        if p.data["heater_kind"] == "air" and p.data["fuel"] == fuel and _adequate(ctx, w, p)[0]
+    ]
+    why = [f"{w.part.needed_w:.0f} W hold {ctx.indoor_c:g} °C at {ctx.cold_c:g} °C outside, with {ctx.design.warmth.margin_frac:.0%} margin."]
+    if not fitting:
+        return Proposal(
+            id="heater",
+            group="heater",
+            status="kept",
+            title="Heater",
+            what="no heater of the catalogue is large enough",
+            why=[*why, "Insulate first, or fit two."],
+            assumes=[],
+            patch=[],
+        )
+    p = fitting[0]
+    why.append(f"It gives {_adequate(ctx, w, p)[1]:.0f} W here; a larger one would go on and off on mild days and soot.")
+    value = heater_value(p, "heater", _line_in_life(ctx))
+    return Proposal(id="heater", group="heater", status="new", title="Heater", what=p.name, why=why, assumes=["A room-sealed burner, intake and exhaust outside; fitted by a qualified person where your region says so."],
+                    patch=[{"op": "add", "path": "/warmth/heaters/-", "value": value}], price_eur=p.price_eur, mass_kg=p.mass_kg)  # fmt: skip
+
+
+def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
+    """Fixed vents that keep the air by night, and the gas's where there is any."""
+    if ctx.design.warmth.vents:
+        return Proposal(
+            id="vents", group="vents", status="kept", title="Vents", what=f"{len(ctx.design.warmth.vents)} of your own", why=[], assumes=[], patch=[]
+        )
+    air = work_air(ctx, w.shell)
+    for_co2 = ctx.people * PERSON_L_H["asleep"] / 1000 * 1e6 / (STALE_PPM - OUT_PPM)
+    need = max(for_co2, air.night.required_flow_m3_h or 0.0)
+    lack = max(5.0, need - (air.part.night_flow_m3_h - air.passive.flow_m3_h))
+    mean_k = (ctx.night_c + month_cold(ctx)) / 2 + 273.15
+    speed = 0.6 * math.sqrt(2 * 9.81 * min(STACK_M, ctx.inside_height_m) * max(1.0, ctx.night_c - month_cold(ctx)) / mean_k)
+    each = math.sqrt(2) * lack / 3600 / speed * 1e6
+    low, high = max(each, air.part.gas_low_mm2 or 0.0), max(each, air.part.gas_high_mm2 or 0.0)
+    low, high = (math.ceil(x / 500) * 500.0 for x in (low, high))
+    values = [
+        {"id": "vent-high", "name": "Roof vent, fixed", "kind": "fixed_roof", "free_area_mm2": high}, {"id": "vent-low", "name": "Floor vent, fixed", "kind": "fixed_low", "free_area_mm2": low},
+        {"id": "roof-fan", "name": "Roof fan 360 mm", "kind": "roof_fan", "free_area_mm2": 90000.0, "flow_max_m3_h": 1450.0, "pressure_max_pa": 40.0, "power_max_w": 36.0, "closable": True},
+    ]  # fmt: skip
+    why = [
+        f"{need:.0f} m³/h by night keep carbon dioxide under 1500 ppm and the air at 60 % at the most.",
+        f"{lack:.0f} m³/h of it through the fixed vents, by the warmth alone.",
+    ]
+    if air.gas is not None:
+        why.append(f"The gas asks for {air.gas.high_area_mm2:,.0f} mm² high and {air.gas.low_area_mm2:,.0f} mm² low, which must stay open.")
+    return Proposal(id="vents", group="vents", status="new", title="Vents", what=f"{high:,.0f} mm² high and {low:,.0f} mm² low, free and fixed; a roof fan for summer", why=why,
+                    assumes=["Free area: without mesh and blades. A design value, no certificate."], patch=[{"op": "add", "path": "/warmth/vents/-", "value": v} for v in values])  # fmt: skip
+
+
+def propose_ducts(ctx: Context, w: Warm) -> Proposal | None:
+    """Damper settings by which the coldest zone gets the most."""
+    if w.layout is None:
+        return None
+    dampers, worst = best_dampers(ctx, w.layout)
+    now = w.layout.part.worst_shortfall_w
+    words = ", ".join(f"{d.name}: {DAMPER_WORDS[dampers[d.id]]}" for d in ctx.design.warmth.ducts if dampers.get(d.id, d.damper) != d.damper)
+    if worst > now - 1 or not words:
+        return Proposal(
+            id="ducts",
+            group="ducts",
+            status="fitted",
+            title="Dampers",
+            what="as they are",
+            why=[f"The coldest zone lacks {now:.0f} W, and no damper betters that."],
+            assumes=[],
+            patch=[],
+        )
+    changed = {d.id for d, e in zip(ctx.design.warmth.ducts, with_dampers(ctx.design.warmth.ducts, dampers), strict=True) if d.damper != e.damper}
+    patch = [{"op": "replace", "path": f"/warmth/ducts/{i}/damper", "value": dampers[d.id]} for i, d in enumerate(ctx.design.warmth.ducts) if d.id in changed]
+    return Proposal(
+        id="ducts",
+        group="ducts",
+        status="change",
+        title="Dampers",
+        what=words,
+        why=[f"The coldest zone lacks {now:.0f} W; so it lacks {worst:.0f}."],
+        assumes=["At the design cold, with the heater on the outlets it has."],
+        patch=patch,
+    )
+
+
+def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
+    """The smallest native cooler for the hot day, where it gets hot."""
+    c = ctx.design.warmth.cooler
+    if c is not None:
+        return Proposal(id="cooler", group="cooler", status="kept", title="Air conditioner", what=c.name, why=[], assumes=[], patch=[])
+    hottest = max(w.part.cool.free_c)
+    if hottest < 35:
+        return None
+    need = w.part.cool.needed_w
+    parts = [
+        p
+        for p in sorted(of_kind("cooler"), key=lambda p: float(p.data["capacity_w"]))
+        if p.data["capacity_w"] >= need and (p.data["volts"] == ctx.system_v or (p.data["volts"] > 100 and p.data["compressor"] == "variable"))
+    ]
+    why = [
+        f"{hottest:.0f} °C inside without it at {ctx.hot_c:g} °C outside; {need:.0f} W with the margin.",
+        "Shade and a light roof first: they cost nothing a day.",
+    ]
+    if not parts:
+        return Proposal(
+            id="cooler",
+            group="cooler",
+            status="kept",
+            title="Air conditioner",
+            what="no cooler of the catalogue is large enough",
+            why=why,
+            assumes=[],
+            patch=[],
+        )
+    p = parts[0]
+    d = p.data
+    line = next((a.id for a in ctx.design.life.appliances if a.kind == "cooling" and "air conditioner" in a.name.lower()), None)
+    value = {"name": p.name, "part": p.key, "capacity_w": d["capacity_w"], "eer": d["eer"], "supply": "native" if d["volts"] < 100 else "inverter", "compressor": d["compressor"], "fan_power_w": d["fan_power_w"], "mass_kg": p.mass_kg,
+             "appliance": line, "by": "proposal"}  # fmt: skip
+    return Proposal(id="cooler", group="cooler", status="new", title="Air conditioner", what=p.name, why=why, assumes=["Refrigerant only by certified persons; a roof unit takes two people."],
+                    patch=[{"op": "replace", "path": "/warmth/cooler", "value": value}], price_eur=p.price_eur, mass_kg=p.mass_kg)  # fmt: skip
+
+
+PROPOSERS = {"insulation": propose_insulation, "heater": propose_heater, "vents": propose_vents, "ducts": propose_ducts, "cooler": propose_cooler}
+
+
+def propose_warmth(ctx: Context, group: str) -> list[Proposal]:
+    """The proposal of one of Warmth's groups."""
+    one = PROPOSERS[group](ctx, warmth_part(ctx))
+    return [one] if one is not None else []

@@ -1,0 +1,375 @@
+/** Heating: heaters against the loss, what they burn through the year, how fast it gets warm. */
+import { scaleLinear } from "d3-scale";
+import { useCallback } from "react";
+import { useCatalogue } from "../../data/catalogue";
+import { MONTHS, show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
+import { Fig, SlateFig } from "../../parts/Fig";
+import { FindingList, ItemMark } from "../../parts/Findings";
+import { HeadroomBar } from "../../parts/HeadroomBar";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { ChoiceProperty } from "../../parts/Property";
+import { useWidth } from "../../pictures/useWidth";
+import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
+import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { StageViews } from "../../shell/ViewSwitch";
+import { type Heater, useHeaters } from "./edit";
+import { Sentence } from "./Sentence";
+import { ENDS, FUELS, HEATER_KINDS, PLACES, VIEWS, wordOf } from "./words";
+
+const CAUTION =
+  "Carbon monoxide kills without smell: sealed combustion outside, an alarm tested monthly, never a hob or an unflued heater to keep warm, never asleep with one lit. Alarm sounds: out, doors open, burner off from outside if you can. All burners off for filling up, on ferries, in tunnels and closed places.";
+
+/** Heat by month as posts with the fuel over them, and the warm-up as a curve. */
+function Year() {
+  const { report } = useVariant();
+  const [box, width] = useWidth<HTMLDivElement>();
+  const part = report.warmth;
+  const up = part.warm_up;
+  const H = 262;
+  const split = up ? width * 0.6 : width;
+  const step = (split - 78) / 12;
+  const most = Math.max(100, ...part.months.map((m) => m.heat_kwh));
+  const y = scaleLinear([0, most], [H - 40, 34]);
+  const fuel = part.months.some((m) => m.fuel_l != null) ? "L" : part.months.some((m) => m.fuel_kg != null) ? "kg" : null;
+  const x2 = up ? scaleLinear([0, up.minutes.at(-1) ?? 60], [split + 52, width - 14]) : null;
+  const temps = up ? [...up.curve_c, part.indoor_c] : [];
+  const y2 = up ? scaleLinear([Math.min(...temps), Math.max(...temps) + 2], [H - 40, 34]) : null;
+  return (
+    <div ref={box} className="px-2 pt-1">
+      <svg viewBox={`0 0 ${width} ${H}`} className="block w-full" role="img" aria-label="Heat by month, and the warm-up from the cold">
+        <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
+          {`heat a month, kWh${fuel ? `, and ${fuel} of fuel` : ""}`}
+        </text>
+        {part.months.map((m, i) => (
+          <g key={m.month}>
+            <rect
+              x={62 + i * step}
+              y={y(m.heat_kwh)}
+              width={step * 0.66}
+              height={Math.max(0, H - 40 - y(m.heat_kwh))}
+              fill="var(--color-rust)"
+              fillOpacity={m.planned ? 0.7 : 0.18}
+              stroke="var(--color-rust)"
+              strokeWidth="0.8"
+              strokeDasharray={m.planned ? undefined : "2 2"}
+            />
+            <text x={62 + i * step + step * 0.33} y={y(m.heat_kwh) - 4} fontSize="10" textAnchor="middle" className="num" fill="currentColor">
+              {fuel === "L" ? Math.round(m.fuel_l ?? 0) : fuel === "kg" ? Math.round(m.fuel_kg ?? 0) : Math.round(m.heat_kwh)}
+            </text>
+            <text x={62 + i * step + step * 0.33} y={H - 26} fontSize="10.5" textAnchor="middle" fill="currentColor" fontWeight={m.planned ? 600 : 400}>
+              {MONTHS[i]?.slice(0, 3)}
+            </text>
+            <text x={62 + i * step + step * 0.33} y={H - 13} fontSize="9.5" textAnchor="middle" className="num" fill="var(--color-dim)">
+              {m.mean_c.toFixed(0)}°
+            </text>
+          </g>
+        ))}
+        {y.ticks(4).map((t) => (
+          <g key={t}>
+            <path d={`M56 ${y(t)}H${split - 16}`} stroke="var(--color-line)" strokeWidth="0.7" />
+            <text x="52" y={y(t) + 3.5} fontSize="10" textAnchor="end" className="num" fill="var(--color-dim)">
+              {t}
+            </text>
+          </g>
+        ))}
+        <text x="62" y={H - 1} fontSize="9.5" fill="var(--color-dim)">
+          filled: months of the plan
+        </text>
+        {up && x2 && y2 && (
+          <g>
+            <text x={split + 20} y="18" fontSize="12" fontWeight="600" fill="currentColor">
+              {`warming up with ${Math.round(up.power_w)} W`}
+            </text>
+            {y2.ticks(5).map((t) => (
+              <g key={t}>
+                <path d={`M${split + 48} ${y2(t)}H${width - 10}`} stroke="var(--color-line)" strokeWidth="0.7" />
+                <text x={split + 44} y={y2(t) + 3.5} fontSize="10" textAnchor="end" className="num" fill="var(--color-dim)">
+                  {t}°
+                </text>
+              </g>
+            ))}
+            <path
+              d={up.curve_c.map((t, i) => `${i ? "L" : "M"}${x2(up.minutes[i] ?? 0).toFixed(1)} ${y2(t).toFixed(1)}`).join("")}
+              fill="none"
+              stroke="var(--color-rust)"
+              strokeWidth="2"
+            />
+            {up.first_min != null && (
+              <g>
+                <path d={`M${x2(up.first_min)} ${y2(part.indoor_c)}V${H - 40}`} stroke="currentColor" strokeDasharray="3 3" strokeWidth="0.8" />
+                <text x={x2(up.first_min) - 3} y={H - 45} fontSize="10.5" textAnchor="end" className="num" fill="currentColor">
+                  {`${Math.round(up.first_min)} min`}
+                </text>
+              </g>
+            )}
+            {x2.ticks(4).map((t) => (
+              <text key={t} x={x2(t)} y={H - 26} fontSize="10" textAnchor="middle" className="num" fill="var(--color-dim)">
+                {t}
+              </text>
+            ))}
+            <text x={width - 14} y={H - 12} fontSize="9.5" textAnchor="end" fill="var(--color-dim)">
+              {up.whole_min != null ? `minutes; walls and seats are warm after ${Math.round(up.whole_min)}` : "minutes"}
+            </text>
+          </g>
+        )}
+      </svg>
+    </div>
+  );
+}
+
+const ROUTES = [
+  mm("exhaust_length_mm", "exhaust, long", { clearable: true, placeholder: "to measure", note: "2000 mm at most" }),
+  quantity("exhaust_bends_deg", "exhaust, bends in all, °", "count", "", { clearable: true, placeholder: "to measure", note: "270° at most" }),
+  choice("exhaust_end", "it ends", ENDS, { none: "not said" }),
+  mm("exhaust_end_mm", "from its end to the nearest opening", { clearable: true, placeholder: "to measure", note: "500 mm at least" }),
+  mm("exhaust_to_combustible_mm", "exhaust to what burns", { clearable: true, placeholder: "to measure", note: "50 mm in a sleeve, 100 bare" }),
+  flag("exhaust_sleeved", "it has a heat sleeve"),
+  flag("exhaust_low_point", "it has a low point"),
+  flag("exhaust_drain", "a drain hole at the low point"),
+  flag("joint_inside", "a joint lies in the living space"),
+  flag("intake_inside", "it draws its air from inside"),
+  flag("fuel_joint_inside", "a fuel joint lies inside"),
+  quantity("pump_slope_deg", "fuel pump, outlet up by °", "count", "", { clearable: true, placeholder: "to measure", note: "15 to 35" }),
+  quantity("suction_m", "fuel pump, suction", "length", "m", { clearable: true, placeholder: "to measure", note: "1 m at most" }),
+  mm("service_clear_mm", "clear at its service side", { clearable: true, placeholder: "to measure", note: "200 mm at least" }),
+  flag("feed_switched", "its feed passes a switch", "it must run down by itself"),
+];
+
+const FIGURES: Record<string, string> = {
+  needed_w: "asked for, with the margin",
+  available_w: "output here",
+  holds_down_to_temp_c: "holds the warmth down to",
+  cycles_above_temp_c: "goes on and off above",
+  fuel_l_day: "fuel on the coldest day",
+  fuel_kg_day: "fuel by mass",
+  autonomy_days: "its tank lasts",
+  electrical_wh_day: "electricity on the coldest day",
+};
+
+/** The fields that a catalogue heater gives. */
+export function heaterFields(p: { key: string; name: string; mass_kg: number; data: Record<string, unknown> }): Partial<Heater> {
+  const d = p.data as Record<string, never>;
+  return {
+    name: p.name,
+    part: p.key,
+    kind: d.heater_kind,
+    fuel: d.fuel,
+    max_w: d.max_w,
+    min_w: d.min_w,
+    efficiency_frac: d.efficiency_frac,
+    air_flow_m3_h: d.air_flow_m3_h ?? null,
+    fan_pressure_pa: d.fan_pressure_pa ?? 200,
+    outlet_biases: Number(d.outlet_count) === 4 ? [1.1, 1.1, 0.9, 0.9] : [1],
+    run_min_w: d.run_min_w,
+    run_max_w: d.run_max_w,
+    start_energy_wh: d.start_energy_wh,
+    room_sealed: d.heater_kind !== "stove",
+    mass_kg: p.mass_kg,
+  };
+}
+
+function HeaterSlate({ h }: { h: Heater }) {
+  const { report, design, edit } = useVariant();
+  const { set, remove } = useHeaters();
+  const catalogue = useCatalogue();
+  const hand = useHand();
+  const index = design.warmth?.heaters?.findIndex((x) => x.id === h.id) ?? 0;
+  const part = report.warmth.heaters[h.id];
+  const lines = (design.life?.appliances ?? []).filter((a) => a.kind === "heating");
+  const heaters = (catalogue.data ?? []).filter((p) => p.kind === "heater");
+  return (
+    <Slate title={h.name} sub={`${wordOf(HEATER_KINDS, h.kind)}, ${wordOf(FUELS, h.fuel)}`}>
+      <FindingList findings={report.findings.filter((f) => f.subject === `heater:${h.id}`)} />
+      {part && <HeadroomBar label="heat at the design cold" need={part.needed_w} have={part.available_w} unit="W" margin={0.1} />}
+      {Object.entries(FIGURES).map(([k, label]) => (
+        <SlateFig key={k} k={`heaters/${h.id}/${k}`} label={label} />
+      ))}
+      <ChoiceProperty
+        label="from the catalogue"
+        value={h.part ?? ""}
+        options={[{ value: "", word: "your own" }, ...heaters.map((p) => ({ value: p.key, word: `${p.name}, ${p.maker}` }))]}
+        onSet={(key) => {
+          const p = heaters.find((x) => x.key === key);
+          if (p) void set(h, heaterFields(p as never), p.name);
+        }}
+      />
+      <ChoiceProperty
+        label="its line in Life"
+        note="so that its electricity counts once"
+        value={h.appliance ?? ""}
+        options={[{ value: "", word: "none" }, ...lines.map((a) => ({ value: a.id, word: a.name }))]}
+        onSet={(v) => void set(h, { appliance: v || null }, "line in Life")}
+      />
+      <Fields
+        specs={[
+          words("name", "name"),
+          choice("kind", "kind", HEATER_KINDS),
+          choice("fuel", "burns", FUELS),
+          quantity("max_w", "largest output", "power", "W"),
+          quantity("min_w", "least output", "power", "W"),
+          quantity("efficiency_frac", "efficiency", "fraction", "", { clearable: true, placeholder: "usual" }),
+          quantity("air_flow_m3_h", "air it blows", "airflow", "m³/h", { clearable: true, placeholder: "none" }),
+          quantity("run_min_w", "electricity at least output", "power", "W"),
+          quantity("run_max_w", "electricity at full output", "power", "W"),
+          quantity("start_energy_wh", "electricity of a start", "energy", "Wh"),
+          quantity("tank_volume_l", "tank", "volume", "L", { clearable: true, placeholder: "not said" }),
+          quantity("tank_mass_kg", "bottle or wood aboard", "mass", "kg", { clearable: true, placeholder: "not said" }),
+          quantity("tank_usable_frac", "of it usable", "fraction", "", { note: "a standpipe stops at a quarter" }),
+          choice("place", "it stands", PLACES),
+          flag("room_sealed", "room-sealed", "air from outside, exhaust outside"),
+          flag("altitude_kit", "set for height", "over 1500 m"),
+        ]}
+        item={h}
+        onSet={(key, value, label) => void set(h, { [key]: value }, label)}
+      />
+      {h.fuel !== "electric" && (
+        <>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">Exhaust, air, fuel and power, as measured</h3>
+          <Fields
+            specs={ROUTES}
+            item={h.routes ?? {}}
+            onSet={(key, value, label) => void edit([{ op: "replace", path: `/warmth/heaters/${index}/routes/${key}`, value }], `${h.name}: ${label}`)}
+          />
+        </>
+      )}
+      <button
+        type="button"
+        className="btn btn-slate mt-2"
+        onClick={() => {
+          void remove(h);
+          hand.drop();
+        }}
+      >
+        Take this heater out
+      </button>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+    </Slate>
+  );
+}
+
+function Whole() {
+  const { report } = useVariant();
+  const part = report.warmth;
+  return (
+    <Slate title="Warmth" sub="heating">
+      <HeadroomBar
+        label="heat at the design cold"
+        need={part.needed_w}
+        have={Object.values(part.heaters).reduce((a, h) => a + h.available_w, 0)}
+        unit="W"
+        margin={0.1}
+      />
+      <FindingList findings={report.findings.filter((f) => f.stage === "warmth" && f.subject.startsWith("heater"))} />
+      <SlateFig k="warmth/design_heat_w" label="heater to choose" />
+      <SlateFig k="warmth/warm_up_min" label="warm after" />
+      <SlateFig k="warmth/time_constant_h" />
+      {part.warm_up?.coast_h != null && (
+        <p className="my-1 text-[12px] text-chalk-dim">{`With the heater off it falls to 5 °C in ${part.warm_up.coast_h.toFixed(1)} h at the design cold.`}</p>
+      )}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Zones</h3>
+      <ul className="m-0 list-none p-0 text-[12px]">
+        {Object.entries(part.zones).map(([z, p]) => (
+          <li key={z} className="flex justify-between">
+            <span>{z}</span>
+            <span className="num">{`${Math.round(p.heat_w)} W${p.brought_w != null ? `, ducts bring ${Math.round(p.brought_w)}` : ""}`}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+    </Slate>
+  );
+}
+
+export function HeatingView() {
+  const { report } = useVariant();
+  const { units } = usePerson();
+  const { items, set, remove, add, move, duplicate } = useHeaters();
+  const hand = useHand();
+  const part = report.warmth;
+  const held = hand.kind === "heater" ? items.find((h) => h.id === hand.id) : undefined;
+  const create = useCallback(async () => {
+    const id = await add({ name: "Heater", max_w: 2000, min_w: 800, run_min_w: 8, run_max_w: 28, start_energy_wh: 5, air_flow_m3_h: 90 });
+    if (id) hand.pick("heater", id);
+  }, [add, hand.pick]);
+  useCall("bothy:new", create);
+  const columns: Column<Heater>[] = [
+    { key: "name", label: "heater", width: "26%", kind: "text", show: (h) => h.name, value: (h) => h.name, set: (h, name) => void set(h, { name }, "name") },
+    {
+      key: "fuel",
+      label: "burns",
+      width: "11%",
+      kind: "choice",
+      options: FUELS,
+      show: (h) => wordOf(FUELS, h.fuel),
+      value: (h) => h.fuel ?? "diesel",
+      set: (h, v) => void set(h, { fuel: v as Heater["fuel"] }, "fuel"),
+    },
+    {
+      key: "out",
+      label: "output",
+      width: "13%",
+      align: "right",
+      kind: "quantity",
+      dimension: "power",
+      unit: "W",
+      show: (h) => show(h.max_w, "W", units),
+      value: (h) => h.max_w,
+      set: (h, q) => q && void set(h, { max_w: q.value }, "output"),
+    },
+    { key: "holds", label: "holds to", width: "12%", align: "right", kind: "computed", show: (h) => <Fig k={`heaters/${h.id}/holds_down_to_temp_c`} /> },
+    { key: "cycles", label: "cycles above", width: "13%", align: "right", kind: "computed", show: (h) => <Fig k={`heaters/${h.id}/cycles_above_temp_c`} /> },
+    {
+      key: "fuelday",
+      label: "fuel, coldest day",
+      width: "13%",
+      align: "right",
+      kind: "computed",
+      show: (h) => <Fig k={`heaters/${h.id}/${part.heaters[h.id]?.fuel_l_day != null ? "fuel_l_day" : "fuel_kg_day"}`} />,
+    },
+    { key: "el", label: "electricity", width: "12%", align: "right", kind: "computed", show: (h) => <Fig k={`heaters/${h.id}/electrical_wh_day`} /> },
+  ];
+  return (
+    <Bench
+      title="Warmth"
+      sentence={<Sentence />}
+      picture={<Year />}
+      tools={
+        <>
+          <StageViews stage="Warmth" views={VIEWS} />
+          <button type="button" className="btn btn-main" onClick={() => void create()}>
+            Add a heater (n)
+          </button>
+          {part.year_fuel_l != null && <span className="text-dim">{`${Math.round(part.year_fuel_l)} L in the months of the plan`}</span>}
+        </>
+      }
+      ledger={
+        <Ledger
+          label="Heaters"
+          rows={items}
+          columns={columns}
+          id={rowId}
+          selected={hand.kind === "heater" ? hand.id : undefined}
+          onSelect={(h) => hand.pick("heater", h.id)}
+          onAdd={create}
+          onRemove={(h) => void remove(h)}
+          onDuplicate={(h) => void duplicate({ ...h, appliance: null })}
+          onMove={(h, by) => void move(h, by)}
+          mark={(h) => <ItemMark subject={`heater:${h.id}`} />}
+          empty={
+            <p className="m-0 max-w-xl text-[15px]">
+              {`No heater yet. The shell asks for ${Math.round(part.needed_w)} W; “What Bothy would fit” in the view Shell proposes the smallest that holds it.`}
+            </p>
+          }
+        />
+      }
+      slate={held ? <HeaterSlate h={held} /> : <Whole />}
+    />
+  );
+}
+
+const rowId = (h: Heater) => h.id;

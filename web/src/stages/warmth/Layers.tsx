@@ -1,0 +1,210 @@
+/** The layers of a build-up, inside to outside: changed in place, moved by dragging or by keys, and the wall's temperatures and damp beside them. */
+import { useQuery } from "@tanstack/react-query";
+import { scaleLinear } from "d3-scale";
+import { useState } from "react";
+import { api, type Schemas, take } from "../../data/client";
+import { freshId } from "../../data/patch";
+import { ChoiceProperty, FlagProperty, QuantityProperty } from "../../parts/Property";
+import { type BuildUp, useBuildUps, type WallLayer } from "./edit";
+
+type Plane = Schemas["Plane"];
+
+export function useMaterials() {
+  return useQuery({ queryKey: ["materials"], queryFn: () => take(api.GET("/api/materials")), staleTime: Number.POSITIVE_INFINITY });
+}
+
+/** Temperature and vapour through the wall: where the vapour line touches the saturation line, it gets wet. */
+export function WallProfile({ planes, dew }: { planes: Plane[]; dew: number }) {
+  const W = 276;
+  const H = 118;
+  const far = Math.max(1, planes.at(-1)?.position_mm ?? 1);
+  const x = scaleLinear([0, far], [26, W - 8]);
+  const top = Math.max(...planes.map((p) => p.sat_pressure_pa));
+  const y = scaleLinear([0, top], [H - 16, 8]);
+  const line = (of: (p: Plane) => number) => planes.map((p, i) => `${i ? "L" : "M"}${x(p.position_mm).toFixed(1)} ${y(of(p)).toFixed(1)}`).join("");
+  const wet = planes.filter((p) => p.rate_g_m2_day > 0.05);
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      className="my-1 block w-full"
+      role="img"
+      aria-label={`Vapour through the wall; the air inside condenses at ${dew.toFixed(1)} °C`}
+    >
+      <path d={`M26 8V${H - 16}H${W - 8}`} stroke="var(--color-chalk-dim)" fill="none" strokeWidth="0.7" />
+      <path d={line((p) => p.sat_pressure_pa)} stroke="#f0c445" strokeWidth="1.4" fill="none" />
+      <path d={line((p) => p.free_pressure_pa)} stroke="var(--color-chalk-dim)" strokeWidth="1" strokeDasharray="2 3" fill="none" />
+      <path d={line((p) => p.vapour_pressure_pa)} stroke="#7fc1d8" strokeWidth="1.8" fill="none" />
+      {wet.map((p) => (
+        <g key={p.position_mm}>
+          <circle cx={x(p.position_mm)} cy={y(p.vapour_pressure_pa)} r="3.4" fill="#7fc1d8" />
+          <text x={x(p.position_mm) - 5} y={y(p.vapour_pressure_pa) - 6} fontSize="9.5" textAnchor="end" className="num" fill="var(--color-chalk)">
+            {p.rate_g_m2_day.toFixed(1)} g
+          </text>
+        </g>
+      ))}
+      <text x="26" y={H - 4} fontSize="9" fill="var(--color-chalk-dim)">
+        inside {planes[0]?.temp_c.toFixed(0)}°
+      </text>
+      <text x={W - 8} y={H - 4} fontSize="9" textAnchor="end" fill="var(--color-chalk-dim)">
+        {planes.at(-1)?.temp_c.toFixed(0)}° outside
+      </text>
+      <text x={W - 10} y="16" fontSize="9" textAnchor="end" fill="#f0c445">
+        what the air can hold
+      </text>
+      <text x={W - 10} y="27" fontSize="9" textAnchor="end" fill="#7fc1d8">
+        vapour
+      </text>
+    </svg>
+  );
+}
+
+/** Where a layer lands when it is moved; null when it stays. */
+export function moved(layers: WallLayer[], from: number, to: number): WallLayer[] | null {
+  if (from === to || to < 0 || to >= layers.length || !layers[from]) return null;
+  const out = [...layers];
+  const [one] = out.splice(from, 1);
+  out.splice(to, 0, one!);
+  return out;
+}
+
+export function Layers({ b }: { b: BuildUp }) {
+  const { setLayers } = useBuildUps();
+  const materials = useMaterials();
+  const [open, setOpen] = useState<string | null>(null);
+  const [from, setFrom] = useState<number | null>(null);
+  const layers = b.layers ?? [];
+  const options = [{ value: "air_gap", word: "air gap" }, ...(materials.data ?? []).map((m) => ({ value: m.key, word: m.name }))];
+  const nameOf = (l: WallLayer) => l.name || options.find((o) => o.value === l.material)?.word || "own layer";
+  const put = (i: number, fields: Partial<WallLayer>, what: string) =>
+    void setLayers(
+      b,
+      layers.map((l, n) => (n === i ? { ...l, ...fields } : l)),
+      what,
+    );
+  const move = (i: number, to: number) => {
+    const next = moved(layers, i, to);
+    if (next) void setLayers(b, next, "order of the layers");
+  };
+  const add = () => {
+    const id = freshId(
+      "layer",
+      layers.map((l) => l.id),
+    );
+    void setLayers(
+      b,
+      [...layers, { id, material: "elastomeric_foam", thickness_mm: 19, coverage_frac: 1, foil: false, over_ribs: false, name: "" }],
+      "one more layer",
+    );
+    setOpen(id);
+  };
+  return (
+    <div>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Layers, inside to outside</h3>
+      <ol className="m-0 list-none p-0" aria-label="Layers">
+        {layers.map((l, i) => (
+          <li
+            key={l.id}
+            draggable
+            onDragStart={() => setFrom(i)}
+            onDragOver={(e) => e.preventDefault()}
+            onDrop={() => {
+              if (from !== null) move(from, i);
+              setFrom(null);
+            }}
+            className="border-b border-slate-2 py-0.5"
+          >
+            <div className="flex items-center gap-1">
+              <span className="num w-4 cursor-grab text-chalk-dim" title="drag to move">
+                {i + 1}
+              </span>
+              <button
+                type="button"
+                className="min-w-0 flex-1 truncate text-left underline decoration-dotted underline-offset-2"
+                aria-expanded={open === l.id}
+                onClick={() => setOpen(open === l.id ? null : l.id)}
+                onKeyDown={(e) => {
+                  if (e.altKey && (e.key === "ArrowUp" || e.key === "ArrowDown")) {
+                    e.preventDefault();
+                    move(i, i + (e.key === "ArrowUp" ? -1 : 1));
+                  }
+                }}
+              >
+                {nameOf(l)}
+                {l.over_ribs && <span className="text-chalk-dim"> over the ribs</span>}
+              </button>
+              <span className="num">{l.thickness_mm} mm</span>
+              <button type="button" className="px-1 text-chalk-dim" aria-label={`Move ${nameOf(l)} inwards`} disabled={i === 0} onClick={() => move(i, i - 1)}>
+                ↑
+              </button>
+              <button
+                type="button"
+                className="px-1 text-chalk-dim"
+                aria-label={`Move ${nameOf(l)} outwards`}
+                disabled={i === layers.length - 1}
+                onClick={() => move(i, i + 1)}
+              >
+                ↓
+              </button>
+            </div>
+            {open === l.id && (
+              <div className="pb-1 pl-5">
+                <ChoiceProperty
+                  label="material"
+                  value={l.material ?? ""}
+                  options={l.material ? options : [{ value: "", word: "own values" }, ...options]}
+                  onSet={(material) => put(i, { material: material || null }, "material")}
+                />
+                <QuantityProperty
+                  label="thickness, as fitted"
+                  value={l.thickness_mm}
+                  dimension="length"
+                  unit="mm"
+                  onSet={(v) => v !== null && put(i, { thickness_mm: v * 1000 }, "thickness")}
+                />
+                {l.material === "air_gap" ? (
+                  <FlagProperty
+                    label="one side is clean foil"
+                    note="foil works only at a gap"
+                    value={l.foil ?? false}
+                    onSet={(foil) => put(i, { foil }, "foil at the gap")}
+                  />
+                ) : (
+                  <QuantityProperty
+                    label="covers"
+                    note="of the surface"
+                    value={l.coverage_frac ?? 1}
+                    dimension="fraction"
+                    unit=""
+                    onSet={(v) => v !== null && put(i, { coverage_frac: v }, "coverage")}
+                  />
+                )}
+                <FlagProperty
+                  label="passes over the ribs"
+                  note="lining and thermal break do, what lies between them does not"
+                  value={l.over_ribs ?? false}
+                  onSet={(over_ribs) => put(i, { over_ribs }, "over the ribs")}
+                />
+                <button
+                  type="button"
+                  className="text-[12px] text-chalk-dim underline"
+                  onClick={() =>
+                    void setLayers(
+                      b,
+                      layers.filter((x) => x.id !== l.id),
+                      "a layer less",
+                    )
+                  }
+                >
+                  take this layer out
+                </button>
+              </div>
+            )}
+          </li>
+        ))}
+      </ol>
+      <button type="button" className="btn btn-slate my-1" onClick={add}>
+        Add a layer
+      </button>
+    </div>
+  );
+}

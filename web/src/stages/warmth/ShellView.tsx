@@ -1,0 +1,154 @@
+/** The shell: where the heat goes and where it gets wet, surface by surface. */
+import { useCallback, useState } from "react";
+import type { Schemas } from "../../data/client";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { Fig } from "../../parts/Fig";
+import { ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { Proposals } from "../../parts/Proposals";
+import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
+import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
+import { StageViews } from "../../shell/ViewSwitch";
+import { useBuildUps, useOpenings, useSurface } from "./edit";
+import { Hour } from "./Hour";
+import { Sentence } from "./Sentence";
+import { type Season, ShellPicture } from "./ShellPicture";
+import { ShellSlate } from "./ShellSlate";
+import { COVERS, VIEWS, wordOf } from "./words";
+
+type Row = Schemas["SurfacePart"] & { id: string };
+
+/** What the damp does to a surface, in words. */
+export function dampWords(s: Schemas["SurfacePart"]): string {
+  if (s.wet) return "water runs";
+  if (s.inside_g_m2_day > 10) return `wet in it, ${s.inside_g_m2_day.toFixed(0)} g`;
+  if (s.mould) return "mould may grow";
+  return s.inside_g_m2_day > 0.5 ? `damp in it, ${s.inside_g_m2_day.toFixed(1)} g` : "dry";
+}
+
+export function ShellView() {
+  const { report } = useVariant();
+  const { units } = usePerson();
+  const hand = useHand();
+  const part = report.warmth;
+  const [season, setSeason] = useState<Season>("winter");
+  const [hour, setHour] = useState(6);
+  const [proposing, setProposing] = useState(false);
+  const openings = useOpenings();
+  const surface = useSurface();
+  const builds = useBuildUps();
+  const rows: Row[] = Object.entries(part.surfaces).map(([id, s]) => ({ ...s, id }));
+  const most = Math.max(1, ...rows.map((r) => r.heat_w));
+  const nameOf = (id: string | null) => builds.items.find((b) => b.id === id)?.name;
+  const add = openings.add;
+  const create = useCallback(async () => {
+    const id = await add({ name: "Window", on: "left", kind: "window", width_m: 0.8, height_m: 0.45 });
+    if (id) hand.pick("surface", id);
+  }, [add, hand.pick]);
+  useCall("bothy:new", create);
+  const columns: Column<Row>[] = [
+    {
+      key: "name",
+      label: "surface",
+      width: "19%",
+      kind: "computed",
+      show: (s) => (
+        <span className="font-sans text-peat">
+          {s.name}
+          {s.zone !== "living" && <span className="text-dim"> ({s.zone})</span>}
+        </span>
+      ),
+    },
+    {
+      key: "build",
+      label: "build-up",
+      width: "24%",
+      kind: "choice",
+      options: [{ value: "", word: "the usual, until said" }, ...builds.items.map((b) => ({ value: b.id, word: b.name }))],
+      show: (s) =>
+        s.assumed ? (
+          <span className="text-heather underline decoration-dotted" title="assumed until you say how it is built">
+            the usual
+          </span>
+        ) : (
+          (nameOf(s.build_up) ?? <span className="text-dim">{s.kind}</span>)
+        ),
+      value: (s) => surface.of(s.id)?.build_up ?? "",
+      set: (s, v) => void surface.set(s.id, s.name, { build_up: v || null }, "build-up"),
+    },
+    { key: "area", label: "area", width: "9%", align: "right", kind: "computed", show: (s) => show(s.area_m2, "m²", units) },
+    { key: "u", label: "U, W/m²K", width: "9%", align: "right", kind: "computed", show: (s) => <Fig bare k={`surfaces/${s.id}/u_value_w_m2k`} /> },
+    {
+      key: "cover",
+      label: "at night",
+      width: "14%",
+      kind: "computed",
+      show: (s) => <span className={`font-sans ${s.cover === "none" ? "text-dim" : "text-peat"}`}>{wordOf(COVERS, s.cover)}</span>,
+    },
+    {
+      key: "loss",
+      label: "loses",
+      width: "10%",
+      align: "right",
+      kind: "computed",
+      show: (s) => (
+        <span className="relative block">
+          <span className="absolute inset-y-0 right-0 bg-rust/20" style={{ width: `${(100 * Math.max(0, s.heat_w)) / most}%` }} aria-hidden="true" />
+          <span className="relative">
+            <Fig k={`surfaces/${s.id}/heat_w`} />
+          </span>
+        </span>
+      ),
+    },
+    {
+      key: "damp",
+      label: "damp",
+      width: "15%",
+      kind: "computed",
+      show: (s) => (
+        <span className={`font-sans ${dampWords(s) === "dry" ? "text-moss" : s.wet ? "font-semibold text-rust" : "text-peat"}`}>{dampWords(s)}</span>
+      ),
+    },
+  ];
+  return (
+    <Bench
+      title="Warmth"
+      sentence={<Sentence />}
+      picture={<ShellPicture season={season} hour={hour} />}
+      tools={
+        <>
+          <StageViews stage="Warmth" views={VIEWS} />
+          <Hour season={season} hour={hour} onSeason={setSeason} onHour={setHour} />
+          <button type="button" className="btn btn-main" onClick={() => void create()}>
+            Add an opening (n)
+          </button>
+          <button type="button" className="btn" aria-pressed={proposing} onClick={() => setProposing(!proposing)}>
+            {proposing ? "The surfaces" : "What Bothy would fit"}
+          </button>
+        </>
+      }
+      ledger={
+        proposing ? (
+          <Proposals groups={["insulation", "heater", "vents", "ducts", "cooler"]} empty="Nothing to propose." />
+        ) : (
+          <Ledger
+            label="Surfaces"
+            rows={rows}
+            columns={columns}
+            id={rowId}
+            selected={hand.kind === "surface" ? hand.id : undefined}
+            onSelect={(s) => hand.pick("surface", s.id)}
+            mark={(s) => <ItemMark subject={`surface:${s.id}`} />}
+            empty={<p>No surface: say in Vehicle how large it is inside.</p>}
+          />
+        )
+      }
+      slate={<ShellSlate />}
+    />
+  );
+}
+
+const rowId = (s: Row) => s.id;
