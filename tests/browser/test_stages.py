@@ -15,7 +15,7 @@ from bothy.demo import curlew
 from tests.browser.test_newcomer import saving
 from tests.designs import LAMP, circuit, wired
 
-STAGES = ("vehicle", "life", "power", "wiring", "prove")
+STAGES = ("vehicle", "life", "power", "wiring", "warmth", "prove")
 
 
 def hand(page: Page, id: str, stage: str, key: str = "") -> None:

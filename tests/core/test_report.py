@@ -30,13 +30,15 @@ def test_plain_is_the_model_as_json(demo: Any) -> None:
     assert demo.plain() == json.loads(demo.model_dump_json())
 
 
-def test_curlew_has_its_three_honest_mistakes(demo: Any) -> None:
+def test_curlew_has_its_honest_mistakes(demo: Any) -> None:
     serious = {(f.severity, f.rule, f.subject) for f in demo.findings if f.severity in ("danger", "fault")}
     assert serious == {
         ("danger", "power-charge-below-freezing", "bank"),
         ("fault", "power-inverter-breaker-small", "inverter"),
         ("fault", "wire-drop-over-limit", "front-fridge-90-l"),
         ("fault", "test-fail", "water-pump-10-l-min"),
+        ("fault", "warm-interstitial", "build:shelf-wall"),
+        ("fault", "warm-frost-bay", "bay:grey-bay"),
     }
     assert len(curlew.design().life.appliances) >= 18
 

@@ -839,7 +839,7 @@ export interface components {
             /** Ids */
             ids?: string[] | null;
             /** Groups */
-            groups?: ("inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "heater" | "vents" | "ducts" | "cooler")[] | null;
+            groups?: ("inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "vents" | "heater" | "ducts" | "cooler")[] | null;
         };
         /**
          * Accepted
@@ -4409,7 +4409,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "heater" | "vents" | "ducts" | "cooler";
+            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "vents" | "heater" | "ducts" | "cooler";
             /**
              * Status
              * @enum {string}

@@ -34,6 +34,14 @@ export function Find({ actions }: { actions: Hit[] }) {
         what: "circuit",
         run: to("wiring", `circuit:${c.id}`),
       })),
+      ...(design.warmth?.heaters ?? []).map((h) => ({
+        word: h.name,
+        what: "heater",
+        run: () => go(`/v/${variantId}/warmth?view=heating&hand=heater:${h.id}`),
+      })),
+      ...(design.warmth?.ducts ?? []).map((d) => ({ word: d.name, what: "duct", run: () => go(`/v/${variantId}/warmth?view=ducts&hand=duct:${d.id}`) })),
+      ...(design.warmth?.vents ?? []).map((x) => ({ word: x.name, what: "vent", run: () => go(`/v/${variantId}/warmth?view=air&hand=vent:${x.id}`) })),
+      ...(design.warmth?.build_ups ?? []).map((b) => ({ word: b.name, what: "build-up", run: () => go(`/v/${variantId}/warmth?hand=build:${b.id}`) })),
       ...findings.map((f) => ({
         word: `${f.title}: ${f.subject_name}`,
         what: f.severity,

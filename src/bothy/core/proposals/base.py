@@ -6,7 +6,7 @@ from typing import Any, Literal
 
 from pydantic import BaseModel
 
-Group = Literal["inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting", "insulation", "heater", "vents", "ducts", "cooler"]
+Group = Literal["inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting", "insulation", "vents", "heater", "ducts", "cooler"]
 GROUPS: tuple[Group, ...] = (
     "inverter",
     "solar",
@@ -17,8 +17,8 @@ GROUPS: tuple[Group, ...] = (
     "panel",
     "lighting",
     "insulation",
-    "heater",
     "vents",
+    "heater",
     "ducts",
     "cooler",
 )

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 from typing import Any
 
 from bothy.core.catalogue.parts import Part, of_kind
@@ -10,7 +11,9 @@ from bothy.core.context import Context
 from bothy.core.design.warmth import BuildUp, Heater
 from bothy.core.proposals.base import Proposal
 from bothy.core.warmth.airing import STACK_M, month_cold, work_air
+from bothy.core.warmth.cooling import START
 from bothy.core.warmth.heater import HeaterSizeIn, heater_size
+from bothy.core.warmth.heater_rules import THIN_AIR_M
 from bothy.core.warmth.layout import DAMPER_WORDS, best_dampers, with_dampers
 from bothy.core.warmth.part import Warm, warmth_part
 from bothy.core.warmth.presets import PRESETS, USUAL
@@ -21,6 +24,8 @@ KNEE = 0.05
 """Ten more millimetres are worth it while they take off this part of what passes the surface."""
 KNEE_MM = tuple(range(10, 101, 10))
 STALE_PPM, OUT_PPM = 1500.0, 420.0
+DRY_MARGIN = 1.25
+PROPOSED_VENTS = {"vent-high", "vent-low", "roof-fan"}
 
 
 def knee_mm(b: BuildUp, direction: Any) -> float:
@@ -48,25 +53,34 @@ def _at_knee(b: BuildUp, direction: Any, id: str, name: str) -> BuildUp:
     return b.model_copy(update={"id": id, "name": name, "layers": layers, "by": "proposal"})
 
 
+def _standing(group: Any, title: str, what: str, by: Iterable[str]) -> Proposal:
+    """Nothing to take: what stands there is the person's own, or was proposed before."""
+    own = any(b == "typed" for b in by)
+    return Proposal(id=group, group=group, status="kept" if own else "fitted", title=title, what=what, why=["It is yours, and stays as it is." if own else "It is what was proposed."],
+                    assumes=["What was typed is right."] if own else ["Nothing that it was chosen for has changed since."], patch=[])  # fmt: skip
+
+
+def alarm_ops(ctx: Context, *kinds: str) -> list[dict[str, Any]]:
+    """Alarms of these kinds where there is none yet, here or in Life."""
+    words = [a.name.lower() for a in ctx.design.life.appliances if a.kind == "safety"]
+    have = (
+        {a.kind for a in ctx.design.warmth.alarms}
+        | ({"co"} if any("monoxide" in x for x in words) else set())
+        | ({"smoke"} if any("smoke" in x for x in words) else set())
+    )
+    values = {
+        "co": {"id": "co-alarm", "kind": "co", "name": "Carbon monoxide alarm", "mounting": "wall"},
+        "smoke": {"id": "smoke-alarm", "kind": "smoke", "name": "Smoke alarm", "mounting": "ceiling"},
+    }
+    taken = {a.id for a in ctx.design.warmth.alarms}
+    return [{"op": "add", "path": "/warmth/alarms/-", "value": values[k]} for k in kinds if k not in have and values[k]["id"] not in taken]
+
+
 def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
     """Build-ups for the surfaces that have none yet; those of the person stay."""
     open_ = [s for s in w.shell.surfaces if s.assumed]
-    mine = [x for x in ctx.design.warmth.surfaces if x.build_up is not None]
     if not open_:
-        return (
-            Proposal(
-                id="insulation",
-                group="insulation",
-                status="kept" if mine else "fitted",
-                title="Insulation",
-                what="every surface has its build-up",
-                why=[],
-                assumes=[],
-                patch=[],
-            )
-            if mine
-            else None
-        )
+        return _standing("insulation", "Insulation", "every surface has its build-up", (b.by for b in ctx.design.warmth.build_ups))
     wall, floor = USUAL.get(ctx.design.vehicle.preset, ("foam-bonded", "floor-board"))
     have = {b.id for b in ctx.design.warmth.build_ups}
     built: dict[str, BuildUp] = {}
@@ -99,13 +113,13 @@ def _adequate(ctx: Context, w: Warm, p: Part) -> tuple[bool, float]:
     return r.adequate, r.available_w
 
 
-def heater_value(p: Part, id: str, appliance: str | None) -> dict[str, Any]:
-    """A catalogue heater as the design holds it."""
+def heater_value(p: Part, id: str, appliance: str | None, high: bool = False) -> dict[str, Any]:
+    """A catalogue heater as the design holds it, with its kit for heights where it needs one."""
     d = p.data
     h = Heater.model_validate({
         "id": id, "name": p.name, "part": p.key, "kind": d["heater_kind"], "fuel": d["fuel"], "max_w": d["max_w"], "min_w": d["min_w"], "efficiency_frac": d["efficiency_frac"], "air_flow_m3_h": d.get("air_flow_m3_h"),
         "fan_pressure_pa": d.get("fan_pressure_pa", 200.0), "outlet_biases": {1: [1.0], 4: [1.1, 1.1, 0.9, 0.9]}[int(d["outlet_count"])], "run_min_w": d["run_min_w"], "run_max_w": d["run_max_w"],
-        "start_energy_wh": d["start_energy_wh"], "room_sealed": d["heater_kind"] != "stove", "mass_kg": p.mass_kg, "appliance": appliance, "by": "proposal",
+        "start_energy_wh": d["start_energy_wh"], "room_sealed": d["heater_kind"] != "stove", "mass_kg": p.mass_kg, "altitude_kit": high, "appliance": appliance, "by": "proposal",
     })  # fmt: skip
     return h.model_dump(mode="json")
 
@@ -126,7 +140,7 @@ def _line_in_life(ctx: Context) -> str | None:
 def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
     """The smallest air heater that holds the design cold with the margin."""
     if ctx.design.warmth.heaters:
-        return Proposal(id="heater", group="heater", status="kept", title="Heater", what=ctx.design.warmth.heaters[0].name, why=[], assumes=[], patch=[])
+        return _standing("heater", "Heater", ctx.design.warmth.heaters[0].name, (h.by for h in ctx.design.warmth.heaters))
     if w.part.needed_w < 100:
         return None
     fuel = "petrol" if ctx.design.vehicle.preset == "small_van" and ctx.region.key == "us" else "diesel"
@@ -149,20 +163,22 @@ def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
         )
     p = fitting[0]
     why.append(f"It gives {_adequate(ctx, w, p)[1]:.0f} W here; a larger one would go on and off on mild days and soot.")
-    value = heater_value(p, "heater", _line_in_life(ctx))
+    value = heater_value(p, "heater", _line_in_life(ctx), high=ctx.climate.elevation_m > THIN_AIR_M)
     return Proposal(id="heater", group="heater", status="new", title="Heater", what=p.name, why=why, assumes=["A room-sealed burner, intake and exhaust outside; fitted by a qualified person where your region says so."],
-                    patch=[{"op": "add", "path": "/warmth/heaters/-", "value": value}], price_eur=p.price_eur, mass_kg=p.mass_kg)  # fmt: skip
+                    patch=[{"op": "add", "path": "/warmth/heaters/-", "value": value}, *alarm_ops(ctx, "co", "smoke")], price_eur=p.price_eur, mass_kg=p.mass_kg)  # fmt: skip
 
 
 def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
     """Fixed vents that keep the air by night, and the gas's where there is any."""
     if ctx.design.warmth.vents:
-        return Proposal(
-            id="vents", group="vents", status="kept", title="Vents", what=f"{len(ctx.design.warmth.vents)} of your own", why=[], assumes=[], patch=[]
+        return _standing(
+            "vents", "Vents", f"{len(ctx.design.warmth.vents)} of them", ("proposal" if v.id in PROPOSED_VENTS else "typed" for v in ctx.design.warmth.vents)
         )
     air = work_air(ctx, w.shell)
     for_co2 = ctx.people * PERSON_L_H["asleep"] / 1000 * 1e6 / (STALE_PPM - OUT_PPM)
-    need = max(for_co2, air.night.required_flow_m3_h or 0.0)
+    opaque = {s.id for s in w.shell.surfaces if s.opaque}
+    dry = max((d.dry_flow_m3_h or 0.0 for id, d in air.part.surfaces.items() if id in opaque), default=0.0)
+    need = max(for_co2, air.night.required_flow_m3_h or 0.0, DRY_MARGIN * dry)
     lack = max(5.0, need - (air.part.night_flow_m3_h - air.passive.flow_m3_h))
     mean_k = (ctx.night_c + month_cold(ctx)) / 2 + 273.15
     speed = 0.6 * math.sqrt(2 * 9.81 * min(STACK_M, ctx.inside_height_m) * max(1.0, ctx.night_c - month_cold(ctx)) / mean_k)
@@ -174,13 +190,13 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
         {"id": "roof-fan", "name": "Roof fan 360 mm", "kind": "roof_fan", "free_area_mm2": 90000.0, "flow_max_m3_h": 1450.0, "pressure_max_pa": 40.0, "power_max_w": 36.0, "closable": True},
     ]  # fmt: skip
     why = [
-        f"{need:.0f} m³/h by night keep carbon dioxide under 1500 ppm and the air at 60 % at the most.",
+        f"{need:.0f} m³/h by night keep carbon dioxide under 1500 ppm, the air at 60 % where it can, and the walls dry.",
         f"{lack:.0f} m³/h of it through the fixed vents, by the warmth alone.",
     ]
     if air.gas is not None:
         why.append(f"The gas asks for {air.gas.high_area_mm2:,.0f} mm² high and {air.gas.low_area_mm2:,.0f} mm² low, which must stay open.")
     return Proposal(id="vents", group="vents", status="new", title="Vents", what=f"{high:,.0f} mm² high and {low:,.0f} mm² low, free and fixed; a roof fan for summer", why=why,
-                    assumes=["Free area: without mesh and blades. A design value, no certificate."], patch=[{"op": "add", "path": "/warmth/vents/-", "value": v} for v in values])  # fmt: skip
+                    assumes=["Free area: without mesh and blades. A design value, no certificate."], patch=[{"op": "add", "path": "/warmth/vents/-", "value": v} for v in values] + alarm_ops(ctx, "smoke"))  # fmt: skip
 
 
 def propose_ducts(ctx: Context, w: Warm) -> Proposal | None:
@@ -215,20 +231,30 @@ def propose_ducts(ctx: Context, w: Warm) -> Proposal | None:
     )
 
 
+def _starts(ctx: Context, p: Part) -> bool:
+    """Whether the system runs a cooler: native at its voltage, or one that varies its speed on an inverter that can start it."""
+    if p.data["volts"] < 100:
+        return bool(p.data["volts"] == ctx.system_v)
+    inverter = ctx.design.power.inverter
+    run = p.data["capacity_w"] / p.data["eer"]
+    return (
+        p.data["compressor"] == "variable"
+        and inverter is not None
+        and (inverter.surge_power_w or inverter.rating_w) >= START["variable"] * run
+        and inverter.rating_w >= run
+    )
+
+
 def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
     """The smallest native cooler for the hot day, where it gets hot."""
     c = ctx.design.warmth.cooler
     if c is not None:
-        return Proposal(id="cooler", group="cooler", status="kept", title="Air conditioner", what=c.name, why=[], assumes=[], patch=[])
+        return _standing("cooler", "Air conditioner", c.name, [c.by])
     hottest = max(w.part.cool.free_c)
     if hottest < 35:
         return None
     need = w.part.cool.needed_w
-    parts = [
-        p
-        for p in sorted(of_kind("cooler"), key=lambda p: float(p.data["capacity_w"]))
-        if p.data["capacity_w"] >= need and (p.data["volts"] == ctx.system_v or (p.data["volts"] > 100 and p.data["compressor"] == "variable"))
-    ]
+    parts = [p for p in sorted(of_kind("cooler"), key=lambda p: float(p.data["capacity_w"])) if p.data["capacity_w"] >= need and _starts(ctx, p)]
     why = [
         f"{hottest:.0f} °C inside without it at {ctx.hot_c:g} °C outside; {need:.0f} W with the margin.",
         "Shade and a light roof first: they cost nothing a day.",
@@ -239,9 +265,9 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
             group="cooler",
             status="kept",
             title="Air conditioner",
-            what="no cooler of the catalogue is large enough",
+            what="none of the catalogue is large enough, or the inverter can't start it",
             why=why,
-            assumes=[],
+            assumes=["The inverter as it is."],
             patch=[],
         )
     p = parts[0]

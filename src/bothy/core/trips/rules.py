@@ -108,8 +108,11 @@ def _warmth(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
         add("sim-gas-empty" if gas else "sim-fuel-empty", f"In half of the weathers on day {w.fuel_first_d + 1:.0f}; {used} a day are burnt.")
     if w.hot_h > HOT_HOURS_DAY * run.day_count:
         add("sim-too-hot", f"Over 30 °C inside for {w.hot_h / run.day_count:.1f} h a day; up to {w.hottest_p90_c:.0f} °C in 1 weather of 10.")
-    if w.damp_h > DAMP_PART * 24 * run.day_count:
-        add("sim-damp", f"Over 80 % for {w.damp_h / run.day_count:.0f} h a day; {w.condensed_kg:.1f} kg of water run down the coldest face over the trip.")
+    if max(w.damp_h, w.wet_h) > DAMP_PART * 24 * run.day_count:
+        add(
+            "sim-damp",
+            f"Over 80 % for {w.damp_h / run.day_count:.0f} h a day, water on the coldest face for {w.wet_h / run.day_count:.0f} h: {w.condensed_kg:.1f} kg of it over the trip.",
+        )
 
 
 def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:

@@ -21,6 +21,8 @@ WINDOW_MM2 = 40000.0
 DOOR_M3_H = 12.0
 """Mean air through the doors in use by day: four openings an hour (typical)."""
 STACK_M = 1.5
+OPEN_M3_H = 150.0
+"""Through windows that stand open in nights too warm for the heater (typical)."""
 
 
 class DampRowOut(BaseModel):
@@ -165,7 +167,7 @@ def work_air(ctx: Context, shell: Shell) -> Air:
     leak = leak_m3_h(ctx, shell)
     fans = {v.id: fan_rate(ctx, v, volume, inlets(ctx, v.at_night)) for v in w.vents if v.is_fan}
     night_fan = sum(fans[v.id].flow_m3_h for v in w.vents if v.is_fan and v.at_night)
-    flow = max(passive.flow_m3_h, night_fan) + leak
+    flow = max(passive.flow_m3_h, night_fan) + leak + (OPEN_M3_H if out_c + 2 >= ctx.night_c else 0.0)
     damp = [
         DampSurface.trusted(name=s.id, u_value_w_m2k=min(7.5, s.u_effective), rsi_m2k_w=0.13)
         for s in shell.surfaces

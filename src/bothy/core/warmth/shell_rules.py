@@ -15,6 +15,7 @@ from bothy.core.warmth.surfaces import COVER_R, Surface, stuff, worked
 U_WALL, U_FLOOR, COLD_PLACE_C = 1.4, 1.6, 5.0
 GLASS_SHARE, RIB_SHARE, VOID, DEADENING = 0.20, 0.45, 0.03, 0.5
 SMALL_WET, MUCH_WET = 0.5, 10.0
+RIB_FOAM_MM = (6.0, 10.0, 15.0, 20.0)
 TIGHT_SD, TRAP_SD, SKIN_SD, BARRIER_SD, SKIN_R = 5.0, 20.0, 100.0, 2.0, 0.02
 CRUSHED = {
     "eps",
@@ -89,7 +90,7 @@ def screens(ctx: Context, bare: list[Surface]) -> Remedy:
         else {"op": "add", "path": "/warmth/surfaces/-", "value": {"id": s.id, "cover": "screen_inside"}}
         for s in bare
     ]
-    return Remedy(label="Screens inside the cab's glass", patch=patch)
+    return Remedy(label="Screens inside the cab's glass" if len(bare) > 1 else f"A screen inside the {bare[0].name}", patch=patch)
 
 
 def _opaque(w: Warm) -> list[Surface]:
@@ -121,12 +122,13 @@ def _build_up(ctx: Context, s: Surface) -> Found:
     subject, name = f"build:{b.id}", b.name
     index = next((i for i, x in enumerate(ctx.design.warmth.build_ups) if x.id == b.id), None)
     if u.rib_share_frac > RIB_SHARE:
+        mm = _enough_over_ribs(b, s) if index is not None else None
         fix = None
-        if index is not None and not any(x.material == "pe_foam" and x.over_ribs for x in b.layers) and _fits_over(b, 10.0):
+        if mm is not None:
             at = max((i for i, x in enumerate(b.layers) if x.over_ribs), default=-1) + 1
-            fix = Remedy(label="10 mm of foam over the ribs", patch=[
+            fix = Remedy(label=f"{mm:g} mm of foam over the ribs", patch=[
                 {"op": "test", "path": f"/warmth/build_ups/{index}/id", "value": b.id},
-                {"op": "add", "path": f"/warmth/build_ups/{index}/layers/{at}", "value": {"id": _free("rib-foam", b), "material": "pe_foam", "thickness_mm": 10.0, "over_ribs": True}}])  # fmt: skip
+                {"op": "add", "path": f"/warmth/build_ups/{index}/layers/{at}", "value": _over_ribs(b, mm).model_dump(mode="json")}])  # fmt: skip
         yield finding(
             "warm-rib-share",
             subject,
@@ -170,9 +172,21 @@ def _build_up(ctx: Context, s: Surface) -> Found:
     yield from _vapour(ctx, s)
 
 
-def _fits_over(b: BuildUp, mm: float) -> bool:
-    own = b.rib_flange_mm + 2 * max(13.0, sum(x.thickness_mm for x in b.layers if x.over_ribs) + mm)
-    return b.rib_spacing_mm is None or own < b.rib_spacing_mm
+def _over_ribs(b: BuildUp, mm: float) -> WallLayer:
+    return WallLayer(id=_free("rib-foam", b), material="pe_foam", thickness_mm=mm, over_ribs=True)
+
+
+def _enough_over_ribs(b: BuildUp, s: Surface) -> float | None:
+    """The thinnest foam over the ribs by which they carry less than the limit; None where none does or there is no room between them."""
+    at = max((i for i, x in enumerate(b.layers) if x.over_ribs), default=-1) + 1
+    for mm in RIB_FOAM_MM:
+        own = b.rib_flange_mm + 2 * max(13.0, sum(x.thickness_mm for x in b.layers if x.over_ribs) + mm)
+        if b.rib_spacing_mm is not None and own >= b.rib_spacing_mm:
+            return None
+        layers = [*b.layers[:at], _over_ribs(b, mm), *b.layers[at:]]
+        if worked(b.model_copy(update={"layers": layers}), s.direction).rib_share_frac <= RIB_SHARE:
+            return mm
+    return None
 
 
 def _free(id: str, b: BuildUp) -> str:

@@ -109,7 +109,7 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
   const T = Math.min(92, (v.inside_height_m * L) / Math.max(2, v.inside_length_m) + 24);
   const B = Math.min(92, (v.inside_width_m * L) / Math.max(2, v.inside_length_m) + 24);
   const cabW = part.cab === "none" ? 0 : 40;
-  const sx = (half - L - cabW) / 2 + cabW + 34;
+  const sx = (half - L - cabW) / 2 + cabW + (narrow ? 4 : 34);
   const sy = narrow ? 90 : (H - T) / 2 + 2;
   const px = (narrow ? 0 : half) + (half - L - cabW) / 2 + cabW + 24;
   const py = narrow ? 330 : (H - B) / 2 + 2;
@@ -193,7 +193,7 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
         </text>
         {ducts.map((d, i) => {
           const r = part.ducts[d.id]!;
-          const y = py + 20 + i * Math.min(17, (B - 22) / Math.max(1, ducts.length));
+          const y = py + 30 + i * Math.min(17, (B - 34) / Math.max(1, ducts.length));
           const air = SERVICES.air;
           const x1 = d.zone === "cab" ? px - cabW * 0.45 : d.zone === "rear" ? px + L - 8 : px + L * (0.2 + 0.1 * (i % 3));
           const x0 = px + L * 0.62;

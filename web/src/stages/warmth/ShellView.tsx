@@ -132,7 +132,7 @@ export function ShellView() {
       }
       ledger={
         proposing ? (
-          <Proposals groups={["insulation", "heater", "vents", "ducts", "cooler"]} empty="Nothing to propose." />
+          <Proposals groups={["insulation", "vents", "heater", "ducts", "cooler"]} empty="Nothing to propose." />
         ) : (
           <Ledger
             label="Surfaces"
