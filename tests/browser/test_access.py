@@ -26,6 +26,14 @@ VIEWS = [
     "/v/{id}/trips?view=beside&hand=beside:lead",
     "/v/{id}/trips?view=places",
     "/v/{id}/trips?view=measured",
+    "/v/{id}/warmth",
+    "/v/{id}/warmth?hand=surface:right",
+    "/v/{id}/warmth?hand=build:shelf-wall",
+    "/v/{id}/warmth?view=heating&hand=heater:heater",
+    "/v/{id}/warmth?view=ducts",
+    "/v/{id}/warmth?view=ducts&hand=duct:cab-run",
+    "/v/{id}/warmth?view=air",
+    "/v/{id}/warmth?view=summer&hand=cabinet:inverter",
     "/v/{id}/wiring",
     "/v/{id}/wiring?hand=circuit:inverter-feed",
     "/v/{id}/wiring?hand=board:house",
@@ -52,6 +60,7 @@ SITE = (
     "/v/{id}/trips",
     "/v/{id}/trips?view=parts",
     "/v/{id}/trips?view=beside",
+    "/v/{id}/warmth",
     "/v/{id}/wiring",
     "/v/{id}/prove",
     "/v/{id}/prove?hand=circuit:water-pump-10-l-min",
@@ -81,14 +90,14 @@ def test_axe(page: Page, load: Any, axe: str, size: str, view: str) -> None:
     assert violations(page, axe) == []
 
 
-@pytest.mark.parametrize("stage", ["vehicle", "life", "power", "wiring", "prove"])
+@pytest.mark.parametrize("stage", ["vehicle", "life", "power", "wiring", "warmth", "prove"])
 def test_axe_by_night(page: Page, load: Any, axe: str, stage: str) -> None:
     page.add_init_script("""localStorage.setItem("bothy.person", JSON.stringify({theme: "night"}))""")
     open_view(page, f"/v/{{id}}/{stage}", load())
     assert violations(page, axe) == []
 
 
-@pytest.mark.parametrize("stage", ["vehicle", "life", "power", "wiring", "prove"])
+@pytest.mark.parametrize("stage", ["vehicle", "life", "power", "wiring", "warmth", "prove"])
 def test_axe_on_an_empty_design(page: Page, load: Any, axe: str, stage: str) -> None:
     open_view(page, f"/v/{{id}}/{stage}", load(Design()))
     assert violations(page, axe) == []

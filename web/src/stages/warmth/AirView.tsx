@@ -353,6 +353,7 @@ export function AirView() {
       ledger={
         list === "vents" ? (
           <Ledger
+            key="Fans and vents"
             label="Fans and vents"
             rows={vents.items}
             columns={columns}
@@ -372,6 +373,7 @@ export function AirView() {
           />
         ) : (
           <Ledger
+            key="Alarms"
             label="Alarms"
             rows={alarms.items}
             columns={alarmColumns}

@@ -379,6 +379,7 @@ export function DuctsView() {
           <Proposals groups={["ducts"]} empty="Nothing to propose until a heater blows into runs." />
         ) : shown === "loop" ? (
           <Ledger
+            key="Zones of the loop"
             label="Zones of the loop"
             rows={loop.items}
             columns={loopColumns}
@@ -393,6 +394,7 @@ export function DuctsView() {
           />
         ) : (
           <Ledger
+            key="Runs"
             label="Runs"
             rows={ducts.items}
             columns={columns}

@@ -368,6 +368,7 @@ export function SummerView() {
       ledger={
         list === "cabinets" ? (
           <Ledger
+            key="Hot cabinets"
             label="Hot cabinets"
             rows={cabinets.items}
             columns={columns}
@@ -381,6 +382,7 @@ export function SummerView() {
           />
         ) : (
           <Ledger
+            key="Cold bays"
             label="Cold bays"
             rows={bays.items}
             columns={bayColumns}

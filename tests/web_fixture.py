@@ -1,0 +1,54 @@
+"""What the front end's tests mount for Warmth: a design with everything in it, and its report, made by ``python -m tests.web_fixture``."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+from typing import Any
+
+from bothy.core.design.document import Design, load_design
+from bothy.core.report import report
+from bothy.demo import curlew
+
+FILE = Path(__file__).parents[1] / "web/tests/fixtures/warmth.json"
+
+
+def design() -> Design:
+    """Curlew with a coolant loop and an air conditioner too, so that every view has something to show."""
+    data = curlew.design().model_dump(mode="json")
+    data["warmth"]["loop"] = {
+        "pump_head_max_m": 2.5,
+        "pump_flow_max_l_min": 18.0,
+        "zones": [
+            {"id": "coil", "name": "Fan coil, step", "emitter": "fan_coil", "rated_w": 1800.0, "pipe_length_m": 6.0},
+            {"id": "bath", "name": "Plate exchanger", "emitter": "exchanger", "rated_w": 4000.0, "ua_w_k": 600.0, "pipe_length_m": 3.0},
+        ],
+    }
+    data["warmth"]["cooler"] = {"name": "Roof cooler", "capacity_w": 1400.0, "from_h": 12.0, "to_h": 18.0}
+    return load_design(data)
+
+
+def rounded(value: Any) -> Any:
+    """The same with numbers of four digits."""
+    if isinstance(value, float):
+        return float(f"{value:.4g}")
+    if isinstance(value, dict):
+        return {k: rounded(v) for k, v in value.items()}
+    return [rounded(v) for v in value] if isinstance(value, list) else value
+
+
+def made() -> dict[str, Any]:
+    """The fixture as it should be now."""
+    r = report(design()).plain()
+    figures = {k: v for k, v in r["figures"].items() if k.split("/")[0] in ("warmth", "surfaces", "heaters", "ducts", "air", "vents", "cool")}
+    return {
+        "design": design().model_dump(mode="json")["warmth"],
+        "report": rounded(r["warmth"]),
+        "vehicle": rounded(r["vehicle"]),
+        "figures": rounded(figures),
+        "findings": [f for f in rounded(r["findings"]) if f["stage"] == "warmth"],
+    }
+
+
+if __name__ == "__main__":
+    FILE.write_text(json.dumps(made(), ensure_ascii=False, indent=1) + "\n", encoding="utf-8")
