@@ -333,7 +333,7 @@ describe("air and summer", () => {
     expect((await within(slate()).findByText(/mm² free low and high/)).textContent).toContain("or a fan of");
     fireEvent.click(screen.getByRole("button", { name: "cold bays" }));
     fireEvent.click(within(screen.getByRole("grid", { name: "Cold bays" })).getByText("Grey tank, underfloor"));
-    expect(await within(slate()).findByText(/hold 3 °C\.$/, { selector: "p" })).toBeTruthy();
+    expect(await within(slate()).findAllByText(/hold 3 °C\.$/)).not.toHaveLength(0);
   });
 });
 

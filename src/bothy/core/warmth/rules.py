@@ -15,7 +15,11 @@ PARTS = (shell_findings, damp_findings, air_findings, alarm_findings, heater_fin
 
 
 def warmth_findings(ctx: Context, w: Warm) -> list[Finding]:
-    """Everything that the rules of warmth say of a design that has begun with it."""
+    """Everything that the rules of warmth say of a design that has begun with it; once of each subject, though a build-up may lie in two directions."""
     if ctx.design.warmth == type(ctx.design.warmth)():
         return []
-    return [f for part in PARTS for f in part(ctx, w)]
+    found: dict[str, Finding] = {}
+    for part in PARTS:
+        for f in part(ctx, w):
+            found.setdefault(f.id, f)
+    return list(found.values())
