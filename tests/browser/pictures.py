@@ -27,16 +27,16 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("beside", "/v/{id}/trips?view=beside&hand=beside:lead", DESK, "day"),
     ("wiring", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
     ("working", "/v/{id}/wiring?hand=circuit:inverter-feed", DESK, "night"),
-    ("what-if", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
     ("panel", "/v/{id}/wiring?hand=panel:p12", DESK, "day"),
-    ("raceways", "/v/{id}/wiring?hand=raceway:left-trunking", DESK, "day"),
-    ("loops", "/v/{id}/prove", DESK, "day"),
+    ("warmth", "/v/{id}/warmth?hand=surface:right", DESK, "day"),
+    ("ducts", "/v/{id}/warmth?view=ducts&hand=duct:drying-run", DESK, "day"),
+    ("air", "/v/{id}/warmth?view=air", DESK, "day"),
+    ("summer", "/v/{au}/warmth?view=summer", DESK, "day"),
     ("mains", "/v/{us}/wiring?hand=board:mains", DESK, "day"),
     ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),
     ("sums", "/sums/wire-size", DESK, "day"),
     ("print-lists", "/v/{id}/print/lists", DESK, "day"),
-    ("print-labels", "/v/{us}/print/labels", DESK, "day"),
 ]
 """Name, address, size and theme of each picture."""
 
@@ -46,13 +46,6 @@ def prepare(page: Page, name: str) -> None:
     if name == "working":
         page.get_by_role("button", name="Inverter's DC current").first.click()
         page.get_by_test_id("working").first.get_by_role("button").first.click()
-    if name == "what-if":
-        page.get_by_role("button", name="What if").click()
-        size = page.get_by_label("size of the cable")
-        for _ in range(3):
-            size.press("ArrowRight")
-        page.get_by_text("goes: ").wait_for()
-        page.get_by_role("button", name="Keep it").scroll_into_view_if_needed()
     if name == "trips":
         page.get_by_role("slider", name="Moment of the trip").wait_for()
     if name == "parts":
@@ -61,9 +54,6 @@ def prepare(page: Page, name: str) -> None:
         page.get_by_text("found:").first.click()
     if name == "beside":
         page.get_by_role("img", name="Days short, price and mass of each supply").wait_for()
-    if name == "loops":
-        page.get_by_role("button", name="Before power: loops").click()
-        page.get_by_role("grid", name="Loop test").wait_for()
     if name == "prove-site":
         page.get_by_role("combobox", name="circuit").select_option("water-pump-10-l-min")
 

@@ -10,7 +10,8 @@ from playwright.sync_api import Locator, Page, expect
 from bothy.core.design.document import load_design
 from bothy.demo import saltbush
 from tests.browser.test_newcomer import saving
-from tests.core.test_warmth_rules import warm
+from tests.core.test_warmth_rules import HEATER, warm
+from tests.designs import BANK
 
 
 def bare(**more: Any) -> Any:
@@ -192,3 +193,26 @@ def test_saltbushs_cooler_is_chosen_again_from_the_catalogue(page: Page, load: A
     assert stored(id).warmth.cooler.hose_flow_m3_h == 300
     fill(page, "cools to", "80 °F")
     assert abs(stored(id).warmth.cooler.set_c - 26.67) < 0.01
+
+
+def test_the_trip_says_what_the_heater_burns_and_a_stop_fills_it_up(page: Page, load: Any, stored: Any) -> None:
+    data = warm(cab="curtain", heaters=[{**HEATER, "tank_volume_l": 12.0}])
+    data["power"] = {"bank": {**BANK, "parallel_count": 6}}
+    days = {"place": "inverness", "days_count": 4}
+    data["trips"] = {"start_date": "2027-01-10", "draw_count": 8, "legs": [{"id": "a", **days}, {"id": "b", **days}]}
+    id = load(load_design(data))
+    page.goto(f"/v/{id}/trips")
+    slate = slate_of(page)
+    expect(slate.get_by_text("The heater's fuel runs out")).to_be_visible()
+    expect(slate.get_by_text("its liquid fuel")).to_be_visible()
+    expect(page.get_by_text("humidity", exact=True)).to_be_visible()
+    page.get_by_role("grid", name="Itinerary").get_by_role("row").nth(2).locator('[data-col="days"]').click()
+    with saving(page):
+        slate.get_by_label("diesel").check()
+    assert stored(id).trips.legs[1].refills == ["diesel"]
+    page.goto(f"/v/{id}/warmth?view=heating&hand=heater:h")
+    fill(page, "tank", "20 gal")
+    assert abs(stored(id).warmth.heaters[0].tank_volume_l - 75.7) < 0.1
+    page.goto(f"/v/{id}/trips")
+    expect(slate.get_by_text("Warmth on the way")).to_be_visible()
+    expect(slate.get_by_text("The heater's fuel runs out")).to_have_count(0)

@@ -48,6 +48,7 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
       real2: measured?.sun_w,
     },
     { key: "cabin", word: "cabin", unit: "°C", lane: run.cabin_c, lo: cold, hi: warm, height: 42, factor: 1 },
+    ...(run.rh ? [{ key: "rh", word: "humidity", unit: "%", lane: run.rh, lo: 0, hi: 1, height: 30, factor: 1 }] : []),
   ];
 }
 
@@ -234,7 +235,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
             used.{measured && " Red: measured charge and use; heather, dashed: measured sun."}
           </span>
         ) : (
-          `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · other sources ${Math.max(0, Math.round((run.fed_w.p50[at] ?? 0) - (run.sun_w.p50[at] ?? 0)))} W · use ${rangeOf(run.load_w, at, 1, "W")} · ${bankFlow(run, at)} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}`
+          `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · other sources ${Math.max(0, Math.round((run.fed_w.p50[at] ?? 0) - (run.sun_w.p50[at] ?? 0)))} W · use ${rangeOf(run.load_w, at, 1, "W")} · ${bankFlow(run, at)} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}${run.rh ? ` at ${rangeOf(run.rh, at, 100, "%")}` : ""}`
         )}
       </p>
     </div>

@@ -11,6 +11,7 @@ import { JobButton } from "./JobButton";
 import { LiveProperties } from "./Live";
 import { usePlaceOptions } from "./places";
 import { moment, type TripRun, useThorough } from "./run";
+import { Refills, WarmSummary } from "./WarmTrip";
 import { DAY_TYPES } from "./words";
 
 const percent = (v: number, digits = 0) => `${(100 * v).toFixed(digits)} %`;
@@ -92,6 +93,7 @@ function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
         placeholder={`${design.life?.people ?? 2}, as in Life`}
         onSet={(v) => void set(leg, { persons: v == null ? null : Math.round(v) }, "people")}
       />
+      <Refills leg={leg} />
       <TextProperty label="note" area value={leg.note ?? ""} onSet={(note) => void set(leg, { note }, "note")} />
       {days.length > 0 && (
         <table className="num mt-2 w-full border-collapse text-[11.5px]" aria-label="Its days">
@@ -181,6 +183,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
               {percent(run.least_soc_p10)}, {percent(run.least_soc_p50)}, {percent(run.least_soc_p90)}
             </dd>
           </dl>
+          <WarmSummary run={run} />
           {run.buys.length > 0 && (
             <>
               <h3 className="mb-1 mt-3 font-display text-[14px]">What one more would buy</h3>
