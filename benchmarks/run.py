@@ -74,9 +74,32 @@ def distribution(count: int) -> Any:
     )
 
 
+def shell_and_ducts(surfaces: int, ducts: int) -> Any:
+    """Curlew with as many windows as make ``surfaces`` surfaces, and ``ducts`` runs of warm air."""
+    from bothy.core.design.document import load_design
+    from bothy.core.report import report
+    from bothy.demo import curlew
+
+    doc = curlew.design().model_dump(mode="json")
+    have = len(report(curlew.design()).warmth.surfaces)
+    sides = ("left", "right", "rear", "roof")
+    doc["warmth"]["openings"] += [
+        {"id": f"w{i}", "name": f"Window {i}", "on": sides[i % 4], "kind": "window", "width_m": 0.3, "height_m": 0.2} for i in range(surfaces - have)
+    ]
+    first = doc["warmth"]["ducts"][0]
+    doc["warmth"]["ducts"] = [
+        {**first, "id": f"d{i}", "name": f"Run {i}", "parent": None if i < 2 else f"d{i % 2}", "length_m": 1.0 + i / 2} for i in range(ducts)
+    ]
+    doc["warmth"]["drying"] = None
+    return load_design(doc)
+
+
 def core() -> dict[str, Any]:
     from bothy.api.app import tune_collector
+    from bothy.core.context import Context
     from bothy.core.report import report
+    from bothy.core.warmth.part import warmth_part
+    from bothy.core.warmth.rules import warmth_findings
     from bothy.demo import curlew
 
     design = curlew.design()
@@ -86,7 +109,13 @@ def core() -> dict[str, Any]:
     tune_collector()
     thirty, three_hundred = median(lambda: report(small), 15), median(lambda: report(large), 7)
     runs = times(lambda: report(design), 60)
+    shell = Context(shell_and_ducts(30, 6))
+    parts = times(lambda: warmth_findings(shell, warmth_part(shell)), 40)
+    part = warmth_part(shell).part
+    assert len(part.surfaces) == 30
+    assert len(part.ducts) == 6
     return {
+        "warmth_30_surfaces_6_ducts_ms": round(statistics.median(parts), 2),
         "report_demo_median_ms": round(statistics.median(runs), 2),
         "report_demo_best_ms": round(runs[0], 2),
         "report_30_circuits_ms": thirty,

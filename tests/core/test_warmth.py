@@ -269,6 +269,9 @@ def test_slide_outs_and_a_pop_top_are_surfaces_of_their_own() -> None:
     assert {"slide_out_1", "pop_top_canvas", "pop_top_lid"} <= more.surfaces.keys()
     assert more.volume_m3 > plain.volume_m3
     assert more.heat_loss_w > plain.heat_loss_w
+    canvas = more.surfaces["pop_top_canvas"]
+    dark, noon = canvas.summer_w[0], max(canvas.summer_w[10:16])
+    assert noon > dark + 0.2 * canvas.area_m2 * canvas.u_w_m2k, "the sun warms the canvas by day"
 
 
 def test_a_curtain_before_the_cab_saves_what_it_says() -> None:
@@ -328,12 +331,36 @@ def test_bothy_fits_a_bare_van_and_is_then_content() -> None:
     assert [p.status for g in ("insulation", "vents", "heater") for p in propose_group(design, g)] == ["fitted"] * 3  # type: ignore[arg-type]
 
 
-def test_a_cooler_is_proposed_where_it_gets_hot() -> None:
-    hot = made(warm({"place": "alice_springs", "from_month": 12, "to_month": 2}, cab="curtain"))
-    p = propose_group(hot, "cooler")[0]
-    assert p.status == "new"
+def test_a_cooler_is_proposed_where_it_gets_hot_and_can_be_run() -> None:
+    place = {"place": "alice_springs", "from_month": 12, "to_month": 2}
+    without = propose_group(made(warm(place, cab="curtain")), "cooler")[0]
+    assert without.status == "kept"
+    assert "inverter" in without.what
+    hot = made(warm(place, {"inverter": {"name": "Inverter", "rating_w": 4000.0, "surge_power_w": 8000.0}}, cab="curtain"))
+    assert propose_group(hot, "cooler")[0].status == "new"
     cooled, _ = accept(hot, groups=["cooler"])
     assert "warm-ac-undersized" not in {f.rule for f in reported(cooled.model_dump(mode="json")).findings}
+
+
+def test_the_schools_against_damp_side_by_side() -> None:
+    """A membrane keeps wool dry and slows its drying; foam that holds vapour back by itself hardly cares."""
+    wool = wall({"id": "a", "material": "plywood", "thickness_mm": 4, "over_ribs": True}, {"id": "b", "material": "sheep_wool", "thickness_mm": 50})
+    built, barrier, opened = reported(wool).warmth.build_ups["b/horizontal"].schools
+    assert (built.school, barrier.school, opened.school) == ("as_built", "barrier", "open")
+    assert opened.same
+    assert opened.wets_g_m2_day == built.wets_g_m2_day > 10 * barrier.wets_g_m2_day
+    assert built.dries_g_m2_day > 10 * barrier.dries_g_m2_day
+    assert barrier.air_leak_condenses
+    # by hand: 4 mm ply µ 70 and 50 mm wool µ 2 are 0.38 m of air; 35 °C skin against 22 °C and half full
+    assert math.isclose(built.dries_g_m2_day, 2e-10 * 8.64e7 * (5622.9 - 0.5 * 2642.4) / 0.38, rel_tol=5e-3)
+    foil = wall(
+        {"id": "a", "material": "plywood", "thickness_mm": 4, "over_ribs": True},
+        {"id": "f", "material": "vapour_foil", "thickness_mm": 0.2, "over_ribs": True},
+        {"id": "b", "material": "sheep_wool", "thickness_mm": 50},
+    )
+    built, barrier, opened = reported(foil).warmth.build_ups["b/horizontal"].schools
+    assert barrier.same
+    assert not opened.same
 
 
 def test_curlew_is_warm_and_dry_but_for_its_two_mistakes() -> None:

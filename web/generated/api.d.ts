@@ -1477,6 +1477,8 @@ export interface components {
             dew_c: number;
             /** Planes */
             planes: components["schemas"]["Plane"][];
+            /** Schools */
+            schools: components["schemas"]["SchoolView"][];
         };
         /**
          * Buy
@@ -4777,6 +4779,27 @@ export interface components {
             saves_w: number;
             /** Of */
             of: string;
+        };
+        /**
+         * SchoolView
+         * @description What a school does to a build-up: water caught in a cold day and let go inwards in a sunny one, g/(m²·day); years of each against the other are the reader's.
+         */
+        SchoolView: {
+            /**
+             * School
+             * @enum {string}
+             */
+            school: "as_built" | "barrier" | "open";
+            /** What */
+            what: string;
+            /** Wets G M2 Day */
+            wets_g_m2_day: number;
+            /** Dries G M2 Day */
+            dries_g_m2_day: number;
+            /** Air Leak Condenses */
+            air_leak_condenses: boolean;
+            /** Same */
+            same: boolean;
         };
         /**
          * Searched

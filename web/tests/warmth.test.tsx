@@ -106,7 +106,7 @@ describe("what a surface's heat and damp are in words and bands", () => {
     mount(<ShellPicture season="winter" hour={6} />);
     const bands = within(screen.getByRole("group", { name: /Heat through the shell/ })).getAllByRole("button");
     expect(bands.length).toBeGreaterThanOrEqual(Object.keys(s).length);
-    const band = screen.getByRole("button", { name: /^right side: \d+ W$/ });
+    const band = screen.getByRole("button", { name: /^right side \d+ W$/ });
     fireEvent.keyDown(band, { key: "Enter" });
     expect(screen.getByText(/inside$/).textContent).toContain("19");
   });
@@ -146,7 +146,7 @@ describe("the shell's view", () => {
   });
   it("lays a preset on a surface in one edit, under a free id", async () => {
     mount(<ShellView />);
-    fireEvent.click(screen.getByRole("button", { name: /^left side: / }));
+    fireEvent.click(screen.getByRole("button", { name: /^left side / }));
     const choice = await within(slate()).findByLabelText("build-up");
     await waitFor(() => expect(within(choice).getByText(/new: Closed-cell foam/)).toBeTruthy());
     fireEvent.change(choice, { target: { value: "preset:foam-bonded" } });
@@ -157,7 +157,7 @@ describe("the shell's view", () => {
   });
   it("says something of a surface that had no line yet", async () => {
     mount(<ShellView />);
-    fireEvent.click(screen.getByRole("button", { name: /^firewall: / }));
+    fireEvent.click(screen.getByRole("button", { name: /^firewall \d/ }));
     fireEvent.change(await within(slate()).findByLabelText("before it at night"), { target: { value: "curtain" } });
     expect(await ops()).toEqual([{ op: "add", path: "/warmth/surfaces/-", value: { id: "cab_firewall", cover: "curtain" } }]);
   });
@@ -201,11 +201,37 @@ describe("the shell's view", () => {
       { op: "remove", path: "/warmth/build_ups/4" },
     ]);
   });
+  it("sets the schools against damp side by side on the build-up in hand", async () => {
+    mount(<ShellView />);
+    fireEvent.click(screen.getByRole("button", { name: "Old shelf wall, fibre left in" }));
+    const table = await within(slate()).findByRole("table", { name: /Schools against damp/ });
+    const rows = within(table).getAllByRole("row").slice(1);
+    expect(rows.map((r) => r.textContent)).toEqual([
+      expect.stringMatching(/^as it is3\d\.\d g1\d\d gwets$/),
+      expect.stringMatching(/^with one taped foil on the warm side0\.\d g0\.\d gwets$/),
+      expect.stringMatching(/^open to vapour, no membrane \(so it is\)/),
+    ]);
+  });
+  it("lets a wall slide out and a roof lift, changes them and takes them back", async () => {
+    mount(<ShellView />);
+    fireEvent.click(within(slate()).getByRole("button", { name: "Add a slide-out" }));
+    expect(await ops()).toEqual([
+      { op: "replace", path: "/warmth/slide_outs", value: [expect.objectContaining({ id: "slide-out", on: "left", depth_m: 0.5 })] },
+    ]);
+    fireEvent.change(within(slate()).getByLabelText("in the"), { target: { value: "rear" } });
+    expect(await ops(2)).toEqual([{ op: "replace", path: "/warmth/slide_outs", value: [expect.objectContaining({ id: "slide-out", on: "rear" })] }]);
+    fireEvent.click(within(slate()).getByRole("button", { name: "Remove slide-out 1" }));
+    expect(await ops(3)).toEqual([{ op: "replace", path: "/warmth/slide_outs", value: [] }]);
+    fireEvent.click(within(slate()).getByRole("button", { name: "Add a pop-top" }));
+    expect(await ops(4)).toEqual([{ op: "replace", path: "/warmth/pop_top", value: expect.objectContaining({ shape: "wedge", lined: false }) }]);
+    fireEvent.click(await within(slate()).findByRole("button", { name: "Remove the pop-top" }));
+    expect(await ops(5)).toEqual([{ op: "replace", path: "/warmth/pop_top", value: null }]);
+  });
   it("adds an opening, and closes one up", async () => {
     mount(<ShellView />);
     fireEvent.click(screen.getByRole("button", { name: /Add an opening/ }));
     expect(await ops()).toEqual([{ op: "add", path: "/warmth/openings/-", value: expect.objectContaining({ name: "Window", on: "left" }) }]);
-    fireEvent.click(screen.getByRole("button", { name: /^Window, table: / }));
+    fireEvent.click(screen.getByRole("button", { name: /^Window, table \d/ }));
     fireEvent.click(await within(slate()).findByRole("button", { name: "Close this opening up" }));
     expect(await ops(2)).toEqual([{ op: "remove", path: "/warmth/openings/1" }]);
   });
@@ -252,7 +278,7 @@ describe("ducts and loop", () => {
   });
   it("draws what arrives of what is needed", () => {
     mount(<DuctPicture />);
-    expect(screen.getByRole("button", { name: /^Table, by the step: \d+ m³\/h, \d+ of \d+ W$/ })).toBeTruthy();
+    expect(screen.getByRole("button", { name: /^Table, by the step .*m³\/h.*\d+ of \d+ W/ })).toBeTruthy();
     expect(screen.getByRole("button", { name: /^Trunk under the bench/ })).toBeTruthy();
   });
   it("says what to do first where there is nothing to draw", () => {

@@ -37,6 +37,7 @@ UNIT_BY_SUFFIX = {
     "w_mk": "W/(m·K)",
     "g_m2_day": "g/(m²·day)",
     "kg_m2": "kg/m²",
+    "per_m2": "1/m²",
     "kg_m3": "kg/m³",
     "kg_day": "kg",
     "kg_h": "kg/h",
@@ -99,7 +100,7 @@ WORDS = {
     "poa": "light on the plane", "ghi": "light on the flat", "dhi": "diffuse light", "dni": "beam", "soc": "charge", "lolp": "days short", "pv": "sun", "dcdc": "driving charge",
     "stc": "on the label", "kt": "clearness", "temp": "temperature", "iam": "incidence loss", "aoi": "angle of incidence", "p10": "in 1 of 10",
     "p50": "in half", "p90": "in 9 of 10", "el": "electricity", "rh": "humidity", "ach": "air changes", "sat": "saturation", "abs": "absolute",
-    "mu": "vapour resistance factor", "sd": "vapour resistance as air", "ua": "heat loss coefficient", "co2": "CO₂", "co": "CO", "90pct": "90 %", "eer": "cooling per watt",
+    "mu": "vapour resistance factor", "u": "U", "r": "R", "sd": "vapour resistance as air", "ua": "heat loss coefficient", "co2": "CO₂", "co": "CO", "90pct": "90 %", "eer": "cooling per watt",
 }  # fmt: skip
 """Abbreviations of the keys in words."""
 

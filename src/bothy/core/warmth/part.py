@@ -13,6 +13,7 @@ from bothy.core.warmth.airing import Air, AirPart, figures, vent_heat_flow, work
 from bothy.core.warmth.condensation import Plane
 from bothy.core.warmth.heating import Heat, HeaterPart, MonthHeat, Saving, WarmUp, gains_w, heater_part, months, savings, thicker, warm_up_part, work_heat
 from bothy.core.warmth.layout import DuctPart, Layout, LayoutPart, LoopPart, work_ducts, work_loop
+from bothy.core.warmth.schools import SchoolView, schools
 from bothy.core.warmth.summer import BayPart, CabinetPart, CoolPart, DryingPart, Summer, bays, cabinets, drying, winter_hours, work_summer
 from bothy.core.warmth.surfaces import Shell, sheets, work_shell
 
@@ -58,6 +59,7 @@ class BuildUpPart(BaseModel):
     air_leak_condenses: bool
     dew_c: float
     planes: list[Plane]
+    schools: list[SchoolView]
 
 
 class ZoneHeat(BaseModel):
@@ -116,7 +118,7 @@ class Warm:
     part: WarmthPart
 
 
-def _build_ups(shell: Shell) -> dict[str, BuildUpPart]:
+def _build_ups(ctx: Context, shell: Shell) -> dict[str, BuildUpPart]:
     out: dict[str, BuildUpPart] = {}
     for s in shell.surfaces:
         if s.build is None or s.worked is None or s.damp is None:
@@ -127,6 +129,7 @@ def _build_ups(shell: Shell) -> dict[str, BuildUpPart]:
             BuildUpPart, name=s.build.name, direction=s.direction, area_m2=area, u_w_m2k=s.worked.u_value_w_m2k, u_clear_w_m2k=s.worked.u_clear_w_m2k, rib_share_frac=s.worked.rib_share_frac, thickness_mm=s.worked.thickness_mm,
             mass_kg=area * s.worked.mass_kg_m2, cost=area * s.worked.cost_per_m2, sheet_count=sheets(area), risk=s.damp.risk, condensation_g_m2_day=s.damp.condensation_g_m2_day, worst_plane=s.damp.worst_plane,
             air_leak_condenses=s.damp.air_leak_condenses, dew_c=s.damp.dew_point_c, planes=s.damp.planes,
+            schools=out[key].schools if key in out else schools(ctx, s.build, s.direction),
         )  # fmt: skip
     return out
 
@@ -176,7 +179,7 @@ def warmth_part(ctx: Context) -> Warm:
     part = quick(
         WarmthPart, indoor_c=ctx.indoor_c, night_c=ctx.night_c, cold_c=ctx.cold_c, cab=shell.cab, problem=shell.problem, volume_m3=shell.areas.volume_m3, floor_m2=shell.areas.floor_area_m2,
         area_m2=shell.areas.total_area_m2, headroom_m=_headroom(ctx, shell), ua_w_k=loss.ua_w_k, heat_loss_w=loss.heat_loss_w, needed_w=loss.design_heat_w, air_w=loss.infiltration_w + loss.ventilation_w,
-        largest=loss.largest_surface, surfaces=surfaces, build_ups=_build_ups(shell), zones={z: ZoneHeat(heat_w=w, brought_w=brought.get(z) if layout else None) for z, w in zones.items()},
+        largest=loss.largest_surface, surfaces=surfaces, build_ups=_build_ups(ctx, shell), zones={z: ZoneHeat(heat_w=w, brought_w=brought.get(z) if layout else None) for z, w in zones.items()},
         savings=savings(ctx, shell, thicker), warm_up=warm_up_part(ctx, heat), heaters={id: heater_part(heat.sizes[id], heat.fuels[id]) for id in heat.sizes}, months=by_month,
         year_fuel_l=sum(liquid) if liquid else None, ducts=layout.runs if layout else {}, layout=layout.part if layout else None, loop=work_loop(ctx, _loop_source(ctx)), air=air.part, cool=summer.cool,
         cabinets=cabinets(ctx), bays=bays(ctx), drying=drying(ctx, duct_w, air.part.day_rh_frac), winter_out_c=out_c, winter_need_w=need,

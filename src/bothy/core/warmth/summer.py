@@ -160,6 +160,8 @@ def load_at(ctx: Context, shell: Shell, hour: int, sun: dict[str, Array], out_c:
 def sun_of(ctx: Context, s: Surface, sun: dict[str, Array], shell: Shell, hour: int) -> float:
     """Sun on a surface in one hour; panels on a gap shade the roof."""
     light = float(sun[s.side][hour]) if s.side in sun else 0.0
+    if s.kind == "canvas":  # it looks every way
+        light = sum(float(sun[k][hour]) for k in ("left", "right", "rear", "front")) / 4
     if s.id == "cab_windscreen":
         light = float(max(light, 0.7 * sun["roof"][hour])) if light > 0 else 0.0
     if s.id == "roof":

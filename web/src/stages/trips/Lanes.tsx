@@ -48,7 +48,7 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
       real2: measured?.sun_w,
     },
     { key: "cabin", word: "cabin", unit: "°C", lane: run.cabin_c, lo: cold, hi: warm, height: 42, factor: 1 },
-    ...(run.rh ? [{ key: "rh", word: "humidity", unit: "%", lane: run.rh, lo: 0, hi: 1, height: 30, factor: 1 }] : []),
+    ...(run.rh ? [{ key: "rh", word: "humidity", unit: "%", lane: run.rh, lo: 0, hi: 1, height: 42, factor: 1 }] : []),
   ];
 }
 

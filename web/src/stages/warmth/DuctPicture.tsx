@@ -73,7 +73,6 @@ export function DuctPicture() {
               key={d.id}
               role="button"
               tabIndex={0}
-              aria-label={`${d.name}: ${Math.round(flow)} m³/h, ${Math.round(r?.delivered_w ?? 0)} of ${Math.round(r?.need_w ?? 0)} W`}
               className="cursor-pointer outline-none [&:focus-visible>path]:stroke-[3px]"
               onClick={() => hand.pick("duct", d.id)}
               onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && hand.pick("duct", d.id)}
@@ -88,18 +87,18 @@ export function DuctPicture() {
                 fill="none"
               />
               <text x={from + 8} y={y(i) - wide / 2 - 4} fontSize="11" fill="currentColor" fontWeight={held ? 700 : 500}>
-                {d.name}
+                {`${d.name} `}
                 <tspan className="num" fill="var(--color-dim)" fontSize="10">
-                  {` ${d.diameter_mm} mm, ${d.length_m} m${(d.insulation_mm ?? 0) > 0 ? ", sleeved" : ""}${d.damper && d.damper !== "none" ? `, damper ${d.damper.slice(7)}°` : ""}`}
+                  {`${d.diameter_mm} mm, ${d.length_m} m${(d.insulation_mm ?? 0) > 0 ? ", sleeved" : ""}${d.damper && d.damper !== "none" ? `, damper ${d.damper.slice(7)}°` : ""} `}
                 </tspan>
               </text>
               <text x={from + 8} y={y(i) + wide / 2 + 11} fontSize="10" className="num" fill="var(--color-dim)">
-                {r ? `${Math.round(flow)} m³/h at ${Math.round(r.supply_c)}°` : "closed"}
+                {r ? `${Math.round(flow)} m³/h at ${Math.round(r.supply_c)}° ` : "closed "}
               </text>
               {r && !r.trunk && (
                 <g>
                   <text x={stop - 6} y={y(i) + wide / 2 + 11} fontSize="10" textAnchor="end" className="num" fill="currentColor">
-                    {r.outlet_c != null ? `${Math.round(r.outlet_c)}°` : ""}
+                    {r.outlet_c != null ? `${Math.round(r.outlet_c)}° ` : ""}
                   </text>
                   <rect x={end + 10} y={y(i) - 1} width={r.need_w * bar} height="9" fill="none" stroke="currentColor" strokeWidth="1" />
                   <rect

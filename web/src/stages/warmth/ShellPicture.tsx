@@ -40,7 +40,6 @@ function Band({ row, at, scale, season, held, onPick }: { row: Row; at: Place; s
     <g
       role="button"
       tabIndex={0}
-      aria-label={`${row.s.name}: ${Math.round(row.w)} W`}
       className="cursor-pointer outline-none [&:focus-visible>path]:stroke-[3px]"
       onClick={onPick}
       onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && onPick()}
@@ -61,7 +60,7 @@ function Band({ row, at, scale, season, held, onPick }: { row: Row; at: Place; s
         fill="currentColor"
         fontWeight={held ? 700 : 400}
       >
-        {row.s.name}
+        {`${row.s.name} `}
         <tspan x={at.x + nx * out} dy="10.5" className="num">
           {`${Math.round(row.w)} W`}
         </tspan>
@@ -115,7 +114,8 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
   const py = narrow ? 330 : (H - B) / 2 + 2;
   const scale = Math.min(46, (T - 6) * 0.5) / most;
   const held = (id: string) => hand.kind === "surface" && hand.id === id;
-  const of = (side: string, cab: boolean) => rows.filter((r) => r.s.side === side && r.id.startsWith("cab_") === cab && (r.s.area_m2 > 0.02 || held(r.id)));
+  const sideOf = (r: Row) => (r.s.kind === "canvas" ? "roof" : r.s.side);
+  const of = (side: string, cab: boolean) => rows.filter((r) => sideOf(r) === side && r.id.startsWith("cab_") === cab && (r.s.area_m2 > 0.02 || held(r.id)));
   /** Bands of one side, spread along it so that none stands on another. */
   const spread = (list: Row[], x0: number, x1: number, make: (at: number) => Omit<Place, "along">): { row: Row; at: Place }[] => {
     const need = list.map((r) => Math.max(LEAST, Math.abs(r.w) * scale));
@@ -197,19 +197,20 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
           const air = SERVICES.air;
           const x1 = d.zone === "cab" ? px - cabW * 0.45 : d.zone === "rear" ? px + L - 8 : px + L * (0.2 + 0.1 * (i % 3));
           const x0 = px + L * 0.62;
+          const said = r.outlet_c != null ? `${Math.round(r.outlet_c)}° ${Math.round(r.delivered_w)} W` : "closed";
           return (
             <g
               key={d.id}
               role="button"
               tabIndex={0}
-              aria-label={`${d.name}: ${Math.round(r.delivered_w)} W at ${Math.round(r.outlet_c ?? 0)} °C`}
+              aria-label={`${d.name}: ${said}`}
               className="cursor-pointer outline-none [&:focus-visible>path]:stroke-[3px]"
               onClick={() => hand.pick("duct", d.id)}
               onKeyDown={(e) => e.key === "Enter" && hand.pick("duct", d.id)}
             >
               <path d={`M${x0} ${y}H${x1}`} stroke={air.colour} strokeWidth={1.2 + r.flow_m3_h / 25} strokeDasharray={air.dash} fill="none" />
               <text x={x1 < x0 ? Math.max(x1, px) + 5 : x1} y={y - 3.5} fontSize="9" textAnchor={x1 < x0 ? "start" : "end"} className="num" fill="currentColor">
-                {r.outlet_c != null ? `${Math.round(r.outlet_c)}° ${Math.round(r.delivered_w)} W` : "closed"}
+                {said}
               </text>
             </g>
           );

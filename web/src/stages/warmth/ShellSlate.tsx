@@ -1,6 +1,7 @@
 /** The slate of the shell: the surface, opening or build-up in hand; with nothing in hand, what the shell loses and what one change is worth. */
 import { useQuery } from "@tanstack/react-query";
-import { api, take } from "../../data/client";
+import { api, type Schemas, take } from "../../data/client";
+import { freshId } from "../../data/patch";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
@@ -19,6 +20,12 @@ export function usePresets() {
   return useQuery({ queryKey: ["build-ups"], queryFn: () => take(api.GET("/api/build-ups")), staleTime: Number.POSITIVE_INFINITY });
 }
 
+type Slide = Schemas["SlideOutDoc"];
+const SLIDE_SIDES = SIDES.filter((s) => ["left", "right", "rear"].includes(s.value));
+const LIFTS = [
+  { value: "wedge", word: "at one end" },
+  { value: "box", word: "level" },
+];
 const CAUTION =
   "Windows and vents are cut, treated and sealed before anything is glued on. Look underneath before you drill: lines, tank, airbags. Foams and glues: fresh air, mask, no flame.";
 
@@ -151,6 +158,39 @@ function OpeningFields({ o }: { o: Opening & { name: string } }) {
   );
 }
 
+/** The schools against damp on this build-up: what a cold day wets and a sunny one dries, side by side. */
+function Schools({ p }: { p: Schemas["BuildUpPart"] }) {
+  if (!p.schools.length) return null;
+  return (
+    <table className="my-2 w-full text-[12px]" aria-label="Schools against damp, side by side">
+      <thead>
+        <tr className="text-left text-chalk-dim">
+          <th className="font-normal">against damp</th>
+          <th className="text-right font-normal">cold day wets</th>
+          <th className="text-right font-normal">sunny day dries</th>
+          <th className="text-right font-normal">a gap</th>
+        </tr>
+      </thead>
+      <tbody>
+        {p.schools.map((s) => (
+          <tr key={s.school} className={s.school === "as_built" ? "font-semibold" : ""}>
+            <td>
+              {s.what}
+              {s.same && <span className="text-chalk-dim"> (so it is)</span>}
+            </td>
+            <td className="num text-right">{s.wets_g_m2_day.toFixed(1)} g</td>
+            <td className="num text-right">{s.dries_g_m2_day < 1 ? s.dries_g_m2_day.toFixed(1) : Math.round(s.dries_g_m2_day)} g</td>
+            <td className="pl-2 text-right">{s.air_leak_condenses ? "wets" : "harmless"}</td>
+          </tr>
+        ))}
+      </tbody>
+      <caption className="caption-bottom pt-1 text-left text-chalk-dim">
+        Per m² and day, by diffusion: cold day at the design cold and 60 % inside; sunny day with the skin at 35 °C and an aired 22 °C inside. Typical.
+      </caption>
+    </table>
+  );
+}
+
 function BuildUpSlate({ b }: { b: BuildUp }) {
   const { report } = useVariant();
   const { set, remove } = useBuildUps();
@@ -179,6 +219,7 @@ function BuildUpSlate({ b }: { b: BuildUp }) {
               : "No water gathers in it at the design cold."}{" "}
             {p.air_leak_condenses && "Air that leaks in would wet the skin."}
           </p>
+          <Schools p={p} />
         </>
       )}
       <Layers b={b} />
@@ -235,6 +276,93 @@ function Savings() {
           </li>
         ))}
       </ul>
+    </>
+  );
+}
+
+/** What of the shell moves: slide-outs, and a roof that lifts. */
+function MovingParts() {
+  const { w, set } = useWarmth();
+  const slides = w.slide_outs ?? [];
+  const top = w.pop_top;
+  const put = (next: Slide[], what: string) => void set("slide_outs", next, what);
+  const add = () => {
+    const id = freshId(
+      "slide-out",
+      slides.map((s) => s.id),
+    );
+    put([...slides, { id, on: "left", depth_m: 0.5, width_m: 1.6, height_m: 1.2 }], "added a slide-out");
+  };
+  return (
+    <>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">What slides or lifts</h3>
+      {slides.map((s, i) => (
+        <fieldset key={s.id} className="m-0 mb-1 border-0 border-l-2 border-slate-2 p-0 pl-2">
+          <legend className="text-[12px] text-chalk-dim">Slide-out {i + 1}</legend>
+          <Fields
+            specs={[
+              choice("on", "in the", SLIDE_SIDES),
+              quantity("depth_m", "comes out by", "length", "m"),
+              quantity("width_m", "wide", "length", "m"),
+              quantity("height_m", "high", "length", "m"),
+            ]}
+            item={s}
+            onSet={(key, value, label) =>
+              put(
+                slides.map((x) => (x.id === s.id ? { ...x, [key]: value } : x)),
+                `slide-out ${i + 1}: ${label}`,
+              )
+            }
+          />
+          <button
+            type="button"
+            className="btn btn-slate"
+            onClick={() =>
+              put(
+                slides.filter((x) => x.id !== s.id),
+                `removed slide-out ${i + 1}`,
+              )
+            }
+          >
+            Remove slide-out {i + 1}
+          </button>
+        </fieldset>
+      ))}
+      {top && (
+        <fieldset className="m-0 mb-1 border-0 border-l-2 border-slate-2 p-0 pl-2">
+          <legend className="text-[12px] text-chalk-dim">Pop-top</legend>
+          <Fields
+            specs={[
+              quantity("length_m", "long", "length", "m"),
+              quantity("width_m", "wide", "length", "m"),
+              quantity("height_m", "lifts by", "length", "m"),
+              choice("shape", "lifts", LIFTS),
+              flag("lined", "its canvas is lined"),
+            ]}
+            item={top}
+            onSet={(key, value, label) => void set("pop_top", { ...top, [key]: value }, `pop-top: ${label}`)}
+          />
+          <button type="button" className="btn btn-slate" onClick={() => void set("pop_top", null, "removed the pop-top")}>
+            Remove the pop-top
+          </button>
+        </fieldset>
+      )}
+      <div className="flex gap-2">
+        {slides.length < 4 && (
+          <button type="button" className="btn btn-slate" onClick={add}>
+            Add a slide-out
+          </button>
+        )}
+        {!top && (
+          <button
+            type="button"
+            className="btn btn-slate"
+            onClick={() => void set("pop_top", { length_m: 2, width_m: 1.2, height_m: 0.8, shape: "wedge", lined: false }, "added a pop-top")}
+          >
+            Add a pop-top
+          </button>
+        )}
+      </div>
     </>
   );
 }
@@ -296,6 +424,7 @@ export function ShellSlate() {
           </ul>
         </>
       )}
+      <MovingParts />
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
     </Slate>
   );

@@ -96,7 +96,7 @@ export function ShellView() {
       kind: "computed",
       show: (s) => (
         <span className="relative block">
-          <span className="absolute inset-y-0 right-0 bg-rust/20" style={{ width: `${(100 * Math.max(0, s.heat_w)) / most}%` }} aria-hidden="true" />
+          <span className="absolute inset-y-0 right-0 bg-rust/10" style={{ width: `${(100 * Math.max(0, s.heat_w)) / most}%` }} aria-hidden="true" />
           <span className="relative">
             <Fig k={`surfaces/${s.id}/heat_w`} />
           </span>
