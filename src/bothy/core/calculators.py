@@ -10,12 +10,17 @@ from dataclasses import dataclass
 from typing import Any
 
 from bothy.core.contract import BadInput, Contract, Outcome, parse
+from bothy.core.gas import boil_off, cooking, leak_test, locker, mixture
+from bothy.core.gas import pipe as gas_pipe
+from bothy.core.gas import use as gas_use
 from bothy.core.power import bank, driving, inverter, load_budget, resting, shore, solar, station
 from bothy.core.proving import expected, verdict
 from bothy.core.sizing import pareto
 from bothy.core.sun import curved, draws, month, position
 from bothy.core.trips import battery, calibrate, results, trip
 from bothy.core.warmth import air, build_up, cabinet, condensation, coolant, cooling, ducts, heat_loss, heater, moisture, shell, ventilation
+from bothy.core.water import accumulator, autonomy, care, crossover, demand, frost, gauge, hold_test, hot, tank, waste
+from bothy.core.water import pipe as water_pipe
 from bothy.core.wiring import buying, conductors, conduit, continuity, drop, fuses, leads, network, panel, short_circuit, sizing
 
 
@@ -47,6 +52,14 @@ _GAS_VENT = "A design check, not a certificate: gas work, flues and vents belong
 _HOT = "Outlet ducts reach 100 °C and more, an exhaust 300 to 500 °C, coolant 90 °C under pressure: open the cap cold."
 _GLUE = "Spray foam and glues: isocyanate and solvent vapour. Mask, fresh air, no flame; fibres: gloves and mask. Look underneath before drilling."
 _COOLER = "Refrigerant only by certified persons; a roof unit takes two people. Never rely on a fan or cooler for animals or children left inside."
+_SCALD = "Water at 60 °C burns adult skin in 5 s, at 70 °C in 1 s, a child's in half of that: a mixer set 38 to 43 °C before every tap, tried with a thermometer. Relief valve outlet outside, never plugged."
+_CHLORINE = "Gloves, eye protection, fresh air. Never mix chlorine with acid or descaler. Taps tagged “do not drink” until rinsed; by-pass carbon and UV; into a foul drain."
+_AIR_TEST = "Air only up to 50 kPa, eye protection, nobody over the joints: compressed air throws fittings. Heater and accumulator isolated if rated lower."
+_GAS = "A planning aid. Gas work on a live system belongs to a licensed or certified fitter. Smell gas: shut the cylinder, no switch, no flame, doors open, everybody out."
+_LEAK = "Air, not oxygen or other gas; appliances isolated; never a flame. To be done and signed by the licensed person; a result never clears a smell of gas."
+_VESSEL = "Upright, valve shut and capped in transport, in a sealed locker that drains outside. Never heat a cylinder with flame, lamp, blanket or engine air."
+_TANK = [{"shape": "box", "length_m": 1.0, "width_m": 0.4, "height_m": 0.3}]
+_PUMP = [{"flow_l_min": 0, "pressure_kpa": 260}, {"flow_l_min": 6, "pressure_kpa": 170}, {"flow_l_min": 11, "pressure_kpa": 0}]
 _WALL = [{"material": "plywood", "thickness_mm": 4}, {"material": "sheep_wool", "thickness_mm": 50}, {"material": "steel_skin", "thickness_mm": 0.8}]
 _PANEL = {"power_w": 200, "vmp_v": 19.2, "imp_a": 10.42, "voc_v": 23.0, "isc_a": 11.1}
 
@@ -203,6 +216,65 @@ CALCULATORS: dict[str, Calculator] = {
                    cooling.AcBatteryHoursIn, cooling.AcBatteryHoursOut, cooling.ac_battery_hours, {"cooling_load_w": 900, "capacity_w": 2000, "supply": "native_12v", "battery_energy_wh": 3600}, _COOLER),
         Calculator("cabinet-vent", "warmth", "Hot cabinet", "Which vents keep a fridge or inverter cool enough?",
                    cabinet.CabinetVentIn, cabinet.CabinetVentOut, cabinet.cabinet_vent, {"heat_w": 80}),
+        Calculator("water-demand", "water", "Water a day", "How many litres a day, and how much waste comes back?",
+                   demand.WaterDemandIn, demand.WaterDemandOut, demand.water_demand, {"persons_count": 2}),
+        Calculator("water-autonomy", "water", "Days of water", "Which store ends the stay first?",
+                   autonomy.WaterAutonomyIn, autonomy.WaterAutonomyOut, autonomy.water_autonomy,
+                   {"stores": [{"name": "fresh", "capacity_l": 100, "flow_l_day": 40}, {"name": "grey", "capacity_l": 70, "flow_l_day": 33}]}),
+        Calculator("tank-volume", "water", "Tank", "How much does this shape hold, over the outlet, and where is its mass?",
+                   tank.TankVolumeIn, tank.TankVolumeOut, tank.tank_volume, {"prisms": _TANK, "outlet_z_m": 0.02}),
+        Calculator("gauge-calibration", "water", "Gauge", "What does the sender say at each fill?",
+                   gauge.GaugeCalibrationIn, gauge.GaugeCalibrationOut, gauge.gauge_calibration,
+                   {"prisms": _TANK, "sender_type": "resistive", "empty_signal": 0, "full_signal": 190, "sender_empty_z_m": 0.03}),
+        Calculator("tank-crossover", "water", "Joined tanks", "Where do joined tanks settle, and what stays behind?",
+                   crossover.TankCrossoverIn, crossover.TankCrossoverOut, crossover.tank_crossover,
+                   {"crossover_z_m": 0.05, "inner_diameter_mm": 25, "length_m": 1.5, "draw_flow_l_min": 10,
+                    "tanks": [{"area_m2": 0.25, "floor_z_m": 0, "height_m": 0.4, "level_z_m": 0.38}, {"area_m2": 0.15, "floor_z_m": 0, "height_m": 0.45, "level_z_m": 0.02}]}),
+        Calculator("pipe-pressure-loss", "water", "One pipe", "What does this run of pipe take from the pressure?",
+                   water_pipe.PipePressureLossIn, water_pipe.PipePressureLossOut, water_pipe.pipe_pressure_loss,
+                   {"flow_l_min": 8, "inner_diameter_mm": 11.6, "length_m": 5, "fittings": {"elbow_90": 4}, "rise_m": 1.2}),
+        Calculator("tap-flow", "water", "Flow at the taps", "What comes out of each tap that is open?",
+                   water_pipe.TapFlowIn, water_pipe.TapFlowOut, water_pipe.tap_flow,
+                   {"pump_points": _PUMP, "supply": {"inner_diameter_mm": 11.6, "length_m": 3}, "outlets": [{"name": "shower", "inner_diameter_mm": 11.6, "length_m": 2, "rise_m": 1.2, "rated_flow_l_min": 6, "rated_kpa": 60}]}),
+        Calculator("accumulator-size", "water", "Accumulator", "How often does the pump start?",
+                   accumulator.AccumulatorSizeIn, accumulator.AccumulatorSizeOut, accumulator.accumulator_size,
+                   {"cut_in_kpa": 140, "cut_out_kpa": 240, "accumulator_l": 1, "draw_flow_l_min": 3, "pump_flow_l_min": 9}),
+        Calculator("instant-heat", "water", "Instant hot water", "What heat does a warm shower take as it flows?",
+                   hot.InstantHeatIn, hot.InstantHeatOut, hot.instant_heat, {"solve_for": "heat", "flow_l_min": 5, "outlet_temp_c": 40}, _SCALD),
+        Calculator("storage-heat-time", "water", "Stored hot water", "How long does the boiler take, and what does it cost?",
+                   hot.StorageHeatTimeIn, hot.StorageHeatTimeOut, hot.storage_heat_time, {"volume_l": 10, "heat_w": 800, "supply": "inverter"}, _SCALD),
+        Calculator("mixed-water", "water", "Mixed water", "How long a shower does the boiler give?",
+                   hot.MixedWaterIn, hot.MixedWaterOut, hot.mixed_water, {"hot_volume_l": 10, "hot_temp_c": 65}, _SCALD),
+        Calculator("sanitise-dose", "water", "Sanitising", "How much chlorine, how long, how many rinses?",
+                   care.SanitiseDoseIn, care.SanitiseDoseOut, care.sanitise_dose, {"system_volume_l": 105, "product_type": "liquid", "strength_frac": 0.045}, _CHLORINE),
+        Calculator("filter-life", "water", "Filters", "When is each filter used up, and what does it take from the pressure?",
+                   care.FilterLifeIn, care.FilterLifeOut, care.filter_life, {"flow_l_day": 40, "filters": [{"name": "carbon", "rated_l": 5000, "rated_flow_l_min": 4, "clean_kpa": 20}]}),
+        Calculator("pressure-hold-test", "water", "Pressure test", "Do the lines hold?",
+                   hold_test.PressureHoldTestIn, hold_test.PressureHoldTestOut, hold_test.pressure_hold_test, {"medium": "water", "start_kpa": 350, "end_kpa": 342, "duration_min": 60}, _AIR_TEST),
+        Calculator("drain-time", "water", "Draining", "How long does the tank take to run out?",
+                   waste.DrainTimeIn, waste.DrainTimeOut, waste.drain_time, {"area_m2": 0.2, "level_m": 0.35, "inner_diameter_mm": 25}),
+        Calculator("freeze-hold", "water", "Frost", "How long until it freezes, and what holds it?",
+                   frost.FreezeHoldIn, frost.FreezeHoldOut, frost.freeze_hold, {"volume_l": 70, "outside_temp_c": -12, "loss_w_k": 2.5}),
+        Calculator("gas-consumption", "gas", "Gas a day", "How much gas do the appliances burn, and what regulator?",
+                   gas_use.GasConsumptionIn, gas_use.GasConsumptionOut, gas_use.gas_consumption, {"appliances": [{"kind": "hob_burner", "count": 2}]}, _GAS),
+        Calculator("gas-autonomy", "gas", "Days of gas", "How long do the cylinders last?",
+                   gas_use.GasAutonomyIn, gas_use.GasAutonomyOut, gas_use.gas_autonomy, {"use_kg_day": 0.4, "vessels": [{"kind": "cylinder", "capacity_kg": 11, "tare_kg": 11.5}]}, _VESSEL),
+        Calculator("vapour-pressure", "gas", "Pressure in the cold", "Does this gas still come out at this temperature?",
+                   mixture.VapourPressureIn, mixture.VapourPressureOut, mixture.vapour_pressure, {"gas": "butane", "temp_c": 0}, _VESSEL),
+        Calculator("vaporisation-limit", "gas", "Boiling off", "How fast can this cylinder give gas?",
+                   boil_off.VaporisationLimitIn, boil_off.VaporisationLimitOut, boil_off.vaporisation_limit, {"cylinder_diameter_m": 0.3, "liquid_kg": 5.5, "air_temp_c": 0, "demand_kg_h": 0.5}, _VESSEL),
+        Calculator("gas-pipe-drop", "gas", "One gas pipe", "What does this pipe take from the pressure?",
+                   gas_pipe.GasPipeDropIn, gas_pipe.GasPipeDropOut, gas_pipe.gas_pipe_drop, {"heat_input_w": 6000, "inner_diameter_mm": 8, "length_m": 3.5}, _GAS),
+        Calculator("gas-pipe-size", "gas", "Gas pipes", "Which size keeps the pressure at every appliance?",
+                   gas_pipe.GasPipeSizeIn, gas_pipe.GasPipeSizeOut, gas_pipe.gas_pipe_size,
+                   {"segments": [{"name": "main", "length_m": 2.5}, {"name": "heater", "from": "main", "length_m": 1.5, "heat_input_w": 6000}]}, _GAS),
+        Calculator("locker-vent-area", "gas", "Locker vents", "Are the locker's vents large enough?",
+                   locker.LockerVentAreaIn, locker.LockerVentAreaOut, locker.locker_vent_area,
+                   {"floor_length_m": 0.65, "floor_width_m": 0.35, "vents": [{"position": "low", "diameter_mm": 60, "count": 4}]}, _GAS),
+        Calculator("gas-leak-test", "gas", "Leak test", "Is the gas line tight?",
+                   leak_test.GasLeakTestIn, leak_test.GasLeakTestOut, leak_test.gas_leak_test, {"start_mbar": 150, "end_mbar": 150, "duration_min": 5, "volume_l": 0.4}, _LEAK),
+        Calculator("cooking-energy-compare", "gas", "Cooking compared", "What does a meal take by gas, alcohol, diesel and electricity?",
+                   cooking.CookingEnergyCompareIn, cooking.CookingEnergyCompareOut, cooking.cooking_energy_compare, {"boil_l": 1.5, "simmer_min": 12, "meals_day": 2}, _GAS),
         Calculator("expected-circuit-current", "proving", "Expected current", "What should the ammeter read on this circuit?",
                    expected.ExpectedCircuitCurrentIn, expected.ExpectedCircuitCurrentOut, expected.expected_circuit_current,
                    {"supply_voltage_v": 13.2, "loads": [{"kind": "constant_power", "power_w": 48}]}),

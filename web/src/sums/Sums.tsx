@@ -10,7 +10,17 @@ import { Fields } from "./Form";
 import type { Input, Schema } from "./schema";
 
 type Item = Schemas["CalculatorItem"];
-const FIELDS: Record<string, string> = { power: "Power", sun: "Sun", trips: "Trips", sizing: "Sizing", wiring: "Wiring", warmth: "Warmth", proving: "Prove" };
+const FIELDS: Record<string, string> = {
+  power: "Power",
+  sun: "Sun",
+  trips: "Trips",
+  sizing: "Sizing",
+  wiring: "Wiring",
+  warmth: "Warmth",
+  water: "Water",
+  gas: "Gas",
+  proving: "Prove",
+};
 
 function Sum({ item }: { item: Item }) {
   const [input, setInput] = useState<Input>(item.example);

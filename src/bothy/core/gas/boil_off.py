@@ -1,0 +1,128 @@
+"""How fast a vessel can give gas: boiling needs heat through its wetted wall (handbook 06, section 3.5)."""
+
+from __future__ import annotations
+
+import math
+from typing import Literal
+
+from pydantic import Field
+
+from bothy.core.contract import EPS, Given, Outcome, Whole
+from bothy.core.figure import Figure, derived, given
+from bothy.core.gas.mixture import AirIn
+
+
+class VaporisationLimitIn(AirIn):
+    cylinder_diameter_m: float = Field(ge=0.05, le=1)
+    liquid_kg: float = Field(gt=0, le=100)
+    shell_kg: float = Field(0, ge=0, le=100)
+    shell_cp_kj_kg_k: float = Field(0.48, ge=0.1, le=2)
+    count: Whole = Field(1, ge=1, le=6)
+    air_temp_c: float = Field(ge=-40, le=60)
+    u_value_w_m2k: float = Field(10, ge=1, le=100)
+    max_cooling_k: float = Field(25, ge=1, le=100)
+    bottom_frac: float = Field(0, ge=0, le=1)
+    min_gauge_mbar: float = Field(300, ge=0, le=5000)
+    duration_h: float = Field(1, gt=0, le=1000)
+    demand_kg_h: float | None = Field(None, ge=0, le=50)
+
+
+class VaporisationLimitOut(Outcome):
+    pressure_limit_temp_c: float
+    min_liquid_temp_c: float
+    wetted_area_m2: float
+    liquid_height_m: float
+    time_constant_h: float
+    continuous_kg_h: float
+    continuous_w_net: float
+    burst_kg_h: float
+    verdict: Literal["continuous", "burst", "too-much"] | None
+    time_to_limit_h: float | None
+    time_to_empty_h: float | None
+    liquid_temp_at_demand_c: float | None
+
+
+def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | None = None) -> VaporisationLimitOut:
+    """Gas an hour that a vessel gives for long and for a while. Handbook 06 §3.5."""
+    g = Given(inp, sources)
+    mix, air, d = inp.mix, inp.air_temp_c, inp.cylinder_diameter_m
+    floor = math.pi * d * d / 4
+    height = derived(
+        "liquid_height_m",
+        "kg/(1000·ρ)/(πd²/4)",
+        inp.liquid_kg / (1000 * mix.liquid_kg_l(air)) / floor,
+        "geometry",
+        liquid_kg=g("liquid_kg"),
+        cylinder_diameter_m=g("cylinder_diameter_m"),
+    )
+    area = derived(
+        "wetted_area_m2",
+        "π·d·H + bottom·πd²/4",
+        math.pi * d * height.value + inp.bottom_frac * floor,
+        "geometry",
+        liquid_height_m=height,
+        cylinder_diameter_m=g("cylinder_diameter_m"),
+    )
+    limit = derived(
+        "pressure_limit_temp_c",
+        "T at which p = p_min + atmosphere",
+        mix.coldest_c(inp.min_gauge_mbar + inp.air_mbar),
+        "handbook 06 §3.4",
+        min_gauge_mbar=g("min_gauge_mbar"),
+        atmosphere_mbar=inp.air_mbar,
+    )
+    coldest = derived(
+        "min_liquid_temp_c",
+        "the higher of the pressure’s limit and air − cooling",
+        max(limit.value, air - inp.max_cooling_k),
+        "handbook 06 §3.5",
+        pressure_limit_temp_c=limit,
+        air_temp_c=g("air_temp_c"),
+        max_cooling_k=g("max_cooling_k"),
+    )
+    span = air - coldest.value
+    heat = mix.vaporisation_kj_kg((air + coldest.value) / 2) * 1000
+    ua = inp.u_value_w_m2k * area.value
+    cap = 1000 * (inp.liquid_kg * mix.by_mass("cp") + inp.shell_kg * inp.shell_cp_kj_kg_k)
+    wait = derived(
+        "time_constant_h",
+        "(liquid·c_p + shell·c)/(U·A)/3600",
+        cap / ua / 3600,
+        "stored heat",
+        liquid_kg=g("liquid_kg"),
+        shell_kg=g("shell_kg"),
+        wetted_area_m2=area,
+        u_value_w_m2k=g("u_value_w_m2k"),
+    )
+    theta = wait.value
+    one = max(0.0, ua * span / heat * 3600)
+    steady = derived("continuous_kg_h", "U·A·(T_air − T_m)/h·3600·pieces", one * inp.count, "heat through the wetted wall", u_value_w_m2k=g("u_value_w_m2k"), wetted_area_m2=area, min_liquid_temp_c=coldest,
+                     air_temp_c=g("air_temp_c"), heat_kj_kg=given("heat_kj_kg", heat / 1000, "table", "heat of vaporisation"), count=g("count"))  # fmt: skip
+    burst = derived(
+        "burst_kg_h",
+        "continuous/(1 − e^(−t/θ))",
+        steady.value / (1 - math.exp(-inp.duration_h / theta)),
+        "stored heat",
+        continuous_kg_h=steady,
+        duration_h=g("duration_h"),
+        time_constant_h=theta,
+    )
+    verdict: str | None = None
+    to_limit = to_empty = at_demand = None
+    if inp.demand_kg_h is not None:
+        m = inp.demand_kg_h
+        to_empty = inp.liquid_kg * inp.count / m if m > 0 else None
+        if m <= steady.value + EPS and (span > 0 or m == 0):
+            verdict, at_demand = "continuous", air - m / inp.count / 3600 * heat / ua
+        elif span <= 0:
+            verdict, to_limit = "too-much", 0.0
+        else:
+            settles = air - m / inp.count / 3600 * heat / ua
+            to_limit = -theta * math.log(1 - span / (air - settles))
+            verdict, at_demand = ("burst" if to_limit >= inp.duration_h - EPS else "too-much"), coldest.value
+    return VaporisationLimitOut.of(
+        pressure_limit_temp_c=limit, min_liquid_temp_c=coldest, wetted_area_m2=area, liquid_height_m=height, time_constant_h=wait, continuous_kg_h=steady,
+        continuous_w_net=derived("continuous_w_net", "kg/h·kWh/kg·1000", steady.value * mix.kwh_kg_net * 1000, "net heat value", continuous_kg_h=steady, energy_kwh_kg_net=mix.kwh_kg_net), burst_kg_h=burst, verdict=verdict, time_to_limit_h=None if to_limit is None else derived("time_to_limit_h", "−θ·ln[1 − (T_air − T_m)/(T_air − T_eq)]", to_limit, "handbook 06 §3.5", time_constant_h=wait, min_liquid_temp_c=coldest),
+        time_to_empty_h=None if to_empty is None else derived("time_to_empty_h", "kg·pieces/demand", to_empty, "definition", liquid_kg=g("liquid_kg"), count=g("count"), demand_kg_h=g("demand_kg_h")),
+        liquid_temp_at_demand_c=None if at_demand is None else derived("liquid_temp_at_demand_c", "T_air − (m/pieces)·h/(U·A), not under T_m", at_demand, "heat balance", air_temp_c=g("air_temp_c"), demand_kg_h=g("demand_kg_h"), wetted_area_m2=area),
+    )  # fmt: skip

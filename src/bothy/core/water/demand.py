@@ -1,0 +1,162 @@
+"""Litres a day by use, and what of them comes back as waste (handbook 05, section 3.1)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from pydantic import Field
+
+from bothy.core.contract import Contract, Given, Outcome, Whole
+from bothy.core.figure import Figure, derived, given
+
+Style = Literal["frugal", "moderate", "generous"]
+Toilet = Literal["none", "cassette", "black", "separating", "bag"]
+Shower = Literal["none", "flow", "recirculating"]
+USES = ("drinking", "cooking", "dishes", "hand_wash", "shower", "flush", "outside")
+FLUSH_L: dict[str, float] = {"cassette": 0.3, "black": 0.8}
+HOT = 1.5
+URINE_L, SOLID_L, COVER_L = 1.4, 0.2, 0.1
+
+
+@dataclass(frozen=True, slots=True)
+class Habits:
+    """Litres a person and day, and the shower; typical (handbook 05 §4.1)."""
+
+    drinking_l_person_day: float
+    cooking_l_person_day: float
+    dishes_l_person_day: float
+    hand_wash_l_person_day: float
+    shower_flow_l_min: float
+    shower_time_min: float
+    showers_person_week: float
+    flushes_person_day: float
+    outside_l_day: float
+
+
+STYLES: dict[str, Habits] = {
+    "frugal": Habits(2.0, 1.0, 1.5, 1.0, 4, 2, 2, 4, 0),
+    "moderate": Habits(2.5, 1.5, 3.0, 2.5, 5.5, 4, 3.5, 5, 2),
+    "generous": Habits(3.0, 2.5, 6.0, 5.0, 8, 6, 7, 6, 5),
+}
+
+
+class WaterDemandIn(Contract):
+    persons_count: Whole = Field(ge=1, le=12)
+    style: Style = "moderate"
+    drinking_source: Literal["tank", "separate"] = "tank"
+    hot_climate: bool = False
+    drinking_l_person_day: float | None = Field(None, ge=0, le=20)
+    cooking_l_person_day: float | None = Field(None, ge=0, le=20)
+    dishes_l_person_day: float | None = Field(None, ge=0, le=50)
+    hand_wash_l_person_day: float | None = Field(None, ge=0, le=50)
+    shower_type: Shower = "flow"
+    shower_flow_l_min: float | None = Field(None, ge=0.5, le=20)
+    shower_time_min: float | None = Field(None, ge=0, le=60)
+    showers_person_week: float | None = Field(None, ge=0, le=21)
+    shower_charge_l: float = Field(10, ge=1, le=50)
+    toilet_type: Toilet = "cassette"
+    flush_l: float | None = Field(None, ge=0, le=10)
+    flushes_person_day: float | None = Field(None, ge=0, le=20)
+    toilet_home_frac: float = Field(0.7, ge=0, le=1)
+    outside_l_day: float | None = Field(None, ge=0, le=500)
+
+    def habit(self, key: str) -> float:
+        """What is typed, else the style's."""
+        said = getattr(self, key)
+        return float(getattr(STYLES[self.style], key) if said is None else said)
+
+
+class WaterDemandOut(Outcome):
+    use_l_day: dict[str, float]
+    total_l_day: float
+    fresh_tank_l_day: float
+    drinking_store_l_day: float
+    total_l_person_day: float
+    grey_l_day: float
+    cassette_l_day: float
+    black_l_day: float
+    urine_l_day: float
+    solids_l_day: float
+
+
+def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -> WaterDemandOut:
+    """Use and waste in litres a day. Handbook 05 §3.1."""
+    g = Given(inp, sources)
+    n = g("persons_count")
+
+    def habit(key: str) -> Figure:
+        if (sources and key in sources) or getattr(inp, key) is not None:
+            return g(key)
+        return given(key, inp.habit(key), "table", f"{inp.style} style, typical; handbook 05 §4.1")
+
+    warm = given("hot_climate_share", HOT if inp.hot_climate else 1.0, "table", "half as much again in heat" if inp.hot_climate else "no hot climate")
+    uses: dict[str, Figure] = {}
+    drink = habit("drinking_l_person_day")
+    uses["drinking"] = derived(
+        "drinking_l_day", "litres a person · people · heat", drink.value * warm.value * n.value, "handbook 05 §3.1", drinking_l_person_day=drink, hot_climate_share=warm, persons_count=n
+    )  # fmt: skip
+    for use in ("cooking", "dishes", "hand_wash"):
+        one = habit(f"{use}_l_person_day")
+        uses[use] = derived(
+            f"{use}_l_day", "litres a person · people", one.value * n.value, "handbook 05 §3.1", **{f"{use}_l_person_day": one}, persons_count=n
+        )
+    week = habit("showers_person_week")
+    if inp.shower_type == "flow":
+        flow, time = habit("shower_flow_l_min"), habit("shower_time_min")
+        uses["shower"] = derived(
+            "shower_l_day", "people · showers a week/7 · flow · minutes", n.value * week.value / 7 * flow.value * time.value, "handbook 05 §3.1",
+            persons_count=n, showers_person_week=week, shower_flow_l_min=flow, shower_time_min=time,
+        )  # fmt: skip
+    elif inp.shower_type == "recirculating":
+        charge = g("shower_charge_l")
+        uses["shower"] = derived(
+            "shower_l_day", "people · showers a week/7 · one charge", n.value * week.value / 7 * charge.value, "handbook 05 §3.1", persons_count=n, showers_person_week=week, shower_charge_l=charge
+        )  # fmt: skip
+    else:
+        uses["shower"] = given("shower_l_day", 0.0, "input", "no shower")
+    home = g("toilet_home_frac")
+    if inp.toilet_type in FLUSH_L:
+        flush = g("flush_l", FLUSH_L[inp.toilet_type], "typical; handbook 05 §4.1")
+        times = habit("flushes_person_day")
+        uses["flush"] = derived(
+            "flush_l_day", "litres a flush · flushes · share at home · people", flush.value * times.value * home.value * n.value, "handbook 05 §3.1",
+            flush_l=flush, flushes_person_day=times, toilet_home_frac=home, persons_count=n,
+        )  # fmt: skip
+    else:
+        uses["flush"] = given("flush_l_day", 0.0, "input", "this toilet isn't flushed")
+    uses["outside"] = habit("outside_l_day")
+    by_use = {f"{k}_l_day": v for k, v in uses.items()}
+    total = derived("total_l_day", "Σ of the uses", sum(v.value for v in uses.values()), "handbook 05 §3.1", **by_use)
+    apart = inp.drinking_source == "separate"
+    store = derived(
+        "drinking_store_l_day",
+        "drinking, from a store of its own" if apart else "none: it comes from the tank",
+        uses["drinking"].value if apart else 0.0,
+        "handbook 05 §3.1",
+        drinking_l_day=uses["drinking"],
+    )
+    grey = derived(
+        "grey_l_day", "0.4·cooking + 0.95·(dishes + hand wash + shower)", 0.4 * uses["cooking"].value + 0.95 * (uses["dishes"].value + uses["hand_wash"].value + uses["shower"].value), "handbook 05 §3.1",
+        **{k: by_use[k] for k in ("cooking_l_day", "dishes_l_day", "hand_wash_l_day", "shower_l_day")},
+    )  # fmt: skip
+    h, t = home.value * n.value, inp.toilet_type
+    urine, solid, cover = URINE_L * h, SOLID_L * h, COVER_L * h
+    flushed = uses["flush"].value + urine + solid
+    because = {"persons_count": n, "toilet_home_frac": home}
+
+    def waste(key: str, text: str, value: float) -> Figure:
+        return (
+            derived(key, text, value, "handbook 05 §3.1, typical litres", **because, flush_l_day=uses["flush"])
+            if value
+            else given(key, 0.0, "computed", "this toilet has none")
+        )
+
+    return WaterDemandOut.of(
+        use_l_day=uses, total_l_day=total, fresh_tank_l_day=derived("fresh_tank_l_day", "total − drinking store", total.value - store.value, "handbook 05 §3.1", total_l_day=total, drinking_store_l_day=store),
+        drinking_store_l_day=store, total_l_person_day=derived("total_l_person_day", "total/people", total.value / n.value, "definition", total_l_day=total, persons_count=n), grey_l_day=grey,
+        cassette_l_day=waste("cassette_l_day", "flush + 1.4 + 0.2 L a person at home", flushed if t == "cassette" else 0.0),
+        black_l_day=waste("black_l_day", "flush + 1.4 + 0.2 L a person at home", flushed if t == "black" else 0.0),
+        urine_l_day=waste("urine_l_day", "1.4 L a person at home", urine if t == "separating" else 0.0),
+        solids_l_day=waste("solids_l_day", "0.2 L and cover a person at home" if t == "separating" else "1.6 L a person at home, gelled", solid + cover if t == "separating" else urine + solid if t == "bag" else 0.0),
+    )  # fmt: skip
