@@ -1,4 +1,4 @@
-"""What the front end's tests mount for Warmth: a design with everything in it, and its report, made by ``python -m tests.web_fixture``."""
+"""What the front end's tests mount for Warmth and Water: designs with everything in them, and their reports, made by ``python -m tests.web_fixture``."""
 
 from __future__ import annotations
 
@@ -10,7 +10,12 @@ from bothy.core.design.document import Design, load_design
 from bothy.core.report import report
 from bothy.demo import curlew
 
-FILE = Path(__file__).parents[1] / "web/tests/fixtures/warmth.json"
+FOLDER = Path(__file__).parents[1] / "web/tests/fixtures"
+FIGURES = {
+    "warmth": ("warmth", "surfaces", "heaters", "ducts", "air", "vents", "cool"),
+    "water": ("water", "tanks", "frost"),
+}
+"""Which figures belong to a stage, by the first part of their key."""
 
 
 def design() -> Design:
@@ -25,6 +30,9 @@ def design() -> Design:
         ],
     }
     data["warmth"]["cooler"] = {"name": "Roof cooler", "capacity_w": 1400.0, "from_h": 12.0, "to_h": 18.0}
+    water = data["water"]
+    water["joins"] = []
+    water["hookup"] = {"limiter_kpa": 500.0}
     return load_design(data)
 
 
@@ -37,18 +45,18 @@ def rounded(value: Any) -> Any:
     return [rounded(v) for v in value] if isinstance(value, list) else value
 
 
-def made() -> dict[str, Any]:
-    """The fixture as it should be now."""
+def made(stage: str) -> dict[str, Any]:
+    """The fixture of a stage as it should be now."""
     r = report(design()).plain()
-    figures = {k: v for k, v in r["figures"].items() if k.split("/")[0] in ("warmth", "surfaces", "heaters", "ducts", "air", "vents", "cool")}
     return {
-        "design": design().model_dump(mode="json")["warmth"],
-        "report": rounded(r["warmth"]),
+        "design": design().model_dump(mode="json")[stage],
+        "report": rounded(r[stage]),
         "vehicle": rounded(r["vehicle"]),
-        "figures": rounded(figures),
-        "findings": [f for f in rounded(r["findings"]) if f["stage"] == "warmth"],
+        "figures": rounded({k: v for k, v in r["figures"].items() if k.split("/")[0] in FIGURES[stage]}),
+        "findings": [f for f in rounded(r["findings"]) if f["stage"] == stage],
     }
 
 
 if __name__ == "__main__":
-    FILE.write_text(json.dumps(made(), ensure_ascii=False, indent=1) + "\n", encoding="utf-8")
+    for stage in FIGURES:
+        (FOLDER / f"{stage}.json").write_text(json.dumps(made(stage), ensure_ascii=False, indent=1) + "\n", encoding="utf-8")

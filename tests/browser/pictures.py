@@ -36,7 +36,7 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),
     ("sums", "/sums/wire-size", DESK, "day"),
-    ("print-lists", "/v/{id}/print/lists", DESK, "day"),
+    ("water", "/v/{id}/water?view=taps&hand=run:shower", DESK, "day"),
 ]
 """Name, address, size and theme of each picture."""
 
@@ -54,6 +54,10 @@ def prepare(page: Page, name: str) -> None:
         page.get_by_text("found:").first.click()
     if name == "beside":
         page.get_by_role("img", name="Days short, price and mass of each supply").wait_for()
+    if name == "water":
+        for tap in ("Shower", "Outside tap, boots"):
+            page.get_by_role("button", name=tap).first.click()
+        page.get_by_text("starves").wait_for()
     if name == "prove-site":
         page.get_by_role("combobox", name="circuit").select_option("water-pump-10-l-min")
 

@@ -162,6 +162,7 @@ def test_vents_alarms_cabinets_and_bays_are_listed_changed_and_undone(page: Page
     expect(slate_of(page).get_by_text("The alarm hangs in the wrong place")).to_be_visible()
     with saving(page):
         page.get_by_role("button", name="undo").click()
+    assert next(a for a in stored(id).warmth.alarms if a.id == "smoke").wall_mm != 120
     expect(slate_of(page).get_by_text("The alarm hangs in the wrong place")).to_have_count(0)
     page.get_by_role("button", name="Summer", exact=True).click()
     page.get_by_role("button", name="cold bays").click()

@@ -1,11 +1,15 @@
-"""The front end's tests look at a report that the core would still give."""
+"""The front end's tests look at reports that the core would still give."""
 
 from __future__ import annotations
 
 import json
 
-from tests.web_fixture import FILE, made
+import pytest
+
+from tests.web_fixture import FIGURES, FOLDER, made
 
 
-def test_the_fixture_of_the_front_end_is_what_the_core_gives() -> None:
-    assert json.loads(FILE.read_text(encoding="utf-8")) == json.loads(json.dumps(made())), "run python -m tests.web_fixture"
+@pytest.mark.parametrize("stage", FIGURES)
+def test_the_fixture_of_the_front_end_is_what_the_core_gives(stage: str) -> None:
+    kept = json.loads((FOLDER / f"{stage}.json").read_text(encoding="utf-8"))
+    assert kept == json.loads(json.dumps(made(stage))), "run python -m tests.web_fixture"

@@ -517,6 +517,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/taps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Taps
+         * @description The pressure side of a revision with these outlets open.
+         */
+        get: operations["getTaps"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/sizing/jobs": {
         parameters: {
             query?: never;
@@ -1618,6 +1638,52 @@ export interface components {
             };
         };
         /**
+         * Care
+         * @description Sanitising: product, target and when it was done.
+         */
+        Care: {
+            /**
+             * Product
+             * @default liquid
+             * @enum {string}
+             */
+            product: "liquid" | "solid" | "tablet";
+            /**
+             * Strength Frac
+             * @default 0.045
+             */
+            strength_frac: number;
+            /**
+             * Tablet Mg
+             * @default 1000
+             */
+            tablet_mg: number;
+            /**
+             * Remaining Frac
+             * @default 1
+             */
+            remaining_frac: number;
+            /**
+             * Target Mg L
+             * @default 50
+             */
+            target_mg_l: number;
+            /** Ct Mg Min L */
+            ct_mg_min_l?: number | null;
+            /** Days Ago */
+            days_ago?: number | null;
+            /**
+             * Standing Days
+             * @default 0
+             */
+            standing_days: number;
+            /**
+             * With Acid
+             * @default false
+             */
+            with_acid: boolean;
+        };
+        /**
          * CatalogueItem
          * @description A part; for appliances ``fields`` are those of a new appliance of the design.
          */
@@ -2397,6 +2463,43 @@ export interface components {
             warmth: components["schemas"]["Warmth"];
             /**
              * @default {
+             *       "use": {
+             *         "drinking_source": "tank",
+             *         "hot_climate": false,
+             *         "shower_charge_l": 10,
+             *         "shower_type": "flow",
+             *         "style": "moderate"
+             *       },
+             *       "jug_l": 0,
+             *       "jug_count": 0,
+             *       "drinking_jug_l": 0,
+             *       "tanks": [],
+             *       "joins": [],
+             *       "runs": [],
+             *       "filters": [],
+             *       "drains": [],
+             *       "grey_to": "tank",
+             *       "container_l": 0,
+             *       "care": {
+             *         "product": "liquid",
+             *         "remaining_frac": 1,
+             *         "standing_days": 0,
+             *         "strength_frac": 0.045,
+             *         "tablet_mg": 1000,
+             *         "target_mg_l": 50,
+             *         "with_acid": false
+             *       },
+             *       "tests": [],
+             *       "walls_closed": false,
+             *       "shower_done": [],
+             *       "winter": "keep_warm",
+             *       "restraint_school": "interior_10g",
+             *       "note": ""
+             *     }
+             */
+            water: components["schemas"]["Water"];
+            /**
+             * @default {
              *       "meter": {
              *         "current_accuracy_frac": 0.02,
              *         "current_digits_count": 3,
@@ -2522,6 +2625,45 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * Drain
+         * @description A waste pipe from a fixture.
+         */
+        Drain: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Drain
+             */
+            name: string;
+            /**
+             * Fixture
+             * @default sink
+             * @enum {string}
+             */
+            fixture: "sink" | "basin" | "shower";
+            /**
+             * Inner Diameter Mm
+             * @default 25
+             */
+            inner_diameter_mm: number;
+            /**
+             * Length M
+             * @default 1
+             */
+            length_m: number;
+            /**
+             * Slope Frac
+             * @default 0.02
+             */
+            slope_frac: number;
+            /**
+             * Trap
+             * @default false
+             */
+            trap: boolean;
         };
         /**
          * DrivingCharge
@@ -2701,6 +2843,21 @@ export interface components {
             /** Spread K */
             spread_k: number;
         };
+        /** FilterLife */
+        FilterLife: {
+            /** Name */
+            name: string;
+            /** Days */
+            days: number | null;
+            /** Limited By */
+            limited_by: string | null;
+            /** Changes Per Year */
+            changes_per_year: number;
+            /** Drop Kpa */
+            drop_kpa: number;
+            /** Over Rated Flow */
+            over_rated_flow: boolean;
+        };
         /**
          * Finding
          * @description What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns.
@@ -2719,7 +2876,7 @@ export interface components {
              * Stage
              * @enum {string}
              */
-            stage: "vehicle" | "life" | "power" | "trips" | "wiring" | "warmth" | "prove";
+            stage: "vehicle" | "life" | "power" | "trips" | "wiring" | "warmth" | "water" | "prove";
             /** Subject */
             subject: string;
             /** Subject Name */
@@ -2747,6 +2904,28 @@ export interface components {
             accepted?: string | null;
         };
         /**
+         * FrostPart
+         * @description A part with water outside the heated body on the coldest night: hours to 0 °C and to ice, heat that holds it.
+         */
+        FrostPart: {
+            /** Subject */
+            subject: string;
+            /** Name */
+            name: string;
+            /** Litres */
+            litres: number;
+            /** To Zero H */
+            to_zero_h: number | null;
+            /** To Ice H */
+            to_ice_h: number | null;
+            /** Hold W */
+            hold_w: number;
+            /** Hold Ah Day */
+            hold_ah_day: number;
+            /** Held */
+            held: boolean;
+        };
+        /**
          * FuseNeed
          * @description Fuses of one family and rating: fitted, and spares to carry.
          */
@@ -2761,6 +2940,33 @@ export interface components {
             fitted: number;
             /** Spare */
             spare: number;
+        };
+        /**
+         * GaugePart
+         * @description Signal by fill: share of the usable water, litres, level, signal; and the litres that it can't see.
+         */
+        GaugePart: {
+            /** Unit */
+            unit: string;
+            /** Rows */
+            rows: components["schemas"]["GaugeRow"][];
+            /** Blind Low L */
+            blind_low_l: number;
+            /** Blind High L */
+            blind_high_l: number;
+            /** Problem */
+            problem: string | null;
+        };
+        /** GaugeRow */
+        GaugeRow: {
+            /** Fill Frac */
+            fill_frac: number;
+            /** Level Z M */
+            level_z_m: number;
+            /** Volume L */
+            volume_l: number;
+            /** Signal */
+            signal: number;
         };
         /**
          * Generator
@@ -2966,6 +3172,232 @@ export interface components {
             created_at: string;
         };
         /**
+         * HoldTest
+         * @description A pressure-hold test as it was done.
+         */
+        HoldTest: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Pressure test
+             */
+            name: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /**
+             * Medium
+             * @default water
+             * @enum {string}
+             */
+            medium: "water" | "air";
+            /** Start Kpa */
+            start_kpa: number;
+            /** End Kpa */
+            end_kpa: number;
+            /**
+             * Duration Min
+             * @default 30
+             */
+            duration_min: number;
+            /**
+             * Start Temp C
+             * @default 15
+             */
+            start_temp_c: number;
+            /** End Temp C */
+            end_temp_c?: number | null;
+            /**
+             * Pipe Type
+             * @default plastic
+             * @enum {string}
+             */
+            pipe_type: "rigid" | "plastic";
+            /** Gas Volume L */
+            gas_volume_l?: number | null;
+        };
+        /**
+         * Hookup
+         * @description An inlet for water under pressure from a pitch.
+         */
+        Hookup: {
+            /** Limiter Kpa */
+            limiter_kpa?: number | null;
+            /**
+             * Check Valve
+             * @default false
+             */
+            check_valve: boolean;
+        };
+        /**
+         * HotPart
+         * @description Hot water: minutes to heat, shower it gives, energy and charge of one heating, losses; expansion and its vessel; seconds to a burn.
+         */
+        HotPart: {
+            /** Time Min */
+            time_min: number | null;
+            /** Max C */
+            max_c: number;
+            /** Stored Wh */
+            stored_wh: number | null;
+            /** Charge Ah */
+            charge_ah: number | null;
+            /** Standing W */
+            standing_w: number | null;
+            /** Mixed L */
+            mixed_l: number | null;
+            /** Shower Min */
+            shower_min: number | null;
+            /** Endless */
+            endless: boolean;
+            /** Needed W */
+            needed_w: number;
+            /** Reachable C */
+            reachable_c: number | null;
+            /** Expansion L */
+            expansion_l: number;
+            /** Vessel L */
+            vessel_l: number | null;
+            /** Burn */
+            burn: string | null;
+        };
+        /**
+         * HotWater
+         * @description The water heater; ``max_c`` is what its water can reach (a coil: the coolant).
+         */
+        HotWater: {
+            /**
+             * Name
+             * @default Water heater
+             */
+            name: string;
+            /** Part */
+            part?: string | null;
+            /**
+             * Kind
+             * @default storage
+             * @enum {string}
+             */
+            kind: "storage" | "instant";
+            /**
+             * Source
+             * @default element
+             * @enum {string}
+             */
+            source: "gas" | "diesel" | "coil" | "element" | "coil_element" | "gas_element";
+            /**
+             * Volume L
+             * @default 10
+             */
+            volume_l: number;
+            /**
+             * Target Temp C
+             * @default 60
+             */
+            target_temp_c: number;
+            /**
+             * Heat W
+             * @default 1500
+             */
+            heat_w: number;
+            /**
+             * Element W
+             * @default 0
+             */
+            element_w: number;
+            /**
+             * Element Supply
+             * @default inverter
+             * @enum {string}
+             */
+            element_supply: "inverter" | "dc" | "shore";
+            /**
+             * Efficiency Frac
+             * @default 0.85
+             */
+            efficiency_frac: number;
+            /**
+             * Coil Ua W K
+             * @default 120
+             */
+            coil_ua_w_k: number;
+            /**
+             * Coolant Temp C
+             * @default 85
+             */
+            coolant_temp_c: number;
+            /**
+             * Coolant Flow L Min
+             * @default 8
+             */
+            coolant_flow_l_min: number;
+            /**
+             * Loss W K
+             * @default 1
+             */
+            loss_w_k: number;
+            /** Min Flow L Min */
+            min_flow_l_min?: number | null;
+            /** Mixer C */
+            mixer_c?: number | null;
+            /** Relief Kpa */
+            relief_kpa?: number | null;
+            /**
+             * Relief Outside
+             * @default false
+             */
+            relief_outside: boolean;
+            /**
+             * Expansion L
+             * @default 0
+             */
+            expansion_l: number;
+            /**
+             * Check Valve
+             * @default false
+             */
+            check_valve: boolean;
+            /**
+             * Weekly 60
+             * @default false
+             */
+            weekly_60: boolean;
+            /**
+             * Dry Lock
+             * @default false
+             */
+            dry_lock: boolean;
+            /**
+             * Pipe Rating C
+             * @default 60
+             */
+            pipe_rating_c: number;
+            /**
+             * Heatings Day
+             * @default 1
+             */
+            heatings_day: number;
+            /**
+             * Leak Tray
+             * @default false
+             */
+            leak_tray: boolean;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
          * InputOut
          * @description One input of a figure. ``key`` names the figure that holds its own working, when it has one.
          */
@@ -3100,6 +3532,56 @@ export interface components {
              * Format: uuid
              */
             id: string;
+        };
+        /**
+         * Join
+         * @description Tanks joined by a pipe at one height over the floor; the outlet's tank comes first.
+         */
+        Join: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Crossover
+             */
+            name: string;
+            /** Tanks */
+            tanks: string[];
+            /** Z M */
+            z_m: number;
+            /**
+             * Inner Diameter Mm
+             * @default 25
+             */
+            inner_diameter_mm: number;
+            /**
+             * Length M
+             * @default 1
+             */
+            length_m: number;
+            /**
+             * Common Vent
+             * @default false
+             */
+            common_vent: boolean;
+        };
+        /**
+         * JoinPart
+         * @description Joined tanks: litres of all, what can be drawn, what stays behind, how far the levels part at the pump's draw.
+         */
+        JoinPart: {
+            /** Name */
+            name: string;
+            /** Total L */
+            total_l: number;
+            /** Usable L */
+            usable_l: number;
+            /** Unusable L */
+            unusable_l: number;
+            /** Draw Difference M */
+            draw_difference_m: number;
+            /** Balance Min */
+            balance_min: number | null;
         };
         /**
          * Label
@@ -3259,6 +3741,15 @@ export interface components {
             current_a: number;
             /** Drop Frac */
             drop_frac: number;
+        };
+        /** LevelRow */
+        LevelRow: {
+            /** Level Z M */
+            level_z_m: number;
+            /** Volume L */
+            volume_l: number;
+            /** Fill Frac */
+            fill_frac: number;
         };
         /**
          * Life
@@ -4243,6 +4734,108 @@ export interface components {
             /** From */
             from?: string | null;
         };
+        /**
+         * PipeRun
+         * @description A run of pipe from the pump or from another run; with ``outlet``, what opens at its end and wants ``wanted_l_min`` at ``rated_kpa``.
+         */
+        PipeRun: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Run
+             */
+            name: string;
+            /** Parent */
+            parent?: string | null;
+            /**
+             * Inner Diameter Mm
+             * @default 11.6
+             */
+            inner_diameter_mm: number;
+            /**
+             * Length M
+             * @default 1
+             */
+            length_m: number;
+            /**
+             * Fittings
+             * @default {}
+             */
+            fittings: {
+                [key: string]: number;
+            };
+            /**
+             * Rise M
+             * @default 0
+             */
+            rise_m: number;
+            /**
+             * X M
+             * @default 1.5
+             */
+            x_m: number;
+            /**
+             * Outlet
+             * @default none
+             * @enum {string}
+             */
+            outlet: "none" | "shower" | "sink" | "basin" | "outside" | "toilet" | "heater";
+            /**
+             * Wanted L Min
+             * @default 5
+             */
+            wanted_l_min: number;
+            /**
+             * Rated Kpa
+             * @default 30
+             */
+            rated_kpa: number;
+            /**
+             * Hot
+             * @default false
+             */
+            hot: boolean;
+            /**
+             * Place
+             * @default inside
+             * @enum {string}
+             */
+            place: "inside" | "underfloor" | "outside";
+            /**
+             * Rating Kpa
+             * @default 600
+             */
+            rating_kpa: number;
+            /**
+             * Rating C
+             * @default 60
+             */
+            rating_c: number;
+            /** Food Grade */
+            food_grade?: boolean | null;
+            /**
+             * Hidden Joint
+             * @default false
+             */
+            hidden_joint: boolean;
+            /**
+             * Over Electrics
+             * @default false
+             */
+            over_electrics: boolean;
+            /**
+             * Drain Valve
+             * @default false
+             */
+            drain_valve: boolean;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
         /** PlaceItem */
         PlaceItem: {
             /** Place */
@@ -4363,6 +4956,38 @@ export interface components {
             change: components["schemas"]["ReportChange"];
         };
         /**
+         * Prism
+         * @description One part of a tank, added or cut; sizes in m, a polygon's points [y, z] in m, drawn from its own base.
+         */
+        Prism: {
+            /**
+             * Shape
+             * @enum {string}
+             */
+            shape: "box" | "polygon" | "cylinder_vertical" | "cylinder_horizontal";
+            /**
+             * Op
+             * @default add
+             * @enum {string}
+             */
+            op: "add" | "cut";
+            /**
+             * Base Z M
+             * @default 0
+             */
+            base_z_m: number;
+            /** Length M */
+            length_m?: number | null;
+            /** Width M */
+            width_m?: number | null;
+            /** Height M */
+            height_m?: number | null;
+            /** Diameter M */
+            diameter_m?: number | null;
+            /** Vertices Yz M */
+            vertices_yz_m?: number[][] | null;
+        };
+        /**
          * Problem
          * @description What went wrong: the offending key (or kind of trouble), and a message that says what would be right.
          */
@@ -4472,6 +5097,105 @@ export interface components {
             read: number;
             /** Passed */
             passed: number;
+        };
+        /**
+         * Pump
+         * @description The pump. ``appliance`` is its line in Life.
+         */
+        Pump: {
+            /**
+             * Name
+             * @default Pump
+             */
+            name: string;
+            /** Part */
+            part?: string | null;
+            /**
+             * Kind
+             * @default pressure
+             * @enum {string}
+             */
+            kind: "pressure" | "variable" | "submersible";
+            /** Points */
+            points: components["schemas"]["PumpPoint"][];
+            /** Cut In Kpa */
+            cut_in_kpa?: number | null;
+            /** Cut Out Kpa */
+            cut_out_kpa?: number | null;
+            /**
+             * Efficiency Frac
+             * @default 0.35
+             */
+            efficiency_frac: number;
+            /** Accumulator L */
+            accumulator_l?: number | null;
+            /** Precharge Kpa */
+            precharge_kpa?: number | null;
+            /**
+             * Strainer
+             * @default false
+             */
+            strainer: boolean;
+            /**
+             * Shutoff
+             * @default false
+             */
+            shutoff: boolean;
+            /**
+             * Level Stop
+             * @default false
+             */
+            level_stop: boolean;
+            /**
+             * Runs Dry
+             * @default false
+             */
+            runs_dry: boolean;
+            /**
+             * Over Electrics
+             * @default false
+             */
+            over_electrics: boolean;
+            /**
+             * Leak Tray
+             * @default false
+             */
+            leak_tray: boolean;
+            /** Appliance */
+            appliance?: string | null;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * PumpPart
+         * @description The pump at the outlet that draws most: pressure, current; its day; its cycles at a common draw.
+         */
+        PumpPart: {
+            /** Flow L Min */
+            flow_l_min: number;
+            /** Pressure Kpa */
+            pressure_kpa: number;
+            /** Current A */
+            current_a: number;
+            /** Energy Wh Day */
+            energy_wh_day: number;
+            /** Cycles Per Hour */
+            cycles_per_hour: number | null;
+            /** Run Time S */
+            run_time_s: number | null;
+            /** Drawdown L */
+            drawdown_l: number | null;
+        };
+        /** PumpPoint */
+        PumpPoint: {
+            /** Flow L Min */
+            flow_l_min: number;
+            /** Pressure Kpa */
+            pressure_kpa: number;
         };
         /** QuantityOut */
         QuantityOut: {
@@ -4685,6 +5409,7 @@ export interface components {
             power: components["schemas"]["PowerPart"];
             wiring: components["schemas"]["WiringPart"];
             warmth: components["schemas"]["WarmthPart"];
+            water: components["schemas"]["WaterPart"];
             prove: components["schemas"]["ProvePart"];
             /** Findings */
             findings: components["schemas"]["Finding"][];
@@ -4765,6 +5490,24 @@ export interface components {
              * @default false
              */
             feed_switched: boolean;
+        };
+        /**
+         * SanitisePart
+         * @description The dose for the whole system, its time and rinses.
+         */
+        SanitisePart: {
+            /** System L */
+            system_l: number;
+            /** Dose */
+            dose: number;
+            /** Unit */
+            unit: string;
+            /** Contact Min */
+            contact_min: number;
+            /** Rinses */
+            rinses: number;
+            /** Rinse L */
+            rinse_l: number;
         };
         /**
          * Saving
@@ -4882,6 +5625,42 @@ export interface components {
             by_kind_wh: {
                 [key: string]: number;
             };
+        };
+        /**
+         * Sender
+         * @description A tank's sender; heights from the tank's own zero.
+         */
+        Sender: {
+            /**
+             * Kind
+             * @default resistive
+             * @enum {string}
+             */
+            kind: "resistive" | "voltage" | "stepped";
+            /**
+             * Empty Signal
+             * @default 0
+             */
+            empty_signal: number;
+            /**
+             * Full Signal
+             * @default 190
+             */
+            full_signal: number;
+            /** Empty Z M */
+            empty_z_m?: number | null;
+            /** Full Z M */
+            full_z_m?: number | null;
+            /**
+             * Cable Resistance Ohm
+             * @default 0
+             */
+            cable_resistance_ohm: number;
+            /**
+             * Step Z M
+             * @default []
+             */
+            step_z_m: number[];
         };
         /**
          * SheetRow
@@ -5302,6 +6081,31 @@ export interface components {
              */
             cost: number;
         };
+        /** Store */
+        Store: {
+            /** Name */
+            name: string;
+            /** Usable L */
+            usable_l: number;
+            /** Days */
+            days: number | null;
+            /** Capacity Needed L */
+            capacity_needed_l: number | null;
+            /** Meets Target */
+            meets_target: boolean;
+        };
+        /**
+         * StoreTrip
+         * @description A store on the trip: litres that it gives or takes, its level (of a supply what is left, of waste what is in it) at each point of the lanes, when it is first short in half of the weathers.
+         */
+        StoreTrip: {
+            /** Capacity L */
+            capacity_l: number;
+            /** Level L */
+            level_l: number[];
+            /** First D */
+            first_d: number | null;
+        };
         /**
          * SurfaceChoice
          * @description What is said of one surface of the shell, by its key: its build-up or a U-value of its own, a cover at night, the zone that it belongs to.
@@ -5404,6 +6208,99 @@ export interface components {
             text: string;
         };
         /**
+         * TankPart
+         * @description A tank: litres, mass, heights over the vehicle's floor, vent, slosh, what its fixing must hold in N, and its gauge.
+         */
+        TankPart: {
+            /** Name */
+            name: string;
+            /** Holds */
+            holds: string;
+            /** Problem */
+            problem: string | null;
+            /** Full L */
+            full_l: number;
+            /** Usable L */
+            usable_l: number;
+            /** Dead L */
+            dead_l: number;
+            /** Mass Full Kg */
+            mass_full_kg: number;
+            /** Cg Z M */
+            cg_z_m: number;
+            /** Bottom Z M */
+            bottom_z_m: number;
+            /** Top Z M */
+            top_z_m: number;
+            /** Outlet Z M */
+            outlet_z_m: number;
+            /** Length M */
+            length_m: number;
+            /** Height M */
+            height_m: number;
+            /** Table */
+            table: components["schemas"]["LevelRow"][];
+            /** Vent Pa */
+            vent_pa: number | null;
+            /** Slosh Hz */
+            slosh_hz: number;
+            /** Undivided M */
+            undivided_m: number;
+            /** Need X N */
+            need_x_n: number;
+            /** Need Y N */
+            need_y_n: number;
+            /** Need Z N */
+            need_z_n: number;
+            gauge: components["schemas"]["GaugePart"] | null;
+        };
+        /**
+         * TapPart
+         * @description An outlet: what it wants, what it gets alone, and the least it gets with one other open, and which.
+         */
+        TapPart: {
+            /** Name */
+            name: string;
+            /** Wanted L Min */
+            wanted_l_min: number;
+            /** Alone L Min */
+            alone_l_min: number;
+            /** Shared L Min */
+            shared_l_min: number;
+            /** Shared With */
+            shared_with: string | null;
+            /** Velocity M S */
+            velocity_m_s: number;
+        };
+        /**
+         * TapsOpen
+         * @description Flow in L/min, pressure at the end in kPa and velocity in m/s of each run; the pump's flow, pressure and current.
+         */
+        TapsOpen: {
+            /** Open */
+            open: string[];
+            /** Flow L Min */
+            flow_l_min: {
+                [key: string]: number;
+            };
+            /** End Kpa */
+            end_kpa: {
+                [key: string]: number;
+            };
+            /** Velocity M S */
+            velocity_m_s: {
+                [key: string]: number;
+            };
+            /** Total L Min */
+            total_l_min: number;
+            /** Pump Kpa */
+            pump_kpa: number;
+            /** Pump A */
+            pump_a: number;
+            /** Cycling */
+            cycling: boolean;
+        };
+        /**
          * TerminalNeed
          * @description Terminals of one size: what kind, how long to strip, what pull to stand, how many.
          */
@@ -5422,6 +6319,30 @@ export interface components {
             count: number;
         };
         /**
+         * TestPart
+         * @description A pressure-hold test judged.
+         */
+        TestPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** On */
+            on: string;
+            /** Who */
+            who: string;
+            /** Verdict */
+            verdict: string;
+            /** Reasons */
+            reasons: string[];
+            /** Corrected Drop Kpa */
+            corrected_drop_kpa: number;
+            /** Allowed Drop Kpa */
+            allowed_drop_kpa: number;
+            /** Leak Ml H */
+            leak_ml_h: number | null;
+        };
+        /**
          * Thorough
          * @description The newest thorough run: its job, and the result with the revision that made it, when one is done.
          */
@@ -5430,6 +6351,52 @@ export interface components {
             /** Revision */
             revision: number | null;
             run: components["schemas"]["TripRun"] | null;
+        };
+        /**
+         * ToiletDoc
+         * @description The toilet: its container, and how much of its use is at home.
+         */
+        ToiletDoc: {
+            /**
+             * Kind
+             * @default cassette
+             * @enum {string}
+             */
+            kind: "none" | "cassette" | "black" | "separating" | "bag";
+            /**
+             * Capacity L
+             * @default 18
+             */
+            capacity_l: number;
+            /**
+             * Solids L
+             * @default 20
+             */
+            solids_l: number;
+            /**
+             * Spare
+             * @default 0
+             */
+            spare: number;
+            /** Flush L */
+            flush_l?: number | null;
+            /** Flushes Person Day */
+            flushes_person_day?: number | null;
+            /**
+             * Home Frac
+             * @default 0.7
+             */
+            home_frac: number;
+            /**
+             * Roof Vent
+             * @default false
+             */
+            roof_vent: boolean;
+            /**
+             * Only At Points
+             * @default true
+             */
+            only_at_points: boolean;
         };
         /**
          * TripDaySum
@@ -5561,6 +6528,7 @@ export interface components {
             short_in_normals_d: number | null;
             rh: components["schemas"]["Lane"];
             warm: components["schemas"]["WarmTrip"];
+            water?: components["schemas"]["WaterTrip"] | null;
             /** Limited H */
             limited_h: number;
             /** Cycles Year */
@@ -6186,6 +7154,429 @@ export interface components {
             winter_out_c: number[];
             /** Winter Need W */
             winter_need_w: number[];
+        };
+        /**
+         * Water
+         * @description Water aboard. A design without tanks and jugs has none.
+         */
+        Water: {
+            /**
+             * @default {
+             *       "style": "moderate",
+             *       "hot_climate": false,
+             *       "drinking_source": "tank",
+             *       "shower_type": "flow",
+             *       "shower_charge_l": 10
+             *     }
+             */
+            use: components["schemas"]["WaterUse"];
+            /**
+             * Jug L
+             * @default 0
+             */
+            jug_l: number;
+            /**
+             * Jug Count
+             * @default 0
+             */
+            jug_count: number;
+            /**
+             * Drinking Jug L
+             * @default 0
+             */
+            drinking_jug_l: number;
+            /**
+             * Tanks
+             * @default []
+             */
+            tanks: components["schemas"]["WaterTank"][];
+            /**
+             * Joins
+             * @default []
+             */
+            joins: components["schemas"]["Join"][];
+            pump?: components["schemas"]["Pump"] | null;
+            /**
+             * Runs
+             * @default []
+             */
+            runs: components["schemas"]["PipeRun"][];
+            /**
+             * Filters
+             * @default []
+             */
+            filters: components["schemas"]["WaterFilter"][];
+            hookup?: components["schemas"]["Hookup"] | null;
+            hot?: components["schemas"]["HotWater"] | null;
+            /**
+             * Drains
+             * @default []
+             */
+            drains: components["schemas"]["Drain"][];
+            /**
+             * Grey To
+             * @default tank
+             * @enum {string}
+             */
+            grey_to: "tank" | "container" | "ground";
+            /**
+             * Container L
+             * @default 0
+             */
+            container_l: number;
+            toilet?: components["schemas"]["ToiletDoc"] | null;
+            /**
+             * @default {
+             *       "product": "liquid",
+             *       "strength_frac": 0.045,
+             *       "tablet_mg": 1000,
+             *       "remaining_frac": 1,
+             *       "target_mg_l": 50,
+             *       "standing_days": 0,
+             *       "with_acid": false
+             *     }
+             */
+            care: components["schemas"]["Care"];
+            /**
+             * Tests
+             * @default []
+             */
+            tests: components["schemas"]["HoldTest"][];
+            /**
+             * Walls Closed
+             * @default false
+             */
+            walls_closed: boolean;
+            /**
+             * Shower Done
+             * @default []
+             */
+            shower_done: ("backing" | "tray" | "lapped" | "sealed" | "falls" | "trap" | "curtain" | "extract" | "flood")[];
+            /**
+             * Winter
+             * @default keep_warm
+             * @enum {string}
+             */
+            winter: "keep_warm" | "drain" | "glycol";
+            /**
+             * Restraint School
+             * @default interior_10g
+             * @enum {string}
+             */
+            restraint_school: "interior_10g" | "converter_5g" | "cargo_lashing";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * WaterFilter
+         * @description A filter before the pump's pressure side, or for the drinking tap only.
+         */
+        WaterFilter: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Filter
+             */
+            name: string;
+            /**
+             * Kind
+             * @default carbon
+             * @enum {string}
+             */
+            kind: "sediment" | "carbon" | "fine" | "uv";
+            /**
+             * At
+             * @default all
+             * @enum {string}
+             */
+            at: "all" | "drinking";
+            /**
+             * Micron
+             * @default 5
+             */
+            micron: number;
+            /** Rated L */
+            rated_l?: number | null;
+            /**
+             * Rated Months
+             * @default 6
+             */
+            rated_months: number | null;
+            /**
+             * Rated Flow L Min
+             * @default 8
+             */
+            rated_flow_l_min: number;
+            /**
+             * Clean Kpa
+             * @default 20
+             */
+            clean_kpa: number;
+            /** Used Days */
+            used_days?: number | null;
+        };
+        /**
+         * WaterPart
+         * @description All of water.
+         */
+        WaterPart: {
+            /** Use L Day */
+            use_l_day: {
+                [key: string]: number;
+            };
+            /** Total L Day */
+            total_l_day: number;
+            /** Fresh L Day */
+            fresh_l_day: number;
+            /** Grey L Day */
+            grey_l_day: number;
+            /** Target Days */
+            target_days: number;
+            /** Stores */
+            stores: components["schemas"]["Store"][];
+            /** Capacity L */
+            capacity_l: {
+                [key: string]: number;
+            };
+            /** Flow L Day */
+            flow_l_day: {
+                [key: string]: number;
+            };
+            /** Limiting */
+            limiting: string | null;
+            /** Days */
+            days: number | null;
+            /** Tanks */
+            tanks: {
+                [key: string]: components["schemas"]["TankPart"];
+            };
+            /** Joins */
+            joins: {
+                [key: string]: components["schemas"]["JoinPart"];
+            };
+            /** Taps */
+            taps: {
+                [key: string]: components["schemas"]["TapPart"];
+            };
+            /** Velocities */
+            velocities: {
+                [key: string]: number;
+            };
+            pump: components["schemas"]["PumpPart"] | null;
+            hot: components["schemas"]["HotPart"] | null;
+            /** Filters */
+            filters: {
+                [key: string]: components["schemas"]["FilterLife"];
+            };
+            /** Filter Kpa */
+            filter_kpa: number;
+            /** Frost */
+            frost: components["schemas"]["FrostPart"][];
+            sanitise: components["schemas"]["SanitisePart"] | null;
+            /** Tests */
+            tests: components["schemas"]["TestPart"][];
+            /** Pipe L */
+            pipe_l: number;
+            /** Drain Down L */
+            drain_down_l: number;
+            /** Mass Full Kg */
+            mass_full_kg: number;
+            /** Coldest C */
+            coldest_c: number;
+        };
+        /**
+         * WaterTank
+         * @description A tank: its shape from its own zero, where it stands (x from the front of the living space, z of its zero over the floor), and how it is held.
+         */
+        WaterTank: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Tank
+             */
+            name: string;
+            /**
+             * Holds
+             * @default fresh
+             * @enum {string}
+             */
+            holds: "fresh" | "drinking" | "grey" | "black";
+            /** Prisms */
+            prisms: components["schemas"]["Prism"][];
+            /** Outlet Z M */
+            outlet_z_m?: number | null;
+            /** Max Level Z M */
+            max_level_z_m?: number | null;
+            /**
+             * Tank Mass Kg
+             * @default 0
+             */
+            tank_mass_kg: number;
+            /**
+             * X M
+             * @default 1
+             */
+            x_m: number;
+            /**
+             * Z M
+             * @default 0.05
+             */
+            z_m: number;
+            /**
+             * Place
+             * @default inside
+             * @enum {string}
+             */
+            place: "inside" | "underfloor" | "outside";
+            /** Vent Mm */
+            vent_mm?: number | null;
+            /**
+             * Vent Length M
+             * @default 1
+             */
+            vent_length_m: number;
+            /**
+             * Vent High
+             * @default true
+             */
+            vent_high: boolean;
+            /** Fill Mm */
+            fill_mm?: number | null;
+            /**
+             * Fill By
+             * @default hose
+             * @enum {string}
+             */
+            fill_by: "hose" | "gravity" | "jug";
+            /** Food Grade */
+            food_grade?: boolean | null;
+            /** Undivided M */
+            undivided_m?: number | null;
+            /** Restraint X N */
+            restraint_x_n?: number | null;
+            /** Restraint Y N */
+            restraint_y_n?: number | null;
+            /** Restraint Z N */
+            restraint_z_n?: number | null;
+            /**
+             * Budgeted
+             * @default true
+             */
+            budgeted: boolean;
+            /**
+             * Over Electrics
+             * @default false
+             */
+            over_electrics: boolean;
+            /**
+             * Leak Tray
+             * @default false
+             */
+            leak_tray: boolean;
+            /**
+             * Drain Valve
+             * @default false
+             */
+            drain_valve: boolean;
+            /**
+             * Foam Mm
+             * @default 0
+             */
+            foam_mm: number;
+            /**
+             * Heater W
+             * @default 0
+             */
+            heater_w: number;
+            /**
+             * Full Sensor
+             * @default false
+             */
+            full_sensor: boolean;
+            sender?: components["schemas"]["Sender"] | null;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * WaterTrip
+         * @description Water over the trip: its stores by name, litres used and missing, and the first store that runs short.
+         */
+        WaterTrip: {
+            /** Stores */
+            stores: {
+                [key: string]: components["schemas"]["StoreTrip"];
+            };
+            /** Used L */
+            used_l: number;
+            /** Missing L */
+            missing_l: number;
+            /** First */
+            first: string | null;
+            /** First D */
+            first_d: number | null;
+            /** Toilet */
+            toilet: string | null;
+        };
+        /**
+         * WaterUse
+         * @description Habits. None: as the style has it.
+         */
+        WaterUse: {
+            /**
+             * Style
+             * @default moderate
+             * @enum {string}
+             */
+            style: "frugal" | "moderate" | "generous";
+            /** Target Days */
+            target_days?: number | null;
+            /**
+             * Hot Climate
+             * @default false
+             */
+            hot_climate: boolean;
+            /**
+             * Drinking Source
+             * @default tank
+             * @enum {string}
+             */
+            drinking_source: "tank" | "separate";
+            /** Drinking L Person Day */
+            drinking_l_person_day?: number | null;
+            /** Cooking L Person Day */
+            cooking_l_person_day?: number | null;
+            /** Dishes L Person Day */
+            dishes_l_person_day?: number | null;
+            /** Hand Wash L Person Day */
+            hand_wash_l_person_day?: number | null;
+            /**
+             * Shower Type
+             * @default flow
+             * @enum {string}
+             */
+            shower_type: "none" | "flow" | "recirculating";
+            /** Shower Flow L Min */
+            shower_flow_l_min?: number | null;
+            /** Shower Time Min */
+            shower_time_min?: number | null;
+            /** Showers Person Week */
+            showers_person_week?: number | null;
+            /**
+             * Shower Charge L
+             * @default 10
+             */
+            shower_charge_l: number;
+            /** Outside L Day */
+            outside_l_day?: number | null;
         };
         /**
          * WeatherRead
@@ -7600,6 +8991,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    getTaps: {
+        parameters: {
+            query: {
+                revision: number;
+                open?: string[] | null;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TapsOpen"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
                 };
             };
         };

@@ -58,6 +58,7 @@ const router = createBrowserRouter([
               { path: "trips", lazy: () => import("./stages/trips/Trips") },
               { path: "wiring", lazy: () => import("./stages/wiring/Wiring") },
               { path: "warmth", lazy: () => import("./stages/warmth/Warmth") },
+              { path: "water", lazy: () => import("./stages/water/Water") },
               { path: "prove", lazy: () => import("./stages/prove/Prove") },
               { path: ":stage", lazy: () => import("./stages/later/Later") },
             ],

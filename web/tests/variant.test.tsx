@@ -84,6 +84,21 @@ describe("an edit", () => {
     expect(server.design.life).toMatchObject({ people: 3, appliances: [{ name: "Spot" }] });
   });
 
+  it("is not taken back by an older answer that comes late", async () => {
+    mount();
+    const old = reply(200, state());
+    let release = () => {};
+    vi.mocked(fetch).mockImplementationOnce(() => new Promise((resolve) => (release = () => resolve(old))));
+    act(() => void document.dispatchEvent(new Event("visibilitychange")));
+    await act(async () => {
+      expect(await people(5)).toBe(true);
+    });
+    expect(hand.revision).toBe(2);
+    await act(async () => release());
+    expect(hand.revision).toBe(2);
+    expect(hand.design.life?.people).toBe(5);
+  });
+
   it("that is refused comes back as it was, with the reason", async () => {
     answers = [() => ({ status: 422, body: { error: { key: "people", message: "life.people: must be at least 1" } } })];
     mount();

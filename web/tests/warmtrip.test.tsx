@@ -92,7 +92,7 @@ describe("refills of a leg", () => {
   it("say when they count for nothing yet", () => {
     Object.assign(state.design, { warmth: { heaters: [] } });
     mount(<Refills leg={leg as never} />);
-    expect(screen.getByText(/counts once Warmth has a heater/)).toBeTruthy();
+    expect(screen.getByText(/counts once there is a heater or a tank/)).toBeTruthy();
   });
 });
 

@@ -24,6 +24,8 @@ from bothy.core.power.uses import LifePart, budgets, life_part
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
 from bothy.core.warmth.part import WarmthPart, warmth_part
 from bothy.core.warmth.rules import warmth_findings
+from bothy.core.water.part import WaterPart, water_part
+from bothy.core.water.rules import water_findings
 from bothy.core.wiring.circuits import CircuitPart, Worked, work_circuits
 from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.diagram_layout import diagram
@@ -87,6 +89,7 @@ class Report(BaseModel):
     power: PowerPart
     wiring: WiringPart
     warmth: WarmthPart
+    water: WaterPart
     prove: ProvePart
     findings: list[Finding]
     figures: dict[str, FigureOut]
@@ -155,18 +158,19 @@ def _stages(design: Design, findings: list[Finding], prove: ProvePart) -> dict[s
     begun = {
         "vehicle": v != type(v)(), "life": bool(life.appliances) or life.people is not None,
         "power": p.bank is not None or p.inverter is not None or bool(p.arrays), "wiring": bool(design.wiring.circuits),
-        "warmth": design.warmth != type(design.warmth)(), "prove": bool(design.prove.readings),
+        "warmth": design.warmth != type(design.warmth)(), "water": design.water.begun, "prove": bool(design.prove.readings),
     }  # fmt: skip
     computed = {
         "vehicle": v.payload_kg is not None and v.bank_place is not None, "life": bool(life.appliances) and life.place is not None,
         "power": p.bank is not None and (bool(p.arrays) or p.driving is not None or p.shore is not None),
         "wiring": bool(design.wiring.circuits) and all(c.sized for c in design.wiring.circuits),
         "warmth": bool(design.warmth.build_ups) and bool(design.warmth.heaters or design.warmth.cooler),
+        "water": bool(design.water.tanks or design.water.jug_count),
         "prove": prove.testable > 0 and prove.read >= prove.testable,
     }  # fmt: skip
     proved = prove.testable > 0 and prove.passed == prove.testable
     out = {}
-    for stage in ("vehicle", "life", "power", "wiring", "warmth", "prove"):
+    for stage in ("vehicle", "life", "power", "wiring", "warmth", "water", "prove"):
         mine = [f for f in findings if f.stage == stage]
         dangers = sum(1 for f in mine if f.severity == "danger")
         faults = sum(1 for f in mine if f.severity == "fault" and f.accepted is None)
@@ -210,6 +214,8 @@ def report(design: Design) -> Report:
     found += failed
     warm = warmth_part(ctx)
     found += warmth_findings(ctx, warm)
+    wet = water_part(ctx, {k: a.energy_wh for k, a in life.appliances.items()})
+    found += water_findings(ctx, wet)
     sheet, tested = prove_part(ctx, [
         SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
         for w in worked], feeds)  # fmt: skip
@@ -221,7 +227,7 @@ def report(design: Design) -> Report:
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=quick(WiringPart, circuits=circuits, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops), warmth=warm.part, prove=sheet, findings=found, figures=ctx.book.shown(),
+        wiring=quick(WiringPart, circuits=circuits, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops), warmth=warm.part, water=wet.part, prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book = ctx.book
     out._diagram = partial(diagram, ctx, worked)

@@ -11,6 +11,7 @@ from typing import Any
 from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
 from bothy.core.proposing import accept
+from bothy.demo import wet
 from bothy.demo.parts import from_catalogue as _from
 from bothy.demo.parts import windows as _win
 from bothy.demo.warm import CURLEW
@@ -130,10 +131,10 @@ TRIP: dict[str, Any] = {
     "start_date": "2026-10-12",
     "legs": [
         {"id": "inverness", "place": "inverness", "days_count": 4, "day_type": "working"},
-        {"id": "edinburgh", "place": "edinburgh", "days_count": 3, "drive_h": 3.5, "day_type": "working"},
-        {"id": "manchester", "place": "manchester", "days_count": 2, "drive_h": 4.5, "shore": True},
-        {"id": "cardiff", "place": "cardiff", "days_count": 4, "drive_h": 4.0, "day_type": "working"},
-        {"id": "penzance", "place": "penzance", "days_count": 5, "drive_h": 4.5, "day_type": "working", "note": "Winter roost counts; no hook-up near the estuary."},
+        {"id": "edinburgh", "place": "edinburgh", "days_count": 3, "drive_h": 3.5, "day_type": "working", "refills": ["water", "grey_dump", "toilet_dump"]},
+        {"id": "manchester", "place": "manchester", "days_count": 2, "drive_h": 4.5, "shore": True, "refills": ["water", "grey_dump", "toilet_dump"]},
+        {"id": "cardiff", "place": "cardiff", "days_count": 4, "drive_h": 4.0, "day_type": "working", "refills": ["water", "grey_dump", "toilet_dump"]},
+        {"id": "penzance", "place": "penzance", "days_count": 5, "drive_h": 4.5, "day_type": "working", "refills": ["water", "grey_dump", "toilet_dump"], "note": "Winter roost counts; no hook-up near the estuary."},
     ],
 }  # fmt: skip
 """The autumn survey, down the coast."""
@@ -200,5 +201,6 @@ def design() -> Design:
             c |= {"area_mm2": 2.5, "name": "Fridge"}
     data["trips"] = TRIP
     data["warmth"] = CURLEW
+    data["water"] = wet.CURLEW
     data["prove"] = {"readings": _readings(), "meter": {"loop_resolution_mohm": 1.0}}
     return load_design(data)

@@ -11,6 +11,7 @@ from typing import Any
 from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
 from bothy.core.proposing import accept
+from bothy.demo import wet
 from bothy.demo.parts import from_catalogue, windows
 from bothy.demo.warm import FIDDLEHEAD
 
@@ -85,10 +86,11 @@ def design() -> Design:
     for c in data["wiring"]["circuits"]:
         c["by"] = "typed"
     data["warmth"] = FIDDLEHEAD
+    data["water"] = wet.FIDDLEHEAD
     data["trips"] = {"start_date": "2026-06-01", "legs": [
         {"id": "denver", "place": "denver", "days_count": 3, "shore": True, "day_type": "working"},
-        {"id": "moab", "place": "moab", "days_count": 3, "drive_h": 6.0, "day_type": "working"},
-        {"id": "albuquerque", "place": "albuquerque", "days_count": 4, "drive_h": 6.0, "shore": True, "day_type": "working"}]}  # fmt: skip
+        {"id": "moab", "place": "moab", "days_count": 3, "drive_h": 6.0, "day_type": "working", "refills": ["water", "grey_dump"]},
+        {"id": "albuquerque", "place": "albuquerque", "days_count": 4, "drive_h": 6.0, "shore": True, "day_type": "working", "refills": ["water", "grey_dump", "toilet_dump"]}]}  # fmt: skip
     data["wiring"]["mains"] |= {"bond": "permanent", "keep": ["roof-ac"]}
     data["wiring"]["panel"] |= {"door_distance_m": 0.4, "floor_height_m": 1.25}
     data["wiring"]["raceways"] = [{"id": "street-side", "name": "Street side trunking, low voltage", "kind": "trunking", "width_mm": 50.0, "height_mm": 30.0,

@@ -11,6 +11,7 @@ from typing import Any
 from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
 from bothy.core.proposing import accept
+from bothy.demo import wet
 from bothy.demo.parts import from_catalogue, windows
 from bothy.demo.warm import SALTBUSH
 
@@ -43,10 +44,10 @@ TRIP: dict[str, Any] = {
                {"id": "mulga_camp", "name": "Camp in the mulga", "lat_deg": -22.4, "lon_deg": 131.8, "elevation_m": 590.0}],
     "legs": [
         {"id": "adelaide", "place": "adelaide", "days_count": 1, "shore": True},
-        {"id": "salt-lake", "place": "salt_lake_camp", "days_count": 9, "drive_h": 9.0, "drive_start_h": 6.0, "day_type": "working"},
-        {"id": "alice", "place": "alice_springs", "days_count": 2, "drive_h": 6.0, "shore": True},
-        {"id": "mulga", "place": "mulga_camp", "days_count": 12, "drive_h": 6.0, "drive_start_h": 6.0, "day_type": "working"},
-        {"id": "alice-2", "place": "alice_springs", "days_count": 2, "drive_h": 6.0},
+        {"id": "salt-lake", "place": "salt_lake_camp", "days_count": 9, "drive_h": 9.0, "drive_start_h": 6.0, "day_type": "working", "refills": ["water"]},
+        {"id": "alice", "place": "alice_springs", "days_count": 2, "drive_h": 6.0, "shore": True, "refills": ["water", "grey_dump", "toilet_dump"]},
+        {"id": "mulga", "place": "mulga_camp", "days_count": 12, "drive_h": 6.0, "drive_start_h": 6.0, "day_type": "working", "refills": ["water", "toilet_dump"]},
+        {"id": "alice-2", "place": "alice_springs", "days_count": 2, "drive_h": 6.0, "refills": ["water", "grey_dump", "toilet_dump"]},
     ],
 }  # fmt: skip
 """Four weeks in the heat, seed ripening."""
@@ -71,6 +72,7 @@ def _base() -> dict[str, Any]:
         "sizing": {"goal": "cost", "panels_most": 10, "chemistries": ["lifepo4", "agm"]},
         "trips": TRIP,
         "warmth": SALTBUSH,
+        "water": wet.SALTBUSH,
     }  # fmt: skip
 
 

@@ -130,7 +130,9 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
   );
 
   const reload = useCallback(async () => {
-    settle(await take(api.GET("/api/variants/{variant_id}", { params: { path: { variant_id: id } } })));
+    const state = await take(api.GET("/api/variants/{variant_id}", { params: { path: { variant_id: id } } }));
+    // an answer that was on its way while something was saved or undone is older than what is shown
+    if (state.revision >= now.current.server.revision) settle(state);
   }, [id, settle]);
 
   const finish = useCallback(

@@ -14,7 +14,7 @@ export function useBenchLists() {
   });
 }
 
-function Table({ title, note, heads, rows }: { title: string; note?: string; heads: string[]; rows: (string | number | null)[][] }) {
+export function Table({ title, note, heads, rows }: { title: string; note?: string; heads: string[]; rows: (string | number | null)[][] }) {
   if (!rows.length) return null;
   return (
     <section className="mt-4 break-inside-avoid-page" aria-label={title}>

@@ -11,6 +11,7 @@ import { Labels } from "./Labels";
 import { Lists } from "./Lists";
 import { Plate } from "./Plate";
 import { cell, Heads } from "./paper";
+import { WaterSheets } from "./WaterSheets";
 
 function WholeDiagram() {
   const found = useDiagram();
@@ -96,6 +97,7 @@ const PAGES: Record<string, { title: string; stage: string; Body: () => React.Re
   lists: { title: "Lists for the bench", stage: "wiring", Body: Lists },
   panel: { title: "Switch panel", stage: "wiring", Body: Plate },
   labels: { title: "Label sheet", stage: "wiring", Body: Labels },
+  water: { title: "Water sheets", stage: "water?view=care", Body: WaterSheets },
 };
 
 export function Component() {

@@ -39,6 +39,12 @@ export function Find({ actions }: { actions: Hit[] }) {
         what: "heater",
         run: () => go(`/v/${variantId}/warmth?view=heating&hand=heater:${h.id}`),
       })),
+      ...(design.water?.tanks ?? []).map((t) => ({ word: t.name ?? t.id, what: "tank", run: () => go(`/v/${variantId}/water?view=tanks&hand=tank:${t.id}`) })),
+      ...(design.water?.runs ?? []).map((r) => ({
+        word: r.name ?? r.id,
+        what: "water pipe",
+        run: () => go(`/v/${variantId}/water?view=taps&hand=run:${r.id}`),
+      })),
       ...(design.warmth?.ducts ?? []).map((d) => ({ word: d.name, what: "duct", run: () => go(`/v/${variantId}/warmth?view=ducts&hand=duct:${d.id}`) })),
       ...(design.warmth?.vents ?? []).map((x) => ({ word: x.name, what: "vent", run: () => go(`/v/${variantId}/warmth?view=air&hand=vent:${x.id}`) })),
       ...(design.warmth?.build_ups ?? []).map((b) => ({ word: b.name, what: "build-up", run: () => go(`/v/${variantId}/warmth?hand=build:${b.id}`) })),

@@ -26,6 +26,12 @@ export type HandKind =
   | "alarm"
   | "cabinet"
   | "bay"
+  | "tank"
+  | "join"
+  | "run"
+  | "filter"
+  | "drain"
+  | "test"
   | "stage";
 type InHand = {
   kind: HandKind;

@@ -17,6 +17,7 @@ from bothy.core.design.sizing import Sizing
 from bothy.core.design.trips import Trips
 from bothy.core.design.vehicle import Vehicle
 from bothy.core.design.warmth import Warmth
+from bothy.core.design.water import Water
 from bothy.core.design.wiring import Board, Circuit, Wiring
 from bothy.core.region import RegionKey
 
@@ -43,6 +44,7 @@ class Design(Doc):
     sizing: Sizing = Sizing()
     wiring: Wiring = Wiring()
     warmth: Warmth = Warmth()
+    water: Water = Water()
     prove: Prove = Prove()
     accepted: list[Accepted] = Field([], max_length=500)
 
@@ -63,6 +65,8 @@ class Design(Doc):
         _unique("zone", (z.id for z in self.wiring.zones))
         raceways = {r.id for r in self.wiring.raceways}
         warm = [(h.name, h.appliance) for h in self.warmth.heaters] + ([(self.warmth.cooler.name, self.warmth.cooler.appliance)] if self.warmth.cooler else [])
+        if self.water.pump is not None:
+            warm.append((self.water.pump.name, self.water.pump.appliance))
         for name, of in warm:
             if of is not None and of not in appliances:
                 raise wrong("appliance", f"“{name}” names the appliance “{of}”, which does not exist")

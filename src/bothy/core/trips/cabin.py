@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from bothy.core.context import Context
 from bothy.core.trips import kernel as k
+from bothy.core.trips.stores import store_numbers
 from bothy.core.warmth.air import PER_FLOW, density_ratio
 from bothy.core.warmth.airing import ASLEEP_H, inlets, work_air
 from bothy.core.warmth.heater import FUELS
@@ -30,7 +31,7 @@ USUAL_HEATER_W, USUAL_EFFICIENCY = 4000.0, 0.8
 
 @dataclass(frozen=True)
 class Thermal:
-    """Numbers of the kernel that come from Warmth, by their place in the plan; appliances whose electricity the heater or cooler stands for."""
+    """Numbers of the kernel that come from Warmth and Water, by their place in the plan; appliances whose electricity the heater or cooler stands for."""
 
     numbers: dict[int, float]
     stands_for: frozenset[str]
@@ -121,4 +122,4 @@ def thermal_of(ctx: Context) -> Thermal:
     worst = max((b.b_frac for b in wet if b.b_frac is not None), default=None)
     if worst is not None:
         n |= {k.HAS_BAY: 1.0, k.BAY_B: worst}
-    return Thermal(n, frozenset(stands))
+    return Thermal(n | store_numbers(ctx), frozenset(stands))

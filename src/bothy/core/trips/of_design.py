@@ -24,6 +24,7 @@ from bothy.core.trips.battery import TripBank
 from bothy.core.trips.cabin import Thermal, thermal_of
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result, Weather
 from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days
+from bothy.core.trips.stores import WaterTrip, water_trip
 from bothy.core.trips.trip import default_shed
 
 STEP_MIN = 15
@@ -283,6 +284,7 @@ class TripRun(BaseModel):
     short_in_normals_d: float | None
     rh: Lane
     warm: WarmTrip
+    water: WaterTrip | None = None
     limited_h: float
     cycles_year: float
     inverter_idle_wh_day: float
@@ -390,6 +392,7 @@ class _Kept:
         self.per_day = points_a_day(self.days)
         points = (count, self.days * self.per_day)
         self.soc, self.sun, self.load, self.cabin, self.fed, self.rh = (np.zeros(points) for _ in range(6))
+        self.levels: dict[str, list[float]] = {}
         by_day = (count, self.days)
         self.day_least, self.day_sun, self.day_load, self.day_in = (np.zeros(by_day) for _ in range(4))
 
@@ -403,6 +406,9 @@ class _Kept:
             return series[:, :, i].astype(float).reshape(last - first, count, -1)
 
         points = self.days * self.per_day
+        if first == 0:
+            for name, i in (("fresh", k.S_FRESH), ("grey", k.S_GREY), ("toilet", k.S_TOILET)):
+                self.levels[name] = groups(i, points)[0, :, -1].round(2).tolist()
         self.soc[block], self.cabin[block] = groups(k.S_SOC, points).min(axis=2), groups(k.S_CABIN, points).min(axis=2)
         self.sun[block], self.load[block] = groups(k.S_PV, points).mean(axis=2), groups(k.S_LOAD, points).mean(axis=2)
         self.fed[block], self.rh[block] = groups(k.S_SOURCES, points).mean(axis=2), groups(k.S_RH, points).mean(axis=2)
@@ -454,7 +460,7 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
     error = standard_error(r.short_day)
     return TripRun(
         draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.chem.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
-        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), rh=_lane(kept.rh), warm=warm_trip(r, n), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
+        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), rh=_lane(kept.rh), warm=warm_trip(r, n), water=water_trip(ctx, r, plan.numbers, kept.levels), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
         events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
         short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),

@@ -31,6 +31,9 @@ rules("trips", (
     ("sim-freeze", "fault", "Water freezes on the trip", "Keep it warmer, a duct into the bay, or drain it before.", "handbook 03 §3.18"),
     ("sim-fuel-empty", "fault", "The heater's fuel runs out", "More fuel, a stop to fill up, more insulation.", "handbook 03 §3.17"),
     ("sim-gas-empty", "fault", "The heater's gas runs out", "A second bottle, a stop to change it, more insulation.", "handbook 03 §3.17"),
+    ("sim-water-short", "fault", "The fresh water runs out on the way", "A larger tank, less use, or a refill before that day.", "handbook 03 §3.17"),
+    ("sim-grey-full", "fault", "The grey tank is full on the way", "A larger tank, or emptying it before that day.", "handbook 03 §3.17"),
+    ("sim-toilet-full", "fault", "The toilet is full on the way", "A second container, or a stop to empty it.", "handbook 03 §3.17"),
     ("sim-too-hot", "fault", "It stays too hot to live in", "Shade, air, an air conditioner; leave nobody in it.", "handbook 04 §3.12; typical"),
     ("sim-damp", "advice", "It stays damp inside", "More air, more warmth, wet things outside.", "handbook 04 §3.7"),
     ("sim-discharge-limit", "fault", "The bank gives too little current", "A bank with a higher current, or loads one after the other.", "handbook 03 §3.15"),
@@ -115,6 +118,20 @@ def _warmth(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
         )
 
 
+def _water(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
+    """Stores that are empty or full before they are filled or emptied."""
+    w = run.water
+    if w is None:
+        return
+    rules = {"fresh": ("sim-water-short", "empty"), "grey": ("sim-grey-full", "full"), "toilet": ("sim-toilet-full", "full")}
+    for name, s in w.stores.items():
+        if s.first_d is not None:
+            rule, state = rules[name]
+            what = f"{w.toilet} container" if name == "toilet" else name
+            more = f"; {w.missing_l:.0f} L are missing over the trip" if name == "fresh" else ""
+            add(rule, f"The {what} ({s.capacity_l:.0f} L) is {state} on {when(run, s.first_d)}{more}.")
+
+
 def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
     """Findings of devices, sources and habits."""
     p, target = ctx.design.power, ctx.design.trips.short_days_frac
@@ -172,6 +189,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
             + (f"; its limit is {most:.0f} A." if most else "."),
         )
     _warmth(ctx, run, add)
+    _water(ctx, run, add)
     life = ctx.chem.cycles[1]
     if run.cycles_year * PLANNED_YEARS > life:
         add(

@@ -15,7 +15,7 @@ from bothy.core.contract import EPS, BadInput, Contract, Given, Outcome, Whole, 
 from bothy.core.figure import Figure, derived, given
 from bothy.core.fluid import G
 
-CHECKS, FINE = 200, 2000
+CHECKS, FINE = 200, 400
 Size = Annotated[float, Field(gt=0, le=6)]
 
 

@@ -6,6 +6,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
+import { STORES } from "../water/words";
 import { type Lane, moment, type TripRun } from "./run";
 
 const LEFT = 92;
@@ -47,6 +48,16 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
       real: measured?.load_w,
       real2: measured?.sun_w,
     },
+    ...Object.entries(run.water?.stores ?? {}).map(([name, s]) => ({
+      key: name,
+      word: name === "toilet" ? (STORES[run.water?.toilet ?? ""] ?? "toilet") : (STORES[name] ?? name),
+      unit: "L",
+      lane: { p10: s.level_l, p50: s.level_l, p90: s.level_l },
+      lo: 0,
+      hi: s.capacity_l,
+      height: 34,
+      factor: 1,
+    })),
     { key: "cabin", word: "cabin", unit: "°C", lane: run.cabin_c, lo: cold, hi: warm, height: 42, factor: 1 },
     ...(run.rh ? [{ key: "rh", word: "humidity", unit: "%", lane: run.rh, lo: 0, hi: 1, height: 42, factor: 1 }] : []),
   ];

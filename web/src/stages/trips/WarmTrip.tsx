@@ -59,7 +59,9 @@ export function Refills({ leg }: { leg: Leg }) {
   const burns = (design.warmth?.heaters ?? []).map((h) => h.fuel);
   return (
     <fieldset className="m-0 mt-1 border-0 p-0">
-      <legend className="text-[12px] text-chalk-dim">on arrival{burns.length ? "" : "; counts once Warmth has a heater"}</legend>
+      <legend className="text-[12px] text-chalk-dim">
+        on arrival{burns.length || (design.water?.tanks ?? []).length ? "" : "; counts once there is a heater or a tank"}
+      </legend>
       {REFILLS.map((r) => (
         <label key={r.value} className="mr-3 inline-flex items-center gap-1">
           <input

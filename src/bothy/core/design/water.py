@@ -1,0 +1,365 @@
+"""What the design document says of water: use, tanks, the pressure side, hot water, waste, care, frost and tests (handbook 05)."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal, Self
+
+from pydantic import Field, model_validator
+
+from bothy.core.contract import Whole, unique_ids, wrong
+from bothy.core.design.base import By, Doc, Id, Name, Note, PartKey
+from bothy.core.water.demand import Shower, Style, Toilet
+from bothy.core.water.pipe import PumpPoint, check_curve
+from bothy.core.water.properties import FITTINGS
+from bothy.core.water.tank import Prism
+
+Holds = Literal["fresh", "drinking", "grey", "black"]
+Place = Literal["inside", "underfloor", "outside"]
+TestedBy = Annotated[str, Field(max_length=120)]
+Share = Annotated[float, Field(ge=0, le=1)]
+SHOWER_LIST = ("backing", "tray", "lapped", "sealed", "falls", "trap", "curtain", "extract", "flood")
+"""What must be done before the shower is used (handbook 05, section 7)."""
+ShowerItem = Literal["backing", "tray", "lapped", "sealed", "falls", "trap", "curtain", "extract", "flood"]
+
+
+class WaterUse(Doc):
+    """Habits. None: as the style has it."""
+
+    style: Style = "moderate"
+    target_days: float | None = Field(None, gt=0, le=365)
+    hot_climate: bool = False
+    drinking_source: Literal["tank", "separate"] = "tank"
+    drinking_l_person_day: float | None = Field(None, ge=0, le=20)
+    cooking_l_person_day: float | None = Field(None, ge=0, le=20)
+    dishes_l_person_day: float | None = Field(None, ge=0, le=50)
+    hand_wash_l_person_day: float | None = Field(None, ge=0, le=50)
+    shower_type: Shower = "flow"
+    shower_flow_l_min: float | None = Field(None, ge=0.5, le=20)
+    shower_time_min: float | None = Field(None, ge=0, le=60)
+    showers_person_week: float | None = Field(None, ge=0, le=21)
+    shower_charge_l: float = Field(10, ge=1, le=50)
+    outside_l_day: float | None = Field(None, ge=0, le=500)
+
+
+class Sender(Doc):
+    """A tank's sender; heights from the tank's own zero."""
+
+    kind: Literal["resistive", "voltage", "stepped"] = "resistive"
+    empty_signal: float = Field(0, ge=0, le=10000)
+    full_signal: float = Field(190, ge=0, le=10000)
+    empty_z_m: float | None = Field(None, ge=-2, le=4)
+    full_z_m: float | None = Field(None, ge=-2, le=4)
+    cable_resistance_ohm: float = Field(0, ge=0, le=100)
+    step_z_m: list[float] = Field([], max_length=40)
+
+    @model_validator(mode="after")
+    def _sense(self) -> Self:
+        if self.kind == "stepped":
+            if not self.step_z_m or any(b <= a for a, b in zip(self.step_z_m, self.step_z_m[1:], strict=False)):
+                raise wrong("step_z_m", "a stepped probe needs the heights of its steps, rising")
+        elif self.full_signal == self.empty_signal:
+            raise wrong("full_signal", "must differ from empty_signal")
+        return self
+
+
+class WaterTank(Doc):
+    """A tank: its shape from its own zero, where it stands (x from the front of the living space, z of its zero over the floor), and how it is held."""
+
+    id: Id
+    name: Name = "Tank"
+    holds: Holds = "fresh"
+    prisms: list[Prism] = Field(min_length=1, max_length=20)
+    outlet_z_m: float | None = Field(None, ge=-2, le=4)
+    max_level_z_m: float | None = Field(None, ge=-2, le=4)
+    tank_mass_kg: float = Field(0, ge=0, le=500)
+    x_m: float = Field(1.0, ge=-5, le=20)
+    z_m: float = Field(0.05, ge=-2, le=3)
+    place: Place = "inside"
+    vent_mm: float | None = Field(None, gt=0, le=100)
+    vent_length_m: float = Field(1.0, ge=0, le=10)
+    vent_high: bool = True
+    fill_mm: float | None = Field(None, gt=0, le=150)
+    fill_by: Literal["hose", "gravity", "jug"] = "hose"
+    food_grade: bool | None = None
+    undivided_m: float | None = Field(None, gt=0, le=6)
+    restraint_x_n: float | None = Field(None, ge=0, le=1e6)
+    restraint_y_n: float | None = Field(None, ge=0, le=1e6)
+    restraint_z_n: float | None = Field(None, ge=0, le=1e6)
+    budgeted: bool = True
+    over_electrics: bool = False
+    leak_tray: bool = False
+    drain_valve: bool = False
+    foam_mm: float = Field(0, ge=0, le=200)
+    heater_w: float = Field(0, ge=0, le=1000)
+    full_sensor: bool = False
+    sender: Sender | None = None
+    by: By = "typed"
+
+
+class Join(Doc):
+    """Tanks joined by a pipe at one height over the floor; the outlet's tank comes first."""
+
+    id: Id
+    name: Name = "Crossover"
+    tanks: list[Id] = Field(min_length=2, max_length=6)
+    z_m: float = Field(ge=-2, le=4)
+    inner_diameter_mm: float = Field(25, ge=2, le=150)
+    length_m: float = Field(1.0, ge=0, le=50)
+    common_vent: bool = False
+
+
+class Pump(Doc):
+    """The pump. ``appliance`` is its line in Life."""
+
+    name: Name = "Pump"
+    part: PartKey | None = None
+    kind: Literal["pressure", "variable", "submersible"] = "pressure"
+    points: list[PumpPoint] = Field(min_length=2, max_length=20)
+    cut_in_kpa: float | None = Field(None, ge=10, le=600)
+    cut_out_kpa: float | None = Field(None, ge=10, le=800)
+    efficiency_frac: float = Field(0.35, gt=0, le=1)
+    accumulator_l: float | None = Field(None, gt=0, le=200)
+    precharge_kpa: float | None = Field(None, ge=0, le=600)
+    strainer: bool = False
+    shutoff: bool = False
+    level_stop: bool = False
+    runs_dry: bool = False
+    over_electrics: bool = False
+    leak_tray: bool = False
+    appliance: Id | None = None
+    by: By = "typed"
+
+    @model_validator(mode="after")
+    def _sense(self) -> Self:
+        check_curve(self.points)
+        if self.cut_in_kpa is not None and self.cut_out_kpa is not None and self.cut_out_kpa <= self.cut_in_kpa:
+            raise wrong("cut_out_kpa", f"must be more than cut_in_kpa ({self.cut_in_kpa:g})")
+        return self
+
+
+class PipeRun(Doc):
+    """A run of pipe from the pump or from another run; with ``outlet``, what opens at its end and wants ``wanted_l_min`` at ``rated_kpa``."""
+
+    id: Id
+    name: Name = "Run"
+    parent: Id | None = None
+    inner_diameter_mm: float = Field(11.6, ge=2, le=150)
+    length_m: float = Field(1.0, ge=0, le=200)
+    fittings: dict[str, Whole] = {}
+    rise_m: float = Field(0, ge=-3, le=5)
+    x_m: float = Field(1.5, ge=-5, le=20)
+    outlet: Literal["none", "shower", "sink", "basin", "outside", "toilet", "heater"] = "none"
+    wanted_l_min: float = Field(5, gt=0, le=60)
+    rated_kpa: float = Field(30, gt=0, le=600)
+    hot: bool = False
+    place: Place = "inside"
+    rating_kpa: float = Field(600, gt=0, le=5000)
+    rating_c: float = Field(60, gt=0, le=200)
+    food_grade: bool | None = None
+    hidden_joint: bool = False
+    over_electrics: bool = False
+    drain_valve: bool = False
+    by: By = "typed"
+
+    @model_validator(mode="after")
+    def _fittings(self) -> Self:
+        for name, count in self.fittings.items():
+            if name not in FITTINGS:
+                raise wrong("fittings", f"“{name}” is not a known fitting; known are {', '.join(FITTINGS)}")
+            if not 0 <= count <= 100:
+                raise wrong("fittings", f"“{name}” must come 0 to 100 times")
+        return self
+
+
+class WaterFilter(Doc):
+    """A filter before the pump's pressure side, or for the drinking tap only."""
+
+    id: Id
+    name: Name = "Filter"
+    kind: Literal["sediment", "carbon", "fine", "uv"] = "carbon"
+    at: Literal["all", "drinking"] = "all"
+    micron: float = Field(5, ge=0.01, le=500)
+    rated_l: float | None = Field(None, gt=0, le=1e6)
+    rated_months: float | None = Field(6, gt=0, le=60)
+    rated_flow_l_min: float = Field(8, gt=0, le=100)
+    clean_kpa: float = Field(20, ge=0, le=500)
+    used_days: float | None = Field(None, ge=0, le=10000)
+
+    @model_validator(mode="after")
+    def _life(self) -> Self:
+        if self.rated_l is None and self.rated_months is None:
+            raise wrong("rated_l", "give rated_l or rated_months, or both")
+        return self
+
+
+class Hookup(Doc):
+    """An inlet for water under pressure from a pitch."""
+
+    limiter_kpa: float | None = Field(None, ge=50, le=1000)
+    check_valve: bool = False
+
+
+class HotWater(Doc):
+    """The water heater; ``max_c`` is what its water can reach (a coil: the coolant)."""
+
+    name: Name = "Water heater"
+    part: PartKey | None = None
+    kind: Literal["storage", "instant"] = "storage"
+    source: Literal["gas", "diesel", "coil", "element", "coil_element", "gas_element"] = "element"
+    volume_l: float = Field(10, gt=0, le=500)
+    target_temp_c: float = Field(60, ge=20, le=95)
+    heat_w: float = Field(1500, ge=0, le=50000)
+    element_w: float = Field(0, ge=0, le=5000)
+    element_supply: Literal["inverter", "dc", "shore"] = "inverter"
+    efficiency_frac: float = Field(0.85, gt=0, le=1)
+    coil_ua_w_k: float = Field(120, ge=0, le=5000)
+    coolant_temp_c: float = Field(85, ge=0, le=120)
+    coolant_flow_l_min: float = Field(8, gt=0, le=100)
+    loss_w_k: float = Field(1.0, ge=0, le=100)
+    min_flow_l_min: float | None = Field(None, gt=0, le=40)
+    mixer_c: float | None = Field(None, ge=25, le=70)
+    relief_kpa: float | None = Field(None, gt=0, le=2000)
+    relief_outside: bool = False
+    expansion_l: float = Field(0, ge=0, le=50)
+    check_valve: bool = False
+    weekly_60: bool = False
+    dry_lock: bool = False
+    pipe_rating_c: float = Field(60, ge=20, le=200)
+    heatings_day: float = Field(1, ge=0, le=10)
+    leak_tray: bool = False
+    by: By = "typed"
+
+    @property
+    def coil(self) -> bool:
+        """Whether the engine's coolant heats it."""
+        return "coil" in self.source
+
+    @property
+    def element(self) -> bool:
+        """Whether electricity heats it."""
+        return "element" in self.source
+
+    @property
+    def max_c(self) -> float:
+        """The hottest its water can get, °C."""
+        return max(self.target_temp_c, self.coolant_temp_c) if self.coil else self.target_temp_c
+
+
+class Drain(Doc):
+    """A waste pipe from a fixture."""
+
+    id: Id
+    name: Name = "Drain"
+    fixture: Literal["sink", "basin", "shower"] = "sink"
+    inner_diameter_mm: float = Field(25, ge=2, le=150)
+    length_m: float = Field(1.0, ge=0, le=30)
+    slope_frac: float = Field(0.02, ge=-0.5, le=1)
+    trap: bool = False
+
+
+class ToiletDoc(Doc):
+    """The toilet: its container, and how much of its use is at home."""
+
+    kind: Toilet = "cassette"
+    capacity_l: float = Field(18, gt=0, le=500)
+    solids_l: float = Field(20, gt=0, le=500)
+    spare: Whole = Field(0, ge=0, le=5)
+    flush_l: float | None = Field(None, ge=0, le=10)
+    flushes_person_day: float | None = Field(None, ge=0, le=20)
+    home_frac: Share = 0.7
+    roof_vent: bool = False
+    only_at_points: bool = True
+
+
+class Care(Doc):
+    """Sanitising: product, target and when it was done."""
+
+    product: Literal["liquid", "solid", "tablet"] = "liquid"
+    strength_frac: float = Field(0.045, gt=0, le=1)
+    tablet_mg: float = Field(1000, gt=0, le=10000)
+    remaining_frac: float = Field(1.0, gt=0, le=1)
+    target_mg_l: float = Field(50, ge=1, le=500)
+    ct_mg_min_l: float | None = Field(None, ge=100, le=50000)
+    days_ago: float | None = Field(None, ge=0, le=10000)
+    standing_days: float = Field(0, ge=0, le=10000)
+    with_acid: bool = False
+
+
+class HoldTest(Doc):
+    """A pressure-hold test as it was done."""
+
+    id: Id
+    name: Name = "Pressure test"
+    on: Annotated[str, Field(max_length=40)] = ""
+    who: TestedBy = ""
+    medium: Literal["water", "air"] = "water"
+    start_kpa: float = Field(ge=1, le=1000)
+    end_kpa: float = Field(ge=0, le=1000)
+    duration_min: float = Field(30, gt=0, le=1440)
+    start_temp_c: float = Field(15, ge=-20, le=60)
+    end_temp_c: float | None = Field(None, ge=-20, le=60)
+    pipe_type: Literal["rigid", "plastic"] = "plastic"
+    gas_volume_l: float | None = Field(None, gt=0, le=500)
+
+    @model_validator(mode="after")
+    def _volume(self) -> Self:
+        if self.medium == "air" and self.gas_volume_l is None:
+            raise wrong("gas_volume_l", "is required for a test with air: the whole volume under test")
+        return self
+
+
+class Water(Doc):
+    """Water aboard. A design without tanks and jugs has none."""
+
+    use: WaterUse = WaterUse()
+    jug_l: float = Field(0, ge=0, le=50)
+    jug_count: Whole = Field(0, ge=0, le=40)
+    drinking_jug_l: float = Field(0, ge=0, le=200)
+    tanks: list[WaterTank] = Field([], max_length=12)
+    joins: list[Join] = Field([], max_length=6)
+    pump: Pump | None = None
+    runs: list[PipeRun] = Field([], max_length=60)
+    filters: list[WaterFilter] = Field([], max_length=8)
+    hookup: Hookup | None = None
+    hot: HotWater | None = None
+    drains: list[Drain] = Field([], max_length=12)
+    grey_to: Literal["tank", "container", "ground"] = "tank"
+    container_l: float = Field(0, ge=0, le=200)
+    toilet: ToiletDoc | None = None
+    care: Care = Care()
+    tests: list[HoldTest] = Field([], max_length=50)
+    walls_closed: bool = False
+    shower_done: list[ShowerItem] = Field([], max_length=20)
+    winter: Literal["keep_warm", "drain", "glycol"] = "keep_warm"
+    restraint_school: Literal["interior_10g", "converter_5g", "cargo_lashing"] = "interior_10g"
+    note: Note = ""
+
+    @model_validator(mode="after")
+    def _links(self) -> Self:
+        for items in (self.tanks, self.joins, self.runs, self.filters, self.drains, self.tests):
+            unique_ids(x.id for x in items)
+        tanks = {t.id for t in self.tanks}
+        taken: set[str] = set()
+        for j in self.joins:
+            for t in j.tanks:
+                if t not in tanks:
+                    raise wrong("tanks", f"“{j.name}” joins the tank “{t}”, which does not exist")
+                if t in taken:
+                    raise wrong("tanks", f"the tank “{t}” is joined twice; list all joined tanks in one crossover")
+                taken.add(t)
+        runs = {r.id: r for r in self.runs}
+        for r in self.runs:
+            seen, at = {r.id}, r
+            while at.parent is not None:
+                if at.parent not in runs:
+                    raise wrong("parent", f"the run “{at.name}” begins at “{at.parent}”, which does not exist")
+                if at.parent in seen:
+                    raise wrong("parent", f"the run “{r.name}” leads back to itself; every run must begin at the pump")
+                at = runs[at.parent]
+                seen.add(at.id)
+        return self
+
+    @property
+    def begun(self) -> bool:
+        """Whether anything was said of water."""
+        return self != type(self)()

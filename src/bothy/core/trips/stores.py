@@ -1,0 +1,86 @@
+"""Water on the trip: what the kernel needs of the stores, and what a run says of them (handbook 03 §3.17, 05 §3.2)."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import numpy as np
+from pydantic import BaseModel
+
+from bothy.core.context import Context
+from bothy.core.trips import kernel as k
+from bothy.core.trips.engine import Result
+from bothy.core.water.part import water_part
+
+TOILETS = ("cassette", "black", "urine", "solids")
+
+
+class StoreTrip(BaseModel):
+    """A store on the trip: litres that it gives or takes, its level (of a supply what is left, of waste what is in it) at each point of the lanes, when it is first short in half of the weathers."""
+
+    capacity_l: float
+    level_l: list[float]
+    first_d: float | None
+
+
+class WaterTrip(BaseModel):
+    """Water over the trip: its stores by name, litres used and missing, and the first store that runs short."""
+
+    stores: dict[str, StoreTrip]
+    used_l: float
+    missing_l: float
+    first: str | None
+    first_d: float | None
+    toilet: str | None
+
+
+def toilet_store(ctx: Context) -> str | None:
+    """The container of the toilet that is full first."""
+    part = water_part(ctx).part
+    days = {s.name: s.days for s in part.stores if s.name in TOILETS and s.days is not None}
+    return min(days, key=lambda name: days[name] or 0.0) if days else None
+
+
+def store_numbers(ctx: Context) -> dict[int, float]:
+    """Capacities and daily litres of a person, by their place in the plan; nothing where nothing was said of water."""
+    if not ctx.design.water.begun:
+        return {}
+    w = water_part(ctx)
+    people = max(1.0, float(int(ctx.people)))
+    usable = {s.name: s.usable_l for s in w.part.stores}
+    fresh = w.demand.fresh_tank_l_day
+    n: dict[int, float] = {k.FRESH_DAY: fresh / people, k.GREY_PART: w.demand.grey_l_day / fresh if fresh > 0 else 0.0}
+    if usable.get("fresh", 0.0) > 0:
+        n |= {k.HAS_FRESH: 1.0, k.FRESH: usable["fresh"]}
+    if usable.get("grey", 0.0) > 0:
+        n |= {k.HAS_GREY: 1.0, k.GREY: usable["grey"]}
+    name = toilet_store(ctx)
+    if name is not None:
+        n |= {k.HAS_TOILET: 1.0, k.TOILET: usable[name], k.TOILET_DAY: w.part.flow_l_day[name] / people}
+    return n
+
+
+def water_trip(ctx: Context, r: Result, numbers: Any, levels: dict[str, list[float]]) -> WaterTrip | None:
+    """What a run says of water; None where the design has no store. Use doesn't hang on the weather, so one line stands for all."""
+    from bothy.core.trips.results import WHOLE_LEDGER
+
+    has = {"fresh": (k.HAS_FRESH, k.FRESH, k.FIRST_FRESH), "grey": (k.HAS_GREY, k.GREY, k.FIRST_GREY), "toilet": (k.HAS_TOILET, k.TOILET, k.FIRST_TOILET)}
+    stores: dict[str, StoreTrip] = {}
+    for name, (flag, capacity, first) in has.items():
+        if numbers[flag]:
+            found = np.sort(r.summary[:, first][r.summary[:, first] >= 0])
+            half = float(found[r.summary.shape[0] // 2]) if found.size > r.summary.shape[0] // 2 else None
+            stores[name] = StoreTrip(capacity_l=float(numbers[capacity]), level_l=levels[name], first_d=half)
+    if not stores:
+        return None
+    means = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True))
+    short = {name: s.first_d for name, s in stores.items() if s.first_d is not None}
+    first_name = min(short, key=lambda x: short[x]) if short else None
+    return WaterTrip(
+        stores=stores,
+        used_l=means["fresh_used_l"],
+        missing_l=means["water_unserved_l"],
+        first=first_name,
+        first_d=short[first_name] if first_name else None,
+        toilet=toilet_store(ctx),
+    )

@@ -1,0 +1,311 @@
+"""Findings of pump, taps, filters, hot water, care and tests (handbook 05, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.finding import Remedy, Severity, finding
+from bothy.core.water.demand import STYLES
+from bothy.core.water.part import MIN_VOLUME_L, Wet, filter_slope, highest_velocities, solve_taps
+from bothy.core.water.pipe import pump_kpa
+from bothy.core.water.rule_table import Found
+
+SHORT = 0.6
+FAST, TOO_FAST = 2.0, 3.0
+CYCLES, RUN_S = 60.0, 5.0
+BORES = (7.0, 9.0, 11.6, 13.2, 17.6, 22.0)
+"""Inner diameters of usual pipes in mm (handbook 05 §4.3)."""
+SITE_KPA = {"us": (275, 690), "au": (300, 500), "uk": (300, 600), "eu": (300, 600)}
+LIMITER_KPA = 345.0
+COIL_C = 95.0
+AIR_KPA = 50.0
+USE_KEYS = ("current_a", "voltage_v", "energy_24h_wh", "charge_energy_wh", "duty_frac", "uses_per_day", "minutes_per_use")
+"""Other ways to say what an appliance uses; one form of power and one of use at a time."""
+
+
+def pump_findings(ctx: Context, w: Wet) -> Found:
+    """What they say of the pump and what stands before it."""
+    d, p = ctx.design.water, ctx.design.water.pump
+    if p is None:
+        return
+    if not p.shutoff and d.tanks:
+        yield finding(
+            "water-no-shutoff", "pump", p.name, "The tank can't be shut off from the pump.", fix=Remedy.sets("A shut-off valve", "/water/pump", shutoff=True)
+        )
+    if p.kind != "submersible" and not p.strainer:
+        yield finding("water-pump-no-strainer", "pump", p.name, "Grit stops a diaphragm pump.", fix=Remedy.sets("A strainer", "/water/pump", strainer=True))
+    if not p.level_stop and not p.runs_dry:
+        yield finding(
+            "water-pump-dry", "pump", p.name, "Nothing stops it when the tank is empty.", fix=Remedy.sets("A level cut-off", "/water/pump", level_stop=True)
+        )
+    if p.over_electrics:
+        yield finding("water-over-electrics", "pump", p.name, "It stands over electrics with no tray between.")
+    elif not p.leak_tray:
+        yield finding("water-no-leak-tray", "pump", p.name, "Its joints are inside the body.", fix=Remedy.sets("A drained tray", "/water/pump", leak_tray=True))
+    if p.cut_out_kpa is not None and p.cut_out_kpa >= p.points[0].pressure_kpa:
+        yield finding(
+            "water-pump-cut-in", "pump", p.name, f"Cut-out {p.cut_out_kpa:g} kPa, the pump reaches {p.points[0].pressure_kpa:g} kPa shut: it runs for ever."
+        )
+    if p.precharge_kpa is not None and p.cut_in_kpa is not None and p.precharge_kpa > p.cut_in_kpa:
+        right = max(0.0, p.cut_in_kpa - 14)
+        yield finding(
+            "water-precharge-wrong", "pump", p.name, f"{p.precharge_kpa:g} kPa of air against {p.cut_in_kpa:g} kPa: the pump can't open it.",
+            fix=Remedy.sets(f"{right:g} kPa", "/water/pump", precharge_kpa=right),
+        )  # fmt: skip
+    q = w.part.pump
+    if q and p.kind == "pressure" and q.cycles_per_hour is not None and q.run_time_s is not None and q.cycles_per_hour > CYCLES and q.run_time_s < RUN_S:
+        needed = (p.accumulator_l or MIN_VOLUME_L) * RUN_S / max(0.01, q.run_time_s)
+        larger = next((v for v in (0.5, 1.0, 2.0, 5.0, 8.0, 12.0, 24.0) if v >= needed), None)
+        yield finding(
+            "water-pump-cycling", "pump", p.name, f"With a tap half open it runs {q.run_time_s:.1f} s, {q.cycles_per_hour:.0f} times an hour.",
+            fix=Remedy.sets(f"An accumulator of {larger:g} L", "/water/pump", accumulator_l=larger) if larger else None,
+        )  # fmt: skip
+    line = ctx.design.appliance(p.appliance) if p.appliance else None
+    if q and line is not None and q.flow_l_min > 0:
+        watts, hours = q.current_a * ctx.bank_v, w.demand.fresh_tank_l_day / (60 * q.flow_l_min)
+        said = w.said_pump_wh
+        if said is not None and abs(said - q.energy_wh_day) > max(3.0, 0.3 * q.energy_wh_day):
+            n = next(i for i, a in enumerate(ctx.design.life.appliances) if a.id == line.id)
+            cleared = [{"op": "replace", "path": f"/life/appliances/{n}/{k}", "value": None} for k in USE_KEYS if getattr(line, k) is not None]
+            fix = Remedy(label="Take them over", patch=[{"op": "test", "path": f"/life/appliances/{n}/id", "value": line.id}, *cleared,
+                         {"op": "replace", "path": f"/life/appliances/{n}/power_w", "value": round(watts, 1)}, {"op": "replace", "path": f"/life/appliances/{n}/hours_per_day", "value": round(hours, 3)}])  # fmt: skip
+            yield finding(
+                "water-pump-load", "pump", p.name, f"{said:.0f} Wh a day in Life, {q.energy_wh_day:.0f} Wh by its curve: {watts:.0f} W for {60 * hours:.0f} min.", figures=["water/pump_energy_wh"], fix=fix,
+            )  # fmt: skip
+    rated = min([r.rating_kpa for r in d.runs], default=1e9)
+    highest = max(p.cut_out_kpa or p.points[0].pressure_kpa, (d.hookup.limiter_kpa or SITE_KPA[ctx.design.region][1]) if d.hookup else 0.0)
+    if highest > rated:
+        yield finding("water-pressure-over-rating", "pump", "Pressure side", f"Up to {highest:g} kPa on parts for {rated:g} kPa.")
+    if d.hookup is not None:
+        low, high = SITE_KPA[ctx.design.region]
+        if d.hookup.limiter_kpa is None or d.hookup.limiter_kpa > LIMITER_KPA:
+            yield finding(
+                "water-hookup-unregulated", "hookup", "Water inlet", f"Pitches give {low} to {high} kPa.", fix=Remedy.sets("A limiter of 345 kPa", "/water/hookup", limiter_kpa=LIMITER_KPA)
+            )  # fmt: skip
+        if not d.hookup.check_valve:
+            yield finding(
+                "water-backflow",
+                "hookup",
+                "Water inlet",
+                "Nothing stops tank water from running back.",
+                fix=Remedy.sets("A check valve", "/water/hookup", check_valve=True),
+            )
+
+
+def tap_findings(ctx: Context, w: Wet) -> Found:
+    """What they say of runs and outlets."""
+    d = ctx.design.water
+    for n, r in enumerate(d.runs):
+        subject = f"run:{r.id}"
+        if r.food_grade is False:
+            yield finding("water-material-not-food-grade", subject, r.name, "The pipe isn't marked for drinking water.")
+        if r.hidden_joint:
+            yield finding("water-joint-hidden", subject, r.name, "A joint with no hatch.")
+        if r.over_electrics:
+            yield finding("water-over-electrics", subject, r.name, "A joint over electrics with no tray between.")
+        v = w.part.velocities.get(r.id, 0.0)
+        if v > FAST:
+            next_bore = _slower(ctx, r.id, FAST)
+            yield finding(
+                "water-velocity-excessive" if v > TOO_FAST else "water-velocity-high", subject, r.name, f"{v:.1f} m/s.",
+                fix=Remedy.sets(f"A pipe of {next_bore:g} mm", f"/water/runs/{n}", r.id, inner_diameter_mm=next_bore) if next_bore else None,
+            )  # fmt: skip
+        tap = w.part.taps.get(r.id)
+        if tap is None:
+            continue
+        if tap.alone_l_min < SHORT * tap.wanted_l_min:
+            yield finding("water-tap-flow-low", subject, r.name, f"{tap.alone_l_min:.1f} of {tap.wanted_l_min:g} L/min.", fix=_more(ctx, r.id, [r.id]))
+        elif tap.shared_l_min < SHORT * tap.wanted_l_min and tap.shared_with is not None:
+            other = next(x.id for x in d.runs if x.name == tap.shared_with and x.outlet != "none" and x.id != r.id)
+            yield finding(
+                "water-tap-flow-shared",
+                subject,
+                r.name,
+                f"{tap.shared_l_min:.1f} of {tap.wanted_l_min:g} L/min with “{tap.shared_with}” open.",
+                fix=_more(ctx, r.id, [r.id, other]),
+            )
+    h = d.hot
+    if h is not None and h.kind == "instant" and h.min_flow_l_min is not None:
+        hot = [w.part.taps[r.id] for r in d.runs if r.hot and r.id in w.part.taps]
+        worst = min(hot, key=lambda t: t.shared_l_min, default=None)
+        if worst is not None and worst.shared_l_min < h.min_flow_l_min:
+            yield finding("water-instant-no-ignite", "hot", h.name, f"{worst.shared_l_min:.1f} L/min at “{worst.name}”; it starts at {h.min_flow_l_min:g}.")
+
+
+def _slower(ctx: Context, id: str, most: float) -> float | None:
+    """The smallest usual bore at which a run stays under a velocity, whatever opens; the largest where none does."""
+    w = ctx.design.water
+    larger = [b for b in BORES if b > next(r.inner_diameter_mm for r in w.runs if r.id == id) + 0.2]
+    for bore in larger:
+        tried = w.model_copy(update={"runs": [r.model_copy(update={"inner_diameter_mm": bore}) if r.id == id else r for r in w.runs]})
+        if highest_velocities(tried).get(id, 0.0) <= most:
+            return bore
+    return larger[-1] if larger else None
+
+
+def _more(ctx: Context, tap: str, open_: list[str]) -> Remedy | None:
+    """The cheapest single change that gives a tap enough: a wider run on its way (the shortest first), else the filters moved to the drinking tap."""
+    w = ctx.design.water
+    runs = {r.id: r for r in w.runs}
+    want = SHORT * runs[tap].wanted_l_min
+    way, at = [tap], runs[tap]
+    while at.parent is not None:
+        at = runs[at.parent]
+        way.append(at.id)
+    index = {r.id: i for i, r in enumerate(w.runs)}
+    for bigger in (1, 2):
+        for id in sorted(way, key=lambda x: runs[x].length_m):
+            bore = next(iter([b for b in BORES if b > runs[id].inner_diameter_mm + 0.2][bigger - 1 : bigger]), None)
+            if bore is None:
+                continue
+            tried = w.model_copy(update={"runs": [r.model_copy(update={"inner_diameter_mm": bore}) if r.id == id else r for r in w.runs]})
+            s = solve_taps(tried, open_)
+            if s is not None and s.flow_l_min[tap] >= want:
+                return Remedy.sets(f"“{runs[id].name}” in {bore:g} mm", f"/water/runs/{index[id]}", id, inner_diameter_mm=bore)
+    if filter_slope(w.filters) > 0:
+        tried = w.model_copy(update={"filters": [f.model_copy(update={"at": "drinking"}) for f in w.filters]})
+        s = solve_taps(tried, open_)
+        if s is not None and s.flow_l_min[tap] >= want:
+            return Remedy(
+                label="The filters to the drinking tap",
+                patch=[{"op": "replace", "path": f"/water/filters/{i}/at", "value": "drinking"} for i in range(len(w.filters))],
+            )
+    return None
+
+
+def hot_findings(ctx: Context, w: Wet) -> Found:
+    """What they say of hot water."""
+    h, p = ctx.design.water.hot, w.part.hot
+    if h is None or p is None:
+        return
+    closed = h.kind == "storage"
+    if closed and (h.relief_kpa is None or not h.relief_outside):
+        yield finding(
+            "water-hot-no-relief",
+            "hot",
+            h.name,
+            "No relief valve is said to lead outside.",
+            fix=Remedy.sets("A relief valve of 600 kPa, outside", "/water/hot", relief_kpa=h.relief_kpa or 600.0, relief_outside=True),
+        )
+    if closed and h.check_valve and h.expansion_l < (p.vessel_l or 0.1) - 1e-9:
+        vessel = p.vessel_l
+        yield finding(
+            "water-hot-no-expansion", "hot", h.name, f"{1000 * p.expansion_l:.0f} mL more when hot" + (f"; a vessel of {vessel:.2f} L takes it." if vessel else ": the relief is set under the precharge."),
+            fix=Remedy.sets(f"A vessel of {_up(vessel):g} L", "/water/hot", expansion_l=_up(vessel)) if vessel else None,
+        )  # fmt: skip
+    if (p.max_c > 50 or h.coil) and (h.mixer_c is None or h.mixer_c > 48):
+        yield finding(
+            "water-hot-no-mixer",
+            "hot",
+            h.name,
+            f"{p.max_c:.0f} °C burns adult skin in {p.burn or 'a while'}, a child's in half of it.",
+            fix=Remedy.sets("A mixer at 40 °C", "/water/hot", mixer_c=40.0),
+        )
+    if closed and 20 <= h.target_temp_c < 60 and not h.weekly_60:
+        severity: Severity = "danger" if h.target_temp_c <= 50 else "advice"
+        yield finding(
+            "water-hot-legionella",
+            "hot",
+            h.name,
+            f"Kept at {h.target_temp_c:g} °C without a weekly 60 °C.",
+            severity=severity,
+            fix=Remedy.sets("60 °C each week", "/water/hot", weekly_60=True),
+        )
+    hottest = COIL_C if h.coil else p.max_c
+    if h.pipe_rating_c < hottest:
+        yield finding(
+            "water-hot-pipe-rating",
+            "hot",
+            h.name,
+            f"Pipe for {h.pipe_rating_c:g} °C, water up to {hottest:.0f} °C.",
+            fix=Remedy.sets("Pipe for 95 °C", "/water/hot", pipe_rating_c=95.0),
+        )
+    if (h.element or h.source in ("gas", "diesel", "gas_element")) and not h.dry_lock:
+        yield finding(
+            "water-heater-dry", "hot", h.name, "It can be switched on without water in it.", fix=Remedy.sets("An interlock", "/water/hot", dry_lock=True)
+        )
+    if not h.leak_tray and closed:
+        yield finding("water-no-leak-tray", "hot", h.name, "Its joints are inside the body.", fix=Remedy.sets("A drained tray", "/water/hot", leak_tray=True))
+    use = ctx.design.water.use
+    if use.shower_type == "flow" and p.reachable_c is not None and p.reachable_c < 38:
+        yield finding(
+            "water-instant-weak",
+            "hot",
+            h.name,
+            f"{p.needed_w / 1000:.1f} kW are needed, the shower gets {p.reachable_c:.0f} °C.",
+            figures=["water/shower_heat_w"],
+        )
+    minutes = use.shower_time_min if use.shower_time_min is not None else STYLES[use.style].shower_time_min
+    if use.shower_type == "flow" and p.shower_min is not None and p.shower_min < minutes:
+        yield finding("water-hot-short", "hot", h.name, f"{p.shower_min:.1f} of {minutes:g} min at 38 °C.", figures=["water/shower_min"])
+    bank = ctx.design.power.bank
+    if p.charge_ah is not None and bank is not None:
+        usable = bank.unit_charge_ah * bank.parallel_count * ctx.chem.usable_frac
+        if usable > 0 and p.charge_ah > 0.3 * usable:
+            yield finding(
+                "water-electric-hot-heavy",
+                "hot",
+                h.name,
+                f"{p.charge_ah:.0f} Ah a heating, {p.charge_ah / usable:.0%} of what the bank gives.",
+                figures=["water/battery_charge_ah"],
+            )
+
+
+def _up(litres: float | None) -> float:
+    """The next vessel sold: 0.5, 1, 2, 5, 8 L."""
+    return next((s for s in (0.5, 1.0, 2.0, 5.0, 8.0) if s >= (litres or 0.0)), 8.0)
+
+
+def care_findings(ctx: Context, w: Wet) -> Found:
+    """What they say of filters, sanitising and tests."""
+    d = ctx.design.water
+    c = d.care
+    if any(t.holds in ("fresh", "drinking") for t in d.tanks) and ((c.days_ago or 0) > 90 or c.standing_days > 14):
+        s = w.part.sanitise
+        yield finding(
+            "water-sanitise-due",
+            "care",
+            "Sanitising",
+            (f"{c.days_ago:.0f} days ago" if c.days_ago is not None else "Never said")
+            + (f", {c.standing_days:.0f} days standing" if c.standing_days > 14 else "")
+            + (f": {s.dose:.0f} {s.unit}." if s else "."),
+        )
+    if c.target_mg_l > 100 or c.with_acid:
+        yield finding(
+            "water-chlorine-strong",
+            "care",
+            "Sanitising",
+            "Chlorine with acid gives off poisonous gas." if c.with_acid else f"{c.target_mg_l:g} mg/L.",
+            fix=Remedy.sets("50 mg/L, no acid", "/water/care", target_mg_l=50.0, with_acid=False),
+        )
+    most = w.part.pump.flow_l_min if w.part.pump else 8.0
+    for i, f in enumerate(d.filters):
+        life = w.part.filters.get(f.id)
+        if life is None:
+            continue
+        subject = f"filter:{f.id}"
+        if f.used_days is not None and life.days is not None and f.used_days >= life.days:
+            yield finding(
+                "water-filter-due",
+                subject,
+                f.name,
+                f"In use for {f.used_days:.0f} days, good for {life.days:.0f}.",
+                fix=Remedy.sets("Changed", f"/water/filters/{i}", f.id, used_days=0.0),
+            )
+        kpa = f.clean_kpa * most / f.rated_flow_l_min
+        whole = pump_kpa(d.pump.points, most) if d.pump else 0.0
+        if f.at == "all" and (most > f.rated_flow_l_min + 1e-9 or (whole > 0 and kpa > 0.25 * whole)):
+            yield finding(
+                "water-filter-over-rated",
+                subject,
+                f.name,
+                f"{most:.1f} L/min on a filter for {f.rated_flow_l_min:g}: {kpa:.0f} kPa.",
+                fix=Remedy.sets("To the drinking tap", f"/water/filters/{i}", f.id, at="drinking"),
+            )
+        if f.kind == "uv" and not any(x.kind != "uv" and x.micron <= 5 for x in d.filters[:i]):
+            yield finding("water-uv-unprotected", subject, f.name, "No filter of 5 µm or finer before it.")
+    for t in d.tests:
+        if t.medium == "air" and t.start_kpa > AIR_KPA:
+            yield finding("water-air-test-high", f"test:{t.id}", t.name, f"{t.start_kpa:g} kPa of air.")
+    if d.walls_closed and d.runs and not any(t.verdict == "pass" for t in w.part.tests):
+        last = w.part.tests[-1].verdict if w.part.tests else "none"
+        yield finding("water-not-tested", "tests", "Pressure test", f"Last verdict: {last}.")

@@ -1,0 +1,22 @@
+"""What the rules of water say of a design (handbook 05, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.finding import Finding
+from bothy.core.water.part import Wet
+from bothy.core.water.pressure_rules import care_findings, hot_findings, pump_findings, tap_findings
+from bothy.core.water.store_rules import frost_findings, store_findings, tank_findings, waste_findings
+
+PARTS = (store_findings, tank_findings, pump_findings, tap_findings, hot_findings, waste_findings, frost_findings, care_findings)
+
+
+def water_findings(ctx: Context, w: Wet) -> list[Finding]:
+    """Everything that the rules of water say of a design that has begun with it; once of each subject."""
+    if not ctx.design.water.begun:
+        return []
+    found: dict[str, Finding] = {}
+    for part in PARTS:
+        for f in part(ctx, w):
+            found.setdefault(f.id, f)
+    return list(found.values())

@@ -1,0 +1,275 @@
+"""Findings of stores, tanks, waste and frost (handbook 05, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.design.water import SHOWER_LIST, WaterTank
+from bothy.core.finding import Remedy, finding
+from bothy.core.water.part import TankPart, Wet
+from bothy.core.water.rule_table import Found
+
+HEAVY_KG, HEAVY_HIGH_KG, HIGH_M = 20.0, 50.0, 0.6
+LONG_M, LONG_L = 1.0, 100.0
+VENT_MM, HOSE_VENT_MM, VENT_PA, FILL_MM = 10.0, 16.0, 100.0, 32.0
+FLAT, SHALLOW = 0.0125, 0.02
+DEAD_PART, SLOW_M = 0.1, 0.03
+DRINK_L = 2.0
+SCHOOLS = {"interior_10g": "10 g every way", "converter_5g": "5 g forward, 3 g sideways", "cargo_lashing": "0.8 g forward"}
+
+
+def store_findings(ctx: Context, w: Wet) -> Found:
+    """What ends first."""
+    p, d = w.part, ctx.design.water
+    if p.days is not None and p.limiting is not None and p.days < p.target_days:
+        store = next(s for s in p.stores if s.name == p.limiting)
+        need = f"; {store.capacity_needed_l:.0f} L would last" if store.capacity_needed_l is not None else ""
+        yield finding(
+            "water-autonomy-short",
+            "water",
+            "Water",
+            f"{p.days:.1f} of {p.target_days:g} days: the {p.limiting} store is {'empty' if p.limiting in ('fresh', 'drinking') else 'full'} first{need}.",
+            figures=["water/autonomy_days"],
+        )
+    days = {s.name: s.days for s in p.stores}
+    fresh, grey = days.get("fresh"), days.get("grey")
+    if fresh is not None and grey is not None and grey < fresh:
+        larger = next((s.capacity_needed_l for s in p.stores if s.name == "grey"), None)
+        yield finding(
+            "water-grey-before-fresh",
+            "water",
+            "Water",
+            f"Grey {grey:.1f} days, fresh {fresh:.1f}." + (f" {larger:.0f} L of grey last the stay." if larger else ""),
+        )
+    if d.use.drinking_source == "separate":
+        have, least = p.capacity_l.get("drinking", 0.0), DRINK_L * ctx.people * p.target_days
+        if have < least:
+            yield finding("water-drinking-short", "water", "Drinking water", f"{have:.0f} L for {p.target_days:g} days; at least {least:.0f} L.")
+    if d.use.drinking_source == "tank" and any(t.holds == "fresh" for t in d.tanks):
+        filtered = any(f.kind in ("fine", "uv", "carbon") for f in d.filters)
+        if not filtered and (d.care.days_ago is None or d.care.days_ago > 90):
+            since = "never sanitised, as far as is said" if d.care.days_ago is None else f"{d.care.days_ago:.0f} days since it was sanitised"
+            yield finding("water-drinking-untreated", "water", "Water", f"No filter for drinking, and {since}.")
+    t = d.toilet
+    name = {"cassette": "cassette", "separating": "urine", "black": "black"}.get(t.kind) if t else None
+    if t and name and days.get(name) is not None and (days[name] or 0) < 1.5:
+        yield finding(
+            "water-toilet-interval",
+            "toilet",
+            "Toilet",
+            f"Full after {days[name]:.1f} days.",
+            fix=Remedy.sets("A second container", "/water/toilet", spare=t.spare + 1),
+        )
+    if t and t.kind not in ("none", "bag") and not t.only_at_points:
+        yield finding("water-direct-drain-black", "toilet", "Toilet", "It is said that it can be emptied elsewhere than at a disposal point.")
+    if d.grey_to == "ground" and d.container_l <= 0:
+        yield finding(
+            "water-direct-drain-grey",
+            "water",
+            "Grey water",
+            "Draining on roads, pitches and into rainwater gullies is prohibited or fined in most places.",
+            fix=Remedy(
+                label="A container of 15 L",
+                patch=[{"op": "replace", "path": "/water/grey_to", "value": "container"}, {"op": "replace", "path": "/water/container_l", "value": 15.0}],
+            ),
+        )
+
+
+def tank_findings(ctx: Context, w: Wet) -> Found:
+    """What they say of each tank."""
+    d = ctx.design.water
+    for i, t in enumerate(d.tanks):
+        p, subject = w.part.tanks[t.id], f"tank:{t.id}"
+        if p.problem is not None:
+            yield finding("water-tank-shape", subject, t.name, f"{p.problem[0].upper()}{p.problem[1:]}.")
+            continue
+        if t.food_grade is False and t.holds in ("fresh", "drinking"):
+            yield finding("water-material-not-food-grade", subject, t.name, "The tank isn't marked for drinking water.")
+        yield from _held(ctx, t, p, subject)
+        if not t.budgeted:
+            yield finding(
+                "water-mass-unplanned",
+                subject,
+                t.name,
+                f"{p.mass_full_kg:.0f} kg full.",
+                fix=Remedy.sets("Count it as full", f"/water/tanks/{i}", t.id, budgeted=True),
+            )
+        if p.mass_full_kg > HEAVY_HIGH_KG and p.cg_z_m > HIGH_M:
+            yield finding("water-mass-high", subject, t.name, f"{p.mass_full_kg:.0f} kg with their middle {p.cg_z_m:.2f} m over the floor.")
+        if p.undivided_m > LONG_M and p.full_l > LONG_L:
+            yield finding(
+                "water-no-baffle",
+                subject,
+                t.name,
+                f"{p.undivided_m:.2f} m without a wall: half full it swings at {p.slosh_hz:.2f} Hz, once in {1 / p.slosh_hz:.1f} s.",
+            )
+        if t.over_electrics and not t.leak_tray:
+            yield finding("water-over-electrics", subject, t.name, "It stands over electrics with no tray between.")
+        elif t.place == "inside" and not t.leak_tray and t.holds in ("fresh", "drinking"):
+            yield finding(
+                "water-no-leak-tray",
+                subject,
+                t.name,
+                "Its joints are inside the body.",
+                fix=Remedy.sets("A drained tray", f"/water/tanks/{i}", t.id, leak_tray=True),
+            )
+        yield from _vent(t, p, subject, i)
+        g = p.gauge
+        if g is not None and g.problem:
+            yield finding("water-gauge-wrong", subject, t.name, f"{g.problem[0].upper()}{g.problem[1:]}.")
+        elif g is not None and g.blind_low_l > 0.1 * p.usable_l:
+            yield finding("water-gauge-blind", subject, t.name, f"It sees nothing of the last {g.blind_low_l:.0f} L of {p.usable_l:.0f} L.")
+        s = t.sender
+        if s is not None and s.kind == "resistive" and s.cable_resistance_ohm > 0.02 * abs(s.full_signal - s.empty_signal):
+            yield finding(
+                "water-sender-cable", subject, t.name, f"{s.cable_resistance_ohm:g} Ω of cable against {abs(s.full_signal - s.empty_signal):g} Ω of span."
+            )
+    by = {t.id: t for t in d.tanks}
+    for n, j in enumerate(d.joins):
+        q, subject = w.part.joins.get(j.id), f"join:{j.id}"
+        if q is None:
+            continue
+        if q.unusable_l > DEAD_PART * q.total_l:
+            low = min(w.part.tanks[t].bottom_z_m for t in j.tanks)
+            yield finding(
+                "water-crossover-dead",
+                subject,
+                j.name,
+                f"{q.unusable_l:.0f} of {q.total_l:.0f} L never reach the outlet.",
+                fix=Remedy.sets("The crossover at the lowest floor", f"/water/joins/{n}", j.id, z_m=round(low, 3)) if j.z_m > low + 0.005 else None,
+            )
+        if q.draw_difference_m > SLOW_M:
+            bore = next((b for b in (25.0, 32.0, 38.0, 50.0) if b > j.inner_diameter_mm), None)
+            yield finding(
+                "water-crossover-slow",
+                subject,
+                j.name,
+                f"At the pump's draw the levels part by {1000 * q.draw_difference_m:.0f} mm.",
+                fix=Remedy.sets(f"A pipe of {bore:g} mm", f"/water/joins/{n}", j.id, inner_diameter_mm=bore) if bore else None,
+            )
+        if not j.common_vent or any(by[t].vent_mm is None for t in j.tanks):
+            yield finding("water-crossover-vent", subject, j.name, "Each joined tank needs its own vent, all ending together above the highest top.")
+
+
+def _held(ctx: Context, t: WaterTank, p: TankPart, subject: str) -> Found:
+    if p.mass_full_kg <= HEAVY_KG:
+        return
+    school = SCHOOLS[ctx.design.water.restraint_school]
+    ways = (("forward", t.restraint_x_n, p.need_x_n), ("sideways", t.restraint_y_n, p.need_y_n), ("up", t.restraint_z_n, p.need_z_n))
+    if all(have is None for _, have, _ in ways):
+        yield finding("water-restraint-missing", subject, t.name, f"{p.mass_full_kg:.0f} kg full: {p.need_x_n / 1000:.1f} kN forward at {school}.")
+        return
+    for way, have, need in ways:
+        if (have or 0.0) < need:
+            yield finding(
+                "water-restraint-weak",
+                subject,
+                t.name,
+                f"{(have or 0) / 1000:.1f} kN {way}, {need / 1000:.1f} kN needed for {p.mass_full_kg:.0f} kg ({school}).",
+            )
+            return
+
+
+def _vent(t: WaterTank, p: TankPart, subject: str, i: int) -> Found:
+    waste = t.holds in ("grey", "black")
+    if t.vent_mm is None:
+        yield finding(
+            "water-grey-no-vent" if waste else "water-vent-missing", subject, t.name, "No vent.", fix=Remedy.sets("A vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0, vent_high=True)
+        )  # fmt: skip
+        return
+    if waste:
+        if t.vent_mm < 12:
+            yield finding(
+                "water-grey-no-vent",
+                subject,
+                t.name,
+                f"{t.vent_mm:g} mm; 12 mm and more.",
+                fix=Remedy.sets("A vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0),
+            )
+        return
+    least = HOSE_VENT_MM if t.fill_by == "hose" else VENT_MM
+    if t.vent_mm < least or (p.vent_pa or 0.0) > VENT_PA:
+        yield finding(
+            "water-vent-small",
+            subject,
+            t.name,
+            f"{t.vent_mm:g} mm: {p.vent_pa or 0:.0f} Pa while filling; {least:g} mm and at most {VENT_PA:.0f} Pa.",
+            fix=Remedy.sets("A vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0) if t.vent_mm < HOSE_VENT_MM else None,
+        )
+    if not t.vent_high:
+        yield finding(
+            "water-vent-low",
+            subject,
+            t.name,
+            "It ends below the filler or the tank's top.",
+            fix=Remedy.sets("Lead it up", f"/water/tanks/{i}", t.id, vent_high=True),
+        )
+    if t.fill_by == "gravity" and t.fill_mm is not None and t.fill_mm < FILL_MM:
+        yield finding("water-fill-small", subject, t.name, f"{t.fill_mm:g} mm.", fix=Remedy.sets("A filler of 40 mm", f"/water/tanks/{i}", t.id, fill_mm=40.0))
+
+
+def waste_findings(ctx: Context, w: Wet) -> Found:
+    """What they say of drains, grey tank and shower."""
+    d = ctx.design.water
+    for i, x in enumerate(d.drains):
+        subject, fall = f"drain:{x.id}", 1000 * x.slope_frac * x.length_m
+        if x.slope_frac < FLAT:
+            yield finding("water-drain-flat", subject, x.name, f"{fall:.0f} mm over {x.length_m:g} m.")
+        elif x.slope_frac < SHALLOW:
+            yield finding("water-drain-shallow", subject, x.name, f"{fall:.0f} mm over {x.length_m:g} m; {1000 * SHALLOW * x.length_m:.0f} mm would be 1 : 50.")
+        least = 25.0 if x.fixture == "shower" else 19.0
+        if x.inner_diameter_mm < least:
+            yield finding(
+                "water-drain-small",
+                subject,
+                x.name,
+                f"{x.inner_diameter_mm:g} mm; {least:g} mm at least.",
+                fix=Remedy.sets(f"A pipe of {least:g} mm", f"/water/drains/{i}", x.id, inner_diameter_mm=least),
+            )
+        if not x.trap and d.grey_to == "tank":
+            yield finding(
+                "water-no-trap", subject, x.name, "It enters the tank without a trap.", fix=Remedy.sets("A trap", f"/water/drains/{i}", x.id, trap=True)
+            )
+    if any(x.fixture == "shower" for x in d.drains):
+        for n, t in enumerate(d.tanks):
+            if t.holds == "grey" and not t.full_sensor and t.place == "inside":
+                yield finding(
+                    "water-grey-no-alarm",
+                    f"tank:{t.id}",
+                    t.name,
+                    "It stands inside, as high as the shower's tray.",
+                    fix=Remedy.sets("A sensor at nine tenths", f"/water/tanks/{n}", t.id, full_sensor=True),
+                )
+    if any(r.outlet == "shower" and r.place == "inside" for r in d.runs):
+        open_ = [x for x in SHOWER_LIST if x not in d.shower_done]
+        if open_:
+            yield finding("water-shower-unsealed", "shower", "Shower", f"{len(open_)} of {len(SHOWER_LIST)} items of its list are open.")
+
+
+def frost_findings(ctx: Context, w: Wet) -> Found:
+    """Which wet parts freeze on the coldest night."""
+    d = ctx.design.water
+    if w.part.coldest_c > -1:
+        return
+    for f in w.part.frost:
+        if f.held or (d.winter == "drain"):
+            continue
+        yield finding(
+            "water-freeze-exposed",
+            f.subject,
+            f.name,
+            f"At {w.part.coldest_c:.0f} °C it is at 0 °C after {_hours(f.to_zero_h)}; {f.hold_w:.0f} W hold it.",
+            figures=[f"frost/{f.subject.replace(':', '/')}/hold_heat_w"],
+        )
+    for i, t in enumerate(d.tanks):
+        if not t.drain_valve and t.place != "inside":
+            yield finding(
+                "water-freeze-no-drain",
+                f"tank:{t.id}",
+                t.name,
+                "No drain valve at its lowest point.",
+                fix=Remedy.sets("A drain valve", f"/water/tanks/{i}", t.id, drain_valve=True),
+            )
+
+
+def _hours(h: float | None) -> str:
+    return "no time" if h is None else f"{60 * h:.0f} min" if h < 1.5 else f"{h:.0f} h"

@@ -1,0 +1,252 @@
+/** Care and tests: the dose, the pressure tests as records, the shower's list, the sheets for paper. */
+import { useCallback } from "react";
+import { Link } from "react-router";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
+import { SlateFig } from "../../parts/Fig";
+import { FindingList, ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
+import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { StageViews } from "../../shell/ViewSwitch";
+import { type HoldTest, useTests, useWater } from "./edit";
+import { Sentence } from "./Sentence";
+import { MEDIA, PIPES, PRODUCTS, REASONS, SHOWER_LIST, VERDICT, VIEWS, wordOf } from "./words";
+
+const CAUTION =
+  "Gloves, eye protection, fresh air; never chlorine with acid or descaler; taps tagged “do not drink” until rinsed; by-pass carbon and UV. Test with air only up to 50 kPa, nobody over the joints.";
+
+/** The dose in words beside its steps, and what is still open of the shower. */
+function CarePicture() {
+  const { w, part } = useWater();
+  const { units } = usePerson();
+  const s = part.sanitise;
+  const done = w.shower_done ?? [];
+  const { set } = useWater();
+  const shower = (w.runs ?? []).some((r) => r.outlet === "shower" && r.place !== "outside");
+  return (
+    <div className="grid gap-4 p-3 md:grid-cols-2">
+      <section aria-label="Sanitising">
+        <h2 className="m-0 mb-1 font-display text-[15px]">Sanitising</h2>
+        {s ? (
+          <ol className="m-0 list-decimal pl-5 text-[13px] [&>li]:py-0.5">
+            <li>Carbon and UV by-passed; tank full: {show(s.system_l, "L", units)} with pipes and heater.</li>
+            <li>
+              <strong className="num">
+                {s.dose.toFixed(s.unit === "tablets" ? 0 : s.dose < 20 ? 1 : 0)} {s.unit}
+              </strong>{" "}
+              of the product into the tank; every tap until it smells of it.
+            </li>
+            <li>
+              Let it stand <strong className="num">{s.contact_min.toFixed(0)} min</strong>.
+            </li>
+            <li>
+              Drain, then rinse <strong className="num">{s.rinses}</strong> times: {show(s.rinse_l, "L", units)} of water, into a foul drain.
+            </li>
+          </ol>
+        ) : (
+          <p className="m-0 text-[13px]">No fresh tank yet, so there is nothing to sanitise.</p>
+        )}
+      </section>
+      <section aria-label="Shower">
+        <h2 className="m-0 mb-1 font-display text-[15px]">The shower, before it is used</h2>
+        {shower ? (
+          <ul className="m-0 list-none p-0 text-[13px]">
+            {SHOWER_LIST.map((item) => (
+              <li key={item.value}>
+                <label className="flex items-start gap-2">
+                  <input
+                    type="checkbox"
+                    className="mt-1"
+                    checked={done.includes(item.value as never)}
+                    onChange={(e) =>
+                      void set("shower_done", e.target.checked ? [...done, item.value] : done.filter((x) => x !== item.value), `shower: ${item.word}`)
+                    }
+                  />
+                  {item.word}
+                </label>
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <p className="m-0 text-[13px]">No shower inside.</p>
+        )}
+      </section>
+    </div>
+  );
+}
+
+function TestSlate({ t }: { t: HoldTest & { name: string } }) {
+  const { report } = useVariant();
+  const { set, remove } = useTests();
+  const hand = useHand();
+  const r = report.water.tests.find((x) => x.id === t.id);
+  const kpa = (key: string, label: string) => quantity(key, label, "pressure", "kPa", { scale: 0.001 });
+  return (
+    <Slate title={t.name} sub={r ? VERDICT[r.verdict] : ""}>
+      <FindingList findings={report.findings.filter((f) => f.subject === `test:${t.id}`)} />
+      {r && (
+        <p className={`my-1 text-[12px] ${r.verdict === "fail" ? "text-[#f3b3a4]" : ""}`}>
+          Fell by {r.corrected_drop_kpa.toFixed(1)} kPa, warmth taken out; {r.allowed_drop_kpa.toFixed(1)} kPa are allowed
+          {r.leak_ml_h != null && `; ${r.leak_ml_h.toFixed(0)} mL an hour`}. {r.reasons.map((x) => REASONS[x] ?? x).join(", ")}
+        </p>
+      )}
+      <Fields
+        specs={[
+          words("name", "name"),
+          words("on", "date"),
+          words("who", "by"),
+          choice("medium", "with", MEDIA),
+          kpa("start_kpa", "pressure at the start"),
+          kpa("end_kpa", "pressure at the end"),
+          quantity("duration_min", "minutes", "count", ""),
+          quantity("start_temp_c", "temperature at the start", "temperature", "°C"),
+          quantity("end_temp_c", "at the end", "temperature", "°C", { clearable: true, placeholder: "the same" }),
+          choice("pipe_type", "pipe", PIPES),
+          quantity("gas_volume_l", t.medium === "air" ? "volume under test" : "air in it", "volume", "L", {
+            clearable: t.medium !== "air",
+            placeholder: "not said",
+          }),
+        ]}
+        item={t}
+        onSet={(key, value, label) =>
+          void set(t, { [key]: value, ...(key === "medium" && value === "air" && !t.gas_volume_l ? { gas_volume_l: 1 } : {}) }, label)
+        }
+      />
+      <button
+        type="button"
+        className="btn btn-slate mt-2"
+        onClick={() => {
+          void remove(t);
+          hand.drop();
+        }}
+      >
+        Remove this record
+      </button>
+    </Slate>
+  );
+}
+
+function Whole() {
+  const { report, edit } = useVariant();
+  const { w, set } = useWater();
+  const c = w.care;
+  return (
+    <Slate title="Water" sub="care and tests">
+      <FindingList findings={report.findings.filter((f) => f.stage === "water" && /^(care|test|tests|shower)/.test(f.subject))} />
+      {["water/dose", "water/contact_time_min"].map((k) => (
+        <SlateFig key={k} k={k} />
+      ))}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Sanitising</h3>
+      <Fields
+        specs={[
+          choice("product", "product", PRODUCTS),
+          ...(c.product === "tablet"
+            ? [quantity("tablet_mg", "chlorine in a tablet, mg", "count", "")]
+            : [quantity("strength_frac", "strength, chlorine by mass", "fraction", "", { note: "household bleach 3 to 6 %" })]),
+          quantity("remaining_frac", "of its strength left", "fraction", "", { note: "bleach loses a fifth a year" }),
+          quantity("target_mg_l", "target, mg/L", "count", ""),
+          quantity("ct_mg_min_l", "dose · time, mg·min/L", "count", "", { clearable: true, placeholder: "the region’s" }),
+          quantity("days_ago", "last done, days ago", "count", "", { clearable: true, placeholder: "not said" }),
+          quantity("standing_days", "water standing, days", "count", ""),
+          flag("with_acid", "acid or descaler at the same time"),
+        ]}
+        item={c}
+        onSet={(key, value, label) => void edit([{ op: "replace", path: `/water/care/${key}`, value }], `sanitising: ${label}`)}
+      />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Before walls are closed</h3>
+      <Fields
+        specs={[flag("walls_closed", "walls are closed over the pipes, or soon will be")]}
+        item={w}
+        onSet={(key, value, label) => void set(key, value, label)}
+      />
+      <p className="my-1 text-[12px] text-chalk-dim">
+        Pump up to one and a half times the cut-out, heater and accumulator isolated if rated lower; wait 10 min, pump up again, start. Plastic: pump up twice.
+      </p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+    </Slate>
+  );
+}
+
+export function CareView() {
+  const { id, report } = useVariant();
+  const { w } = useWater();
+  const hand = useHand();
+  const tests = useTests();
+  const add = tests.add;
+  const start = Math.round(1.5 * (w.pump?.cut_out_kpa ?? 220));
+  const create = useCallback(async () => {
+    const id = await add({ start_kpa: start, end_kpa: start, duration_min: 60 });
+    if (id) hand.pick("test", id);
+  }, [add, start, hand.pick]);
+  useCall("bothy:new", create);
+  const t = hand.kind === "test" ? tests.items.find((x) => x.id === hand.id) : undefined;
+  const of = (x: HoldTest) => report.water.tests.find((r) => r.id === x.id);
+  const columns: Column<HoldTest & { name: string }>[] = [
+    {
+      key: "name",
+      label: "pressure test",
+      width: "30%",
+      kind: "text",
+      show: (x) => x.name,
+      value: (x) => x.name,
+      set: (x, name) => void tests.set(x, { name }, "name"),
+    },
+    { key: "on", label: "date", width: "14%", kind: "text", show: (x) => x.on, value: (x) => x.on ?? "", set: (x, on) => void tests.set(x, { on }, "date") },
+    {
+      key: "medium",
+      label: "with",
+      width: "12%",
+      kind: "computed",
+      show: (x) => <span className="font-sans text-peat">{wordOf(MEDIA, x.medium).split(",")[0]}</span>,
+    },
+    { key: "start", label: "start", width: "12%", align: "right", kind: "computed", show: (x) => `${x.start_kpa} kPa` },
+    { key: "end", label: "end", width: "12%", align: "right", kind: "computed", show: (x) => `${x.end_kpa} kPa` },
+    {
+      key: "verdict",
+      label: "verdict",
+      width: "20%",
+      kind: "computed",
+      show: (x) => <span className="font-sans text-peat">{VERDICT[of(x)?.verdict ?? ""] ?? ""}</span>,
+    },
+  ];
+  return (
+    <Bench
+      title="Water"
+      sentence={<Sentence />}
+      picture={<CarePicture />}
+      tools={
+        <>
+          <StageViews stage="Water" views={VIEWS} />
+          <button type="button" className="btn btn-main" onClick={() => void create()}>
+            Add a pressure test (n)
+          </button>
+          <Link className="btn" to={`/v/${id}/print/water`}>
+            Water sheets for paper
+          </Link>
+        </>
+      }
+      ledger={
+        <Ledger
+          label="Pressure tests"
+          rows={tests.items}
+          columns={columns}
+          id={testId}
+          selected={t?.id}
+          onSelect={(x) => hand.pick("test", x.id)}
+          onAdd={create}
+          onRemove={(x) => void tests.remove(x)}
+          mark={(x) => <ItemMark subject={`test:${x.id}`} />}
+          empty={<p className="m-0 max-w-xl text-[15px]">No test yet. It is done before any wall is closed over a pipe.</p>}
+        />
+      }
+      slate={t ? <TestSlate t={t} /> : <Whole />}
+    />
+  );
+}
+
+const testId = (t: HoldTest) => t.id;

@@ -1,0 +1,388 @@
+/** Taps: the pump, the runs and what comes out of each tap for any of them open. */
+import { useCallback, useState } from "react";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
+import { SlateFig } from "../../parts/Fig";
+import { FindingList, ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
+import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { StageViews } from "../../shell/ViewSwitch";
+import { type PipeRun, PUMP, useFilters, useRuns, useWater, type WaterFilter } from "./edit";
+import { Sentence } from "./Sentence";
+import { useTaps, WaterPicture } from "./WaterPicture";
+import { FILTER_AT, FILTERS, FITTINGS, OUTLETS, PLACES, PUMPS, VIEWS, wordOf } from "./words";
+
+const CAUTION = "Switch the pump off when you drive or leave: a burst hose empties the tank. Water sideways of electrics, or under them, never above.";
+const kpa = (key: string, label: string, more: object = {}) => quantity(key, label, "pressure", "kPa", { scale: 0.001, ...more });
+
+/** The runs that hang on a run, itself included. */
+export function below(id: string, runs: PipeRun[]): Set<string> {
+  return new Set([id, ...runs.filter((r) => r.parent === id).flatMap((r) => [...below(r.id, runs)])]);
+}
+
+function RunSlate({ r }: { r: PipeRun & { name: string } }) {
+  const { report } = useVariant();
+  const { items, set, remove } = useRuns();
+  const hand = useHand();
+  const { units } = usePerson();
+  const tap = report.water.taps[r.id];
+  const mine = below(r.id, items);
+  return (
+    <Slate title={r.name} sub={r.outlet === "none" ? "a run that goes on" : wordOf(OUTLETS, r.outlet)}>
+      <FindingList findings={report.findings.filter((f) => f.subject === `run:${r.id}` || f.subject === `pipe:${r.id}`)} />
+      {tap && (
+        <p className="my-1 text-[12px]">
+          Alone it gets {show(tap.alone_l_min, "L/min", units, 2)} of {show(tap.wanted_l_min, "L/min", units, 2)}
+          {tap.shared_with && `, with “${tap.shared_with}” open ${show(tap.shared_l_min, "L/min", units, 2)}`}. At most{" "}
+          {(report.water.velocities[r.id] ?? 0).toFixed(1)} m/s.
+        </p>
+      )}
+      <Fields
+        specs={[
+          words("name", "name"),
+          choice(
+            "parent",
+            "begins at",
+            items.filter((x) => !mine.has(x.id)).map((x) => ({ value: x.id, word: x.name })),
+            { none: "the tank’s outlet, with the pump" },
+          ),
+          mm("inner_diameter_mm", "bore", { note: "inside: pipe of 15 mm has 11.6, of 12 mm 9" }),
+          quantity("length_m", "length", "length", "m"),
+          quantity("rise_m", "rises", "length", "m"),
+          choice("outlet", "at its end", OUTLETS),
+          ...(r.outlet === "none"
+            ? []
+            : [quantity("wanted_l_min", "wanted", "flow", "L/min"), kpa("rated_kpa", "at a pressure of", { note: "tap 30 kPa, shower 60 to 100" })]),
+          flag("hot", "hot water"),
+          quantity("x_m", "its end, from the front", "length", "m"),
+        ]}
+        item={r}
+        onSet={(key, value, label) => void set(r, { [key]: value }, label)}
+      />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Fittings</h3>
+      <Fields
+        specs={FITTINGS.map((f) => count(f.value, f.word))}
+        item={Object.fromEntries(FITTINGS.map((f) => [f.value, r.fittings?.[f.value] ?? 0]))}
+        onSet={(key, value, label) => {
+          const n = Math.max(0, Math.round(Number(value ?? 0)));
+          const rest = Object.fromEntries(Object.entries(r.fittings ?? {}).filter(([k]) => k !== key));
+          void set(r, { fittings: n ? { ...rest, [key]: n } : rest }, label);
+        }}
+      />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Pipe</h3>
+      <Fields
+        specs={[
+          choice("place", "lies", PLACES),
+          kpa("rating_kpa", "made for"),
+          quantity("rating_c", "made for", "temperature", "°C"),
+          flag("food_grade", "marked for drinking water"),
+          flag("hidden_joint", "a joint without a hatch"),
+          flag("over_electrics", "a joint over electrics"),
+          flag("drain_valve", "a drain valve at its low point"),
+        ]}
+        item={r}
+        onSet={(key, value, label) => void set(r, { [key]: value }, label)}
+      />
+      <button
+        type="button"
+        className="btn btn-slate mt-2"
+        onClick={() => {
+          void remove(r);
+          hand.drop();
+        }}
+      >
+        Take this run out
+      </button>
+    </Slate>
+  );
+}
+
+function FilterSlate({ f }: { f: WaterFilter & { name: string } }) {
+  const { report } = useVariant();
+  const { set, remove } = useFilters();
+  const hand = useHand();
+  const life = report.water.filters[f.id];
+  return (
+    <Slate title={f.name} sub={wordOf(FILTER_AT, f.at)}>
+      <FindingList findings={report.findings.filter((x) => x.subject === `filter:${f.id}`)} />
+      {life && (
+        <p className="my-1 text-[12px] text-chalk-dim">
+          {life.days == null
+            ? "No end in sight."
+            : `Good for ${life.days.toFixed(0)} days, ended by ${life.limited_by}; ${life.drop_kpa.toFixed(0)} kPa when clean.`}
+        </p>
+      )}
+      <Fields
+        specs={[
+          words("name", "name"),
+          choice("kind", "kind", FILTERS),
+          choice("at", "sits", FILTER_AT),
+          quantity("micron", "finest, µm", "count", ""),
+          quantity("rated_l", "good for", "volume", "L", { clearable: true, placeholder: "not said" }),
+          quantity("rated_months", "good for, months", "count", "", { clearable: true, placeholder: "not said" }),
+          quantity("rated_flow_l_min", "rated flow", "flow", "L/min"),
+          kpa("clean_kpa", "takes, clean, at that flow"),
+          quantity("used_days", "in use for, days", "count", "", { clearable: true, placeholder: "not said" }),
+        ]}
+        item={f}
+        onSet={(key, value, label) => void set(f, { [key]: value }, label)}
+      />
+      <button
+        type="button"
+        className="btn btn-slate mt-2"
+        onClick={() => {
+          void remove(f);
+          hand.drop();
+        }}
+      >
+        Take this filter out
+      </button>
+    </Slate>
+  );
+}
+
+function Whole() {
+  const { design, report, edit } = useVariant();
+  const { w, part, set } = useWater();
+  const filters = useFilters();
+  const hand = useHand();
+  const p = w.pump;
+  const q = part.pump;
+  const put = (base: string, what: string) => (key: string, value: unknown, label: string) =>
+    void edit([{ op: "replace", path: `/water/${base}/${key}`, value }], `${what}: ${label}`);
+  const pumps = (design.life?.appliances ?? []).filter((a) => a.kind === "pump" || /pump/i.test(a.name ?? ""));
+  const [open_, shut] = [p?.points.at(-1), p?.points[0]];
+  return (
+    <Slate title="Water" sub="the pressure side">
+      <FindingList findings={report.findings.filter((f) => f.stage === "water" && /^(run|pump|filter|hookup)/.test(f.subject))} />
+      {p ? (
+        <>
+          {["water/pump_flow_l_min", "water/pump_pressure_kpa", "water/pump_current_a", "water/pump_energy_wh"].map((k) => (
+            <SlateFig key={k} k={k} />
+          ))}
+          {q?.cycles_per_hour != null && q.run_time_s != null && (
+            <p className="my-1 text-[12px] text-chalk-dim">
+              With a tap half open it runs {q.run_time_s.toFixed(1)} s at a time, {q.cycles_per_hour.toFixed(0)} times an hour; the accumulator gives{" "}
+              {(q.drawdown_l ?? 0).toFixed(2)} L between.
+            </p>
+          )}
+          <Fields
+            specs={[
+              words("name", "name"),
+              choice("kind", "kind", PUMPS),
+              choice(
+                "appliance",
+                "its line in Life",
+                pumps.map((a) => ({ value: a.id, word: a.name })),
+                { none: "none" },
+              ),
+              kpa("cut_in_kpa", "switches on at", { clearable: true, placeholder: "no switch" }),
+              kpa("cut_out_kpa", "switches off at", { clearable: true, placeholder: "no switch" }),
+              quantity("accumulator_l", "accumulator", "volume", "L", { clearable: true, placeholder: "none" }),
+              kpa("precharge_kpa", "its precharge", { clearable: true, placeholder: "cut-in less 14 kPa" }),
+              flag("strainer", "a strainer before it"),
+              flag("shutoff", "a shut-off valve before it"),
+              flag("level_stop", "it stops when the tank is empty"),
+              flag("runs_dry", "it may run dry"),
+              flag("leak_tray", "a drained tray or sensor under it"),
+              flag("over_electrics", "it stands over electrics"),
+            ]}
+            item={p}
+            onSet={put("pump", "pump")}
+          />
+          <h3 className="mb-1 mt-3 font-display text-[14px]">Its curve</h3>
+          {p.points.map((pt, i) => (
+            <div key={i} className="border-b border-slate-2">
+              <Fields
+                specs={[
+                  ...(i === 0 ? [] : [quantity("flow_l_min", i === p.points.length - 1 ? "open flow" : `flow, point ${i + 1}`, "flow", "L/min")]),
+                  ...(i === p.points.length - 1 ? [] : [kpa("pressure_kpa", i === 0 ? "shut pressure" : `pressure, point ${i + 1}`)]),
+                ]}
+                item={pt}
+                onSet={(key, value, label) => void edit([{ op: "replace", path: `/water/pump/points/${i}/${key}`, value }], `pump’s curve: ${label}`)}
+              />
+            </div>
+          ))}
+          <p className="my-1 text-[12px] text-chalk-dim">
+            The running pump without its switch: {shut?.pressure_kpa.toFixed(0)} kPa shut, {open_?.flow_l_min.toFixed(0)} L/min open.
+          </p>
+          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("pump", null, "no pump")}>
+            no pump
+          </button>
+        </>
+      ) : (
+        <button type="button" className="btn btn-slate" onClick={() => void set("pump", { ...PUMP, appliance: pumps[0]?.id ?? null }, "a pump")}>
+          Add a pump
+        </button>
+      )}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Filters</h3>
+      {filters.items.map((f) => (
+        <button key={f.id} type="button" className="my-0.5 block underline decoration-dotted underline-offset-2" onClick={() => hand.pick("filter", f.id)}>
+          {f.name}
+        </button>
+      ))}
+      <button type="button" className="btn btn-slate my-1" onClick={() => void filters.add({ kind: "carbon" }).then((id) => id && hand.pick("filter", id))}>
+        Add a filter
+      </button>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Inlet for the pitch’s water</h3>
+      {w.hookup ? (
+        <>
+          <Fields
+            specs={[kpa("limiter_kpa", "limiter", { clearable: true, placeholder: "none" }), flag("check_valve", "a check valve")]}
+            item={w.hookup}
+            onSet={put("hookup", "water inlet")}
+          />
+          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("hookup", null, "no water inlet")}>
+            no inlet
+          </button>
+        </>
+      ) : (
+        <button type="button" className="btn btn-slate" onClick={() => void set("hookup", { limiter_kpa: 310, check_valve: true }, "a water inlet")}>
+          Add an inlet
+        </button>
+      )}
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+    </Slate>
+  );
+}
+
+export function TapsView() {
+  const { report } = useVariant();
+  const { w, part } = useWater();
+  const { units } = usePerson();
+  const hand = useHand();
+  const runs = useRuns();
+  const filters = useFilters();
+  const outlets = runs.items.filter((r) => r.outlet !== "none");
+  const [chosen, setOpen] = useState<string[]>([]);
+  const open = chosen.filter((id) => outlets.some((r) => r.id === id));
+  const toggle = (id: string) => setOpen(open.includes(id) ? open.filter((x) => x !== id) : [...open, id]);
+  const taps = useTaps(open);
+  const add = runs.add;
+  const last = runs.items.find((r) => r.parent == null);
+  const create = useCallback(async () => {
+    const id = await add(last ? { parent: last.id, outlet: "sink" } : { name: "Main" });
+    if (id) hand.pick("run", id);
+  }, [add, last, hand.pick]);
+  useCall("bothy:new", create);
+  const r = hand.kind === "run" ? runs.items.find((x) => x.id === hand.id) : undefined;
+  const f = hand.kind === "filter" ? filters.items.find((x) => x.id === hand.id) : undefined;
+  const now = open.length ? taps.data : undefined;
+  const columns: Column<PipeRun & { name: string }>[] = [
+    { key: "name", label: "run", width: "24%", kind: "text", show: (x) => x.name, value: (x) => x.name, set: (x, name) => void runs.set(x, { name }, "name") },
+    {
+      key: "parent",
+      label: "begins at",
+      width: "18%",
+      kind: "computed",
+      show: (x) => <span className="font-sans text-peat">{runs.items.find((y) => y.id === x.parent)?.name ?? "pump"}</span>,
+    },
+    {
+      key: "bore",
+      label: "bore",
+      width: "10%",
+      align: "right",
+      kind: "quantity",
+      dimension: "length",
+      unit: "mm",
+      show: (x) => show(x.inner_diameter_mm, "mm", units),
+      value: (x) => x.inner_diameter_mm,
+      set: (x, q) => q && void runs.set(x, { inner_diameter_mm: q.value * 1000 }, "bore"),
+    },
+    {
+      key: "length",
+      label: "length",
+      width: "10%",
+      align: "right",
+      kind: "quantity",
+      dimension: "length",
+      unit: "m",
+      show: (x) => show(x.length_m, "m", units),
+      value: (x) => x.length_m,
+      set: (x, q) => q && void runs.set(x, { length_m: q.value }, "length"),
+    },
+    {
+      key: "wants",
+      label: "wants",
+      width: "12%",
+      align: "right",
+      kind: "computed",
+      show: (x) => (x.outlet === "none" ? "" : show(x.wanted_l_min, "L/min", units, 2)),
+    },
+    {
+      key: "gets",
+      label: open.length ? "now" : "gets alone",
+      width: "13%",
+      align: "right",
+      kind: "computed",
+      show: (x) => (now ? show(now.flow_l_min[x.id], "L/min", units, 2) : part.taps[x.id] ? show(part.taps[x.id]!.alone_l_min, "L/min", units, 2) : ""),
+    },
+    {
+      key: "pressure",
+      label: "at its end",
+      width: "13%",
+      align: "right",
+      kind: "computed",
+      show: (x) => (now ? `${Math.round(now.end_kpa[x.id] ?? 0)} kPa` : ""),
+    },
+  ];
+  return (
+    <Bench
+      title="Water"
+      sentence={<Sentence />}
+      picture={<WaterPicture open={open} onOpen={toggle} taps={now} what="taps" />}
+      tools={
+        <>
+          <StageViews stage="Water" views={VIEWS} />
+          <button type="button" className="btn btn-main" onClick={() => void create()}>
+            Add a run (n)
+          </button>
+          {open.length > 0 && (
+            <button type="button" className="btn" onClick={() => setOpen([])}>
+              Shut all
+            </button>
+          )}
+          {outlets.length > 1 && open.length < outlets.length && (
+            <button type="button" className="btn" onClick={() => setOpen(outlets.map((x) => x.id))}>
+              Open all
+            </button>
+          )}
+          {taps.error && (
+            <span role="alert" className="text-rust">
+              {taps.error.message}
+            </span>
+          )}
+          {!w.pump && report.water.pump == null && runs.items.length > 0 && <span className="text-dim">A pump is missing: add it on the slate.</span>}
+        </>
+      }
+      ledger={
+        <Ledger
+          label="Runs of water"
+          rows={runs.items}
+          columns={columns}
+          id={runId}
+          selected={r?.id}
+          onSelect={(x) => hand.pick("run", x.id)}
+          onAdd={create}
+          onRemove={(x) => void runs.remove(x)}
+          onDuplicate={(x) => void runs.duplicate(x)}
+          onMove={(x, by) => void runs.move(x, by)}
+          mark={(x) => <ItemMark subject={`run:${x.id}`} />}
+          empty={
+            <p className="m-0 max-w-xl text-[15px]">
+              No run yet. The first one goes from the tank’s outlet through the pump to where the pipes part; then one to each tap.
+            </p>
+          }
+        />
+      }
+      slate={r ? <RunSlate r={r} /> : f ? <FilterSlate f={f} /> : <Whole />}
+    />
+  );
+}
+
+const runId = (r: PipeRun) => r.id;
