@@ -7,6 +7,7 @@ import { Fig, SlateFig } from "../../parts/Fig";
 import { FindingList, ItemMark } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { type Column, Ledger } from "../../parts/Ledger";
+import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
@@ -123,7 +124,6 @@ function Damp() {
 function VentSlate({ v }: { v: Vent }) {
   const { report } = useVariant();
   const { set, remove } = useVents();
-  const hand = useHand();
   const fan = ["roof_fan", "wall_fan", "extract"].includes(v.kind ?? "roof_fan");
   return (
     <Slate title={v.name} sub={wordOf(VENT_KINDS, v.kind)}>
@@ -154,16 +154,7 @@ function VentSlate({ v }: { v: Vent }) {
           void set(v, { ...(becomes ? { flow_max_m3_h: 150 } : {}), [key]: value }, label);
         }}
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(v);
-          hand.drop();
-        }}
-      >
-        Take it out
-      </button>
+      <TakeOut remove={() => remove(v)}>Take it out</TakeOut>
     </Slate>
   );
 }
@@ -171,7 +162,6 @@ function VentSlate({ v }: { v: Vent }) {
 function AlarmSlate({ a }: { a: Alarm & { name: string } }) {
   const { report } = useVariant();
   const { set, remove } = useAlarms();
-  const hand = useHand();
   return (
     <Slate title={a.name} sub={`${wordOf(ALARM_KINDS, a.kind)} alarm`}>
       <FindingList findings={report.findings.filter((f) => f.subject === `alarm:${a.id}`)} />
@@ -187,16 +177,7 @@ function AlarmSlate({ a }: { a: Alarm & { name: string } }) {
         item={a}
         onSet={(key, value, label) => void set(a, { [key]: value }, label)}
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(a);
-          hand.drop();
-        }}
-      >
-        Take it down
-      </button>
+      <TakeOut remove={() => remove(a)}>Take it down</TakeOut>
     </Slate>
   );
 }

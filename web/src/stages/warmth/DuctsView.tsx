@@ -7,6 +7,7 @@ import { SlateFig } from "../../parts/Fig";
 import { FindingList, ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Proposals } from "../../parts/Proposals";
+import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
@@ -23,7 +24,6 @@ const CAUTION = "Outlet ducts reach 100 °C and more, coolant 90 °C under press
 function DuctSlate({ d }: { d: WarmDuct }) {
   const { report } = useVariant();
   const { items, set, remove } = useDucts();
-  const hand = useHand();
   const r = report.warmth.ducts[d.id];
   const below = (id: string): string[] => items.filter((x) => x.parent === id).flatMap((x) => [x.id, ...below(x.id)]);
   const mine = new Set([d.id, ...below(d.id)]);
@@ -80,16 +80,7 @@ function DuctSlate({ d }: { d: WarmDuct }) {
           )
         }
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(d);
-          hand.drop();
-        }}
-      >
-        Take this run out
-      </button>
+      <TakeOut remove={() => remove(d)}>Take this run out</TakeOut>
     </Slate>
   );
 }
@@ -97,7 +88,6 @@ function DuctSlate({ d }: { d: WarmDuct }) {
 function LoopZoneSlate({ z }: { z: LoopZone }) {
   const { report } = useVariant();
   const { set, remove } = useLoopZones();
-  const hand = useHand();
   const r = report.warmth.loop?.zones[z.id];
   return (
     <Slate title={z.name} sub={wordOf(EMITTERS, z.emitter)}>
@@ -127,16 +117,7 @@ function LoopZoneSlate({ z }: { z: LoopZone }) {
           void set(z, { [key]: key === "zone" ? String(value).toLowerCase() : key === "elbows" ? Math.max(0, Math.round(Number(value ?? 0))) : value }, label)
         }
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(z);
-          hand.drop();
-        }}
-      >
-        Take this zone out
-      </button>
+      <TakeOut remove={() => remove(z)}>Take this zone out</TakeOut>
     </Slate>
   );
 }

@@ -10,6 +10,7 @@ import { FindingList, ItemMark } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { ChoiceProperty } from "../../parts/Property";
+import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
@@ -177,7 +178,6 @@ function HeaterSlate({ h }: { h: Heater }) {
   const { report, design, edit } = useVariant();
   const { set, remove } = useHeaters();
   const catalogue = useCatalogue();
-  const hand = useHand();
   const index = design.warmth?.heaters?.findIndex((x) => x.id === h.id) ?? 0;
   const part = report.warmth.heaters[h.id];
   const lines = (design.life?.appliances ?? []).filter((a) => a.kind === "heating");
@@ -237,16 +237,7 @@ function HeaterSlate({ h }: { h: Heater }) {
           />
         </>
       )}
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(h);
-          hand.drop();
-        }}
-      >
-        Take this heater out
-      </button>
+      <TakeOut remove={() => remove(h)}>Take this heater out</TakeOut>
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
     </Slate>
   );

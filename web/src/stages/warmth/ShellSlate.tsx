@@ -9,6 +9,7 @@ import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, QuantityProperty } from "../../parts/Property";
+import { TakeOut } from "../../parts/TakeOut";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
@@ -115,7 +116,6 @@ function SurfaceSlate({ id }: { id: string }) {
 
 function OpeningFields({ o }: { o: Opening & { name: string } }) {
   const { set, remove } = useOpenings();
-  const hand = useHand();
   return (
     <>
       <Fields
@@ -144,16 +144,7 @@ function OpeningFields({ o }: { o: Opening & { name: string } }) {
         item={o}
         onSet={(key, value, label) => void set(o, { [key]: key === "count" ? Math.max(1, Math.round(Number(value ?? 1))) : value }, label)}
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(o);
-          hand.drop();
-        }}
-      >
-        Close this opening up
-      </button>
+      <TakeOut remove={() => remove(o)}>Close this opening up</TakeOut>
     </>
   );
 }
@@ -194,7 +185,6 @@ function Schools({ p }: { p: Schemas["BuildUpPart"] }) {
 function BuildUpSlate({ b }: { b: BuildUp }) {
   const { report } = useVariant();
   const { set, remove } = useBuildUps();
-  const hand = useHand();
   const { units } = usePerson();
   const parts = Object.entries(report.warmth.build_ups)
     .filter(([key]) => key.startsWith(`${b.id}/`))
@@ -240,16 +230,7 @@ function BuildUpSlate({ b }: { b: BuildUp }) {
         item={b}
         onSet={(key, value, label) => void set(b, { [key]: value }, label)}
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(b);
-          hand.drop();
-        }}
-      >
-        Remove this build-up
-      </button>
+      <TakeOut remove={() => remove(b)}>Remove this build-up</TakeOut>
     </Slate>
   );
 }

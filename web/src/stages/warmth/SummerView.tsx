@@ -10,6 +10,7 @@ import { FindingList, ItemMark } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { ChoiceProperty, FlagProperty } from "../../parts/Property";
+import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
@@ -124,7 +125,6 @@ function HotDay() {
 function CabinetSlate({ c }: { c: Cabinet }) {
   const { report } = useVariant();
   const { set, remove } = useCabinets();
-  const hand = useHand();
   const p = report.warmth.cabinets[c.id];
   return (
     <Slate title={c.name} sub="a closed space with something hot in it">
@@ -150,16 +150,7 @@ function CabinetSlate({ c }: { c: Cabinet }) {
         item={c}
         onSet={(key, value, label) => void set(c, { [key]: value }, label)}
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(c);
-          hand.drop();
-        }}
-      >
-        Remove it
-      </button>
+      <TakeOut remove={() => remove(c)}>Remove it</TakeOut>
     </Slate>
   );
 }
@@ -167,7 +158,6 @@ function CabinetSlate({ c }: { c: Cabinet }) {
 function BaySlate({ b }: { b: Bay }) {
   const { report } = useVariant();
   const { set, remove } = useBays();
-  const hand = useHand();
   const p = report.warmth.bays[b.id];
   return (
     <Slate title={b.name} sub="between inside and outside">
@@ -186,16 +176,7 @@ function BaySlate({ b }: { b: Bay }) {
         item={b}
         onSet={(key, value, label) => void set(b, { [key]: value }, label)}
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(b);
-          hand.drop();
-        }}
-      >
-        Remove it
-      </button>
+      <TakeOut remove={() => remove(b)}>Remove it</TakeOut>
     </Slate>
   );
 }

@@ -7,6 +7,7 @@ import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList, ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
+import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
@@ -83,7 +84,6 @@ function CarePicture() {
 function TestSlate({ t }: { t: HoldTest & { name: string } }) {
   const { report } = useVariant();
   const { set, remove } = useTests();
-  const hand = useHand();
   const r = report.water.tests.find((x) => x.id === t.id);
   const kpa = (key: string, label: string) => quantity(key, label, "pressure", "kPa", { scale: 0.001 });
   return (
@@ -117,16 +117,7 @@ function TestSlate({ t }: { t: HoldTest & { name: string } }) {
           void set(t, { [key]: value, ...(key === "medium" && value === "air" && !t.gas_volume_l ? { gas_volume_l: 1 } : {}) }, label)
         }
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(t);
-          hand.drop();
-        }}
-      >
-        Remove this record
-      </button>
+      <TakeOut remove={() => remove(t)}>Remove this record</TakeOut>
     </Slate>
   );
 }

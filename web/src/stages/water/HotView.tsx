@@ -7,6 +7,7 @@ import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList, ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
+import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
@@ -114,7 +115,6 @@ function HotPicture() {
 function DrainSlate({ d }: { d: Drain & { name: string } }) {
   const { report } = useVariant();
   const { set, remove } = useDrains();
-  const hand = useHand();
   return (
     <Slate title={d.name} sub={`waste of the ${wordOf(FIXTURES, d.fixture)}`}>
       <FindingList findings={report.findings.filter((f) => f.subject === `drain:${d.id}`)} />
@@ -133,16 +133,7 @@ function DrainSlate({ d }: { d: Drain & { name: string } }) {
         item={d}
         onSet={(key, value, label) => void set(d, { [key]: value }, label)}
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(d);
-          hand.drop();
-        }}
-      >
-        Take this waste out
-      </button>
+      <TakeOut remove={() => remove(d)}>Take this waste out</TakeOut>
     </Slate>
   );
 }

@@ -6,6 +6,7 @@ import { choice, type FieldSpec, Fields, flag, mm, quantity, words } from "../..
 import { SlateFig } from "../../parts/Fig";
 import { FindingList, ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
+import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
@@ -101,7 +102,6 @@ function Section({ p, onSet }: { p: Prism; onSet: (points: number[][]) => void }
 function TankSlate({ t }: { t: WaterTank & { name: string } }) {
   const { report, edit } = useVariant();
   const { set, remove, items } = useTanks();
-  const hand = useHand();
   const { units } = usePerson();
   const p = report.water.tanks[t.id];
   const index = items.findIndex((x) => x.id === t.id);
@@ -278,16 +278,7 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
           Add a gauge
         </button>
       )}
-      <button
-        type="button"
-        className="btn btn-slate mt-3 block"
-        onClick={() => {
-          void remove(t);
-          hand.drop();
-        }}
-      >
-        Take this tank out
-      </button>
+      <TakeOut remove={() => remove(t)}>Take this tank out</TakeOut>
     </Slate>
   );
 }
@@ -296,7 +287,6 @@ function JoinSlate({ j }: { j: Join & { name: string } }) {
   const { report } = useVariant();
   const { set, remove } = useJoins();
   const { items } = useTanks();
-  const hand = useHand();
   const { units } = usePerson();
   const p = report.water.joins[j.id];
   return (
@@ -335,16 +325,7 @@ function JoinSlate({ j }: { j: Join & { name: string } }) {
           </label>
         ))}
       </fieldset>
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(j);
-          hand.drop();
-        }}
-      >
-        Part these tanks
-      </button>
+      <TakeOut remove={() => remove(j)}>Part these tanks</TakeOut>
     </Slate>
   );
 }

@@ -6,6 +6,7 @@ import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fi
 import { SlateFig } from "../../parts/Fig";
 import { FindingList, ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
+import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
@@ -28,7 +29,6 @@ export function below(id: string, runs: PipeRun[]): Set<string> {
 function RunSlate({ r }: { r: PipeRun & { name: string } }) {
   const { report } = useVariant();
   const { items, set, remove } = useRuns();
-  const hand = useHand();
   const { units } = usePerson();
   const tap = report.water.taps[r.id];
   const mine = below(r.id, items);
@@ -88,16 +88,7 @@ function RunSlate({ r }: { r: PipeRun & { name: string } }) {
         item={r}
         onSet={(key, value, label) => void set(r, { [key]: value }, label)}
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(r);
-          hand.drop();
-        }}
-      >
-        Take this run out
-      </button>
+      <TakeOut remove={() => remove(r)}>Take this run out</TakeOut>
     </Slate>
   );
 }
@@ -105,7 +96,6 @@ function RunSlate({ r }: { r: PipeRun & { name: string } }) {
 function FilterSlate({ f }: { f: WaterFilter & { name: string } }) {
   const { report } = useVariant();
   const { set, remove } = useFilters();
-  const hand = useHand();
   const life = report.water.filters[f.id];
   return (
     <Slate title={f.name} sub={wordOf(FILTER_AT, f.at)}>
@@ -132,16 +122,7 @@ function FilterSlate({ f }: { f: WaterFilter & { name: string } }) {
         item={f}
         onSet={(key, value, label) => void set(f, { [key]: value }, label)}
       />
-      <button
-        type="button"
-        className="btn btn-slate mt-2"
-        onClick={() => {
-          void remove(f);
-          hand.drop();
-        }}
-      >
-        Take this filter out
-      </button>
+      <TakeOut remove={() => remove(f)}>Take this filter out</TakeOut>
     </Slate>
   );
 }

@@ -1,8 +1,5 @@
 /** Stage 7, Water: how many days, and does the shower run? */
-import { useEffect } from "react";
-import { useLocation } from "react-router";
-import { useVariant } from "../../data/variant";
-import { useStageView } from "../../shell/views";
+import { useFindingsView } from "../../shell/views";
 import { CareView } from "./CareView";
 import { DaysView } from "./DaysView";
 import { HotView } from "./HotView";
@@ -21,16 +18,6 @@ export function viewOf(subject: string): keyof typeof VIEWS {
 }
 
 export function Component() {
-  const { view, turnTo } = useStageView(VIEWS);
-  const { report } = useVariant();
-  const { state, key } = useLocation();
-  const asked = (state as { finding?: string } | null)?.finding;
-  const finding = asked ? report.findings.find((f) => f.id === asked) : undefined;
-  const wanted = finding ? viewOf(finding.subject) : null;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each jump to a finding, not when the person turns to another view
-  useEffect(() => {
-    if (wanted && wanted !== view) turnTo(wanted);
-  }, [wanted, key]);
-  const View = { days: DaysView, tanks: TanksView, taps: TapsView, hot: HotView, care: CareView }[view];
+  const View = { days: DaysView, tanks: TanksView, taps: TapsView, hot: HotView, care: CareView }[useFindingsView(VIEWS, viewOf)];
   return <View />;
 }
