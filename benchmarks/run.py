@@ -94,6 +94,23 @@ def shell_and_ducts(surfaces: int, ducts: int) -> Any:
     return load_design(doc)
 
 
+def pipes_ms(outlets: int) -> float:
+    """A tree of pipes with all its outlets open, solved."""
+    from bothy.core.water.network import Run, Tree
+    from bothy.core.water.pipe import PumpPoint
+
+    runs = [Run("main", None, 22.0, 4.0, 3.0, 0.3)]
+    for i in range(outlets):
+        branch = f"b{i // 4}"
+        if i % 4 == 0:
+            runs.append(Run(branch, "main" if i == 0 else f"b{i // 4 - 1}", 22.0, 2.0, 2.0, 0.0))
+        runs.append(Run(f"o{i}", branch, 9.0, 1.5, 3.0, 0.2 + (i % 5) * 0.3, 5.0, 30.0))
+    curve = [PumpPoint(flow_l_min=q, pressure_kpa=p) for q, p in ((0, 400), (60, 300), (120, 0))]
+    tree, opened = Tree(runs), [f"o{i}" for i in range(outlets)]
+    assert sum(q > 0 for k, q in tree.solve(curve, opened).flow_l_min.items() if k.startswith("o")) == outlets
+    return median(lambda: tree.solve(curve, opened, 1.0), 50)
+
+
 def core() -> dict[str, Any]:
     from bothy.api.app import tune_collector
     from bothy.core.context import Context
@@ -115,6 +132,7 @@ def core() -> dict[str, Any]:
     assert len(part.surfaces) == 30
     assert len(part.ducts) == 6
     return {
+        "pipes_20_outlets_ms": pipes_ms(20),
         "warmth_30_surfaces_6_ducts_ms": round(statistics.median(parts), 2),
         "report_demo_median_ms": round(statistics.median(runs), 2),
         "report_demo_best_ms": round(runs[0], 2),

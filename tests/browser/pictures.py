@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import re
 from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
@@ -57,7 +58,7 @@ def prepare(page: Page, name: str) -> None:
     if name == "water":
         for tap in ("Shower", "Outside tap, boots"):
             page.get_by_role("button", name=tap).first.click()
-        page.get_by_text("starves").wait_for()
+        page.get_by_role("button", name=re.compile("Shower.*starves")).first.wait_for()
     if name == "prove-site":
         page.get_by_role("combobox", name="circuit").select_option("water-pump-10-l-min")
 
