@@ -1,4 +1,4 @@
-"""What the front end's tests mount for Warmth and Water: designs with everything in them, and their reports, made by ``python -m tests.web_fixture``."""
+"""What the front end's tests mount for Warmth, Water and Gas: designs with everything in them, and their reports, made by ``python -m tests.web_fixture``."""
 
 from __future__ import annotations
 
@@ -14,6 +14,7 @@ FOLDER = Path(__file__).parents[1] / "web/tests/fixtures"
 FIGURES = {
     "warmth": ("warmth", "surfaces", "heaters", "ducts", "air", "vents", "cool"),
     "water": ("water", "tanks", "frost"),
+    "gas": ("gas", "vessels"),
 }
 """Which figures belong to a stage, by the first part of their key."""
 
@@ -33,6 +34,24 @@ def design() -> Design:
     water = data["water"]
     water["joins"] = []
     water["hookup"] = {"limiter_kpa": 500.0}
+    gas = data["gas"]
+    gas["vessels"].append(
+        {
+            "id": "spare",
+            "name": "Spare in the garage",
+            "capacity_kg": 3.9,
+            "count": 2,
+            "connected": False,
+            "place": "outside",
+            "straps": 2,
+            "restraint_n": 900.0,
+            "angle_deg": 10.0,
+        }
+    )
+    gas["tests"].append(
+        {"id": "later", "name": "After the summer", "on": "2026-10-01", "start_mbar": 150.0, "end_mbar": 143.0, "duration_min": 10.0, "isolated": True}
+    )
+    gas["appliances"].append({"id": "heater", "name": "Space heater", "kind": "space_heater", "flame_failure": True, "valve": True})
     return load_design(data)
 
 

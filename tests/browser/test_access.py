@@ -40,6 +40,12 @@ VIEWS = [
     "/v/{id}/water?view=taps&hand=run:shower",
     "/v/{id}/water?view=hot",
     "/v/{id}/water?view=care&hand=test:first",
+    "/v/{id}/gas",
+    "/v/{id}/gas?view=vessels&hand=vessel:propane",
+    "/v/{id}/gas?view=locker&hand=vent:floor",
+    "/v/{id}/gas?view=pipes",
+    "/v/{id}/gas?view=cooking",
+    "/v/{id}/gas?view=papers&hand=test:commissioning",
     "/v/{id}/wiring",
     "/v/{id}/wiring?hand=circuit:inverter-feed",
     "/v/{id}/wiring?hand=board:house",
@@ -57,6 +63,7 @@ VIEWS = [
     "/v/{id}/print/labels",
     "/v/{id}/print/panel",
     "/v/{id}/print/water",
+    "/v/{id}/print/gas",
 ]
 SITE = (
     "/",

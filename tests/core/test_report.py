@@ -34,6 +34,7 @@ def test_curlew_has_its_honest_mistakes(demo: Any) -> None:
     serious = {(f.severity, f.rule, f.subject) for f in demo.findings if f.severity in ("danger", "fault")}
     assert serious == {
         ("danger", "power-charge-below-freezing", "bank"),
+        ("danger", "gas-locker-vent-small", "locker"),
         ("fault", "power-inverter-breaker-small", "inverter"),
         ("fault", "wire-drop-over-limit", "front-fridge-90-l"),
         ("fault", "test-fail", "water-pump-10-l-min"),

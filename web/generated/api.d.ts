@@ -1390,6 +1390,29 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * BoilPart
+         * @description Whether the vessels boil off enough at the least fill on the coldest night: what is asked, what they give, and for how long they give it.
+         */
+        BoilPart: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "everything" | "heating";
+            /** Hours */
+            hours: number;
+            /** Demand Kg H */
+            demand_kg_h: number;
+            /** Continuous Kg H */
+            continuous_kg_h: number;
+            /** Burst Kg H */
+            burst_kg_h: number;
+            /** Verdict */
+            verdict: string;
+            /** To Limit H */
+            to_limit_h: number | null;
+        };
+        /**
          * BuildUp
          * @description Layers from the inside to the skin, the skin itself, and the ribs; ``strip_mm`` and ``radius_m`` where flat boards lie on a curve.
          */
@@ -1499,6 +1522,27 @@ export interface components {
             planes: components["schemas"]["Plane"][];
             /** Schools */
             schools: components["schemas"]["SchoolView"][];
+        };
+        /**
+         * BurnPart
+         * @description An appliance: input in W, gas in g/h of one piece, g a day of all; ``of`` where its use is reckoned: as typed, usual of its kind, or from Warmth.
+         */
+        BurnPart: {
+            /** Name */
+            name: string;
+            /** Input W */
+            input_w: number;
+            /** Rate G H */
+            rate_g_h: number;
+            /** Use G Day */
+            use_g_day: number;
+            /** Hours */
+            hours: number;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "typed" | "usual" | "warmth";
         };
         /**
          * Buy
@@ -1749,6 +1793,32 @@ export interface components {
             appliance: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * Certificate
+         * @description The paper of the trade, and how many months ago it was given.
+         */
+        Certificate: {
+            /**
+             * Name
+             * @default Gas certificate
+             */
+            name: string;
+            /**
+             * Months Ago
+             * @default 0
+             */
+            months_ago: number;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /**
+             * Licence
+             * @default
+             */
+            licence: string;
         };
         /**
          * ChargeProfile
@@ -2050,6 +2120,20 @@ export interface components {
             wrong: number;
         };
         /**
+         * ColdRow
+         * @description A gas on the coldest night: gauge pressure, usable share of a full vessel, coldest temperature at which it comes out.
+         */
+        ColdRow: {
+            /** Gas */
+            gas: string;
+            /** Gauge Mbar */
+            gauge_mbar: number;
+            /** Usable Frac */
+            usable_frac: number;
+            /** Min Temp C */
+            min_temp_c: number;
+        };
+        /**
          * ConduitNeed
          * @description One raceway with what is pulled through it.
          */
@@ -2265,6 +2349,32 @@ export interface components {
              * @enum {string}
              */
             by: "typed" | "proposal";
+        };
+        /**
+         * CountryPart
+         * @description A country on the trip: its days and the gas they need, whether a vessel's outlet is met there, whether one may be filled at a pump, what to know.
+         */
+        CountryPart: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Days */
+            days: number;
+            /** Need Kg */
+            need_kg: number;
+            /** Fits */
+            fits: boolean;
+            /** Exchange */
+            exchange: boolean;
+            /** Pump */
+            pump: boolean;
+            /** Outlets */
+            outlets: string[];
+            /** Fillers */
+            fillers: string[];
+            /** Note */
+            note: string;
         };
         /**
          * Damp
@@ -2498,6 +2608,34 @@ export interface components {
              *     }
              */
             water: components["schemas"]["Water"];
+            /**
+             * @default {
+             *       "meal": {
+             *         "boil_l": 1.5,
+             *         "meals_day": 2,
+             *         "simmer_min": 12,
+             *         "simmer_w": 250
+             *       },
+             *       "alcohol_cold_outside": false,
+             *       "appliances": [],
+             *       "vessels": [],
+             *       "reserve_frac": 0.1,
+             *       "hoses": [],
+             *       "pipes": [],
+             *       "low_points": [],
+             *       "restraint_school": "interior_10g",
+             *       "while_driving": "shut",
+             *       "off_at_fuel": false,
+             *       "ferry_or_tunnel": false,
+             *       "local_licence": false,
+             *       "let_or_lived_in": false,
+             *       "tests": [],
+             *       "checks": [],
+             *       "pre_trip": [],
+             *       "note": ""
+             *     }
+             */
+            gas: components["schemas"]["Gas"];
             /**
              * @default {
              *       "meter": {
@@ -2876,7 +3014,7 @@ export interface components {
              * Stage
              * @enum {string}
              */
-            stage: "vehicle" | "life" | "power" | "trips" | "wiring" | "warmth" | "water" | "prove";
+            stage: "vehicle" | "life" | "power" | "trips" | "wiring" | "warmth" | "water" | "gas" | "prove";
             /** Subject */
             subject: string;
             /** Subject Name */
@@ -2940,6 +3078,660 @@ export interface components {
             fitted: number;
             /** Spare */
             spare: number;
+        };
+        /**
+         * Gas
+         * @description Gas aboard. A design without appliances and vessels has none.
+         */
+        Gas: {
+            /** Gas */
+            gas?: ("propane" | "butane" | "mix_70_30" | "mix_50_50" | "mix_30_70") | null;
+            /** Cooking */
+            cooking?: ("gas" | "induction" | "diesel" | "alcohol" | "gas_induction") | null;
+            /**
+             * @default {
+             *       "boil_l": 1.5,
+             *       "simmer_min": 12,
+             *       "simmer_w": 250,
+             *       "meals_day": 2
+             *     }
+             */
+            meal: components["schemas"]["Meal"];
+            /**
+             * Alcohol Cold Outside
+             * @default false
+             */
+            alcohol_cold_outside: boolean;
+            /**
+             * Appliances
+             * @default []
+             */
+            appliances: components["schemas"]["GasAppliance"][];
+            /**
+             * Vessels
+             * @default []
+             */
+            vessels: components["schemas"]["Vessel"][];
+            /** Target Days */
+            target_days?: number | null;
+            /**
+             * Reserve Frac
+             * @default 0.1
+             */
+            reserve_frac: number;
+            /** Price Per Kg */
+            price_per_kg?: number | null;
+            /** Coldest C */
+            coldest_c?: number | null;
+            regulator?: components["schemas"]["GasRegulator"] | null;
+            /**
+             * Hoses
+             * @default []
+             */
+            hoses: components["schemas"]["Hose"][];
+            /**
+             * Pipes
+             * @default []
+             */
+            pipes: components["schemas"]["GasPipe"][];
+            solenoid?: components["schemas"]["Solenoid"] | null;
+            locker?: components["schemas"]["Locker"] | null;
+            /**
+             * Low Points
+             * @default []
+             */
+            low_points: components["schemas"]["LowPoint"][];
+            lpg_alarm?: components["schemas"]["LpgAlarm"] | null;
+            /**
+             * Restraint School
+             * @default interior_10g
+             * @enum {string}
+             */
+            restraint_school: "interior_10g" | "converter_5g" | "cargo_lashing";
+            /**
+             * While Driving
+             * @default shut
+             * @enum {string}
+             */
+            while_driving: "shut" | "open";
+            /**
+             * Off At Fuel
+             * @default false
+             */
+            off_at_fuel: boolean;
+            /**
+             * Ferry Or Tunnel
+             * @default false
+             */
+            ferry_or_tunnel: boolean;
+            /** Installer */
+            installer?: ("owner" | "licensed") | null;
+            /**
+             * Local Licence
+             * @default false
+             */
+            local_licence: boolean;
+            /**
+             * Let Or Lived In
+             * @default false
+             */
+            let_or_lived_in: boolean;
+            certificate?: components["schemas"]["Certificate"] | null;
+            /**
+             * Tests
+             * @default []
+             */
+            tests: components["schemas"]["GasTest"][];
+            /**
+             * Checks
+             * @default []
+             */
+            checks: components["schemas"]["GasCheck"][];
+            /**
+             * Pre Trip
+             * @default []
+             */
+            pre_trip: ("shut" | "hose" | "regulator" | "drain" | "bubbles" | "alarms" | "flames" | "solenoid" | "off")[];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * GasAppliance
+         * @description Something that burns gas. Input and hours as on its plate, or usual of its kind; ``heater`` names the heater of Warmth that it is, ``hot_water`` that it heats the water of Water.
+         *
+         *     Distances are along the van from the front of the living space. What isn't said to be there counts as missing.
+         */
+        GasAppliance: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Appliance
+             */
+            name: string;
+            /**
+             * Kind
+             * @default hob_burner
+             * @enum {string}
+             */
+            kind: "hob_burner" | "oven" | "grill" | "space_heater" | "water_heater" | "combi_heater" | "instant_water_heater" | "fridge" | "bbq";
+            /** Heat Input W */
+            heat_input_w?: number | null;
+            /** Basis */
+            basis?: ("gross" | "net") | null;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Time H Day */
+            time_h_day?: number | null;
+            /**
+             * Duty Frac
+             * @default 1
+             */
+            duty_frac: number;
+            /** Nominal Mbar */
+            nominal_mbar?: number | null;
+            /**
+             * Plate 28 37
+             * @default false
+             */
+            plate_28_37: boolean;
+            /**
+             * Room Sealed
+             * @default false
+             */
+            room_sealed: boolean;
+            /**
+             * Flame Failure
+             * @default false
+             */
+            flame_failure: boolean;
+            /**
+             * Igniter
+             * @default piezo
+             * @enum {string}
+             */
+            igniter: "piezo" | "dc" | "mains" | "none";
+            /**
+             * Valve
+             * @default false
+             */
+            valve: boolean;
+            /**
+             * Valve Reached
+             * @default true
+             */
+            valve_reached: boolean;
+            /**
+             * Heats Room
+             * @default false
+             */
+            heats_room: boolean;
+            /**
+             * Outside Point
+             * @default false
+             */
+            outside_point: boolean;
+            /**
+             * Point Valve
+             * @default false
+             */
+            point_valve: boolean;
+            /** Heater */
+            heater?: string | null;
+            /**
+             * Hot Water
+             * @default false
+             */
+            hot_water: boolean;
+            /**
+             * X M
+             * @default 2
+             */
+            x_m: number;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * GasCheck
+         * @description A reading at working pressure: mbar at the far appliance with everything burning, mbar with all off, or seconds until a flame's valve drops.
+         */
+        GasCheck: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @default working
+             * @enum {string}
+             */
+            kind: "working" | "lock_up" | "flame_failure";
+            /** Appliance */
+            appliance?: string | null;
+            /** Value */
+            value: number;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+        };
+        /**
+         * GasCheckPart
+         * @description A reading at working pressure judged against its limit.
+         */
+        GasCheckPart: {
+            /** Id */
+            id: string;
+            /** Ok */
+            ok: boolean;
+            /** Limit */
+            limit: number;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * GasPart
+         * @description All of gas.
+         */
+        GasPart: {
+            /** Aboard */
+            aboard: boolean;
+            law: components["schemas"]["LawPart"];
+            /** Nominal Mbar */
+            nominal_mbar: number;
+            /** Limit Mbar */
+            limit_mbar: number;
+            /** Test Mbar */
+            test_mbar: number;
+            /** Burns */
+            burns: {
+                [key: string]: components["schemas"]["BurnPart"];
+            };
+            /** Total Kg Day */
+            total_kg_day: number;
+            /** Peak Kg H */
+            peak_kg_h: number;
+            /** Regulator Min Kg H */
+            regulator_min_kg_h: number;
+            /** Coldest C */
+            coldest_c: number;
+            /** Gauge Mbar */
+            gauge_mbar: number;
+            /** Usable Frac */
+            usable_frac: number;
+            /** Min Temp C */
+            min_temp_c: number;
+            /** Cold */
+            cold: components["schemas"]["ColdRow"][];
+            /** Vessels */
+            vessels: {
+                [key: string]: components["schemas"]["VesselPart"];
+            };
+            /** Usable Kg */
+            usable_kg: number;
+            /** After Reserve Kg */
+            after_reserve_kg: number;
+            /** Days */
+            days: number | null;
+            /** Target Days */
+            target_days: number;
+            /** Full Mass Kg */
+            full_mass_kg: number;
+            /** Cost Day */
+            cost_day: number | null;
+            /** Trip Kg */
+            trip_kg: number | null;
+            /** Refills */
+            refills: number | null;
+            /** Boil */
+            boil: components["schemas"]["BoilPart"][];
+            pipes: components["schemas"]["PipesPart"] | null;
+            locker: components["schemas"]["LockerPart"] | null;
+            room: components["schemas"]["RoomPart"] | null;
+            /** Solenoid Wh Day */
+            solenoid_wh_day: number | null;
+            /** Countries */
+            countries: components["schemas"]["CountryPart"][];
+            /** Useful Wh */
+            useful_wh: number;
+            /** Cooking */
+            cooking: components["schemas"]["MethodOut"][];
+            /** Tests */
+            tests: components["schemas"]["GasTestPart"][];
+            /** Checks */
+            checks: {
+                [key: string]: components["schemas"]["GasCheckPart"];
+            };
+            /** Marks */
+            marks: {
+                [key: string]: string;
+            };
+            /** On Panel */
+            on_panel: boolean;
+        };
+        /**
+         * GasPipe
+         * @description A run of gas pipe from the regulator or from another run, to an appliance or on. Without a bore Bothy chooses one size for all of them.
+         */
+        GasPipe: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Run
+             */
+            name: string;
+            /** Parent */
+            parent?: string | null;
+            /** Appliance */
+            appliance?: string | null;
+            /** Inner Diameter Mm */
+            inner_diameter_mm?: number | null;
+            /**
+             * Length M
+             * @default 1
+             */
+            length_m: number;
+            /**
+             * Fittings
+             * @default {}
+             */
+            fittings: {
+                [key: string]: number;
+            };
+            /**
+             * Material
+             * @default copper
+             * @enum {string}
+             */
+            material: "copper" | "steel";
+            /**
+             * Joint
+             * @default compression
+             * @enum {string}
+             */
+            joint: "compression" | "cutting_ring" | "flare" | "soft_solder" | "push_fit" | "taped";
+            /**
+             * Hidden Joint
+             * @default false
+             */
+            hidden_joint: boolean;
+            /** Clip M */
+            clip_m?: number | null;
+            /**
+             * Grommets
+             * @default false
+             */
+            grommets: boolean;
+            /** To Cable Mm */
+            to_cable_mm?: number | null;
+            /**
+             * Crosses Cable
+             * @default false
+             */
+            crosses_cable: boolean;
+            /**
+             * Cable Cover
+             * @default false
+             */
+            cable_cover: boolean;
+            /** To Hot Mm */
+            to_hot_mm?: number | null;
+            /**
+             * Shielded
+             * @default false
+             */
+            shielded: boolean;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * GasRegulator
+         * @description The regulator; capacity in kg/h, age from its date of manufacture.
+         */
+        GasRegulator: {
+            /**
+             * Name
+             * @default Regulator
+             */
+            name: string;
+            /** Nominal Mbar */
+            nominal_mbar?: number | null;
+            /**
+             * Capacity Kg H
+             * @default 1.5
+             */
+            capacity_kg_h: number;
+            /** Age Years */
+            age_years?: number | null;
+            /**
+             * Min Gauge Mbar
+             * @default 300
+             */
+            min_gauge_mbar: number;
+            /**
+             * Mount
+             * @default wall
+             * @enum {string}
+             */
+            mount: "cylinder" | "wall";
+            /**
+             * Crash Safe
+             * @default false
+             */
+            crash_safe: boolean;
+            /**
+             * Hose Break
+             * @default false
+             */
+            hose_break: boolean;
+        };
+        /**
+         * GasTest
+         * @description A leak test by pressure drop as it was done; ``system`` is what was tested, a mark for each part.
+         */
+        GasTest: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Leak test
+             */
+            name: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /**
+             * Licence
+             * @default
+             */
+            licence: string;
+            /**
+             * Signed
+             * @default false
+             */
+            signed: boolean;
+            /**
+             * Instrument
+             * @default
+             */
+            instrument: string;
+            /**
+             * Test Gas
+             * @default air
+             * @enum {string}
+             */
+            test_gas: "air" | "lpg";
+            /** Start Mbar */
+            start_mbar: number;
+            /** End Mbar */
+            end_mbar: number;
+            /**
+             * Duration Min
+             * @default 5
+             */
+            duration_min: number;
+            /**
+             * Stabilise Min
+             * @default 5
+             */
+            stabilise_min: number;
+            /**
+             * Start Temp C
+             * @default 15
+             */
+            start_temp_c: number;
+            /** End Temp C */
+            end_temp_c?: number | null;
+            /** Baro Start Mbar */
+            baro_start_mbar?: number | null;
+            /** Baro End Mbar */
+            baro_end_mbar?: number | null;
+            /**
+             * Gauge Resolution Mbar
+             * @default 0.1
+             */
+            gauge_resolution_mbar: number;
+            /**
+             * Isolated
+             * @default false
+             */
+            isolated: boolean;
+            /**
+             * Extra Volume L
+             * @default 0
+             */
+            extra_volume_l: number;
+            /**
+             * System
+             * @default {}
+             */
+            system: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * GasTestPart
+         * @description A leak test judged; ``changed`` are the parts that were changed, added or taken out since.
+         */
+        GasTestPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** On */
+            on: string;
+            /** Who */
+            who: string;
+            /** Signed */
+            signed: boolean;
+            /** Verdict */
+            verdict: string;
+            /** Reasons */
+            reasons: string[];
+            /** Corrected Drop Mbar */
+            corrected_drop_mbar: number;
+            /** Limit Mbar */
+            limit_mbar: number;
+            /** Leak Std L H */
+            leak_std_l_h: number;
+            /** Leak Working G H */
+            leak_working_g_h: number;
+            /** Volume L */
+            volume_l: number;
+            /** To Quarter Lel H */
+            to_quarter_lel_h: number | null;
+            /** Changed */
+            changed: string[];
+        };
+        /**
+         * GasTrip
+         * @description Gas over the trip: kg that the vessels give, what is left at each point of the lanes in the middle weather, kg used (mean), when it is first out in half of the weathers, and in which part of them at all.
+         */
+        GasTrip: {
+            /** Capacity Kg */
+            capacity_kg: number;
+            /** Level Kg */
+            level_kg: number[];
+            /** Used Kg */
+            used_kg: number;
+            /** First D */
+            first_d: number | null;
+            /** Short Frac */
+            short_frac: number;
+        };
+        /**
+         * GasVent
+         * @description A vent of the locker.
+         */
+        GasVent: {
+            /**
+             * Position
+             * @enum {string}
+             */
+            position: "low" | "high";
+            /** Width Mm */
+            width_mm?: number | null;
+            /** Height Mm */
+            height_mm?: number | null;
+            /** Diameter Mm */
+            diameter_mm?: number | null;
+            /**
+             * Free Frac
+             * @default 1
+             */
+            free_frac: number;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Vent
+             */
+            name: string;
+            /**
+             * Closable
+             * @default false
+             */
+            closable: boolean;
+            /**
+             * Blocked By
+             * @default
+             */
+            blocked_by: string;
+            /** To Opening M */
+            to_opening_m?: number | null;
+            /** To Exhaust M */
+            to_exhaust_m?: number | null;
         };
         /**
          * GaugePart
@@ -3236,6 +4028,46 @@ export interface components {
              * @default false
              */
             check_valve: boolean;
+        };
+        /**
+         * Hose
+         * @description A gas hose; ``high_pressure``: between cylinder and regulator.
+         */
+        Hose: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Hose
+             */
+            name: string;
+            /**
+             * High Pressure
+             * @default true
+             */
+            high_pressure: boolean;
+            /**
+             * Length M
+             * @default 0.4
+             */
+            length_m: number;
+            /** Age Years */
+            age_years?: number | null;
+            /**
+             * Cracked
+             * @default false
+             */
+            cracked: boolean;
+            /**
+             * Slides
+             * @default false
+             */
+            slides: boolean;
+            /**
+             * Through Wall
+             * @default false
+             */
+            through_wall: boolean;
         };
         /**
          * HotPart
@@ -3610,6 +4442,22 @@ export interface components {
             p90: number[];
         };
         /**
+         * LawPart
+         * @description Who may install, the paper, how often again.
+         */
+        LawPart: {
+            /** Installs */
+            installs: string;
+            /** Paper */
+            paper: string;
+            /** Afterwards */
+            afterwards: string;
+            /** Months */
+            months: number;
+            /** Licensed Only */
+            licensed_only: boolean;
+        };
+        /**
          * LayoutPart
          * @description The duct network as it is laid out, and what would be better.
          */
@@ -3902,6 +4750,99 @@ export interface components {
             drive_h: number;
         };
         /**
+         * Locker
+         * @description Where the cylinders stand; sizes inside, in m.
+         */
+        Locker: {
+            /**
+             * Name
+             * @default Gas locker
+             */
+            name: string;
+            /**
+             * Length M
+             * @default 0.6
+             */
+            length_m: number;
+            /**
+             * Width M
+             * @default 0.35
+             */
+            width_m: number;
+            /**
+             * Height M
+             * @default 0.65
+             */
+            height_m: number;
+            /** Rule Set */
+            rule_set?: ("low" | "low_high" | "per_kg" | "boat_drain") | null;
+            /**
+             * Sealed
+             * @default false
+             */
+            sealed: boolean;
+            /**
+             * Unsealed
+             * @default
+             */
+            unsealed: string;
+            /**
+             * Opens
+             * @default outside
+             * @enum {string}
+             */
+            opens: "outside" | "inside_sealed" | "inside";
+            /**
+             * Sill Mm
+             * @default 0
+             */
+            sill_mm: number;
+            /**
+             * Sparks
+             * @default []
+             */
+            sparks: string[];
+            /**
+             * Vents
+             * @default []
+             */
+            vents: components["schemas"]["GasVent"][];
+            /** To Heat M */
+            to_heat_m?: number | null;
+            /**
+             * Drain Overboard
+             * @default false
+             */
+            drain_overboard: boolean;
+            /**
+             * Drain Above Water
+             * @default false
+             */
+            drain_above_water: boolean;
+        };
+        /**
+         * LockerPart
+         * @description The locker's vents in mm² of free area, low and high, and the round drain that would do.
+         */
+        LockerPart: {
+            /** Rule Set */
+            rule_set: string;
+            /** Need Low Mm2 */
+            need_low_mm2: number;
+            /** Need High Mm2 */
+            need_high_mm2: number;
+            /** Have Low Mm2 */
+            have_low_mm2: number;
+            /** Have High Mm2 */
+            have_high_mm2: number;
+            /** Round Drain Mm */
+            round_drain_mm: number;
+            /** Ok */
+            ok: boolean;
+            /** Gas Kg */
+            gas_kg: number;
+        };
+        /**
          * LogRead
          * @description What was understood: headings, the columns taken, what still has to be told, what was put right, and the span.
          */
@@ -4056,6 +4997,39 @@ export interface components {
             throttle_kpa: number;
             /** Velocity M S */
             velocity_m_s: number;
+        };
+        /**
+         * LowPoint
+         * @description A place where leaked gas would gather, and its hole to the outside.
+         */
+        LowPoint: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Hole Mm2
+             * @default 0
+             */
+            hole_mm2: number;
+            /**
+             * Hole M
+             * @default 0
+             */
+            hole_m: number;
+        };
+        /**
+         * LpgAlarm
+         * @description The alarm for leaked gas: height over the floor and of the lowest bunk's edge.
+         */
+        LpgAlarm: {
+            /**
+             * Height M
+             * @default 0.15
+             */
+            height_m: number;
+            /** Bunk Edge M */
+            bunk_edge_m?: number | null;
         };
         /** Made */
         Made: {
@@ -4212,6 +5186,32 @@ export interface components {
             notes: string;
         };
         /**
+         * Meal
+         * @description A usual meal, to compare ways to cook it.
+         */
+        Meal: {
+            /**
+             * Boil L
+             * @default 1.5
+             */
+            boil_l: number;
+            /**
+             * Simmer Min
+             * @default 12
+             */
+            simmer_min: number;
+            /**
+             * Simmer W
+             * @default 250
+             */
+            simmer_w: number;
+            /**
+             * Meals Day
+             * @default 2
+             */
+            meals_day: number;
+        };
+        /**
          * Measured
          * @description The log that is kept, and what it says beside the run; nothing where there is none.
          */
@@ -4333,6 +5333,33 @@ export interface components {
              * @default 20
              */
             loop_temp_c: number;
+        };
+        /** MethodOut */
+        MethodOut: {
+            /** Method */
+            method: string;
+            /** Boil Only */
+            boil_only: boolean;
+            /** Input Wh */
+            input_wh: number;
+            /** Time Min */
+            time_min: number;
+            /** Fuel G */
+            fuel_g: number | null;
+            /** Fuel Ml */
+            fuel_ml: number | null;
+            /** Battery Wh */
+            battery_wh: number | null;
+            /** Battery Charge Ah */
+            battery_charge_ah: number | null;
+            /** Water Vapour G */
+            water_vapour_g: number;
+            /** Fuel G Day */
+            fuel_g_day: number | null;
+            /** Battery Charge Ah Day */
+            battery_charge_ah_day: number | null;
+            /** Battery Power W */
+            battery_power_w: number | null;
         };
         /**
          * MonthHeat
@@ -4835,6 +5862,30 @@ export interface components {
              * @enum {string}
              */
             by: "typed" | "proposal";
+        };
+        /**
+         * PipesPart
+         * @description All runs: the size that Bothy chose, whether any fits, the limit, the worst end, runs by id, litres inside.
+         */
+        PipesPart: {
+            /** Ok */
+            ok: boolean;
+            /** Chosen Mm */
+            chosen_mm: number | null;
+            /** Limit Mbar */
+            limit_mbar: number;
+            /** Nominal Mbar */
+            nominal_mbar: number;
+            /** Worst */
+            worst: string | null;
+            /** Worst Mbar */
+            worst_mbar: number;
+            /** Runs */
+            runs: {
+                [key: string]: components["schemas"]["RunPart"];
+            };
+            /** Volume L */
+            volume_l: number;
         };
         /** PlaceItem */
         PlaceItem: {
@@ -5410,6 +6461,7 @@ export interface components {
             wiring: components["schemas"]["WiringPart"];
             warmth: components["schemas"]["WarmthPart"];
             water: components["schemas"]["WaterPart"];
+            gas: components["schemas"]["GasPart"];
             prove: components["schemas"]["ProvePart"];
             /** Findings */
             findings: components["schemas"]["Finding"][];
@@ -5433,6 +6485,22 @@ export interface components {
             };
             /** Gone */
             gone: string[];
+        };
+        /**
+         * RoomPart
+         * @description Fixed vents of the room for what burns in it, mm² of free area.
+         */
+        RoomPart: {
+            /** Need High Mm2 */
+            need_high_mm2: number;
+            /** Need Low Mm2 */
+            need_low_mm2: number;
+            /** Have High Mm2 */
+            have_high_mm2: number;
+            /** Have Low Mm2 */
+            have_low_mm2: number;
+            /** Ok */
+            ok: boolean;
         };
         /**
          * Routes
@@ -5490,6 +6558,26 @@ export interface components {
              * @default false
              */
             feed_switched: boolean;
+        };
+        /**
+         * RunPart
+         * @description A run with everything on: kg/h, bore, what it takes, what is lost from the regulator to its end, pressure there, Reynolds number.
+         */
+        RunPart: {
+            /** Name */
+            name: string;
+            /** Flow Kg H */
+            flow_kg_h: number;
+            /** Inner Diameter Mm */
+            inner_diameter_mm: number;
+            /** Drop Mbar */
+            drop_mbar: number;
+            /** Lost Mbar */
+            lost_mbar: number;
+            /** End Mbar */
+            end_mbar: number;
+            /** Reynolds */
+            reynolds: number;
         };
         /**
          * SanitisePart
@@ -6042,6 +7130,34 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * Solenoid
+         * @description The main solenoid by the regulator; ``appliance`` is its line in Life.
+         */
+        Solenoid: {
+            /**
+             * Normally Closed
+             * @default false
+             */
+            normally_closed: boolean;
+            /**
+             * Hold W
+             * @default 6
+             */
+            hold_w: number;
+            /**
+             * Open H Day
+             * @default 24
+             */
+            open_h_day: number;
+            /**
+             * By Alarm
+             * @default false
+             */
+            by_alarm: boolean;
+            /** Appliance */
+            appliance?: string | null;
+        };
+        /**
          * Spare
          * @description Spare fuses of one kind that are in the kit.
          */
@@ -6529,6 +7645,7 @@ export interface components {
             rh: components["schemas"]["Lane"];
             warm: components["schemas"]["WarmTrip"];
             water?: components["schemas"]["WaterTrip"] | null;
+            gas?: components["schemas"]["GasTrip"] | null;
             /** Limited H */
             limited_h: number;
             /** Cycles Year */
@@ -6759,6 +7876,134 @@ export interface components {
              * @default true
              */
             door_gap: boolean;
+        };
+        /**
+         * Vessel
+         * @description A cylinder or a fixed tank, or several alike side by side. ``capacity_kg`` is what it is filled with, ``water_capacity_l`` all that a tank holds.
+         */
+        Vessel: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Cylinder
+             */
+            name: string;
+            /**
+             * Kind
+             * @default cylinder
+             * @enum {string}
+             */
+            kind: "cylinder" | "tank";
+            /**
+             * Supply
+             * @default exchange
+             * @enum {string}
+             */
+            supply: "exchange" | "refillable";
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /**
+             * Capacity Kg
+             * @default 6
+             */
+            capacity_kg: number;
+            /**
+             * Water Capacity L
+             * @default 40
+             */
+            water_capacity_l: number;
+            /**
+             * Fill Limit Frac
+             * @default 0.8
+             */
+            fill_limit_frac: number;
+            /**
+             * Tare Kg
+             * @default 6
+             */
+            tare_kg: number;
+            /**
+             * Diameter M
+             * @default 0.3
+             */
+            diameter_m: number;
+            /**
+             * Height M
+             * @default 0.5
+             */
+            height_m: number;
+            /**
+             * Stop 80
+             * @default false
+             */
+            stop_80: boolean;
+            /**
+             * Self Filled
+             * @default false
+             */
+            self_filled: boolean;
+            /**
+             * Connected
+             * @default true
+             */
+            connected: boolean;
+            /**
+             * Place
+             * @default locker
+             * @enum {string}
+             */
+            place: "locker" | "underfloor" | "outside" | "inside";
+            /**
+             * Angle Deg
+             * @default 0
+             */
+            angle_deg: number;
+            /**
+             * Straps
+             * @default 0
+             */
+            straps: number;
+            /** Restraint N */
+            restraint_n?: number | null;
+            /** Outlet */
+            outlet?: ("pol" | "clip_21" | "clip_27" | "m20" | "w21_8" | "w20" | "local_clip" | "qcc1" | "leisure_27") | null;
+            /** Filler */
+            filler?: ("bayonet" | "acme" | "dish" | "en13760" | "us_acme") | null;
+            /**
+             * Budgeted
+             * @default true
+             */
+            budgeted: boolean;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * VesselPart
+         * @description A vessel, one piece: gas in kg when full; and of all pieces what can be used on the coldest night, full mass, and gas an hour for long and for an hour at the least fill.
+         */
+        VesselPart: {
+            /** Name */
+            name: string;
+            /** Capacity Kg */
+            capacity_kg: number;
+            /** Usable Kg */
+            usable_kg: number;
+            /** Full Mass Kg */
+            full_mass_kg: number;
+            /** Continuous Kg H */
+            continuous_kg_h: number;
+            /** Burst Kg H */
+            burst_kg_h: number;
+            /** Need N */
+            need_n: number;
         };
         /**
          * WallLayer

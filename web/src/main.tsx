@@ -59,6 +59,7 @@ const router = createBrowserRouter([
               { path: "wiring", lazy: () => import("./stages/wiring/Wiring") },
               { path: "warmth", lazy: () => import("./stages/warmth/Warmth") },
               { path: "water", lazy: () => import("./stages/water/Water") },
+              { path: "gas", lazy: () => import("./stages/gas/Gas") },
               { path: "prove", lazy: () => import("./stages/prove/Prove") },
               { path: ":stage", lazy: () => import("./stages/later/Later") },
             ],

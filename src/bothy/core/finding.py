@@ -12,7 +12,7 @@ from pydantic import BaseModel
 
 Severity = Literal["danger", "fault", "advice", "note"]
 SEVERITIES: tuple[Severity, ...] = ("danger", "fault", "advice", "note")
-Stage = Literal["vehicle", "life", "power", "trips", "wiring", "warmth", "water", "prove"]
+Stage = Literal["vehicle", "life", "power", "trips", "wiring", "warmth", "water", "gas", "prove"]
 
 
 class Rule(BaseModel):

@@ -18,6 +18,8 @@ from bothy.core.design.document import Design
 from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given
 from bothy.core.finding import Finding, Remedy, finding, in_order, rule
+from bothy.core.gas.part import GasPart, gas_part
+from bothy.core.gas.rules import gas_findings
 from bothy.core.power.rules import power_findings
 from bothy.core.power.supply import PowerPart, Supply, power_part, work_out
 from bothy.core.power.uses import LifePart, budgets, life_part
@@ -90,6 +92,7 @@ class Report(BaseModel):
     wiring: WiringPart
     warmth: WarmthPart
     water: WaterPart
+    gas: GasPart
     prove: ProvePart
     findings: list[Finding]
     figures: dict[str, FigureOut]
@@ -158,7 +161,7 @@ def _stages(design: Design, findings: list[Finding], prove: ProvePart) -> dict[s
     begun = {
         "vehicle": v != type(v)(), "life": bool(life.appliances) or life.people is not None,
         "power": p.bank is not None or p.inverter is not None or bool(p.arrays), "wiring": bool(design.wiring.circuits),
-        "warmth": design.warmth != type(design.warmth)(), "water": design.water.begun, "prove": bool(design.prove.readings),
+        "warmth": design.warmth != type(design.warmth)(), "water": design.water.begun, "gas": design.gas.begun, "prove": bool(design.prove.readings),
     }  # fmt: skip
     computed = {
         "vehicle": v.payload_kg is not None and v.bank_place is not None, "life": bool(life.appliances) and life.place is not None,
@@ -166,11 +169,12 @@ def _stages(design: Design, findings: list[Finding], prove: ProvePart) -> dict[s
         "wiring": bool(design.wiring.circuits) and all(c.sized for c in design.wiring.circuits),
         "warmth": bool(design.warmth.build_ups) and bool(design.warmth.heaters or design.warmth.cooler),
         "water": bool(design.water.tanks or design.water.jug_count),
+        "gas": bool(design.gas.appliances and design.gas.vessels) or design.gas.cooking in ("induction", "diesel", "alcohol"),
         "prove": prove.testable > 0 and prove.read >= prove.testable,
     }  # fmt: skip
     proved = prove.testable > 0 and prove.passed == prove.testable
     out = {}
-    for stage in ("vehicle", "life", "power", "wiring", "warmth", "water", "prove"):
+    for stage in ("vehicle", "life", "power", "wiring", "warmth", "water", "gas", "prove"):
         mine = [f for f in findings if f.stage == stage]
         dangers = sum(1 for f in mine if f.severity == "danger")
         faults = sum(1 for f in mine if f.severity == "fault" and f.accepted is None)
@@ -216,6 +220,8 @@ def report(design: Design) -> Report:
     found += warmth_findings(ctx, warm)
     wet = water_part(ctx, {k: a.energy_wh for k, a in life.appliances.items()})
     found += water_findings(ctx, wet)
+    gassed = gas_part(ctx, {m.month: m.fuel_kg / 30.4 for m in warm.part.months if m.planned and m.fuel_kg is not None}, warm.part.air)
+    found += gas_findings(ctx, gassed)
     sheet, tested = prove_part(ctx, [
         SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
         for w in worked], feeds)  # fmt: skip
@@ -227,7 +233,7 @@ def report(design: Design) -> Report:
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=quick(WiringPart, circuits=circuits, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops), warmth=warm.part, water=wet.part, prove=sheet, findings=found, figures=ctx.book.shown(),
+        wiring=quick(WiringPart, circuits=circuits, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops), warmth=warm.part, water=wet.part, gas=gassed.part, prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book = ctx.book
     out._diagram = partial(diagram, ctx, worked)

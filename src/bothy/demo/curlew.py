@@ -11,7 +11,7 @@ from typing import Any
 from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
 from bothy.core.proposing import accept
-from bothy.demo import wet
+from bothy.demo import lpg, wet
 from bothy.demo.parts import from_catalogue as _from
 from bothy.demo.parts import windows as _win
 from bothy.demo.warm import CURLEW
@@ -202,5 +202,6 @@ def design() -> Design:
     data["trips"] = TRIP
     data["warmth"] = CURLEW
     data["water"] = wet.CURLEW
+    data["gas"] = lpg.CURLEW
     data["prove"] = {"readings": _readings(), "meter": {"loop_resolution_mohm": 1.0}}
     return load_design(data)

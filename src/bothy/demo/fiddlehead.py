@@ -11,7 +11,7 @@ from typing import Any
 from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
 from bothy.core.proposing import accept
-from bothy.demo import wet
+from bothy.demo import lpg, wet
 from bothy.demo.parts import from_catalogue, windows
 from bothy.demo.warm import FIDDLEHEAD
 
@@ -87,6 +87,7 @@ def design() -> Design:
         c["by"] = "typed"
     data["warmth"] = FIDDLEHEAD
     data["water"] = wet.FIDDLEHEAD
+    data["gas"] = lpg.FIDDLEHEAD
     data["trips"] = {"start_date": "2026-06-01", "legs": [
         {"id": "denver", "place": "denver", "days_count": 3, "shore": True, "day_type": "working"},
         {"id": "moab", "place": "moab", "days_count": 3, "drive_h": 6.0, "day_type": "working", "refills": ["water", "grey_dump"]},

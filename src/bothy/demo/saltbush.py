@@ -11,7 +11,7 @@ from typing import Any
 from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
 from bothy.core.proposing import accept
-from bothy.demo import wet
+from bothy.demo import lpg, wet
 from bothy.demo.parts import from_catalogue, windows
 from bothy.demo.warm import SALTBUSH
 
@@ -73,6 +73,7 @@ def _base() -> dict[str, Any]:
         "trips": TRIP,
         "warmth": SALTBUSH,
         "water": wet.SALTBUSH,
+        "gas": lpg.SALTBUSH,
     }  # fmt: skip
 
 

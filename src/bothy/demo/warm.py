@@ -101,5 +101,5 @@ FIDDLEHEAD: dict[str, Any] = {
     ],
     "damp": {"meals_per_day": 1.0, "showers_per_day": 0.0},
     "cooler": {"name": "Roof cooler 2.6 kW, mains", "part": "cool-roof-ac", "capacity_w": 2600.0, "eer": 2.74, "supply": "inverter", "compressor": "variable", "fan_power_w": 45.0, "set_c": 25.0, "hours_wanted": 0.0, "hookup_only": True, "mass_kg": 36.0, "appliance": "roof-ac"},
-    "alarms": [{"id": "smoke", "kind": "smoke", "mounting": "ceiling", "wall_mm": 450.0, "name": "Smoke alarm"}],
+    "alarms": [{"id": "smoke", "kind": "smoke", "mounting": "ceiling", "wall_mm": 450.0, "name": "Smoke alarm"}, {"id": "co", "kind": "co", "mounting": "wall", "burner_mm": 1700.0, "below_ceiling_mm": 320.0, "name": "CO alarm, bed end"}],
 }  # fmt: skip

@@ -7,6 +7,7 @@ import { useVariant } from "../data/variant";
 import { usePerson } from "../shell/person";
 import { VERDICTS } from "../stages/prove/edit";
 import { DiagramShape, useDiagram } from "../stages/wiring/DiagramPicture";
+import { GasSheets } from "./GasSheets";
 import { Labels } from "./Labels";
 import { Lists } from "./Lists";
 import { Plate } from "./Plate";
@@ -98,6 +99,7 @@ const PAGES: Record<string, { title: string; stage: string; Body: () => React.Re
   panel: { title: "Switch panel", stage: "wiring", Body: Plate },
   labels: { title: "Label sheet", stage: "wiring", Body: Labels },
   water: { title: "Water sheets", stage: "water?view=care", Body: WaterSheets },
+  gas: { title: "Gas sheets", stage: "gas?view=papers", Body: GasSheets },
 };
 
 export function Component() {

@@ -45,6 +45,12 @@ export function Find({ actions }: { actions: Hit[] }) {
         what: "water pipe",
         run: () => go(`/v/${variantId}/water?view=taps&hand=run:${r.id}`),
       })),
+      ...(design.gas?.appliances ?? []).map((a) => ({
+        word: a.name,
+        what: "gas appliance",
+        run: () => go(`/v/${variantId}/gas?hand=appliance:${a.id}`),
+      })),
+      ...(design.gas?.pipes ?? []).map((p) => ({ word: p.name, what: "gas pipe", run: () => go(`/v/${variantId}/gas?view=pipes&hand=run:${p.id}`) })),
       ...(design.warmth?.ducts ?? []).map((d) => ({ word: d.name, what: "duct", run: () => go(`/v/${variantId}/warmth?view=ducts&hand=duct:${d.id}`) })),
       ...(design.warmth?.vents ?? []).map((x) => ({ word: x.name, what: "vent", run: () => go(`/v/${variantId}/warmth?view=air&hand=vent:${x.id}`) })),
       ...(design.warmth?.build_ups ?? []).map((b) => ({ word: b.name, what: "build-up", run: () => go(`/v/${variantId}/warmth?hand=build:${b.id}`) })),

@@ -32,6 +32,9 @@ export type HandKind =
   | "filter"
   | "drain"
   | "test"
+  | "vessel"
+  | "hose"
+  | "low"
   | "stage";
 type InHand = {
   kind: HandKind;

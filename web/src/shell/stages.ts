@@ -10,7 +10,7 @@ export const STAGES: Stage[] = [
   { id: "wiring", word: "Wiring", key: "5", question: "Which cable, which fuse, which way?", built: true },
   { id: "warmth", word: "Warmth", key: "6", question: "Warm, dry and cool for how much?", built: true },
   { id: "water", word: "Water", key: "7", question: "How many days, and does the shower run?", built: true },
-  { id: "gas", word: "Gas", key: "8", question: "Is it enough, and is it safe?", built: false },
+  { id: "gas", word: "Gas", key: "8", question: "Is it enough, and is it safe?", built: true },
   { id: "fit", word: "Fit", key: "9", question: "Where does it go, and what does it weigh?", built: false },
   { id: "build", word: "Build", key: "0", question: "What next, and when is it done?", built: false },
   { id: "prove", word: "Prove", key: "-", question: "Does it do what the design says?", built: true },

@@ -10,6 +10,7 @@ from pydantic import Field, ValidationError, model_validator
 
 from bothy.core.contract import BadInput, explain, wrong
 from bothy.core.design.base import Doc
+from bothy.core.design.gas import Gas
 from bothy.core.design.life import Appliance, Life
 from bothy.core.design.power import Power
 from bothy.core.design.prove import Accepted, Prove
@@ -45,6 +46,7 @@ class Design(Doc):
     wiring: Wiring = Wiring()
     warmth: Warmth = Warmth()
     water: Water = Water()
+    gas: Gas = Gas()
     prove: Prove = Prove()
     accepted: list[Accepted] = Field([], max_length=500)
 
@@ -67,6 +69,12 @@ class Design(Doc):
         warm = [(h.name, h.appliance) for h in self.warmth.heaters] + ([(self.warmth.cooler.name, self.warmth.cooler.appliance)] if self.warmth.cooler else [])
         if self.water.pump is not None:
             warm.append((self.water.pump.name, self.water.pump.appliance))
+        if self.gas.solenoid is not None:
+            warm.append(("Gas solenoid", self.gas.solenoid.appliance))
+        heaters = {h.id for h in self.warmth.heaters}
+        for g in self.gas.appliances:
+            if g.heater is not None and g.heater not in heaters:
+                raise wrong("heater", f"“{g.name}” names the heater “{g.heater}” of Warmth, which does not exist")
         for name, of in warm:
             if of is not None and of not in appliances:
                 raise wrong("appliance", f"“{name}” names the appliance “{of}”, which does not exist")

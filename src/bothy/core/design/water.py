@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Whole, unique_ids, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note, PartKey
+from bothy.core.restraint import RestraintSchool
 from bothy.core.water.demand import Shower, Style, Toilet
 from bothy.core.water.pipe import PumpPoint, check_curve
 from bothy.core.water.properties import FITTINGS
@@ -331,7 +332,7 @@ class Water(Doc):
     walls_closed: bool = False
     shower_done: list[ShowerItem] = Field([], max_length=20)
     winter: Literal["keep_warm", "drain", "glycol"] = "keep_warm"
-    restraint_school: Literal["interior_10g", "converter_5g", "cargo_lashing"] = "interior_10g"
+    restraint_school: RestraintSchool = "interior_10g"
     note: Note = ""
 
     @model_validator(mode="after")

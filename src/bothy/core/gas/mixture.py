@@ -127,6 +127,9 @@ class Mixture:
 
     def coldest_c(self, least_abs_mbar: float) -> float:
         """Temperature at which the fresh liquid just gives a pressure."""
+        return _coldest_c(self, least_abs_mbar)
+
+    def _bisected_c(self, least_abs_mbar: float) -> float:
         lo, hi = COLDEST, HOTTEST
         for _ in range(70):
             mid = (lo + hi) / 2
@@ -138,6 +141,9 @@ class Mixture:
 
     def usable(self, temp_c: float, least_abs_mbar: float) -> float:
         """Share of a full vessel that comes out before the rest can't: propane leaves first (Rayleigh)."""
+        return _usable(self, temp_c, least_abs_mbar)
+
+    def _distilled(self, temp_c: float, least_abs_mbar: float) -> float:
         ps = [pure_mbar(c, temp_c) for c in COMPONENTS]
         if all(p >= least_abs_mbar - EPS for x, p in zip(self.x, ps, strict=True) if x > 0):
             return 1.0
@@ -164,11 +170,44 @@ class Mixture:
                 hi = mid
         return 1 - sum(n * c.m for n, c in zip(left((lo + hi) / 2), COMPONENTS, strict=True)) / self.m
 
+    def after(self, temp_c: float, left_frac: float) -> Mixture:
+        """The liquid when only a share of a full vessel's mass is left, drawn as vapour at one temperature (Rayleigh, handbook 06 §3.4)."""
+        present = [i for i, x in enumerate(self.x) if x > 0]
+        if len(present) < 2 or left_frac >= 1:
+            return self
+        ps = [pure_mbar(c, temp_c) for c in COMPONENTS]
+
+        def masses(s: float) -> list[float]:
+            return [x * math.exp(-p * s) * c.m / self.m for x, p, c in zip(self.x, ps, COMPONENTS, strict=True)]
+
+        lo, hi = 0.0, 1e-6
+        while sum(masses(hi)) > left_frac and hi < 1e3:
+            hi *= 2
+        for _ in range(90):
+            mid = (lo + hi) / 2
+            if sum(masses(mid)) > left_frac:
+                lo = mid
+            else:
+                hi = mid
+        m = masses((lo + hi) / 2)
+        whole = sum(m)
+        return mixture_of((m[0] / whole, m[1] / whole, m[2] / whole))
+
 
 @lru_cache(maxsize=256)
 def mixture_of(w: tuple[float, float, float]) -> Mixture:
     """A mixture, kept so that its properties are worked once."""
     return Mixture(w)
+
+
+@lru_cache(maxsize=256)
+def _coldest_c(mix: Mixture, least_abs_mbar: float) -> float:
+    return mix._bisected_c(least_abs_mbar)
+
+
+@lru_cache(maxsize=256)
+def _usable(mix: Mixture, temp_c: float, least_abs_mbar: float) -> float:
+    return mix._distilled(temp_c, least_abs_mbar)
 
 
 class GasIn(Contract):

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from bothy.core.context import Context
 from bothy.core.trips import kernel as k
-from bothy.core.trips.stores import store_numbers
+from bothy.core.trips.stores import gas_numbers, store_numbers
 from bothy.core.warmth.air import PER_FLOW, density_ratio
 from bothy.core.warmth.airing import ASLEEP_H, inlets, work_air
 from bothy.core.warmth.heater import FUELS
@@ -122,4 +122,4 @@ def thermal_of(ctx: Context) -> Thermal:
     worst = max((b.b_frac for b in wet if b.b_frac is not None), default=None)
     if worst is not None:
         n |= {k.HAS_BAY: 1.0, k.BAY_B: worst}
-    return Thermal(n | store_numbers(ctx), frozenset(stands))
+    return Thermal(n | store_numbers(ctx) | gas_numbers(ctx), frozenset(stands))

@@ -24,7 +24,7 @@ from bothy.core.trips.battery import TripBank
 from bothy.core.trips.cabin import Thermal, thermal_of
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result, Weather
 from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days
-from bothy.core.trips.stores import WaterTrip, water_trip
+from bothy.core.trips.stores import GasTrip, WaterTrip, gas_trip, half, water_trip
 from bothy.core.trips.trip import default_shed
 
 STEP_MIN = 15
@@ -285,6 +285,7 @@ class TripRun(BaseModel):
     rh: Lane
     warm: WarmTrip
     water: WaterTrip | None = None
+    gas: GasTrip | None = None
     limited_h: float
     cycles_year: float
     inverter_idle_wh_day: float
@@ -393,6 +394,7 @@ class _Kept:
         points = (count, self.days * self.per_day)
         self.soc, self.sun, self.load, self.cabin, self.fed, self.rh = (np.zeros(points) for _ in range(6))
         self.levels: dict[str, list[float]] = {}
+        self.gas = np.zeros(points)
         by_day = (count, self.days)
         self.day_least, self.day_sun, self.day_load, self.day_in = (np.zeros(by_day) for _ in range(4))
 
@@ -409,6 +411,7 @@ class _Kept:
         if first == 0:
             for name, i in (("fresh", k.S_FRESH), ("grey", k.S_GREY), ("toilet", k.S_TOILET)):
                 self.levels[name] = groups(i, points)[0, :, -1].round(2).tolist()
+        self.gas[block] = groups(k.S_GAS, points)[:, :, -1]
         self.soc[block], self.cabin[block] = groups(k.S_SOC, points).min(axis=2), groups(k.S_CABIN, points).min(axis=2)
         self.sun[block], self.load[block] = groups(k.S_PV, points).mean(axis=2), groups(k.S_LOAD, points).mean(axis=2)
         self.fed[block], self.rh[block] = groups(k.S_SOURCES, points).mean(axis=2), groups(k.S_RH, points).mean(axis=2)
@@ -417,24 +420,19 @@ class _Kept:
             into[block] = groups(i, self.days).sum(axis=2) * self.hours
 
 
-def _half(found: Array) -> float | None:
-    """The day by which it happened in half of the weathers; None where it did in fewer."""
-    happened = np.sort(found[found >= 0])
-    return float(happened[found.size // 2]) if happened.size > found.size // 2 else None
-
-
-def warm_trip(r: Result, days: int) -> WarmTrip:
+def warm_trip(r: Result, days: int, numbers: Array) -> WarmTrip:
     """What a run says of warmth."""
     from bothy.core.trips import kernel as k
     from bothy.core.trips.results import WHOLE_LEDGER
 
     m, s = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True)), r.summary
-    fuel = np.where(s[:, k.FIRST_DIESEL] >= 0, s[:, k.FIRST_DIESEL], s[:, k.FIRST_GAS])
+    by_gas = numbers[k.HEATER] == k.BY_GAS
+    fuel = s[:, k.FIRST_GAS] if by_gas else s[:, k.FIRST_DIESEL]
     return WarmTrip(
-        heat_kwh=m["heat_wh"] / 1000, diesel_l=m["diesel_used_l"], gas_kg=m["gas_used_kg"], fuel_first_d=_half(fuel), heater_wh_day=m["heater_el_wh"] / days, cooler_wh_day=m["cooler_el_wh"] / days,
+        heat_kwh=m["heat_wh"] / 1000, diesel_l=m["diesel_used_l"], gas_kg=m["gas_used_kg"] if by_gas else 0.0, fuel_first_d=half(fuel), heater_wh_day=m["heater_el_wh"] / days, cooler_wh_day=m["cooler_el_wh"] / days,
         cool_missing_kwh=m["cool_unserved_wh"] / 1000, hot_h=float(s[:, k.HOT_H].mean()), damp_h=float(s[:, k.DAMP_H].mean()), wet_h=float(s[:, k.WET_H].mean()), condensed_kg=m["condensed_g"] / 1000,
         coldest_p10_c=float(np.percentile(s[:, k.LEAST_CABIN], 10)), hottest_p90_c=float(np.percentile(s[:, k.MOST_CABIN], 90)), freeze_frac=float((s[:, k.FREEZE_H] > 0).mean()), freeze_h=float(s[:, k.FREEZE_H].mean()),
-        bay_frac=float((s[:, k.BAY_FREEZE_H] > 0).mean()), bay_h=float(s[:, k.BAY_FREEZE_H].mean()), bay_first_d=_half(s[:, k.FIRST_BAY]),
+        bay_frac=float((s[:, k.BAY_FREEZE_H] > 0).mean()), bay_h=float(s[:, k.BAY_FREEZE_H].mean()), bay_first_d=half(s[:, k.FIRST_BAY]),
     )  # fmt: skip
 
 
@@ -460,7 +458,7 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
     error = standard_error(r.short_day)
     return TripRun(
         draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.chem.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
-        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), rh=_lane(kept.rh), warm=warm_trip(r, n), water=water_trip(ctx, r, plan.numbers, kept.levels), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
+        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), rh=_lane(kept.rh), warm=warm_trip(r, n, plan.numbers), water=water_trip(ctx, r, plan.numbers, kept.levels), gas=gas_trip(ctx, r, plan.numbers, np.median(kept.gas, axis=0).round(3).tolist()), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
         events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
         short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),

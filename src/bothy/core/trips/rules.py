@@ -30,7 +30,7 @@ rules("trips", (
     ("sim-heater-short", "fault", "The heater can't do it", "Its electricity in the first tier, a larger heater, more fuel.", "handbook 03 §3.17"),
     ("sim-freeze", "fault", "Water freezes on the trip", "Keep it warmer, a duct into the bay, or drain it before.", "handbook 03 §3.18"),
     ("sim-fuel-empty", "fault", "The heater's fuel runs out", "More fuel, a stop to fill up, more insulation.", "handbook 03 §3.17"),
-    ("sim-gas-empty", "fault", "The heater's gas runs out", "A second bottle, a stop to change it, more insulation.", "handbook 03 §3.17"),
+    ("sim-gas-empty", "fault", "The gas runs out on the way", "A second vessel, a stop to change it, less use, more insulation.", "handbook 03 §3.17"),
     ("sim-water-short", "fault", "The fresh water runs out on the way", "A larger tank, less use, or a refill before that day.", "handbook 03 §3.17"),
     ("sim-grey-full", "fault", "The grey tank is full on the way", "A larger tank, or emptying it before that day.", "handbook 03 §3.17"),
     ("sim-toilet-full", "fault", "The toilet is full on the way", "A second container, or a stop to empty it.", "handbook 03 §3.17"),
@@ -104,7 +104,7 @@ def _warmth(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
     w = run.warm
     if ctx.design.warmth.bays and w.bay_frac > FREEZE_PART:
         add("sim-freeze", f"A bay with water falls under 0 °C in {w.bay_frac:.0%} of the weathers, for {w.bay_h:.0f} h in the mean.")
-    if w.fuel_first_d is not None:
+    if w.fuel_first_d is not None and run.gas is None:
         heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
         gas = heater is not None and heater.fuel in ("propane", "butane")
         used = f"{w.gas_kg / run.day_count:.2f} kg" if gas else f"{w.diesel_l / run.day_count:.1f} L"
@@ -116,6 +116,18 @@ def _warmth(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
             "sim-damp",
             f"Over 80 % for {w.damp_h / run.day_count:.0f} h a day, water on the coldest face for {w.wet_h / run.day_count:.0f} h: {w.condensed_kg:.1f} kg of it over the trip.",
         )
+
+
+def _gas(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
+    """Vessels that are empty before they are changed."""
+    g = run.gas
+    if g is not None and g.short_frac > 0:
+        day = f"on {when(run, g.first_d)} in half of the weathers" if g.first_d is not None else f"in {g.short_frac:.0%} of the weathers"
+        add("sim-gas-empty", f"The vessels ({g.capacity_kg:.1f} kg that come out in the cold) are empty {day}; {g.used_kg:.1f} kg are burnt over the trip.")
+    w = run.warm
+    heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
+    if g is not None and w.fuel_first_d is not None and heater is not None and heater.fuel not in ("propane", "butane"):
+        add("sim-fuel-empty", f"In half of the weathers on day {w.fuel_first_d + 1:.0f}; {w.diesel_l / run.day_count:.1f} L a day are burnt.")
 
 
 def _water(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
@@ -190,6 +202,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
         )
     _warmth(ctx, run, add)
     _water(ctx, run, add)
+    _gas(ctx, run, add)
     life = ctx.chem.cycles[1]
     if run.cycles_year * PLANNED_YEARS > life:
         add(

@@ -1,4 +1,4 @@
-"""Water on the trip: what the kernel needs of the stores, and what a run says of them (handbook 03 §3.17, 05 §3.2)."""
+"""Water and gas on the trip: what the kernel needs of the stores, and what a run says of them (handbook 03 §3.17, 05 §3.2, 06 §3.3)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,8 @@ import numpy as np
 from pydantic import BaseModel
 
 from bothy.core.context import Context
+from bothy.core.gas.part import trip_numbers
+from bothy.core.sun.geometry import Array
 from bothy.core.trips import kernel as k
 from bothy.core.trips.engine import Result
 from bothy.core.water.part import water_part
@@ -34,11 +36,47 @@ class WaterTrip(BaseModel):
     toilet: str | None
 
 
+def half(found: Array) -> float | None:
+    """The day by which it happened in half of the weathers; None where it did in fewer. Negative where it never did."""
+    happened = np.sort(found[found >= 0])
+    return float(happened[found.size // 2]) if happened.size > found.size // 2 else None
+
+
 def toilet_store(ctx: Context) -> str | None:
     """The container of the toilet that is full first."""
     part = water_part(ctx).part
     days = {s.name: s.days for s in part.stores if s.name in TOILETS and s.days is not None}
     return min(days, key=lambda name: days[name] or 0.0) if days else None
+
+
+class GasTrip(BaseModel):
+    """Gas over the trip: kg that the vessels give, what is left at each point of the lanes in the middle weather, kg used (mean), when it is first out in half of the weathers, and in which part of them at all."""
+
+    capacity_kg: float
+    level_kg: list[float]
+    used_kg: float
+    first_d: float | None
+    short_frac: float
+
+
+def gas_numbers(ctx: Context) -> dict[int, float]:
+    """kg in the vessels and kg a day of a person for what the weather doesn't drive, by their place in the plan; nothing without vessels."""
+    known = trip_numbers(ctx)
+    if known is None:
+        return {}
+    usable, day = known
+    return {k.HAS_GAS: 1.0, k.GAS: usable, k.COOK_DAY: day / max(1.0, float(int(ctx.people)))}
+
+
+def gas_trip(ctx: Context, r: Result, numbers: Any, level_kg: list[float]) -> GasTrip | None:
+    """What a run says of gas; None where the design has no vessels."""
+    from bothy.core.trips.results import WHOLE_LEDGER
+
+    if not ctx.design.gas.vessels:
+        return None
+    firsts = r.summary[:, k.FIRST_GAS]
+    used = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True))["gas_used_kg"]
+    return GasTrip(capacity_kg=float(numbers[k.GAS]), level_kg=level_kg, used_kg=float(used), first_d=half(firsts), short_frac=float((firsts >= 0).mean()))
 
 
 def store_numbers(ctx: Context) -> dict[int, float]:
@@ -68,9 +106,7 @@ def water_trip(ctx: Context, r: Result, numbers: Any, levels: dict[str, list[flo
     stores: dict[str, StoreTrip] = {}
     for name, (flag, capacity, first) in has.items():
         if numbers[flag]:
-            found = np.sort(r.summary[:, first][r.summary[:, first] >= 0])
-            half = float(found[r.summary.shape[0] // 2]) if found.size > r.summary.shape[0] // 2 else None
-            stores[name] = StoreTrip(capacity_l=float(numbers[capacity]), level_l=levels[name], first_d=half)
+            stores[name] = StoreTrip(capacity_l=float(numbers[capacity]), level_l=levels[name], first_d=half(r.summary[:, first]))
     if not stores:
         return None
     means = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True))

@@ -77,7 +77,7 @@ def air_findings(ctx: Context, w: Warm) -> Found:
             "Air",
             f"An open flame of {d.damp.hob_kw or max((h.max_w for h in d.heaters), default=0) / 1000:.1f} kW gives off carbon monoxide, carbon dioxide and {127 * (d.damp.hob_kw or 1):.0f} g of water an hour.",
         )
-    if a.gas_ok is False:
+    if a.gas_ok is False and not ctx.design.gas.appliances:  # otherwise Gas says it, by its own appliances
         yield finding(
             "warm-gas-vent-small",
             "air",

@@ -9,6 +9,7 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.design.warmth import Vent
 from bothy.core.figure import Figure
+from bothy.core.gas.room import room_inputs
 from bothy.core.warmth.air import saturation_pa
 from bothy.core.warmth.moisture import DampSurface, MoistureBalanceIn, MoistureBalanceOut, MoistureSource, moisture_balance
 from bothy.core.warmth.surfaces import Shell
@@ -205,10 +206,12 @@ def work_air(ctx: Context, shell: Shell) -> Air:
             co_co2_ratio_frac=0.0,
         )
     )
-    burning = w.damp.hob_kw * 1000 if w.damp.hob_kw > 0 else 0.0
-    gas = None
-    if burning > 0 or any(not h.room_sealed and h.fuel in ("propane", "butane") for h in w.heaters):
+    said, flued = room_inputs(ctx)
+    burning = said or 1000 * w.damp.hob_kw
+    if not ctx.design.gas.appliances:
         flued = sum(h.max_w for h in w.heaters if not h.room_sealed and h.fuel in ("propane", "butane"))
+    gas = None
+    if burning > 0 or flued > 0:
         gas = gas_vent_area(GasVentAreaIn.trusted(region=ctx.region.key, unflued_input_w=burning, open_flued_input_w=flued, floor_area_m2=min(60.0, shell.areas.floor_area_m2), people_count=int(ctx.people),
                                                   high_vent_location="roof" if any(v.kind == "fixed_roof" for v in w.vents) else "wall",
                                                   provided_high_mm2=_areas([v for v in w.vents if not v.closable], "fixed_roof", "fixed_wall_high"), provided_low_mm2=_areas([v for v in w.vents if not v.closable], "fixed_low")))  # fmt: skip
@@ -261,7 +264,7 @@ def figures(air: Air) -> dict[str, Figure]:
     if air.co2.co2_ppm is not None:
         out["air/co2_ppm"] = air.co2.figure("co2_ppm")
     if air.gas is not None:
-        out |= {f"air/gas/{k}": air.gas.figure(k) for k in ("high_area_mm2", "low_area_mm2")}
+        out |= {f"air/gas/{k}_area_mm2": air.gas.figure(f"{k}_area_mm2").named(f"room’s fixed vents {k}, at least") for k in ("high", "low")}
     for id, f in air.fans.items():
         out |= {f"vents/{id}/{k}": f.figure(k) for k in ("flow_m3_h", "inlet_pressure_pa", "fan_power_w") if getattr(f, k) is not None}
     return out

@@ -15,6 +15,7 @@ from bothy.core.contract import BadInput, quick
 from bothy.core.design.water import HotWater, PipeRun, Pump, Water, WaterFilter, WaterTank
 from bothy.core.figure import Figure, derived
 from bothy.core.fluid import G, area_m2, k_of, loss_pa
+from bothy.core.restraint import ACCELERATIONS
 from bothy.core.water.accumulator import AccumulatorSizeIn, AccumulatorSizeOut, accumulator_size
 from bothy.core.water.autonomy import Store, StoreIn, WaterAutonomyIn, WaterAutonomyOut, water_autonomy
 from bothy.core.water.care import FilterIn, FilterLife, FilterLifeIn, SanitiseDoseIn, SanitiseDoseOut, filter_life, sanitise_dose
@@ -30,10 +31,6 @@ from bothy.core.water.properties import FITTINGS, density, viscosity
 from bothy.core.water.tank import LevelRow, Shape, TankVolumeIn, TankVolumeOut, slosh_hz, tank_volume
 from bothy.core.water.waste import vent_pa
 
-ACCELERATIONS: dict[str, tuple[float, float, float, float]] = {
-    "interior_10g": (10, 10, 10, 10), "converter_5g": (5, 3, 3, 1), "cargo_lashing": (0.8, 0.5, 0.5, 0.2),
-}  # fmt: skip
-"""Forward, sideways, rearward and up in g (handbook 05 §4.7)."""
 COLD_IN_C, SHOWER_C = 10.0, 38.0
 HOSE_L_MIN = 40.0
 """What a fill hose brings, L/min."""

@@ -5,6 +5,7 @@ from __future__ import annotations
 from bothy.core.context import Context
 from bothy.core.design.water import SHOWER_LIST, WaterTank
 from bothy.core.finding import Remedy, finding
+from bothy.core.restraint import SCHOOLS
 from bothy.core.water.part import TankPart, Wet
 from bothy.core.water.rule_table import Found
 
@@ -14,7 +15,6 @@ VENT_MM, HOSE_VENT_MM, VENT_PA, FILL_MM = 10.0, 16.0, 100.0, 32.0
 FLAT, SHALLOW = 0.0125, 0.02
 DEAD_PART, SLOW_M = 0.1, 0.03
 DRINK_L = 2.0
-SCHOOLS = {"interior_10g": "10 g every way", "converter_5g": "5 g forward, 3 g sideways", "cargo_lashing": "0.8 g forward"}
 
 
 def store_findings(ctx: Context, w: Wet) -> Found:

@@ -25,7 +25,14 @@ export function useApplianceEdits() {
       );
       const kept = design.wiring?.mains?.keep ?? [];
       const dropped = kept.includes(a.id) ? [{ op: "replace" as const, path: "/wiring/mains/keep", value: kept.filter((x) => x !== a.id) }] : [];
-      return edit([...freed, ...dark, ...dropped, ...removeItem(BASE, list, a.id)], `removed ${a.name}`);
+      const named: [string, string | null | undefined][] = [
+        ...(design.warmth?.heaters ?? []).map((h, i): [string, string | null | undefined] => [`/warmth/heaters/${i}`, h.appliance]),
+        ["/warmth/cooler", design.warmth?.cooler?.appliance],
+        ["/water/pump", design.water?.pump?.appliance],
+        ["/gas/solenoid", design.gas?.solenoid?.appliance],
+      ];
+      const unnamed = named.filter(([, of]) => of === a.id).map(([at]) => ({ op: "replace" as const, path: `${at}/appliance`, value: null }));
+      return edit([...freed, ...dark, ...dropped, ...unnamed, ...removeItem(BASE, list, a.id)], `removed ${a.name}`);
     },
     duplicate: (a: Appliance) => {
       const id = freshId(a.name, ids);

@@ -58,6 +58,20 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
       height: 34,
       factor: 1,
     })),
+    ...(run.gas
+      ? [
+          {
+            key: "gas",
+            word: "gas",
+            unit: "kg",
+            lane: { p10: run.gas.level_kg, p50: run.gas.level_kg, p90: run.gas.level_kg },
+            lo: 0,
+            hi: run.gas.capacity_kg,
+            height: 34,
+            factor: 1,
+          },
+        ]
+      : []),
     { key: "cabin", word: "cabin", unit: "°C", lane: run.cabin_c, lo: cold, hi: warm, height: 42, factor: 1 },
     ...(run.rh ? [{ key: "rh", word: "humidity", unit: "%", lane: run.rh, lo: 0, hi: 1, height: 42, factor: 1 }] : []),
   ];

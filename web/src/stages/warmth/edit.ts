@@ -73,7 +73,9 @@ export function useBuildUps() {
 
 export function useHeaters() {
   const { design } = useVariant();
-  return useItems<Heater>("/warmth/heaters", design.warmth?.heaters ?? [], "Heater");
+  const unlink = (id: string): PatchOp[] =>
+    (design.gas?.appliances ?? []).flatMap((a, i): PatchOp[] => (a.heater === id ? [{ op: "replace", path: `/gas/appliances/${i}/heater`, value: null }] : []));
+  return useItems<Heater>("/warmth/heaters", design.warmth?.heaters ?? [], "Heater", unlink);
 }
 
 export function useDucts() {

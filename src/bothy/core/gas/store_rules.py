@@ -1,0 +1,216 @@
+"""Findings of vessels, locker, cold, route and vents (handbook 06, section 5)."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.finding import Remedy, finding
+from bothy.core.gas.countries import OUTLET_WORDS
+from bothy.core.gas.part import Gassed
+from bothy.core.gas.room import HEATS
+from bothy.core.gas.rule_table import Found
+from bothy.core.restraint import SCHOOLS
+
+UPRIGHT_DEG, STRAPS, STOP_FRAC = 15.0, 2, 0.8
+OPENING_M, EXHAUST_M, US_SPARK_M, HEAT_M, SILL_MM = 0.5, 1.0, 0.91, 0.15, 50.0
+DROP_MM2, DROP_M = 1000.0, 1.0
+COLD_MARGIN_K, MOST_LEFT = 3.0, 0.9
+BESIDE_M = 0.02
+"""Room that a cylinder needs about itself in its locker (own choice)."""
+
+
+def vessel_findings(ctx: Context, w: Gassed) -> Found:
+    """What they say of each vessel."""
+    g = ctx.design.gas
+    for i, v in enumerate(g.vessels):
+        p, subject, at = w.part.vessels[v.id], f"vessel:{v.id}", f"/gas/vessels/{i}"
+        if v.kind == "cylinder" and v.angle_deg > UPRIGHT_DEG:
+            yield finding(
+                "gas-cylinder-lying",
+                subject,
+                v.name,
+                f"It leans by {v.angle_deg:.0f}°: liquid reaches the regulator.",
+                fix=Remedy.sets("Stand it up", at, v.id, angle_deg=0.0),
+            )
+        if v.place == "inside":
+            yield finding(
+                "gas-vessel-indoors",
+                subject,
+                v.name,
+                "It stands inside the living space.",
+                fix=Remedy.sets("Into the locker", at, v.id, place="locker") if g.locker else None,
+            )
+        if v.kind == "cylinder":
+            if v.straps < STRAPS or v.restraint_n is None:
+                yield finding(
+                    "gas-cylinder-loose",
+                    subject,
+                    v.name,
+                    f"{v.straps} of {STRAPS} straps"
+                    + (f"; they must hold {p.need_n / 1000:.1f} kN ({SCHOOLS[g.restraint_school]})." if v.restraint_n is None else "."),
+                )
+            elif v.restraint_n < p.need_n:
+                yield finding(
+                    "gas-cylinder-loose",
+                    subject,
+                    v.name,
+                    f"{v.restraint_n / 1000:.1f} kN; {p.need_n / 1000:.1f} kN are needed for {p.full_mass_kg / v.count:.0f} kg full ({SCHOOLS[g.restraint_school]}).",
+                )
+        if v.kind == "tank" and v.fill_limit_frac > STOP_FRAC:
+            yield finding(
+                "gas-overfill",
+                subject,
+                v.name,
+                f"Filled to {100 * v.fill_limit_frac:.0f} %; 80 % at most: the liquid swells in the sun.",
+                fix=Remedy.sets("80 %", at, v.id, fill_limit_frac=STOP_FRAC),
+            )
+        elif v.self_filled and not v.stop_80:
+            yield finding("gas-overfill", subject, v.name, "You fill it yourself and it has no 80 % stop valve.")
+        if not v.budgeted:
+            yield finding("gas-mass-unplanned", subject, v.name, f"{p.full_mass_kg:.0f} kg full.", fix=Remedy.sets("Count it as full", at, v.id, budgeted=True))
+    lying = [v for v in g.vessels if v.place == "locker"]
+    box = g.locker
+    if box is None:
+        if lying:
+            yield finding("gas-locker-missing", "locker", "Gas locker", f"{sum(v.count for v in lying)} cylinders and nothing said of where they stand.")
+        return
+    for v in lying:
+        sides = sorted((box.length_m, box.width_m))
+        row = v.count * v.diameter_m + BESIDE_M
+        if v.height_m > box.height_m or v.diameter_m > sides[0] or row > sides[1] + 1e-9:
+            what = f"{v.count} × {v.diameter_m:.2f} m across, {v.height_m:.2f} m high; the locker has {box.length_m:.2f} × {box.width_m:.2f} × {box.height_m:.2f} m."
+            yield finding("gas-vessel-too-large", f"vessel:{v.id}", v.name, what, related=["locker"])
+
+
+def locker_findings(ctx: Context, w: Gassed) -> Found:
+    """What they say of the locker and of the room."""
+    g, p = ctx.design.gas, w.part
+    at = g.locker
+    if at is not None:
+        if not at.sealed or at.unsealed:
+            yield finding(
+                "gas-locker-not-sealed", "locker", at.name, f"Open: {at.unsealed}." if at.unsealed else "It isn't said to be gas-tight to the living space."
+            )
+        if at.opens == "inside" or (at.opens == "inside_sealed" and at.sill_mm < SILL_MM):
+            yield finding(
+                "gas-locker-inside-access",
+                "locker",
+                at.name,
+                "It opens to the inside." if at.opens == "inside" else f"A sill of {at.sill_mm:.0f} mm; {SILL_MM:.0f} mm at least.",
+            )
+        if p.locker is not None and not p.locker.ok:
+            need = p.locker
+            high = f", high {need.have_high_mm2:,.0f} of {need.need_high_mm2:,.0f} mm²" if need.need_high_mm2 > 0 else ""
+            yield finding("gas-locker-vent-small", "locker", at.name, f"Low {need.have_low_mm2:,.0f} of {need.need_low_mm2:,.0f} mm²{high}; one round drain of {need.round_drain_mm:.0f} mm would do for the low side.",
+                          figures=["gas/locker_low_mm2", "gas/locker_high_mm2"])  # fmt: skip
+        for n, v in enumerate(at.vents):
+            subject = f"gas-vent:{v.id}"
+            if v.blocked_by or v.closable:
+                yield finding("gas-locker-vent-blocked", subject, v.name, f"Under it: {v.blocked_by}." if v.blocked_by else "A cover can close it; vents are never closed, in winter too.",
+                              fix=None if v.blocked_by else Remedy.sets("No cover", f"/gas/locker/vents/{n}", v.id, closable=False))  # fmt: skip
+            exhaust = US_SPARK_M if ctx.region.key == "us" else EXHAUST_M
+            near = [
+                f"{d:.2f} m to {what}; {least:g} m at least"
+                for d, least, what in ((v.to_opening_m, OPENING_M, "an opening, intake or socket"), (v.to_exhaust_m, exhaust, "an exhaust or flue"))
+                if d is not None and d < least - 1e-9
+            ]
+            if near:
+                yield finding("gas-vent-near-opening", subject, v.name, "; ".join(near) + ".")
+        if at.sparks:
+            yield finding("gas-locker-spark", "locker", at.name, f"In it: {', '.join(at.sparks)}.")
+        if at.to_heat_m is not None and at.to_heat_m < HEAT_M:
+            yield finding("gas-near-heat", "locker", at.name, f"{at.to_heat_m:.2f} m; {HEAT_M:g} m at least.")
+        if ctx.design.vehicle.preset == "boat" and not (at.drain_overboard and at.drain_above_water and p.locker is not None and p.locker.ok):
+            yield finding("gas-boat-drain", "locker", at.name, "It isn't said that the drain falls overboard and stays above the water when heeled.")
+    for x in g.low_points:
+        if x.hole_mm2 < DROP_MM2 or x.hole_m > DROP_M:
+            yield finding("gas-drop-vent-missing", f"low:{x.id}", x.name, f"{x.hole_mm2:,.0f} mm² at {x.hole_m:g} m; {DROP_MM2:,.0f} mm² within {DROP_M:g} m.")
+    r = p.room
+    if r is not None and not r.ok:
+        yield finding("gas-permanent-vent-short", "room", "Fixed vents", f"High {r.have_high_mm2:,.0f} of {r.need_high_mm2:,.0f} mm², low {r.have_low_mm2:,.0f} of {r.need_low_mm2:,.0f} mm²; free area, not gross. The vents are in Warmth.",
+                      figures=["air/gas/high_area_mm2", "air/gas/low_area_mm2"])  # fmt: skip
+    if g.aboard:
+        alarm = g.lpg_alarm
+        edge = alarm.bunk_edge_m if alarm and alarm.bunk_edge_m is not None else 9.0
+        if alarm is None or alarm.height_m > 0.3 or alarm.height_m > edge:
+            yield finding("gas-lpg-alarm-missing", "gas-alarm", "Gas alarm", "No place is said for one." if alarm is None else f"{alarm.height_m:.2f} m over the floor; 0.30 m at most, and under the lowest bunk's edge.",
+                          fix=Remedy(label="One at 0.15 m", patch=[{"op": "add", "path": "/gas/lpg_alarm", "value": {"height_m": 0.15}}]))  # fmt: skip
+    flames = (
+        [a.name for a in g.appliances]
+        + [h.name for h in ctx.design.warmth.heaters if h.fuel != "electric"]
+        + (["the alcohol stove"] if g.cooking == "alcohol" else [])
+    )
+    if flames and not any(a.kind == "co" for a in ctx.design.warmth.alarms):
+        yield finding("gas-co-alarm-missing", "gas-alarm", "Carbon monoxide alarm", f"{', '.join(flames[:3])} can give it off; no alarm stands in Warmth.")
+
+
+def cold_findings(ctx: Context, w: Gassed) -> Found:
+    """Whether the gas comes out, fast enough and for long enough."""
+    g, p = ctx.design.gas, w.part
+    if not g.vessels:
+        return
+    names = {"propane": "propane", "butane": "butane", "mix_70_30": "70/30 mix", "mix_50_50": "50/50 mix", "mix_30_70": "30/70 mix"}
+    name = names[g.gas or "propane"]
+    to_propane = Remedy(label="Propane", patch=[{"op": "replace", "path": "/gas/gas", "value": "propane"}]) if (g.gas or "propane") != "propane" else None
+    if p.coldest_c < p.min_temp_c + COLD_MARGIN_K:
+        yield finding("gas-butane-cold", "gas", "Gas", f"{name.capitalize()} comes out down to {p.min_temp_c:.0f} °C; the coldest use is {p.coldest_c:.0f} °C, and {COLD_MARGIN_K:.0f} K are to be left.",
+                      figures=["gas/min_temp_c", "gas/coldest_c"], fix=to_propane)  # fmt: skip
+    elif p.usable_frac < MOST_LEFT:
+        left = (1 - p.usable_frac) * sum(p.vessels[v.id].capacity_kg * v.count for v in g.vessels)
+        yield finding(
+            "gas-mix-residue",
+            "gas",
+            "Gas",
+            f"Of a full vessel {100 * p.usable_frac:.0f} % come out at {p.coldest_c:.0f} °C: {left:.1f} kg stay.",
+            figures=["gas/usable_mass_frac"],
+            fix=to_propane,
+        )
+    for b in p.boil:
+        if b.verdict == "too-much":
+            words = "with everything on" if b.what == "everything" else "for a night of heating"
+            last = "at once" if not b.to_limit_h else f"after {60 * b.to_limit_h:.0f} min" if b.to_limit_h < 2 else f"after {b.to_limit_h:.1f} h"
+            yield finding("gas-vaporisation-short", "gas", "Gas", f"{b.demand_kg_h:.2f} kg/h {words}; at {p.coldest_c:.0f} °C and three tenths full they give {b.continuous_kg_h:.2f} kg/h for long: the pressure falls {last}.",
+                          figures=["gas/peak_kg_h"])  # fmt: skip
+            break
+    if p.days is not None and p.days < p.target_days - 1e-9:
+        i, v = max(enumerate(g.vessels), key=lambda x: p.vessels[x[1].id].capacity_kg)
+        more = Remedy.sets("One more of them", f"/gas/vessels/{i}", v.id, count=v.count + 1) if v.count < 6 else None
+        yield finding(
+            "gas-autonomy-short",
+            "gas",
+            "Gas",
+            f"{p.days:.1f} of {p.target_days:g} days: {p.after_reserve_kg:.1f} kg less the reserve, {p.total_kg_day:.2f} kg a day.",
+            figures=["gas/autonomy_days", "gas/total_kg_day"],
+            fix=more,
+        )
+    for c in p.countries:
+        if not c.exchange and not c.pump and c.need_kg > 0:
+            met = ", ".join(OUTLET_WORDS[o] for o in c.outlets) or "none known"
+            yield finding(
+                "gas-no-fill-on-route",
+                f"country:{c.code}",
+                c.name[0].upper() + c.name[1:],
+                f"{c.days} days need {c.need_kg:.1f} kg; outlets there: {met}. {c.note[:1].upper()}{c.note[1:]}{'.' if c.note else ''}".strip(),
+            )
+    if g.ferry_or_tunnel:
+        aboard = sum(p.vessels[v.id].capacity_kg * v.count for v in g.vessels)
+        yield finding("gas-ferry-tunnel", "gas", "Gas", f"{aboard:.1f} kg of gas aboard.")
+    r = g.regulator
+    if g.while_driving == "open" and not (r and r.crash_safe and r.hose_break):
+        missing = " and ".join(n for n, there in (("a crash-safe regulator", r and r.crash_safe), ("hose-break valves", r and r.hose_break)) if not there)
+        yield finding(
+            "gas-drive-open",
+            "regulator",
+            "Gas while driving",
+            f"Missing: {missing}.",
+            fix=Remedy(label="Shut while driving", patch=[{"op": "replace", "path": "/gas/while_driving", "value": "shut"}]),
+        )
+    if not g.off_at_fuel:
+        lit = [a.name for a in g.appliances if a.kind == "fridge" or a.kind in HEATS]
+        if lit:
+            yield finding(
+                "gas-refuel-flame",
+                "solenoid",
+                "At the fuel pump",
+                f"{', '.join(lit)} may be lit.",
+                fix=Remedy(label="Off at every fuel stop", patch=[{"op": "replace", "path": "/gas/off_at_fuel", "value": True}]),
+            )

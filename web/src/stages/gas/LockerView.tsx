@@ -1,0 +1,434 @@
+/** Locker and air: the locker in plan and section with its vents against what they need, the room's fixed vents, low points, alarms. */
+import { useCallback } from "react";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
+import { SlateFig } from "../../parts/Fig";
+import { FindingList, ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { TakeOut } from "../../parts/TakeOut";
+import { useWidth } from "../../pictures/useWidth";
+import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
+import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { StageViews } from "../../shell/ViewSwitch";
+import { type GasVent, type LowPoint, useGas, useLowPoints, useVents } from "./edit";
+import { Sentence } from "./Sentence";
+import { OPENS, POSITIONS, RULE_SETS, VIEWS, wordOf } from "./words";
+
+const CAUTION =
+  "Vents are never closed, in winter too: gas runs down and must find its way out. Sleeping: heaters room-sealed, carbon monoxide alarm tested. You may cut the locker and its vents; joining pipe is the fitter’s work.";
+
+/** Need against have, side by side with the locker drawn to scale. */
+function LockerPicture() {
+  const { g, part } = useGas();
+  const hand = useHand();
+  const [box, width] = useWidth<HTMLDivElement>();
+  const at = g.locker;
+  const p = part.locker;
+  const narrow = width < 620;
+  const px = at ? Math.min(Math.min(320, narrow ? width - 40 : width * 0.38) / Math.max(at.length_m ?? 0.6, 0.3), 170 / Math.max(at.width_m ?? 0.35, 0.2)) : 1;
+  const w = (at?.length_m ?? 0.6) * px;
+  const d = (at?.width_m ?? 0.35) * px;
+  const circles = (g.vessels ?? []).filter((v) => v.place === "locker").flatMap((v) => Array.from({ length: v.count ?? 1 }, () => v));
+  const left = narrow ? 12 : width * 0.44;
+  const top = narrow ? d + 100 : 26;
+  const needs: { word: string; need: number; have: number; ok: boolean }[] = [
+    ...(p
+      ? [
+          { word: "locker, low", need: p.need_low_mm2, have: p.have_low_mm2, ok: p.have_low_mm2 >= p.need_low_mm2 },
+          ...(p.need_high_mm2 > 0 ? [{ word: "locker, high", need: p.need_high_mm2, have: p.have_high_mm2, ok: p.have_high_mm2 >= p.need_high_mm2 }] : []),
+        ]
+      : []),
+    ...(part.room
+      ? [
+          { word: "room, high", need: part.room.need_high_mm2, have: part.room.have_high_mm2, ok: part.room.have_high_mm2 >= part.room.need_high_mm2 },
+          { word: "room, low", need: part.room.need_low_mm2, have: part.room.have_low_mm2, ok: part.room.have_low_mm2 >= part.room.need_low_mm2 },
+        ]
+      : []),
+  ];
+  const most = Math.max(1, ...needs.flatMap((n) => [n.need, n.have]));
+  const bar = Math.max(60, width - left - 200);
+  const H = Math.max(narrow ? 0 : d + 110, top + needs.length * 38 + 56 + (g.low_points ?? []).length * 18);
+  let x = 0;
+  return (
+    <div ref={box} className="px-2 pt-1">
+      <svg
+        viewBox={`0 0 ${width} ${H}`}
+        className="block w-full"
+        role="img"
+        aria-label={`${at ? `${at.name}, ${circles.length} vessels` : "no locker"}; ${needs.map((n) => `${n.word} ${Math.round(n.have)} of ${Math.round(n.need)} mm²`).join(", ")}`}
+      >
+        <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
+          {at ? "locker, from above" : "no locker yet"}
+        </text>
+        {at && (
+          <g transform="translate(14 30)">
+            <rect
+              width={w}
+              height={d}
+              fill="var(--color-bench)"
+              stroke="currentColor"
+              strokeWidth={at.sealed ? 4 : 1.5}
+              strokeDasharray={at.sealed ? undefined : "6 5"}
+            />
+            {circles.map((v, i) => {
+              const r = ((v.diameter_m ?? 0.3) * px) / 2;
+              const cx = x + r + 4;
+              x += 2 * r + 6;
+              return (
+                <g key={i} onClick={() => hand.pick("vessel", v.id)}>
+                  <circle cx={cx} cy={d / 2} r={Math.min(r, d / 2)} fill="var(--color-gorse)" fillOpacity="0.3" stroke="currentColor" strokeWidth="1.4" />
+                  <circle cx={cx} cy={d / 2} r="5" fill="currentColor" />
+                </g>
+              );
+            })}
+            {(at.vents ?? []).map((v, i) => {
+              const vw = Math.min(w * 0.5, ((v.width_mm ?? v.diameter_mm ?? 60) / 1000) * px * Math.min(2, v.count ?? 1));
+              const held = hand.kind === "vent" && hand.id === v.id;
+              const vx = Math.min(w - vw - 4, 6 + i * (w / Math.max(1, (at.vents ?? []).length)));
+              const y = v.position === "low" ? d - 20 : 6;
+              const shut = v.closable || v.blocked_by;
+              return (
+                <g key={v.id} onClick={() => hand.pick("vent", v.id)} style={{ cursor: "pointer" }}>
+                  <rect
+                    x={vx}
+                    y={y}
+                    width={vw}
+                    height="14"
+                    fill="var(--color-sheet)"
+                    stroke={shut ? "var(--color-rust)" : "currentColor"}
+                    strokeWidth={held ? 2.4 : 1.2}
+                  />
+                  {Array.from({ length: Math.max(2, Math.floor(vw / 7)) }, (_, k) => (
+                    <path key={k} d={`M${vx + 4 + k * 7} ${y + 2}v10`} stroke={shut ? "var(--color-rust)" : "currentColor"} strokeWidth="1" />
+                  ))}
+                  {v.position === "low" && !shut && (
+                    <g>
+                      <path d={`M${vx + vw / 2} ${d + 4}v20m-5 -6l5 6l5 -6`} fill="none" stroke="var(--color-loch)" strokeWidth="2" />
+                      <text x={vx + vw / 2 + 10} y={d + 22} fontSize="11" fill="currentColor">
+                        falls outside
+                      </text>
+                    </g>
+                  )}
+                </g>
+              );
+            })}
+            <text x="0" y={d + 44} fontSize="11" fill="currentColor">
+              {`${at.sealed ? "sealed to the inside" : "not sealed to the inside"}; opens ${wordOf(OPENS, at.opens)}`}
+            </text>
+            <text x="0" y={d + 60} fontSize="11" fill="currentColor">
+              {`${Math.round(1000 * (at.length_m ?? 0))} × ${Math.round(1000 * (at.width_m ?? 0))} × ${Math.round(1000 * (at.height_m ?? 0))} mm`}
+            </text>
+          </g>
+        )}
+        {needs.length > 0 && (
+          <text x={left} y={top - 8} fontSize="12" fontWeight="600" fill="currentColor">
+            free area of vents, need against have
+          </text>
+        )}
+        {needs.map((n, i) => {
+          const y = top + 6 + i * 38;
+          const s = bar / most;
+          return (
+            <g key={n.word}>
+              <text x={left + 84} y={y + 14} fontSize="11.5" textAnchor="end" fill="currentColor">
+                {n.word}
+              </text>
+              <rect
+                x={left + 92}
+                y={y}
+                width={Math.max(2, n.have * s)}
+                height="20"
+                fill={n.ok ? "var(--color-moss)" : "var(--color-rust)"}
+                fillOpacity="0.45"
+              />
+              <path d={`M${left + 92 + n.need * s} ${y - 4}v28`} stroke="currentColor" strokeWidth="2" />
+              <text x={left + 98 + Math.max(n.have, n.need) * s} y={y + 14} fontSize="11" className="num" fill="currentColor">
+                {`${Math.round(n.have / 100)} of ${Math.round(n.need / 100)} cm²`}
+              </text>
+            </g>
+          );
+        })}
+        <g transform={`translate(${left} ${top + needs.length * 38 + 18})`} fontSize="11" fill="currentColor">
+          {p && !p.ok && <text y="0">{`One round drain of ${Math.ceil(p.round_drain_mm)} mm would do for the low side; mesh takes half of it away.`}</text>}
+          <text y="18">{g.lpg_alarm ? `Gas alarm ${Math.round(1000 * (g.lpg_alarm.height_m ?? 0))} mm over the floor.` : "No gas alarm yet."}</text>
+          {(g.low_points ?? []).map((l, i) => (
+            <text key={l.id} y={36 + i * 18}>
+              {`${l.name}: a hole of ${Math.round(l.hole_mm2 ?? 0)} mm² at ${(l.hole_m ?? 0).toFixed(1)} m.`}
+            </text>
+          ))}
+        </g>
+      </svg>
+    </div>
+  );
+}
+
+function VentSlate({ v }: { v: GasVent & { name: string } }) {
+  const { report } = useVariant();
+  const { set, remove } = useVents();
+  const round = v.diameter_mm != null;
+  return (
+    <Slate title={v.name} sub={`vent of the locker, ${wordOf(POSITIONS, v.position)}`}>
+      <FindingList findings={report.findings.filter((f) => f.subject === `gas-vent:${v.id}`)} />
+      <Fields
+        specs={[
+          words("name", "name"),
+          choice("position", "sits", POSITIONS),
+          flag("round", "round"),
+          ...(round ? [mm("diameter_mm", "across")] : [mm("width_mm", "width"), mm("height_mm", "height")]),
+          quantity("free_frac", "free of mesh", "fraction", "", { note: "mesh leaves 50 to 70 %" }),
+          count("count", "pieces"),
+          flag("closable", "a cover can close it"),
+          words("blocked_by", "under it, close by"),
+          quantity("to_opening_m", "to the nearest opening, intake or socket", "length", "m", { clearable: true, placeholder: "not said" }),
+          quantity("to_exhaust_m", "to the nearest exhaust or flue", "length", "m", { clearable: true, placeholder: "not said" }),
+        ]}
+        item={{ ...v, round }}
+        onSet={(key, value, label) => {
+          if (key === "round")
+            return void set(
+              v,
+              value
+                ? { width_mm: null, height_mm: null, diameter_mm: Math.max(10, v.height_mm ?? 60) }
+                : { diameter_mm: null, width_mm: v.diameter_mm ?? 60, height_mm: v.diameter_mm ?? 60 },
+              label,
+            );
+          void set(v, { [key]: key === "count" ? Math.max(1, Math.round(Number(value ?? 1))) : value }, label);
+        }}
+      />
+      {v.blocked_by && (
+        <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set(v, { blocked_by: "" }, "nothing under it")}>
+          nothing is under it
+        </button>
+      )}
+      <TakeOut remove={() => remove(v)}>Take this vent out</TakeOut>
+    </Slate>
+  );
+}
+
+function LowSlate({ l }: { l: LowPoint }) {
+  const { report } = useVariant();
+  const { set, remove } = useLowPoints();
+  return (
+    <Slate title={l.name} sub="low point where gas would gather">
+      <FindingList findings={report.findings.filter((f) => f.subject === `low:${l.id}`)} />
+      <Fields
+        specs={[
+          words("name", "name"),
+          quantity("hole_mm2", "its hole, mm²", "count", "", { note: "1 000 mm² with mesh" }),
+          quantity("hole_m", "hole is away by", "length", "m"),
+        ]}
+        item={l}
+        onSet={(key, value, label) => void set(l, { [key]: value }, label)}
+      />
+      <TakeOut remove={() => remove(l)}>Take this point out</TakeOut>
+    </Slate>
+  );
+}
+
+const NEW_LOCKER = { length_m: 0.6, width_m: 0.35, height_m: 0.65, opens: "outside" };
+
+function Whole() {
+  const { report } = useVariant();
+  const { g, set, put } = useGas();
+  const hand = useHand();
+  const points = useLowPoints();
+  const at = g.locker;
+  const alarm = g.lpg_alarm;
+  return (
+    <Slate title="Gas" sub="locker and air">
+      <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^(locker|gas-vent|low|room|gas-alarm)/.test(f.subject))} />
+      {["gas/locker_low_mm2", "gas/locker_high_mm2", "air/gas/high_area_mm2", "air/gas/low_area_mm2"].map((k) => (
+        <SlateFig key={k} k={k} />
+      ))}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Locker</h3>
+      {at ? (
+        <>
+          <Fields
+            specs={[
+              words("name", "name"),
+              quantity("length_m", "length inside", "length", "m"),
+              quantity("width_m", "width inside", "length", "m"),
+              quantity("height_m", "height inside", "length", "m"),
+              choice("rule_set", "vents by", RULE_SETS, { none: "the region’s rule" }),
+              choice("opens", "opens", OPENS),
+              ...(at.opens === "inside_sealed" ? [quantity("sill_mm", "sill", "length", "mm", { scale: 1000 })] : []),
+              flag("sealed", "gas-tight to the living space"),
+              words("unsealed", "open to the inside"),
+              quantity("to_heat_m", "to exhaust, flue or engine", "length", "m", { clearable: true, placeholder: "not said" }),
+              flag("drain_overboard", "boat: the drain falls overboard"),
+              flag("drain_above_water", "boat: above the water when heeled"),
+            ]}
+            item={at}
+            onSet={put("locker", "locker")}
+          />
+          {at.unsealed && (
+            <button
+              type="button"
+              className="text-[12px] text-chalk-dim underline"
+              onClick={() => void set("locker/unsealed", "", "nothing open to the inside")}
+            >
+              nothing is open any more
+            </button>
+          )}
+          <Fields
+            specs={[words("sparks", "in it that sparks: socket, relay, lamp, battery")]}
+            item={{ sparks: (at.sparks ?? []).join(", ") }}
+            onSet={(_, value) =>
+              void set(
+                "locker/sparks",
+                String(value ?? "")
+                  .split(",")
+                  .map((s) => s.trim())
+                  .filter(Boolean)
+                  .slice(0, 12),
+                "sparks in the locker",
+              )
+            }
+          />
+          {(at.sparks ?? []).length > 0 && (
+            <button
+              type="button"
+              className="block text-[12px] text-chalk-dim underline"
+              onClick={() => void set("locker/sparks", [], "nothing that sparks in the locker")}
+            >
+              nothing that sparks is in it
+            </button>
+          )}
+          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("locker", null, "no locker")}>
+            no locker
+          </button>
+        </>
+      ) : (
+        <button type="button" className="btn btn-slate" onClick={() => void set("locker", NEW_LOCKER, "a locker")}>
+          Add a locker
+        </button>
+      )}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Low points</h3>
+      {points.items.map((l) => (
+        <button key={l.id} type="button" className="my-0.5 block underline decoration-dotted underline-offset-2" onClick={() => hand.pick("low", l.id)}>
+          {l.name}
+        </button>
+      ))}
+      <button type="button" className="btn btn-slate my-1" onClick={() => void points.add().then((id) => id && hand.pick("low", id))}>
+        Add a low point
+      </button>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Gas alarm</h3>
+      {alarm ? (
+        <>
+          <Fields
+            specs={[
+              quantity("height_m", "over the floor", "length", "m"),
+              quantity("bunk_edge_m", "lowest bunk’s edge", "length", "m", { clearable: true, placeholder: "no bunk" }),
+            ]}
+            item={alarm}
+            onSet={put("lpg_alarm", "gas alarm")}
+          />
+          <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("lpg_alarm", null, "no gas alarm")}>
+            no alarm
+          </button>
+        </>
+      ) : (
+        <button type="button" className="btn btn-slate" onClick={() => void set("lpg_alarm", { height_m: 0.15 }, "a gas alarm")}>
+          Add a gas alarm
+        </button>
+      )}
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+    </Slate>
+  );
+}
+
+export function LockerView() {
+  const { g, set } = useGas();
+  const { units } = usePerson();
+  const hand = useHand();
+  const vents = useVents();
+  const points = useLowPoints();
+  const add = vents.add;
+  const has = !!g.locker;
+  const create = useCallback(async () => {
+    if (!has) return void (await set("locker", NEW_LOCKER, "a locker"));
+    const id = await add({ position: "low", width_mm: 150, height_mm: 100, free_frac: 0.7 });
+    if (id) hand.pick("vent", id);
+  }, [add, has, hand.pick, set]);
+  useCall("bothy:new", create);
+  const v = hand.kind === "vent" ? vents.items.find((x) => x.id === hand.id) : undefined;
+  const l = hand.kind === "low" ? points.items.find((x) => x.id === hand.id) : undefined;
+  const columns: Column<GasVent & { name: string }>[] = [
+    {
+      key: "name",
+      label: "vent",
+      width: "28%",
+      kind: "text",
+      show: (x) => x.name,
+      value: (x) => x.name,
+      set: (x, name) => void vents.set(x, { name }, "name"),
+    },
+    {
+      key: "position",
+      label: "sits",
+      width: "16%",
+      kind: "computed",
+      show: (x) => <span className="font-sans text-peat">{wordOf(POSITIONS, x.position)}</span>,
+    },
+    {
+      key: "size",
+      label: "size",
+      width: "20%",
+      align: "right",
+      kind: "computed",
+      show: (x) => (x.diameter_mm != null ? show(x.diameter_mm, "mm", units) : `${x.width_mm} × ${x.height_mm} mm`),
+    },
+    { key: "free", label: "free", width: "10%", align: "right", kind: "computed", show: (x) => `${Math.round(100 * (x.free_frac ?? 1))} %` },
+    { key: "count", label: "pieces", width: "10%", align: "right", kind: "computed", show: (x) => x.count },
+    {
+      key: "counts",
+      label: "counts",
+      width: "14%",
+      kind: "computed",
+      show: (x) => <span className="font-sans text-peat">{x.closable || x.blocked_by ? "no" : "yes"}</span>,
+    },
+  ];
+  return (
+    <Bench
+      title="Gas"
+      sentence={<Sentence />}
+      picture={<LockerPicture />}
+      tools={
+        <>
+          <StageViews stage="Gas" views={VIEWS} />
+          <button type="button" className="btn btn-main" onClick={() => void create()}>
+            {has ? "Add a vent (n)" : "Add a locker (n)"}
+          </button>
+        </>
+      }
+      ledger={
+        <Ledger
+          label="Vents of the locker"
+          rows={vents.items}
+          columns={columns}
+          id={rowId}
+          selected={v?.id}
+          onSelect={(x) => hand.pick("vent", x.id)}
+          onAdd={create}
+          onRemove={(x) => void vents.remove(x)}
+          onDuplicate={(x) => void vents.duplicate(x)}
+          mark={(x) => <ItemMark subject={`gas-vent:${x.id}`} />}
+          empty={
+            <p className="m-0 max-w-xl text-[15px]">
+              {has
+                ? "No vent yet: the locker’s lowest point must lead to the outside."
+                : "No locker yet. It is sealed to the inside, opens to the outside, and vents at its lowest point."}
+            </p>
+          }
+        />
+      }
+      slate={v ? <VentSlate v={v} /> : l ? <LowSlate l={l} /> : <Whole />}
+    />
+  );
+}
+
+const rowId = (x: GasVent) => x.id;

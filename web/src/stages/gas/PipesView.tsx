@@ -1,0 +1,320 @@
+/** Pipes: regulator, hoses, solenoid, and the runs to each appliance with their pressures. */
+import { useCallback } from "react";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
+import { SlateFig } from "../../parts/Fig";
+import { FindingList, ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { TakeOut } from "../../parts/TakeOut";
+import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
+import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { StageViews } from "../../shell/ViewSwitch";
+import { type GasPipe, type Hose, useGas, useHoses, usePipes } from "./edit";
+import { PipePicture } from "./PipePicture";
+import { Sentence } from "./Sentence";
+import { DRIVING, FITTINGS, JOINTS, MATERIALS, MOUNTS, VIEWS } from "./words";
+
+const CAUTION =
+  "You may plan, run empty sleeves and mount appliances unconnected. Joining pipe, connecting, commissioning, converting jets and altering a regulator are the fitter’s, unless the region gives you the right.";
+
+/** The runs that hang on a run, itself included. */
+function below(id: string, pipes: GasPipe[]): Set<string> {
+  return new Set([id, ...pipes.filter((p) => p.parent === id).flatMap((p) => [...below(p.id, pipes)])]);
+}
+
+function RunSlate({ p }: { p: GasPipe & { name: string } }) {
+  const { report } = useVariant();
+  const { g, part } = useGas();
+  const { items, set, remove } = usePipes();
+  const run = part.pipes?.runs[p.id];
+  const mine = below(p.id, items);
+  const fed = new Set(items.filter((x) => x.id !== p.id).map((x) => x.appliance));
+  return (
+    <Slate title={p.name} sub={p.appliance ? "a run to an appliance" : "a run that goes on"}>
+      <FindingList findings={report.findings.filter((f) => f.subject === `gas-run:${p.id}`)} />
+      {run && (
+        <p className="my-1 text-[12px]">
+          {run.flow_kg_h.toFixed(2)} kg/h through {run.inner_diameter_mm} mm take {run.drop_mbar.toFixed(2)} mbar; {run.lost_mbar.toFixed(2)} mbar are lost to
+          its end, {run.end_mbar.toFixed(2)} mbar stand there. Reynolds number {Math.round(run.reynolds)}:{" "}
+          {run.reynolds < 2300 ? "laminar" : run.reynolds > 4000 ? "turbulent" : "between the two"}.
+        </p>
+      )}
+      <Fields
+        specs={[
+          words("name", "name"),
+          choice(
+            "parent",
+            "begins at",
+            items.filter((x) => !mine.has(x.id)).map((x) => ({ value: x.id, word: x.name })),
+            { none: "the regulator" },
+          ),
+          choice(
+            "appliance",
+            "feeds",
+            (g.appliances ?? []).filter((a) => !fed.has(a.id)).map((a) => ({ value: a.id, word: a.name })),
+            { none: "goes on" },
+          ),
+          mm("inner_diameter_mm", "bore", { clearable: true, placeholder: "Bothy’s size", note: "inside: pipe of 8 mm has 6, of 10 mm 8" }),
+          quantity("length_m", "length", "length", "m"),
+          choice("material", "pipe", MATERIALS),
+          choice("joint", "joints", JOINTS),
+        ]}
+        item={p}
+        onSet={(key, value, label) => void set(p, { [key]: value }, label)}
+      />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Fittings</h3>
+      <Fields
+        specs={FITTINGS.map((f) => count(f.value, f.word))}
+        item={Object.fromEntries(FITTINGS.map((f) => [f.value, p.fittings?.[f.value] ?? 0]))}
+        onSet={(key, value, label) => {
+          const n = Math.max(0, Math.round(Number(value ?? 0)));
+          const rest = Object.fromEntries(Object.entries(p.fittings ?? {}).filter(([k]) => k !== key));
+          void set(p, { fittings: n ? { ...rest, [key]: n } : rest }, label);
+        }}
+      />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Way</h3>
+      <Fields
+        specs={[
+          quantity("clip_m", "clips every", "length", "m", { clearable: true, placeholder: "not said" }),
+          flag("grommets", "a grommet at each panel"),
+          mm("to_cable_mm", "to the nearest cable", { clearable: true, placeholder: "not said" }),
+          flag("crosses_cable", "it only crosses it"),
+          ...(p.crosses_cable ? [flag("cable_cover", "with a cover between")] : []),
+          mm("to_hot_mm", "to exhaust or heat", { clearable: true, placeholder: "not said" }),
+          flag("shielded", "a shield between"),
+          flag("hidden_joint", "a joint in a void or under the floor"),
+        ]}
+        item={p}
+        onSet={(key, value, label) => void set(p, { [key]: value }, label)}
+      />
+      <TakeOut remove={() => remove(p)}>Take this run out</TakeOut>
+    </Slate>
+  );
+}
+
+function HoseSlate({ h }: { h: Hose }) {
+  const { report } = useVariant();
+  const { set, remove } = useHoses();
+  return (
+    <Slate title={h.name} sub={h.high_pressure ? "hose before the regulator" : "hose after the regulator"}>
+      <FindingList findings={report.findings.filter((f) => f.subject === `hose:${h.id}`)} />
+      <Fields
+        specs={[
+          words("name", "name"),
+          flag("high_pressure", "before the regulator"),
+          quantity("length_m", "length", "length", "m"),
+          quantity("age_years", "age from its date, years", "count", "", { clearable: true, placeholder: "no date on it" }),
+          flag("slides", "to a vessel on a slide-out"),
+          flag("cracked", "its surface is cracked"),
+          flag("through_wall", "it passes a wall, floor or void"),
+        ]}
+        item={h}
+        onSet={(key, value, label) => void set(h, { [key]: value }, label)}
+      />
+      <TakeOut remove={() => remove(h)}>Take this hose out</TakeOut>
+    </Slate>
+  );
+}
+
+function Whole() {
+  const { design, report } = useVariant();
+  const { g, part, set, put } = useGas();
+  const hoses = useHoses();
+  const hand = useHand();
+  const { r, s } = { r: g.regulator, s: g.solenoid };
+  const off = (key: string, word: string) => (
+    <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set(key, null, word)}>
+      {word}
+    </button>
+  );
+  return (
+    <Slate title="Gas" sub="regulator, hoses, pipes">
+      <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^(gas-run|hose|regulator|solenoid)/.test(f.subject))} />
+      {["gas/worst_mbar", "gas/pipe_mm", "gas/peak_kg_h", "gas/regulator_min_kg_h", "gas/solenoid_wh"].map((k) => (
+        <SlateFig key={k} k={k} />
+      ))}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Regulator</h3>
+      {r ? (
+        <>
+          <Fields
+            specs={[
+              words("name", "name"),
+              quantity("nominal_mbar", "gives", "pressure", "mbar", { scale: 0.01, clearable: true, placeholder: `${part.nominal_mbar} mbar, the region’s` }),
+              quantity("capacity_kg_h", "capacity, kg/h", "count", ""),
+              quantity("age_years", "age from its date, years", "count", "", { clearable: true, placeholder: "not said" }),
+              choice("mount", "sits", MOUNTS),
+              flag("crash_safe", "shuts in a crash"),
+              flag("hose_break", "valves that shut when a hose breaks"),
+            ]}
+            item={r}
+            onSet={put("regulator", "regulator")}
+          />
+          {off("regulator", "no regulator")}
+        </>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-slate"
+          onClick={() =>
+            void set(
+              "regulator",
+              { nominal_mbar: part.nominal_mbar, capacity_kg_h: Math.max(0.8, Math.ceil(10 * part.regulator_min_kg_h) / 10) },
+              "a regulator",
+            )
+          }
+        >
+          Add a regulator
+        </button>
+      )}
+      <Fields specs={[choice("while_driving", "while driving the valve is", DRIVING)]} item={g} onSet={(key, value, label) => void set(key, value, label)} />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Hoses</h3>
+      {hoses.items.map((h) => (
+        <button key={h.id} type="button" className="my-0.5 block underline decoration-dotted underline-offset-2" onClick={() => hand.pick("hose", h.id)}>
+          {h.name}
+        </button>
+      ))}
+      <button type="button" className="btn btn-slate my-1" onClick={() => void hoses.add({ age_years: 0 }).then((id) => id && hand.pick("hose", id))}>
+        Add a hose
+      </button>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Main solenoid</h3>
+      {s ? (
+        <>
+          <Fields
+            specs={[
+              flag("normally_closed", "closed without current"),
+              quantity("hold_w", "holds with", "power", "W"),
+              quantity("open_h_day", "open, hours a day", "count", ""),
+              flag("by_alarm", "the gas alarm shuts it too"),
+              choice(
+                "appliance",
+                "its line in Life",
+                (design.life?.appliances ?? []).map((a) => ({ value: a.id, word: a.name })),
+                { none: "none", note: "its circuit then gets a switch on the panel in Wiring" },
+              ),
+            ]}
+            item={s}
+            onSet={put("solenoid", "solenoid")}
+          />
+          <p className="my-1 text-[12px] text-chalk-dim">{part.on_panel ? "A switch of the panel works it." : "No switch of the panel works it yet."}</p>
+          {off("solenoid", "no solenoid")}
+        </>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-slate"
+          onClick={() => void set("solenoid", { normally_closed: true, hold_w: 1, open_h_day: 2, by_alarm: true }, "a solenoid")}
+        >
+          Add a solenoid
+        </button>
+      )}
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+    </Slate>
+  );
+}
+
+export function PipesView() {
+  const { g, part } = useGas();
+  const { units } = usePerson();
+  const hand = useHand();
+  const pipes = usePipes();
+  const hoses = useHoses();
+  const add = pipes.add;
+  const first = pipes.items.find((p) => p.parent == null);
+  const unfed = (g.appliances ?? []).find((a) => !pipes.items.some((p) => p.appliance === a.id));
+  const create = useCallback(async () => {
+    const to =
+      first && unfed
+        ? { name: `To ${unfed.name}`.slice(0, 120), parent: first.id, appliance: unfed.id, fittings: { tee_branch: 1, valve_appliance: 1 } }
+        : first
+          ? { parent: first.id }
+          : { name: "Main", length_m: 2, fittings: { valve_ball: 1 } };
+    const id = await add({ grommets: true, ...to });
+    if (id) hand.pick("run", id);
+  }, [add, first, unfed, hand.pick]);
+  useCall("bothy:new", create);
+  const p = hand.kind === "run" ? pipes.items.find((x) => x.id === hand.id) : undefined;
+  const h = hand.kind === "hose" ? hoses.items.find((x) => x.id === hand.id) : undefined;
+  const run = (x: GasPipe) => part.pipes?.runs[x.id];
+  const columns: Column<GasPipe & { name: string }>[] = [
+    { key: "name", label: "run", width: "24%", kind: "text", show: (x) => x.name, value: (x) => x.name, set: (x, name) => void pipes.set(x, { name }, "name") },
+    {
+      key: "parent",
+      label: "begins at",
+      width: "18%",
+      kind: "computed",
+      show: (x) => <span className="font-sans text-peat">{pipes.items.find((y) => y.id === x.parent)?.name ?? "regulator"}</span>,
+    },
+    {
+      key: "length",
+      label: "length",
+      width: "10%",
+      align: "right",
+      kind: "quantity",
+      dimension: "length",
+      unit: "m",
+      show: (x) => show(x.length_m, "m", units),
+      value: (x) => x.length_m,
+      set: (x, q) => q && void pipes.set(x, { length_m: q.value }, "length"),
+    },
+    {
+      key: "bore",
+      label: "bore",
+      width: "12%",
+      align: "right",
+      kind: "quantity",
+      dimension: "length",
+      unit: "mm",
+      show: (x) =>
+        x.inner_diameter_mm != null ? (
+          show(x.inner_diameter_mm, "mm", units)
+        ) : run(x) ? (
+          <i className="text-heather" title="Bothy’s size">{`${run(x)!.inner_diameter_mm} mm`}</i>
+        ) : (
+          ""
+        ),
+      value: (x) => x.inner_diameter_mm ?? null,
+      set: (x, q) => void pipes.set(x, { inner_diameter_mm: q ? q.value * 1000 : null }, "bore"),
+    },
+    { key: "flow", label: "kg/h", width: "10%", align: "right", kind: "computed", show: (x) => run(x)?.flow_kg_h.toFixed(2) ?? "" },
+    { key: "drop", label: "takes", width: "12%", align: "right", kind: "computed", show: (x) => (run(x) ? `${run(x)!.drop_mbar.toFixed(2)} mbar` : "") },
+    { key: "end", label: "at its end", width: "12%", align: "right", kind: "computed", show: (x) => (run(x) ? `${run(x)!.end_mbar.toFixed(2)} mbar` : "") },
+  ];
+  return (
+    <Bench
+      title="Gas"
+      sentence={<Sentence />}
+      picture={<PipePicture />}
+      tools={
+        <>
+          <StageViews stage="Gas" views={VIEWS} />
+          <button type="button" className="btn btn-main" onClick={() => void create()}>
+            Add a run (n)
+          </button>
+        </>
+      }
+      ledger={
+        <Ledger
+          label="Gas runs"
+          rows={pipes.items}
+          columns={columns}
+          id={rowId}
+          selected={p?.id}
+          onSelect={(x) => hand.pick("run", x.id)}
+          onAdd={create}
+          onRemove={(x) => void pipes.remove(x)}
+          onDuplicate={(x) => void pipes.duplicate(x)}
+          onMove={(x, by) => void pipes.move(x, by)}
+          mark={(x) => <ItemMark subject={`gas-run:${x.id}`} />}
+          empty={<p className="m-0 max-w-xl text-[15px]">No run yet. The first goes from the regulator to where the pipes part; then one to each appliance.</p>}
+        />
+      }
+      slate={p ? <RunSlate p={p} /> : h ? <HoseSlate h={h} /> : <Whole />}
+    />
+  );
+}
+
+const rowId = (x: GasPipe) => x.id;

@@ -1,0 +1,297 @@
+/** Vessels: what they hold and weigh, whether the gas comes out in the cold and fast enough, where it is to be had on the way. */
+import { scaleLinear } from "d3-scale";
+import { useCallback } from "react";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { choice, count, Fields, flag, quantity, words } from "../../parts/Fields";
+import { SlateFig } from "../../parts/Fig";
+import { FindingList, ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { TakeOut } from "../../parts/TakeOut";
+import { useWidth } from "../../pictures/useWidth";
+import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
+import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { StageViews } from "../../shell/ViewSwitch";
+import { useGas, useVessels, type Vessel } from "./edit";
+import { Sentence } from "./Sentence";
+import { BOIL, FILLERS, GASES, HELD, OUTLETS, PLACES, SUPPLIES, VESSELS, VIEWS, wordOf } from "./words";
+
+const CAUTION =
+  "Upright, strapped, the valve shut and capped when it is carried. Never heat a cylinder with a flame, lamp, blanket or engine air; never fill an exchange cylinder at a pump.";
+
+/** The vessels in their size, and five gases on a scale of cold: where a gas has a bar, it comes out. */
+function VesselsPicture() {
+  const { g, part } = useGas();
+  const { units } = usePerson();
+  const hand = useHand();
+  const [box, width] = useWidth<HTMLDivElement>();
+  const narrow = width < 620;
+  const list = g.vessels ?? [];
+  const tall = Math.max(0.5, ...list.map((v) => v.height_m ?? 0.5));
+  const px = 150 / tall;
+  const half = narrow ? width : width * 0.42;
+  let x = 16;
+  const drawn = list.map((v) => {
+    const w = Math.max(26, (v.diameter_m ?? 0.3) * px);
+    const at = x;
+    x += (w + 6) * Math.min(3, v.count ?? 1) + 34;
+    return { v, w, at };
+  });
+  const scale = Math.min(1, (half - 10) / Math.max(1, x));
+  const top = narrow ? 236 : 0;
+  const x0 = (narrow ? 0 : half) + 92;
+  const t = scaleLinear([-40, 20], [x0, width - 74]);
+  const cold = Math.max(-40, Math.min(20, part.coldest_c));
+  const shape = (w: number, h: number) => `M0 ${h}V18q0 -14 ${w * 0.3} -16h${w * 0.4}q${w * 0.3} 2 ${w * 0.3} 16V${h}z`;
+  return (
+    <div ref={box} className="px-2 pt-1">
+      <svg
+        viewBox={`0 0 ${width} ${top + 232}`}
+        className="block w-full"
+        role="img"
+        aria-label={`${list.map((v) => `${v.count ?? 1} ${v.name}`).join(", ") || "no vessel"}; at ${part.coldest_c.toFixed(0)} °C ${part.cold.map((c) => `${wordOf(GASES, c.gas)} ${Math.round(100 * c.usable_frac)} %`).join(", ")} come out`}
+      >
+        <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
+          vessels, full
+        </text>
+        <g transform={`translate(0 26) scale(${scale})`}>
+          {drawn.map(({ v, w, at }) => {
+            const p = part.vessels[v.id];
+            const h = Math.max(40, (v.height_m ?? 0.5) * px);
+            const held = hand.kind === "vessel" && hand.id === v.id;
+            const fill = 0.8 * (h - 10) * (p && p.capacity_kg > 0 ? Math.min(1, p.usable_kg / (p.capacity_kg * (v.count ?? 1))) : 0);
+            return (
+              <g key={v.id} transform={`translate(${at} ${158 - h})`} onClick={() => hand.pick("vessel", v.id)} style={{ cursor: "pointer" }}>
+                {Array.from({ length: Math.min(3, v.count ?? 1) }, (_, i) => (
+                  <g key={i} transform={`translate(${i * (w + 6)} 0) rotate(${v.kind === "cylinder" ? Math.min(90, v.angle_deg ?? 0) : 0} ${w / 2} ${h})`}>
+                    <path d={shape(w, h)} fill="none" stroke="currentColor" strokeWidth={held ? 2.4 : 1.4} />
+                    <rect x="2" y={h - 2 - fill} width={w - 4} height={fill} fill="var(--color-gorse)" fillOpacity="0.45" />
+                    <rect x={w * 0.4} y="-4" width={w * 0.2} height="7" fill="currentColor" />
+                    {Array.from({ length: Math.min(2, v.straps ?? 0) }, (_, s) => (
+                      <path key={s} d={`M-3 ${h * (0.4 + 0.35 * s)}h${w + 6}`} stroke="currentColor" strokeWidth="3" />
+                    ))}
+                  </g>
+                ))}
+                <text x="0" y={h + 16} fontSize="11" fill="currentColor" fontWeight={held ? 700 : 400}>
+                  {`${(v.count ?? 1) > 1 ? `${v.count} × ` : ""}${show(p?.capacity_kg, "kg", units)}`}
+                </text>
+                <text x="0" y={h + 30} fontSize="10.5" fill="currentColor">
+                  {show(p?.full_mass_kg, "kg", units)} full
+                </text>
+              </g>
+            );
+          })}
+        </g>
+        <text x={narrow ? 8 : half + 8} y={top + 18} fontSize="12" fontWeight="600" fill="currentColor">
+          comes out at
+        </text>
+        {part.cold.map((c, i) => {
+          const y = top + 34 + i * 26;
+          const mine = c.gas === (g.gas ?? "propane");
+          const from = t(Math.max(-40, Math.min(20, c.min_temp_c)));
+          return (
+            <g key={c.gas}>
+              <text x={x0 - 8} y={y + 13} fontSize="11.5" textAnchor="end" fill="currentColor" fontWeight={mine ? 700 : 400}>
+                {wordOf(GASES, c.gas)}
+              </text>
+              <rect
+                x={from}
+                y={y + 2}
+                width={Math.max(1, t(20) - from)}
+                height="14"
+                fill="var(--color-moss)"
+                fillOpacity={mine ? 0.7 : 0.3}
+                stroke="currentColor"
+                strokeWidth={mine ? 1.3 : 0}
+              />
+              <text x={width - 68} y={y + 13} fontSize="11" className="num" fill="currentColor">
+                {Math.round(100 * c.usable_frac)} %
+              </text>
+            </g>
+          );
+        })}
+        {[-40, -30, -20, -10, 0, 10, 20].map((v) => (
+          <text key={v} x={t(v)} y={top + 184} fontSize="10.5" textAnchor="middle" className="num" fill="currentColor">
+            {units === "us" ? Math.round(v * 1.8 + 32) : v}
+          </text>
+        ))}
+        <path d={`M${t(cold)} ${top + 28}V${top + 168}`} stroke="var(--color-loch)" strokeWidth="2.5" strokeDasharray="5 3" />
+        <text x={t(cold) + (cold > 5 ? -6 : 6)} y={top + 204} fontSize="11" textAnchor={cold > 5 ? "end" : "start"} fill="currentColor">
+          coldest use {show(part.coldest_c, "°C", units)}
+        </text>
+        <text x={width - 8} y={top + 204} fontSize="10.5" textAnchor="end" fill="currentColor">
+          of a full vessel
+        </text>
+      </svg>
+    </div>
+  );
+}
+
+function VesselSlate({ v }: { v: Vessel & { name: string } }) {
+  const { report } = useVariant();
+  const { part } = useGas();
+  const { set, remove } = useVessels();
+  const { units } = usePerson();
+  const p = part.vessels[v.id];
+  const whole = ["count", "straps"];
+  return (
+    <Slate title={v.name} sub={wordOf(VESSELS, v.kind)}>
+      <FindingList findings={report.findings.filter((f) => f.subject === `vessel:${v.id}`)} />
+      {p && (
+        <p className="my-1 text-[12px]">
+          {show(p.full_mass_kg, "kg", units)} full. At {show(part.coldest_c, "°C", units)} and three tenths full it gives {p.continuous_kg_h.toFixed(2)} kg/h
+          for long, {p.burst_kg_h.toFixed(2)} kg/h for an hour. Its straps must hold {(p.need_n / 1000).toFixed(1)} kN.
+        </p>
+      )}
+      {[`vessels/${v.id}/continuous_kg_h`, `vessels/${v.id}/burst_kg_h`].map((k) => (
+        <SlateFig key={k} k={k} />
+      ))}
+      <Fields
+        specs={[
+          words("name", "name"),
+          choice("kind", "kind", VESSELS),
+          choice("supply", "got by", SUPPLIES),
+          count("count", "pieces"),
+          ...(v.kind === "tank"
+            ? [quantity("water_capacity_l", "holds in all", "volume", "L"), quantity("fill_limit_frac", "is filled to", "fraction", "")]
+            : [quantity("capacity_kg", "gas in one", "mass", "kg")]),
+          quantity("tare_kg", "empty mass, one", "mass", "kg"),
+          quantity("diameter_m", "across", "length", "m"),
+          quantity("height_m", "height", "length", "m"),
+          choice("place", "stands", PLACES),
+          quantity("angle_deg", "leans, degrees", "count", ""),
+          count("straps", "straps"),
+          quantity("restraint_n", "they hold, N", "count", "", { clearable: true, placeholder: "not said" }),
+          flag("connected", "connected"),
+          flag("stop_80", "an 80 % stop valve"),
+          flag("self_filled", "you fill it yourself"),
+          choice("outlet", "its outlet", OUTLETS, { none: "the region’s" }),
+          choice("filler", "its filler", FILLERS, { none: "the region’s" }),
+          flag("budgeted", "its full mass is in the budget"),
+        ]}
+        item={v}
+        onSet={(key, value, label) =>
+          void set(v, { [key]: whole.includes(key) ? Math.max(key === "count" ? 1 : 0, Math.round(Number(value ?? 0))) : value }, label)
+        }
+      />
+      <TakeOut remove={() => remove(v)}>Take this vessel out</TakeOut>
+    </Slate>
+  );
+}
+
+function Whole() {
+  const { report } = useVariant();
+  const { g, part, set } = useGas();
+  const { units } = usePerson();
+  return (
+    <Slate title="Gas" sub="vessels and the cold">
+      <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^(vessel|gas$|country)/.test(f.subject))} />
+      {["gas/vapour_pressure_gauge_mbar", "gas/usable_mass_frac", "gas/min_temp_c", "gas/full_mass_kg"].map((k) => (
+        <SlateFig key={k} k={k} />
+      ))}
+      {part.boil.map((b) => (
+        <p key={b.what} className={`my-1 text-[12px] ${b.verdict === "too-much" ? "text-[#f3b3a4]" : "text-chalk-dim"}`}>
+          {b.what === "everything" ? "Everything on for an hour" : "A night of heating"}: {b.demand_kg_h.toFixed(2)} kg/h, and three tenths full they give{" "}
+          {b.continuous_kg_h.toFixed(2)} for long, {b.burst_kg_h.toFixed(2)} for {b.hours.toFixed(0)} h. Enough {BOIL[b.verdict]}.
+        </p>
+      ))}
+      <Fields
+        specs={[
+          choice("gas", "gas", GASES, { none: "propane, for the frost" }),
+          quantity("coldest_c", "coldest use", "temperature", "°C", { clearable: true, placeholder: "the plan’s coldest night" }),
+          choice("restraint_school", "held against", HELD),
+        ]}
+        item={g}
+        onSet={(key, value, label) => void set(key, value, label)}
+      />
+      {part.countries.length > 0 && (
+        <>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">On the way</h3>
+          <ul className="m-0 list-none p-0 text-[12px]">
+            {part.countries.map((c) => (
+              <li key={c.code} className="border-b border-slate-2 py-1">
+                <strong>{c.name[0]!.toUpperCase() + c.name.slice(1)}</strong>, {c.days} days, {show(c.need_kg, "kg", units)}: outlet{" "}
+                {c.fits ? "fits" : "doesn’t fit"}, exchange {c.exchange ? "yes" : "no"}, pump {c.pump ? "yes" : "no"}
+                {c.note && <span className="block text-chalk-dim">{c.note}</span>}
+                {!c.fits && c.outlets.length > 0 && (
+                  <span className="block text-chalk-dim">met there: {c.outlets.map((o) => wordOf(OUTLETS, o)).join(", ")}</span>
+                )}
+              </li>
+            ))}
+          </ul>
+          <p className="my-1 text-[12px] text-chalk-dim">
+            Usual of each country; ask before the trip. Only a vessel with an 80 % stop valve is filled at a pump.
+          </p>
+        </>
+      )}
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+    </Slate>
+  );
+}
+
+export function VesselsView() {
+  const { part } = useGas();
+  const { units } = usePerson();
+  const hand = useHand();
+  const list = useVessels();
+  const add = list.add;
+  const create = useCallback(async () => {
+    const id = await add();
+    if (id) hand.pick("vessel", id);
+  }, [add, hand.pick]);
+  useCall("bothy:new", create);
+  const v = hand.kind === "vessel" ? list.items.find((x) => x.id === hand.id) : undefined;
+  const columns: Column<Vessel & { name: string }>[] = [
+    {
+      key: "name",
+      label: "vessel",
+      width: "26%",
+      kind: "text",
+      show: (x) => x.name,
+      value: (x) => x.name,
+      set: (x, name) => void list.set(x, { name }, "name"),
+    },
+    { key: "place", label: "stands", width: "20%", kind: "computed", show: (x) => <span className="font-sans text-peat">{wordOf(PLACES, x.place)}</span> },
+    { key: "count", label: "pieces", width: "9%", align: "right", kind: "computed", show: (x) => x.count },
+    { key: "kg", label: "gas in one", width: "13%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.capacity_kg, "kg", units) },
+    { key: "usable", label: "comes out", width: "13%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.usable_kg, "kg", units) },
+    { key: "full", label: "mass, full", width: "14%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.full_mass_kg, "kg", units) },
+  ];
+  return (
+    <Bench
+      title="Gas"
+      sentence={<Sentence />}
+      picture={<VesselsPicture />}
+      tools={
+        <>
+          <StageViews stage="Gas" views={VIEWS} />
+          <button type="button" className="btn btn-main" onClick={() => void create()}>
+            Add a vessel (n)
+          </button>
+        </>
+      }
+      ledger={
+        <Ledger
+          label="Gas vessels"
+          rows={list.items}
+          columns={columns}
+          id={rowId}
+          selected={v?.id}
+          onSelect={(x) => hand.pick("vessel", x.id)}
+          onAdd={create}
+          onRemove={(x) => void list.remove(x)}
+          onDuplicate={(x) => void list.duplicate(x)}
+          onMove={(x, by) => void list.move(x, by)}
+          mark={(x) => <ItemMark subject={`vessel:${x.id}`} />}
+          empty={<p className="m-0 max-w-xl text-[15px]">No vessel yet. An exchange cylinder is the simplest: no filling errors, swapped anywhere at home.</p>}
+        />
+      }
+      slate={v ? <VesselSlate v={v} /> : <Whole />}
+    />
+  );
+}
+
+const rowId = (x: Vessel) => x.id;

@@ -1,0 +1,70 @@
+/** Edits of Gas and of its lists. */
+import { useCallback } from "react";
+import type { PatchOp, Schemas } from "../../data/client";
+import { useItems } from "../../data/items";
+import { useVariant } from "../../data/variant";
+
+export type GasAppliance = Schemas["GasAppliance"];
+export type Vessel = Schemas["Vessel"];
+export type GasVent = Schemas["GasVent"];
+export type GasPipe = Schemas["GasPipe"];
+export type Hose = Schemas["Hose"];
+export type LowPoint = Schemas["LowPoint"];
+export type GasTest = Schemas["GasTest"];
+export type GasCheck = Schemas["GasCheck"];
+type Named<T> = T & { id: string; name: string };
+
+const EMPTY = {} as Schemas["Gas"];
+
+/** Everything said of Gas, never undefined; `set` sets a field, `put` one of a part of it. */
+export function useGas() {
+  const { design, report, edit } = useVariant();
+  const g = design.gas ?? EMPTY;
+  const set = useCallback((key: string, value: unknown, what: string) => edit([{ op: "replace", path: `/gas/${key}`, value }], what), [edit]);
+  const put = (base: string, what: string) => (key: string, value: unknown, label: string) => void set(`${base}/${key}`, value, `${what}: ${label}`);
+  return { g, part: report.gas, set, put };
+}
+
+export function useAppliances() {
+  const { g } = useGas();
+  const unlink = (id: string): PatchOp[] => [
+    ...(g.pipes ?? []).flatMap((p, i): PatchOp[] => (p.appliance === id ? [{ op: "replace", path: `/gas/pipes/${i}/appliance`, value: null }] : [])),
+    ...(g.checks ?? []).flatMap((c, i): PatchOp[] => (c.appliance === id ? [{ op: "replace", path: `/gas/checks/${i}/appliance`, value: null }] : [])),
+  ];
+  return useItems<Named<GasAppliance>>("/gas/appliances", g.appliances ?? [], "Appliance", unlink);
+}
+
+export function useVessels() {
+  const { g } = useGas();
+  return useItems<Named<Vessel>>("/gas/vessels", g.vessels ?? [], "Cylinder");
+}
+
+export function useVents() {
+  const { g } = useGas();
+  return useItems<Named<GasVent>>("/gas/locker/vents", (g.locker?.vents ?? []) as Named<GasVent>[], "Vent");
+}
+
+export function useHoses() {
+  const { g } = useGas();
+  return useItems<Named<Hose>>("/gas/hoses", g.hoses ?? [], "Hose");
+}
+
+export function useLowPoints() {
+  const { g } = useGas();
+  return useItems<Named<LowPoint>>("/gas/low_points", g.low_points ?? [], "Low point");
+}
+
+export function useTests() {
+  const { g } = useGas();
+  return useItems<Named<GasTest>>("/gas/tests", g.tests ?? [], "Leak test");
+}
+
+export function usePipes() {
+  const { g } = useGas();
+  const items = (g.pipes ?? []) as Named<GasPipe>[];
+  const unlink = (id: string): PatchOp[] =>
+    items.flatMap((p, i) =>
+      p.parent === id ? [{ op: "replace" as const, path: `/gas/pipes/${i}/parent`, value: items.find((x) => x.id === id)?.parent ?? null }] : [],
+    );
+  return useItems<Named<GasPipe>>("/gas/pipes", items, "Run", unlink);
+}
