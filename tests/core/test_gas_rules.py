@@ -7,11 +7,11 @@ from typing import Any
 
 import pytest
 
-from bothy.core.design.edit import apply_patch
 from bothy.core.design.gas import Gas
 from bothy.core.finding import RULES
 from bothy.core.gas.pipework import marks
-from tests.designs import BANK, INVERTER, found, lived, made
+from tests.designs import BANK, INVERTER, found, lived
+from tests.rule_cases import after_its_remedy, raised_only_there, with_a_remedy
 
 HOB: dict[str, Any] = {"id": "hob", "name": "Hob", "kind": "hob_burner", "count": 2, "nominal_mbar": 30.0, "flame_failure": True, "valve": True}
 HEATER: dict[str, Any] = {"id": "heater", "name": "Heater", "kind": "space_heater", "room_sealed": True, "flame_failure": True, "valve": True}
@@ -197,17 +197,10 @@ def test_every_rule_of_gas_has_its_case() -> None:
 
 @pytest.mark.parametrize("rule", sorted(CASES))
 def test_a_rule_of_gas_is_raised_where_it_holds_and_not_beside_it(rule: str) -> None:
-    bad, good = CASES[rule]
-    raised = found(bad)
-    assert rule in raised, sorted(r for r in raised if r.startswith("gas-"))
-    f = raised[rule]
-    assert f.stage == "gas"
-    assert f.message.endswith("."), f.message
-    assert f.remedy
-    assert rule not in found(good), found(good)[rule].message
+    raised_only_there(CASES, rule, "gas")
 
 
-FIXED = [r for r, (bad, _) in CASES.items() if found(bad).get(r) is not None and found(bad)[r].fix is not None]
+FIXED = with_a_remedy(CASES)
 
 
 def test_some_of_them_have_a_remedy_of_one_press() -> None:
@@ -216,14 +209,11 @@ def test_some_of_them_have_a_remedy_of_one_press() -> None:
 
 @pytest.mark.parametrize("rule", FIXED)
 def test_a_remedy_that_is_a_definite_change_ends_its_finding(rule: str) -> None:
-    bad = CASES[rule][0]
-    f = found(bad)[rule]
-    assert f.fix is not None
-    after = found(apply_patch(made(bad), f.fix.patch).model_dump(mode="json"))
+    before, after = after_its_remedy(CASES, rule)
     if rule in ("gas-autonomy-short", "gas-solenoid-panel"):  # one more, or one step on the way to it
-        assert rule not in after or after[rule].message != f.message
+        assert after is None or after.message != before.message
     else:
-        assert rule not in after or after[rule].subject != f.subject
+        assert after is None
 
 
 def test_nothing_is_said_of_gas_until_somebody_begins_with_it() -> None:

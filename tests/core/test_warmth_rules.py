@@ -8,6 +8,7 @@ import pytest
 
 from bothy.core.finding import RULES
 from tests.designs import BANK, found, lived
+from tests.rule_cases import after_its_remedy, raised_only_there
 
 WINTER = {"place": "inverness", "from_month": 12, "to_month": 2}
 HOT = {"place": "alice_springs", "from_month": 12, "to_month": 2}
@@ -223,14 +224,7 @@ def test_every_rule_of_warmth_has_its_case() -> None:
 
 @pytest.mark.parametrize("rule", sorted(CASES))
 def test_a_rule_of_warmth_is_raised_where_it_holds_and_not_beside_it(rule: str) -> None:
-    bad, good = CASES[rule]
-    raised = found(bad)
-    assert rule in raised, sorted(r for r in raised if r.startswith("warm-"))
-    f = raised[rule]
-    assert f.stage == "warmth"
-    assert f.message.endswith((".", "%"))
-    assert f.remedy
-    assert rule not in found(good)
+    raised_only_there(CASES, rule, "warmth")
 
 
 @pytest.mark.parametrize(
@@ -252,13 +246,7 @@ def test_a_rule_of_warmth_is_raised_where_it_holds_and_not_beside_it(rule: str) 
     ],
 )
 def test_a_remedy_that_is_a_definite_change_ends_its_finding(rule: str) -> None:
-    from bothy.core.design.edit import apply_patch
-    from tests.designs import made
-
-    bad = CASES[rule][0]
-    fix = found(bad)[rule].fix
-    assert fix is not None
-    assert rule not in found(apply_patch(made(bad), fix.patch).model_dump(mode="json"))
+    assert after_its_remedy(CASES, rule)[1] is None
 
 
 def test_nothing_is_said_of_warmth_until_somebody_begins_with_it() -> None:

@@ -7,9 +7,9 @@ from typing import Any
 
 import pytest
 
-from bothy.core.design.edit import apply_patch
 from bothy.core.finding import RULES
-from tests.designs import BANK, found, lived, made
+from tests.designs import BANK, found, lived
+from tests.rule_cases import after_its_remedy, raised_only_there, with_a_remedy
 
 HELD = {"restraint_x_n": 20000.0, "restraint_y_n": 20000.0, "restraint_z_n": 20000.0}
 TANK: dict[str, Any] = {
@@ -179,17 +179,10 @@ def test_every_rule_of_water_has_its_case() -> None:
 
 @pytest.mark.parametrize("rule", sorted(CASES))
 def test_a_rule_of_water_is_raised_where_it_holds_and_not_beside_it(rule: str) -> None:
-    bad, good = CASES[rule]
-    raised = found(bad)
-    assert rule in raised, sorted(r for r in raised if r.startswith("water-"))
-    f = raised[rule]
-    assert f.stage == "water"
-    assert f.message.endswith(".")
-    assert f.remedy
-    assert rule not in found(good)
+    raised_only_there(CASES, rule, "water")
 
 
-FIXED = [r for r, (bad, _) in CASES.items() if found(bad).get(r) is not None and found(bad)[r].fix is not None]
+FIXED = with_a_remedy(CASES)
 
 
 def test_most_of_them_have_a_remedy_of_one_press() -> None:
@@ -198,11 +191,7 @@ def test_most_of_them_have_a_remedy_of_one_press() -> None:
 
 @pytest.mark.parametrize("rule", FIXED)
 def test_a_remedy_that_is_a_definite_change_ends_its_finding(rule: str) -> None:
-    bad = CASES[rule][0]
-    f = found(bad)[rule]
-    assert f.fix is not None
-    after = found(apply_patch(made(bad), f.fix.patch).model_dump(mode="json"))
-    assert rule not in after or after[rule].subject != f.subject
+    assert after_its_remedy(CASES, rule)[1] is None
 
 
 def test_nothing_is_said_of_water_until_somebody_begins_with_it() -> None:

@@ -1,6 +1,6 @@
 /** Gas's views on a report of the core (tests/web_fixture.py): what they say, and which operations they make. */
 import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it } from "vitest";
 import { GasSheets } from "../src/print/GasSheets";
 import { CookingView } from "../src/stages/gas/CookingView";
 import type { GasPipe } from "../src/stages/gas/edit";
@@ -15,37 +15,10 @@ import { wordOf } from "../src/stages/gas/words";
 import { useApplianceEdits } from "../src/stages/life/edit";
 import { useHeaters } from "../src/stages/warmth/edit";
 import fixture from "./fixtures/gas.json";
-import { calls, mount, serve, state } from "./mounted";
+import { mount, state } from "./mounted";
+import { onStage } from "./onstage";
 
-const plain = structuredClone(state);
-
-beforeEach(() => {
-  localStorage.clear();
-  Object.assign(state.design, { gas: structuredClone(fixture.design) });
-  Object.assign(state.report, {
-    gas: structuredClone(fixture.report),
-    vehicle: fixture.vehicle,
-    region_name: "United Kingdom",
-    figures: { ...plain.report.figures, ...fixture.figures },
-    findings: structuredClone(fixture.findings),
-  });
-  Object.assign(state.report.stages, { gas: { stones: 2, dangers: 1, faults: 0 } });
-  serve();
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  Object.assign(state, structuredClone(plain));
-});
-
-const slate = () => screen.getByRole("complementary");
-const sent = () => calls.filter((c) => c.method === "PATCH").map((c) => c.body.ops);
-const ops = async (count = 1) => {
-  await waitFor(() => expect(sent()).toHaveLength(count));
-  return sent().at(-1);
-};
-const press = (name: string | RegExp) => fireEvent.click(within(slate()).getByRole("button", { name }));
-const change = (label: string | RegExp, value: string) => fireEvent.change(within(slate()).getByLabelText(label), { target: { value } });
+const { slate, ops, press, change } = onStage("gas", fixture);
 const set = (path: string, value: unknown) => [{ op: "replace", path: `/gas/${path}`, value }];
 
 describe("use and days", () => {

@@ -1,20 +1,21 @@
 /** Water's views on a report of the core (tests/web_fixture.py): what they say, and which operations they make. */
 import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it } from "vitest";
+import { below } from "../src/data/lists";
 import { WaterSheets } from "../src/print/WaterSheets";
 import { CareView } from "../src/stages/water/CareView";
 import { DaysView } from "../src/stages/water/DaysView";
 import type { PipeRun, Prism } from "../src/stages/water/edit";
 import { HotView, hours } from "../src/stages/water/HotView";
 import { readSection, reshaped, TanksView } from "../src/stages/water/TanksView";
-import { below, TapsView } from "../src/stages/water/TapsView";
+import { TapsView } from "../src/stages/water/TapsView";
 import { viewOf, Component as Water } from "../src/stages/water/Water";
 import { heightOf } from "../src/stages/water/WaterPicture";
 import { wordOf } from "../src/stages/water/words";
 import fixture from "./fixtures/water.json";
 import { calls, mount, serve, state } from "./mounted";
+import { onStage } from "./onstage";
 
-const plain = structuredClone(state);
 const OPEN = {
   open: ["shower"],
   flow_l_min: { main: 5, sink: 0, wash: 5, basin: 0, shower: 5, outside: 0 },
@@ -25,32 +26,7 @@ const OPEN = {
   pump_a: 3.7,
   cycling: false,
 };
-
-beforeEach(() => {
-  localStorage.clear();
-  Object.assign(state.design, { water: structuredClone(fixture.design) });
-  Object.assign(state.report, {
-    water: structuredClone(fixture.report),
-    vehicle: fixture.vehicle,
-    figures: { ...plain.report.figures, ...fixture.figures },
-    findings: structuredClone(fixture.findings),
-  });
-  Object.assign(state.report.stages, { water: { stones: 2, dangers: 1, faults: 2 } });
-  serve({ "GET /api/variants/v/taps": OPEN });
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-  Object.assign(state, structuredClone(plain));
-});
-
-const slate = () => screen.getByRole("complementary");
-const sent = () => calls.filter((c) => c.method === "PATCH").map((c) => c.body.ops);
-const ops = async (count = 1) => {
-  await waitFor(() => expect(sent()).toHaveLength(count));
-  return sent().at(-1);
-};
-const press = (name: string | RegExp) => fireEvent.click(within(slate()).getByRole("button", { name }));
+const { slate, ops, press } = onStage("water", fixture, { "GET /api/variants/v/taps": OPEN });
 
 describe("days", () => {
   it("says what ends the stay, and lists every store", () => {

@@ -27,3 +27,14 @@ export function moveItem(base: string, list: Item[] | undefined, id: string, by:
 export function insertAfter(base: string, list: Item[] | undefined, id: string, copy: Item): PatchOp[] {
   return [{ op: "add", path: `${base}/${indexOf(list, id) + 1}`, value: copy }];
 }
+
+/** An item and all that hang on it, by id. */
+export function below(id: string, items: { id: string; parent?: string | null }[]): Set<string> {
+  return new Set([id, ...items.filter((x) => x.parent === id).flatMap((x) => [...below(x.id, items)])]);
+}
+
+/** Frees those that hang on an item that is taken out: they then hang on what it hung on. */
+export function rehang(base: string, items: { id: string; parent?: string | null }[], id: string): PatchOp[] {
+  const to = items.find((x) => x.id === id)?.parent ?? null;
+  return items.flatMap((x, i): PatchOp[] => (x.parent === id ? [{ op: "replace", path: `${base}/${i}/parent`, value: to }] : []));
+}

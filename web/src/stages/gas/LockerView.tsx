@@ -4,8 +4,9 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { FindingList } from "../../parts/Findings";
+import { ItemLedger, nameColumn } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
@@ -358,15 +359,7 @@ export function LockerView() {
   const v = hand.kind === "vent" ? vents.items.find((x) => x.id === hand.id) : undefined;
   const l = hand.kind === "low" ? points.items.find((x) => x.id === hand.id) : undefined;
   const columns: Column<GasVent & { name: string }>[] = [
-    {
-      key: "name",
-      label: "vent",
-      width: "28%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void vents.set(x, { name }, "name"),
-    },
+    nameColumn(vents, "vent", "28%"),
     {
       key: "position",
       label: "sits",
@@ -406,23 +399,17 @@ export function LockerView() {
         </>
       }
       ledger={
-        <Ledger
+        <ItemLedger
           label="Vents of the locker"
-          rows={vents.items}
+          list={vents}
+          kind="vent"
+          subject="gas-vent"
           columns={columns}
-          id={rowId}
-          selected={v?.id}
-          onSelect={(x) => hand.pick("vent", x.id)}
           onAdd={create}
-          onRemove={(x) => void vents.remove(x)}
-          onDuplicate={(x) => void vents.duplicate(x)}
-          mark={(x) => <ItemMark subject={`gas-vent:${x.id}`} />}
           empty={
-            <p className="m-0 max-w-xl text-[15px]">
-              {has
-                ? "No vent yet: the locker’s lowest point must lead to the outside."
-                : "No locker yet. It is sealed to the inside, opens to the outside, and vents at its lowest point."}
-            </p>
+            has
+              ? "No vent yet: the locker’s lowest point must lead to the outside."
+              : "No locker yet. It is sealed to the inside, opens to the outside, and vents at its lowest point."
           }
         />
       }
@@ -430,5 +417,3 @@ export function LockerView() {
     />
   );
 }
-
-const rowId = (x: GasVent) => x.id;

@@ -4,8 +4,9 @@ import { Link } from "react-router";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
-import { FindingList, ItemMark } from "../../parts/Findings";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { FindingList } from "../../parts/Findings";
+import { ItemLedger, nameColumn } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
@@ -257,15 +258,7 @@ export function PapersView() {
   const t = hand.kind === "test" ? tests.items.find((x) => x.id === hand.id) : undefined;
   const of = (x: GasTest) => part.tests.find((r) => r.id === x.id);
   const columns: Column<GasTest & { name: string }>[] = [
-    {
-      key: "name",
-      label: "leak test",
-      width: "28%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void tests.set(x, { name }, "name"),
-    },
+    nameColumn(tests, "leak test", "28%"),
     { key: "on", label: "date", width: "14%", kind: "text", show: (x) => x.on, value: (x) => x.on ?? "", set: (x, on) => void tests.set(x, { on }, "date") },
     { key: "start", label: "start", width: "12%", align: "right", kind: "computed", show: (x) => `${x.start_mbar} mbar` },
     { key: "end", label: "end", width: "12%", align: "right", kind: "computed", show: (x) => `${x.end_mbar} mbar` },
@@ -301,24 +294,18 @@ export function PapersView() {
         </>
       }
       ledger={
-        <Ledger
+        <ItemLedger
           label="Leak tests"
-          rows={tests.items}
+          list={tests}
+          kind="test"
+          subject="gas-test"
           columns={columns}
-          id={rowId}
-          selected={t?.id}
-          onSelect={(x) => hand.pick("test", x.id)}
           onAdd={create}
-          onRemove={(x) => void tests.remove(x)}
-          mark={(x) => <ItemMark subject={`gas-test:${x.id}`} />}
-          empty={
-            <p className="m-0 max-w-xl text-[15px]">No test yet. It is done and signed by the licensed person after every change; print the sheet for it.</p>
-          }
+          records
+          empty={"No test yet. It is done and signed by the licensed person after every change; print the sheet for it."}
         />
       }
       slate={t ? <TestSlate t={t} /> : <Whole />}
     />
   );
 }
-
-const rowId = (t: GasTest) => t.id;

@@ -1,11 +1,14 @@
 /** Pipes: regulator, hoses, solenoid, and the runs to each appliance with their pressures. */
 import { useCallback } from "react";
+import { below } from "../../data/lists";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
-import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
+import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { FindingList } from "../../parts/Findings";
+import { Fittings } from "../../parts/Fittings";
+import { ItemLedger, nameColumn } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
@@ -20,11 +23,6 @@ import { DRIVING, FITTINGS, JOINTS, MATERIALS, MOUNTS, VIEWS } from "./words";
 
 const CAUTION =
   "You may plan, run empty sleeves and mount appliances unconnected. Joining pipe, connecting, commissioning, converting jets and altering a regulator are the fitter’s, unless the region gives you the right.";
-
-/** The runs that hang on a run, itself included. */
-function below(id: string, pipes: GasPipe[]): Set<string> {
-  return new Set([id, ...pipes.filter((p) => p.parent === id).flatMap((p) => [...below(p.id, pipes)])]);
-}
 
 function RunSlate({ p }: { p: GasPipe & { name: string } }) {
   const { report } = useVariant();
@@ -66,16 +64,7 @@ function RunSlate({ p }: { p: GasPipe & { name: string } }) {
         item={p}
         onSet={(key, value, label) => void set(p, { [key]: value }, label)}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Fittings</h3>
-      <Fields
-        specs={FITTINGS.map((f) => count(f.value, f.word))}
-        item={Object.fromEntries(FITTINGS.map((f) => [f.value, p.fittings?.[f.value] ?? 0]))}
-        onSet={(key, value, label) => {
-          const n = Math.max(0, Math.round(Number(value ?? 0)));
-          const rest = Object.fromEntries(Object.entries(p.fittings ?? {}).filter(([k]) => k !== key));
-          void set(p, { fittings: n ? { ...rest, [key]: n } : rest }, label);
-        }}
-      />
+      <Fittings known={FITTINGS} fittings={p.fittings} onSet={(fittings, label) => void set(p, { fittings }, label)} />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Way</h3>
       <Fields
         specs={[
@@ -240,7 +229,7 @@ export function PipesView() {
   const h = hand.kind === "hose" ? hoses.items.find((x) => x.id === hand.id) : undefined;
   const run = (x: GasPipe) => part.pipes?.runs[x.id];
   const columns: Column<GasPipe & { name: string }>[] = [
-    { key: "name", label: "run", width: "24%", kind: "text", show: (x) => x.name, value: (x) => x.name, set: (x, name) => void pipes.set(x, { name }, "name") },
+    nameColumn(pipes, "run", "24%"),
     {
       key: "parent",
       label: "begins at",
@@ -297,24 +286,17 @@ export function PipesView() {
         </>
       }
       ledger={
-        <Ledger
+        <ItemLedger
           label="Gas runs"
-          rows={pipes.items}
+          list={pipes}
+          kind="run"
+          subject="gas-run"
           columns={columns}
-          id={rowId}
-          selected={p?.id}
-          onSelect={(x) => hand.pick("run", x.id)}
           onAdd={create}
-          onRemove={(x) => void pipes.remove(x)}
-          onDuplicate={(x) => void pipes.duplicate(x)}
-          onMove={(x, by) => void pipes.move(x, by)}
-          mark={(x) => <ItemMark subject={`gas-run:${x.id}`} />}
-          empty={<p className="m-0 max-w-xl text-[15px]">No run yet. The first goes from the regulator to where the pipes part; then one to each appliance.</p>}
+          empty={"No run yet. The first goes from the regulator to where the pipes part; then one to each appliance."}
         />
       }
       slate={p ? <RunSlate p={p} /> : h ? <HoseSlate h={h} /> : <Whole />}
     />
   );
 }
-
-const rowId = (x: GasPipe) => x.id;

@@ -1,17 +1,16 @@
 /** Use and days: what burns how much, and how long the vessels last against the days asked for. */
 import { scaleLinear } from "d3-scale";
-import { useCallback } from "react";
 import { Link } from "react-router";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, count, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { FindingList } from "../../parts/Findings";
+import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
-import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
@@ -205,25 +204,10 @@ export function UseView() {
   const { id } = useVariant();
   const { part } = useGas();
   const { units } = usePerson();
-  const hand = useHand();
   const list = useAppliances();
-  const add = list.add;
-  const create = useCallback(async () => {
-    const id = await add({ name: "Hob", kind: "hob_burner", count: 2 });
-    if (id) hand.pick("appliance", id);
-  }, [add, hand.pick]);
-  useCall("bothy:new", create);
-  const a = hand.kind === "appliance" ? list.items.find((x) => x.id === hand.id) : undefined;
+  const { create, held: a } = useMaking(list, "appliance", () => ({ name: "Hob", kind: "hob_burner", count: 2 }));
   const columns: Column<GasAppliance & { name: string }>[] = [
-    {
-      key: "name",
-      label: "appliance",
-      width: "28%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void list.set(x, { name }, "name"),
-    },
+    nameColumn(list, "appliance", "28%"),
     { key: "kind", label: "kind", width: "20%", kind: "computed", show: (x) => <span className="font-sans text-peat">{wordOf(KINDS, x.kind)}</span> },
     { key: "count", label: "pieces", width: "9%", align: "right", kind: "computed", show: (x) => x.count },
     {
@@ -258,28 +242,17 @@ export function UseView() {
         </>
       }
       ledger={
-        <Ledger
+        <ItemLedger
           label="Gas appliances"
-          rows={list.items}
+          list={list}
+          kind="appliance"
+          subject="gas-appliance"
           columns={columns}
-          id={rowId}
-          selected={a?.id}
-          onSelect={(x) => hand.pick("appliance", x.id)}
           onAdd={create}
-          onRemove={(x) => void list.remove(x)}
-          onDuplicate={(x) => void list.duplicate(x)}
-          onMove={(x, by) => void list.move(x, by)}
-          mark={(x) => <ItemMark subject={`gas-appliance:${x.id}`} />}
-          empty={
-            <p className="m-0 max-w-xl text-[15px]">
-              Nothing burns gas. Turn to “Ways to cook” first: without gas there is no locker, no vent and no test. Otherwise add the hob.
-            </p>
-          }
+          empty={"Nothing burns gas. Turn to “Ways to cook” first: without gas there is no locker, no vent and no test. Otherwise add the hob."}
         />
       }
       slate={a ? <ApplianceSlate a={a} /> : <Whole />}
     />
   );
 }
-
-const rowId = (x: GasAppliance) => x.id;

@@ -1,16 +1,15 @@
 /** Vessels: what they hold and weigh, whether the gas comes out in the cold and fast enough, where it is to be had on the way. */
 import { scaleLinear } from "d3-scale";
-import { useCallback } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, count, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { FindingList } from "../../parts/Findings";
+import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
-import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
@@ -235,25 +234,10 @@ function Whole() {
 export function VesselsView() {
   const { part } = useGas();
   const { units } = usePerson();
-  const hand = useHand();
   const list = useVessels();
-  const add = list.add;
-  const create = useCallback(async () => {
-    const id = await add();
-    if (id) hand.pick("vessel", id);
-  }, [add, hand.pick]);
-  useCall("bothy:new", create);
-  const v = hand.kind === "vessel" ? list.items.find((x) => x.id === hand.id) : undefined;
+  const { create, held: v } = useMaking(list, "vessel", () => ({}));
   const columns: Column<Vessel & { name: string }>[] = [
-    {
-      key: "name",
-      label: "vessel",
-      width: "26%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void list.set(x, { name }, "name"),
-    },
+    nameColumn(list, "vessel", "26%"),
     { key: "place", label: "stands", width: "20%", kind: "computed", show: (x) => <span className="font-sans text-peat">{wordOf(PLACES, x.place)}</span> },
     { key: "count", label: "pieces", width: "9%", align: "right", kind: "computed", show: (x) => x.count },
     { key: "kg", label: "gas in one", width: "13%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.capacity_kg, "kg", units) },
@@ -274,24 +258,16 @@ export function VesselsView() {
         </>
       }
       ledger={
-        <Ledger
+        <ItemLedger
           label="Gas vessels"
-          rows={list.items}
+          list={list}
+          kind="vessel"
           columns={columns}
-          id={rowId}
-          selected={v?.id}
-          onSelect={(x) => hand.pick("vessel", x.id)}
           onAdd={create}
-          onRemove={(x) => void list.remove(x)}
-          onDuplicate={(x) => void list.duplicate(x)}
-          onMove={(x, by) => void list.move(x, by)}
-          mark={(x) => <ItemMark subject={`vessel:${x.id}`} />}
-          empty={<p className="m-0 max-w-xl text-[15px]">No vessel yet. An exchange cylinder is the simplest: no filling errors, swapped anywhere at home.</p>}
+          empty={"No vessel yet. An exchange cylinder is the simplest: no filling errors, swapped anywhere at home."}
         />
       }
       slate={v ? <VesselSlate v={v} /> : <Whole />}
     />
   );
 }
-
-const rowId = (x: Vessel) => x.id;

@@ -2,6 +2,7 @@
 import { useCallback } from "react";
 import type { PatchOp, Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
+import { rehang } from "../../data/lists";
 import { useVariant } from "../../data/variant";
 
 export type GasAppliance = Schemas["GasAppliance"];
@@ -62,9 +63,5 @@ export function useTests() {
 export function usePipes() {
   const { g } = useGas();
   const items = (g.pipes ?? []) as Named<GasPipe>[];
-  const unlink = (id: string): PatchOp[] =>
-    items.flatMap((p, i) =>
-      p.parent === id ? [{ op: "replace" as const, path: `/gas/pipes/${i}/parent`, value: items.find((x) => x.id === id)?.parent ?? null }] : [],
-    );
-  return useItems<Named<GasPipe>>("/gas/pipes", items, "Run", unlink);
+  return useItems<Named<GasPipe>>("/gas/pipes", items, "Run", (id) => rehang("/gas/pipes", items, id));
 }

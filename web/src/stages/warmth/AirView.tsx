@@ -4,9 +4,10 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { Fig, SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
+import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { ItemLedger, nameColumn } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
@@ -246,15 +247,7 @@ export function AirView() {
   const v = hand.kind === "vent" ? vents.items.find((x) => x.id === hand.id) : undefined;
   const al = hand.kind === "alarm" ? alarms.items.find((x) => x.id === hand.id) : undefined;
   const columns: Column<Vent>[] = [
-    {
-      key: "name",
-      label: "vent",
-      width: "28%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void vents.set(x, { name }, "name"),
-    },
+    nameColumn(vents, "vent", "28%"),
     { key: "kind", label: "kind", width: "20%", kind: "computed", show: (x) => <span className="font-sans text-peat">{wordOf(VENT_KINDS, x.kind)}</span> },
     {
       key: "area",
@@ -279,15 +272,7 @@ export function AirView() {
     },
   ];
   const alarmColumns: Column<Alarm & { name: string }>[] = [
-    {
-      key: "name",
-      label: "alarm",
-      width: "34%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void alarms.set(x, { name }, "name"),
-    },
+    nameColumn(alarms, "alarm", "34%"),
     { key: "kind", label: "for", width: "22%", kind: "computed", show: (x) => <span className="font-sans text-peat">{wordOf(ALARM_KINDS, x.kind)}</span> },
     {
       key: "where",
@@ -333,42 +318,24 @@ export function AirView() {
       }
       ledger={
         list === "vents" ? (
-          <Ledger
-            key="Fans and vents"
+          <ItemLedger
+            key=" Fans and vents"
             label="Fans and vents"
-            rows={vents.items}
+            list={vents}
+            kind="vent"
             columns={columns}
-            id={itemId}
-            selected={hand.kind === "vent" ? hand.id : undefined}
-            onSelect={(x) => hand.pick("vent", x.id)}
             onAdd={create}
-            onRemove={(x) => void vents.remove(x)}
-            onDuplicate={(x) => void vents.duplicate(x)}
-            onMove={(x, by) => void vents.move(x, by)}
-            mark={(x) => <ItemMark subject={`vent:${x.id}`} />}
-            empty={
-              <p className="m-0 max-w-xl text-[15px]">
-                No vent yet. A fixed one high and a fixed one low keep the air by night; “What Bothy would fit” in the view Shell sizes them.
-              </p>
-            }
+            empty={"No vent yet. A fixed one high and a fixed one low keep the air by night; “What Bothy would fit” in the view Shell sizes them."}
           />
         ) : (
-          <Ledger
-            key="Alarms"
+          <ItemLedger
+            key=" Alarms"
             label="Alarms"
-            rows={alarms.items}
+            list={alarms}
+            kind="alarm"
             columns={alarmColumns}
-            id={itemId}
-            selected={hand.kind === "alarm" ? hand.id : undefined}
-            onSelect={(x) => hand.pick("alarm", x.id)}
             onAdd={create}
-            onRemove={(x) => void alarms.remove(x)}
-            mark={(x) => <ItemMark subject={`alarm:${x.id}`} />}
-            empty={
-              <p className="m-0 max-w-xl text-[15px]">
-                No alarm yet: carbon monoxide where something burns and near sleepers, smoke on the ceiling where people sleep.
-              </p>
-            }
+            empty={"No alarm yet: carbon monoxide where something burns and near sleepers, smoke on the ceiling where people sleep."}
           />
         )
       }
@@ -376,5 +343,3 @@ export function AirView() {
     />
   );
 }
-
-const itemId = (x: { id: string }) => x.id;

@@ -4,8 +4,9 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { FindingList } from "../../parts/Findings";
+import { ItemLedger, nameColumn } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { Proposals } from "../../parts/Proposals";
 import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
@@ -249,7 +250,7 @@ export function DuctsView() {
   const z = hand.kind === "loopzone" ? loop.items.find((x) => x.id === hand.id) : undefined;
   const nameOf = (id: string | null | undefined) => ducts.items.find((x) => x.id === id)?.name ?? "the heater";
   const columns: Column<WarmDuct>[] = [
-    { key: "name", label: "run", width: "22%", kind: "text", show: (x) => x.name, value: (x) => x.name, set: (x, name) => void ducts.set(x, { name }, "name") },
+    nameColumn(ducts, "run", "22%"),
     {
       key: "parent",
       label: "from",
@@ -293,15 +294,7 @@ export function DuctsView() {
     { key: "heat", label: "arrives", width: "12%", align: "right", kind: "computed", show: (x) => show(part.ducts[x.id]?.delivered_w, "W", units) },
   ];
   const loopColumns: Column<LoopZone>[] = [
-    {
-      key: "name",
-      label: "zone of the loop",
-      width: "26%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void loop.set(x, { name }, "name"),
-    },
+    nameColumn(loop, "zone of the loop", "26%"),
     {
       key: "emitter",
       label: "by",
@@ -359,39 +352,24 @@ export function DuctsView() {
         proposing ? (
           <Proposals groups={["ducts"]} empty="Nothing to propose until a heater blows into runs." />
         ) : shown === "loop" ? (
-          <Ledger
-            key="Zones of the loop"
+          <ItemLedger
+            key=" Zones of the loop"
             label="Zones of the loop"
-            rows={loop.items}
+            list={loop}
+            kind="loopzone"
             columns={loopColumns}
-            id={zoneId}
-            selected={hand.kind === "loopzone" ? hand.id : undefined}
-            onSelect={(x) => hand.pick("loopzone", x.id)}
             onAdd={create}
-            onRemove={(x) => void loop.remove(x)}
-            onMove={(x, by) => void loop.move(x, by)}
-            mark={(x) => <ItemMark subject={`loopzone:${x.id}`} />}
-            empty={<p className="m-0 max-w-xl text-[15px]">No zone yet: a convector under the bench, a fan coil by the step, the exchanger for hot water.</p>}
+            empty={"No zone yet: a convector under the bench, a fan coil by the step, the exchanger for hot water."}
           />
         ) : (
-          <Ledger
-            key="Runs"
+          <ItemLedger
+            key=" Runs"
             label="Runs"
-            rows={ducts.items}
+            list={ducts}
+            kind="duct"
             columns={columns}
-            id={ductId}
-            selected={hand.kind === "duct" ? hand.id : undefined}
-            onSelect={(x) => hand.pick("duct", x.id)}
             onAdd={create}
-            onRemove={(x) => void ducts.remove(x)}
-            onDuplicate={(x) => void ducts.duplicate(x)}
-            onMove={(x, by) => void ducts.move(x, by)}
-            mark={(x) => <ItemMark subject={`duct:${x.id}`} />}
-            empty={
-              <p className="m-0 max-w-xl text-[15px]">
-                No run yet. Begin with the coldest places: cab glass, rear doors, the sliding door’s step; then washroom, bed, tank bay.
-              </p>
-            }
+            empty={"No run yet. Begin with the coldest places: cab glass, rear doors, the sliding door’s step; then washroom, bed, tank bay."}
           />
         )
       }
@@ -399,6 +377,3 @@ export function DuctsView() {
     />
   );
 }
-
-const ductId = (d: WarmDuct) => d.id;
-const zoneId = (z: LoopZone) => z.id;

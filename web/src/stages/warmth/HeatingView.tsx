@@ -1,20 +1,18 @@
 /** Heating: heaters against the loss, what they burn through the year, how fast it gets warm. */
 import { scaleLinear } from "d3-scale";
-import { useCallback } from "react";
 import { useCatalogue } from "../../data/catalogue";
 import { MONTHS, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { Fig, SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
+import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { ChoiceProperty } from "../../parts/Property";
 import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
-import { useCall } from "../../shell/call";
-import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
@@ -279,17 +277,20 @@ function Whole() {
 export function HeatingView() {
   const { report } = useVariant();
   const { units } = usePerson();
-  const { items, set, remove, add, move, duplicate } = useHeaters();
-  const hand = useHand();
+  const heaters = useHeaters();
+  const { set } = heaters;
   const part = report.warmth;
-  const held = hand.kind === "heater" ? items.find((h) => h.id === hand.id) : undefined;
-  const create = useCallback(async () => {
-    const id = await add({ name: "Heater", max_w: 2000, min_w: 800, run_min_w: 8, run_max_w: 28, start_energy_wh: 5, air_flow_m3_h: 90 });
-    if (id) hand.pick("heater", id);
-  }, [add, hand.pick]);
-  useCall("bothy:new", create);
+  const { create, held } = useMaking(heaters, "heater", () => ({
+    name: "Heater",
+    max_w: 2000,
+    min_w: 800,
+    run_min_w: 8,
+    run_max_w: 28,
+    start_energy_wh: 5,
+    air_flow_m3_h: 90,
+  }));
   const columns: Column<Heater>[] = [
-    { key: "name", label: "heater", width: "26%", kind: "text", show: (h) => h.name, value: (h) => h.name, set: (h, name) => void set(h, { name }, "name") },
+    nameColumn(heaters, "heater", "26%"),
     {
       key: "fuel",
       label: "burns",
@@ -339,28 +340,16 @@ export function HeatingView() {
         </>
       }
       ledger={
-        <Ledger
+        <ItemLedger
           label="Heaters"
-          rows={items}
+          list={heaters}
+          kind="heater"
           columns={columns}
-          id={rowId}
-          selected={hand.kind === "heater" ? hand.id : undefined}
-          onSelect={(h) => hand.pick("heater", h.id)}
           onAdd={create}
-          onRemove={(h) => void remove(h)}
-          onDuplicate={(h) => void duplicate({ ...h, appliance: null })}
-          onMove={(h, by) => void move(h, by)}
-          mark={(h) => <ItemMark subject={`heater:${h.id}`} />}
-          empty={
-            <p className="m-0 max-w-xl text-[15px]">
-              {`No heater yet. The shell asks for ${Math.round(part.needed_w)} W; “What Bothy would fit” in the view Shell proposes the smallest that holds it.`}
-            </p>
-          }
+          empty={`No heater yet. The shell asks for ${Math.round(part.needed_w)} W; “What Bothy would fit” in the view Shell proposes the smallest that holds it.`}
         />
       }
       slate={held ? <HeaterSlate h={held} /> : <Whole />}
     />
   );
 }
-
-const rowId = (h: Heater) => h.id;

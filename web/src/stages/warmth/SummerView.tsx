@@ -6,9 +6,10 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
+import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { ItemLedger, nameColumn } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { ChoiceProperty, FlagProperty } from "../../parts/Property";
 import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
@@ -282,15 +283,7 @@ export function SummerView() {
   const c = hand.kind === "cabinet" ? cabinets.items.find((x) => x.id === hand.id) : undefined;
   const b = hand.kind === "bay" ? bays.items.find((x) => x.id === hand.id) : undefined;
   const columns: Column<Cabinet>[] = [
-    {
-      key: "name",
-      label: "hot cabinet",
-      width: "34%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void cabinets.set(x, { name }, "name"),
-    },
+    nameColumn(cabinets, "hot cabinet", "34%"),
     {
       key: "heat",
       label: "heat in it",
@@ -315,7 +308,7 @@ export function SummerView() {
     },
   ];
   const bayColumns: Column<Bay>[] = [
-    { key: "name", label: "bay", width: "40%", kind: "text", show: (x) => x.name, value: (x) => x.name, set: (x, name) => void bays.set(x, { name }, "name") },
+    nameColumn(bays, "bay", "40%"),
     { key: "temp", label: "on the coldest night", width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.temp_c, "°C", units, 2) },
     { key: "heat", label: "to hold 3 °C", width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.heat_w, "W", units, 2) },
     { key: "water", label: "water in it", width: "20%", kind: "computed", show: (x) => (x.water === false ? "no" : "yes") },
@@ -348,32 +341,24 @@ export function SummerView() {
       }
       ledger={
         list === "cabinets" ? (
-          <Ledger
-            key="Hot cabinets"
+          <ItemLedger
+            key=" Hot cabinets"
             label="Hot cabinets"
-            rows={cabinets.items}
+            list={cabinets}
+            kind="cabinet"
             columns={columns}
-            id={itemId}
-            selected={hand.kind === "cabinet" ? hand.id : undefined}
-            onSelect={(x) => hand.pick("cabinet", x.id)}
             onAdd={create}
-            onRemove={(x) => void cabinets.remove(x)}
-            mark={(x) => <ItemMark subject={`cabinet:${x.id}`} />}
-            empty={<p className="m-0 max-w-xl text-[15px]">No hot cabinet yet: inverter and chargers, the fridge’s compressor.</p>}
+            empty={"No hot cabinet yet: inverter and chargers, the fridge’s compressor."}
           />
         ) : (
-          <Ledger
-            key="Cold bays"
+          <ItemLedger
+            key=" Cold bays"
             label="Cold bays"
-            rows={bays.items}
+            list={bays}
+            kind="bay"
             columns={bayColumns}
-            id={itemId}
-            selected={hand.kind === "bay" ? hand.id : undefined}
-            onSelect={(x) => hand.pick("bay", x.id)}
             onAdd={create}
-            onRemove={(x) => void bays.remove(x)}
-            mark={(x) => <ItemMark subject={`bay:${x.id}`} />}
-            empty={<p className="m-0 max-w-xl text-[15px]">No bay yet: where tanks, pump and pipes lie outside the warmth.</p>}
+            empty={"No bay yet: where tanks, pump and pipes lie outside the warmth."}
           />
         )
       }
@@ -381,5 +366,3 @@ export function SummerView() {
     />
   );
 }
-
-const itemId = (x: { id: string }) => x.id;

@@ -75,7 +75,8 @@ export function useHeaters() {
   const { design } = useVariant();
   const unlink = (id: string): PatchOp[] =>
     (design.gas?.appliances ?? []).flatMap((a, i): PatchOp[] => (a.heater === id ? [{ op: "replace", path: `/gas/appliances/${i}/heater`, value: null }] : []));
-  return useItems<Heater>("/warmth/heaters", design.warmth?.heaters ?? [], "Heater", unlink);
+  const list = useItems<Heater>("/warmth/heaters", design.warmth?.heaters ?? [], "Heater", unlink);
+  return { ...list, duplicate: (h: Heater) => list.duplicate({ ...h, appliance: null }) };
 }
 
 export function useDucts() {

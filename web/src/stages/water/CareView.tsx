@@ -1,16 +1,14 @@
 /** Care and tests: the dose, the pressure tests as records, the shower's list, the sheets for paper. */
-import { useCallback } from "react";
 import { Link } from "react-router";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { FindingList } from "../../parts/Findings";
+import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
-import { useCall } from "../../shell/call";
-import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
@@ -166,27 +164,12 @@ function Whole() {
 export function CareView() {
   const { id, report } = useVariant();
   const { w } = useWater();
-  const hand = useHand();
   const tests = useTests();
-  const add = tests.add;
   const start = Math.round(1.5 * (w.pump?.cut_out_kpa ?? 220));
-  const create = useCallback(async () => {
-    const id = await add({ start_kpa: start, end_kpa: start, duration_min: 60 });
-    if (id) hand.pick("test", id);
-  }, [add, start, hand.pick]);
-  useCall("bothy:new", create);
-  const t = hand.kind === "test" ? tests.items.find((x) => x.id === hand.id) : undefined;
+  const { create, held: t } = useMaking(tests, "test", () => ({ start_kpa: start, end_kpa: start, duration_min: 60 }));
   const of = (x: HoldTest) => report.water.tests.find((r) => r.id === x.id);
   const columns: Column<HoldTest & { name: string }>[] = [
-    {
-      key: "name",
-      label: "pressure test",
-      width: "30%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void tests.set(x, { name }, "name"),
-    },
+    nameColumn(tests, "pressure test", "30%"),
     { key: "on", label: "date", width: "14%", kind: "text", show: (x) => x.on, value: (x) => x.on ?? "", set: (x, on) => void tests.set(x, { on }, "date") },
     {
       key: "medium",
@@ -222,22 +205,17 @@ export function CareView() {
         </>
       }
       ledger={
-        <Ledger
+        <ItemLedger
           label="Pressure tests"
-          rows={tests.items}
+          list={tests}
+          kind="test"
           columns={columns}
-          id={testId}
-          selected={t?.id}
-          onSelect={(x) => hand.pick("test", x.id)}
           onAdd={create}
-          onRemove={(x) => void tests.remove(x)}
-          mark={(x) => <ItemMark subject={`test:${x.id}`} />}
-          empty={<p className="m-0 max-w-xl text-[15px]">No test yet. It is done before any wall is closed over a pipe.</p>}
+          records
+          empty={"No test yet. It is done before any wall is closed over a pipe."}
         />
       }
       slate={t ? <TestSlate t={t} /> : <Whole />}
     />
   );
 }
-
-const testId = (t: HoldTest) => t.id;

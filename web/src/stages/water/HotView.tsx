@@ -1,17 +1,15 @@
 /** Hot water, waste and frost: what the boiler gives, where waste runs, and what freezes on the coldest night. */
 import { scaleLog } from "d3-scale";
-import { useCallback } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { FindingList } from "../../parts/Findings";
+import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
-import { useCall } from "../../shell/call";
-import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
@@ -206,25 +204,10 @@ function Whole() {
 
 export function HotView() {
   const { units } = usePerson();
-  const hand = useHand();
   const drains = useDrains();
-  const add = drains.add;
-  const create = useCallback(async () => {
-    const id = await add({ fixture: "sink" });
-    if (id) hand.pick("drain", id);
-  }, [add, hand.pick]);
-  useCall("bothy:new", create);
-  const d = hand.kind === "drain" ? drains.items.find((x) => x.id === hand.id) : undefined;
+  const { create, held: d } = useMaking(drains, "drain", () => ({ fixture: "sink" }));
   const columns: Column<Drain & { name: string }>[] = [
-    {
-      key: "name",
-      label: "waste",
-      width: "30%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void drains.set(x, { name }, "name"),
-    },
+    nameColumn(drains, "waste", "30%"),
     {
       key: "fixture",
       label: "from the",
@@ -254,23 +237,16 @@ export function HotView() {
         </>
       }
       ledger={
-        <Ledger
+        <ItemLedger
           label="Wastes"
-          rows={drains.items}
+          list={drains}
+          kind="drain"
           columns={columns}
-          id={drainId}
-          selected={d?.id}
-          onSelect={(x) => hand.pick("drain", x.id)}
           onAdd={create}
-          onRemove={(x) => void drains.remove(x)}
-          onMove={(x, by) => void drains.move(x, by)}
-          mark={(x) => <ItemMark subject={`drain:${x.id}`} />}
-          empty={<p className="m-0 max-w-xl text-[15px]">No waste yet: one from each sink, basin and shower, falling 1 in 50, with a trap.</p>}
+          empty={"No waste yet: one from each sink, basin and shower, falling 1 in 50, with a trap."}
         />
       }
       slate={d ? <DrainSlate d={d} /> : <Whole />}
     />
   );
 }
-
-const drainId = (d: Drain) => d.id;

@@ -1,14 +1,14 @@
 /** Tanks: shapes, heights, gauges, how they are held, and what joins them. */
-import { useCallback, useState } from "react";
+import { useState } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, type FieldSpec, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { FindingList } from "../../parts/Findings";
+import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
-import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
@@ -370,24 +370,10 @@ export function TanksView() {
   const hand = useHand();
   const tanks = useTanks();
   const joins = useJoins();
-  const add = tanks.add;
-  const create = useCallback(async () => {
-    const id = await add({ prisms: [BOX], holds: "fresh" });
-    if (id) hand.pick("tank", id);
-  }, [add, hand.pick]);
-  useCall("bothy:new", create);
-  const t = hand.kind === "tank" ? tanks.items.find((x) => x.id === hand.id) : undefined;
+  const { create, held: t } = useMaking(tanks, "tank", () => ({ prisms: [BOX], holds: "fresh" }));
   const j = hand.kind === "join" ? joins.items.find((x) => x.id === hand.id) : undefined;
   const columns: Column<WaterTank & { name: string }>[] = [
-    {
-      key: "name",
-      label: "tank",
-      width: "28%",
-      kind: "text",
-      show: (x) => x.name,
-      value: (x) => x.name,
-      set: (x, name) => void tanks.set(x, { name }, "name"),
-    },
+    nameColumn(tanks, "tank", "28%"),
     {
       key: "holds",
       label: "holds",
@@ -426,24 +412,16 @@ export function TanksView() {
         </>
       }
       ledger={
-        <Ledger
+        <ItemLedger
           label="Tanks"
-          rows={tanks.items}
+          list={tanks}
+          kind="tank"
           columns={columns}
-          id={tankId}
-          selected={t?.id}
-          onSelect={(x) => hand.pick("tank", x.id)}
           onAdd={create}
-          onRemove={(x) => void tanks.remove(x)}
-          onDuplicate={(x) => void tanks.duplicate(x)}
-          onMove={(x, by) => void tanks.move(x, by)}
-          mark={(x) => <ItemMark subject={`tank:${x.id}`} />}
-          empty={<p className="m-0 max-w-xl text-[15px]">No tank yet. Measure the room first: the tank, its fixing, and the outlet at its lowest point.</p>}
+          empty={"No tank yet. Measure the room first: the tank, its fixing, and the outlet at its lowest point."}
         />
       }
       slate={t ? <TankSlate t={t} /> : j ? <JoinSlate j={j} /> : <Whole />}
     />
   );
 }
-
-const tankId = (t: WaterTank) => t.id;

@@ -1,14 +1,16 @@
 /** Taps: the pump, the runs and what comes out of each tap for any of them open. */
-import { useCallback, useState } from "react";
+import { useState } from "react";
+import { below } from "../../data/lists";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
-import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
+import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
-import { FindingList, ItemMark } from "../../parts/Findings";
-import { type Column, Ledger } from "../../parts/Ledger";
+import { FindingList } from "../../parts/Findings";
+import { Fittings } from "../../parts/Fittings";
+import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
+import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
-import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
@@ -20,11 +22,6 @@ import { FILTER_AT, FILTERS, FITTINGS, OUTLETS, PLACES, PUMPS, VIEWS, wordOf } f
 
 const CAUTION = "Switch the pump off when you drive or leave: a burst hose empties the tank. Water sideways of electrics, or under them, never above.";
 const kpa = (key: string, label: string, more: object = {}) => quantity(key, label, "pressure", "kPa", { scale: 0.001, ...more });
-
-/** The runs that hang on a run, itself included. */
-export function below(id: string, runs: PipeRun[]): Set<string> {
-  return new Set([id, ...runs.filter((r) => r.parent === id).flatMap((r) => [...below(r.id, runs)])]);
-}
 
 function RunSlate({ r }: { r: PipeRun & { name: string } }) {
   const { report } = useVariant();
@@ -64,16 +61,7 @@ function RunSlate({ r }: { r: PipeRun & { name: string } }) {
         item={r}
         onSet={(key, value, label) => void set(r, { [key]: value }, label)}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Fittings</h3>
-      <Fields
-        specs={FITTINGS.map((f) => count(f.value, f.word))}
-        item={Object.fromEntries(FITTINGS.map((f) => [f.value, r.fittings?.[f.value] ?? 0]))}
-        onSet={(key, value, label) => {
-          const n = Math.max(0, Math.round(Number(value ?? 0)));
-          const rest = Object.fromEntries(Object.entries(r.fittings ?? {}).filter(([k]) => k !== key));
-          void set(r, { fittings: n ? { ...rest, [key]: n } : rest }, label);
-        }}
-      />
+      <Fittings known={FITTINGS} fittings={r.fittings} onSet={(fittings, label) => void set(r, { fittings }, label)} />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Pipe</h3>
       <Fields
         specs={[
@@ -244,18 +232,12 @@ export function TapsView() {
   const open = chosen.filter((id) => outlets.some((r) => r.id === id));
   const toggle = (id: string) => setOpen(open.includes(id) ? open.filter((x) => x !== id) : [...open, id]);
   const taps = useTaps(open);
-  const add = runs.add;
   const last = runs.items.find((r) => r.parent == null);
-  const create = useCallback(async () => {
-    const id = await add(last ? { parent: last.id, outlet: "sink" } : { name: "Main" });
-    if (id) hand.pick("run", id);
-  }, [add, last, hand.pick]);
-  useCall("bothy:new", create);
-  const r = hand.kind === "run" ? runs.items.find((x) => x.id === hand.id) : undefined;
+  const { create, held: r } = useMaking(runs, "run", () => (last ? { parent: last.id, outlet: "sink" } : { name: "Main" }));
   const f = hand.kind === "filter" ? filters.items.find((x) => x.id === hand.id) : undefined;
   const now = open.length ? taps.data : undefined;
   const columns: Column<PipeRun & { name: string }>[] = [
-    { key: "name", label: "run", width: "24%", kind: "text", show: (x) => x.name, value: (x) => x.name, set: (x, name) => void runs.set(x, { name }, "name") },
+    nameColumn(runs, "run", "24%"),
     {
       key: "parent",
       label: "begins at",
@@ -342,28 +324,16 @@ export function TapsView() {
         </>
       }
       ledger={
-        <Ledger
+        <ItemLedger
           label="Runs of water"
-          rows={runs.items}
+          list={runs}
+          kind="run"
           columns={columns}
-          id={runId}
-          selected={r?.id}
-          onSelect={(x) => hand.pick("run", x.id)}
           onAdd={create}
-          onRemove={(x) => void runs.remove(x)}
-          onDuplicate={(x) => void runs.duplicate(x)}
-          onMove={(x, by) => void runs.move(x, by)}
-          mark={(x) => <ItemMark subject={`run:${x.id}`} />}
-          empty={
-            <p className="m-0 max-w-xl text-[15px]">
-              No run yet. The first one goes from the tank’s outlet through the pump to where the pipes part; then one to each tap.
-            </p>
-          }
+          empty={"No run yet. The first one goes from the tank’s outlet through the pump to where the pipes part; then one to each tap."}
         />
       }
       slate={r ? <RunSlate r={r} /> : f ? <FilterSlate f={f} /> : <Whole />}
     />
   );
 }
-
-const runId = (r: PipeRun) => r.id;

@@ -2,6 +2,7 @@
 import { useCallback } from "react";
 import type { PatchOp, Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
+import { rehang } from "../../data/lists";
 import { useVariant } from "../../data/variant";
 
 export type WaterTank = Schemas["WaterTank"];
@@ -43,11 +44,7 @@ export function useJoins() {
 export function useRuns() {
   const { design } = useVariant();
   const items = (design.water?.runs ?? []) as (PipeRun & { name: string })[];
-  const unlink = (id: string): PatchOp[] =>
-    items.flatMap((r, i) =>
-      r.parent === id ? [{ op: "replace" as const, path: `/water/runs/${i}/parent`, value: items.find((x) => x.id === id)?.parent ?? null }] : [],
-    );
-  return useItems<PipeRun & { name: string }>("/water/runs", items, "Run", unlink);
+  return useItems<PipeRun & { name: string }>("/water/runs", items, "Run", (id) => rehang("/water/runs", items, id));
 }
 
 export function useFilters() {
