@@ -93,6 +93,10 @@ def long(**more: Any) -> dict[str, Any]:
     return tank(prisms=[{"shape": "box", "length_m": 1.6, "width_m": 0.4, "height_m": 0.3}], **more)
 
 
+LOOP: dict[str, Any] = {
+    "heaters": [{"id": "furnace", "name": "Furnace", "kind": "coolant", "fuel": "diesel", "max_w": 5000.0, "min_w": 1500.0}],
+    "loop": {"zones": [{"id": "x", "name": "Exchanger", "emitter": "exchanger", "rated_w": 8000.0, "ua_w_k": 800.0, "pipe_length_m": 2.0}]},
+}  # fmt: skip
 CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "water-autonomy-short": (wet(use={"style": "generous", "target_days": 6.0}), wet()),
     "water-grey-before-fresh": (wet(tanks=[TANK, {**GREY, "prisms": [{"shape": "box", "length_m": 0.4, "width_m": 0.4, "height_m": 0.2}]}]), wet()),
@@ -143,6 +147,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "water-hot-pipe-rating": (hot(source="coil", pipe_rating_c=70.0), hot()),
     "water-heater-dry": (hot(dry_lock=False), hot()),
     "water-instant-weak": (hot(INSTANT, heat_w=5000.0), hot(INSTANT)),
+    "water-hot-no-loop": (hot(INSTANT, source="loop"), {**hot(INSTANT, source="loop"), "warmth": LOOP}),
     "water-hot-short": (hot(volume_l=5.0), hot()),
     "water-electric-hot-heavy": (
         wet(power={"bank": {**BANK, "unit_charge_ah": 60.0}}, hot={**HOT, "source": "element", "element_w": 800.0}),

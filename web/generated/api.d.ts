@@ -3064,6 +3064,24 @@ export interface components {
             held: boolean;
         };
         /**
+         * FrostTrip
+         * @description A wet part on the trip: the share of the weathers in which it is under 0 °C on each day, those days in which it is in one of ten or more, the coldest of 1 in 10, and W that would hold it at 4 °C in that cold.
+         */
+        FrostTrip: {
+            /** Subject */
+            subject: string;
+            /** Name */
+            name: string;
+            /** Day Frac */
+            day_frac: number[];
+            /** Nights */
+            nights: string[];
+            /** Coldest P10 C */
+            coldest_p10_c: number;
+            /** Hold W */
+            hold_w: number;
+        };
+        /**
          * FuseNeed
          * @description Fuses of one family and rating: fitted, and spares to carry.
          */
@@ -4124,7 +4142,7 @@ export interface components {
              * @default element
              * @enum {string}
              */
-            source: "gas" | "diesel" | "coil" | "element" | "coil_element" | "gas_element";
+            source: "gas" | "diesel" | "coil" | "element" | "coil_element" | "gas_element" | "loop";
             /**
              * Volume L
              * @default 10
@@ -7646,6 +7664,11 @@ export interface components {
             warm: components["schemas"]["WarmTrip"];
             water?: components["schemas"]["WaterTrip"] | null;
             gas?: components["schemas"]["GasTrip"] | null;
+            /**
+             * Frost
+             * @default []
+             */
+            frost: components["schemas"]["FrostTrip"][];
             /** Limited H */
             limited_h: number;
             /** Cycles Year */

@@ -15,7 +15,7 @@ import { wordOf } from "../src/stages/gas/words";
 import { useApplianceEdits } from "../src/stages/life/edit";
 import { useHeaters } from "../src/stages/warmth/edit";
 import fixture from "./fixtures/gas.json";
-import { mount, state } from "./mounted";
+import { mount, serve, state } from "./mounted";
 import { onStage } from "./onstage";
 
 const { slate, ops, press, change } = onStage("gas", fixture);
@@ -301,6 +301,52 @@ describe("the stage", () => {
     ])
       expect(screen.getByRole("region", { name: title })).toBeTruthy();
     expect(screen.getByRole("img", { name: /Gas pipes/ })).toBeTruthy();
+  });
+});
+
+describe("the ledgers by key", () => {
+  const row = async (grid: string, name: string) => {
+    const cell = within(screen.getByRole("grid", { name: grid })).getByRole("gridcell", { name });
+    fireEvent.click(cell);
+    await waitFor(() => expect(within(slate()).getByRole("heading", { name })).toBeTruthy());
+    return cell;
+  };
+  it("removes, copies and moves the line in hand, and records are not copied", async () => {
+    mount(<VesselsView />);
+    const cell = await row("Gas vessels", "Spare in the garage");
+    fireEvent.keyDown(cell, { key: "d", ctrlKey: true });
+    expect(await ops()).toEqual([{ op: "add", path: "/gas/vessels/2", value: expect.objectContaining({ id: "spare-in-the-garage", by: "typed", count: 2 }) }]);
+    fireEvent.keyDown(await row("Gas vessels", "Propane 6 kg"), { key: "ArrowDown", altKey: true });
+    expect(await ops(2)).toEqual([{ op: "move", from: "/gas/vessels/0", path: "/gas/vessels/1" }]);
+    cleanup();
+    serve();
+    mount(<PapersView />);
+    const verdict = within(screen.getByRole("grid", { name: "Leak tests" })).getByRole("gridcell", { name: "holds" });
+    fireEvent.click(verdict);
+    fireEvent.keyDown(verdict, { key: "d", ctrlKey: true });
+    fireEvent.keyDown(verdict, { key: "Delete" });
+    expect(await ops()).toEqual([{ op: "remove", path: "/gas/tests/0" }]);
+  });
+  it("makes a new line on the call of the key n, with what the view begins with", async () => {
+    mount(<UseView />);
+    window.dispatchEvent(new Event("bothy:new"));
+    expect(await ops()).toEqual([{ op: "add", path: "/gas/appliances/-", value: expect.objectContaining({ name: "Hob" }) }]);
+    cleanup();
+    serve();
+    mount(<LockerView />);
+    window.dispatchEvent(new Event("bothy:new"));
+    expect(await ops()).toEqual([{ op: "add", path: "/gas/locker/vents/-", value: expect.objectContaining({ position: "low", free_frac: 0.7 }) }]);
+  });
+  it("types a name, an input and a bore in place", async () => {
+    serve({ "POST /api/quantity": () => ({ value: 1800, unit: "W", understood: "1800 W", awg: null }) });
+    mount(<UseView />);
+    const cell = within(screen.getByRole("grid", { name: "Gas appliances" })).getByRole("gridcell", { name: "1\u202f600\u00a0W" });
+    fireEvent.click(cell);
+    fireEvent.keyDown(cell, { key: "Enter" });
+    const field = await within(screen.getByRole("grid", { name: "Gas appliances" })).findByRole("textbox");
+    fireEvent.change(field, { target: { value: "1.8 kW" } });
+    fireEvent.keyDown(field, { key: "Enter" });
+    expect(await ops()).toEqual(set("appliances/0/heat_input_w", 1800));
   });
 });
 

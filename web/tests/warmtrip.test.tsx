@@ -6,7 +6,7 @@ import { useItems } from "../src/data/items";
 import { choice, count, Fields, flag, mm, quantity, words } from "../src/parts/Fields";
 import { StageViews } from "../src/shell/ViewSwitch";
 import type { TripRun } from "../src/stages/trips/run";
-import { Refills, WarmSummary, warmRows } from "../src/stages/trips/WarmTrip";
+import { FrostSummary, Refills, WarmSummary, warmRows } from "../src/stages/trips/WarmTrip";
 import { calls, mount, serve, state } from "./mounted";
 
 const plain = structuredClone(state);
@@ -43,6 +43,21 @@ afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
   Object.assign(state, structuredClone(plain));
+});
+
+describe("frost on the way", () => {
+  const part = (more: object = {}) => ({ subject: "tank:grey", name: "Grey tank", day_frac: [], nights: [], coldest_p10_c: 1.2, hold_w: 81, ...more });
+  const frozen = (...parts: object[]) => ({ ...run(), frost: parts }) as unknown as TripRun;
+  it("names the nights and what would hold it, and stays silent without such parts", () => {
+    const nights = ["2026-10-14", "2026-10-15", "2026-10-20", "2026-10-21", "2026-10-22"];
+    mount(<FrostSummary run={frozen(part({ nights }), part({ subject: "pipe:p", name: "Drain pipe" }))} />);
+    const words = screen.getByRole("region", { name: "Frost on the way" }).textContent;
+    expect(words).toContain("Grey tank under 0 °C on 5 of 18 nights: 14 Oct, 15 Oct, 20 Oct, 21 Oct …. 81 W would hold it.");
+    expect(words).toContain("Drain pipe stays over 0 °C in 9 of 10 weathers; 1.2\u00a0°C at the coldest.");
+    cleanup();
+    mount(<FrostSummary run={frozen()} />);
+    expect(screen.queryByRole("region", { name: "Frost on the way" })).toBeNull();
+  });
 });
 
 describe("what a run says of warmth", () => {

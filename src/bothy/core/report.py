@@ -218,7 +218,7 @@ def report(design: Design) -> Report:
     found += failed
     warm = warmth_part(ctx)
     found += warmth_findings(ctx, warm)
-    wet = water_part(ctx, {k: a.energy_wh for k, a in life.appliances.items()})
+    wet = water_part(ctx, {k: a.energy_wh for k, a in life.appliances.items()}, warm.part.loop.hot_water_38_l_min if warm.part.loop else None)
     found += water_findings(ctx, wet)
     gassed = gas_part(ctx, {m.month: m.fuel_kg / 30.4 for m in warm.part.months if m.planned and m.fuel_kg is not None}, warm.part.air)
     found += gas_findings(ctx, gassed)

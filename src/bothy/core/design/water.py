@@ -206,7 +206,7 @@ class HotWater(Doc):
     name: Name = "Water heater"
     part: PartKey | None = None
     kind: Literal["storage", "instant"] = "storage"
-    source: Literal["gas", "diesel", "coil", "element", "coil_element", "gas_element"] = "element"
+    source: Literal["gas", "diesel", "coil", "element", "coil_element", "gas_element", "loop"] = "element"
     volume_l: float = Field(10, gt=0, le=500)
     target_temp_c: float = Field(60, ge=20, le=95)
     heat_w: float = Field(1500, ge=0, le=50000)
@@ -232,8 +232,8 @@ class HotWater(Doc):
 
     @property
     def coil(self) -> bool:
-        """Whether the engine's coolant heats it."""
-        return "coil" in self.source
+        """Whether coolant heats it: the engine's, or that of Warmth's loop."""
+        return "coil" in self.source or self.source == "loop"
 
     @property
     def element(self) -> bool:

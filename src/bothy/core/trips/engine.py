@@ -180,6 +180,11 @@ def _sky_day(c: Climate, day: int, hours: Array) -> tuple[float, Array, Array, A
     return SOLAR_CONSTANT_W_M2 * s.e0, sun.cos_z, sun.azimuth, day_profile(c.lat_deg, s.dec, sun.w, sun.cos_z), np.cos(2 * math.pi * (solar - 15) / 24)
 
 
+def swings(plan: Plan) -> Array:
+    """Where in its daily swing the air is, by day and step: 1 at its warmest, -1 at its coldest."""
+    return _sky_of(plan).swing_at
+
+
 @dataclass
 class Arrays:
     """All arrays of a run, in the order of the kernel's arguments."""

@@ -23,6 +23,7 @@ from bothy.core.trips import cells as c
 from bothy.core.trips.battery import TripBank
 from bothy.core.trips.cabin import Thermal, thermal_of
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result, Weather
+from bothy.core.trips.frost import FrostTrip, frost_trip
 from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days
 from bothy.core.trips.stores import GasTrip, WaterTrip, gas_trip, half, water_trip
 from bothy.core.trips.trip import default_shed
@@ -286,6 +287,7 @@ class TripRun(BaseModel):
     warm: WarmTrip
     water: WaterTrip | None = None
     gas: GasTrip | None = None
+    frost: list[FrostTrip] = []
     limited_h: float
     cycles_year: float
     inverter_idle_wh_day: float
@@ -458,7 +460,7 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
     error = standard_error(r.short_day)
     return TripRun(
         draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.chem.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
-        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), rh=_lane(kept.rh), warm=warm_trip(r, n, plan.numbers), water=water_trip(ctx, r, plan.numbers, kept.levels), gas=gas_trip(ctx, r, plan.numbers, np.median(kept.gas, axis=0).round(3).tolist()), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
+        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), rh=_lane(kept.rh), warm=warm_trip(r, n, plan.numbers), water=water_trip(ctx, r, plan.numbers, kept.levels), gas=gas_trip(ctx, r, plan.numbers, np.median(kept.gas, axis=0).round(3).tolist()), frost=frost_trip(ctx, plan, weather), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
         events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
         short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),

@@ -102,8 +102,12 @@ HOT_HOURS_DAY, DAMP_PART, FREEZE_PART = 2.0, 0.25, 0.05
 def _warmth(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
     """Frost, fuel, heat and damp of the run."""
     w = run.warm
+    frozen = [f for f in run.frost if f.nights]
+    says = [f"“{f.name}” in {len(f.nights)} of {run.day_count} nights, first on {f.nights[0]}" for f in frozen[:3]]
     if ctx.design.warmth.bays and w.bay_frac > FREEZE_PART:
-        add("sim-freeze", f"A bay with water falls under 0 °C in {w.bay_frac:.0%} of the weathers, for {w.bay_h:.0f} h in the mean.")
+        says.insert(0, f"a bay with water in {w.bay_frac:.0%} of the weathers, for {w.bay_h:.0f} h in the mean")
+    if says:
+        add("sim-freeze", f"Under 0 °C falls {'; '.join(says)}.")
     if w.fuel_first_d is not None and run.gas is None:
         heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
         gas = heater is not None and heater.fuel in ("propane", "butane")

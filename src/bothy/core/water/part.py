@@ -205,6 +205,7 @@ class Wet:
     autonomy: WaterAutonomyOut | None
     tanks: dict[str, tuple[Shape, TankVolumeOut]]
     said_pump_wh: float | None = None
+    loop_l_min: float | None = None
 
 
 BURNS = ((48, "15 min"), (50, "5 min"), (52, "2 min"), (55, "30 s"), (57, "10 s"), (60, "5 s"), (66, "2 s"), (70, "1 s"))
@@ -381,10 +382,15 @@ def _pump(ctx: Context, w: Water, p: Pump, alone: dict[str, Solved], litres: flo
     )  # fmt: skip
 
 
-def _hot(ctx: Context, h: HotWater, shower_l_min: float) -> HotPart:
+def _hot(ctx: Context, h: HotWater, shower_l_min: float, loop_l_min: float | None) -> HotPart:
     put = ctx.book.put
     needed = put("water/shower_heat_w", flowing_heat(shower_l_min, SHOWER_C - COLD_IN_C).named("heat of the shower"))
     out, vessel = expansion_vessel_l(h.volume_l if h.kind == "storage" else 0.5, COLD_IN_C, h.max_c, 200.0, h.relief_kpa or 600.0)
+    if h.kind == "instant" and h.source == "loop":
+        gives = loop_l_min or 0.0
+        reach = COLD_IN_C + (SHOWER_C - COLD_IN_C) * gives / shower_l_min if shower_l_min > 0 else None
+        return quick(HotPart, time_min=None, max_c=h.max_c, stored_wh=None, charge_ah=None, standing_w=None, mixed_l=None, shower_min=None, endless=reach is not None and reach >= SHOWER_C,
+                     needed_w=needed.value, reachable_c=reach, expansion_l=out, vessel_l=vessel, burn=burn_time(h.max_c))  # fmt: skip
     if h.kind == "instant":
         able = instant_heat(
             InstantHeatIn.trusted(
@@ -438,38 +444,40 @@ def tank_ua(full_l: float, foam_mm: float) -> float:
     return area / (1 / BARE_U + foam_mm / 1000 / FOAM_K)
 
 
+@dataclass(frozen=True, slots=True)
+class WetPart:
+    """A part with water outside the heated body: half a tank's litres or a pipe's, W/K to the air, its heater in W."""
+
+    subject: str
+    name: str
+    litres: float
+    loss_w_k: float
+    heater_w: float
+
+
+def wet_parts(w: Water, tanks: Mapping[str, TankPart]) -> list[WetPart]:
+    """Tanks, half full, and pipes that lie outside the heated body."""
+    out = [
+        WetPart(f"tank:{t.id}", t.name, tanks[t.id].full_l / 2, tank_ua(tanks[t.id].full_l, t.foam_mm), t.heater_w)
+        for t in w.tanks
+        if t.place != "inside" and t.id in tanks and tanks[t.id].full_l > 0
+    ]
+    for r in w.runs:
+        if r.place != "inside" and r.length_m > 0:
+            out.append(WetPart(f"pipe:{r.id}", r.name, pipe_litres(r), PIPE_U * math.pi * (r.inner_diameter_mm + 2 * WALL_MM) / 1000 * r.length_m, 0.0))
+    return out
+
+
 def _frost(ctx: Context, w: Water, tanks: dict[str, TankPart]) -> list[FrostPart]:
     cold = ctx.coldest_night().value
     if cold >= 0:
         return []
-    out: list[FrostPart] = []
-
-    def add(subject: str, name: str, litres: float, ua: float, heater_w: float) -> None:
-        if litres <= 0 or ua <= 0:
-            return
-        f = freeze_hold(FreezeHoldIn.trusted(volume_l=litres, outside_temp_c=cold, loss_w_k=ua, heater_w=heater_w, battery_voltage_v=ctx.bank_v))
-        key = f"frost/{subject.replace(':', '/')}"
-        ctx.book.put(f"{key}/hold_heat_w", f.figure("hold_heat_w").named(f"heat that holds {name}"))
-        out.append(
-            quick(
-                FrostPart,
-                subject=subject,
-                name=name,
-                litres=litres,
-                to_zero_h=f.time_to_zero_h,
-                to_ice_h=f.time_to_ice_h,
-                hold_w=f.hold_heat_w,
-                hold_ah_day=f.hold_charge_ah_day,
-                held=f.time_to_zero_h is None,
-            )
-        )
-
-    for t in w.tanks:
-        if t.place != "inside" and t.id in tanks and tanks[t.id].full_l > 0:
-            add(f"tank:{t.id}", t.name, tanks[t.id].full_l / 2, tank_ua(tanks[t.id].full_l, t.foam_mm), t.heater_w)
-    for r in w.runs:
-        if r.place != "inside":
-            add(f"pipe:{r.id}", r.name, pipe_litres(r), PIPE_U * math.pi * (r.inner_diameter_mm + 2 * WALL_MM) / 1000 * r.length_m, 0.0)
+    out = []
+    for p in wet_parts(w, tanks):
+        f = freeze_hold(FreezeHoldIn.trusted(volume_l=p.litres, outside_temp_c=cold, loss_w_k=p.loss_w_k, heater_w=p.heater_w, battery_voltage_v=ctx.bank_v))
+        ctx.book.put(f"frost/{p.subject.replace(':', '/')}/hold_heat_w", f.figure("hold_heat_w").named(f"heat that holds {p.name}"))
+        out.append(quick(FrostPart, subject=p.subject, name=p.name, litres=p.litres, to_zero_h=f.time_to_zero_h, to_ice_h=f.time_to_ice_h, hold_w=f.hold_heat_w, hold_ah_day=f.hold_charge_ah_day,
+                         held=f.time_to_zero_h is None))  # fmt: skip
     return out
 
 
@@ -554,8 +562,8 @@ def _tests(w: Water) -> list[TestPart]:
     return out
 
 
-def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None) -> Wet:
-    """Water of a design, with its figures in the book; ``said_wh``: what each appliance of Life uses in a day, Wh."""
+def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_min: float | None = None) -> Wet:
+    """Water of a design, with its figures in the book; ``said_wh``: what each appliance of Life uses in a day, Wh; ``loop_l_min``: what the plate exchanger of Warmth's loop gives at 38 °C."""
     w = ctx.design.water
     d = demand_of(ctx)
     put = ctx.book.put
@@ -595,9 +603,9 @@ def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None) -> Wet:
     part = quick(
         WaterPart, use_l_day=d.use_l_day, total_l_day=d.total_l_day, fresh_l_day=d.fresh_tank_l_day, grey_l_day=d.grey_l_day, target_days=target, stores=auto.stores if auto else [],
         capacity_l={s.name: s.capacity_l for s in stores}, flow_l_day={s.name: s.flow_l_day for s in stores}, limiting=auto.limiting if auto else None, days=auto.autonomy_days if auto else None, tanks=tanks, joins=joins, taps=taps,
-        velocities=velocities, pump=_pump(ctx, w, w.pump, alone, d.fresh_tank_l_day) if w.pump else None, hot=_hot(ctx, w.hot, shower) if w.hot else None,
+        velocities=velocities, pump=_pump(ctx, w, w.pump, alone, d.fresh_tank_l_day) if w.pump else None, hot=_hot(ctx, w.hot, shower, loop_l_min) if w.hot else None,
         filters={f.name: f for f in life.filters} if life else {}, filter_kpa=life.total_drop_kpa if life else 0.0, frost=_frost(ctx, w, tanks), sanitise=_sanitise(ctx, w, fresh_l + pipe_l + heater_l) if fresh_l > 0 else None,
         tests=_tests(w), pipe_l=pipe_l, drain_down_l=fresh_l + pipe_l + heater_l, mass_full_kg=sum(t.mass_full_kg for t in tanks.values()), coldest_c=ctx.coldest_night().value,
     )  # fmt: skip
     line = w.pump.appliance if w.pump else None
-    return Wet(part, d, auto, shapes, said_wh.get(line) if said_wh and line else None)
+    return Wet(part, d, auto, shapes, said_wh.get(line) if said_wh and line else None, loop_l_min)

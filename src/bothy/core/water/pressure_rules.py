@@ -226,7 +226,10 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
     if not h.leak_tray and closed:
         yield finding("water-no-leak-tray", "hot", h.name, "Its joints are inside the body.", fix=Remedy.sets("A drained tray", "/water/hot", leak_tray=True))
     use = ctx.design.water.use
-    if use.shower_type == "flow" and p.reachable_c is not None and p.reachable_c < 38:
+    dry = h.source == "loop" and w.loop_l_min is None
+    if dry:
+        yield finding("water-hot-no-loop", "hot", h.name, "It is said to be heated by Warmth's loop, which has no plate exchanger with a rating.")
+    if use.shower_type == "flow" and p.reachable_c is not None and p.reachable_c < 38 and not dry:
         yield finding(
             "water-instant-weak",
             "hot",

@@ -50,6 +50,7 @@ rules("water", (
     ("water-hot-pipe-rating", "danger", "Pipe that the hot water softens", "Rated pipe for the first metre and up to the mixer.", "practice"),
     ("water-heater-dry", "fault", "The heater can start without water", "An interlock and a label.", "practice"),
     ("water-instant-weak", "fault", "The heater is too weak for the shower", "Less flow, a larger heater, or storage.", "handbook 05 §3.9"),
+    ("water-hot-no-loop", "fault", "Nothing heats the water", "A plate exchanger among the zones of Warmth's loop.", "handbook 04 §3.11"),
     ("water-hot-short", "advice", "The hot water ends before the shower does", "A larger store, hotter storage with a mixer, a shorter shower.", "handbook 05 §3.11"),
     ("water-electric-hot-heavy", "advice", "Heating the water takes much of the bank", "Heat it on surplus, by engine or gas.", "handbook 05 §3.10"),
     ("water-drain-flat", "fault", "A waste pipe without fall", "Another way.", "practice"),

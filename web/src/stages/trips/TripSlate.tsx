@@ -11,7 +11,7 @@ import { JobButton } from "./JobButton";
 import { LiveProperties } from "./Live";
 import { usePlaceOptions } from "./places";
 import { moment, type TripRun, useThorough } from "./run";
-import { Refills, WarmSummary } from "./WarmTrip";
+import { FrostSummary, Refills, WarmSummary } from "./WarmTrip";
 import { DAY_TYPES } from "./words";
 
 const percent = (v: number, digits = 0) => `${(100 * v).toFixed(digits)} %`;
@@ -184,6 +184,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
             </dd>
           </dl>
           <WarmSummary run={run} />
+          <FrostSummary run={run} />
           {run.buys.length > 0 && (
             <>
               <h3 className="mb-1 mt-3 font-display text-[14px]">What one more would buy</h3>

@@ -51,6 +51,30 @@ export function WarmSummary({ run }: { run: TripRun }) {
   );
 }
 
+/** Wet parts outside the body that freeze on the way, with their nights. */
+export function FrostSummary({ run }: { run: TripRun }) {
+  const { units } = usePerson();
+  const parts = run.frost ?? [];
+  if (parts.length === 0) return null;
+  return (
+    <section aria-label="Frost on the way">
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Frost on the way</h3>
+      <ul className="m-0 list-none p-0 text-[12px]">
+        {parts.map((f) => (
+          <li key={f.subject} className="border-b border-slate-2 py-1">
+            <strong>{f.name}</strong>{" "}
+            {f.nights.length === 0
+              ? `stays over 0 °C in 9 of 10 weathers; ${show(f.coldest_p10_c, "°C", units, 2)} at the coldest.`
+              : `under 0 °C on ${f.nights.length} of ${run.day_count} nights: ${f.nights.slice(0, 4).map(dayWord).join(", ")}${f.nights.length > 4 ? " …" : ""}. ${Math.round(f.hold_w)} W would hold it.`}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const dayWord = (iso: string) => new Date(`${iso}T12:00:00Z`).toLocaleDateString("en-GB", { day: "numeric", month: "short", timeZone: "UTC" });
+
 /** What is filled up or emptied when the leg begins. */
 export function Refills({ leg }: { leg: Leg }) {
   const { set } = useLegEdits();

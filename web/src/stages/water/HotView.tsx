@@ -141,7 +141,7 @@ function Whole() {
   const { w, part, set } = useWater();
   const h = w.hot;
   const put = (key: string, value: unknown, label: string) => void edit([{ op: "replace", path: `/water/hot/${key}`, value }], `hot water: ${label}`);
-  const coil = !!h?.source.includes("coil");
+  const coil = !!h?.source.includes("coil") || (h?.source === "loop" && h.kind === "storage");
   const element = !!h?.source.includes("element");
   return (
     <Slate title="Water" sub="hot, waste, frost">
@@ -160,7 +160,7 @@ function Whole() {
                 ? [quantity("volume_l", "holds", "volume", "L")]
                 : [quantity("min_flow_l_min", "starts at", "flow", "L/min", { clearable: true, placeholder: "not said" })]),
               quantity("target_temp_c", "heats to", "temperature", "°C"),
-              ...(h.source === "element" || h.source === "coil" || h.source === "coil_element" ? [] : [quantity("heat_w", "its burner’s input", "power", "W")]),
+              ...(["element", "coil", "coil_element", "loop"].includes(h.source) ? [] : [quantity("heat_w", "its burner’s input", "power", "W")]),
               ...(element ? [quantity("element_w", "element", "power", "W"), choice("element_supply", "element fed by", ELEMENT_SUPPLIES)] : []),
               ...(coil
                 ? [
