@@ -111,6 +111,17 @@ def pipes_ms(outlets: int) -> float:
     return median(lambda: tree.solve(curve, opened, 1.0), 50)
 
 
+def gas_ms(design: Any) -> float:
+    """Gas of a design, figures and findings: vessels in the cold, pipe tree, locker, tests."""
+    from bothy.core.context import Context
+    from bothy.core.gas.part import gas_part
+    from bothy.core.gas.rules import gas_findings
+
+    ctx = Context(design)
+    assert gas_part(ctx).part.pipes is not None
+    return median(lambda: gas_findings(ctx, gas_part(ctx)), 40)
+
+
 def core() -> dict[str, Any]:
     from bothy.api.app import tune_collector
     from bothy.core.context import Context
@@ -133,6 +144,7 @@ def core() -> dict[str, Any]:
     assert len(part.ducts) == 6
     return {
         "pipes_20_outlets_ms": pipes_ms(20),
+        "gas_part_ms": gas_ms(design),
         "warmth_30_surfaces_6_ducts_ms": round(statistics.median(parts), 2),
         "report_demo_median_ms": round(statistics.median(runs), 2),
         "report_demo_best_ms": round(runs[0], 2),

@@ -33,11 +33,11 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("ducts", "/v/{id}/warmth?view=ducts&hand=duct:drying-run", DESK, "day"),
     ("air", "/v/{id}/warmth?view=air", DESK, "day"),
     ("summer", "/v/{au}/warmth?view=summer", DESK, "day"),
-    ("mains", "/v/{us}/wiring?hand=board:mains", DESK, "day"),
     ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),
     ("sums", "/sums/wire-size", DESK, "day"),
     ("water", "/v/{id}/water?view=taps&hand=run:shower", DESK, "day"),
+    ("gas", "/v/{us}/gas?view=pipes&hand=run:to-heater", DESK, "day"),
 ]
 """Name, address, size and theme of each picture."""
 

@@ -31,20 +31,6 @@ class Limits:
 LIMITS: dict[str, Limits] = {"uk": Limits(30, 1.0, 150, 5), "eu": Limits(30, 1.0, 150, 5), "us": Limits(27.4, 1.25, 206.8, 10), "au": Limits(27.5, 2.5, 70, 5)}
 
 
-class GasRun(Run):
-    """A run with the fittings that gas has."""
-
-    @model_validator(mode="after")
-    def _fittings(self) -> Self:
-        check_fittings(self.fittings, FITTINGS)
-        return self
-
-    @property
-    def k(self) -> float:
-        """Its local losses."""
-        return k_of(self.fittings, FITTINGS, self.extra_k)
-
-
 class GasPipeDropIn(GasIn, Run):
     heat_input_w: float | None = Field(None, ge=0, le=200000)
     basis: Basis = "net"

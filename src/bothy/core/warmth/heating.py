@@ -3,8 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass, replace
-from typing import Any
+from dataclasses import dataclass
 
 from pydantic import BaseModel
 
@@ -286,8 +285,3 @@ def heater_part(size: HeaterSizeOut, fuel: HeaterFuelOut) -> HeaterPart:
         needed_w=size.needed_w, available_w=size.available_w, adequate=size.adequate, holds_to_c=size.holds_down_to_temp_c, cycles_above_c=size.cycles_above_temp_c, cycles_when_mild=size.cycles_when_mild,
         mild_duty_frac=size.mild_duty_frac, fuel_l_day=fuel.fuel_l_day, fuel_kg_day=fuel.fuel_kg_day, autonomy_days=fuel.autonomy_days, electrical_wh_day=fuel.electrical_wh_day,
     )  # fmt: skip
-
-
-def with_surface(shell: Shell, id: str, **changes: Any) -> Shell:
-    """The shell with one surface changed; for what-if sums."""
-    return replace(shell, surfaces=[replace(s, **changes) if s.id == id else s for s in shell.surfaces])

@@ -9,7 +9,7 @@ from bothy.core.catalogue.materials import Material, materials
 from bothy.core.context import Context
 from bothy.core.contract import BadInput, quick
 from bothy.core.design.warmth import AIR_GAP, BuildUp, Cab, Opening, SurfaceChoice, WallLayer
-from bothy.core.figure import Figure, derived, given
+from bothy.core.figure import Figure, given
 from bothy.core.warmth.build_up import R_SI, Direction, Layer, Rib, UValueIn, UValueOut, u_value
 from bothy.core.warmth.condensation import CondensationCheckIn, CondensationCheckOut, condensation_check
 from bothy.core.warmth.presets import CABS, SHELL_OF, usual
@@ -278,18 +278,3 @@ Season = Literal["winter", "summer"]
 def sheets(area_m2: float) -> int:
     """Sheets of 1.22 × 2.44 m for an area, with waste."""
     return max(1, -int(-area_m2 * (1 + WASTE) // SHEET_M2))
-
-
-def ua_by_zone(shell: Shell, air_w_k: float) -> dict[str, float]:
-    """W/K of each zone: its surfaces, and the air shared by area."""
-    area = sum(s.area_m2 for s in shell.surfaces) or 1.0
-    out: dict[str, float] = {}
-    for s in shell.surfaces:
-        out[s.zone] = out.get(s.zone, 0.0) + s.ua + air_w_k * s.area_m2 / area
-    return out
-
-
-def whole_ua(shell: Shell, air_w_k: float) -> Figure:
-    """W/K of the shell."""
-    parts = {f"{s.id}_w_k": s.ua for s in shell.surfaces}
-    return derived("ua_w_k", "Σ U'·A·b + air", sum(parts.values()) + air_w_k, "EN 12831-1", air_w_k=air_w_k, **parts)

@@ -47,10 +47,6 @@ class Solved:
     total_l_min: float
     pump_kpa: float
 
-    @property
-    def hydraulic_w(self) -> float:
-        return self.total_l_min * self.pump_kpa / 60
-
 
 class Tree:
     """The runs in the order of the tree, with the path of each."""
