@@ -1,4 +1,4 @@
-"""What the front end's tests mount for Warmth, Water and Gas: designs with everything in them, and their reports, made by ``python -m tests.web_fixture``."""
+"""What the front end's tests mount: designs with everything in them, and their reports, made by ``python -m tests.web_fixture``."""
 
 from __future__ import annotations
 
@@ -76,6 +76,30 @@ def made(stage: str) -> dict[str, Any]:
     }
 
 
+FIRST = ("vehicle", "life", "power", "prove")
+"""The stages that have one fixture together, of Curlew as it is."""
+
+
+def first_stages() -> dict[str, Any]:
+    """Curlew's vehicle, life, power and readings, with what the report says of them."""
+    d = curlew.design()
+    r = report(d).plain()
+    wiring = d.model_dump(mode="json")["wiring"]
+    kept = ("region_name", "licensed", "system_voltage_v", "wire_series", "stages", "assumptions", *FIRST)
+    own = ("vehicle", "life", "power", "appliances", "prove")
+    return {
+        "design": {**{s: d.model_dump(mode="json")[s] for s in FIRST}, "region": d.region, "wiring": {"boards": [], "circuits": wiring["circuits"][:6]}},
+        "report": {**{k: rounded(r[k]) for k in kept}, "wiring": {"circuits": {}, "loops": rounded(dict(list(r["wiring"]["loops"].items())[:6]))}},
+        "figures": rounded({k: v for k, v in r["figures"].items() if k.split("/")[0] in own}),
+        "findings": [f for f in rounded(r["findings"]) if f["stage"] in FIRST],
+    }
+
+
+def fixtures() -> dict[str, dict[str, Any]]:
+    """All of them as they should be now, by name."""
+    return {**{stage: made(stage) for stage in FIGURES}, "curlew": first_stages()}
+
+
 if __name__ == "__main__":
-    for stage in FIGURES:
-        (FOLDER / f"{stage}.json").write_text(json.dumps(made(stage), ensure_ascii=False, indent=1) + "\n", encoding="utf-8")
+    for name, fixture in fixtures().items():
+        (FOLDER / f"{name}.json").write_text(json.dumps(fixture, ensure_ascii=False, indent=1) + "\n", encoding="utf-8")

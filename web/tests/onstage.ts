@@ -6,18 +6,27 @@ import { calls, serve, state } from "./mounted";
 type Fixture = { design: object; report: object; vehicle: object; figures: object; findings: object[] };
 const plain = structuredClone(state);
 
+/** One stage of a design; everything else stays as it is mounted. */
 export function onStage(stage: "warmth" | "water" | "gas", fixture: Fixture, answers: Record<string, unknown> = {}) {
+  const whole = {
+    ...fixture,
+    design: { [stage]: fixture.design },
+    report: { [stage]: fixture.report, vehicle: fixture.vehicle, region_name: "United Kingdom" },
+  };
+  const around = onDesign(whole, answers);
+  beforeEach(() => Object.assign(state.report.stages, { [stage]: { stones: 2, dangers: 1, faults: 2 } }));
+  return around;
+}
+
+/** Parts of a design and of its report, as a fixture has them. */
+export function onDesign(fixture: Omit<Fixture, "vehicle">, answers: Record<string, unknown> = {}) {
   beforeEach(() => {
     localStorage.clear();
-    Object.assign(state.design, { [stage]: structuredClone(fixture.design) });
-    Object.assign(state.report, {
-      [stage]: structuredClone(fixture.report),
-      vehicle: fixture.vehicle,
-      region_name: "United Kingdom",
+    Object.assign(state.design, structuredClone(fixture.design));
+    Object.assign(state.report, structuredClone(fixture.report), {
       figures: { ...plain.report.figures, ...fixture.figures },
       findings: structuredClone(fixture.findings),
     });
-    Object.assign(state.report.stages, { [stage]: { stones: 2, dangers: 1, faults: 2 } });
     serve(answers);
   });
   afterEach(() => {

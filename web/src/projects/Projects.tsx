@@ -197,8 +197,9 @@ export function Component() {
       <NewProject />
       <p className="mt-2 max-w-3xl text-[13px] text-dim">
         The way through: <strong>Vehicle</strong> (what you work with), <strong>Life</strong> (what will run), <strong>Power</strong> (what supplies it),{" "}
-        <strong>Wiring</strong> (which cable and fuse), <strong>Prove</strong> (what the meter must read). Whatever you have not said yet is assumed and shown
-        in <span className="text-heather underline decoration-dotted">heather</span>.
+        <strong>Trips</strong> (will it last), <strong>Wiring</strong> (which cable and fuse), <strong>Warmth</strong>, <strong>Water</strong>,{" "}
+        <strong>Gas</strong>, <strong>Prove</strong> (what the meter must read). Whatever you have not said yet is assumed and shown in{" "}
+        <span className="text-heather underline decoration-dotted">heather</span>.
       </p>
       {problem && (
         <p role="alert" className="mt-3 border border-rust p-2 text-rust">
