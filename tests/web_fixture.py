@@ -9,6 +9,8 @@ from typing import Any
 from bothy.core.design.document import Design, load_design
 from bothy.core.report import report
 from bothy.demo import curlew
+from tests.designs import BANK, FRIDGE, LAMP, circuit, lived
+from tests.designs import made as made_design
 
 FOLDER = Path(__file__).parents[1] / "web/tests/fixtures"
 FIGURES = {
@@ -95,9 +97,34 @@ def first_stages() -> dict[str, Any]:
     }
 
 
+def small_wiring() -> dict[str, Any]:
+    """Two boards, one fed from the other, a thin cable to a fridge, and a lamp whose length was never measured."""
+    d = made_design({
+        **lived([LAMP, FRIDGE], {"bank": BANK}),
+        "wiring": {
+            "boards": [{"id": "a", "name": "Main board", "letter": "A", "way_count": 12}, {"id": "b", "name": "Rear board", "letter": "B", "way_count": 6, "fed_from": "a"}],
+            "circuits": [
+                circuit("lamp-feed", name="Lamp feed", length_m=None), circuit("fridge", name="Fridge", appliances=["fridge"], board="b", area_mm2=0.75, length_m=9.0, fuse_a=15.0),
+                {"id": "feeder", "name": "Feeder of the rear", "kind": "feeder", "board": "b", "length_m": 5.0, "area_mm2": 6.0, "fuse_a": 30.0},
+            ],
+        },
+    })  # fmt: skip
+    whole = report(d)
+    r = whole.plain()
+    return {
+        "design": {k: d.model_dump(mode="json")[k] for k in ("region", "life", "power", "wiring", "prove")},
+        "report": rounded(
+            {k: r[k] for k in ("region_name", "licensed", "system_voltage_v", "wire_series", "stages", "assumptions", "life", "power", "wiring")}
+        ),
+        "figures": rounded({k: v for k, v in r["figures"].items() if k.split("/")[0] in ("circuits", "boards", "network")}),
+        "findings": [f for f in rounded(r["findings"]) if f["stage"] == "wiring"],
+        "diagram": rounded(whole.diagram().model_dump(mode="json")),
+    }
+
+
 def fixtures() -> dict[str, dict[str, Any]]:
     """All of them as they should be now, by name."""
-    return {**{stage: made(stage) for stage in FIGURES}, "curlew": first_stages()}
+    return {**{stage: made(stage) for stage in FIGURES}, "curlew": first_stages(), "wiring": small_wiring()}
 
 
 if __name__ == "__main__":

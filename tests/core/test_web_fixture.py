@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Callable
+from typing import Any
 
 import pytest
 
-from tests.web_fixture import FIGURES, FOLDER, first_stages, made
+from tests.web_fixture import FIGURES, FOLDER, first_stages, made, small_wiring
 
 
 @pytest.mark.parametrize("stage", FIGURES)
@@ -15,6 +17,7 @@ def test_the_fixture_of_the_front_end_is_what_the_core_gives(stage: str) -> None
     assert kept == json.loads(json.dumps(made(stage))), "run python -m tests.web_fixture"
 
 
-def test_the_fixture_of_the_first_stages_is_what_the_core_gives() -> None:
-    kept = json.loads((FOLDER / "curlew.json").read_text(encoding="utf-8"))
-    assert kept == json.loads(json.dumps(first_stages())), "run python -m tests.web_fixture"
+@pytest.mark.parametrize(("name", "now"), [("curlew", first_stages), ("wiring", small_wiring)])
+def test_the_other_fixtures_are_what_the_core_gives(name: str, now: Callable[[], Any]) -> None:
+    kept = json.loads((FOLDER / f"{name}.json").read_text(encoding="utf-8"))
+    assert kept == json.loads(json.dumps(now())), "run python -m tests.web_fixture"
