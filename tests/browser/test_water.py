@@ -10,7 +10,8 @@ from playwright.sync_api import Locator, Page, expect
 from bothy.core.design.document import load_design
 from tests.browser.test_newcomer import saving
 from tests.browser.test_warmth import choose, fill, slate_of
-from tests.core.test_water_rules import GREY, MAIN, PUMP, SHOWER, SINK, TANK, wet
+from tests.core.test_frost_trip import winter
+from tests.core.test_water_rules import GREY, INSTANT, LOOP, MAIN, PUMP, SHOWER, SINK, TANK, hot, wet
 
 
 def tap(page: Page, name: str) -> Locator:
@@ -126,3 +127,31 @@ def test_a_finding_of_water_leads_to_its_view(page: Page, load: Any) -> None:
     page.keyboard.press("Enter")
     page.wait_for_url(re.compile(r"/water\?view=tanks"))
     expect(page.get_by_role("button", name="Tanks", exact=True)).to_have_attribute("aria-pressed", "true")
+
+
+def test_the_trip_names_the_nights_on_which_a_tank_freezes(page: Page, load: Any, stored: Any) -> None:
+    id = load(load_design(winter()))
+    page.goto(f"/v/{id}/trips")
+    frost = slate_of(page).get_by_role("region", name="Frost on the way")
+    expect(frost).to_contain_text(re.compile(r"Fresh under 0 °C on \d of 6 nights: \d+ Jan"))
+    expect(slate_of(page).get_by_text("Water freezes on the trip")).to_be_visible()
+    page.goto(f"/v/{id}/water?view=tanks&hand=tank:fresh")
+    choose(page, "stands", "inside")
+    assert stored(id).water.tanks[0].place == "inside"
+    page.goto(f"/v/{id}/trips")
+    expect(page.get_by_role("slider", name="Moment of the trip")).to_be_visible()
+    expect(frost).to_have_count(0)
+
+
+def test_hot_water_from_the_loop_of_warmth(page: Page, load: Any, stored: Any) -> None:
+    data = {**hot(INSTANT, source="gas"), "warmth": LOOP}
+    id = load(load_design(data))
+    page.goto(f"/v/{id}/water?view=hot")
+    choose(page, "heated by", "loop")
+    assert stored(id).water.hot.source == "loop"
+    expect(slate_of(page).get_by_text("Nothing heats the water")).to_have_count(0)
+    page.goto(f"/v/{id}/warmth?view=ducts&hand=loopzone:x")
+    with saving(page):
+        slate_of(page).get_by_role("button", name=re.compile("^(Take|Remove) this zone")).click()
+    page.goto(f"/v/{id}/water?view=hot")
+    expect(slate_of(page).get_by_text("Nothing heats the water")).to_be_visible()
