@@ -95,6 +95,17 @@ def test_days_are_those_of_the_store_that_ends_first() -> None:
     assert days["fresh"] == pytest.approx((108 - 3.6) / p.fresh_l_day)
 
 
+def test_a_tank_with_a_drain_says_how_long_it_takes_to_run_out() -> None:
+    def minutes(**more: Any) -> Any:
+        return reported(wet(tanks=[{**TANK, **more}, GREY])).water.tanks["fresh"].drain_min
+
+    assert minutes() is None
+    narrow, wide = minutes(drain_mm=20.0), minutes(drain_mm=40.0)
+    by_hand = calculate("drain-time", {"area_m2": 0.9 * 0.4, "level_m": 0.3, "inner_diameter_mm": 20.0}).dump()["time_min"]
+    assert narrow == pytest.approx(by_hand, rel=1e-9)
+    assert wide < narrow / 3
+
+
 def test_jugs_count_and_a_drinking_store_stands_apart() -> None:
     p = reported(wet(tanks=[GREY], jug_l=10.0, jug_count=4, drinking_jug_l=20.0, use={"drinking_source": "separate"})).water
     assert p.capacity_l["fresh"] == 40

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 from typing import Any
 
@@ -121,7 +122,7 @@ def test_a_box_of_water_weighs_and_balances_as_a_box(length: float, width: float
     assert t["mass_full_kg"] == pytest.approx(t["full_l"] + empty, rel=2e-3)
     assert t["cg_z_full_m"] == pytest.approx(height / 2, rel=1e-6)
     litres = [row["volume_l"] for row in t["table"]]
-    assert all(b > a for a, b in zip(litres, litres[1:], strict=False))
+    assert all(b > a for a, b in itertools.pairwise(litres))
     assert len(litres) == steps + 1
 
 
@@ -137,8 +138,8 @@ def test_a_gauge_reads_one_way_only(height: float, empty: float, span: float, fa
         full_signal=full,
     )
     signals = [row["signal"] for row in g["table"]]
-    rising = all(b >= a for a, b in zip(signals, signals[1:], strict=False))
-    falling = all(b <= a for a, b in zip(signals, signals[1:], strict=False))
+    rising = all(b >= a for a, b in itertools.pairwise(signals))
+    falling = all(b <= a for a, b in itertools.pairwise(signals))
     assert rising or falling
     assert [row["volume_l"] for row in g["table"]] == sorted(row["volume_l"] for row in g["table"])
 

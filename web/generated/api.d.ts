@@ -7387,6 +7387,8 @@ export interface components {
             /** Need Z N */
             need_z_n: number;
             gauge: components["schemas"]["GaugePart"] | null;
+            /** Drain Min */
+            drain_min: number | null;
         };
         /**
          * TapPart
@@ -8751,6 +8753,8 @@ export interface components {
              * @default false
              */
             drain_valve: boolean;
+            /** Drain Mm */
+            drain_mm?: number | null;
             /**
              * Foam Mm
              * @default 0

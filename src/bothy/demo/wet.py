@@ -35,7 +35,7 @@ CURLEW: dict[str, Any] = {
         {"id": "fresh", "name": "Fresh, over the wheel arch", "holds": "fresh", "prisms": [_box(0.95, 0.42, 0.34), _box(0.62, 0.2, 0.16, op="cut")], "outlet_z_m": 0.02, "max_level_z_m": 0.32, "tank_mass_kg": 8.0, "x_m": 1.9, "z_m": 0.06,
          "vent_mm": 16.0, "fill_mm": 40.0, "fill_by": "hose", "food_grade": True, "leak_tray": True, "drain_valve": True, **HELD,
          "sender": {"kind": "resistive", "empty_signal": 0.0, "full_signal": 190.0, "empty_z_m": 0.04, "full_z_m": 0.31, "cable_resistance_ohm": 0.6}},
-        {"id": "grey", "name": "Grey, under the floor", "holds": "grey", "prisms": [_box(0.8, 0.5, 0.18)], "tank_mass_kg": 6.0, "x_m": 2.6, "z_m": -0.3, "place": "underfloor", "vent_mm": 16.0, "drain_valve": True, "full_sensor": True,
+        {"id": "grey", "name": "Grey, under the floor", "holds": "grey", "prisms": [_box(0.8, 0.5, 0.18)], "tank_mass_kg": 6.0, "x_m": 2.6, "z_m": -0.3, "place": "underfloor", "vent_mm": 16.0, "drain_valve": True, "drain_mm": 38.0, "full_sensor": True,
          **HELD},
     ],
     "pump": {"name": "Water pump 10 L/min", "points": PUMP_10, "cut_in_kpa": 140.0, "cut_out_kpa": 220.0, "accumulator_l": 5.0, "precharge_kpa": 126.0, "strainer": True, "shutoff": True, "level_stop": True, "leak_tray": True,

@@ -90,6 +90,7 @@ class WaterTank(Doc):
     over_electrics: bool = False
     leak_tray: bool = False
     drain_valve: bool = False
+    drain_mm: float | None = Field(None, ge=5, le=150)
     foam_mm: float = Field(0, ge=0, le=200)
     heater_w: float = Field(0, ge=0, le=1000)
     full_sensor: bool = False

@@ -29,7 +29,7 @@ from bothy.core.water.network import Run, Solved, Tree
 from bothy.core.water.pipe import PumpPoint
 from bothy.core.water.properties import FITTINGS, density, viscosity
 from bothy.core.water.tank import LevelRow, Shape, TankVolumeIn, TankVolumeOut, slosh_hz, tank_volume
-from bothy.core.water.waste import vent_pa
+from bothy.core.water.waste import DrainTimeIn, drain_time, vent_pa
 
 COLD_IN_C, SHOWER_C = 10.0, 38.0
 HOSE_L_MIN = 40.0
@@ -74,6 +74,7 @@ class TankPart(BaseModel):
     need_y_n: float
     need_z_n: float
     gauge: GaugePart | None
+    drain_min: float | None
 
 
 class JoinPart(BaseModel):
@@ -237,7 +238,7 @@ def _tank(t: WaterTank, g: tuple[float, float, float, float]) -> tuple[TankPart,
         v = worked_tank(t)
     except BadInput as e:
         none = quick(TankPart, name=t.name, holds=t.holds, problem=e.message, full_l=0.0, usable_l=0.0, dead_l=0.0, mass_full_kg=t.tank_mass_kg, cg_z_m=t.z_m, bottom_z_m=t.z_m, top_z_m=t.z_m, outlet_z_m=t.z_m,
-                     length_m=_long(t), height_m=0.1, table=[], vent_pa=None, slosh_hz=0.0, undivided_m=0.0, need_x_n=0.0, need_y_n=0.0, need_z_n=0.0, gauge=None)  # fmt: skip
+                     length_m=_long(t), height_m=0.1, table=[], vent_pa=None, slosh_hz=0.0, undivided_m=0.0, need_x_n=0.0, need_y_n=0.0, need_z_n=0.0, gauge=None, drain_min=None)  # fmt: skip
         return none, None
     shape = Shape(t.prisms)
     height = v.top_z_m - v.bottom_z_m
@@ -247,9 +248,17 @@ def _tank(t: WaterTank, g: tuple[float, float, float, float]) -> tuple[TankPart,
         TankPart, name=t.name, holds=t.holds, problem=None, full_l=v.full_l, usable_l=v.usable_l, dead_l=v.dead_l, mass_full_kg=v.mass_full_kg, cg_z_m=t.z_m + v.cg_z_full_m,
         bottom_z_m=t.z_m + v.bottom_z_m, top_z_m=t.z_m + v.top_z_m, outlet_z_m=t.z_m + (v.bottom_z_m if t.outlet_z_m is None else t.outlet_z_m), length_m=_long(t), height_m=height,
         table=v.table, vent_pa=vent_pa(HOSE_L_MIN if t.fill_by == "hose" else HOSE_L_MIN / 4, t.vent_mm, t.vent_length_m) if t.vent_mm else None,
-        slosh_hz=slosh_hz(undivided, max(0.02, height / 2)), undivided_m=undivided, need_x_n=weight * g[0], need_y_n=weight * g[1], need_z_n=weight * g[3], gauge=_gauge(t),
+        slosh_hz=slosh_hz(undivided, max(0.02, height / 2)), undivided_m=undivided, need_x_n=weight * g[0], need_y_n=weight * g[1], need_z_n=weight * g[3], gauge=_gauge(t), drain_min=_drain_min(t, v),
     )  # fmt: skip
     return part, (shape, v)
+
+
+def _drain_min(t: WaterTank, v: TankVolumeOut) -> float | None:
+    """Minutes until a full tank has run out through its drain, as a box of its height and litres; None without a drain's bore."""
+    height = v.top_z_m - v.bottom_z_m
+    if t.drain_mm is None or height <= 0 or v.full_l <= 0:
+        return None
+    return drain_time(DrainTimeIn.trusted(area_m2=v.full_l / 1000 / height, level_m=height, inner_diameter_mm=t.drain_mm)).time_min
 
 
 def _gauge(t: WaterTank) -> GaugePart | None:

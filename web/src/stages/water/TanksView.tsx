@@ -117,6 +117,7 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
         <p className="my-1 text-[12px] text-chalk-dim">
           Its middle is {show(p.cg_z_m, "m", units)} over the floor. Full, its fixing holds {(p.need_x_n / 1000).toFixed(1)} kN forward,{" "}
           {(p.need_y_n / 1000).toFixed(1)} kN sideways, {(p.need_z_n / 1000).toFixed(1)} kN up.
+          {p.drain_min != null && ` Full, it has run out of its drain after ${p.drain_min < 10 ? p.drain_min.toFixed(1) : p.drain_min.toFixed(0)} min.`}
         </p>
       )}
       <Fields
@@ -207,6 +208,7 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
           flag("budgeted", "full in the mass budget"),
           flag("leak_tray", "a drained tray or sensor under it"),
           flag("over_electrics", "it stands over electrics"),
+          mm("drain_mm", "its drain, inside", { clearable: true, placeholder: "not said" }),
           flag("drain_valve", "a drain valve at its lowest point"),
           flag("full_sensor", "a sensor at nine tenths"),
           mm("foam_mm", "foam round it"),
