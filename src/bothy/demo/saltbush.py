@@ -39,7 +39,7 @@ APPLIANCES: list[dict[str, Any]] = [
     from_catalogue("coffee", "coffee", name="Coffee maker"),
 ]  # fmt: skip
 TRIP: dict[str, Any] = {
-    "start_date": "2027-01-10",
+    "start_date": "2027-01-10", "short_days_frac": 0.05,
     "places": [{"id": "salt_lake_camp", "name": "Camp by the salt lake", "lat_deg": -25.9, "lon_deg": 135.2, "elevation_m": 180.0},
                {"id": "mulga_camp", "name": "Camp in the mulga", "lat_deg": -22.4, "lon_deg": 131.8, "elevation_m": 590.0}],
     "legs": [

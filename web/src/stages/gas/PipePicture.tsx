@@ -38,13 +38,14 @@ export function PipePicture() {
   const leaves = Math.max(1, pipes.filter((p) => !pipes.some((x) => x.parent === p.id)).length);
   const narrow = width < 620;
   const ROW = Math.max(40, Math.min(72, 200 / leaves));
+  const TOP = Math.max(54, 92 - ((leaves - 1) * ROW) / 2);
   const x0 = narrow ? 96 : 210;
   const right = narrow ? 120 : 190;
   const far = Math.max(0.5, ...pipes.map((p) => reach(p, pipes)));
   const x = (m: number) => x0 + 30 + (m / far) * Math.max(40, width - x0 - right - 30);
-  const y = (id: string) => 54 + (rows.get(id) ?? 0) * ROW;
-  const mid = 54 + ((leaves - 1) * ROW) / 2;
-  const H = Math.max(170, 54 + leaves * ROW + 34);
+  const y = (id: string) => TOP + (rows.get(id) ?? 0) * ROW;
+  const mid = TOP + ((leaves - 1) * ROW) / 2;
+  const H = Math.max(170, TOP + leaves * ROW + 34);
   const names = new Map((g.appliances ?? []).map((a) => [a.id, a]));
   const bad = (subject: string) => report.findings.some((f) => f.subject === subject && (f.severity === "danger" || f.severity === "fault"));
   const r = g.regulator;

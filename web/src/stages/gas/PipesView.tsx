@@ -25,7 +25,7 @@ const CAUTION =
   "You may plan, run empty sleeves and mount appliances unconnected. Joining pipe, connecting, commissioning, converting jets and altering a regulator are the fitter’s, unless the region gives you the right.";
 
 function RunSlate({ p }: { p: GasPipe & { name: string } }) {
-  const { report } = useVariant();
+  const { design, report } = useVariant();
   const { g, part } = useGas();
   const { items, set, remove } = usePipes();
   const run = part.pipes?.runs[p.id];
@@ -56,7 +56,11 @@ function RunSlate({ p }: { p: GasPipe & { name: string } }) {
             (g.appliances ?? []).filter((a) => !fed.has(a.id)).map((a) => ({ value: a.id, word: a.name })),
             { none: "goes on" },
           ),
-          mm("inner_diameter_mm", "bore", { clearable: true, placeholder: "Bothy’s size", note: "inside: pipe of 8 mm has 6, of 10 mm 8" }),
+          mm("inner_diameter_mm", "bore", {
+            clearable: true,
+            placeholder: "Bothy’s size",
+            note: design.region === "us" ? "inside: tube of 3/8 in has 7.9, of 1/2 in 10.9" : "inside: pipe of 8 mm has 6, of 10 mm 8",
+          }),
           quantity("length_m", "length", "length", "m"),
           choice("material", "pipe", MATERIALS),
           choice("joint", "joints", JOINTS),

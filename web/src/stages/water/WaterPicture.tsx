@@ -233,7 +233,16 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
             <circle cx={x(pump.x)} cy={y(pump.z)} r="9" fill="var(--color-sheet)" stroke="currentColor" strokeWidth="1.6" />
             <path d={`M${x(pump.x) - 3} ${y(pump.z) - 5}l8 5l-8 5z`} fill="currentColor" />
             {taps && open.length > 0 && (
-              <text x={x(pump.x)} y={y(pump.z) - 15} fontSize="10.5" textAnchor="middle" className="num" fill="currentColor">
+              <text
+                x={x(pump.x) + 30}
+                y={y(pump.z) + 6}
+                fontSize="10.5"
+                className="num"
+                fill="currentColor"
+                stroke="var(--color-sheet)"
+                strokeWidth="3"
+                paintOrder="stroke"
+              >
                 {`${Math.round(taps.pump_kpa)} kPa ${taps.pump_a.toFixed(1)} A`}
               </text>
             )}
