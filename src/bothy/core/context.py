@@ -64,6 +64,8 @@ class Context:
     book: Book = field(default_factory=Book)
     assumptions: list[Assumption] = field(default_factory=list)
     said: dict[str, Figure] = field(default_factory=dict)
+    kept: dict[str, Any] = field(default_factory=dict)
+    """What a part of the work keeps for its own next use with this design."""
 
     def __post_init__(self) -> None:
         d, v = self.design, self.design.vehicle

@@ -11,7 +11,8 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.contract import quick
 from bothy.core.sun.geometry import Array
-from bothy.core.water.part import water_part, wet_parts
+from bothy.core.trips.stores import wet
+from bothy.core.water.part import wet_parts
 from bothy.core.water.properties import HEAT_J_LK
 
 if TYPE_CHECKING:
@@ -57,7 +58,7 @@ def frost_trip(ctx: Context, plan: Plan, weather: Weather) -> list[FrostTrip]:
     w = ctx.design.water
     if w.winter == "drain" or not w.begun:
         return []
-    parts = wet_parts(w, water_part(ctx).part.tanks)
+    parts = wet_parts(w, wet(ctx).part.tanks)
     if not parts:
         return []
     at = swings(plan)

@@ -154,13 +154,13 @@ def numbers_of(ctx: Context, bank: TripBank, thermal: Thermal | None = None) -> 
     return n
 
 
-def plan_of_design(ctx: Context, forecasts: Forecasts | None = None) -> Plan:
-    """The plan of a design's trip. Raises :class:`NoTrip` when something is missing for it."""
+def plan_of_design(ctx: Context, forecasts: Forecasts | None = None, thermal: Thermal | None = None) -> Plan:
+    """The plan of a design's trip; ``thermal`` where it was worked out before. Raises :class:`NoTrip` when something is missing for it."""
     days, bank = days_of(ctx), bank_of(ctx)
     if forecasts is not None:
         days = forecasts.over(days)
     hours = midpoints(STEP_MIN)
-    thermal = thermal_of(ctx)
+    thermal = thermal or thermal_of(ctx)
     dc, ac = _loads(ctx, days, hours, thermal.stands_for)
     if ctx.design.power.inverter is None:
         ac = np.zeros_like(ac)
@@ -507,7 +507,7 @@ def _in_winter(ctx: Context) -> bool:
     return 2 * dark > len(days)
 
 
-def _buys(ctx: Context, r: Result, weather: Any) -> list[Buy]:
+def _buys(ctx: Context, plan: Plan, thermal: Thermal, r: Result, weather: Any) -> list[Buy]:
     """What one more part would do, on the same weathers, so that luck cancels out."""
     from bothy.core.trips.engine import simulate
     from bothy.core.trips.results import LEDGER
@@ -515,7 +515,9 @@ def _buys(ctx: Context, r: Result, weather: Any) -> list[Buy]:
     i, j = LEDGER.index("shed_wh"), LEDGER.index("unserved_wh")
     out = []
     for what, more in _more(ctx):
-        other = simulate(plan_of_design(more), weather=weather)
+        bank = bank_of(more)
+        # cabin, loads and stores stay as they are: only panels, bank and their numbers differ
+        other = simulate(replace(plan, arrays=panels_of(more), bank=bank.numbers, numbers=numbers_of(more, bank, thermal)), weather=weather)
         days = r.short_day.shape[1]
         change = (other.short_day.astype(float) - r.short_day).mean(axis=1)
         missing = ((other.ledger[:, i] + other.ledger[:, j]) / days).mean()
@@ -531,14 +533,15 @@ def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: 
     from bothy.core.trips.engine import simulate, weather_of
     from bothy.core.trips.rules import trip_findings
 
-    plan = plan_of_design(ctx, forecasts)
+    thermal = thermal_of(ctx)
+    plan = plan_of_design(ctx, forecasts, thermal)
     weather = weather_of(plan)
     kept = _Kept(plan, plan.draw_count)
     result = simulate(plan, keep=kept, weather=weather, workers=workers, between=between)
     run = run_of(ctx, plan, result, kept, weather)
     if forecasts is not None and run.forecast_days:
         run.assumed.insert(0, f"The weather of {run.forecast_days} days is that of a forecast ({forecasts.source}); beyond it, it is drawn.")
-    run.buys = _buys(ctx, result, weather)
+    run.buys = _buys(ctx, plan, thermal, result, weather)
     if run.short_days_frac > 0:
         usual = simulate(replace(plan, draws=False))
         from bothy.core.trips import kernel as k

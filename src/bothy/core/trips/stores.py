@@ -12,7 +12,7 @@ from bothy.core.gas.part import trip_numbers
 from bothy.core.sun.geometry import Array
 from bothy.core.trips import kernel as k
 from bothy.core.trips.engine import Result
-from bothy.core.water.part import water_part
+from bothy.core.water.part import Wet, water_part
 
 TOILETS = ("cassette", "black", "urine", "solids")
 
@@ -42,9 +42,17 @@ def half(found: Array) -> float | None:
     return float(happened[found.size // 2]) if happened.size > found.size // 2 else None
 
 
+def wet(ctx: Context) -> Wet:
+    """Water of a design, worked out once for a run."""
+    if "wet" not in ctx.kept:
+        ctx.kept["wet"] = water_part(ctx)
+    known: Wet = ctx.kept["wet"]
+    return known
+
+
 def toilet_store(ctx: Context) -> str | None:
     """The container of the toilet that is full first."""
-    part = water_part(ctx).part
+    part = wet(ctx).part
     days = {s.name: s.days for s in part.stores if s.name in TOILETS and s.days is not None}
     return min(days, key=lambda name: days[name] or 0.0) if days else None
 
@@ -83,7 +91,7 @@ def store_numbers(ctx: Context) -> dict[int, float]:
     """Capacities and daily litres of a person, by their place in the plan; nothing where nothing was said of water."""
     if not ctx.design.water.begun:
         return {}
-    w = water_part(ctx)
+    w = wet(ctx)
     people = max(1.0, float(int(ctx.people)))
     usable = {s.name: s.usable_l for s in w.part.stores}
     fresh = w.demand.fresh_tank_l_day

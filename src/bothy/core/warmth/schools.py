@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from typing import Literal
 
 from pydantic import BaseModel
@@ -54,8 +55,12 @@ def drying(b: BuildUp) -> float:
 
 def schools(ctx: Context, b: BuildUp, direction: Direction) -> list[SchoolView]:
     """The build-up as it is and by each school, on the same cold day; empty where there's nothing but skin."""
-    if not b.layers:
-        return []
+    return list(_schools(b.model_dump_json(exclude={"id", "name", "by"}), direction, ctx.indoor_c, ctx.cold_c)) if b.layers else []
+
+
+@lru_cache(maxsize=256)
+def _schools(key: str, direction: Direction, indoor_c: float, cold_c: float) -> tuple[SchoolView, ...]:
+    b = BuildUp.model_validate_json(f'{{"id":"b","name":"b",{key[1:]}')
     out: list[SchoolView] = []
     mine = [x.material for x in b.layers]
     for school, what, made in (
@@ -70,12 +75,12 @@ def schools(ctx: Context, b: BuildUp, direction: Direction) -> list[SchoolView]:
                 direction=direction,
                 rsi_m2k_w=R_SI[direction],
                 layers=layers_of(made),
-                indoor_temp_c=ctx.indoor_c,
-                outdoor_temp_c=ctx.cold_c,
+                indoor_temp_c=indoor_c,
+                outdoor_temp_c=cold_c,
                 indoor_rh_frac=DESIGN_RH,
                 outdoor_rh_frac=OUTDOOR_RH,
             )
         )
         out.append(quick(SchoolView, school=school, what=what, wets_g_m2_day=d.condensation_g_m2_day, dries_g_m2_day=drying(made),
                          air_leak_condenses=d.air_leak_condenses, same=school != "as_built" and [x.material for x in made.layers] == mine))  # fmt: skip
-    return out
+    return tuple(out)

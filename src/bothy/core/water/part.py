@@ -262,6 +262,12 @@ def _drain_min(t: WaterTank, v: TankVolumeOut) -> float | None:
 
 
 def _gauge(t: WaterTank) -> GaugePart | None:
+    return _gauge_of(t.model_dump_json(include={"prisms", "max_level_z_m", "outlet_z_m", "sender"})) if t.sender is not None else None
+
+
+@lru_cache(maxsize=256)
+def _gauge_of(key: str) -> GaugePart | None:
+    t = WaterTank.model_validate_json(f'{{"id":"t",{key[1:]}')
     s = t.sender
     if s is None:
         return None
