@@ -39,7 +39,7 @@ def test_gas_from_nothing_a_cylinder_a_hob_and_its_pipe(page: Page, load: Any, s
     expect(slate_of(page).get_by_role("heading", name="Hob")).to_be_visible()
     tick(page, "flame failure on every burner")
     tick(page, "a valve of its own, labelled")
-    fill(page, "made for", "30 mbar")
+    fill(page, "made for a pressure of", "30 mbar")
     expect(slate_of(page).get_by_text("No flame supervision is said of it")).to_have_count(0)
     page.get_by_role("button", name="Vessels", exact=True).click()
     press(page, "Add a vessel (n)")

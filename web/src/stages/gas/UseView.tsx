@@ -136,7 +136,7 @@ function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
           quantity("heat_input_w", "heat input, each", "power", "W", { clearable: true, placeholder: `${Math.round(b?.input_w ?? 0)} W, as is usual` }),
           choice("basis", "its plate means", BASES, { none: "as is usual" }),
           quantity("time_h_day", "hours a day at full", "count", "", { clearable: true, placeholder: "as is usual" }),
-          quantity("nominal_mbar", "made for", "pressure", "mbar", { scale: 0.01, clearable: true, placeholder: "not said" }),
+          quantity("nominal_mbar", "made for a pressure of", "pressure", "mbar", { scale: 0.01, clearable: true, placeholder: "not said" }),
           ...(a.nominal_mbar != null ? [flag("plate_28_37", "its plate names 28 to 37 mbar")] : []),
           ...(heats || a.kind.includes("water") ? [flag("room_sealed", "room-sealed: air from outside, flue to outside")] : []),
           flag("flame_failure", "flame failure on every burner"),
