@@ -50,6 +50,31 @@ def test_a_heater_of_warmth_burns_what_its_coldest_planned_month_asks() -> None:
     assert typed.use_g_day == pytest.approx(typed.rate_g_h, rel=1e-12)
 
 
+def test_only_the_first_heater_of_warmth_follows_the_weather_and_one_that_burns_diesel_is_none() -> None:
+    two = {"heaters": [{**BOILER["heaters"][0], "id": "main"}, BOILER["heaters"][0]]}
+    data = travelling(4, warmth=two, appliances=[HOB, {**HEATER, "heater": "boiler"}])
+    plan = plan_of_design(Context(made(data)))
+    p = part(data)
+    assert p.burns["heater"].of == "usual"
+    assert plan.numbers[k.COOK_DAY] * 2 == pytest.approx(p.total_kg_day)
+    diesel = {"heaters": [{**BOILER["heaters"][0], "fuel": "diesel"}]}
+    other = part(gassed(warmth=diesel, appliances=[HOB, {**HEATER, "heater": "boiler"}]))
+    assert (other.burns["heater"].of, other.burns["heater"].input_w) == ("usual", 4000)
+
+
+def test_a_heater_that_gas_does_not_list_still_asks_for_air() -> None:
+    open_flued = {**BOILER["heaters"][0], "room_sealed": False, "max_w": 6000.0}
+    alone, beside = (part(gassed("au", warmth={"heaters": heaters})).room for heaters in ([], [open_flued]))
+    assert beside.need_high_mm2 > alone.need_high_mm2
+    assert beside.need_high_mm2 - alone.need_high_mm2 == pytest.approx(0.44 * 6000 / 2)
+
+
+def test_without_any_pipe_drawn_it_is_still_untested() -> None:
+    raised = found(gassed(pipes=[], tests=[]))
+    assert "gas-test-missing" in raised
+    assert "gas-appliance-unpiped" in raised
+
+
 def test_days_fall_as_the_gas_stays_in_the_vessel_in_the_cold() -> None:
     warm, cold = part(gassed(gas="mix_30_70")), part(gassed(gas="mix_30_70", life=INVERNESS))
     assert cold.usable_frac < warm.usable_frac

@@ -50,7 +50,7 @@ def appliance_findings(ctx: Context, w: Gassed) -> Found:
                 a.name,
                 f"{nominal:g} mbar at the socket; " + ("its valve is in reach." if a.point_valve else "no valve within reach is said."),
             )
-        if g.pipes and a.id not in fed:
+        if (g.pipes or g.vessels) and a.id not in fed:
             yield finding("gas-appliance-unpiped", subject, a.name, "The pressure at it isn't known.")
     yield from _unlisted(ctx)
 
@@ -226,7 +226,7 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
             f"A vessel is connected; none is known. The paper: {w.law.paper}." if c is None else f"{c.months_ago:.0f} months old; {w.law.afterwards}.",
         )
     passed = [t for t in p.tests if t.verdict == "pass" and not t.changed]
-    if g.pipes and not passed:
+    if (g.pipes or (connected and g.appliances)) and not passed:
         last = next((t for t in reversed(p.tests) if t.verdict == "pass"), None)
         yield finding(
             "gas-test-missing",

@@ -395,4 +395,4 @@ def trip_numbers(ctx: Context) -> tuple[float, float] | None:
     mix = mixture(g)
     cold, _ = work_cold(ctx)
     usable = sum(capacity_kg(v, mix) * v.count for v in g.vessels) * cold.usable_mass_frac
-    return usable, cooking_kg_day(g, burns)
+    return usable, cooking_kg_day(ctx, burns)

@@ -10,6 +10,7 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.contract import quick
 from bothy.core.design.gas import Gas, GasAppliance, Vessel
+from bothy.core.design.warmth import Heater
 from bothy.core.figure import Figure, given
 from bothy.core.gas.boil_off import VaporisationLimitIn, VaporisationLimitOut, vaporisation_limit
 from bothy.core.gas.mixture import PRESETS, Mixture, VapourPressureIn, VapourPressureOut, mixture_of, vapour_pressure
@@ -96,14 +97,25 @@ def heating_kg_day(ctx: Context, months_kg: Mapping[str, float]) -> float | None
     return max(months_kg.values())
 
 
+def heater_of(ctx: Context, a: GasAppliance) -> Heater | None:
+    """The heater of Warmth that an appliance is, where that burns gas."""
+    return next((h for h in ctx.design.warmth.heaters if h.id == a.heater and h.fuel in ("propane", "butane")), None)
+
+
+def by_weather(ctx: Context, a: GasAppliance) -> bool:
+    """Whether the trip drives its gas by the weather: only Warmth's first heater is simulated."""
+    h = heater_of(ctx, a)
+    return h is not None and h.id == ctx.design.warmth.heaters[0].id
+
+
 def _appliance(ctx: Context, a: GasAppliance, mix: Mixture, heating: float | None) -> tuple[GasApplianceIn, Literal["typed", "usual", "warmth"]]:
     watts, basis, hours, of = input_w(a), a.basis or APPLIANCES[a.kind][1], a.time_h_day, "usual" if a.time_h_day is None else "typed"
     duty = a.duty_frac
-    if a.heater is not None:
-        h = next(x for x in ctx.design.warmth.heaters if x.id == a.heater)
+    h = heater_of(ctx, a)
+    if h is not None:
         if a.heat_input_w is None:
             watts, basis = h.max_w / (h.efficiency_frac or FUELS[h.fuel].efficiency), "net"
-        if hours is None and heating is not None and h.id == ctx.design.warmth.heaters[0].id:
+        if hours is None and heating is not None and by_weather(ctx, a):
             hours, of, duty = min(24.0, 1000 * heating / (1000 * watts / 1000 / mix.kwh_kg(basis) * a.count)), "warmth", 1.0
     return GasApplianceIn.trusted(kind=a.kind, name=a.name, heat_input_w=min(40000.0, watts), basis=basis, count=a.count, time_h_day=hours, duty_frac=duty), of  # type: ignore[return-value]
 
@@ -123,9 +135,9 @@ def work_use(ctx: Context, months_kg: Mapping[str, float]) -> tuple[dict[str, Bu
     return parts, out
 
 
-def cooking_kg_day(g: Gas, burns: Mapping[str, BurnPart]) -> float:
-    """kg a day of all that the weather doesn't drive: everything but a heater that Warmth simulates."""
-    return sum(burns[a.id].use_g_day for a in g.appliances if a.heater is None) / 1000
+def cooking_kg_day(ctx: Context, burns: Mapping[str, BurnPart]) -> float:
+    """kg a day of all that the weather doesn't drive: everything but the heater that the trip simulates."""
+    return sum(burns[a.id].use_g_day for a in ctx.design.gas.appliances if not by_weather(ctx, a)) / 1000
 
 
 def work_cold(ctx: Context) -> tuple[VapourPressureOut, list[ColdRow]]:

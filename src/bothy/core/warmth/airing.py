@@ -208,8 +208,6 @@ def work_air(ctx: Context, shell: Shell) -> Air:
     )
     said, flued = room_inputs(ctx)
     burning = said or 1000 * w.damp.hob_kw
-    if not ctx.design.gas.appliances:
-        flued = sum(h.max_w for h in w.heaters if not h.room_sealed and h.fuel in ("propane", "butane"))
     gas = None
     if burning > 0 or flued > 0:
         gas = gas_vent_area(GasVentAreaIn.trusted(region=ctx.region.key, unflued_input_w=burning, open_flued_input_w=flued, floor_area_m2=min(60.0, shell.areas.floor_area_m2), people_count=int(ctx.people),
