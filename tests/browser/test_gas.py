@@ -153,3 +153,29 @@ def test_the_trip_shows_its_gas_and_a_finding_leads_to_its_view(page: Page, load
     page.keyboard.press("Enter")
     page.wait_for_url(re.compile(r"/gas\?view=locker"))
     expect(page.get_by_role("button", name="Locker and air", exact=True)).to_have_attribute("aria-pressed", "true")
+
+
+def test_what_bothy_would_fit_for_gas_and_water_is_taken_at_once(page: Page, load: Any, stored: Any) -> None:
+    data = lived(people=2)
+    data["warmth"] = WARMTH
+    data["gas"] = {"appliances": [{**GAS["appliances"][0]}], "vessels": [CYLINDER], "off_at_fuel": True}
+    id = load(load_design(data))
+    page.goto(f"/v/{id}/gas")
+    offered = page.get_by_role("region", name="Bothy's proposal")
+    expect(offered.get_by_role("listitem")).to_have_count(4)
+    with saving(page):
+        offered.get_by_role("button", name="Take all 4").click()
+    expect(offered.get_by_text("Nothing to propose")).to_be_visible()
+    g = stored(id).gas
+    assert g.regulator is not None
+    assert g.locker is not None
+    assert g.lpg_alarm is not None
+    assert [p.appliance for p in g.pipes] == [None, "hob"]
+    page.goto(f"/v/{id}/water")
+    with saving(page):
+        offered.get_by_role("button", name=re.compile("^Take all")).click()
+    expect(page.get_by_text("it lasts")).to_be_visible()
+    assert {t.holds for t in stored(id).water.tanks} == {"fresh", "grey"}
+    with saving(page):
+        page.get_by_role("button", name="undo").click()
+    assert stored(id).water.tanks == []

@@ -173,6 +173,8 @@ def test_a_trailer_has_no_alternator_to_charge_from() -> None:
     assert taken(data).power.driving is None
 
 
+WORK = {"water-shower-unsealed"}
+"""What is done by hand, and no part can do."""
 PARTS = of_kind("appliance")
 
 
@@ -194,7 +196,7 @@ def test_what_bothy_proposes_passes_its_own_rules(parts: list[Any], region: str,
         "life": {"place": place, "nights_between_hookups": nights, "appliances": [{**appliance_fields(p), "id": f"a{i}"} for i, p in enumerate(parts)]},
     }
     design = taken(data)
-    bad = [(f.rule, f.message) for f in report(design).findings if f.severity in ("danger", "fault") and f.rule not in CAPACITY]
+    bad = [(f.rule, f.message) for f in report(design).findings if f.severity in ("danger", "fault") and f.rule not in CAPACITY | WORK]
     assert not bad
     fed = sorted(a for c in design.wiring.circuits for a in c.appliances)
     assert fed == sorted(a.id for a in design.life.appliances)

@@ -859,7 +859,7 @@ export interface components {
             /** Ids */
             ids?: string[] | null;
             /** Groups */
-            groups?: ("inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "vents" | "heater" | "ducts" | "cooler")[] | null;
+            groups?: ("inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "vents" | "heater" | "ducts" | "cooler" | "water" | "gas")[] | null;
         };
         /**
          * Accepted
@@ -6105,7 +6105,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "vents" | "heater" | "ducts" | "cooler";
+            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "vents" | "heater" | "ducts" | "cooler" | "water" | "gas";
             /**
              * Status
              * @enum {string}

@@ -11,6 +11,7 @@ from bothy.core.proposals.base import GROUPS, Group, Proposal
 from bothy.core.proposals.circuits import candidate, propose_circuits, propose_lighting, propose_panel, wanted_circuits
 from bothy.core.proposals.supply import propose_bank, propose_driving, propose_inverter, propose_shore, propose_solar
 from bothy.core.proposals.warmth import PROPOSERS, propose_warmth
+from bothy.core.proposals.wet import propose_gas, propose_water
 from bothy.core.report import feeds_of
 from bothy.core.wiring.circuits import work_circuits
 
@@ -20,6 +21,8 @@ def propose_group(design: Design, group: Group) -> list[Proposal]:
     ctx = Context(design)
     if group in PROPOSERS:
         return propose_warmth(ctx, group)
+    if group in ("water", "gas"):
+        return propose_water(ctx) if group == "water" else propose_gas(ctx)
     if group == "circuits":
         boards, circuits = wanted_circuits(ctx)
         whole = Context(candidate(design, boards, circuits))

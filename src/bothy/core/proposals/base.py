@@ -6,7 +6,9 @@ from typing import Any, Literal
 
 from pydantic import BaseModel
 
-Group = Literal["inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting", "insulation", "vents", "heater", "ducts", "cooler"]
+Group = Literal[
+    "inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting", "insulation", "vents", "heater", "ducts", "cooler", "water", "gas"
+]
 GROUPS: tuple[Group, ...] = (
     "inverter",
     "solar",
@@ -21,6 +23,8 @@ GROUPS: tuple[Group, ...] = (
     "heater",
     "ducts",
     "cooler",
+    "water",
+    "gas",
 )
 
 

@@ -8,6 +8,7 @@ import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
 import type { Column } from "../../parts/Ledger";
+import { Proposals } from "../../parts/Proposals";
 import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
@@ -242,15 +243,18 @@ export function UseView() {
         </>
       }
       ledger={
-        <ItemLedger
-          label="Gas appliances"
-          list={list}
-          kind="appliance"
-          subject="gas-appliance"
-          columns={columns}
-          onAdd={create}
-          empty={"Nothing burns gas. Turn to “Ways to cook” first: without gas there is no locker, no vent and no test. Otherwise add the hob."}
-        />
+        <>
+          <ItemLedger
+            label="Gas appliances"
+            list={list}
+            kind="appliance"
+            subject="gas-appliance"
+            columns={columns}
+            onAdd={create}
+            empty={"Nothing burns gas. Turn to “Ways to cook” first: without gas there is no locker, no vent and no test. Otherwise add the hob."}
+          />
+          {list.items.length > 0 && <Proposals groups={["gas"]} empty="Nothing to propose: regulator, runs, locker, alarm and solenoid stand." />}
+        </>
       }
       slate={a ? <ApplianceSlate a={a} /> : <Whole />}
     />

@@ -6,6 +6,7 @@ import { choice, count, Fields, flag, quantity } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
+import { Proposals } from "../../parts/Proposals";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { usePerson } from "../../shell/person";
@@ -207,13 +208,16 @@ export function DaysView() {
       picture={<DaysPicture />}
       tools={<StageViews stage="Water" views={VIEWS} />}
       ledger={
-        <Ledger
-          label="Stores"
-          rows={part.stores as StoreRow[]}
-          columns={columns}
-          id={storeId}
-          empty={<p className="m-0 max-w-xl text-[15px]">No store yet. Turn to Tanks and add the fresh one; or say on the slate how many jugs you carry.</p>}
-        />
+        <>
+          <Ledger
+            label="Stores"
+            rows={part.stores as StoreRow[]}
+            columns={columns}
+            id={storeId}
+            empty={<p className="m-0 max-w-xl text-[15px]">No store yet. Turn to Tanks and add the fresh one; or say on the slate how many jugs you carry.</p>}
+          />
+          <Proposals groups={["water"]} empty="Nothing to propose: stores, pump and pipes stand, or Life is still empty." />
+        </>
       }
       slate={<DaysSlate />}
     />

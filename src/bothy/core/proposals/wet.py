@@ -1,0 +1,250 @@
+"""Proposals of Water and Gas: tanks for the days asked for, a pump and pipes for the taps; regulator, vents, alarm, solenoid and runs for what burns."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from typing import Any
+
+from bothy.core.context import Context
+from bothy.core.contract import BadInput
+from bothy.core.gas.part import Gassed, gas_part, rule_set_of
+from bothy.core.gas.pipework import nominal_mbar
+from bothy.core.proposals.base import Group, Proposal
+from bothy.core.restraint import ACCELERATIONS, SCHOOLS, G
+from bothy.core.water.part import Wet, solve_taps, tank_ua, water_part
+
+USABLE, GREY_USABLE = 0.95, 0.9
+EMPTY_KG_L, ROUNDED = 0.08, 1.05
+"""An empty tank's mass a litre (typical); boxes are rounded up to whole centimetres."""
+FOAM_MM, HOLD_C = 30.0, 4.0
+STEP_L = 5.0
+REGULATORS_KG_H = (0.8, 1.2, 1.5, 2.5, 4.0, 6.0, 10.0)
+"""Capacities that regulators are made with, kg/h (typical)."""
+MESH_FREE = 0.6
+VENT_W_MM = 200.0
+PUMPS: tuple[tuple[str, list[dict[str, float]], float, float], ...] = (
+    ("Diaphragm pump 10 L/min", [{"flow_l_min": 0.0, "pressure_kpa": 280.0}, {"flow_l_min": 6.0, "pressure_kpa": 190.0}, {"flow_l_min": 11.0, "pressure_kpa": 0.0}], 140.0, 220.0),
+    ("Diaphragm pump 17 L/min", [{"flow_l_min": 0.0, "pressure_kpa": 340.0}, {"flow_l_min": 10.0, "pressure_kpa": 240.0}, {"flow_l_min": 17.0, "pressure_kpa": 0.0}], 170.0, 280.0),
+)  # fmt: skip
+"""Running curves and switching pressures, typical."""
+BORES_MM = (9.0, 11.6, 13.2)
+SHARED, QUIET_M_S = 0.75, 2.0
+
+
+def _new(group: Group, id: str, title: str, what: str, why: str, assumes: str, patch: list[dict[str, Any]], mass_kg: float | None = None) -> Proposal:
+    return Proposal(id=id, group=group, status="new", title=title, what=what, why=[why], assumes=[assumes], patch=patch, mass_kg=mass_kg)
+
+
+def _box(litres: float, width: float, height: float) -> dict[str, Any]:
+    return {"shape": "box", "length_m": math.ceil(litres / (10 * width * height)) / 100, "width_m": width, "height_m": height}
+
+
+def _held(ctx: Context, kg: float) -> dict[str, float]:
+    """What the fixing of so much mass must hold, rounded up to 100 N."""
+    g = ACCELERATIONS[ctx.design.water.restraint_school]
+    return {f"restraint_{axis}_n": 100.0 * math.ceil(1.05 * kg * G * a / 100) for axis, a in zip("xyz", (g[0], g[1], g[3]), strict=True)}
+
+
+def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
+    """A fresh and a grey tank that last the days asked for, with what must hold them and keep the frost off; nothing where a store was said."""
+    d = ctx.design.water
+    if d.tanks or d.jug_count or w.demand.fresh_tank_l_day <= 0:
+        return None
+    days, cold = w.part.target_days, ctx.coldest_night().value
+    fresh = STEP_L * math.ceil(w.demand.fresh_tank_l_day * days / USABLE / STEP_L)
+    grey = STEP_L * math.ceil(w.demand.grey_l_day * days / GREY_USABLE / STEP_L)
+    common = {"vent_mm": 16.0, "drain_valve": True, "undivided_m": 0.8, "by": "proposal"}
+    made: list[dict[str, Any]] = [
+        {"id": "fresh", "name": "Fresh", "holds": "fresh", "prisms": [_box(fresh, 0.4, 0.3)], "outlet_z_m": 0.0, "fill_mm": 40.0, "food_grade": True, "leak_tray": True, "x_m": 1.5, "tank_mass_kg": EMPTY_KG_L * fresh,
+         **_held(ctx, (1 + EMPTY_KG_L) * fresh * ROUNDED), **common}
+    ]  # fmt: skip
+    if d.grey_to == "tank" and grey > 0:
+        foam = FOAM_MM if cold < 0 else 0.0
+        heat = 10.0 * math.ceil(tank_ua(grey * ROUNDED, foam) * (HOLD_C - cold) / 10) if cold < 0 else 0.0
+        made.append({"id": "grey", "name": "Grey", "holds": "grey", "prisms": [_box(grey, 0.5, 0.2)], "place": "underfloor", "z_m": -0.3, "x_m": 2.2, "full_sensor": True, "tank_mass_kg": EMPTY_KG_L * grey, "drain_mm": 38.0,
+                     "foam_mm": foam, "heater_w": heat, **_held(ctx, (1 + EMPTY_KG_L) * grey * ROUNDED), **common})  # fmt: skip
+    what = f"{fresh:.0f} L of fresh water" + (f", {grey:.0f} L of grey" if len(made) > 1 else "")
+    why = [f"{w.demand.fresh_tank_l_day:.0f} L a day for {days:g} days, and a tank gives nineteen twentieths.",
+           f"The fresh one’s fixing holds {made[0]['restraint_x_n'] / 1000:.1f} kN forward, {SCHOOLS[d.restraint_school]}; baffles every 0.8 m."]  # fmt: skip
+    if len(made) > 1 and cold < 0:
+        why.append(f"Foam of {made[1]['foam_mm']:g} mm and {made[1]['heater_w']:g} W keep the grey one from freezing at {cold:.0f} °C.")
+    return Proposal(id="water-tanks", group="water", status="new", title="Tanks", what=what, why=why,
+                    assumes=["Plain boxes, the grey one under the floor. Measure the room, then give their real shapes; build the fixing for what it must hold."],
+                    patch=[{"op": "add", "path": "/water/tanks/-", "value": t} for t in made], mass_kg=(1 + EMPTY_KG_L) * fresh)  # fmt: skip
+
+
+def _taps(ctx: Context) -> list[dict[str, Any]]:
+    """A main and a run to each tap that a vehicle like this has."""
+    shower = ctx.design.water.use.shower_type != "none"
+    common = {"food_grade": True, "drain_valve": True, "by": "proposal"}
+    runs: list[dict[str, Any]] = [
+        {"id": "main", "name": "Main", "length_m": 1.5, "x_m": 2.0, "fittings": {"strainer": 1, "valve_ball": 1, "valve_check": 1, "elbow_90": 2}, **common}
+    ]
+    ends = [("sink", "Kitchen tap", 2.5, 0.8, 4.0, 30.0), *([("shower", "Shower", 4.0, 1.4, 6.0, 70.0)] if shower else [])]
+    for id, name, length, rise, wanted, rated in ends:
+        runs.append({"id": id, "name": name, "parent": "main", "length_m": length, "rise_m": rise, "outlet": id, "wanted_l_min": wanted, "rated_kpa": rated, "x_m": 3.0 if id == "sink" else 0.8,
+                     "fittings": {"elbow_90": 3, "tee_branch": 1}, **common})  # fmt: skip
+    return runs
+
+
+def propose_pump_and_pipes(ctx: Context, w: Wet) -> Proposal | None:
+    """The smallest pump, with the smallest pipe, at which every tap gets what it wants alone and two of them three quarters of it."""
+    d = ctx.design.water
+    if d.pump is not None or d.runs:
+        return None
+    line = next((a.id for a in ctx.design.life.appliances if a.kind == "pump" and "grey" not in a.name.lower() and "rain" not in a.name.lower()), None)
+    for name, points, low, high in PUMPS:
+        for bore in BORES_MM:
+            runs = [{**r, "inner_diameter_mm": bore} for r in _taps(ctx)]
+            pump = {
+                "name": name,
+                "points": points,
+                "cut_in_kpa": low,
+                "cut_out_kpa": high,
+                "accumulator_l": 1.0,
+                "strainer": True,
+                "shutoff": True,
+                "level_stop": True,
+                "leak_tray": True,
+                "appliance": line,
+                "by": "proposal",
+            }
+            tried = type(d).model_validate({**d.model_dump(mode="json"), "pump": pump, "runs": runs})
+            ends = [r for r in tried.runs if r.outlet != "none"]
+            sets = [solve_taps(tried, [r.id]) for r in ends] + [solve_taps(tried, [r.id for r in ends])]
+            solved = [x for x in sets if x is not None]
+            enough = all(x.flow_l_min[r.id] >= r.wanted_l_min for r, x in zip(ends, solved, strict=False)) and all(
+                solved[-1].flow_l_min[r.id] >= SHARED * r.wanted_l_min for r in ends
+            )
+            if enough and max(v for x in solved for v in x.velocity_m_s.values()) <= QUIET_M_S:
+                return _new("water", "water-pump", "Pump and pipes", f"{name.lower()}, pipes of {bore:g} mm inside to {len(ends)} taps",
+                            "The smallest with which each tap gets what it wants alone, both at once three quarters of it, and no water runs faster than 2 m/s.", "Usual lengths and fittings: measure the way of each run.",
+                            [{"op": "replace", "path": "/water/pump", "value": pump}, *({"op": "add", "path": "/water/runs/-", "value": r} for r in runs)])  # fmt: skip
+    return None
+
+
+def propose_regulator(ctx: Context, w: Gassed) -> Proposal | None:
+    """The smallest regulator for everything burning at once."""
+    if ctx.design.gas.regulator is not None:
+        return None
+    need = w.part.regulator_min_kg_h
+    size = next((c for c in REGULATORS_KG_H if c >= need), None)
+    if size is None:
+        return None
+    value = {"name": f"Regulator {nominal_mbar(ctx):g} mbar, {size:g} kg/h", "nominal_mbar": nominal_mbar(ctx), "capacity_kg_h": size, "age_years": 0.0}
+    return _new("gas", "gas-regulator", "Regulator", f"{size:g} kg/h at {nominal_mbar(ctx):g} mbar", f"Everything burning takes {w.part.peak_kg_h:.2f} kg/h; a fifth more is asked for.",
+                "On the wall above the valve; new. Joined by the fitter.", [{"op": "replace", "path": "/gas/regulator", "value": value}])  # fmt: skip
+
+
+def propose_runs(ctx: Context, w: Gassed) -> Proposal | None:
+    """A main, and a run to each appliance that has none; their size is left to Bothy."""
+    g = ctx.design.gas
+    fed, taken = {p.appliance for p in g.pipes}, {p.id for p in g.pipes}
+    open_ = [a for a in g.appliances if a.id not in fed]
+    if not open_:
+        return None
+    main = next((p.id for p in g.pipes if p.parent is None), None)
+    made: list[dict[str, Any]] = []
+    if main is None:
+        main = "main"
+        made.append(
+            {"id": main, "name": "Main", "length_m": 3.0, "clip_m": 0.5, "grommets": True, "fittings": {"valve_ball": 1, "bend_90": 3}, "by": "proposal"}
+        )
+        taken.add(main)
+    for a in open_:
+        id = next(n for n in (f"to-{a.id}"[:40], *(f"run-{i}" for i in range(1, 90))) if n not in taken)
+        taken.add(id)
+        made.append({"id": id, "name": f"To {a.name}"[:120], "parent": main, "appliance": a.id, "length_m": 1.0, "clip_m": 0.5, "grommets": True, "fittings": {"tee_branch": 1, "valve_appliance": 1, "elbow_90": 1},
+                     "by": "proposal"})  # fmt: skip
+    return _new("gas", "gas-runs", "Pipes", f"{len(made)} runs, each appliance its own", "With its way known, the pressure at each appliance is.", "Usual lengths: measure the way of each run. Joined by the fitter.",
+                [{"op": "add", "path": "/gas/pipes/-", "value": p} for p in made])  # fmt: skip
+
+
+def propose_locker(ctx: Context, w: Gassed) -> Proposal | None:
+    """A locker round the vessels that stand in one and have none, with grilles of the free area that the region asks for; grilles alone where they are too small. A boat's drain is for its builder."""
+    g = ctx.design.gas
+    inside = [v for v in g.vessels if v.place == "locker" and v.kind == "cylinder"]
+    if not inside or rule_set_of(ctx) == "boat_drain" or (w.part.locker is not None and w.part.locker.ok):
+        return None
+    row = sum(v.count * v.diameter_m for v in inside)
+    value: dict[str, Any] = {
+        "length_m": round(row + 0.06, 2),
+        "width_m": round(max(v.diameter_m for v in inside) + 0.04, 2),
+        "height_m": round(max(v.height_m for v in inside) + 0.1, 2),
+        "sealed": True,
+        "vents": [],
+    }
+    patch: list[dict[str, Any]] = [] if g.locker is not None else [{"op": "replace", "path": "/gas/locker", "value": value}]
+    trial = (
+        ctx if g.locker is not None else Context(ctx.design.model_copy(update={"gas": type(g).model_validate({**g.model_dump(mode="json"), "locker": value})}))
+    )
+    part = gas_part(trial).part.locker
+    if part is None:
+        return None
+    taken = {v.id for v in g.locker.vents} if g.locker else set()
+    short = {"low": part.need_low_mm2 - part.have_low_mm2, "high": part.need_high_mm2 - part.have_high_mm2}
+    said = []
+    for position, lacks in short.items():
+        if lacks <= 0:
+            continue
+        tall = 10.0 * math.ceil(lacks / MESH_FREE / VENT_W_MM / 10)
+        id = next(n for n in (f"vent-{position}", *(f"vent-{position}-{i}" for i in range(2, 60))) if n not in taken)
+        said.append(f"{VENT_W_MM:g} × {tall:g} mm {position}")
+        patch.append(
+            {
+                "op": "add",
+                "path": "/gas/locker/vents/-",
+                "value": {"id": id, "name": f"Grille, {position}", "position": position, "width_mm": VENT_W_MM, "height_mm": tall, "free_frac": MESH_FREE},
+            }
+        )
+    return _new("gas", "gas-locker", "Locker" if g.locker is None else "Vents of the locker", ", ".join(([f"{value['length_m']:g} × {value['width_m']:g} × {value['height_m']:g} m"] if g.locker is None else []) + [f"grille {s}" for s in said]),
+                f"{part.need_low_mm2:,.0f} mm² free at the lowest point" + (f" and {part.need_high_mm2:,.0f} mm² high" if part.need_high_mm2 else "") + " are asked for; mesh leaves six tenths.",
+                "Gas-tight to the inside, opening to the outside, nothing under the drain, 0.5 m from openings and 1 m from exhausts.", patch)  # fmt: skip
+
+
+def propose_alarm_and_solenoid(ctx: Context, w: Gassed) -> Proposal | None:
+    """An alarm low over the floor, and a solenoid that it shuts."""
+    g = ctx.design.gas
+    patch: list[dict[str, Any]] = []
+    said = []
+    if g.lpg_alarm is None:
+        patch.append({"op": "replace", "path": "/gas/lpg_alarm", "value": {"height_m": 0.15}})
+        said.append("gas alarm 0.15 m over the floor")
+    if g.solenoid is None:
+        patch.append({"op": "replace", "path": "/gas/solenoid", "value": {"normally_closed": True, "hold_w": 1.0, "open_h_day": 2.0, "by_alarm": True}})
+        said.append("solenoid, closed without current")
+    if not patch:
+        return None
+    return _new(
+        "gas",
+        "gas-alarm",
+        "Alarm and solenoid",
+        "; ".join(said),
+        "Leaked gas lies low, and a switch by the door shuts it off.",
+        "The solenoid holds with 1 W and is open two hours a day.",
+        patch,
+    )
+
+
+WATER: tuple[Callable[[Context, Wet], Proposal | None], ...] = (propose_tanks, propose_pump_and_pipes)
+GAS: tuple[Callable[[Context, Gassed], Proposal | None], ...] = (propose_regulator, propose_runs, propose_locker, propose_alarm_and_solenoid)
+
+
+def propose_water(ctx: Context) -> list[Proposal]:
+    """Water's proposals; none before somebody said how people wash, or that there is water at all."""
+    if not ctx.design.life.appliances and not ctx.design.water.begun:
+        return []
+    try:
+        w = water_part(ctx)
+    except BadInput:  # a tank that can't be is said by its finding
+        return []
+    return [p for make in WATER if (p := make(ctx, w)) is not None]
+
+
+def propose_gas(ctx: Context) -> list[Proposal]:
+    """Gas's proposals, for what burns gas; none without an appliance: nobody is talked into gas."""
+    if not ctx.design.gas.appliances:
+        return []
+    w = gas_part(ctx)
+    return [p for make in GAS if (p := make(ctx, w)) is not None]
