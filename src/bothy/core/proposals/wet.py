@@ -207,11 +207,13 @@ def propose_alarm_and_solenoid(ctx: Context, w: Gassed) -> Proposal | None:
     """An alarm low over the floor, and a solenoid that it shuts."""
     g = ctx.design.gas
     patch: list[dict[str, Any]] = []
-    said = []
+    said, names = [], []
     if g.lpg_alarm is None:
+        names.append("alarm")
         patch.append({"op": "replace", "path": "/gas/lpg_alarm", "value": {"height_m": 0.15}})
         said.append("gas alarm 0.15 m over the floor")
     if g.solenoid is None:
+        names.append("solenoid")
         patch.append({"op": "replace", "path": "/gas/solenoid", "value": {"normally_closed": True, "hold_w": 1.0, "open_h_day": 2.0, "by_alarm": True}})
         said.append("solenoid, closed without current")
     if not patch:
@@ -219,7 +221,7 @@ def propose_alarm_and_solenoid(ctx: Context, w: Gassed) -> Proposal | None:
     return _new(
         "gas",
         "gas-alarm",
-        "Alarm and solenoid",
+        " and ".join(names).capitalize(),
         "; ".join(said),
         "Leaked gas lies low, and a switch by the door shuts it off.",
         "The solenoid holds with 1 W and is open two hours a day.",

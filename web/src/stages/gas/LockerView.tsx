@@ -233,7 +233,8 @@ function LowSlate({ l }: { l: LowPoint }) {
 const NEW_LOCKER = { length_m: 0.6, width_m: 0.35, height_m: 0.65, opens: "outside" };
 
 function Whole() {
-  const { report } = useVariant();
+  const { design, report } = useVariant();
+  const boat = design.vehicle?.preset === "boat";
   const { g, set, put } = useGas();
   const hand = useHand();
   const points = useLowPoints();
@@ -260,8 +261,7 @@ function Whole() {
               flag("sealed", "gas-tight to the living space"),
               words("unsealed", "open to the inside"),
               quantity("to_heat_m", "to exhaust, flue or engine", "length", "m", { clearable: true, placeholder: "not said" }),
-              flag("drain_overboard", "boat: the drain falls overboard"),
-              flag("drain_above_water", "boat: above the water when heeled"),
+              ...(boat ? [flag("drain_overboard", "the drain falls overboard"), flag("drain_above_water", "above the water when heeled")] : []),
             ]}
             item={at}
             onSet={put("locker", "locker")}
