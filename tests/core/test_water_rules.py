@@ -156,6 +156,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "water-drain-flat": (wet(drains=[{**DRAIN, "slope_frac": 0.005}]), wet(drains=[DRAIN])),
     "water-drain-shallow": (wet(drains=[{**DRAIN, "slope_frac": 0.015}]), wet(drains=[DRAIN])),
     "water-drain-small": (wet(drains=[{**DRAIN, "inner_diameter_mm": 16.0}]), wet(drains=[DRAIN])),
+    "water-sink-edge": (wet(drains=[{**DRAIN, "front_mm": 40.0, "behind_mm": 80.0}]), wet(drains=[{**DRAIN, "front_mm": 60.0, "behind_mm": 80.0}, {**DRAIN, "id": "b", "fixture": "basin", "front_mm": 20.0}])),
     "water-no-trap": (wet(drains=[{**DRAIN, "trap": False}]), wet(drains=[DRAIN])),
     "water-grey-no-vent": (wet(tanks=[TANK, {**GREY, "vent_mm": 8.0}]), wet()),
     "water-grey-no-alarm": (wet(tanks=[TANK, {**GREY, "full_sensor": False}], drains=[{**DRAIN, "fixture": "shower"}]), wet(drains=[{**DRAIN, "fixture": "shower"}])),

@@ -2766,7 +2766,7 @@ export interface components {
         };
         /**
          * Drain
-         * @description A waste pipe from a fixture.
+         * @description A waste pipe from a fixture; of a sink also what is left of the worktop before and behind it.
          */
         Drain: {
             /** Id */
@@ -2802,6 +2802,10 @@ export interface components {
              * @default false
              */
             trap: boolean;
+            /** Front Mm */
+            front_mm?: number | null;
+            /** Behind Mm */
+            behind_mm?: number | null;
         };
         /**
          * DrivingCharge

@@ -248,7 +248,7 @@ class HotWater(Doc):
 
 
 class Drain(Doc):
-    """A waste pipe from a fixture."""
+    """A waste pipe from a fixture; of a sink also what is left of the worktop before and behind it."""
 
     id: Id
     name: Name = "Drain"
@@ -257,6 +257,8 @@ class Drain(Doc):
     length_m: float = Field(1.0, ge=0, le=30)
     slope_frac: float = Field(0.02, ge=-0.5, le=1)
     trap: bool = False
+    front_mm: float | None = Field(None, ge=0, le=2000)
+    behind_mm: float | None = Field(None, ge=0, le=2000)
 
 
 class ToiletDoc(Doc):

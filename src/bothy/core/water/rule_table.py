@@ -57,6 +57,7 @@ rules("water", (
     ("water-drain-shallow", "advice", "A waste pipe with little fall", "Steeper, if it can be.", "practice"),
     ("water-drain-small", "fault", "A narrow waste pipe", "19 mm for a sink, 25 mm for a shower at least.", "practice"),
     ("water-no-trap", "fault", "No trap in a waste", "A trap; a waterless one stands frost and driving.", "practice"),
+    ("water-sink-edge", "advice", "Little worktop is left round the sink", "A smaller sink, or a deeper worktop.", "handbook 05 §3.16"),
     ("water-grey-no-vent", "fault", "A waste tank without a vent", "12 mm and more; black water through the roof.", "physics"),
     ("water-grey-no-alarm", "advice", "A full grey tank would rise into the shower", "A sensor at nine tenths.", "practice"),
     ("water-direct-drain-black", "danger", "Toilet waste can leave elsewhere", "A closed tank or cassette, emptied at a disposal point.", "local law"),

@@ -13,6 +13,7 @@ HEAVY_KG, HEAVY_HIGH_KG, HIGH_M = 20.0, 50.0, 0.6
 LONG_M, LONG_L = 1.0, 100.0
 VENT_MM, HOSE_VENT_MM, VENT_PA, FILL_MM = 10.0, 16.0, 100.0, 32.0
 FLAT, SHALLOW = 0.0125, 0.02
+EDGE_FRONT_MM, EDGE_BEHIND_MM = 50.0, 60.0
 DEAD_PART, SLOW_M = 0.1, 0.03
 DRINK_L = 2.0
 
@@ -225,6 +226,13 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
                 f"{x.inner_diameter_mm:g} mm; {least:g} mm at least.",
                 fix=Remedy.sets(f"A pipe of {least:g} mm", f"/water/drains/{i}", x.id, inner_diameter_mm=least),
             )
+        edges = [
+            f"{have:.0f} mm {where}, {least:.0f} mm at least"
+            for where, have, least in (("before it", x.front_mm, EDGE_FRONT_MM), ("behind it", x.behind_mm, EDGE_BEHIND_MM))
+            if have is not None and have < least
+        ]
+        if x.fixture == "sink" and edges:
+            yield finding("water-sink-edge", subject, x.name, f"{'; '.join(edges)}: the worktop breaks there, and the tap has no room.")
         if not x.trap and d.grey_to == "tank":
             yield finding(
                 "water-no-trap", subject, x.name, "It enters the tank without a trap.", fix=Remedy.sets("A trap", f"/water/drains/{i}", x.id, trap=True)

@@ -127,6 +127,12 @@ function DrainSlate({ d }: { d: Drain & { name: string } }) {
           quantity("length_m", "length", "length", "m"),
           quantity("slope_frac", "fall", "fraction", "", { note: "2 % is 1 in 50" }),
           flag("trap", "a trap in it"),
+          ...(d.fixture === "sink"
+            ? [
+                mm("front_mm", "worktop left before the sink", { clearable: true, placeholder: "not said" }),
+                mm("behind_mm", "and behind it", { clearable: true, placeholder: "not said" }),
+              ]
+            : []),
         ]}
         item={d}
         onSet={(key, value, label) => void set(d, { [key]: value }, label)}
