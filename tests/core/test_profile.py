@@ -132,6 +132,20 @@ def test_the_loss_of_bent_panels_in_series_is_said() -> None:
     assert "sim-curve-mismatch" not in {f.rule for f in run_trip(Context(bent(roof_radius_m=60.0))).findings}
 
 
+def test_glued_panels_in_the_heat_get_hot_and_an_air_gap_cools_them() -> None:
+    def rules(mounting: str, place: str) -> dict[str, Any]:
+        data = made(legs=[{**leg(5), "place": place}]).model_dump(mode="json")
+        data["trips"]["start_date"] = "2027-01-10"
+        for a in data["power"]["arrays"]:
+            a["mounting"] = mounting
+        return {f.rule: f for f in run_trip(Context(load_design(data))).findings}
+
+    hot = rules("glued", "alice_springs")["sim-cell-hot"]
+    assert "January’s light at Alice Springs" in hot.message
+    assert "sim-cell-hot" not in rules("open_rack", "alice_springs")
+    assert "sim-cell-hot" not in rules("glued", "inverness")
+
+
 def test_what_is_fed_in_less_what_is_used_is_what_the_bank_gains() -> None:
     run = run_trip(Context(made(legs=[leg(5, 2.0)])))
     day = run.per_day

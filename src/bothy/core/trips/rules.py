@@ -6,12 +6,15 @@ import datetime as dt
 from collections.abc import Callable
 from typing import TYPE_CHECKING
 
+from bothy.core.catalogue.climates import MONTHS
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.power import SolarArray
 from bothy.core.finding import Finding, finding, in_order, rules
 from bothy.core.sun.curved import CurvedPanelFactorIn, CurvedPanelFactorOut, curved_panel_factor
-from bothy.core.trips.itinerary import FAR_KM, FAR_M, legs_of, nearest
+from bothy.core.sun.geometry import MEAN_DAY, extraterrestrial_day
+from bothy.core.sun.month import PanelDayYieldIn, panel_day_yield
+from bothy.core.trips.itinerary import FAR_KM, FAR_M, days_of, legs_of, nearest
 
 if TYPE_CHECKING:
     from bothy.core.trips.of_design import TripRun
@@ -39,6 +42,7 @@ rules("trips", (
     ("sim-discharge-limit", "fault", "The bank gives too little current", "A bank with a higher current, or loads one after the other.", "handbook 03 §3.15"),
     ("sim-bank-cycles", "note", "The bank wears out early", "A larger bank, or another chemistry.", "handbook 01 §4.1"),
     ("sim-inverter-idle", "advice", "The inverter's own use is a large part", "Switch it off when nothing runs, or take 12 V versions.", "handbook 01"),
+    ("sim-cell-hot", "note", "The panels get very hot", "An air gap under them: glued ones lose the most.", "handbook 03 §3.8"),
     ("sim-controller-clip", "note", "The controller clips the sun", "A larger controller.", "handbook 03 §3.8"),
     ("sim-load-assumed", "note", "Most of the use is assumed", "Measure a day.", "handbook 01"),
     ("sim-low-reserve", "advice", "Little in reserve", "One more battery or panel, or a hook-up more.", "handbook 03 §3.18"),
@@ -207,6 +211,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
     _warmth(ctx, run, add)
     _water(ctx, run, add)
     _gas(ctx, run, add)
+    _hot_cells(ctx, add)
     life = ctx.chem.cycles[1]
     if run.cycles_year * PLANNED_YEARS > life:
         add(
@@ -222,6 +227,31 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
     assumed = assumed_part(ctx)
     if assumed > MUCH_ASSUMED:
         add("sim-load-assumed", f"{assumed:.0%} of the energy is that of catalogue values.")
+
+
+HOT_CELL_C, SKY_MOST = 65.0, 0.77
+
+
+def _hot_cells(ctx: Context, add: Callable[..., None]) -> None:
+    """Panels whose cells are hot in the mean of the light of the trip's brightest month."""
+    p = ctx.design.power
+    days = days_of(ctx)
+    if not p.arrays or not days:
+        return
+    best = max(days, key=lambda d: d.place.ghi_kwh_m2_day[d.date.month - 1])
+    c, m = best.place, best.date.month
+    said = []
+    for mounting in dict.fromkeys(a.mounting for a in p.arrays):
+        a = next(x for x in p.arrays if x.mounting == mounting)
+        most = SKY_MOST * extraterrestrial_day(c.lat_deg, MEAN_DAY[m - 1])  # a weather file may hold more than the air lets through
+        out = panel_day_yield(PanelDayYieldIn.trusted(
+            month=m, lat_deg=c.lat_deg, ghi_kwh_m2_day=min(c.ghi_kwh_m2_day[m - 1], most), elevation_m=c.elevation_m, tmin_c=c.tmin_c[m - 1], tmax_c=c.tmax_c[m - 1], tilt_deg=a.tilt_deg,
+            power_stc_w=a.panel_power_w, mounting=mounting, noct_c=a.noct_c, power_coeff_per_k=a.power_coeff_per_k, shade_frac=[0.0] * 24))  # fmt: skip
+        t = out.mean_cell_temp_c
+        if t is not None and t > HOT_CELL_C:
+            said.append(f"{a.name}: {t:.0f} °C in the mean of {MONTHS[m - 1]}’s light at {c.name}, {-a.power_coeff_per_k * (t - 25):.0%} of the label lost")
+    if said:
+        add("sim-cell-hot", f"{'; '.join(said)}.")
 
 
 def _bent(a: SolarArray) -> CurvedPanelFactorOut:
