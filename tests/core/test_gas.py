@@ -237,6 +237,33 @@ def test_a_reading_is_judged_by_the_regions_pressure() -> None:
     assert part(oven).checks["f"].ok
 
 
+def test_the_fitters_sheet_has_the_limits_that_a_reading_is_judged_by() -> None:
+    checks = [{"id": "w", "value": 28.9}, {"id": "l", "kind": "lock_up", "value": 42.4}]
+    for region in ("uk", "us", "au"):
+        p = part(gassed(region, checks=checks))
+        assert (p.working_min_mbar, p.lock_up_max_mbar) == (p.checks["w"].limit, p.checks["l"].limit)
+    assert part(gassed("uk")).lock_up_max_mbar == pytest.approx(42.5)
+
+
+def test_hoses_before_the_regulator_are_replaced_sooner() -> None:
+    p = part(gassed(hoses=[{"id": "pigtail", "high_pressure": True}, {"id": "low", "high_pressure": False}]))
+    assert p.life_years == {"regulator": 10, "pigtail": 5, "low": 10}
+
+
+def test_the_regulator_sold_is_the_smallest_that_suffices() -> None:
+    small, large = (part(gassed(appliances=[{**HOB, "count": n}])) for n in (1, 6))
+    for p in (small, large):
+        assert p.regulator_size_kg_h >= p.regulator_min_kg_h
+    assert small.regulator_size_kg_h == 0.8
+    assert large.regulator_size_kg_h > 0.8
+
+
+def test_a_run_says_how_its_gas_flows() -> None:
+    for watts in (1000.0, 4000.0, 12000.0, 30000.0):
+        for r in part(gassed(appliances=[{**HOB, "heat_input_w": watts}])).pipes.runs.values():
+            assert r.regime == ("laminar" if r.reynolds <= 2300 else "turbulent" if r.reynolds >= 4000 else "between")
+
+
 def test_a_leak_test_of_a_warming_pipe_is_no_leak() -> None:
     told = {"id": "t", "start_mbar": 150.0, "end_mbar": 154.0, "start_temp_c": 15.0, "end_temp_c": 16.0, "isolated": True, "gauge_resolution_mbar": 0.2}
     t = part(gassed(tests=[told])).tests[0]

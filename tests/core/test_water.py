@@ -18,9 +18,10 @@ from bothy.core.fluid import loss_pa
 from bothy.core.report import report
 from bothy.core.trips import kernel as k
 from bothy.core.trips.of_design import plan_of_design, run_trip
+from bothy.core.water.heat_and_frost import tank_ua
 from bothy.core.water.network import Run, Tree
-from bothy.core.water.part import solve_taps, tank_ua
 from bothy.core.water.pipe import PumpPoint
+from bothy.core.water.pressure import solve_taps
 from bothy.core.water.properties import density, viscosity
 from bothy.demo import curlew, fiddlehead, saltbush
 from tests.core.test_water_rules import GREY, HOT, MAIN, PUMP, SHOWER, SINK, TANK, joined, piped, tank, wet
@@ -111,6 +112,15 @@ def test_jugs_count_and_a_drinking_store_stands_apart() -> None:
     assert p.capacity_l["fresh"] == 40
     assert p.capacity_l["drinking"] == 20
     assert p.flow_l_day["drinking"] == p.use_l_day["drinking"]
+
+
+def test_each_run_says_its_litres_and_a_hold_test_begins_above_the_pumps_cut_out() -> None:
+    w = wet(tanks=[TANK], pump={**PUMP, "cut_in_kpa": 140.0, "cut_out_kpa": 280.0}, runs=[MAIN, SINK])
+    p = reported(w).water
+    assert p.run_l["main"] == pytest.approx(math.pi * (made(w).water.runs[0].inner_diameter_mm / 2000) ** 2 * made(w).water.runs[0].length_m * 1000)
+    assert sum(p.run_l.values()) == pytest.approx(p.pipe_l)
+    assert p.hold_start_kpa == 420
+    assert reported(wet(tanks=[TANK])).water.hold_start_kpa == 330
 
 
 def test_joined_tanks_give_what_stands_over_the_pipe() -> None:

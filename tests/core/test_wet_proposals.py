@@ -7,9 +7,10 @@ from typing import Any
 import pytest
 
 from bothy.core.context import PRESETS, Context
-from bothy.core.proposals.wet import BORES_MM, REGULATORS_KG_H
+from bothy.core.gas.pipework import REGULATORS_KG_H
+from bothy.core.proposals.wet import BORES_MM
 from bothy.core.proposing import accept, propose_group
-from bothy.core.water.part import solve_taps
+from bothy.core.water.pressure import solve_taps
 from tests.core.test_gas_rules import CYLINDER, GAS, HEATER, HOB, LOCKER, WARMTH, WIDE, gassed
 from tests.core.test_water_rules import GREY, TANK, wet
 from tests.designs import found, lived, made, reported

@@ -3367,18 +3367,23 @@ export interface components {
         };
         /**
          * GasPart
-         * @description All of gas.
+         * @description All of gas. ``working_min_mbar`` and ``lock_up_max_mbar``: what the far appliance keeps with everything burning, and what may stand with all off;
+         *     ``regulator_size_kg_h``: the smallest sold that suffices; ``life_years``: after how long the regulator and each hose by id are replaced.
          */
         GasPart: {
             /** Aboard */
             aboard: boolean;
-            law: components["schemas"]["LawPart"];
+            law: components["schemas"]["Law"];
             /** Nominal Mbar */
             nominal_mbar: number;
             /** Limit Mbar */
             limit_mbar: number;
             /** Test Mbar */
             test_mbar: number;
+            /** Working Min Mbar */
+            working_min_mbar: number;
+            /** Lock Up Max Mbar */
+            lock_up_max_mbar: number;
             /** Burns */
             burns: {
                 [key: string]: components["schemas"]["BurnPart"];
@@ -3389,6 +3394,12 @@ export interface components {
             peak_kg_h: number;
             /** Regulator Min Kg H */
             regulator_min_kg_h: number;
+            /** Regulator Size Kg H */
+            regulator_size_kg_h: number;
+            /** Life Years */
+            life_years: {
+                [key: string]: number;
+            };
             /** Coldest C */
             coldest_c: number;
             /** Gauge Mbar */
@@ -4464,10 +4475,10 @@ export interface components {
             p90: number[];
         };
         /**
-         * LawPart
-         * @description Who may install, the paper, how often again.
+         * Law
+         * @description Who may install, which paper there is, and after how many months it is renewed.
          */
-        LawPart: {
+        Law: {
             /** Installs */
             installs: string;
             /** Paper */
@@ -4476,7 +4487,10 @@ export interface components {
             afterwards: string;
             /** Months */
             months: number;
-            /** Licensed Only */
+            /**
+             * Licensed Only
+             * @default false
+             */
             licensed_only: boolean;
         };
         /**
@@ -6583,7 +6597,7 @@ export interface components {
         };
         /**
          * RunPart
-         * @description A run with everything on: kg/h, bore, what it takes, what is lost from the regulator to its end, pressure there, Reynolds number.
+         * @description A run with everything on: kg/h, bore, what it takes, what is lost from the regulator to its end, pressure there, Reynolds number and whether it flows laminar, turbulent or between the two.
          */
         RunPart: {
             /** Name */
@@ -6600,6 +6614,11 @@ export interface components {
             end_mbar: number;
             /** Reynolds */
             reynolds: number;
+            /**
+             * Regime
+             * @enum {string}
+             */
+            regime: "laminar" | "between" | "turbulent";
         };
         /**
          * SanitisePart
@@ -8595,7 +8614,7 @@ export interface components {
         };
         /**
          * WaterPart
-         * @description All of water.
+         * @description All of water. ``run_l``: water in each run; ``hold_start_kpa``: pressure to begin a hold test of the pipes at.
          */
         WaterPart: {
             /** Use L Day */
@@ -8655,6 +8674,12 @@ export interface components {
             tests: components["schemas"]["TestPart"][];
             /** Pipe L */
             pipe_l: number;
+            /** Run L */
+            run_l: {
+                [key: string]: number;
+            };
+            /** Hold Start Kpa */
+            hold_start_kpa: number;
             /** Drain Down L */
             drain_down_l: number;
             /** Mass Full Kg */

@@ -12,7 +12,7 @@ from bothy.api.problems import ProblemBody
 from bothy.api.state import Store
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
-from bothy.core.water.part import solve_taps
+from bothy.core.water.pressure import solve_taps
 
 router = APIRouter(prefix="/api/variants", tags=["water"])
 

@@ -6,7 +6,7 @@ import { type HandKind, useHand } from "../shell/hand";
 import { ItemMark } from "./Findings";
 import { type Column, Ledger } from "./Ledger";
 
-type Item = { id: string; name: string };
+export type Item = { id: string; name: string };
 export type ItemList<T extends Item> = ReturnType<typeof useItems<T>>;
 type Props<T extends Item> = {
   label: string;

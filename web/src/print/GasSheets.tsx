@@ -13,6 +13,7 @@ export function GasSheets() {
   const { g, part } = useGas();
   if (!part.aboard) return <p>There is no gas on board, so there is nothing to print.</p>;
   const kg = (v: number | null | undefined) => show(v, "kg", units);
+  const life = (key: string) => `${part.life_years[key]} years`;
   const c = g.certificate;
   return (
     <>
@@ -79,9 +80,9 @@ export function GasSheets() {
         heads={["part", "age", "replace after"]}
         rows={[
           ...(g.regulator
-            ? [[g.regulator.name ?? "Regulator", g.regulator.age_years == null ? "not said" : `${g.regulator.age_years} years`, "10 years"]]
+            ? [[g.regulator.name ?? "Regulator", g.regulator.age_years == null ? "not said" : `${g.regulator.age_years} years`, life("regulator")]]
             : []),
-          ...(g.hoses ?? []).map((h) => [h.name, h.age_years == null ? "no date" : `${h.age_years} years`, h.high_pressure ? "5 years" : "10 years"]),
+          ...(g.hoses ?? []).map((h) => [h.name, h.age_years == null ? "no date" : `${h.age_years} years`, life(h.id)]),
           ...(c ? [[c.name ?? "Certificate", `${c.months_ago.toFixed(0)} months`, `${part.law.months} months`]] : []),
         ]}
       />
@@ -109,8 +110,8 @@ export function GasSheets() {
           ["Leak test: start, end, minutes, °C at both", "no drop that the gauge shows", "", ""],
           ["Each appliance’s valve opened in turn at working pressure", "no drop", "", ""],
           ["Bubble fluid on every joint", "no bubble", "", ""],
-          ["Pressure at the far appliance, everything burning", `at least ${(part.nominal_mbar - part.limit_mbar).toFixed(1)} mbar`, "", ""],
-          ["Pressure with all off, after 5 min", `at most ${(1.25 * part.nominal_mbar + 5).toFixed(1)} mbar`, "", ""],
+          ["Pressure at the far appliance, everything burning", `at least ${part.working_min_mbar.toFixed(1)} mbar`, "", ""],
+          ["Pressure with all off, after 5 min", `at most ${part.lock_up_max_mbar.toFixed(1)} mbar`, "", ""],
           ["Flame failure of each burner", "60 s; an oven 90 s", "", ""],
           ["Locker’s drain clear, vents free", "", "", ""],
         ]}

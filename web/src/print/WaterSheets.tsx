@@ -17,7 +17,7 @@ export function WaterSheets() {
     ...(w.tanks ?? []).map((t) => ({ what: t.name, much: l(p.tanks[t.id]?.full_l), valve: t.drain_valve ? "drain valve" : "no valve yet" })),
     ...(w.runs ?? []).map((r) => ({
       what: r.name,
-      much: `${((Math.PI * (r.inner_diameter_mm! / 1000) ** 2) / 4) * (r.length_m ?? 0) * 1000 < 0.1 ? "under 0.1" : (((Math.PI * (r.inner_diameter_mm! / 1000) ** 2) / 4) * (r.length_m ?? 0) * 1000).toFixed(1)} L`,
+      much: p.run_l[r.id]! < 0.1 ? "under 0.1 L" : `${p.run_l[r.id]!.toFixed(1)} L`,
       valve: r.drain_valve ? "drain valve" : "no valve yet",
     })),
     ...(w.hot ? [{ what: w.hot.name, much: w.hot.kind === "storage" ? l(w.hot.volume_l) : "its coil", valve: "its drain" }] : []),

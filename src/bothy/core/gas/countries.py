@@ -61,7 +61,7 @@ USUAL: dict[RegionKey, tuple[Outlet, Filler]] = {"uk": ("pol", "bayonet"), "eu":
 
 @dataclass(frozen=True, slots=True)
 class Law:
-    """Who may install, which paper there is, and how often it is renewed in months; None where the state or insurer says."""
+    """Who may install, which paper there is, and after how many months it is renewed."""
 
     installs: str
     paper: str

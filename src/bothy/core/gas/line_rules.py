@@ -8,12 +8,11 @@ from bothy.core.context import Context
 from bothy.core.design.gas import Solenoid
 from bothy.core.finding import Remedy, finding
 from bothy.core.gas.part import Gassed
-from bothy.core.gas.pipework import LAMINAR, TURBULENT, UNSTEADY_PART, nominal_mbar, path, sizes_mm, solved
+from bothy.core.gas.pipework import REGULATOR_Y, UNSTEADY_PART, hose_life_years, nominal_mbar, path, sizes_mm, solved
 from bothy.core.gas.room import HEATS
 from bothy.core.gas.rule_table import Found
 
 SAME_MBAR, ACCEPTED = 1.0, (28.0, 37.0)
-REGULATOR_Y, HIGH_HOSE_Y, LOW_HOSE_Y = 10.0, 5.0, 10.0
 FIXED_M, SLIDES_M = 0.40, 0.75
 CLIP_M = {"copper": 0.5, "steel": 1.0}
 BESIDE_MM, CROSSING_MM, HOT_MM = 30.0, 10.0, 150.0
@@ -105,7 +104,7 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
         if r.age_years is not None and r.age_years > REGULATOR_Y:
             yield finding("gas-regulator-old", "regulator", r.name, f"{r.age_years:g} years.")
     for h in g.hoses:
-        subject, life = f"hose:{h.id}", HIGH_HOSE_Y if h.high_pressure else LOW_HOSE_Y
+        subject, life = f"hose:{h.id}", hose_life_years(h)
         if h.cracked or h.age_years is None or h.age_years > life:
             yield finding(
                 "gas-hose-expired",
@@ -169,7 +168,7 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
         subject, at = f"gas-run:{p.id}", f"/gas/pipes/{i}"
         r = tree.runs.get(p.id) if tree else None
         if tree and r and p.appliance and UNSTEADY_PART * tree.limit_mbar < r.lost_mbar <= tree.limit_mbar:
-            unsteady = [tree.runs[x.id] for x in path(g, p) if LAMINAR < tree.runs[x.id].reynolds < TURBULENT]
+            unsteady = [tree.runs[x.id] for x in path(g, p) if tree.runs[x.id].regime == "between"]
             if unsteady:
                 yield finding(
                     "gas-pipe-transition",
@@ -213,17 +212,19 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
     g, p = ctx.design.gas, w.part
     if not g.aboard:
         return
-    needs = w.law.licensed_only or g.local_licence or (ctx.region.key == "uk" and g.let_or_lived_in)
+    needs = w.part.law.licensed_only or g.local_licence or (ctx.region.key == "uk" and g.let_or_lived_in)
     if needs and g.installer != "licensed":
-        yield finding("gas-licence-required", "papers", "Gas work", w.law.installs + (" Your local rule asks for it too." if g.local_licence else ""))
+        yield finding("gas-licence-required", "papers", "Gas work", w.part.law.installs + (" Your local rule asks for it too." if g.local_licence else ""))
     connected = any(v.connected for v in g.vessels)
     c = g.certificate
-    if connected and (c is None or c.months_ago > w.law.months):
+    if connected and (c is None or c.months_ago > w.part.law.months):
         yield finding(
             "gas-no-certificate",
             "papers",
             "Gas certificate",
-            f"A vessel is connected; none is known. The paper: {w.law.paper}." if c is None else f"{c.months_ago:.0f} months old; {w.law.afterwards}.",
+            f"A vessel is connected; none is known. The paper: {w.part.law.paper}."
+            if c is None
+            else f"{c.months_ago:.0f} months old; {w.part.law.afterwards}.",
         )
     passed = [t for t in p.tests if t.verdict == "pass" and not t.changed]
     if (g.pipes or (connected and g.appliances)) and not passed:

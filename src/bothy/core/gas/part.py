@@ -14,11 +14,11 @@ from bothy.core.figure import derived
 from bothy.core.gas.boil_off import VaporisationLimitOut
 from bothy.core.gas.cooking import CookingEnergyCompareIn, CookingEnergyCompareOut, MethodOut, cooking_energy_compare
 from bothy.core.gas.countries import COUNTRIES, LAWS, USUAL, Country, Law
-from bothy.core.gas.leak_test import GasLeakTestIn, PipeIn, gas_leak_test
+from bothy.core.gas.leak_test import GasLeakTestIn, gas_leak_test
 from bothy.core.gas.locker import LockerVentAreaIn, LockerVentAreaOut, RuleSet, locker_vent_area
 from bothy.core.gas.mixture import ATM_MBAR, VapourPressureOut
 from bothy.core.gas.pipe import LIMITS, GasPipeSizeOut
-from bothy.core.gas.pipework import PipesPart, marks, nominal_mbar, work_pipes
+from bothy.core.gas.pipework import REGULATOR_Y, REGULATORS_KG_H, PipesPart, hose_life_years, marks, nominal_mbar, regulator_size_kg_h, work_pipes
 from bothy.core.gas.supply import (
     BoilPart,
     BurnPart,
@@ -111,28 +111,23 @@ class GasCheckPart(BaseModel):
     unit: str
 
 
-class LawPart(BaseModel):
-    """Who may install, the paper, how often again."""
-
-    installs: str
-    paper: str
-    afterwards: str
-    months: float
-    licensed_only: bool
-
-
 class GasPart(BaseModel):
-    """All of gas."""
+    """All of gas. ``working_min_mbar`` and ``lock_up_max_mbar``: what the far appliance keeps with everything burning, and what may stand with all off;
+    ``regulator_size_kg_h``: the smallest sold that suffices; ``life_years``: after how long the regulator and each hose by id are replaced."""
 
     aboard: bool
-    law: LawPart
+    law: Law
     nominal_mbar: float
     limit_mbar: float
     test_mbar: float
+    working_min_mbar: float
+    lock_up_max_mbar: float
     burns: dict[str, BurnPart]
     total_kg_day: float
     peak_kg_h: float
     regulator_min_kg_h: float
+    regulator_size_kg_h: float
+    life_years: dict[str, float]
     coldest_c: float
     gauge_mbar: float
     usable_frac: float
@@ -172,7 +167,6 @@ class Gassed:
     pipes: GasPipeSizeOut | None
     locker: LockerVentAreaOut | None
     boils: dict[str, VaporisationLimitOut]
-    law: Law
 
 
 def law_of(ctx: Context) -> Law:
@@ -265,8 +259,7 @@ def _test(ctx: Context, t: GasTest, litres: float, now: Mapping[str, str]) -> Ga
     room = max(0.1, min(200.0, ctx.inside_length_m * ctx.inside_width_m * ctx.inside_height_m))
     r = gas_leak_test(GasLeakTestIn.trusted(
         gas=g.gas, region=ctx.region.key, test_gas=t.test_gas, start_mbar=t.start_mbar, end_mbar=t.end_mbar, duration_min=t.duration_min, stabilise_min=t.stabilise_min, start_temp_c=t.start_temp_c,
-        end_temp_c=t.end_temp_c, gauge_resolution_mbar=t.gauge_resolution_mbar, working_mbar=nominal_mbar(ctx), room_volume_m3=room, volume_l=volume if volume > 0 else None,
-        pipes=None if volume > 0 else [PipeIn.trusted(inner_diameter_mm=8.0, length_m=0.0)], **more))  # fmt: skip
+        end_temp_c=t.end_temp_c, gauge_resolution_mbar=t.gauge_resolution_mbar, working_mbar=nominal_mbar(ctx), room_volume_m3=room, volume_l=volume, **more))  # fmt: skip
     changed = [k for k in dict.fromkeys([*now, *t.system]) if now.get(k) != t.system.get(k)]
     return quick(
         GasTestPart, id=t.id, name=t.name, on=t.on, who=t.who, signed=t.signed, verdict=r.verdict, reasons=r.reasons, corrected_drop_mbar=r.corrected_drop_mbar, limit_mbar=r.limit_mbar, leak_std_l_h=r.leak_std_l_h,
@@ -274,13 +267,23 @@ def _test(ctx: Context, t: GasTest, litres: float, now: Mapping[str, str]) -> Ga
     )  # fmt: skip
 
 
+def working_min_mbar(ctx: Context) -> float:
+    """What must stand at the far appliance with everything burning."""
+    nominal = nominal_mbar(ctx)
+    return max(nominal - LIMITS[ctx.region.key].drop, NEVER_BELOW * nominal)
+
+
+def lock_up_max_mbar(ctx: Context) -> float:
+    """What may stand in the pipes with all appliances off."""
+    return LOCK_UP * nominal_mbar(ctx) + LOCK_UP_MORE
+
+
 def _check(ctx: Context, c: GasCheck) -> GasCheckPart:
-    nominal, limit = nominal_mbar(ctx), LIMITS[ctx.region.key].drop
     if c.kind == "working":
-        least = max(nominal - limit, NEVER_BELOW * nominal)
-        return quick(GasCheckPart, id=c.id, ok=least <= c.value <= LOCK_UP * nominal, limit=least, unit="mbar")
+        least = working_min_mbar(ctx)
+        return quick(GasCheckPart, id=c.id, ok=least <= c.value <= LOCK_UP * nominal_mbar(ctx), limit=least, unit="mbar")
     if c.kind == "lock_up":
-        most = LOCK_UP * nominal + LOCK_UP_MORE
+        most = lock_up_max_mbar(ctx)
         return quick(GasCheckPart, id=c.id, ok=c.value <= most, limit=most, unit="mbar")
     oven = any(a.id == c.appliance and a.kind == "oven" for a in ctx.design.gas.appliances)
     most = OVEN_S if oven else FLAME_S
@@ -348,8 +351,9 @@ def _figures(ctx: Context, w: Gassed) -> None:
 def gas_part(ctx: Context, months_kg: Mapping[str, float] | None = None, air: AirPart | None = None) -> Gassed:
     """Gas of a design, with its figures in the book. ``months_kg``: what the first heater burns of gas in kg a day by planned month; ``air``: the room's vents."""
     g = ctx.design.gas
-    law, limits = law_of(ctx), LIMITS[ctx.region.key]
+    limits = LIMITS[ctx.region.key]
     burns, use = work_use(ctx, months_kg or {})
+    needed_kg_h = use.regulator_min_kg_h if use else 0.0
     cold, rows = work_cold(ctx)
     kg_day = use.total_kg_day if use else 0.0
     legs = legs_of(ctx.design)
@@ -371,8 +375,9 @@ def gas_part(ctx: Context, months_kg: Mapping[str, float] | None = None, air: Ai
     cooking = _cooking(ctx)
     now = marks(g)
     part = quick(
-        GasPart, aboard=g.aboard, law=quick(LawPart, installs=law.installs, paper=law.paper, afterwards=law.afterwards, months=law.months, licensed_only=law.licensed_only), nominal_mbar=nominal_mbar(ctx),
-        limit_mbar=limits.drop, test_mbar=limits.test, burns=burns, total_kg_day=kg_day, peak_kg_h=use.peak_kg_h if use else 0.0, regulator_min_kg_h=use.regulator_min_kg_h if use else 0.0,
+        GasPart, aboard=g.aboard, law=law_of(ctx), nominal_mbar=nominal_mbar(ctx),
+        limit_mbar=limits.drop, test_mbar=limits.test, working_min_mbar=working_min_mbar(ctx), lock_up_max_mbar=lock_up_max_mbar(ctx), burns=burns, total_kg_day=kg_day, peak_kg_h=use.peak_kg_h if use else 0.0, regulator_min_kg_h=needed_kg_h,
+        regulator_size_kg_h=regulator_size_kg_h(needed_kg_h) or REGULATORS_KG_H[-1], life_years={"regulator": REGULATOR_Y, **{h.id: hose_life_years(h) for h in g.hoses}},
         coldest_c=coldest(ctx).value, gauge_mbar=cold.vapour_pressure_gauge_mbar, usable_frac=cold.usable_mass_frac, min_temp_c=cold.min_temp_c, cold=rows, vessels=_vessels(ctx, g, autonomy, boils),
         usable_kg=autonomy.usable_kg if autonomy else 0.0, after_reserve_kg=autonomy.after_reserve_kg if autonomy else 0.0, days=autonomy.autonomy_days if autonomy else None,
         target_days=g.target_days if g.target_days is not None else max(A_WEEK, float(ctx.nights)), full_mass_kg=autonomy.full_mass_kg if autonomy else 0.0, cost_day=autonomy.cost_per_day if autonomy else None,
@@ -380,7 +385,7 @@ def gas_part(ctx: Context, months_kg: Mapping[str, float] | None = None, air: Ai
         solenoid_wh_day=g.solenoid.hold_w * g.solenoid.open_h_day if g.solenoid else None, countries=_countries(ctx, kg_day) if g.aboard else [], useful_wh=cooking.useful_wh, cooking=cooking.methods,
         tests=[_test(ctx, t, pipes.volume_l if pipes else 0.0, now) for t in g.tests], checks={c.id: _check(ctx, c) for c in g.checks}, marks=now, on_panel=_on_panel(ctx),
     )  # fmt: skip
-    worked = Gassed(part, use, autonomy, cold, solved, vents, boils, law)
+    worked = Gassed(part, use, autonomy, cold, solved, vents, boils)
     if g.begun:
         _figures(ctx, worked)
     return worked

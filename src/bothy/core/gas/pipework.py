@@ -4,17 +4,21 @@ from __future__ import annotations
 
 import hashlib
 from collections.abc import Mapping
+from typing import Literal
 
 from pydantic import BaseModel
 
 from bothy.core.context import Context
 from bothy.core.contract import quick
-from bothy.core.design.gas import Gas, GasPipe
+from bothy.core.design.gas import Gas, GasPipe, Hose
 from bothy.core.fluid import area_m2
 from bothy.core.gas.pipe import LIMITS, SIZES_MM, GasPipeSizeIn, GasPipeSizeOut, SegmentIn, gas_pipe_size, segment_reynolds
 from bothy.core.gas.supply import BurnPart, mixture
 
 LAMINAR, TURBULENT = 2300.0, 4000.0
+REGULATORS_KG_H = (0.8, 1.2, 1.5, 2.5, 4.0, 6.0, 10.0)
+"""Sizes in which regulators are sold."""
+REGULATOR_Y, HIGH_HOSE_Y, LOW_HOSE_Y = 10.0, 5.0, 10.0
 SIZES_US_MM = (7.9, 10.9, 15.8)
 """3/8 and 1/2 in outside, 1/2 in nominal steel (handbook 06 §4.7)."""
 UNSTEADY_PART = 0.65
@@ -22,7 +26,7 @@ UNSTEADY_PART = 0.65
 
 
 class RunPart(BaseModel):
-    """A run with everything on: kg/h, bore, what it takes, what is lost from the regulator to its end, pressure there, Reynolds number."""
+    """A run with everything on: kg/h, bore, what it takes, what is lost from the regulator to its end, pressure there, Reynolds number and whether it flows laminar, turbulent or between the two."""
 
     name: str
     flow_kg_h: float
@@ -31,6 +35,7 @@ class RunPart(BaseModel):
     lost_mbar: float
     end_mbar: float
     reynolds: float
+    regime: Literal["laminar", "between", "turbulent"]
 
 
 class PipesPart(BaseModel):
@@ -50,6 +55,16 @@ def nominal_mbar(ctx: Context) -> float:
     """Pressure after the regulator: its own, or the region's."""
     r = ctx.design.gas.regulator
     return r.nominal_mbar if r and r.nominal_mbar is not None else LIMITS[ctx.region.key].appliance
+
+
+def regulator_size_kg_h(needed_kg_h: float) -> float | None:
+    """The smallest regulator sold that suffices; None where none does."""
+    return next((c for c in REGULATORS_KG_H if c >= needed_kg_h), None)
+
+
+def hose_life_years(h: Hose) -> float:
+    """After how long a hose is replaced."""
+    return HIGH_HOSE_Y if h.high_pressure else LOW_HOSE_Y
 
 
 def sizes_mm(ctx: Context) -> tuple[float, ...]:
@@ -85,8 +100,9 @@ def work_pipes(ctx: Context, burns: Mapping[str, BurnPart]) -> tuple[PipesPart |
     runs: dict[str, RunPart] = {}
     for s in out.segments:
         p = names[s.name]
+        re = segment_reynolds(s.flow_kg_h, s.inner_diameter_mm, mix, nominal, 15.0)
         runs[p.id] = quick(RunPart, name=p.name, flow_kg_h=s.flow_kg_h, inner_diameter_mm=s.inner_diameter_mm, drop_mbar=s.drop_mbar, lost_mbar=s.cumulative_mbar, end_mbar=nominal - s.cumulative_mbar,
-                           reynolds=segment_reynolds(s.flow_kg_h, s.inner_diameter_mm, mix, nominal, 15.0))  # fmt: skip
+                           reynolds=re, regime="laminar" if re <= LAMINAR else "turbulent" if re >= TURBULENT else "between")  # fmt: skip
     part = quick(
         PipesPart, ok=out.ok, chosen_mm=out.inner_diameter_mm, limit_mbar=out.limit_mbar, nominal_mbar=nominal, worst=names[out.worst_segment].id, worst_mbar=out.worst_mbar, runs=runs,
         volume_l=sum(1000 * area_m2(runs[p.id].inner_diameter_mm) * p.length_m for p in g.pipes),

@@ -31,7 +31,6 @@ from bothy.core.warmth.heater import FUELS
 LEAST_FILL = 0.3
 """Fill at which a vessel must still boil off enough (handbook 06, rule gas-vaporisation-short)."""
 NIGHT_H, TOGETHER_H = 8.0, 1.0
-COOKING = ("hob_burner", "oven", "grill", "bbq")
 
 
 class BurnPart(BaseModel):
@@ -109,15 +108,15 @@ def by_weather(ctx: Context, a: GasAppliance) -> bool:
 
 
 def _appliance(ctx: Context, a: GasAppliance, mix: Mixture, heating: float | None) -> tuple[GasApplianceIn, Literal["typed", "usual", "warmth"]]:
-    watts, basis, hours, of = input_w(a), a.basis or APPLIANCES[a.kind][1], a.time_h_day, "usual" if a.time_h_day is None else "typed"
-    duty = a.duty_frac
+    watts, basis, hours, duty = input_w(a), a.basis or APPLIANCES[a.kind][1], a.time_h_day, a.duty_frac
+    of: Literal["typed", "usual", "warmth"] = "usual" if hours is None else "typed"
     h = heater_of(ctx, a)
     if h is not None:
         if a.heat_input_w is None:
             watts, basis = h.max_w / (h.efficiency_frac or FUELS[h.fuel].efficiency), "net"
         if hours is None and heating is not None and by_weather(ctx, a):
-            hours, of, duty = min(24.0, 1000 * heating / (1000 * watts / 1000 / mix.kwh_kg(basis) * a.count)), "warmth", 1.0
-    return GasApplianceIn.trusted(kind=a.kind, name=a.name, heat_input_w=min(40000.0, watts), basis=basis, count=a.count, time_h_day=hours, duty_frac=duty), of  # type: ignore[return-value]
+            hours, of, duty = min(24.0, heating * 1000 * mix.kwh_kg(basis) / (watts * a.count)), "warmth", 1.0
+    return GasApplianceIn.trusted(kind=a.kind, name=a.name, heat_input_w=min(40000.0, watts), basis=basis, count=a.count, time_h_day=hours, duty_frac=duty), of
 
 
 def work_use(ctx: Context, months_kg: Mapping[str, float]) -> tuple[dict[str, BurnPart], GasConsumptionOut | None]:

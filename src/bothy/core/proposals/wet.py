@@ -9,17 +9,18 @@ from typing import Any
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.gas.part import Gassed, gas_part, rule_set_of
-from bothy.core.gas.pipework import nominal_mbar
+from bothy.core.gas.pipework import nominal_mbar, regulator_size_kg_h
 from bothy.core.proposals.base import Group, Proposal
 from bothy.core.restraint import ACCELERATIONS, SCHOOLS, G
-from bothy.core.water.part import Wet, solve_taps, tank_ua, water_part
+from bothy.core.water.heat_and_frost import tank_ua
+from bothy.core.water.part import Wet, water_part
+from bothy.core.water.pressure import solve_taps
 
 USABLE, GREY_USABLE = 0.95, 0.9
 EMPTY_KG_L, ROUNDED = 0.08, 1.05
 """An empty tank's mass a litre (typical); boxes are rounded up to whole centimetres."""
 FOAM_MM, HOLD_C = 30.0, 4.0
 STEP_L = 5.0
-REGULATORS_KG_H = (0.8, 1.2, 1.5, 2.5, 4.0, 6.0, 10.0)
 """Capacities that regulators are made with, kg/h (typical)."""
 MESH_FREE = 0.6
 VENT_W_MM = 200.0
@@ -128,8 +129,7 @@ def propose_regulator(ctx: Context, w: Gassed) -> Proposal | None:
     """The smallest regulator for everything burning at once."""
     if ctx.design.gas.regulator is not None:
         return None
-    need = w.part.regulator_min_kg_h
-    size = next((c for c in REGULATORS_KG_H if c >= need), None)
+    size = regulator_size_kg_h(w.part.regulator_min_kg_h)
     if size is None:
         return None
     value = {"name": f"Regulator {nominal_mbar(ctx):g} mbar, {size:g} kg/h", "nominal_mbar": nominal_mbar(ctx), "capacity_kg_h": size, "age_years": 0.0}

@@ -12,7 +12,7 @@ from bothy.core.context import Context
 from bothy.core.contract import quick
 from bothy.core.sun.geometry import Array
 from bothy.core.trips.stores import wet
-from bothy.core.water.part import wet_parts
+from bothy.core.water.heat_and_frost import wet_parts
 from bothy.core.water.properties import HEAT_J_LK
 
 if TYPE_CHECKING:

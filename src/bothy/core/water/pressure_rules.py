@@ -5,8 +5,9 @@ from __future__ import annotations
 from bothy.core.context import Context
 from bothy.core.finding import Remedy, Severity, finding
 from bothy.core.water.demand import STYLES
-from bothy.core.water.part import MIN_VOLUME_L, Wet, filter_slope, highest_velocities, solve_taps
+from bothy.core.water.part import Wet
 from bothy.core.water.pipe import pump_kpa
+from bothy.core.water.pressure import MIN_VOLUME_L, filter_slope, highest_velocities, solve_taps
 from bothy.core.water.rule_table import Found
 
 SHORT = 0.6

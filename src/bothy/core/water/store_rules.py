@@ -6,8 +6,9 @@ from bothy.core.context import Context
 from bothy.core.design.water import SHOWER_LIST, WaterTank
 from bothy.core.finding import Remedy, finding
 from bothy.core.restraint import SCHOOLS
-from bothy.core.water.part import TankPart, Wet
+from bothy.core.water.part import Wet
 from bothy.core.water.rule_table import Found
+from bothy.core.water.stores import TankPart
 
 HEAVY_KG, HEAVY_HIGH_KG, HIGH_M = 20.0, 50.0, 0.6
 LONG_M, LONG_L = 1.0, 100.0

@@ -1,7 +1,9 @@
 /** Locker and air: the locker in plan and section with its vents against what they need, the room's fixed vents, low points, alarms. */
+
 import { useCallback } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -360,13 +362,7 @@ export function LockerView() {
   const l = hand.kind === "low" ? points.items.find((x) => x.id === hand.id) : undefined;
   const columns: Column<GasVent & { name: string }>[] = [
     nameColumn(vents, "vent", "28%"),
-    {
-      key: "position",
-      label: "sits",
-      width: "16%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{wordOf(POSITIONS, x.position)}</span>,
-    },
+    wordColumn("position", "sits", "16%", (x) => wordOf(POSITIONS, x.position)),
     {
       key: "size",
       label: "size",
@@ -377,13 +373,7 @@ export function LockerView() {
     },
     { key: "free", label: "free", width: "10%", align: "right", kind: "computed", show: (x) => `${Math.round(100 * (x.free_frac ?? 1))} %` },
     { key: "count", label: "pieces", width: "10%", align: "right", kind: "computed", show: (x) => x.count },
-    {
-      key: "counts",
-      label: "counts",
-      width: "14%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{x.closable || x.blocked_by ? "no" : "yes"}</span>,
-    },
+    wordColumn("counts", "counts", "14%", (x) => (x.closable || x.blocked_by ? "no" : "yes")),
   ];
   return (
     <Bench

@@ -1,8 +1,10 @@
 /** Tests and papers: who installs, the certificate, leak tests and readings as records, and the look before a trip. */
+
 import { useCallback } from "react";
 import { Link } from "react-router";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
+import { dateColumn, wordColumn } from "../../parts/columns";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { FindingList } from "../../parts/Findings";
 import { ItemLedger, nameColumn } from "../../parts/ItemLedger";
@@ -259,23 +261,11 @@ export function PapersView() {
   const of = (x: GasTest) => part.tests.find((r) => r.id === x.id);
   const columns: Column<GasTest & { name: string }>[] = [
     nameColumn(tests, "leak test", "28%"),
-    { key: "on", label: "date", width: "14%", kind: "text", show: (x) => x.on, value: (x) => x.on ?? "", set: (x, on) => void tests.set(x, { on }, "date") },
+    dateColumn(tests, "14%"),
     { key: "start", label: "start", width: "12%", align: "right", kind: "computed", show: (x) => `${x.start_mbar} mbar` },
     { key: "end", label: "end", width: "12%", align: "right", kind: "computed", show: (x) => `${x.end_mbar} mbar` },
-    {
-      key: "verdict",
-      label: "verdict",
-      width: "16%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{VERDICT[of(x)?.verdict ?? ""] ?? ""}</span>,
-    },
-    {
-      key: "counts",
-      label: "signed",
-      width: "18%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{`${x.signed ? "signed" : "not signed"}${of(x)?.changed.length ? ", changed since" : ""}`}</span>,
-    },
+    wordColumn("verdict", "verdict", "16%", (x) => VERDICT[of(x)?.verdict ?? ""] ?? ""),
+    wordColumn("counts", "signed", "18%", (x) => `${x.signed ? "signed" : "not signed"}${of(x)?.changed.length ? ", changed since" : ""}`),
   ];
   return (
     <Bench

@@ -1,8 +1,10 @@
 /** Pipes: regulator, hoses, solenoid, and the runs to each appliance with their pressures. */
+
 import { useCallback } from "react";
 import { below } from "../../data/lists";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { beginsColumn, lengthColumn } from "../../parts/columns";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -19,7 +21,7 @@ import { StageViews } from "../../shell/ViewSwitch";
 import { type GasPipe, type Hose, useGas, useHoses, usePipes } from "./edit";
 import { PipePicture } from "./PipePicture";
 import { Sentence } from "./Sentence";
-import { DRIVING, FITTINGS, JOINTS, MATERIALS, MOUNTS, VIEWS } from "./words";
+import { DRIVING, FITTINGS, JOINTS, MATERIALS, MOUNTS, REGIMES, VIEWS } from "./words";
 
 const CAUTION =
   "You may plan, run empty sleeves and mount appliances unconnected. Joining pipe, connecting, commissioning, converting jets and altering a regulator are the fitter’s, unless the region gives you the right.";
@@ -37,8 +39,7 @@ function RunSlate({ p }: { p: GasPipe & { name: string } }) {
       {run && (
         <p className="my-1 text-[12px]">
           {run.flow_kg_h.toFixed(2)} kg/h through {run.inner_diameter_mm} mm take {run.drop_mbar.toFixed(2)} mbar; {run.lost_mbar.toFixed(2)} mbar are lost to
-          its end, {run.end_mbar.toFixed(2)} mbar stand there. Reynolds number {Math.round(run.reynolds)}:{" "}
-          {run.reynolds < 2300 ? "laminar" : run.reynolds > 4000 ? "turbulent" : "between the two"}.
+          its end, {run.end_mbar.toFixed(2)} mbar stand there. Reynolds number {Math.round(run.reynolds)}: {REGIMES[run.regime]}.
         </p>
       )}
       <Fields
@@ -152,13 +153,7 @@ function Whole() {
         <button
           type="button"
           className="btn btn-slate"
-          onClick={() =>
-            void set(
-              "regulator",
-              { nominal_mbar: part.nominal_mbar, capacity_kg_h: Math.max(0.8, Math.ceil(10 * part.regulator_min_kg_h) / 10) },
-              "a regulator",
-            )
-          }
+          onClick={() => void set("regulator", { nominal_mbar: part.nominal_mbar, capacity_kg_h: part.regulator_size_kg_h }, "a regulator")}
         >
           Add a regulator
         </button>
@@ -234,25 +229,8 @@ export function PipesView() {
   const run = (x: GasPipe) => part.pipes?.runs[x.id];
   const columns: Column<GasPipe & { name: string }>[] = [
     nameColumn(pipes, "run", "24%"),
-    {
-      key: "parent",
-      label: "begins at",
-      width: "18%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{pipes.items.find((y) => y.id === x.parent)?.name ?? "regulator"}</span>,
-    },
-    {
-      key: "length",
-      label: "length",
-      width: "10%",
-      align: "right",
-      kind: "quantity",
-      dimension: "length",
-      unit: "m",
-      show: (x) => show(x.length_m, "m", units),
-      value: (x) => x.length_m,
-      set: (x, q) => q && void pipes.set(x, { length_m: q.value }, "length"),
-    },
+    beginsColumn(pipes, "18%", "regulator"),
+    lengthColumn(pipes, "10%", units),
     {
       key: "bore",
       label: "bore",

@@ -1,8 +1,10 @@
 /** Use and days: what burns how much, and how long the vessels last against the days asked for. */
+
 import { scaleLinear } from "d3-scale";
 import { Link } from "react-router";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -209,7 +211,7 @@ export function UseView() {
   const { create, held: a } = useMaking(list, "appliance", () => ({ name: "Hob", kind: "hob_burner", count: 2 }));
   const columns: Column<GasAppliance & { name: string }>[] = [
     nameColumn(list, "appliance", "28%"),
-    { key: "kind", label: "kind", width: "20%", kind: "computed", show: (x) => <span className="font-sans text-peat">{wordOf(KINDS, x.kind)}</span> },
+    wordColumn("kind", "kind", "20%", (x) => wordOf(KINDS, x.kind)),
     { key: "count", label: "pieces", width: "9%", align: "right", kind: "computed", show: (x) => x.count },
     {
       key: "input",

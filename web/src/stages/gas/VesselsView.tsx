@@ -1,7 +1,9 @@
 /** Vessels: what they hold and weigh, whether the gas comes out in the cold and fast enough, where it is to be had on the way. */
+
 import { scaleLinear } from "d3-scale";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -238,7 +240,7 @@ export function VesselsView() {
   const { create, held: v } = useMaking(list, "vessel", () => ({}));
   const columns: Column<Vessel & { name: string }>[] = [
     nameColumn(list, "vessel", "26%"),
-    { key: "place", label: "stands", width: "20%", kind: "computed", show: (x) => <span className="font-sans text-peat">{wordOf(PLACES, x.place)}</span> },
+    wordColumn("place", "stands", "20%", (x) => wordOf(PLACES, x.place)),
     { key: "count", label: "pieces", width: "9%", align: "right", kind: "computed", show: (x) => x.count },
     { key: "kg", label: "gas in one", width: "13%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.capacity_kg, "kg", units) },
     { key: "usable", label: "comes out", width: "13%", align: "right", kind: "computed", show: (x) => show(part.vessels[x.id]?.usable_kg, "kg", units) },

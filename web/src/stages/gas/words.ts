@@ -1,5 +1,7 @@
 /** Words for the choices of Gas. */
-const pairs = (words: Record<string, string>) => Object.entries(words).map(([value, word]) => ({ value, word }));
+import { PIPE_FITTINGS, pairs } from "../../parts/choices";
+
+export { HELD, VERDICT, wordOf } from "../../parts/choices";
 
 export const VIEWS = {
   use: "Use and days",
@@ -59,16 +61,10 @@ export const JOINTS = pairs({
   taped: "taped compression",
 });
 export const FITTINGS = pairs({
-  elbow_90: "elbows",
-  bend_90: "wide bends",
-  elbow_45: "half elbows",
-  tee_run: "tees, straight",
-  tee_branch: "tees, off the side",
-  coupling: "couplings",
+  ...PIPE_FITTINGS,
   valve_ball: "ball valves",
   valve_appliance: "appliance valves",
 });
-export const HELD = pairs({ interior_10g: "10 g every way", converter_5g: "5 g forward, 3 g sideways", cargo_lashing: "braking only, in a hold of its own" });
 export const DRIVING = pairs({ shut: "shut", open: "open" });
 export const INSTALLERS = pairs({ owner: "the owner", licensed: "a licensed or registered fitter" });
 export const TEST_GAS = pairs({ air: "air", lpg: "the gas itself" });
@@ -83,7 +79,8 @@ export const METHODS: Record<string, string> = {
   microwave: "microwave",
 };
 export const SCHOOL_OF: Record<string, string> = { lpg_hob: "gas", induction: "induction", diesel_hob: "diesel", alcohol_stove: "alcohol" };
-export const VERDICT: Record<string, string> = { pass: "holds", fail: "leaks", repeat: "repeat it" };
+/** How gas flows in a pipe. */
+export const REGIMES = { laminar: "laminar", between: "between the two", turbulent: "turbulent" };
 export const REASONS: Record<string, string> = {
   "pressure-too-low": "too little pressure",
   "not-stabilised": "not left to settle",
@@ -105,4 +102,3 @@ export const PRE_TRIP = pairs({
   off: "fridge and heater off for fuel stop, ferry, tunnel",
 });
 export const SMELL = "Smell gas: shut the cylinder, no switch, no flame, doors open, everybody out.";
-export const wordOf = (options: { value: string; word: string }[], value: unknown) => options.find((o) => o.value === value)?.word ?? String(value ?? "");

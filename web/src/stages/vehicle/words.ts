@@ -1,4 +1,6 @@
 /** Words for the choices of the Vehicle stage. */
+export { wordOf } from "../../parts/choices";
+
 export const PRESETS = [
   { value: "small_van", word: "small van" },
   { value: "panel_van", word: "panel van" },
@@ -23,5 +25,3 @@ export const BANK_PLACES = [
   { value: "underfloor", word: "under the floor" },
   { value: "engine_space", word: "in the engine space" },
 ];
-export const wordOf = (list: { value: string; word: string }[], value: string | number | boolean | null | undefined) =>
-  list.find((x) => x.value === String(value))?.word ?? String(value ?? "");

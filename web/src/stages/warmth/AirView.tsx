@@ -1,7 +1,9 @@
 /** Air and damp: what is given off against what the air carries away, carbon dioxide by night, fixed vents for gas, alarms. */
+
 import { useCallback, useState } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { wordColumn } from "../../parts/columns";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { Fig, SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -248,7 +250,7 @@ export function AirView() {
   const al = hand.kind === "alarm" ? alarms.items.find((x) => x.id === hand.id) : undefined;
   const columns: Column<Vent>[] = [
     nameColumn(vents, "vent", "28%"),
-    { key: "kind", label: "kind", width: "20%", kind: "computed", show: (x) => <span className="font-sans text-peat">{wordOf(VENT_KINDS, x.kind)}</span> },
+    wordColumn("kind", "kind", "20%", (x) => wordOf(VENT_KINDS, x.kind)),
     {
       key: "area",
       label: "free area",
@@ -263,24 +265,12 @@ export function AirView() {
     },
     { key: "flow", label: "moves", width: "13%", align: "right", kind: "computed", show: (x) => <Fig k={`vents/${x.id}/flow_m3_h`} /> },
     { key: "power", label: "draws", width: "10%", align: "right", kind: "computed", show: (x) => <Fig k={`vents/${x.id}/fan_power_w`} /> },
-    {
-      key: "night",
-      label: "by night",
-      width: "15%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{x.at_night ? "open or running" : x.closable ? "shut" : "always open"}</span>,
-    },
+    wordColumn("night", "by night", "15%", (x) => (x.at_night ? "open or running" : x.closable ? "shut" : "always open")),
   ];
   const alarmColumns: Column<Alarm & { name: string }>[] = [
     nameColumn(alarms, "alarm", "34%"),
-    { key: "kind", label: "for", width: "22%", kind: "computed", show: (x) => <span className="font-sans text-peat">{wordOf(ALARM_KINDS, x.kind)}</span> },
-    {
-      key: "where",
-      label: "hangs",
-      width: "18%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{wordOf(MOUNTINGS, x.mounting ?? "wall")}</span>,
-    },
+    wordColumn("kind", "for", "22%", (x) => wordOf(ALARM_KINDS, x.kind)),
+    wordColumn("where", "hangs", "18%", (x) => wordOf(MOUNTINGS, x.mounting ?? "wall")),
     {
       key: "burner",
       label: "from the burner",

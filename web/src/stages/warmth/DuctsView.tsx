@@ -1,7 +1,9 @@
 /** Ducts and coolant loop: runs in a ledger, what arrives in each zone, dampers and outlets. */
+
 import { useCallback, useState } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { lengthColumn, wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -251,13 +253,7 @@ export function DuctsView() {
   const nameOf = (id: string | null | undefined) => ducts.items.find((x) => x.id === id)?.name ?? "the heater";
   const columns: Column<WarmDuct>[] = [
     nameColumn(ducts, "run", "22%"),
-    {
-      key: "parent",
-      label: "from",
-      width: "16%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{x.parent ? nameOf(x.parent) : `heater, outlet ${x.outlet ?? 1}`}</span>,
-    },
+    wordColumn("parent", "from", "16%", (x) => (x.parent ? nameOf(x.parent) : `heater, outlet ${x.outlet ?? 1}`)),
     {
       key: "zone",
       label: "zone",
@@ -267,18 +263,7 @@ export function DuctsView() {
       value: (x) => x.zone ?? "living",
       set: (x, zone) => void ducts.set(x, { zone: zone.toLowerCase() }, "zone"),
     },
-    {
-      key: "length",
-      label: "length",
-      width: "9%",
-      align: "right",
-      kind: "quantity",
-      dimension: "length",
-      unit: "m",
-      show: (x) => show(x.length_m, "m", units),
-      value: (x) => x.length_m,
-      set: (x, q) => q && void ducts.set(x, { length_m: q.value }, "length"),
-    },
+    lengthColumn(ducts, "9%", units),
     {
       key: "damper",
       label: "damper",

@@ -1,5 +1,7 @@
 /** Words for the choices of Warmth. */
-const pairs = (words: Record<string, string>) => Object.entries(words).map(([value, word]) => ({ value, word }));
+import { pairs } from "../../parts/choices";
+
+export { wordOf } from "../../parts/choices";
 
 export const VIEWS = { shell: "Shell", heating: "Heating", ducts: "Ducts and loop", air: "Air and damp", summer: "Summer" } as const;
 export const CABS = pairs({ open: "open to the cab", curtain: "a quilted curtain before the cab", bulkhead: "a bulkhead to the cab", none: "no cab" });
@@ -91,4 +93,3 @@ export const ALARM_KINDS = pairs({ co: "carbon monoxide", smoke: "smoke" });
 export const MOUNTINGS = pairs({ wall: "on a wall", ceiling: "on the ceiling" });
 export const SUPPLIES = pairs({ native: "direct current, without the inverter", inverter: "mains, through the inverter or a hook-up" });
 export const COMPRESSORS = pairs({ variable: "varies its speed", fixed: "on and off" });
-export const wordOf = (options: { value: string; word: string }[], value: unknown) => options.find((o) => o.value === value)?.word ?? String(value ?? "");

@@ -1,7 +1,9 @@
 /** Care and tests: the dose, the pressure tests as records, the shower's list, the sheets for paper. */
+
 import { Link } from "react-router";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { dateColumn, wordColumn } from "../../parts/columns";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -163,30 +165,17 @@ function Whole() {
 
 export function CareView() {
   const { id, report } = useVariant();
-  const { w } = useWater();
   const tests = useTests();
-  const start = Math.round(1.5 * (w.pump?.cut_out_kpa ?? 220));
+  const start = report.water.hold_start_kpa;
   const { create, held: t } = useMaking(tests, "test", () => ({ start_kpa: start, end_kpa: start, duration_min: 60 }));
   const of = (x: HoldTest) => report.water.tests.find((r) => r.id === x.id);
   const columns: Column<HoldTest & { name: string }>[] = [
     nameColumn(tests, "pressure test", "30%"),
-    { key: "on", label: "date", width: "14%", kind: "text", show: (x) => x.on, value: (x) => x.on ?? "", set: (x, on) => void tests.set(x, { on }, "date") },
-    {
-      key: "medium",
-      label: "with",
-      width: "12%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{wordOf(MEDIA, x.medium).split(",")[0]}</span>,
-    },
+    dateColumn(tests, "14%"),
+    wordColumn("medium", "with", "12%", (x) => wordOf(MEDIA, x.medium).split(",")[0]!),
     { key: "start", label: "start", width: "12%", align: "right", kind: "computed", show: (x) => `${x.start_kpa} kPa` },
     { key: "end", label: "end", width: "12%", align: "right", kind: "computed", show: (x) => `${x.end_kpa} kPa` },
-    {
-      key: "verdict",
-      label: "verdict",
-      width: "20%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{VERDICT[of(x)?.verdict ?? ""] ?? ""}</span>,
-    },
+    wordColumn("verdict", "verdict", "20%", (x) => VERDICT[of(x)?.verdict ?? ""] ?? ""),
   ];
   return (
     <Bench

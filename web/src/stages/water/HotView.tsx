@@ -1,7 +1,9 @@
 /** Hot water, waste and frost: what the boiler gives, where waste runs, and what freezes on the coldest night. */
+
 import { scaleLog } from "d3-scale";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { wordColumn } from "../../parts/columns";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -227,7 +229,7 @@ export function HotView() {
     { key: "bore", label: "bore", width: "14%", align: "right", kind: "computed", show: (x) => show(x.inner_diameter_mm, "mm", units) },
     { key: "length", label: "length", width: "12%", align: "right", kind: "computed", show: (x) => show(x.length_m, "m", units) },
     { key: "fall", label: "fall", width: "12%", align: "right", kind: "computed", show: (x) => `${(100 * (x.slope_frac ?? 0)).toFixed(1)} %` },
-    { key: "trap", label: "trap", width: "14%", kind: "computed", show: (x) => <span className="font-sans text-peat">{x.trap ? "yes" : "none"}</span> },
+    wordColumn("trap", "trap", "14%", (x) => (x.trap ? "yes" : "none")),
   ];
   return (
     <Bench

@@ -1,8 +1,10 @@
 /** Taps: the pump, the runs and what comes out of each tap for any of them open. */
+
 import { useState } from "react";
 import { below } from "../../data/lists";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { beginsColumn, lengthColumn } from "../../parts/columns";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
@@ -238,13 +240,7 @@ export function TapsView() {
   const now = open.length ? taps.data : undefined;
   const columns: Column<PipeRun & { name: string }>[] = [
     nameColumn(runs, "run", "24%"),
-    {
-      key: "parent",
-      label: "begins at",
-      width: "18%",
-      kind: "computed",
-      show: (x) => <span className="font-sans text-peat">{runs.items.find((y) => y.id === x.parent)?.name ?? "pump"}</span>,
-    },
+    beginsColumn(runs, "18%", "pump"),
     {
       key: "bore",
       label: "bore",
@@ -257,18 +253,7 @@ export function TapsView() {
       value: (x) => x.inner_diameter_mm,
       set: (x, q) => q && void runs.set(x, { inner_diameter_mm: q.value * 1000 }, "bore"),
     },
-    {
-      key: "length",
-      label: "length",
-      width: "10%",
-      align: "right",
-      kind: "quantity",
-      dimension: "length",
-      unit: "m",
-      show: (x) => show(x.length_m, "m", units),
-      value: (x) => x.length_m,
-      set: (x, q) => q && void runs.set(x, { length_m: q.value }, "length"),
-    },
+    lengthColumn(runs, "10%", units),
     {
       key: "wants",
       label: "wants",

@@ -1,5 +1,7 @@
 /** Words for the choices of Water. */
-const pairs = (words: Record<string, string>) => Object.entries(words).map(([value, word]) => ({ value, word }));
+import { PIPE_FITTINGS, pairs } from "../../parts/choices";
+
+export { HELD, VERDICT, wordOf } from "../../parts/choices";
 
 export const VIEWS = { days: "Days", tanks: "Tanks", taps: "Taps", hot: "Hot, waste, frost", care: "Care and tests" } as const;
 export const STYLES = pairs({ frugal: "frugally", moderate: "as most do", generous: "as at home" });
@@ -22,12 +24,7 @@ export const OUTLETS = pairs({
   heater: "heater",
 });
 export const FITTINGS = pairs({
-  elbow_90: "elbows",
-  bend_90: "wide bends",
-  elbow_45: "half elbows",
-  tee_run: "tees, straight",
-  tee_branch: "tees, off the side",
-  coupling: "couplings",
+  ...PIPE_FITTINGS,
   insert_coupling: "insert couplings",
   reducer: "reducers",
   valve_ball: "ball valves",
@@ -51,7 +48,6 @@ export const ELEMENT_SUPPLIES = pairs({ inverter: "the inverter", dc: "the bank,
 export const FIXTURES = pairs({ sink: "sink", basin: "basin", shower: "shower" });
 export const GREY_TO = pairs({ tank: "a tank", container: "a portable container", ground: "the ground" });
 export const WINTERS = pairs({ keep_warm: "kept warm", drain: "drained down", glycol: "food-safe glycol" });
-export const HELD = pairs({ interior_10g: "10 g every way", converter_5g: "5 g forward, 3 g sideways", cargo_lashing: "braking only, in a hold of its own" });
 export const PRODUCTS = pairs({ liquid: "liquid bleach", solid: "granules", tablet: "tablets" });
 export const MEDIA = pairs({ water: "water", air: "air, at most 50 kPa" });
 export const PIPES = pairs({ plastic: "plastic", rigid: "metal" });
@@ -90,5 +86,3 @@ export const REASONS: Record<string, string> = {
   "pressure-rise": "the pressure rose",
   "drop-over-limit": "it fell by more than is allowed",
 };
-export const VERDICT: Record<string, string> = { pass: "holds", fail: "leaks", repeat: "repeat it" };
-export const wordOf = (options: { value: string; word: string }[], value: unknown) => options.find((o) => o.value === value)?.word ?? String(value ?? "");
