@@ -4,7 +4,7 @@ import { useVariant } from "../data/variant";
 import { usePerson } from "../shell/person";
 import { useGas } from "../stages/gas/edit";
 import { PipePicture } from "../stages/gas/PipePicture";
-import { CHECKS, GASES, KINDS, OUTLETS, PRE_TRIP, SMELL, VERDICT, wordOf } from "../stages/gas/words";
+import { CHECKS, dropWord, GASES, KINDS, limitWord, OUTLETS, PRE_TRIP, SMELL, VERDICT, wordOf } from "../stages/gas/words";
 import { Table } from "./Lists";
 
 export function GasSheets() {
@@ -13,7 +13,8 @@ export function GasSheets() {
   const { g, part } = useGas();
   if (!part.aboard) return <p>There is no gas on board, so there is nothing to print.</p>;
   const kg = (v: number | null | undefined) => show(v, "kg", units);
-  const life = (key: string) => `${part.life_years[key]} years`;
+  const years = (n: number) => `${n} ${n === 1 ? "year" : "years"}`;
+  const life = (key: string) => years(part.life_years[key]!);
   const c = g.certificate;
   return (
     <>
@@ -80,9 +81,9 @@ export function GasSheets() {
         heads={["part", "age", "replace after"]}
         rows={[
           ...(g.regulator
-            ? [[g.regulator.name ?? "Regulator", g.regulator.age_years == null ? "not said" : `${g.regulator.age_years} years`, life("regulator")]]
+            ? [[g.regulator.name ?? "Regulator", g.regulator.age_years == null ? "not said" : years(g.regulator.age_years), life("regulator")]]
             : []),
-          ...(g.hoses ?? []).map((h) => [h.name, h.age_years == null ? "no date" : `${h.age_years} years`, life(h.id)]),
+          ...(g.hoses ?? []).map((h) => [h.name, h.age_years == null ? "no date" : years(h.age_years), life(h.id)]),
           ...(c ? [[c.name ?? "Certificate", `${c.months_ago.toFixed(0)} months`, `${part.law.months} months`]] : []),
         ]}
       />
@@ -110,8 +111,8 @@ export function GasSheets() {
           ["Leak test: start, end, minutes, °C at both", "no drop that the gauge shows", "", ""],
           ["Each appliance’s valve opened in turn at working pressure", "no drop", "", ""],
           ["Bubble fluid on every joint", "no bubble", "", ""],
-          ["Pressure at the far appliance, everything burning", `at least ${part.working_min_mbar.toFixed(1)} mbar`, "", ""],
-          ["Pressure with all off, after 5 min", `at most ${part.lock_up_max_mbar.toFixed(1)} mbar`, "", ""],
+          ["Pressure at the far appliance, everything burning", `at least ${limitWord(part.working_min_mbar)} mbar`, "", ""],
+          ["Pressure with all off, after 5 min", `at most ${limitWord(part.lock_up_max_mbar)} mbar`, "", ""],
           ["Flame failure of each burner", "60 s; an oven 90 s", "", ""],
           ["Locker’s drain clear, vents free", "", "", ""],
         ]}
@@ -124,7 +125,7 @@ export function GasSheets() {
             t.name,
             t.on,
             t.who,
-            `${t.corrected_drop_mbar.toFixed(2)} mbar`,
+            `${dropWord(t.corrected_drop_mbar)} mbar`,
             VERDICT[t.verdict] ?? t.verdict,
             t.signed ? "yes" : "no",
             t.changed.length ? "yes" : "no",
@@ -137,7 +138,14 @@ export function GasSheets() {
           heads={["reading", "read", "limit", "in its limit", "date", "by"]}
           rows={(g.checks ?? []).map((x) => {
             const r = part.checks[x.id];
-            return [wordOf(CHECKS, x.kind), `${x.value} ${r?.unit ?? ""}`, `${r?.limit.toFixed(1)} ${r?.unit}`, r?.ok ? "yes" : "no", x.on ?? "", x.who ?? ""];
+            return [
+              wordOf(CHECKS, x.kind),
+              `${x.value} ${r?.unit ?? ""}`,
+              r ? `${limitWord(r.limit)} ${r.unit}` : "",
+              r?.ok ? "yes" : "no",
+              x.on ?? "",
+              x.who ?? "",
+            ];
           })}
         />
       )}

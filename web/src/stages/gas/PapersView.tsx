@@ -17,7 +17,7 @@ import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type GasCheck, type GasTest, useGas, useTests } from "./edit";
 import { Sentence } from "./Sentence";
-import { CHECKS, INSTALLERS, PRE_TRIP, REASONS, TEST_GAS, VERDICT, VIEWS, wordOf } from "./words";
+import { CHECKS, dropWord, INSTALLERS, limitWord, PRE_TRIP, REASONS, TEST_GAS, VERDICT, VIEWS, wordOf } from "./words";
 
 const CAUTION =
   "Air, not oxygen or other gas; appliances isolated; never a flame. To be done and signed by the licensed person. A result never clears a smell of gas.";
@@ -85,7 +85,7 @@ function TestSlate({ t }: { t: GasTest & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `gas-test:${t.id}` || f.subject === "gas-tests")} />
       {r && (
         <p className={`my-1 text-[12px] ${r.verdict === "fail" ? "text-[#f3b3a4]" : ""}`}>
-          Fell by {r.corrected_drop_mbar.toFixed(2)} mbar, warmth and weather taken out; {r.limit_mbar} mbar is one step of the gauge. {r.volume_l.toFixed(2)} L
+          Fell by {dropWord(r.corrected_drop_mbar)} mbar, warmth and weather taken out; {r.limit_mbar} mbar is one step of the gauge. {r.volume_l.toFixed(2)} L
           under test
           {r.leak_std_l_h > 0 && `; as a leak ${r.leak_working_g_h.toPrecision(2)} g/h of gas at working pressure`}.{" "}
           {r.reasons.map((x) => REASONS[x] ?? x).join(", ")}
@@ -139,7 +139,7 @@ function Checks() {
           <fieldset key={c.id} className="m-0 my-1 border-0 border-b border-slate-2 p-0 pb-1">
             <legend className="p-0 text-[12px]">
               {wordOf(CHECKS, c.kind)}: {r?.ok ? "in its limit" : <span className="text-[#f3b3a4]">out of its limit</span>},{" "}
-              {c.kind === "working" ? "at least" : "at most"} {r?.limit.toFixed(1)} {r?.unit}
+              {c.kind === "working" ? "at least" : "at most"} {r && limitWord(r.limit)} {r?.unit}
             </legend>
             <Fields
               specs={[

@@ -79,6 +79,10 @@ export const METHODS: Record<string, string> = {
   microwave: "microwave",
 };
 export const SCHOOL_OF: Record<string, string> = { lpg_hob: "gas", induction: "induction", diesel_hob: "diesel", alcohol_stove: "alcohol" };
+/** A limit, never written rounder than it is judged. */
+export const limitWord = (v: number) => String(Number(v.toFixed(2)));
+/** A drop to two places; nothing has no sign. */
+export const dropWord = (v: number) => (Number(v.toFixed(2)) || 0).toFixed(2);
 /** How gas flows in a pipe. */
 export const REGIMES = { laminar: "laminar", between: "between the two", turbulent: "turbulent" };
 export const REASONS: Record<string, string> = {
