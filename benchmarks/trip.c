@@ -4,17 +4,19 @@
 #include <string.h>
 
 enum { U, E_NOM, R_OHM, I_20, ETA, MAX_CHARGE, MAX_DISCHARGE, TAIL, TAPER, FLOOR, RECONNECT, CEILING, PEUKERT, SELF, COLDEST, HEAT_CAPACITY, HEAT_LOSS, CAPACITY, KIND, FACTORS };
-enum { D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, D_RH, DAY_SIZE };
-enum { A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE };
-enum { ETA_PV, PV_MOST, ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
+enum { D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, D_RH, D_BY_GENERATOR, D_CLEARNESS, DAY_SIZE };
+enum { A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, A_ETA, A_MOST, A_LAST, A_STEEP, ARRAY_SIZE };
+enum { ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
   HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
   HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
-  BACK_3, BANK_LEAST, HEAT_LEAST, START_WH, COOL_W, COOL_SET, COOL_EER, COOL_FAN, COOL_TIER, COOL_AC, COOL_HOSE, MOIST_AWAKE, MOIST_ASLEEP, MOIST_DAY, AIR_FLOW, VOLUME,
-  COLD_FACE, BAY_B, HAS_BAY, VENT_UA, COOL_FROM, COOL_TO, COOL_SHORE };
+  BACK_3, HEAT_LEAST, START_WH, COOL_W, COOL_SET, COOL_EER, COOL_FAN, COOL_TIER, COOL_AC, COOL_HOSE, MOIST_AWAKE, MOIST_ASLEEP, MOIST_DAY, AIR_FLOW, VOLUME,
+  COLD_FACE, BAY_B, HAS_BAY, VENT_UA, COOL_FROM, COOL_TO, COOL_SHORE, BANK_HEATER, BANK_HEATER_W, SNOW, SNOW_CLEARED, GENERATOR, GEN_STORE, GEN_IDLE, GEN_SLOPE };
 enum { PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, SERVED, SHED, UNSERVED, INVERTER_LOSS, BATTERY_IN, BATTERY_OUT, BATTERY_LOSS, SELF_LOSS, STORED,
-  HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, COOL, COOL_MISSING, HEATER_EL, COOLER_EL, GAINS, HEAT_OUT, HEAT_STORED, CONDENSED, LEDGER_SIZE };
+  HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, COOL, COOL_MISSING, HEATER_EL, COOLER_EL, GAINS, HEAT_OUT, HEAT_STORED, CONDENSED, BANK_HEAT, SNOW_LOST, GEN_FUEL, GEN_MADE,
+  LEDGER_SIZE };
 enum { SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS,
-  END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, WET_H, DAMP_H, HOT_H, MOST_CABIN, BAY_FREEZE_H, FIRST_BAY, SUMMARY_SIZE };
+  END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, WET_H, DAMP_H, HOT_H, MOST_CABIN, BAY_FREEZE_H, FIRST_BAY, SNOW_DAYS, GEN_H,
+  FIRST_GEN, END_GEN, SUMMARY_SIZE };
 enum { EVENT_SHED = 2, EVENT_BACK = 3 };
 
 static const double TEMPS[6] = {-20, -10, 0, 10, 25, 40};
@@ -75,6 +77,12 @@ static double warmed(const double *b, double t, double env, double loss, double 
   return end + (t - end) * exp(-b[HEAT_LOSS] * dt / b[HEAT_CAPACITY]);
 }
 
+static double warming_w(const double *b, double t, double env, double aim, double dt) {
+  if (b[HEAT_LOSS] <= 0) return maxd(0, b[HEAT_CAPACITY] * (aim - t) / dt);
+  double keep = exp(-b[HEAT_LOSS] * dt / b[HEAT_CAPACITY]);
+  return maxd(0, b[HEAT_LOSS] * ((aim - t * keep) / (1 - keep) - env));
+}
+
 void run(long first_draw, long last_draw, double dt, long day_count, long steps, long array_count, long plane_count, const double *days, const double *hours, const double *cos_z,
          const double *unit, const double *swing_at, const double *planes, const double *heads, const double *sky, const double *ground, const double *on, const double *arrays,
          const double *shade, const double *clear, const double *diffuse, const double *mean_c, const double *swing_c, const double *dc, const double *ac, const double *plan,
@@ -84,9 +92,12 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
     double *led = ledger + d * LEDGER_SIZE, *sum = summary + d * SUMMARY_SIZE, *ev = events + d * events_kept * 2;
     double e = plan[SOC_START] * nominal, out0 = mean_c[d * day_count] + swing_c[d * day_count] / 2 * swing_at[0];
     double cabin = plan[HEATER] != 0 && days[D_PERSONS] > 0 ? plan[SET_NIGHT] : out0;
-    double cell = maxd(plan[BANK_LEAST], plan[BANK_INSIDE] != 0 ? cabin : out0);
+    double cell = plan[BANK_INSIDE] != 0 ? cabin : out0;
+    if (plan[BANK_HEATER] == 2) cell = maxd(cell, 5);
+    double can = plan[GEN_STORE], mild_h = 0;
+    int snow_flat = 0, snow_steep = 0;
     double fresh = plan[FRESH], grey = 0, toilet = 0, gas = plan[GAS], diesel = plan[DIESEL], least_soc = 2, least_cabin = 1e9, most_cabin = -1e9, damp = days[D_RH] * saturation(mean_c[d * day_count]);
-    sum[FIRST_BAY] = -1;
+    sum[FIRST_BAY] = sum[FIRST_GEN] = -1;
     int off[3] = {0, 0, 0}, open = 0;
     long n_events = 0;
     for (int k = FIRST_ELECTRICITY; k <= FIRST_DIESEL; k++) sum[k] = -1;
@@ -94,39 +105,57 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
     for (long j = 0; j < day_count; j++) {
       const double *day = days + j * DAY_SIZE;
       double persons = day[D_PERSONS], g0n = day[D_OUTSIDE], day_damp = day[D_RH] * saturation(mean_c[d * day_count + j]);
-      int short_today = 0;
+      int short_today = 0, snowed = 0;
+      if (plan[SNOW] != 0) {
+        if (mean_c[d * day_count + j] < 0 && clear[d * day_count + j] < 0.6 * day[D_CLEARNESS]) { snow_flat = snow_steep = 1; mild_h = 0; }
+        else if (clear[d * day_count + j] > day[D_CLEARNESS]) snow_steep = 0;
+      }
       for (long i = 0; i < steps; i++) {
         long at = j * steps + i;
-        double h = hours[i];
+        double h = hours[i], now = j + (i + 1) * dt / 24;
         int driving = day[D_START] <= h && h < day[D_START] + day[D_HOURS], shore = day[D_MAINS_FROM] <= h && h < day[D_MAINS_TO] && !driving;
+        int generating = shore && day[D_BY_GENERATOR] != 0;
         if (i == (long)day[D_REFILL_STEP]) {
           int bits = (int)day[D_REFILLS];
           if (bits & 1) fresh = plan[FRESH];
           if (bits & 2) grey = 0;
           if (bits & 4) toilet = 0;
           if (bits & 8) gas = plan[GAS];
-          if (bits & 16) diesel = plan[DIESEL];
+          if (bits & 16) { diesel = plan[DIESEL]; can = plan[GEN_STORE]; }
         }
         double t_out = mean_c[d * day_count + j] + swing_c[d * day_count + j] / 2 * swing_at[at], ghi = 0, pv = 0, cz = cos_z[at];
+        if (generating && (plan[GENERATOR] == 1 ? can : plan[GENERATOR] == 2 ? diesel : plan[GENERATOR] == 3 ? gas : 1) <= 0) {
+          shore = generating = 0;
+          if (sum[FIRST_GEN] < 0) sum[FIRST_GEN] = now;
+        }
+        if (snow_flat || snow_steep) {
+          mild_h = t_out > 2 ? mild_h + dt : 0;
+          if (mild_h >= 3 || (persons > 0 && plan[SNOW_CLEARED] >= 0 && plan[SNOW_CLEARED] - dt < h - dt / 2 && h - dt / 2 <= plan[SNOW_CLEARED])) snow_flat = snow_steep = 0;
+        }
         if (cz > 0) {
           double kt = clear[d * day_count + j] * unit[at], kd = mind(kt, diffuse[d * day_count + j]);
           ghi = kt * g0n * cz;
-          double dhi = kd * g0n * cz, dni = (kt - kd) * g0n, ring = dni / g0n, wind = driving ? 0.5 : 1;
+          double dhi = kd * g0n * cz, dni = (kt - kd) * g0n, ring = dni / g0n, wind = driving ? 0.5 : 1, on_one = 0;
           for (long a = 0; a < array_count; a++) {
             const double *p = arrays + a * ARRAY_SIZE;
             long x = at * array_count + a;
-            if (on[x] == 0) continue;
             double made = 0, even = (dhi * (1 - ring) * sky[x] + ghi * plan[ALBEDO] * ground[x]) * (1 - p[A_B0]) * p[A_VIEW], lit = 1 - shade[a * 24 + (int)h];
-            long first = (long)heads[a], last = (long)heads[a + 1];
+            long first = (long)heads[a], last = on[x] == 0 ? first : (long)heads[a + 1];
             for (long q = first; q < last; q++) {
               double ct = planes[at * plane_count + q], light = even;
               if (ct > 0) light += (dni * ct + dhi * ring * ct / maxd(cz, 0.01745)) * maxd(0, 1 - p[A_B0] * (1 / ct - 1)) * lit;
               light *= p[A_SOIL];
               if (light >= 1) made += maxd(0, p[A_POWER] * light / 1000 * (1 + p[A_GAMMA] * (t_out + light * p[A_HEAT] * wind - 25)) * (1 + p[A_LOW] * log(light / 1000)) * p[A_LOSS]);
             }
-            pv += made / (double)(last - first);
+            if (last > first) made /= (double)(last - first);
+            if ((p[A_STEEP] != 0 ? snow_steep : snow_flat) && made > 0) {
+              snowed = 1;
+              led[SNOW_LOST] += made * (1 - 0.1) * p[A_ETA] * dt;
+              made *= 0.1;
+            }
+            on_one += made;
+            if (p[A_LAST] != 0) { pv += mind(on_one * p[A_ETA], p[A_MOST]); on_one = 0; }
           }
-          pv = mind(pv * plan[ETA_PV], plan[PV_MOST]);
         }
         double gains = plan[APERTURE] * ghi + plan[GAIN] + persons * plan[PERSON], want = 0, q = 0, el = 0, el_mains = 0, ua = plan[UA], keep = keep_shut;
         if (persons > 0 && cabin > 25 && t_out < cabin - 1) { ua += plan[VENT_UA]; keep = keep_open; }
@@ -190,9 +219,14 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
           offer_shore = mind(plan[CHARGER], maxd(0, day[D_MAINS_W] - shore_ac) * plan[ETA_CHARGER]);
           ac_live = 0;
         } else if (plan[INVERTER] != 0 && !open && (ac_live > 0 || plan[ALWAYS] != 0)) inverter = plan[IDLE] + ac_live / plan[ETA_INVERTER];
-        double demand = dc_live + inverter, offer_dcdc = driving ? plan[DCDC] : 0, before = e, leak = e * bank[SELF] / 730.5 * dt;
+        double demand = dc_live + inverter, offer_dcdc = driving ? plan[DCDC] : 0, before = e, leak = e * bank[SELF] / 730.5 * dt, offered = pv + offer_shore + offer_dcdc, el_bank = 0;
+        if (plan[BANK_HEATER] != 0) {
+          el_bank = mind(plan[BANK_HEATER_W], warming_w(bank, cell, plan[BANK_INSIDE] != 0 ? cabin : t_out, 5, dt));
+          if (open || plan[BANK_HEATER] == 1) el_bank = mind(el_bank, maxd(0, offered - demand));
+          demand += el_bank;
+        }
         e -= leak;
-        double offered = pv + offer_shore + offer_dcdc, lacking = 0, b_in = 0, b_out = 0, loss = 0, needed;
+        double lacking = 0, b_in = 0, b_out = 0, loss = 0, needed;
         if (offered >= demand) {
           b_in = mind(offered - demand, charge_room_w(bank, e, cell, dt));
           needed = demand + b_in;
@@ -208,12 +242,12 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
         }
         e = mind(nominal, maxd(0, e));
         double used_pv = mind(pv, needed), used_shore = mind(offer_shore, needed - used_pv), used_dcdc = mind(offer_dcdc, needed - used_pv - used_shore);
-        double part = demand > 0 ? 1 - lacking / demand : 1, now = j + (i + 1) * dt / 24;
+        double part = demand > 0 ? 1 - lacking / demand : 1;
         if (lacking > 1e-9 && e <= (floor + 1e-9) * nominal && !open) { open = 1; EVENT(now, 0); }
         q = heat_live ? q * part : 0;
         if (plan[COOL_AC] != 0 && plan[INVERTER] == 0 && !shore) cool_live = 0;
         cool = cool_live ? cool * part : 0;
-        cell = maxd(plan[BANK_LEAST], warmed(bank, cell, plan[BANK_INSIDE] != 0 ? cabin : t_out, loss, dt));
+        cell = warmed(bank, cell, plan[BANK_INSIDE] != 0 ? cabin : t_out, loss + el_bank * part * dt, dt);
         double end = t_out + (q + gains - cool) / ua, was_c = cabin;
         cabin = end + (cabin - end) * keep;
         double mean_cabin = end + (was_c - end) * (1 - keep) * plan[C_CABIN] / (ua * dt);
@@ -239,6 +273,15 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
           gas -= taken;
           led[GAS_USED] += taken;
           if ((need - taken > 1e-6 || (fuel_short && plan[HEATER] == 2)) && sum[FIRST_GAS] < 0) sum[FIRST_GAS] = now;
+        }
+        if (generating) {
+          double given = shore_ac + used_shore / plan[ETA_CHARGER], burnt = (plan[GEN_IDLE] + plan[GEN_SLOPE] * given) * dt;
+          if (plan[GENERATOR] == 1) { burnt = mind(burnt, can); can -= burnt; }
+          else if (plan[GENERATOR] == 2) { burnt = mind(burnt, diesel); diesel -= burnt; led[DIESEL_USED] += burnt; }
+          else if (plan[GENERATOR] == 3) { burnt = mind(burnt, gas); gas -= burnt; led[GAS_USED] += burnt; }
+          led[GEN_FUEL] += burnt;
+          led[GEN_MADE] += given * dt;
+          sum[GEN_H] += dt;
         }
         double water = plan[FRESH_DAY] * share;
         if (plan[HAS_FRESH] != 0) {
@@ -281,6 +324,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
         led[COOL_MISSING] += (want_cool - cool) * dt;
         led[HEATER_EL] += heat_live ? (el + el_mains) * part * dt : 0;
         led[COOLER_EL] += cool_live ? el_cool * part * dt : 0;
+        led[BANK_HEAT] += el_bank * part * dt;
         led[GAINS] += gains * dt;
         led[HEAT_OUT] += ua * (mean_cabin - t_out) * dt;
         led[HEAT_STORED] += plan[C_CABIN] * (cabin - was_c);
@@ -293,10 +337,11 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
         if (plan[HAS_BAY] != 0 && cabin - plan[BAY_B] * (cabin - t_out) < 0) { sum[BAY_FREEZE_H] += dt; if (sum[FIRST_BAY] < 0) sum[FIRST_BAY] = now; }
         if (cabin < 0 && fresh + grey > 0 && (plan[HAS_FRESH] != 0 || plan[HAS_GREY] != 0)) sum[FREEZE_H] += dt;
       }
+      if (snowed) sum[SNOW_DAYS] += 1;
       if (short_today) { short_day[d * day_count + j] = 1; sum[SHORT_DAYS] += 1; }
     }
     sum[LEAST_SOC] = least_soc; sum[LEAST_CABIN] = least_cabin; sum[MOST_CABIN] = most_cabin; sum[END_SOC] = e / nominal;
-    sum[END_FRESH] = fresh; sum[END_GREY] = grey; sum[END_TOILET] = toilet; sum[END_GAS] = gas; sum[END_DIESEL] = diesel;
+    sum[END_FRESH] = fresh; sum[END_GREY] = grey; sum[END_TOILET] = toilet; sum[END_GAS] = gas; sum[END_DIESEL] = diesel; sum[END_GEN] = can;
     event_count[d] = n_events;
   }
 }

@@ -14,6 +14,7 @@ from bothy.core.trips import kernel as k
 from bothy.core.trips.engine import arrays_of, simulate, weather_of
 from bothy.core.trips.of_design import plan_of_design
 from bothy.demo import curlew, fiddlehead, saltbush
+from tests.core.test_trip_cold import all_at_once
 from tests.core.test_trip_warmth import BUILT, COLD, HOT, trip
 from tests.core.test_warmth_rules import HEATER, VENTS
 
@@ -57,6 +58,7 @@ CASES: dict[str, Any] = {
     "gas": lambda: trip(COLD, "2026-01-10", heaters=[{**HEATER, "fuel": "propane", "tank_mass_kg": 5.0}]),
     "element": lambda: trip({**COLD, "shore": True}, "2026-01-10", heaters=[{**HEATER, "fuel": "electric", "efficiency_frac": 1.0}]),
     "hot": lambda: trip(HOT, "2026-01-10", cooler={"name": "C", "capacity_w": 3000.0, "from_h": 10.0, "to_h": 20.0, "hose_flow_m3_h": 100.0}),
+    "frost": lambda: all_at_once(),
     "curlew": lambda: Context(curlew.design()),
     "saltbush": lambda: Context(saltbush.design()),
     "fiddlehead": lambda: Context(fiddlehead.design()),
@@ -78,12 +80,27 @@ def test_the_kernel_and_its_reference_in_c_agree(name: str, in_c: Any) -> None:
 
 def test_the_cases_switch_everything_on() -> None:
     on: set[str] = set()
-    for name in ("cold", "element", "hot"):
+    for name in ("cold", "element", "hot", "frost"):
         r = simulate(plan_of_design(CASES[name]()))
-        for key in ("HEAT", "DIESEL_USED", "COOL", "HEATER_EL", "COOLER_EL", "CONDENSED", "SHORE_AC", "BATTERY_OUT"):
+        for key in ("HEAT", "DIESEL_USED", "COOL", "HEATER_EL", "COOLER_EL", "CONDENSED", "SHORE_AC", "BATTERY_OUT", "BANK_HEAT", "SNOW_LOST", "GEN_FUEL"):
             if r.ledger[:, getattr(k, key)].max() > 0:
                 on.add(key)
-        for key in ("BAY_FREEZE_H", "HOT_H"):
+        for key in ("BAY_FREEZE_H", "HOT_H", "GEN_H"):
             if r.summary[:, getattr(k, key)].max() > 0:
                 on.add(key)
-    assert on == {"HEAT", "DIESEL_USED", "COOL", "HEATER_EL", "COOLER_EL", "CONDENSED", "SHORE_AC", "BATTERY_OUT", "BAY_FREEZE_H", "HOT_H"}
+    assert on == {
+        "BANK_HEAT",
+        "SNOW_LOST",
+        "GEN_FUEL",
+        "GEN_H",
+        "HEAT",
+        "DIESEL_USED",
+        "COOL",
+        "HEATER_EL",
+        "COOLER_EL",
+        "CONDENSED",
+        "SHORE_AC",
+        "BATTERY_OUT",
+        "BAY_FREEZE_H",
+        "HOT_H",
+    }

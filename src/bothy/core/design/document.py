@@ -72,6 +72,9 @@ class Design(Doc):
         if self.gas.solenoid is not None:
             warm.append(("Gas solenoid", self.gas.solenoid.appliance))
         heaters = {h.id for h in self.warmth.heaters}
+        inv = self.power.inverter
+        if inv is not None and inv.cabinet is not None and inv.cabinet not in {c.id for c in self.warmth.cabinets}:
+            raise wrong("cabinet", f"“{inv.name}” names the cabinet “{inv.cabinet}” of Warmth, which does not exist")
         for g in self.gas.appliances:
             if g.heater is not None and g.heater not in heaters:
                 raise wrong("heater", f"“{g.name}” names the heater “{g.heater}” of Warmth, which does not exist")

@@ -15,7 +15,11 @@ Part = Annotated[float, Field(ge=0, le=1)]
 
 
 class Bank(Doc):
-    """Identical units in series and parallel."""
+    """Identical units in series and parallel.
+
+    A unit with a heater of its own (W, each) warms its cells before it is charged, or never lets them get cold. ``heat_loss_w_k`` is what the whole bank loses
+    to the air round it.
+    """
 
     name: Name = "House bank"
     part: PartKey | None = None
@@ -30,11 +34,13 @@ class Bank(Doc):
     wiring: Literal["diagonal", "same_end", "busbar"] = "diagonal"
     cold_charge_cutoff: bool = False
     heater_power_w: float = Field(0, ge=0, le=2000)
+    heater_when: Literal["on_charge", "kept_warm"] = "on_charge"
+    heat_loss_w_k: float | None = Field(None, ge=0.05, le=50)
     by: By = "typed"
 
 
 class Inverter(Doc):
-    """An inverter; power in W."""
+    """An inverter; power in W. ``cabinet`` is the hot cabinet of Warmth that it stands in."""
 
     name: Name = "Inverter"
     part: PartKey | None = None
@@ -45,6 +51,7 @@ class Inverter(Doc):
     pure_sine: bool = True
     mode: Literal["always", "scheduled", "with_load"] = "with_load"
     on_h: float | None = Field(None, ge=0, le=24)
+    cabinet: Id | None = None
     mass_kg: float | None = Field(None, ge=0, le=200)
     by: By = "typed"
 
@@ -55,11 +62,34 @@ class Inverter(Doc):
         return self
 
 
+class ChargeProfile(Doc):
+    """What a charger is set to: absorption in V at the bank, whether it equalises, whether it follows the temperature."""
+
+    absorption_v: float | None = Field(None, ge=5, le=70)
+    equalise: bool = False
+    compensates: bool = False
+
+
+class SolarController(Doc):
+    """A solar charge controller."""
+
+    name: Name = "Solar controller"
+    part: PartKey | None = None
+    controller_type: ControllerType = "mppt"
+    max_voltage_v: float = Field(gt=0, le=600)
+    max_charge_current_a: float = Field(gt=0, le=300)
+    max_input_current_a: float | None = Field(None, gt=0, le=300)
+    profile: ChargeProfile | None = None
+    mass_kg: float | None = Field(None, ge=0, le=100)
+    by: By = "typed"
+
+
 class SolarArray(Doc):
     """Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
 
     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
-    direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it.
+    direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it. ``controller`` is one of its own;
+    None: it is on the one that the rest share.
     """
 
     id: Id
@@ -86,6 +116,7 @@ class SolarArray(Doc):
     unit_mass_kg: float | None = Field(None, ge=0, le=100)
     string_fuse: bool = False
     disconnect: bool = False
+    controller: SolarController | None = None
     by: By = "typed"
 
     @model_validator(mode="after")
@@ -97,28 +128,6 @@ class SolarArray(Doc):
         if self.shade_frac and len(self.shade_frac) != 24:
             raise wrong("shade_frac", f"has {len(self.shade_frac)} values; it needs 24, one an hour, or none")
         return self
-
-
-class ChargeProfile(Doc):
-    """What a charger is set to: absorption in V at the bank, whether it equalises, whether it follows the temperature."""
-
-    absorption_v: float | None = Field(None, ge=5, le=70)
-    equalise: bool = False
-    compensates: bool = False
-
-
-class SolarController(Doc):
-    """A solar charge controller."""
-
-    name: Name = "Solar controller"
-    part: PartKey | None = None
-    controller_type: ControllerType = "mppt"
-    max_voltage_v: float = Field(gt=0, le=600)
-    max_charge_current_a: float = Field(gt=0, le=300)
-    max_input_current_a: float | None = Field(None, gt=0, le=300)
-    profile: ChargeProfile | None = None
-    mass_kg: float | None = Field(None, ge=0, le=100)
-    by: By = "typed"
 
 
 class DrivingCharge(Doc):
@@ -147,11 +156,18 @@ class Shore(Doc):
 
 
 class Generator(Doc):
-    """A generator; its continuous rating at sea level."""
+    """A generator; its continuous rating at sea level. ``full_per_h`` is what it burns at that rating, ``store`` its own can, both in L, of gas in kg.
+
+    ``shares``: it burns from the heater's diesel tank or the gas vessels instead.
+    """
 
     name: Name = "Generator"
     part: PartKey | None = None
     rating_w: float = Field(gt=0, le=15000)
+    fuel: Literal["petrol", "diesel", "gas"] = "petrol"
+    full_per_h: float | None = Field(None, gt=0, le=20)
+    store: float | None = Field(None, gt=0, le=500)
+    shares: bool = False
     mass_kg: float | None = Field(None, ge=0, le=300)
     by: By = "typed"
 

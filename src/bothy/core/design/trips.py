@@ -84,7 +84,10 @@ class LiveThere(Doc):
 
 
 class Trips(Doc):
-    """The itinerary, one leg after the other from ``start_date`` on, and how many weathers it is run through; or living at one place instead."""
+    """The itinerary, one leg after the other from ``start_date`` on, and how many weathers it is run through; or living at one place instead.
+
+    ``snow`` lets it lie on the panels; somebody clears it at ``snow_cleared_h``, or nobody does.
+    """
 
     start_date: str | None = Field(None, max_length=10)
     legs: list[Leg] = Field([], max_length=MOST_DAYS)
@@ -95,6 +98,8 @@ class Trips(Doc):
     seed: Whole = Field(1, ge=0, le=2**31)
     short_days_frac: float = Field(0.02, ge=0, le=1)
     forecast: bool = False
+    snow: bool = False
+    snow_cleared_h: float | None = Field(None, ge=0, lt=24)
 
     @model_validator(mode="after")
     def _dates(self) -> Self:

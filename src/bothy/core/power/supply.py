@@ -8,7 +8,7 @@ from pydantic import BaseModel
 
 from bothy.core.context import Context
 from bothy.core.design.life import Appliance
-from bothy.core.design.power import SolarArray, SolarController
+from bothy.core.design.power import Power, SolarArray, SolarController
 from bothy.core.figure import Figure, formula, given, pick, total
 from bothy.core.power import bank as banks
 from bothy.core.power.chemistry import capacity_factor, charge_rate
@@ -156,6 +156,13 @@ def panel_string(array: SolarArray) -> PanelString:
         max_series_fuse_a=array.max_series_fuse_a,
     )  # fmt: skip
     return PanelString(panel=panel, series_count=array.series_count, parallel_count=array.parallel_count)
+
+
+def on_controllers(p: Power) -> list[tuple[SolarController, list[SolarArray]]]:
+    """Controllers with the panels on them: those that an array has of its own, then the one that the rest share."""
+    out = [(a.controller, [a]) for a in p.arrays if a.controller is not None]
+    shared = [a for a in p.arrays if a.controller is None]
+    return out + ([(p.controller, shared)] if p.controller is not None and shared else [])
 
 
 def string_input(ctx: Context, arrays: list[SolarArray], c: SolarController) -> SolarStringIn:

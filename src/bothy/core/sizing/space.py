@@ -16,6 +16,7 @@ from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.solar import solar_string
 from bothy.core.power.supply import BAD_STRING_RULES, ROOF_SHARE, array_power, string_input
 from bothy.core.power.uses import budgets
+from bothy.core.proposals.circuits import slug
 
 REASONS = {
     "roof": "the roof has no room for the panels", "payload": "it weighs more than may be loaded", "budget": "it costs more than the budget",
@@ -71,10 +72,14 @@ class Candidate:
         return (self.panels.size, self.bank.size, self.driving.size)
 
     def power(self, base: Power) -> Power:
-        """The supply with this set in it; inverter and hook-up stay."""
+        """The supply with this set in it; inverter, hook-up and panels with a controller of their own stay, and so does the bank's box."""
         arrays, controller = self.panels.value
+        own = [a for a in base.arrays if a.controller is not None]
+        bank = self.bank.value
+        if base.bank is not None:
+            bank = bank.model_copy(update={"heat_loss_w_k": base.bank.heat_loss_w_k, "heater_when": base.bank.heater_when})
         return base.model_copy(
-            update={"system_voltage_v": self.voltage, "arrays": arrays, "controller": controller, "bank": self.bank.value, "driving": self.driving.value}
+            update={"system_voltage_v": self.voltage, "arrays": own + arrays, "controller": controller, "bank": bank, "driving": self.driving.value}
         )
 
 
@@ -117,7 +122,8 @@ def mass_most_kg(ctx: Context) -> float:
 def _controller(ctx: Context, panel: Part, s: int, n: int, controllers: list[Part], placed: dict[str, Any]) -> tuple[Part, SolarArray] | None:
     """The cheapest controller of a list that takes ``n`` strings of ``s`` panels without a finding."""
     d = panel.data
-    array = SolarArray.model_validate({**d, "id": "roof", "name": f"{s * n} × {panel.name}"[:120], "part": _key_of(panel), "series_count": s, "parallel_count": n,
+    taken = {a.id for a in ctx.design.power.arrays if a.controller is not None}
+    array = SolarArray.model_validate({**d, "id": slug("roof", taken), "name": f"{s * n} × {panel.name}"[:120], "part": _key_of(panel), "series_count": s, "parallel_count": n,
                                        "unit_mass_kg": panel.mass_kg or None, "disconnect": True, **placed})  # fmt: skip
     for c in controllers:
         x = c.data
@@ -134,7 +140,7 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
     """No panels, or some of one type on the cheapest controller of each type that takes them."""
     out = [Option("no-panels", "", 0, 0, ([], None), "none", 0)]
     most, room = ctx.design.sizing.panels_most, roof_m2(ctx)
-    first = ctx.design.power.arrays[0] if ctx.design.power.arrays else None
+    first = next((a for a in ctx.design.power.arrays if a.controller is None), None)
     placed = (
         {
             "tilt_deg": first.tilt_deg,

@@ -13,6 +13,8 @@ from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, ChemistryKey, Sys
 from bothy.core.sun.geometry import Array
 
 HERE = "handbook 03 §3.15"
+UA_W_K = 1.5
+"""What a bank loses to the air round it where nothing is said (typical)."""
 StepMin = Annotated[Literal[5, 10, 15, 20, 30, 60], BeforeValidator(whole)]
 
 
@@ -36,7 +38,7 @@ class TripBank(Contract):
     self_discharge_frac_month: float | None = Field(None, ge=0, le=1)
     discharge_temp_min_c: float = Field(-20, ge=-60, le=60)
     thermal_capacity_wh_k: float | None = Field(None, gt=0)
-    thermal_ua_w_k: float = Field(1.5, ge=0)
+    thermal_ua_w_k: float = Field(UA_W_K, ge=0)
 
     @model_validator(mode="after")
     def _levels(self) -> Self:

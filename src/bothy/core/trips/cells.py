@@ -130,3 +130,12 @@ def warmed(bank: Array, temp_c: float, env_c: float, loss_wh: float, dt: float) 
         return temp_c + loss_wh / bank[HEAT_CAPACITY]
     end = env_c + loss_wh / dt / bank[HEAT_LOSS]
     return end + (temp_c - end) * math.exp(-bank[HEAT_LOSS] * dt / bank[HEAT_CAPACITY])
+
+
+@njit(cache=True, nogil=True)
+def warming_w(bank: Array, temp_c: float, env_c: float, aim_c: float, dt: float) -> float:
+    """Power in W that brings the cells to a temperature at the end of a step, from nothing but that; 0 where they are warm by themselves."""
+    if bank[HEAT_LOSS] <= 0:
+        return max(0.0, bank[HEAT_CAPACITY] * (aim_c - temp_c) / dt)
+    keep = math.exp(-bank[HEAT_LOSS] * dt / bank[HEAT_CAPACITY])
+    return max(0.0, bank[HEAT_LOSS] * ((aim_c - temp_c * keep) / (1 - keep) - env_c))

@@ -66,6 +66,11 @@ class PlanArray:
     azimuth_deg: float = 0.0
     deploy: Deploy = "fixed"
     shade: tuple[float, ...] = (0.0,) * 24
+    controller: int = 0
+    """Which controller it is on: arrays of one stand beside each other in the plan."""
+    efficiency: float = 0.97
+    most_w: float = 1e12
+    """Of its controller."""
 
 
 @dataclass(frozen=True)
@@ -226,10 +231,22 @@ def _planes(plan: Plan, sky: _Sky) -> tuple[Array, Array, Array, Array, Array]:
     return planes, np.array(heads, dtype=float), seen, below, on
 
 
-def _array_row(x: PlanArray) -> list[float]:
-    m = x.module
-    heat = (m.noct_c - 20) / 800 + UPLIFT_K[m.mounting] / 1000
-    return [m.power_stc_w, m.power_coeff_per_k, heat, m.iam_b0, m.low_light_coeff, m.soiling_frac, m.wiring_frac * m.mismatch_frac, m.sky_view_frac]
+STEEP_DEG = 30.0
+"""Snow slides off panels that lean as much on a clear day (handbook 03 §3.11)."""
+
+
+def _array_rows(arrays: Sequence[PlanArray]) -> Array:
+    """A row for each array, as the kernel reads it; at least its width where there is none."""
+    from bothy.core.trips import kernel
+
+    rows = []
+    for n, x in enumerate(arrays):
+        m = x.module
+        heat = (m.noct_c - 20) / 800 + UPLIFT_K[m.mounting] / 1000
+        last = n + 1 == len(arrays) or arrays[n + 1].controller != x.controller
+        rows.append([m.power_stc_w, m.power_coeff_per_k, heat, m.iam_b0, m.low_light_coeff, m.soiling_frac, m.wiring_frac * m.mismatch_frac, m.sky_view_frac,
+                     x.efficiency, x.most_w, float(last), float(x.tilt_deg >= STEEP_DEG)])  # fmt: skip
+    return np.array(rows) if rows else np.zeros((0, kernel.ARRAY_SIZE))
 
 
 def arrays_of(plan: Plan, weather: Weather | None = None) -> Arrays:
@@ -250,8 +267,10 @@ def arrays_of(plan: Plan, weather: Weather | None = None) -> Arrays:
             sky.outside[j],
             *d.mains(plan.numbers[kernel.SHORE_MOST]),
             d.place.rh_frac[d.date.month - 1],
+            float(d.generator is not None and not d.shore),
+            _month_days(d.place, d.date.month).mean,
         )
-    panels = np.array([_array_row(x) for x in plan.arrays]) if plan.arrays else np.zeros((0, kernel.ARRAY_SIZE))
+    panels = _array_rows(plan.arrays)
     shade = np.array([x.shade for x in plan.arrays]) if plan.arrays else np.zeros((0, 24))
     planes, heads, seen, below, on = _planes(plan, sky)
     return Arrays([rows, plan.hours, sky.cos_z, sky.unit, sky.swing_at, planes, heads, seen, below, on, panels, shade, w.clear, w.diffuse, w.mean_c, w.swing_c,
@@ -265,13 +284,14 @@ PANELS, SHADE, WEATHER, NUMBERS, BANK = 10, 11, slice(12, 16), 18, 19
 def refitted(ready: Arrays, plan: Plan, first_draw: int, last_draw: int) -> Arrays:
     """The same days and sun with other panels in the same planes, another bank and other numbers, through some of the draws.
 
-    A plan without panels keeps the planes and gets panels of no power, so that all sets share the arrays of the sun.
+    A plan without the last of the panels keeps their planes and gets panels of no power, so that all sets share the arrays of the sun.
     """
     items = list(ready.items)
     count = items[PANELS].shape[0]
-    rows = np.array([_array_row(x) for x in plan.arrays]) if plan.arrays else np.zeros_like(items[PANELS])
-    if rows.shape[0] != count:
+    rows = _array_rows(plan.arrays)
+    if rows.shape[0] > count:
         raise ValueError(f"{rows.shape[0]} planes of panels, {count} were made ready")
+    rows = np.concatenate([rows, np.zeros((count - rows.shape[0], items[PANELS].shape[1]))])
     items[PANELS] = rows
     items[WEATHER] = [x[first_draw:last_draw] for x in items[WEATHER]]
     items[NUMBERS], items[BANK] = plan.numbers, plan.bank

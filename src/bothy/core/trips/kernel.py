@@ -15,49 +15,43 @@ from bothy.core.sun.geometry import Array
 from bothy.core.trips import cells as c
 
 # plan, by day
-D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, D_RH, DAY_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10
-"""Mains from a hook-up or a generator: from and to which hour, and how much at most in W. Humidity outside, of the day's mean temperature."""
+D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, D_RH, D_BY_GENERATOR, D_CLEARNESS, DAY_SIZE = range(13)
+"""Mains from a hook-up or a generator: from and to which hour, how much at most in W, and whether a generator makes them. Humidity outside, of the day's mean
+temperature. The month's mean clearness."""
 WATER, GREY_DUMP, TOILET_DUMP, GAS_FILL, DIESEL_FILL = 1, 2, 4, 8, 16
 # array, by array
-A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, ARRAY_SIZE = 0, 1, 2, 3, 4, 5, 6, 7, 8
+A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, A_ETA, A_MOST, A_LAST, A_STEEP, ARRAY_SIZE = range(13)
+"""Arrays of one controller stand beside each other: its efficiency and most power in W are with each, ``A_LAST`` marks the last. ``A_STEEP``: snow slides off."""
 # everything that is one number
-(ETA_PV, PV_MOST, ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
+(ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
  HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
  HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
- BACK_3, BANK_LEAST, HEAT_LEAST, START_WH, COOL_W, COOL_SET, COOL_EER, COOL_FAN, COOL_TIER, COOL_AC, COOL_HOSE, MOIST_AWAKE, MOIST_ASLEEP, MOIST_DAY, AIR_FLOW, VOLUME, COLD_FACE,
- BAY_B, HAS_BAY, VENT_UA, COOL_FROM, COOL_TO, COOL_SHORE) = range(75)  # fmt: skip
-PLAN_SIZE = 75
+ BACK_3, HEAT_LEAST, START_WH, COOL_W, COOL_SET, COOL_EER, COOL_FAN, COOL_TIER, COOL_AC, COOL_HOSE, MOIST_AWAKE, MOIST_ASLEEP, MOIST_DAY, AIR_FLOW, VOLUME, COLD_FACE,
+ BAY_B, HAS_BAY, VENT_UA, COOL_FROM, COOL_TO, COOL_SHORE, BANK_HEATER, BANK_HEATER_W, SNOW, SNOW_CLEARED, GENERATOR, GEN_STORE, GEN_IDLE, GEN_SLOPE) = range(80)  # fmt: skip
+PLAN_SIZE = 80
 OPEN_C, COOLER_K = 25.0, 1.0
 """Windows and fans are opened above this, where it is cooler outside by so much."""
 NO_HEATER, BY_DIESEL, BY_GAS, BY_MAINS, BY_OTHER = 0.0, 1.0, 2.0, 3.0, 4.0
 """What the heater burns; one on the mains works only while there is a hook-up, other fuels are taken to suffice."""
 NEVER_SHED = -1.0
-UNHEATED_C = -273.0
+UNHEATED, HEATED_ON_CHARGE, KEPT_WARM = 0.0, 1.0, 2.0
+"""A bank's own heater: none, one that warms the cells before they are charged, one that never lets them get colder than this:"""
+HEATED_C = 5.0
+SNOW_LEFT, SNOW_CLEAR, SNOW_MELTS_C, SNOW_MELTS_H, NEVER_CLEARED = 0.1, 0.6, 2.0, 3.0, -1.0
+"""What snow leaves of a panel's power; it falls on frosty days under this part of the usual clearness; melts above so much for so long (handbook 03 §3.11)."""
+NO_LIMIT, OWN_STORE, FROM_DIESEL, FROM_GAS = 0.0, 1.0, 2.0, 3.0
+"""Where a generator's fuel comes from: not limited, a can of its own (L or kg), the heater's diesel, the gas vessels. It burns ``GEN_IDLE`` an hour and ``GEN_SLOPE`` a Wh."""
 # ledger, by draw
 (PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, SERVED, SHED, UNSERVED, INVERTER_LOSS, BATTERY_IN, BATTERY_OUT, BATTERY_LOSS, SELF_LOSS, STORED,
- HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, COOL, COOL_MISSING, HEATER_EL, COOLER_EL, GAINS, HEAT_OUT, HEAT_STORED, CONDENSED) = range(31)  # fmt: skip
-LEDGER_SIZE = 31
+ HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, COOL, COOL_MISSING, HEATER_EL, COOLER_EL, GAINS, HEAT_OUT, HEAT_STORED, CONDENSED, BANK_HEAT, SNOW_LOST, GEN_FUEL, GEN_MADE) = range(35)  # fmt: skip
+LEDGER_SIZE = 35
 # summary, by draw
-SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS, END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, WET_H, DAMP_H, HOT_H, MOST_CABIN, BAY_FREEZE_H, FIRST_BAY = range(25)  # fmt: skip
-SUMMARY_SIZE = 25
+SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS, END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, WET_H, DAMP_H, HOT_H, MOST_CABIN, BAY_FREEZE_H, FIRST_BAY, SNOW_DAYS, GEN_H, FIRST_GEN, END_GEN = range(29)  # fmt: skip
+SUMMARY_SIZE = 29
 DAMP_RH, HOT_C = 0.8, 30.0
 # series, by step
-S_SOC, S_FRESH, S_GREY, S_TOILET, S_GAS, S_DIESEL, S_CABIN, S_PV, S_LOAD, S_SOURCES, S_RH, S_HEAT, S_COOL, SERIES_SIZE = (
-    0,
-    1,
-    2,
-    3,
-    4,
-    5,
-    6,
-    7,
-    8,
-    9,
-    10,
-    11,
-    12,
-    13,
-)
+(S_SOC, S_FRESH, S_GREY, S_TOILET, S_GAS, S_DIESEL, S_CABIN, S_PV, S_LOAD, S_SOURCES, S_RH, S_HEAT, S_COOL, S_GEN) = range(14)
+SERIES_SIZE = 14
 # events
 E_DISCONNECT, E_RECONNECT, E_SHED, E_BACK = 0.0, 1.0, 2.0, 3.0
 LHV_DIESEL, LHV_GAS = 9.996, 12.87
@@ -106,13 +100,16 @@ def run(
         e = plan[SOC_START] * nominal
         out0 = mean_c[d, 0] + swing_c[d, 0] / 2 * swing_at[0, 0]
         cabin = plan[SET_NIGHT] if plan[HEATER] != NO_HEATER and days[0, D_PERSONS] > 0 else out0
-        cell = max(plan[BANK_LEAST], cabin if plan[BANK_INSIDE] != 0 else out0)
-        fresh, grey, toilet, gas, diesel = plan[FRESH], 0.0, 0.0, plan[GAS], plan[DIESEL]
+        cell = cabin if plan[BANK_INSIDE] != 0 else out0
+        if plan[BANK_HEATER] == KEPT_WARM:
+            cell = max(cell, HEATED_C)
+        fresh, grey, toilet, gas, diesel, can = plan[FRESH], 0.0, 0.0, plan[GAS], plan[DIESEL], plan[GEN_STORE]
+        snow_flat, snow_steep, mild_h = False, False, 0.0
         off[:] = False
         open_ = False
         least_soc, least_cabin, most_cabin = 2.0, 1e9, -1e9
         damp = days[0, D_RH] * saturation(mean_c[d, 0])
-        summary[d, FIRST_BAY] = -1.0
+        summary[d, FIRST_BAY] = summary[d, FIRST_GEN] = -1.0
         for k in range(FIRST_ELECTRICITY, FIRST_DIESEL + 1):
             summary[d, k] = -1.0
         n_events = 0
@@ -121,10 +118,18 @@ def run(
             short_today = False
             g0n = days[j, D_OUTSIDE]
             day_damp = days[j, D_RH] * saturation(mean_c[d, j])
+            snowed = False
+            if plan[SNOW] != 0:
+                if mean_c[d, j] < 0 and clear[d, j] < SNOW_CLEAR * days[j, D_CLEARNESS]:
+                    snow_flat = snow_steep = True
+                    mild_h = 0.0
+                elif clear[d, j] > days[j, D_CLEARNESS]:
+                    snow_steep = False
             for i in range(steps):
                 h = hours[i]
                 driving = days[j, D_START] <= h < days[j, D_START] + days[j, D_HOURS]
                 shore = days[j, D_MAINS_FROM] <= h < days[j, D_MAINS_TO] and not driving
+                generating = shore and days[j, D_BY_GENERATOR] != 0
                 mains_most = days[j, D_MAINS_W]
                 if i == int(days[j, D_REFILL_STEP]):
                     bits = int(days[j, D_REFILLS])
@@ -137,8 +142,19 @@ def run(
                     if bits & GAS_FILL:
                         gas = plan[GAS]
                     if bits & DIESEL_FILL:
-                        diesel = plan[DIESEL]
+                        diesel, can = plan[DIESEL], plan[GEN_STORE]
                 t_out = mean_c[d, j] + swing_c[d, j] / 2 * swing_at[j, i]
+                now = j + (i + 1) * dt / 24
+                if generating:
+                    left = can if plan[GENERATOR] == OWN_STORE else diesel if plan[GENERATOR] == FROM_DIESEL else gas if plan[GENERATOR] == FROM_GAS else 1.0
+                    if left <= 0:
+                        shore = generating = False
+                        if summary[d, FIRST_GEN] < 0:
+                            summary[d, FIRST_GEN] = now
+                if snow_flat or snow_steep:
+                    mild_h = mild_h + dt if t_out > SNOW_MELTS_C else 0.0
+                    if mild_h >= SNOW_MELTS_H or (persons > 0 and plan[SNOW_CLEARED] >= 0 and plan[SNOW_CLEARED] - dt < h - dt / 2 <= plan[SNOW_CLEARED]):
+                        snow_flat = snow_steep = False
                 # 2 sun
                 ghi, pv = 0.0, 0.0
                 cz = cos_z[j, i]
@@ -150,11 +166,12 @@ def run(
                     dni = (kt - kd) * g0n
                     ring = dni / g0n
                     wind = 0.5 if driving else 1.0
+                    on_one = 0.0
                     for a in range(array_count):
-                        if on[j, i, a] == 0:
-                            continue
                         made = 0.0
                         first, last = int(heads[a]), int(heads[a + 1])
+                        if on[j, i, a] == 0:
+                            last = first
                         even = (dhi * (1 - ring) * sky[j, i, a] + ghi * plan[ALBEDO] * ground[j, i, a]) * (1 - arrays[a, A_B0]) * arrays[a, A_VIEW]
                         lit = 1 - shade[a, int(h)]
                         for p in range(first, last):
@@ -175,8 +192,16 @@ def run(
                                     * (1 + arrays[a, A_LOW] * math.log(light / 1000))
                                     * arrays[a, A_LOSS],
                                 )
-                        pv += made / (last - first)
-                    pv = min(pv * plan[ETA_PV], plan[PV_MOST])
+                        if last > first:
+                            made /= last - first
+                        if (snow_steep if arrays[a, A_STEEP] != 0 else snow_flat) and made > 0:
+                            snowed = True
+                            ledger[d, SNOW_LOST] += made * (1 - SNOW_LEFT) * arrays[a, A_ETA] * dt
+                            made *= SNOW_LEFT
+                        on_one += made
+                        if arrays[a, A_LAST] != 0:
+                            pv += min(on_one * arrays[a, A_ETA], arrays[a, A_MOST])
+                            on_one = 0.0
                 # 3 heat
                 gains = plan[APERTURE] * ghi + plan[GAIN] + persons * plan[PERSON]
                 ua, keep = plan[UA], keep_shut
@@ -272,11 +297,18 @@ def run(
                     inverter = plan[IDLE] + ac_live / plan[ETA_INVERTER]
                 demand = dc_live + inverter
                 offer_dcdc = plan[DCDC] if driving else 0.0
+                offered = pv + offer_shore + offer_dcdc
+                # the bank's own heater is not behind the disconnect: with it open, or where it only warms for charging, it lives on what the sources have left
+                el_bank = 0.0
+                if plan[BANK_HEATER] != UNHEATED:
+                    el_bank = min(plan[BANK_HEATER_W], c.warming_w(bank, cell, cabin if plan[BANK_INSIDE] != 0 else t_out, HEATED_C, dt))
+                    if open_ or plan[BANK_HEATER] == HEATED_ON_CHARGE:
+                        el_bank = min(el_bank, max(0.0, offered - demand))
+                    demand += el_bank
                 # 6 battery
                 before = e
                 leak = c.self_discharge(bank, e, dt)
                 e -= leak
-                offered = pv + offer_shore + offer_dcdc
                 short, b_in, b_out, loss = 0.0, 0.0, 0.0, 0.0
                 if offered >= demand:
                     room = c.charge_room_w(bank, e, cell, dt)
@@ -314,7 +346,7 @@ def run(
                 if plan[COOL_AC] != 0 and plan[INVERTER] == 0 and not shore:
                     cool_live = False
                 cool = cool * part if cool_live else 0.0
-                cell = max(plan[BANK_LEAST], c.warmed(bank, cell, cabin if plan[BANK_INSIDE] != 0 else t_out, loss, dt))
+                cell = c.warmed(bank, cell, cabin if plan[BANK_INSIDE] != 0 else t_out, loss + el_bank * part * dt, dt)
                 end = t_out + (q + gains - cool) / ua
                 was_c = cabin
                 cabin = end + (cabin - end) * keep
@@ -334,7 +366,6 @@ def run(
                     if persons > 0 and damp > DAMP_RH * saturation(cabin):
                         summary[d, DAMP_H] += dt
                 # 9 fuel and water
-                now = j + (i + 1) * dt / 24
                 fuel = q * dt / 1000 / plan[ETA_HEATER] if q > 0 else 0.0
                 if plan[HEATER] == BY_DIESEL:
                     burnt = fuel / LHV_DIESEL
@@ -353,6 +384,23 @@ def run(
                     ledger[d, GAS_USED] += taken
                     if (need - taken > TINY or (fuel_short and plan[HEATER] == BY_GAS)) and summary[d, FIRST_GAS] < 0:
                         summary[d, FIRST_GAS] = now
+                if generating:
+                    given = shore_ac + used_shore / plan[ETA_CHARGER]
+                    burnt = (plan[GEN_IDLE] + plan[GEN_SLOPE] * given) * dt
+                    if plan[GENERATOR] == OWN_STORE:
+                        burnt = min(burnt, can)
+                        can -= burnt
+                    elif plan[GENERATOR] == FROM_DIESEL:
+                        burnt = min(burnt, diesel)
+                        diesel -= burnt
+                        ledger[d, DIESEL_USED] += burnt
+                    elif plan[GENERATOR] == FROM_GAS:
+                        burnt = min(burnt, gas)
+                        gas -= burnt
+                        ledger[d, GAS_USED] += burnt
+                    ledger[d, GEN_FUEL] += burnt
+                    ledger[d, GEN_MADE] += given * dt
+                    summary[d, GEN_H] += dt
                 water = plan[FRESH_DAY] * share
                 if plan[HAS_FRESH] != 0:
                     drawn = min(water, fresh)
@@ -399,6 +447,7 @@ def run(
                 ledger[d, COOL_MISSING] += (want_cool - cool) * dt
                 ledger[d, HEATER_EL] += (el + el_mains) * part * dt if heat_live else 0.0
                 ledger[d, COOLER_EL] += el_cool * part * dt if cool_live else 0.0
+                ledger[d, BANK_HEAT] += el_bank * part * dt
                 ledger[d, GAINS] += gains * dt
                 ledger[d, HEAT_OUT] += ua * (mean_cabin - t_out) * dt
                 ledger[d, HEAT_STORED] += plan[C_CABIN] * (cabin - was_c)
@@ -419,11 +468,13 @@ def run(
                     s[S_SOC] = e / nominal
                     s[S_FRESH], s[S_GREY], s[S_TOILET], s[S_GAS], s[S_DIESEL] = fresh, grey, toilet, gas, diesel
                     s[S_CABIN], s[S_PV], s[S_LOAD], s[S_SOURCES] = cabin, pv, served, used_pv + used_shore + used_dcdc + shore_ac
-                    s[S_RH], s[S_HEAT], s[S_COOL] = damp / saturation(cabin), q, cool
+                    s[S_RH], s[S_HEAT], s[S_COOL], s[S_GEN] = damp / saturation(cabin), q, cool, can
+            if snowed:
+                summary[d, SNOW_DAYS] += 1
             if short_today:
                 short_day[d, j] = 1
                 summary[d, SHORT_DAYS] += 1
         summary[d, LEAST_SOC], summary[d, LEAST_CABIN], summary[d, MOST_CABIN] = least_soc, least_cabin, most_cabin
-        summary[d, END_SOC] = e / nominal
+        summary[d, END_SOC], summary[d, END_GEN] = e / nominal, can
         summary[d, END_FRESH], summary[d, END_GREY], summary[d, END_TOILET], summary[d, END_GAS], summary[d, END_DIESEL] = fresh, grey, toilet, gas, diesel
         event_count[d] = n_events

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections import defaultdict
 from dataclasses import replace
 from typing import Any
 
@@ -15,15 +16,16 @@ from bothy.core.design.power import SolarArray
 from bothy.core.finding import Finding
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.load_budget import LoadBudgetIn, load_budget
-from bothy.core.power.supply import second_alternator_a
+from bothy.core.power.supply import on_controllers, second_alternator_a
 from bothy.core.power.uses import inverter_use
 from bothy.core.sun.geometry import Array, midpoints
 from bothy.core.sun.plane import Module
 from bothy.core.trips import cells as c
-from bothy.core.trips.battery import TripBank
+from bothy.core.trips.battery import UA_W_K, TripBank
 from bothy.core.trips.cabin import Thermal, thermal_of
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result, Weather
 from bothy.core.trips.frost import FrostTrip, frost_trip
+from bothy.core.trips.generator import GeneratorTrip, generator_numbers, generator_trip
 from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days
 from bothy.core.trips.stores import GasTrip, WaterTrip, gas_trip, half, water_trip
 from bothy.core.trips.trip import default_shed
@@ -31,12 +33,9 @@ from bothy.core.trips.trip import default_shed
 STEP_MIN = 15
 ACROSS_M = 1.2
 """How far panels reach across a curved roof where nothing is said (typical)."""
-HEATED_C = 5.0
-"""A heated bank is kept at this."""
 ASSUMED = (
     "Approximate climate of the place; import a weather file for precision.",
     "Panels with 3 % dirt and 2 % mismatch, shaded where Power says so.",
-    "A heated bank is kept at 5 °C; what its heater draws is not counted yet.",
     "Fridges work as in their season’s usual air; the cabin is one store of heat and one of damp, and the first heater of Warmth warms it.",
     "Windows are opened above 25 °C inside where it is cooler outside; the damp that linings take up and give off is not counted.",
 )
@@ -79,7 +78,7 @@ def bank_of(ctx: Context) -> TripBank:
     p = b.parallel_count
     return TripBank.trusted(
         chemistry=b.chemistry, capacity_ah=b.unit_charge_ah * p, system_voltage_v=ctx.system_v, max_charge_a=b.unit_max_charge_a * p if b.unit_max_charge_a else None,
-        max_discharge_a=b.unit_max_discharge_a * p if b.unit_max_discharge_a else None,
+        max_discharge_a=b.unit_max_discharge_a * p if b.unit_max_discharge_a else None, thermal_ua_w_k=b.heat_loss_w_k if b.heat_loss_w_k is not None else UA_W_K,
     )  # fmt: skip
 
 
@@ -94,17 +93,16 @@ def faces_of(a: SolarArray) -> list[tuple[float, float, float]]:
 
 def panels_of(ctx: Context) -> list[PlanArray]:
     """The panels as the engine takes them."""
-    p = ctx.design.power
-    if p.controller is None:
-        return []
     out = []
-    for a in p.arrays:
-        held = min(1.0, 1.03 * ctx.bank_v / (a.vmp_v * a.series_count)) if p.controller.controller_type == "pwm" else 1.0
-        for part, tilt, azimuth in faces_of(a):
-            m = Module(
-                a.panel_power_w * a.series_count * a.parallel_count * part, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, 0.97, 0.98, 0.98 * held, 1.0
-            )
-            out.append(PlanArray(m, tilt, azimuth, a.deploy, tuple(a.shade_frac) or (0.0,) * 24))
+    for n, (control, arrays) in enumerate(on_controllers(ctx.design.power)):
+        pwm = control.controller_type == "pwm"
+        for a in arrays:
+            held = min(1.0, 1.03 * ctx.bank_v / (a.vmp_v * a.series_count)) if pwm else 1.0
+            for part, tilt, azimuth in faces_of(a):
+                power = a.panel_power_w * a.series_count * a.parallel_count * part
+                m = Module(power, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, 0.97, 0.98, 0.98 * held, 1.0)
+                shade = tuple(a.shade_frac) or (0.0,) * 24
+                out.append(PlanArray(m, tilt, azimuth, a.deploy, shade, n, 0.98 if pwm else 0.97, control.max_charge_current_a * ctx.bank_v))
     return out
 
 
@@ -134,9 +132,9 @@ def numbers_of(ctx: Context, bank: TripBank, thermal: Thermal | None = None) -> 
     n[[k.SHED_1, k.SHED_2, k.SHED_3]] = k.NEVER_SHED
     for tier, off, back in default_shed(bank.floor):
         n[k.SHED_1 + tier - 1], n[k.BACK_1 + tier - 1] = min(off, 0.95), min(back, 0.98)
-    n[k.ETA_PV], n[k.ALBEDO] = (0.98 if p.controller and p.controller.controller_type == "pwm" else 0.97), 0.2
-    n[k.PV_MOST] = p.controller.max_charge_current_a * ctx.bank_v if p.controller else 0.0
-    n[k.DCDC] = driving_w(ctx)
+    t = ctx.design.trips
+    n[k.ALBEDO], n[k.DCDC] = 0.2, driving_w(ctx)
+    n[k.SNOW], n[k.SNOW_CLEARED] = float(t.snow), t.snow_cleared_h if t.snow_cleared_h is not None else k.NEVER_CLEARED
     inlet = (p.shore.inlet_current_a if p.shore else None) or ctx.region.inlet_a
     supply = (p.shore.supply_current_a if p.shore else None) or inlet
     n[k.CHARGER], n[k.ETA_CHARGER] = (p.shore.charger_current_a * ctx.bank_v if p.shore else 0.0), 0.90
@@ -145,12 +143,14 @@ def numbers_of(ctx: Context, bank: TripBank, thermal: Thermal | None = None) -> 
         use = inverter_use(ctx)
         n[k.INVERTER], n[k.IDLE], n[k.ETA_INVERTER], n[k.ALWAYS] = 1, use.idle_w, use.efficiency_frac, float(p.inverter.mode == "always")
     n[k.FRIDGE_IN], n[k.FRIDGE_REF] = 4, 25
-    for place, value in (thermal or thermal_of(ctx)).numbers.items():
+    stores = (thermal or thermal_of(ctx)).numbers
+    for place, value in (stores | generator_numbers(ctx, stores)).items():
         n[place] = value
-    heated = p.bank is not None and p.bank.heater_power_w > 0
+    if p.bank is not None and p.bank.heater_power_w > 0:
+        n[k.BANK_HEATER] = k.KEPT_WARM if p.bank.heater_when == "kept_warm" else k.HEATED_ON_CHARGE
+        n[k.BANK_HEATER_W] = p.bank.heater_power_w * p.bank.series_count * p.bank.parallel_count
     n[k.BANK_INSIDE] = float(ctx.bank_place in ("warm_inside", "unheated_inside"))
-    n[k.BANK_LEAST] = HEATED_C if heated else k.UNHEATED_C
-    n[k.SOC_START] = ctx.design.trips.soc_start_frac
+    n[k.SOC_START] = t.soc_start_frac
     return n
 
 
@@ -277,7 +277,10 @@ class TripRun(BaseModel):
     sun_wh_day: float
     driving_wh_day: float
     shore_wh_day: float
-    generator_h: float
+    generator: GeneratorTrip | None
+    bank_heater_wh_day: float
+    snow_days: float
+    snow_wh_day: float
     mains_short_w: float
     medical_draws_frac: float
     medical_first_d: float | None
@@ -333,17 +336,17 @@ CLIP_DRAWS = 8
 
 
 def clipped_part(plan: Plan, weather: Weather) -> float:
-    """Part of the panels' energy that a too small controller clips, over a few of the weathers; nothing where it is large enough for their label."""
-    from bothy.core.trips import kernel as k
+    """Part of the panels' energy that too small controllers clip, over a few of the weathers; nothing where each is large enough for its panels' label."""
     from bothy.core.trips.engine import simulate
 
-    label = sum(a.module.power_stc_w for a in plan.arrays)
-    if label <= plan.numbers[k.PV_MOST] or not plan.arrays:
+    label: defaultdict[int, float] = defaultdict(float)
+    for a in plan.arrays:
+        label[a.controller] += a.module.power_stc_w
+    if all(label[a.controller] <= a.most_w for a in plan.arrays):
         return 0.0
     few = Weather(*(x[:CLIP_DRAWS] for x in (weather.clear, weather.diffuse, weather.mean_c, weather.swing_c)))
-    free = plan.numbers.copy()
-    free[k.PV_MOST] = 1e12
-    made, could = (float(simulate(replace(plan, numbers=n), weather=few).ledger[:, 0].sum()) for n in (plan.numbers, free))
+    free = [replace(a, most_w=1e12) for a in plan.arrays]
+    made, could = (float(simulate(replace(plan, arrays=a), weather=few).ledger[:, 0].sum()) for a in (plan.arrays, free))
     return 1 - made / could if could > 0 else 0.0
 
 
@@ -396,7 +399,7 @@ class _Kept:
         points = (count, self.days * self.per_day)
         self.soc, self.sun, self.load, self.cabin, self.fed, self.rh = (np.zeros(points) for _ in range(6))
         self.levels: dict[str, list[float]] = {}
-        self.gas = np.zeros(points)
+        self.gas, self.can = np.zeros(points), np.zeros(points)
         by_day = (count, self.days)
         self.day_least, self.day_sun, self.day_load, self.day_in = (np.zeros(by_day) for _ in range(4))
 
@@ -413,7 +416,7 @@ class _Kept:
         if first == 0:
             for name, i in (("fresh", k.S_FRESH), ("grey", k.S_GREY), ("toilet", k.S_TOILET)):
                 self.levels[name] = groups(i, points)[0, :, -1].round(2).tolist()
-        self.gas[block] = groups(k.S_GAS, points)[:, :, -1]
+        self.gas[block], self.can[block] = groups(k.S_GAS, points)[:, :, -1], groups(k.S_GEN, points)[:, :, -1]
         self.soc[block], self.cabin[block] = groups(k.S_SOC, points).min(axis=2), groups(k.S_CABIN, points).min(axis=2)
         self.sun[block], self.load[block] = groups(k.S_PV, points).mean(axis=2), groups(k.S_LOAD, points).mean(axis=2)
         self.fed[block], self.rh[block] = groups(k.S_SOURCES, points).mean(axis=2), groups(k.S_RH, points).mean(axis=2)
@@ -466,7 +469,8 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),
         first_short_d=float(happened[0]) if happened.size else None, first_short_p50_d=float(happened[count // 2]) if happened.size > count // 2 else None,
         sun_wh_day=means["pv_used_wh"] / n, driving_wh_day=means["dcdc_wh"] / n, shore_wh_day=(means["shore_dc_wh"] + means["shore_ac_wh"]) / n, load_wh_day=means["load_served_wh"] / n,
-        generator_h=sum(d.generator[1] for d in plan.days if d.generator and not d.shore), mains_short_w=mains_short_w(plan), **medical(ctx, r), heat_missing_frac=means["heat_unserved_wh"] / asked_heat if (asked_heat := means["heat_wh"] + means["heat_unserved_wh"]) > 0 else None,
+        generator=generator_trip(ctx, plan, r, np.median(kept.can, axis=0).round(3).tolist()), bank_heater_wh_day=means["bank_heat_wh"] / n,
+        snow_days=float(r.summary[:, k.SNOW_DAYS].mean()), snow_wh_day=means["snow_lost_wh"] / n, mains_short_w=mains_short_w(plan), **medical(ctx, r), heat_missing_frac=means["heat_unserved_wh"] / asked_heat if (asked_heat := means["heat_wh"] + means["heat_unserved_wh"]) > 0 else None,
         short_in_normals_d=None, limited_h=float(r.summary[:, k.LIMITED_H].mean()), cycles_year=means["battery_out_wh"] / plan.bank[c.E_NOM] / n * 365,
         inverter_idle_wh_day=idle_wh(plan, means["inverter_loss_wh"]) / n, clipped_frac=clipped_part(plan, weather),
         curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()), refused_hot_h=float(r.summary[:, k.REFUSED_HOT_H].mean()),

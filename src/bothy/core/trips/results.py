@@ -16,8 +16,9 @@ HERE = "handbook 03 §3.17, mean of the draws"
 LEDGER = ("pv_available_wh", "pv_used_wh", "curtailed_wh", "dcdc_wh", "shore_dc_wh", "shore_ac_wh", "load_demand_wh", "load_served_wh", "shed_wh", "unserved_wh",
           "inverter_loss_wh", "battery_in_wh", "battery_out_wh", "battery_loss_wh", "self_discharge_wh", "stored_delta_wh", "heat_wh", "heat_unserved_wh", "fresh_used_l",
           "water_unserved_l", "gas_used_kg", "diesel_used_l", "ghi_kwh_m2")  # fmt: skip
-WHOLE_LEDGER = (*LEDGER, "cool_wh", "cool_unserved_wh", "heater_el_wh", "cooler_el_wh", "gains_wh", "heat_out_wh", "heat_stored_wh", "condensed_g")
-"""The ledger of the contract, and what a design's warmth adds to it."""
+WHOLE_LEDGER = (*LEDGER, "cool_wh", "cool_unserved_wh", "heater_el_wh", "cooler_el_wh", "gains_wh", "heat_out_wh", "heat_stored_wh", "condensed_g",
+                "bank_heat_wh", "snow_lost_wh", "generator_fuel", "generator_wh")  # fmt: skip
+"""The ledger of the contract, and what a design adds to it: warmth, the bank's heater, snow, and a generator's fuel in L or kg."""
 RESOURCES = ("electricity", "fresh_water", "grey_water", "toilet", "gas", "diesel")
 EVENT_WORDS = ("load_disconnect", "load_reconnect", "shed", "restore")
 EventWord = Literal["load_disconnect", "load_reconnect", "shed", "restore"]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import datetime as dt
 from collections.abc import Callable
+from functools import partial
 from typing import TYPE_CHECKING
 
 from bothy.core.catalogue.climates import MONTHS
@@ -14,6 +15,7 @@ from bothy.core.finding import Finding, finding, in_order, rules
 from bothy.core.sun.curved import CurvedPanelFactorIn, CurvedPanelFactorOut, curved_panel_factor
 from bothy.core.sun.geometry import MEAN_DAY, extraterrestrial_day
 from bothy.core.sun.month import PanelDayYieldIn, panel_day_yield
+from bothy.core.trips.generator import runs_dry
 from bothy.core.trips.itinerary import FAR_KM, FAR_M, days_of, legs_of, nearest
 
 if TYPE_CHECKING:
@@ -32,7 +34,7 @@ rules("trips", (
     ("sim-lead-partial", "advice", "The lead bank is not brought to full", "A long solar tail or a hook-up every week.", "lead practice"),
     ("sim-heater-short", "fault", "The heater can't do it", "Its electricity in the first tier, a larger heater, more fuel.", "handbook 03 §3.17"),
     ("sim-freeze", "fault", "Water freezes on the trip", "Keep it warmer, a duct into the bay, or drain it before.", "handbook 03 §3.18"),
-    ("sim-fuel-empty", "fault", "The heater's fuel runs out", "More fuel, a stop to fill up, more insulation.", "handbook 03 §3.17"),
+    ("sim-fuel-empty", "fault", "Fuel runs out on the way", "More fuel, a stop to fill up; for the heater more insulation, for the generator fewer hours.", "handbook 03 §3.17"),
     ("sim-gas-empty", "fault", "The gas runs out on the way", "A second vessel, a stop to change it, less use, more insulation.", "handbook 03 §3.17"),
     ("sim-water-short", "fault", "The fresh water runs out on the way", "A larger tank, less use, or a refill before that day.", "handbook 03 §3.17"),
     ("sim-grey-full", "fault", "The grey tank is full on the way", "A larger tank, or emptying it before that day.", "handbook 03 §3.17"),
@@ -42,6 +44,7 @@ rules("trips", (
     ("sim-discharge-limit", "fault", "The bank gives too little current", "A bank with a higher current, or loads one after the other.", "handbook 03 §3.15"),
     ("sim-bank-cycles", "note", "The bank wears out early", "A larger bank, or another chemistry.", "handbook 01 §4.1"),
     ("sim-inverter-idle", "advice", "The inverter's own use is a large part", "Switch it off when nothing runs, or take 12 V versions.", "handbook 01"),
+    ("sim-snow", "note", "Snow lies on the panels", "A soft broom from the ground, panels set up steeply, a hook-up; no scraper, nobody on the roof.", "handbook 03 §3.11"),
     ("sim-cell-hot", "note", "The panels get very hot", "An air gap under them: glued ones lose the most.", "handbook 03 §3.8"),
     ("sim-controller-clip", "note", "The controller clips the sun", "A larger controller.", "handbook 03 §3.8"),
     ("sim-load-assumed", "note", "Most of the use is assumed", "Measure a day.", "handbook 01"),
@@ -67,7 +70,7 @@ FULL_LEAD, LEAD_DAYS = 0.97, 7
 BENT_LOSS, MUCH_BENT = 0.10, 0.30
 ACROSS_M = 1.2
 PLANNED_YEARS, IDLE_PART, CLIPPED, MUCH_CLIPPED = 10, 0.15, 0.03, 0.10
-HEAT_MISSING, MUCH_ASSUMED = 0.05, 0.5
+HEAT_MISSING, MUCH_ASSUMED, SNOW_DAYS = 0.05, 0.5, 3
 MUCH_UNUSED, MOSTLY_DRIVING, STANDS_DAYS = 0.4, 0.7, 3
 WORDS = (
     (0.005, "a day or two a year"),
@@ -291,6 +294,12 @@ def assumed_part(ctx: Context) -> float:
     return assumed / whole if whole > 0 else 0.0
 
 
+def cold_words(ctx: Context) -> str:
+    """What a bank that guards its cells does in the cold."""
+    b = ctx.design.power.bank
+    return " Its own heater has to warm them first." if b is not None and b.heater_power_w > 0 else " Its cut-off refuses it."
+
+
 def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     """All findings of a run."""
     out: list[Finding] = []
@@ -303,9 +312,12 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     demand = max(1.0, (run.load_wh_day + run.missing_wh_day) * run.day_count)
     if run.balance_error_wh > 1e-6 * demand:
         add("sim-balance", f"{run.balance_error_wh:.3g} Wh are unaccounted for.")
+    if run.snow_days > SNOW_DAYS:
+        add("sim-snow", f"On {run.snow_days:.0f} of {run.day_count} days of a mean trip; {run.snow_wh_day * run.day_count:.0f} Wh of sun are lost to it.")
     if run.refused_cold_h > 0.01 and ctx.chem.lithium:
-        cut_off = ctx.design.power.bank is not None and ctx.design.power.bank.cold_charge_cutoff
-        add("sim-charge-refused-cold", f"For {run.refused_cold_h:.1f} h of a mean trip there is charge to be had while the cells are below 0 °C." + (" Its cut-off refuses it." if cut_off else ""),
+        bank = ctx.design.power.bank
+        cut_off = bank is not None and (bank.cold_charge_cutoff or bank.heater_power_w > 0)
+        add("sim-charge-refused-cold", f"For {run.refused_cold_h:.1f} h of a mean trip there is charge to be had while the cells are below 0 °C." + (cold_words(ctx) if cut_off else ""),
             "advice" if cut_off else None)  # fmt: skip
     if run.refused_hot_h > 0.01:
         add(
@@ -338,8 +350,11 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         add("sim-inverter-overload", f"{most:.0f} W in one quarter of an hour; {inverter.name} gives {inverter.rating_w:g} W.")
     if run.mains_short_w > EPS:
         add("sim-shore-limit", f"{run.mains_short_w:.0f} W too much in one quarter of an hour.")
-    if run.generator_h > 0:
-        add("sim-generator", f"{run.generator_h:.0f} h in {run.day_count} days.")
+    if run.generator is not None:
+        g = run.generator
+        add("sim-generator", f"{g.run_h:.0f} h in {run.day_count} days; {g.made_kwh:.1f} kWh from about {g.burnt:.1f} {g.unit} of {g.fuel}.")
+        if g.short_frac > 0:
+            add("sim-fuel-empty", f"{ctx.design.power.generator.name if ctx.design.power.generator else 'Generator'}: {runs_dry(g, partial(when, run))}")
     if ctx.design.power.generator is None and any(leg.generator_h > 0 for leg in legs_of(ctx.design)):
         add("sim-generator-missing", "None of those hours counts.")
     if run.error_frac is not None and run.error_frac > max(0.005, 0.2 * run.short_days_frac):

@@ -228,12 +228,11 @@ def _numbers(inp: SimulateTripIn) -> Array:
 
     n = np.zeros(k.PLAN_SIZE)
     n[[k.SHED_1, k.SHED_2, k.SHED_3]] = k.NEVER_SHED
-    n[k.BANK_LEAST] = k.UNHEATED_C
     shed = [(s.tier, s.shed_soc_frac, s.reconnect_soc_frac) for s in inp.shed] if inp.shed is not None else default_shed(inp.bank.floor)
     for tier, off, back in shed:
         n[k.SHED_1 + tier - 1], n[k.BACK_1 + tier - 1] = off, back
     pv, shore, cabin, tanks = inp.pv, inp.shore, inp.cabin, inp.tanks
-    n[k.ETA_PV], n[k.PV_MOST], n[k.ALBEDO], n[k.DCDC] = pv.controller_efficiency_frac, pv.controller_power_w or 1e12, pv.albedo_frac, inp.dcdc_power_w
+    n[k.ALBEDO], n[k.DCDC], n[k.SNOW_CLEARED] = pv.albedo_frac, inp.dcdc_power_w, k.NEVER_CLEARED
     n[k.CHARGER], n[k.ETA_CHARGER], n[k.SHORE_MOST] = shore.charger_power_w, shore.charger_efficiency_frac, shore.limit_w
     if inp.inverter is not None:
         v = inp.inverter
@@ -276,6 +275,7 @@ def plan_of(inp: SimulateTripIn) -> Plan:
 
     days = plan_days(inp)
     hours = midpoints(inp.step_min)
-    arrays = [PlanArray(inp.pv.module(a.power_stc_w, a.mounting), a.tilt_deg, a.azimuth_deg, a.deploy, tuple(a.shade_frac)) for a in inp.pv.arrays]
+    arrays = [PlanArray(inp.pv.module(a.power_stc_w, a.mounting), a.tilt_deg, a.azimuth_deg, a.deploy, tuple(a.shade_frac), 0, inp.pv.controller_efficiency_frac, inp.pv.controller_power_w or 1e12)
+              for a in inp.pv.arrays]  # fmt: skip
     return Plan(days, inp.step_min, arrays, inp.bank.numbers, _numbers(inp), loads_by_step(inp.loads, days, hours, "dc"), loads_by_step(inp.loads, days, hours, "ac"),
                 inp.weather == "draws", inp.seed, inp.draw_count, inp.kt_autocorr, inp.temp_autocorr)  # fmt: skip

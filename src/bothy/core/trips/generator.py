@@ -1,0 +1,86 @@
+"""A generator on the trip: what it burns, from where, and when that is used up (handbook 03 §3.23; consumption typical).
+
+Small sets burn a part of their full consumption at no load, and the rest in proportion to what they give.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+from pydantic import BaseModel
+
+from bothy.core.context import Context
+from bothy.core.design.power import Generator
+from bothy.core.trips import kernel as k
+from bothy.core.trips.engine import Plan, Result
+from bothy.core.trips.stores import half
+
+
+@dataclass(frozen=True, slots=True)
+class GeneratorFuel:
+    """What a kWh costs at the full rating, in L or kg; what of the full consumption is burnt at no load; the unit (typical, 18 to 26 % efficiency)."""
+
+    per_kwh: float
+    idle_frac: float
+    unit: str
+
+
+FUELS = {"petrol": GeneratorFuel(0.60, 0.30, "L"), "diesel": GeneratorFuel(0.38, 0.25, "L"), "gas": GeneratorFuel(0.42, 0.30, "kg")}
+
+
+class GeneratorTrip(BaseModel):
+    """A generator over the trip, means of the weathers: hours planned and run, kWh made, fuel burnt in ``unit``, what the can holds and what is left of it at each
+    point of the lanes in the middle weather (None where the fuel is not limited or shared), when the fuel is first out in half of the weathers, and in which part at all."""
+
+    planned_h: float
+    run_h: float
+    made_kwh: float
+    fuel: str
+    unit: str
+    burnt: float
+    store: float | None
+    level: list[float]
+    first_d: float | None
+    short_frac: float
+
+
+def full_per_h(g: Generator) -> float:
+    """What it burns an hour at its rating, L or kg: as typed, or usual of its fuel."""
+    return g.full_per_h if g.full_per_h is not None else FUELS[g.fuel].per_kwh * g.rating_w / 1000
+
+
+def generator_numbers(ctx: Context, stores: dict[int, float]) -> dict[int, float]:
+    """The kernel's numbers of a generator. ``stores`` tells whether there is a diesel tank or there are vessels to share."""
+    g = ctx.design.power.generator
+    if g is None:
+        return {}
+    full, idle = full_per_h(g), FUELS[g.fuel].idle_frac
+    n = {k.GEN_IDLE: idle * full, k.GEN_SLOPE: (1 - idle) * full / g.rating_w, k.GEN_STORE: g.store or 0.0}
+    if g.shares and g.fuel == "diesel" and stores.get(k.HAS_DIESEL):
+        return n | {k.GENERATOR: k.FROM_DIESEL, k.GEN_STORE: 0.0}
+    if g.shares and g.fuel == "gas" and stores.get(k.HAS_GAS):
+        return n | {k.GENERATOR: k.FROM_GAS, k.GEN_STORE: 0.0}
+    return n | {k.GENERATOR: k.OWN_STORE if g.store is not None and not g.shares else k.NO_LIMIT}
+
+
+def generator_trip(ctx: Context, plan: Plan, r: Result, level: list[float]) -> GeneratorTrip | None:
+    """What a run says of the generator; None where it has no hours."""
+    g = ctx.design.power.generator
+    planned = sum(d.generator[1] for d in plan.days if d.generator and not d.shore)
+    if g is None or planned <= 0:
+        return None
+    own = plan.numbers[k.GENERATOR] == k.OWN_STORE
+    firsts = r.summary[:, k.FIRST_GEN]
+    return GeneratorTrip(
+        planned_h=planned, run_h=float(r.summary[:, k.GEN_H].mean()), made_kwh=float(r.ledger[:, k.GEN_MADE].mean()) / 1000, fuel=g.fuel, unit=FUELS[g.fuel].unit, burnt=float(r.ledger[:, k.GEN_FUEL].mean()),
+        store=g.store if own else None, level=level if own else [], first_d=half(firsts), short_frac=float(np.mean(firsts >= 0)),
+    )  # fmt: skip
+
+
+def runs_dry(g: GeneratorTrip, when: Any) -> str:
+    """The fuel's end in words; ``when`` writes a moment of the trip."""
+    day = f"on {when(g.first_d)} in half of the weathers" if g.first_d is not None else f"in {g.short_frac:.0%} of the weathers"
+    what = f"Its can of {g.store:g} {g.unit}" if g.store is not None else f"The {g.fuel} that it shares"
+    return f"{what} is empty {day}: it runs {g.run_h:.0f} of {g.planned_h:.0f} h; {g.burnt:.1f} {g.unit} are burnt."
