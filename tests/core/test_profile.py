@@ -12,9 +12,10 @@ from bothy.core.contract import BadInput
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.edit import apply_patch
 from bothy.core.finding import Finding
+from bothy.core.power.panels import faces_of
 from bothy.core.power.profile import longest_stand
 from bothy.core.report import report
-from bothy.core.trips.of_design import faces_of, panels_of, run_trip
+from bothy.core.trips.of_design import panels_of, run_trip
 from tests.designs import AGM, BANK, CHARGER, DCDC, LAMP, MPPT, PANELS, lived
 
 

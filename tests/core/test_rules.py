@@ -122,6 +122,7 @@ RAISED: dict[str, dict[str, Any]] = {
     "power-system-voltage-low": powered([KETTLE], inverter={**INVERTER, "rating_w": 3000.0, "surge_power_w": 6000.0}),
     "power-inverter-none-fits": powered([{**KETTLE, "power_w": 9000.0}], inverter=INVERTER),
     "power-inverter-oversized": powered([{**KETTLE, "power_w": 60.0}], inverter=INVERTER),
+    "power-inverter-hot": lived([LAMP, KETTLE], {"bank": BANK, "inverter": INVERTER}, place="alice_springs", from_month=12, to_month=2),
     "power-inverter-small": powered([{**KETTLE, "power_w": 1800.0}], inverter=INVERTER),
     "power-modified-sine": powered([{**KETTLE, "pure_sine": True}], inverter={**INVERTER, "pure_sine": False}),
     "power-bank-series-limit": lived(None, {"system_voltage_v": 48, "bank": {**BANK, "series_count": 5}}),

@@ -1117,6 +1117,22 @@ export interface components {
             hours: number[];
         };
         /**
+         * ArrayPart
+         * @description An array: its label power in W, the controller that it is on, and what it gives on a mean day of each season's worst planned month, in Wh.
+         */
+        ArrayPart: {
+            /** Power W */
+            power_w: number;
+            /** Controller */
+            controller: string | null;
+            /** Own */
+            own: boolean;
+            /** Solar Wh */
+            solar_wh: {
+                [key: string]: number;
+            };
+        };
+        /**
          * Assumption
          * @description A value that nobody has said yet, and why it is taken. ``path`` is where to type another; ``shown`` is it in words where a number is not.
          */
@@ -1140,6 +1156,9 @@ export interface components {
         /**
          * Bank
          * @description Identical units in series and parallel.
+         *
+         *     A unit with a heater of its own (W, each) warms its cells before it is charged, or never lets them get cold. ``heat_loss_w_k`` is what the whole bank loses
+         *     to the air round it.
          */
         Bank: {
             /**
@@ -1194,6 +1213,14 @@ export interface components {
              * @default 0
              */
             heater_power_w: number;
+            /**
+             * Heater When
+             * @default on_charge
+             * @enum {string}
+             */
+            heater_when: "on_charge" | "kept_warm";
+            /** Heat Loss W K */
+            heat_loss_w_k?: number | null;
             /**
              * By
              * @default typed
@@ -1844,7 +1871,7 @@ export interface components {
          *
          *     ``fuse_distance_m`` is measured along the cable from its source; ``far_fuse_a`` is a second fuse at the other end, where
          *     that end is a source too; ``negative_at`` says where its return lands. ``negative_area_mm2`` or ``negative_awg`` is the size of
-         *     its return where that differs. ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
+         *     its return where that differs. ``array`` is that whose own controller a solar circuit leads from; None: from the one that the rest share. ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
          */
         Circuit: {
             /** Id */
@@ -1857,6 +1884,8 @@ export interface components {
              * @enum {string}
              */
             kind: "load" | "ac" | "inverter" | "solar" | "driving" | "driving_in" | "shore" | "feeder" | "main";
+            /** Array */
+            array?: string | null;
             /** Board */
             board?: string | null;
             /**
@@ -2511,7 +2540,8 @@ export interface components {
              *       "draw_count": 50,
              *       "seed": 1,
              *       "short_days_frac": 0.02,
-             *       "forecast": false
+             *       "forecast": false,
+             *       "snow": false
              *     }
              */
             trips: components["schemas"]["Trips"];
@@ -3795,7 +3825,9 @@ export interface components {
         };
         /**
          * Generator
-         * @description A generator; its continuous rating at sea level.
+         * @description A generator; its continuous rating at sea level. ``full_per_h`` is what it burns at that rating, ``store`` its own can, both in L, of gas in kg.
+         *
+         *     ``shares``: it burns from the heater's diesel tank or the gas vessels instead.
          */
         Generator: {
             /**
@@ -3807,6 +3839,21 @@ export interface components {
             part?: string | null;
             /** Rating W */
             rating_w: number;
+            /**
+             * Fuel
+             * @default petrol
+             * @enum {string}
+             */
+            fuel: "petrol" | "diesel" | "gas";
+            /** Full Per H */
+            full_per_h?: number | null;
+            /** Store */
+            store?: number | null;
+            /**
+             * Shares
+             * @default false
+             */
+            shares: boolean;
             /** Mass Kg */
             mass_kg?: number | null;
             /**
@@ -3815,6 +3862,33 @@ export interface components {
              * @enum {string}
              */
             by: "typed" | "proposal";
+        };
+        /**
+         * GeneratorTrip
+         * @description A generator over the trip, means of the weathers: hours planned and run, kWh made, fuel burnt in ``unit``, what the can holds and what is left of it at each
+         *     point of the lanes in the middle weather (None where the fuel is not limited or shared), when the fuel is first out in half of the weathers, and in which part at all.
+         */
+        GeneratorTrip: {
+            /** Planned H */
+            planned_h: number;
+            /** Run H */
+            run_h: number;
+            /** Made Kwh */
+            made_kwh: number;
+            /** Fuel */
+            fuel: string;
+            /** Unit */
+            unit: string;
+            /** Burnt */
+            burnt: number;
+            /** Store */
+            store: number | null;
+            /** Level */
+            level: number[];
+            /** First D */
+            first_d: number | null;
+            /** Short Frac */
+            short_frac: number;
         };
         /** HTTPValidationError */
         HTTPValidationError: {
@@ -4287,7 +4361,7 @@ export interface components {
         };
         /**
          * Inverter
-         * @description An inverter; power in W.
+         * @description An inverter; power in W. ``cabinet`` is the hot cabinet of Warmth that it stands in.
          */
         Inverter: {
             /**
@@ -4318,6 +4392,8 @@ export interface components {
             mode: "always" | "scheduled" | "with_load";
             /** On H */
             on_h?: number | null;
+            /** Cabinet */
+            cabinet?: string | null;
             /** Mass Kg */
             mass_kg?: number | null;
             /**
@@ -6010,6 +6086,10 @@ export interface components {
             limits_text: string;
             /** Mass Kg */
             mass_kg: number;
+            /** Arrays */
+            arrays: {
+                [key: string]: components["schemas"]["ArrayPart"];
+            };
             /** Summary */
             summary: {
                 [key: string]: number | null;
@@ -7037,7 +7117,8 @@ export interface components {
          * @description Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
          *
          *     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
-         *     direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it.
+         *     direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it. ``controller`` is one of its own;
+         *     None: it is on the one that the rest share.
          */
         SolarArray: {
             /** Id */
@@ -7129,6 +7210,7 @@ export interface components {
              * @default false
              */
             disconnect: boolean;
+            controller?: components["schemas"]["SolarController"] | null;
             /**
              * By
              * @default typed
@@ -7673,8 +7755,13 @@ export interface components {
             driving_wh_day: number;
             /** Shore Wh Day */
             shore_wh_day: number;
-            /** Generator H */
-            generator_h: number;
+            generator: components["schemas"]["GeneratorTrip"] | null;
+            /** Bank Heater Wh Day */
+            bank_heater_wh_day: number;
+            /** Snow Days */
+            snow_days: number;
+            /** Snow Wh Day */
+            snow_wh_day: number;
             /** Mains Short W */
             mains_short_w: number;
             /** Medical Draws Frac */
@@ -7726,6 +7813,8 @@ export interface components {
         /**
          * Trips
          * @description The itinerary, one leg after the other from ``start_date`` on, and how many weathers it is run through; or living at one place instead.
+         *
+         *     ``snow`` lets it lie on the panels; somebody clears it at ``snow_cleared_h``, or nobody does.
          */
         Trips: {
             /** Start Date */
@@ -7766,6 +7855,13 @@ export interface components {
              * @default false
              */
             forecast: boolean;
+            /**
+             * Snow
+             * @default false
+             */
+            snow: boolean;
+            /** Snow Cleared H */
+            snow_cleared_h?: number | null;
         };
         /** ValidationError */
         ValidationError: {

@@ -17,4 +17,4 @@ class Feed:
 
 
 Feeds = dict[str, Feed]
-"""circuit kind (inverter, solar, driving, driving_in, shore) -> its feed, for those that exist."""
+"""Which feed of a circuit (inverter, solar, solar:<array with a controller of its own>, driving, driving_in, shore) -> its current, for those that exist."""

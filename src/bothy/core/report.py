@@ -123,8 +123,9 @@ def feeds_of(ctx: Context, s: Supply) -> Feeds:
     volts = float(ctx.system_v)
     if s.feed is not None:
         out["inverter"] = Feed(s.feed.figure("dc_current_a"), volts, s.feed.dc_power_w)
-    if p.controller is not None:
-        out["solar"] = Feed(given("current_a", p.controller.max_charge_current_a, "typed", p.controller.name, label="controller's top current"), volts)
+    for key, c in (("solar", p.controller), *((f"solar:{a.id}", a.controller) for a in p.arrays)):
+        if c is not None:
+            out[key] = Feed(given("current_a", c.max_charge_current_a, "typed", c.name, label="controller's top current"), volts)
     if p.driving is not None:
         out["driving"] = Feed(given("current_a", p.driving.rating_a, "typed", p.driving.name, label="charger's output"), volts)
     if p.driving is not None and p.driving.school != "second":

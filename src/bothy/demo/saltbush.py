@@ -36,7 +36,7 @@ APPLIANCES: list[dict[str, Any]] = [
     from_catalogue("gas-alarm", "gas-alarm", name="Gas alarm"),
     from_catalogue("battery-monitor", "monitor", name="Shunt monitor"),
     from_catalogue("microwave", "microwave", name="Microwave", uses_per_day=2),
-    from_catalogue("coffee", "coffee", name="Coffee maker"),
+    from_catalogue("coffee", "coffee", name="Coffee maker", power_w=1300.0),
 ]  # fmt: skip
 TRIP: dict[str, Any] = {
     "start_date": "2027-01-10", "short_days_frac": 0.05,

@@ -88,7 +88,10 @@ class Design(Doc):
         for a in self.wiring.mains.keep if self.wiring.mains else []:
             if a not in appliances:
                 raise wrong("keep", f"the mains side keeps on the appliance “{a}”, which does not exist")
+        arrays = {a.id for a in self.power.arrays}
         for c in self.wiring.circuits:
+            if c.array is not None and c.array not in arrays:
+                raise wrong("array", f"circuit “{c.name}” names the panels “{c.array}”, which do not exist")
             for r in c.raceways:
                 if r not in raceways:
                     raise wrong("raceways", f"circuit “{c.name}” names the raceway “{r}”, which does not exist")

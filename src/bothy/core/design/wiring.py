@@ -51,12 +51,13 @@ class Circuit(Doc):
 
     ``fuse_distance_m`` is measured along the cable from its source; ``far_fuse_a`` is a second fuse at the other end, where
     that end is a source too; ``negative_at`` says where its return lands. ``negative_area_mm2`` or ``negative_awg`` is the size of
-    its return where that differs. ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
+    its return where that differs. ``array`` is that whose own controller a solar circuit leads from; None: from the one that the rest share. ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
     """
 
     id: Id
     name: Name
     kind: CircuitKind = "load"
+    array: Id | None = None
     board: Id | None = None
     appliances: list[Id] = Field([], max_length=60)
     length_m: float | None = Field(None, gt=0, le=100)
@@ -97,7 +98,14 @@ class Circuit(Doc):
             raise wrong("awg", "give a size in mm² or in AWG, not both")
         if self.negative_area_mm2 is not None and self.negative_awg is not None:
             raise wrong("negative_awg", "give the size of the return in mm² or in AWG, not both")
+        if self.array is not None and self.kind != "solar":
+            raise wrong("array", "is for the circuit of a solar controller only")
         return self
+
+    @property
+    def feed(self) -> str:
+        """Which feed is on it, of those that are not loads."""
+        return f"solar:{self.array}" if self.array is not None else self.kind
 
     @property
     def sized(self) -> bool:

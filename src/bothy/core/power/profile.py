@@ -22,8 +22,8 @@ def profile_findings(ctx: Context) -> list[Finding]:
     p = ctx.design.power
     out: list[Finding] = []
     if p.bank is not None:
-        for key, subject in (("controller", "solar"), ("driving", "driving"), ("shore", "shore")):
-            source = getattr(p, key)
+        own = [(f"arrays/{i}/controller", f"array:{a.id}", a.controller) for i, a in enumerate(p.arrays)]
+        for key, subject, source in (("controller", "solar", p.controller), *own, ("driving", "driving", p.driving), ("shore", "shore", p.shore)):
             if source is not None and source.profile is not None:
                 out += _source(ctx, key, subject, source.name, source.profile)
     stands = longest_stand(ctx)

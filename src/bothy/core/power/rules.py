@@ -6,8 +6,11 @@ from collections.abc import Callable
 
 from bothy.core.catalogue.parts import of_kind
 from bothy.core.context import BANK_PLACES, Context
+from bothy.core.design.power import SolarArray
 from bothy.core.finding import Finding, Remedy, Severity, finding, rules
+from bothy.core.power.around import HOT_C, rating_left
 from bothy.core.power.load_budget import LoadBudgetOut
+from bothy.core.power.panels import array_power, cheapest_controller, controller_of, mppt_by_price
 from bothy.core.power.profile import profile_findings
 from bothy.core.power.supply import PowerPart, Supply, belt_power, second_alternator_a
 
@@ -23,6 +26,7 @@ rules("power", (
     ("power-inverter-none-fits", "fault", "No inverter is large enough", "Split the loads, shed some, or run inverters in parallel made for it.", "handbook 01 §3.4"),
     ("power-inverter-oversized", "advice", "Inverter much larger than its load", "A soft start for the hard starter, a smaller inverter, or a second small one for the night.", "handbook 01 §3.4"),
     ("power-inverter-small", "fault", "Inverter too small for its loads", "Take the next standard rating, or use the heavy appliances on shore power only.", "handbook 01 §3.4"),
+    ("power-inverter-hot", "advice", "Inverter in a hot place", "Vents low and high in its cabinet, a fan, or another place.", "handbook 01 §3.4, derating"),
     ("power-modified-sine", "fault", "Inverter's wave is not a sine", "A pure sine inverter.", "motor heating by harmonics"),
     ("power-bank-units-mixed", "danger", "Units of the bank differ", "One make, type, capacity and chemistry.", "handbook 01 §3.6"),
     ("power-bank-age-mixed", "advice", "Units of the bank differ in age", "Replace all, or use the old ones elsewhere.", "handbook 01 §3.6"),
@@ -93,10 +97,11 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
             if r == "power-bank-same-end":
                 fix = Remedy(label="Take the leads off diagonally", patch=[{"op": "replace", "path": "/power/bank/wiring", "value": "diagonal"}])
             add(r, "bank", words.get(r, ""), ["power/bank/max_discharge_a"], fix)
-    if s.string:
-        st = s.string
+    for x in s.strings:
+        st, subject = x.out, f"array:{x.own}" if x.own else "solar"
+        names[subject] = x.arrays[0].name if x.own else "Solar"
         words = {
-            "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller stands {p.controller.max_voltage_v:.0f} V. One frosty morning destroys it.",
+            "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller stands {x.controller.max_voltage_v:.0f} V. One frosty morning destroys it.",
             "power-solar-voc-tight": f"{st.voc_cold_v:.1f} V in the coldest dawn leaves {st.voltage_headroom_frac:.0%}.",
             "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V, too little to charge.",
             "power-solar-start-low": f"In the heat its open-circuit voltage is {st.voc_hot_v:.1f} V.",
@@ -107,17 +112,19 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
             "power-solar-pwm-loss": f"PWM gives {st.pwm_power_w:.0f} W of the {st.mppt_power_hot_w:.0f} W that MPPT would.",
             "power-panel-data-inconsistent": "Volts × amps differs from the label power by more than 5 %.",
             "power-solar-string-fuse-none": f"{st.string_count} strings.",
-        } if p.controller else {}  # fmt: skip
+        }  # fmt: skip
         for r in st.rules:
             if r == "power-solar-string-fuse":
-                bare = [(i, a) for i, a in enumerate(p.arrays) if not a.string_fuse]
+                on_it = {a.id for a in x.arrays}
+                bare = [(i, a) for i, a in enumerate(p.arrays) if a.id in on_it and not a.string_fuse]
                 if bare:
                     fuse = next((g.fuse_a for g in st.groups if g.fuse_a), None)
                     text = f"{st.string_count} strings can feed {max(g.backfeed_a for g in st.groups):.1f} A back into a faulty one; fuse each with {fuse or '?'} A."
                     patch = [{"op": "replace", "path": f"/power/arrays/{i}/string_fuse", "value": True} for i, _ in bare]
-                    add(r, "solar", text, [], Remedy(label="Fit a fuse in each string", patch=patch))
+                    add(r, subject, text, [], Remedy(label="Fit a fuse in each string", patch=patch))
             else:
-                add(r, "solar", words.get(r, ""), ["power/string/voc_cold_v"])
+                fix = _apart(ctx, x.arrays) if r == "power-solar-mismatch" else None
+                add(r, subject, words.get(r, ""), [f"power/string{x.key}/voc_cold_v"], fix)
     if p.driving and p.driving.school == "second":
         amps = second_alternator_a(ctx).value
         add(
@@ -153,6 +160,18 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
     return out
 
 
+def _apart(ctx: Context, arrays: list[SolarArray]) -> Remedy | None:
+    """The smallest of unlike arrays on a controller of its own, the cheapest that takes it."""
+    a = min(arrays, key=array_power)
+    found = cheapest_controller(ctx, [a], mppt_by_price())
+    if len(arrays) < 2 or found is None:
+        return None
+    part, _ = found
+    value = {**part.data, "name": part.name, "part": part.key, "mass_kg": part.mass_kg, "by": "typed"}
+    path = f"/power/arrays/{ctx.design.power.arrays.index(a)}/controller"
+    return Remedy(label=f"Give “{a.name}” its own {part.name}", patch=[{"op": "replace", "path": path, "value": value}])
+
+
 def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
     inv = ctx.design.power.inverter
     if inv is None:
@@ -182,6 +201,12 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
                     related=[ctx.design.wiring.circuits[index].id] if index is not None else [],
                 )
             )
+    if s.air is not None and s.air.value > HOT_C:
+        left = rating_left.raw(inv.rating_w, s.air.value)
+        box = next((c.name for c in ctx.design.warmth.cabinets if c.id == inv.cabinet), None)
+        where = f"in “{box}”" if box else "with no cabinet said, so as outside"
+        out.append(finding("power-inverter-hot", "inverter", inv.name, f"On the hottest day the air round it is {s.air.value:.0f} °C ({where}); about {left:.0f} of its {inv.rating_w:.0f} W are left.",
+                           figures=["power/inverter/air_c", "power/inverter/left_w"]))  # fmt: skip
     if s.size:
         if s.size.rating_w is None:
             out.append(finding("power-inverter-none-fits", "inverter", inv.name, f"The loads ask for {s.size.required_power_w:.0f} W."))
@@ -273,7 +298,7 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
             out.append(finding("power-inverter-idle-heavy", "inverter", inv.name, f"{i:.0f} Wh a day, {i / budget.energy_wh:.0%} of the day, with nothing plugged in.",
                                figures=[f"life/{worst}/inverter_idle_wh"], fix=fix if inv.mode == "always" else None))  # fmt: skip
     if ctx.design.power.arrays:
-        if ctx.design.power.controller is None:
+        if any(controller_of(ctx.design.power, a) is None for a in ctx.design.power.arrays):
             out.append(finding("power-solar-no-controller", "solar", "Solar", "The panels have nothing to charge through."))
         bare = [i for i, a in enumerate(ctx.design.power.arrays) if not a.disconnect]
         if bare:

@@ -8,9 +8,10 @@ from pydantic import BaseModel
 
 from bothy.core.context import Context
 from bothy.core.design.life import Appliance
-from bothy.core.design.power import Power, SolarArray, SolarController
+from bothy.core.design.power import SolarArray, SolarController
 from bothy.core.figure import Figure, formula, given, pick, total
 from bothy.core.power import bank as banks
+from bothy.core.power.around import DERATE_FROM_C, inverter_air, rating_left
 from bothy.core.power.chemistry import capacity_factor, charge_rate
 from bothy.core.power.driving import DcdcSizeIn, DcdcSizeOut, dcdc_size
 from bothy.core.power.inverter import (
@@ -23,15 +24,12 @@ from bothy.core.power.inverter import (
     inverter_size,
 )
 from bothy.core.power.load_budget import SEASONS, LoadBudgetOut
+from bothy.core.power.panels import array_day, array_power, controller_of, on_controllers, solar_of, string_input
 from bothy.core.power.shore import ShoreChargeTimeIn, ShoreChargeTimeOut, shore_charge_time
-from bothy.core.power.solar import Panel, PanelString, SolarStringIn, SolarStringOut, SolarYieldSimpleIn, solar_string, solar_yield_simple
+from bothy.core.power.solar import SolarStringOut, solar_string
 from bothy.core.power.uses import HEAVY_W
 
-SEASON_G = {"winter": 300.0, "shoulder": 500.0, "summer": 600.0}
 ROOF_SHARE = 0.6
-BAD_STRING_RULES = {"power-solar-voc-over", "power-solar-voc-tight", "power-solar-vmp-low", "power-solar-start-low", "power-solar-isc-over",
-                    "power-solar-isc-tight", "power-solar-overpanel", "power-solar-string-fuse-none"}  # fmt: skip
-"""Findings that a string and a controller chosen by Bothy must not have."""
 
 
 class SeasonBalance(BaseModel):
@@ -61,6 +59,15 @@ class Headroom(BaseModel):
     figures: list[str]
 
 
+class ArrayPart(BaseModel):
+    """An array: its label power in W, the controller that it is on, and what it gives on a mean day of each season's worst planned month, in Wh."""
+
+    power_w: float
+    controller: str | None
+    own: bool
+    solar_wh: dict[str, float]
+
+
 class PowerPart(BaseModel):
     """What the supply gives and what limits it. ``limits`` names the headroom with the least left."""
 
@@ -70,6 +77,7 @@ class PowerPart(BaseModel):
     limits: str | None
     limits_text: str
     mass_kg: float
+    arrays: dict[str, ArrayPart]
     summary: dict[str, float | None]
 
 
@@ -118,12 +126,36 @@ def second_alternator_a(ctx: Context) -> Figure:
 
 
 @dataclass
+class Strings:
+    """The panels on one controller. ``key`` names it among figures and headrooms: empty for the one that panels share."""
+
+    controller: SolarController
+    arrays: list[SolarArray]
+    out: SolarStringOut
+
+    @property
+    def own(self) -> str | None:
+        """The array whose own controller it is."""
+        return self.arrays[0].id if self.arrays[0].controller is not None else None
+
+    @property
+    def key(self) -> str:
+        """What its figures are called."""
+        return f"_{self.own}" if self.own else ""
+
+    @property
+    def label(self) -> str:
+        """What its headrooms are called after."""
+        return f", {self.arrays[0].name}" if self.own else ""
+
+
+@dataclass
 class Supply:
     """Results of the calculators on the design's supply; None where the part is not chosen yet."""
 
     bank: banks.BankConfigureOut | None = None
     usable_wh: Figure | None = None
-    string: SolarStringOut | None = None
+    strings: list[Strings] = field(default_factory=list)
     size: InverterSizeOut | None = None
     feed: InverterDcCurrentOut | None = None
     driving: DcdcSizeOut | None = None
@@ -132,6 +164,8 @@ class Supply:
     drive_wh: Figure | None = None
     demand_wh: dict[str, Figure] = field(default_factory=dict)
     cold: Figure | None = None
+    air: Figure | None = None
+    """Round the inverter, on the hottest day."""
 
 
 def inverter_loads(appliances: list[Appliance]) -> list[InverterLoad]:
@@ -146,58 +180,6 @@ def inverter_loads(appliances: list[Appliance]) -> list[InverterLoad]:
             out.append(InverterLoad.trusted(id=a.id, power_w=p + light, start_power_w=p * a.start_multiple + light, coincident=False,
                                     pure_sine=a.pure_sine))  # fmt: skip
     return out
-
-
-def panel_string(array: SolarArray) -> PanelString:
-    """The solar-string input of an array."""
-    panel = Panel(
-        power_w=array.panel_power_w, vmp_v=array.vmp_v, imp_a=array.imp_a, voc_v=array.voc_v, isc_a=array.isc_a,
-        voc_coeff_per_k=array.voc_coeff_per_k, power_coeff_per_k=array.power_coeff_per_k, noct_c=array.noct_c,
-        max_series_fuse_a=array.max_series_fuse_a,
-    )  # fmt: skip
-    return PanelString(panel=panel, series_count=array.series_count, parallel_count=array.parallel_count)
-
-
-def on_controllers(p: Power) -> list[tuple[SolarController, list[SolarArray]]]:
-    """Controllers with the panels on them: those that an array has of its own, then the one that the rest share."""
-    out = [(a.controller, [a]) for a in p.arrays if a.controller is not None]
-    shared = [a for a in p.arrays if a.controller is None]
-    return out + ([(p.controller, shared)] if p.controller is not None and shared else [])
-
-
-def string_input(ctx: Context, arrays: list[SolarArray], c: SolarController) -> SolarStringIn:
-    """The solar-string input of arrays on a controller, at the place's cold and heat."""
-    return SolarStringIn.trusted(
-        region=ctx.region.key, strings=[panel_string(a) for a in arrays], max_voltage_v=c.max_voltage_v,
-        max_charge_current_a=c.max_charge_current_a, max_input_current_a=c.max_input_current_a, controller_type=c.controller_type,
-        system_voltage_v=ctx.system_v, min_temp_c=max(-60.0, min(25.0, ctx.record_cold().value)),
-        max_ambient_c=min(60.0, max(30.0, max(ctx.climate.tmax_c) + 5)), mounting=arrays[0].mounting,
-    )  # fmt: skip
-
-
-def array_power(array: SolarArray) -> float:
-    """Label power of an array in W."""
-    return array.panel_power_w * array.series_count * array.parallel_count
-
-
-def solar_of(ctx: Context, season: str) -> Figure:
-    """Energy per day of all arrays in the worst planned month of a season."""
-    month = ctx.worst_month(season)
-    psh = given("peak_sun_h", ctx.climate.ghi_kwh_m2_day[month - 1], "table", f"{ctx.climate.name}, month {month}, on the flat; approximate")
-    controller = ctx.design.power.controller
-    kind = controller.controller_type if controller else "mppt"
-    parts = []
-    for a in ctx.design.power.arrays:
-        out = solar_yield_simple(
-            SolarYieldSimpleIn.trusted(
-                array_power_w=array_power(a), peak_sun_h=psh.value, controller_type=kind, panel_vmp_v=a.vmp_v * a.series_count,
-                battery_voltage_v=13.2 * ctx.scale, ambient_temp_c=ctx.day_temp(month), mean_irradiance_w_m2=SEASON_G[season],
-                noct_c=a.noct_c, mounting=a.mounting, power_coeff_per_k=a.power_coeff_per_k, bank_voltage_v=ctx.bank_v,
-            ),
-            {"peak_sun_h": psh, "array_power_w": given("array_power_w", array_power(a), "typed", a.name)},
-        )  # fmt: skip
-        parts.append((a.name, out.figure("energy_wh")))
-    return total(f"Solar per day in {season}", "Wh", parts, "sum of the arrays")
 
 
 def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
@@ -223,17 +205,17 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
     for season in SEASONS:
         s.solar_wh[season] = solar_of(ctx, season)
         s.demand_wh[season] = demand(uses[season].figure("design_energy_wh"), given("round_trip_frac", ctx.chem.round_trip, "table", ctx.chem.name))
-    if p.arrays and p.controller is not None:
-        c = p.controller
-        cold = ctx.record_cold()
-        s.string = solar_string(string_input(ctx, p.arrays, c), {"min_temp_c": cold})
+    cold = ctx.record_cold()
+    s.strings = [Strings(c, arrays, solar_string(string_input(ctx, arrays, c), {"min_temp_c": cold})) for c, arrays in on_controllers(p)]
+    s.air = inverter_air(ctx)
     loads = inverter_loads(ctx.design.life.appliances)
     if p.inverter is not None:
         inv = p.inverter
         eff = inv.efficiency_frac or 0.88
         if loads:
             ratio = min(6.0, max(1.0, (inv.surge_power_w or 2 * inv.rating_w) / inv.rating_w))
-            s.size = inverter_size(InverterSizeIn.trusted(region=ctx.region.key, loads=loads, surge_ratio=ratio, efficiency_frac=eff, idle_w=inv.idle_w))
+            s.size = inverter_size(InverterSizeIn.trusted(region=ctx.region.key, loads=loads, surge_ratio=ratio, efficiency_frac=eff, idle_w=inv.idle_w,
+                                                          ambient_temp_c=min(70.0, s.air.value if s.air else 25.0)), {"ambient_temp_c": s.air} if s.air else None)  # fmt: skip
         feed = next((c for c in ctx.design.wiring.circuits if c.kind == "inverter"), None)
         s.feed = inverter_dc_current(
             InverterDcCurrentIn.trusted(
@@ -300,6 +282,8 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
         out.append(_headroom(ctx, "bank_current", "bank current", uses[season].figure("peak_current_a"), s.bank.figure("max_discharge_a"), "A", 0.0))
     if p.inverter and s.size:
         have = given("rating_w", p.inverter.rating_w, "typed", p.inverter.name, label="inverter rating")
+        if s.air is not None and s.air.value > DERATE_FROM_C:
+            have = rating_left(have, s.air)
         out.append(_headroom(ctx, "inverter", "inverter, running", given("power_w", s.size.coincident_power_w, "computed",
                    "light mains loads together, and one heavy one"), have, "W", 0.25))  # fmt: skip
         surge = given("surge_power_w", p.inverter.surge_power_w or 2 * p.inverter.rating_w,
@@ -310,15 +294,16 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
         feed = next(c for c in ctx.design.wiring.circuits if c.kind == "inverter")
         have = given("rating_a", feed.fuse_a or 0, "typed", feed.name, label=f"inverter {feed.protection}")
         out.append(_headroom(ctx, "inverter_protection", f"inverter {feed.protection}", s.feed.figure("dc_current_a"), have, "A", 0.2))
-    if s.string and p.controller:
-        have = given("max_voltage_v", p.controller.max_voltage_v, "typed", p.controller.name, label="controller's top voltage")
-        out.append(_headroom(ctx, "controller_voltage", "solar voltage on a frosty morning", s.string.figure("voc_cold_v"), have, "V", 0.05))
-        amps = given("max_charge_current_a", p.controller.max_charge_current_a, "typed", p.controller.name, label="controller's top current")
-        out.append(_headroom(ctx, "controller_current", "solar charge current", s.string.figure("uncapped_current_a"), amps, "A", 0.0))
-    if p.arrays:
+    for x in s.strings:
+        have = given("max_voltage_v", x.controller.max_voltage_v, "typed", x.controller.name, label="controller's top voltage")
+        out.append(_headroom(ctx, f"controller_voltage{x.key}", f"solar voltage on a frosty morning{x.label}", x.out.figure("voc_cold_v"), have, "V", 0.05))
+        amps = given("max_charge_current_a", x.controller.max_charge_current_a, "typed", x.controller.name, label="controller's top current")
+        out.append(_headroom(ctx, f"controller_current{x.key}", f"solar charge current{x.label}", x.out.figure("uncapped_current_a"), amps, "A", 0.0))
+    on_roof = [a for a in p.arrays if a.deploy != "ground"]
+    if on_roof:
         roof = given("roof_m2", ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m, "assumed",
                      f"{ROOF_SHARE:.0%} of the inside length × width; the roof plan comes with Fit", label="roof for panels")  # fmt: skip
-        area = given("panel_m2", sum(array_power(a) for a in p.arrays) / 200, "assumed", "about 200 W on a square metre", label="panel area")
+        area = given("panel_m2", sum(array_power(a) for a in on_roof) / 200, "assumed", "about 200 W on a square metre", label="panel area")
         out.append(_headroom(ctx, "roof", "roof area", area, roof, "m²", 0.0))
     if s.driving and s.driving.input_current_a is not None:
         out.append(_headroom(ctx, "alternator", "alternator's spare current", s.driving.figure("input_current_a"),
@@ -344,7 +329,7 @@ def supply_mass(ctx: Context) -> Figure:
     if p.bank:
         unit = p.bank.unit_mass_kg or ctx.chem.kg_per_kwh * p.bank.unit_voltage_v * p.bank.unit_charge_ah / 1000
         add(p.bank.name, unit * p.bank.series_count * p.bank.parallel_count)
-    for item in (p.inverter, p.controller, p.driving, p.shore):
+    for item in (p.inverter, p.controller, p.driving, p.shore, p.generator, *(a.controller for a in p.arrays)):
         if item is not None:
             add(item.name, item.mass_kg)
     for a in p.arrays:
@@ -378,7 +363,14 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
         )  # fmt: skip
     rooms = headrooms(ctx, s, uses, balances)
     mass = ctx.book.put("power/mass_kg", supply_mass(ctx))
-    for name, out in (("bank", s.bank), ("string", s.string), ("feed", s.feed), ("size", s.size), ("driving", s.driving), ("shore", s.shore)):
+    for name, out in (
+        ("bank", s.bank),
+        *((f"string{x.key}", x.out) for x in s.strings),
+        ("feed", s.feed),
+        ("size", s.size),
+        ("driving", s.driving),
+        ("shore", s.shore),
+    ):
         if out is not None:
             for key, fig in out.working.items():
                 ctx.book.put(f"power/{name}/{key}", fig)
@@ -386,11 +378,16 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
         ctx.book.put("power/bank/usable_wh", s.usable_wh)
     if s.cold:
         ctx.book.put("power/bank/cold_c", s.cold)
+    if s.air and p.inverter:
+        ctx.book.put("power/inverter/air_c", s.air)
+        ctx.book.put("power/inverter/left_w", rating_left(given("rating_w", p.inverter.rating_w, "typed", p.inverter.name), s.air))
     tight = min(rooms, key=lambda h: h.headroom_frac - h.margin_frac) if rooms else None
     text = f"{tight.label}: needs {tight.need:,.0f} {tight.unit}, has {tight.have:,.0f} {tight.unit}" if tight else "nothing chosen yet"
     has = [k for k in ("bank", "inverter", "controller", "driving", "shore") if getattr(p, k) is not None] + (["arrays"] if p.arrays else [])
     return PowerPart(
         has=has, seasons=balances, headrooms=rooms, limits=tight.key if tight else None, limits_text=text, mass_kg=mass.value,
+        arrays={a.id: ArrayPart(power_w=array_power(a), controller=c.name if (c := controller_of(p, a)) else None, own=a.controller is not None,
+                                solar_wh={s: sum(out.energy_wh_day for _, out in array_day(ctx, a, ctx.worst_month(s))) for s in SEASONS}) for a in p.arrays},
         summary={
             "usable_wh": s.usable_wh.value if s.usable_wh else None,
             "charge_ah": s.bank.charge_ah if s.bank else None,

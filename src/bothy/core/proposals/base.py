@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from typing import Any, Literal
 
 from pydantic import BaseModel
@@ -57,3 +58,13 @@ def part_proposal(group: Group, path: str, title: str, what: str, value: Any, cu
         id=group, group=group, status="fitted" if same else "change" if current else "new", title=title, what=what, why=why, assumes=assumes,
         patch=[] if same else [{"op": "replace", "path": path, "value": value}], price_eur=price, mass_kg=mass,
     )  # fmt: skip
+
+
+def slug(text: str, taken: set[str]) -> str:
+    """A free id made from words."""
+    stem = re.sub(r"[^a-z0-9]+", "-", text.lower()).strip("-")[:32] or "item"
+    out, n = stem, 2
+    while out in taken:
+        out, n = f"{stem}-{n}", n + 1
+    taken.add(out)
+    return out

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 from typing import Any
 
 from bothy.core.catalogue.parts import Part, of_kind
@@ -11,8 +10,9 @@ from bothy.core.contract import EPS
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.life import Appliance
 from bothy.core.design.wiring import Circuit
+from bothy.core.power.panels import all_controllers
 from bothy.core.power.uses import HEAVY_W
-from bothy.core.proposals.base import Proposal
+from bothy.core.proposals.base import Proposal, slug
 from bothy.core.wiring.circuits import Worked, size_text
 from bothy.core.wiring.currents import at_the_peak, design_current
 from bothy.core.wiring.lighting import propose_zones
@@ -27,16 +27,6 @@ SHARED_CABLE_A, SHARED_FUSE_A = 24.0, 15.0
 MAINS_NOTE = "Mains: a design aid only; a licensed electrician designs, connects and certifies it."
 ZONES = {"kitchen": "kitchen", "living": "living", "cab": "living", "bed": "bed", "washroom": "bed", "garage": "rear", "outside": "rear", "roof": "rear"}
 ZONE_NAMES = {"kitchen": "kitchen", "living": "living and cab", "bed": "bed and washroom", "rear": "rear and outside"}
-
-
-def slug(text: str, taken: set[str]) -> str:
-    """A free id made from words."""
-    stem = re.sub(r"[^a-z0-9]+", "-", text.lower()).strip("-")[:32] or "item"
-    out, n = stem, 2
-    while out in taken:
-        out, n = f"{stem}-{n}", n + 1
-    taken.add(out)
-    return out
 
 
 def _group_of(a: Appliance, amps: float) -> str:
@@ -99,7 +89,7 @@ def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, 
     """Boards and circuits that are missing, without sizes."""
     d = ctx.design
     p = d.power
-    have = {c.kind for c in d.wiring.circuits}
+    have = {c.feed for c in d.wiring.circuits}
     fed = {i for c in d.wiring.circuits for i in c.appliances}
     taken = {c.id for c in d.wiring.circuits}
     free = [a for a in d.life.appliances if a.id not in fed and a.count > 0]
@@ -139,7 +129,13 @@ def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, 
     for b in [*(x.id for x in d.wiring.boards if x.side == "dc"), *(x["id"] for x in boards if x["side"] == "dc")]:
         if not any(c.kind == "feeder" and c.board == b for c in d.wiring.circuits):
             add("Board feed", "feeder", b)
-    for kind, item, name in (("solar", p.controller, "Solar charge"), ("driving", p.driving, "Driving charge"), ("shore", p.shore, "Shore charge")):
+    for _, arrays in all_controllers(p):
+        if not arrays or arrays[0].controller is None:
+            if "solar" not in have:
+                add("Solar charge", "solar")
+        elif f"solar:{arrays[0].id}" not in have:
+            add(f"Solar charge, {arrays[0].name}"[:120], "solar", array=arrays[0].id)
+    for kind, item, name in (("driving", p.driving, "Driving charge"), ("shore", p.shore, "Shore charge")):
         if item is not None and kind not in have:
             second = kind == "driving" and p.driving is not None and p.driving.school == "second"
             if second:

@@ -6,16 +6,17 @@ from typing import Any
 
 from bothy.core.catalogue.parts import Part, of_kind
 from bothy.core.context import BANK_PLACES, Context
-from bothy.core.design.power import SolarArray, SolarController
+from bothy.core.design.power import SolarArray
+from bothy.core.power.around import inverter_air
 from bothy.core.power.bank import BankConfigureIn, BankSizeIn, bank_configure, bank_size
 from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.inverter import InverterSizeIn, inverter_size
 from bothy.core.power.load_budget import LoadBudgetOut
+from bothy.core.power.panels import cheapest_controller, label_yield, month_yield, mppt_by_price, solar_of
 from bothy.core.power.shore import ShoreChargeTimeIn, shore_charge_time
-from bothy.core.power.solar import SolarYieldSimpleIn, solar_string, solar_yield_simple
-from bothy.core.power.supply import BAD_STRING_RULES, ROOF_SHARE, SEASON_G, array_power, demand, inverter_loads, solar_of, string_input
-from bothy.core.proposals.base import Proposal, part_proposal
+from bothy.core.power.supply import ROOF_SHARE, demand, inverter_loads
+from bothy.core.proposals.base import Proposal, part_proposal, slug
 
 W_PER_M2 = 200.0
 
@@ -42,14 +43,16 @@ def propose_inverter(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal |
     if not loads:
         return None
     parts = [p for p in of_kind("inverter") if p.data["pure_sine"]]
-    need = inverter_size(InverterSizeIn.trusted(region=ctx.region.key, loads=loads, ratings_w=[p.data["rating_w"] for p in parts]))
+    known = inverter_air(ctx)
+    air = min(70.0, known.value if known is not None else ctx.hot_c)
+    need = inverter_size(InverterSizeIn.trusted(region=ctx.region.key, loads=loads, ratings_w=[p.data["rating_w"] for p in parts], ambient_temp_c=air))
     part = next((p for p in sorted(parts, key=lambda p: p.data["rating_w"]) if p.data["rating_w"] == need.rating_w), None)
     if part is None:
         return None
     value = {"name": part.name, "part": part.key, "rating_w": part.data["rating_w"], "surge_power_w": part.data["surge_power_w"],
              "idle_w": part.data["idle_w"], "pure_sine": True, "mode": "with_load", "mass_kg": part.mass_kg, "by": "proposal"}  # fmt: skip
     why = [f"Running together: {need.coincident_power_w:,.0f} W; hardest start: {need.start_power_w:,.0f} W.",
-           f"With 25 % headroom that asks for {need.required_power_w:,.0f} W ({need.governing})."]  # fmt: skip
+           f"With 25 % headroom{f' and {air:.0f} °C round it' if need.derate_frac < 1 else ''} that asks for {need.required_power_w:,.0f} W ({need.governing})."]  # fmt: skip
     return part_proposal("inverter", "/power/inverter", "Inverter", part.name, value, _dump(ctx.design.power.inverter), why,
                          ["Mains appliances of 800 W and more run one at a time, on top of the light ones.", "Switched on only while something uses it."],
                          price=part.price_eur, mass=part.mass_kg)  # fmt: skip
@@ -72,29 +75,38 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
     hardness = sorted(planned, key=lambda s: uses[s].design_energy_wh / max(0.05, ctx.climate.ghi_kwh_m2_day[ctx.worst_month(s) - 1]))
     target_season = hardness[(len(hardness) - 1) // 2]
     month = ctx.worst_month(target_season)
-    need = max(1.0, demand.raw(uses[target_season].design_energy_wh, ctx.chem.round_trip) - _drive_wh(ctx))
-    sun = solar_yield_simple(SolarYieldSimpleIn.trusted(array_power_w=100, peak_sun_h=ctx.climate.ghi_kwh_m2_day[month - 1], ambient_temp_c=ctx.day_temp(month),
-                                                mean_irradiance_w_m2=SEASON_G[target_season], daily_energy_wh=need))  # fmt: skip
-    target = min(roof_w, sun.required_array_power_w or roof_w)
-    typed = any(a.by == "typed" for a in p.arrays) or (p.controller is not None and p.controller.by == "typed")
+    own = [a for a in p.arrays if a.controller is not None]
+    shared = [a for a in p.arrays if a.controller is None]
+    beside = sum(out.energy_wh_day for a in own for _, out in month_yield(ctx, a, a.controller, ctx.climate, month))
+    need = max(1.0, demand.raw(uses[target_season].design_energy_wh, ctx.chem.round_trip) - _drive_wh(ctx) - beside)
+    each = label_yield(ctx, month)
+    target = min(roof_w, need / each if each > 0 else roof_w)
+    typed = any(a.by == "typed" for a in shared) or (p.controller is not None and p.controller.by == "typed")
     best = _best_string(ctx, target, roof_w)
     if best is None:
         return []
     panel, s, n, controller, out = best
     power = panel.data["panel_power_w"] * s * n
-    array = {**panel.data, "id": "roof", "name": f"{s * n} × {panel.name}", "part": panel.key, "series_count": s, "parallel_count": n,
+    array = {**panel.data, "id": slug("roof", {a.id for a in own}), "name": f"{s * n} × {panel.name}", "part": panel.key, "series_count": s, "parallel_count": n,
              "unit_mass_kg": panel.mass_kg, "string_fuse": out.string_fuse_required, "disconnect": True, "by": "proposal"}  # fmt: skip
     control = {"name": controller.name, "part": controller.key, "mass_kg": controller.mass_kg, "by": "proposal", **controller.data}
     limited = "the roof limits it" if target >= roof_w - 1e-9 else f"that covers {target_season} by sun alone"
-    why = [f"In {target_season} a day takes {need:,.0f} Wh more than driving gives; {power:,.0f} W, because {limited}.",
+    why = [f"In {target_season} a day takes {need:,.0f} Wh more than driving{' and the panels with a controller of their own' if own else ''} {'give' if own else 'gives'}; {power:,.0f} W, because {limited}.",
            f"{s} in series, {n} parallel: {out.voc_cold_v:.0f} V on the coldest morning, the controller stands {controller.data['max_voltage_v']:.0f} V."]  # fmt: skip
     assumes = [f"{ROOF_SHARE:.0%} of the inside area is free on the roof, flat, unshaded.", f"Sun of {ctx.climate.name}, approximate monthly normals."]
     what = f"{s * n} × {panel.name} on {controller.name}"
     if typed:
         return [Proposal(id="solar", group="solar", status="kept", title="Solar", what=what, why=why, assumes=assumes, patch=[])]
-    old = [a.model_dump(mode="json") for a in p.arrays]
+    old = [a.model_dump(mode="json") for a in shared]
     same = len(old) == 1 and all(old[0].get(k) == v for k, v in array.items()) and (_dump(p.controller) or {}).get("part") == controller.key
-    patch = [] if same else [{"op": "replace", "path": "/power/arrays", "value": [array]}, {"op": "replace", "path": "/power/controller", "value": control}]
+    patch = (
+        []
+        if same
+        else [
+            {"op": "replace", "path": "/power/arrays", "value": [*(a.model_dump(mode="json") for a in own), array]},
+            {"op": "replace", "path": "/power/controller", "value": control},
+        ]
+    )
     return [Proposal(id="solar", group="solar", status="fitted" if same else "change" if old else "new", title="Solar", what=what, why=why, assumes=assumes,
                      patch=patch, price_eur=panel.price_eur * s * n + controller.price_eur, mass_kg=panel.mass_kg * s * n + controller.mass_kg)]  # fmt: skip
 
@@ -114,13 +126,9 @@ def _best_string(ctx: Context, target_w: float, roof_w: float) -> tuple[Part, in
                 options.append((round(10 * min(power, target_w) / target_w), -panel.price_eur * s * n, panel, s, n, array))
     options.sort(key=lambda o: (o[0], o[1]), reverse=True)
     for _, _, panel, s, n, array in options:
-        for controller in sorted((c for c in of_kind("controller") if c.data["controller_type"] == "mppt"), key=lambda c: c.price_eur):
-            c = controller.data
-            if c["max_charge_current_a"] * 1.25 < array_power(array) / (14.4 * ctx.scale):
-                continue
-            out = solar_string(string_input(ctx, [array], SolarController.model_validate(c)))
-            if not BAD_STRING_RULES & set(out.rules):
-                return panel, s, n, controller, out
+        found = cheapest_controller(ctx, [array], mppt_by_price())
+        if found is not None:
+            return panel, s, n, *found
     return None
 
 

@@ -10,7 +10,7 @@ from bothy.core.context import Context
 from bothy.core.design.power import Bank, DrivingCharge, Inverter, Power, Shore, SolarArray, SolarController
 from bothy.core.power.bank import cells_of_unit
 from bothy.core.power.chemistry import CHEMISTRIES
-from bothy.core.power.supply import array_power
+from bothy.core.power.panels import array_power
 from bothy.core.sizing.prices import price_and_mass
 
 PANEL_12V_MAX_VMP = 24.0

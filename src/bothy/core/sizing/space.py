@@ -13,10 +13,10 @@ from bothy.core.design.power import Bank, DrivingCharge, Power, SolarArray, Sola
 from bothy.core.power.bank import BankConfigureIn, bank_configure, cells_of_unit
 from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
-from bothy.core.power.solar import solar_string
-from bothy.core.power.supply import BAD_STRING_RULES, ROOF_SHARE, array_power, string_input
+from bothy.core.power.panels import array_power, cheapest_controller
+from bothy.core.power.supply import ROOF_SHARE
 from bothy.core.power.uses import budgets
-from bothy.core.proposals.circuits import slug
+from bothy.core.proposals.base import slug
 
 REASONS = {
     "roof": "the roof has no room for the panels", "payload": "it weighs more than may be loaded", "budget": "it costs more than the budget",
@@ -125,15 +125,8 @@ def _controller(ctx: Context, panel: Part, s: int, n: int, controllers: list[Par
     taken = {a.id for a in ctx.design.power.arrays if a.controller is not None}
     array = SolarArray.model_validate({**d, "id": slug("roof", taken), "name": f"{s * n} × {panel.name}"[:120], "part": _key_of(panel), "series_count": s, "parallel_count": n,
                                        "unit_mass_kg": panel.mass_kg or None, "disconnect": True, **placed})  # fmt: skip
-    for c in controllers:
-        x = c.data
-        if d["voc_v"] * s > x["max_voltage_v"] or x["max_charge_current_a"] * 1.25 < array_power(array) / (14.4 * ctx.scale):
-            continue
-        control = SolarController.model_validate({**x, "name": c.name, "part": _key_of(c), "mass_kg": c.mass_kg})
-        out = solar_string(string_input(ctx, [array], control))
-        if not BAD_STRING_RULES & set(out.rules):
-            return c, array.model_copy(update={"string_fuse": out.string_fuse_required})
-    return None
+    found = cheapest_controller(ctx, [array], controllers)
+    return None if found is None else (found[0], array.model_copy(update={"string_fuse": found[1].string_fuse_required}))
 
 
 def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> list[Option]:

@@ -49,8 +49,8 @@ class _MonthAt(Contract):
 
     @property
     def facing(self) -> tuple[float, ...]:
-        """The heading, or the eight that stand for an unknown one."""
-        return HEADINGS_DEG if self.azimuth_deg is None else (self.azimuth_deg,)
+        """The heading, or the eight that stand for an unknown one; a flat panel has none."""
+        return (self.azimuth_deg,) if self.azimuth_deg is not None else HEADINGS_DEG if self.tilt_deg > 0 else (0.0,)
 
 
 class _Place(NamedTuple):

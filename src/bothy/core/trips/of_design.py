@@ -12,11 +12,11 @@ from pydantic import BaseModel
 
 from bothy.core.context import Context
 from bothy.core.contract import quick
-from bothy.core.design.power import SolarArray
 from bothy.core.finding import Finding
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.load_budget import LoadBudgetIn, load_budget
-from bothy.core.power.supply import on_controllers, second_alternator_a
+from bothy.core.power.panels import faces_of, on_controllers
+from bothy.core.power.supply import second_alternator_a
 from bothy.core.power.uses import inverter_use
 from bothy.core.sun.geometry import Array, midpoints
 from bothy.core.sun.plane import Module
@@ -31,8 +31,6 @@ from bothy.core.trips.stores import GasTrip, WaterTrip, gas_trip, half, water_tr
 from bothy.core.trips.trip import default_shed
 
 STEP_MIN = 15
-ACROSS_M = 1.2
-"""How far panels reach across a curved roof where nothing is said (typical)."""
 ASSUMED = (
     "Approximate climate of the place; import a weather file for precision.",
     "Panels with 3 % dirt and 2 % mismatch, shaded where Power says so.",
@@ -80,15 +78,6 @@ def bank_of(ctx: Context) -> TripBank:
         chemistry=b.chemistry, capacity_ah=b.unit_charge_ah * p, system_voltage_v=ctx.system_v, max_charge_a=b.unit_max_charge_a * p if b.unit_max_charge_a else None,
         max_discharge_a=b.unit_max_discharge_a * p if b.unit_max_discharge_a else None, thermal_ua_w_k=b.heat_loss_w_k if b.heat_loss_w_k is not None else UA_W_K,
     )  # fmt: skip
-
-
-def faces_of(a: SolarArray) -> list[tuple[float, float, float]]:
-    """Parts of an array by the way they face: part of its power, tilt and azimuth from the nose. On a curved roof it leans to both sides, each half at its own mean tilt."""
-    if a.roof_radius_m is None or a.deploy != "fixed" or a.tilt_deg > 0:
-        return [(1.0, a.tilt_deg, a.azimuth_deg)]
-    half = min(0.95, (a.across_m or ACROSS_M) / 2 / a.roof_radius_m)
-    mean = math.degrees(math.asin(half)) / 2
-    return [(0.5, mean, 90.0), (0.5, mean, 270.0)]
 
 
 def panels_of(ctx: Context) -> list[PlanArray]:

@@ -12,9 +12,8 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.power import SolarArray
 from bothy.core.finding import Finding, finding, in_order, rules
+from bothy.core.power.panels import ACROSS_M, month_yield
 from bothy.core.sun.curved import CurvedPanelFactorIn, CurvedPanelFactorOut, curved_panel_factor
-from bothy.core.sun.geometry import MEAN_DAY, extraterrestrial_day
-from bothy.core.sun.month import PanelDayYieldIn, panel_day_yield
 from bothy.core.trips.generator import runs_dry
 from bothy.core.trips.itinerary import FAR_KM, FAR_M, days_of, legs_of, nearest
 
@@ -68,7 +67,6 @@ HOOKED_FRAC, STANDS_WITHOUT_SUN_D = 1 / 3, 2.0
 SMALL_SUN, FED_FRAC = 0.3, 2 / 3
 FULL_LEAD, LEAD_DAYS = 0.97, 7
 BENT_LOSS, MUCH_BENT = 0.10, 0.30
-ACROSS_M = 1.2
 PLANNED_YEARS, IDLE_PART, CLIPPED, MUCH_CLIPPED = 10, 0.15, 0.03, 0.10
 HEAT_MISSING, MUCH_ASSUMED, SNOW_DAYS = 0.05, 0.5, 3
 MUCH_UNUSED, MOSTLY_DRIVING, STANDS_DAYS = 0.4, 0.7, 3
@@ -232,7 +230,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
         add("sim-load-assumed", f"{assumed:.0%} of the energy is that of catalogue values.")
 
 
-HOT_CELL_C, SKY_MOST = 65.0, 0.77
+HOT_CELL_C = 65.0
 
 
 def _hot_cells(ctx: Context, add: Callable[..., None]) -> None:
@@ -246,11 +244,7 @@ def _hot_cells(ctx: Context, add: Callable[..., None]) -> None:
     said = []
     for mounting in dict.fromkeys(a.mounting for a in p.arrays):
         a = next(x for x in p.arrays if x.mounting == mounting)
-        most = SKY_MOST * extraterrestrial_day(c.lat_deg, MEAN_DAY[m - 1])  # a weather file may hold more than the air lets through
-        out = panel_day_yield(PanelDayYieldIn.trusted(
-            month=m, lat_deg=c.lat_deg, ghi_kwh_m2_day=min(c.ghi_kwh_m2_day[m - 1], most), elevation_m=c.elevation_m, tmin_c=c.tmin_c[m - 1], tmax_c=c.tmax_c[m - 1], tilt_deg=a.tilt_deg,
-            power_stc_w=a.panel_power_w, mounting=mounting, noct_c=a.noct_c, power_coeff_per_k=a.power_coeff_per_k, shade_frac=[0.0] * 24))  # fmt: skip
-        t = out.mean_cell_temp_c
+        t = month_yield(ctx, a, None, c, m)[0][1].mean_cell_temp_c
         if t is not None and t > HOT_CELL_C:
             said.append(f"{a.name}: {t:.0f} °C in the mean of {MONTHS[m - 1]}’s light at {c.name}, {-a.power_coeff_per_k * (t - 25):.0%} of the label lost")
     if said:

@@ -12,6 +12,15 @@ from bothy.core.figure import Figure, derived, formula
 from bothy.core.warmth.air import CP, RHO, ZERO_K, G
 from bothy.core.warmth.ventilation import CD
 
+CASE_U_W_M2K = 3.0
+"""What a cabinet's walls pass (typical)."""
+
+
+def open_area_m2(low_mm2: float, high_mm2: float) -> float:
+    """Area in m² of two vents that the air passes one after the other; 0 where one is shut."""
+    low, high = low_mm2 * 1e-6, high_mm2 * 1e-6
+    return 1 / math.sqrt(1 / low**2 + 1 / high**2) if low > 0 and high > 0 else 0.0
+
 
 def draught_m_s(rise_k: float, room_c: float, stack_height_m: float) -> float:
     """Air speed factor of a warm column."""
@@ -29,7 +38,7 @@ class CabinetVentIn(Contract):
     max_cabinet_temp_c: float = Field(40, ge=-20, le=90)
     stack_height_m: float = Field(0.4, gt=0, le=3)
     case_area_m2: float = Field(0, ge=0, le=50)
-    case_u_w_m2k: float = Field(3, ge=0, le=20)
+    case_u_w_m2k: float = Field(CASE_U_W_M2K, ge=0, le=20)
     grille_free_frac: float = Field(0.5, gt=0, le=1)
     low_area_mm2: float | None = Field(None, ge=0, le=1e6)
     high_area_mm2: float | None = Field(None, ge=0, le=1e6)
@@ -95,8 +104,7 @@ def cabinet_vent(inp: CabinetVentIn, sources: dict[str, Figure] | None = None) -
     )
     temp = None
     if inp.low_area_mm2 is not None and inp.high_area_mm2 is not None:
-        low, high = inp.low_area_mm2 * 1e-6, inp.high_area_mm2 * 1e-6
-        open_ = 1 / math.sqrt(1 / low**2 + 1 / high**2) if low > 0 and high > 0 else 0.0
+        open_ = open_area_m2(inp.low_area_mm2, inp.high_area_mm2)
         at = inp.room_temp_c + cabinet_rise(inp.heat_w, inp.case_u_w_m2k * inp.case_area_m2, open_, inp.room_temp_c, inp.stack_height_m)
         temp = derived(
             "cabinet_temp_c",

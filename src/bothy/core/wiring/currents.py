@@ -60,9 +60,11 @@ def circuit_current(ctx: Context, c: Circuit, on_it: list[Appliance], feeds: Fee
                 inrush, seconds = extra, INRUSH_S.get(a.kind, 0.1)
         whole = total("Design current of the circuit", "A", parts, "all that hangs on it at once; handbook 02 §3.1")
         return whole, ctx.region.mains_v if ac else float(ctx.system_v), whole.value + inrush if inrush else 0.0, seconds
-    if c.kind in feeds:
-        feed = feeds[c.kind]
+    if c.feed in feeds:
+        feed = feeds[c.feed]
         return feed.current_a, feed.voltage_v, 0.0, 0.1
+    if c.kind not in ("feeder", "main"):
+        return given("current_a", 0.0, "computed", "nothing is chosen yet that feeds it", label="current of the feed"), float(ctx.system_v), 0.0, 0.1
     if c.kind == "feeder":
         fig = (boards_a.get(c.board) if c.board else None) or given("current_a", 0.0, "computed", "nothing on its board yet", label="board's current")
         return fig, float(ctx.system_v), 0.0, 0.1

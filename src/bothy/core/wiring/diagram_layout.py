@@ -12,6 +12,7 @@ from dataclasses import dataclass, field
 
 from bothy.core.context import Context
 from bothy.core.design.wiring import Board
+from bothy.core.power.panels import all_controllers, array_power
 from bothy.core.wiring.circuits import Worked
 from bothy.core.wiring.diagram import Diagram, Sheet
 
@@ -43,7 +44,7 @@ class _Plan:
         self.load_bus_x = BUS_X + (BUS_STEP if self.two else 0.0)
         self.boards = {b.id: b for b in wiring.boards if b.side == "dc"}
         self.feeders = {w.circuit.board: w for w in reversed(self.worked) if w.circuit.kind == "feeder"}
-        self.by_kind: dict[str, Worked] = {w.circuit.kind: w for w in reversed(self.worked)}
+        self.by_kind: dict[str, Worked] = {w.circuit.feed: w for w in reversed(self.worked)}
         self.ac = [w for w in self.worked if w.part.ac]
         self.on: dict[str | None, list[Worked]] = {}
         for w in self.worked:
@@ -198,18 +199,19 @@ def _sources(p: _Plan, height: float) -> tuple[float, float, list[tuple[float, s
     s, power = p.sheet, p.ctx.design.power
     right = SOURCE_X + SOURCE_W
     rows: list[tuple[str, str, str, str, tuple[str, str] | None]] = []
-    if power.controller:
-        count = sum(a.series_count * a.parallel_count for a in power.arrays)
-        watts = sum(a.panel_power_w * a.series_count * a.parallel_count for a in power.arrays)
-        strings = power.arrays[0] if len(power.arrays) == 1 else None
-        how = f"{strings.series_count} in series × {strings.parallel_count}" if strings else f"{len(power.arrays)} arrays"
+    for control, arrays in all_controllers(power):
+        count = sum(a.series_count * a.parallel_count for a in arrays)
+        watts = sum(array_power(a) for a in arrays)
+        strings = arrays[0] if len(arrays) == 1 else None
+        how = f"{strings.series_count} in series × {strings.parallel_count}" if strings else f"{len(arrays)} arrays"
+        own = arrays[0].id if arrays and arrays[0].controller is not None else None
         rows.append(
             (
-                "solar",
-                "power:solar",
-                power.controller.name,
-                f"{power.controller.max_charge_current_a:g} A",
-                (f"{count} panels, {watts:g} W", how) if count else None,
+                f"solar:{own}" if own else "solar",
+                f"array:{own}" if own else "power:solar",
+                control.name,
+                f"{control.max_charge_current_a:g} A",
+                (f"{count} panel{'s' if count > 1 else ''}, {watts:g} W", how) if count else None,
             )
         )
     if power.driving:
@@ -272,10 +274,11 @@ def _origin_line(p: _Plan, kind: str, ref: str, y: float) -> None:
             s.mark("fuse", f"circuit:{w.circuit.id}", end - 5, y, f"fuse at the other end, {w.circuit.far_fuse_a:g} A")
         return
     s.line(f"o-{kind}", ref, "ac" if kind == "shore" else "dc", (start, y), (end, y))
-    arrays = p.ctx.design.power.arrays
-    if kind == "solar" and any(a.string_fuse for a in arrays):
+    own = kind.partition(":")[2]
+    arrays = [a for a in p.ctx.design.power.arrays if (a.id == own if own else a.controller is None)] if kind.startswith("solar") else []
+    if any(a.string_fuse for a in arrays):
         s.mark("fuse", ref, start + 8, y, "a fuse in each string")
-    if kind == "solar" and any(a.disconnect for a in arrays):
+    if any(a.disconnect for a in arrays):
         s.mark("isolator", ref, end - 34, y, "disconnect of the panels")
     m = p.ctx.design.wiring.mains
     if kind == "shore" and m is not None and m.rcd:
@@ -321,7 +324,7 @@ def diagram(ctx: Context, worked: list[Worked], folded: Iterable[str] = ()) -> D
         y += GAP
         s.breaks.append(y - GAP / 2)
     y, inverter, shore = _mains(p, y, switches)
-    left = sum(x is not None for x in (ctx.design.power.controller, ctx.design.power.driving, ctx.design.power.shore))
+    left = len(all_controllers(ctx.design.power)) + sum(x is not None for x in (ctx.design.power.driving, ctx.design.power.shore))
     bottom = max(y, TOP + 44 + LEFT_STEP * left, 200.0)
     for mid, feed, ref in fed:
         s.wire(feed, ref, (p.load_bus_x + BUS_W, mid), (p.board_x(0), mid))

@@ -1,0 +1,159 @@
+"""Panels of a design: which controller they are on, how they lie, and what they give on a mean day of a month (handbook 01 §3.11, 03 §3.9)."""
+
+from __future__ import annotations
+
+import math
+from functools import lru_cache
+
+from bothy.core.catalogue.climates import MONTHS, Climate
+from bothy.core.catalogue.parts import Part, of_kind
+from bothy.core.context import Context
+from bothy.core.design.power import Power, SolarArray, SolarController
+from bothy.core.figure import Figure, given, total
+from bothy.core.power.solar import Panel, PanelString, SolarStringIn, SolarStringOut, solar_string
+from bothy.core.sun.geometry import MEAN_DAY, extraterrestrial_day
+from bothy.core.sun.month import PanelDayYieldIn, PanelDayYieldOut, panel_day_yield
+
+ACROSS_M = 1.2
+"""How far panels reach across a curved roof where nothing is said (typical)."""
+SKY_MOST = 0.77
+"""No month is clearer; a weather file may hold more than the air lets through."""
+
+
+def array_power(array: SolarArray) -> float:
+    """Label power of an array in W."""
+    return array.panel_power_w * array.series_count * array.parallel_count
+
+
+def on_controllers(p: Power) -> list[tuple[SolarController, list[SolarArray]]]:
+    """Controllers with the panels on them: those that an array has of its own, then the one that the rest share."""
+    out = [(a.controller, [a]) for a in p.arrays if a.controller is not None]
+    shared = [a for a in p.arrays if a.controller is None]
+    return out + ([(p.controller, shared)] if p.controller is not None and shared else [])
+
+
+def all_controllers(p: Power) -> list[tuple[SolarController, list[SolarArray]]]:
+    """Solar controllers with their panels, the shared one first, which may have none yet."""
+    rows = list(reversed(on_controllers(p)))
+    if p.controller is not None and all(a.controller is not None for a in p.arrays):
+        rows.insert(0, (p.controller, []))
+    return rows
+
+
+def controller_of(p: Power, a: SolarArray) -> SolarController | None:
+    """The controller that an array is on: its own, or the shared one."""
+    return a.controller or p.controller
+
+
+def panel_string(array: SolarArray) -> PanelString:
+    """The solar-string input of an array."""
+    panel = Panel(
+        power_w=array.panel_power_w, vmp_v=array.vmp_v, imp_a=array.imp_a, voc_v=array.voc_v, isc_a=array.isc_a,
+        voc_coeff_per_k=array.voc_coeff_per_k, power_coeff_per_k=array.power_coeff_per_k, noct_c=array.noct_c,
+        max_series_fuse_a=array.max_series_fuse_a,
+    )  # fmt: skip
+    return PanelString(panel=panel, series_count=array.series_count, parallel_count=array.parallel_count)
+
+
+def string_input(ctx: Context, arrays: list[SolarArray], c: SolarController) -> SolarStringIn:
+    """The solar-string input of arrays on a controller, at the place's cold and heat."""
+    return SolarStringIn.trusted(
+        region=ctx.region.key, strings=[panel_string(a) for a in arrays], max_voltage_v=c.max_voltage_v,
+        max_charge_current_a=c.max_charge_current_a, max_input_current_a=c.max_input_current_a, controller_type=c.controller_type,
+        system_voltage_v=ctx.system_v, min_temp_c=max(-60.0, min(25.0, ctx.record_cold().value)),
+        max_ambient_c=min(60.0, max(30.0, max(ctx.climate.tmax_c) + 5)), mounting=arrays[0].mounting,
+    )  # fmt: skip
+
+
+BAD_STRING_RULES = {"power-solar-voc-over", "power-solar-voc-tight", "power-solar-vmp-low", "power-solar-start-low", "power-solar-isc-over",
+                    "power-solar-isc-tight", "power-solar-overpanel", "power-solar-string-fuse-none"}  # fmt: skip
+"""Findings that a string and a controller chosen by Bothy must not have."""
+
+
+def cheapest_controller(ctx: Context, arrays: list[SolarArray], allowed: list[Part]) -> tuple[Part, SolarStringOut] | None:
+    """The first of a list (cheapest first) that takes these arrays without a finding and clips little of their label; None where none does."""
+    top_v = max(a.voc_v * a.series_count for a in arrays)
+    label_a = sum(array_power(a) for a in arrays) / (14.4 * ctx.scale)
+    for part in allowed:
+        if top_v > part.data["max_voltage_v"] or part.data["max_charge_current_a"] * 1.25 < label_a:
+            continue
+        out = solar_string(string_input(ctx, arrays, SolarController.model_validate(part.data)))
+        if not BAD_STRING_RULES & set(out.rules):
+            return part, out
+    return None
+
+
+def mppt_by_price() -> list[Part]:
+    """MPPT controllers of the catalogue, cheapest first."""
+    return sorted((c for c in of_kind("controller") if c.data["controller_type"] == "mppt"), key=lambda c: c.price_eur)
+
+
+def faces_of(a: SolarArray) -> list[tuple[float, float, float]]:
+    """Parts of an array by the way they face: part of its power, tilt and azimuth from the nose. On a curved roof it leans to both sides, each half at its own mean tilt."""
+    if a.roof_radius_m is None or a.deploy != "fixed" or a.tilt_deg > 0:
+        return [(1.0, a.tilt_deg, a.azimuth_deg)]
+    half = min(0.95, (a.across_m or ACROSS_M) / 2 / a.roof_radius_m)
+    mean = math.degrees(math.asin(half)) / 2
+    return [(0.5, mean, 90.0), (0.5, mean, 270.0)]
+
+
+@lru_cache(maxsize=512)
+def _yield(c: Climate, month: int, power_w: float, tilt_deg: float, azimuth_deg: float | None, mounting: str, noct_c: float, coeff: float, shade: tuple[float, ...], pwm: bool,
+           most_w: float | None, vmp_v: float, battery_v: float) -> PanelDayYieldOut:  # fmt: skip
+    most = SKY_MOST * extraterrestrial_day(c.lat_deg, MEAN_DAY[month - 1])
+    return panel_day_yield(
+        PanelDayYieldIn.trusted(
+            month=month, lat_deg=c.lat_deg, ghi_kwh_m2_day=min(c.ghi_kwh_m2_day[month - 1], most), elevation_m=c.elevation_m, tmin_c=c.tmin_c[month - 1], tmax_c=c.tmax_c[month - 1],
+            tilt_deg=tilt_deg, azimuth_deg=azimuth_deg, power_stc_w=power_w, mounting=mounting, noct_c=noct_c, power_coeff_per_k=coeff, shade_frac=list(shade) or [0.0] * 24,
+            controller_type="pwm" if pwm else "mppt", controller_power_w=most_w, panel_vmp_v=vmp_v if pwm else None, battery_voltage_v=battery_v,
+        ),
+        {"power_stc_w": given("power_stc_w", power_w, "typed", "panels × label power")},
+    )  # fmt: skip
+
+
+def month_yield(ctx: Context, a: SolarArray, control: SolarController | None, c: Climate, month: int, part: float = 1.0) -> list[tuple[str, PanelDayYieldOut]]:
+    """What an array gives on a mean day of a month, by the way its parts face; ``part`` of its controller is its. Lifted and tilted panels: the mean of all headings,
+    for nobody knows how the vehicle stands; on the ground they face as they are set. Shade is taken as by the sun's own clock."""
+    pwm = control is not None and control.controller_type == "pwm"
+    out = []
+    faces = faces_of(a)
+    for share, tilt, azimuth in faces:
+        facing = azimuth if a.deploy == "ground" and tilt > 0 else None
+        most = part * share * control.max_charge_current_a * ctx.bank_v if control is not None else None
+        made = _yield(
+            c,
+            month,
+            array_power(a) * share,
+            tilt,
+            facing,
+            a.mounting,
+            a.noct_c,
+            a.power_coeff_per_k,
+            tuple(a.shade_frac),
+            pwm,
+            most,
+            a.vmp_v * a.series_count,
+            13.2 * ctx.scale,
+        )
+        out.append((a.name if len(faces) == 1 else f"{a.name}, {'right' if azimuth < 180 else 'left'} half", made))
+    return out
+
+
+def array_day(ctx: Context, a: SolarArray, month: int) -> list[tuple[str, PanelDayYieldOut]]:
+    """What an array of the design gives on a mean day of a month at its place, with its part of the controller that it is on."""
+    beside = [x for x in ctx.design.power.arrays if x.controller is None] if a.controller is None else [a]
+    part = array_power(a) / sum(array_power(x) for x in beside)
+    return month_yield(ctx, a, controller_of(ctx.design.power, a), ctx.climate, month, part)
+
+
+def solar_of(ctx: Context, season: str) -> Figure:
+    """Energy per day of all arrays in the worst planned month of a season."""
+    month = ctx.worst_month(season)
+    parts = [(name, out.figure("energy_wh_day")) for a in ctx.design.power.arrays for name, out in array_day(ctx, a, month)]
+    return total(f"Solar per day in {season}", "Wh", parts, f"sum of the arrays on a mean day of {MONTHS[month - 1]} in {ctx.climate.name}; handbook 03 §3.9")
+
+
+def label_yield(ctx: Context, month: int) -> float:
+    """Wh a day of each W on the label, flat on the roof with a gap, unshaded."""
+    plain = SolarArray(id="plain", panel_power_w=100.0, vmp_v=18.0, imp_a=5.56, voc_v=21.6, isc_a=6.0)
+    return month_yield(ctx, plain, None, ctx.climate, month)[0][1].energy_wh_day / 100
