@@ -92,6 +92,8 @@ def test_what_it_burns_follows_what_it_gives() -> None:
     assert g.made_kwh == pytest.approx(run({"generator_h": 4.0}).shore_wh_day * 5 / 0.9 / 1000)
     assert g.store is None
     assert g.short_frac == 0
+    figures = report(made({"generator_h": 4.0})).figures
+    assert figures["power/generator/full_per_h"] == {"label": "Burnt an hour at its full rating", "value": 0.96, "unit": "L"}
     said = run({"generator_h": 4.0}, generator={**GENERATOR, "full_per_h": 2.0}).generator
     assert said.burnt == pytest.approx(2.0 / 0.96 * g.burnt)
 

@@ -56,6 +56,17 @@ def test_a_season_of_sun_is_that_of_the_suns_own_sums() -> None:
     assert pwm == pytest.approx(day(controller_type="pwm", panel_vmp_v=33.0), rel=1e-9)
 
 
+def test_panels_on_the_ground_face_the_noon_sun_until_somebody_says_otherwise() -> None:
+    unsaid = {**PANELS, "tilt_deg": 60.0, "deploy": "ground"}
+    winter = solar_of(Context(sunny(unsaid)), "winter").value
+    assert winter == pytest.approx(day(tilt_deg=60, azimuth_deg=180), rel=1e-9)
+    assert solar_of(Context(sunny({**unsaid, "azimuth_deg": 0.0})), "winter").value < winter / 3
+    south = Context(sunny(unsaid, place="melbourne", months=(6, 6)))
+    north = solar_of(south, "winter").value
+    assert north == pytest.approx(solar_of(Context(sunny({**unsaid, "azimuth_deg": 0.0}, place="melbourne", months=(6, 6))), "winter").value)
+    assert north > 2 * solar_of(Context(sunny({**unsaid, "azimuth_deg": 180.0}, place="melbourne", months=(6, 6))), "winter").value
+
+
 def test_flat_panels_give_what_the_handbooks_table_says() -> None:
     """Table 4.2, Wh a day of each W on the label."""
     for place, month, each in (("london", 1, 0.62), ("london", 6, 4.16), ("seville", 3, 3.88), ("inverness", 12, 0.22), ("phoenix", 9, 4.60)):

@@ -7116,7 +7116,7 @@ export interface components {
          * SolarArray
          * @description Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
          *
-         *     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
+         *     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground, which face the equator where nothing is said. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
          *     direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it. ``controller`` is one of its own;
          *     None: it is on the one that the rest share.
          */
@@ -7178,11 +7178,8 @@ export interface components {
              * @default 0
              */
             tilt_deg: number;
-            /**
-             * Azimuth Deg
-             * @default 0
-             */
-            azimuth_deg: number;
+            /** Azimuth Deg */
+            azimuth_deg?: number | null;
             /**
              * Deploy
              * @default fixed

@@ -120,6 +120,60 @@ describe("the lanes", () => {
   });
 });
 
+describe("snow, a heated bank and a generator", () => {
+  const generator = {
+    planned_h: 8,
+    run_h: 6.5,
+    made_kwh: 4.2,
+    fuel: "petrol",
+    unit: "L",
+    burnt: 3.1,
+    store: 5,
+    level: [5, 1.9],
+    first_d: 1.5,
+    short_frac: 0.6,
+  };
+  const answers = {
+    "GET /api/variants/v/trip/thorough": { job: null, revision: null, run: null },
+    "POST /api/quantity": (b: { text: string }) => ({ value: Number(b.text), unit: "h" }),
+  };
+  const cold = { ...run, generator, bank_heater_wh_day: 210, snow_days: 3.4, snow_wh_day: 55 } as unknown as TripRun;
+  it("says what the generator burns and when it is dry, and draws what is left", () => {
+    serve(answers);
+    mount(<TripSlate run={cold} error={null} />);
+    const words = screen.getByRole("region", { name: "Generator on the way" }).textContent;
+    expect(words).toMatch(/runs 6\.5.h of 8.h and makes 4\.2 kWh from about 3\.1.L of petrol; in half of the weathers the fuel is out on Tue,? 13 Oct/);
+    cleanup();
+    mount(<Lanes run={cold} dim={false} />);
+    fireEvent.keyDown(screen.getByRole("slider", { name: "Moment of the trip" }), { key: "End" });
+    expect(screen.getByText(/· generator 1\.9.L/)).toBeTruthy();
+  });
+  it("is silent about a generator without hours, and says that fuel is not limited", () => {
+    serve(answers);
+    mount(<TripSlate run={run} error={null} />);
+    expect(screen.queryByRole("region", { name: "Generator on the way" })).toBeNull();
+    expect(screen.queryByText("days with snow on the panels")).toBeNull();
+    cleanup();
+    mount(<TripSlate run={{ ...cold, generator: { ...generator, store: null, first_d: null, short_frac: 0 } } as unknown as TripRun} error={null} />);
+    expect(screen.getByRole("region", { name: "Generator on the way" }).textContent).toContain("not limited until you say");
+  });
+  it("says what snow and the bank's heater take, and asks for the hour of the broom", async () => {
+    Object.assign(state.design.trips as object, { snow: true });
+    serve(answers);
+    mount(<TripSlate run={cold} error={null} />);
+    const values = (what: string) => screen.getByText(what).nextElementSibling?.textContent;
+    expect(values("the bank’s own heater, a day")).toContain("210");
+    expect(values("days with snow on the panels")).toBe("3.4");
+    expect(values("sun lost to it, a day")).toContain("55");
+    const hour = screen.getByLabelText(/swept off at/);
+    fireEvent.change(hour, { target: { value: "9" } });
+    fireEvent.keyDown(hour, { key: "Enter" });
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/trips/snow_cleared_h", value: 9 }));
+    fireEvent.click(screen.getByLabelText(/snow lies on the panels/));
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/trips/snow", value: false }));
+  });
+});
+
 describe("the stage", () => {
   const answers = { "GET /api/variants/v/trip": run, "GET /api/places": places, "GET /api/variants/v/trip/thorough": { job: null, revision: null, run: null } };
 

@@ -99,7 +99,7 @@ describe("refills of a leg", () => {
   it("are ticked as they are and written as a whole", async () => {
     mount(<Refills leg={leg as never} />);
     expect((screen.getByLabelText("fresh water") as HTMLInputElement).checked).toBe(true);
-    fireEvent.click(screen.getByLabelText("diesel"));
+    fireEvent.click(screen.getByLabelText("diesel or petrol"));
     await waitFor(() => expect(patches()).toEqual([[{ op: "replace", path: "/trips/legs/0/refills", value: ["water", "diesel"] }]]));
     fireEvent.click(screen.getByLabelText("fresh water"));
     await waitFor(() => expect(patches().at(-1)).toEqual([{ op: "replace", path: "/trips/legs/0/refills", value: [] }]));

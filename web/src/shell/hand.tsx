@@ -7,6 +7,7 @@ export type HandKind =
   | "circuit"
   | "board"
   | "power"
+  | "array"
   | "season"
   | "panel"
   | "raceway"

@@ -87,7 +87,7 @@ class SolarController(Doc):
 class SolarArray(Doc):
     """Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
 
-    Azimuth from the vehicle's nose, clockwise; from north for panels on the ground. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
+    Azimuth from the vehicle's nose, clockwise; from north for panels on the ground, which face the equator where nothing is said. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
     direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it. ``controller`` is one of its own;
     None: it is on the one that the rest share.
     """
@@ -108,7 +108,7 @@ class SolarArray(Doc):
     parallel_count: Whole = Field(1, ge=1, le=24)
     mounting: Mounting = "roof_gap"
     tilt_deg: float = Field(0, ge=0, le=90)
-    azimuth_deg: float = Field(0, ge=0, le=360)
+    azimuth_deg: float | None = Field(None, ge=0, le=360)
     deploy: Literal["fixed", "lift", "ground"] = "fixed"
     roof_radius_m: float | None = Field(None, ge=0.5, le=100)
     across_m: float | None = Field(None, gt=0, le=5)

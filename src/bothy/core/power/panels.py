@@ -88,10 +88,15 @@ def mppt_by_price() -> list[Part]:
     return sorted((c for c in of_kind("controller") if c.data["controller_type"] == "mppt"), key=lambda c: c.price_eur)
 
 
-def faces_of(a: SolarArray) -> list[tuple[float, float, float]]:
-    """Parts of an array by the way they face: part of its power, tilt and azimuth from the nose. On a curved roof it leans to both sides, each half at its own mean tilt."""
+def azimuth_of(a: SolarArray, lat_deg: float) -> float:
+    """Where an array faces: as said; else from the nose 0, and on the ground towards the equator."""
+    return a.azimuth_deg if a.azimuth_deg is not None else 180.0 if a.deploy == "ground" and lat_deg >= 0 else 0.0
+
+
+def faces_of(a: SolarArray, lat_deg: float) -> list[tuple[float, float, float]]:
+    """Parts of an array by the way they face: part of its power, tilt and azimuth (from the nose, or from north on the ground). On a curved roof it leans to both sides, each half at its own mean tilt."""
     if a.roof_radius_m is None or a.deploy != "fixed" or a.tilt_deg > 0:
-        return [(1.0, a.tilt_deg, a.azimuth_deg)]
+        return [(1.0, a.tilt_deg, azimuth_of(a, lat_deg))]
     half = min(0.95, (a.across_m or ACROSS_M) / 2 / a.roof_radius_m)
     mean = math.degrees(math.asin(half)) / 2
     return [(0.5, mean, 90.0), (0.5, mean, 270.0)]
@@ -116,7 +121,7 @@ def month_yield(ctx: Context, a: SolarArray, control: SolarController | None, c:
     for nobody knows how the vehicle stands; on the ground they face as they are set. Shade is taken as by the sun's own clock."""
     pwm = control is not None and control.controller_type == "pwm"
     out = []
-    faces = faces_of(a)
+    faces = faces_of(a, c.lat_deg)
     for share, tilt, azimuth in faces:
         facing = azimuth if a.deploy == "ground" and tilt > 0 else None
         most = part * share * control.max_charge_current_a * ctx.bank_v if control is not None else None

@@ -79,8 +79,8 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
     names = {"bank": p.bank.name if p.bank else "", "inverter": p.inverter.name if p.inverter else "", "solar": "Solar",
              "driving": p.driving.name if p.driving else "", "shore": p.shore.name if p.shore else ""}  # fmt: skip
 
-    def add(rule_id: str, subject: str, message: str, figures: list[str] | None = None, fix: Remedy | None = None) -> None:
-        out.append(finding(rule_id, subject, names[subject], message, figures=figures, fix=fix))
+    def add(rule_id: str, subject: str, message: str, figures: list[str] | None = None, fix: Remedy | None = None, related: list[str] | None = None) -> None:
+        out.append(finding(rule_id, subject, names[subject], message, figures=figures, fix=fix, related=related))
 
     if s.bank and p.bank:
         b = s.bank
@@ -100,6 +100,7 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
     for x in s.strings:
         st, subject = x.out, f"array:{x.own}" if x.own else "solar"
         names[subject] = x.arrays[0].name if x.own else "Solar"
+        on_it = [f"array:{a.id}" for a in x.arrays]
         words = {
             "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller stands {x.controller.max_voltage_v:.0f} V. One frosty morning destroys it.",
             "power-solar-voc-tight": f"{st.voc_cold_v:.1f} V in the coldest dawn leaves {st.voltage_headroom_frac:.0%}.",
@@ -115,16 +116,15 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
         }  # fmt: skip
         for r in st.rules:
             if r == "power-solar-string-fuse":
-                on_it = {a.id for a in x.arrays}
-                bare = [(i, a) for i, a in enumerate(p.arrays) if a.id in on_it and not a.string_fuse]
+                bare = [(i, a) for i, a in enumerate(p.arrays) if f"array:{a.id}" in on_it and not a.string_fuse]
                 if bare:
                     fuse = next((g.fuse_a for g in st.groups if g.fuse_a), None)
                     text = f"{st.string_count} strings can feed {max(g.backfeed_a for g in st.groups):.1f} A back into a faulty one; fuse each with {fuse or '?'} A."
                     patch = [{"op": "replace", "path": f"/power/arrays/{i}/string_fuse", "value": True} for i, _ in bare]
-                    add(r, subject, text, [], Remedy(label="Fit a fuse in each string", patch=patch))
+                    add(r, subject, text, [], Remedy(label="Fit a fuse in each string", patch=patch), on_it)
             else:
                 fix = _apart(ctx, x.arrays) if r == "power-solar-mismatch" else None
-                add(r, subject, words.get(r, ""), [f"power/string{x.key}/voc_cold_v"], fix)
+                add(r, subject, words.get(r, ""), [f"power/string{x.key}/voc_cold_v"], fix, on_it)
     if p.driving and p.driving.school == "second":
         amps = second_alternator_a(ctx).value
         add(
@@ -298,13 +298,15 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
             out.append(finding("power-inverter-idle-heavy", "inverter", inv.name, f"{i:.0f} Wh a day, {i / budget.energy_wh:.0%} of the day, with nothing plugged in.",
                                figures=[f"life/{worst}/inverter_idle_wh"], fix=fix if inv.mode == "always" else None))  # fmt: skip
     if ctx.design.power.arrays:
-        if any(controller_of(ctx.design.power, a) is None for a in ctx.design.power.arrays):
-            out.append(finding("power-solar-no-controller", "solar", "Solar", "The panels have nothing to charge through."))
+        lost = [f"array:{a.id}" for a in ctx.design.power.arrays if controller_of(ctx.design.power, a) is None]
+        if lost:
+            out.append(finding("power-solar-no-controller", "solar", "Solar", "The panels have nothing to charge through.", related=lost))
         bare = [i for i, a in enumerate(ctx.design.power.arrays) if not a.disconnect]
         if bare:
             patch = [{"op": "replace", "path": f"/power/arrays/{i}/disconnect", "value": True} for i in bare]
             out.append(finding("power-solar-disconnect", "solar", "Solar", "A DC arc does not go out by itself; an AC switch is no substitute.",
-                               fix=Remedy(label="Add a double-pole disconnect", patch=patch)))  # fmt: skip
-        if any(a.mounting == "glued" for a in ctx.design.power.arrays):
-            out.append(finding("power-panel-glued-hot", "solar", "Solar", "Glued panels run about 15 K hotter than free ones."))
+                               fix=Remedy(label="Add a double-pole disconnect", patch=patch), related=[f"array:{ctx.design.power.arrays[i].id}" for i in bare]))  # fmt: skip
+        glued = [f"array:{a.id}" for a in ctx.design.power.arrays if a.mounting == "glued"]
+        if glued:
+            out.append(finding("power-panel-glued-hot", "solar", "Solar", "Glued panels run about 15 K hotter than free ones.", related=glued))
     return out

@@ -14,6 +14,7 @@ from bothy.core.power import bank as banks
 from bothy.core.power.around import DERATE_FROM_C, inverter_air, rating_left
 from bothy.core.power.chemistry import capacity_factor, charge_rate
 from bothy.core.power.driving import DcdcSizeIn, DcdcSizeOut, dcdc_size
+from bothy.core.power.generator import full_per_h
 from bothy.core.power.inverter import (
     InverterDcCurrentIn,
     InverterDcCurrentOut,
@@ -378,6 +379,8 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
         ctx.book.put("power/bank/usable_wh", s.usable_wh)
     if s.cold:
         ctx.book.put("power/bank/cold_c", s.cold)
+    if p.generator is not None:
+        ctx.book.put("power/generator/full_per_h", full_per_h(p.generator))
     if s.air and p.inverter:
         ctx.book.put("power/inverter/air_c", s.air)
         ctx.book.put("power/inverter/left_w", rating_left(given("rating_w", p.inverter.rating_w, "typed", p.inverter.name), s.air))

@@ -5,29 +5,16 @@ Small sets burn a part of their full consumption at no load, and the rest in pro
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
 from pydantic import BaseModel
 
 from bothy.core.context import Context
-from bothy.core.design.power import Generator
+from bothy.core.power.generator import FUELS, full_per_h
 from bothy.core.trips import kernel as k
 from bothy.core.trips.engine import Plan, Result
 from bothy.core.trips.stores import half
-
-
-@dataclass(frozen=True, slots=True)
-class GeneratorFuel:
-    """What a kWh costs at the full rating, in L or kg; what of the full consumption is burnt at no load; the unit (typical, 18 to 26 % efficiency)."""
-
-    per_kwh: float
-    idle_frac: float
-    unit: str
-
-
-FUELS = {"petrol": GeneratorFuel(0.60, 0.30, "L"), "diesel": GeneratorFuel(0.38, 0.25, "L"), "gas": GeneratorFuel(0.42, 0.30, "kg")}
 
 
 class GeneratorTrip(BaseModel):
@@ -46,17 +33,12 @@ class GeneratorTrip(BaseModel):
     short_frac: float
 
 
-def full_per_h(g: Generator) -> float:
-    """What it burns an hour at its rating, L or kg: as typed, or usual of its fuel."""
-    return g.full_per_h if g.full_per_h is not None else FUELS[g.fuel].per_kwh * g.rating_w / 1000
-
-
 def generator_numbers(ctx: Context, stores: dict[int, float]) -> dict[int, float]:
     """The kernel's numbers of a generator. ``stores`` tells whether there is a diesel tank or there are vessels to share."""
     g = ctx.design.power.generator
     if g is None:
         return {}
-    full, idle = full_per_h(g), FUELS[g.fuel].idle_frac
+    full, idle = full_per_h(g).value, FUELS[g.fuel].idle_frac
     n = {k.GEN_IDLE: idle * full, k.GEN_SLOPE: (1 - idle) * full / g.rating_w, k.GEN_STORE: g.store or 0.0}
     if g.shares and g.fuel == "diesel" and stores.get(k.HAS_DIESEL):
         return n | {k.GENERATOR: k.FROM_DIESEL, k.GEN_STORE: 0.0}

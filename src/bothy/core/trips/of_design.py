@@ -87,7 +87,7 @@ def panels_of(ctx: Context) -> list[PlanArray]:
         pwm = control.controller_type == "pwm"
         for a in arrays:
             held = min(1.0, 1.03 * ctx.bank_v / (a.vmp_v * a.series_count)) if pwm else 1.0
-            for part, tilt, azimuth in faces_of(a):
+            for part, tilt, azimuth in faces_of(a, ctx.climate.lat_deg):
                 power = a.panel_power_w * a.series_count * a.parallel_count * part
                 m = Module(power, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, 0.97, 0.98, 0.98 * held, 1.0)
                 shade = tuple(a.shade_frac) or (0.0,) * 24

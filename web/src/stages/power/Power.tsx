@@ -9,6 +9,7 @@ import { Token } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
 import { EnergyFlow } from "./EnergyFlow";
+import { Panels } from "./Panels";
 import { PowerSlate } from "./PowerSlate";
 import { fitted, PARTS } from "./parts";
 
@@ -61,7 +62,7 @@ function Supply() {
   return (
     <table className="w-full border-collapse text-[13px]" aria-label="Supply">
       <tbody>
-        {PARTS.map((p) => {
+        {PARTS.filter((p) => p.id !== "solar" || !design.power?.arrays?.length).map((p) => {
           const what = fitted(design, p.id);
           const on = hand.kind === "power" && hand.id === p.id;
           return (
@@ -160,6 +161,7 @@ export function Component() {
       ledger={
         <>
           <Supply />
+          <Panels season={season} />
           <Proposals groups={["inverter", "solar", "bank", "driving", "shore"]} empty="Nothing to propose until Life holds appliances." />
           <Seasons season={season} onPick={setPicked} />
         </>

@@ -1,5 +1,5 @@
 /** The parts of the supply: their place in the design, words, and how a catalogue part becomes one. */
-import type { Design, PatchOp, Schemas } from "../../data/client";
+import type { Circuit, Design, PatchOp, Schemas } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { show } from "../../data/show";
 
@@ -40,6 +40,10 @@ export const PARTS: { id: PartId; word: string; kind: string; own: Record<string
   },
 ];
 
+/** An array in words: its name, how many panels of which power, how many in series. */
+export const arrayWords = (a: Schemas["SolarArray"]) =>
+  `${a.name}: ${(a.series_count ?? 1) * (a.parallel_count ?? 1)} × ${show(a.panel_power_w, "W")}, ${a.series_count ?? 1} in series`;
+
 /** What is fitted of a part, in words; null when nothing is. */
 export function fitted(design: Design, id: PartId): string | null {
   const p = design.power ?? {};
@@ -49,10 +53,7 @@ export function fitted(design: Design, id: PartId): string | null {
       : null;
   if (id === "inverter") return p.inverter ? `${p.inverter.name}: ${show(p.inverter.rating_w, "W")}` : null;
   if (id === "solar") {
-    if (!p.arrays?.length) return null;
-    return p.arrays
-      .map((a) => `${a.name}: ${(a.series_count ?? 1) * (a.parallel_count ?? 1)} × ${show(a.panel_power_w, "W")}, ${a.series_count ?? 1} in series`)
-      .join("; ");
+    return p.arrays?.length ? p.arrays.map(arrayWords).join("; ") : null;
   }
   if (id === "controller")
     return p.controller ? `${p.controller.name}: ${show(p.controller.max_voltage_v, "V")}, ${show(p.controller.max_charge_current_a, "A")}` : null;
@@ -67,26 +68,36 @@ export function fitPart(design: Design, id: PartId, part: CataloguePart | null):
   const mass = part ? { [id === "bank" || id === "solar" ? "unit_mass_kg" : "mass_kg"]: part.mass_kg } : {};
   const value = { ...(part ? { name: part.name, part: part.key, ...part.data } : own), ...mass, by: "typed" };
   if (id !== "solar") return [{ op: "replace", path: `/power/${id}`, value }];
-  const arrays = design.power?.arrays ?? [];
-  const array = {
-    ...value,
-    id: freshId(
-      "roof",
-      arrays.map((a) => a.id),
-    ),
-  };
-  return arrays.length
-    ? [
-        {
-          op: "replace",
-          path: "/power/arrays/0",
-          value: { ...array, id: arrays[0]!.id, series_count: arrays[0]!.series_count, parallel_count: arrays[0]!.parallel_count },
-        },
-      ]
-    : [{ op: "add", path: "/power/arrays/-", value: array }];
+  const taken = (design.power?.arrays ?? []).map((a) => a.id);
+  return [{ op: "add", path: "/power/arrays/-", value: { ...fitArray(null, part), id: freshId("roof", taken) } }];
 }
+
+/** An array with panels of the catalogue, or the person's own; where it lies, its strings and its controller stay as they were. */
+export function fitArray(array: Schemas["SolarArray"] | null, part: CataloguePart | null): Record<string, unknown> {
+  const own = PARTS.find((p) => p.id === "solar")!.own;
+  return { ...array, ...(part ? { name: part.name, part: part.key, ...part.data, unit_mass_kg: part.mass_kg } : own), by: "typed" };
+}
+
+/** A catalogue part as a value of the design. */
+export const asFitted = (part: CataloguePart) => ({ name: part.name, part: part.key, ...part.data, mass_kg: part.mass_kg, by: "typed" });
 
 /** Operations that take a part out again. */
 export function unfit(id: PartId): PatchOp[] {
-  return [id === "solar" ? { op: "replace", path: "/power/arrays", value: [] } : { op: "replace", path: `/power/${id}`, value: null }];
+  return [{ op: "replace", path: `/power/${id}`, value: null }];
+}
+
+/** Operations that take circuits out, with what names them. */
+export function withoutCircuits(design: Design, gone: (c: Circuit) => boolean): PatchOp[] {
+  const circuits = design.wiring?.circuits ?? [];
+  const ids = new Set(circuits.filter(gone).map((c) => c.id));
+  const places = <T>(list: T[] | undefined, of: (x: T) => boolean) => (list ?? []).flatMap((x, i) => (of(x) ? [i] : [])).reverse();
+  return [
+    ...places(design.prove?.readings, (r) => ids.has(r.circuit)).map((i) => ({ op: "remove" as const, path: `/prove/readings/${i}` })),
+    ...places(design.wiring?.panel?.things, (t) => ids.has(t.circuit ?? "")).map((i) => ({
+      op: "replace" as const,
+      path: `/wiring/panel/things/${i}/circuit`,
+      value: null,
+    })),
+    ...places(circuits, gone).map((i) => ({ op: "remove" as const, path: `/wiring/circuits/${i}` })),
+  ];
 }

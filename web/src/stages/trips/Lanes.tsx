@@ -72,6 +72,20 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
           },
         ]
       : []),
+    ...(run.generator?.store != null
+      ? [
+          {
+            key: "can",
+            word: "generator",
+            unit: run.generator.unit,
+            lane: { p10: run.generator.level, p50: run.generator.level, p90: run.generator.level },
+            lo: 0,
+            hi: run.generator.store,
+            height: 34,
+            factor: 1,
+          },
+        ]
+      : []),
     { key: "cabin", word: "cabin", unit: "°C", lane: run.cabin_c, lo: cold, hi: warm, height: 42, factor: 1 },
     ...(run.rh ? [{ key: "rh", word: "humidity", unit: "%", lane: run.rh, lo: 0, hi: 1, height: 42, factor: 1 }] : []),
   ];
@@ -260,11 +274,19 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
             used.{measured && " Red: measured charge and use; heather, dashed: measured sun."}
           </span>
         ) : (
-          `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · other sources ${Math.max(0, Math.round((run.fed_w.p50[at] ?? 0) - (run.sun_w.p50[at] ?? 0)))} W · use ${rangeOf(run.load_w, at, 1, "W")} · ${bankFlow(run, at)} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}${run.rh ? ` at ${rangeOf(run.rh, at, 100, "%")}` : ""}`
+          `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · other sources ${Math.max(0, Math.round((run.fed_w.p50[at] ?? 0) - (run.sun_w.p50[at] ?? 0)))} W · use ${rangeOf(run.load_w, at, 1, "W")} · ${bankFlow(run, at)} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}${run.rh ? ` at ${rangeOf(run.rh, at, 100, "%")}` : ""}${storesAt(rows, at)}`
         )}
       </p>
     </div>
   );
+}
+
+/** What is in the stores at that moment. */
+function storesAt(rows: Row[], at: number): string {
+  return rows
+    .filter((r) => r.unit === "L" || r.unit === "kg")
+    .map((r) => ` · ${r.word} ${show(r.lane.p50[at], r.unit, "metric", 2)}`)
+    .join("");
 }
 
 /** What goes into or comes out of the bank in half of the weathers: what is fed in less what is used. */

@@ -5,6 +5,7 @@ import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { type Leg, useLegEdits } from "./edit";
 import { JobButton } from "./JobButton";
@@ -148,6 +149,29 @@ function ThoroughRun() {
   );
 }
 
+/** What the generator does on the way: hours, energy, fuel, and when that runs out. */
+function GeneratorSummary({ run }: { run: TripRun }) {
+  const { units } = usePerson();
+  const g = run.generator;
+  if (!g) return null;
+  const fuel = show(g.burnt, g.unit, units);
+  return (
+    <section aria-label="Generator on the way">
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Generator on the way</h3>
+      <p className="m-0">
+        It runs <span className="num">{show(g.run_h, "h")}</span> of <span className="num">{show(g.planned_h, "h")}</span> and makes{" "}
+        <span className="num">{g.made_kwh.toFixed(1)} kWh</span> from about <span className="num">{fuel}</span> of {g.fuel}
+        {g.first_d != null
+          ? `; in half of the weathers the fuel is out on ${moment(run, g.first_d)}`
+          : g.short_frac > 0
+            ? `; in ${percent(g.short_frac)} of the weathers it runs dry`
+            : ""}
+        .{g.store == null && g.short_frac === 0 && " Its fuel is not limited until you say in Power what its can holds."}
+      </p>
+    </section>
+  );
+}
+
 export function TripSlate({ run, error }: { run: TripRun | undefined; error: string | null }) {
   const { design, edit } = useVariant();
   const { legs } = useLegEdits();
@@ -172,6 +196,20 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
             <dd>{show(run.driving_wh_day, "Wh")}</dd>
             <dt>hook-up, a day</dt>
             <dd>{show(run.shore_wh_day, "Wh")}</dd>
+            {(run.bank_heater_wh_day ?? 0) > 0.5 && (
+              <>
+                <dt>the bank’s own heater, a day</dt>
+                <dd>{show(run.bank_heater_wh_day, "Wh")}</dd>
+              </>
+            )}
+            {(run.snow_days ?? 0) > 0 && (
+              <>
+                <dt>days with snow on the panels</dt>
+                <dd>{run.snow_days.toFixed(1)}</dd>
+                <dt>sun lost to it, a day</dt>
+                <dd>{show(run.snow_wh_day, "Wh")}</dd>
+              </>
+            )}
             <dt>used, a day</dt>
             <dd>{show(run.load_wh_day, "Wh")}</dd>
             <dt>missing, a day</dt>
@@ -183,6 +221,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
               {percent(run.least_soc_p10)}, {percent(run.least_soc_p50)}, {percent(run.least_soc_p90)}
             </dd>
           </dl>
+          <GeneratorSummary run={run} />
           <WarmSummary run={run} />
           <FrostSummary run={run} />
           {run.buys.length > 0 && (
@@ -226,6 +265,26 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
             unit=""
             onSet={(v) => void edit([{ op: "replace", path: "/trips/soc_start_frac", value: v ?? 1 }], "charge at the start")}
           />
+          <FlagProperty
+            label="snow lies on the panels"
+            note={design.trips?.snow ? "after dull frosty days, until it thaws, slides off steep ones or is swept" : "leave it off where nobody expects snow"}
+            value={design.trips?.snow ?? false}
+            onSet={(v) => void edit([{ op: "replace", path: "/trips/snow", value: v }], v ? "with snow on the panels" : "without snow")}
+          />
+          {design.trips?.snow && (
+            <QuantityProperty
+              label="swept off at"
+              note="hour of the day; with a soft broom, from the ground"
+              value={design.trips.snow_cleared_h}
+              dimension="time"
+              unit="h"
+              clearable
+              placeholder="nobody sweeps"
+              onSet={(v) =>
+                void edit([{ op: "replace", path: "/trips/snow_cleared_h", value: v == null ? null : Math.min(23.75, v) }], "when the snow is swept off")
+              }
+            />
+          )}
           <FlagProperty
             label="forecast for the coming days"
             note={

@@ -8,7 +8,7 @@ import { moment, type TripRun } from "./run";
 
 type Refill = Schemas["Leg"]["refills"] extends (infer R)[] | undefined ? R : never;
 const REFILLS: { value: Refill; word: string }[] = [
-  { value: "diesel" as Refill, word: "diesel" },
+  { value: "diesel" as Refill, word: "diesel or petrol" },
   { value: "gas" as Refill, word: "gas bottle" },
   { value: "water" as Refill, word: "fresh water" },
   { value: "grey_dump" as Refill, word: "grey tank emptied" },
@@ -84,7 +84,7 @@ export function Refills({ leg }: { leg: Leg }) {
   return (
     <fieldset className="m-0 mt-1 border-0 p-0">
       <legend className="text-[12px] text-chalk-dim">
-        on arrival{burns.length || (design.water?.tanks ?? []).length ? "" : "; counts once there is a heater or a tank"}
+        on arrival{burns.length || (design.water?.tanks ?? []).length || design.power?.generator ? "" : "; counts once there is a heater or a tank"}
       </legend>
       {REFILLS.map((r) => (
         <label key={r.value} className="mr-3 inline-flex items-center gap-1">

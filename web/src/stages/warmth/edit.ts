@@ -106,7 +106,9 @@ export function useAlarms() {
 
 export function useCabinets() {
   const { design } = useVariant();
-  return useItems<Cabinet>("/warmth/cabinets", design.warmth?.cabinets ?? [], "Cabinet");
+  // an inverter that stood in it stands in the open again
+  const unlink = (id: string): PatchOp[] => (design.power?.inverter?.cabinet === id ? [{ op: "replace", path: "/power/inverter/cabinet", value: null }] : []);
+  return useItems<Cabinet>("/warmth/cabinets", design.warmth?.cabinets ?? [], "Cabinet", unlink);
 }
 
 export function useBays() {

@@ -59,7 +59,8 @@ function OnIt({ c }: { c: Circuit }) {
 }
 
 export function CircuitSlate({ c }: { c: Circuit }) {
-  const { report } = useVariant();
+  const { report, design } = useVariant();
+  const owned = (design.power?.arrays ?? []).filter((a) => a.controller || a.id === c.array);
   const { units } = usePerson();
   const { boards, set, fitBest, remove } = useWiringEdits();
   const p = report.wiring.circuits[c.id];
@@ -117,6 +118,14 @@ export function CircuitSlate({ c }: { c: Circuit }) {
         options={[{ value: "", word: "the busbar" }, ...boards.map((b) => ({ value: b.id, word: `${b.letter} ${b.name}` }))]}
         onSet={(v) => void set(c, { board: v || null }, "board")}
       />
+      {c.kind === "solar" && (owned.length > 0 || c.array) && (
+        <ChoiceProperty
+          label="leads from the controller of"
+          value={c.array ?? ""}
+          options={[{ value: "", word: "the panels that share one" }, ...owned.map((a) => ({ value: a.id, word: a.name ?? a.id }))]}
+          onSet={(v) => void set(c, { array: v || null }, "its controller")}
+        />
+      )}
       <QuantityProperty
         label="length, one way"
         note={c.length_m == null ? `assumed ${show(p.length_m, "m", units)} until it is measured` : "along the route"}

@@ -36,7 +36,7 @@ function lines(text: string, room: number, size: number, two: boolean): string[]
 
 function handOf(ref: string): { kind: HandKind; id: string } | null {
   const [kind, id] = ref.split(":");
-  if ((kind === "circuit" || kind === "board" || kind === "power") && id) return { kind, id };
+  if ((kind === "circuit" || kind === "board" || kind === "power" || kind === "array") && id) return { kind, id };
   return null;
 }
 
@@ -191,7 +191,7 @@ export function DiagramShape({ d, scale = 1 }: { d: Diagram; scale?: number }) {
   const hand = useHand();
   const folds = useFolds();
   const worst = (ref: string): Severity | null => {
-    const subject = ref.split(":")[1] ?? "";
+    const subject = ref.startsWith("array:") ? ref : (ref.split(":")[1] ?? "");
     const f = report.findings.find((x) => concerns(x, subject) && x.severity !== "note" && isOpen(x));
     return f ? (f.severity as Severity) : null;
   };
