@@ -16,7 +16,7 @@ enum { PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, 
   LEDGER_SIZE };
 enum { SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS,
   END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, WET_H, DAMP_H, HOT_H, MOST_CABIN, BAY_FREEZE_H, FIRST_BAY, SNOW_DAYS, GEN_H,
-  FIRST_GEN, END_GEN, SUMMARY_SIZE };
+  FIRST_GEN, END_GEN, REFUSED_COLD_WH, LEAST_CELL, COLD_RUN_H, SUMMARY_SIZE };
 enum { EVENT_SHED = 2, EVENT_BACK = 3 };
 
 static const double TEMPS[6] = {-20, -10, 0, 10, 25, 40};
@@ -94,7 +94,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
     double cabin = plan[HEATER] != 0 && days[D_PERSONS] > 0 ? plan[SET_NIGHT] : out0;
     double cell = plan[BANK_INSIDE] != 0 ? cabin : out0;
     if (plan[BANK_HEATER] == 2) cell = maxd(cell, 5);
-    double can = plan[GEN_STORE], mild_h = 0;
+    double can = plan[GEN_STORE], mild_h = 0, least_cell = 1e9, cold_h = 0;
     int snow_flat = 0, snow_steep = 0;
     double fresh = plan[FRESH], grey = 0, toilet = 0, gas = plan[GAS], diesel = plan[DIESEL], least_soc = 2, least_cabin = 1e9, most_cabin = -1e9, damp = days[D_RH] * saturation(mean_c[d * day_count]);
     sum[FIRST_BAY] = sum[FIRST_GEN] = -1;
@@ -157,12 +157,12 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
             if (p[A_LAST] != 0) { pv += mind(on_one * p[A_ETA], p[A_MOST]); on_one = 0; }
           }
         }
-        double gains = plan[APERTURE] * ghi + plan[GAIN] + persons * plan[PERSON], want = 0, q = 0, el = 0, el_mains = 0, ua = plan[UA], keep = keep_shut;
+        double gains = plan[APERTURE] * ghi + plan[GAIN] + persons * plan[PERSON], want = 0, q = 0, el = 0, el_mains = 0, aim = -1e9, ua = plan[UA], keep = keep_shut;
         if (persons > 0 && cabin > 25 && t_out < cabin - 1) { ua += plan[VENT_UA]; keep = keep_open; }
         int fuel_short = 0;
         if (plan[HEATER] != 0 && persons > 0) {
-          double level = plan[DAY_FROM] <= h && h < plan[DAY_TO] ? plan[SET_DAY] : plan[SET_NIGHT];
-          want = mind(maxd(ua * ((level - cabin * keep) / (1 - keep) - t_out) - gains, 0), plan[HEATER_W]);
+          aim = plan[DAY_FROM] <= h && h < plan[DAY_TO] ? plan[SET_DAY] : plan[SET_NIGHT];
+          want = mind(maxd(ua * ((aim - cabin * keep) / (1 - keep) - t_out) - gains, 0), plan[HEATER_W]);
           q = want;
           if (plan[HEATER] == 3 && !shore) q = 0;
           else if (plan[HEATER] == 1 && plan[HAS_DIESEL] != 0) q = mind(q, diesel * 9.996 * 1000 * plan[ETA_HEATER] / dt);
@@ -231,7 +231,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
           b_in = mind(offered - demand, charge_room_w(bank, e, cell, dt));
           needed = demand + b_in;
           e = charged(bank, e, b_in, dt, &loss);
-          if (cell < 0 && bank[KIND] != 2 && offered - demand > 1e-9) sum[REFUSED_COLD_H] += dt;
+          if (cell < 0 && bank[KIND] != 2 && offered - demand > 1e-9) { sum[REFUSED_COLD_H] += dt; sum[REFUSED_COLD_WH] += (offered - demand) * dt; }
           else if (cell > 40 && offered - demand > 1e-9 && warm_charge_a(bank, cell) <= 0) sum[REFUSED_HOT_H] += dt;
         } else {
           b_out = mind(demand - offered, discharge_room_w(bank, e, cell, dt));
@@ -255,8 +255,8 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
           double kelvin = cabin + 273.15;
           int awake = plan[DAY_FROM] <= h && h < plan[DAY_TO];
           double grams = persons * (awake ? plan[MOIST_AWAKE] : plan[MOIST_ASLEEP]) + (awake && persons > 0 ? plan[MOIST_DAY] : 0);
-          double aim = mind(day_damp, saturation(t_out)) + grams / 1000 * 461.5 * kelvin / plan[AIR_FLOW];
-          damp = aim + (damp - aim) * exp(-plan[AIR_FLOW] * dt / plan[VOLUME]);
+          double towards = mind(day_damp, saturation(t_out)) + grams / 1000 * 461.5 * kelvin / plan[AIR_FLOW];
+          damp = towards + (damp - towards) * exp(-plan[AIR_FLOW] * dt / plan[VOLUME]);
           double most = saturation(cabin - plan[COLD_FACE] * (cabin - t_out));
           if (damp > most) { led[CONDENSED] += (damp - most) / (461.5 * kelvin) * plan[VOLUME] * 1000; sum[WET_H] += dt; damp = most; }
           if (persons > 0 && damp > 0.8 * saturation(cabin)) sum[DAMP_H] += dt;
@@ -330,6 +330,9 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
         led[HEAT_STORED] += plan[C_CABIN] * (cabin - was_c);
         led[HEAT_MISSING] += (want - q) * dt;
         led[GHI] += ghi * dt / 1000;
+        cold_h = cabin < aim - 3 ? cold_h + dt : 0;
+        sum[COLD_RUN_H] = maxd(sum[COLD_RUN_H], cold_h);
+        least_cell = mind(least_cell, cell);
         least_soc = mind(least_soc, e / nominal);
         least_cabin = mind(least_cabin, cabin);
         most_cabin = maxd(most_cabin, cabin);
@@ -341,7 +344,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
       if (short_today) { short_day[d * day_count + j] = 1; sum[SHORT_DAYS] += 1; }
     }
     sum[LEAST_SOC] = least_soc; sum[LEAST_CABIN] = least_cabin; sum[MOST_CABIN] = most_cabin; sum[END_SOC] = e / nominal;
-    sum[END_FRESH] = fresh; sum[END_GREY] = grey; sum[END_TOILET] = toilet; sum[END_GAS] = gas; sum[END_DIESEL] = diesel; sum[END_GEN] = can;
+    sum[END_FRESH] = fresh; sum[END_GREY] = grey; sum[END_TOILET] = toilet; sum[END_GAS] = gas; sum[END_DIESEL] = diesel; sum[END_GEN] = can; sum[LEAST_CELL] = least_cell;
     event_count[d] = n_events;
   }
 }

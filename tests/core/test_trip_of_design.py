@@ -7,6 +7,7 @@ from typing import Any
 
 import pytest
 
+from bothy.core.catalogue.parts import parts
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
@@ -20,6 +21,7 @@ from tests.designs import AGM, BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LA
 
 WEEK = {"id": "a", "place": "london", "days_count": 7}
 DRIVEN = {**WEEK, "drive_h": 2.0}
+HUNGRY = {**LAMP, "power_w": 60.0, "hours_per_day": 24.0, "tier": 1}
 HEATER = {"id": "heater", "name": "Air heater", "kind": "heating", "power_w": 20.0, "hours_per_day": 10.0, "tier": 2}
 
 
@@ -114,9 +116,34 @@ def test_an_easy_trip_never_runs_short_and_a_hard_one_says_when() -> None:
     assert "in the earliest on" in rules["sim-first-shortage"].message
     assert "one more battery" in rules["sim-lolp-high"].message
     assert [b.change_frac <= 0 for b in hard.buys] == [True, True, True]
+    assert "in 9 of 10 by" in rules["sim-first-shortage"].message
+    assert "Nothing else runs short" in rules["sim-first-shortage"].message
+    bad = hard.missing_wh_day / hard.short_days_frac
+    assert f"{bad:.0f} Wh on each bad one" in rules["sim-lolp-high"].message
     assert "on the ground at 60°" in hard.buys[2].what
     assert hard.buys[1].missing_wh_day < hard.missing_wh_day
     assert sum(d.short_frac for d in hard.days) == pytest.approx(hard.short_days_frac * 7)
+
+
+def test_what_one_more_would_buy_says_what_it_costs_and_weighs() -> None:
+    known = away(
+        DRIVEN,
+        trips={"soc_start_frac": 0.5},
+        arrays=[{**PANELS, "part": "panel-200"}],
+        bank={**BANK, "part": "lfp-200-heated"},
+        driving=DCDC,
+        appliances=[HUNGRY],
+    )
+    run = run_trip(known)
+    assert [b.what.split(",")[0] for b in run.buys] == ["one more panel of 200 W", "one more battery of 200 Ah", "100 W more while driving"]
+    panel, battery, driving = run.buys
+    assert battery.price_eur == parts()["lfp-200-heated"].price_eur
+    assert battery.mass_kg == parts()["lfp-200-heated"].mass_kg
+    assert (panel.price_eur is None) == ("panel-200" not in parts())
+    assert driving.price_eur is None
+    assert driving.missing_wh_day <= run.missing_wh_day
+    still = run_trip(away(driving=DCDC, appliances=[HUNGRY]))
+    assert not [b for b in still.buys if "driving" in b.what], "nobody drives"
 
 
 def test_lanes_are_in_order_and_days_add_up() -> None:
@@ -203,7 +230,6 @@ def test_a_medical_device_that_may_go_dark_is_a_danger() -> None:
     )
 
 
-HUNGRY = {**LAMP, "power_w": 60.0, "hours_per_day": 24.0, "tier": 1}
 DECEMBER = {"start_date": "2026-12-01"}
 
 

@@ -1574,10 +1574,16 @@ export interface components {
         /**
          * Buy
          * @description What one more part would do on the same weathers: share of short days and its change with the error of that, Wh missing a day and its change.
+         *
+         *     Price in euro and mass in kg of what is added, where the catalogue knows it.
          */
         Buy: {
             /** What */
             what: string;
+            /** Price Eur */
+            price_eur?: number | null;
+            /** Mass Kg */
+            mass_kg?: number | null;
             /** Short Days Frac */
             short_days_frac: number;
             /** Change Frac */
@@ -7746,6 +7752,8 @@ export interface components {
             first_short_d: number | null;
             /** First Short P50 D */
             first_short_p50_d: number | null;
+            /** First Short P90 D */
+            first_short_p90_d: number | null;
             /** Sun Wh Day */
             sun_wh_day: number;
             /** Driving Wh Day */
@@ -7761,6 +7769,8 @@ export interface components {
             snow_wh_day: number;
             /** Mains Short W */
             mains_short_w: number;
+            /** Mains Short H */
+            mains_short_h: number;
             /** Medical Draws Frac */
             medical_draws_frac: number;
             /** Medical First D */
@@ -7794,6 +7804,10 @@ export interface components {
             missing_wh_day: number;
             /** Refused Cold H */
             refused_cold_h: number;
+            /** Refused Cold Wh */
+            refused_cold_wh: number;
+            /** Coldest Cell C */
+            coldest_cell_c: number;
             /** Refused Hot H */
             refused_hot_h: number;
             /** Most Ac W */
@@ -8275,7 +8289,8 @@ export interface components {
         /**
          * WarmTrip
          * @description Warmth over the trip, means of the weathers: heat kWh, fuel L and kg, when the fuel is first out (in half of the weathers), electricity of heater and cooler Wh a day;
-         *     hours too warm, too damp, with water on the coldest face; the coldest and the hottest cabin of 1 in 10; a bay's frost.
+         *     hours too warm, too damp, with water on the coldest face; the coldest and the hottest cabin of 1 in 10; the longest time in a row (of half of the weathers) that the
+         *     heater does not reach its setting by more than 3 K; a bay's frost.
          */
         WarmTrip: {
             /** Heat Kwh */
@@ -8304,6 +8319,8 @@ export interface components {
             coldest_p10_c: number;
             /** Hottest P90 C */
             hottest_p90_c: number;
+            /** Cold Run H */
+            cold_run_h: number;
             /** Freeze Frac */
             freeze_frac: number;
             /** Freeze H */

@@ -158,7 +158,7 @@ describe("snow, a heated bank and a generator", () => {
     expect(screen.getByRole("region", { name: "Generator on the way" }).textContent).toContain("not limited until you say");
   });
   it("says what snow and the bank's heater take, and asks for the hour of the broom", async () => {
-    Object.assign(state.design.trips as object, { snow: true });
+    Object.assign((state.design as unknown as { trips: object }).trips, { snow: true });
     serve(answers);
     mount(<TripSlate run={cold} error={null} />);
     const values = (what: string) => screen.getByText(what).nextElementSibling?.textContent;

@@ -13,6 +13,7 @@ from bothy.core.power.load_budget import LoadBudgetOut
 from bothy.core.power.panels import array_power, cheapest_controller, controller_of, mppt_by_price
 from bothy.core.power.profile import profile_findings
 from bothy.core.power.supply import PowerPart, Supply, belt_power, second_alternator_a
+from bothy.core.power.uses import inverter_use
 
 rules("power", (
     ("power-load-saturated", "fault", "Appliance never stops", "Shade, insulate or ventilate its condenser, or take a larger unit.", "energy balance"),
@@ -101,18 +102,19 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
         st, subject = x.out, f"array:{x.own}" if x.own else "solar"
         names[subject] = x.arrays[0].name if x.own else "Solar"
         on_it = [f"array:{a.id}" for a in x.arrays]
+        charge_v, input_a = 1.2 * ctx.system_v, f"the controller's input takes {x.controller.max_input_current_a or 0:.0f} A."
         words = {
             "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller stands {x.controller.max_voltage_v:.0f} V. One frosty morning destroys it.",
             "power-solar-voc-tight": f"{st.voc_cold_v:.1f} V in the coldest dawn leaves {st.voltage_headroom_frac:.0%}.",
-            "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V, too little to charge.",
-            "power-solar-start-low": f"In the heat its open-circuit voltage is {st.voc_hot_v:.1f} V.",
-            "power-solar-isc-over": f"The strings make {st.isc_a:.1f} A.",
-            "power-solar-isc-tight": f"With cloud-edge sun the strings make {st.isc_design_a:.1f} A.",
+            "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V; {charge_v:.1f} V are wanted to charge on the hottest days.",
+            "power-solar-start-low": f"In the heat its open-circuit voltage is {st.voc_hot_v:.1f} V; the controller starts some volts above {charge_v:.1f} V.",
+            "power-solar-isc-over": f"The strings make {st.isc_a:.1f} A; {input_a}",
+            "power-solar-isc-tight": f"With cloud-edge sun the strings make {st.isc_design_a:.1f} A; {input_a}",
             "power-solar-overpanel": f"Panels are {st.overpanel_ratio:.2f} times the controller; {st.clip_frac:.0%} of the best hours is clipped.",
             "power-solar-mismatch": f"{st.mismatch_frac:.0%} is lost because the groups differ.",
             "power-solar-pwm-loss": f"PWM gives {st.pwm_power_w:.0f} W of the {st.mppt_power_hot_w:.0f} W that MPPT would.",
-            "power-panel-data-inconsistent": "Volts × amps differs from the label power by more than 5 %.",
-            "power-solar-string-fuse-none": f"{st.string_count} strings.",
+            "power-panel-data-inconsistent": _odd_labels(x.arrays),
+            "power-solar-string-fuse-none": f"{st.string_count} strings: no rating lies between what the sun drives through one and what its panels allow.",
         }  # fmt: skip
         for r in st.rules:
             if r == "power-solar-string-fuse":
@@ -158,6 +160,12 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
             if r != "power-charge-below-freezing":
                 add(r, "shore", words.get(r, ""))
     return out
+
+
+def _odd_labels(arrays: list[SolarArray]) -> str:
+    """Panels whose volts and amps don't make their watts."""
+    odd = [a for a in arrays if abs(a.vmp_v * a.imp_a / a.panel_power_w - 1) > 0.05]
+    return "; ".join(f"{a.name}: {a.vmp_v:g} V × {a.imp_a:g} A are {a.vmp_v * a.imp_a:.0f} W, its label says {a.panel_power_w:g} W" for a in odd) + "."
 
 
 def _apart(ctx: Context, arrays: list[SolarArray]) -> Remedy | None:
@@ -216,7 +224,7 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
                                figures=["power/size/required_power_w"]))  # fmt: skip
         if s.size.coincident_power_w < 0.15 * inv.rating_w:
             out.append(finding("power-inverter-oversized", "inverter", inv.name,
-                               f"{s.size.coincident_power_w:.0f} W of load on {inv.rating_w:.0f} W."))  # fmt: skip
+                               f"{s.size.coincident_power_w:.0f} W of load on {inv.rating_w:.0f} W; by itself it takes {24 * inverter_use(ctx).idle_w:.0f} Wh a day while it is on."))  # fmt: skip
         if s.size.pure_sine_required and not inv.pure_sine:
             who = ", ".join(a.name for a in ctx.design.life.appliances if a.supply == "ac" and a.pure_sine)
             out.append(finding("power-modified-sine", "inverter", inv.name, f"These want a sine: {who}."))

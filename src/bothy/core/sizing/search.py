@@ -16,6 +16,7 @@ from bothy.core.context import Context
 from bothy.core.design.document import Design
 from bothy.core.design.power import Power
 from bothy.core.finding import Finding, finding, rules
+from bothy.core.power.panels import on_controllers
 from bothy.core.proposing import propose_group
 from bothy.core.sizing.pareto import DesignPoint, front_of
 from bothy.core.sizing.space import REASONS, RELAXED, Candidate, space_of
@@ -269,13 +270,13 @@ def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
     plan = replace(plan_of_design(ctx), draw_count=bench.plan.draw_count)
     t = trial_of(simulate(plan, weather=bench.weather))
     of_part = [(a.part, a.series_count * a.parallel_count, a.unit_mass_kg) for a in p.arrays]
-    of_part += [(x.part, 1, x.mass_kg) for x in (p.controller, p.driving) if x is not None]
+    of_part += [(x.part, 1, x.mass_kg) for x in (p.controller, *(a.controller for a in p.arrays), p.driving) if x is not None]
     of_part.append((p.bank.part, p.bank.series_count * p.bank.parallel_count, p.bank.unit_mass_kg))
     known = [(parts().get(key or ""), count, kg) for key, count, kg in of_part]
     price = sum(x.price_eur * count for x, count, _ in known if x is not None) if all(x is not None for x, _, _ in known) else None
     own = t.short / t.days
     words = [
-        f"{sum(a.series_count * a.parallel_count for a in p.arrays)} panels on {p.controller.name}" if p.arrays and p.controller else "",
+        "; ".join(f"{sum(a.series_count * a.parallel_count for a in arrays)} panels on {c.name}" for c, arrays in on_controllers(p)),
         p.bank.name,
         p.driving.name if p.driving else "",
     ]

@@ -46,9 +46,10 @@ NO_LIMIT, OWN_STORE, FROM_DIESEL, FROM_GAS = 0.0, 1.0, 2.0, 3.0
  HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, COOL, COOL_MISSING, HEATER_EL, COOLER_EL, GAINS, HEAT_OUT, HEAT_STORED, CONDENSED, BANK_HEAT, SNOW_LOST, GEN_FUEL, GEN_MADE) = range(35)  # fmt: skip
 LEDGER_SIZE = 35
 # summary, by draw
-SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS, END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, WET_H, DAMP_H, HOT_H, MOST_CABIN, BAY_FREEZE_H, FIRST_BAY, SNOW_DAYS, GEN_H, FIRST_GEN, END_GEN = range(29)  # fmt: skip
-SUMMARY_SIZE = 29
-DAMP_RH, HOT_C = 0.8, 30.0
+SHORT_DAYS, LEAST_SOC, LEAST_CABIN, FIRST_ELECTRICITY, FIRST_FRESH, FIRST_GREY, FIRST_TOILET, FIRST_GAS, FIRST_DIESEL, END_SOC, END_FRESH, END_GREY, END_TOILET, END_GAS, END_DIESEL, REFUSED_COLD_H, FREEZE_H, REFUSED_HOT_H, LIMITED_H, WET_H, DAMP_H, HOT_H, MOST_CABIN, BAY_FREEZE_H, FIRST_BAY, SNOW_DAYS, GEN_H, FIRST_GEN, END_GEN, REFUSED_COLD_WH, LEAST_CELL, COLD_RUN_H = range(32)  # fmt: skip
+SUMMARY_SIZE = 32
+DAMP_RH, HOT_C, COLD_BY_K = 0.8, 30.0, 3.0
+"""``COLD_RUN_H``: the longest time in a row that it is so much colder inside than the heater is set to."""
 # series, by step
 (S_SOC, S_FRESH, S_GREY, S_TOILET, S_GAS, S_DIESEL, S_CABIN, S_PV, S_LOAD, S_SOURCES, S_RH, S_HEAT, S_COOL, S_GEN) = range(14)
 SERIES_SIZE = 14
@@ -107,7 +108,7 @@ def run(
         snow_flat, snow_steep, mild_h = False, False, 0.0
         off[:] = False
         open_ = False
-        least_soc, least_cabin, most_cabin = 2.0, 1e9, -1e9
+        least_soc, least_cabin, most_cabin, least_cell, cold_h = 2.0, 1e9, -1e9, 1e9, 0.0
         damp = days[0, D_RH] * saturation(mean_c[d, 0])
         summary[d, FIRST_BAY] = summary[d, FIRST_GEN] = -1.0
         for k in range(FIRST_ELECTRICITY, FIRST_DIESEL + 1):
@@ -207,11 +208,11 @@ def run(
                 ua, keep = plan[UA], keep_shut
                 if persons > 0 and cabin > OPEN_C and t_out < cabin - COOLER_K:
                     ua, keep = plan[UA] + plan[VENT_UA], keep_open
-                want, q, el, el_mains = 0.0, 0.0, 0.0, 0.0
+                want, q, el, el_mains, aim = 0.0, 0.0, 0.0, 0.0, -1e9
                 fuel_short = False
                 if plan[HEATER] != NO_HEATER and persons > 0:
-                    level = plan[SET_DAY] if plan[DAY_FROM] <= h < plan[DAY_TO] else plan[SET_NIGHT]
-                    want = min(max(ua * ((level - cabin * keep) / (1 - keep) - t_out) - gains, 0.0), plan[HEATER_W])
+                    aim = plan[SET_DAY] if plan[DAY_FROM] <= h < plan[DAY_TO] else plan[SET_NIGHT]
+                    want = min(max(ua * ((aim - cabin * keep) / (1 - keep) - t_out) - gains, 0.0), plan[HEATER_W])
                     q = want
                     if plan[HEATER] == BY_MAINS and not shore:
                         q = 0.0
@@ -317,6 +318,7 @@ def run(
                     e, _, loss = c.charged(bank, e, b_in, dt)
                     if cell < 0 and bank[c.KIND] != c.LEAD and offered - demand > 1e-9:
                         summary[d, REFUSED_COLD_H] += dt
+                        summary[d, REFUSED_COLD_WH] += (offered - demand) * dt
                     elif cell > 40 and offered - demand > 1e-9 and c.warm_charge_a(bank, cell) <= 0:
                         summary[d, REFUSED_HOT_H] += dt
                 else:
@@ -356,8 +358,8 @@ def run(
                     kelvin = cabin + 273.15
                     awake = plan[DAY_FROM] <= h < plan[DAY_TO]
                     grams = persons * (plan[MOIST_AWAKE] if awake else plan[MOIST_ASLEEP]) + (plan[MOIST_DAY] if awake and persons > 0 else 0.0)
-                    aim = min(day_damp, saturation(t_out)) + grams / 1000 * R_V * kelvin / plan[AIR_FLOW]
-                    damp = aim + (damp - aim) * math.exp(-plan[AIR_FLOW] * dt / plan[VOLUME])
+                    towards = min(day_damp, saturation(t_out)) + grams / 1000 * R_V * kelvin / plan[AIR_FLOW]
+                    damp = towards + (damp - towards) * math.exp(-plan[AIR_FLOW] * dt / plan[VOLUME])
                     most = saturation(cabin - plan[COLD_FACE] * (cabin - t_out))
                     if damp > most:
                         ledger[d, CONDENSED] += (damp - most) / (R_V * kelvin) * plan[VOLUME] * 1000
@@ -453,6 +455,9 @@ def run(
                 ledger[d, HEAT_STORED] += plan[C_CABIN] * (cabin - was_c)
                 ledger[d, HEAT_MISSING] += (want - q) * dt
                 ledger[d, GHI] += ghi * dt / 1000
+                cold_h = cold_h + dt if cabin < aim - COLD_BY_K else 0.0
+                summary[d, COLD_RUN_H] = max(summary[d, COLD_RUN_H], cold_h)
+                least_cell = min(least_cell, cell)
                 least_soc = min(least_soc, e / nominal)
                 least_cabin, most_cabin = min(least_cabin, cabin), max(most_cabin, cabin)
                 if persons > 0 and cabin > HOT_C:
@@ -475,6 +480,6 @@ def run(
                 short_day[d, j] = 1
                 summary[d, SHORT_DAYS] += 1
         summary[d, LEAST_SOC], summary[d, LEAST_CABIN], summary[d, MOST_CABIN] = least_soc, least_cabin, most_cabin
-        summary[d, END_SOC], summary[d, END_GEN] = e / nominal, can
+        summary[d, END_SOC], summary[d, END_GEN], summary[d, LEAST_CELL] = e / nominal, can, least_cell
         summary[d, END_FRESH], summary[d, END_GREY], summary[d, END_TOILET], summary[d, END_GAS], summary[d, END_DIESEL] = fresh, grey, toilet, gas, diesel
         event_count[d] = n_events

@@ -10,8 +10,9 @@ from typing import Any
 import numpy as np
 from pydantic import BaseModel
 
+from bothy.core.catalogue.parts import parts
 from bothy.core.context import Context
-from bothy.core.contract import quick
+from bothy.core.contract import EPS, quick
 from bothy.core.finding import Finding
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.load_budget import LoadBudgetIn, load_budget
@@ -26,7 +27,7 @@ from bothy.core.trips.cabin import Thermal, thermal_of
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result, Weather
 from bothy.core.trips.frost import FrostTrip, frost_trip
 from bothy.core.trips.generator import GeneratorTrip, generator_numbers, generator_trip
-from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days
+from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days, legs_of
 from bothy.core.trips.stores import GasTrip, WaterTrip, gas_trip, half, water_trip
 from bothy.core.trips.trip import default_shed
 
@@ -203,9 +204,13 @@ class TripEventOut(BaseModel):
 
 
 class Buy(BaseModel):
-    """What one more part would do on the same weathers: share of short days and its change with the error of that, Wh missing a day and its change."""
+    """What one more part would do on the same weathers: share of short days and its change with the error of that, Wh missing a day and its change.
+
+    Price in euro and mass in kg of what is added, where the catalogue knows it."""
 
     what: str
+    price_eur: float | None = None
+    mass_kg: float | None = None
     short_days_frac: float
     change_frac: float
     error_frac: float
@@ -215,7 +220,8 @@ class Buy(BaseModel):
 
 class WarmTrip(BaseModel):
     """Warmth over the trip, means of the weathers: heat kWh, fuel L and kg, when the fuel is first out (in half of the weathers), electricity of heater and cooler Wh a day;
-    hours too warm, too damp, with water on the coldest face; the coldest and the hottest cabin of 1 in 10; a bay's frost."""
+    hours too warm, too damp, with water on the coldest face; the coldest and the hottest cabin of 1 in 10; the longest time in a row (of half of the weathers) that the
+    heater does not reach its setting by more than 3 K; a bay's frost."""
 
     heat_kwh: float
     diesel_l: float
@@ -230,6 +236,7 @@ class WarmTrip(BaseModel):
     condensed_kg: float
     coldest_p10_c: float
     hottest_p90_c: float
+    cold_run_h: float
     freeze_frac: float
     freeze_h: float
     bay_frac: float
@@ -263,6 +270,7 @@ class TripRun(BaseModel):
     least_soc_p90: float
     first_short_d: float | None
     first_short_p50_d: float | None
+    first_short_p90_d: float | None
     sun_wh_day: float
     driving_wh_day: float
     shore_wh_day: float
@@ -271,6 +279,7 @@ class TripRun(BaseModel):
     snow_days: float
     snow_wh_day: float
     mains_short_w: float
+    mains_short_h: float
     medical_draws_frac: float
     medical_first_d: float | None
     heat_missing_frac: float | None
@@ -288,6 +297,8 @@ class TripRun(BaseModel):
     curtailed_wh_day: float
     missing_wh_day: float
     refused_cold_h: float
+    refused_cold_wh: float
+    coldest_cell_c: float
     refused_hot_h: float
     most_ac_w: float
     balance_error_wh: float
@@ -352,17 +363,18 @@ def medical(ctx: Context, r: Result) -> dict[str, float | None]:
     return {"medical_draws_frac": len(known) / len(firsts), "medical_first_d": min(known) if known else None}
 
 
-def mains_short_w(plan: Plan) -> float:
-    """The most by which mains appliances ask for more than a hook-up or a generator gives, mean of a step, in W."""
+def mains_short(plan: Plan) -> dict[str, float]:
+    """The most by which mains appliances ask for more than a hook-up or a generator gives, mean of a step, in W, and for how many hours of the trip."""
     from bothy.core.trips import kernel as k
 
-    worst, hours = 0.0, plan.hours
+    worst, short_h, hours = 0.0, 0.0, plan.hours
     for j, d in enumerate(plan.days):
         first, last, most = d.mains(plan.numbers[k.SHORE_MOST])
         on = (first <= hours) & (hours < last) & ~((d.drive_start_h <= hours) & (hours < d.drive_start_h + d.drive_h))
-        if on.any():
-            worst = max(worst, float((plan.ac[j].sum(axis=1)[on] - most).max()))
-    return worst
+        over = plan.ac[j].sum(axis=1)[on] - most
+        worst = max(worst, float(over.max(initial=0.0)))
+        short_h += float((over > EPS).sum()) * plan.step_min / 60
+    return {"mains_short_w": worst, "mains_short_h": short_h}
 
 
 def months_of(days: list[TripDaySum]) -> list[TripMonth]:
@@ -425,7 +437,8 @@ def warm_trip(r: Result, days: int, numbers: Array) -> WarmTrip:
     return WarmTrip(
         heat_kwh=m["heat_wh"] / 1000, diesel_l=m["diesel_used_l"], gas_kg=m["gas_used_kg"] if by_gas else 0.0, fuel_first_d=half(fuel), heater_wh_day=m["heater_el_wh"] / days, cooler_wh_day=m["cooler_el_wh"] / days,
         cool_missing_kwh=m["cool_unserved_wh"] / 1000, hot_h=float(s[:, k.HOT_H].mean()), damp_h=float(s[:, k.DAMP_H].mean()), wet_h=float(s[:, k.WET_H].mean()), condensed_kg=m["condensed_g"] / 1000,
-        coldest_p10_c=float(np.percentile(s[:, k.LEAST_CABIN], 10)), hottest_p90_c=float(np.percentile(s[:, k.MOST_CABIN], 90)), freeze_frac=float((s[:, k.FREEZE_H] > 0).mean()), freeze_h=float(s[:, k.FREEZE_H].mean()),
+        coldest_p10_c=float(np.percentile(s[:, k.LEAST_CABIN], 10)), hottest_p90_c=float(np.percentile(s[:, k.MOST_CABIN], 90)),
+        cold_run_h=float(np.median(s[:, k.COLD_RUN_H])), freeze_frac=float((s[:, k.FREEZE_H] > 0).mean()), freeze_h=float(s[:, k.FREEZE_H].mean()),
         bay_frac=float((s[:, k.BAY_FREEZE_H] > 0).mean()), bay_h=float(s[:, k.BAY_FREEZE_H].mean()), bay_first_d=half(s[:, k.FIRST_BAY]),
     )  # fmt: skip
 
@@ -456,26 +469,45 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
         events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
         short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),
-        first_short_d=float(happened[0]) if happened.size else None, first_short_p50_d=float(happened[count // 2]) if happened.size > count // 2 else None,
+        first_short_d=float(happened[0]) if happened.size else None, first_short_p50_d=float(happened[count // 2]) if happened.size > count // 2 else None, first_short_p90_d=float(happened[int(0.9 * count)]) if happened.size > int(0.9 * count) else None,
         sun_wh_day=means["pv_used_wh"] / n, driving_wh_day=means["dcdc_wh"] / n, shore_wh_day=(means["shore_dc_wh"] + means["shore_ac_wh"]) / n, load_wh_day=means["load_served_wh"] / n,
         generator=generator_trip(ctx, plan, r, np.median(kept.can, axis=0).round(3).tolist()), bank_heater_wh_day=means["bank_heat_wh"] / n,
-        snow_days=float(r.summary[:, k.SNOW_DAYS].mean()), snow_wh_day=means["snow_lost_wh"] / n, mains_short_w=mains_short_w(plan), **medical(ctx, r), heat_missing_frac=means["heat_unserved_wh"] / asked_heat if (asked_heat := means["heat_wh"] + means["heat_unserved_wh"]) > 0 else None,
+        snow_days=float(r.summary[:, k.SNOW_DAYS].mean()), snow_wh_day=means["snow_lost_wh"] / n, **mains_short(plan), **medical(ctx, r), heat_missing_frac=means["heat_unserved_wh"] / asked_heat if (asked_heat := means["heat_wh"] + means["heat_unserved_wh"]) > 0 else None,
         short_in_normals_d=None, limited_h=float(r.summary[:, k.LIMITED_H].mean()), cycles_year=means["battery_out_wh"] / plan.bank[c.E_NOM] / n * 365,
         inverter_idle_wh_day=idle_wh(plan, means["inverter_loss_wh"]) / n, clipped_frac=clipped_part(plan, weather),
-        curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()), refused_hot_h=float(r.summary[:, k.REFUSED_HOT_H].mean()),
+        curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()),
+        refused_cold_wh=float(r.summary[:, k.REFUSED_COLD_WH].mean()), coldest_cell_c=float(r.summary[:, k.LEAST_CELL].min()), refused_hot_h=float(r.summary[:, k.REFUSED_HOT_H].mean()),
         most_ac_w=float(plan.ac.sum(axis=2).max()), balance_error_wh=balance_error(r.ledger), buys=[], findings=[], assumed=list(ASSUMED),
     )  # fmt: skip
 
 
+MORE_DRIVING_W = 100.0
+
+
+def _added(ctx: Context, what: str) -> dict[str, float | None]:
+    """Price and mass of one more panel or battery of the design's own kind, where the catalogue knows it."""
+    p = ctx.design.power
+    shared = next((a for a in p.arrays if a.controller is None), None)
+    key = shared.part if shared and what.startswith("one more panel") else p.bank.part if p.bank and what.startswith("one more battery") else None
+    part = parts().get(key or "")
+    return {"price_eur": part.price_eur, "mass_kg": part.mass_kg} if part else {"price_eur": None, "mass_kg": None}
+
+
 def _more(ctx: Context) -> list[tuple[str, Context]]:
-    """The same design with one more panel, with one more battery, and in winter with its panels on the ground."""
+    """The same design with one more panel, one more battery, 100 W more while driving, and in winter with its panels on the ground."""
     p = ctx.design.power
     out = []
-    if p.arrays and p.controller is not None:
-        a = p.arrays[0]
+    shared = [a for a in p.arrays if a.controller is None]
+    if shared and p.controller is not None:
+        a = shared[0]
         one = a.model_copy(update={"panel_power_w": a.panel_power_w * (1 + 1 / (a.series_count * a.parallel_count))})
         room = p.controller.model_copy(update={"max_charge_current_a": p.controller.max_charge_current_a + a.panel_power_w / ctx.bank_v})
-        out.append((f"one more panel of {a.panel_power_w:g} W, with its controller", p.model_copy(update={"arrays": [one, *p.arrays[1:]], "controller": room})))
+        out.append(
+            (
+                f"one more panel of {a.panel_power_w:g} W, with its controller",
+                p.model_copy(update={"arrays": [one if x is a else x for x in p.arrays], "controller": room}),
+            )
+        )
     if p.bank is not None:
         out.append(
             (
@@ -483,6 +515,9 @@ def _more(ctx: Context) -> list[tuple[str, Context]]:
                 p.model_copy(update={"bank": p.bank.model_copy(update={"parallel_count": p.bank.parallel_count + 1})}),
             )
         )
+    if p.driving is not None and p.driving.school == "dcdc" and any(leg.drive_h > 0 for leg in legs_of(ctx.design)):
+        more = p.driving.model_copy(update={"rating_a": p.driving.rating_a + MORE_DRIVING_W / ctx.bank_v})
+        out.append((f"{MORE_DRIVING_W:.0f} W more while driving", p.model_copy(update={"driving": more})))
     if any(a.tilt_deg == 0 and a.deploy == "fixed" for a in p.arrays) and p.controller is not None and _in_winter(ctx):
         lifted = [a.model_copy(update={"tilt_deg": 60.0, "azimuth_deg": 180.0 if _north(ctx) else 0.0, "deploy": "ground"}) for a in p.arrays]
         out.append(("the same panels on the ground at 60°, facing the noon sun", p.model_copy(update={"arrays": lifted})))
@@ -517,7 +552,7 @@ def _buys(ctx: Context, plan: Plan, thermal: Thermal, r: Result, weather: Any) -
         now = ((r.ledger[:, i] + r.ledger[:, j]) / days).mean()
         error = float(change.std(ddof=1) / math.sqrt(change.size)) if change.size > 1 else 0.0
         out.append(Buy(what=what, short_days_frac=float(other.short_day.mean()), change_frac=float(change.mean()), error_frac=error, missing_wh_day=float(missing),
-                       change_wh_day=float(missing - now)))  # fmt: skip
+                       change_wh_day=float(missing - now), **_added(ctx, what)))  # fmt: skip
     return out
 
 

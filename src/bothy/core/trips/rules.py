@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import datetime as dt
+import math
 from collections.abc import Callable
 from functools import partial
 from typing import TYPE_CHECKING
@@ -68,7 +69,7 @@ SMALL_SUN, FED_FRAC = 0.3, 2 / 3
 FULL_LEAD, LEAD_DAYS = 0.97, 7
 BENT_LOSS, MUCH_BENT = 0.10, 0.30
 PLANNED_YEARS, IDLE_PART, CLIPPED, MUCH_CLIPPED = 10, 0.15, 0.03, 0.10
-HEAT_MISSING, MUCH_ASSUMED, SNOW_DAYS = 0.05, 0.5, 3
+HEAT_MISSING, MUCH_ASSUMED, SNOW_DAYS, COLD_RUN_H = 0.05, 0.5, 3, 2.0
 MUCH_UNUSED, MOSTLY_DRIVING, STANDS_DAYS = 0.4, 0.7, 3
 WORDS = (
     (0.005, "a day or two a year"),
@@ -200,8 +201,15 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
         longest = _days_below(run.soc.p50, run.per_day, FULL_LEAD)
         if longest >= LEAD_DAYS:
             add("sim-lead-partial", f"In half of the weathers it stays under {FULL_LEAD:.0%} for {longest} days in a row.")
-    if run.heat_missing_frac is not None and run.heat_missing_frac > HEAT_MISSING:
-        add("sim-heater-short", f"{run.heat_missing_frac:.0%} of the heat asked for is missing, in the mean of the weathers.")
+    missing, cold_h = run.heat_missing_frac or 0.0, run.warm.cold_run_h
+    if missing > HEAT_MISSING or cold_h > COLD_RUN_H + EPS:
+        dark = "its electricity is shed or dark" if missing > HEAT_MISSING else "it is too small for that cold"
+        why = "its fuel runs out" if run.warm.fuel_first_d is not None else dark
+        cold = f"For {cold_h:.0f} h in a row it stays more than 3 K under its setting; " if cold_h > COLD_RUN_H else ""
+        add(
+            "sim-heater-short",
+            f"{cold}{missing:.0%} of the heat asked for is missing, {run.warm.coldest_p10_c:.0f} °C inside at the coldest in 1 weather of 10: {why}.",
+        )
     if run.limited_h > 0.01:
         most = p.bank.unit_max_discharge_a * p.bank.parallel_count if p.bank and p.bank.unit_max_discharge_a else None
         add(
@@ -288,6 +296,19 @@ def assumed_part(ctx: Context) -> float:
     return assumed / whole if whole > 0 else 0.0
 
 
+def _next_in_line(run: TripRun) -> str:
+    """What runs short after the power, in half of the weathers."""
+    firsts: dict[str, float | None] = {"the heater’s fuel": run.warm.fuel_first_d, "the gas": run.gas.first_d if run.gas else None}
+    if run.water:
+        words = {"fresh": "fresh water", "grey": "room for grey water", "toilet": "room in the toilet"}
+        firsts |= {words.get(name, name): s.first_d for name, s in run.water.stores.items()}
+    known = {what: d for what, d in firsts.items() if d is not None}
+    if not known:
+        return " Nothing else runs short."
+    first = min(known, key=lambda x: known[x])
+    return f" Next in line: {first}, {when(run, known[first])}."
+
+
 def cold_words(ctx: Context) -> str:
     """What a bank that guards its cells does in the cold."""
     b = ctx.design.power.bank
@@ -311,7 +332,7 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     if run.refused_cold_h > 0.01 and ctx.chem.lithium:
         bank = ctx.design.power.bank
         cut_off = bank is not None and (bank.cold_charge_cutoff or bank.heater_power_w > 0)
-        add("sim-charge-refused-cold", f"For {run.refused_cold_h:.1f} h of a mean trip there is charge to be had while the cells are below 0 °C." + (cold_words(ctx) if cut_off else ""),
+        add("sim-charge-refused-cold", f"For {run.refused_cold_h:.1f} h of a mean trip there is charge to be had, {run.refused_cold_wh:.0f} Wh of it, while the cells are below 0 °C; {run.coldest_cell_c:.0f} °C at the coldest." + (cold_words(ctx) if cut_off else ""),
             "advice" if cut_off else None)  # fmt: skip
     if run.refused_hot_h > 0.01:
         add(
@@ -321,14 +342,19 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     if run.first_short_p50_d is not None and run.first_short_d is not None:
         add(
             "sim-first-shortage",
-            f"In half of the trips by {when(run, run.first_short_p50_d)} (day {run.first_short_p50_d + 1:.0f}), in the earliest on {when(run, run.first_short_d)}: what should never stop is shed or dark.",
+            f"Power: in half of the trips by {when(run, run.first_short_p50_d)} (day {run.first_short_p50_d + 1:.0f}), in the earliest on {when(run, run.first_short_d)}"
+            + (f", in 9 of 10 by {when(run, run.first_short_p90_d)}" if run.first_short_p90_d is not None else "")
+            + f": what should never stop is shed or dark.{_next_in_line(run)}",
         )
     if run.short_days_frac > target + EPS:
         error = f" ± {run.error_frac:.1%}" if run.error_frac is not None else ""
         help_ = "; ".join(f"{b.what}: {b.short_days_frac:.1%}" for b in run.buys)
+        worst = max(run.months, key=lambda m: m.short_frac)
+        bad = run.missing_wh_day / run.short_days_frac
+        where = f" {MONTHS[int(worst.month[5:]) - 1]} is the worst month, with {worst.short_frac:.0%}." if len(run.months) > 1 else ""
         add(
             "sim-lolp-high",
-            f"{run.short_days_frac:.1%}{error} of the days, {target:.0%} was asked for: {in_words(run.short_days_frac, run.draw_count, run.day_count)}. {run.missing_wh_day:.0f} Wh a day are missing. With {help_}.",
+            f"{run.short_days_frac:.1%}{error} of the days, {target:.0%} was asked for: {in_words(run.short_days_frac, run.draw_count, run.day_count)}. {run.missing_wh_day:.0f} Wh a day are missing, {bad:.0f} Wh on each bad one.{where} With {help_}.",
         )
     elif run.least_soc_p10 < run.floor_frac + LOW_RESERVE - EPS:
         add("sim-low-reserve", f"In 1 of 10 trips the bank falls to {run.least_soc_p10:.0%}; {run.floor_frac:.0%} is its floor.")
@@ -341,9 +367,16 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     inverter = ctx.design.power.inverter
     most = run.most_ac_w
     if inverter is not None and most > inverter.rating_w + EPS:
-        add("sim-inverter-overload", f"{most:.0f} W in one quarter of an hour; {inverter.name} gives {inverter.rating_w:g} W.")
+        largest = sorted((a for a in ctx.design.life.appliances if a.supply == "ac" and a.count > 0), key=lambda a: -a.running_w * a.count)
+        add(
+            "sim-inverter-overload",
+            f"{most:.0f} W in one quarter of an hour; {inverter.name} gives {inverter.rating_w:g} W. The largest are {', '.join(a.name for a in largest[:3])}.",
+        )
     if run.mains_short_w > EPS:
-        add("sim-shore-limit", f"{run.mains_short_w:.0f} W too much in one quarter of an hour.")
+        add(
+            "sim-shore-limit",
+            f"{run.mains_short_w:.0f} W too much in one quarter of an hour; for {run.mains_short_h:.1f} h of the trip more is asked than it gives.",
+        )
     if run.generator is not None:
         g = run.generator
         add("sim-generator", f"{g.run_h:.0f} h in {run.day_count} days; {g.made_kwh:.1f} kWh from about {g.burnt:.1f} {g.unit} of {g.fuel}.")
@@ -352,7 +385,11 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     if ctx.design.power.generator is None and any(leg.generator_h > 0 for leg in legs_of(ctx.design)):
         add("sim-generator-missing", "None of those hours counts.")
     if run.error_frac is not None and run.error_frac > max(0.005, 0.2 * run.short_days_frac):
-        add("sim-draws-few", f"{run.draw_count} weathers leave an error of ± {run.error_frac:.1%}.")
+        aim = max(0.005, 0.2 * run.short_days_frac)
+        add(
+            "sim-draws-few",
+            f"{run.draw_count} weathers leave an error of ± {run.error_frac:.1%}; about {math.ceil(run.draw_count * (run.error_frac / aim) ** 2)} would bring it to ± {aim:.1%}.",
+        )
     used = {leg.place for leg in legs_of(ctx.design)}
     far = []
     for p in ctx.design.trips.places:

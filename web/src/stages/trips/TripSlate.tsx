@@ -232,7 +232,9 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
                 const known = Math.abs(b.change_frac) >= 2 * b.error_frac;
                 return (
                   <p key={b.what} className="my-1 border-b border-slate-2 pb-1">
-                    With {b.what}: short on <span className="num">{percent(b.short_days_frac, 1)}</span> of the days (
+                    With {b.what}
+                    {b.price_eur != null && ` (€ ${Math.round(b.price_eur)}${b.mass_kg != null ? `, ${show(b.mass_kg, "kg")}` : ""})`}: short on{" "}
+                    <span className="num">{percent(b.short_days_frac, 1)}</span> of the days (
                     <span className="num">{known ? `${(100 * b.change_frac).toFixed(1)} points` : "no difference that can be told"}</span>
                     ), <span className="num">{show(b.missing_wh_day, "Wh")}</span> a day missing.
                   </p>
