@@ -10,7 +10,7 @@ enum { ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVER
   HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
   HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
   BACK_3, HEAT_LEAST, START_WH, COOL_W, COOL_SET, COOL_EER, COOL_FAN, COOL_TIER, COOL_AC, COOL_HOSE, MOIST_AWAKE, MOIST_ASLEEP, MOIST_DAY, AIR_FLOW, VOLUME,
-  COLD_FACE, BAY_B, HAS_BAY, VENT_UA, COOL_FROM, COOL_TO, COOL_SHORE, BANK_HEATER, BANK_HEATER_W, SNOW, SNOW_CLEARED, GENERATOR, GEN_STORE, GEN_IDLE, GEN_SLOPE };
+  COLD_FACE, BAY_B, HAS_BAY, VENT_UA, COOL_FROM, COOL_TO, COOL_SHORE, BANK_HEATER, BANK_HEATER_W, SNOW, SNOW_CLEARED, GENERATOR, GEN_STORE, GEN_IDLE, GEN_SLOPE, DCDC_BELOW, HOOKUP_FIRST };
 enum { PV_AVAILABLE, PV_USED, CURTAILED, DCDC_USED, SHORE_DC, SHORE_AC, DEMAND, SERVED, SHED, UNSERVED, INVERTER_LOSS, BATTERY_IN, BATTERY_OUT, BATTERY_LOSS, SELF_LOSS, STORED,
   HEAT, HEAT_MISSING, FRESH_USED, WATER_MISSING, GAS_USED, DIESEL_USED, GHI, COOL, COOL_MISSING, HEATER_EL, COOLER_EL, GAINS, HEAT_OUT, HEAT_STORED, CONDENSED, BANK_HEAT, SNOW_LOST, GEN_FUEL, GEN_MADE,
   LEDGER_SIZE };
@@ -219,7 +219,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
           offer_shore = mind(plan[CHARGER], maxd(0, day[D_MAINS_W] - shore_ac) * plan[ETA_CHARGER]);
           ac_live = 0;
         } else if (plan[INVERTER] != 0 && !open && (ac_live > 0 || plan[ALWAYS] != 0)) inverter = plan[IDLE] + ac_live / plan[ETA_INVERTER];
-        double demand = dc_live + inverter, offer_dcdc = driving ? plan[DCDC] : 0, before = e, leak = e * bank[SELF] / 730.5 * dt, offered = pv + offer_shore + offer_dcdc, el_bank = 0;
+        double demand = dc_live + inverter, offer_dcdc = driving && soc < plan[DCDC_BELOW] ? plan[DCDC] : 0, before = e, leak = e * bank[SELF] / 730.5 * dt, offered = pv + offer_shore + offer_dcdc, el_bank = 0;
         if (plan[BANK_HEATER] != 0) {
           el_bank = mind(plan[BANK_HEATER_W], warming_w(bank, cell, plan[BANK_INSIDE] != 0 ? cabin : t_out, 5, dt));
           if (open || plan[BANK_HEATER] == 1) el_bank = mind(el_bank, maxd(0, offered - demand));
@@ -241,7 +241,9 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
           e = discharged(bank, e, b_out, dt, &loss);
         }
         e = mind(nominal, maxd(0, e));
-        double used_pv = mind(pv, needed), used_shore = mind(offer_shore, needed - used_pv), used_dcdc = mind(offer_dcdc, needed - used_pv - used_shore);
+        double used_shore = plan[HOOKUP_FIRST] != 0 ? mind(offer_shore, needed) : 0, used_pv = mind(pv, needed - used_shore);
+        if (plan[HOOKUP_FIRST] == 0) used_shore = mind(offer_shore, needed - used_pv);
+        double used_dcdc = mind(offer_dcdc, needed - used_pv - used_shore);
         double part = demand > 0 ? 1 - lacking / demand : 1;
         if (lacking > 1e-9 && e <= (floor + 1e-9) * nominal && !open) { open = 1; EVENT(now, 0); }
         q = heat_live ? q * part : 0;

@@ -3,15 +3,22 @@
 from __future__ import annotations
 
 import dataclasses
+import datetime as dt
 from typing import Any
 
 import numpy as np
 import pytest
 
 from bothy.core.catalogue.climates import climates
+from bothy.core.context import Context
 from bothy.core.contract import BadInput
+from bothy.core.design.document import load_design
 from bothy.core.sun.weather_fit import Hourly, fit
+from bothy.core.trips.engine import simulate
+from bothy.core.trips.kernel import GHI
+from bothy.core.trips.of_design import plan_of_design
 from bothy.formats.weather_files import WeatherRead, WeatherText, read
+from tests.designs import BANK, MPPT, PANELS, lived
 from tests.weather import epw, table, tmy3, year
 
 MUNICH = climates()["munich"]
@@ -166,3 +173,43 @@ def test_ten_minute_values_are_taken_by_the_hour(made: Hourly) -> None:
         fine += [f"{stamp[:-2]}{m:02d};{rest}" for m in range(0, 60, 10)]
     r = read(WeatherText(text="\n".join(fine), marks="start", **WHERE))
     assert weather_of(r).ghi_kwh_m2_day == pytest.approx(fit(made).ghi_kwh_m2_day, rel=2e-3)
+
+
+@pytest.fixture(scope="module")
+def three() -> Hourly:
+    """Three years with a leap day, and half a year more."""
+    return year(days=365 + 366 + 365 + 180, first=dt.date(2019, 1, 1), seed=9)
+
+
+def test_whole_years_of_a_file_are_kept_day_by_day(three: Hourly) -> None:
+    r = read(WeatherText(text=table(three), marks="start", **WHERE))
+    years = weather_of(r).years
+    assert [y.year for y in years] == [2019, 2020, 2021], "the half year is not one of them"
+    assert "It holds 3 whole years" in r.summary
+    air = three.air_c.reshape(-1, 24)
+    assert years[0].tmin_c[40] == pytest.approx(air[40].min(), abs=0.06)
+    assert years[1].tmax_c[364] == pytest.approx(air[365 + 365].max(), abs=0.06), "31 December of the leap year"
+    assert years[1].tmax_c[59] == pytest.approx(air[365 + 60].max(), abs=0.06), "1 March, after the leap day"
+    assert weather_of(read(WeatherText(text=epw(year())))).years == [], "an EPW file is a typical year"
+
+
+def test_a_replayed_day_has_the_files_sun(three: Hourly) -> None:
+    """What the trip's engine makes of a day's clearness is the light that was measured."""
+    made = read(WeatherText(text=table(three), marks="start", **WHERE)).place
+    assert made is not None
+    data = lived(None, {"bank": BANK, "arrays": [PANELS], "controller": MPPT})
+    legs = [{"id": "a", "place": made.id, "days_count": 30}]
+    data["trips"] = {"start_date": "2026-05-01", "legs": legs, "places": [made.model_dump(mode="json")], "schools": {"weather_source": "replay"}}
+    plan = plan_of_design(Context(load_design(data)))
+    r = simulate(plan)
+    first = [(dt.date(y, 5, 1) - dt.date(2019, 1, 1)).days for y in (2019, 2020, 2021)]
+    light = three.ghi.reshape(-1, 24).sum(axis=1) / 1000
+    for m, at in enumerate(first):
+        assert r.ledger[m, GHI] == pytest.approx(light[at : at + 30].sum(), rel=0.01)
+
+
+def test_a_year_with_holes_is_left_out(three: Hourly) -> None:
+    ghi = three.ghi.copy()
+    ghi[24 * 400 : 24 * 430] = np.nan
+    holed = dataclasses.replace(three, ghi=ghi)
+    assert [y.year for y in weather_of(read(WeatherText(text=table(holed), marks="start", **WHERE))).years] == [2019, 2021]

@@ -1158,7 +1158,8 @@ export interface components {
          * @description Identical units in series and parallel.
          *
          *     A unit with a heater of its own (W, each) warms its cells before it is charged, or never lets them get cold. ``heat_loss_w_k`` is what the whole bank loses
-         *     to the air round it.
+         *     to the air round it. ``usable_frac`` is how deep it may go, ``charge_to_frac`` where charging stops, ``peukert_exponent`` 1 counts a lead bank by its label:
+         *     schools; None is usual of the chemistry.
          */
         Bank: {
             /**
@@ -1221,6 +1222,12 @@ export interface components {
             heater_when: "on_charge" | "kept_warm";
             /** Heat Loss W K */
             heat_loss_w_k?: number | null;
+            /** Usable Frac */
+            usable_frac?: number | null;
+            /** Charge To Frac */
+            charge_to_frac?: number | null;
+            /** Peukert Exponent */
+            peukert_exponent?: number | null;
             /**
              * By
              * @default typed
@@ -2547,7 +2554,14 @@ export interface components {
              *       "seed": 1,
              *       "short_days_frac": 0.02,
              *       "forecast": false,
-             *       "snow": false
+             *       "snow": false,
+             *       "schools": {
+             *         "albedo_frac": 0.2,
+             *         "shed": "tiers",
+             *         "source_order": "sun_first",
+             *         "summer_time": false,
+             *         "weather_source": "drawn"
+             *       }
              *     }
              */
             trips: components["schemas"]["Trips"];
@@ -2999,7 +3013,8 @@ export interface components {
         };
         /**
          * FileWeather
-         * @description What a weather file says of a place: twelve monthly means, how alike neighbouring days are, and the spread of daily mean temperature.
+         * @description What a weather file says of a place: twelve monthly means, how alike neighbouring days are, and the spread of daily mean temperature; of a file
+         *     of several years, those years.
          */
         FileWeather: {
             /** Source */
@@ -3020,6 +3035,25 @@ export interface components {
             temp_autocorr: number;
             /** Spread K */
             spread_k: number;
+            /**
+             * Years
+             * @default []
+             */
+            years: components["schemas"]["FileYear"][];
+        };
+        /**
+         * FileYear
+         * @description A whole year of a weather file by day, without a leap day: clearness of each, its lowest and highest temperature in °C.
+         */
+        FileYear: {
+            /** Year */
+            year: number;
+            /** Clearness */
+            clearness: number[];
+            /** Tmin C */
+            tmin_c: number[];
+            /** Tmax C */
+            tmax_c: number[];
         };
         /** FilterLife */
         FilterLife: {
@@ -4655,6 +4689,11 @@ export interface components {
              * @default []
              */
             refills: ("water" | "grey_dump" | "toilet_dump" | "gas" | "diesel")[];
+            /**
+             * Refill H
+             * @default 9
+             */
+            refill_h: number;
             /**
              * By
              * @default typed
@@ -6760,6 +6799,45 @@ export interface components {
             same: boolean;
         };
         /**
+         * Schools
+         * @description How the run is made where schools differ (handbook 03 §6): weather drawn or the files' own years; how alike neighbouring days are; which source goes
+         *     first; DC-DC only under a charge; loads shed in tiers; what the ground reflects; whether times are in summer time.
+         */
+        Schools: {
+            /**
+             * Weather Source
+             * @default drawn
+             * @enum {string}
+             */
+            weather_source: "drawn" | "replay";
+            /** Kt Autocorr */
+            kt_autocorr?: number | null;
+            /**
+             * Source Order
+             * @default sun_first
+             * @enum {string}
+             */
+            source_order: "sun_first" | "hookup_first";
+            /** Dcdc Below Frac */
+            dcdc_below_frac?: number | null;
+            /**
+             * Shed
+             * @default tiers
+             * @enum {string}
+             */
+            shed: "tiers" | "none";
+            /**
+             * Albedo Frac
+             * @default 0.2
+             */
+            albedo_frac: number;
+            /**
+             * Summer Time
+             * @default false
+             */
+            summer_time: boolean;
+        };
+        /**
          * Searched
          * @description The newest search: its job, and what the newest that is done found, with the revision that it was made on.
          */
@@ -7122,6 +7200,7 @@ export interface components {
          * SolarArray
          * @description Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
          *
+         *     ``soiling_frac`` is what dirt leaves of the light (None: 0.97), ``sky_view_frac`` the part of the sky that they see.
          *     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground, which face the equator where nothing is said. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
          *     direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it. ``controller`` is one of its own;
          *     None: it is on the one that the rest share.
@@ -7201,6 +7280,13 @@ export interface components {
              * @default []
              */
             shade_frac: number[];
+            /** Soiling Frac */
+            soiling_frac?: number | null;
+            /**
+             * Sky View Frac
+             * @default 1
+             */
+            sky_view_frac: number;
             /** Unit Mass Kg */
             unit_mass_kg?: number | null;
             /**
@@ -7734,6 +7820,10 @@ export interface components {
             months: components["schemas"]["TripMonth"][];
             /** Forecast Days */
             forecast_days: number;
+            /** Years */
+            years: components["schemas"]["YearTrip"][];
+            /** Autonomy D */
+            autonomy_d: number | null;
             /** Events */
             events: components["schemas"]["TripEventOut"][];
             /** Short Days Frac */
@@ -7873,6 +7963,16 @@ export interface components {
             snow: boolean;
             /** Snow Cleared H */
             snow_cleared_h?: number | null;
+            /**
+             * @default {
+             *       "weather_source": "drawn",
+             *       "source_order": "sun_first",
+             *       "shed": "tiers",
+             *       "albedo_frac": 0.2,
+             *       "summer_time": false
+             *     }
+             */
+            schools: components["schemas"]["Schools"];
         };
         /** ValidationError */
         ValidationError: {
@@ -9180,6 +9280,18 @@ export interface components {
             note: string;
             /** Inputs */
             inputs: components["schemas"]["InputOut"][];
+        };
+        /**
+         * YearTrip
+         * @description The trip in one year of the files: its short days and the least charge.
+         */
+        YearTrip: {
+            /** Year */
+            year: number;
+            /** Short Days */
+            short_days: number;
+            /** Least Soc */
+            least_soc: number;
         };
         /**
          * ZoneHeat

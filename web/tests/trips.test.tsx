@@ -174,6 +174,44 @@ describe("snow, a heated bank and a generator", () => {
   });
 });
 
+describe("where schools differ", () => {
+  const answers = {
+    "GET /api/variants/v/trip/thorough": { job: null, revision: null, run: null },
+    "POST /api/quantity": (b: { text: string }) => ({ value: Number(b.text), unit: "" }),
+  };
+  const trips = () => (state.design as unknown as { trips: object }).trips;
+  const years = [
+    { year: 2020, short_days: 0, least_soc: 0.5 },
+    { year: 2021, short_days: 2, least_soc: 0.21 },
+  ];
+  it("each is one edit, and clearing one gives back the usual", async () => {
+    Object.assign(trips(), { schools: { weather_source: "drawn", kt_autocorr: 0.45, source_order: "sun_first", shed: "tiers", albedo_frac: 0.2 } });
+    serve(answers);
+    mount(<TripSlate run={run} error={null} />);
+    expect(screen.queryByLabelText(/^weather(?!s)/)).toBeNull();
+    fireEvent.change(screen.getByLabelText(/^which goes first/), { target: { value: "hookup_first" } });
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/trips/schools/source_order", value: "hookup_first" }));
+    fireEvent.change(screen.getByLabelText(/^ground around/), { target: { value: "0.8" } });
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/trips/schools/albedo_frac", value: 0.8 }));
+    fireEvent.click(screen.getByLabelText(/^times are in summer time/));
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/trips/schools/summer_time", value: true }));
+    const like = screen.getByLabelText(/^a day is like the one before/);
+    fireEvent.change(like, { target: { value: "" } });
+    fireEvent.keyDown(like, { key: "Enter" });
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/trips/schools/kt_autocorr", value: null }));
+  });
+  it("a file of several years may be replayed; its years stand with the worst first", async () => {
+    Object.assign(trips(), { schools: { weather_source: "drawn" }, places: [{ id: "file_hut", name: "Hut", weather: { years: [{ year: 2020 }] } }] });
+    serve(answers);
+    mount(<TripSlate run={{ ...run, years, autonomy_d: 1.75 } as unknown as TripRun} error={null} />);
+    const lines = within(screen.getByRole("region", { name: "Year by year" })).getAllByRole("listitem");
+    expect(lines.map((l) => l.textContent)).toEqual(["2021: short on 2 of 2 days, least charge 21 %", "2020: nothing short, least charge 50 %"]);
+    expect(screen.getByText("a full bank with no source at all").nextElementSibling?.textContent).toMatch(/1\.8|1\.75/);
+    fireEvent.change(screen.getByLabelText(/^weather(?!s)/), { target: { value: "replay" } });
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/trips/schools/weather_source", value: "replay" }));
+  });
+});
+
 describe("the stage", () => {
   const answers = { "GET /api/variants/v/trip": run, "GET /api/places": places, "GET /api/variants/v/trip/thorough": { job: null, revision: null, run: null } };
 

@@ -200,6 +200,12 @@ class Context:
                       inputs=(("coldest_night_c", night), ("warmer_k", offset)))  # fmt: skip
 
     @property
+    def usable_frac(self) -> float:
+        """How much of the bank may be used: as said, or usual of its chemistry."""
+        b = self.design.power.bank
+        return b.usable_frac if b is not None and b.usable_frac is not None else self.chem.usable_frac
+
+    @property
     def bank_v(self) -> float:
         """Nominal voltage of the bank, as cells × cell voltage."""
         return self.chem.bank_v(self.system_v)

@@ -11,7 +11,7 @@ import numpy as np
 from pydantic import BaseModel, Field
 
 from bothy.core.contract import BadInput
-from bothy.core.design.trips import FileWeather, OwnPlace
+from bothy.core.design.trips import FileWeather, FileYear, OwnPlace
 from bothy.core.finding import Finding
 from bothy.core.sun.weather_fit import Hourly, fit
 from bothy.formats.tables import cells_of, number_of
@@ -199,7 +199,8 @@ def _made(kind: Literal["epw", "tmy3", "csv"], w: Hourly, name: str, given: Weat
     title = given.name or name or "imported place"
     key = "".join(c if c.isalnum() and c.isascii() else "_" for c in title.lower()).strip("_")[:30] or "place"
     weather = FileWeather(source=f"{kind.upper()} file, {f.day_count} days from {w.first.date()}", day_count=f.day_count, ghi_kwh_m2_day=f.ghi_kwh_m2_day, tmin_c=f.tmin_c,
-                          tmax_c=f.tmax_c, rh_frac=f.rh_frac, kt_autocorr=f.kt_autocorr, temp_autocorr=f.temp_autocorr, spread_k=f.spread_k)  # fmt: skip
+                          tmax_c=f.tmax_c, rh_frac=f.rh_frac, kt_autocorr=f.kt_autocorr, temp_autocorr=f.temp_autocorr, spread_k=f.spread_k,
+                          years=[FileYear(year=y.year, clearness=y.clearness, tmin_c=y.tmin_c, tmax_c=y.tmax_c) for y in f.years])  # fmt: skip
     place = OwnPlace(
         id=f"file_{key}",
         name=title[:120],
@@ -211,5 +212,5 @@ def _made(kind: Literal["epw", "tmy3", "csv"], w: Hourly, name: str, given: Weat
     )
     best, worst = max(f.ghi_kwh_m2_day), min(f.ghi_kwh_m2_day)
     summary = (f"{title}: {worst:.2f} to {best:.2f} kWh/m² a day by month, nights down to {min(f.tmin_c):.0f} °C in the mean of the coldest month; "
-               f"a day is {f.kt_autocorr:.2f} like the one before in clearness, {f.temp_autocorr:.2f} in warmth.")  # fmt: skip
+               f"a day is {f.kt_autocorr:.2f} like the one before in clearness, {f.temp_autocorr:.2f} in warmth." + (f" It holds {len(f.years)} whole years, which a trip can be run through as they were." if f.years else ""))  # fmt: skip
     return WeatherRead(kind=kind, headings=[], columns={}, asks=[], place=place, day_count=f.day_count, findings=f.findings, summary=summary)

@@ -18,7 +18,8 @@ class Bank(Doc):
     """Identical units in series and parallel.
 
     A unit with a heater of its own (W, each) warms its cells before it is charged, or never lets them get cold. ``heat_loss_w_k`` is what the whole bank loses
-    to the air round it.
+    to the air round it. ``usable_frac`` is how deep it may go, ``charge_to_frac`` where charging stops, ``peukert_exponent`` 1 counts a lead bank by its label:
+    schools; None is usual of the chemistry.
     """
 
     name: Name = "House bank"
@@ -36,6 +37,9 @@ class Bank(Doc):
     heater_power_w: float = Field(0, ge=0, le=2000)
     heater_when: Literal["on_charge", "kept_warm"] = "on_charge"
     heat_loss_w_k: float | None = Field(None, ge=0.05, le=50)
+    usable_frac: float | None = Field(None, ge=0.2, le=1)
+    charge_to_frac: float | None = Field(None, ge=0.5, le=1)
+    peukert_exponent: float | None = Field(None, ge=1, le=1.5)
     by: By = "typed"
 
 
@@ -87,6 +91,7 @@ class SolarController(Doc):
 class SolarArray(Doc):
     """Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
 
+    ``soiling_frac`` is what dirt leaves of the light (None: 0.97), ``sky_view_frac`` the part of the sky that they see.
     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground, which face the equator where nothing is said. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
     direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it. ``controller`` is one of its own;
     None: it is on the one that the rest share.
@@ -113,6 +118,8 @@ class SolarArray(Doc):
     roof_radius_m: float | None = Field(None, ge=0.5, le=100)
     across_m: float | None = Field(None, gt=0, le=5)
     shade_frac: list[Part] = Field([], max_length=24)
+    soiling_frac: float | None = Field(None, ge=0.5, le=1)
+    sky_view_frac: float = Field(1, ge=0.1, le=1)
     unit_mass_kg: float | None = Field(None, ge=0, le=100)
     string_fuse: bool = False
     disconnect: bool = False

@@ -34,6 +34,7 @@ class Leg(Doc):
     heading_deg: float | None = Field(None, ge=0, le=360)
     clearness: float | None = Field(None, ge=0, le=0.85)
     refills: list[Refill] = Field([], max_length=5)
+    refill_h: float = Field(9, ge=0, lt=24)
     by: By = "typed"
     note: Note = ""
 
@@ -46,8 +47,22 @@ class Leg(Doc):
         return self
 
 
+A_YEAR = 365
+OfAYear = Annotated[list[float], Field(min_length=A_YEAR, max_length=A_YEAR)]
+
+
+class FileYear(Doc):
+    """A whole year of a weather file by day, without a leap day: clearness of each, its lowest and highest temperature in °C."""
+
+    year: Whole = Field(ge=1900, le=2200)
+    clearness: OfAYear
+    tmin_c: OfAYear
+    tmax_c: OfAYear
+
+
 class FileWeather(Doc):
-    """What a weather file says of a place: twelve monthly means, how alike neighbouring days are, and the spread of daily mean temperature."""
+    """What a weather file says of a place: twelve monthly means, how alike neighbouring days are, and the spread of daily mean temperature; of a file
+    of several years, those years."""
 
     source: Annotated[str, Field(max_length=200)]
     day_count: Whole = Field(ge=28)
@@ -58,6 +73,7 @@ class FileWeather(Doc):
     kt_autocorr: float = Field(ge=0, le=0.95)
     temp_autocorr: float = Field(ge=0, le=0.95)
     spread_k: float = Field(ge=0, le=15)
+    years: list[FileYear] = Field([], max_length=30)
 
 
 class OwnPlace(Doc):
@@ -70,6 +86,19 @@ class OwnPlace(Doc):
     elevation_m: float | None = Field(None, ge=-450, le=5500)
     utc_offset_h: float | None = Field(None, ge=-12, le=14)
     weather: FileWeather | None = None
+
+
+class Schools(Doc):
+    """How the run is made where schools differ (handbook 03 §6): weather drawn or the files' own years; how alike neighbouring days are; which source goes
+    first; DC-DC only under a charge; loads shed in tiers; what the ground reflects; whether times are in summer time."""
+
+    weather_source: Literal["drawn", "replay"] = "drawn"
+    kt_autocorr: float | None = Field(None, ge=0, le=0.95)
+    source_order: Literal["sun_first", "hookup_first"] = "sun_first"
+    dcdc_below_frac: float | None = Field(None, gt=0, le=1)
+    shed: Literal["tiers", "none"] = "tiers"
+    albedo_frac: float = Field(0.2, ge=0, le=1)
+    summer_time: bool = False
 
 
 class LiveThere(Doc):
@@ -100,6 +129,7 @@ class Trips(Doc):
     forecast: bool = False
     snow: bool = False
     snow_cleared_h: float | None = Field(None, ge=0, lt=24)
+    schools: Schools = Schools()
 
     @model_validator(mode="after")
     def _dates(self) -> Self:

@@ -299,7 +299,7 @@ def cooking_findings(ctx: Context, w: Gassed) -> Found:
         says.append(f"the hob takes 1,500 W and the inverter gives {inverter:,.0f} W" if power.inverter else "there is no inverter")
     b = power.bank
     if b is not None:
-        usable = b.unit_charge_ah * b.parallel_count * ctx.chem.usable_frac
+        usable = b.unit_charge_ah * b.parallel_count * ctx.usable_frac
         most = (b.unit_max_discharge_a or 0.0) * b.parallel_count
         if most and watts / ctx.bank_v > most:
             says.append(f"{watts / ctx.bank_v:.0f} A from the bank; {most:.0f} A at most")

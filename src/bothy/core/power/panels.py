@@ -16,6 +16,8 @@ from bothy.core.sun.month import PanelDayYieldIn, PanelDayYieldOut, panel_day_yi
 
 ACROSS_M = 1.2
 """How far panels reach across a curved roof where nothing is said (typical)."""
+SOILING = 0.97
+"""What usual dirt leaves of the light (handbook 03 §3.11)."""
 SKY_MOST = 0.77
 """No month is clearer; a weather file may hold more than the air lets through."""
 
@@ -88,6 +90,11 @@ def mppt_by_price() -> list[Part]:
     return sorted((c for c in of_kind("controller") if c.data["controller_type"] == "mppt"), key=lambda c: c.price_eur)
 
 
+def soiling_of(a: SolarArray) -> float:
+    """What dirt leaves of the light: as said, or the usual 3 % lost."""
+    return a.soiling_frac if a.soiling_frac is not None else SOILING
+
+
 def azimuth_of(a: SolarArray, lat_deg: float) -> float:
     """Where an array faces: as said; else from the nose 0, and on the ground towards the equator."""
     return a.azimuth_deg if a.azimuth_deg is not None else 180.0 if a.deploy == "ground" and lat_deg >= 0 else 0.0
@@ -104,13 +111,14 @@ def faces_of(a: SolarArray, lat_deg: float) -> list[tuple[float, float, float]]:
 
 @lru_cache(maxsize=512)
 def _yield(c: Climate, month: int, power_w: float, tilt_deg: float, azimuth_deg: float | None, mounting: str, noct_c: float, coeff: float, shade: tuple[float, ...], pwm: bool,
-           most_w: float | None, vmp_v: float, battery_v: float) -> PanelDayYieldOut:  # fmt: skip
+           most_w: float | None, vmp_v: float, battery_v: float, soiling: float, sky: float, albedo: float) -> PanelDayYieldOut:  # fmt: skip
     most = SKY_MOST * extraterrestrial_day(c.lat_deg, MEAN_DAY[month - 1])
     return panel_day_yield(
         PanelDayYieldIn.trusted(
             month=month, lat_deg=c.lat_deg, ghi_kwh_m2_day=min(c.ghi_kwh_m2_day[month - 1], most), elevation_m=c.elevation_m, tmin_c=c.tmin_c[month - 1], tmax_c=c.tmax_c[month - 1],
             tilt_deg=tilt_deg, azimuth_deg=azimuth_deg, power_stc_w=power_w, mounting=mounting, noct_c=noct_c, power_coeff_per_k=coeff, shade_frac=list(shade) or [0.0] * 24,
             controller_type="pwm" if pwm else "mppt", controller_power_w=most_w, panel_vmp_v=vmp_v if pwm else None, battery_voltage_v=battery_v,
+            soiling_factor_frac=soiling, sky_view_frac=sky, albedo_frac=albedo,
         ),
         {"power_stc_w": given("power_stc_w", power_w, "typed", "panels × label power")},
     )  # fmt: skip
@@ -139,6 +147,9 @@ def month_yield(ctx: Context, a: SolarArray, control: SolarController | None, c:
             most,
             a.vmp_v * a.series_count,
             13.2 * ctx.scale,
+            soiling_of(a),
+            a.sky_view_frac,
+            ctx.design.trips.schools.albedo_frac,
         )
         out.append((a.name if len(faces) == 1 else f"{a.name}, {'right' if azimuth < 180 else 'left'} half", made))
     return out

@@ -201,7 +201,7 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
         )  # fmt: skip
         f_t = given("temp_factor_frac", capacity_factor(b.chemistry, s.cold.value if s.cold else 10), "table", "capacity at the coldest cells")
         new = banks.usable_new(s.bank.figure("charge_ah"), s.bank.figure("voltage_v"),
-                               given("usable_frac", ctx.chem.usable_frac, "table", f"normal depth of discharge of {ctx.chem.name}"), f_t, 1.0)  # fmt: skip
+                               given("usable_frac", ctx.usable_frac, "typed" if b.usable_frac is not None else "table", f"normal depth of discharge of {ctx.chem.name}"), f_t, 1.0)  # fmt: skip
         s.usable_wh = banks.usable_old(new, given("end_of_life_frac", 0.8, "default", "a bank is called worn at 80 %"))
     for season in SEASONS:
         s.solar_wh[season] = solar_of(ctx, season)

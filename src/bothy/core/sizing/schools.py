@@ -108,7 +108,7 @@ def _station(ctx: Context, p: Power) -> School | None:
     """A portable station in place of bank, inverter and chargers: the smallest whose inverter and store do, else the largest."""
     if p.bank is None or ctx.system_v != 12:
         return None
-    usable = p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v * ctx.chem.usable_frac
+    usable = p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v * ctx.usable_frac
     stations = sorted(of_kind("station"), key=lambda x: x.data["energy_wh"])
     wanted = [
         x for x in stations if x.data["energy_wh"] * x.data["usable_frac"] >= usable and x.data["inverter_w"] >= (p.inverter.rating_w if p.inverter else 0)

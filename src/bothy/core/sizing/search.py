@@ -121,6 +121,7 @@ class Bench:
         self.thermal = thermal_of(Context(self._with(template)))
         self.plan: Plan = replace(plan_of_design(Context(self._with(template))), draw_count=draws)
         self.weather: Weather = weather_of(self.plan)
+        self.draws = self.plan.weather_count
         self.ready: Arrays = arrays_ready(self.plan, self.weather)
         self.known: dict[tuple[bytes, int, int], Trial] = {}
         self.run_count = 0
@@ -316,6 +317,7 @@ class _Search:
             )
         self.draws = min(MOST_DRAWS, max(2, design.trips.draw_count))
         self.bench = Bench(self.design, _template(self.space.candidates, self.design.power), self.draws)
+        self.draws = self.bench.draws
         self.made: dict[str, tuple[Candidate, Trial]] = {}
 
     def say(self, part: float) -> None:

@@ -77,7 +77,8 @@ class Candidate:
         own = [a for a in base.arrays if a.controller is not None]
         bank = self.bank.value
         if base.bank is not None:
-            bank = bank.model_copy(update={"heat_loss_w_k": base.bank.heat_loss_w_k, "heater_when": base.bank.heater_when})
+            kept = ["heat_loss_w_k", "heater_when"] + (["usable_frac", "charge_to_frac", "peukert_exponent"] if bank.chemistry == base.bank.chemistry else [])
+            bank = bank.model_copy(update={key: getattr(base.bank, key) for key in kept})
         return base.model_copy(
             update={"system_voltage_v": self.voltage, "arrays": own + arrays, "controller": controller, "bank": bank, "driving": self.driving.value}
         )

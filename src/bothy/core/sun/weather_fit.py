@@ -9,7 +9,7 @@ import numpy as np
 
 from bothy.core.contract import BadInput
 from bothy.core.finding import Finding, finding, rules
-from bothy.core.sun.geometry import MID_MONTH, SOLAR_CONSTANT_W_M2, Array, season_of, sun_at
+from bothy.core.sun.geometry import MID_MONTH, SOLAR_CONSTANT_W_M2, Array, extraterrestrial_day, season_of, sun_at
 
 rules("trips", (
     ("sim-ghi-above-clear", "fault", "The file has more sun than a clear sky gives", "Units (Wh, kWh, J) or the time zone.", "handbook 03 §3.13"),
@@ -20,6 +20,7 @@ rules("trips", (
 FILLED_H = 3
 MOST_MISSING, SOME_MISSING = 0.05, 0.01
 OVER_CLEAR, OVER_DAYS = 1.1, 0.02
+LEAST_IN_MONTH = 20
 LEAST_DAYS = 330
 """Nearly a year: every month must be there for twelve means."""
 
@@ -42,8 +43,18 @@ class Hourly:
 
 
 @dataclass(frozen=True)
+class YearOf:
+    """A whole year of a file by day, without a leap day: clearness, lowest and highest temperature in °C."""
+
+    year: int
+    clearness: list[float]
+    tmin_c: list[float]
+    tmax_c: list[float]
+
+
+@dataclass(frozen=True)
 class Fit:
-    """Twelve monthly means each, correlations from day to day, spread of daily mean temperature in K, and what was found odd."""
+    """Twelve monthly means each, correlations from day to day, spread of daily mean temperature in K, what was found odd, and its whole years."""
 
     ghi_kwh_m2_day: list[float]
     tmin_c: list[float]
@@ -55,6 +66,7 @@ class Fit:
     day_count: int
     missing_frac: float
     findings: list[Finding]
+    years: list[YearOf]
 
 
 def _sun(w: Hourly, days: int) -> tuple[Array, Array]:
@@ -118,7 +130,7 @@ def fit(w: Hourly) -> Fit:
     means: dict[str, list[float]] = {"ghi": [], "tmin": [], "tmax": [], "rh": []}
     for m in range(1, 13):
         rows = months == m
-        if rows.sum() < 20 or np.isnan(light[rows]).sum() > 8:
+        if (~np.isnan(light[rows])).sum() < LEAST_IN_MONTH:
             raise BadInput("file", f"has too few whole days in month {m}; every month needs at least twenty")
         for key, values in (("ghi", light), ("tmin", air.min(axis=1)), ("tmax", air.max(axis=1)), ("rh", rh.mean(axis=1))):
             known = values[rows][~np.isnan(values[rows])]
@@ -137,8 +149,34 @@ def fit(w: Hourly) -> Fit:
     found = _odd(w, ghi, cos_z, outside, missing)
     return Fit(
         [round(v, 4) for v in means["ghi"]], [round(v, 3) for v in means["tmin"]], [round(v, 3) for v in means["tmax"]], [round(min(1.0, v), 4) for v in means["rh"]],
-        round(_lag1(ranks), 4), round(_lag1(off), 4), round(float(min(15.0, np.nanstd(off))), 3), days, missing, found,
+        round(_lag1(ranks), 4), round(_lag1(off), 4), round(float(min(15.0, np.nanstd(off))), 3), days, missing, found, _years(w, clear, air, normal, means),
     )  # fmt: skip
+
+
+MOST_CLEAR, KNOWN_DAYS, MOST_YEARS, LIT_KWH_M2 = 0.85, 0.95, 30, 0.1
+
+
+def _years(w: Hourly, clear: Array, air: Array, normal: Array, means: dict[str, list[float]]) -> list[YearOf]:
+    """The file's whole calendar years, the newest of them where there are very many; unknown days are as usual in their month. A leap day is left out."""
+    dates = [w.first.date() + dt.timedelta(days=d) for d in range(clear.size)]
+    half = (np.array(means["tmax"]) - np.array(means["tmin"])) / 2
+    out = []
+    for year in sorted({d.year for d in dates}):
+        rows = np.array([i for i, d in enumerate(dates) if d.year == year and (d.month, d.day) != (2, 29)])
+        lit = np.array([extraterrestrial_day(w.lat_deg, dates[i].timetuple().tm_yday) > LIT_KWH_M2 for i in rows])
+        known = (~np.isnan(clear[rows]) | ~lit) & ~np.isnan(air[rows]).any(axis=1)
+        if rows.size < 365 or known.mean() < KNOWN_DAYS:
+            continue
+        months = np.array([dates[i].month - 1 for i in rows])
+        k, low, high = clear[rows], air[rows].min(axis=1), air[rows].max(axis=1)
+        for m in range(12):
+            here, there = months == m, ~np.isnan(k[months == m])
+            k[here & np.isnan(k)] = float(k[here][there].mean()) if there.any() else 0.35
+        low, high = np.where(np.isnan(low), normal[rows] - half[months], low), np.where(np.isnan(high), normal[rows] + half[months], high)
+        out.append(
+            YearOf(year, [round(float(v), 3) for v in np.clip(k, 0.0, MOST_CLEAR)], [round(float(v), 1) for v in low], [round(float(v), 1) for v in high])
+        )
+    return out[-MOST_YEARS:] if len(out) > 1 else []
 
 
 def _longest(missing: Array) -> int:

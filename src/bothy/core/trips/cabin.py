@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from bothy.core.context import Context
 from bothy.core.trips import kernel as k
+from bothy.core.trips.itinerary import clock_h
 from bothy.core.trips.stores import gas_numbers, store_numbers
 from bothy.core.warmth.air import PER_FLOW, density_ratio
 from bothy.core.warmth.airing import ASLEEP_H, inlets, work_air
@@ -62,10 +63,11 @@ def thermal_of(ctx: Context) -> Thermal:
     damp = max(0.0, air.day_g_h - ctx.people * AWAKE_G_H)
     coldest = max((s.u_effective for s in shell.surfaces if s.area_m2 > 0.05 and s.b_frac == 1), default=1.0)
     fans = sum(v.flow_max_m3_h or 0.0 for v in w.vents if v.kind in ("roof_fan", "wall_fan"))
+    ahead = clock_h(ctx.design)
     fans *= min(1.0, inlets(ctx, False) / FREE_MM2)
     n = {
-        k.UA: ua, k.C_CABIN: whole / 3600, k.APERTURE: sun_aperture(ctx), k.GAIN: appliance_heat(ctx), k.PERSON: PERSON_W, k.SET_DAY: ctx.indoor_c, k.SET_NIGHT: ctx.night_c, k.DAY_FROM: MORNING_H,
-        k.DAY_TO: NIGHT_H, k.MOIST_AWAKE: AWAKE_G_H, k.MOIST_ASLEEP: ASLEEP_G_H, k.MOIST_DAY: damp, k.AIR_FLOW: max(1.0, flow), k.VOLUME: shell.areas.volume_m3, k.COLD_FACE: min(0.95, coldest * 0.13),
+        k.UA: ua, k.C_CABIN: whole / 3600, k.APERTURE: sun_aperture(ctx), k.GAIN: appliance_heat(ctx), k.PERSON: PERSON_W, k.SET_DAY: ctx.indoor_c, k.SET_NIGHT: ctx.night_c, k.DAY_FROM: MORNING_H - ahead,
+        k.DAY_TO: NIGHT_H - ahead, k.MOIST_AWAKE: AWAKE_G_H, k.MOIST_ASLEEP: ASLEEP_G_H, k.MOIST_DAY: damp, k.AIR_FLOW: max(1.0, flow), k.VOLUME: shell.areas.volume_m3, k.COLD_FACE: min(0.95, coldest * 0.13),
         k.VENT_UA: PER_FLOW * max(DOOR_OPEN_M3_H, fans), k.HEATER_W: 1.0, k.ETA_HEATER: 1.0,
     }  # fmt: skip
     stands: set[str] = set()
@@ -112,8 +114,8 @@ def thermal_of(ctx: Context) -> Thermal:
             k.COOL_TIER: 1.0,
             k.COOL_AC: float(c.supply == "inverter"),
             k.COOL_HOSE: c.hose_flow_m3_h,
-            k.COOL_FROM: c.from_h,
-            k.COOL_TO: c.to_h,
+            k.COOL_FROM: max(0.0, c.from_h - ahead),
+            k.COOL_TO: c.to_h if c.to_h >= 24 else max(0.0, c.to_h - ahead),
             k.COOL_SHORE: float(c.hookup_only),
         }
         if c.appliance is not None:

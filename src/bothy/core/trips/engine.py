@@ -74,6 +74,16 @@ class PlanArray:
 
 
 @dataclass(frozen=True)
+class Replay:
+    """Weather that was: clearness, lowest and highest temperature in °C, by year and day of the trip."""
+
+    years: tuple[int, ...]
+    clear: Array
+    tmin_c: Array
+    tmax_c: Array
+
+
+@dataclass(frozen=True)
 class Plan:
     """Everything a run needs: days, panels, bank and numbers (see the kernel), loads in W by day, step and tier."""
 
@@ -89,6 +99,13 @@ class Plan:
     draw_count: int = 1
     kt_autocorr: float = KT_AUTOCORR
     temp_autocorr: float = TEMP_AUTOCORR
+    replay: Replay | None = None
+    """Years of the places' files instead of draws."""
+
+    @property
+    def weather_count(self) -> int:
+        """Through how many weathers it runs."""
+        return len(self.replay.years) if self.replay is not None else self.draw_count if self.draws else 1
 
     @property
     def hours(self) -> Array:
@@ -120,16 +137,18 @@ class Weather:
 
 
 def weather_of(plan: Plan) -> Weather:
-    """The weathers of a plan: its normals, or as many draws as it asks for."""
+    """The weathers of a plan: its normals, as many draws as it asks for, or the years of its places' files."""
     from scipy.special import ndtr
 
-    n, count = len(plan.days), plan.draw_count if plan.draws else 1
+    n, count, past = len(plan.days), plan.weather_count, plan.replay
     places = [d.place for d in plan.days]
     years = [d.date.timetuple().tm_yday for d in plan.days]
     months = [_month_days(d.place, d.date.month) for d in plan.days]
     normals = np.array([_mid_month(d.place, y) for d, y in zip(plan.days, years, strict=True)])
     mean_k = np.array([m.mean for m in months])
-    if plan.draws:
+    if past is not None:
+        clear, off = past.clear.copy(), np.zeros((count, n))
+    elif plan.draws:
         e = np.stack([luck(plan.seed, d, n) for d in range(count)])
         rho = np.array([warm_when_clear(c.lat_deg, y) for c, y in zip(places, years, strict=True)])
         alike = np.array([plan.kt_autocorr if c.kt_autocorr is None else c.kt_autocorr for c in places])
@@ -150,6 +169,8 @@ def weather_of(plan: Plan) -> Weather:
         diffuse[:, j] = diffuse_part(clear[:, j], sunset_angle(c.lat_deg, season_of(y).dec)) * clear[:, j]
     swing = (normals[:, 1] - normals[:, 0]) * (0.5 + 0.5 * clear / mean_k)
     mean = normals.mean(axis=1) + off
+    if past is not None:
+        mean, swing = (past.tmin_c + past.tmax_c) / 2, past.tmax_c - past.tmin_c
     for j, d in enumerate(plan.days):
         if d.forecast is not None:
             mean[:, j], swing[:, j] = (d.forecast.tmin_c + d.forecast.tmax_c) / 2, d.forecast.tmax_c - d.forecast.tmin_c

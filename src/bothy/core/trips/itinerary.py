@@ -105,6 +105,11 @@ def generator_w(ctx: Context, place: Climate) -> float:
     return 0.0 if g is None else g.rating_w * max(0.0, 1 - 0.035 * max(0.0, place.elevation_m) / 300)
 
 
+def clock_h(design: Design) -> float:
+    """By how much people's clock is ahead of standard time, in which the engine reckons."""
+    return 1.0 if design.trips.schools.summer_time else 0.0
+
+
 def days_of(ctx: Context) -> list[PlanDay]:
     """One entry a day of the itinerary. Raises :class:`NoTrip` without legs or a first day."""
     t = ctx.design.trips
@@ -114,7 +119,7 @@ def days_of(ctx: Context) -> list[PlanDay]:
     if t.start_date is None:
         raise NoTrip("start_date", "is missing; say when the trip begins")
     first = dt.date.fromisoformat(t.start_date)
-    people = ctx.design.life.people or 2
+    people, ahead = ctx.design.life.people or 2, clock_h(ctx.design)
     known = places_of(ctx.design)
     out: list[PlanDay] = []
     for leg in legs:
@@ -124,8 +129,10 @@ def days_of(ctx: Context) -> list[PlanDay]:
         for n in range(leg.days_count):
             drive = leg.drive_h if n == 0 else 0.0
             generator = (
-                (leg.generator_start_h, leg.generator_h, generator_w(ctx, known[leg.place])) if leg.generator_h > 0 and ctx.design.power.generator else None
+                (max(0.0, leg.generator_start_h - ahead), leg.generator_h, generator_w(ctx, known[leg.place]))
+                if leg.generator_h > 0 and ctx.design.power.generator
+                else None
             )
-            out.append(PlanDay(known[leg.place], first + dt.timedelta(days=len(out)), persons, leg.drive_start_h, drive, leg.shore, leg.heading_deg, leg.clearness,
-                               tuple(leg.refills) if n == 0 else (), generator=generator))  # fmt: skip
+            out.append(PlanDay(known[leg.place], first + dt.timedelta(days=len(out)), persons, max(0.0, leg.drive_start_h - ahead), drive, leg.shore, leg.heading_deg, leg.clearness,
+                               tuple(leg.refills) if n == 0 else (), max(0.0, leg.refill_h - ahead), generator=generator))  # fmt: skip
     return out

@@ -27,13 +27,15 @@ A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, A_ETA, A_MOST, A_
  HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
  HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
  BACK_3, HEAT_LEAST, START_WH, COOL_W, COOL_SET, COOL_EER, COOL_FAN, COOL_TIER, COOL_AC, COOL_HOSE, MOIST_AWAKE, MOIST_ASLEEP, MOIST_DAY, AIR_FLOW, VOLUME, COLD_FACE,
- BAY_B, HAS_BAY, VENT_UA, COOL_FROM, COOL_TO, COOL_SHORE, BANK_HEATER, BANK_HEATER_W, SNOW, SNOW_CLEARED, GENERATOR, GEN_STORE, GEN_IDLE, GEN_SLOPE) = range(80)  # fmt: skip
-PLAN_SIZE = 80
+ BAY_B, HAS_BAY, VENT_UA, COOL_FROM, COOL_TO, COOL_SHORE, BANK_HEATER, BANK_HEATER_W, SNOW, SNOW_CLEARED, GENERATOR, GEN_STORE, GEN_IDLE, GEN_SLOPE, DCDC_BELOW, HOOKUP_FIRST) = range(82)  # fmt: skip
+PLAN_SIZE = 82
 OPEN_C, COOLER_K = 25.0, 1.0
 """Windows and fans are opened above this, where it is cooler outside by so much."""
 NO_HEATER, BY_DIESEL, BY_GAS, BY_MAINS, BY_OTHER = 0.0, 1.0, 2.0, 3.0, 4.0
 """What the heater burns; one on the mains works only while there is a hook-up, other fuels are taken to suffice."""
 NEVER_SHED = -1.0
+ALWAYS_CHARGED = 2.0
+"""The DC-DC charger works whenever there is driving; else only under that state of charge."""
 UNHEATED, HEATED_ON_CHARGE, KEPT_WARM = 0.0, 1.0, 2.0
 """A bank's own heater: none, one that warms the cells before they are charged, one that never lets them get colder than this:"""
 HEATED_C = 5.0
@@ -297,7 +299,7 @@ def run(
                 elif plan[INVERTER] != 0 and not open_ and (ac_live > 0 or plan[ALWAYS] != 0):
                     inverter = plan[IDLE] + ac_live / plan[ETA_INVERTER]
                 demand = dc_live + inverter
-                offer_dcdc = plan[DCDC] if driving else 0.0
+                offer_dcdc = plan[DCDC] if driving and soc < plan[DCDC_BELOW] else 0.0
                 offered = pv + offer_shore + offer_dcdc
                 # the bank's own heater is not behind the disconnect: with it open, or where it only warms for charging, it lives on what the sources have left
                 el_bank = 0.0
@@ -329,8 +331,12 @@ def run(
                     needed = offered
                     e, _, loss = c.discharged(bank, e, b_out, dt)
                 e = min(nominal, max(0.0, e))
-                used_pv = min(pv, needed)
-                used_shore = min(offer_shore, needed - used_pv)
+                if plan[HOOKUP_FIRST] != 0:
+                    used_shore = min(offer_shore, needed)
+                    used_pv = min(pv, needed - used_shore)
+                else:
+                    used_pv = min(pv, needed)
+                    used_shore = min(offer_shore, needed - used_pv)
                 used_dcdc = min(offer_dcdc, needed - used_pv - used_shore)
                 part = 1 - short / demand if demand > 0 else 1.0
                 # 7 low-voltage disconnect

@@ -16,9 +16,10 @@ from bothy.core.contract import EPS, quick
 from bothy.core.finding import Finding
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.load_budget import LoadBudgetIn, load_budget
-from bothy.core.power.panels import faces_of, on_controllers
+from bothy.core.power.panels import faces_of, on_controllers, soiling_of
 from bothy.core.power.supply import second_alternator_a
 from bothy.core.power.uses import inverter_use
+from bothy.core.sun.draws import KT_AUTOCORR
 from bothy.core.sun.geometry import Array, midpoints
 from bothy.core.sun.plane import Module
 from bothy.core.trips import cells as c
@@ -27,14 +28,15 @@ from bothy.core.trips.cabin import Thermal, thermal_of
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result, Weather
 from bothy.core.trips.frost import FrostTrip, frost_trip
 from bothy.core.trips.generator import GeneratorTrip, generator_numbers, generator_trip
-from bothy.core.trips.itinerary import Forecasts, NoTrip, days_of, leg_days, legs_of
+from bothy.core.trips.itinerary import Forecasts, NoTrip, clock_h, days_of, leg_days, legs_of
+from bothy.core.trips.replay import replay_of, without_years
 from bothy.core.trips.stores import GasTrip, WaterTrip, gas_trip, half, water_trip
 from bothy.core.trips.trip import default_shed
 
 STEP_MIN = 15
 ASSUMED = (
     "Approximate climate of the place; import a weather file for precision.",
-    "Panels with 3 % dirt and 2 % mismatch, shaded where Power says so.",
+    "Panels with 3 % dirt and 2 % mismatch, shaded as far as Power says so.",
     "Fridges work as in their season’s usual air; the cabin is one store of heat and one of damp, and the first heater of Warmth warms it.",
     "Windows are opened above 25 °C inside where it is cooler outside; the damp that linings take up and give off is not counted.",
 )
@@ -43,7 +45,7 @@ ASSUMED = (
 def _loads(ctx: Context, days: list[PlanDay], hours: Array, but: frozenset[str] = frozenset()) -> tuple[Array, Array]:
     """Power by day, step and tier in W at the bank's terminals and at the sockets, from the load budget of each kind of day; without those of ``but``."""
     dc, ac = np.zeros((len(days), hours.size, 3)), np.zeros((len(days), hours.size, 3))
-    clock = np.floor(hours).astype(int)
+    clock = np.floor(hours + clock_h(ctx.design)).astype(int) % 24
     appliances = [a for a in ctx.design.life.appliances if a.count > 0 and a.id not in but]
     known: dict[tuple[str, str], tuple[Array, Array]] = {}
     use = inverter_use(ctx)
@@ -78,6 +80,7 @@ def bank_of(ctx: Context) -> TripBank:
     return TripBank.trusted(
         chemistry=b.chemistry, capacity_ah=b.unit_charge_ah * p, system_voltage_v=ctx.system_v, max_charge_a=b.unit_max_charge_a * p if b.unit_max_charge_a else None,
         max_discharge_a=b.unit_max_discharge_a * p if b.unit_max_discharge_a else None, thermal_ua_w_k=b.heat_loss_w_k if b.heat_loss_w_k is not None else UA_W_K,
+        soc_floor_frac=1 - b.usable_frac if b.usable_frac is not None else None, soc_ceiling_frac=b.charge_to_frac or 1.0, peukert_exponent=b.peukert_exponent,
     )  # fmt: skip
 
 
@@ -90,7 +93,7 @@ def panels_of(ctx: Context) -> list[PlanArray]:
             held = min(1.0, 1.03 * ctx.bank_v / (a.vmp_v * a.series_count)) if pwm else 1.0
             for part, tilt, azimuth in faces_of(a, ctx.climate.lat_deg):
                 power = a.panel_power_w * a.series_count * a.parallel_count * part
-                m = Module(power, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, 0.97, 0.98, 0.98 * held, 1.0)
+                m = Module(power, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, soiling_of(a), 0.98, 0.98 * held, a.sky_view_frac)
                 shade = tuple(a.shade_frac) or (0.0,) * 24
                 out.append(PlanArray(m, tilt, azimuth, a.deploy, shade, n, 0.98 if pwm else 0.97, control.max_charge_current_a * ctx.bank_v))
     return out
@@ -120,10 +123,12 @@ def numbers_of(ctx: Context, bank: TripBank, thermal: Thermal | None = None) -> 
     p = ctx.design.power
     n = np.zeros(k.PLAN_SIZE)
     n[[k.SHED_1, k.SHED_2, k.SHED_3]] = k.NEVER_SHED
-    for tier, off, back in default_shed(bank.floor):
+    s = ctx.design.trips.schools
+    for tier, off, back in default_shed(bank.floor) if s.shed == "tiers" else []:
         n[k.SHED_1 + tier - 1], n[k.BACK_1 + tier - 1] = min(off, 0.95), min(back, 0.98)
     t = ctx.design.trips
-    n[k.ALBEDO], n[k.DCDC] = 0.2, driving_w(ctx)
+    n[k.ALBEDO], n[k.DCDC] = s.albedo_frac, driving_w(ctx)
+    n[k.DCDC_BELOW], n[k.HOOKUP_FIRST] = s.dcdc_below_frac if s.dcdc_below_frac is not None else k.ALWAYS_CHARGED, float(s.source_order == "hookup_first")
     n[k.SNOW], n[k.SNOW_CLEARED] = float(t.snow), t.snow_cleared_h if t.snow_cleared_h is not None else k.NEVER_CLEARED
     inlet = (p.shore.inlet_current_a if p.shore else None) or ctx.region.inlet_a
     supply = (p.shore.supply_current_a if p.shore else None) or inlet
@@ -155,7 +160,9 @@ def plan_of_design(ctx: Context, forecasts: Forecasts | None = None, thermal: Th
     if ctx.design.power.inverter is None:
         ac = np.zeros_like(ac)
     t = ctx.design.trips
-    return Plan(days, STEP_MIN, panels_of(ctx), bank.numbers, numbers_of(ctx, bank, thermal), dc, ac, True, t.seed, t.draw_count)
+    like = t.schools.kt_autocorr if t.schools.kt_autocorr is not None else KT_AUTOCORR
+    past = replay_of(ctx, days) if t.schools.weather_source == "replay" else None
+    return Plan(days, STEP_MIN, panels_of(ctx), bank.numbers, numbers_of(ctx, bank, thermal), dc, ac, True, t.seed, t.draw_count, like, replay=past)
 
 
 class Lane(BaseModel):
@@ -201,6 +208,14 @@ class TripEventOut(BaseModel):
     draw: int
     time_d: float
     what: str
+
+
+class YearTrip(BaseModel):
+    """The trip in one year of the files: its short days and the least charge."""
+
+    year: int
+    short_days: int
+    least_soc: float
 
 
 class Buy(BaseModel):
@@ -261,6 +276,8 @@ class TripRun(BaseModel):
     days: list[TripDaySum]
     months: list[TripMonth]
     forecast_days: int
+    years: list[YearTrip]
+    autonomy_d: float | None
     events: list[TripEventOut]
     short_days_frac: float
     error_frac: float | None
@@ -464,8 +481,10 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
     means = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True))
     error = standard_error(r.short_day)
     return TripRun(
-        draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.chem.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
-        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), rh=_lane(kept.rh), warm=warm_trip(r, n, plan.numbers), water=water_trip(ctx, r, plan.numbers, kept.levels), gas=gas_trip(ctx, r, plan.numbers, np.median(kept.gas, axis=0).round(3).tolist()), frost=frost_trip(ctx, plan, weather), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
+        draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
+        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), rh=_lane(kept.rh), warm=warm_trip(r, n, plan.numbers), water=water_trip(ctx, r, plan.numbers, kept.levels), gas=gas_trip(ctx, r, plan.numbers, np.median(kept.gas, axis=0).round(3).tolist()), frost=frost_trip(ctx, plan, weather), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days),
+        years=[YearTrip(year=y, short_days=int(r.short_day[m].sum()), least_soc=float(least[m])) for m, y in enumerate(plan.replay.years)] if plan.replay else [],
+        autonomy_d=autonomy_d(plan, means, n), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
         events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
         short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
         least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),
@@ -491,6 +510,12 @@ def _added(ctx: Context, what: str) -> dict[str, float | None]:
     key = shared.part if shared and what.startswith("one more panel") else p.bank.part if p.bank and what.startswith("one more battery") else None
     part = parts().get(key or "")
     return {"price_eur": part.price_eur, "mass_kg": part.mass_kg} if part else {"price_eur": None, "mass_kg": None}
+
+
+def autonomy_d(plan: Plan, means: dict[str, float], days: int) -> float | None:
+    """The classic figure: days that a full bank lasts without any source, at the trip's mean use; None where nothing is used."""
+    asked = (means["load_demand_wh"] - means["shore_ac_wh"]) / days
+    return (1 - plan.bank[c.FLOOR]) * plan.bank[c.E_NOM] / asked if asked > 0 else None
 
 
 def _more(ctx: Context) -> list[tuple[str, Context]]:
@@ -564,14 +589,20 @@ def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: 
     thermal = thermal_of(ctx)
     plan = plan_of_design(ctx, forecasts, thermal)
     weather = weather_of(plan)
-    kept = _Kept(plan, plan.draw_count)
+    kept = _Kept(plan, plan.weather_count)
     result = simulate(plan, keep=kept, weather=weather, workers=workers, between=between)
     run = run_of(ctx, plan, result, kept, weather)
     if forecasts is not None and run.forecast_days:
         run.assumed.insert(0, f"The weather of {run.forecast_days} days is that of a forecast ({forecasts.source}); beyond it, it is drawn.")
+    if plan.replay is not None:
+        run.assumed.insert(0, f"The weather of {run.draw_count} years of the files, {plan.replay.years[0]} to {plan.replay.years[-1]}, each as it was.")
+    elif ctx.design.trips.schools.weather_source == "replay":
+        run.assumed.insert(
+            0, f"The weather is drawn, for no file with whole years is there for {', '.join(without_years(ctx, plan.days)) or 'the same years everywhere'}."
+        )
     run.buys = _buys(ctx, plan, thermal, result, weather)
     if run.short_days_frac > 0:
-        usual = simulate(replace(plan, draws=False))
+        usual = simulate(replace(plan, draws=False, replay=None))
         from bothy.core.trips import kernel as k
 
         first = float(usual.summary[0, k.FIRST_ELECTRICITY])

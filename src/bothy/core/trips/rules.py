@@ -169,7 +169,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
     hooked = sum(x.days_count for x in legs if x.shore) / days
     need = run.load_wh_day + run.missing_wh_day
     if p.bank is not None and need > 0 and hooked < HOOKED_FRAC:
-        usable = p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v * ctx.chem.usable_frac
+        usable = p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v * ctx.usable_frac
         if usable / need < STANDS_WITHOUT_SUN_D - EPS:
             add("sim-autonomy-short", f"{usable:.0f} Wh usable against {need:.0f} Wh a day: {usable / need:.1f} days.")
     sources = run.sun_wh_day + run.driving_wh_day + run.shore_wh_day
@@ -384,7 +384,7 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
             add("sim-fuel-empty", f"{ctx.design.power.generator.name if ctx.design.power.generator else 'Generator'}: {runs_dry(g, partial(when, run))}")
     if ctx.design.power.generator is None and any(leg.generator_h > 0 for leg in legs_of(ctx.design)):
         add("sim-generator-missing", "None of those hours counts.")
-    if run.error_frac is not None and run.error_frac > max(0.005, 0.2 * run.short_days_frac):
+    if not run.years and run.error_frac is not None and run.error_frac > max(0.005, 0.2 * run.short_days_frac):
         aim = max(0.005, 0.2 * run.short_days_frac)
         add(
             "sim-draws-few",

@@ -232,7 +232,7 @@ def _numbers(inp: SimulateTripIn) -> Array:
     for tier, off, back in shed:
         n[k.SHED_1 + tier - 1], n[k.BACK_1 + tier - 1] = off, back
     pv, shore, cabin, tanks = inp.pv, inp.shore, inp.cabin, inp.tanks
-    n[k.ALBEDO], n[k.DCDC], n[k.SNOW_CLEARED] = pv.albedo_frac, inp.dcdc_power_w, k.NEVER_CLEARED
+    n[k.ALBEDO], n[k.DCDC], n[k.SNOW_CLEARED], n[k.DCDC_BELOW] = pv.albedo_frac, inp.dcdc_power_w, k.NEVER_CLEARED, k.ALWAYS_CHARGED
     n[k.CHARGER], n[k.ETA_CHARGER], n[k.SHORE_MOST] = shore.charger_power_w, shore.charger_efficiency_frac, shore.limit_w
     if inp.inverter is not None:
         v = inp.inverter

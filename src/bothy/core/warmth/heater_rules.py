@@ -106,7 +106,7 @@ def _one_heater(ctx: Context, w: Warm, h: Heater) -> Found:
         )
     bank = ctx.design.power.bank
     if bank is not None and h.fuel != "electric":
-        usable = bank.unit_voltage_v * bank.unit_charge_ah * bank.series_count * bank.parallel_count * ctx.chem.usable_frac
+        usable = bank.unit_voltage_v * bank.unit_charge_ah * bank.series_count * bank.parallel_count * ctx.usable_frac
         if fuel.electrical_wh_day > 0.15 * usable:
             yield say("warm-heater-energy", f"{fuel.electrical_wh_day:.0f} Wh a day of {usable:.0f} Wh.", figures=[f"heaters/{h.id}/electrical_wh_day"])
 

@@ -223,7 +223,7 @@ def work_summer(ctx: Context, shell: Shell, ua_w_k: float, capacity_j_k: float) 
         energy = bank.unit_voltage_v * bank.unit_charge_ah * bank.series_count * bank.parallel_count if bank else 1.0
         ac = ac_battery_hours(AcBatteryHoursIn.trusted(
             cooling_load_w=most.total_w, capacity_w=w.cooler.capacity_w, eer=w.cooler.eer, supply=native if w.cooler.supply == "native" else "inverter", battery_voltage_v=ctx.bank_v, fan_power_w=w.cooler.fan_power_w,
-            battery_energy_wh=energy, usable_frac=ctx.chem.usable_frac, exhaust_hose_flow_m3_h=w.cooler.hose_flow_m3_h, indoor_temp_c=min(40.0, max(10.0, set_c)), outdoor_temp_c=min(60.0, hot), compressor=w.cooler.compressor,
+            battery_energy_wh=energy, usable_frac=ctx.usable_frac, exhaust_hose_flow_m3_h=w.cooler.hose_flow_m3_h, indoor_temp_c=min(40.0, max(10.0, set_c)), outdoor_temp_c=min(60.0, hot), compressor=w.cooler.compressor,
             inverter_surge_w=(inverter.surge_power_w or inverter.rating_w) if inverter else None))  # fmt: skip
     day_wh = None
     if ac is not None and w.cooler is not None:

@@ -243,7 +243,7 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
         yield finding("water-hot-short", "hot", h.name, f"{p.shower_min:.1f} of {minutes:g} min at 38 °C.", figures=["water/shower_min"])
     bank = ctx.design.power.bank
     if p.charge_ah is not None and bank is not None:
-        usable = bank.unit_charge_ah * bank.parallel_count * ctx.chem.usable_frac
+        usable = bank.unit_charge_ah * bank.parallel_count * ctx.usable_frac
         if usable > 0 and p.charge_ah > 0.3 * usable:
             yield finding(
                 "water-electric-hot-heavy",

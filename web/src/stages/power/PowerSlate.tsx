@@ -56,6 +56,15 @@ const SPECS: Record<Exclude<PartId, "solar" | "controller">, (what: Record<strin
     quantity("unit_max_discharge_a", "largest discharge, each", "current", "A", USUAL),
     quantity("unit_max_charge_a", "largest charge, each", "current", "A", USUAL),
     quantity("unit_mass_kg", "mass, each", "mass", "kg", USUAL),
+    quantity("usable_frac", "may be used, of its charge", "fraction", "", {
+      clearable: true,
+      placeholder: "usual",
+      note: "deeper gives more and wears it sooner",
+    }),
+    quantity("charge_to_frac", "charged to", "fraction", "", { clearable: true, placeholder: "full", note: "less spares a bank that stands for long" }),
+    ...(["agm", "gel", "flooded"].includes(String(b.chemistry))
+      ? [quantity("peukert_exponent", "Peukert exponent", "count", "", { clearable: true, placeholder: "usual", note: "1 counts it by its label" })]
+      : []),
     quantity("heater_power_w", "its own heater, each", "power", "W"),
     ...(Number(b.heater_power_w ?? 0) > 0
       ? [

@@ -12,6 +12,7 @@ import { JobButton } from "./JobButton";
 import { LiveProperties } from "./Live";
 import { usePlaceOptions } from "./places";
 import { moment, type TripRun, useThorough } from "./run";
+import { Schools } from "./Schools";
 import { FrostSummary, Refills, WarmSummary } from "./WarmTrip";
 import { DAY_TYPES } from "./words";
 
@@ -95,6 +96,16 @@ function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
         onSet={(v) => void set(leg, { persons: v == null ? null : Math.round(v) }, "people")}
       />
       <Refills leg={leg} />
+      {(leg.refills ?? []).length > 0 && (
+        <QuantityProperty
+          label="filled and emptied at"
+          note="hour of its first day"
+          value={leg.refill_h}
+          dimension="time"
+          unit="h"
+          onSet={(v) => void set(leg, { refill_h: Math.min(23.75, v ?? 9) }, "hour of filling up")}
+        />
+      )}
       <TextProperty label="note" area value={leg.note ?? ""} onSet={(note) => void set(leg, { note }, "note")} />
       {days.length > 0 && (
         <table className="num mt-2 w-full border-collapse text-[11.5px]" aria-label="Its days">
@@ -145,6 +156,25 @@ function ThoroughRun() {
           {percent(run.least_soc_p50)} in half.
         </p>
       )}
+    </section>
+  );
+}
+
+/** The trip in each year of the files, the worst first. */
+function YearsSummary({ run }: { run: TripRun }) {
+  const years = [...(run.years ?? [])].sort((a, b) => b.short_days - a.short_days || a.least_soc - b.least_soc);
+  if (!years.length) return null;
+  return (
+    <section aria-label="Year by year">
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Year by year, the worst first</h3>
+      <ul className="m-0 list-none p-0 text-[12px]">
+        {years.map((y) => (
+          <li key={y.year} className="border-b border-slate-2 py-0.5">
+            <span className="num">{y.year}</span>: {y.short_days ? `short on ${y.short_days} of ${run.day_count} days` : "nothing short"}, least charge{" "}
+            <span className="num">{percent(y.least_soc)}</span>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
@@ -216,11 +246,18 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
             <dd>{show(run.missing_wh_day, "Wh")}</dd>
             <dt>sun left unused, a day</dt>
             <dd>{show(run.curtailed_wh_day, "Wh")}</dd>
+            {run.autonomy_d != null && (
+              <>
+                <dt>a full bank with no source at all</dt>
+                <dd>{show(run.autonomy_d, "days", "metric", 2)}</dd>
+              </>
+            )}
             <dt>least charge: 1 in 10, half, 9 in 10</dt>
             <dd>
               {percent(run.least_soc_p10)}, {percent(run.least_soc_p50)}, {percent(run.least_soc_p90)}
             </dd>
           </dl>
+          <YearsSummary run={run} />
           <GeneratorSummary run={run} />
           <WarmSummary run={run} />
           <FrostSummary run={run} />
@@ -299,6 +336,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
             value={design.trips?.forecast ?? false}
             onSet={(v) => void edit([{ op: "replace", path: "/trips/forecast", value: v }], v ? "with the forecast" : "without the forecast")}
           />
+          <Schools />
           <ul className="mt-1 pl-4 text-[12px] text-chalk-dim">
             {run.assumed.map((a) => (
               <li key={a}>{a}</li>
