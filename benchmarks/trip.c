@@ -5,7 +5,7 @@
 
 enum { U, E_NOM, R_OHM, I_20, ETA, MAX_CHARGE, MAX_DISCHARGE, TAIL, TAPER, FLOOR, RECONNECT, CEILING, PEUKERT, SELF, COLDEST, HEAT_CAPACITY, HEAT_LOSS, CAPACITY, KIND, FACTORS };
 enum { D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, D_RH, D_BY_GENERATOR, D_CLEARNESS, DAY_SIZE };
-enum { A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, A_ETA, A_MOST, A_LAST, A_STEEP, ARRAY_SIZE };
+enum { A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, A_ETA, A_MOST, A_LAST, A_STEEP, A_HELD, ARRAY_SIZE };
 enum { ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
   HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
   HAS_FRESH, HAS_GREY, HAS_TOILET, HAS_GAS, HAS_DIESEL, FRESH, GREY, TOILET, GAS, DIESEL, FRESH_DAY, GREY_PART, TOILET_DAY, COOK_DAY, SHED_1, SHED_2, SHED_3, BACK_1, BACK_2,
@@ -145,7 +145,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
               double ct = planes[at * plane_count + q], light = even;
               if (ct > 0) light += (dni * ct + dhi * ring * ct / maxd(cz, 0.01745)) * maxd(0, 1 - p[A_B0] * (1 / ct - 1)) * lit;
               light *= p[A_SOIL];
-              if (light >= 1) made += maxd(0, p[A_POWER] * light / 1000 * (1 + p[A_GAMMA] * (t_out + light * p[A_HEAT] * wind - 25)) * (1 + p[A_LOW] * log(light / 1000)) * p[A_LOSS]);
+              if (light >= 1) made += p[A_POWER] * light / 1000 * p[A_LOSS] * mind(maxd(0, (1 + p[A_GAMMA] * (t_out + light * p[A_HEAT] * wind - 25)) * (1 + p[A_LOW] * log(light / 1000))), p[A_HELD]);
             }
             if (last > first) made /= (double)(last - first);
             if ((p[A_STEEP] != 0 ? snow_steep : snow_flat) && made > 0) {

@@ -7,12 +7,13 @@ from typing import Any
 
 import pytest
 
+from bothy.core.calculators import calculate
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.edit import apply_patch
 from bothy.core.finding import Finding
-from bothy.core.power.panels import faces_of
+from bothy.core.power.panels import curve_factor
 from bothy.core.power.profile import longest_stand
 from bothy.core.report import report
 from bothy.core.trips.of_design import panels_of, run_trip
@@ -109,12 +110,19 @@ def bent(**array: Any) -> Design:
     return made(legs=[leg(5)], arrays=[{**PANELS, **array}])
 
 
-def test_a_bent_array_leans_to_both_sides_with_half_its_power() -> None:
-    faces = faces_of(bent(roof_radius_m=2.0, across_m=1.2).power.arrays[0], 55)
-    assert [(p, a) for p, _, a in faces] == [(0.5, 90.0), (0.5, 270.0)]
-    assert faces[0][1] == pytest.approx(17.46 / 2, abs=0.01), "arcsin(0.6/2)/2"
-    assert faces_of(bent().power.arrays[0], 55) == [(1.0, 0.0, 0.0)]
-    assert len(panels_of(Context(bent(roof_radius_m=2.0)))) == 2
+def test_bent_panels_are_held_back_by_their_worst_strip() -> None:
+    """The mean over three heights of the sun and eight headings, by the calculator."""
+    found = [calculate("curved-panel-factor", {"panel_width_m": 1.2, "roof_radius_m": 2.0, "sun_elevation_deg": e, "sun_azimuth_deg": 180, "heading_deg": h, "dni_w_m2": 700,
+                                               "dhi_w_m2": 100}).dump()["series_factor_frac"] for e in (15, 30, 60) for h in range(0, 360, 45)]  # fmt: skip
+    one = bent(roof_radius_m=2.0, across_m=1.2).power.arrays[0]
+    assert curve_factor(one) == pytest.approx(sum(found) / 24)
+    assert 0.6 < curve_factor(one) < 0.9
+    rows = bent(roof_radius_m=2.0, across_m=1.2, bypass_groups=12).power.arrays[0]
+    assert curve_factor(one) < curve_factor(rows) <= 1, "a bypass for each row along the vehicle"
+    for straight in (bent(), bent(roof_radius_m=2.0, tilt_deg=20.0), bent(roof_radius_m=2.0, deploy="ground")):
+        assert curve_factor(straight.power.arrays[0]) == 1
+    plan = panels_of(Context(bent(roof_radius_m=2.0, across_m=1.2)))
+    assert plan[0].module.mismatch_frac == pytest.approx(0.98 * curve_factor(one))
 
 
 def test_a_flat_roof_is_the_limit_of_a_large_radius() -> None:

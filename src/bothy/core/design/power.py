@@ -93,7 +93,7 @@ class SolarArray(Doc):
 
     ``soiling_frac`` is what dirt leaves of the light (None: 0.97), ``sky_view_frac`` the part of the sky that they see.
     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground, which face the equator where nothing is said. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
-    direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it. ``controller`` is one of its own;
+    direct light lost in each clock hour, or empty. On a curved roof: its radius, how far the panels reach across it, and into how many bypass groups they are parted on the way. ``controller`` is one of its own;
     None: it is on the one that the rest share.
     """
 
@@ -117,6 +117,7 @@ class SolarArray(Doc):
     deploy: Literal["fixed", "lift", "ground"] = "fixed"
     roof_radius_m: float | None = Field(None, ge=0.5, le=100)
     across_m: float | None = Field(None, gt=0, le=5)
+    bypass_groups: Literal[1, 2, 3, 4, 6, 12] = 1
     shade_frac: list[Part] = Field([], max_length=24)
     soiling_frac: float | None = Field(None, ge=0.5, le=1)
     sky_view_frac: float = Field(1, ge=0.1, le=1)

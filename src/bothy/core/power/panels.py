@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from functools import lru_cache
 
 from bothy.core.catalogue.climates import MONTHS, Climate
@@ -11,11 +10,14 @@ from bothy.core.context import Context
 from bothy.core.design.power import Power, SolarArray, SolarController
 from bothy.core.figure import Figure, given, total
 from bothy.core.power.solar import Panel, PanelString, SolarStringIn, SolarStringOut, solar_string
+from bothy.core.sun.curved import CurvedPanelFactorIn, curved_panel_factor
 from bothy.core.sun.geometry import MEAN_DAY, extraterrestrial_day
 from bothy.core.sun.month import PanelDayYieldIn, PanelDayYieldOut, panel_day_yield
+from bothy.core.sun.plane import HEADINGS_DEG
 
 ACROSS_M = 1.2
 """How far panels reach across a curved roof where nothing is said (typical)."""
+MISMATCH = 0.98
 SOILING = 0.97
 """What usual dirt leaves of the light (handbook 03 §3.11)."""
 SKY_MOST = 0.77
@@ -100,62 +102,70 @@ def azimuth_of(a: SolarArray, lat_deg: float) -> float:
     return a.azimuth_deg if a.azimuth_deg is not None else 180.0 if a.deploy == "ground" and lat_deg >= 0 else 0.0
 
 
-def faces_of(a: SolarArray, lat_deg: float) -> list[tuple[float, float, float]]:
-    """Parts of an array by the way they face: part of its power, tilt and azimuth (from the nose, or from north on the ground). On a curved roof it leans to both sides, each half at its own mean tilt."""
+CURVE_SUN_DEG, CURVE_DNI, CURVE_DHI = (15.0, 30.0, 60.0), 700.0, 100.0
+"""Light in which a bent panel's loss is taken: the mean over these heights of the sun and eight headings (handbook 03 §3.10)."""
+
+
+@lru_cache(maxsize=64)
+def _curve(radius_m: float, across_m: float, groups: int) -> float:
+    found = [
+        curved_panel_factor(CurvedPanelFactorIn.trusted(panel_width_m=across_m, roof_radius_m=radius_m, bypass_group_count=groups, sun_elevation_deg=e, sun_azimuth_deg=180.0,
+                                                        heading_deg=h, dni_w_m2=CURVE_DNI, dhi_w_m2=CURVE_DHI)).bypass_factor_frac
+        for e in CURVE_SUN_DEG for h in HEADINGS_DEG
+    ]  # fmt: skip
+    return min(1.0, sum(found) / len(found))
+
+
+def curve_factor(a: SolarArray) -> float:
+    """What bending over the roof leaves of an array's power: the strip that gets the least light holds its group back; 1 where it lies straight."""
     if a.roof_radius_m is None or a.deploy != "fixed" or a.tilt_deg > 0:
-        return [(1.0, a.tilt_deg, azimuth_of(a, lat_deg))]
-    half = min(0.95, (a.across_m or ACROSS_M) / 2 / a.roof_radius_m)
-    mean = math.degrees(math.asin(half)) / 2
-    return [(0.5, mean, 90.0), (0.5, mean, 270.0)]
+        return 1.0
+    return _curve(a.roof_radius_m, min(a.across_m or ACROSS_M, 1.9 * a.roof_radius_m), a.bypass_groups)
 
 
 @lru_cache(maxsize=512)
 def _yield(c: Climate, month: int, power_w: float, tilt_deg: float, azimuth_deg: float | None, mounting: str, noct_c: float, coeff: float, shade: tuple[float, ...], pwm: bool,
-           most_w: float | None, vmp_v: float, battery_v: float, soiling: float, sky: float, albedo: float) -> PanelDayYieldOut:  # fmt: skip
+           most_w: float | None, vmp_v: float, battery_v: float, soiling: float, sky: float, albedo: float, mismatch: float) -> PanelDayYieldOut:  # fmt: skip
     most = SKY_MOST * extraterrestrial_day(c.lat_deg, MEAN_DAY[month - 1])
     return panel_day_yield(
         PanelDayYieldIn.trusted(
             month=month, lat_deg=c.lat_deg, ghi_kwh_m2_day=min(c.ghi_kwh_m2_day[month - 1], most), elevation_m=c.elevation_m, tmin_c=c.tmin_c[month - 1], tmax_c=c.tmax_c[month - 1],
             tilt_deg=tilt_deg, azimuth_deg=azimuth_deg, power_stc_w=power_w, mounting=mounting, noct_c=noct_c, power_coeff_per_k=coeff, shade_frac=list(shade) or [0.0] * 24,
             controller_type="pwm" if pwm else "mppt", controller_power_w=most_w, panel_vmp_v=vmp_v if pwm else None, battery_voltage_v=battery_v,
-            soiling_factor_frac=soiling, sky_view_frac=sky, albedo_frac=albedo,
+            soiling_factor_frac=soiling, sky_view_frac=sky, albedo_frac=albedo, mismatch_factor_frac=mismatch,
         ),
         {"power_stc_w": given("power_stc_w", power_w, "typed", "panels × label power")},
     )  # fmt: skip
 
 
-def month_yield(ctx: Context, a: SolarArray, control: SolarController | None, c: Climate, month: int, part: float = 1.0) -> list[tuple[str, PanelDayYieldOut]]:
-    """What an array gives on a mean day of a month, by the way its parts face; ``part`` of its controller is its. Lifted and tilted panels: the mean of all headings,
+def month_yield(ctx: Context, a: SolarArray, control: SolarController | None, c: Climate, month: int, part: float = 1.0) -> PanelDayYieldOut:
+    """What an array gives on a mean day of a month; ``part`` of its controller is its. Lifted and tilted panels: the mean of all headings,
     for nobody knows how the vehicle stands; on the ground they face as they are set. Shade is taken as by the sun's own clock."""
     pwm = control is not None and control.controller_type == "pwm"
-    out = []
-    faces = faces_of(a, c.lat_deg)
-    for share, tilt, azimuth in faces:
-        facing = azimuth if a.deploy == "ground" and tilt > 0 else None
-        most = part * share * control.max_charge_current_a * ctx.bank_v if control is not None else None
-        made = _yield(
-            c,
-            month,
-            array_power(a) * share,
-            tilt,
-            facing,
-            a.mounting,
-            a.noct_c,
-            a.power_coeff_per_k,
-            tuple(a.shade_frac),
-            pwm,
-            most,
-            a.vmp_v * a.series_count,
-            13.2 * ctx.scale,
-            soiling_of(a),
-            a.sky_view_frac,
-            ctx.design.trips.schools.albedo_frac,
-        )
-        out.append((a.name if len(faces) == 1 else f"{a.name}, {'right' if azimuth < 180 else 'left'} half", made))
-    return out
+    facing = azimuth_of(a, c.lat_deg) if a.deploy == "ground" and a.tilt_deg > 0 else None
+    most = part * control.max_charge_current_a * ctx.bank_v if control is not None else None
+    return _yield(
+        c,
+        month,
+        array_power(a),
+        a.tilt_deg,
+        facing,
+        a.mounting,
+        a.noct_c,
+        a.power_coeff_per_k,
+        tuple(a.shade_frac),
+        pwm,
+        most,
+        a.vmp_v * a.series_count,
+        13.2 * ctx.scale,
+        soiling_of(a),
+        a.sky_view_frac,
+        ctx.design.trips.schools.albedo_frac,
+        MISMATCH * curve_factor(a),
+    )
 
 
-def array_day(ctx: Context, a: SolarArray, month: int) -> list[tuple[str, PanelDayYieldOut]]:
+def array_day(ctx: Context, a: SolarArray, month: int) -> PanelDayYieldOut:
     """What an array of the design gives on a mean day of a month at its place, with its part of the controller that it is on."""
     beside = [x for x in ctx.design.power.arrays if x.controller is None] if a.controller is None else [a]
     part = array_power(a) / sum(array_power(x) for x in beside)
@@ -165,11 +175,11 @@ def array_day(ctx: Context, a: SolarArray, month: int) -> list[tuple[str, PanelD
 def solar_of(ctx: Context, season: str) -> Figure:
     """Energy per day of all arrays in the worst planned month of a season."""
     month = ctx.worst_month(season)
-    parts = [(name, out.figure("energy_wh_day")) for a in ctx.design.power.arrays for name, out in array_day(ctx, a, month)]
+    parts = [(a.name, array_day(ctx, a, month).figure("energy_wh_day")) for a in ctx.design.power.arrays]
     return total(f"Solar per day in {season}", "Wh", parts, f"sum of the arrays on a mean day of {MONTHS[month - 1]} in {ctx.climate.name}; handbook 03 §3.9")
 
 
 def label_yield(ctx: Context, month: int) -> float:
     """Wh a day of each W on the label, flat on the roof with a gap, unshaded."""
     plain = SolarArray(id="plain", panel_power_w=100.0, vmp_v=18.0, imp_a=5.56, voc_v=21.6, isc_a=6.0)
-    return month_yield(ctx, plain, None, ctx.climate, month)[0][1].energy_wh_day / 100
+    return month_yield(ctx, plain, None, ctx.climate, month).energy_wh_day / 100

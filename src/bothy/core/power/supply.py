@@ -390,7 +390,7 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
     return PowerPart(
         has=has, seasons=balances, headrooms=rooms, limits=tight.key if tight else None, limits_text=text, mass_kg=mass.value,
         arrays={a.id: ArrayPart(power_w=array_power(a), controller=c.name if (c := controller_of(p, a)) else None, own=a.controller is not None,
-                                solar_wh={s: sum(out.energy_wh_day for _, out in array_day(ctx, a, ctx.worst_month(s))) for s in SEASONS}) for a in p.arrays},
+                                solar_wh={s: array_day(ctx, a, ctx.worst_month(s)).energy_wh_day for s in SEASONS}) for a in p.arrays},
         summary={
             "usable_wh": s.usable_wh.value if s.usable_wh else None,
             "charge_ah": s.bank.charge_ah if s.bank else None,

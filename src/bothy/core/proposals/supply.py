@@ -77,7 +77,7 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
     month = ctx.worst_month(target_season)
     own = [a for a in p.arrays if a.controller is not None]
     shared = [a for a in p.arrays if a.controller is None]
-    beside = sum(out.energy_wh_day for a in own for _, out in month_yield(ctx, a, a.controller, ctx.climate, month))
+    beside = sum(month_yield(ctx, a, a.controller, ctx.climate, month).energy_wh_day for a in own)
     need = max(1.0, demand.raw(uses[target_season].design_energy_wh, ctx.chem.round_trip) - _drive_wh(ctx) - beside)
     each = label_yield(ctx, month)
     target = min(roof_w, need / each if each > 0 else roof_w)

@@ -71,6 +71,8 @@ class PlanArray:
     efficiency: float = 0.97
     most_w: float = 1e12
     """Of its controller."""
+    held: float | None = None
+    """A PWM controller holds the panel at the bank's voltage: that over its best one, at most 1."""
 
 
 @dataclass(frozen=True)
@@ -266,7 +268,7 @@ def _array_rows(arrays: Sequence[PlanArray]) -> Array:
         heat = (m.noct_c - 20) / 800 + UPLIFT_K[m.mounting] / 1000
         last = n + 1 == len(arrays) or arrays[n + 1].controller != x.controller
         rows.append([m.power_stc_w, m.power_coeff_per_k, heat, m.iam_b0, m.low_light_coeff, m.soiling_frac, m.wiring_frac * m.mismatch_frac, m.sky_view_frac,
-                     x.efficiency, x.most_w, float(last), float(x.tilt_deg >= STEEP_DEG)])  # fmt: skip
+                     x.efficiency, x.most_w, float(last), float(x.tilt_deg >= STEEP_DEG), x.held if x.held is not None else kernel.NOT_HELD])  # fmt: skip
     return np.array(rows) if rows else np.zeros((0, kernel.ARRAY_SIZE))
 
 

@@ -20,8 +20,10 @@ D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, 
 temperature. The month's mean clearness."""
 WATER, GREY_DUMP, TOILET_DUMP, GAS_FILL, DIESEL_FILL = 1, 2, 4, 8, 16
 # array, by array
-A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, A_ETA, A_MOST, A_LAST, A_STEEP, ARRAY_SIZE = range(13)
-"""Arrays of one controller stand beside each other: its efficiency and most power in W are with each, ``A_LAST`` marks the last. ``A_STEEP``: snow slides off."""
+A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, A_ETA, A_MOST, A_LAST, A_STEEP, A_HELD, ARRAY_SIZE = range(14)
+"""Arrays of one controller stand beside each other: its efficiency and most power in W are with each, ``A_LAST`` marks the last. ``A_STEEP``: snow slides off.
+``A_HELD``: at most so much of its label at full sun, where a PWM controller holds it at the bank's voltage."""
+NOT_HELD = 1e9
 # everything that is one number
 (ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
  HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
@@ -186,15 +188,9 @@ def run(
                             light *= arrays[a, A_SOIL]
                             if light >= 1:
                                 t_cell = t_out + light * arrays[a, A_HEAT] * wind
-                                made += max(
-                                    0.0,
-                                    arrays[a, A_POWER]
-                                    * light
-                                    / 1000
-                                    * (1 + arrays[a, A_GAMMA] * (t_cell - 25))
-                                    * (1 + arrays[a, A_LOW] * math.log(light / 1000))
-                                    * arrays[a, A_LOSS],
-                                )
+                                lit_w = arrays[a, A_POWER] * light / 1000 * arrays[a, A_LOSS]
+                                warm = (1 + arrays[a, A_GAMMA] * (t_cell - 25)) * (1 + arrays[a, A_LOW] * math.log(light / 1000))
+                                made += lit_w * min(max(0.0, warm), arrays[a, A_HELD])
                         if last > first:
                             made /= last - first
                         if (snow_steep if arrays[a, A_STEEP] != 0 else snow_flat) and made > 0:

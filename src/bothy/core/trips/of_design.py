@@ -16,7 +16,7 @@ from bothy.core.contract import EPS, quick
 from bothy.core.finding import Finding
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.load_budget import LoadBudgetIn, load_budget
-from bothy.core.power.panels import faces_of, on_controllers, soiling_of
+from bothy.core.power.panels import MISMATCH, array_power, azimuth_of, curve_factor, on_controllers, soiling_of
 from bothy.core.power.supply import second_alternator_a
 from bothy.core.power.uses import inverter_use
 from bothy.core.sun.draws import KT_AUTOCORR
@@ -90,12 +90,10 @@ def panels_of(ctx: Context) -> list[PlanArray]:
     for n, (control, arrays) in enumerate(on_controllers(ctx.design.power)):
         pwm = control.controller_type == "pwm"
         for a in arrays:
-            held = min(1.0, 1.03 * ctx.bank_v / (a.vmp_v * a.series_count)) if pwm else 1.0
-            for part, tilt, azimuth in faces_of(a, ctx.climate.lat_deg):
-                power = a.panel_power_w * a.series_count * a.parallel_count * part
-                m = Module(power, a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, soiling_of(a), 0.98, 0.98 * held, a.sky_view_frac)
-                shade = tuple(a.shade_frac) or (0.0,) * 24
-                out.append(PlanArray(m, tilt, azimuth, a.deploy, shade, n, 0.98 if pwm else 0.97, control.max_charge_current_a * ctx.bank_v))
+            held = min(1.0, 13.2 * ctx.scale / (a.vmp_v * a.series_count)) if pwm else None
+            m = Module(array_power(a), a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, soiling_of(a), 0.98, MISMATCH * curve_factor(a), a.sky_view_frac)
+            shade, most = tuple(a.shade_frac) or (0.0,) * 24, control.max_charge_current_a * ctx.bank_v
+            out.append(PlanArray(m, a.tilt_deg, azimuth_of(a, ctx.climate.lat_deg), a.deploy, shade, n, 0.98 if pwm else 0.97, most, held))
     return out
 
 

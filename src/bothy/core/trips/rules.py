@@ -13,7 +13,7 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.power import SolarArray
 from bothy.core.finding import Finding, finding, in_order, rules
-from bothy.core.power.panels import ACROSS_M, month_yield
+from bothy.core.power.panels import ACROSS_M, curve_factor, month_yield
 from bothy.core.sun.curved import CurvedPanelFactorIn, CurvedPanelFactorOut, curved_panel_factor
 from bothy.core.trips.generator import runs_dry
 from bothy.core.trips.itinerary import FAR_KM, FAR_M, days_of, legs_of, nearest
@@ -188,7 +188,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
             if lost.mismatch_loss_frac > BENT_LOSS:
                 add(
                     "sim-curve-mismatch",
-                    f"{a.name}: with the sun 20° high at the side {lost.mismatch_loss_frac:.0%} is lost in series; the edge leans {lost.edge_tilt_deg:.0f}°. The run does not take it off.",
+                    f"{a.name}: with the sun 20° high at the side {lost.mismatch_loss_frac:.0%} is lost in series; the edge leans {lost.edge_tilt_deg:.0f}°. In the mean of sun and headings the run takes off {1 - curve_factor(a):.0%}.",
                     "fault" if lost.mismatch_loss_frac > MUCH_BENT else None,
                 )
         hours = [h for h, v in enumerate(a.shade_frac) if v > 0 and 9 <= h < 15]
@@ -252,7 +252,7 @@ def _hot_cells(ctx: Context, add: Callable[..., None]) -> None:
     said = []
     for mounting in dict.fromkeys(a.mounting for a in p.arrays):
         a = next(x for x in p.arrays if x.mounting == mounting)
-        t = month_yield(ctx, a, None, c, m)[0][1].mean_cell_temp_c
+        t = month_yield(ctx, a, None, c, m).mean_cell_temp_c
         if t is not None and t > HOT_CELL_C:
             said.append(f"{a.name}: {t:.0f} °C in the mean of {MONTHS[m - 1]}’s light at {c.name}, {-a.power_coeff_per_k * (t - 25):.0%} of the label lost")
     if said:
@@ -264,7 +264,16 @@ def _bent(a: SolarArray) -> CurvedPanelFactorOut:
     radius = a.roof_radius_m or 1.0
     across = min(a.across_m or ACROSS_M, 1.9 * radius)
     return curved_panel_factor(
-        CurvedPanelFactorIn(panel_width_m=across, roof_radius_m=radius, sun_elevation_deg=20, sun_azimuth_deg=90, heading_deg=0, dni_w_m2=600, dhi_w_m2=80)
+        CurvedPanelFactorIn(
+            panel_width_m=across,
+            roof_radius_m=radius,
+            bypass_group_count=a.bypass_groups,
+            sun_elevation_deg=20,
+            sun_azimuth_deg=90,
+            heading_deg=0,
+            dni_w_m2=600,
+            dhi_w_m2=80,
+        )
     )
 
 

@@ -21,6 +21,8 @@ const MOUNTINGS = [
   { value: "open_rack", word: "on an open rack" },
 ];
 
+const GROUPS = [1, 2, 3, 4, 6, 12].map((n) => ({ value: String(n), word: n === 1 ? "none between them" : String(n) }));
+
 function specsOf(a: SolarArray): FieldSpec[] {
   const ground = a.deploy === "ground";
   return [
@@ -36,7 +38,7 @@ function specsOf(a: SolarArray): FieldSpec[] {
     ...((a.deploy ?? "fixed") === "fixed" && !a.tilt_deg
       ? [quantity("roof_radius_m", "radius of a curved roof", "length", "m", { note: "for panels bent over it", clearable: true, placeholder: "flat" })]
       : []),
-    ...(a.roof_radius_m == null ? [] : [quantity("across_m", "they reach across it", "length", "m", { clearable: true, placeholder: "1.2 m" })]),
+    ...(a.roof_radius_m == null ? [] : [choice("bypass_groups", "bypass groups across it", GROUPS, { note: "rows along the vehicle, each with its own, lose least" }), quantity("across_m", "they reach across it", "length", "m", { clearable: true, placeholder: "1.2 m" })]),
     quantity("soiling_frac", "dirt leaves, of the light", "fraction", "", {
       clearable: true,
       placeholder: "97 %, usual",
@@ -57,7 +59,7 @@ function specsOf(a: SolarArray): FieldSpec[] {
   ];
 }
 
-const WHOLE = new Set(["series_count", "parallel_count"]);
+const WHOLE = new Set(["series_count", "parallel_count", "bypass_groups"]);
 
 export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
   const { design, report } = useVariant();
