@@ -209,7 +209,7 @@ def test_the_trip_says_what_the_heater_burns_and_a_stop_fills_it_up(page: Page, 
     expect(page.get_by_text("humidity", exact=True)).to_be_visible()
     page.get_by_role("grid", name="Itinerary").get_by_role("row").nth(2).locator('[data-col="days"]').click()
     with saving(page):
-        slate.get_by_label("diesel").check()
+        slate.get_by_label("diesel or petrol").check()
     assert stored(id).trips.legs[1].refills == ["diesel"]
     page.goto(f"/v/{id}/warmth?view=heating&hand=heater:h")
     fill(page, "tank", "20 gal")

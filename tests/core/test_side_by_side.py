@@ -7,10 +7,12 @@ from typing import Any
 
 import pytest
 
+from bothy.core.calculators import calculate
 from bothy.core.catalogue.parts import parts
 from bothy.core.context import Context
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.edit import apply_patch
+from bothy.core.power.panels import solar_of
 from bothy.core.sizing.compare import MOST, Beside, side_by_side
 from bothy.core.sizing.prices import price_and_mass
 from bothy.core.sizing.schools import School, schools_of
@@ -38,15 +40,47 @@ def rows(design: Design, *others: tuple[str, str, Design]) -> dict[str, Beside]:
 
 
 def test_the_schools_are_the_other_ways() -> None:
-    assert set(schools(made())) == {"lead", "pwm", "relay", "station"}
+    assert set(schools(made())) == {"lead", "second_bank", "pwm", "ground", "lift", "relay", "station"}
     assert set(schools(made(bank=AGM, controller={**MPPT, "controller_type": "pwm"}, driving={"name": "Relay", "school": "relay", "rating_a": 100.0}))) == {
         "lithium",
+        "second_bank",
         "mppt",
+        "ground",
+        "lift",
         "dcdc",
         "station",
     }
-    assert set(schools(made(driving=None, controller=None, arrays=None))) == {"lead", "station"}
+    assert set(schools(made(driving=None, controller=None, arrays=None))) == {"lead", "second_bank", "station"}
     assert "station" not in schools(made(vehicle={"vehicle_voltage_v": 24}, bank={**BANK, "series_count": 2}))
+
+
+def test_panels_are_laid_out_at_the_tilt_of_the_darkest_month() -> None:
+    here = made(life={"place": "edinburgh", "from_month": 12, "to_month": 12}, arrays=[{**PANELS, "mounting": "glued", "roof_radius_m": 3.0}])
+    ground = schools(here)["ground"].power.arrays[0]
+    best = calculate("peak-sun-hours", {"place": "edinburgh", "month": 12, "azimuth_deg": 180}).dump()["best_tilt_deg"]
+    assert (ground.deploy, ground.tilt_deg, ground.mounting, ground.roof_radius_m) == ("ground", best, "open_rack", None)
+    assert best == 70
+    lifted = schools(here)["lift"].power.arrays[0]
+    assert (lifted.deploy, lifted.tilt_deg, lifted.azimuth_deg) == ("lift", 30, 0)
+    beside = rows(here)
+    assert beside["ground"].short_days_frac <= beside["this"].short_days_frac
+    south = made(life={"place": "melbourne", "from_month": 6, "to_month": 6})
+    out = south.model_copy(update={"power": schools(south)["ground"].power})
+    assert solar_of(Context(out), "winter").value > 1.5 * solar_of(Context(south), "winter").value, "there they face north"
+    assert "ground" not in schools(made(arrays=[{**PANELS, "deploy": "ground"}]))
+
+
+def test_panels_with_their_own_controller_keep_it_but_at_a_station() -> None:
+    own = {**PANELS, "id": "own", "name": "Own", "controller": {**MPPT, "name": "Own"}}
+    all_ = schools(made(arrays=[PANELS, own]))
+    assert [a.controller is not None for a in all_["pwm"].power.arrays] == [False, True]
+    assert all_["pwm"].power.arrays[1].series_count == 1
+    assert [a.controller for a in all_["station"].power.arrays] == [None, None]
+
+
+def test_one_battery_more_stops_at_what_may_lie_side_by_side() -> None:
+    assert schools(made())["second_bank"].power.bank.parallel_count == 2  # type: ignore[union-attr]
+    assert "second_bank" not in schools(made(bank={**BANK, "parallel_count": 4, "wiring": "busbar"}))
 
 
 def test_lead_has_the_same_usable_charge_or_says_what_four_strings_hold() -> None:
@@ -101,7 +135,7 @@ def test_prices_are_those_of_the_parts() -> None:
 def test_all_run_on_the_same_weathers_and_this_one_is_the_trips_run() -> None:
     design = made()
     found = side_by_side(design)
-    assert [b.kind for b in found.rows] == ["this", "school", "school", "school", "school"]
+    assert [b.kind for b in found.rows] == ["this", *["school"] * 7]
     this = found.rows[0]
     run = run_trip(Context(design))
     assert this.short_days_frac == pytest.approx(run.short_days_frac)

@@ -206,3 +206,21 @@ def test_the_sun_is_compared_on_days_that_never_filled_the_bank() -> None:
     assert against(log_of(25.0, 20.0, sun=60.0, soc=0.97)).solar_ratio is None
     double = against(log_of(25.0, 20.0, sun=120.0)).solar_ratio
     assert double == pytest.approx(2 * dark.solar_ratio)
+
+
+def test_the_suns_ratio_is_taken_over_as_dirt_within_reason() -> None:
+    def dirt(sun: float, days: int | None = None) -> tuple[float | None, float | None, list[str]]:
+        b = against(log_of(25.0, 20.0, sun=sun) if days is None else log_of(25.0, 20.0, sun=sun, days=days))
+        ops = [op for op in b.patch if op["path"].endswith("/soiling_frac")]
+        return b.solar_ratio, ops[0]["value"] if ops else None, [w for w in b.takes_over if "dirt and shade" in w]
+
+    one, _, _ = dirt(60.0)
+    assert one is not None
+    ratio, value, words = dirt(60.0 * 0.8 / one)
+    assert ratio == pytest.approx(0.8)
+    assert value == pytest.approx(0.97 * 0.8, abs=1e-3)
+    assert words[0].startswith("Panels: dirt and shade leave 78% of the light instead of 97%")
+    assert dirt(60.0 * 0.2 / one)[1] == 0.5, "never less than half: then something else is wrong"
+    assert dirt(60.0 * 1.5 / one)[1] == 1.0
+    assert dirt(60.0 / one)[1] is None, "what agrees stays as it is"
+    assert dirt(60.0 * 0.8 / one, days=2)[1] is None, "two days say little"

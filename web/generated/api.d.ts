@@ -7202,7 +7202,7 @@ export interface components {
          *
          *     ``soiling_frac`` is what dirt leaves of the light (None: 0.97), ``sky_view_frac`` the part of the sky that they see.
          *     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground, which face the equator where nothing is said. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
-         *     direct light lost in each clock hour, or empty. On a curved roof: its radius, and how far the panels reach across it. ``controller`` is one of its own;
+         *     direct light lost in each clock hour, or empty. On a curved roof: its radius, how far the panels reach across it, and into how many bypass groups they are parted on the way. ``controller`` is one of its own;
          *     None: it is on the one that the rest share.
          */
         SolarArray: {
@@ -7275,6 +7275,12 @@ export interface components {
             roof_radius_m?: number | null;
             /** Across M */
             across_m?: number | null;
+            /**
+             * Bypass Groups
+             * @default 1
+             * @enum {integer}
+             */
+            bypass_groups: 1 | 2 | 3 | 4 | 6 | 12;
             /**
              * Shade Frac
              * @default []

@@ -20,7 +20,7 @@ from bothy.core.trips.itinerary import NoTrip
 from bothy.core.trips.of_design import plan_of_design
 from bothy.core.trips.results import WHOLE_LEDGER
 
-MOST = 10
+MOST = 16
 
 
 class Beside(BaseModel):

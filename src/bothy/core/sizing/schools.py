@@ -1,4 +1,4 @@
-"""The other ways to build the same supply: lead or lithium, PWM or MPPT, relay or DC-DC, a portable station; each as parts of the catalogue in the design's place."""
+"""The other ways to build the same supply: lead or lithium, PWM or MPPT, relay or DC-DC, panels on the ground or lifted, one battery more, a portable station; each as parts of the catalogue in the design's place."""
 
 from __future__ import annotations
 
@@ -10,10 +10,13 @@ from bothy.core.context import Context
 from bothy.core.design.power import Bank, DrivingCharge, Inverter, Power, Shore, SolarArray, SolarController
 from bothy.core.power.bank import cells_of_unit
 from bothy.core.power.chemistry import CHEMISTRIES
-from bothy.core.power.panels import array_power
+from bothy.core.power.panels import array_power, controller_of
 from bothy.core.sizing.prices import price_and_mass
+from bothy.core.sun.month import PeakSunHoursIn, peak_sun_hours
 
 PANEL_12V_MAX_VMP = 24.0
+LIFTED_DEG = 30.0
+"""What brackets on a roof lift panels to (typical)."""
 
 
 @dataclass(frozen=True)
@@ -80,10 +83,14 @@ def _pwm(ctx: Context, p: Power, c: SolarController, arrays: list[SolarArray]) -
     part = max((x for x in of_kind("controller") if x.data["controller_type"] == "pwm"), key=lambda x: x.data["max_charge_current_a"])
     one = part.data["max_charge_current_a"]
     flat = [
-        a.model_copy(update={"series_count": 1, "parallel_count": a.series_count * a.parallel_count}) if a.vmp_v < PANEL_12V_MAX_VMP * ctx.scale else a
-        for a in arrays
+        a
+        if a.controller is not None
+        else a.model_copy(update={"series_count": 1, "parallel_count": a.series_count * a.parallel_count})
+        if a.vmp_v < PANEL_12V_MAX_VMP * ctx.scale
+        else a
+        for a in p.arrays
     ]
-    amps = sum(a.isc_a * a.parallel_count for a in flat)
+    amps = sum(a.isc_a * a.parallel_count for a in flat if a.controller is None)
     n = max(1, math.ceil(amps * 1.25 / one))
     other = SolarController.model_validate(
         {**part.data, "name": f"{n} × {part.name}", "part": part.key if n == 1 else None, "max_charge_current_a": one * n, "mass_kg": part.mass_kg * n}
@@ -102,6 +109,41 @@ def _mppt(ctx: Context, p: Power, arrays: list[SolarArray]) -> School | None:
     part = min(fitting, key=lambda x: x.price_eur)
     other = SolarController.model_validate({**part.data, "name": part.name, "part": part.key, "mass_kg": part.mass_kg})
     return School("mppt", "MPPT instead of PWM", "Dearer; wants a string voltage well above the bank's.", p.model_copy(update={"controller": other}))
+
+
+def _second_bank(ctx: Context, p: Power, bank: Bank) -> School | None:
+    """One more string of the same units, where so many may lie side by side."""
+    if bank.parallel_count >= ctx.chem.parallel_max:
+        return None
+    other = bank.model_copy(update={"parallel_count": bank.parallel_count + 1})
+    return School(
+        "second_bank",
+        "One more battery of the same kind",
+        "Same make, type and age only; it empties later, and fills no sooner.",
+        p.model_copy(update={"bank": other}),
+    )
+
+
+def _laid_out(ctx: Context, p: Power) -> list[School | None]:
+    """The roof's flat panels on the ground at the tilt that gives the most light in the darkest planned month, or on brackets that lift them towards the nose."""
+    flat = [a for a in p.arrays if a.deploy == "fixed" and a.tilt_deg == 0]
+    if not flat or any(controller_of(p, a) is None for a in flat):
+        return []
+    month = min(ctx.months, key=lambda m: ctx.climate.ghi_kwh_m2_day[m - 1])
+    equator = 180.0 if ctx.climate.lat_deg >= 0 else 0.0
+    tilt = peak_sun_hours(PeakSunHoursIn.trusted(place=ctx.climate.place, month=month, azimuth_deg=equator)).best_tilt_deg
+
+    def laid(fields: dict[str, object]) -> Power:
+        ids = {a.id for a in flat}
+        return p.model_copy(update={"arrays": [a.model_copy(update=fields) if a.id in ids else a for a in p.arrays]})
+
+    free = {"roof_radius_m": None, "mounting": "open_rack"}
+    return [
+        School("ground", f"The same panels on the ground at {tilt:.0f}°", "Out only while somebody is there and it stands still: theft, wind, a live cable to trip over.",
+               laid({"deploy": "ground", "tilt_deg": tilt, "azimuth_deg": None, **free})),
+        School("lift", f"The same panels lifted to {LIFTED_DEG:.0f}° when parked", "Helps only where the nose is turned to the sun: say on the legs how it stands, else all headings count alike. Down above 10 m/s of wind and before every drive.",
+               laid({"deploy": "lift", "tilt_deg": LIFTED_DEG, "azimuth_deg": 0.0, **free})),
+    ]  # fmt: skip
 
 
 def _station(ctx: Context, p: Power) -> School | None:
@@ -131,7 +173,8 @@ def _station(ctx: Context, p: Power) -> School | None:
     )
     driving = DrivingCharge(name="the station’s vehicle input", rating_a=d["car_w"] / volts, mass_kg=0.0) if p.driving else None
     shore = Shore(name="the station’s charger", charger_current_a=d["shore_w"] / volts, mass_kg=0.0) if p.shore else None
-    made = p.model_copy(update={"bank": bank, "inverter": inverter, "controller": controller, "driving": driving, "shore": shore})
+    arrays = [a.model_copy(update={"controller": None}) for a in p.arrays]
+    made = p.model_copy(update={"bank": bank, "inverter": inverter, "arrays": arrays, "controller": controller, "driving": driving, "shore": shore})
     return School("station", f"A portable station: {part.name}", f"No more than {d['dc_limit_w']:.0f} W at 12 V and {d['car_w']:.0f} W from the vehicle; no charging below 0 °C; when one thing in it fails, all of it does.",
                   made, _without(made, "inverter", "controller", "driving", "shore"))  # fmt: skip
 
@@ -142,8 +185,11 @@ def schools_of(ctx: Context) -> list[School]:
     out: list[School | None] = []
     if p.bank is not None:
         out.append(_other_bank(ctx, p.bank))
-    if p.controller is not None and p.arrays:
-        out.append(_pwm(ctx, p, p.controller, p.arrays) if p.controller.controller_type == "mppt" else _mppt(ctx, p, p.arrays))
+        out.append(_second_bank(ctx, p, p.bank))
+    shared = [a for a in p.arrays if a.controller is None]
+    if p.controller is not None and shared:
+        out.append(_pwm(ctx, p, p.controller, shared) if p.controller.controller_type == "mppt" else _mppt(ctx, p, shared))
+    out += _laid_out(ctx, p)
     if p.driving is not None and p.driving.school == "dcdc":
         relay = next(x for x in of_kind("dcdc") if x.data["school"] == "relay")
         other = DrivingCharge.model_validate({**relay.data, "name": relay.name, "part": relay.key, "mass_kg": relay.mass_kg})

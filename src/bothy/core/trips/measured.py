@@ -13,6 +13,7 @@ from bothy.core.context import Context
 from bothy.core.contract import explain
 from bothy.core.design.life import Appliance
 from bothy.core.finding import Finding, finding, rules
+from bothy.core.power.panels import soiling_of
 from bothy.core.sun.geometry import Array
 from bothy.core.trips.calibrate import CalibrateLoadsIn, CalibrateLoadsOut, calibrate_loads
 from bothy.core.trips.of_design import TripRun, loads_of
@@ -128,6 +129,10 @@ def beside(ctx: Context, run: TripRun, log: Log) -> MeasuredBeside:
         problem = explain(exc).message
     overlap = int((~np.isnan(simulated)).sum())
     words, patch = _take_over(ctx, out, fridges) if out is not None else ([], [])
+    ratio, sunny_days = _solar_ratio(log, _hourly(run.sun_w.p50, run, log))
+    if ratio is not None and sunny_days >= SUNNY_DAYS and abs(ratio - 1) > SAME_SUN:
+        said, dirt = _dirt(ctx, ratio, sunny_days)
+        words, patch = words + said, patch + dirt
     found = []
     if fit is not None and fit.simulated_bias_frac is not None and abs(fit.simulated_bias_frac) > BIAS and overlap >= 24 * BIAS_DAYS:
         found.append(finding("sim-calibration-bias", "trips", "Log", f"Measured {fit.mean_measured_w:.0f} W in the mean, the run is {fit.simulated_bias_frac:+.0%} off; fitted: "
@@ -136,21 +141,38 @@ def beside(ctx: Context, run: TripRun, log: Log) -> MeasuredBeside:
     return MeasuredBeside(
         first=log.start.isoformat(timespec="minutes"), last=(log.start + dt.timedelta(hours=hours)).isoformat(timespec="minutes"), hours=hours, overlap_h=overlap,
         soc=_points(log, log.soc, run), load_w=_points(log, log.load_w, run), sun_w=_points(log, log.solar_w, run), fit=fit, no_fit=problem,
-        solar_ratio=_solar_ratio(log, _hourly(run.sun_w.p50, run, log)), takes_over=words, patch=patch, findings=found,
+        solar_ratio=ratio, takes_over=words, patch=patch, findings=found,
     )  # fmt: skip
 
 
-def _solar_ratio(log: Log, simulated: Array) -> float | None:
-    """Measured over simulated sun on whole days that never filled the bank; a full bank hides what the panels could give."""
+SUNNY_DAYS, SAME_SUN, LEAST_LEFT = 3, 0.05, 0.5
+"""So many days, and so much difference, before dirt and shade are set by what was measured; never under half of the light."""
+
+
+def _dirt(ctx: Context, ratio: float, days: int) -> tuple[list[str], list[dict[str, Any]]]:
+    """What dirt and shade leave of the light, by the sun that was measured; the same part for all arrays, for a log tells them not apart."""
+    words, ops = [], []
+    for i, a in enumerate(ctx.design.power.arrays):
+        now = soiling_of(a)
+        new = round(min(1.0, max(LEAST_LEFT, now * ratio)), 3)
+        if new != now:
+            words.append(f"{a.name}: dirt and shade leave {new:.0%} of the light instead of {now:.0%}, by {days} days that never filled the bank")
+            ops.append({"op": "replace", "path": f"/power/arrays/{i}/soiling_frac", "value": new})
+    return words, ops
+
+
+def _solar_ratio(log: Log, simulated: Array) -> tuple[float | None, int]:
+    """Measured over simulated sun on whole days that never filled the bank, and how many; a full bank hides what the panels could give."""
     skip = (24 - log.start.hour) % 24
-    measured = made = 0.0
+    measured, made, days = 0.0, 0.0, 0
     for at in range(skip, log.solar_w.size - 23, 24):
         day = slice(at, at + 24)
         if np.isnan(log.solar_w[day]).any() or np.isnan(simulated[day]).any() or np.isnan(log.soc[day]).all() or np.nanmax(log.soc[day]) >= FULL_SOC:
             continue
         measured += float(log.solar_w[day].sum())
         made += float(simulated[day].sum())
-    return measured / made if made > 0 else None
+        days += 1
+    return (measured / made if made > 0 else None), days
 
 
 def _take_over(ctx: Context, out: CalibrateLoadsOut, fridges: list[tuple[int, Appliance]]) -> tuple[list[str], list[dict[str, Any]]]:

@@ -38,7 +38,12 @@ function specsOf(a: SolarArray): FieldSpec[] {
     ...((a.deploy ?? "fixed") === "fixed" && !a.tilt_deg
       ? [quantity("roof_radius_m", "radius of a curved roof", "length", "m", { note: "for panels bent over it", clearable: true, placeholder: "flat" })]
       : []),
-    ...(a.roof_radius_m == null ? [] : [choice("bypass_groups", "bypass groups across it", GROUPS, { note: "rows along the vehicle, each with its own, lose least" }), quantity("across_m", "they reach across it", "length", "m", { clearable: true, placeholder: "1.2 m" })]),
+    ...(a.roof_radius_m == null
+      ? []
+      : [
+          choice("bypass_groups", "bypass groups across it", GROUPS, { note: "rows along the vehicle, each with its own, lose least" }),
+          quantity("across_m", "they reach across it", "length", "m", { clearable: true, placeholder: "1.2 m" }),
+        ]),
     quantity("soiling_frac", "dirt leaves, of the light", "fraction", "", {
       clearable: true,
       placeholder: "97 %, usual",

@@ -266,7 +266,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
               <h3 className="mb-1 mt-3 font-display text-[14px]">What one more would buy</h3>
               <p className="m-0 text-[12px] text-chalk-dim">On the same weathers, so that luck cancels out.</p>
               {run.buys.map((b) => {
-                const known = Math.abs(b.change_frac) >= 2 * b.error_frac;
+                const known = b.change_frac !== 0 && Math.abs(b.change_frac) >= 2 * b.error_frac;
                 return (
                   <p key={b.what} className="my-1 border-b border-slate-2 pb-1">
                     With {b.what}
