@@ -204,7 +204,7 @@ def test_the_trip_says_what_the_heater_burns_and_a_stop_fills_it_up(page: Page, 
     id = load(load_design(data))
     page.goto(f"/v/{id}/trips")
     slate = slate_of(page)
-    expect(slate.get_by_text("The heater's fuel runs out")).to_be_visible()
+    expect(slate.get_by_text("Fuel runs out on the way")).to_be_visible()
     expect(slate.get_by_text("its liquid fuel")).to_be_visible()
     expect(page.get_by_text("humidity", exact=True)).to_be_visible()
     page.get_by_role("grid", name="Itinerary").get_by_role("row").nth(2).locator('[data-col="days"]').click()
@@ -216,4 +216,4 @@ def test_the_trip_says_what_the_heater_burns_and_a_stop_fills_it_up(page: Page, 
     assert abs(stored(id).warmth.heaters[0].tank_volume_l - 75.7) < 0.1
     page.goto(f"/v/{id}/trips")
     expect(slate.get_by_text("Warmth on the way")).to_be_visible()
-    expect(slate.get_by_text("The heater's fuel runs out")).to_have_count(0)
+    expect(slate.get_by_text("Fuel runs out on the way")).to_have_count(0)

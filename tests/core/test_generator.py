@@ -150,7 +150,7 @@ def test_it_may_live_on_the_heaters_tank_or_the_vessels() -> None:
     assert both.generator.burnt > 1
     assert both.warm.diesel_l == pytest.approx(4.0, abs=1e-6), "heater and generator together empty the tank"
     assert both.generator.first_d is not None
-    assert "The diesel that it shares is empty" in next(f for f in both.findings if f.rule == "sim-fuel-empty" and "Generator" in f.message).message
+    assert "The diesel that it shares is empty" in next(f for f in both.findings if f.rule == "sim-fuel-empty" and f.subject == "generator").message
     assert of(shared).generator.short_frac == 0, "nothing to share from: not limited"
 
 

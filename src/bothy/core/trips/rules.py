@@ -118,7 +118,10 @@ def _warmth(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
         heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
         gas = heater is not None and heater.fuel in ("propane", "butane")
         used = f"{w.gas_kg / run.day_count:.2f} kg" if gas else f"{w.diesel_l / run.day_count:.1f} L"
-        add("sim-gas-empty" if gas else "sim-fuel-empty", f"In half of the weathers on day {w.fuel_first_d + 1:.0f}; {used} a day are burnt.")
+        add(
+            "sim-gas-empty" if gas else "sim-fuel-empty",
+            f"The heater’s is out in half of the weathers on day {w.fuel_first_d + 1:.0f}; {used} a day are burnt.",
+        )
     if w.hot_h > HOT_HOURS_DAY * run.day_count:
         add("sim-too-hot", f"Over 30 °C inside for {w.hot_h / run.day_count:.1f} h a day; up to {w.hottest_p90_c:.0f} °C in 1 weather of 10.")
     if max(w.damp_h, w.wet_h) > DAMP_PART * 24 * run.day_count:
@@ -137,7 +140,10 @@ def _gas(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
     w = run.warm
     heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
     if g is not None and w.fuel_first_d is not None and heater is not None and heater.fuel not in ("propane", "butane"):
-        add("sim-fuel-empty", f"In half of the weathers on day {w.fuel_first_d + 1:.0f}; {w.diesel_l / run.day_count:.1f} L a day are burnt.")
+        add(
+            "sim-fuel-empty",
+            f"The heater’s is out in half of the weathers on day {w.fuel_first_d + 1:.0f}; {w.diesel_l / run.day_count:.1f} L a day are burnt.",
+        )
 
 
 def _water(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
@@ -188,14 +194,16 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
             if lost.mismatch_loss_frac > BENT_LOSS:
                 add(
                     "sim-curve-mismatch",
-                    f"{a.name}: with the sun 20° high at the side {lost.mismatch_loss_frac:.0%} is lost in series; the edge leans {lost.edge_tilt_deg:.0f}°. In the mean of sun and headings the run takes off {1 - curve_factor(a):.0%}.",
+                    f"With the sun 20° high at the side {lost.mismatch_loss_frac:.0%} is lost in series; the edge leans {lost.edge_tilt_deg:.0f}°. In the mean of sun and headings the run takes off {1 - curve_factor(a):.0%}.",
                     "fault" if lost.mismatch_loss_frac > MUCH_BENT else None,
+                    (f"array:{a.id}", a.name),
                 )
         hours = [h for h, v in enumerate(a.shade_frac) if v > 0 and 9 <= h < 15]
         if hours and a.series_count > 1:
             add(
                 "sim-shade-string",
-                f"{a.name}: {a.series_count} in series, shaded in {len(hours)} hours between 9 and 15; the darkest panel governs the string, which the run does not take off.",
+                f"{a.series_count} in series, shaded in {len(hours)} hours between 9 and 15; the darkest panel governs the string, which the run does not take off.",
+                subject=(f"array:{a.id}", a.name),
             )
     if p.bank is not None and not ctx.chem.lithium:
         longest = _days_below(run.soc.p50, run.per_day, FULL_LEAD)
@@ -328,8 +336,8 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     """All findings of a run."""
     out: list[Finding] = []
 
-    def add(rule: str, message: str, severity: str | None = None) -> None:
-        out.append(finding(rule, "trips", "Trip", message, severity=severity))  # type: ignore[arg-type]
+    def add(rule: str, message: str, severity: str | None = None, subject: tuple[str, str] = ("trips", "Trip")) -> None:
+        out.append(finding(rule, *subject, message, severity=severity))  # type: ignore[arg-type]
 
     target = ctx.design.trips.short_days_frac
     _health_and_habit(ctx, run, add)
@@ -390,7 +398,8 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         g = run.generator
         add("sim-generator", f"{g.run_h:.0f} h in {run.day_count} days; {g.made_kwh:.1f} kWh from about {g.burnt:.1f} {g.unit} of {g.fuel}.")
         if g.short_frac > 0:
-            add("sim-fuel-empty", f"{ctx.design.power.generator.name if ctx.design.power.generator else 'Generator'}: {runs_dry(g, partial(when, run))}")
+            name = ctx.design.power.generator.name if ctx.design.power.generator else "Generator"
+            add("sim-fuel-empty", runs_dry(g, partial(when, run)), subject=("generator", name))
     if ctx.design.power.generator is None and any(leg.generator_h > 0 for leg in legs_of(ctx.design)):
         add("sim-generator-missing", "None of those hours counts.")
     if not run.years and run.error_frac is not None and run.error_frac > max(0.005, 0.2 * run.short_days_frac):
