@@ -101,7 +101,7 @@ def get_trip(variant_id: uuid.UUID, revision: int, request: Request, store: Stor
     ctx = Context(with_draws(design, quick_draws(design)))
     url = request.app.state.forecast_url
     near = forecasts_for(ctx, dt.date.today(), partial(ask, url)) if design.trips.forecast and url else None
-    return answer(run_trip(ctx, forecasts=near).model_dump(mode="json"), revision)
+    return answer(run_trip(ctx, workers=2, forecasts=near).model_dump(mode="json"), revision)
 
 
 @router.post(

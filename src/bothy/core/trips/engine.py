@@ -6,7 +6,7 @@ import datetime as dt
 import math
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, field
-from functools import cache
+from functools import cache, lru_cache
 from typing import Any, Literal
 
 import numpy as np
@@ -191,19 +191,15 @@ class _Sky:
 
 
 def _sky_of(plan: Plan) -> _Sky:
-    known: dict[tuple[Climate, int], tuple[float, Array, Array, Array, Array]] = {}
-    rows = []
-    for d in plan.days:
-        n = d.date.timetuple().tm_yday
-        if (d.place, n) not in known:
-            known[d.place, n] = _sky_day(d.place, n, plan.hours)
-        rows.append(known[d.place, n])
+    rows = [_sky_day(d.place, d.date.timetuple().tm_yday, plan.step_min) for d in plan.days]
     return _Sky(np.array([r[0] for r in rows]), *(np.stack([r[k] for r in rows]) for k in range(1, 5)))
 
 
-def _sky_day(c: Climate, day: int, hours: Array) -> tuple[float, Array, Array, Array, Array]:
+@lru_cache(maxsize=2048)
+def _sky_day(c: Climate, day: int, step_min: int) -> tuple[float, Array, Array, Array, Array]:
+    """The sun's path over a day at a place, kept from one run to the next: an edit seldom moves the trip."""
     s = season_of(day)
-    solar = hours + c.lon_deg / 15 - c.utc_offset_h + s.eot_min / 60
+    solar = midpoints(step_min) + c.lon_deg / 15 - c.utc_offset_h + s.eot_min / 60
     sun = sun_at(c.lat_deg, s.dec, solar)
     return SOLAR_CONSTANT_W_M2 * s.e0, sun.cos_z, sun.azimuth, day_profile(c.lat_deg, s.dec, sun.w, sun.cos_z), np.cos(2 * math.pi * (solar - 15) / 24)
 

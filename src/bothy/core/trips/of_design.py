@@ -25,7 +25,7 @@ from bothy.core.sun.plane import Module
 from bothy.core.trips import cells as c
 from bothy.core.trips.battery import UA_W_K, TripBank
 from bothy.core.trips.cabin import Thermal, thermal_of
-from bothy.core.trips.engine import Plan, PlanArray, PlanDay, Result, Weather
+from bothy.core.trips.engine import Arrays, Plan, PlanArray, PlanDay, Result, Weather, refitted
 from bothy.core.trips.frost import FrostTrip, frost_trip
 from bothy.core.trips.generator import GeneratorTrip, generator_numbers, generator_trip
 from bothy.core.trips.itinerary import Forecasts, NoTrip, clock_h, days_of, leg_days, legs_of
@@ -558,17 +558,24 @@ def _in_winter(ctx: Context) -> bool:
     return 2 * dark > len(days)
 
 
-def _buys(ctx: Context, plan: Plan, thermal: Thermal, r: Result, weather: Any) -> list[Buy]:
+def _lies(a: PlanArray) -> tuple[float, float, str]:
+    """How an array lies: what its part of the sun hangs on."""
+    return (a.tilt_deg, a.azimuth_deg, a.deploy)
+
+
+def _buys(ctx: Context, plan: Plan, thermal: Thermal, r: Result, weather: Any, ready: Arrays, workers: int = 1) -> list[Buy]:
     """What one more part would do, on the same weathers, so that luck cancels out."""
     from bothy.core.trips.engine import simulate
     from bothy.core.trips.results import LEDGER
 
-    i, j = LEDGER.index("shed_wh"), LEDGER.index("unserved_wh")
+    i, j, count = LEDGER.index("shed_wh"), LEDGER.index("unserved_wh"), plan.weather_count
     out = []
     for what, more in _more(ctx):
         bank = bank_of(more)
         # cabin, loads and stores stay as they are: only panels, bank and their numbers differ
-        other = simulate(replace(plan, arrays=panels_of(more), bank=bank.numbers, numbers=numbers_of(more, bank, thermal)), weather=weather)
+        made = replace(plan, arrays=panels_of(more), bank=bank.numbers, numbers=numbers_of(more, bank, thermal))
+        alike = [_lies(a) for a in made.arrays] == [_lies(a) for a in plan.arrays]
+        other = simulate(made, weather=weather, ready=refitted(ready, made, 0, count) if alike else None, workers=workers)
         days = r.short_day.shape[1]
         change = (other.short_day.astype(float) - r.short_day).mean(axis=1)
         missing = ((other.ledger[:, i] + other.ledger[:, j]) / days).mean()
@@ -581,14 +588,15 @@ def _buys(ctx: Context, plan: Plan, thermal: Thermal, r: Result, weather: Any) -
 
 def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: Forecasts | None = None) -> TripRun:
     """Simulate the trip of a design. Raises :class:`NoTrip` when something is missing for it."""
-    from bothy.core.trips.engine import simulate, weather_of
+    from bothy.core.trips.engine import arrays_of, simulate, weather_of
     from bothy.core.trips.rules import trip_findings
 
     thermal = thermal_of(ctx)
     plan = plan_of_design(ctx, forecasts, thermal)
     weather = weather_of(plan)
     kept = _Kept(plan, plan.weather_count)
-    result = simulate(plan, keep=kept, weather=weather, workers=workers, between=between)
+    ready = arrays_of(plan, weather)
+    result = simulate(plan, keep=kept, ready=ready, workers=workers, between=between)
     run = run_of(ctx, plan, result, kept, weather)
     if forecasts is not None and run.forecast_days:
         run.assumed.insert(0, f"The weather of {run.forecast_days} days is that of a forecast ({forecasts.source}); beyond it, it is drawn.")
@@ -598,7 +606,7 @@ def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: 
         run.assumed.insert(
             0, f"The weather is drawn, for no file with whole years is there for {', '.join(without_years(ctx, plan.days)) or 'the same years everywhere'}."
         )
-    run.buys = _buys(ctx, plan, thermal, result, weather)
+    run.buys = _buys(ctx, plan, thermal, result, weather, ready, workers)
     if run.short_days_frac > 0:
         usual = simulate(replace(plan, draws=False, replay=None))
         from bothy.core.trips import kernel as k
