@@ -53,7 +53,7 @@ def test_a_heater_that_is_too_small_is_told_by_its_cold_hours() -> None:
     weak = ran(COLD, "2026-01-10", heaters=[{**HEATER, "min_w": 300.0, "max_w": 700.0}])
     told = next(f for f in weak.findings if f.rule == "sim-heater-short")
     assert weak.warm.cold_run_h > 24
-    assert f"For {weak.warm.cold_run_h:.0f} h in a row" in told.message
+    assert f"For {weak.warm.cold_run_h:.1f} h in a row" in told.message
     assert "it is too small for that cold" in told.message
     strong = ran(COLD, "2026-01-10", heaters=[{**HEATER, "max_w": 6000.0}], **BUILT)
     assert strong.warm.cold_run_h <= 2

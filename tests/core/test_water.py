@@ -235,7 +235,7 @@ def test_each_store_that_ends_on_the_way_is_found() -> None:
     data = curlew.design().model_dump(mode="json")
     data["water"]["toilet"]["spare"] = 0
     rules = {f.rule: f.message for f in run_trip(Context(load_design(data))).findings}
-    assert "The fresh (102 L) is empty on" in rules["sim-water-short"]
+    assert "The fresh tank (102 L) is empty on" in rules["sim-water-short"]
     assert "L are missing over the trip." in rules["sim-water-short"]
     assert "The urine container (7 L) is full on" in rules["sim-toilet-full"]
 

@@ -118,7 +118,7 @@ def _second_bank(ctx: Context, p: Power, bank: Bank) -> School | None:
     other = bank.model_copy(update={"parallel_count": bank.parallel_count + 1})
     return School(
         "second_bank",
-        "One more battery of the same kind",
+        "One battery more",
         "Same make, type and age only; it empties later, and fills no sooner.",
         p.model_copy(update={"bank": other}),
     )
@@ -139,9 +139,9 @@ def _laid_out(ctx: Context, p: Power) -> list[School | None]:
 
     free = {"roof_radius_m": None, "mounting": "open_rack"}
     return [
-        School("ground", f"The same panels on the ground at {tilt:.0f}°", "Out only while somebody is there and it stands still: theft, wind, a live cable to trip over.",
+        School("ground", f"Panels on the ground, {tilt:.0f}°", "Out only while somebody is there and it stands still: theft, wind, a live cable to trip over.",
                laid({"deploy": "ground", "tilt_deg": tilt, "azimuth_deg": None, **free})),
-        School("lift", f"The same panels lifted to {LIFTED_DEG:.0f}° when parked", "Helps only where the nose is turned to the sun: say on the legs how it stands, else all headings count alike. Down above 10 m/s of wind and before every drive.",
+        School("lift", f"Panels lifted, {LIFTED_DEG:.0f}°", "Helps only where the nose is turned to the sun: say on the legs how it stands, else all headings count alike. Down above 10 m/s of wind and before every drive.",
                laid({"deploy": "lift", "tilt_deg": LIFTED_DEG, "azimuth_deg": 0.0, **free})),
     ]  # fmt: skip
 

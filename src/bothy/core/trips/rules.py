@@ -155,7 +155,7 @@ def _water(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
     for name, s in w.stores.items():
         if s.first_d is not None:
             rule, state = rules[name]
-            what = f"{w.toilet} container" if name == "toilet" else name
+            what = f"{w.toilet} container" if name == "toilet" else f"{name} tank"
             more = f"; {w.missing_l:.0f} L are missing over the trip" if name == "fresh" else ""
             add(rule, f"The {what} ({s.capacity_l:.0f} L) is {state} on {when(run, s.first_d)}{more}.")
 
@@ -213,7 +213,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
     if missing > HEAT_MISSING or cold_h > COLD_RUN_H + EPS:
         dark = "its electricity is shed or dark" if missing > HEAT_MISSING else "it is too small for that cold"
         why = "its fuel runs out" if run.warm.fuel_first_d is not None else dark
-        cold = f"For {cold_h:.0f} h in a row it stays more than 3 K under its setting; " if cold_h > COLD_RUN_H else ""
+        cold = f"For {cold_h:.1f} h in a row it stays more than 3 K under its setting; " if cold_h > COLD_RUN_H else ""
         add(
             "sim-heater-short",
             f"{cold}{missing:.0%} of the heat asked for is missing, {run.warm.coldest_p10_c:.0f} °C inside at the coldest in 1 weather of 10: {why}.",
