@@ -13,7 +13,8 @@ from bothy.core.calculators import calculate
 from bothy.core.context import Context
 from bothy.core.trips.engine import swings
 from bothy.core.trips.frost import START_C, water_c
-from bothy.core.trips.of_design import plan_of_design, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.plan import plan_of_design
 from bothy.core.water.heat_and_frost import WetPart, wet_parts
 from bothy.core.water.part import water_part
 from tests.core.test_water_rules import FROST, GREY, MAIN, PUMP, SINK, TANK, wet

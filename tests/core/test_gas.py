@@ -20,7 +20,8 @@ from bothy.core.gas.pipework import marks, sizes_mm
 from bothy.core.report import report
 from bothy.core.trips import kernel as k
 from bothy.core.trips.engine import simulate
-from bothy.core.trips.of_design import plan_of_design, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.plan import plan_of_design
 from bothy.demo import curlew, fiddlehead, saltbush
 from tests.core.test_gas_rules import BOILER, CYLINDER, GAS, HEATER, HOB, INVERNESS, MAIN, TO_HOB, gassed, trip
 from tests.designs import BANK, found, made

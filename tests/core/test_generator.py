@@ -16,7 +16,8 @@ from bothy.core.report import report
 from bothy.core.sizing.schools import schools_of
 from bothy.core.sizing.space import driving_options, parts_allowed
 from bothy.core.trips.itinerary import days_of
-from bothy.core.trips.of_design import driving_w, plan_of_design, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.plan import driving_w, plan_of_design
 from tests.designs import BANK, CHARGER, DCDC, INVERTER, KETTLE, LAMP, lived
 
 GENERATOR = {"name": "Generator", "rating_w": 1600.0}

@@ -16,7 +16,8 @@ from bothy.core.design.trips import LiveThere, OwnPlace
 from bothy.core.finding import RULES
 from bothy.core.trips.engine import weather_of
 from bothy.core.trips.itinerary import NoTrip, apart_km, climate_of, day_count, days_of, legs_of, nearest, places_of
-from bothy.core.trips.of_design import driving_w, months_of, plan_of_design, run_trip
+from bothy.core.trips.of_design import months_of, run_trip
+from bothy.core.trips.plan import driving_w, plan_of_design
 from bothy.core.trips.rules import trip_findings
 from bothy.demo import saltbush
 from tests.designs import AGM, BANK, DCDC, FRIDGE, LAMP, MPPT, PANELS, lived

@@ -16,7 +16,8 @@ from bothy.core.finding import Finding
 from bothy.core.power.panels import curve_factor
 from bothy.core.power.profile import longest_stand
 from bothy.core.report import report
-from bothy.core.trips.of_design import panels_of, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.plan import panels_of
 from tests.designs import AGM, BANK, CHARGER, DCDC, LAMP, MPPT, PANELS, lived
 
 

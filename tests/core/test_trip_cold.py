@@ -17,7 +17,8 @@ from bothy.core.design.document import load_design
 from bothy.core.trips import cells, kernel
 from bothy.core.trips.battery import TripBank
 from bothy.core.trips.engine import Result, Weather, arrays_of, simulate
-from bothy.core.trips.of_design import bank_of, plan_of_design, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.plan import bank_of, plan_of_design
 from bothy.core.trips.results import balance_error
 from tests.designs import BANK, CHARGER, LAMP, MPPT, PANELS, lived
 

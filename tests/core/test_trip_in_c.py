@@ -12,7 +12,7 @@ import pytest
 from bothy.core.context import Context
 from bothy.core.trips import kernel as k
 from bothy.core.trips.engine import arrays_of, simulate, weather_of
-from bothy.core.trips.of_design import plan_of_design
+from bothy.core.trips.plan import plan_of_design
 from bothy.demo import curlew, fiddlehead, saltbush
 from tests.core.test_trip_cold import all_at_once
 from tests.core.test_trip_warmth import BUILT, COLD, HOT, trip

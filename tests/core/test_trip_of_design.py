@@ -14,7 +14,8 @@ from bothy.core.design.document import load_design
 from bothy.core.finding import RULES
 from bothy.core.trips import kernel
 from bothy.core.trips.itinerary import NoTrip
-from bothy.core.trips.of_design import plan_of_design, points_a_day, run_trip
+from bothy.core.trips.of_design import points_a_day, run_trip
+from bothy.core.trips.plan import plan_of_design
 from bothy.core.trips.rules import in_words
 from bothy.demo import curlew, fiddlehead
 from tests.designs import AGM, BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, lived

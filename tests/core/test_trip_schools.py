@@ -16,7 +16,8 @@ from bothy.core.sizing.search import search
 from bothy.core.trips import kernel
 from bothy.core.trips.battery import TripBank
 from bothy.core.trips.engine import simulate, weather_of
-from bothy.core.trips.of_design import bank_of, plan_of_design, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.plan import bank_of, plan_of_design
 from bothy.core.trips.replay import day_of
 from bothy.demo.parts import windows
 from tests.designs import AGM, BANK, CHARGER, DCDC, LAMP, MPPT, PANELS, lived

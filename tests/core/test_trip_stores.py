@@ -13,7 +13,8 @@ from hypothesis import strategies as st
 from bothy.core.context import Context
 from bothy.core.trips import kernel as k
 from bothy.core.trips.engine import simulate
-from bothy.core.trips.of_design import plan_of_design, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.plan import plan_of_design
 from bothy.core.trips.results import WHOLE_LEDGER
 from tests.core.test_gas_rules import CYLINDER, gassed
 from tests.core.test_water_rules import GREY, TANK

@@ -14,8 +14,10 @@ from bothy.core.finding import RULES
 from bothy.core.trips import kernel as k
 from bothy.core.trips.cabin import thermal_of
 from bothy.core.trips.engine import simulate, weather_of
-from bothy.core.trips.of_design import TripRun, plan_of_design, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.plan import plan_of_design
 from bothy.core.trips.results import WHOLE_LEDGER, balance_error
+from bothy.core.trips.run import TripRun
 from tests.core.test_warmth_rules import FOAM, HEATER, PLY, WOOL
 from tests.designs import BANK, CHARGER, FRIDGE, INVERTER, LAMP, lived
 

@@ -17,7 +17,8 @@ from bothy.core.design.document import load_design
 from bothy.core.fluid import loss_pa
 from bothy.core.report import report
 from bothy.core.trips import kernel as k
-from bothy.core.trips.of_design import plan_of_design, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.plan import plan_of_design
 from bothy.core.water.heat_and_frost import tank_ua
 from bothy.core.water.network import Run, Tree
 from bothy.core.water.pipe import PumpPoint

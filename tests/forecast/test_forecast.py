@@ -19,7 +19,8 @@ from starlette.testclient import TestClient
 from bothy.core.context import Context
 from bothy.core.design.document import load_design
 from bothy.core.trips.engine import weather_of
-from bothy.core.trips.of_design import plan_of_design, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.plan import plan_of_design
 from bothy.forecast.client import AHEAD_DAYS, ask, forecasts_for
 from bothy.forecast.standin import Forecast, ForecastDay, week
 from bothy.store.projects import Projects

@@ -17,7 +17,8 @@ from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.trips.itinerary import day_count, legs_of
-from bothy.core.trips.of_design import TripRun, run_trip
+from bothy.core.trips.of_design import run_trip
+from bothy.core.trips.run import TripRun
 from bothy.forecast.client import ask, forecasts_for
 from bothy.jobs.runner import Between, Runner
 from bothy.store.jobs import RUNNING, JobRow, Jobs

@@ -17,7 +17,7 @@ from bothy.core.sizing.prices import price_and_mass
 from bothy.core.sizing.schools import schools_of
 from bothy.core.trips.engine import simulate, weather_of
 from bothy.core.trips.itinerary import NoTrip
-from bothy.core.trips.of_design import plan_of_design
+from bothy.core.trips.plan import plan_of_design
 from bothy.core.trips.results import WHOLE_LEDGER
 
 MOST = 16

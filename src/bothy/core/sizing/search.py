@@ -25,7 +25,7 @@ from bothy.core.trips.cabin import thermal_of
 from bothy.core.trips.engine import Arrays, Plan, Weather, refitted, simulate, weather_of
 from bothy.core.trips.engine import arrays_of as arrays_ready
 from bothy.core.trips.itinerary import NoTrip, day_count
-from bothy.core.trips.of_design import bank_of, numbers_of, panels_of, plan_of_design
+from bothy.core.trips.plan import bank_of, numbers_of, panels_of, plan_of_design
 from bothy.core.trips.results import LEDGER
 
 rules("trips", (

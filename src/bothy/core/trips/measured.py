@@ -16,7 +16,8 @@ from bothy.core.finding import Finding, finding, rules
 from bothy.core.power.panels import soiling_of
 from bothy.core.sun.geometry import Array
 from bothy.core.trips.calibrate import CalibrateLoadsIn, CalibrateLoadsOut, calibrate_loads
-from bothy.core.trips.of_design import TripRun, loads_of
+from bothy.core.trips.plan import loads_of
+from bothy.core.trips.run import TripRun
 
 rules("trips", (
     ("sim-calibration-bias", "advice", "The run is off what was measured", "Take the fitted values over.", "handbook 03 §3.22"),

@@ -19,7 +19,7 @@ from bothy.core.trips.generator import runs_dry
 from bothy.core.trips.itinerary import FAR_KM, FAR_M, days_of, legs_of, nearest
 
 if TYPE_CHECKING:
-    from bothy.core.trips.of_design import TripRun
+    from bothy.core.trips.run import TripRun
 
 rules("trips", (
     ("sim-first-shortage", "fault", "It runs out on the way", "A hook-up or a drive before that day, less use, or more of what one more part buys.", "handbook 03 §3.18"),
