@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import datetime as dt
 import math
-from collections.abc import Callable
 from functools import partial
 from typing import TYPE_CHECKING
 
@@ -12,56 +11,15 @@ from bothy.core.catalogue.climates import MONTHS
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.power import SolarArray
-from bothy.core.finding import Finding, finding, in_order, rules
+from bothy.core.finding import Finding, finding, in_order
 from bothy.core.power.panels import ACROSS_M, curve_factor, month_yield
 from bothy.core.sun.curved import CurvedPanelFactorIn, CurvedPanelFactorOut, curved_panel_factor
 from bothy.core.trips.generator import runs_dry
 from bothy.core.trips.itinerary import FAR_KM, FAR_M, days_of, legs_of, nearest
+from bothy.core.trips.rule_table import Add
 
 if TYPE_CHECKING:
     from bothy.core.trips.run import TripRun
-
-rules("trips", (
-    ("sim-first-shortage", "fault", "It runs out on the way", "A hook-up or a drive before that day, less use, or more of what one more part buys.", "handbook 03 §3.18"),
-    ("sim-lolp-high", "fault", "Too many days without power", "See what one more panel or battery would buy.", "handbook 03 §3.18"),
-    ("sim-medical-load", "danger", "A medical device may go dark", "A reserve of its own for a full day beyond the forecast, with an alarm; the first tier; a plan with hook-ups. Ask the device's supplier.", "prudence"),
-    ("sim-empty-normals", "fault", "It runs out even in usual weather", "More sources, or less use: luck does not help.", "handbook 03 §3.17"),
-    ("sim-autonomy-short", "advice", "Less than two days without sun", "A larger bank, charging while driving, or a hook-up more often.", "practice"),
-    ("sim-solar-small", "advice", "The sun gives little of it", "More panels, or an itinerary with more drives or hook-ups.", "handbook 03 §3.18"),
-    ("sim-tilt-winter", "advice", "Flat panels in the winter", "Panels on the ground or lifted towards the low sun.", "handbook 03 §3.9"),
-    ("sim-curve-mismatch", "advice", "Panels bent over the roof hold each other back", "Rows along the vehicle, a bypass for each row, or two controllers.", "handbook 03 §3.10"),
-    ("sim-shade-string", "advice", "Shade falls on panels in series", "Move them, or put them in parallel or on controllers of their own.", "handbook 03 §3.11"),
-    ("sim-lead-partial", "advice", "The lead bank is not brought to full", "A long solar tail or a hook-up every week.", "lead practice"),
-    ("sim-heater-short", "fault", "The heater can't do it", "Its electricity in the first tier, a larger heater, more fuel.", "handbook 03 §3.17"),
-    ("sim-freeze", "fault", "Water freezes on the trip", "Keep it warmer, a duct into the bay, or drain it before.", "handbook 03 §3.18"),
-    ("sim-fuel-empty", "fault", "Fuel runs out on the way", "More fuel, a stop to fill up; for the heater more insulation, for the generator fewer hours.", "handbook 03 §3.17"),
-    ("sim-gas-empty", "fault", "The gas runs out on the way", "A second vessel, a stop to change it, less use, more insulation.", "handbook 03 §3.17"),
-    ("sim-water-short", "fault", "The fresh water runs out on the way", "A larger tank, less use, or a refill before that day.", "handbook 03 §3.17"),
-    ("sim-grey-full", "fault", "The grey tank is full on the way", "A larger tank, or emptying it before that day.", "handbook 03 §3.17"),
-    ("sim-toilet-full", "fault", "The toilet is full on the way", "A second container, or a stop to empty it.", "handbook 03 §3.17"),
-    ("sim-too-hot", "fault", "It stays too hot to live in", "Shade, air, an air conditioner; leave nobody in it.", "handbook 04 §3.12; typical"),
-    ("sim-damp", "advice", "It stays damp inside", "More air, more warmth, wet things outside.", "handbook 04 §3.7"),
-    ("sim-discharge-limit", "fault", "The bank gives too little current", "A bank with a higher current, or loads one after the other.", "handbook 03 §3.15"),
-    ("sim-bank-cycles", "note", "The bank wears out early", "A larger bank, or another chemistry.", "handbook 01 §4.1"),
-    ("sim-inverter-idle", "advice", "The inverter's own use is a large part", "Switch it off when nothing runs, or take 12 V versions.", "handbook 01"),
-    ("sim-snow", "note", "Snow lies on the panels", "A soft broom from the ground, panels set up steeply, a hook-up; no scraper, nobody on the roof.", "handbook 03 §3.11"),
-    ("sim-cell-hot", "note", "The panels get very hot", "An air gap under them: glued ones lose the most.", "handbook 03 §3.8"),
-    ("sim-controller-clip", "note", "The controller clips the sun", "A larger controller.", "handbook 03 §3.8"),
-    ("sim-load-assumed", "note", "Most of the use is assumed", "Measure a day.", "handbook 01"),
-    ("sim-low-reserve", "advice", "Little in reserve", "One more battery or panel, or a hook-up more.", "handbook 03 §3.18"),
-    ("sim-curtailed", "note", "Sun left unused", "A smaller array, or use it by day: warm water, cooking.", "handbook 03 §3.18"),
-    ("sim-charge-refused-cold", "danger", "Lithium offered charge below freezing", "The battery inside, a heated one, or a cut-off.", "IEC 62619"),
-    ("sim-charge-refused-hot", "advice", "The battery is too hot to charge", "A shaded place that is aired; off the roof, the engine and the sunny side.", "handbook 01 §4.3"),
-    ("sim-inverter-overload", "fault", "More mains power than the inverter gives", "A larger inverter, or one after the other.", "handbook 03 §3.17"),
-    ("sim-shore-limit", "fault", "More mains power than the hook-up or generator gives", "Shed in order: the charger first, then heaters; or one after the other.", "handbook 03 §3.17"),
-    ("sim-generator-missing", "fault", "Hours are planned for a generator that is not there", "Choose a generator in Power, or take the hours out of the legs.", "definition"),
-    ("sim-generator", "note", "The generator runs", "Outdoors, exhaust away from openings, carbon monoxide alarm awake and working, never beside sleepers; local quiet hours; no back-feed into a hook-up.", "handbook 03 §7"),
-    ("sim-alternator-only", "advice", "Nearly all charging is by driving", "Solar or a hook-up for the days that stand still.", "handbook 03 §3.18"),
-    ("sim-draws-few", "note", "Few weathers", "Run it through more.", "handbook 03 §3.18"),
-    ("sim-weather-approx", "note", "Weather by the climate table", "Import a weather file for precision.", "handbook 03 §4.1"),
-    ("sim-climate-far", "advice", "The nearest place of the climate table is far away", "Import a weather file of the place.", "handbook 03 §3.13"),
-    ("sim-balance", "fault", "The energy does not add up", "An error of Bothy's own: report it. The result is not to be trusted.", "handbook 03 §3.17"),
-))  # fmt: skip
 
 LOW_RESERVE = 0.05
 HOOKED_FRAC, STANDS_WITHOUT_SUN_D = 1 / 3, 2.0
@@ -105,7 +63,7 @@ def _standing(ctx: Context) -> int:
 HOT_HOURS_DAY, DAMP_PART, FREEZE_PART = 2.0, 0.25, 0.05
 
 
-def _warmth(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
+def _warmth(ctx: Context, run: TripRun, add: Add) -> None:
     """Frost, fuel, heat and damp of the run."""
     w = run.warm
     frozen = [f for f in run.frost if f.nights]
@@ -131,7 +89,7 @@ def _warmth(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
         )
 
 
-def _gas(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
+def _gas(ctx: Context, run: TripRun, add: Add) -> None:
     """Vessels that are empty before they are changed."""
     g = run.gas
     if g is not None and g.short_frac > 0:
@@ -146,7 +104,7 @@ def _gas(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
         )
 
 
-def _water(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
+def _water(ctx: Context, run: TripRun, add: Add) -> None:
     """Stores that are empty or full before they are filled or emptied."""
     w = run.water
     if w is None:
@@ -160,7 +118,7 @@ def _water(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
             add(rule, f"The {what} ({s.capacity_l:.0f} L) is {state} on {when(run, s.first_d)}{more}.")
 
 
-def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> None:
+def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     """Findings of devices, sources and habits."""
     p, target = ctx.design.power, ctx.design.trips.short_days_frac
     legs, days = legs_of(ctx.design), max(1, run.day_count)
@@ -249,7 +207,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Callable[..., None]) -> N
 HOT_CELL_C = 65.0
 
 
-def _hot_cells(ctx: Context, add: Callable[..., None]) -> None:
+def _hot_cells(ctx: Context, add: Add) -> None:
     """Panels whose cells are hot in the mean of the light of the trip's brightest month."""
     p = ctx.design.power
     days = days_of(ctx)
