@@ -4,7 +4,7 @@
 #include <string.h>
 
 enum { U, E_NOM, R_OHM, I_20, ETA, MAX_CHARGE, MAX_DISCHARGE, TAIL, TAPER, FLOOR, RECONNECT, CEILING, PEUKERT, SELF, COLDEST, HEAT_CAPACITY, HEAT_LOSS, CAPACITY, KIND, FACTORS };
-enum { D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, D_RH, D_BY_GENERATOR, D_CLEARNESS, DAY_SIZE };
+enum { D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, D_RH, D_BY_GENERATOR, D_CLEARNESS, D_AGAIN, D_AGAIN_HOURS, DAY_SIZE };
 enum { A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, A_ETA, A_MOST, A_LAST, A_STEEP, A_HELD, ARRAY_SIZE };
 enum { ALBEDO, DCDC, CHARGER, ETA_CHARGER, SHORE_MOST, INVERTER, IDLE, ETA_INVERTER, ALWAYS, FRIDGE_W, FRIDGE_DUTY, FRIDGE_IN, FRIDGE_REF, FRIDGE_TIER,
   HEATER, HEATER_W, SET_DAY, SET_NIGHT, DAY_FROM, DAY_TO, ETA_HEATER, EL_LEAST, EL_MOST, HEATER_TIER, UA, C_CABIN, APERTURE, GAIN, PERSON, BANK_INSIDE, SOC_START,
@@ -113,7 +113,7 @@ void run(long first_draw, long last_draw, double dt, long day_count, long steps,
       for (long i = 0; i < steps; i++) {
         long at = j * steps + i;
         double h = hours[i], now = j + (i + 1) * dt / 24;
-        int driving = day[D_START] <= h && h < day[D_START] + day[D_HOURS], shore = day[D_MAINS_FROM] <= h && h < day[D_MAINS_TO] && !driving;
+        int driving = (day[D_START] <= h && h < day[D_START] + day[D_HOURS]) || (day[D_AGAIN] <= h && h < day[D_AGAIN] + day[D_AGAIN_HOURS]), shore = day[D_MAINS_FROM] <= h && h < day[D_MAINS_TO] && !driving;
         int generating = shore && day[D_BY_GENERATOR] != 0;
         if (i == (long)day[D_REFILL_STEP]) {
           int bits = (int)day[D_REFILLS];

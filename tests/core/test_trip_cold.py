@@ -20,7 +20,7 @@ from bothy.core.trips.engine import Result, Weather, arrays_of, simulate
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import bank_of, plan_of_design
 from bothy.core.trips.results import balance_error
-from tests.designs import BANK, CHARGER, LAMP, MPPT, PANELS, lived
+from tests.designs import BANK, CHARGER, DCDC, LAMP, MPPT, PANELS, lived
 
 LEG = {"id": "a", "place": "helsinki", "days_count": 8}
 WINTER = "2026-01-10"
@@ -196,7 +196,7 @@ def test_panels_with_a_controller_of_their_own_are_clipped_by_it_alone() -> None
 def all_at_once() -> Any:
     """A frosty trip with snow, a heated bank, two controllers and a generator that runs dry."""
     return cold(
-        leg={"days_count": 10, "place": "rovaniemi", "generator_h": 3.0}, trips=SNOW, use_w=60.0, bank=heated("kept_warm"), shore=CHARGER, arrays=[PANELS, {**GROUND, "controller": MPPT}],
+        leg={"days_count": 10, "place": "rovaniemi", "generator_h": 3.0, "drive_h": 1.0, "again_h": 0.5}, driving=DCDC, trips=SNOW, use_w=60.0, bank=heated("kept_warm"), shore=CHARGER, arrays=[PANELS, {**GROUND, "controller": MPPT}],
         generator={"rating_w": 1000.0, "store": 3.0},
     )  # fmt: skip
 

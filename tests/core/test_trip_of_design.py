@@ -53,7 +53,8 @@ def test_a_trip_without_a_bank_says_where_to_get_one() -> None:
 
 @pytest.mark.parametrize(("trips", "key"), [
     ({"start_date": "soon"}, "start_date"), ({"start_date": "1066-10-14"}, "start_date"), ({"legs": [{**WEEK, "days_count": 300}, {**WEEK, "id": "b", "days_count": 67}]}, "legs"),
-    ({"legs": [WEEK, WEEK]}, "id"), ({"legs": [{**WEEK, "drive_start_h": 22.0, "drive_h": 4.0}]}, "drive_h"), ({"legs": [{**WEEK, "days_count": 0}]}, "days_count"),
+    ({"legs": [WEEK, WEEK]}, "id"), ({"legs": [{**WEEK, "drive_start_h": 22.0, "drive_h": 4.0}]}, "drive_h"),
+    ({"legs": [{**WEEK, "again_start_h": 22.0, "again_h": 4.0}]}, "again_h"), ({"legs": [{**WEEK, "drive_h": 8.0, "again_start_h": 15.0, "again_h": 1.0}]}, "again_start_h"), ({"legs": [{**WEEK, "days_count": 0}]}, "days_count"),
     ({"draw_count": 5000}, "draw_count"), ({"legs": [{**WEEK, "clearness": 0.9}]}, "clearness")])  # fmt: skip
 def test_an_itinerary_that_cannot_be_is_refused_by_name(trips: dict[str, Any], key: str) -> None:
     with pytest.raises(BadInput) as e:
@@ -92,6 +93,19 @@ def test_driving_and_hook_up_reach_the_engine() -> None:
     run = run_trip(ctx)
     assert run.driving_wh_day > 100
     assert run.shore_wh_day > 0
+
+
+def test_a_second_drive_and_a_drive_a_day_reach_the_engine() -> None:
+    twice = {**WEEK, "days_count": 3, "drive_h": 2.0, "again_start_h": 15.0, "again_h": 1.0}
+    base = {"driving": DCDC, "arrays": [], "trips": {"soc_start_frac": 0.3}, "appliances": [{**LAMP, "power_w": 2.0}]}
+    once = run_trip(away({**twice, "again_h": 0.0}, **base)).driving_wh_day
+    both = run_trip(away(twice, **base)).driving_wh_day
+    daily = run_trip(away({**twice, "drive_daily": True}, **base)).driving_wh_day
+    assert both == pytest.approx(1.5 * once, rel=0.02)
+    assert 1.5 * both < daily < 3 * both, "until the bank is nearly full"
+    plan = plan_of_design(away({**twice, "drive_daily": True}, driving=DCDC))
+    assert [d.driving(plan.hours).sum() / 4 for d in plan.days] == [3, 3, 3]
+    assert [d.driving(plan.hours).sum() / 4 for d in plan_of_design(away(twice, driving=DCDC)).days] == [3, 0, 0]
 
 
 def test_a_pwm_controller_holds_the_panel_at_the_banks_voltage() -> None:

@@ -4635,7 +4635,8 @@ export interface components {
         };
         /**
          * Leg
-         * @description Days at one place. Driving to it, where there is any, is on its first day; a hook-up, or the generator's hours, hold for all of them.
+         * @description Days at one place. Driving to it, where there is any, is on its first day (and again later that day), or on each of them with ``drive_daily``;
+         *     a hook-up, or the generator's hours, hold for all of them.
          */
         Leg: {
             /** Id */
@@ -4657,6 +4658,21 @@ export interface components {
              * @default 0
              */
             drive_h: number;
+            /**
+             * Again Start H
+             * @default 15
+             */
+            again_start_h: number;
+            /**
+             * Again H
+             * @default 0
+             */
+            again_h: number;
+            /**
+             * Drive Daily
+             * @default false
+             */
+            drive_daily: boolean;
             /**
              * Shore
              * @default false

@@ -224,6 +224,21 @@ describe("the stage", () => {
     await waitFor(() => expect(sent()).toContainEqual({ op: "add", path: "/trips/legs/-", value: { id: "london", place: "london", days_count: 2 } }));
   });
 
+  it("a leg with a drive may be driven again that day, and every day", async () => {
+    serve({ ...answers, "POST /api/quantity": (b: { text: string }) => ({ value: Number.parseFloat(b.text), unit: "h" }) });
+    mount(<Trips />);
+    fireEvent.click((await screen.findByText("0.5 of 2")).closest("tr")!.querySelector("td")!);
+    const slate = screen.getByRole("complementary");
+    const again = await within(slate).findByLabelText(/^driving again/);
+    expect(within(slate).queryByLabelText(/^and that at/)).toBeNull();
+    fireEvent.change(again, { target: { value: "1.5" } });
+    fireEvent.keyDown(again, { key: "Enter" });
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/trips/legs/0/again_h", value: 1.5 }));
+    fireEvent.click(within(slate).getByLabelText(/^so every day of it/));
+    await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/trips/legs/0/drive_daily", value: true }));
+    await within(slate).findByLabelText(/^driving, each day/);
+  });
+
   it("begins with a week at home", async () => {
     Object.assign(state.design, { trips: { legs: [], start_date: null }, life: { ...state.design.life, place: "cardiff", from_month: 10 } });
     serve(answers);

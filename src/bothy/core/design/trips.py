@@ -19,13 +19,17 @@ FIRST_YEAR, LAST_YEAR = 1990, 2100
 
 
 class Leg(Doc):
-    """Days at one place. Driving to it, where there is any, is on its first day; a hook-up, or the generator's hours, hold for all of them."""
+    """Days at one place. Driving to it, where there is any, is on its first day (and again later that day), or on each of them with ``drive_daily``;
+    a hook-up, or the generator's hours, hold for all of them."""
 
     id: Id
     place: PlaceKey
     days_count: Whole = Field(1, ge=1, le=MOST_DAYS)
     drive_start_h: float = Field(9, ge=0, le=24)
     drive_h: float = Field(0, ge=0, le=24)
+    again_start_h: float = Field(15, ge=0, le=24)
+    again_h: float = Field(0, ge=0, le=24)
+    drive_daily: bool = False
     shore: bool = False
     persons: Whole | None = Field(None, ge=0, le=20)
     day_type: DayType = "parked"
@@ -42,9 +46,17 @@ class Leg(Doc):
     def _evening(self) -> Self:
         if self.drive_start_h + self.drive_h > 24:
             raise wrong("drive_h", "ends after midnight; put the rest of the drive on the next leg")
+        if self.again_h > 0 and self.again_start_h + self.again_h > 24:
+            raise wrong("again_h", "ends after midnight; put the rest of the drive on the next leg")
+        if self.again_h > 0 and self.again_start_h < self.drive_start_h + self.drive_h:
+            raise wrong("again_start_h", f"lies in the first drive, which ends at {self.drive_start_h + self.drive_h:g} h")
         if self.generator_start_h + self.generator_h > 24:
             raise wrong("generator_h", "ends after midnight; begin earlier or run it shorter")
         return self
+
+    def drives_on(self, day: int) -> bool:
+        """Whether it is driven on its day of that number, from 0."""
+        return self.drive_h + self.again_h > 0 and (day == 0 or self.drive_daily)
 
 
 A_YEAR = 365

@@ -67,7 +67,7 @@ def longest_stand(ctx: Context) -> int:
         return live.days_count if live.drive_every_d is None else live.drive_every_d - 1
     most = run = 0
     for leg in ctx.design.trips.legs:
-        run = leg.days_count if leg.drive_h > 0 else run + leg.days_count
-        most = max(most, run - 1 if leg.drive_h > 0 else run)
-        run = run - 1 if leg.drive_h > 0 else run
+        for n in range(leg.days_count):
+            run = 0 if leg.drives_on(n) else run + 1
+            most = max(most, run)
     return most

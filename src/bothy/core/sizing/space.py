@@ -241,7 +241,7 @@ def space_of(design: Design) -> Space:
     base = Context(design)
     for volts in wishes.voltages or [base.system_v]:
         ctx = at_voltage(design, volts)
-        drives = any(x.drive_h > 0 for x in design.trips.legs) or (design.trips.live is not None and design.trips.live.drive_every_d is not None)
+        drives = any(x.drives_on(0) for x in design.trips.legs) or (design.trips.live is not None and design.trips.live.drive_every_d is not None)
         driving = driving_options(ctx, allowed) if drives else driving_options(ctx, [])
         may: dict[tuple[str, str], bool] = {}
         panels, banks = panel_options(ctx, allowed, out.dropped), bank_options(ctx, allowed, out.dropped)

@@ -48,7 +48,7 @@ def _more(ctx: Context) -> list[tuple[str, Context]]:
                 p.model_copy(update={"bank": p.bank.model_copy(update={"parallel_count": p.bank.parallel_count + 1})}),
             )
         )
-    if p.driving is not None and p.driving.school == "dcdc" and any(leg.drive_h > 0 for leg in legs_of(ctx.design)):
+    if p.driving is not None and p.driving.school == "dcdc" and any(leg.drives_on(0) for leg in legs_of(ctx.design)):
         more = p.driving.model_copy(update={"rating_a": p.driving.rating_a + MORE_DRIVING_W / ctx.bank_v})
         out.append((f"{MORE_DRIVING_W:.0f} W more while driving", p.model_copy(update={"driving": more})))
     if any(a.tilt_deg == 0 and a.deploy == "fixed" for a in p.arrays) and p.controller is not None and _in_winter(ctx):

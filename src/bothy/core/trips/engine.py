@@ -10,6 +10,7 @@ from functools import cache, lru_cache
 from typing import Any, Literal
 
 import numpy as np
+from numpy.typing import NDArray
 
 from bothy.core.catalogue.climates import Climate
 from bothy.core.sun.clearness import Clearness, day_profile, diffuse_part, of_place
@@ -49,6 +50,13 @@ class PlanDay:
     forecast: DayForecast | None = None
     generator: tuple[float, float, float] | None = None
     """From which hour, for how many, and how much in W, where there is no hook-up."""
+    again: tuple[float, float] = (0.0, 0.0)
+    """A second drive: from which hour, for how many."""
+
+    def driving(self, hours: Array) -> NDArray[np.bool_]:
+        """Which of these clock hours are driven."""
+        first = (self.drive_start_h <= hours) & (hours < self.drive_start_h + self.drive_h)
+        return first | ((self.again[0] <= hours) & (hours < self.again[0] + self.again[1]))
 
     def mains(self, hook_up_w: float) -> tuple[float, float, float]:
         """Mains of the day: from and to which hour, and W at most."""
@@ -233,7 +241,7 @@ def _planes(plan: Plan, sky: _Sky) -> tuple[Array, Array, Array, Array, Array]:
         cos_i = np.empty((*shape, len(many)))
         tilt = math.radians(x.tilt_deg)
         for j, d in enumerate(plan.days):
-            driving = (d.drive_start_h <= plan.hours) & (plan.hours < d.drive_start_h + d.drive_h)
+            driving = d.driving(plan.hours)
             flat = driving & (x.deploy == "lift")
             seen[j, :, a] = np.where(flat, 1.0, (1 + math.cos(tilt)) / 2)
             below[j, :, a] = np.where(flat, 0.0, (1 - math.cos(tilt)) / 2)
@@ -288,6 +296,7 @@ def arrays_of(plan: Plan, weather: Weather | None = None) -> Arrays:
             d.place.rh_frac[d.date.month - 1],
             float(d.generator is not None and not d.shore),
             _month_days(d.place, d.date.month).mean,
+            *d.again,
         )
     panels = _array_rows(plan.arrays)
     shade = np.array([x.shade for x in plan.arrays]) if plan.arrays else np.zeros((0, 24))

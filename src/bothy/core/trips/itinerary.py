@@ -127,12 +127,13 @@ def days_of(ctx: Context) -> list[PlanDay]:
             raise NoTrip("place", f"“{leg.place}” is not a place in the climate table, nor one of your own")
         persons = float(leg.persons if leg.persons is not None else people)
         for n in range(leg.days_count):
-            drive = leg.drive_h if n == 0 else 0.0
+            drives = leg.drives_on(n)
+            drive, again = (leg.drive_h, (max(0.0, leg.again_start_h - ahead), leg.again_h)) if drives else (0.0, (0.0, 0.0))
             generator = (
                 (max(0.0, leg.generator_start_h - ahead), leg.generator_h, generator_w(ctx, known[leg.place]))
                 if leg.generator_h > 0 and ctx.design.power.generator
                 else None
             )
             out.append(PlanDay(known[leg.place], first + dt.timedelta(days=len(out)), persons, max(0.0, leg.drive_start_h - ahead), drive, leg.shore, leg.heading_deg, leg.clearness,
-                               tuple(leg.refills) if n == 0 else (), max(0.0, leg.refill_h - ahead), generator=generator))  # fmt: skip
+                               tuple(leg.refills) if n == 0 else (), max(0.0, leg.refill_h - ahead), generator=generator, again=again))  # fmt: skip
     return out

@@ -15,9 +15,25 @@ from bothy.core.sun.geometry import Array
 from bothy.core.trips import cells as c
 
 # plan, by day
-D_START, D_HOURS, D_PERSONS, D_REFILL_STEP, D_REFILLS, D_OUTSIDE, D_MAINS_FROM, D_MAINS_TO, D_MAINS_W, D_RH, D_BY_GENERATOR, D_CLEARNESS, DAY_SIZE = range(13)
+(
+    D_START,
+    D_HOURS,
+    D_PERSONS,
+    D_REFILL_STEP,
+    D_REFILLS,
+    D_OUTSIDE,
+    D_MAINS_FROM,
+    D_MAINS_TO,
+    D_MAINS_W,
+    D_RH,
+    D_BY_GENERATOR,
+    D_CLEARNESS,
+    D_AGAIN,
+    D_AGAIN_HOURS,
+    DAY_SIZE,
+) = range(15)
 """Mains from a hook-up or a generator: from and to which hour, how much at most in W, and whether a generator makes them. Humidity outside, of the day's mean
-temperature. The month's mean clearness."""
+temperature. The month's mean clearness. A second drive of the day."""
 WATER, GREY_DUMP, TOILET_DUMP, GAS_FILL, DIESEL_FILL = 1, 2, 4, 8, 16
 # array, by array
 A_POWER, A_GAMMA, A_HEAT, A_B0, A_LOW, A_SOIL, A_LOSS, A_VIEW, A_ETA, A_MOST, A_LAST, A_STEEP, A_HELD, ARRAY_SIZE = range(14)
@@ -132,7 +148,7 @@ def run(
                     snow_steep = False
             for i in range(steps):
                 h = hours[i]
-                driving = days[j, D_START] <= h < days[j, D_START] + days[j, D_HOURS]
+                driving = days[j, D_START] <= h < days[j, D_START] + days[j, D_HOURS] or days[j, D_AGAIN] <= h < days[j, D_AGAIN] + days[j, D_AGAIN_HOURS]
                 shore = days[j, D_MAINS_FROM] <= h < days[j, D_MAINS_TO] and not driving
                 generating = shore and days[j, D_BY_GENERATOR] != 0
                 mains_most = days[j, D_MAINS_W]

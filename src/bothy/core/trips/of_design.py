@@ -95,7 +95,7 @@ def mains_short(plan: Plan) -> dict[str, float]:
     worst, short_h, hours = 0.0, 0.0, plan.hours
     for j, d in enumerate(plan.days):
         first, last, most = d.mains(plan.numbers[k.SHORE_MOST])
-        on = (first <= hours) & (hours < last) & ~((d.drive_start_h <= hours) & (hours < d.drive_start_h + d.drive_h))
+        on = (first <= hours) & (hours < last) & ~d.driving(hours)
         over = plan.ac[j].sum(axis=1)[on] - most
         worst = max(worst, float(over.max(initial=0.0)))
         short_h += float((over > EPS).sum()) * plan.step_min / 60

@@ -34,7 +34,7 @@ def _loads(ctx: Context, days: list[PlanDay], hours: Array, but: frozenset[str] 
     use = inverter_use(ctx)
     for j, (day, (leg, n)) in enumerate(zip(days, leg_days(ctx.design), strict=True)):
         season = day.place.season(day.date.month)
-        kind = "driving" if leg.drive_h > 0 and n == 0 and leg.day_type == "parked" else leg.day_type
+        kind = "driving" if leg.drives_on(n) and leg.day_type == "parked" else leg.day_type
         if (season, kind) not in known:
             budget = load_budget(quick(
                 LoadBudgetIn, bank_voltage_v=ctx.bank_v, bank_min_voltage_v=None, season=season, day_types=[kind], ambient_temp_c=ctx.galley_temp(season), inverter=use,

@@ -55,7 +55,7 @@ def _standing(ctx: Context) -> int:
     most = run = 0
     for leg in legs_of(ctx.design):
         for n in range(leg.days_count):
-            run = 0 if leg.shore or (leg.drive_h > 0 and n == 0) else run + 1
+            run = 0 if leg.shore or leg.drives_on(n) else run + 1
             most = max(most, run)
     return most
 
@@ -137,7 +137,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
         if usable / need < STANDS_WITHOUT_SUN_D - EPS:
             add("sim-autonomy-short", f"{usable:.0f} Wh usable against {need:.0f} Wh a day: {usable / need:.1f} days.")
     sources = run.sun_wh_day + run.driving_wh_day + run.shore_wh_day
-    fed = sum(x.days_count if x.shore else min(1, x.days_count) if x.drive_h > 0 else 0 for x in legs) / days
+    fed = sum(leg.shore or leg.drives_on(n) for leg in legs for n in range(leg.days_count)) / days
     if sources > 0 and run.sun_wh_day / sources < SMALL_SUN and fed <= FED_FRAC:
         add("sim-solar-small", f"{run.sun_wh_day / sources:.0%} of what comes in; on {1 - fed:.0%} of the days there is neither a drive nor a hook-up.")
     tilted = next((b for b in run.buys if "on the ground" in b.what), None)

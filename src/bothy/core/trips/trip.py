@@ -212,7 +212,7 @@ def loads_by_step(loads: list[TripLoad], days: list[PlanDay], hours: Array, supp
             continue
         by_step = x.power_w * np.array(x.hour_frac)[clock]
         for j, d in enumerate(days):
-            driving = (d.drive_start_h <= hours) & (hours < d.drive_start_h + d.drive_h)
+            driving = d.driving(hours)
             live: Any = {"always": True, "occupied": d.persons > 0, "driving": driving, "parked": ~driving}[x.when]
             out[j, :, x.tier - 1] += np.where(live, by_step, 0.0)
     return out

@@ -35,7 +35,7 @@ function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
         onSet={(v) => void set(leg, { days_count: Math.max(1, Math.round(v ?? 1)) }, "days")}
       />
       <QuantityProperty
-        label="driving, on its first day"
+        label={leg.drive_daily ? "driving, each day" : "driving, on its first day"}
         value={leg.drive_h}
         dimension="time"
         unit="h"
@@ -49,6 +49,34 @@ function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
         unit="h"
         onSet={(v) => void set(leg, { drive_start_h: v ?? 9 }, "setting off")}
       />
+      {(leg.drive_h ?? 0) > 0 && (
+        <>
+          <QuantityProperty
+            label="driving again"
+            note="a second drive that day"
+            value={leg.again_h}
+            dimension="time"
+            unit="h"
+            onSet={(v) => void set(leg, { again_h: v ?? 0 }, "second drive")}
+          />
+          {(leg.again_h ?? 0) > 0 && (
+            <QuantityProperty
+              label="and that at"
+              note="hour of the day"
+              value={leg.again_start_h}
+              dimension="time"
+              unit="h"
+              onSet={(v) => void set(leg, { again_start_h: v ?? 15 }, "start of the second drive")}
+            />
+          )}
+          <FlagProperty
+            label="so every day of it"
+            note="else on the first only"
+            value={leg.drive_daily ?? false}
+            onSet={(drive_daily) => void set(leg, { drive_daily }, "a drive each day")}
+          />
+        </>
+      )}
       <FlagProperty label="hooked up" note="all its days" value={leg.shore ?? false} onSet={(shore) => void set(leg, { shore }, "hook-up")} />
       {(design.power?.generator != null || (leg.generator_h ?? 0) > 0) && (
         <>
