@@ -23,7 +23,8 @@ def _added(ctx: Context, what: str) -> dict[str, float | None]:
     shared = next((a for a in p.arrays if a.controller is None), None)
     key = shared.part if shared and what.startswith("one more panel") else p.bank.part if p.bank and what.startswith("one more battery") else None
     part = parts().get(key or "")
-    return {"price_eur": part.price_eur, "mass_kg": part.mass_kg} if part else {"price_eur": None, "mass_kg": None}
+    count = p.bank.series_count if p.bank and what.startswith("one more battery") else 1
+    return {"price_eur": count * part.price_eur, "mass_kg": count * part.mass_kg} if part else {"price_eur": None, "mass_kg": None}
 
 
 def _more(ctx: Context) -> list[tuple[str, Context]]:
@@ -44,7 +45,7 @@ def _more(ctx: Context) -> list[tuple[str, Context]]:
     if p.bank is not None:
         out.append(
             (
-                f"one more battery of {p.bank.unit_charge_ah:g} Ah",
+                f"one more battery of {p.bank.unit_charge_ah:g} Ah" + (f", {p.bank.series_count} units in series" if p.bank.series_count > 1 else ""),
                 p.model_copy(update={"bank": p.bank.model_copy(update={"parallel_count": p.bank.parallel_count + 1})}),
             )
         )
@@ -52,7 +53,9 @@ def _more(ctx: Context) -> list[tuple[str, Context]]:
         more = p.driving.model_copy(update={"rating_a": p.driving.rating_a + MORE_DRIVING_W / ctx.bank_v})
         out.append((f"{MORE_DRIVING_W:.0f} W more while driving", p.model_copy(update={"driving": more})))
     if any(a.tilt_deg == 0 and a.deploy == "fixed" for a in p.arrays) and p.controller is not None and _in_winter(ctx):
-        lifted = [a.model_copy(update={"tilt_deg": 60.0, "azimuth_deg": 180.0 if _north(ctx) else 0.0, "deploy": "ground"}) for a in p.arrays]
+        lifted = [
+            a.model_copy(update={"tilt_deg": 60.0, "azimuth_deg": 180.0 if _north(ctx) else 0.0, "deploy": "ground", "mounting": "open_rack"}) for a in p.arrays
+        ]
         out.append(("the same panels on the ground at 60°, facing the noon sun", p.model_copy(update={"arrays": lifted})))
     return [(what, Context(ctx.design.model_copy(update={"power": power}))) for what, power in out]
 
