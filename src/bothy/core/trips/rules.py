@@ -10,7 +10,7 @@ from typing import TYPE_CHECKING
 from bothy.core.catalogue.climates import MONTHS
 from bothy.core.context import Context
 from bothy.core.contract import EPS
-from bothy.core.design.power import SolarArray
+from bothy.core.design.power import Bank, SolarArray
 from bothy.core.finding import Finding, finding, in_order
 from bothy.core.power.panels import ACROSS_M, curve_factor, month_yield
 from bothy.core.sun.curved import CurvedPanelFactorIn, CurvedPanelFactorOut, curved_panel_factor
@@ -284,10 +284,13 @@ def _next_in_line(run: TripRun) -> str:
     return f" Next in line: {first}, {when(run, known[first])}."
 
 
-def cold_words(ctx: Context) -> str:
-    """What a bank that guards its cells does in the cold."""
-    b = ctx.design.power.bank
-    return " Its own heater has to warm them first." if b is not None and b.heater_power_w > 0 else " Its cut-off refuses it."
+def cold_words(bank: Bank | None) -> str:
+    """What a bank does when charge comes to cold cells: refuse it, warm them first, or nothing that would stop it."""
+    if bank is None:
+        return ""
+    if bank.cold_charge_cutoff:
+        return " Its own heater has to warm them first." if bank.heater_power_w > 0 else " Its cut-off refuses it."
+    return " Its heater does not warm them in time, and nothing stops the charge." if bank.heater_power_w > 0 else " Nothing stops it."
 
 
 def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
@@ -306,8 +309,8 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         add("sim-snow", f"On {run.snow_days:.0f} of {run.day_count} days of a mean trip; {run.snow_wh_day * run.day_count:.0f} Wh of sun are lost to it.")
     if run.refused_cold_h > 0.01 and ctx.chem.lithium:
         bank = ctx.design.power.bank
-        cut_off = bank is not None and (bank.cold_charge_cutoff or bank.heater_power_w > 0)
-        add("sim-charge-refused-cold", f"For {run.refused_cold_h:.1f} h of a mean trip there is charge to be had, {run.refused_cold_wh:.0f} Wh of it, while the cells are below 0 °C; {run.coldest_cell_c:.0f} °C at the coldest." + (cold_words(ctx) if cut_off else ""),
+        cut_off = bank is not None and bank.cold_charge_cutoff
+        add("sim-charge-refused-cold", f"For {run.refused_cold_h:.1f} h of a mean trip there is charge to be had, {run.refused_cold_wh:.0f} Wh of it, while the cells are below 0 °C; {run.coldest_cell_c:.0f} °C at the coldest.{cold_words(bank)}",
             "advice" if cut_off else None)  # fmt: skip
     if run.refused_hot_h > 0.01:
         add(
