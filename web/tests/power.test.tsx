@@ -92,6 +92,17 @@ describe("Panels", () => {
   });
 });
 
+describe("Panels on the ground", () => {
+  it("say what lies about, and that they face the noon sun", async () => {
+    Object.assign(design().power.arrays[0]!, { deploy: "ground", tilt_deg: 45, azimuth_deg: null });
+    mount(<Power />);
+    await hold();
+    expect(slate().textContent).toContain("pinched in a door it is a fault path");
+    expect(within(slate()).getByLabelText(/^faces, ° from north/)).toHaveProperty("placeholder", "the noon sun");
+    expect(within(slate()).queryByLabelText(/radius of a curved roof/)).toBeNull();
+  });
+});
+
 describe("An array with a controller of its own", () => {
   beforeEach(() => {
     const { power, wiring } = design();

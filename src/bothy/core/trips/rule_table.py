@@ -29,7 +29,7 @@ rules("trips", (
     ("sim-discharge-limit", "fault", "The bank gives too little current", "A bank with a higher current, or loads one after the other.", "handbook 03 §3.15"),
     ("sim-bank-cycles", "note", "The bank wears out early", "A larger bank, or another chemistry.", "handbook 01 §4.1"),
     ("sim-inverter-idle", "advice", "The inverter's own use is a large part", "Switch it off when nothing runs, or take 12 V versions.", "handbook 01"),
-    ("sim-snow", "note", "Snow lies on the panels", "A soft broom from the ground, panels set up steeply, a hook-up; no scraper, nobody on the roof.", "handbook 03 §3.11"),
+    ("sim-snow", "note", "Snow lies on the panels", "A soft broom from the ground, panels set up steeply, a hook-up; no scraper, nobody on the roof or on a panel; wet snow weighs up to 4 kg/m² for each cm.", "handbook 03 §3.11"),
     ("sim-cell-hot", "note", "The panels get very hot", "An air gap under them: glued ones lose the most.", "handbook 03 §3.8"),
     ("sim-controller-clip", "note", "The controller clips the sun", "A larger controller.", "handbook 03 §3.8"),
     ("sim-load-assumed", "note", "Most of the use is assumed", "Measure a day.", "handbook 01"),

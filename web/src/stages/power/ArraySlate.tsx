@@ -82,6 +82,7 @@ export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
         Panels are live whenever there is light, and a DC arc does not go out by itself: cover them, and never unplug under load. A lifted panel goes down above
         10 m/s of wind and before driving. Roof work: two people, a dry day, something to hold on to.
+        {a.deploy === "ground" && " Its cable lies about: somebody trips over it, and pinched in a door it is a fault path. Peg it down against the wind."}
       </p>
       <ChoiceProperty
         label="from the catalogue"
