@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 
 from bothy.core.calculators import calculate
+from bothy.core.catalogue.parts import parts
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
@@ -16,7 +17,8 @@ from bothy.core.power.around import inverter_air
 from bothy.core.power.panels import all_controllers, curve_factor, label_yield, on_controllers, solar_of
 from bothy.core.proposing import accept, propose
 from bothy.core.report import report
-from bothy.core.sizing.space import panel_options, parts_allowed
+from bothy.core.sizing.search import search
+from bothy.core.sizing.space import panel_options, parts_allowed, roof_m2
 from bothy.core.trips.of_design import run_trip
 from tests.designs import BANK, INVERTER, KETTLE, LAMP, MPPT, PANELS, lived
 
@@ -171,6 +173,28 @@ def test_proposals_and_search_leave_panels_with_their_own_controller_alone() -> 
     options = panel_options(ctx, parts_allowed(d), __import__("collections").Counter())
     assert {a.id for o in options for a in o.value[0]} == {"roof-2"}
     assert all(a.deploy == "fixed" for o in options for a in o.value[0]), "not laid out like the case on the ground"
+    on_roof = sunny({**PANELS, "parallel_count": 3, "controller": MPPT}, controller=None, months=(6, 8))
+    assert roof_m2(ctx) - roof_m2(Context(on_roof)) == pytest.approx(600 / 200), "what lies there already takes its room"
+
+
+def test_a_search_counts_what_it_may_change_and_keeps_the_rest_in_every_set() -> None:
+    part = parts()["panel-100"]
+    roof = {**part.data, "id": "roof", "name": "Roof", "part": "panel-100", "unit_mass_kg": part.mass_kg}
+    control = {**parts()["mppt-75-10"].data, "name": "C", "part": "mppt-75-10", "mass_kg": 0.5}
+    unit = parts()["lfp-100"]
+    bank = {**unit.data, "name": "B", "part": "lfp-100", "unit_mass_kg": unit.mass_kg}
+    power = {"bank": bank, "arrays": [roof, {**OUT, "controller": SMALL}], "controller": control}
+    data = lived([{**LAMP, "power_w": 15.0, "hours_per_day": 10.0}], power, place="cardiff", from_month=6, to_month=6)
+    data["trips"] = {"start_date": "2026-06-01", "draw_count": 4, "legs": [{"id": "a", "place": "cardiff", "days_count": 3}]}
+    data["sizing"] = {"panels_most": 2, "chemistries": ["lifepo4"]}
+    r = search(load_design(data))
+    assert r.now is not None
+    assert r.now.array_w == 100
+    assert r.now.price_eur == pytest.approx(part.price_eur + parts()["mppt-75-10"].price_eur + unit.price_eur)
+    assert r.now.words[0] == "1 panels on C"
+    for s in r.front:
+        arrays = next(op["value"] for op in s.patch if op["path"] == "/power/arrays")
+        assert [a["id"] for a in arrays if a["controller"]] == ["out"]
 
 
 def test_both_run_in_the_trip() -> None:

@@ -31,6 +31,8 @@ from bothy.core.power.solar import SolarStringOut, solar_string
 from bothy.core.power.uses import HEAVY_W
 
 ROOF_SHARE = 0.6
+W_PER_M2 = 200.0
+"""Label power of a square metre of panels (typical)."""
 
 
 class SeasonBalance(BaseModel):
@@ -304,7 +306,7 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
     if on_roof:
         roof = given("roof_m2", ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m, "assumed",
                      f"{ROOF_SHARE:.0%} of the inside length × width; the roof plan comes with Fit", label="roof for panels")  # fmt: skip
-        area = given("panel_m2", sum(array_power(a) for a in on_roof) / 200, "assumed", "about 200 W on a square metre", label="panel area")
+        area = given("panel_m2", sum(array_power(a) for a in on_roof) / W_PER_M2, "assumed", "about 200 W on a square metre", label="panel area")
         out.append(_headroom(ctx, "roof", "roof area", area, roof, "m²", 0.0))
     if s.driving and s.driving.input_current_a is not None:
         out.append(_headroom(ctx, "alternator", "alternator's spare current", s.driving.figure("input_current_a"),

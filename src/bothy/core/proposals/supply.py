@@ -15,10 +15,8 @@ from bothy.core.power.inverter import InverterSizeIn, inverter_size
 from bothy.core.power.load_budget import LoadBudgetOut
 from bothy.core.power.panels import cheapest_controller, label_yield, month_yield, mppt_by_price, solar_of
 from bothy.core.power.shore import ShoreChargeTimeIn, shore_charge_time
-from bothy.core.power.supply import ROOF_SHARE, demand, inverter_loads
+from bothy.core.power.supply import ROOF_SHARE, W_PER_M2, demand, inverter_loads
 from bothy.core.proposals.base import Proposal, part_proposal, slug
-
-W_PER_M2 = 200.0
 
 
 def _dump(item: Any) -> dict[str, Any] | None:

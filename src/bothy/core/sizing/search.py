@@ -270,18 +270,21 @@ def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
     ctx = Context(design)
     plan = replace(plan_of_design(ctx), draw_count=bench.plan.draw_count)
     t = trial_of(simulate(plan, weather=bench.weather))
-    of_part = [(a.part, a.series_count * a.parallel_count, a.unit_mass_kg) for a in p.arrays]
-    of_part += [(x.part, 1, x.mass_kg) for x in (p.controller, *(a.controller for a in p.arrays), p.driving) if x is not None]
+    shared = [a for a in p.arrays if a.controller is None]  # the rest stays in every set, and is counted in none
+    of_part = [(a.part, a.series_count * a.parallel_count, a.unit_mass_kg) for a in shared]
+    of_part += [(x.part, 1, x.mass_kg) for x in (p.controller, p.driving) if x is not None]
     of_part.append((p.bank.part, p.bank.series_count * p.bank.parallel_count, p.bank.unit_mass_kg))
     known = [(parts().get(key or ""), count, kg) for key, count, kg in of_part]
     price = sum(x.price_eur * count for x, count, _ in known if x is not None) if all(x is not None for x, _, _ in known) else None
     own = t.short / t.days
     words = [
-        "; ".join(f"{sum(a.series_count * a.parallel_count for a in arrays)} panels on {c.name}" for c, arrays in on_controllers(p)),
+        "; ".join(
+            f"{sum(a.series_count * a.parallel_count for a in arrays)} panels on {c.name}" for c, arrays in on_controllers(p) if arrays[0].controller is None
+        ),
         p.bank.name,
         p.driving.name if p.driving else "",
     ]
-    return SizedSet(key="now", words=[w for w in words if w], array_w=sum(a.panel_power_w * a.series_count * a.parallel_count for a in p.arrays),
+    return SizedSet(key="now", words=[w for w in words if w], array_w=sum(a.panel_power_w * a.series_count * a.parallel_count for a in shared),
                     bank_wh=p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v, price_eur=price,
                     mass_kg=sum((x.mass_kg if x is not None else kg or 0.0) * count for x, count, kg in known), short_days_frac=t.share,
                     error_frac=float(own.std(ddof=1) / math.sqrt(own.size)) if own.size > 1 else None, missing_wh_day=float(t.missing.mean()) / t.days,

@@ -14,7 +14,7 @@ from bothy.core.power.bank import BankConfigureIn, bank_configure, cells_of_unit
 from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.panels import array_power, cheapest_controller
-from bothy.core.power.supply import ROOF_SHARE
+from bothy.core.power.supply import ROOF_SHARE, W_PER_M2
 from bothy.core.power.uses import budgets
 from bothy.core.proposals.base import slug
 
@@ -109,9 +109,10 @@ def _key_of(p: Part) -> str | None:
 
 
 def roof_m2(ctx: Context) -> float:
-    """Roof for panels: as wished, or the usual share of the inside area."""
+    """Roof for panels: as wished, or the usual share of the inside area; less what panels with a controller of their own take there."""
     said = ctx.design.sizing.roof_m2
-    return said if said is not None else ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m
+    taken = sum(array_power(a) for a in ctx.design.power.arrays if a.controller is not None and a.deploy != "ground") / W_PER_M2
+    return max(0.0, (said if said is not None else ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m) - taken)
 
 
 def mass_most_kg(ctx: Context) -> float:

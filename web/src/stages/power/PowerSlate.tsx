@@ -198,7 +198,8 @@ export function PowerSlate({ season }: { season: string }) {
   const { report } = useVariant();
   const hand = useHand();
   const { items } = useArrays();
-  const array = items.find((a) => (hand.kind === "array" ? a.id === hand.id : hand.kind === "power" && hand.id === "solar" && !a.controller)) ?? null;
+  const sun = hand.kind === "power" && hand.id === "solar";
+  const array = hand.kind === "array" ? items.find((a) => a.id === hand.id) : sun ? (items.find((a) => !a.controller) ?? items[0]) : undefined;
   if (array) return <ArraySlate a={array} />;
   if (hand.kind === "power" && PARTS.some((p) => p.id === hand.id)) return <PartSlate id={hand.id as PartId} />;
   const p = report.power;

@@ -188,7 +188,7 @@ export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
             ))}
           </ul>
           <p className="my-1 text-[12px] text-chalk-dim">
-            Inverter and hook-up charger stay as they are. Prices are the catalogue’s, without cables, fuses and fixings.{" "}
+            Inverter, hook-up charger and panels with a controller of their own stay as they are. Prices are the catalogue’s, without cables, fuses and fixings.{" "}
             {run.simulated_count.toLocaleString("en-GB")} runs of {run.day_count} days.
           </p>
         </>
