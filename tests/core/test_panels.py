@@ -191,7 +191,7 @@ def test_a_search_counts_what_it_may_change_and_keeps_the_rest_in_every_set() ->
     assert r.now is not None
     assert r.now.array_w == 100
     assert r.now.price_eur == pytest.approx(part.price_eur + parts()["mppt-75-10"].price_eur + unit.price_eur)
-    assert r.now.words[0] == "1 panels on C"
+    assert r.now.words[0] == "1 panel on C"
     for s in r.front:
         arrays = next(op["value"] for op in s.patch if op["path"] == "/power/arrays")
         assert [a["id"] for a in arrays if a["controller"]] == ["out"]

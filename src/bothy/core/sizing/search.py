@@ -16,7 +16,6 @@ from bothy.core.context import Context
 from bothy.core.design.document import Design
 from bothy.core.design.power import Power
 from bothy.core.finding import Finding, finding, rules
-from bothy.core.power.panels import on_controllers
 from bothy.core.proposing import propose_group
 from bothy.core.sizing.pareto import DesignPoint, front_of
 from bothy.core.sizing.space import REASONS, RELAXED, Candidate, space_of
@@ -277,10 +276,9 @@ def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
     known = [(parts().get(key or ""), count, kg) for key, count, kg in of_part]
     price = sum(x.price_eur * count for x, count, _ in known if x is not None) if all(x is not None for x, _, _ in known) else None
     own = t.short / t.days
+    panels = sum(a.series_count * a.parallel_count for a in shared)
     words = [
-        "; ".join(
-            f"{sum(a.series_count * a.parallel_count for a in arrays)} panels on {c.name}" for c, arrays in on_controllers(p) if arrays[0].controller is None
-        ),
+        f"{panels} panel{'' if panels == 1 else 's'} on {p.controller.name}" if panels and p.controller else "",
         p.bank.name,
         p.driving.name if p.driving else "",
     ]
