@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import copy
+from collections import Counter
 from typing import Any
 
 import pytest
@@ -67,6 +68,19 @@ def test_panels_on_the_ground_face_the_noon_sun_until_somebody_says_otherwise() 
     north = solar_of(south, "winter").value
     assert north == pytest.approx(solar_of(Context(sunny({**unsaid, "azimuth_deg": 0.0}, place="melbourne", months=(6, 6))), "winter").value)
     assert north > 2 * solar_of(Context(sunny({**unsaid, "azimuth_deg": 180.0}, place="melbourne", months=(6, 6))), "winter").value
+
+
+def test_on_a_trip_they_face_the_noon_sun_of_where_it_goes() -> None:
+    """Life in the north, a trip in the south."""
+
+    def sun(**array: Any) -> float:
+        d = sunny({**PANELS, "tilt_deg": 60.0, "deploy": "ground", **array}).model_dump(mode="json")
+        d["trips"] = {"start_date": "2026-06-05", "draw_count": 4, "legs": [{"id": "a", "place": "melbourne", "days_count": 3}]}
+        run = run_trip(Context(load_design(d)))
+        return run.sun_wh_day + run.curtailed_wh_day
+
+    assert sun() == pytest.approx(sun(azimuth_deg=0.0))
+    assert sun() > 2 * sun(azimuth_deg=180.0)
 
 
 def test_flat_panels_give_what_the_handbooks_table_says() -> None:
@@ -170,7 +184,7 @@ def test_proposals_and_search_leave_panels_with_their_own_controller_alone() -> 
     taken = apply_patch(d, offer.patch, by_proposal=True)
     assert [(a.id, a.controller is not None) for a in taken.power.arrays] == [("roof", True), ("roof-2", False)]
     ctx = Context(d)
-    options = panel_options(ctx, parts_allowed(d), __import__("collections").Counter())
+    options = panel_options(ctx, parts_allowed(d), Counter())
     assert {a.id for o in options for a in o.value[0]} == {"roof-2"}
     assert all(a.deploy == "fixed" for o in options for a in o.value[0]), "not laid out like the case on the ground"
     on_roof = sunny({**PANELS, "parallel_count": 3, "controller": MPPT}, controller=None, months=(6, 8))

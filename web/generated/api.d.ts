@@ -1118,15 +1118,11 @@ export interface components {
         };
         /**
          * ArrayPart
-         * @description An array: its label power in W, the controller that it is on, and what it gives on a mean day of each season's worst planned month, in Wh.
+         * @description An array: the controller that it is on, and what it gives on a mean day of each season's worst planned month, in Wh.
          */
         ArrayPart: {
-            /** Power W */
-            power_w: number;
             /** Controller */
             controller: string | null;
-            /** Own */
-            own: boolean;
             /** Solar Wh */
             solar_wh: {
                 [key: string]: number;

@@ -1,8 +1,8 @@
 /** Panels of Power on Curlew as the core reports it: a line an array, controllers of their own, and the parts that say more once something is said. */
 import { fireEvent, screen, within } from "@testing-library/react";
 import { beforeEach, describe, expect, it } from "vitest";
+import { withoutCircuits } from "../src/data/circuits";
 import { Component as Power } from "../src/stages/power/Power";
-import { withoutCircuits } from "../src/stages/power/parts";
 import fixture from "./fixtures/curlew.json";
 import { mount, state } from "./mounted";
 import { onDesign } from "./onstage";
@@ -108,7 +108,7 @@ describe("An array with a controller of its own", () => {
     const { power, wiring } = design();
     power.arrays[0] = { ...power.arrays[0], controller: { ...OWN, max_input_current_a: null, profile: null } };
     wiring.circuits.push({ id: "solar-own", name: "Solar charge, roof", kind: "solar", array: first.id, board: null });
-    Object.assign((state.report as unknown as typeof fixture.report).power.arrays.roof, { controller: SMALL.name, own: true });
+    Object.assign((state.report as unknown as typeof fixture.report).power.arrays.roof, { controller: SMALL.name });
   });
   it("shows its data sheet, changes it, and goes back to the shared one", async () => {
     mount(<Power />);

@@ -191,3 +191,13 @@ class Power(Doc):
     driving: DrivingCharge | None = None
     shore: Shore | None = None
     generator: Generator | None = None
+
+    @property
+    def shared_arrays(self) -> list[SolarArray]:
+        """Panels on the controller that they share."""
+        return [a for a in self.arrays if a.controller is None]
+
+    @property
+    def own_arrays(self) -> list[SolarArray]:
+        """Panels with a controller of their own."""
+        return [a for a in self.arrays if a.controller is not None]

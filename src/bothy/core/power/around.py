@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from bothy.core.context import Context
+from bothy.core.design.warmth import Cabinet
 from bothy.core.figure import Figure, formula, given
 from bothy.core.warmth.cabinet import CASE_U_W_M2K, cabinet_rise, open_area_m2
 
@@ -19,13 +20,19 @@ def rating_left(rating_w: float, air_c: float) -> float:
     return rating_w * max(LEAST_LEFT, 1 - DERATE_PER_K * max(0.0, air_c - DERATE_FROM_C))
 
 
+def inverter_cabinet(ctx: Context) -> Cabinet | None:
+    """The hot cabinet of Warmth that the inverter stands in."""
+    inv = ctx.design.power.inverter
+    return next((c for c in ctx.design.warmth.cabinets if inv is not None and c.id == inv.cabinet), None)
+
+
 def inverter_air(ctx: Context) -> Figure | None:
     """°C round the inverter on the hottest day of the plan: outside air, and the rise in the cabinet that it stands in, with all the heat given off there."""
     inv = ctx.design.power.inverter
     if inv is None:
         return None
     hot = ctx.figure("/warmth/design_hot_c")
-    box = next((c for c in ctx.design.warmth.cabinets if c.id == inv.cabinet), None)
+    box = inverter_cabinet(ctx)
     if box is None:
         return Figure(
             hot.value,

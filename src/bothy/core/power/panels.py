@@ -32,14 +32,13 @@ def array_power(array: SolarArray) -> float:
 def on_controllers(p: Power) -> list[tuple[SolarController, list[SolarArray]]]:
     """Controllers with the panels on them: those that an array has of its own, then the one that the rest share."""
     out = [(a.controller, [a]) for a in p.arrays if a.controller is not None]
-    shared = [a for a in p.arrays if a.controller is None]
-    return out + ([(p.controller, shared)] if p.controller is not None and shared else [])
+    return out + ([(p.controller, p.shared_arrays)] if p.controller is not None and p.shared_arrays else [])
 
 
 def all_controllers(p: Power) -> list[tuple[SolarController, list[SolarArray]]]:
     """Solar controllers with their panels, the shared one first, which may have none yet."""
     rows = list(reversed(on_controllers(p)))
-    if p.controller is not None and all(a.controller is not None for a in p.arrays):
+    if p.controller is not None and not p.shared_arrays:
         rows.insert(0, (p.controller, []))
     return rows
 
@@ -97,9 +96,14 @@ def soiling_of(a: SolarArray) -> float:
     return a.soiling_frac if a.soiling_frac is not None else SOILING
 
 
+def equator_deg(lat_deg: float) -> float:
+    """Azimuth of the equator, where the noon sun stands."""
+    return 180.0 if lat_deg >= 0 else 0.0
+
+
 def azimuth_of(a: SolarArray, lat_deg: float) -> float:
     """Where an array faces: as said; else from the nose 0, and on the ground towards the equator."""
-    return a.azimuth_deg if a.azimuth_deg is not None else 180.0 if a.deploy == "ground" and lat_deg >= 0 else 0.0
+    return a.azimuth_deg if a.azimuth_deg is not None else equator_deg(lat_deg) if a.deploy == "ground" else 0.0
 
 
 CURVE_SUN_DEG, CURVE_DNI, CURVE_DHI = (15.0, 30.0, 60.0), 700.0, 100.0
@@ -167,7 +171,7 @@ def month_yield(ctx: Context, a: SolarArray, control: SolarController | None, c:
 
 def array_day(ctx: Context, a: SolarArray, month: int) -> PanelDayYieldOut:
     """What an array of the design gives on a mean day of a month at its place, with its part of the controller that it is on."""
-    beside = [x for x in ctx.design.power.arrays if x.controller is None] if a.controller is None else [a]
+    beside = ctx.design.power.shared_arrays if a.controller is None else [a]
     part = array_power(a) / sum(array_power(x) for x in beside)
     return month_yield(ctx, a, controller_of(ctx.design.power, a), ctx.climate, month, part)
 

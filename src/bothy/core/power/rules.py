@@ -8,7 +8,7 @@ from bothy.core.catalogue.parts import of_kind
 from bothy.core.context import BANK_PLACES, Context
 from bothy.core.design.power import SolarArray
 from bothy.core.finding import Finding, Remedy, Severity, finding, rules
-from bothy.core.power.around import HOT_C, rating_left
+from bothy.core.power.around import HOT_C, inverter_cabinet, rating_left
 from bothy.core.power.load_budget import LoadBudgetOut
 from bothy.core.power.panels import array_power, cheapest_controller, controller_of, mppt_by_price
 from bothy.core.power.profile import profile_findings
@@ -211,8 +211,8 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
             )
     if s.air is not None and s.air.value > HOT_C:
         left = rating_left.raw(inv.rating_w, s.air.value)
-        box = next((c.name for c in ctx.design.warmth.cabinets if c.id == inv.cabinet), None)
-        where = f"in “{box}”" if box else "with no cabinet said, so as outside"
+        box = inverter_cabinet(ctx)
+        where = f"in “{box.name}”" if box else "with no cabinet said, so as outside"
         out.append(finding("power-inverter-hot", "inverter", inv.name, f"On the hottest day the air round it is {s.air.value:.0f} °C ({where}); about {left:.0f} of its {inv.rating_w:.0f} W are left.",
                            figures=["power/inverter/air_c", "power/inverter/left_w"]))  # fmt: skip
     if s.size:

@@ -63,11 +63,9 @@ class Headroom(BaseModel):
 
 
 class ArrayPart(BaseModel):
-    """An array: its label power in W, the controller that it is on, and what it gives on a mean day of each season's worst planned month, in Wh."""
+    """An array: the controller that it is on, and what it gives on a mean day of each season's worst planned month, in Wh."""
 
-    power_w: float
     controller: str | None
-    own: bool
     solar_wh: dict[str, float]
 
 
@@ -391,7 +389,7 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
     has = [k for k in ("bank", "inverter", "controller", "driving", "shore") if getattr(p, k) is not None] + (["arrays"] if p.arrays else [])
     return PowerPart(
         has=has, seasons=balances, headrooms=rooms, limits=tight.key if tight else None, limits_text=text, mass_kg=mass.value,
-        arrays={a.id: ArrayPart(power_w=array_power(a), controller=c.name if (c := controller_of(p, a)) else None, own=a.controller is not None,
+        arrays={a.id: ArrayPart(controller=c.name if (c := controller_of(p, a)) else None,
                                 solar_wh={s: array_day(ctx, a, ctx.worst_month(s)).energy_wh_day for s in SEASONS}) for a in p.arrays},
         summary={
             "usable_wh": s.usable_wh.value if s.usable_wh else None,

@@ -73,8 +73,7 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
     hardness = sorted(planned, key=lambda s: uses[s].design_energy_wh / max(0.05, ctx.climate.ghi_kwh_m2_day[ctx.worst_month(s) - 1]))
     target_season = hardness[(len(hardness) - 1) // 2]
     month = ctx.worst_month(target_season)
-    own = [a for a in p.arrays if a.controller is not None]
-    shared = [a for a in p.arrays if a.controller is None]
+    own, shared = p.own_arrays, p.shared_arrays
     beside = sum(month_yield(ctx, a, a.controller, ctx.climate, month).energy_wh_day for a in own)
     need = max(1.0, demand.raw(uses[target_season].design_energy_wh, ctx.chem.round_trip) - _drive_wh(ctx) - beside)
     each = label_yield(ctx, month)

@@ -12,6 +12,7 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.design.document import Design
 from bothy.core.design.power import Power
+from bothy.core.power.panels import array_power
 from bothy.core.report import report
 from bothy.core.sizing.prices import price_and_mass
 from bothy.core.sizing.schools import schools_of
@@ -66,7 +67,7 @@ class SideBySide(BaseModel):
 
 def _words(p: Power) -> list[str]:
     panels = sum(a.series_count * a.parallel_count for a in p.arrays)
-    watts = sum(a.panel_power_w * a.series_count * a.parallel_count for a in p.arrays)
+    watts = sum(array_power(a) for a in p.arrays)
     first = (
         f"{panels} {'panel' if panels == 1 else 'panels'}, {watts:.0f} W" + (f", on {p.controller.name}" if p.controller else ", no controller")
         if panels

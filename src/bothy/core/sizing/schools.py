@@ -10,7 +10,7 @@ from bothy.core.context import Context
 from bothy.core.design.power import Bank, DrivingCharge, Inverter, Power, Shore, SolarArray, SolarController
 from bothy.core.power.bank import cells_of_unit
 from bothy.core.power.chemistry import CHEMISTRIES
-from bothy.core.power.panels import array_power, controller_of
+from bothy.core.power.panels import array_power, controller_of, equator_deg
 from bothy.core.sizing.prices import price_and_mass
 from bothy.core.sun.month import PeakSunHoursIn, peak_sun_hours
 
@@ -130,8 +130,7 @@ def _laid_out(ctx: Context, p: Power) -> list[School | None]:
     if not flat or any(controller_of(p, a) is None for a in flat):
         return []
     month = min(ctx.months, key=lambda m: ctx.climate.ghi_kwh_m2_day[m - 1])
-    equator = 180.0 if ctx.climate.lat_deg >= 0 else 0.0
-    tilt = peak_sun_hours(PeakSunHoursIn.trusted(place=ctx.climate.place, month=month, azimuth_deg=equator)).best_tilt_deg
+    tilt = peak_sun_hours(PeakSunHoursIn.trusted(place=ctx.climate.place, month=month, azimuth_deg=equator_deg(ctx.climate.lat_deg))).best_tilt_deg
 
     def laid(fields: dict[str, object]) -> Power:
         ids = {a.id for a in flat}
@@ -186,7 +185,7 @@ def schools_of(ctx: Context) -> list[School]:
     if p.bank is not None:
         out.append(_other_bank(ctx, p.bank))
         out.append(_second_bank(ctx, p, p.bank))
-    shared = [a for a in p.arrays if a.controller is None]
+    shared = p.shared_arrays
     if p.controller is not None and shared:
         out.append(_pwm(ctx, p, p.controller, shared) if p.controller.controller_type == "mppt" else _mppt(ctx, p, shared))
     out += _laid_out(ctx, p)

@@ -16,6 +16,7 @@ from bothy.core.context import Context
 from bothy.core.design.document import Design
 from bothy.core.design.power import Power
 from bothy.core.finding import Finding, finding, rules
+from bothy.core.power.panels import array_power
 from bothy.core.proposing import propose_group
 from bothy.core.sizing.pareto import DesignPoint, front_of
 from bothy.core.sizing.space import REASONS, RELAXED, Candidate, space_of
@@ -256,7 +257,7 @@ def _sized(design: Design, c: Candidate, t: Trial, target: float) -> SizedSet:
     arrays, _ = c.panels.value
     power = c.power(design.power)
     ctx = Context(design.model_copy(update={"power": power}))
-    return SizedSet(key=c.key, words=c.words, array_w=sum(a.panel_power_w * a.series_count * a.parallel_count for a in arrays), bank_wh=c.bank.size * ctx.bank_v, price_eur=c.price_eur,
+    return SizedSet(key=c.key, words=c.words, array_w=sum(array_power(a) for a in arrays), bank_wh=c.bank.size * ctx.bank_v, price_eur=c.price_eur,
                     mass_kg=c.mass_kg, short_days_frac=t.share, error_frac=error, missing_wh_day=float(t.missing.mean()) / t.days, least_soc_p10=float(np.percentile(t.least, 10)),
                     meets=t.share <= target + 1e-12, shown=False, patch=_patch(design, c))  # fmt: skip
 
@@ -269,7 +270,7 @@ def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
     ctx = Context(design)
     plan = replace(plan_of_design(ctx), draw_count=bench.plan.draw_count)
     t = trial_of(simulate(plan, weather=bench.weather))
-    shared = [a for a in p.arrays if a.controller is None]  # the rest stays in every set, and is counted in none
+    shared = p.shared_arrays  # the rest stays in every set, and is counted in none
     of_part = [(a.part, a.series_count * a.parallel_count, a.unit_mass_kg) for a in shared]
     of_part += [(x.part, 1, x.mass_kg) for x in (p.controller, p.driving) if x is not None]
     of_part.append((p.bank.part, p.bank.series_count * p.bank.parallel_count, p.bank.unit_mass_kg))
@@ -282,7 +283,7 @@ def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
         p.bank.name,
         p.driving.name if p.driving else "",
     ]
-    return SizedSet(key="now", words=[w for w in words if w], array_w=sum(a.panel_power_w * a.series_count * a.parallel_count for a in shared),
+    return SizedSet(key="now", words=[w for w in words if w], array_w=sum(array_power(a) for a in shared),
                     bank_wh=p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v, price_eur=price,
                     mass_kg=sum((x.mass_kg if x is not None else kg or 0.0) * count for x, count, kg in known), short_days_frac=t.share,
                     error_frac=float(own.std(ddof=1) / math.sqrt(own.size)) if own.size > 1 else None, missing_wh_day=float(t.missing.mean()) / t.days,

@@ -74,13 +74,12 @@ class Candidate:
     def power(self, base: Power) -> Power:
         """The supply with this set in it; inverter, hook-up and panels with a controller of their own stay, and so does the bank's box."""
         arrays, controller = self.panels.value
-        own = [a for a in base.arrays if a.controller is not None]
         bank = self.bank.value
         if base.bank is not None:
             kept = ["heat_loss_w_k", "heater_when"] + (["usable_frac", "charge_to_frac", "peukert_exponent"] if bank.chemistry == base.bank.chemistry else [])
             bank = bank.model_copy(update={key: getattr(base.bank, key) for key in kept})
         return base.model_copy(
-            update={"system_voltage_v": self.voltage, "arrays": own + arrays, "controller": controller, "bank": bank, "driving": self.driving.value}
+            update={"system_voltage_v": self.voltage, "arrays": base.own_arrays + arrays, "controller": controller, "bank": bank, "driving": self.driving.value}
         )
 
 
@@ -111,7 +110,7 @@ def _key_of(p: Part) -> str | None:
 def roof_m2(ctx: Context) -> float:
     """Roof for panels: as wished, or the usual share of the inside area; less what panels with a controller of their own take there."""
     said = ctx.design.sizing.roof_m2
-    taken = sum(array_power(a) for a in ctx.design.power.arrays if a.controller is not None and a.deploy != "ground") / W_PER_M2
+    taken = sum(array_power(a) for a in ctx.design.power.own_arrays if a.deploy != "ground") / W_PER_M2
     return max(0.0, (said if said is not None else ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m) - taken)
 
 
@@ -124,7 +123,7 @@ def mass_most_kg(ctx: Context) -> float:
 def _controller(ctx: Context, panel: Part, s: int, n: int, controllers: list[Part], placed: dict[str, Any]) -> tuple[Part, SolarArray] | None:
     """The cheapest controller of a list that takes ``n`` strings of ``s`` panels without a finding."""
     d = panel.data
-    taken = {a.id for a in ctx.design.power.arrays if a.controller is not None}
+    taken = {a.id for a in ctx.design.power.own_arrays}
     array = SolarArray.model_validate({**d, "id": slug("roof", taken), "name": f"{s * n} × {panel.name}"[:120], "part": _key_of(panel), "series_count": s, "parallel_count": n,
                                        "unit_mass_kg": panel.mass_kg or None, "disconnect": True, **placed})  # fmt: skip
     found = cheapest_controller(ctx, [array], controllers)
@@ -135,7 +134,7 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
     """No panels, or some of one type on the cheapest controller of each type that takes them."""
     out = [Option("no-panels", "", 0, 0, ([], None), "none", 0)]
     most, room = ctx.design.sizing.panels_most, roof_m2(ctx)
-    first = next((a for a in ctx.design.power.arrays if a.controller is None), None)
+    first = next(iter(ctx.design.power.shared_arrays), None)
     placed = (
         {
             "tilt_deg": first.tilt_deg,

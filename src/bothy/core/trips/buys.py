@@ -20,8 +20,8 @@ MORE_DRIVING_W = 100.0
 def _added(ctx: Context, what: str) -> dict[str, float | None]:
     """Price and mass of one more panel or battery of the design's own kind, where the catalogue knows it."""
     p = ctx.design.power
-    shared = next((a for a in p.arrays if a.controller is None), None)
-    key = shared.part if shared and what.startswith("one more panel") else p.bank.part if p.bank and what.startswith("one more battery") else None
+    shared = p.shared_arrays
+    key = shared[0].part if shared and what.startswith("one more panel") else p.bank.part if p.bank and what.startswith("one more battery") else None
     part = parts().get(key or "")
     count = p.bank.series_count if p.bank and what.startswith("one more battery") else 1
     return {"price_eur": count * part.price_eur, "mass_kg": count * part.mass_kg} if part else {"price_eur": None, "mass_kg": None}
@@ -31,9 +31,8 @@ def _more(ctx: Context) -> list[tuple[str, Context]]:
     """The same design with one more panel, one more battery, 100 W more while driving, and in winter with its panels on the ground."""
     p = ctx.design.power
     out = []
-    shared = [a for a in p.arrays if a.controller is None]
-    if shared and p.controller is not None:
-        a = shared[0]
+    if p.shared_arrays and p.controller is not None:
+        a = p.shared_arrays[0]
         one = a.model_copy(update={"panel_power_w": a.panel_power_w * (1 + 1 / (a.series_count * a.parallel_count))})
         room = p.controller.model_copy(update={"max_charge_current_a": p.controller.max_charge_current_a + a.panel_power_w / ctx.bank_v})
         out.append(
@@ -53,15 +52,9 @@ def _more(ctx: Context) -> list[tuple[str, Context]]:
         more = p.driving.model_copy(update={"rating_a": p.driving.rating_a + MORE_DRIVING_W / ctx.bank_v})
         out.append((f"{MORE_DRIVING_W:.0f} W more while driving", p.model_copy(update={"driving": more})))
     if any(a.tilt_deg == 0 and a.deploy == "fixed" for a in p.arrays) and p.controller is not None and _in_winter(ctx):
-        lifted = [
-            a.model_copy(update={"tilt_deg": 60.0, "azimuth_deg": 180.0 if _north(ctx) else 0.0, "deploy": "ground", "mounting": "open_rack"}) for a in p.arrays
-        ]
+        lifted = [a.model_copy(update={"tilt_deg": 60.0, "azimuth_deg": None, "deploy": "ground", "mounting": "open_rack"}) for a in p.arrays]
         out.append(("the same panels on the ground at 60°, facing the noon sun", p.model_copy(update={"arrays": lifted})))
     return [(what, Context(ctx.design.model_copy(update={"power": power}))) for what, power in out]
-
-
-def _north(ctx: Context) -> bool:
-    return sum(d.place.lat_deg for d in days_of(ctx)) >= 0
 
 
 def _in_winter(ctx: Context) -> bool:

@@ -82,6 +82,13 @@ def day_count(design: Design) -> int:
     return sum(x.days_count for x in legs_of(design))
 
 
+def trip_lat_deg(ctx: Context) -> float:
+    """Mean latitude of the trip's days; that of Life's place where no leg is known."""
+    known = places_of(ctx.design)
+    days = [(known[leg.place].lat_deg, leg.days_count) for leg in legs_of(ctx.design) if leg.place in known]
+    return sum(lat * n for lat, n in days) / sum(n for _, n in days) if days else ctx.climate.lat_deg
+
+
 def leg_days(design: Design) -> list[tuple[Leg, int]]:
     """Each day's leg and which day of it."""
     return [(leg, n) for leg in legs_of(design) for n in range(leg.days_count)]

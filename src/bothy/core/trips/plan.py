@@ -18,7 +18,7 @@ from bothy.core.trips.battery import UA_W_K, TripBank
 from bothy.core.trips.cabin import Thermal, thermal_of
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay
 from bothy.core.trips.generator import generator_numbers
-from bothy.core.trips.itinerary import Forecasts, NoTrip, clock_h, days_of, leg_days
+from bothy.core.trips.itinerary import Forecasts, NoTrip, clock_h, days_of, leg_days, trip_lat_deg
 from bothy.core.trips.replay import replay_of
 from bothy.core.trips.trip import default_shed
 
@@ -69,14 +69,14 @@ def bank_of(ctx: Context) -> TripBank:
 
 def panels_of(ctx: Context) -> list[PlanArray]:
     """The panels as the engine takes them."""
-    out = []
+    out, lat = [], trip_lat_deg(ctx)
     for n, (control, arrays) in enumerate(on_controllers(ctx.design.power)):
         pwm = control.controller_type == "pwm"
         for a in arrays:
             held = min(1.0, 13.2 * ctx.scale / (a.vmp_v * a.series_count)) if pwm else None
             m = Module(array_power(a), a.mounting, a.power_coeff_per_k, a.noct_c, 0.05, 0.02, soiling_of(a), 0.98, MISMATCH * curve_factor(a), a.sky_view_frac)
             shade, most = tuple(a.shade_frac) or (0.0,) * 24, control.max_charge_current_a * ctx.bank_v
-            out.append(PlanArray(m, a.tilt_deg, azimuth_of(a, ctx.climate.lat_deg), a.deploy, shade, n, 0.98 if pwm else 0.97, most, held))
+            out.append(PlanArray(m, a.tilt_deg, azimuth_of(a, lat), a.deploy, shade, n, 0.98 if pwm else 0.97, most, held))
     return out
 
 

@@ -9,6 +9,7 @@ import numpy as np
 from pydantic import BaseModel
 
 from bothy.core.context import Context
+from bothy.core.power.panels import array_power
 from bothy.core.sun.clearness import cloudless, light_of
 from bothy.core.sun.geometry import MEAN_DAY, Array, season_of, sun_at
 from bothy.core.sun.plane import incidence, onto
@@ -55,7 +56,7 @@ def sun_on(ctx: Context, month: int, sky: float) -> dict[str, Array]:
 def roof_shaded(ctx: Context, roof_m2: float) -> float:
     """Part of the roof that panels on a gap cover."""
     p = ctx.design.power
-    watts = sum(a.panel_power_w * a.series_count * a.parallel_count for a in p.arrays if a.mounting == "roof_gap" and a.deploy != "ground")
+    watts = sum(array_power(a) for a in p.arrays if a.mounting == "roof_gap" and a.deploy != "ground")
     return min(0.9, watts / 200 / roof_m2) if roof_m2 > 0 else 0.0
 
 

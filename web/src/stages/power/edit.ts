@@ -1,11 +1,12 @@
 /** Edits of the panels; a circuit that leads from the controller of its own goes with an array. */
 
 import { useCatalogue } from "../../data/catalogue";
+import { withoutCircuits } from "../../data/circuits";
 import type { PatchOp, Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
 import { indexOf } from "../../data/lists";
 import { useVariant } from "../../data/variant";
-import { fitArray, withoutCircuits } from "./parts";
+import { fitArray } from "./parts";
 
 export type SolarArray = Schemas["SolarArray"];
 export type SolarController = Schemas["SolarController"];

@@ -1,5 +1,5 @@
 /** The parts of the supply: their place in the design, words, and how a catalogue part becomes one. */
-import type { Circuit, Design, PatchOp, Schemas } from "../../data/client";
+import type { Design, PatchOp, Schemas } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { show } from "../../data/show";
 
@@ -84,20 +84,4 @@ export const asFitted = (part: CataloguePart) => ({ name: part.name, part: part.
 /** Operations that take a part out again. */
 export function unfit(id: PartId): PatchOp[] {
   return [{ op: "replace", path: `/power/${id}`, value: null }];
-}
-
-/** Operations that take circuits out, with what names them. */
-export function withoutCircuits(design: Design, gone: (c: Circuit) => boolean): PatchOp[] {
-  const circuits = design.wiring?.circuits ?? [];
-  const ids = new Set(circuits.filter(gone).map((c) => c.id));
-  const places = <T>(list: T[] | undefined, of: (x: T) => boolean) => (list ?? []).flatMap((x, i) => (of(x) ? [i] : [])).reverse();
-  return [
-    ...places(design.prove?.readings, (r) => ids.has(r.circuit)).map((i) => ({ op: "remove" as const, path: `/prove/readings/${i}` })),
-    ...places(design.wiring?.panel?.things, (t) => ids.has(t.circuit ?? "")).map((i) => ({
-      op: "replace" as const,
-      path: `/wiring/panel/things/${i}/circuit`,
-      value: null,
-    })),
-    ...places(circuits, gone).map((i) => ({ op: "remove" as const, path: `/wiring/circuits/${i}` })),
-  ];
 }

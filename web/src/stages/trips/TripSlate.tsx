@@ -3,168 +3,18 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
-import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "../../parts/Property";
+import { FlagProperty, QuantityProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
-import { type Leg, useLegEdits } from "./edit";
+import { useLegEdits } from "./edit";
 import { JobButton } from "./JobButton";
+import { LegSlate } from "./LegSlate";
 import { LiveProperties } from "./Live";
-import { usePlaceOptions } from "./places";
 import { moment, type TripRun, useThorough } from "./run";
 import { Schools } from "./Schools";
-import { FrostSummary, Refills, WarmSummary } from "./WarmTrip";
-import { DAY_TYPES } from "./words";
-
-const percent = (v: number, digits = 0) => `${(100 * v).toFixed(digits)} %`;
-
-function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
-  const { design } = useVariant();
-  const { set, remove } = useLegEdits();
-  const { options, nameOf } = usePlaceOptions();
-  const days = (run?.days ?? []).filter((d) => d.leg === leg.id);
-  const name = nameOf(leg.place);
-  return (
-    <Slate title={name} sub={`${leg.days_count ?? 1} days of the trip`}>
-      <ChoiceProperty label="place" value={leg.place} options={options} onSet={(place) => void set(leg, { place }, "place")} />
-      <QuantityProperty
-        label="days"
-        value={leg.days_count}
-        dimension="count"
-        unit=""
-        onSet={(v) => void set(leg, { days_count: Math.max(1, Math.round(v ?? 1)) }, "days")}
-      />
-      <QuantityProperty
-        label={leg.drive_daily ? "driving, each day" : "driving, on its first day"}
-        value={leg.drive_h}
-        dimension="time"
-        unit="h"
-        onSet={(v) => void set(leg, { drive_h: v ?? 0 }, "driving")}
-      />
-      <QuantityProperty
-        label="setting off at"
-        note="hour of the day"
-        value={leg.drive_start_h}
-        dimension="time"
-        unit="h"
-        onSet={(v) => void set(leg, { drive_start_h: v ?? 9 }, "setting off")}
-      />
-      {(leg.drive_h ?? 0) > 0 && (
-        <>
-          <QuantityProperty
-            label="driving again"
-            note="a second drive that day"
-            value={leg.again_h}
-            dimension="time"
-            unit="h"
-            onSet={(v) => void set(leg, { again_h: v ?? 0 }, "second drive")}
-          />
-          {(leg.again_h ?? 0) > 0 && (
-            <QuantityProperty
-              label="and that at"
-              note="hour of the day"
-              value={leg.again_start_h}
-              dimension="time"
-              unit="h"
-              onSet={(v) => void set(leg, { again_start_h: v ?? 15 }, "start of the second drive")}
-            />
-          )}
-          <FlagProperty
-            label="so every day of it"
-            note="else on the first only"
-            value={leg.drive_daily ?? false}
-            onSet={(drive_daily) => void set(leg, { drive_daily }, "a drive each day")}
-          />
-        </>
-      )}
-      <FlagProperty label="hooked up" note="all its days" value={leg.shore ?? false} onSet={(shore) => void set(leg, { shore }, "hook-up")} />
-      {(design.power?.generator != null || (leg.generator_h ?? 0) > 0) && (
-        <>
-          <QuantityProperty
-            label="generator, a day"
-            note={leg.shore ? "not while hooked up" : "its own days"}
-            value={leg.generator_h}
-            dimension="time"
-            unit="h"
-            onSet={(v) => void set(leg, { generator_h: v ?? 0 }, "hours of the generator")}
-          />
-          <QuantityProperty
-            label="started at"
-            note="hour of the day"
-            value={leg.generator_start_h}
-            dimension="time"
-            unit="h"
-            onSet={(v) => void set(leg, { generator_start_h: v ?? 10 }, "start of the generator")}
-          />
-        </>
-      )}
-      <ChoiceProperty
-        label="days of"
-        value={leg.day_type ?? "parked"}
-        options={DAY_TYPES}
-        onSet={(v) => void set(leg, { day_type: v as Leg["day_type"] }, "kind of day")}
-      />
-      <QuantityProperty
-        label="nose points to, ° from north"
-        note="matters with tilted panels"
-        value={leg.heading_deg}
-        dimension="count"
-        unit=""
-        clearable
-        placeholder="unknown"
-        onSet={(v) => void set(leg, { heading_deg: v }, "heading")}
-      />
-      <QuantityProperty
-        label="people"
-        value={leg.persons}
-        dimension="count"
-        unit=""
-        clearable
-        placeholder={`${design.life?.people ?? 2}, as in Life`}
-        onSet={(v) => void set(leg, { persons: v == null ? null : Math.round(v) }, "people")}
-      />
-      <Refills leg={leg} />
-      {(leg.refills ?? []).length > 0 && (
-        <QuantityProperty
-          label="filled and emptied at"
-          note="hour of its first day"
-          value={leg.refill_h}
-          dimension="time"
-          unit="h"
-          onSet={(v) => void set(leg, { refill_h: Math.min(23.75, v ?? 9) }, "hour of filling up")}
-        />
-      )}
-      <TextProperty label="note" area value={leg.note ?? ""} onSet={(note) => void set(leg, { note }, "note")} />
-      {days.length > 0 && (
-        <table className="num mt-2 w-full border-collapse text-[11.5px]" aria-label="Its days">
-          <thead>
-            <tr className="text-chalk-dim">
-              <th className="text-left font-normal">day</th>
-              <th className="text-right font-normal">sun Wh</th>
-              <th className="text-right font-normal">used Wh</th>
-              <th className="text-right font-normal">least</th>
-              <th className="text-right font-normal">short</th>
-            </tr>
-          </thead>
-          <tbody>
-            {days.map((d) => (
-              <tr key={d.date}>
-                <td>{d.date.slice(5)}</td>
-                <td className="text-right">{Math.round(d.sun_wh)}</td>
-                <td className="text-right">{Math.round(d.load_wh)}</td>
-                <td className="text-right">{percent(d.least_soc_p10)}</td>
-                <td className={`text-right ${d.short_frac > 0 ? "text-[#f08a70]" : ""}`}>{d.short_frac > 0 ? percent(d.short_frac) : "–"}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(leg)}>
-        Take it out of the trip
-      </button>
-    </Slate>
-  );
-}
+import { FrostSummary, WarmSummary } from "./WarmTrip";
+import { percent } from "./words";
 
 function ThoroughRun() {
   const { design, revision } = useVariant();

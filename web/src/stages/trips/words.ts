@@ -13,3 +13,6 @@ export const GOALS = [
   { value: "mass", word: "the least mass" },
   { value: "reliability", word: "the fewest days short" },
 ];
+
+/** A part of one in words. */
+export const percent = (v: number, digits = 0) => `${(100 * v).toFixed(digits)} %`;

@@ -1,6 +1,7 @@
 /** Edits of circuits and boards. */
+import { withoutCircuits } from "../../data/circuits";
 import type { Board, Circuit, PatchOp } from "../../data/client";
-import { indexOf, insertAfter, moveItem, removeItem, setFields } from "../../data/lists";
+import { indexOf, insertAfter, moveItem, setFields } from "../../data/lists";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
 import type { Understood } from "../../parts/Quantity";
@@ -25,20 +26,15 @@ export function useWiringEdits() {
   const circuits = design.wiring?.circuits ?? [];
   const boards = design.wiring?.boards ?? [];
   const set = (c: Circuit, fields: Record<string, unknown>, what: string) => edit(setFields(CIRCUITS, circuits, c.id, fields), `${c.name}: ${what}`);
-  const withoutReading = (id: string): PatchOp[] => {
-    const i = design.prove?.readings?.findIndex((r) => r.circuit === id) ?? -1;
-    return i < 0 ? [] : [{ op: "remove", path: `/prove/readings/${i}` }];
-  };
-  /** What is on the switch panel for a circuit switches nothing once it is gone. */
-  const unbound = (id: string): PatchOp[] =>
-    (design.wiring?.panel?.things ?? []).flatMap((t, i) =>
-      t.circuit === id ? [{ op: "replace" as const, path: `/wiring/panel/things/${i}/circuit`, value: null }] : [],
-    );
   return {
     circuits,
     boards,
     set,
-    remove: (c: Circuit) => edit([...withoutReading(c.id), ...unbound(c.id), ...removeItem(CIRCUITS, circuits, c.id)], `removed ${c.name}`),
+    remove: (c: Circuit) =>
+      edit(
+        withoutCircuits(design, (x) => x.id === c.id),
+        `removed ${c.name}`,
+      ),
     move: (c: Circuit, by: -1 | 1) => edit(moveItem(CIRCUITS, circuits, c.id, by), `moved ${c.name}`),
     duplicate: (c: Circuit) => {
       const id = freshId(

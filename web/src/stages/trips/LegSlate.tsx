@@ -1,0 +1,87 @@
+/** The slate of a leg: where, how long, when it is driven, what feeds and fills it, and its days. */
+import type { Design } from "../../data/client";
+import { useVariant } from "../../data/variant";
+import { choice, count, type FieldSpec, Fields, flag, quantity } from "../../parts/Fields";
+import { TextProperty } from "../../parts/Property";
+import { Slate } from "../../shell/Slate";
+import { type Leg, useLegEdits } from "./edit";
+import { usePlaceOptions } from "./places";
+import type { TripRun } from "./run";
+import { Refills } from "./WarmTrip";
+import { DAY_TYPES, percent } from "./words";
+
+const hours = (key: string, label: string, note?: string) => quantity(key, label, "time", "h", { note });
+const AT = "hour of the day";
+
+function specsOf(leg: Leg, design: Design, places: { value: string; word: string }[]): FieldSpec[] {
+  return [
+    choice("place", "place", places),
+    count("days_count", "days"),
+    hours("drive_h", leg.drive_daily ? "driving, each day" : "driving, on its first day"),
+    hours("drive_start_h", "setting off at", AT),
+    ...(leg.drive_h
+      ? [
+          hours("again_h", "driving again", "a second drive that day"),
+          ...(leg.again_h ? [hours("again_start_h", "and that at", AT)] : []),
+          flag("drive_daily", "so every day of it", "else on the first only"),
+        ]
+      : []),
+    flag("shore", "hooked up", "all its days"),
+    ...(design.power?.generator || leg.generator_h
+      ? [hours("generator_h", "generator, a day", leg.shore ? "not while hooked up" : "its own days"), hours("generator_start_h", "started at", AT)]
+      : []),
+    choice("day_type", "days of", DAY_TYPES),
+    count("heading_deg", "nose points to, ° from north", { note: "matters with tilted panels", clearable: true, placeholder: "unknown" }),
+    count("persons", "people", { clearable: true, placeholder: `${design.life?.people ?? 2}, as in Life` }),
+  ];
+}
+
+/** Days and people are whole, a day at the least; filling up is before midnight. */
+function fitting(key: string, value: unknown): unknown {
+  if (typeof value !== "number") return value;
+  if (key === "days_count") return Math.max(1, Math.round(value));
+  return key === "persons" ? Math.round(value) : key === "refill_h" ? Math.min(23.75, value) : value;
+}
+
+export function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
+  const { design } = useVariant();
+  const { set, remove } = useLegEdits();
+  const { options, nameOf } = usePlaceOptions();
+  const days = (run?.days ?? []).filter((d) => d.leg === leg.id);
+  const put = (key: string, value: unknown, what: string) => void set(leg, { [key]: fitting(key, value) } as Partial<Leg>, what);
+  return (
+    <Slate title={nameOf(leg.place)} sub={`${leg.days_count ?? 1} days of the trip`}>
+      <Fields specs={specsOf(leg, design, options)} item={leg} onSet={put} />
+      <Refills leg={leg} />
+      {(leg.refills ?? []).length > 0 && <Fields specs={[hours("refill_h", "filled and emptied at", "hour of its first day")]} item={leg} onSet={put} />}
+      <TextProperty label="note" area value={leg.note ?? ""} onSet={(note) => void set(leg, { note }, "note")} />
+      {days.length > 0 && (
+        <table className="num mt-2 w-full border-collapse text-[11.5px]" aria-label="Its days">
+          <thead>
+            <tr className="text-chalk-dim">
+              <th className="text-left font-normal">day</th>
+              <th className="text-right font-normal">sun Wh</th>
+              <th className="text-right font-normal">used Wh</th>
+              <th className="text-right font-normal">least</th>
+              <th className="text-right font-normal">short</th>
+            </tr>
+          </thead>
+          <tbody>
+            {days.map((d) => (
+              <tr key={d.date}>
+                <td>{d.date.slice(5)}</td>
+                <td className="text-right">{Math.round(d.sun_wh)}</td>
+                <td className="text-right">{Math.round(d.load_wh)}</td>
+                <td className="text-right">{percent(d.least_soc_p10)}</td>
+                <td className={`text-right ${d.short_frac > 0 ? "text-[#f08a70]" : ""}`}>{d.short_frac > 0 ? percent(d.short_frac) : "–"}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(leg)}>
+        Take it out of the trip
+      </button>
+    </Slate>
+  );
+}
