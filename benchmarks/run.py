@@ -47,6 +47,7 @@ def loop_ms() -> float:
 def many_circuits(count: int) -> Any:
     """A design with ``count`` sized circuits of one lamp each."""
     from bothy.core.design.document import load_design
+    from bothy.core.sound import sound
 
     lamps = [{"id": f"l{i}", "name": f"Lamp {i}", "kind": "light", "power_w": 12.0, "hours_per_day": 4.0} for i in range(count)]
     circuits = [
@@ -59,6 +60,7 @@ def many_circuits(count: int) -> Any:
 def distribution(count: int) -> Any:
     """A design whose ``count`` circuits hang on boards of twenty, each with its feeder, behind one main and a bank; two circuits to a lamp."""
     from bothy.core.design.document import load_design
+    from bothy.core.sound import sound
 
     lamps = [{"id": f"l{i}", "name": f"Lamp {i}", "kind": "light", "power_w": 3.0, "hours_per_day": 4.0} for i in range(-(-count // 2))]
     boards = [{"id": f"b{i}", "name": f"Board {i}", "way_count": 26} for i in range(-(-count // 20))]
@@ -77,6 +79,7 @@ def distribution(count: int) -> Any:
 def shell_and_ducts(surfaces: int, ducts: int) -> Any:
     """Curlew with as many windows as make ``surfaces`` surfaces, and ``ducts`` runs of warm air."""
     from bothy.core.design.document import load_design
+    from bothy.core.sound import sound
     from bothy.core.report import report
     from bothy.demo import curlew
 
@@ -274,6 +277,7 @@ def trip_redrawn() -> dict[str, Any]:
     from tests.browser.serving import ARGUMENTS, CHROMIUM, served
 
     from bothy.core.design.document import load_design
+    from bothy.core.sound import sound
     from bothy.demo import curlew
     from bothy.store.engine import make_engine
     from bothy.store.projects import Projects
@@ -282,7 +286,7 @@ def trip_redrawn() -> dict[str, Any]:
     data = curlew.design().model_dump(mode="json")
     data["trips"]["legs"] = [{"id": "a", "place": "inverness", "days_count": 7}, {"id": "b", "place": "edinburgh", "days_count": 7, "drive_h": 3.0}]
     projects = Projects(make_engine(url))
-    projects.create("Fortnight", [("as planned", load_design(data))], "bench")
+    projects.create("Fortnight", [("as planned", sound(load_design(data)))], "bench")
     id = next(p for p in projects.all() if p.name == "Fortnight").variants[0].id
     with served(url) as base, sync_playwright() as p:
         browser = p.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)

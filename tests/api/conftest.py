@@ -11,6 +11,7 @@ from sqlalchemy import Engine
 from starlette.testclient import TestClient
 
 from bothy.api.app import create_app
+from bothy.core.sound import sound
 from bothy.demo import curlew
 from bothy.settings import Settings
 from bothy.store.projects import Projects
@@ -43,7 +44,7 @@ def client(app: Any, engine: Engine) -> Iterator[TestClient]:
 @pytest.fixture
 def curlew_id(engine: Engine, client: TestClient) -> str:
     """Id of Curlew's variant, freshly loaded."""
-    Projects(engine).create("Curlew", [("as planned", curlew.design())], "test")
+    Projects(engine).create("Curlew", [("as planned", sound(curlew.design()))], "test")
     return str(client.get("/api/projects").json()[0]["variants"][0]["id"])
 
 

@@ -12,6 +12,7 @@ from starlette.testclient import TestClient
 
 from bothy.api.trips import quick_draws
 from bothy.core.context import Context
+from bothy.core.sound import sound
 from bothy.core.trips.of_design import run_trip
 from bothy.demo import curlew
 from bothy.jobs.runner import Between, Runner, Stopped
@@ -76,7 +77,7 @@ def test_jobs_that_are_not_there(client: TestClient) -> None:
 @pytest.fixture
 def variant(engine: Engine) -> uuid.UUID:
     projects = Projects(engine)
-    projects.create("Curlew", [("as planned", curlew.design())], "test")
+    projects.create("Curlew", [("as planned", sound(curlew.design()))], "test")
     return projects.all()[0].variants[0].id
 
 

@@ -72,7 +72,7 @@ def test_the_lists_for_the_bench_and_their_workbook(client: TestClient, curlew_i
     lists = client.get(f"/api/variants/{curlew_id}/lists").json()
     design = curlew.design()
     wiring = report(design).wiring
-    assert lists == bench_lists(design, wiring.circuits, wiring.raceways).model_dump(mode="json")
+    assert lists == bench_lists(design, wiring.circuits, wiring.raceways, wiring.others).model_dump(mode="json")
     book = load_workbook(io.BytesIO(client.get(f"/api/variants/{curlew_id}/export/lists.xlsx").content))
     assert book.sheetnames == ["Labels", "Cable", "Terminals", "Fuses", "Relays", "Conduits", "Loops"]
     assert book["Loops"].max_row == 1 + len(lists["loops"])

@@ -10,6 +10,7 @@ from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_play
 from sqlalchemy import Engine
 
 from bothy.core.design.document import Design
+from bothy.core.sound import sound
 from bothy.demo import curlew
 from bothy.store.projects import Projects
 from tests.browser.serving import ARGUMENTS, AXE, CHROMIUM, served, watch
@@ -60,7 +61,7 @@ def load(engine: Engine) -> Any:
 
     def put(design: Design | None = None, name: str = "Curlew") -> str:
         projects = Projects(engine)
-        projects.create(name, [("as planned", design or curlew.design())], "test")
+        projects.create(name, [("as planned", sound(design or curlew.design()))], "test")
         return str(projects.all()[0].variants[0].id)
 
     return put

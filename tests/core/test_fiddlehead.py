@@ -34,8 +34,8 @@ def test_everything_is_in_the_regions_sizes_voltage_and_colours() -> None:
     assert all(c.awg is not None and c.area_mm2 is None for c in design.wiring.circuits)
     assert {c.nominal_v for c in r.wiring.circuits.values() if c.ac} == {120.0}
     assert {c.fuse_a for c in design.wiring.circuits if c.kind == "ac"} <= {15.0, 20.0, 30.0}
-    lists = bench_lists(design, r.wiring.circuits, r.wiring.raceways)
-    assert {c.colour for c in lists.cables} == {"red", "black", "black/white/green"}
+    lists = bench_lists(design, r.wiring.circuits, r.wiring.raceways, r.wiring.others)
+    assert {c.colour for c in lists.cables} == {"red", "black", "black/white/green", "green"}
     assert all("AWG" in c.size for c in lists.cables)
     assert design.wiring.mains is not None
     assert design.wiring.mains.poles == "single"

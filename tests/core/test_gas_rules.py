@@ -10,6 +10,7 @@ import pytest
 from bothy.core.design.gas import Gas
 from bothy.core.finding import RULES
 from bothy.core.gas.pipework import marks
+from tests.core.test_dangers import CASES as DANGERS
 from tests.designs import BANK, INVERTER, found, lived
 from tests.rule_cases import after_its_remedy, raised_only_there, with_a_remedy
 
@@ -192,7 +193,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 
 
 def test_every_rule_of_gas_has_its_case() -> None:
-    assert {r for r in RULES if r.startswith("gas-")} == set(CASES)
+    assert {r for r in RULES if r.startswith("gas-")} == set(CASES) | {r for r in DANGERS if r.startswith("gas-")}
 
 
 @pytest.mark.parametrize("rule", sorted(CASES))

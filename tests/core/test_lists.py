@@ -17,7 +17,7 @@ from tests.designs import AGM, KETTLE, circuit, made, wired
 def lists(data: dict[str, Any]) -> BenchLists:
     design = made(data)
     wiring = report(design).wiring
-    return bench_lists(design, wiring.circuits, wiring.raceways)
+    return bench_lists(design, wiring.circuits, wiring.raceways, wiring.others)
 
 
 def test_labels_name_both_ends_and_the_board_shows_what_it_is() -> None:
@@ -79,7 +79,7 @@ def test_the_terminal_suits_the_conductor(area: float, kind: str) -> None:
 def test_curlew_has_a_label_for_every_circuit_and_a_spare_for_every_fuse() -> None:
     design = curlew.design()
     out = lists(design.model_dump(mode="json"))
-    assert len(out.labels) == len(design.wiring.circuits)
+    assert len(out.labels) == len(design.wiring.circuits) + len(design.wiring.others)
     assert out.open == []
     assert all(f.spare >= 1 for f in out.fuses)
     assert sum(f.fitted for f in out.fuses) == sum(1 for c in design.wiring.circuits if c.protection == "fuse" and c.fuse_a)

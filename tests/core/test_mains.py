@@ -135,7 +135,7 @@ def test_absurd_loads_on_leads_and_cables_are_found_and_break_nothing() -> None:
     for _ in range(2):
         r = reported(data)
         assert {"wire-ac-load-over-breaker", "wire-voltage-collapse"} <= {f.rule for f in r.findings}
-        assert bench_lists(made(data), r.wiring.circuits, r.wiring.raceways).cables
+        assert bench_lists(made(data), r.wiring.circuits, r.wiring.raceways, r.wiring.others).cables
         data = accept(made(data))[0].model_dump(mode="json")
 
 

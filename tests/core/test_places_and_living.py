@@ -14,8 +14,9 @@ from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
 from bothy.core.design.trips import LiveThere, OwnPlace
 from bothy.core.finding import RULES
+from bothy.core.places import apart_km, climate_of, legs_of, nearest, places_of
 from bothy.core.trips.engine import weather_of
-from bothy.core.trips.itinerary import NoTrip, apart_km, climate_of, day_count, days_of, legs_of, nearest, places_of
+from bothy.core.trips.itinerary import day_count, days_of
 from bothy.core.trips.of_design import months_of, run_trip
 from bothy.core.trips.plan import driving_w, plan_of_design
 from bothy.core.trips.rules import trip_findings
@@ -168,7 +169,7 @@ def test_a_life_that_cannot_be_is_refused(live: dict[str, Any], key: str) -> Non
 
 
 def test_living_nowhere_is_said() -> None:
-    with pytest.raises(NoTrip, match="nor one of your own"):
+    with pytest.raises(BadInput, match="nor one of your own"):
         days_of(Context(away().design.model_copy(update={"trips": away().design.trips.model_copy(update={"live": LiveThere(place="atlantis")})})))
 
 

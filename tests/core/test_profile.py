@@ -55,7 +55,7 @@ def test_equalising_and_compensation_are_wrong_for_lithium_and_one_press_sets_th
     design = made(driving={**DCDC, "profile": {"absorption_v": 15.0, "equalise": True, "compensates": True}})
     f = found(design, "power-charge-profile")
     assert f is not None
-    assert f.severity == "fault"
+    assert f.severity == "danger"
     assert f.subject == "driving"
     assert all(w in f.message for w in ("Absorption at 15 V", "equalises", "temperature"))
     assert f.fix is not None

@@ -243,7 +243,7 @@ def test_what_is_there_now_is_run_on_the_same_weathers(few: dict[str, Part]) -> 
 
 
 def test_a_design_with_a_part_of_no_price_is_shown_without_one(few: dict[str, Part]) -> None:
-    r = search(hungry(bank={"unit_charge_ah": 100.0}))
+    r = search(hungry(bank={"chemistry": "lifepo4", "unit_voltage_v": 12.8, "unit_charge_ah": 100.0}))
     assert r.now is not None
     assert r.now.price_eur is None
     assert not [f for f in r.findings if f.rule == "sim-dominated"]

@@ -37,13 +37,17 @@ def found(ctx: Any) -> dict[str, Any]:
     return {f.rule: f for f in run_trip(ctx).findings}
 
 
-@pytest.mark.parametrize(
-    ("change", "key"), [({"legs": []}, "legs"), ({"start_date": None}, "start_date"), ({"legs": [{**WEEK, "place": "atlantis"}]}, "place")]
-)
+@pytest.mark.parametrize(("change", "key"), [({"legs": []}, "legs"), ({"start_date": None}, "start_date")])
 def test_what_is_missing_for_a_trip_is_said(change: dict[str, Any], key: str) -> None:
     with pytest.raises(NoTrip) as e:
         plan_of_design(away(trips=change))
     assert e.value.key == key
+
+
+def test_a_place_that_is_nowhere_is_refused_with_the_leg() -> None:
+    with pytest.raises(BadInput, match="leg “a” is “atlantis”") as e:
+        away({**WEEK, "place": "atlantis"})
+    assert e.value.key == "place"
 
 
 def test_a_trip_without_a_bank_says_where_to_get_one() -> None:

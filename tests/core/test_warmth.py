@@ -219,7 +219,7 @@ def test_the_knee_is_where_more_hardly_helps() -> None:
 @pytest.mark.parametrize(
     ("change", "key", "words"),
     [
-        ({"build_ups": [{"id": "b", "name": "B", "layers": [{**FOAM, "thickness_mm": 0.0}]}]}, "thickness_mm", "more than 0"),
+        ({"build_ups": [{"id": "b", "name": "B", "layers": [{**FOAM, "thickness_mm": 0.0}]}]}, "thickness_mm", "at least"),
         ({"design_cold_c": 25.0}, "design_cold_c", "at most 20"),
         ({"design_hot_c": 80.0}, "design_hot_c", "at most 60"),
         ({"build_ups": [{"id": "b", "name": "B", "layers": [{"id": "x", "thickness_mm": 5.0}]}]}, "conductivity_w_mk", "layer of your own"),

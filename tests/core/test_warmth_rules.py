@@ -7,6 +7,7 @@ from typing import Any
 import pytest
 
 from bothy.core.finding import RULES
+from tests.core.test_dangers import CASES as DANGERS
 from tests.designs import BANK, found, lived
 from tests.rule_cases import after_its_remedy, raised_only_there
 
@@ -219,7 +220,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 
 
 def test_every_rule_of_warmth_has_its_case() -> None:
-    assert {r for r in RULES if r.startswith("warm-")} == set(CASES)
+    assert {r for r in RULES if r.startswith("warm-")} == set(CASES) | {r for r in DANGERS if r.startswith("warm-")}
 
 
 @pytest.mark.parametrize("rule", sorted(CASES))
@@ -249,8 +250,9 @@ def test_a_remedy_that_is_a_definite_change_ends_its_finding(rule: str) -> None:
     assert after_its_remedy(CASES, rule)[1] is None
 
 
-def test_nothing_is_said_of_warmth_until_somebody_begins_with_it() -> None:
-    assert not [r for r in found(lived(**WINTER)) if r.startswith("warm-")]
+def test_only_a_missing_heater_is_told_until_somebody_begins_with_it() -> None:
+    assert [r for r in found(lived(**WINTER)) if r.startswith("warm-")] == ["warm-heater-missing"]
+    assert not [r for r in found(lived()) if r.startswith("warm-")]
 
 
 def test_the_open_school_makes_a_wet_wall_advice() -> None:

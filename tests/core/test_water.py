@@ -181,7 +181,7 @@ def test_frost_is_quick_in_a_pipe_and_slow_in_a_tank() -> None:
         ({"pump": {**PUMP, "cut_out_kpa": 100.0}}, "cut_out_kpa", "more than cut_in"),
         ({"pump": {**PUMP, "points": PUMP["points"][:2]}}, "pump_points", "pressure 0"),
         ({"pump": {**PUMP, "appliance": "ghost"}}, "appliance", "does not exist"),
-        ({"care": {"strength_frac": 0.0}}, "strength_frac", "more than 0"),
+        ({"care": {"strength_frac": 0.0}}, "strength_frac", "at least"),
         ({"tests": [{"id": "t", "medium": "air", "start_kpa": 40.0, "end_kpa": 39.0}]}, "gas_volume_l", "whole volume"),
         ({"tanks": [{**TANK, "sender": {"kind": "stepped", "step_z_m": [0.2, 0.1]}}]}, "step_z_m", "rising"),
         ({"tanks": [{**TANK, "sender": {"empty_signal": 5.0, "full_signal": 5.0}}]}, "full_signal", "differ"),

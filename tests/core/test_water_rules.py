@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 
 from bothy.core.finding import RULES
+from tests.core.test_dangers import CASES as DANGERS
 from tests.designs import BANK, found, lived
 from tests.rule_cases import after_its_remedy, raised_only_there, with_a_remedy
 
@@ -180,7 +181,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 
 
 def test_every_rule_of_water_has_its_case() -> None:
-    assert {r for r in RULES if r.startswith("water-")} == set(CASES)
+    assert {r for r in RULES if r.startswith("water-")} == set(CASES) | {r for r in DANGERS if r.startswith("water-")}
 
 
 @pytest.mark.parametrize("rule", sorted(CASES))

@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
 from bothy.core.design.trips import Leg
-from bothy.core.trips.itinerary import EARTH_KM, apart_km
+from bothy.core.places import EARTH_KM, apart_km
 from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.formats.itinerary import MOST_CHARS, ItineraryPreview, moving, preview, read_gpx, write_table
 from tests.designs import blank

@@ -21,7 +21,7 @@ FONTS = (Path(__file__).parents[2] / "web" / "node_modules" / "inter-ui" / "web"
 PAPER = papers.Paper("Curlew łódź", 'as "planned"', 3, "A licensed person.", "A4", FONTS)
 DESIGN = curlew.design()
 REPORT = report(DESIGN)
-LISTS = bench_lists(DESIGN, REPORT.wiring.circuits, REPORT.wiring.raceways)
+LISTS = bench_lists(DESIGN, REPORT.wiring.circuits, REPORT.wiring.raceways, REPORT.wiring.others)
 
 
 def run(*command: str) -> str:

@@ -11,6 +11,7 @@ from sqlalchemy import Engine, inspect, text
 
 from bothy.core.design.document import Design
 from bothy.core.design.edit import apply_patch
+from bothy.core.sound import sound
 from bothy.demo import curlew
 from bothy.demo.load import load_demos
 from bothy.store.migrate import migrate
@@ -26,14 +27,14 @@ def projects(engine: Engine) -> Projects:
 
 @pytest.fixture
 def variant(projects: Projects) -> uuid.UUID:
-    projects.create("Tern", [("as planned", made(lived()))], "test")
+    projects.create("Tern", [("as planned", sound(made(lived())))], "test")
     return projects.all()[0].variants[0].id
 
 
 def people(projects: Projects, variant: uuid.UUID, n: int) -> int:
     """Save a revision with another number of people; returns its number."""
     head = projects.head(variant)
-    return projects.save(variant, head.revision, with_people(head.design, n), f"{n} people", "test")
+    return projects.save(variant, head.revision, sound(with_people(head.design, n)), f"{n} people", "test")
 
 
 def with_people(design: Design, n: int) -> Design:
@@ -57,7 +58,7 @@ def test_migrating_again_changes_nothing(migrated_url: str, engine: Engine) -> N
 
 
 def test_a_new_project_has_its_variants_at_revision_one(projects: Projects) -> None:
-    made_id = projects.create("Tern", [("as planned", made(lived())), ("lead bank", Design())], "me")
+    made_id = projects.create("Tern", [("as planned", sound(made(lived()))), ("lead bank", sound(Design()))], "me")
     row = projects.all()[0]
     assert (row.id, row.name, row.demo) == (made_id, "Tern", False)
     assert [(v.name, v.revision) for v in row.variants] == [("as planned", 1), ("lead bank", 1)]
@@ -66,14 +67,14 @@ def test_a_new_project_has_its_variants_at_revision_one(projects: Projects) -> N
 
 @pytest.mark.parametrize("name", ["Café ☕ łódź", "<b>bold</b>", "'; drop table projects; --", "a" * 120, "🚐"])
 def test_any_name_comes_back_as_it_was(projects: Projects, name: str) -> None:
-    made_id = projects.create(name, [(name, Design())], "me")
+    made_id = projects.create(name, [(name, sound(Design()))], "me")
     assert next(p for p in projects.all() if p.id == made_id).name == name
     assert projects.variants_of(made_id)[1][0][0] == name
 
 
 def test_a_design_comes_back_to_the_last_digit(projects: Projects) -> None:
     design = curlew.design()
-    projects.create("Curlew", [("x", design)], "me")
+    projects.create("Curlew", [("x", sound(design))], "me")
     assert projects.head(projects.all()[0].variants[0].id).design == design
 
 
@@ -87,7 +88,7 @@ def test_revisions_count_up_and_stay_as_they_were(projects: Projects, variant: u
 def test_a_stale_edit_is_refused_and_leaves_nothing(projects: Projects, variant: uuid.UUID) -> None:
     people(projects, variant, 3)
     with pytest.raises(Stale) as caught:
-        projects.save(variant, 1, made(lived()), "late", "other")
+        projects.save(variant, 1, sound(made(lived())), "late", "other")
     assert caught.value.head == 2
     assert len(projects.history(variant)) == 2
 
@@ -100,7 +101,7 @@ def test_of_two_at_once_exactly_one_wins(projects: Projects, variant: uuid.UUID)
         design = with_people(made(lived()), n)
         start.wait()
         try:
-            outcomes.append(projects.save(variant, 1, design, f"by {n}", str(n)))
+            outcomes.append(projects.save(variant, 1, sound(design), f"by {n}", str(n)))
         except Stale as exc:
             outcomes.append(exc)
 
@@ -156,7 +157,7 @@ def test_undo_on_a_stale_revision_is_refused(projects: Projects, variant: uuid.U
 
 def test_a_variant_is_copied_from_the_newest_design_and_goes_its_own_way(projects: Projects, variant: uuid.UUID) -> None:
     people(projects, variant, 3)
-    copied = projects.copy_variant(variant, "lead bank", "me")
+    copied = projects.copy_variant(variant, "lead bank", "me", sound(projects.head(variant).design))
     people(projects, copied, 9)
     assert projects.head(variant).design.life.people == 3
     assert projects.head(copied).design.life.people == 9
@@ -192,7 +193,7 @@ def test_what_is_not_there_is_missing(projects: Projects, variant: uuid.UUID) ->
     with pytest.raises(Missing):
         projects.rename(nobody, "x")
     with pytest.raises(Missing):
-        projects.save(nobody, 1, Design(), "x", "x")
+        projects.save(nobody, 1, sound(Design()), "x", "x")
 
 
 def test_the_demo_is_loaded_once_and_stays_away_when_put_away(projects: Projects) -> None:
@@ -206,7 +207,7 @@ def test_the_demo_is_loaded_once_and_stays_away_when_put_away(projects: Projects
 
 def test_the_latest_changed_comes_first(projects: Projects) -> None:
     for name in ("first", "second", "third"):
-        projects.create(name, [("v", Design())], "me")
+        projects.create(name, [("v", sound(Design()))], "me")
     assert [p.name for p in projects.all()] == ["third", "second", "first"]
     people(projects, projects.all()[2].variants[0].id, 3)
     assert projects.all()[0].name == "first"

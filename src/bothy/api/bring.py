@@ -10,7 +10,7 @@ from pydantic import BaseModel, Field, StringConstraints
 
 from bothy.api.problems import ProblemBody
 from bothy.api.projects import attachment
-from bothy.api.state import LogStore, Store
+from bothy.api.state import Cache, LogStore, Store, standing
 from bothy.api.trips import with_draws
 from bothy.api.variants import answer
 from bothy.core.context import Context
@@ -44,15 +44,15 @@ class Measured(BaseModel):
 
 
 @router.post("/variants/{variant_id}/itinerary/preview", operation_id="previewItinerary", responses={422: {"model": ProblemBody}})
-def preview_itinerary(variant_id: uuid.UUID, body: ItineraryText, store: Store) -> itinerary.ItineraryPreview:
+def preview_itinerary(variant_id: uuid.UUID, body: ItineraryText, store: Store, reports: Cache) -> itinerary.ItineraryPreview:
     """What a table of days or a GPX track means for this variant."""
-    return itinerary.preview(body.text, store.head(variant_id).design, body.km_h)
+    return itinerary.preview(body.text, standing(store, reports, variant_id).head.design, body.km_h)
 
 
 @router.get("/variants/{variant_id}/export/itinerary.csv", operation_id="exportItinerary", response_class=Response)
-def export_itinerary(variant_id: uuid.UUID, store: Store) -> Response:
+def export_itinerary(variant_id: uuid.UUID, store: Store, reports: Cache) -> Response:
     """The itinerary as a table that can be brought in again."""
-    head = store.head(variant_id)
+    head = standing(store, reports, variant_id).head
     return Response(itinerary.write_table(head.design), media_type="text/csv; charset=utf-8", headers=attachment(f"{head.project_name} itinerary.csv"))
 
 
@@ -84,13 +84,13 @@ def drop_measured(variant_id: uuid.UUID, logs: LogStore) -> None:
 
 
 @router.get("/variants/{variant_id}/measured", operation_id="getMeasured", response_model=Measured)
-def get_measured(variant_id: uuid.UUID, revision: int, store: Store, logs: LogStore) -> Response:
+def get_measured(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache, logs: LogStore) -> Response:
     """The kept log beside the run of a revision."""
     found = logs.get(variant_id)
     if found is None:
         return answer({"name": None, "beside": None, "problem": None}, revision)
     name, log = found
-    ctx = Context(with_draws(store.design_at(variant_id, revision), OVERLAY_DRAWS))
+    ctx = Context(with_draws(standing(store, reports, variant_id, revision).head.design, OVERLAY_DRAWS))
     try:
         out = beside(ctx, run_trip(ctx), log)
     except BadInput as exc:

@@ -14,7 +14,7 @@ from pydantic import Field
 from bothy.api.printing import PrintFailed, to_pdf
 from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import attachment
-from bothy.api.state import Cache, Store
+from bothy.api.state import Cache, Store, standing
 from bothy.core.contract import BadInput
 from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists, bench_lists
@@ -49,7 +49,7 @@ class _Made(NamedTuple):
 
     @property
     def lists(self) -> BenchLists:
-        return bench_lists(self.head.design, self.report.wiring.circuits, self.report.wiring.raceways)
+        return bench_lists(self.head.design, self.report.wiring.circuits, self.report.wiring.raceways, self.report.wiring.others)
 
     @property
     def panel(self) -> PanelPart:
@@ -71,14 +71,20 @@ WRITERS: dict[str, Callable[[_Made], str | bytes]] = {
 
 
 def _made(variant_id: uuid.UUID, store: Store, reports: Cache) -> _Made:
-    h = store.head(variant_id)
-    return _Made(h, reports.of(variant_id, h.revision, h.design).report)
+    head, kept = standing(store, reports, variant_id)
+    return _Made(head, kept.report)
 
 
 @router.get("/{variant_id}/export/{kind}", operation_id="exportVariant", response_class=Response)
 def export_variant(variant_id: uuid.UUID, kind: Kind, store: Store, reports: Cache) -> Response:
     m = _made(variant_id, store, reports)
     return Response(WRITERS[kind](m), media_type=MEDIA[kind.rsplit(".", 1)[1]], headers=attachment(f"{m.head.project_name} {kind}"))
+
+
+@router.get("/{variant_id}/document.json", operation_id="exportDocument", response_class=Response)
+def export_document(variant_id: uuid.UUID, store: Store, revision: int | None = None) -> Response:
+    """The stored text of a revision as it is, also where it can't be computed any more."""
+    return Response(store.document(variant_id, revision), media_type="application/json", headers=attachment("design document.json"))
 
 
 @router.get("/{variant_id}/paper/{kind}.pdf", operation_id="printVariant", response_class=Response, responses={503: {"model": ProblemBody}})

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 from typing import Any
 
 from fastapi import FastAPI, Request
@@ -11,6 +12,7 @@ from pydantic import BaseModel
 from sqlalchemy.exc import DBAPIError, OperationalError
 
 from bothy.core.contract import BadInput
+from bothy.core.sound import NotComputed
 from bothy.core.units import NotUnderstood
 from bothy.store.projects import Missing, Nothing, Stale
 
@@ -38,6 +40,8 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(BadInput)
     def _bad(_: Request, exc: BadInput) -> JSONResponse:
+        if isinstance(exc, NotComputed):
+            logging.getLogger("bothy").error("a design can't be computed", exc_info=exc.__cause__)
         return problem(422, exc.key, exc.message)
 
     @app.exception_handler(NotUnderstood)

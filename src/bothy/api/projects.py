@@ -11,9 +11,11 @@ from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field, StringConstraints
 
 from bothy.api.state import Store
+from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.vehicle import Preset, Vehicle
 from bothy.core.region import RegionKey
+from bothy.core.sound import Sound, sound
 from bothy.formats import project_file
 
 router = APIRouter(prefix="/api/projects", tags=["projects"])
@@ -62,7 +64,7 @@ def list_projects(store: Store) -> list[ProjectItem]:
 @router.post("", operation_id="createProject", status_code=201)
 def create_project(body: NewProject, store: Store) -> Made:
     design = Design(region=body.region, vehicle=Vehicle(preset=body.preset))
-    return Made(id=store.create(body.name, [("as planned", design)], "you"))
+    return Made(id=store.create(body.name, [("as planned", sound(design))], "you"))
 
 
 @router.patch("/{project_id}", operation_id="renameProject", status_code=204)
@@ -83,7 +85,13 @@ def restore_project(project_id: uuid.UUID, store: Store) -> None:
 @router.post("/import", operation_id="importProject", status_code=201)
 def import_project(body: FileText, store: Store) -> Made:
     file = project_file.read(body.text)
-    return Made(id=store.create(file.name, [(v.name, v.design) for v in file.variants], "import"))
+    checked: list[tuple[str, Sound]] = []
+    for i, v in enumerate(file.variants):
+        try:
+            checked.append((v.name, sound(v.design)))
+        except BadInput as exc:
+            raise BadInput(exc.key, exc.message.removeprefix(f"{exc.key}: "), f"variants[{i}].design.{exc.key}") from exc
+    return Made(id=store.create(file.name, checked, "import"))
 
 
 def attachment(name: str) -> dict[str, str]:

@@ -9,12 +9,13 @@ from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel
 
 from bothy.api.problems import ProblemBody
-from bothy.api.state import Store
+from bothy.api.state import Cache, Store, standing
 from bothy.api.trips import JobOut, JobRunner, JobStarted, JobStore, kept_body, quick_draws, refuse_second
 from bothy.api.variants import answer
+from bothy.core.places import legs_of
 from bothy.core.sizing.compare import SideBySide, side_by_side
 from bothy.core.sizing.search import WHOLE, SizingRun, search
-from bothy.core.trips.itinerary import NoTrip, legs_of
+from bothy.core.trips.itinerary import NoTrip
 from bothy.jobs.runner import Between
 
 router = APIRouter(prefix="/api/variants", tags=["sizing"])
@@ -30,9 +31,9 @@ class Searched(BaseModel):
 
 
 @router.post("/{variant_id}/sizing/jobs", operation_id="startSizing", status_code=202, responses={409: {"model": ProblemBody}, 422: {"model": ProblemBody}})
-def start_sizing(variant_id: uuid.UUID, request: Request, store: Store, jobs: JobStore, runner: JobRunner) -> JobStarted:
+def start_sizing(variant_id: uuid.UUID, request: Request, store: Store, reports: Cache, jobs: JobStore, runner: JobRunner) -> JobStarted:
     """Search the parts for the newest revision's trip."""
-    h = store.head(variant_id)
+    h = standing(store, reports, variant_id).head
     refuse_second(jobs, variant_id, KIND)
     if not legs_of(h.design):
         raise NoTrip("legs", "has no leg yet; add the first place of the trip")
@@ -51,7 +52,7 @@ def get_sizing(variant_id: uuid.UUID, store: Store, jobs: JobStore) -> Response:
 
 
 @router.get("/{variant_id}/beside", operation_id="getSideBySide", response_model=SideBySide, responses={422: {"model": ProblemBody}})
-def get_side_by_side(variant_id: uuid.UUID, revision: int, store: Store) -> Response:
+def get_side_by_side(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache) -> Response:
     """The supply of a revision, its schools, and those of the project's other variants, through the same weathers."""
-    design = store.design_at(variant_id, revision)
+    design = standing(store, reports, variant_id, revision).head.design
     return answer(side_by_side(design, store.siblings(variant_id), quick_draws(design)).model_dump(mode="json"), revision)

@@ -11,12 +11,13 @@ from fastapi import APIRouter, Depends, Request, Response
 from pydantic import BaseModel
 
 from bothy.api.problems import ProblemBody
-from bothy.api.state import Store
+from bothy.api.state import Cache, Store, standing
 from bothy.api.variants import answer
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
-from bothy.core.trips.itinerary import day_count, legs_of
+from bothy.core.places import legs_of
+from bothy.core.trips.itinerary import day_count
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.run import TripRun
 from bothy.forecast.client import ask, forecasts_for
@@ -96,9 +97,9 @@ def quick_draws(design: Design) -> int:
 
 
 @router.get("/variants/{variant_id}/trip", operation_id="getTrip", response_model=TripRun, responses={422: {"model": ProblemBody}})
-def get_trip(variant_id: uuid.UUID, revision: int, request: Request, store: Store) -> Response:
+def get_trip(variant_id: uuid.UUID, revision: int, request: Request, store: Store, reports: Cache) -> Response:
     """The trip of a revision through a few weathers, at once. The first draws are those of the thorough run, but for days that a forecast covers."""
-    design = store.design_at(variant_id, revision)
+    design = standing(store, reports, variant_id, revision).head.design
     ctx = Context(with_draws(design, quick_draws(design)))
     url = request.app.state.forecast_url
     near = forecasts_for(ctx, dt.date.today(), partial(ask, url)) if design.trips.forecast and url else None
@@ -108,9 +109,9 @@ def get_trip(variant_id: uuid.UUID, revision: int, request: Request, store: Stor
 @router.post(
     "/variants/{variant_id}/trip/jobs", operation_id="startTrip", status_code=202, responses={409: {"model": ProblemBody}, 422: {"model": ProblemBody}}
 )
-def start_trip(variant_id: uuid.UUID, store: Store, jobs: JobStore, runner: JobRunner) -> JobStarted:
+def start_trip(variant_id: uuid.UUID, store: Store, reports: Cache, jobs: JobStore, runner: JobRunner) -> JobStarted:
     """Run the newest revision through all the weathers it asks for, beside everything else."""
-    h = store.head(variant_id)
+    h = standing(store, reports, variant_id).head
     refuse_second(jobs, variant_id, KIND)
     if not legs_of(h.design):
         raise BadInput("legs", "has no leg yet; add the first place of the trip")

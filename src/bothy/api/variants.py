@@ -15,24 +15,32 @@ from pydantic import BaseModel, Field, StringConstraints
 from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import Title
 from bothy.api.reference import TableText
-from bothy.api.state import Cache, Kept, Reports, Store
+from bothy.api.state import Cache, Kept, Reports, Standing, Store, standing
 from bothy.core.book import FigureOut, WorkingOut
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.edit import PathGone, apply_patch, changed_paths
 from bothy.core.proposals.base import Group, Proposal
 from bothy.core.proposing import accept, propose
-from bothy.core.report import Report, difference, report
+from bothy.core.report import Report, difference
+from bothy.core.sound import Sound, sound
 from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.formats import circuits_table
-from bothy.store.projects import Projects, Stale, VariantHead
+from bothy.store.projects import Projects, Stale
 
 router = APIRouter(prefix="/api/variants", tags=["variants"])
 
 
+class Trouble(BaseModel):
+    """Why the newest revision can't be shown, and which one is shown instead (0: none can, an empty design stands in)."""
+
+    shown: int
+    reason: str
+
+
 class VariantState(BaseModel):
-    """A variant at its newest revision, with everything computed from it."""
+    """A variant at its newest revision, with everything computed from it; where that can't be, as it stood before, and why."""
 
     project_id: uuid.UUID
     project_name: str
@@ -41,6 +49,7 @@ class VariantState(BaseModel):
     revision: int
     can_undo: bool
     can_redo: bool
+    trouble: Trouble | None
     design: Design
     report: Report
 
@@ -136,21 +145,21 @@ def _conflict(store: Projects, id: uuid.UUID, expected: int, head: int) -> JSONR
     """412 with the paths that changed since the revision the edit was made on."""
     try:
         changed = changed_paths(store.design_at(id, expected).model_dump(mode="json"), store.design_at(id, head).model_dump(mode="json"))
-    except LookupError:
+    except (LookupError, BadInput):
         changed = ["/"]
     return problem(412, "revision", f"the design was changed meanwhile: it is at revision {head}, this edit was made on {expected}", head=head, changed=changed)
 
 
-def _tried(store: Projects, id: uuid.UUID, expected: int, body: Edit) -> tuple[VariantHead, Design, JSONResponse | None]:
-    """The head, and the design with the edit made on it; or the refusal, when the head has moved on or a path is gone."""
-    head = store.head(id)
-    if head.revision != expected:
-        return head, head.design, _conflict(store, id, expected, head.revision)
+def _tried(store: Projects, reports: Reports, id: uuid.UUID, expected: int, body: Edit) -> tuple[Standing, Sound] | JSONResponse:
+    """What stands, and the design with the edit made on it and computed; or the refusal, when the head has moved on or a path is gone."""
+    now = standing(store, reports, id)
+    if now.head.revision != expected:
+        return _conflict(store, id, expected, now.head.revision)
     ops = [op.model_dump(by_alias=True, exclude={"from_"} if op.from_ is None else set()) for op in body.ops]
     try:
-        return head, apply_patch(head.design, ops), None
+        return now, sound(apply_patch(now.head.design, ops))
     except PathGone as exc:
-        return head, head.design, problem(409, exc.key, exc.message)
+        return problem(409, exc.key, exc.message)
 
 
 def answer(body: Mapping[str, Any], revision: int) -> Response:
@@ -159,21 +168,21 @@ def answer(body: Mapping[str, Any], revision: int) -> Response:
 
 
 def _edited(
-    reports: Reports, id: uuid.UUID, new: int, design: Design, before: Kept | None, *, can_undo: bool, can_redo: bool, taken: list[str] | None = None
+    reports: Reports, id: uuid.UUID, new: int, one: Sound, before: Kept | None, *, can_undo: bool, can_redo: bool, taken: list[str] | None = None
 ) -> Response:
-    after = reports.of(id, new, design)
-    body = {"revision": new, "can_undo": can_undo, "can_redo": can_redo, "design": design.model_dump(mode="json"),
+    after = reports.keep(id, new, one)
+    body = {"revision": new, "can_undo": can_undo, "can_redo": can_redo, "design": one.design.model_dump(mode="json"),
             "change": difference(before.plain if before else None, after.plain), "taken": taken or []}  # fmt: skip
     return answer(body, new)
 
 
 @router.get("/{variant_id}", operation_id="getVariant", response_model=VariantState)
 def get_variant(variant_id: uuid.UUID, store: Store, reports: Cache) -> Response:
-    h = store.head(variant_id)
+    h, kept = standing(store, reports, variant_id)
     body = {
         "project_id": str(h.project_id), "project_name": h.project_name, "id": str(h.variant_id), "name": h.variant_name, "revision": h.revision,
-        "can_undo": h.can_undo, "can_redo": h.can_redo, "design": h.design.model_dump(mode="json"),
-        "report": reports.of(variant_id, h.revision, h.design).plain,
+        "can_undo": h.can_undo, "can_redo": h.can_redo, "trouble": {"shown": h.shown, "reason": h.trouble} if h.trouble else None,
+        "design": h.design.model_dump(mode="json"), "report": kept.plain,
     }  # fmt: skip
     return answer(body, h.revision)
 
@@ -181,7 +190,7 @@ def get_variant(variant_id: uuid.UUID, store: Store, reports: Cache) -> Response
 @router.get("/{variant_id}/working", operation_id="getWorking", response_model=dict[str, WorkingOut], responses={404: {"model": ProblemBody}})
 def get_working(variant_id: uuid.UUID, revision: int, key: Annotated[str, Query(max_length=300)], store: Store, reports: Cache) -> Response:
     """How one figure of a revision was reached: itself and all it was computed from, by key."""
-    kept = reports.known(variant_id, revision) or reports.of(variant_id, revision, store.design_at(variant_id, revision))
+    kept = reports.known(variant_id, revision) or standing(store, reports, variant_id, revision).kept
     try:
         return answer(kept.report.working(key), revision)
     except KeyError:
@@ -191,32 +200,34 @@ def get_working(variant_id: uuid.UUID, revision: int, key: Annotated[str, Query(
 @router.patch("/{variant_id}", operation_id="editVariant", response_model=Edited, responses=REFUSALS)
 def edit_variant(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache) -> Response:
     expected = _expected(if_match)
-    head, design, refused = _tried(store, variant_id, expected, body)
-    if refused is not None:
-        return refused
-    before = reports.of(variant_id, expected, head.design)
+    tried = _tried(store, reports, variant_id, expected, body)
+    if isinstance(tried, JSONResponse):
+        return tried
+    now, one = tried
     try:
-        new = store.save(variant_id, expected, design, body.message, body.author)
+        new = store.save(variant_id, expected, one, body.message, body.author)
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
-    return _edited(reports, variant_id, new, design, before, can_undo=True, can_redo=False)
+    return _edited(reports, variant_id, new, one, now.kept, can_undo=True, can_redo=False)
 
 
 @router.post("/{variant_id}/preview", operation_id="previewEdit", response_model=Previewed, responses=REFUSALS)
 def preview_edit(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache) -> Response:
     """What an edit would change, without making it."""
     expected = _expected(if_match)
-    head, design, refused = _tried(store, variant_id, expected, body)
-    if refused is not None:
-        return refused
-    before = reports.of(variant_id, expected, head.design)
-    return answer({"change": difference(before.plain, report(design).plain())}, expected)
+    tried = _tried(store, reports, variant_id, expected, body)
+    if isinstance(tried, JSONResponse):
+        return tried
+    now, one = tried
+    return answer({"change": difference(now.kept.plain, one.report.plain())}, expected)
 
 
 @router.post("/{variant_id}/copy", operation_id="copyVariant", status_code=201)
-def copy_variant(variant_id: uuid.UUID, body: NewVariant, store: Store) -> MadeVariant:
+def copy_variant(variant_id: uuid.UUID, body: NewVariant, store: Store, reports: Cache) -> MadeVariant:
+    now = standing(store, reports, variant_id)
     ops = [op.model_dump(by_alias=True, exclude_unset=True) for op in body.ops]
-    return MadeVariant(id=store.copy_variant(variant_id, body.name, "you", (lambda d: apply_patch(d, ops)) if ops else None))
+    one = sound(apply_patch(now.head.design, ops)) if ops else Sound(now.head.design, now.kept.report)
+    return MadeVariant(id=store.copy_variant(variant_id, body.name, "you", one))
 
 
 @router.post("/{variant_id}/{direction}", operation_id="stepVariant", response_model=Edited, responses=REFUSALS)
@@ -224,48 +235,48 @@ def step_variant(variant_id: uuid.UUID, direction: Literal["undo", "redo"], if_m
     expected = _expected(if_match)
     before = reports.known(variant_id, expected)
     try:
-        store.step(variant_id, expected, direction, "you")
+        new, one = store.step(variant_id, expected, direction, "you")
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
     head = store.head(variant_id)
-    return _edited(reports, variant_id, head.revision, head.design, before, can_undo=head.can_undo, can_redo=head.can_redo)
+    return _edited(reports, variant_id, new, one, before, can_undo=head.can_undo, can_redo=head.can_redo)
 
 
 @router.get("/{variant_id}/proposals", operation_id="listProposals")
-def list_proposals(variant_id: uuid.UUID, store: Store) -> list[Proposal]:
-    return propose(store.head(variant_id).design)
+def list_proposals(variant_id: uuid.UUID, store: Store, reports: Cache) -> list[Proposal]:
+    return propose(standing(store, reports, variant_id).head.design)
 
 
 @router.put("/{variant_id}/proposals", operation_id="acceptProposals", response_model=Edited, responses=REFUSALS)
 def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfMatch, store: Store, reports: Cache) -> Response:
     expected = _expected(if_match)
-    head = store.head(variant_id)
+    head, before = standing(store, reports, variant_id)
     if head.revision != expected:
         return _conflict(store, variant_id, expected, head.revision)
     design, taken = accept(head.design, body.ids, body.groups or None)
     if not taken:
         raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
-    before = reports.of(variant_id, expected, head.design)
+    one = sound(design)
     try:
-        new = store.save(variant_id, expected, design, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you")
+        new = store.save(variant_id, expected, one, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you")
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
-    return _edited(reports, variant_id, new, design, before, can_undo=True, can_redo=False, taken=taken)
+    return _edited(reports, variant_id, new, one, before, can_undo=True, can_redo=False, taken=taken)
 
 
 @router.get("/{variant_id}/lists", operation_id="getBenchLists")
 def get_bench_lists(variant_id: uuid.UUID, store: Store, reports: Cache) -> BenchLists:
     """Labels, cable to buy, terminals, fuses with spares and the loop test, of the newest revision."""
-    h = store.head(variant_id)
-    wiring = reports.of(variant_id, h.revision, h.design).report.wiring
-    return bench_lists(h.design, wiring.circuits, wiring.raceways)
+    h, kept = standing(store, reports, variant_id)
+    wiring = kept.report.wiring
+    return bench_lists(h.design, wiring.circuits, wiring.raceways, wiring.others)
 
 
 @router.post("/{variant_id}/circuits/preview", operation_id="previewCircuits")
 def preview_circuits(variant_id: uuid.UUID, body: TableText, store: Store, reports: Cache) -> circuits_table.CircuitPreview:
     """What a table of circuits means for the newest revision, line by line. Nothing is saved."""
-    h = store.head(variant_id)
-    parts = reports.of(variant_id, h.revision, h.design).report.wiring.circuits
+    h, kept = standing(store, reports, variant_id)
+    parts = kept.report.wiring.circuits
     return circuits_table.preview(body.text, h.design, {p.code: id for id, p in parts.items()})
 
 
@@ -277,5 +288,5 @@ def list_revisions(variant_id: uuid.UUID, store: Store) -> list[HistoryItem]:
 @router.get("/{variant_id}/diagram", operation_id="getDiagram")
 def get_diagram(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache, fold: Annotated[list[str], Query(max_length=60)] = []) -> Diagram:  # noqa: B006
     """The single-line diagram of a revision; ``fold`` names boards (board:<id>) or the mains side (power:inverter) to show as one row."""
-    kept = reports.known(variant_id, revision) or reports.of(variant_id, revision, store.design_at(variant_id, revision))
+    kept = reports.known(variant_id, revision) or standing(store, reports, variant_id, revision).kept
     return kept.report.diagram(fold)

@@ -9,7 +9,7 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
 from bothy.api.problems import ProblemBody
-from bothy.api.state import Store
+from bothy.api.state import Cache, Store, standing
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.water.pressure import solve_taps
@@ -31,9 +31,9 @@ class TapsOpen(BaseModel):
 
 
 @router.get("/{variant_id}/taps", operation_id="getTaps", response_model=TapsOpen, responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}})
-def get_taps(variant_id: uuid.UUID, revision: int, store: Store, open: Annotated[list[str] | None, Query(max_length=60)] = None) -> TapsOpen:
+def get_taps(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache, open: Annotated[list[str] | None, Query(max_length=60)] = None) -> TapsOpen:
     """The pressure side of a revision with these outlets open."""
-    design = store.design_at(variant_id, revision)
+    design = standing(store, reports, variant_id, revision).head.design
     w, chosen = design.water, list(dict.fromkeys(open or []))
     outlets = {r.id for r in w.runs if r.outlet != "none"}
     for one in chosen:

@@ -8,9 +8,10 @@ from typing import Any, Literal, cast
 from pydantic import BaseModel
 
 from bothy.core.book import Book
-from bothy.core.catalogue.climates import MONTHS, Climate, climate
+from bothy.core.catalogue.climates import MONTHS, Climate
 from bothy.core.design.document import Design
 from bothy.core.figure import Figure, given
+from bothy.core.places import Stay, place_of, stays_of
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, SystemVoltage
 from bothy.core.region import REGIONS, Region
 
@@ -87,7 +88,7 @@ class Context:
         self.nights = self._number("/life/nights_between_hookups", "nights between hook-ups", life.nights_between_hookups, 3, "nights",
                                    "three, until you say")  # fmt: skip
         place = self._other("/life/place", "place", life.place, DEFAULT_PLACE[d.region], "a town of the region, until you say where")
-        self.climate: Climate = climate(place)
+        self.climate: Climate = place_of(d, place)
         self._say("/life/place", self.climate.name)
         self.from_month = int(self._number("/life/from_month", "first month", life.from_month, 1, "", "all year, until you say"))
         self.to_month = int(self._number("/life/to_month", "last month", life.to_month, 12, "", "all year, until you say"))
@@ -95,8 +96,11 @@ class Context:
             self._say(path, MONTHS[month - 1])
         self._say("/vehicle/bank_place", BANK_PLACES[self.bank_place])
         self._say("/vehicle/smart_alternator", "yes" if self.smart else "no")
+        self.stays: list[Stay] = stays_of(d)
         self.drive_h = self._number("/life/drive_h_per_day", "driving per day", life.drive_h_per_day,
                                     0.5 if self.alternator_a > 0 else 0.0, "h", "half an hour a day, until you say")  # fmt: skip
+        self.drive_daily = bool(life.drive_h_per_day)
+        """Whether driving between hook-ups is said to be daily; where it is only assumed the bank must carry a stay without it."""
         self.system_v = cast(SystemVoltage, int(self._number("/power/system_voltage_v", "system voltage", d.power.system_voltage_v, self._system_default(), "V",
                                          "what the vehicle has, 12 V where it has none")))  # fmt: skip
         self._warmth()
@@ -106,18 +110,22 @@ class Context:
 
     def _warmth(self) -> None:
         """Temperatures to design for, and how leaky the shell is."""
-        w, months = self.design.warmth, self._planned()
+        w = self.design.warmth
         self.indoor_c = self._number("/warmth/indoor_temp_c", "warm by day", w.indoor_temp_c, 20, "°C", "usual while awake")
         self.night_c = self._number("/warmth/night_temp_c", "warm by night", w.night_temp_c, 16, "°C", "usual while asleep")
-        cold = min(self.climate.tmin_c[m - 1] for m in months) - 6
-        hot = max(self.climate.tmax_c[m - 1] for m in months) + 5
+        coldest, hottest = min(self.met(), key=lambda x: x[0].tmin_c[x[1] - 1]), max(self.met(), key=lambda x: x[0].tmax_c[x[1] - 1])
+        cold, hot = coldest[0].tmin_c[coldest[1] - 1] - 6, hottest[0].tmax_c[hottest[1] - 1] + 5
         self.cold_c = self._number("/warmth/design_cold_c", "coldest to design for", w.design_cold_c, round(min(cold, self.night_c - 1), 1), "°C",
-                                   f"6 K under the coldest month's mean minimum in {self.climate.name}")  # fmt: skip
+                                   f"6 K under the coldest month's mean minimum in {coldest[0].name}")  # fmt: skip
         self.hot_c = self._number("/warmth/design_hot_c", "hottest to design for", w.design_hot_c, round(hot, 1), "°C",
-                                  f"5 K over the hottest planned month's mean maximum in {self.climate.name}")  # fmt: skip
+                                  f"5 K over the hottest planned month's mean maximum in {hottest[0].name}")  # fmt: skip
         self.leak_per_h = self._number(
             "/warmth/leak_per_h", "air that leaks", w.leak_per_h, 1.0, "1/h", "closed, with a breeze or fixed vents; handbook 04 §4.12"
         )
+
+    def met(self) -> list[tuple[Climate, int]]:
+        """Every climate and month that is planned: Life's place in its months, and the places of the trip in theirs."""
+        return [(self.climate, m) for m in self._planned()] + [(s.climate, m) for s in self.stays for m in sorted(s.months)]
 
     def _planned(self) -> list[int]:
         n, out = self.from_month, [self.from_month]
@@ -173,17 +181,17 @@ class Context:
         return max({"winter": 18.0, "shoulder": 20.0, "summer": 22.0}[season], hottest + 2.0)
 
     def coldest_night(self) -> Figure:
-        """The coldest night to design for: 6 K under the coldest month's mean minimum (typical)."""
-        month = min(self.months, key=lambda m: self.climate.tmin_c[m - 1])
-        t = self.climate.tmin_c[month - 1]
-        mean = given("mean_minimum_c", t, "table", f"{self.climate.name}, {MONTHS[month - 1]}; approximate normals")
+        """The coldest night to design for, at Life's place or on the trip: 6 K under the coldest month's mean minimum (typical)."""
+        where, month = min(self.met(), key=lambda x: x[0].tmin_c[x[1] - 1])
+        t = where.tmin_c[month - 1]
+        mean = given("mean_minimum_c", t, "table", f"{where.name}, {MONTHS[month - 1]}; approximate normals")
         return Figure(t - 6.0, "°C", "Coldest night", expression="mean minimum − 6 K", source="typical cold spell; approximate",
                       inputs=(("mean_minimum_c", mean),))  # fmt: skip
 
     def record_cold(self) -> Figure:
-        """The cold to take for a panel's voltage: 14 K under the coldest mean minimum of the year (cautious)."""
-        month = min(range(1, 13), key=lambda m: self.climate.tmin_c[m - 1])
-        mean = given("mean_minimum_c", self.climate.tmin_c[month - 1], "table", f"{self.climate.name}, {MONTHS[month - 1]}; approximate normals")
+        """The cold to take for a panel's voltage: 14 K under the coldest mean minimum of the year at Life's place, or on the trip (cautious)."""
+        where, month = min([(self.climate, m) for m in range(1, 13)] + self.met(), key=lambda x: x[0].tmin_c[x[1] - 1])
+        mean = given("mean_minimum_c", where.tmin_c[month - 1], "table", f"{where.name}, {MONTHS[month - 1]}; approximate normals")
         return Figure(mean.value - 14.0, "°C", "Record cold", expression="mean minimum − 14 K", source="cautious; use the local record low",
                       inputs=(("mean_minimum_c", mean),))  # fmt: skip
 

@@ -16,7 +16,7 @@ from bothy.core.context import Assumption, Context
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
 from bothy.core.feeds import Feed, Feeds
-from bothy.core.figure import Figure, given
+from bothy.core.figure import Figure, given, total
 from bothy.core.finding import Finding, Remedy, finding, in_order, rule
 from bothy.core.gas.part import GasPart, gas_part
 from bothy.core.gas.rules import gas_findings
@@ -32,16 +32,26 @@ from bothy.core.wiring.circuits import CircuitPart, Worked, work_circuits
 from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.diagram_layout import diagram
 from bothy.core.wiring.distribution import NetworkPart, work_network
+from bothy.core.wiring.feeding_rules import feeding_findings
 from bothy.core.wiring.lighting import LightingPart, work_lighting
 from bothy.core.wiring.loop_test import LoopRow, work_loops
 from bothy.core.wiring.mains import MainsPart, work_mains
-from bothy.core.wiring.mains_rules import mains_findings
+from bothy.core.wiring.mains_rules import mains_findings, shore_findings
 from bothy.core.wiring.making_rules import making_findings
 from bothy.core.wiring.network_rules import network_findings
+from bothy.core.wiring.other_cables import OtherPart, work_others
 from bothy.core.wiring.panel_design import PanelPart, work_panel
 from bothy.core.wiring.raceways import RacewayPart, work_raceways
 from bothy.core.wiring.rules import refit, wiring_findings
 
+rule(
+    "vehicle-payload-exceeded",
+    "danger",
+    "vehicle",
+    "Payload exceeded",
+    "Use lighter parts, carry less water, or have the plate raised.",
+    "vehicle’s plate; road traffic law",
+)
 rule("vehicle-payload-used", "advice", "vehicle", "Payload is going fast", "Lighter parts, or a higher plate.", "handbook 07")
 
 
@@ -75,6 +85,7 @@ class WiringPart(BaseModel):
     raceways: dict[str, RacewayPart]
     lighting: LightingPart
     loops: dict[str, LoopRow]
+    others: dict[str, OtherPart]
 
 
 class Report(BaseModel):
@@ -116,6 +127,10 @@ class Report(BaseModel):
         return {**self.plain(), "figures": self._book.all_workings()}
 
 
+TRICKLE_A = 2.0
+"""What tops up the starter battery from the house bank (typical)."""
+
+
 def feeds_of(ctx: Context, s: Supply) -> Feeds:
     """Currents that the sources and the inverter put on their cables."""
     p = ctx.design.power
@@ -126,28 +141,46 @@ def feeds_of(ctx: Context, s: Supply) -> Feeds:
     for key, c in (("solar", p.controller), *((f"solar:{a.id}", a.controller) for a in p.arrays)):
         if c is not None:
             out[key] = Feed(given("current_a", c.max_charge_current_a, "typed", c.name, label="controller's top current"), volts)
-    if p.driving is not None:
+    if s.path_a is not None:
+        out["driving"] = out["driving_in"] = Feed(s.path_a, volts)
+    elif p.driving is not None:
         out["driving"] = Feed(given("current_a", p.driving.rating_a, "typed", p.driving.name, label="charger's output"), volts)
-    if p.driving is not None and p.driving.school != "second":
+    if p.driving is not None and p.driving.school != "second" and s.path_a is None:
         amps: Figure | None = None
         if s.driving is not None and s.driving.input_current_a is not None:
             amps = s.driving.figure("input_current_a")
-        elif s.driving is not None and s.driving.relay_current_a is not None:
-            amps = given("current_a", s.driving.relay_current_a, "computed", "what the relay would pass")
+        elif p.driving.school == "relay":
+            amps = out["driving"].current_a
         else:
             ratio = volts / ctx.vehicle_v
             amps = Figure(p.driving.rating_a * 1.2 * ratio, "A", "Input current", expression="about 1.2·rating·U_bank/U_vehicle", source="cautious estimate",
                           inputs=(("rating_a", given("rating_a", p.driving.rating_a, "typed", p.driving.name)),))  # fmt: skip
         out["driving_in"] = Feed(amps, ctx.vehicle_v)
+    if ctx.design.vehicle.starter_trickle:
+        out["trickle"] = Feed(given("current_a", TRICKLE_A, "default", "a trickle of 1 to 2 A for the starter battery", label="trickle"), volts)
     if p.shore is not None:
         out["shore"] = Feed(given("current_a", p.shore.charger_current_a, "typed", p.shore.name, label="charger's output"), volts)
     return out
 
 
-def _vehicle(ctx: Context, power: PowerPart) -> tuple[VehiclePart, list[Finding]]:
+PERSON_KG = 75.0
+"""A passenger with pockets; the driver is in the vehicle's own mass (EU 1230/2012)."""
+
+
+def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float) -> tuple[VehiclePart, list[Finding]]:
     out: list[Finding] = []
     ctx.book.put("vehicle/payload_kg", ctx.figure("/vehicle/payload_kg"))
-    if ctx.payload_kg > 0 and power.mass_kg > 0.25 * ctx.payload_kg:
+    crew = given(
+        "mass_kg", PERSON_KG * max(0, ctx.people - 1), "assumed", "75 kg each; the driver is in the vehicle’s own mass", label="people besides the driver"
+    )
+    loaded = ctx.book.put("vehicle/loaded_kg", total("Mass that is known so far", "kg", [
+        ("what is chosen", ctx.book.figures["power/mass_kg"]), ("water, tanks full", given("mass_kg", water_kg, "computed", "tanks and what is in them", label="water, tanks full")),
+        ("gas", given("mass_kg", gas_kg, "computed", "vessels full", label="gas vessels")), ("people", crew)], "furniture, insulation and luggage come on top"))  # fmt: skip
+    if loaded.value > ctx.payload_kg:
+        out.append(finding("vehicle-payload-exceeded", "vehicle", "Vehicle",
+                           f"{loaded.value:,.0f} kg are known so far, before furniture and luggage; the payload is {ctx.payload_kg:,.0f} kg. Overloaded, brakes and tyres fail, and the insurer doesn’t pay.",
+                           figures=["vehicle/loaded_kg", "vehicle/payload_kg"]))  # fmt: skip
+    elif ctx.payload_kg > 0 and power.mass_kg > 0.25 * ctx.payload_kg:
         out.append(finding("vehicle-payload-used", "vehicle", "Vehicle",
                            f"{power.mass_kg:.0f} kg of {ctx.payload_kg:.0f} kg are taken before furniture, water and people.",
                            figures=["power/mass_kg", "vehicle/payload_kg"]))  # fmt: skip
@@ -202,7 +235,7 @@ def report(design: Design) -> Report:
     def refit_at(index: int) -> Remedy | None:
         return refit(worked[index])
 
-    vehicle, found = _vehicle(ctx, power)
+    found: list[Finding] = []
     found += power_findings(ctx, uses, supply, power, refit_at)
     found += wiring_findings(ctx, worked)
     found += network_findings(ctx, worked, network)
@@ -211,10 +244,14 @@ def report(design: Design) -> Report:
     raceways, crowded = work_raceways(ctx, worked)
     found += crowded
     found += making_findings(ctx, worked)
+    found += feeding_findings(ctx, worked)
+    others, thin = work_others(ctx, worked)
+    found += thin
     lighting, dark = work_lighting(ctx, worked)
     found += dark
     mains = work_mains(ctx, worked)
     found += mains_findings(ctx, worked, mains)
+    found += shore_findings(ctx)
     loops, failed = work_loops(design, circuits)
     found += failed
     warm = warmth_part(ctx)
@@ -223,6 +260,8 @@ def report(design: Design) -> Report:
     found += water_findings(ctx, wet)
     gassed = gas_part(ctx, {m.month: m.fuel_kg / 30.4 for m in warm.part.months if m.planned and m.fuel_kg is not None}, warm.part.air)
     found += gas_findings(ctx, gassed)
+    vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg)
+    found = [*heavy, *found]
     sheet, tested = prove_part(ctx, [
         SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
         for w in worked], feeds)  # fmt: skip
@@ -234,7 +273,7 @@ def report(design: Design) -> Report:
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=quick(WiringPart, circuits=circuits, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops), warmth=warm.part, water=wet.part, gas=gassed.part, prove=sheet, findings=found, figures=ctx.book.shown(),
+        wiring=quick(WiringPart, circuits=circuits, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops, others=others), warmth=warm.part, water=wet.part, gas=gassed.part, prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book = ctx.book
     out._diagram = partial(diagram, ctx, worked)

@@ -5,9 +5,14 @@ from __future__ import annotations
 from typing import Literal
 
 G = 9.80665
-RestraintSchool = Literal["interior_10g", "converter_5g", "cargo_lashing"]
+RestraintSchool = Literal["interior_10g", "converter_5g", "cargo_lashing", "boat_heel"]
 ACCELERATIONS: dict[str, tuple[float, float, float, float]] = {
-    "interior_10g": (10, 10, 10, 10), "converter_5g": (5, 3, 3, 1), "cargo_lashing": (0.8, 0.5, 0.5, 0.2),
+    "interior_10g": (10, 10, 10, 10), "converter_5g": (5, 3, 3, 1), "cargo_lashing": (0.8, 0.5, 0.5, 0.2), "boat_heel": (1.5, 1.5, 1.5, 1.0),
 }  # fmt: skip
 """Forward, sideways, rearward and up in g."""
-SCHOOLS = {"interior_10g": "10 g every way", "converter_5g": "5 g forward, 3 g sideways", "cargo_lashing": "0.8 g forward"}
+SCHOOLS = {
+    "interior_10g": "10 g every way",
+    "converter_5g": "5 g forward, 3 g sideways",
+    "cargo_lashing": "0.8 g forward",
+    "boat_heel": "1.5 g every way, 1 g up: a small boat thrown on her side",
+}

@@ -174,6 +174,7 @@ def _made(wiring: dict[str, Any]) -> None:
             for place, wire in zip(z["places"], known["wires"], strict=True):
                 place["wire_m"] = wire
     wiring["panel"] |= {"door_distance_m": 0.45, "floor_height_m": 1.3}
+    next(c for c in wiring["circuits"] if c["kind"] == "main")["fuse_distance_m"] = 0.15
     wiring |= {"isolator_a": 400.0, "live_covered": True, "bus_studs_count": 4, "bus_stud_mm": 10}
 
 
@@ -203,5 +204,6 @@ def design() -> Design:
     data["warmth"] = CURLEW
     data["water"] = wet.CURLEW
     data["gas"] = lpg.CURLEW
+    data["wiring"]["others"].append({"id": "gb", "kind": "gas_bond", "name": "Bond of the gas pipe", "area_mm2": 4.0, "length_m": 1.5})
     data["prove"] = {"readings": _readings(), "meter": {"loop_resolution_mohm": 1.0}}
     return load_design(data)

@@ -89,11 +89,14 @@ def design() -> Design:
     data["warmth"] = FIDDLEHEAD
     data["water"] = wet.FIDDLEHEAD
     data["gas"] = lpg.FIDDLEHEAD
+    data["wiring"]["others"].append({"id": "gb", "kind": "gas_bond", "name": "Bond of the gas pipe", "awg": "10", "length_m": 1.5})
     data["trips"] = {"start_date": "2026-06-01", "legs": [
         {"id": "denver", "place": "denver", "days_count": 3, "shore": True, "day_type": "working"},
         {"id": "moab", "place": "moab", "days_count": 3, "drive_h": 6.0, "day_type": "working", "refills": ["water", "grey_dump"]},
         {"id": "albuquerque", "place": "albuquerque", "days_count": 4, "drive_h": 6.0, "shore": True, "day_type": "working", "refills": ["water", "grey_dump", "toilet_dump"]}]}  # fmt: skip
-    data["wiring"]["mains"] |= {"bond": "permanent", "keep": ["roof-ac"]}
+    data["wiring"]["mains"] |= {"bond": "permanent", "keep": ["roof-ac"], "shedding": "hand", "surge": True}
+    data["wiring"]["isolator_a"] = 300.0
+    next(c for c in data["wiring"]["circuits"] if c["kind"] == "main")["fuse_distance_m"] = 0.12
     data["wiring"]["panel"] |= {"door_distance_m": 0.4, "floor_height_m": 1.25}
     data["wiring"]["raceways"] = [{"id": "street-side", "name": "Street side trunking, low voltage", "kind": "trunking", "width_mm": 50.0, "height_mm": 30.0,
                                    "length_m": 4.2, "by": "typed"}]  # fmt: skip

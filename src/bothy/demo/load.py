@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from bothy.core.sound import sound
 from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.store.projects import Projects
 
@@ -11,6 +12,6 @@ def load_demos(projects: Projects) -> list[str]:
     made = []
     for key, demo in (("saltbush", saltbush), ("fiddlehead", fiddlehead), ("curlew", curlew)):
         if not projects.has_demo(key):
-            projects.create(demo.NAME, [(demo.VARIANT, demo.design())], "demo", demo=key)
+            projects.create(demo.NAME, [(demo.VARIANT, sound(demo.design()))], "demo", demo=key)
             made.append(demo.NAME)
     return made

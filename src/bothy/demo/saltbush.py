@@ -83,4 +83,10 @@ def design() -> Design:
     data = planned.model_dump(mode="json")
     for n, c in enumerate(data["wiring"]["circuits"]):
         c["length_m"] = c["length_m"] or {"main": 0.5, "inverter": 1.2, "feeder": 1.6, "solar": 4.5, "shore": 2.0}.get(c["kind"], 3.0 + 0.5 * (n % 9))
-    return accept(load_design(data), groups=["circuits", "panel", "lighting"])[0]
+    planned, _ = accept(load_design(data), groups=["circuits", "panel", "lighting"])
+    data = planned.model_dump(mode="json")
+    data["wiring"]["isolator_a"] = 350.0
+    for c in data["wiring"]["circuits"]:
+        if c["kind"] == "main":
+            c["fuse_distance_m"] = 0.15
+    return load_design(data)

@@ -79,7 +79,7 @@ SALTBUSH: dict[str, Any] = {
         {"id": "shower", "name": "Shower extract", "kind": "extract", "free_area_mm2": 9000.0, "flow_max_m3_h": 90.0, "pressure_max_pa": 30.0, "power_max_w": 5.0, "closable": True},
     ],
     "damp": {"meals_per_day": 6.0, "showers_per_day": 4.0, "hob_kw": 4.5, "hob_h_per_day": 1.2},
-    "cooler": {"name": "Roof cooler 2.9 kW, 24 V", "part": "cool-24", "capacity_w": 2900.0, "eer": 2.8, "supply": "native", "compressor": "variable", "fan_power_w": 25.0, "set_c": 28.0, "hours_wanted": 4.0, "from_h": 11.0, "to_h": 21.0, "mass_kg": 34.0},
+    "cooler": {"name": "Roof cooler 3.2 kW, 24 V", "part": None, "capacity_w": 3200.0, "eer": 2.8, "supply": "native", "compressor": "variable", "fan_power_w": 25.0, "set_c": 28.0, "hours_wanted": 4.0, "from_h": 11.0, "to_h": 21.0, "mass_kg": 34.0},
     "cabinets": [{"id": "cold-store", "name": "Cold store compressors", "heat_w": 140.0, "max_c": 50.0, "stack_height_m": 0.9, "case_area_m2": 0.6, "low_mm2": 30000.0, "high_mm2": 30000.0}],
     "alarms": [{"id": "co", "kind": "co", "mounting": "wall", "burner_mm": 2100.0, "below_ceiling_mm": 300.0, "name": "CO alarm, galley"}, {"id": "smoke", "kind": "smoke", "mounting": "ceiling", "wall_mm": 600.0, "name": "Smoke alarm, bunks"}],
 }  # fmt: skip

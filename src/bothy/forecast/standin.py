@@ -11,8 +11,8 @@ from fastapi import FastAPI, Query
 from pydantic import BaseModel
 
 from bothy.core.catalogue.climates import MONTHS
+from bothy.core.places import nearest
 from bothy.core.sun.draws import WeatherDrawIn, weather_draw
-from bothy.core.trips.itinerary import nearest
 
 MOST_DAYS = 10
 PORT = 8091

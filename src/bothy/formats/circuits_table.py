@@ -16,6 +16,7 @@ from bothy.core.design.wiring import Circuit, CircuitKind
 from bothy.core.units import NotUnderstood, parse, show
 from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.fuses import FAMILIES
+from bothy.core.wiring.other_cables import CODES
 from bothy.formats.appliances_csv import match_columns
 from bothy.formats.tables import MAX_ROWS, rows_of, unplain
 
@@ -32,6 +33,7 @@ WORDS: dict[str, tuple[str, ...]] = {
     "family": ("type", "fuse family", "family", "fuse type"),
     "note": ("note", "notes", "remark", "comment"),
 }
+OTHER_CODE = re.compile(rf"({'|'.join(CODES.values()).lower()})(-.*)?")
 READ = ("length", "cable", "rating", "feeds")
 
 
@@ -169,6 +171,11 @@ def preview(text: str, design: Design, codes: dict[str, str]) -> CircuitPreview:
         if not any(row):
             continue
         cells = {f: row[i] if i < len(row) else "" for f, i in found.items()}
+        if OTHER_CODE.fullmatch(cells.get("code", "").strip().lower()):  # of the schedule, but no circuit of a board
+            lines.append(
+                CircuitLine(number=n, status="empty", text=shown, understood="no circuit of a board: left as it is", problem=None, match=None, fields=None)
+            )
+            continue
         match = _match(cells, codes, design)
         try:
             if len(row) > len(rows[start]):

@@ -16,7 +16,7 @@ from pydantic import BaseModel, ValidationError
 from bothy.core.contract import BadInput, explain
 from bothy.core.design.document import Design
 from bothy.core.design.trips import MOST_DAYS, DayType, Leg, OwnPlace, Refill
-from bothy.core.trips.itinerary import apart_km, nearest, places_of
+from bothy.core.places import apart_km, nearest, places_of
 from bothy.core.units import NotUnderstood, parse
 from bothy.formats.appliances_csv import match_columns
 from bothy.formats.tables import number_of, rows_of, unplain
@@ -412,7 +412,7 @@ def _untimed(pieces: list[list[Point]], places: _Places, km_h: float) -> list[Le
 
 def write_table(design: Design) -> str:
     """The itinerary as a table that Bothy reads back."""
-    from bothy.core.trips.itinerary import legs_of
+    from bothy.core.places import legs_of
     from bothy.formats.tables import plain
 
     rows = ["date,place,lat,lon,nights,drive_start_h,drive_h,shore,persons_count,refills,day_type,note"]

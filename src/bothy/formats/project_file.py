@@ -38,10 +38,19 @@ def schema() -> dict[str, Any]:
     return {"$schema": "https://json-schema.org/draft/2020-12/schema", "$id": "bothy-project-1", **made}
 
 
-def write(name: str, variants: list[tuple[str, Design]]) -> str:
-    """The text of a project file."""
-    file = ProjectFile(name=name, variants=[VariantOut(name=n, design=d) for n, d in variants])
-    return json.dumps(file.model_dump(mode="json"), indent=1, ensure_ascii=False) + "\n"
+def write(name: str, variants: list[tuple[str, Design | str]]) -> str:
+    """The text of a project file. A design that can't be read any more comes as its stored text, and goes out as it is."""
+
+    def plain(d: Design | str) -> Any:
+        if isinstance(d, Design):
+            return d.model_dump(mode="json")
+        try:
+            return json.loads(d)
+        except json.JSONDecodeError:
+            return d
+
+    file = {"format": FORMAT, "schema_version": SCHEMA_VERSION, "name": name, "variants": [{"name": n, "design": plain(d)} for n, d in variants]}
+    return json.dumps(file, indent=1, ensure_ascii=False) + "\n"
 
 
 def read(text: str) -> ProjectFile:

@@ -17,7 +17,7 @@ HEADINGS = ("code", "circuit", "board", "feeds", "length one way m", "design cur
 
 
 def rows(design: Design, report: Report) -> list[list[str | float]]:
-    """One row a circuit, in the order of the schedule; open values are empty."""
+    """One row a circuit, in the order of the schedule, then the cables that are no circuits; open values are empty."""
     boards = {b.id: b.name for b in design.wiring.boards}
     out: list[list[str | float]] = []
     for c in design.wiring.circuits:
@@ -29,6 +29,12 @@ def rows(design: Design, report: Report) -> list[list[str | float]]:
             round(p.drop_v, 3) if p.drop_v is not None else "", round(100 * p.drop_frac, 2) if p.drop_frac is not None else "", round(p.path_drop_v, 3) if p.path_drop_v is not None else "", round(p.limit_v, 3),
             "none" if c.fuse_a is None else c.protection, c.fuse_a if c.fuse_a is not None else "",
             FAMILIES[c.fuse_family].name if c.fuse_family else "", "; ".join(open_findings),
+        ])  # fmt: skip
+    for id, o in report.wiring.others.items():
+        open_findings = [f.title for f in report.findings if f.subject == f"other:{id}" and f.severity in ("danger", "fault")]
+        out.append([
+            o.code, plain(o.name), "", plain(o.from_to), round(o.length_m, 2), round(o.current_a, 2) if o.current_a is not None else "", o.size_text, round(o.ampacity_a, 1) if o.ampacity_a is not None else "",
+            "", round(100 * o.drop_frac, 2) if o.drop_frac is not None else "", "", "", o.protection, o.protection_a if o.protection_a is not None else "", "", "; ".join(open_findings),
         ])  # fmt: skip
     return out
 

@@ -4,17 +4,20 @@ from __future__ import annotations
 
 import datetime as dt
 import uuid
-from collections.abc import Callable
 from dataclasses import dataclass
 
 import orjson
 from sqlalchemy import Engine, func, select, update
 from sqlalchemy.orm import Session
 
+from bothy.core.contract import BadInput
 from bothy.core.design.document import Design, load_design
+from bothy.core.sound import Sound, sound
 from bothy.store.tables import Project, Revision, Variant
 
 EMPTY = Design()
+MOST_BACK = 500
+"""So many revisions are looked through for one that can be read."""
 
 
 class Missing(LookupError):
@@ -29,13 +32,20 @@ class Stale(RuntimeError):
         self.head = head
 
 
+class Damaged(BadInput):
+    """A stored revision that today's code can't read."""
+
+
 class Nothing(RuntimeError):
     """There is nothing to undo or redo."""
 
 
 @dataclass(frozen=True, slots=True)
 class VariantHead:
-    """A variant at its newest revision."""
+    """A variant: number of its newest revision, and the design of ``shown``, the newest that can be read (0 and an empty design where none can).
+
+    ``trouble`` says why a newer one can't.
+    """
 
     project_id: uuid.UUID
     project_name: str
@@ -45,6 +55,8 @@ class VariantHead:
     design: Design
     can_undo: bool
     can_redo: bool
+    shown: int
+    trouble: str | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,6 +86,16 @@ class RevisionRow:
 
 def _text(design: Design) -> str:
     return orjson.dumps(design.model_dump(mode="json")).decode()
+
+
+def _design(row: Revision) -> Design:
+    """The design of a stored revision. Raises :class:`Damaged` where it can't be read."""
+    try:
+        return load_design(orjson.loads(row.document))
+    except orjson.JSONDecodeError as exc:
+        raise Damaged("document", f"of revision {row.number} is not JSON: {exc}") from None
+    except BadInput as exc:
+        raise Damaged(exc.key, f"of revision {row.number}: {exc.message}") from None
 
 
 def _now() -> dt.datetime:
@@ -114,15 +136,15 @@ class Projects:
             raise Missing(f"there is no revision {number}")
         return row
 
-    def create(self, name: str, variants: list[tuple[str, Design]], author: str, demo: str | None = None) -> uuid.UUID:
+    def create(self, name: str, variants: list[tuple[str, Sound]], author: str, demo: str | None = None) -> uuid.UUID:
         """A new project with its variants at revision 1."""
         now = _now()
         project = Project(id=uuid.uuid4(), name=name, demo=demo, created_at=now, updated_at=now, deleted_at=None)
         with Session(self.engine) as s, s.begin():
             s.add(project)
             s.flush()
-            for i, (title, design) in enumerate(variants):
-                self._add_variant(s, project.id, title, design, author, "made", now + dt.timedelta(microseconds=i))
+            for i, (title, one) in enumerate(variants):
+                self._add_variant(s, project.id, title, one.design, author, "made", now + dt.timedelta(microseconds=i))
             return project.id
 
     def _add_variant(self, s: Session, project: uuid.UUID, name: str, design: Design, author: str, message: str, now: dt.datetime) -> Variant:
@@ -153,43 +175,65 @@ class Projects:
         with Session(self.engine) as s, s.begin():
             self._project(s, id, deleted=True).deleted_at = None
 
-    def copy_variant(self, id: uuid.UUID, name: str, author: str, change: Callable[[Design], Design] | None = None) -> uuid.UUID:
-        """A new variant that starts from the newest design of another, or from what ``change`` makes of it."""
+    def copy_variant(self, id: uuid.UUID, name: str, author: str, one: Sound) -> uuid.UUID:
+        """A new variant of the same project with a design that was made from this one's."""
         with Session(self.engine) as s, s.begin():
             project, source = self._variant(s, id)
-            design = load_design(orjson.loads(self._revision(s, source.id, source.head).document))
-            made = change(design) if change is not None else design
-            return self._add_variant(s, project.id, name, made, author, f"copied from {source.name}", _now()).id
+            return self._add_variant(s, project.id, name, one.design, author, f"copied from {source.name}", _now()).id
 
-    def head(self, id: uuid.UUID) -> VariantHead:
-        """A variant at its newest revision."""
+    def head(self, id: uuid.UUID, up_to: int | None = None) -> VariantHead:
+        """A variant at its newest revision; its design that of the newest readable one, at most number ``up_to``."""
         with Session(self.engine) as s:
             project, variant = self._variant(s, id)
             row = self._revision(s, variant.id, variant.head)
+            shown, design, trouble = self._readable(s, variant.id, variant.head if up_to is None else min(up_to, variant.head))
             return VariantHead(
-                project.id, project.name, variant.id, variant.name, variant.head, load_design(orjson.loads(row.document)),
-                self._before(s, row) is not None, self._after(s, row) is not None,
+                project.id, project.name, variant.id, variant.name, variant.head, design,
+                self._before(s, row) is not None, self._after(s, row) is not None, shown, trouble,
             )  # fmt: skip
 
-    def variants_of(self, id: uuid.UUID) -> tuple[str, list[tuple[str, Design]]]:
-        """Name of a project and all its variants with their newest designs."""
+    def _readable(self, s: Session, id: uuid.UUID, number: int) -> tuple[int, Design, str | None]:
+        """The newest readable revision up to a number, and why a newer one is not."""
+        trouble = None
+        for n in range(number, max(0, number - MOST_BACK), -1):
+            try:
+                return n, _design(self._revision(s, id, n)), trouble
+            except Damaged as exc:
+                trouble = trouble or exc.message
+        return 0, EMPTY, trouble
+
+    def document(self, id: uuid.UUID, number: int | None = None) -> str:
+        """The stored text of a revision, the newest when no number is given, as it is."""
+        with Session(self.engine) as s:
+            _, variant = self._variant(s, id)
+            return self._revision(s, id, variant.head if number is None else number).document
+
+    def variants_of(self, id: uuid.UUID) -> tuple[str, list[tuple[str, Design | str]]]:
+        """Name of a project and all its variants with their newest designs; a design that can't be read as its stored text."""
         with Session(self.engine) as s:
             project = self._project(s, id)
             rows = s.scalars(select(Variant).where(Variant.project_id == id).order_by(Variant.created_at)).all()
-            return project.name, [(v.name, load_design(orjson.loads(self._revision(s, v.id, v.head).document))) for v in rows]
+            out: list[tuple[str, Design | str]] = []
+            for v in rows:
+                row = self._revision(s, v.id, v.head)
+                try:
+                    out.append((v.name, _design(row)))
+                except Damaged:
+                    out.append((v.name, row.document))
+            return project.name, out
 
     def siblings(self, id: uuid.UUID) -> list[tuple[str, str, Design]]:
-        """Id, name and newest design of the other variants of a variant's project."""
+        """Id, name and newest readable design of the other variants of a variant's project."""
         with Session(self.engine) as s:
             project, _ = self._variant(s, id)
             others = s.scalars(select(Variant).where(Variant.project_id == project.id, Variant.id != id).order_by(Variant.created_at)).all()
-            return [(str(v.id), v.name, load_design(orjson.loads(self._revision(s, v.id, v.head).document))) for v in others]
+            return [(str(v.id), v.name, self._readable(s, v.id, v.head)[1]) for v in others]
 
     def design_at(self, id: uuid.UUID, number: int) -> Design:
-        """The design of one revision."""
+        """The design of one revision. Raises :class:`Damaged` where it can't be read."""
         with Session(self.engine) as s:
             self._variant(s, id)
-            return load_design(orjson.loads(self._revision(s, id, number).document))
+            return _design(self._revision(s, id, number))
 
     def history(self, id: uuid.UUID, limit: int = 200) -> list[RevisionRow]:
         """The newest revisions, newest first."""
@@ -227,25 +271,34 @@ class Projects:
         s.execute(update(Project).where(Project.id == variant.project_id).values(updated_at=now))
         return number
 
-    def save(self, id: uuid.UUID, expected: int, design: Design, message: str, author: str) -> int:
+    def save(self, id: uuid.UUID, expected: int, one: Sound, message: str, author: str) -> int:
         """Append a revision on top of ``expected``. Raises :class:`Stale` when the variant is elsewhere."""
         with Session(self.engine) as s, s.begin():
             _, variant = self._variant(s, id, lock=True)
             if variant.head != expected:
                 raise Stale(variant.head)
             row = self._revision(s, id, expected)
-            return self._append(s, variant, expected, _text(design), message, author, None, row.state)
+            return self._append(s, variant, expected, _text(one.design), message, author, None, row.state)
 
-    def step(self, id: uuid.UUID, expected: int, direction: str, author: str) -> tuple[int, Design]:
-        """Undo or redo: append a revision equal to the state before or after. Raises :class:`Nothing` at the end."""
+    def step(self, id: uuid.UUID, expected: int, direction: str, author: str) -> tuple[int, Sound]:
+        """Undo or redo: append a revision equal to the state before or after. Raises :class:`Nothing` at the end.
+
+        Undo goes past states that can't be computed any more; a redo to one is refused with its :class:`BadInput`.
+        """
         with Session(self.engine) as s, s.begin():
             _, variant = self._variant(s, id, lock=True)
             if variant.head != expected:
                 raise Stale(variant.head)
             row = self._revision(s, id, expected)
             target = self._before(s, row) if direction == "undo" else self._after(s, row)
-            if target is None:
-                raise Nothing(f"there is nothing to {direction}")
-            there = self._revision(s, id, target)
-            number = self._append(s, variant, expected, there.document, f"{direction} to {target}", author, there.state, None)
-            return number, load_design(orjson.loads(there.document))
+            while target is not None:
+                there = self._revision(s, id, target)
+                try:
+                    one = sound(_design(there))
+                except BadInput:
+                    if direction == "redo":
+                        raise
+                    target = self._before(s, there)
+                    continue
+                return self._append(s, variant, expected, there.document, f"{direction} to {target}", author, there.state, None), one
+            raise Nothing(f"there is nothing to {direction}")

@@ -8,6 +8,7 @@ from typing import Any, Literal, Self
 
 from pydantic import Field, ValidationError, model_validator
 
+from bothy.core.catalogue.climates import climates
 from bothy.core.contract import BadInput, explain, wrong
 from bothy.core.design.base import Doc
 from bothy.core.design.gas import Gas
@@ -65,6 +66,7 @@ class Design(Doc):
         _unique("part", (x.id for x in self.sizing.own))
         _unique("raceway", (r.id for r in self.wiring.raceways))
         _unique("zone", (z.id for z in self.wiring.zones))
+        self._places()
         raceways = {r.id for r in self.wiring.raceways}
         warm = [(h.name, h.appliance) for h in self.warmth.heaters] + ([(self.warmth.cooler.name, self.warmth.cooler.appliance)] if self.warmth.cooler else [])
         if self.water.pump is not None:
@@ -89,6 +91,10 @@ class Design(Doc):
             if a not in appliances:
                 raise wrong("keep", f"the mains side keeps on the appliance “{a}”, which does not exist")
         arrays = {a.id for a in self.power.arrays}
+        _unique("cable", (o.id for o in self.wiring.others))
+        for o in self.wiring.others:
+            if o.array is not None and o.array not in arrays:
+                raise wrong("array", f"cable “{o.name}” names the panels “{o.array}”, which do not exist")
         for c in self.wiring.circuits:
             if c.array is not None and c.array not in arrays:
                 raise wrong("array", f"circuit “{c.name}” names the panels “{c.array}”, which do not exist")
@@ -107,6 +113,14 @@ class Design(Doc):
             if reading.circuit not in circuits:
                 raise wrong("circuit", f"a reading names the circuit “{reading.circuit}”, which does not exist")
         return self
+
+    def _places(self) -> None:
+        own = {p.id for p in self.trips.places}
+        live = [("the trip’s place", self.trips.live.place)] if self.trips.live is not None else []
+        home = [("the place of Life", self.life.place)] if self.life.place is not None else []
+        for who, place in (*home, *live, *((f"leg “{x.id}”", x.place) for x in self.trips.legs)):
+            if place not in own and place not in climates():
+                raise wrong("place", f"{who} is “{place}”, which is neither in the climate table nor a place of your own; choose another place there first")
 
     @cached_property
     def _appliances(self) -> dict[str, Appliance]:
@@ -137,6 +151,29 @@ UPGRADES: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {}
 """version -> function that makes the document of the next version."""
 
 
+LEAST = 1e-9
+"""A number nearer to nothing than this is nothing, or a slip: no length, mass or current of a vehicle is so small."""
+
+
+def _no_crumbs(data: Any, path: str = "") -> None:
+    """Refuse numbers so near to 0 that sums with them run off; walks plain data."""
+    if isinstance(data, float):
+        if data != 0 and abs(data) < LEAST:
+            raise BadInput(
+                path.rsplit("/", 1)[-1] or "design",
+                f"is {data:g}, nearer to 0 than anything that can be measured; write 0 or a larger number",
+                path[1:].replace("/", "."),
+            )
+    elif isinstance(data, dict):
+        for key, value in data.items():
+            if type(value) in (float, dict, list):
+                _no_crumbs(value, f"{path}/{key}")
+    elif isinstance(data, list):
+        for i, value in enumerate(data):
+            if type(value) in (float, dict, list):
+                _no_crumbs(value, f"{path}/{i}")
+
+
 def load_design(data: Any) -> Design:
     """A design from plain data of this or an older version. Raises :class:`BadInput` naming the field."""
     if not isinstance(data, dict):
@@ -152,6 +189,7 @@ def load_design(data: Any) -> Design:
             raise BadInput("schema_version", f"{version} is not a version that Bothy ever wrote (1 to {SCHEMA_VERSION})")
         data = upgrade(data)
         version += 1
+    _no_crumbs(data)
     try:
         return Design.model_validate(data)
     except ValidationError as exc:

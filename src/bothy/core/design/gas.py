@@ -34,12 +34,12 @@ class GasAppliance(Doc):
     id: Id
     name: Name = "Appliance"
     kind: ApplianceKind = "hob_burner"
-    heat_input_w: float | None = Field(None, gt=0, le=40000)
+    heat_input_w: float | None = Field(None, ge=1, le=40000)
     basis: Basis | None = None
     count: Whole = Field(1, ge=1, le=10)
     time_h_day: float | None = Field(None, ge=0, le=24)
     duty_frac: float = Field(1, ge=0, le=1)
-    nominal_mbar: float | None = Field(None, gt=0, le=100)
+    nominal_mbar: float | None = Field(None, ge=1, le=100)
     plate_28_37: bool = False
     room_sealed: bool = False
     flame_failure: bool = False
@@ -63,9 +63,9 @@ class Vessel(Doc):
     kind: Literal["cylinder", "tank"] = "cylinder"
     supply: Literal["exchange", "refillable"] = "exchange"
     count: Whole = Field(1, ge=1, le=6)
-    capacity_kg: float = Field(6, gt=0, le=100)
-    water_capacity_l: float = Field(40, gt=0, le=500)
-    fill_limit_frac: float = Field(0.8, gt=0, le=0.85)
+    capacity_kg: float = Field(6, ge=0.01, le=100)
+    water_capacity_l: float = Field(40, ge=0.01, le=500)
+    fill_limit_frac: float = Field(0.8, ge=0.1, le=0.85)
     tare_kg: float = Field(6, ge=0, le=200)
     diameter_m: float = Field(0.3, ge=0.05, le=1)
     height_m: float = Field(0.5, ge=0.05, le=2)
@@ -97,9 +97,9 @@ class Locker(Doc):
     """Where the cylinders stand; sizes inside, in m."""
 
     name: Name = "Gas locker"
-    length_m: float = Field(0.6, gt=0, le=3)
-    width_m: float = Field(0.35, gt=0, le=3)
-    height_m: float = Field(0.65, gt=0, le=3)
+    length_m: float = Field(0.6, ge=0.01, le=3)
+    width_m: float = Field(0.35, ge=0.01, le=3)
+    height_m: float = Field(0.65, ge=0.01, le=3)
     rule_set: RuleSet | None = None
     sealed: bool = False
     unsealed: Annotated[str, Field(max_length=200)] = ""
@@ -121,8 +121,8 @@ class GasRegulator(Doc):
     """The regulator; capacity in kg/h, age from its date of manufacture."""
 
     name: Name = "Regulator"
-    nominal_mbar: float | None = Field(None, gt=0, le=100)
-    capacity_kg_h: float = Field(1.5, gt=0, le=50)
+    nominal_mbar: float | None = Field(None, ge=1, le=100)
+    capacity_kg_h: float = Field(1.5, ge=0.01, le=50)
     age_years: float | None = Field(None, ge=0, le=60)
     min_gauge_mbar: float = Field(300, ge=0, le=5000)
     mount: Literal["cylinder", "wall"] = "wall"
@@ -136,7 +136,7 @@ class Hose(Doc):
     id: Id
     name: Name = "Hose"
     high_pressure: bool = True
-    length_m: float = Field(0.4, gt=0, le=10)
+    length_m: float = Field(0.4, ge=0.01, le=10)
     age_years: float | None = Field(None, ge=0, le=60)
     cracked: bool = False
     slides: bool = False
@@ -152,11 +152,11 @@ class GasPipe(Doc):
     appliance: Id | None = None
     inner_diameter_mm: float | None = Field(None, ge=2, le=100)
     length_m: float = Field(1, ge=0, le=100)
-    fittings: dict[str, Whole] = {}
+    fittings: dict[str, Annotated[Whole, Field(ge=0, le=100)]] = Field({}, max_length=40)
     material: Literal["copper", "steel"] = "copper"
     joint: Literal["compression", "cutting_ring", "flare", "soft_solder", "push_fit", "taped"] = "compression"
     hidden_joint: bool = False
-    clip_m: float | None = Field(None, gt=0, le=5)
+    clip_m: float | None = Field(None, ge=0.01, le=5)
     grommets: bool = False
     to_cable_mm: Millimetres | None = None
     crosses_cable: bool = False
@@ -210,7 +210,7 @@ class GasTest(Doc):
     test_gas: Literal["air", "lpg"] = "air"
     start_mbar: float = Field(ge=1, le=1000)
     end_mbar: float = Field(ge=0, le=1000)
-    duration_min: float = Field(5, gt=0, le=1440)
+    duration_min: float = Field(5, ge=0.01, le=1440)
     stabilise_min: float = Field(5, ge=0, le=1440)
     start_temp_c: float = Field(15, ge=-20, le=60)
     end_temp_c: float | None = Field(None, ge=-20, le=60)
@@ -266,7 +266,7 @@ class Gas(Doc):
     alcohol_cold_outside: bool = False
     appliances: list[GasAppliance] = Field([], max_length=20)
     vessels: list[Vessel] = Field([], max_length=8)
-    target_days: float | None = Field(None, gt=0, le=365)
+    target_days: float | None = Field(None, ge=0.1, le=365)
     reserve_frac: float = Field(0.1, ge=0, le=0.9)
     price_per_kg: float | None = Field(None, ge=0, le=1000)
     coldest_c: float | None = Field(None, ge=-40, le=40)

@@ -74,6 +74,8 @@ class Appliance(Doc):
     """Something that uses electricity. One form of power and one form of use, as on its label.
 
     ``tier`` says when it goes when power is short: 1 never by choice, 2 late, 3 first; by its kind where nothing is said.
+    ``water_l_per_use`` is what it takes of the fresh water each time, usual of its kind where nothing is said.
+    ``always_on``: it must run also while the isolator is off, as a bilge pump. A mains appliance that is used ``away`` from the hook-up too wants an inverter also where there is one every night.
     """
 
     id: Id
@@ -84,7 +86,7 @@ class Appliance(Doc):
     count: Whole = Field(1, ge=0, le=200)
     power_w: float | None = Field(None, ge=0, le=15000)
     current_a: float | None = Field(None, ge=0, le=500)
-    voltage_v: float | None = Field(None, gt=0, le=300)
+    voltage_v: float | None = Field(None, ge=0.5, le=300)
     energy_24h_wh: float | None = Field(None, ge=0, le=100000)
     charge_energy_wh: float | None = Field(None, ge=0, le=100000)
     charges_per_day: float = Field(1, ge=0, le=24)
@@ -92,20 +94,24 @@ class Appliance(Doc):
     duty_frac: float | None = Field(None, ge=0, le=1)
     uses_per_day: float | None = Field(None, ge=0, le=1000)
     minutes_per_use: float | None = Field(None, ge=0, le=1440)
-    running_power_w: float | None = Field(None, gt=0, le=15000)
+    running_power_w: float | None = Field(None, ge=0.001, le=15000)
     standby_w: float = Field(0, ge=0, le=500)
     start_multiple: float = Field(1, ge=1, le=20)
     coincidence_frac: float | None = Field(None, ge=0, le=1)
     pure_sine: bool = False
+    away: bool = False
     electrical: Electrical | None = None
     ambient_dependent: bool = False
     internal_temp_c: float = Field(4, ge=-40, le=24)
     season_factors: SeasonFactors = SeasonFactors()
     day_factors: DayFactors = DayFactors()
     windows: list[Window] = Field([], max_length=12)
-    max_fuse_a: float | None = Field(None, gt=0, le=500)
-    min_voltage_v: float | None = Field(None, gt=0, le=100)
+    max_fuse_a: float | None = Field(None, ge=0.01, le=500)
+    min_voltage_v: float | None = Field(None, ge=0.5, le=100)
     mass_kg: float | None = Field(None, ge=0, le=1000)
+    water_l_per_use: float | None = Field(None, ge=0, le=300)
+    always_on: bool | None = None
+    owned: bool = False
     tier: Whole | None = Field(None, ge=1, le=3)
     trust: Trust = "label"
     part: PartKey | None = None

@@ -20,7 +20,7 @@ Bond = Literal["relay", "permanent", "none"]
 class StockLength(Doc):
     """A lead that can be bought: length in m and price."""
 
-    length_m: float = Field(gt=0, le=100)
+    length_m: float = Field(ge=0.01, le=100)
     cost: float = Field(0, ge=0, le=100000)
 
 
@@ -29,7 +29,8 @@ class Mains(Doc):
 
     ``transfer`` is how shore and inverter meet: an automatic contact, a change-over switch, separate sockets, or joined without either.
     ``bond`` is the inverter's neutral-earth bond: by relay only while it inverts, permanent, or none. ``shedding`` says what happens when
-    more would run than the supply carries; ``keep`` are the appliances in the order in which they stay on.
+    more would run than the supply carries; ``keep`` are the appliances in the order in which they stay on. ``rcd_type``
+    is what currents the residual-current device sees, ``inlet_breaker_a`` a breaker at the inlet, ``surge`` a surge protector there, ``galvanic`` what keeps the shore's earth off a hull.
     """
 
     style: Literal["wired", "leads"] = "wired"
@@ -40,13 +41,17 @@ class Mains(Doc):
     transfer: Transfer = "automatic"
     bond: Bond = "relay"
     chassis_bond_mm2: float | None = Field(4.0, ge=0.5, le=120)
-    hookup_length_m: float | None = Field(None, gt=0, le=200)
+    hookup_length_m: float | None = Field(None, ge=0.01, le=200)
     hookup_mm2: float | None = Field(None, ge=0.75, le=16)
     lead_mm2: float | None = Field(None, ge=0.75, le=6)
     lead_awg: Awg | None = None
     leads_joined_count: Whole = Field(1, ge=1, le=5)
     shedding: Literal["none", "hand", "relay"] = "none"
     keep: list[Id] = Field([], max_length=60)
+    rcd_type: Literal["ac", "a", "f", "b"] | None = None
+    inlet_breaker_a: float | None = Field(None, ge=1, le=125)
+    surge: bool | None = None
+    galvanic: Literal["none", "isolator", "transformer"] | None = None
     stock: list[StockLength] = Field([], max_length=40)
     by: By = "typed"
 

@@ -24,7 +24,7 @@ class PanelThing(Doc):
     circuit: Id | None = None
     x_mm: float = Field(ge=0, le=2000)
     y_mm: float = Field(ge=0, le=2000)
-    rating_a: float | None = Field(None, gt=0, le=200)
+    rating_a: float | None = Field(None, ge=0.01, le=200)
     relay: bool = False
 
 

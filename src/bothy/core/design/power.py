@@ -14,24 +14,41 @@ from bothy.core.power.solar import ControllerType, Mounting
 Part = Annotated[float, Field(ge=0, le=1)]
 
 
+class StationLimits(Doc):
+    """What the case of a power station lets through, from its data sheet; its own use while a side is on."""
+
+    dc_limit_w: float = Field(ge=0, le=10000)
+    inverter_limit_w: float = Field(ge=0, le=20000)
+    inverter_surge_w: float | None = Field(None, ge=0, le=50000)
+    solar_max_power_w: float = Field(0, ge=0, le=20000)
+    solar_max_voltage_v: float | None = Field(None, ge=1, le=1000)
+    solar_max_current_a: float | None = Field(None, ge=0.01, le=200)
+    car_input_w: float = Field(0, ge=0, le=10000)
+    shore_input_w: float = Field(0, ge=0, le=20000)
+    dc_standby_w: float = Field(5, ge=0, le=200)
+    inverter_idle_w: float = Field(20, ge=0, le=500)
+    most_c: float = Field(40, ge=20, le=80)
+
+
 class Bank(Doc):
     """Identical units in series and parallel.
 
     A unit with a heater of its own (W, each) warms its cells before it is charged, or never lets them get cold. ``heat_loss_w_k`` is what the whole bank loses
     to the air round it. ``usable_frac`` is how deep it may go, ``charge_to_frac`` where charging stops, ``peukert_exponent`` 1 counts a lead bank by its label:
-    schools; None is usual of the chemistry.
+    schools; None is usual of the chemistry. ``unlike`` says whether units differ in age or in kind; ``vent`` how a lead bank's gas gets out; ``beside_sparks``
+    whether an inverter, relay or switch shares its box. With ``station`` it is a power station, all in one case. ``owned`` parts cost nothing and are kept.
     """
 
     name: Name = "House bank"
     part: PartKey | None = None
-    chemistry: ChemistryKey = "lifepo4"
-    unit_voltage_v: float = Field(12.8, gt=0, le=60)
-    unit_charge_ah: float = Field(gt=0, le=2000)
+    chemistry: ChemistryKey
+    unit_voltage_v: float = Field(ge=1, le=60)
+    unit_charge_ah: float = Field(ge=0.1, le=2000)
     series_count: Whole = Field(1, ge=1, le=16)
     parallel_count: Whole = Field(1, ge=1, le=16)
-    unit_max_discharge_a: float | None = Field(None, gt=0, le=2000)
-    unit_max_charge_a: float | None = Field(None, gt=0, le=2000)
-    unit_mass_kg: float | None = Field(None, gt=0, le=500)
+    unit_max_discharge_a: float | None = Field(None, ge=0.01, le=2000)
+    unit_max_charge_a: float | None = Field(None, ge=0.01, le=2000)
+    unit_mass_kg: float | None = Field(None, ge=0.01, le=500)
     wiring: Literal["diagonal", "same_end", "busbar"] = "diagonal"
     cold_charge_cutoff: bool = False
     heater_power_w: float = Field(0, ge=0, le=2000)
@@ -40,6 +57,11 @@ class Bank(Doc):
     usable_frac: float | None = Field(None, ge=0.2, le=1)
     charge_to_frac: float | None = Field(None, ge=0.5, le=1)
     peukert_exponent: float | None = Field(None, ge=1, le=1.5)
+    unlike: Literal["none", "age", "kind"] = "none"
+    vent: Literal["none", "outside"] | None = None
+    beside_sparks: bool | None = None
+    station: StationLimits | None = None
+    owned: bool = False
     by: By = "typed"
 
 
@@ -48,8 +70,8 @@ class Inverter(Doc):
 
     name: Name = "Inverter"
     part: PartKey | None = None
-    rating_w: float = Field(gt=0, le=15000)
-    surge_power_w: float | None = Field(None, gt=0, le=40000)
+    rating_w: float = Field(ge=1, le=15000)
+    surge_power_w: float | None = Field(None, ge=1, le=40000)
     idle_w: float | None = Field(None, ge=0, le=200)
     efficiency_frac: float | None = Field(None, ge=0.5, le=1)
     pure_sine: bool = True
@@ -57,6 +79,7 @@ class Inverter(Doc):
     on_h: float | None = Field(None, ge=0, le=24)
     cabinet: Id | None = None
     mass_kg: float | None = Field(None, ge=0, le=200)
+    owned: bool = False
     by: By = "typed"
 
     @model_validator(mode="after")
@@ -80,11 +103,12 @@ class SolarController(Doc):
     name: Name = "Solar controller"
     part: PartKey | None = None
     controller_type: ControllerType = "mppt"
-    max_voltage_v: float = Field(gt=0, le=600)
-    max_charge_current_a: float = Field(gt=0, le=300)
-    max_input_current_a: float | None = Field(None, gt=0, le=300)
+    max_voltage_v: float = Field(ge=1, le=600)
+    max_charge_current_a: float = Field(ge=0.01, le=300)
+    max_input_current_a: float | None = Field(None, ge=0.01, le=300)
     profile: ChargeProfile | None = None
     mass_kg: float | None = Field(None, ge=0, le=100)
+    owned: bool = False
     by: By = "typed"
 
 
@@ -100,15 +124,15 @@ class SolarArray(Doc):
     id: Id
     name: Name = "Roof panels"
     part: PartKey | None = None
-    panel_power_w: float = Field(gt=0, le=1000)
-    vmp_v: float = Field(gt=0, le=200)
-    imp_a: float = Field(gt=0, le=50)
-    voc_v: float = Field(gt=0, le=200)
-    isc_a: float = Field(gt=0, le=50)
+    panel_power_w: float = Field(ge=0.1, le=1000)
+    vmp_v: float = Field(ge=0.1, le=200)
+    imp_a: float = Field(ge=0.01, le=50)
+    voc_v: float = Field(ge=0.1, le=200)
+    isc_a: float = Field(ge=0.01, le=50)
     voc_coeff_per_k: float = Field(-0.0030, ge=-0.01, le=0)
     power_coeff_per_k: float = Field(-0.0038, ge=-0.01, le=0)
     noct_c: float = Field(45, ge=30, le=70)
-    max_series_fuse_a: float | None = Field(None, gt=0, le=100)
+    max_series_fuse_a: float | None = Field(None, ge=0.01, le=100)
     series_count: Whole = Field(1, ge=1, le=12)
     parallel_count: Whole = Field(1, ge=1, le=24)
     mounting: Mounting = "roof_gap"
@@ -116,7 +140,7 @@ class SolarArray(Doc):
     azimuth_deg: float | None = Field(None, ge=0, le=360)
     deploy: Literal["fixed", "lift", "ground"] = "fixed"
     roof_radius_m: float | None = Field(None, ge=0.5, le=100)
-    across_m: float | None = Field(None, gt=0, le=5)
+    across_m: float | None = Field(None, ge=0.01, le=5)
     bypass_groups: Literal[1, 2, 3, 4, 6, 12] = 1
     shade_frac: list[Part] = Field([], max_length=24)
     soiling_frac: float | None = Field(None, ge=0.5, le=1)
@@ -125,6 +149,7 @@ class SolarArray(Doc):
     string_fuse: bool = False
     disconnect: bool = False
     controller: SolarController | None = None
+    owned: bool = False
     by: By = "typed"
 
     @model_validator(mode="after")
@@ -139,14 +164,18 @@ class SolarArray(Doc):
 
 
 class DrivingCharge(Doc):
-    """DC-DC charger or relay from the vehicle's alternator, or a second alternator of its own, whose rating is that on its label at the bank's voltage."""
+    """DC-DC charger or relay from the vehicle's alternator, or a second alternator of its own, whose rating is that on its label at the bank's voltage.
+
+    ``sense`` is what switches it on: the ignition, or the voltage that it sees."""
 
     name: Name = "Driving charge"
     part: PartKey | None = None
     school: Literal["dcdc", "relay", "second"] = "dcdc"
-    rating_a: float = Field(gt=0, le=300)
+    sense: Literal["ignition", "voltage"] | None = None
+    rating_a: float = Field(ge=0.01, le=300)
     profile: ChargeProfile | None = None
     mass_kg: float | None = Field(None, ge=0, le=100)
+    owned: bool = False
     by: By = "typed"
 
 
@@ -155,11 +184,12 @@ class Shore(Doc):
 
     name: Name = "Shore charger"
     part: PartKey | None = None
-    charger_current_a: float = Field(gt=0, le=500)
-    inlet_current_a: float | None = Field(None, gt=0, le=125)
-    supply_current_a: float | None = Field(None, gt=0, le=125)
+    charger_current_a: float = Field(ge=0.01, le=500)
+    inlet_current_a: float | None = Field(None, ge=0.01, le=125)
+    supply_current_a: float | None = Field(None, ge=0.01, le=125)
     profile: ChargeProfile | None = None
     mass_kg: float | None = Field(None, ge=0, le=100)
+    owned: bool = False
     by: By = "typed"
 
 
@@ -171,12 +201,13 @@ class Generator(Doc):
 
     name: Name = "Generator"
     part: PartKey | None = None
-    rating_w: float = Field(gt=0, le=15000)
+    rating_w: float = Field(ge=1, le=15000)
     fuel: Literal["petrol", "diesel", "gas"] = "petrol"
-    full_per_h: float | None = Field(None, gt=0, le=20)
-    store: float | None = Field(None, gt=0, le=500)
+    full_per_h: float | None = Field(None, ge=0.01, le=20)
+    store: float | None = Field(None, ge=0.05, le=500)
     shares: bool = False
     mass_kg: float | None = Field(None, ge=0, le=300)
+    owned: bool = False
     by: By = "typed"
 
 

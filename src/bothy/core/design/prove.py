@@ -13,11 +13,11 @@ class Meter(Doc):
 
     volt_accuracy_frac: float = Field(0.005, ge=0, le=0.2)
     volt_digits_count: Whole = Field(2, ge=0, le=20)
-    volt_resolution_v: float = Field(0.01, gt=0, le=1)
+    volt_resolution_v: float = Field(0.01, ge=1e-06, le=1)
     current_accuracy_frac: float = Field(0.02, ge=0, le=0.2)
     current_digits_count: Whole = Field(3, ge=0, le=50)
-    current_resolution_a: float = Field(0.01, gt=0, le=1)
-    loop_resolution_mohm: float = Field(100, gt=0, le=10000)
+    current_resolution_a: float = Field(0.01, ge=1e-06, le=1)
+    loop_resolution_mohm: float = Field(100, ge=0.001, le=10000)
     loop_leads_mohm: float = Field(0, ge=0, le=10000)
     loop_temp_c: float = Field(20, ge=-40, le=80)
 
@@ -26,7 +26,7 @@ class Reading(Doc):
     """What was measured on one circuit: the loop before power came on; volts and amps at the same moment, load on."""
 
     circuit: Id
-    source_voltage_v: float | None = Field(None, gt=0, le=100)
+    source_voltage_v: float | None = Field(None, ge=0.5, le=100)
     load_voltage_v: float | None = Field(None, ge=0, le=300)
     current_a: float | None = Field(None, ge=-1000, le=1000)
     loop_mohm: float | None = Field(None, ge=0, le=1e12)

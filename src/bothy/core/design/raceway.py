@@ -35,10 +35,10 @@ class Raceway(Doc):
     inner_diameter_mm: float | None = Field(None, ge=3, le=300)
     width_mm: float | None = Field(None, ge=5, le=600)
     height_mm: float | None = Field(None, ge=5, le=600)
-    length_m: float | None = Field(None, gt=0, le=100)
+    length_m: float | None = Field(None, ge=0.01, le=100)
     upright: bool = False
     partition: bool = False
-    clip_spacing_mm: float | None = Field(None, gt=0, le=5000)
+    clip_spacing_mm: float | None = Field(None, ge=0.1, le=5000)
     metal_holes_count: Whole = Field(0, ge=0, le=60)
     grommets_count: Whole = Field(0, ge=0, le=60)
     gas_distance_mm: float | None = Field(None, ge=0, le=5000)

@@ -37,28 +37,28 @@ class OwnPart(Doc):
     name: Name
     price_eur: float = Field(ge=0, le=1e6)
     mass_kg: float = Field(ge=0, le=2000)
-    length_mm: float | None = Field(None, gt=0, le=10000)
-    width_mm: float | None = Field(None, gt=0, le=10000)
+    length_mm: float | None = Field(None, ge=0.1, le=10000)
+    width_mm: float | None = Field(None, ge=0.1, le=10000)
     chemistry: ChemistryKey | None = None
-    unit_voltage_v: float | None = Field(None, gt=0, le=60)
-    unit_charge_ah: float | None = Field(None, gt=0, le=2000)
-    unit_max_discharge_a: float | None = Field(None, gt=0, le=2000)
-    unit_max_charge_a: float | None = Field(None, gt=0, le=2000)
+    unit_voltage_v: float | None = Field(None, ge=1, le=60)
+    unit_charge_ah: float | None = Field(None, ge=0.1, le=2000)
+    unit_max_discharge_a: float | None = Field(None, ge=0.01, le=2000)
+    unit_max_charge_a: float | None = Field(None, ge=0.01, le=2000)
     cold_charge_cutoff: bool = False
     heater_power_w: float = Field(0, ge=0, le=2000)
-    panel_power_w: float | None = Field(None, gt=0, le=1000)
-    vmp_v: float | None = Field(None, gt=0, le=200)
-    imp_a: float | None = Field(None, gt=0, le=50)
-    voc_v: float | None = Field(None, gt=0, le=200)
-    isc_a: float | None = Field(None, gt=0, le=50)
+    panel_power_w: float | None = Field(None, ge=0.1, le=1000)
+    vmp_v: float | None = Field(None, ge=0.1, le=200)
+    imp_a: float | None = Field(None, ge=0.01, le=50)
+    voc_v: float | None = Field(None, ge=0.1, le=200)
+    isc_a: float | None = Field(None, ge=0.01, le=50)
     power_coeff_per_k: float = Field(-0.0038, ge=-0.01, le=0)
     voc_coeff_per_k: float = Field(-0.0030, ge=-0.01, le=0)
     noct_c: float = Field(45, ge=30, le=70)
     mounting: Mounting = "roof_gap"
     controller_type: ControllerType | None = None
-    max_voltage_v: float | None = Field(None, gt=0, le=600)
-    max_charge_current_a: float | None = Field(None, gt=0, le=300)
-    rating_a: float | None = Field(None, gt=0, le=300)
+    max_voltage_v: float | None = Field(None, ge=1, le=600)
+    max_charge_current_a: float | None = Field(None, ge=0.01, le=300)
+    rating_a: float | None = Field(None, ge=0.01, le=300)
 
     @model_validator(mode="after")
     def _complete(self) -> Self:

@@ -13,7 +13,10 @@ from bothy.core.design.base import By, Doc, Id, Name, Note
 DayType = Literal["parked", "driving", "working"]
 Refill = Literal["water", "grey_dump", "toilet_dump", "gas", "diesel"]
 PlaceKey = Annotated[str, StringConstraints(pattern=r"^[a-z0-9_]{1,40}$")]
-Twelve = Annotated[list[float], Field(min_length=12, max_length=12)]
+Sun = Annotated[float, Field(ge=0, le=15)]
+Celsius = Annotated[float, Field(ge=-70, le=60)]
+Part = Annotated[float, Field(ge=0, le=1)]
+Twelve = Field(min_length=12, max_length=12)
 MOST_DAYS = 366
 FIRST_YEAR, LAST_YEAR = 1990, 2100
 
@@ -60,16 +63,16 @@ class Leg(Doc):
 
 
 A_YEAR = 365
-OfAYear = Annotated[list[float], Field(min_length=A_YEAR, max_length=A_YEAR)]
+OfAYear = Field(min_length=A_YEAR, max_length=A_YEAR)
 
 
 class FileYear(Doc):
     """A whole year of a weather file by day, without a leap day: clearness of each, its lowest and highest temperature in °C."""
 
     year: Whole = Field(ge=1900, le=2200)
-    clearness: OfAYear
-    tmin_c: OfAYear
-    tmax_c: OfAYear
+    clearness: Annotated[list[Part], OfAYear]
+    tmin_c: Annotated[list[Celsius], OfAYear]
+    tmax_c: Annotated[list[Celsius], OfAYear]
 
 
 class FileWeather(Doc):
@@ -77,11 +80,11 @@ class FileWeather(Doc):
     of several years, those years."""
 
     source: Annotated[str, Field(max_length=200)]
-    day_count: Whole = Field(ge=28)
-    ghi_kwh_m2_day: Twelve
-    tmin_c: Twelve
-    tmax_c: Twelve
-    rh_frac: Twelve
+    day_count: Whole = Field(ge=28, le=36525)
+    ghi_kwh_m2_day: Annotated[list[Sun], Twelve]
+    tmin_c: Annotated[list[Celsius], Twelve]
+    tmax_c: Annotated[list[Celsius], Twelve]
+    rh_frac: Annotated[list[Part], Twelve]
     kt_autocorr: float = Field(ge=0, le=0.95)
     temp_autocorr: float = Field(ge=0, le=0.95)
     spread_k: float = Field(ge=0, le=15)
@@ -107,7 +110,7 @@ class Schools(Doc):
     weather_source: Literal["drawn", "replay"] = "drawn"
     kt_autocorr: float | None = Field(None, ge=0, le=0.95)
     source_order: Literal["sun_first", "hookup_first"] = "sun_first"
-    dcdc_below_frac: float | None = Field(None, gt=0, le=1)
+    dcdc_below_frac: float | None = Field(None, ge=0.01, le=1)
     shed: Literal["tiers", "none"] = "tiers"
     albedo_frac: float = Field(0.2, ge=0, le=1)
     summer_time: bool = False

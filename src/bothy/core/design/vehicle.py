@@ -11,11 +11,12 @@ from bothy.core.design.base import Doc, Note
 
 Preset = Literal["small_van", "panel_van", "long_high_van", "minibus", "bus", "truck_body", "trailer", "truck_camper", "boat"]
 BankPlace = Literal["warm_inside", "unheated_inside", "garage", "underfloor", "engine_space"]
+Hull = Literal["grp", "wood", "steel", "aluminium"]
 VehicleVoltage = Annotated[Literal[12, 24], BeforeValidator(whole)]
 
 
 class Vehicle(Doc):
-    """Basics of the vehicle. Lengths in m, masses in kg; None means: take the preset's value."""
+    """Basics of the vehicle. Lengths in m, masses in kg; None means: take the preset's value. ``hull`` is what a boat is made of."""
 
     preset: Preset = "panel_van"
     description: Note = ""
@@ -28,3 +29,4 @@ class Vehicle(Doc):
     alternator_rated_a: float | None = Field(None, ge=0, le=1000)
     smart_alternator: bool | None = None
     starter_trickle: bool = False
+    hull: Hull | None = None

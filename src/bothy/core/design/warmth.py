@@ -30,11 +30,11 @@ class WallLayer(Doc):
     id: Id
     material: MaterialKey | None = None
     name: Annotated[str, Field(max_length=120)] = ""
-    thickness_mm: float = Field(gt=0, le=300)
-    conductivity_w_mk: float | None = Field(None, gt=0, le=500)
+    thickness_mm: float = Field(ge=0.01, le=300)
+    conductivity_w_mk: float | None = Field(None, ge=0.003, le=500)
     density_kg_m3: float | None = Field(None, ge=0, le=20000)
     mu: float | None = Field(None, ge=1, le=1e7)
-    coverage_frac: float = Field(1, gt=0, le=1)
+    coverage_frac: float = Field(1, ge=0.05, le=1)
     foil: bool = False
     over_ribs: bool = False
 
@@ -59,13 +59,13 @@ class BuildUp(Doc):
     name: Name
     layers: list[WallLayer] = Field([], max_length=20)
     skin: Literal["steel_skin", "aluminium_skin", "grp_laminate", "none"] = "steel_skin"
-    skin_mm: float = Field(0.8, gt=0, le=60)
+    skin_mm: float = Field(0.8, ge=0.1, le=60)
     void_frac: float = Field(0, ge=0, le=0.5)
-    rib_spacing_mm: float | None = Field(None, gt=0, le=5000)
-    rib_flange_mm: float = Field(50, gt=0, le=500)
-    rib_depth_mm: float = Field(40, gt=0, le=300)
-    strip_mm: float | None = Field(None, gt=0, le=3000)
-    radius_m: float | None = Field(None, gt=0, le=100)
+    rib_spacing_mm: float | None = Field(None, ge=1, le=5000)
+    rib_flange_mm: float = Field(50, ge=0.1, le=500)
+    rib_depth_mm: float = Field(40, ge=0.1, le=300)
+    strip_mm: float | None = Field(None, ge=0.1, le=3000)
+    radius_m: float | None = Field(None, ge=0.01, le=100)
     drain_blocked: bool = False
     by: By = "typed"
 
@@ -86,7 +86,7 @@ class SurfaceChoice(Doc):
 
     id: Id
     build_up: Id | None = None
-    u_value_w_m2k: float | None = Field(None, gt=0, le=10)
+    u_value_w_m2k: float | None = Field(None, ge=0.02, le=10)
     cover: Cover = "none"
     shade_transmit_frac: float = Field(1, ge=0, le=1)
     zone: ZoneName | None = None
@@ -99,11 +99,11 @@ class Opening(Doc):
     name: Name = "Window"
     on: On = "left"
     kind: Literal["window", "rooflight", "door", "vent"] = "window"
-    width_m: float = Field(gt=0, le=6)
-    height_m: float = Field(gt=0, le=4)
+    width_m: float = Field(ge=0.01, le=6)
+    height_m: float = Field(ge=0.01, le=4)
     count: Whole = Field(1, ge=1, le=50)
     element: Element = "double_acrylic"
-    u_value_w_m2k: float | None = Field(None, gt=0, le=10)
+    u_value_w_m2k: float | None = Field(None, ge=0.02, le=10)
     shgc_frac: float = Field(0.7, ge=0, le=1)
     cover: Cover = "none"
     shade_transmit_frac: float = Field(1, ge=0, le=1)
@@ -115,17 +115,17 @@ class SlideOutDoc(Doc):
 
     id: Id
     on: Literal["left", "right", "rear"]
-    depth_m: float = Field(gt=0, le=2)
-    width_m: float = Field(gt=0, le=10)
-    height_m: float = Field(gt=0, le=3)
+    depth_m: float = Field(ge=0.01, le=2)
+    width_m: float = Field(ge=0.01, le=10)
+    height_m: float = Field(ge=0.01, le=3)
 
 
 class PopTopDoc(Doc):
     """A roof that lifts on canvas."""
 
-    length_m: float = Field(gt=0, le=10)
-    width_m: float = Field(gt=0, le=10)
-    height_m: float = Field(gt=0, le=3)
+    length_m: float = Field(ge=0.01, le=10)
+    width_m: float = Field(ge=0.01, le=10)
+    height_m: float = Field(ge=0.01, le=3)
     shape: Literal["box", "wedge"] = "box"
     lined: bool = False
 
@@ -158,18 +158,18 @@ class Heater(Doc):
     part: PartKey | None = None
     kind: Literal["air", "combined", "coolant", "electric", "stove"] = "air"
     fuel: FuelKey = "diesel"
-    max_w: float = Field(gt=0, le=50000)
+    max_w: float = Field(ge=10, le=50000)
     min_w: float = Field(0, ge=0, le=50000)
-    efficiency_frac: float | None = Field(None, gt=0, le=6)
-    air_flow_m3_h: float | None = Field(None, gt=0, le=3000)
-    fan_pressure_pa: float = Field(200, gt=0, le=5000)
-    outlet_biases: list[Annotated[float, Field(gt=0, le=5)]] = Field([1.0], min_length=1, max_length=8)
+    efficiency_frac: float | None = Field(None, ge=0.02, le=6)
+    air_flow_m3_h: float | None = Field(None, ge=0.1, le=3000)
+    fan_pressure_pa: float = Field(200, ge=1, le=5000)
+    outlet_biases: list[Annotated[float, Field(ge=0.01, le=5)]] = Field([1.0], min_length=1, max_length=8)
     run_min_w: float = Field(0, ge=0, le=5000)
     run_max_w: float = Field(0, ge=0, le=5000)
     start_energy_wh: float = Field(0, ge=0, le=500)
     tank_volume_l: float | None = Field(None, ge=0, le=2000)
     tank_mass_kg: float | None = Field(None, ge=0, le=2000)
-    tank_usable_frac: float = Field(0.75, gt=0, le=1)
+    tank_usable_frac: float = Field(0.75, ge=0.05, le=1)
     room_sealed: bool = True
     altitude_kit: bool = False
     place: Literal["inside", "outside_box", "underfloor", "engine_bay"] = "inside"
@@ -200,7 +200,7 @@ class WarmDuct(Doc):
     outlet: Whole = Field(1, ge=1, le=8)
     zone: ZoneName = "living"
     diameter_mm: float = Field(60, ge=20, le=400)
-    length_m: float = Field(gt=0, le=50)
+    length_m: float = Field(ge=0.01, le=50)
     bends_90: Whole = Field(0, ge=0, le=20)
     bends_45: Whole = Field(0, ge=0, le=20)
     joint: Literal["none", "tee_branch", "tee_straight", "y_branch"] = "none"
@@ -222,11 +222,11 @@ class LoopZone(Doc):
     name: Name
     emitter: Literal["fan_coil", "convector", "floor", "exchanger", "calorifier"] = "fan_coil"
     zone: ZoneName = "living"
-    rated_w: float = Field(gt=0, le=50000)
-    ua_w_k: float | None = Field(None, gt=0, le=50000)
-    area_m2: float | None = Field(None, gt=0, le=50)
+    rated_w: float = Field(ge=1, le=50000)
+    ua_w_k: float | None = Field(None, ge=0.1, le=50000)
+    area_m2: float | None = Field(None, ge=0.001, le=50)
     floor_c: float = Field(27, ge=15, le=45)
-    pipe_length_m: float = Field(gt=0, le=200)
+    pipe_length_m: float = Field(ge=0.01, le=200)
     elbows: Whole = Field(0, ge=0, le=100)
     drop_kpa: float = Field(3, ge=0, le=200)
     open: bool = True
@@ -237,16 +237,16 @@ class CoolantLoop(Doc):
 
     fluid: FluidKey = "pg50"
     pipe_inner_mm: float = Field(16, ge=4, le=100)
-    delta_t_k: float = Field(10, gt=0, le=60)
+    delta_t_k: float = Field(10, ge=0.5, le=60)
     supply_c: float = Field(70, ge=25, le=95)
-    pump_head_max_m: float | None = Field(None, gt=0, le=100)
-    pump_flow_max_l_min: float | None = Field(None, gt=0, le=500)
-    volume_l: float = Field(8, gt=0, le=200)
+    pump_head_max_m: float | None = Field(None, ge=0.01, le=100)
+    pump_flow_max_l_min: float | None = Field(None, ge=0.01, le=500)
+    volume_l: float = Field(8, ge=0.01, le=200)
     header_space_l: float | None = Field(None, ge=0, le=50)
     high_point_without_bleed: bool = False
     double_wall: bool = False
     mixing_valve: bool = False
-    hot_water_l_min: float = Field(2.5, gt=0, le=60)
+    hot_water_l_min: float = Field(2.5, ge=0.01, le=60)
     zones: list[LoopZone] = Field([], max_length=20)
 
     @model_validator(mode="after")
@@ -263,9 +263,9 @@ class Vent(Doc):
     id: Id
     name: Name
     kind: Literal["roof_fan", "wall_fan", "extract", "fixed_roof", "fixed_wall_high", "fixed_low", "window"] = "roof_fan"
-    free_area_mm2: float = Field(gt=0, le=4e6)
-    flow_max_m3_h: float | None = Field(None, gt=0, le=20000)
-    pressure_max_pa: float = Field(40, gt=0, le=2000)
+    free_area_mm2: float = Field(ge=1, le=4e6)
+    flow_max_m3_h: float | None = Field(None, ge=0.1, le=20000)
+    pressure_max_pa: float = Field(40, ge=1, le=2000)
     power_max_w: float | None = Field(None, ge=0, le=2000)
     speed_frac: float = Field(1, ge=0, le=1)
     at_night: bool = False
@@ -303,8 +303,8 @@ class Cooler(Doc):
 
     name: Name
     part: PartKey | None = None
-    capacity_w: float = Field(gt=0, le=20000)
-    eer: float = Field(2.6, gt=0, le=10)
+    capacity_w: float = Field(ge=10, le=20000)
+    eer: float = Field(2.6, ge=0.3, le=10)
     supply: Literal["native", "inverter"] = "native"
     compressor: Literal["fixed", "variable"] = "variable"
     hose_flow_m3_h: float = Field(0, ge=0, le=2000)
@@ -326,7 +326,7 @@ class Cabinet(Doc):
     name: Name
     heat_w: float = Field(ge=0, le=5000)
     max_c: float = Field(40, ge=-20, le=90)
-    stack_height_m: float = Field(0.4, gt=0, le=3)
+    stack_height_m: float = Field(0.4, ge=0.01, le=3)
     case_area_m2: float = Field(0, ge=0, le=50)
     low_mm2: float | None = Field(None, ge=0, le=1e6)
     high_mm2: float | None = Field(None, ge=0, le=1e6)
@@ -340,7 +340,7 @@ class Bay(Doc):
     id: Id
     name: Name
     ua_to_living_w_k: float = Field(ge=0, le=1000)
-    ua_to_outside_w_k: float = Field(gt=0, le=1000)
+    ua_to_outside_w_k: float = Field(ge=0.01, le=1000)
     heat_w: float = Field(0, ge=0, le=10000)
     water: bool = True
 
@@ -350,8 +350,8 @@ class Drying(Doc):
 
     name: Name = "Drying cupboard"
     water_g: float = Field(ge=0, le=50000)
-    hours: float = Field(gt=0, le=24)
-    flow_m3_h: float = Field(gt=0, le=2000)
+    hours: float = Field(ge=0.01, le=24)
+    flow_m3_h: float = Field(ge=0.1, le=2000)
     duct: Id | None = None
     vented: Literal["outside", "inside"] = "outside"
 
@@ -391,7 +391,7 @@ class Warmth(Doc):
     pop_top: PopTopDoc | None = None
     heaters: list[Heater] = Field([], max_length=4)
     ducts: list[WarmDuct] = Field([], max_length=20)
-    return_area_mm2: float | None = Field(None, gt=0, le=1e6)
+    return_area_mm2: float | None = Field(None, ge=1, le=1e6)
     return_from: Literal["living", "gas_locker", "engine", "outside"] = "living"
     loop: CoolantLoop | None = None
     vents: list[Vent] = Field([], max_length=30)

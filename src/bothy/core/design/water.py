@@ -27,7 +27,7 @@ class WaterUse(Doc):
     """Habits. None: as the style has it."""
 
     style: Style = "moderate"
-    target_days: float | None = Field(None, gt=0, le=365)
+    target_days: float | None = Field(None, ge=0.1, le=365)
     hot_climate: bool = False
     drinking_source: Literal["tank", "separate"] = "tank"
     drinking_l_person_day: float | None = Field(None, ge=0, le=20)
@@ -51,7 +51,7 @@ class Sender(Doc):
     empty_z_m: float | None = Field(None, ge=-2, le=4)
     full_z_m: float | None = Field(None, ge=-2, le=4)
     cable_resistance_ohm: float = Field(0, ge=0, le=100)
-    step_z_m: list[float] = Field([], max_length=40)
+    step_z_m: list[Annotated[float, Field(ge=-2, le=4)]] = Field([], max_length=40)
 
     @model_validator(mode="after")
     def _sense(self) -> Self:
@@ -76,13 +76,13 @@ class WaterTank(Doc):
     x_m: float = Field(1.0, ge=-5, le=20)
     z_m: float = Field(0.05, ge=-2, le=3)
     place: Place = "inside"
-    vent_mm: float | None = Field(None, gt=0, le=100)
+    vent_mm: float | None = Field(None, ge=0.1, le=100)
     vent_length_m: float = Field(1.0, ge=0, le=10)
     vent_high: bool = True
-    fill_mm: float | None = Field(None, gt=0, le=150)
+    fill_mm: float | None = Field(None, ge=0.1, le=150)
     fill_by: Literal["hose", "gravity", "jug"] = "hose"
     food_grade: bool | None = None
-    undivided_m: float | None = Field(None, gt=0, le=6)
+    undivided_m: float | None = Field(None, ge=0.01, le=6)
     restraint_x_n: float | None = Field(None, ge=0, le=1e6)
     restraint_y_n: float | None = Field(None, ge=0, le=1e6)
     restraint_z_n: float | None = Field(None, ge=0, le=1e6)
@@ -119,8 +119,8 @@ class Pump(Doc):
     points: list[PumpPoint] = Field(min_length=2, max_length=20)
     cut_in_kpa: float | None = Field(None, ge=10, le=600)
     cut_out_kpa: float | None = Field(None, ge=10, le=800)
-    efficiency_frac: float = Field(0.35, gt=0, le=1)
-    accumulator_l: float | None = Field(None, gt=0, le=200)
+    efficiency_frac: float = Field(0.35, ge=0.02, le=1)
+    accumulator_l: float | None = Field(None, ge=0.01, le=200)
     precharge_kpa: float | None = Field(None, ge=0, le=600)
     strainer: bool = False
     shutoff: bool = False
@@ -147,16 +147,16 @@ class PipeRun(Doc):
     parent: Id | None = None
     inner_diameter_mm: float = Field(11.6, ge=2, le=150)
     length_m: float = Field(1.0, ge=0, le=200)
-    fittings: dict[str, Whole] = {}
+    fittings: dict[str, Annotated[Whole, Field(ge=0, le=100)]] = Field({}, max_length=40)
     rise_m: float = Field(0, ge=-3, le=5)
     x_m: float = Field(1.5, ge=-5, le=20)
     outlet: Literal["none", "shower", "sink", "basin", "outside", "toilet", "heater"] = "none"
-    wanted_l_min: float = Field(5, gt=0, le=60)
-    rated_kpa: float = Field(30, gt=0, le=600)
+    wanted_l_min: float = Field(5, ge=0.01, le=60)
+    rated_kpa: float = Field(30, ge=1, le=600)
     hot: bool = False
     place: Place = "inside"
-    rating_kpa: float = Field(600, gt=0, le=5000)
-    rating_c: float = Field(60, gt=0, le=200)
+    rating_kpa: float = Field(600, ge=1, le=5000)
+    rating_c: float = Field(60, ge=1, le=200)
     food_grade: bool | None = None
     hidden_joint: bool = False
     over_electrics: bool = False
@@ -181,9 +181,9 @@ class WaterFilter(Doc):
     kind: Literal["sediment", "carbon", "fine", "uv"] = "carbon"
     at: Literal["all", "drinking"] = "all"
     micron: float = Field(5, ge=0.01, le=500)
-    rated_l: float | None = Field(None, gt=0, le=1e6)
-    rated_months: float | None = Field(6, gt=0, le=60)
-    rated_flow_l_min: float = Field(8, gt=0, le=100)
+    rated_l: float | None = Field(None, ge=0.01, le=1e6)
+    rated_months: float | None = Field(6, ge=0.1, le=60)
+    rated_flow_l_min: float = Field(8, ge=0.01, le=100)
     clean_kpa: float = Field(20, ge=0, le=500)
     used_days: float | None = Field(None, ge=0, le=10000)
 
@@ -208,19 +208,19 @@ class HotWater(Doc):
     part: PartKey | None = None
     kind: Literal["storage", "instant"] = "storage"
     source: Literal["gas", "diesel", "coil", "element", "coil_element", "gas_element", "loop"] = "element"
-    volume_l: float = Field(10, gt=0, le=500)
+    volume_l: float = Field(10, ge=0.01, le=500)
     target_temp_c: float = Field(60, ge=20, le=95)
     heat_w: float = Field(1500, ge=0, le=50000)
     element_w: float = Field(0, ge=0, le=5000)
     element_supply: Literal["inverter", "dc", "shore"] = "inverter"
-    efficiency_frac: float = Field(0.85, gt=0, le=1)
+    efficiency_frac: float = Field(0.85, ge=0.02, le=1)
     coil_ua_w_k: float = Field(120, ge=0, le=5000)
     coolant_temp_c: float = Field(85, ge=0, le=120)
-    coolant_flow_l_min: float = Field(8, gt=0, le=100)
+    coolant_flow_l_min: float = Field(8, ge=0.01, le=100)
     loss_w_k: float = Field(1.0, ge=0, le=100)
-    min_flow_l_min: float | None = Field(None, gt=0, le=40)
+    min_flow_l_min: float | None = Field(None, ge=0.01, le=40)
     mixer_c: float | None = Field(None, ge=25, le=70)
-    relief_kpa: float | None = Field(None, gt=0, le=2000)
+    relief_kpa: float | None = Field(None, ge=1, le=2000)
     relief_outside: bool = False
     expansion_l: float = Field(0, ge=0, le=50)
     check_valve: bool = False
@@ -265,8 +265,8 @@ class ToiletDoc(Doc):
     """The toilet: its container, and how much of its use is at home."""
 
     kind: Toilet = "cassette"
-    capacity_l: float = Field(18, gt=0, le=500)
-    solids_l: float = Field(20, gt=0, le=500)
+    capacity_l: float = Field(18, ge=0.01, le=500)
+    solids_l: float = Field(20, ge=0.01, le=500)
     spare: Whole = Field(0, ge=0, le=5)
     flush_l: float | None = Field(None, ge=0, le=10)
     flushes_person_day: float | None = Field(None, ge=0, le=20)
@@ -279,9 +279,9 @@ class Care(Doc):
     """Sanitising: product, target and when it was done."""
 
     product: Literal["liquid", "solid", "tablet"] = "liquid"
-    strength_frac: float = Field(0.045, gt=0, le=1)
-    tablet_mg: float = Field(1000, gt=0, le=10000)
-    remaining_frac: float = Field(1.0, gt=0, le=1)
+    strength_frac: float = Field(0.045, ge=0.0001, le=1)
+    tablet_mg: float = Field(1000, ge=0.1, le=10000)
+    remaining_frac: float = Field(1.0, ge=0.01, le=1)
     target_mg_l: float = Field(50, ge=1, le=500)
     ct_mg_min_l: float | None = Field(None, ge=100, le=50000)
     days_ago: float | None = Field(None, ge=0, le=10000)
@@ -299,11 +299,11 @@ class HoldTest(Doc):
     medium: Literal["water", "air"] = "water"
     start_kpa: float = Field(ge=1, le=1000)
     end_kpa: float = Field(ge=0, le=1000)
-    duration_min: float = Field(30, gt=0, le=1440)
+    duration_min: float = Field(30, ge=0.01, le=1440)
     start_temp_c: float = Field(15, ge=-20, le=60)
     end_temp_c: float | None = Field(None, ge=-20, le=60)
     pipe_type: Literal["rigid", "plastic"] = "plastic"
-    gas_volume_l: float | None = Field(None, gt=0, le=500)
+    gas_volume_l: float | None = Field(None, ge=0.01, le=500)
 
     @model_validator(mode="after")
     def _volume(self) -> Self:
@@ -327,7 +327,7 @@ class Water(Doc):
     hookup: Hookup | None = None
     hot: HotWater | None = None
     drains: list[Drain] = Field([], max_length=12)
-    grey_to: Literal["tank", "container", "ground"] = "tank"
+    grey_to: Literal["tank", "container", "ground", "overboard"] = "tank"
     container_l: float = Field(0, ge=0, le=200)
     toilet: ToiletDoc | None = None
     care: Care = Care()

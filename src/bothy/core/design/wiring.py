@@ -16,7 +16,10 @@ from bothy.core.wiring.conductors import AREA, Awg, Installation, Insulation
 from bothy.core.wiring.drop import DropClass
 from bothy.core.wiring.fuses import FamilyKey
 
-CircuitKind = Literal["load", "ac", "inverter", "solar", "driving", "driving_in", "shore", "feeder", "main"]
+CircuitKind = Literal["load", "ac", "inverter", "solar", "driving", "driving_in", "shore", "feeder", "main", "trickle"]
+
+
+OtherKind = Literal["panels", "inlet", "inverter_out", "chassis_bond", "mains_earth", "gas_bond", "hull_bond", "trailer_lights"]
 
 
 class Board(Doc):
@@ -29,8 +32,8 @@ class Board(Doc):
     name: Name
     letter: str = Field("A", pattern=r"^[A-Z]$")
     way_count: Whole = Field(12, ge=1, le=60)
-    way_rating_a: float = Field(30, gt=0, le=500)
-    total_rating_a: float = Field(100, gt=0, le=2000)
+    way_rating_a: float = Field(30, ge=0.01, le=500)
+    total_rating_a: float = Field(100, ge=0.01, le=2000)
     side: Literal["dc", "ac"] = "dc"
     fed_from: Id | None = None
     enclosure: str = Field("", max_length=60)
@@ -42,7 +45,7 @@ class Spare(Doc):
     """Spare fuses of one kind that are in the kit."""
 
     family: FamilyKey
-    rating_a: float = Field(gt=0, le=1000)
+    rating_a: float = Field(ge=0.01, le=1000)
     count: Whole = Field(ge=0, le=1000)
 
 
@@ -52,6 +55,7 @@ class Circuit(Doc):
     ``fuse_distance_m`` is measured along the cable from its source; ``far_fuse_a`` is a second fuse at the other end, where
     that end is a source too; ``negative_at`` says where its return lands. ``negative_area_mm2`` or ``negative_awg`` is the size of
     its return where that differs. ``array`` is that whose own controller a solar circuit leads from; None: from the one that the rest share. ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
+    ``solid_core``: its conductors are not stranded. ``before_isolator``: it stays live when the isolator is off.
     """
 
     id: Id
@@ -60,7 +64,7 @@ class Circuit(Doc):
     array: Id | None = None
     board: Id | None = None
     appliances: list[Id] = Field([], max_length=60)
-    length_m: float | None = Field(None, gt=0, le=100)
+    length_m: float | None = Field(None, ge=0.01, le=100)
     area_mm2: float | None = Field(None, ge=0.5, le=120)
     awg: Awg | None = None
     parallel_count: Whole = Field(1, ge=1, le=4)
@@ -73,22 +77,24 @@ class Circuit(Doc):
     return_path: Literal["cable", "chassis"] = "cable"
     drop_class: DropClass | None = None
     protection: Literal["fuse", "breaker", "none"] = "fuse"
-    fuse_a: float | None = Field(None, gt=0, le=1000)
+    fuse_a: float | None = Field(None, ge=0.01, le=1000)
     fuse_family: FamilyKey | None = None
     breaker_mark: Literal["dc", "dc_polarised", "ac_only"] = "dc"
     fuse_distance_m: float | None = Field(None, ge=0, le=100)
     sheathed: bool = False
-    holder_rating_a: float | None = Field(None, gt=0, le=1000)
-    far_fuse_a: float | None = Field(None, gt=0, le=1000)
+    holder_rating_a: float | None = Field(None, ge=0.01, le=1000)
+    far_fuse_a: float | None = Field(None, ge=0.01, le=1000)
     negative_at: Literal["busbar", "post"] = "busbar"
     negative_area_mm2: float | None = Field(None, ge=0.5, le=120)
     negative_awg: Awg | None = None
     parallel_equal: bool = True
-    clearing_time_s: float | None = Field(None, gt=0, le=60)
+    clearing_time_s: float | None = Field(None, ge=0.0001, le=60)
     raceways: list[Id] = Field([], max_length=20)
     joint: Literal["none", "reachable", "behind_lining"] = "none"
     labelled: Literal["none", "near", "far", "both"] | None = None
     outlet_count: Whole | None = Field(None, ge=0, le=60)
+    solid_core: bool = False
+    before_isolator: bool = False
     by: By = "typed"
     note: Note = ""
 
@@ -118,6 +124,31 @@ class Circuit(Doc):
         return AREA[self.awg] if self.awg is not None else self.area_mm2 or 0.0
 
 
+class OtherCable(Doc):
+    """A cable that is no circuit of a board: from the panels to their controller (``array`` names them; None: those on the shared one), from the inlet or the inverter
+    to the mains board, a bonding or earth conductor, or the vehicle's own trailer lights with their current, fed by the towing vehicle and never by the bank.
+    """
+
+    id: Id
+    kind: OtherKind
+    name: Name = "Cable"
+    array: Id | None = None
+    current_a: float | None = Field(None, ge=0.1, le=100)
+    length_m: float | None = Field(None, ge=0.01, le=100)
+    area_mm2: float | None = Field(None, ge=0.5, le=120)
+    awg: Awg | None = None
+    protection_a: float | None = Field(None, ge=0.1, le=300)
+    by: By = "typed"
+
+    @model_validator(mode="after")
+    def _one_size(self) -> Self:
+        if self.area_mm2 is not None and self.awg is not None:
+            raise wrong("awg", "give a size in mm² or in AWG, not both")
+        if self.array is not None and self.kind != "panels":
+            raise wrong("array", "is for the cable from panels only")
+        return self
+
+
 class Wiring(Doc):
     """All boards and circuits in the order of the schedule, and how the negative side is made.
 
@@ -131,7 +162,7 @@ class Wiring(Doc):
     battery_fuses: bool | None = None
     chassis_bond_count: Whole = Field(1, ge=0, le=9)
     chassis_bond_mm2: float | None = Field(None, ge=0.5, le=240)
-    isolator_a: float | None = Field(None, gt=0, le=2000)
+    isolator_a: float | None = Field(None, ge=0.01, le=2000)
     live_covered: bool | None = None
     bus_studs_count: Whole | None = Field(None, ge=1, le=60)
     bus_stud_mm: Literal[4, 5, 6, 8, 10, 12, 14] | None = None
@@ -144,6 +175,7 @@ class Wiring(Doc):
     zones: list[LightZone] = Field([], max_length=40)
     boards: list[Board] = Field([], max_length=60)
     circuits: list[Circuit] = Field([], max_length=1000)
+    others: list[OtherCable] = Field([], max_length=40)
 
     @model_validator(mode="after")
     def _feeds(self) -> Self:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from typing import Any
 
 from bothy.core.context import Context
@@ -21,9 +22,30 @@ HOLD_WH, BANK_PART = 50.0, 0.3
 WRONG_JOINTS = {"soft_solder": "soft-soldered", "push_fit": "push-fit", "taped": "taped on a compression thread"}
 
 
+def unlisted_findings(ctx: Context, w: Gassed) -> Found:
+    """Appliances of Life that burn gas by their name, and that Gas does not list."""
+    g = ctx.design.gas
+    linked = {h.appliance for h in ctx.design.warmth.heaters if h.id in {x.heater for x in g.appliances}}
+    kinds = {a.kind for a in g.appliances}
+    for x in ctx.design.life.appliances:
+        burns = re.search(r"\b(gas|lpg|propane|butane|absorption)\b", x.name.lower()) is not None and x.kind in ("heating", "cooking", "cooling")
+        known = (
+            x.id in linked
+            or ("fridge" in kinds and x.kind == "cooling")
+            or (x.kind == "heating" and kinds & set(HEATS))
+            or (x.kind == "cooking" and kinds & {"hob_burner", "oven", "grill"})
+        )
+        if burns and not known and x.count > 0:
+            yield finding("gas-unlisted", x.id, x.name, "Only its electricity is counted so far.")
+
+
 def appliance_findings(ctx: Context, w: Gassed) -> Found:
     """What they say of each appliance."""
     g, fed = ctx.design.gas, {p.appliance for p in ctx.design.gas.pipes}
+    for i, a in enumerate(g.appliances):
+        if a.kind == "fridge" and not a.room_sealed and not a.outside_point:
+            yield finding("gas-fridge-open", a.id, a.name, "Its flame burns in the living space: the burnt gas, with carbon monoxide, stays where people sleep.",
+                          fix=Remedy.sets("It is sealed from the room", f"/gas/appliances/{i}", a.id, room_sealed=True))  # fmt: skip
     nominal = nominal_mbar(ctx)
     for i, a in enumerate(g.appliances):
         subject, at = f"gas-appliance:{a.id}", f"/gas/appliances/{i}"
@@ -190,7 +212,13 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
         if p.hidden_joint:
             yield finding("gas-joint-hidden", subject, p.name, "A joint in a void or under the floor.")
         if p.joint in WRONG_JOINTS:
-            yield finding("gas-joint-wrong-type", subject, p.name, f"It is {WRONG_JOINTS[p.joint]}.")
+            yield finding(
+                "gas-joint-wrong-type",
+                subject,
+                p.name,
+                f"It is {WRONG_JOINTS[p.joint]}.",
+                severity="danger" if p.joint in ("soft_solder", "push_fit") else None,
+            )
 
 
 def _wider(ctx: Context, w: Gassed, worst: str) -> Remedy | None:

@@ -34,9 +34,9 @@ from bothy.core.gas.supply import (
     work_vessels,
 )
 from bothy.core.gas.use import GasAutonomyOut, GasConsumptionOut
+from bothy.core.places import legs_of, places_of
 from bothy.core.power.uses import inverter_use
 from bothy.core.restraint import ACCELERATIONS, G
-from bothy.core.trips.itinerary import legs_of, places_of
 from bothy.core.warmth.airing import AirPart
 
 FLAME_S, OVEN_S = 60.0, 90.0
@@ -380,7 +380,7 @@ def gas_part(ctx: Context, months_kg: Mapping[str, float] | None = None, air: Ai
         regulator_size_kg_h=regulator_size_kg_h(needed_kg_h) or REGULATORS_KG_H[-1], life_years={"regulator": REGULATOR_Y, **{h.id: hose_life_years(h) for h in g.hoses}},
         coldest_c=coldest(ctx).value, gauge_mbar=cold.vapour_pressure_gauge_mbar, usable_frac=cold.usable_mass_frac, min_temp_c=cold.min_temp_c, cold=rows, vessels=_vessels(ctx, g, autonomy, boils),
         usable_kg=autonomy.usable_kg if autonomy else 0.0, after_reserve_kg=autonomy.after_reserve_kg if autonomy else 0.0, days=autonomy.autonomy_days if autonomy else None,
-        target_days=g.target_days if g.target_days is not None else max(A_WEEK, float(ctx.nights)), full_mass_kg=autonomy.full_mass_kg if autonomy else 0.0, cost_day=autonomy.cost_per_day if autonomy else None,
+        target_days=g.target_days if g.target_days is not None else max(1.0, float(ctx.nights)), full_mass_kg=autonomy.full_mass_kg if autonomy else 0.0, cost_day=autonomy.cost_per_day if autonomy else None,
         trip_kg=autonomy.trip_kg if autonomy else None, refills=autonomy.refills_count if autonomy else None, boil=enough, pipes=pipes, locker=locker, room=room,
         solenoid_wh_day=g.solenoid.hold_w * g.solenoid.open_h_day if g.solenoid else None, countries=_countries(ctx, kg_day) if g.aboard else [], useful_wh=cooking.useful_wh, cooking=cooking.methods,
         tests=[_test(ctx, t, pipes.volume_l if pipes else 0.0, now) for t in g.tests], checks={c.id: _check(ctx, c) for c in g.checks}, marks=now, on_panel=_on_panel(ctx),

@@ -41,6 +41,8 @@ rules("gas", (
     ("gas-pipe-unsupported", "fault", "A run isn't held or protected", "Clips every 0.5 m on copper, 1.0 m on steel; a grommet at each panel.", "handbook 06 §4.9"),
     ("gas-pipe-near-cable", "danger", "A run too near to a cable or to heat", "30 mm beside, 10 mm with a cover where they cross; 150 mm or a shield to what is hot.", "handbook 06 §4.9"),
     ("gas-joint-hidden", "danger", "A joint that can't be seen", "An unbroken run.", "EN 1949"),
+    ("gas-fridge-open", "fault", "Gas fridge open to the room", "Seal it from the room, with vents low and high to the outside, and keep the carbon monoxide alarm.", "EN 1949"),
+    ("gas-unlisted", "advice", "Burns gas, and Gas doesn’t know it", "Enter it in Gas too: its use, pipe and vents are not reckoned yet.", "definition"),
     ("gas-joint-wrong-type", "fault", "A joint that isn't made for gas", "Compression with an insert in soft copper, or cutting ring, by the trade.", "EN 1949"),
     ("gas-test-missing", "danger", "Not tested since it was last changed", "A leak test, done and signed by the licensed person.", "handbook 06 §3.9"),
     ("gas-test-failed", "danger", "The leak test failed", "Shut the vessel; the trade finds the leak. A drop is never excused.", "handbook 06 §3.9"),

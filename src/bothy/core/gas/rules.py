@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from bothy.core.context import Context
 from bothy.core.finding import Finding
-from bothy.core.gas.line_rules import appliance_findings, cooking_findings, line_findings, paper_findings
+from bothy.core.gas.line_rules import appliance_findings, cooking_findings, line_findings, paper_findings, unlisted_findings
 from bothy.core.gas.part import Gassed
 from bothy.core.gas.store_rules import cold_findings, locker_findings, vessel_findings
 
@@ -12,11 +12,9 @@ PARTS = (paper_findings, vessel_findings, locker_findings, appliance_findings, l
 
 
 def gas_findings(ctx: Context, w: Gassed) -> list[Finding]:
-    """Everything that the rules of gas say of a design that has begun with it; once of each subject."""
-    if not ctx.design.gas.begun:
-        return []
+    """Everything that the rules of gas say of a design, little where it has not begun with it; once of each subject."""
     found: dict[str, Finding] = {}
-    for part in PARTS:
+    for part in (unlisted_findings, *(PARTS if ctx.design.gas.begun else ())):
         for f in part(ctx, w):
             found.setdefault(f.id, f)
     return list(found.values())

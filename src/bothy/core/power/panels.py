@@ -64,7 +64,7 @@ def string_input(ctx: Context, arrays: list[SolarArray], c: SolarController) -> 
         region=ctx.region.key, strings=[panel_string(a) for a in arrays], max_voltage_v=c.max_voltage_v,
         max_charge_current_a=c.max_charge_current_a, max_input_current_a=c.max_input_current_a, controller_type=c.controller_type,
         system_voltage_v=ctx.system_v, min_temp_c=max(-60.0, min(25.0, ctx.record_cold().value)),
-        max_ambient_c=min(60.0, max(30.0, max(ctx.climate.tmax_c) + 5)), mounting=arrays[0].mounting,
+        max_ambient_c=min(60.0, max(30.0, max(*ctx.climate.tmax_c, *(c.tmax_c[m - 1] for c, m in ctx.met())) + 5)), mounting=arrays[0].mounting,
     )  # fmt: skip
 
 

@@ -45,7 +45,13 @@ def _source(ctx: Context, key: str, subject: str, name: str, profile: ChargeProf
     wrong = []
     patch = []
     if profile.absorption_v is not None and not low - EPS <= profile.absorption_v <= high + EPS:
-        wrong.append(f"absorption at {profile.absorption_v:g} V, the bank takes {low:.1f} to {high:.1f} V")
+        other = next(
+            (v for v in (12, 24, 48) if v != ctx.system_v and low * v / ctx.system_v - EPS <= profile.absorption_v <= high * v / ctx.system_v + EPS), None
+        )
+        wrong.append(
+            f"absorption at {profile.absorption_v:g} V, the bank takes {low:.1f} to {high:.1f} V"
+            + (f" (that is the profile of a {other} V bank)" if other else "")
+        )
         patch.append({"op": "replace", "path": f"/power/{key}/profile/absorption_v", "value": round((low + high) / 2, 2)})
     if profile.equalise and ctx.chem.key != "flooded":
         wrong.append("it equalises, which a sealed or lithium bank does not stand")
@@ -56,8 +62,19 @@ def _source(ctx: Context, key: str, subject: str, name: str, profile: ChargeProf
     if not wrong:
         return []
     text = "; ".join(wrong)
+    far = profile.absorption_v is not None and profile.absorption_v > high + EPS
+    burns = far or (profile.equalise and ctx.chem.key != "flooded" and ctx.chem.lithium)
     fix = Remedy(label="Set it for the bank", patch=patch)
-    return [finding("power-charge-profile", subject, name, f"{text[0].upper()}{text[1:]} ({ctx.chem.name}).", fix=fix)]
+    return [
+        finding(
+            "power-charge-profile",
+            subject,
+            name,
+            f"{text[0].upper()}{text[1:]} ({ctx.chem.name}).",
+            fix=fix,
+            severity="danger" if burns and (ctx.chem.lithium or (profile.absorption_v or 0) > 1.2 * high) else None,
+        )
+    ]
 
 
 def longest_stand(ctx: Context) -> int:

@@ -6,12 +6,15 @@ from collections.abc import Callable
 
 from bothy.core.catalogue.parts import of_kind
 from bothy.core.context import BANK_PLACES, Context
-from bothy.core.design.power import SolarArray
+from bothy.core.design.power import SolarArray, SolarController
 from bothy.core.finding import Finding, Remedy, Severity, finding, rules
 from bothy.core.power.around import HOT_C, inverter_cabinet, rating_left
+from bothy.core.power.battery_rules import bank_findings
+from bothy.core.power.driving import DcdcSizeOut
 from bothy.core.power.load_budget import LoadBudgetOut
 from bothy.core.power.panels import array_power, cheapest_controller, controller_of, mppt_by_price
 from bothy.core.power.profile import profile_findings
+from bothy.core.power.source_rules import source_findings
 from bothy.core.power.supply import PowerPart, Supply, belt_power, second_alternator_a
 from bothy.core.power.uses import inverter_use
 
@@ -102,7 +105,7 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
         st, subject = x.out, f"array:{x.own}" if x.own else "solar"
         names[subject] = x.arrays[0].name if x.own else "Solar"
         on_it = [f"array:{a.id}" for a in x.arrays]
-        charge_v, input_a = 1.2 * ctx.system_v, f"the controller's input takes {x.controller.max_input_current_a or 0:.0f} A."
+        charge_v, input_a = 1.2 * ctx.system_v, f"the controller's input takes {_input_a(x.controller):.0f} A."
         words = {
             "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller stands {x.controller.max_voltage_v:.0f} V. One frosty morning destroys it.",
             "power-solar-voc-tight": f"{st.voc_cold_v:.1f} V in the coldest dawn leaves {st.voltage_headroom_frac:.0%}.",
@@ -139,15 +142,28 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
         words = {
             "power-lithium-direct-alternator": f"The bank would draw {d.relay_current_a or 0:.0f} A; the hot alternator can spare {d.available_running_a:.0f} A.",
             "power-relay-overload": f"The bank would draw {d.relay_current_a or 0:.0f} A; the alternator can spare {d.available_running_a:.0f} A.",
-            "power-relay-smart-alternator": "A smart alternator drops to 12.2-12.8 V after the start.",
-            "power-alternator-no-room": f"{p.driving.rating_a:.0f} A at the bank is more than the {d.available_running_a:.0f} A that the alternator can spare (limited by the {d.limited_by}).",
+            "power-relay-smart-alternator": "A smart alternator drops to 12.2-12.8 V after the start, and then next to nothing flows."
+            + ("" if ctx.design.vehicle.smart_alternator is not None else f" Whether it is smart is assumed, as usual of a {ctx.preset.name}: say it in Vehicle."),
+            "power-alternator-no-room": _no_room(ctx, d),
             "power-alternator-idle": f"At idle {d.idle_deficit_a or 0:.0f} A come out of the starter battery.",
             "power-dcdc-input-drop": f"{d.cable_drop_v or 0:.2f} V are lost on the way to the charger.",
         }  # fmt: skip
         for r in d.rules:
             if r == "power-driving-charge-short":
                 continue
+            title = (
+                {"bank": "Driving charge above the bank’s limit", "cable": "Cable too thin for the charger"}.get(d.limited_by or "")
+                if r == "power-alternator-no-room"
+                else None
+            )
+            remedy = (
+                {"bank": "Use a smaller charger, or a battery that takes more.", "cable": "Fit a thicker cable, or a smaller charger."}.get(d.limited_by or "")
+                if title
+                else None
+            )
             add(r, "driving", words.get(r, ""), ["power/driving/available_running_a"])
+            assumed = r == "power-relay-smart-alternator" and ctx.design.vehicle.smart_alternator is None
+            out[-1] = out[-1].model_copy(update={**({"title": title, "remedy": remedy} if title else {}), **({"severity": "advice"} if assumed else {})})
     if s.shore:
         sh = s.shore
         words = {
@@ -160,6 +176,22 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
             if r != "power-charge-below-freezing":
                 add(r, "shore", words.get(r, ""))
     return out
+
+
+def _input_a(c: SolarController) -> float:
+    """What a controller's input takes: of its data sheet, else its charge current."""
+    return c.max_input_current_a if c.max_input_current_a is not None else c.max_charge_current_a
+
+
+def _no_room(ctx: Context, d: DcdcSizeOut) -> str:
+    """Why the driving charge is too much: for the alternator, for the bank, or for the cable."""
+    driving = ctx.design.power.driving
+    amps = driving.rating_a if driving is not None else 0.0
+    if d.limited_by == "bank":
+        return f"It charges with {amps:.0f} A; the bank takes {d.bank_limit_a:.0f} A."
+    if d.limited_by == "cable":
+        return f"Over its cable the charger would not see the {11 * ctx.scale:.0f} V that it needs at {amps:.0f} A."
+    return f"{amps:.0f} A at the bank ask more of the alternator than the {d.available_running_a:.0f} A that it can spare."
 
 
 def _odd_labels(arrays: list[SolarArray]) -> str:
@@ -242,14 +274,15 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
         if t < -15:
             return [finding("power-charge-temperature", "bank", b.name, f"{t:.0f} °C {where}: a lead bank takes no charge below −15 °C.")]
         return []
-    if t >= 0 or b.heater_power_w > 0:
+    if t >= 0 or (b.cold_charge_cutoff and b.heater_power_w > 0):
         return []
     figures = ["power/bank/cold_c"]
     if b.cold_charge_cutoff:
         text = f"The cells get to {t:.0f} °C {where}; the bank's own cut-off then refuses all charge, sun and alternator included."
         return [finding("power-charge-below-freezing", "bank", b.name, text, figures=figures, severity="advice")]
+    warm = " Its heater is no cut-off: charge reaches cells that it has not warmed yet." if b.heater_power_w > 0 else ""
     text = (f"The cells get to {t:.0f} °C {where} in the planned months, and nothing stops the charge: lithium plates as metal, "
-            "capacity is lost for good, later a short circuit inside.")  # fmt: skip
+            f"capacity is lost for good, later a short circuit inside.{warm}")  # fmt: skip
     like = [p for p in of_kind("battery") if p.data["chemistry"] == b.chemistry and p.data["unit_voltage_v"] == b.unit_voltage_v
             and p.data["unit_charge_ah"] == b.unit_charge_ah and p.data["cold_charge_cutoff"]]  # fmt: skip
     same = max(like, key=lambda p: p.data["heater_power_w"], default=None)
@@ -269,13 +302,30 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
     if not ctx.design.life.appliances or s.usable_wh is None:
         return out
     for b in part.seasons:
-        if not b.planned or b.balance_wh >= 0 or b.days is None:
+        lasts = b.days if ctx.drive_daily else b.standing_days
+        if not b.planned or lasts is None or ctx.nights <= 0:
             continue
-        enough = b.days >= ctx.nights - 1e-9
+        enough = lasts >= ctx.nights - 1e-9
+        if enough and (b.balance_wh >= 0 or ctx.design.power.shore is not None):  # it lasts the stay, and driving or the next hook-up fills it
+            continue
         severity: Severity = "advice" if enough else "fault"
-        text = (f"In {b.season} {b.demand_wh:,.0f} Wh go out and {b.supply_wh:,.0f} Wh come in a day: from full to empty in {b.days:.1f} days, "
-                f"with {ctx.nights:g} nights between hook-ups.")  # fmt: skip
-        figures = [f"power/{b.season}/{k}" for k in ("balance_wh", "demand_wh", "supply_wh", "days")]
+        driven = ctx.drive_daily and b.drive_wh > 0
+        comes = (
+            f"{b.supply_wh:,.0f} Wh come in a day{' with the driving' if driven else ''}"
+            if ctx.drive_daily
+            else f"{b.solar_wh:,.0f} Wh come in a day, standing still"
+        )
+        other = ""
+        if driven and b.standing_days is not None:
+            other = f" Standing still it is {b.standing_days:.1f}."
+        elif not ctx.drive_daily and b.drive_wh > 0:
+            other = (
+                f" With {ctx.drive_h:g} h of driving each day it would be {b.days:.1f}."
+                if b.days is not None
+                else f" With {ctx.drive_h:g} h of driving each day it would not empty."
+            )
+        text = f"In {b.season} {b.demand_wh:,.0f} Wh go out and {comes}: from full to empty in {lasts:.1f} days, with {ctx.nights:g} nights between hook-ups.{other}"
+        figures = [f"power/{b.season}/{k}" for k in ("demand_wh", "solar_wh", "supply_wh", "days", "standing_days")]
         out.append(finding("power-balance-negative", b.season, b.season.capitalize(), text, figures=figures, severity=severity))
     worst = max((b for b in part.seasons if b.planned), key=lambda b: b.demand_wh)
     if s.usable_wh.value < worst.demand_wh - 1e-9:
@@ -289,7 +339,15 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
 
 def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part: PowerPart, refit: Refit) -> list[Finding]:
     """All findings of Power and of the load budget. ``refit`` gives the remedy that sizes a circuit anew, by its index."""
-    out = _calc_rules(ctx, s, uses) + _inverter(ctx, s, refit) + _cold(ctx, s) + _balance(ctx, s, part) + profile_findings(ctx)
+    out = (
+        _calc_rules(ctx, s, uses)
+        + _inverter(ctx, s, refit)
+        + _cold(ctx, s)
+        + _balance(ctx, s, part)
+        + profile_findings(ctx)
+        + bank_findings(ctx, s, uses)
+        + source_findings(ctx, s, part)
+    )
     worst = max((b for b in part.seasons if b.planned), key=lambda b: b.demand_wh).season
     budget = uses[worst]
     for load in budget.loads:

@@ -13,7 +13,7 @@ from bothy.core.figure import Figure, formula, given, pick, total
 from bothy.core.power import bank as banks
 from bothy.core.power.around import DERATE_FROM_C, inverter_air, rating_left
 from bothy.core.power.chemistry import capacity_factor, charge_rate
-from bothy.core.power.driving import DcdcSizeIn, DcdcSizeOut, dcdc_size
+from bothy.core.power.driving import RHO_60C, DcdcSizeIn, DcdcSizeOut, dcdc_size
 from bothy.core.power.generator import full_per_h
 from bothy.core.power.inverter import (
     InverterDcCurrentIn,
@@ -26,6 +26,7 @@ from bothy.core.power.inverter import (
 )
 from bothy.core.power.load_budget import SEASONS, LoadBudgetOut
 from bothy.core.power.panels import array_day, array_power, controller_of, on_controllers, solar_of, string_input
+from bothy.core.power.relay import relay_charge
 from bothy.core.power.shore import ShoreChargeTimeIn, ShoreChargeTimeOut, shore_charge_time
 from bothy.core.power.solar import SolarStringOut, solar_string
 from bothy.core.power.uses import HEAVY_W
@@ -36,7 +37,8 @@ W_PER_M2 = 200.0
 
 
 class SeasonBalance(BaseModel):
-    """Need against have of one season, per day in Wh; ``days`` from full to empty (None: it never empties)."""
+    """Need against have of one season, per day in Wh; ``days`` from full to empty with the usual driving, ``standing_days``
+    without any (None: it never empties)."""
 
     season: str
     planned: bool
@@ -47,6 +49,7 @@ class SeasonBalance(BaseModel):
     balance_wh: float
     cover_frac: float
     days: float | None
+    standing_days: float | None
 
 
 class Headroom(BaseModel):
@@ -117,6 +120,15 @@ def driven_energy(current_a: float, bank_voltage_v: float, drive_h: float) -> fl
     return current_a * bank_voltage_v * drive_h
 
 
+@formula("Energy per day of driving", "Q·U", unit="Wh", source="definition")
+def relay_energy(charge_ah: float, bank_voltage_v: float) -> float:
+    return charge_ah * bank_voltage_v
+
+
+SOURCE_OHM = 0.005
+"""Alternator and its own cable (typical)."""
+
+
 def second_alternator_a(ctx: Context) -> Figure:
     """The charging current of a second alternator: hot, and within what the bank takes."""
     p = ctx.design.power
@@ -124,6 +136,23 @@ def second_alternator_a(ctx: Context) -> Figure:
     limit = (p.bank.unit_max_charge_a or ctx.chem.max_charge_c * p.bank.unit_charge_ah) * p.bank.parallel_count if p.bank else p.driving.rating_a
     return second_alternator(given("hot_frac", 0.75, "default", "hot, under the bonnet; typical"), given("rated_a", p.driving.rating_a, "typed", p.driving.name),
                              given("bank_limit_a", limit, "typed" if p.bank and p.bank.unit_max_charge_a else "default", "bank's charge limit"))  # fmt: skip
+
+
+def _through_relay(
+    ctx: Context, d: DcdcSizeOut, bank: banks.BankConfigureOut, length_m: float, area_mm2: float | None, beyond_ohm: float
+) -> tuple[Figure, Figure | None]:
+    """The most that may flow through the relay, and the energy of a day's driving; none is counted on behind a smart alternator."""
+    p = ctx.design.power
+    assert p.driving is not None
+    path = pick("Current through the relay", "smaller of what the voltages push and what the alternator makes", min(d.relay_current_a or 0.0, ctx.alternator_a), "A",
+                "handbook 01 §3.14; the same on both sides of the relay", relay_current_a=d.figure("relay_current_a"), alternator_a=ctx.figure("/vehicle/alternator_rated_a"))  # fmt: skip
+    if ctx.smart:
+        return path, None
+    ohm = beyond_ohm + (2 * length_m * RHO_60C / area_mm2 if area_mm2 else 0.0) + SOURCE_OHM + ctx.chem.r_k / bank.charge_ah * (ctx.bank_v / 12) / 1000
+    charge = relay_charge(
+        ctx.chem.key, bank.charge_ah, ctx.system_v, 14.2 * ctx.scale, ohm, min(p.driving.rating_a, d.available_running_a, bank.max_charge_a), ctx.drive_h
+    )
+    return path, relay_energy(charge, given("bank_voltage_v", ctx.bank_v, "computed", "cells × cell voltage"))
 
 
 @dataclass
@@ -163,6 +192,9 @@ class Supply:
     shore: ShoreChargeTimeOut | None = None
     solar_wh: dict[str, Figure] = field(default_factory=dict)
     drive_wh: Figure | None = None
+    """On a day with the usual driving."""
+    path_a: Figure | None = None
+    """Through a relay, on both sides of it: what may flow at the most."""
     demand_wh: dict[str, Figure] = field(default_factory=dict)
     cold: Figure | None = None
     air: Figure | None = None
@@ -231,21 +263,25 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
     if p.driving is not None and p.driving.school == "second" and s.bank is not None:
         amps = second_alternator_a(ctx)
         s.drive_wh = driven_energy(amps, given("bank_voltage_v", ctx.bank_v, "computed", "cells × cell voltage"), ctx.figure("/life/drive_h_per_day"))
-    elif p.driving is not None and s.bank is not None and ctx.alternator_a > 0:
-        relay = p.driving.school == "relay" and ctx.vehicle_v == ctx.system_v
-        cable = next((c for c in ctx.design.wiring.circuits if c.kind == "driving_in"), None)
-        length = cable.length_m if cable and cable.length_m and cable.area_mm2 else 0.0
+    elif p.driving is not None and s.bank is not None and ctx.alternator_a > 0 and not (p.driving.school == "relay" and ctx.vehicle_system_v != ctx.system_v):
+        relay = p.driving.school == "relay"
+        ways = [c for c in ctx.design.wiring.circuits if c.kind in (("driving_in", "driving") if relay else ("driving_in",)) and c.length_m and c.sized]
+        cable = ways[0] if ways else None
+        length, area = (cable.length_m or 0.0, cable.metal_mm2 * cable.parallel_count) if cable else (0.0, None)
+        beyond = sum(2 * (c.length_m or 0.0) * RHO_60C / (c.metal_mm2 * c.parallel_count) for c in ways[1:])
         s.driving = dcdc_size(
             DcdcSizeIn.trusted(
                 school="relay" if relay else "dcdc", chemistry=ctx.chem.key, capacity_ah=s.bank.charge_ah,
                 system_voltage_v=ctx.system_v, max_charge_a=s.bank.max_charge_a, alternator_rated_a=ctx.alternator_a,
                 alternator_system_v=ctx.vehicle_system_v, smart_alternator=ctx.smart, drive_h=ctx.drive_h,
-                ratings_a=[p.driving.rating_a], cable_length_m=length, cable_area_mm2=cable.area_mm2 if cable and length else None,
+                ratings_a=[p.driving.rating_a], cable_length_m=length, cable_area_mm2=area, extra_resistance_mohm=1000 * beyond,
             ),
             {"alternator_rated_a": ctx.figure("/vehicle/alternator_rated_a"), "drive_h": ctx.figure("/life/drive_h_per_day")},
         )  # fmt: skip
         if s.driving.energy_per_drive_wh is not None:
             s.drive_wh = s.driving.figure("energy_per_drive_wh")
+        elif relay and s.driving.relay_current_a is not None:
+            s.path_a, s.drive_wh = _through_relay(ctx, s.driving, s.bank, length, area, beyond)
     if p.shore is not None and s.bank is not None:
         sh = p.shore
         s.shore = shore_charge_time(
@@ -267,15 +303,20 @@ def _headroom(ctx: Context, key: str, label: str, need: Figure, have: Figure, un
                     figures=[f"power/{key}/need", f"power/{key}/have"])  # fmt: skip
 
 
+def counted_wh(ctx: Context, b: SeasonBalance) -> float:
+    """What comes in on a day between hook-ups: the sun, and driving where it is said to be daily."""
+    return b.supply_wh if ctx.drive_daily else b.solar_wh
+
+
 def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances: list[SeasonBalance]) -> list[Headroom]:
     """Need against have of every capacity (section 3.16 and its recommended margins)."""
     p = ctx.design.power
     out: list[Headroom] = []
     if s.bank and s.usable_wh:
-        worst = max((b for b in balances if b.planned), key=lambda b: b.demand_wh - b.supply_wh)
-        supply = given("supply_wh", worst.supply_wh, "computed", f"sun and driving, {worst.season}")
+        worst = max((b for b in balances if b.planned), key=lambda b: b.demand_wh - counted_wh(ctx, b))
+        supply = given("supply_wh", counted_wh(ctx, worst), "computed", f"sun{' and driving' if ctx.drive_daily else ' alone, standing still'}, {worst.season}")
         need = pick("Energy asked of the bank", "larger of one day and the stay", max(s.demand_wh[worst.season].value,
-                    stay_need.raw(ctx.nights, worst.demand_wh, worst.supply_wh)), "Wh", "the bank must carry a day even if tomorrow is sunny; handbook 01 §3.7",
+                    stay_need.raw(ctx.nights, worst.demand_wh, supply.value)), "Wh", "the bank must carry a day even if tomorrow is sunny; handbook 01 §3.7",
                     one_day_wh=s.demand_wh[worst.season],
                     stay_wh=stay_need(ctx.figure("/life/nights_between_hookups"), s.demand_wh[worst.season], supply))  # fmt: skip
         out.append(_headroom(ctx, "bank_energy", "bank energy, worn and cold", need, s.usable_wh, "Wh", 0.0))
@@ -351,6 +392,9 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
         need = s.demand_wh[season]
         net = balance(supply, need)
         days = days_left(s.usable_wh, need, supply) if s.usable_wh and net.value < 0 else None
+        standing = days_left(s.usable_wh, need, solar).named("Days from full to empty, standing still") if s.usable_wh and solar.value < need.value else None
+        if standing:
+            ctx.book.put(f"power/{season}/standing_days", standing)
         for key, fig in (("solar_wh", solar), ("drive_wh", drive), ("supply_wh", supply), ("demand_wh", need), ("balance_wh", net)):
             ctx.book.put(f"power/{season}/{key}", fig)
         if days:
@@ -359,7 +403,7 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
             SeasonBalance(
                 season=season, planned=any(m in ctx.months for m in ctx.season_months(season)), demand_wh=need.value,
                 solar_wh=solar.value, drive_wh=drive.value, supply_wh=supply.value, balance_wh=net.value,
-                cover_frac=supply.value / need.value if need.value else 1.0, days=days.value if days else None,
+                cover_frac=supply.value / need.value if need.value else 1.0, days=days.value if days else None, standing_days=standing.value if standing else None,
             )
         )  # fmt: skip
     rooms = headrooms(ctx, s, uses, balances)

@@ -17,6 +17,7 @@ from bothy.core.wiring.circuits import Worked, size_text
 from bothy.core.wiring.currents import at_the_peak, design_current
 from bothy.core.wiring.lighting import propose_zones
 from bothy.core.wiring.mains import usual
+from bothy.core.wiring.other_cables import propose_others
 from bothy.core.wiring.panel_design import propose_plate
 from bothy.core.wiring.rules import refit
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
@@ -214,6 +215,12 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
             if remedy and changes:
                 out.append(Proposal(id=f"resize:{c.id}", group="circuits", status="change", title=c.name, what=remedy.label,
                                     why=[f"Its current is now {w.part.current_a:.1f} A over {w.part.length_m:g} m."], assumes=[], patch=remedy.patch))  # fmt: skip
+    others = propose_others(ctx, [w for w in worked if w.part.current_a > 0])
+    if others:
+        out.append(Proposal(id="other-cables", group="circuits", status="new", title="Cables that are no circuits", what="; ".join(f"{o.name.lower()} {size_text(o.area_mm2, o.awg)}" for o in others)[:300],
+                            why=["From the panels, the inlet and the inverter, and bonds and earths: each in the size that what flows, or a fault, asks for.", MAINS_NOTE],
+                            assumes=["Usual lengths until they are measured."],
+                            patch=[{"op": "add", "path": "/wiring/others/-", "value": o.model_dump(mode="json")} for o in others]))  # fmt: skip
     return out
 
 

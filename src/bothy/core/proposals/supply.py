@@ -57,11 +57,13 @@ def propose_inverter(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal |
 
 
 def _drive_wh(ctx: Context) -> float:
-    """Energy of a day's driving to plan with: of the charger that was typed, else a modest one.
+    """Energy of a day's driving to plan with: of the charger that was typed, else a modest one; none where driving is not said to be daily.
 
     A proposed charger does not count: it is sized on what sun and bank leave, so they can't be sized on it in turn.
     """
     d = ctx.design.power.driving
+    if not ctx.drive_daily:
+        return 0.0
     return d.rating_a * ctx.bank_v * ctx.drive_h if d and d.by == "typed" else min(30.0, 0.2 * ctx.alternator_a) * ctx.bank_v * ctx.drive_h
 
 

@@ -144,26 +144,31 @@ def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
     if w.part.needed_w < 100:
         return None
     fuel = "petrol" if ctx.design.vehicle.preset == "small_van" and ctx.region.key == "us" else "diesel"
-    fitting = [
-        p
-        for p in sorted(of_kind("heater"), key=lambda p: float(p.data["max_w"]))
-        if p.data["heater_kind"] == "air" and p.data["fuel"] == fuel and _adequate(ctx, w, p)[0]
-    ]
+    kinds = [p for p in sorted(of_kind("heater"), key=lambda p: float(p.data["max_w"])) if p.data["heater_kind"] == "air" and p.data["fuel"] == fuel]
+    fitting = [p for p in kinds if _adequate(ctx, w, p)[0]]
+    pair = [p for p in kinds if 2 * _adequate(ctx, w, p)[1] >= w.part.needed_w] if not fitting else []
     why = [f"{w.part.needed_w:.0f} W hold {ctx.indoor_c:g} °C at {ctx.cold_c:g} °C outside, with {ctx.design.warmth.margin_frac:.0%} margin."]
-    if not fitting:
+    if not fitting and not pair:
         return Proposal(
             id="heater",
             group="heater",
             status="kept",
             title="Heater",
             what="no heater of the catalogue is large enough",
-            why=[*why, "Insulate first, or fit two."],
+            why=[*why, "Insulate first."],
             assumes=[],
             patch=[],
         )
+    high = ctx.climate.elevation_m > THIN_AIR_M
+    if not fitting:
+        p = pair[0]
+        values = [heater_value(p, id, _line_in_life(ctx) if id == "heater" else None, high=high) for id in ("heater", "heater-2")]
+        return Proposal(id="heater", group="heater", status="new", title="Heater", what=f"2 × {p.name}", why=[*why, f"No single one of the catalogue gives that; two give {2 * _adequate(ctx, w, p)[1]:.0f} W, and one is enough on mild days."],
+                        assumes=["Room-sealed burners, intake and exhaust outside; fitted by a qualified person where your region says so."],
+                        patch=[*({"op": "add", "path": "/warmth/heaters/-", "value": v} for v in values), *alarm_ops(ctx, "co", "smoke")], price_eur=2 * p.price_eur, mass_kg=2 * p.mass_kg)  # fmt: skip
     p = fitting[0]
     why.append(f"It gives {_adequate(ctx, w, p)[1]:.0f} W here; a larger one would go on and off on mild days and soot.")
-    value = heater_value(p, "heater", _line_in_life(ctx), high=ctx.climate.elevation_m > THIN_AIR_M)
+    value = heater_value(p, "heater", _line_in_life(ctx), high=high)
     return Proposal(id="heater", group="heater", status="new", title="Heater", what=p.name, why=why, assumes=["A room-sealed burner, intake and exhaust outside; fitted by a qualified person where your region says so."],
                     patch=[{"op": "add", "path": "/warmth/heaters/-", "value": value}, *alarm_ops(ctx, "co", "smoke")], price_eur=p.price_eur, mass_kg=p.mass_kg)  # fmt: skip
 

@@ -38,7 +38,9 @@ def _new(group: Group, id: str, title: str, what: str, why: str, assumes: str, p
 
 
 def _box(litres: float, width: float, height: float) -> dict[str, Any]:
-    return {"shape": "box", "length_m": math.ceil(litres / (10 * width * height)) / 100, "width_m": width, "height_m": height}
+    """A box of so many litres; where it would get longer than 2 m it is made wider, up to the widest and longest that there are."""
+    wide = next((n * width for n in (1, 2, 3, 4) if litres / (1000 * n * width * height) <= 2.0), 4 * width)
+    return {"shape": "box", "length_m": min(6.0, math.ceil(litres / (10 * wide * height)) / 100), "width_m": wide, "height_m": height}
 
 
 def _held(ctx: Context, kg: float) -> dict[str, float]:

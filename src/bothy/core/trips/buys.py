@@ -8,9 +8,10 @@ from typing import Any
 
 from bothy.core.catalogue.parts import parts
 from bothy.core.context import Context
+from bothy.core.places import legs_of
 from bothy.core.trips.cabin import Thermal
 from bothy.core.trips.engine import Arrays, Plan, PlanArray, Result, refitted
-from bothy.core.trips.itinerary import days_of, legs_of
+from bothy.core.trips.itinerary import days_of
 from bothy.core.trips.plan import bank_of, numbers_of, panels_of
 from bothy.core.trips.run import Buy
 

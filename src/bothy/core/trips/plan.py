@@ -91,6 +91,8 @@ def driving_w(ctx: Context) -> float:
         return second_alternator_a(ctx).value * ctx.bank_v
     if ctx.smart or p.bank is None or ctx.alternator_a <= 0:
         return 0.0
+    if ctx.vehicle_system_v != ctx.system_v:
+        return 0.0
     most = p.bank.unit_max_charge_a * p.bank.parallel_count if p.bank.unit_max_charge_a else None
     out = dcdc_size(DcdcSizeIn.trusted(chemistry=p.bank.chemistry, capacity_ah=p.bank.unit_charge_ah * p.bank.parallel_count, max_charge_a=most, system_voltage_v=ctx.system_v,
                                        alternator_rated_a=ctx.alternator_a, alternator_system_v=ctx.vehicle_system_v, school="relay", drive_h=1.0, soc_start_frac=0.5))  # fmt: skip

@@ -12,10 +12,11 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.power import Bank, SolarArray
 from bothy.core.finding import Finding, finding, in_order
+from bothy.core.places import legs_of, nearest
 from bothy.core.power.panels import ACROSS_M, curve_factor, month_yield
 from bothy.core.sun.curved import CurvedPanelFactorIn, CurvedPanelFactorOut, curved_panel_factor
 from bothy.core.trips.generator import runs_dry
-from bothy.core.trips.itinerary import FAR_KM, FAR_M, days_of, legs_of, nearest
+from bothy.core.trips.itinerary import FAR_KM, FAR_M, days_of
 from bothy.core.trips.rule_table import Add
 
 if TYPE_CHECKING:

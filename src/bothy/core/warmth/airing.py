@@ -91,15 +91,14 @@ def inside(asked_c: float, out_c: float) -> float:
 
 def outdoor_rh(ctx: Context) -> float:
     """Humidity outside in the nights of the coldest planned month: the vapour of the month's mean air, cooled."""
-    m = min(ctx.months, key=lambda x: ctx.climate.tmin_c[x - 1])
-    c = ctx.climate
+    c, m = min(ctx.met(), key=lambda x: x[0].tmin_c[x[1] - 1])
     mean = (c.tmin_c[m - 1] + c.tmax_c[m - 1]) / 2
     return min(1.0, c.rh_frac[m - 1] * saturation_pa(mean) / saturation_pa(c.tmin_c[m - 1]))
 
 
 def month_cold(ctx: Context) -> float:
     """Mean night temperature of the coldest planned month: what the damp is reckoned with, since damp takes days."""
-    return min(ctx.climate.tmin_c[m - 1] for m in ctx.months)
+    return min(c.tmin_c[m - 1] for c, m in ctx.met())
 
 
 def damp_sources(ctx: Context, *, asleep: bool) -> list[MoistureSource]:

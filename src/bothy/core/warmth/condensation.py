@@ -17,7 +17,7 @@ from bothy.core.warmth.build_up import Films, Layer
 DELTA_0 = 2e-10
 """Vapour permeability of still air in kg/(m·s·Pa)."""
 PER_DAY = 8.64e7
-PIECE_R = 0.25
+PIECE_R, MOST_PIECES = 0.25, 60
 STRAIGHT = 1e-9
 
 
@@ -87,7 +87,7 @@ def condensation_check(inp: CondensationCheckIn, sources: dict[str, Figure] | No
     ti, te = inp.indoor_temp_c, inp.outdoor_temp_c
     names, at, s, r = ["inner_surface"], [0.0], [0.0], [inp.inside]
     for n, (x, rx) in enumerate(zip(inp.layers, rs, strict=True)):
-        pieces = max(1, math.ceil(rx / PIECE_R - 1e-9))
+        pieces = max(1, min(MOST_PIECES, math.ceil(rx / PIECE_R - 1e-9)))
         for i in range(1, pieces + 1):
             if i < pieces:
                 names.append(f"in {x.called}")

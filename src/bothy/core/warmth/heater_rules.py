@@ -2,18 +2,41 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 
 from bothy.core.context import Context
 from bothy.core.design.warmth import Heater
 from bothy.core.finding import Finding, finding
-from bothy.core.trips.itinerary import places_of
+from bothy.core.places import places_of
 from bothy.core.warmth.heating import BURNT
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
 
 THIN_AIR_M = 1500.0
+COLD_SEASON_C = 0.0
+"""A design cold below this asks for a heater."""
 ENDS = {"under": "under the floor", "forward": "to the front", "up": "upwards"}
+
+
+def missing_findings(ctx: Context, w: Warm) -> Found:
+    """What is missing though nothing was said of warmth yet: a heater in the cold, or one of Life that burns fuel and is not described here."""
+    d, p = ctx.design.warmth, w.part
+    linked = {h.appliance for h in d.heaters}
+    for a in ctx.design.life.appliances:
+        if (
+            a.kind == "heating"
+            and a.count > 0
+            and a.id not in linked
+            and re.search(r"diesel|petrol|gas|paraffin|kerosene|wood|stove", a.name.lower())
+            and "water" not in a.name.lower()
+        ):
+            yield finding("warm-heater-unlisted", a.id, a.name, "It burns fuel, and only its electricity is counted so far.")
+    if not d.heaters:
+        warms = any(a.kind == "heating" and a.count > 0 for a in ctx.design.life.appliances)
+        if ctx.cold_c < COLD_SEASON_C and not warms and (ctx.design.life.appliances or ctx.design.warmth != type(d)()):
+            yield finding("warm-heater-missing", "heating", "Heating", f"In the planned months it gets to {ctx.cold_c:.0f} °C outside; {p.needed_w:,.0f} W keep it at {ctx.indoor_c:g} °C, and there is no heater.",
+                          figures=["warmth/design_heat_w"])  # fmt: skip
 
 
 def heater_findings(ctx: Context, w: Warm) -> Found:

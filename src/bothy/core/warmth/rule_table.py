@@ -40,6 +40,8 @@ rules("warmth", (
     ("warm-inlet-small", "advice", "A fan starves for air", "Open a window, or a larger inlet.", "handbook 04 §3.8"),
     ("warm-backdraught", "danger", "A fan may draw the fumes in", "An interlock, a larger inlet, or a room-sealed appliance.", "typical"),
     ("warm-shower-extract", "advice", "The shower has no way out for its steam", "A fan of 40 m³/h and more, a gap of 10 mm under the door.", "typical"),
+    ("warm-heater-missing", "fault", "No heater for a cold season", "Enter the heater that is fitted, or use Bothy’s suggestion.", "EN 1646-1; comfort and frost"),
+    ("warm-heater-unlisted", "advice", "A heater that Heat and air doesn’t know", "Enter it there too: its heat, fuel and exhaust are not reckoned yet.", "definition"),
     ("warm-heater-undersized", "fault", "The heater is too small", "Insulate, screens, a larger or a second heater.", "EN 12831-1"),
     ("warm-heater-oversized", "advice", "The heater is far too large", "The next smaller class.", "typical"),
     ("warm-heater-cycling", "advice", "The heater goes on and off on mild days", "A smaller one; full output for 20 minutes a week keeps it clean.", "handbook 04 §3.9"),
@@ -86,6 +88,7 @@ rules("warmth", (
     ("warm-cabinet-hot", "fault", "A cabinet gets too hot", "Vents low and high, or a fan.", "handbook 04 §3.13"),
     ("warm-fridge-vent", "fault", "An absorption fridge without its own flue space", "Seal it from the room, vents of 25 000 mm² low and high.", "typical"),
     ("warm-drying-slow", "advice", "The drying cupboard doesn't dry in time", "More warmth into it, more air, more hours.", "handbook 04 §3.7"),
+    ("warm-opening-nowhere", "fault", "An opening in a wall that isn’t there", "Put it into another surface, or close the cab off.", "geometry"),
     ("warm-opening-large", "fault", "An opening larger than its surface", "Check its size, or the surface that it is in.", "handbook 04 §3.3"),
 ))  # fmt: skip
 

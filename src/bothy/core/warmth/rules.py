@@ -5,7 +5,7 @@ from __future__ import annotations
 from bothy.core.context import Context
 from bothy.core.finding import Finding
 from bothy.core.warmth.air_rules import air_findings, alarm_findings, damp_findings
-from bothy.core.warmth.heater_rules import heater_findings
+from bothy.core.warmth.heater_rules import heater_findings, missing_findings
 from bothy.core.warmth.layout_rules import duct_findings, loop_findings
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.shell_rules import shell_findings
@@ -15,11 +15,10 @@ PARTS = (shell_findings, damp_findings, air_findings, alarm_findings, heater_fin
 
 
 def warmth_findings(ctx: Context, w: Warm) -> list[Finding]:
-    """Everything that the rules of warmth say of a design that has begun with it; once of each subject, though a build-up may lie in two directions."""
-    if ctx.design.warmth == type(ctx.design.warmth)():
-        return []
+    """Everything that the rules of warmth say of a design, little where it has not begun with it; once of each subject, though a build-up may lie in two directions."""
     found: dict[str, Finding] = {}
-    for part in PARTS:
+    begun = ctx.design.warmth != type(ctx.design.warmth)()
+    for part in (missing_findings, *(PARTS if begun else ())):
         for f in part(ctx, w):
             found.setdefault(f.id, f)
     return list(found.values())

@@ -158,6 +158,8 @@ def shell_area(inp: ShellAreaIn, sources: dict[str, Figure] | None = None) -> Sh
         more += [(n, k, a) for (n, k), a in zip(CAB_PARTS, p.cab, strict=True)]
         volume += p.cab_volume_m3
     for o in inp.openings:
+        if o.on not in area:
+            raise BadInput("openings", f"one is in the {o.on}, which isn't there: the cab is open")
         area[o.on] -= o.area_m2 * o.count
         more.append((o.name or o.kind, o.kind, o.area_m2 * o.count))
     for i, s in enumerate(inp.slide_outs, 1):

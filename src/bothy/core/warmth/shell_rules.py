@@ -41,6 +41,13 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
         yield finding(
             "warm-opening-large", "shell", "Shell", w.shell.problem[:1].upper() + w.shell.problem[1:] + ". Reckoned without any opening until that is mended."
         )
+    for o in w.shell.nowhere:
+        yield finding(
+            "warm-opening-nowhere",
+            f"opening:{o.id}",
+            o.name,
+            "It is in the front wall, and there is none while the living space is open to the cab. It isn’t reckoned.",
+        )
     dt = ctx.indoor_c - ctx.cold_c
     for s in _opaque(w):
         limit = U_FLOOR if s.kind == "floor" else U_WALL

@@ -83,6 +83,8 @@ class Shell:
     cab: Cab
     cab_b: float | None
     problem: str | None = None
+    nowhere: list[Opening] = field(default_factory=list)
+    """Openings in a front wall that isn't there while the cab is open: not reckoned."""
     builds: dict[str, UValueOut] = field(default_factory=dict)
 
 
@@ -135,13 +137,20 @@ def geometry(ctx: Context) -> ShellAreaIn:
     w = ctx.design.warmth
     key = SHELL_OF[ctx.design.vehicle.preset]
     cab = cab_of(ctx)
+    astray = _astray(ctx)
     return ShellAreaIn.trusted(
         preset=key, length_m=ctx.inside_length_m, width_m=ctx.inside_width_m, height_m=ctx.inside_height_m, taper_frac=w.taper_frac,
         cab="open" if cab in ("open", "curtain") and SHELLS[key].cab else "bulkhead" if cab == "bulkhead" else "none",
-        openings=[ShellOpening.trusted(on=o.on, kind=o.kind, name=o.id, area_m2=o.width_m * o.height_m, count=o.count) for o in w.openings],
+        openings=[ShellOpening.trusted(on=o.on, kind=o.kind, name=o.id, area_m2=o.width_m * o.height_m, count=o.count) for o in w.openings if o not in astray],
         slide_outs=[SlideOut.trusted(on=s.on, depth_m=s.depth_m, width_m=s.width_m, height_m=s.height_m) for s in w.slide_outs],
         pop_top=PopTop.trusted(length_m=w.pop_top.length_m, width_m=w.pop_top.width_m, height_m=w.pop_top.height_m, shape=w.pop_top.shape) if w.pop_top else None,
     )  # fmt: skip
+
+
+def _astray(ctx: Context) -> list[Opening]:
+    """Openings in a front wall where the living space is open to the cab."""
+    front = not (cab_of(ctx) in ("open", "curtain") and SHELLS[SHELL_OF[ctx.design.vehicle.preset]].cab)
+    return [] if front else [o for o in ctx.design.warmth.openings if o.on == "front"]
 
 
 def cab_of(ctx: Context) -> Cab:
@@ -192,7 +201,7 @@ def work_shell(ctx: Context) -> Shell:
             one.worked, one.damp = known[key]
             one.u = one.worked.figure("u_value_w_m2k").named(f"U-value, {one.build.name}")
         out.append(one)
-    return Shell(out, areas, cab, cab_b, problem, {f"{b}/{d}": v[0] for (b, d), v in known.items()})
+    return Shell(out, areas, cab, cab_b, problem, _astray(ctx), {f"{b}/{d}": v[0] for (b, d), v in known.items()})
 
 
 def _study(ctx: Context, b: BuildUp, direction: Direction) -> tuple[UValueOut, CondensationCheckOut]:

@@ -60,6 +60,7 @@ class WaterDemandIn(Contract):
     flushes_person_day: float | None = Field(None, ge=0, le=20)
     toilet_home_frac: float = Field(0.7, ge=0, le=1)
     outside_l_day: float | None = Field(None, ge=0, le=500)
+    machines_l_day: float | None = Field(None, ge=0, le=2000)
 
     def habit(self, key: str) -> float:
         """What is typed, else the style's."""
@@ -126,6 +127,9 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
     else:
         uses["flush"] = given("flush_l_day", 0.0, "input", "this toilet isn't flushed")
     uses["outside"] = habit("outside_l_day")
+    if inp.machines_l_day:
+        uses["machines"] = g("machines_l_day")
+    machines = uses["machines"].value if inp.machines_l_day else 0.0
     by_use = {f"{k}_l_day": v for k, v in uses.items()}
     total = derived("total_l_day", "Σ of the uses", sum(v.value for v in uses.values()), "handbook 05 §3.1", **by_use)
     apart = inp.drinking_source == "separate"
@@ -137,8 +141,8 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
         drinking_l_day=uses["drinking"],
     )
     grey = derived(
-        "grey_l_day", "0.4·cooking + 0.95·(dishes + hand wash + shower)", 0.4 * uses["cooking"].value + 0.95 * (uses["dishes"].value + uses["hand_wash"].value + uses["shower"].value), "handbook 05 §3.1",
-        **{k: by_use[k] for k in ("cooking_l_day", "dishes_l_day", "hand_wash_l_day", "shower_l_day")},
+        "grey_l_day", f"0.4·cooking + 0.95·(dishes + hand wash + shower{' + machines' if machines else ''})", 0.4 * uses["cooking"].value + 0.95 * (uses["dishes"].value + uses["hand_wash"].value + uses["shower"].value + machines), "handbook 05 §3.1",
+        **{k: by_use[k] for k in ("cooking_l_day", "dishes_l_day", "hand_wash_l_day", "shower_l_day", *(["machines_l_day"] if machines else []))},
     )  # fmt: skip
     h, t = home.value * n.value, inp.toilet_type
     urine, solid, cover = URINE_L * h, SOLID_L * h, COVER_L * h

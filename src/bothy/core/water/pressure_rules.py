@@ -187,6 +187,9 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "No relief valve is said to lead outside.",
             fix=Remedy.sets("A relief valve of 600 kPa, outside", "/water/hot", relief_kpa=h.relief_kpa or 600.0, relief_outside=True),
         )
+    if closed and not h.check_valve:
+        yield finding("water-hot-no-check", "hot", h.name, "Nothing keeps its hot water from the cold pipe when it expands: the cold tap runs warm, and the pump’s parts get hot.",
+                      fix=Remedy.sets("Fit a check valve and a vessel", "/water/hot", check_valve=True, expansion_l=max(h.expansion_l, _up(p.vessel_l) if p.vessel_l else h.expansion_l)))  # fmt: skip
     if closed and h.check_valve and h.expansion_l < (p.vessel_l or 0.1) - 1e-9:
         vessel = p.vessel_l
         yield finding(

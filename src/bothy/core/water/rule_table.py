@@ -44,6 +44,7 @@ rules("water", (
     ("water-hookup-unregulated", "fault", "A water inlet without limiter or check valve", "A limiter of 345 kPa at most, and a check valve.", "EN 1717; handbook 05 §4.10"),
     ("water-backflow", "danger", "Tank water can run back into the supply", "A check valve, or an air gap.", "EN 1717"),
     ("water-hot-no-relief", "danger", "A closed heater without a relief valve piped outside", "Fit one; test it yearly, never plug it.", "handbook 05 §3.12"),
+    ("water-hot-no-check", "advice", "Hot water can run back into the cold pipe", "Fit a check valve at the heater’s inlet, and an expansion vessel behind it.", "EN 1717; practice"),
     ("water-hot-no-expansion", "fault", "The heated water has nowhere to go", "An expansion vessel.", "handbook 05 §3.12"),
     ("water-hot-no-mixer", "danger", "The hot water scalds", "A thermostatic mixer, 38 to 43 °C, before shower and taps.", "handbook 05 §4.9"),
     ("water-hot-legionella", "danger", "Water kept warm for germs", "60 °C and more for half an hour each week, and flush.", "practice"),

@@ -9,7 +9,9 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.contract import BadInput, quick
 from bothy.core.design.water import Water, WaterTank
+from bothy.core.figure import Figure, derived, given, total
 from bothy.core.fluid import G, loss_pa
+from bothy.core.recognise import uses_a_day, water_of
 from bothy.core.water.autonomy import StoreIn
 from bothy.core.water.crossover import AT_C, ENDS_K, BoxTank, TankCrossoverIn, tank_crossover
 from bothy.core.water.demand import WaterDemandIn, WaterDemandOut, water_demand
@@ -179,9 +181,23 @@ def demand_of(ctx: Context) -> WaterDemandOut:
     said = {k: v for k, v in u.model_dump(exclude={"style", "target_days"}).items() if v is not None}
     toilet = {"toilet_type": t.kind, "toilet_home_frac": t.home_frac, **({"flush_l": t.flush_l} if t.flush_l is not None else {}),
               **({"flushes_person_day": t.flushes_person_day} if t.flushes_person_day is not None else {})} if t else {"toilet_type": "none"}  # fmt: skip
+    machines = machines_l_day(ctx)
     return water_demand(
-        WaterDemandIn.trusted(persons_count=max(1, int(ctx.people)), style=u.style, **said, **toilet), {"persons_count": ctx.figure("/life/people")}
+        WaterDemandIn.trusted(persons_count=max(1, int(ctx.people)), style=u.style, **said, **toilet, machines_l_day=machines.value or None),
+        {"persons_count": ctx.figure("/life/people"), "machines_l_day": machines},
     )
+
+
+def machines_l_day(ctx: Context) -> Figure:
+    """What the appliances of Life take of the fresh water on a day: washing machine, dishwasher and the like."""
+    parts = []
+    for a in ctx.design.life.appliances:
+        litres, why = water_of(a)
+        often = uses_a_day(a) if a.count > 0 else 0.0
+        if litres > 0 and often > 0:
+            one = given("water_l_per_use", litres, "typed" if why == "typed" else "assumed", why, label="water of one use")
+            parts.append((a.name, derived("water_l_day", "uses a day · litres a use", often * litres, "definition", uses_per_day=often, water_l_per_use=one)))
+    return total("Water of the appliances", "L", parts, "appliances of Life")
 
 
 def work_stores(w: Water, d: WaterDemandOut, tanks: dict[str, TankPart], joins: dict[str, JoinPart]) -> list[StoreIn]:

@@ -29,7 +29,7 @@ class Prism(Contract):
     width_m: Size | None = None
     height_m: Size | None = None
     diameter_m: Size | None = None
-    vertices_yz_m: list[list[float]] | None = Field(None, min_length=3, max_length=40)
+    vertices_yz_m: list[list[Annotated[float, Field(ge=-6, le=6)]]] | None = Field(None, min_length=3, max_length=40)
 
     @model_validator(mode="after")
     def _sizes(self) -> Self:

@@ -22,7 +22,7 @@ from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A, FuseSelectIn, fuse
 from bothy.core.wiring.sizing import WireSizeIn, choose_size
 
 DROP_CLASS_OF_KIND = {"inverter": "feeder", "feeder": "feeder", "main": "feeder", "solar": "charging", "driving": "charging",
-                      "shore": "charging", "driving_in": "critical", "ac": "critical"}  # fmt: skip
+                      "shore": "charging", "driving_in": "critical", "ac": "critical", "trickle": "charging"}  # fmt: skip
 DROP_COPPER_C = 60.0
 """Copper temperature for every drop in the report: choice and check use the same (the cautious school)."""
 LEAST_FUSE_A = 5.0
@@ -167,7 +167,7 @@ def size_text(area_mm2: float | None, awg: str | None, count: int = 1) -> str:
 def default_length(ctx: Context, c: Circuit) -> float:
     """A one-way length to start with, in m, until it is measured: along one wall for feeds, along the vehicle for loads."""
     length = ctx.inside_length_m
-    short = {"main": 0.5, "inverter": 1.0, "feeder": 1.5, "shore": 1.5, "solar": 2.0, "driving": 1.5}
+    short = {"main": 0.5, "inverter": 1.0, "feeder": 1.5, "shore": 1.5, "solar": 2.0, "driving": 1.5, "trickle": 3.0}
     if c.kind in short:
         return short[c.kind]
     return round(0.6 * length + ctx.inside_height_m + 0.5, 1) if c.kind != "driving_in" else round(length + 2.5, 1)

@@ -67,12 +67,52 @@ def circuit_current(ctx: Context, c: Circuit, on_it: list[Appliance], feeds: Fee
         return given("current_a", 0.0, "computed", "nothing is chosen yet that feeds it", label="current of the feed"), float(ctx.system_v), 0.0, 0.1
     if c.kind == "feeder":
         fig = (boards_a.get(c.board) if c.board else None) or given("current_a", 0.0, "computed", "nothing on its board yet", label="board's current")
-        return fig, float(ctx.system_v), 0.0, 0.1
+        return larger_way("Design current of the feeder", fig, charge_of(ctx, feeds, c.board)) if c.board else fig, float(ctx.system_v), 0.0, 0.1
+    return larger_way("Design current of the main", discharge_of_main(feeds, boards_a, ctx), charge_of(ctx, feeds)), float(ctx.system_v), 0.0, 0.1
+
+
+SOURCES = ("solar", "driving", "shore")
+"""Feeds that charge the bank through the main; a controller of its own array as ``solar:<array>``."""
+
+
+def discharge_of_main(feeds: Feeds, boards_a: BoardCurrents, ctx: Context) -> Figure:
+    """What flows out of the bank: the inverter at full load and what coincides on the boards."""
     under = {b.id for b in ctx.design.wiring.boards if b.fed_from is not None}
     parts = [(f"boards/{b}" if b else "busbar", f) for b, f in boards_a.items() if b not in under]
     if "inverter" in feeds:
         parts.append(("inverter", feeds["inverter"].current_a))
-    return total("Design current of the main", "A", parts, "inverter at full load and what coincides on the boards"), float(ctx.system_v), 0.0, 0.1
+    return total("Out of the bank", "A", parts, "inverter at full load and what coincides on the boards")
+
+
+def charge_of(ctx: Context, feeds: Feeds, board: str | None = None) -> Figure:
+    """What flows into the bank with all sources at once and nothing used; of a ``board`` only what is charged through it, its own boards included."""
+    on = boards_under(ctx, board) if board is not None else None
+    there = {c.feed: c.board for c in ctx.design.wiring.circuits}
+    parts = [(k, f.current_a) for k, f in feeds.items() if k.split(":")[0] in SOURCES and (on is None or there.get(k) in on)]
+    return total("Into the bank", "A", parts, "all sources at once, nothing used meanwhile")
+
+
+def boards_under(ctx: Context, board: str) -> set[str]:
+    """A board with all that are fed from it."""
+    out, boards = {board}, ctx.design.wiring.boards
+    while True:
+        more = {b.id for b in boards if b.fed_from in out} - out
+        if not more:
+            return out
+        out |= more
+
+
+def charged_through(ctx: Context, board: str) -> bool:
+    """Whether a source charges the bank through this board."""
+    on = boards_under(ctx, board)
+    return any(c.kind in SOURCES and c.board in on for c in ctx.design.wiring.circuits)
+
+
+def larger_way(label: str, out: Figure, into: Figure) -> Figure:
+    """The larger of what flows each way through one cable."""
+    if into.value <= out.value:
+        return out.named(label)
+    return pick(label, "larger of what flows out and what flows in", into, "A", "a cable carries the larger of what flows each way", out_a=out, into_a=into)
 
 
 def at_the_peak(ctx: Context, appliances: list[Appliance]) -> dict[str, Figure]:

@@ -14,6 +14,7 @@ from bothy.core.wiring.buying import CablePurchaseIn, CableRun, FuseItem, SpareF
 from bothy.core.wiring.circuits import CircuitPart, size_text
 from bothy.core.wiring.fuses import FAMILIES
 from bothy.core.wiring.loop_test import LoopRow, loop_rows
+from bothy.core.wiring.other_cables import OtherPart
 from bothy.core.wiring.raceways import RacewayPart
 
 
@@ -132,7 +133,7 @@ def _ends(c: Circuit, design: Design) -> tuple[str, str]:
         above = design.board(board.fed_from) if board else None
         return above.letter if above else "BUS", board.letter if board else "BOARD"
     return {"inverter": ("BUS", "INVERTER"), "solar": ("CONTROLLER", "BUS"), "driving": ("CHARGER", "BUS"), "driving_in": ("STARTER", "CHARGER"),
-            "shore": ("CHARGER", "BUS")}[c.kind]  # fmt: skip
+            "shore": ("CHARGER", "BUS"), "trickle": ("BUS", "STARTER")}[c.kind]  # fmt: skip
 
 
 def dc_colours(design: Design) -> tuple[str, str]:
@@ -235,14 +236,32 @@ def _terminals(circuits: list[tuple[Circuit, CircuitPart]]) -> list[TerminalNeed
     ]
 
 
-def bench_lists(design: Design, parts: dict[str, CircuitPart], raceways: dict[str, RacewayPart]) -> BenchLists:
-    """All lists for the bench, from the same circuits as the schedule."""
+def _other_runs(others: dict[str, OtherPart], design: Design) -> list[CableRun]:
+    """Cables that are no circuits, as they are bought: two cores from the panels, three on mains, one for an earth."""
+    region = REGIONS[design.region]
+    there, back = dc_colours(design)
+    out: list[CableRun] = []
+    for p in others.values():
+        if not p.size_text:
+            continue
+        if p.cores == 3:
+            out.append(CableRun.trusted(id=p.code, size=f"3 × {p.size_text}", colour="/".join(region.ac_colours), length_m=p.length_m))
+        elif p.cores == 1:
+            out.append(CableRun.trusted(id=p.code, size=p.size_text, colour=back if p.kind == "chassis_bond" else region.ac_colours[-1], length_m=p.length_m))
+        else:
+            out += [CableRun.trusted(id=f"{p.code}{sign}", size=p.size_text, colour=c, length_m=p.length_m) for sign, c in (("+", there), ("−", back))]
+    return out
+
+
+def bench_lists(design: Design, parts: dict[str, CircuitPart], raceways: dict[str, RacewayPart], others: dict[str, OtherPart]) -> BenchLists:
+    """All lists for the bench, from the same circuits and cables as the schedule."""
     region = REGIONS[design.region]
     pairs = [(c, parts[c.id]) for c in design.wiring.circuits]
     sized = [(c, p) for c, p in pairs if c.sized]
     by_size = sorted(sized, key=lambda cp: (cp[1].ac, cp[0].metal_mm2))
     return BenchLists(
-        labels=[_label(c, p, design, region) for c, p in sized], cables=_cables([r for c, p in by_size for r in _runs(c, p, design)]),
+        labels=[_label(c, p, design, region) for c, p in sized]
+        + [Label(circuit="", code=p.code, board=f"{p.code} · {p.name} · {p.size_text}", wires=[f"{p.code} {p.from_to}"]) for p in others.values() if p.size_text], cables=_cables([r for c, p in by_size for r in _runs(c, p, design)] + _other_runs(others, design)),
         terminals=_terminals(sized), fuses=fuse_needs(sized, design), relays=_relays(design, parts), conduits=_conduits(design, raceways),
-        loops=loop_rows(design, sized), open=[f"{p.code} {c.name}" for c, p in pairs if not c.sized],
+        loops=loop_rows(design, sized), open=[f"{p.code} {c.name}" for c, p in pairs if not c.sized] + [f"{p.code} {p.name}" for p in others.values() if not p.size_text],
     )  # fmt: skip

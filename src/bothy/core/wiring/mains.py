@@ -16,6 +16,8 @@ from bothy.core.wiring.leads import LEAD_RATING_A, AcLeadChainIn, HookUp, Leg, S
 
 STOCK_M = (1.0, 2.0, 3.0, 5.0, 10.0)
 """Leads that any shop has, where the design names none; their price is taken as their length."""
+CHARGER_INPUT = 1.1 / 0.88
+"""Input of a charger over what it gives at the bank's nominal voltage: charging voltage and 88 % efficiency (typical)."""
 HOOKUP = {"metric": (25.0, 2.5, None), "awg": (7.6, None, "10")}
 """Usual hook-up lead: m, mm², AWG (section 4.11)."""
 
@@ -68,8 +70,12 @@ def draws_of(ctx: Context, ac: list[Worked], keep: list[str]) -> list[Draw]:
 
 
 def usual(ctx: Context) -> dict[str, object]:
-    """The mains side as the region usually has it, as plain data for the design."""
-    return Mains(poles=ctx.region.mains_poles, by="proposal").model_dump(mode="json")
+    """The mains side as the region usually has it, as plain data for the design. Where more may be switched on than the supply carries, people shed it by hand."""
+    shore = ctx.design.power.shore
+    charger = shore.charger_current_a * ctx.bank_v * CHARGER_INPUT / ctx.region.mains_v if shore is not None else 0.0
+    at_once = charger + sum(a.running_w * a.count for a in ctx.design.life.appliances if a.supply == "ac") / ctx.region.mains_v
+    shed: Literal["hand", "none"] = "hand" if shore is not None and at_once > supply_limit(ctx).value + EPS else "none"
+    return Mains(poles=ctx.region.mains_poles, shedding=shed, rcd_type="a", by="proposal").model_dump(mode="json")
 
 
 def supply_limit(ctx: Context) -> Figure:
@@ -91,7 +97,9 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
     if not ac:
         return None
     m = ctx.design.wiring.mains or Mains()
-    at_peak = coincidence(ctx.design.life.appliances)
+    usual_part = coincidence(ctx.design.life.appliances)
+    # nothing keeps two heavy appliances from being switched on together, unless they are shed or said to take turns
+    at_peak = usual_part if m.shedding != "none" else {a.id: 1.0 if a.coincidence_frac is None else a.coincidence_frac for a in ctx.design.life.appliances}
     watts: dict[str, float] = {}
     alone: dict[str, float] = {}
     for w in ac:
@@ -100,9 +108,11 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
         alone[w.circuit.id] = max([watts[w.circuit.id], *(a.running_w for a in on_it)])  # a heavy one runs by itself, but each in its turn
     parts = [(w.circuit.name, given("current_a", watts[w.circuit.id] / ctx.region.mains_v, "computed", "what can run at once on it")) for w in ac]
     if ctx.design.power.shore is not None:
-        charger = ctx.design.power.shore.charger_current_a * ctx.bank_v * 1.1 / 0.88 / ctx.region.mains_v
+        charger = ctx.design.power.shore.charger_current_a * ctx.bank_v * CHARGER_INPUT / ctx.region.mains_v
         parts.append((ctx.design.power.shore.name, given("current_a", charger, "computed", "charger at its full output, 88 % efficient, typical")))
-    needs = ctx.book.put("mains/supply_a", total("Current from the supply", "A", parts, "all that can run at once; handbook 02 §3.14"))
+    needs = ctx.book.put(
+        "mains/supply_a", total("Current from the supply", "A", parts, "all that can run at once; heavy ones by turns only where something sheds them")
+    )
     limit = ctx.book.put("mains/limit_a", supply_limit(ctx))
     charging = [Draw(p[0], p[1].value) for p in parts[len(ac) :]]
     on, off = kept_on([*draws_of(ctx, ac, m.keep), *charging], limit.value)

@@ -7,9 +7,11 @@ from typing import Any
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.mains import Mains
-from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.finding import Finding, Remedy, Severity, finding, rules
 from bothy.core.wiring.circuits import Worked
-from bothy.core.wiring.mains import MainsPart, draws_of, kept_on, usual
+from bothy.core.wiring.conductors import AREA
+from bothy.core.wiring.leads import LEAD_RATING_A
+from bothy.core.wiring.mains import HOOKUP, MainsPart, draws_of, kept_on, usual
 
 rules("wiring", (
     ("wire-ac-unsaid", "advice", "The mains side is not described yet", "Take the region's usual one, then have it checked by the electrician.", "handbook 02 §3.14"),
@@ -26,6 +28,8 @@ rules("wiring", (
 ))  # fmt: skip
 
 LEAST_BOND_MM2 = 4.0
+RHO_WARM = 0.0200
+"""Copper at 60 °C in Ω·mm²/m."""
 MANY = 3.0
 
 
@@ -149,4 +153,65 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
             )
         elif sum(leg.leads_m) - w.part.length_m > 2.0 + EPS and part.lead_rating_a and leg.current_a > part.lead_rating_a / 3:
             out.append(finding("wire-lead-coiled", c.id, w.name, f"{sum(leg.leads_m) - w.part.length_m:.1f} m of lead are left over at {leg.current_a:.1f} A."))
+    return out
+
+
+rules("wiring", (
+    ("wire-ac-hookup-lead", "fault", "Hook-up lead too long or too thin", "Use a thicker or shorter lead: 2.5 mm² and 25 m at most for a 16 A post, 10 AWG for 30 A.", "IEC 60364-7-708; typical"),
+    ("wire-ac-inlet-protect", "fault", "Inlet smaller than the post, unprotected", "Fit a breaker of the inlet’s rating right behind it, or hook up to a smaller post.", "IEC 60364-7-721"),
+    ("wire-ac-rcd-type", "fault", "Residual-current device of the wrong type", "Fit type A or better: chargers and inverters leak pulsed direct current, which type AC does not see.", "IEC 60755"),
+    ("wire-ac-galvanic", "advice", "Shore’s earth reaches the hull", "Fit a galvanic isolator or an isolating transformer.", "ISO 13297; corrosion"),
+    ("wire-ac-surge", "advice", "No surge protector at the inlet", "Fit one, or plug one in: posts swap conductors and lose their neutral.", "practice"),
+))  # fmt: skip
+
+POST_DROP = 0.03
+"""What a hook-up lead may lose of the voltage (typical)."""
+
+
+def shore_findings(ctx: Context) -> list[Finding]:
+    """The hook-up lead, the inlet and what protects them, whatever is fitted behind them; none without a shore charger or a mains side."""
+    p, m = ctx.design.power, ctx.design.wiring.mains
+    if p.shore is None or m is None:
+        return []
+    out: list[Finding] = []
+    licensed = ctx.region.licensed
+    inlet = p.shore.inlet_current_a or ctx.region.inlet_a
+    post = p.shore.supply_current_a or inlet
+    carried = min(inlet, post)
+
+    def add(rule_id: str, message: str, fix: Remedy | None = None, severity: Severity | None = None) -> None:
+        out.append(finding(rule_id, "mains", "Mains side", f"{message} {licensed}", fix=fix, severity=severity))
+
+    length, area, awg = HOOKUP[ctx.region.wire_series]
+    size: float | str = m.hookup_mm2 or area or awg or 2.5
+    length = m.hookup_length_m or length
+    if m.hookup_mm2 is not None or m.hookup_length_m is not None:
+        rating = (
+            LEAD_RATING_A[size]
+            if isinstance(size, str)
+            else max((a for s, a in LEAD_RATING_A.items() if isinstance(s, float) and s <= size + EPS), default=6.0)
+        )
+        mm2 = AREA[size] if isinstance(size, str) else float(size)
+        lost = 2 * length * carried * RHO_WARM / mm2 / ctx.region.mains_v
+        named = f"{size} AWG" if isinstance(size, str) else f"{size:g} mm²"
+        if rating < post - EPS:
+            add("wire-ac-hookup-lead", f"A lead of {named} carries {rating:g} A unrolled; the post gives {post:g} A.")
+        elif lost > POST_DROP + EPS:
+            add("wire-ac-hookup-lead", f"{length:g} m of {named} lose {lost:.1%} at {carried:g} A; {POST_DROP:.0%} is the most.")
+    if post > inlet + EPS and (m.inlet_breaker_a is None or m.inlet_breaker_a > inlet + EPS):
+        have = f"; the breaker there is for {m.inlet_breaker_a:g} A" if m.inlet_breaker_a is not None else ""
+        add(
+            "wire-ac-inlet-protect",
+            f"The post gives {post:g} A, the inlet is made for {inlet:g} A{have}.",
+            _set(f"A breaker of {inlet:g} A at the inlet", "inlet_breaker_a", float(inlet)),
+        )
+    if m.rcd and m.rcd_type == "ac" and ctx.design.region != "us":
+        add("wire-ac-rcd-type", "It is of type AC.", _set("Fit type A", "rcd_type", "a"))
+    afloat = ctx.design.vehicle.preset == "boat"
+    if afloat and m.galvanic in (None, "none"):
+        metal = ctx.design.vehicle.hull in ("steel", "aluminium")
+        add("wire-ac-galvanic", "Through the shore’s earth the hull and its fittings form a battery with every other boat on the pier" + (", and a metal hull is eaten away." if metal else "."),
+            _set("Fit a galvanic isolator", "galvanic", "isolator"), "fault" if metal else None)  # fmt: skip
+    if ctx.design.region == "us" and not m.surge:
+        add("wire-ac-surge", "A post with a lost neutral puts 240 V on 120 V appliances.", _set("There is one", "surge", True))
     return out

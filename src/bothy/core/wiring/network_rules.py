@@ -7,6 +7,7 @@ from bothy.core.contract import EPS, next_size
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.wiring.circuits import Worked, size_text
 from bothy.core.wiring.conductors import AWG, METRIC, row_of
+from bothy.core.wiring.currents import charged_through
 from bothy.core.wiring.distribution import BANK, NetworkPart, board_node, least_voltage
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.rules import refit
@@ -190,7 +191,9 @@ def _placement(ctx: Context, worked: list[Worked]) -> list[Finding]:
             out.append(finding("wire-both-ends-unfused", c.id, w.name, "Through a relay both batteries can push into a fault on this cable; only one end is fused.",
                                fix=w.change(f"Fit {c.fuse_a:g} A at the other end too", far_fuse_a=c.fuse_a)))  # fmt: skip
         if c.protection == "breaker" and not w.part.ac and c.breaker_mark != "dc":
-            both_ways = c.kind in ("main", "driving", "driving_in")
+            both_ways = c.kind in ("main", "driving", "driving_in", "solar", "shore", "trickle") or (
+                c.kind == "feeder" and c.board is not None and charged_through(ctx, c.board)
+            )
             if c.breaker_mark == "ac_only" or both_ways:
                 why = "Made for AC: at DC its arc may not go out." if c.breaker_mark == "ac_only" else "Polarised, and here the current flows both ways."
                 out.append(finding("wire-dc-breaker-wrong", c.id, w.name, why, fix=w.change("Fit a non-polarised DC breaker", breaker_mark="dc")))

@@ -120,10 +120,22 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
     afloat = ctx.design.wiring.school == "marine" or ctx.design.vehicle.preset == "boat"
     if c.return_path == "chassis" and (p.current_a > 30 or afloat):
         why = "Marine practice has none: current through hull and fittings eats them." if afloat else ""
-        add("wire-chassis-return", f"{p.current_a:.0f} A through the bodywork. {why}".strip(), None, keys[:1])
+        metal = ctx.design.vehicle.hull in ("steel", "aluminium")
+        out.append(finding("wire-chassis-return", c.id, name, f"{p.current_a:.0f} A through the {'hull' if afloat else 'bodywork'}. {why}".strip(), fix=w.change("Lay a second wire", return_path="cable"),
+                           figures=keys[:1], severity=("danger" if metal else "fault") if afloat else None))  # fmt: skip
     if c.engine_space and c.insulation_temp_c == 60:
         add("wire-insulation-engine", "Class 60 °C in an engine space.", None, [])
     return out
+
+
+def starts_at(w: Worked) -> str:
+    """Where the unprotected end of a circuit is, in words: the end at which its fuse belongs."""
+    c = w.circuit
+    if c.kind == "driving_in":
+        return "the starter battery’s post (the fuse belongs there, within 0.175 m)"
+    if c.kind == "main":
+        return "the bank’s post (the fuse belongs there, within 0.175 m)"
+    return "the board" if c.board and c.kind != "feeder" else "the busbar"
 
 
 def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Finding]:
@@ -136,7 +148,7 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
 
     word = "breaker" if c.protection == "breaker" or p.ac else "fuse"
     if c.protection == "none" or c.fuse_a is None:
-        add("wire-no-fuse-at-source", f"{p.size_text} leaves the {'board' if c.board else 'busbar'} with no {word}.", refit(w), [])
+        add("wire-no-fuse-at-source", f"{p.size_text} leaves {starts_at(w)} with no {word}.", refit(w), [])
         return out
     if p.ampacity_a is not None and c.fuse_a > p.ampacity_a + EPS:
         add(
@@ -202,7 +214,7 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
             )
         for w in on_it:
             if w.circuit.fuse_a and w.part.current_a > b.way_rating_a + EPS and b.side == "dc":
-                out.append(finding("wire-board-overload", w.circuit.id, w.circuit.name, f"{w.part.current_a:.0f} A on a way for {b.way_rating_a:g} A."))
+                out.append(finding("wire-board-overload", w.circuit.id, w.circuit.name, f"{w.part.current_a:.1f} A on a way for {b.way_rating_a:g} A."))
     fed = {i for c in ctx.design.wiring.circuits for i in c.appliances}
     if ctx.design.wiring.circuits:
         for a in ctx.design.life.appliances:

@@ -1,0 +1,160 @@
+"""Rules of where a bank stands and of what it is made: gas, heat, cold, sparks, units that differ; and of a power station as the bank."""
+
+from __future__ import annotations
+
+from bothy.core.context import BANK_PLACES, Context
+from bothy.core.contract import EPS
+from bothy.core.figure import given
+from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.power.load_budget import LoadBudgetOut
+from bothy.core.power.panels import array_power
+from bothy.core.power.station import PowerStationCheckIn, Station, StationNeeds, StationSolar, power_station_check
+from bothy.core.power.supply import Supply
+from bothy.core.power.uses import HEAVY_W
+
+rules("power", (
+    ("power-lead-gassing", "danger", "Flooded battery gasses into the room", "Fit it in a sealed box vented to the outside, low and high, or use a sealed battery.", "IEC 62485-2; EN 1648"),
+    ("power-lead-vent", "advice", "Sealed lead battery without a vent", "Fit a vent hose or a vented box: a failing charger makes it gas too.", "IEC 62485-2"),
+    ("power-lead-sparks", "danger", "Sparks beside a gassing battery", "Move the inverter, relay or switch out of the battery’s box, or use a sealed battery.", "IEC 62485-2"),
+    ("power-lithium-engine-heat", "danger", "Lithium battery in the engine space", "Place it in the living space or another cool, dry place.", "IEC 62619; maker"),
+    ("power-bank-heater-small", "fault", "Battery heater too small for the cold", "Insulate the battery, move it inside, or fit a larger heater.", "heat balance of the battery"),
+    ("power-nmc-indoors", "advice", "High-energy lithium near sleepers", "Use lithium iron phosphate, or fit it in a closed metal box outside the sleeping space, with a smoke alarm over it.", "IEC 62619"),
+    ("power-lead-deep", "advice", "Lead battery planned below half", "Plan with half of its capacity; deeper halves its life.", "cycle life, typical"),
+    ("power-lead-cold-uncompensated", "advice", "Lead battery charged in the cold without compensation", "Set a charger with a temperature sensor on the battery.", "maker, −3 to −5 mV/K a cell"),
+    ("power-station-inverter-limit", "fault", "Power station: too much mains power at once", "Run the appliances one after the other, or use a larger station.", "maker"),
+    ("power-station-dc-limit", "fault", "Power station: too much at its 12 V outlets", "Run less at once, or use a larger station.", "maker"),
+    ("power-station-solar-voltage", "danger", "Panels above the power station’s voltage", "Fit fewer panels in series.", "maker"),
+    ("power-station-solar-clipped", "advice", "Power station takes only part of the sun", "Fit fewer panels, or a station with a larger input.", "maker"),
+    ("power-station-hot", "fault", "Power station too hot", "Keep it shaded and aired, away from the roof and the cab’s glass.", "maker"),
+))  # fmt: skip
+
+INSIDE = ("warm_inside", "unheated_inside", "garage")
+WARM_ENOUGH_C = 5.0
+"""Cells at which lithium iron phosphate takes a useful charge."""
+COLD_LEAD_C = 5.0
+USUAL_LOSS_W_K = 1.5
+"""What a boxed battery loses to the air round it (typical)."""
+
+
+def _sets(label: str, **values: object) -> Remedy:
+    return Remedy.sets(label, "/power/bank", **values)
+
+
+def heated_to_c(ctx: Context, cold_c: float) -> float | None:
+    """The warmest that the bank's own heater gets the cells in steady cold, in °C; None without a heater."""
+    b = ctx.design.power.bank
+    if b is None or b.heater_power_w <= 0:
+        return None
+    watts = b.heater_power_w * b.series_count * b.parallel_count
+    return cold_c + watts / (b.heat_loss_w_k if b.heat_loss_w_k is not None else USUAL_LOSS_W_K)
+
+
+def bank_findings(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Finding]:
+    """Where the bank stands and what it is made of."""
+    b = ctx.design.power.bank
+    if b is None:
+        return []
+    out: list[Finding] = []
+    where = BANK_PLACES[ctx.bank_place]
+    inside = ctx.bank_place in INSIDE
+
+    def add(rule_id: str, message: str, fix: Remedy | None = None, figures: list[str] | None = None) -> None:
+        out.append(finding(rule_id, "bank", b.name, message, fix=fix, figures=figures))
+
+    if b.unlike != "none":
+        add(f"power-bank-{'units' if b.unlike == 'kind' else 'age'}-mixed", "Units of different kind or size share the current unequally; the weakest is overcharged and run flat."
+            if b.unlike == "kind" else "The older units hold less and drag the newer ones down.")  # fmt: skip
+    if b.chemistry == "flooded" and inside and b.vent != "outside":
+        p = ctx.design.power
+        boils = any(
+            x is not None and x.profile is not None and x.profile.equalise for x in (p.controller, p.driving, p.shore, *(a.controller for a in p.arrays))
+        )
+        more = " Equalising boils it on purpose and makes many times as much." if boils else ""
+        add(
+            "power-lead-gassing",
+            f"It stands {where}, and no vent leads its hydrogen outside: from 4 % in the air a spark explodes it.{more}",
+            _sets("Vent it to the outside", vent="outside"),
+        )
+    if b.chemistry in ("agm", "gel") and inside and b.vent is None:
+        add("power-lead-vent", f"It stands {where}. A sealed lead battery gasses when it is overcharged.", _sets("It has a vent", vent="outside"))
+    if b.chemistry == "flooded" and b.beside_sparks:
+        add(
+            "power-lead-sparks",
+            "An inverter, relay or switch shares its box; each opening contact sparks in the gas.",
+            _sets("It stands apart", beside_sparks=False),
+        )
+    if ctx.chem.lithium and ctx.bank_place == "engine_space":
+        add("power-lithium-engine-heat", "An engine space reaches 60 to 90 °C; lithium takes no charge above 45 °C, ages fast, and runs away when it gets hotter still.",
+            Remedy.sets("Place it inside, in the warm", "/vehicle", bank_place="warm_inside"))  # fmt: skip
+    if b.chemistry == "nmc" and ctx.bank_place in ("warm_inside", "unheated_inside"):
+        add("power-nmc-indoors", "This chemistry burns fiercely when a cell fails, and in a vehicle it stands under or beside the beds.")
+    if not ctx.chem.lithium and ctx.usable_frac > 0.5 + EPS:
+        add("power-lead-deep", f"{ctx.usable_frac:.0%} of it is planned with.", _sets("Plan with half", usable_frac=0.5))
+    out += _cold(ctx, s)
+    if b.station is not None:
+        out += _station(ctx, s, uses)
+    return out
+
+
+def _cold(ctx: Context, s: Supply) -> list[Finding]:
+    """A heater that does not get lithium warm enough; lead in the cold without a temperature sensor."""
+    p = ctx.design.power
+    b = p.bank
+    assert b is not None
+    charged = p.arrays or p.driving or p.shore
+    if s.cold is None or not charged:
+        return []
+    if ctx.chem.lithium:
+        warm = heated_to_c(ctx, s.cold.value)
+        if warm is None or not b.cold_charge_cutoff or s.cold.value >= 0 or warm >= WARM_ENOUGH_C - EPS:
+            return []
+        watts = b.heater_power_w * b.series_count * b.parallel_count
+        need = (WARM_ENOUGH_C - s.cold.value) * (b.heat_loss_w_k if b.heat_loss_w_k is not None else USUAL_LOSS_W_K)
+        return [finding("power-bank-heater-small", "bank", b.name, f"At {s.cold.value:.0f} °C its {watts:.0f} W get the cells to {warm:.0f} °C; {WARM_ENOUGH_C:.0f} °C need {need:.0f} W. Until then its cut-off refuses all charge.",
+                        figures=["power/bank/cold_c"])]  # fmt: skip
+    profiles = [x.profile for x in (p.controller, p.driving, p.shore, *(a.controller for a in p.arrays)) if x is not None]
+    if s.cold.value < COLD_LEAD_C and not any(x is not None and x.compensates for x in profiles):
+        return [finding("power-lead-cold-uncompensated", "bank", b.name, f"Cells get to {s.cold.value:.0f} °C, and no charger follows their temperature: it stops too early, and the plates sulphate.",
+                        figures=["power/bank/cold_c"])]  # fmt: skip
+    return []
+
+
+def _station(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Finding]:
+    """A power station in the bank's place: what its case lets through, and its heat."""
+    p = ctx.design.power
+    b = p.bank
+    assert b is not None
+    assert b.station is not None
+    st = b.station
+    mains = [a for a in ctx.design.life.appliances if a.supply == "ac" and a.count > 0]
+    light = sum(a.running_w * a.count for a in mains if a.running_w < HEAVY_W)
+    ac = max([light, *(light + a.running_w for a in mains if a.running_w >= HEAVY_W)])
+    surge = max([ac, *(light + a.running_w * a.start_multiple - (a.running_w if a.running_w < HEAVY_W else 0.0) for a in mains)])
+    dc = sum(a.running_w * a.count for a in ctx.design.life.appliances if a.supply != "ac")
+    worst = max(uses.values(), key=lambda u: u.design_energy_wh)
+    watts = sum(array_power(a) for a in p.arrays)
+    string = s.strings[0].out if s.strings else None
+    sun = StationSolar.trusted(power_w=watts, energy_wh=0.0, voc_cold_v=string.voc_cold_v if string else max(a.voc_v * a.series_count for a in p.arrays) * 1.2,
+                               isc_a=sum(a.isc_a * a.parallel_count for a in p.arrays)) if watts > 0 else None  # fmt: skip
+    check = power_station_check(PowerStationCheckIn.trusted(
+        station=Station.trusted(energy_wh=max(1.0, b.unit_voltage_v * b.unit_charge_ah * b.series_count * b.parallel_count), **{k: v for k, v in st.model_dump().items() if k != "most_c"}),
+        needs=StationNeeds.trusted(dc_energy_wh=worst.design_energy_wh, dc_peak_w=dc, ac_peak_w=ac, ac_surge_w=surge), solar=sun))  # fmt: skip
+    words = {
+        "power-station-dc-limit": f"{dc:,.0f} W can run at once; its outlets give {st.dc_limit_w:,.0f} W.",
+        "power-station-inverter-limit": f"{ac:,.0f} W run together and {surge:,.0f} W at the hardest start; it gives {st.inverter_limit_w:,.0f} W and {st.inverter_surge_w or st.inverter_limit_w:,.0f} W for a moment.",
+        "power-station-solar-voltage": f"In the coldest dawn the panels make {sun.voc_cold_v or 0 if sun else 0:.0f} V; its input stands {st.solar_max_voltage_v or 0:.0f} V.",
+        "power-station-solar-clipped": f"Of {watts:,.0f} W of panels it takes {check.solar_power_used_w:,.0f} W.",
+    }  # fmt: skip
+    out = [finding(r, "bank", b.name, words[r]) for r in check.rules if r in words]
+    if ctx.hot_c > st.most_c + EPS:
+        ctx.book.put("power/bank/hot_c", given("hot_c", ctx.hot_c, "assumed", "the hottest day to design for"))
+        out.append(
+            finding(
+                "power-station-hot",
+                "bank",
+                b.name,
+                f"It may stand in {ctx.hot_c:.0f} °C and more; its data sheet stops at {st.most_c:.0f} °C, and it switches itself off.",
+                figures=["power/bank/hot_c"],
+            )
+        )
+    return out

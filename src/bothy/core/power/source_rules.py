@@ -1,0 +1,145 @@
+"""Rules of sources and voltages: what charges at all, what a relay joins, appliances made for another voltage, waves, generator and roof."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.contract import EPS
+from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.power.panels import array_power, on_controllers
+from bothy.core.power.supply import PowerPart, Supply
+
+rules("power", (
+    ("power-relay-voltage", "danger", "Relay joins two voltages", "Use a DC-DC charger that converts between them.", "Ohm’s law"),
+    ("power-relay-small", "fault", "Relay too small for the current", "Fit a relay for that current, or a DC-DC charger that limits it.", "maker"),
+    ("power-driving-no-alternator", "fault", "Driving charge without an alternator", "Enter the alternator that feeds it (of the towing vehicle, for a trailer), or leave the charger out.", "definition"),
+    ("power-dcdc-no-ignition", "fault", "Charger can’t tell that the engine runs", "Switch it by the ignition: a smart alternator’s voltage says nothing.", "maker"),
+    ("power-appliance-voltage", "danger", "Appliance made for another voltage", "Use a converter to its voltage, or a version for this one.", "appliance data"),
+    ("power-mains-no-source", "fault", "Mains appliances without a source", "Add an inverter or a hook-up, or use versions for the battery’s voltage.", "definition"),
+    ("power-bank-unfed", "fault", "Nothing charges the battery", "Add panels, driving charge or a shore charger.", "energy balance"),
+    ("power-loads-unfed", "note", "Nothing feeds the appliances yet", "Choose a battery in Power, or use Bothy’s suggestions.", "definition"),
+    ("power-modified-sine-motor", "advice", "Motors on a modified sine wave", "Use a pure sine inverter: motors hum, heat and may not start.", "motor heating by harmonics"),
+    ("power-charger-generator", "advice", "Shore charger larger than the generator", "Set the charger’s input limit down, or use a larger generator.", "maker"),
+    ("power-array-roof", "advice", "More panels than the roof has room for", "Fit fewer or other panels, or put some on the ground.", "area of the roof"),
+    ("power-panels-unlike", "advice", "Unlike panels on one controller", "Give each kind or direction its own controller.", "one operating point a controller"),
+))  # fmt: skip
+
+SYSTEMS = {12: (9.0, 16.0), 24: (18.0, 32.0), 48: (36.0, 62.0)}
+"""Label voltages that belong to a system."""
+
+
+def made_for(volts: float) -> int | None:
+    """The system that a label voltage belongs to; None for one that is neither (5 V, 19 V)."""
+    return next((v for v, (low, high) in SYSTEMS.items() if low <= volts <= high), None)
+
+
+def source_findings(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
+    """Sources, what they join, and what has none."""
+    return [*_driving(ctx, s), *_voltages(ctx), *_nothing(ctx), *_others(ctx, part)]
+
+
+def _driving(ctx: Context, s: Supply) -> list[Finding]:
+    d = ctx.design.power.driving
+    if d is None:
+        return []
+    out: list[Finding] = []
+    if d.school != "second" and ctx.alternator_a <= 0:
+        out.append(finding("power-driving-no-alternator", "driving", d.name, f"A {ctx.preset.name} has no alternator of its own, and none is entered."))
+    if d.school == "relay" and ctx.vehicle_system_v != ctx.system_v:
+        out.append(finding("power-relay-voltage", "driving", d.name, f"The vehicle has {ctx.vehicle_system_v} V, the battery bank {ctx.system_v} V: closed, the relay drives hundreds of amps into one of them.",
+                           fix=Remedy.sets("Use a DC-DC charger", "/power/driving", school="dcdc", part=None, rating_a=min(d.rating_a, 30.0))))  # fmt: skip
+    if s.path_a is not None and s.path_a.value > d.rating_a + EPS:
+        ctx.book.put("power/driving/path_a", s.path_a)
+        out.append(
+            finding(
+                "power-relay-small",
+                "driving",
+                d.name,
+                f"Up to {s.path_a.value:.0f} A may flow through a relay for {d.rating_a:.0f} A.",
+                figures=["power/driving/path_a"],
+            )
+        )
+    if d.school == "dcdc" and d.sense == "voltage" and ctx.smart and ctx.alternator_a > 0:
+        out.append(finding("power-dcdc-no-ignition", "driving", d.name, "It starts by the voltage that it sees; a smart alternator lets that fall while driving, so it stops, or it empties the starter battery.",
+                           fix=Remedy.sets("Switch it by the ignition", "/power/driving", sense="ignition")))  # fmt: skip
+    return out
+
+
+def _voltages(ctx: Context) -> list[Finding]:
+    out: list[Finding] = []
+    for a in ctx.design.life.appliances:
+        label = made_for(a.voltage_v) if a.voltage_v is not None and a.supply == "dc" and a.count > 0 else None
+        if label is not None and label != ctx.system_v:
+            harm = "it burns out" if label < ctx.system_v else "it does not run"
+            i = ctx.design.life.appliances.index(a)
+            out.append(finding("power-appliance-voltage", a.id, a.name, f"It is made for {label} V and hangs straight on {ctx.system_v} V: {harm}.",
+                               fix=Remedy.sets("Feed it through a converter", f"/life/appliances/{i}", a.id, supply="converter") if label < ctx.system_v else None))  # fmt: skip
+    return out
+
+
+def _nothing(ctx: Context) -> list[Finding]:
+    p, life = ctx.design.power, ctx.design.life
+    used = [a for a in life.appliances if a.count > 0 and a.running_w > 0]
+    out: list[Finding] = []
+    ac = [a.name for a in used if a.supply == "ac"]
+    station = p.bank is not None and p.bank.station is not None and p.bank.station.inverter_limit_w > 0
+    if ac and p.inverter is None and p.shore is None and not station and (p.bank is not None or ctx.design.wiring.circuits):
+        out.append(finding("power-mains-no-source", "inverter", "Mains", f"Nothing makes mains for {', '.join(ac[:4])}{' and more' if len(ac) > 4 else ''}."))
+    fed = (
+        p.arrays
+        or p.driving
+        or p.shore
+        or p.generator
+        or (p.bank is not None and p.bank.station is not None and (p.bank.station.shore_input_w or p.bank.station.car_input_w))
+    )
+    if p.bank is not None and used and not fed:
+        out.append(finding("power-bank-unfed", "bank", p.bank.name, "Neither sun nor engine nor hook-up charges it: once empty it stays empty."))
+    if p.bank is None and used:
+        out.append(finding("power-loads-unfed", "bank", "Battery", f"{len(used)} appliance{'s use' if len(used) > 1 else ' uses'} electricity, and there is no battery.",
+                           severity="fault" if ctx.design.wiring.circuits else None))  # fmt: skip
+    return out
+
+
+def _others(ctx: Context, part: PowerPart) -> list[Finding]:
+    p = ctx.design.power
+    out: list[Finding] = []
+    if p.inverter is not None and not p.inverter.pure_sine:
+        motors = [a.name for a in ctx.design.life.appliances
+                  if a.supply == "ac" and a.count > 0 and not a.pure_sine and (a.electrical == "motor" or a.start_multiple >= 2 or a.kind in ("cooling", "pump", "fan"))]  # fmt: skip
+        if motors:
+            out.append(finding("power-modified-sine-motor", "inverter", p.inverter.name, f"These have motors: {', '.join(motors[:5])}."))
+    inlet = next((h for h in part.headrooms if h.key == "inlet"), None)
+    if p.generator is not None and p.shore is not None and inlet is not None and inlet.need > p.generator.rating_w + EPS:
+        out.append(
+            finding(
+                "power-charger-generator",
+                "generator",
+                p.generator.name,
+                f"The charger takes {inlet.need:,.0f} W; the generator gives {p.generator.rating_w:,.0f} W.",
+                figures=["power/inlet/need"],
+            )
+        )
+    roof = next((h for h in part.headrooms if h.key == "roof"), None)
+    if roof is not None and roof.need > roof.have + EPS:
+        out.append(
+            finding(
+                "power-array-roof",
+                "solar",
+                "Solar",
+                f"The panels take about {roof.need:.1f} m²; about {roof.have:.1f} m² of the roof are free.",
+                figures=["power/roof/need", "power/roof/have"],
+            )
+        )
+    for _, arrays in on_controllers(p):
+        kinds = {(round(a.vmp_v * a.series_count), a.mounting == "glued", a.tilt_deg, a.azimuth_deg if a.tilt_deg else None, a.deploy) for a in arrays}
+        if len(kinds) > 1:
+            watts = " and ".join(f"{array_power(a):.0f} W “{a.name}”" for a in arrays[:3])
+            out.append(
+                finding(
+                    "power-panels-unlike",
+                    f"array:{arrays[0].id}",
+                    "Solar",
+                    f"{watts} share one controller, which can serve only one of them at its best.",
+                    related=[f"array:{a.id}" for a in arrays],
+                )
+            )
+    return out

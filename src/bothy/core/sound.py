@@ -1,0 +1,32 @@
+"""A design from which everything can be computed: the only kind that is ever kept."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from bothy.core.contract import BadInput
+from bothy.core.design.document import Design
+from bothy.core.report import Report, report
+
+
+class NotComputed(BadInput):
+    """The report of a design fails. ``__cause__`` is the failure itself."""
+
+
+class Sound(NamedTuple):
+    """A design with the report that was computed from it; made by :func:`sound` alone."""
+
+    design: Design
+    report: Report
+
+
+def sound(design: Design) -> Sound:
+    """The design with its report. Raises :class:`BadInput` that names the key, or :class:`NotComputed` where the sums themselves fail."""
+    try:
+        return Sound(design, report(design))
+    except BadInput:
+        raise
+    except (ArithmeticError, ValueError, LookupError, TypeError, AttributeError, AssertionError, RecursionError) as exc:
+        raise NotComputed(
+            "design", f"can't be computed with this change ({type(exc).__name__}: {str(exc)[:160]}); nothing was changed. Try other values"
+        ) from exc

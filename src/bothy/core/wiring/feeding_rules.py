@@ -1,0 +1,156 @@
+"""Rules of what feeds and what is shared: sources without a cable, ways of a board, the isolator, shared fuses, cables of a boat, a lead that is too thin for its post."""
+
+from __future__ import annotations
+
+from bothy.core.context import Context
+from bothy.core.contract import EPS
+from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.power.panels import all_controllers
+from bothy.core.recognise import stays_on
+from bothy.core.wiring.circuits import Worked
+
+rules("wiring", (
+    ("wire-source-unwired", "fault", "Part of the supply without its circuit", "Add its circuit, with a fuse where it starts, or use Bothy’s suggestion.", "IEC 60364-4-43"),
+    ("wire-trickle-unwired", "fault", "Starter battery’s trickle without its own fuse", "Give it a circuit with a fuse at the busbar.", "ISO 13297"),
+    ("wire-board-ways", "fault", "More circuits than the board has ways", "Fit a larger board, or a second one.", "board data"),
+    ("wire-solid-core", "fault", "Solid conductors in a vehicle", "Use fine-stranded cable: solid conductors break as the vehicle shakes.", "IEC 60364-7-721"),
+    ("wire-untinned", "advice", "Untinned cable on a boat", "Use tinned cable: salt air creeps under the insulation.", "ISO 13297"),
+    ("wire-always-on", "fault", "Goes dead with the isolator", "Feed it from before the isolator, with its own fuse at the battery.", "ISO 13297"),
+    ("wire-alarm-shared", "advice", "Alarm shares its fuse", "Give the alarms a circuit of their own.", "practice"),
+    ("wire-parallel-one-fuse", "advice", "Thin cables in parallel behind one fuse", "Use one cable of the full size, or fuse each.", "IEC 60364-4-43"),
+    ("wire-isolator-unsaid", "advice", "No battery isolator entered", "Fit one within reach of the door, and enter its rating.", "ISO 13297"),
+    ("wire-main-fuse-unsaid", "advice", "Place of the main fuse not entered", "Measure the cable from the battery’s post to the fuse: 0.175 m at most.", "ISO 13297"),
+))  # fmt: skip
+
+THICK_MM2 = 50.0
+"""From this size on equal cables in parallel are usual practice."""
+SHARING_KINDS = ("socket", "electronics", "cooking", "tool", "other", "light", "fan", "pump", "cooling", "heating")
+
+
+def feeding_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
+    """All findings of this room; none while no circuit is drawn."""
+    if not worked:
+        return []
+    return [*_unwired(ctx, worked), *_boards(ctx, worked), *_cables(ctx, worked), *_isolator(ctx, worked)]
+
+
+def _unwired(ctx: Context, worked: list[Worked]) -> list[Finding]:
+    p = ctx.design.power
+    have = {w.circuit.feed for w in worked}
+    wanted: list[tuple[str, str, str]] = []
+    if p.inverter is not None:
+        wanted.append(("inverter", "inverter", p.inverter.name))
+    if p.bank is not None:
+        for c, arrays in all_controllers(p):
+            own = arrays[0].id if arrays and arrays[0].controller is not None else None
+            if arrays:
+                wanted.append((f"solar:{own}" if own else "solar", f"array:{own}" if own else "solar", c.name))
+        if p.driving is not None:
+            wanted.append(("driving", "driving", p.driving.name))
+            if p.driving.school != "second":
+                wanted.append(("driving_in", "driving", f"{p.driving.name}, from the starter battery"))
+        if p.shore is not None:
+            wanted.append(("shore", "shore", p.shore.name))
+        wanted.append(("main", "bank", f"{p.bank.name}, to the busbar"))
+    out = [
+        finding("wire-source-unwired", subject, name, "No circuit carries its current yet, so nothing says which cable and fuse it needs.")
+        for feed, subject, name in wanted
+        if feed not in have
+    ]
+    if ctx.design.vehicle.starter_trickle and "trickle" not in have:
+        out.append(
+            finding(
+                "wire-trickle-unwired",
+                "driving",
+                "Starter battery",
+                "A trickle runs from the house bank to the starter battery: a thin cable between two batteries, and no fuse is entered for it.",
+            )
+        )
+    return out
+
+
+def _boards(ctx: Context, worked: list[Worked]) -> list[Finding]:
+    out: list[Finding] = []
+    for b in ctx.design.wiring.boards:
+        below = {x.id for x in ctx.design.wiring.boards if x.fed_from == b.id}
+        ways = sum(
+            1
+            for w in worked
+            if (w.circuit.board == b.id and w.circuit.kind not in ("feeder", "main")) or (w.circuit.kind == "feeder" and w.circuit.board in below)
+        )
+        if ways > b.way_count:
+            out.append(finding("wire-board-ways", b.id, b.name, f"{ways} circuits on {b.way_count} way{'s' if b.way_count > 1 else ''}."))
+    return out
+
+
+def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
+    out: list[Finding] = []
+    afloat = ctx.design.vehicle.preset == "boat" or ctx.design.wiring.school == "marine"
+    bare = [w for w in worked if afloat and w.circuit.sized and not w.circuit.tinned and not w.part.ac]
+    if bare:
+        patch = [{"op": "replace", "path": f"/wiring/circuits/{w.index}/tinned", "value": True} for w in bare]
+        out.append(finding("wire-untinned", "wiring", "Wiring", f"{len(bare)} circuit{'s have' if len(bare) > 1 else ' has'} untinned cable.", related=[w.circuit.id for w in bare],
+                           fix=Remedy(label="Use tinned cable", patch=patch)))  # fmt: skip
+    for w in worked:
+        c = w.circuit
+        if c.solid_core:
+            out.append(finding("wire-solid-core", c.id, w.name, "Its conductors are solid.", fix=w.change("Use stranded cable", solid_core=False)))
+        if (
+            c.parallel_count > 1
+            and c.metal_mm2 < THICK_MM2
+            and c.fuse_a is not None
+            and w.part.ampacity_a is not None
+            and c.fuse_a > w.part.ampacity_a / c.parallel_count + EPS
+        ):
+            one = w.part.ampacity_a / c.parallel_count
+            out.append(
+                finding(
+                    "wire-parallel-one-fuse",
+                    c.id,
+                    w.name,
+                    f"{c.parallel_count} cables of {one:.0f} A behind one fuse of {c.fuse_a:g} A: when one comes loose the other carries it all, and the fuse stays whole.",
+                )
+            )
+        on_it = [a for i in c.appliances if (a := ctx.design.appliance(i)) is not None and a.count > 0]
+        alarms = [a for a in on_it if a.kind == "safety"]
+        if alarms and any(a.kind in SHARING_KINDS for a in on_it):
+            out.append(
+                finding(
+                    "wire-alarm-shared",
+                    c.id,
+                    w.name,
+                    f"{alarms[0].name} goes dark when {next(a.name for a in on_it if a.kind in SHARING_KINDS)} blows the fuse.",
+                )
+            )
+        dead = [a.name for a in on_it if stays_on(a) and c.kind == "load" and not c.before_isolator]
+        if dead:
+            out.append(
+                finding(
+                    "wire-always-on",
+                    c.id,
+                    w.name,
+                    f"{dead[0]} must run also while the isolator is off.",
+                    fix=w.change("Feed it from before the isolator", before_isolator=True),
+                )
+            )
+    return out
+
+
+def _isolator(ctx: Context, worked: list[Worked]) -> list[Finding]:
+    out: list[Finding] = []
+    if ctx.design.power.bank is None:
+        return out
+    mains = [w for w in worked if w.circuit.kind == "main" and w.circuit.fuse_a is not None]
+    if mains and ctx.design.wiring.isolator_a is None:
+        out.append(finding("wire-isolator-unsaid", "wiring", "Wiring", "In a fire or a crash the bank must be cut off in one move."))
+    for w in mains:
+        if w.circuit.fuse_distance_m is None:
+            out.append(
+                finding(
+                    "wire-main-fuse-unsaid",
+                    w.circuit.id,
+                    w.name,
+                    "The piece before the fuse is protected by nothing, and the bank drives thousands of amps into a fault there.",
+                )
+            )
+    return out

@@ -1,0 +1,332 @@
+"""Cables that are no circuits of a board: from the panels, the inlet and the inverter, bonds and earths, the trailer's own lights. Their current, size and protection."""
+
+from __future__ import annotations
+
+from typing import Literal, NamedTuple
+
+from pydantic import BaseModel
+
+from bothy.core.context import Context
+from bothy.core.contract import EPS, next_size, quick
+from bothy.core.design.power import SolarArray
+from bothy.core.design.wiring import OtherCable, OtherKind
+from bothy.core.figure import Figure, derived, given
+from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.wiring.circuits import Worked, size_text
+from bothy.core.wiring.conductors import AREA, METRIC, ConductorAmpacityIn, conductor_ampacity
+
+rules("wiring", (
+    ("wire-other-thin", "danger", "Cable too thin for what flows", "Fit the larger size.", "IEC 60364-5-52"),
+    ("wire-other-drop", "advice", "Much voltage lost on the way", "Fit a thicker cable, or more panels in series.", "3 % of the string’s voltage, typical"),
+    ("wire-earth-thin", "danger", "Earth or bond too thin", "Fit the size shown, or larger.", "IEC 60364-5-54"),
+    ("wire-other-missing", "note", "Cables not entered yet", "Use Bothy’s suggestion, or enter them.", "IEC 60364"),
+))  # fmt: skip
+
+CODES: dict[OtherKind, str] = {
+    "panels": "PV",
+    "inlet": "IN",
+    "inverter_out": "IO",
+    "chassis_bond": "CB",
+    "mains_earth": "ME",
+    "gas_bond": "GB",
+    "hull_bond": "HB",
+    "trailer_lights": "TL",
+}
+NAMES: dict[OtherKind, str] = {
+    "panels": "Panels to controller", "inlet": "Inlet to mains board", "inverter_out": "Inverter to mains board", "chassis_bond": "Chassis bond of the negative side",
+    "mains_earth": "Mains earth to chassis", "gas_bond": "Bond of the gas pipe", "hull_bond": "Bond of hull and fittings", "trailer_lights": "Trailer lights",
+}  # fmt: skip
+USUAL_M: dict[OtherKind, float] = {
+    "panels": 6.0,
+    "inlet": 2.0,
+    "inverter_out": 2.0,
+    "chassis_bond": 0.5,
+    "mains_earth": 1.0,
+    "gas_bond": 2.0,
+    "hull_bond": 2.0,
+    "trailer_lights": 8.0,
+}
+LEAST_BOND_MM2, LEAST_EARTH_MM2, LEAST_PV_MM2, LEAST_AC_MM2 = 16.0, 4.0, 4.0, 2.5
+TRAILER_A, TRAILER_FUSE_A, TRAILER_DROP = 10.0, 10.0, 0.10
+PV_DROP, CHARGE_MARGIN = 0.03, 1.25
+RHO_60 = 0.0200
+"""Copper at 60 °C, Ω·mm²/m."""
+Earth = Literal["chassis_bond", "mains_earth", "gas_bond", "hull_bond"]
+EARTHS: tuple[OtherKind, ...] = ("chassis_bond", "mains_earth", "gas_bond", "hull_bond")
+
+
+class OtherPart(BaseModel):
+    """One such cable worked out. ``least_mm2`` is what it must have, ``best`` the size that Bothy would fit; currents in A."""
+
+    code: str
+    kind: str
+    name: str
+    from_to: str
+    current_a: float | None
+    length_m: float
+    length_assumed: bool
+    least_mm2: float
+    best_area_mm2: float | None
+    best_awg: str | None
+    size_text: str
+    best_text: str
+    ampacity_a: float | None
+    drop_frac: float | None
+    protection: str
+    protection_a: float | None
+    ok: bool | None
+    cores: int
+
+
+class Wanted(NamedTuple):
+    """A cable that the design needs: what it is, and of which array."""
+
+    kind: OtherKind
+    array: str | None = None
+
+
+def wanted_others(ctx: Context, worked: list[Worked]) -> list[Wanted]:
+    """Every such cable that the design needs, in the order of the schedule."""
+    p, out = ctx.design.power, []
+    if p.shared_arrays and p.controller is not None:
+        out.append(Wanted("panels"))
+    out += [Wanted("panels", a.id) for a in p.own_arrays]
+    mains = any(w.part.ac for w in worked)
+    if p.shore is not None and (mains or ctx.design.wiring.mains is not None):
+        out.append(Wanted("inlet"))
+    if p.inverter is not None and mains:
+        out.append(Wanted("inverter_out"))
+    if (
+        worked
+        and p.bank is not None
+        and ctx.design.wiring.chassis_bond_count > 0
+        and not (ctx.design.vehicle.preset == "boat" and ctx.design.vehicle.hull in (None, "grp", "wood"))
+    ):
+        out.append(Wanted("chassis_bond"))
+    if mains or ctx.design.wiring.mains is not None:
+        out.append(Wanted("mains_earth"))
+    if ctx.design.gas.pipes:
+        out.append(Wanted("gas_bond"))
+    if ctx.design.vehicle.preset == "boat" and p.shore is not None:
+        out.append(Wanted("hull_bond"))
+    return out
+
+
+def _size(ctx: Context, least_mm2: float) -> tuple[float | None, str | None]:
+    """The first size of the region's series that has a metal area."""
+    if ctx.region.wire_series == "awg":
+        return None, next((s for s, a in sorted(AREA.items(), key=lambda x: x[1]) if a >= 0.97 * least_mm2), None)
+    return next_size(METRIC, least_mm2), None
+
+
+def _ampacity(ctx: Context, area: float | None, awg: str | None, ac: bool) -> Figure | None:
+    if area is None and awg is None:
+        return None
+    size = {"awg": awg} if awg else {"area_mm2": area}
+    return conductor_ampacity(ConductorAmpacityIn.trusted(**size, insulation_temp_c=70 if ac else 90, ambient_temp_c=30.0, installation="conduit")).figure(
+        "ampacity_a"
+    )
+
+
+def _panels(ctx: Context, arrays: list[SolarArray]) -> tuple[Figure, float, float]:
+    """Current of the strings together with the edge of a cloud, their voltage at work, and their own current."""
+    isc = sum(a.isc_a * a.parallel_count for a in arrays)
+    amps = derived("current_a", "1.25·ΣI_sc", CHARGE_MARGIN * isc, "edge of a cloud; IEC 62548", isc_a=isc)
+    return amps, min(a.vmp_v * a.series_count for a in arrays), sum(a.imp_a * a.parallel_count for a in arrays)
+
+
+def _main_mm2(worked: list[Worked]) -> float:
+    """Metal of the main cable, of what is fitted or else of what Bothy would fit."""
+
+    def metal(w: Worked) -> float:
+        if w.circuit.sized:
+            return w.circuit.metal_mm2 * w.circuit.parallel_count
+        best = AREA[w.part.best_awg] if w.part.best_awg is not None else w.part.best_area_mm2 or 0.0
+        return best * w.part.best_parallel
+
+    return max((metal(w) for w in worked if w.circuit.kind == "main"), default=0.0)
+
+
+def _one(ctx: Context, worked: list[Worked], want: Wanted, c: OtherCable | None) -> OtherPart:
+    p, kind = ctx.design.power, want.kind
+    length = c.length_m if c is not None and c.length_m is not None else USUAL_M[kind]
+    ac = kind in ("inlet", "inverter_out")
+    amps: Figure | None = None
+    volts: float | None = None
+    works_a: float | None = None
+    rating: float | None = None
+    text, from_to, cores, least = "", "", 2, 1.0
+    if kind == "panels":
+        arrays = p.shared_arrays if want.array is None else [a for a in p.arrays if a.id == want.array]
+        amps, volts, works_a = _panels(ctx, arrays)
+        least, from_to = LEAST_PV_MM2, f"{', '.join(a.name for a in arrays)} → controller"
+        strings = sum(a.parallel_count for a in arrays)
+        text = (
+            "a fuse in each string"
+            if any(a.string_fuse for a in arrays)
+            else f"none needed: {strings} string{'s feed' if strings > 1 else ' feeds'} no more than the cable carries"
+        )
+    elif kind == "inlet":
+        inlet = (p.shore.inlet_current_a if p.shore else None) or ctx.region.inlet_a
+        m = ctx.design.wiring.mains
+        rating = (m.inlet_breaker_a if m else None) or (c.protection_a if c else None) or inlet
+        amps = given("current_a", inlet, "typed" if p.shore and p.shore.inlet_current_a else "table", "rating of the inlet", label="current of the inlet")
+        least, volts, cores, from_to, text = (
+            LEAST_AC_MM2,
+            ctx.region.mains_v,
+            3,
+            "inlet → mains board",
+            "breaker and residual-current device at the inlet, double-pole",
+        )
+    elif kind == "inverter_out" and p.inverter is not None:
+        amps = derived(
+            "current_a",
+            "P/U",
+            p.inverter.rating_w / ctx.region.mains_v,
+            "inverter at full load",
+            rating_w=p.inverter.rating_w,
+            mains_voltage_v=ctx.region.mains_v,
+        )
+        rating = (c.protection_a if c else None) or next(
+            (float(r) for r in ctx.region.ac_breakers_a if r * ctx.region.continuous_frac >= amps.value - EPS), float(ctx.region.ac_breakers_a[-1])
+        )
+        least, volts, cores, from_to, text = (
+            1.5,
+            ctx.region.mains_v,
+            3,
+            "inverter → mains board",
+            "the inverter’s own limit, a breaker and a residual-current device",
+        )
+    elif kind == "trailer_lights":
+        amps = given(
+            "current_a",
+            (c.current_a if c else None) or TRAILER_A,
+            "typed" if c and c.current_a else "assumed",
+            "all lamps of a trailer, typical",
+            label="current of the lights",
+        )
+        rating, volts, from_to = (c.protection_a if c else None) or TRAILER_FUSE_A, ctx.vehicle_v, "towing vehicle’s plug → lights"
+        least, text, works_a = 1.5, "fuse in the towing vehicle; never joined to the house bank", amps.value
+    else:
+        cores, text = 1, "none: an earth is never fused or switched"
+        least = {
+            "chassis_bond": max(LEAST_BOND_MM2, _main_mm2(worked) / 2),
+            "mains_earth": LEAST_EARTH_MM2,
+            "gas_bond": LEAST_EARTH_MM2,
+            "hull_bond": LEAST_EARTH_MM2,
+        }[kind]
+        from_to = {
+            "chassis_bond": "negative busbar → chassis",
+            "mains_earth": "mains board → chassis",
+            "gas_bond": "gas pipe → chassis",
+            "hull_bond": "earth busbar → hull and fittings",
+        }[kind]
+    carried = amps.value if amps is not None else 0.0
+    if rating is not None:
+        carried = max(carried, rating)
+    most = TRAILER_DROP if kind == "trailer_lights" else PV_DROP
+
+    def serves(area: float | None, awg: str | None, mm2: float) -> bool:
+        i_z = _ampacity(ctx, area, awg, ac)
+        lost = 2 * length * (works_a or 0.0) * RHO_60 / mm2 / volts if volts and works_a else 0.0
+        return i_z is not None and i_z.value >= carried - EPS and lost <= most + EPS
+
+    if carried > 0:
+        sizes = (
+            [(None, str(s), a) for s, a in sorted(AREA.items(), key=lambda x: x[1])]
+            if ctx.region.wire_series == "awg"
+            else [(float(s), None, float(s)) for s in METRIC]
+        )
+        large = [mm2 for _, _, mm2 in sizes if mm2 >= (0.97 if ctx.region.wire_series == "awg" else 1) * least - EPS]
+        least = next((mm2 for area, awg, mm2 in sizes if mm2 in large and serves(area, awg, mm2)), large[-1])
+    best_area, best_awg = _size(ctx, least)
+    area, awg = (c.area_mm2, c.awg) if c is not None else (None, None)
+    if kind == "chassis_bond" and area is None and awg is None:
+        area = ctx.design.wiring.chassis_bond_mm2
+    if kind == "mains_earth" and area is None and awg is None and ctx.design.wiring.mains is not None:
+        area = ctx.design.wiring.mains.chassis_bond_mm2
+    mm2 = AREA[awg] if awg is not None else area
+    i_z = _ampacity(ctx, area, awg, ac) if amps is not None else None
+    part = quick(
+        OtherPart, code=f"{CODES[kind]}{'' if want.array is None else f'-{want.array}'}", kind=kind, name=c.name if c is not None and c.name != "Cable" else NAMES[kind], from_to=from_to,
+        current_a=amps.value if amps else None, length_m=length, length_assumed=c is None or c.length_m is None, least_mm2=least, best_area_mm2=best_area, best_awg=best_awg,
+        size_text=size_text(area, awg), best_text=size_text(best_area, best_awg), ampacity_a=i_z.value if i_z else None,
+        drop_frac=2 * length * works_a * RHO_60 / mm2 / volts if works_a and volts and mm2 else None, protection=text, protection_a=rating,
+        ok=None if mm2 is None else (i_z is None or i_z.value >= carried - EPS) and (amps is not None or mm2 >= (0.97 if awg else 1) * least - EPS), cores=cores,
+    )  # fmt: skip
+    key = f"others/{c.id if c is not None else part.code.lower()}"
+    if amps is not None:
+        ctx.book.put(f"{key}/current_a", amps)
+    if i_z is not None:
+        ctx.book.put(f"{key}/ampacity_a", i_z)
+    return part
+
+
+def _of(ctx: Context, want: Wanted) -> OtherCable | None:
+    return next((c for c in ctx.design.wiring.others if c.kind == want.kind and c.array == want.array), None)
+
+
+def work_others(ctx: Context, worked: list[Worked]) -> tuple[dict[str, OtherPart], list[Finding]]:
+    """All such cables: by the id of what was entered, or by their code where nothing was; and their findings."""
+    parts: dict[str, OtherPart] = {}
+    found: list[Finding] = []
+    wanted = wanted_others(ctx, worked)
+    wanted += [
+        Wanted(c.kind, c.array) for c in ctx.design.wiring.others if Wanted(c.kind, c.array) not in wanted and (c.kind in EARTHS or c.kind == "trailer_lights")
+    ]
+    missing: list[str] = []
+    for want in dict.fromkeys(wanted):
+        c = _of(ctx, want)
+        part = _one(ctx, worked, want, c)
+        parts[c.id if c is not None else part.code.lower()] = part
+        if c is None and not part.size_text:
+            missing.append(part.name)
+        if part.ok is False and c is not None:
+            i = ctx.design.wiring.others.index(c)
+            fix = Remedy.sets(f"Fit {part.best_text}", f"/wiring/others/{i}", c.id, area_mm2=part.best_area_mm2, awg=part.best_awg)
+            if part.current_a is None:
+                found.append(
+                    finding(
+                        "wire-earth-thin",
+                        f"other:{c.id}",
+                        part.name,
+                        f"{part.size_text}; it must carry a fault until its fuse opens: {part.best_text} or more.",
+                        fix=fix,
+                    )
+                )
+            else:
+                most = max(part.current_a, part.protection_a or 0.0)
+                found.append(finding("wire-other-thin", f"other:{c.id}", part.name, f"Up to {most:.1f} A may flow; {part.size_text} carries {part.ampacity_a or 0:.1f} A.", fix=fix,
+                                     figures=[f"others/{c.id}/current_a", f"others/{c.id}/ampacity_a"]))  # fmt: skip
+        elif c is not None and part.drop_frac is not None and part.drop_frac > (TRAILER_DROP if part.kind == "trailer_lights" else PV_DROP) + EPS:
+            found.append(finding("wire-other-drop", f"other:{c.id}", part.name, f"{part.drop_frac:.1%} over {part.length_m:g} m of {part.size_text}.",
+                                 fix=Remedy.sets(f"Fit {part.best_text}", f"/wiring/others/{ctx.design.wiring.others.index(c)}", c.id, area_mm2=part.best_area_mm2, awg=part.best_awg)))  # fmt: skip
+    if missing and worked:
+        found.append(finding("wire-other-missing", "wiring", "Wiring", f"{', '.join(missing)}."))
+    return parts, found
+
+
+def propose_others(ctx: Context, worked: list[Worked]) -> list[OtherCable]:
+    """Entries for those cables that the design needs and does not have, in the sizes that Bothy would fit."""
+    taken = {c.id for c in ctx.design.wiring.others}
+    out: list[OtherCable] = []
+    for want in wanted_others(ctx, worked):
+        if _of(ctx, want) is not None:
+            continue
+        part = _one(ctx, worked, want, None)
+        stem = part.code.lower()[:36]
+        id = next(x for x in (stem, *(f"{stem}-{n}" for n in range(2, 60))) if x not in taken)
+        taken.add(id)
+        protection = part.protection_a if want.kind in ("inlet", "inverter_out") else None
+        value = {
+            "id": id,
+            "kind": want.kind,
+            "name": part.name[:120],
+            "array": want.array,
+            "area_mm2": part.best_area_mm2,
+            "awg": part.best_awg,
+            "protection_a": protection,
+            "by": "proposal",
+        }
+        out.append(OtherCable.model_validate(value))
+    return out
