@@ -47,6 +47,24 @@ UNDERSTOOD = [
     ("1,234.5 W", "power", 1234.5),
     ("1'234 W", "power", 1234.0),
     (".5 kW", "power", 500.0),
+    ("2,000", "power", 2000.0),
+    ("2,000 W", "power", 2000.0),
+    ("0,250 m", "length", 0.25),
+    ("12,50 A", "current", 12.5),
+    ("6'6\"", "length", 1.9812),
+    ("6′ 6″", "length", 1.9812),
+    ("6’ 6”", "length", 1.9812),
+    ("6 ft 6 in", "length", 1.9812),
+    ("6ft6", "length", 1.9812),
+    ("6'6", "length", 1.9812),
+    ("6' 6 1/2\"", "length", 1.9939),
+    ("6½ in", "length", 0.1651),
+    ("1-1/2 in", "length", 0.0381),
+    ("3 m 20", "length", 3.2),
+    ("5 lb 3 oz", "mass", 2.35301041),
+    ("1 h 30 min", "time", 1.5),
+    ("1h30m", "time", 1.5),
+    ("– 5 °C", "temperature", -5.0),
 ]
 
 REFUSED = [
@@ -66,7 +84,12 @@ REFUSED = [
     ("1e999 W", "power", "not a finite number"),
     ("1.2.3 W", "power", "is not a number"),
     ("x" * 61, "power", "is too long"),
-    ("1,250 W", "power", "may be 1250 or 1.250"),
+    ("6'6 W", "power", "unknown unit"),
+    ("1 2 W", "power", "no number"),
+    ("1,23.4 W", "power", "is not a number"),
+    ("6 ft 13 in", "length", "more than one of them"),
+    ("1.5 ft 3 in", "length", "a part of a ft"),
+    ("6 ft 6 lb", "length", "unknown part"),
 ]
 
 
@@ -137,6 +160,32 @@ def test_every_unit_is_its_factor(pair: tuple[str, str], number: float) -> None:
 def test_decimal_comma_and_point_are_the_same(value: float) -> None:
     text = f"{value:.2f}"
     assert read_number(text.replace(".", ",").lstrip("-")) == read_number(text.lstrip("-"))
+
+
+@given(st.integers(0, 40), st.integers(0, 95), st.sampled_from(["{f}'{i}{q}", "{f} ft {i}{q}", "{f}′ {i}{q}", "{f} feet {i}{q}", "{f}ft {i}{q}", "{f}' {i}{q}"]),
+       st.sampled_from(['"', " in", "″", " inches", "”"]))  # fmt: skip
+def test_feet_and_inches_are_what_they_say(feet: int, eighths: int, written: str, inch: str) -> None:
+    whole, part = divmod(eighths, 8)
+    inches = f"{whole} {part}/8" if part else str(whole)
+    q = parse(written.format(f=feet, i=inches, q=inch), "length")
+    assert q.value == pytest.approx(feet * 0.3048 + eighths / 8 * 0.0254, abs=1e-9)
+
+
+GAPS = [",", " ", "\u202f", "\u00a0", "'", "’", ""]
+
+
+@given(st.integers(1, 9_999_999), st.sampled_from(GAPS), st.sampled_from(["", "-", "−", "–"]), st.sampled_from(["", ".5", ".25"]))
+def test_thousands_are_read_however_they_are_parted(number: int, gap: str, minus: str, decimals: str) -> None:
+    text = f"{minus}{number:,}".replace(",", gap) + decimals
+    value = float(f"{number}{decimals}") * (-1 if minus else 1)
+    assert parse(f"{text} W", "power").value == pytest.approx(value)
+
+
+@given(st.integers(1, 999), st.integers(0, 99), st.integers(1, 2))
+def test_a_decimal_comma_is_one_wherever_it_can_be_no_other(whole: int, part: int, digits: int) -> None:
+    text = f"{whole},{part:0{digits}d}"
+    if len(text.split(",")[1]) != 3:
+        assert parse(f"{text} A", "current").value == pytest.approx(float(text.replace(",", ".")))
 
 
 @given(st.text(max_size=80), st.sampled_from(sorted(SI_UNIT)))

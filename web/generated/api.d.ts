@@ -400,6 +400,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/document.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Document
+         * @description The stored text of a revision as it is, also where it can't be computed any more.
+         */
+        get: operations["exportDocument"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/paper/{kind}.pdf": {
         parameters: {
             query?: never;
@@ -964,6 +984,8 @@ export interface components {
          * @description Something that uses electricity. One form of power and one form of use, as on its label.
          *
          *     ``tier`` says when it goes when power is short: 1 never by choice, 2 late, 3 first; by its kind where nothing is said.
+         *     ``water_l_per_use`` is what it takes of the fresh water each time, usual of its kind where nothing is said.
+         *     ``always_on``: it must run also while the isolator is off, as a bilge pump. A mains appliance that is used ``away`` from the hook-up too wants an inverter also where there is one every night.
          */
         Appliance: {
             /** Id */
@@ -1035,6 +1057,11 @@ export interface components {
              * @default false
              */
             pure_sine: boolean;
+            /**
+             * Away
+             * @default false
+             */
+            away: boolean;
             /** Electrical */
             electrical?: ("resistive" | "constant_power" | "constant_current" | "motor") | null;
             /**
@@ -1074,6 +1101,15 @@ export interface components {
             min_voltage_v?: number | null;
             /** Mass Kg */
             mass_kg?: number | null;
+            /** Water L Per Use */
+            water_l_per_use?: number | null;
+            /** Always On */
+            always_on?: boolean | null;
+            /**
+             * Owned
+             * @default false
+             */
+            owned: boolean;
             /** Tier */
             tier?: number | null;
             /**
@@ -1155,7 +1191,8 @@ export interface components {
          *
          *     A unit with a heater of its own (W, each) warms its cells before it is charged, or never lets them get cold. ``heat_loss_w_k`` is what the whole bank loses
          *     to the air round it. ``usable_frac`` is how deep it may go, ``charge_to_frac`` where charging stops, ``peukert_exponent`` 1 counts a lead bank by its label:
-         *     schools; None is usual of the chemistry.
+         *     schools; None is usual of the chemistry. ``unlike`` says whether units differ in age or in kind; ``vent`` how a lead bank's gas gets out; ``beside_sparks``
+         *     whether an inverter, relay or switch shares its box. With ``station`` it is a power station, all in one case. ``owned`` parts cost nothing and are kept.
          */
         Bank: {
             /**
@@ -1167,14 +1204,10 @@ export interface components {
             part?: string | null;
             /**
              * Chemistry
-             * @default lifepo4
              * @enum {string}
              */
             chemistry: "lifepo4" | "agm" | "gel" | "flooded" | "nmc";
-            /**
-             * Unit Voltage V
-             * @default 12.8
-             */
+            /** Unit Voltage V */
             unit_voltage_v: number;
             /** Unit Charge Ah */
             unit_charge_ah: number;
@@ -1224,6 +1257,22 @@ export interface components {
             charge_to_frac?: number | null;
             /** Peukert Exponent */
             peukert_exponent?: number | null;
+            /**
+             * Unlike
+             * @default none
+             * @enum {string}
+             */
+            unlike: "none" | "age" | "kind";
+            /** Vent */
+            vent?: ("none" | "outside") | null;
+            /** Beside Sparks */
+            beside_sparks?: boolean | null;
+            station?: components["schemas"]["StationLimits"] | null;
+            /**
+             * Owned
+             * @default false
+             */
+            owned: boolean;
             /**
              * By
              * @default typed
@@ -1881,6 +1930,7 @@ export interface components {
          *     ``fuse_distance_m`` is measured along the cable from its source; ``far_fuse_a`` is a second fuse at the other end, where
          *     that end is a source too; ``negative_at`` says where its return lands. ``negative_area_mm2`` or ``negative_awg`` is the size of
          *     its return where that differs. ``array`` is that whose own controller a solar circuit leads from; None: from the one that the rest share. ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
+         *     ``solid_core``: its conductors are not stranded. ``before_isolator``: it stays live when the isolator is off.
          */
         Circuit: {
             /** Id */
@@ -1892,7 +1942,7 @@ export interface components {
              * @default load
              * @enum {string}
              */
-            kind: "load" | "ac" | "inverter" | "solar" | "driving" | "driving_in" | "shore" | "feeder" | "main";
+            kind: "load" | "ac" | "inverter" | "solar" | "driving" | "driving_in" | "shore" | "feeder" | "main" | "trickle";
             /** Array */
             array?: string | null;
             /** Board */
@@ -2012,6 +2062,16 @@ export interface components {
             labelled?: ("none" | "near" | "far" | "both") | null;
             /** Outlet Count */
             outlet_count?: number | null;
+            /**
+             * Solid Core
+             * @default false
+             */
+            solid_core: boolean;
+            /**
+             * Before Isolator
+             * @default false
+             */
+            before_isolator: boolean;
             /**
              * By
              * @default typed
@@ -2582,7 +2642,8 @@ export interface components {
              *       "raceways": [],
              *       "zones": [],
              *       "boards": [],
-             *       "circuits": []
+             *       "circuits": [],
+             *       "others": []
              *     }
              */
             wiring: components["schemas"]["Wiring"];
@@ -2856,6 +2917,8 @@ export interface components {
         /**
          * DrivingCharge
          * @description DC-DC charger or relay from the vehicle's alternator, or a second alternator of its own, whose rating is that on its label at the bank's voltage.
+         *
+         *     ``sense`` is what switches it on: the ignition, or the voltage that it sees.
          */
         DrivingCharge: {
             /**
@@ -2871,11 +2934,18 @@ export interface components {
              * @enum {string}
              */
             school: "dcdc" | "relay" | "second";
+            /** Sense */
+            sense?: ("ignition" | "voltage") | null;
             /** Rating A */
             rating_a: number;
             profile?: components["schemas"]["ChargeProfile"] | null;
             /** Mass Kg */
             mass_kg?: number | null;
+            /**
+             * Owned
+             * @default false
+             */
+            owned: boolean;
             /**
              * By
              * @default typed
@@ -3235,7 +3305,7 @@ export interface components {
              * @default interior_10g
              * @enum {string}
              */
-            restraint_school: "interior_10g" | "converter_5g" | "cargo_lashing";
+            restraint_school: "interior_10g" | "converter_5g" | "cargo_lashing" | "boat_heel";
             /**
              * While Driving
              * @default shut
@@ -3893,6 +3963,11 @@ export interface components {
             /** Mass Kg */
             mass_kg?: number | null;
             /**
+             * Owned
+             * @default false
+             */
+            owned: boolean;
+            /**
              * By
              * @default typed
              * @enum {string}
@@ -4432,6 +4507,11 @@ export interface components {
             cabinet?: string | null;
             /** Mass Kg */
             mass_kg?: number | null;
+            /**
+             * Owned
+             * @default false
+             */
+            owned: boolean;
             /**
              * By
              * @default typed
@@ -5222,7 +5302,8 @@ export interface components {
          *
          *     ``transfer`` is how shore and inverter meet: an automatic contact, a change-over switch, separate sockets, or joined without either.
          *     ``bond`` is the inverter's neutral-earth bond: by relay only while it inverts, permanent, or none. ``shedding`` says what happens when
-         *     more would run than the supply carries; ``keep`` are the appliances in the order in which they stay on.
+         *     more would run than the supply carries; ``keep`` are the appliances in the order in which they stay on. ``rcd_type``
+         *     is what currents the residual-current device sees, ``inlet_breaker_a`` a breaker at the inlet, ``surge`` a surge protector there, ``galvanic`` what keeps the shore's earth off a hull.
          */
         Mains: {
             /**
@@ -5293,6 +5374,14 @@ export interface components {
              * @default []
              */
             keep: string[];
+            /** Rcd Type */
+            rcd_type?: ("ac" | "a" | "f" | "b") | null;
+            /** Inlet Breaker A */
+            inlet_breaker_a?: number | null;
+            /** Surge */
+            surge?: boolean | null;
+            /** Galvanic */
+            galvanic?: ("none" | "isolator" | "transformer") | null;
             /**
              * Stock
              * @default []
@@ -5690,6 +5779,85 @@ export interface components {
             shade_transmit_frac: number;
             /** Zone */
             zone?: string | null;
+        };
+        /**
+         * OtherCable
+         * @description A cable that is no circuit of a board: from the panels to their controller (``array`` names them; None: those on the shared one), from the inlet or the inverter
+         *     to the mains board, a bonding or earth conductor, or the vehicle's own trailer lights with their current, fed by the towing vehicle and never by the bank.
+         */
+        OtherCable: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "panels" | "inlet" | "inverter_out" | "chassis_bond" | "mains_earth" | "gas_bond" | "hull_bond" | "trailer_lights";
+            /**
+             * Name
+             * @default Cable
+             */
+            name: string;
+            /** Array */
+            array?: string | null;
+            /** Current A */
+            current_a?: number | null;
+            /** Length M */
+            length_m?: number | null;
+            /** Area Mm2 */
+            area_mm2?: number | null;
+            /** Awg */
+            awg?: ("20" | "18" | "16" | "14" | "12" | "10" | "8" | "6" | "4" | "2" | "1" | "1/0" | "2/0" | "3/0" | "4/0") | null;
+            /** Protection A */
+            protection_a?: number | null;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * OtherPart
+         * @description One such cable worked out. ``least_mm2`` is what it must have, ``best`` the size that Bothy would fit; currents in A.
+         */
+        OtherPart: {
+            /** Code */
+            code: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** From To */
+            from_to: string;
+            /** Current A */
+            current_a: number | null;
+            /** Length M */
+            length_m: number;
+            /** Length Assumed */
+            length_assumed: boolean;
+            /** Least Mm2 */
+            least_mm2: number;
+            /** Best Area Mm2 */
+            best_area_mm2: number | null;
+            /** Best Awg */
+            best_awg: string | null;
+            /** Size Text */
+            size_text: string;
+            /** Best Text */
+            best_text: string;
+            /** Ampacity A */
+            ampacity_a: number | null;
+            /** Drop Frac */
+            drop_frac: number | null;
+            /** Protection */
+            protection: string;
+            /** Protection A */
+            protection_a: number | null;
+            /** Ok */
+            ok: boolean | null;
+            /** Cores */
+            cores: number;
         };
         /**
          * OwnPart
@@ -6861,7 +7029,8 @@ export interface components {
         };
         /**
          * SeasonBalance
-         * @description Need against have of one season, per day in Wh; ``days`` from full to empty (None: it never empties).
+         * @description Need against have of one season, per day in Wh; ``days`` from full to empty with the usual driving, ``standing_days``
+         *     without any (None: it never empties).
          */
         SeasonBalance: {
             /** Season */
@@ -6882,6 +7051,8 @@ export interface components {
             cover_frac: number;
             /** Days */
             days: number | null;
+            /** Standing Days */
+            standing_days: number | null;
         };
         /** SeasonFactors */
         SeasonFactors: {
@@ -7024,6 +7195,11 @@ export interface components {
             profile?: components["schemas"]["ChargeProfile"] | null;
             /** Mass Kg */
             mass_kg?: number | null;
+            /**
+             * Owned
+             * @default false
+             */
+            owned: boolean;
             /**
              * By
              * @default typed
@@ -7319,6 +7495,11 @@ export interface components {
             disconnect: boolean;
             controller?: components["schemas"]["SolarController"] | null;
             /**
+             * Owned
+             * @default false
+             */
+            owned: boolean;
+            /**
              * By
              * @default typed
              * @enum {string}
@@ -7352,6 +7533,11 @@ export interface components {
             profile?: components["schemas"]["ChargeProfile"] | null;
             /** Mass Kg */
             mass_kg?: number | null;
+            /**
+             * Owned
+             * @default false
+             */
+            owned: boolean;
             /**
              * By
              * @default typed
@@ -7413,6 +7599,52 @@ export interface components {
             dangers: number;
             /** Faults */
             faults: number;
+        };
+        /**
+         * StationLimits
+         * @description What the case of a power station lets through, from its data sheet; its own use while a side is on.
+         */
+        StationLimits: {
+            /** Dc Limit W */
+            dc_limit_w: number;
+            /** Inverter Limit W */
+            inverter_limit_w: number;
+            /** Inverter Surge W */
+            inverter_surge_w?: number | null;
+            /**
+             * Solar Max Power W
+             * @default 0
+             */
+            solar_max_power_w: number;
+            /** Solar Max Voltage V */
+            solar_max_voltage_v?: number | null;
+            /** Solar Max Current A */
+            solar_max_current_a?: number | null;
+            /**
+             * Car Input W
+             * @default 0
+             */
+            car_input_w: number;
+            /**
+             * Shore Input W
+             * @default 0
+             */
+            shore_input_w: number;
+            /**
+             * Dc Standby W
+             * @default 5
+             */
+            dc_standby_w: number;
+            /**
+             * Inverter Idle W
+             * @default 20
+             */
+            inverter_idle_w: number;
+            /**
+             * Most C
+             * @default 40
+             */
+            most_c: number;
         };
         /**
          * StockLength
@@ -7992,6 +8224,16 @@ export interface components {
              */
             schools: components["schemas"]["Schools"];
         };
+        /**
+         * Trouble
+         * @description Why the newest revision can't be shown, and which one is shown instead (0: none can, an empty design stands in).
+         */
+        Trouble: {
+            /** Shown */
+            shown: number;
+            /** Reason */
+            reason: string;
+        };
         /** ValidationError */
         ValidationError: {
             /** Location */
@@ -8019,7 +8261,7 @@ export interface components {
         };
         /**
          * VariantState
-         * @description A variant at its newest revision, with everything computed from it.
+         * @description A variant at its newest revision, with everything computed from it; where that can't be, as it stood before, and why.
          */
         VariantState: {
             /**
@@ -8042,12 +8284,13 @@ export interface components {
             can_undo: boolean;
             /** Can Redo */
             can_redo: boolean;
+            trouble: components["schemas"]["Trouble"] | null;
             design: components["schemas"]["Design"];
             report: components["schemas"]["Report"];
         };
         /**
          * Vehicle
-         * @description Basics of the vehicle. Lengths in m, masses in kg; None means: take the preset's value.
+         * @description Basics of the vehicle. Lengths in m, masses in kg; None means: take the preset's value. ``hull`` is what a boat is made of.
          */
         Vehicle: {
             /**
@@ -8082,6 +8325,8 @@ export interface components {
              * @default false
              */
             starter_trickle: boolean;
+            /** Hull */
+            hull?: ("grp" | "wood" | "steel" | "aluminium") | null;
         };
         /**
          * VehiclePart
@@ -8739,7 +8984,7 @@ export interface components {
              * @default tank
              * @enum {string}
              */
-            grey_to: "tank" | "container" | "ground";
+            grey_to: "tank" | "container" | "ground" | "overboard";
             /**
              * Container L
              * @default 0
@@ -8784,7 +9029,7 @@ export interface components {
              * @default interior_10g
              * @enum {string}
              */
-            restraint_school: "interior_10g" | "converter_5g" | "cargo_lashing";
+            restraint_school: "interior_10g" | "converter_5g" | "cargo_lashing" | "boat_heel";
             /**
              * Note
              * @default
@@ -9241,6 +9486,11 @@ export interface components {
              * @default []
              */
             circuits: components["schemas"]["Circuit"][];
+            /**
+             * Others
+             * @default []
+             */
+            others: components["schemas"]["OtherCable"][];
         };
         /**
          * WiringPart
@@ -9262,6 +9512,10 @@ export interface components {
             /** Loops */
             loops: {
                 [key: string]: components["schemas"]["LoopRow"];
+            };
+            /** Others */
+            others: {
+                [key: string]: components["schemas"]["OtherPart"];
             };
         };
         /**
@@ -10287,6 +10541,37 @@ export interface operations {
             path: {
                 variant_id: string;
                 kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "lists.xlsx" | "panel.svg" | "panel.dxf" | "diagram.svg" | "report.json";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    exportDocument: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
             };
             cookie?: never;
         };

@@ -60,7 +60,7 @@ describe("reading a contract", () => {
 describe("the form", () => {
   const show = (value: Record<string, unknown>, wrong: string | null = null) => {
     const set = vi.fn();
-    render(<Fields schema={schema} root={schema} words={words} value={value} example={{ loads: [] }} wrong={wrong} onSet={set} />);
+    render(<Fields schema={schema} root={schema} words={words} value={value} example={{ loads: [] }} wrong={wrong} onTyping={() => undefined} onSet={set} />);
     return set;
   };
 
@@ -144,7 +144,7 @@ describe("pairs", () => {
   it("are taken when they make sense and refused in place when not", () => {
     const set = vi.fn();
     const pieces: Schema = { type: "object", properties: { pieces: { type: "object", additionalProperties: { type: "integer" } } }, required: ["pieces"] };
-    render(<Fields schema={pieces} root={pieces} words={words} value={{}} example={{}} wrong={null} onSet={set} />);
+    render(<Fields schema={pieces} root={pieces} words={words} value={{}} example={{}} wrong={null} onTyping={() => undefined} onSet={set} />);
     fireEvent.blur(screen.getByLabelText("pieces"), { target: { value: "many" } });
     expect(set).not.toHaveBeenCalled();
     expect(screen.getByText(/a name and a number/)).toBeTruthy();

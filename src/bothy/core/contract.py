@@ -11,9 +11,10 @@ from functools import cache
 from typing import Annotated, Any, ClassVar, Self, TypeVar
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, PrivateAttr, ValidationError
-from pydantic_core import PydanticCustomError
+from pydantic.json_schema import GetJsonSchemaHandler, JsonSchemaValue
+from pydantic_core import CoreSchema, PydanticCustomError
 
-from bothy.core.figure import Figure, given
+from bothy.core.figure import Figure, given, label_of
 
 EPS = 1e-9
 
@@ -70,6 +71,15 @@ class Contract(BaseModel):
     """Base of every calculator input: unknown keys, booleans as numbers, NaN and infinity are refused."""
 
     model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, frozen=True)
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = ()
+    """Groups of keys of which exactly one is given: a choice in a form."""
+
+    @classmethod
+    def __get_pydantic_json_schema__(cls, core_schema: CoreSchema, handler: GetJsonSchemaHandler) -> JsonSchemaValue:
+        schema = handler(core_schema)
+        if cls.ONE_OF:
+            handler.resolve_ref_schema(schema)["x-one-of"] = [list(group) for group in cls.ONE_OF]
+        return schema
 
     @classmethod
     def trusted(cls, **fields: Any) -> Self:
@@ -80,7 +90,7 @@ class Contract(BaseModel):
         """The one key of ``keys`` that is given; otherwise an error that names the first."""
         present = [k for k in keys if getattr(self, k) is not None]
         if len(present) != 1:
-            raise wrong(keys[0], f"give exactly one of {', '.join(keys)}")
+            raise wrong(keys[0], f"give exactly one of {', '.join(label_of(k) for k in keys)}")
         return present[0]
 
 

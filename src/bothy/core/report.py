@@ -185,7 +185,7 @@ def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float) -> 
                            f"{power.mass_kg:.0f} kg of {ctx.payload_kg:.0f} kg are taken before furniture, water and people.",
                            figures=["power/mass_kg", "vehicle/payload_kg"]))  # fmt: skip
     part = VehiclePart(preset_name=ctx.preset.name, inside_length_m=ctx.inside_length_m, inside_width_m=ctx.inside_width_m,
-                       inside_height_m=ctx.inside_height_m, payload_kg=ctx.payload_kg, bank_place=ctx.bank_place, payload_used_kg=power.mass_kg)  # fmt: skip
+                       inside_height_m=ctx.inside_height_m, payload_kg=ctx.payload_kg, bank_place=ctx.bank_place, payload_used_kg=loaded.value)  # fmt: skip
     return part, out
 
 

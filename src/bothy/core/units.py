@@ -2,7 +2,8 @@
 
 ``parse("1,2 kW", "power")`` gives 1200.0 W. A text is a number, a unit, and for some dimensions a second
 quantity after ``@`` ("5 A @ 12 V" is a power). Decimal comma and point, thousands gaps, fractions
-("1 1/2 in") and AWG sizes are understood; anything else is refused in words that say what would be.
+("1 1/2 in", "6½ in"), feet with inches ("6' 6\"", "6 ft 6 in") and AWG sizes are understood; anything else is refused
+in words that say what would be.
 """
 
 from __future__ import annotations
@@ -51,7 +52,7 @@ UNITS: dict[str, dict[str, float]] = {
 
 EXAMPLES: dict[str, str] = {
     "power": '"60 W", "1.2 kW" or "5 A @ 12 V"', "current": '"5 A" or "250 mA"', "voltage": '"12 V" or "48 V"',
-    "energy": '"350 Wh", "1.2 kWh" or "24 Ah @ 12 V"', "charge": '"100 Ah"', "length": '"3.5 m", "350 cm", "11 ft" or "3/4 in"',
+    "energy": '"350 Wh", "1.2 kWh" or "24 Ah @ 12 V"', "charge": '"100 Ah"', "length": '"3.5 m", "350 cm", "6 ft 6 in" or "3/4 in"',
     "area": '"6 mm2" or "10 AWG"', "mass": '"12 kg" or "26 lb"', "time": '"4 h", "20 min" or "1.5 h"',
     "volume": '"60 L" or "16 gal"', "flow": '"10 L/min" or "2.6 gpm"', "temperature": '"20 °C" or "68 °F"',
     "fraction": '"30 %" or "0.3"', "resistance": '"5 mohm" or "0.2 ohm"', "count": '"2"',
@@ -84,37 +85,61 @@ def awg_area_mm2(awg: str) -> float:
     return float(math.pi / 4 * diameter_mm**2)
 
 
+_GROUPED = r"\d{1,3}(?:[\s'’]\d{3})+(?:[.,]\d+)?"
+"""Thousands apart by a gap or an apostrophe."""
+_PLAIN = r"\d[\d.,]*\d|\d|[.,]\d+"
 _NUMBER = re.compile(
-    r"^\s*(?P<sign>[-+−])?\s*(?:(?P<whole>\d+)\s+(?=\d+\s*/))?(?:(?P<num>\d+)\s*/\s*(?P<den>\d+)|"
-    r"(?P<dec>(?:\d[\d\s'’.,]*\d|\d|[.,]\d+)(?:[eE][-+]?\d+)?))\s*(?P<unit>.*?)\s*$"
+    rf"^\s*(?P<sign>[-+−–])?\s*(?:(?P<whole>\d+)(?:\s+|\s*-\s*)(?=\d+\s*/))?(?:(?P<num>\d+)\s*/\s*(?P<den>\d+)|"
+    rf"(?P<dec>(?:{_GROUPED}|{_PLAIN})(?:[eE][-+]?\d+)?))\s*(?P<unit>[^\d\s].*?|)\s*$"
 )
+_TWO = re.compile(r"^\s*(?P<sign>[-+−–])?\s*(?P<a>[\d.,/]+|\d+\s+\d+\s*/\s*\d+)\s*(?P<ua>[^\d\s.,/-]+)[\s,-]*(?P<b>\d[\d.,]*(?:[\s-]+\d+\s*/\s*\d+)?|\d+\s*/\s*\d+)\s*(?P<ub>[^\d.,/-]*?)\s*$")
+"""Two quantities in one: 6 ft 6 in, 5 lb 3 oz, 1 h 30 min."""
+COMPOUND: dict[str, dict[str, str]] = {
+    "length": {**dict.fromkeys(("ft", "feet", "foot", "'"), "in"), "m": "cm", "yd": "ft"},
+    "mass": {**dict.fromkeys(("lb", "lbs"), "oz"), "kg": "g"},
+    "time": {**dict.fromkeys(("h", "hr", "hrs", "hour", "hours"), "min"), "min": "s", "d": "h", "day": "h", "days": "h"},
+}
+"""Units that may be followed by a smaller one, and the unit of that where none is written."""
+_FRACTIONS = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅓": "1/3", "⅔": "2/3", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8"}
 _AWG = re.compile(r"^\s*(?:awg\s*#?\s*(\d{1,2}(?:/0)?)|#?(\d{1,2}(?:/0)?)\s*(?:awg|ga|gauge))\s*$", re.I)
 
 
-class Ambiguous(ValueError):
-    """One comma and three digits: a thousand to some, one to others."""
+def plain_text(text: str) -> str:
+    """A text with one kind of blank, minus, prime and fraction: what people type and what programs make of it."""
+    for sign, written in _FRACTIONS.items():
+        text = re.sub(rf"(?<=\d)\s*{sign}", f" {written}", text).replace(sign, written)
+    text = re.sub(r"[\u00a0\u2000-\u200a\u202f\u205f]", " ", text)
+    return text.replace("″", '"').replace("”", '"').replace("“", '"').replace("′", "'").replace("’", "'").replace("‘", "'").replace("''", '"').replace("−", "-").replace("–", "-")
 
 
 def read_number(text: str) -> float:
     """A decimal number with point or comma, thousands separators allowed. Raises ValueError.
 
-    “1,250” is refused as :class:`Ambiguous`: read wrongly it would be out by a thousand.
+    A comma before exactly three digits parts thousands, as in English; before any other number of digits, or behind a lone 0, it is the decimal one.
 
-    >>> read_number("1 234,5"), read_number("1,234.5"), read_number("0,5")
-    (1234.5, 1234.5, 0.5)
+    >>> read_number("1 234,5"), read_number("1,234.5"), read_number("0,5"), read_number("2,000")
+    (1234.5, 1234.5, 0.5, 2000.0)
     """
-    s = re.sub(r"[\s'’]", "", text)
+    s = text.strip()
+    if re.search(r"[\s'’]", s):
+        if not re.fullmatch(rf"{_GROUPED}(?:[eE][-+]?\d+)?", s):
+            raise ValueError(text)
+        s = re.sub(r"[\s'’]", "", s)
+        return float(s.replace(",", "."))
     if "," in s and "." in s:
         thousands = "," if s.rfind(".") > s.rfind(",") else "."
+        groups = s[: s.rfind("." if thousands == "," else ",")].split(thousands)
+        if any(len(g) != 3 for g in groups[1:]) or not 1 <= len(groups[0]) <= 3:
+            raise ValueError(text)
         s = s.replace(thousands, "").replace(",", ".")
     elif s.count(",") > 1 or s.count(".") > 1:
         sep = "," if "," in s else "."
         groups = s.split(sep)
-        if any(len(g) != 3 for g in groups[1:]):
+        if any(len(g) != 3 for g in groups[1:]) or not 1 <= len(groups[0]) <= 3:
             raise ValueError(text)
         s = s.replace(sep, "")
     elif re.fullmatch(r"[1-9]\d{0,2},\d{3}", s):
-        raise Ambiguous(text)
+        s = s.replace(",", "")
     else:
         s = s.replace(",", ".")
     return float(s)
@@ -133,6 +158,42 @@ def show(value: float, unit: str) -> str:
     return f"{text} {unit}".strip().replace(",", "\u202f")
 
 
+def _number_of(m: re.Match[str]) -> float:
+    """The number of a match of :data:`_NUMBER`. Raises ValueError."""
+    if m["num"]:
+        if int(m["den"]) == 0:
+            raise ValueError
+        number = int(m["whole"] or 0) + int(m["num"]) / int(m["den"])
+    else:
+        number = read_number(m["dec"])
+    return -number if m["sign"] in ("-", "−", "–") else number
+
+
+def _compound(typed: str, text: str, dimension: str) -> Quantity | None:
+    """Feet and inches, pounds and ounces, hours and minutes; None where the text is none of them. Raises :class:`NotUnderstood` for a smaller part that is too large."""
+    m = _TWO.match(text)
+    if m is None or (large := m["ua"].strip().lower()) not in COMPOUND[dimension]:
+        return None
+    small = m["ub"].strip().lower() or COMPOUND[dimension][large]
+    units = UNITS[dimension]
+    small = "min" if dimension == "time" and small == "m" else small
+    if small not in units or units[small] >= units[large]:
+        raise _refuse(typed, dimension, f"has the unknown part “{m['b']} {m['ub']}”".rstrip())
+    first, second = (_NUMBER.match(m[k]) for k in ("a", "b"))
+    if first is None or second is None or first["unit"] or second["unit"]:
+        raise _refuse(typed, dimension, "is not a number")
+    try:
+        a, b = _number_of(first), _number_of(second)
+    except ValueError:
+        raise _refuse(typed, dimension, "is not a number") from None
+    if b * units[small] >= units[large] * (1 - 1e-12) or a != int(a):
+        raise _refuse(typed, dimension, f"has {m['b']} {small} after whole {large}, which is more than one of them" if a == int(a) else f"has a part of a {large} and {small} too")
+    value = (a * units[large] + b * units[small]) * (-1 if m["sign"] in ("-", "−", "–") else 1)
+    words = {"'": "ft", '"': "in"}
+    said = f"{a:g} {words.get(large, large)} {show(b, words.get(small, small))}"
+    return Quantity(value, SI_UNIT[dimension], dimension, f"{said} = {show(value, SI_UNIT[dimension])}")
+
+
 def parse(text: str, dimension: str, default_unit: str | None = None) -> Quantity:
     """Understand a text as a quantity of ``dimension`` (see :data:`SI_UNIT` for the unit of the result).
 
@@ -144,6 +205,9 @@ def parse(text: str, dimension: str, default_unit: str | None = None) -> Quantit
         raise _refuse(text, dimension, "is too long for a quantity")
     if not text.strip():
         raise _refuse(text, dimension, "is empty")
+    typed, text = text, plain_text(text)
+    if dimension in COMPOUND and (two := _compound(typed, text, dimension)) is not None:
+        return two
     if dimension == "area" and (m := _AWG.match(text)):
         size = m.group(1) or m.group(2)
         if size not in AWG_NUMBER:
@@ -161,21 +225,10 @@ def parse(text: str, dimension: str, default_unit: str | None = None) -> Quantit
     if not m:
         raise _refuse(text, dimension, "has no number at its start")
     try:
-        if m["num"]:
-            if int(m["den"]) == 0:
-                raise ValueError
-            number = int(m["whole"] or 0) + int(m["num"]) / int(m["den"])
-        else:
-            number = read_number(m["dec"])
-    except Ambiguous:
-        plain = m["dec"].replace(",", "")
-        raise _refuse(text, dimension, f"may be {plain} or {m['dec'].replace(',', '.')}; write one of them without the comma") from None
+        number = _number_of(m)
     except ValueError:
         raise _refuse(text, dimension, "is not a number") from None
-    number = -number if m["sign"] in ("-", "−") else number
     unit_text = m["unit"].strip().lower() or (default_unit or SI_UNIT[dimension]).lower()
-    if dimension == "time" and (clock := re.match(r"^h\s*(\d{1,2})\s*(?:m|min)?$", unit_text)):
-        number, unit_text = number + int(clock[1]) / 60, "h"
     factor = UNITS[dimension].get(unit_text)
     if factor is None:
         other = next((d for d, units in UNITS.items() if unit_text in units and unit_text), None)

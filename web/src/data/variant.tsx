@@ -27,6 +27,8 @@ export type VariantHand = {
   previous: Record<string, number>;
   saving: Saving;
   trouble: string | null;
+  /** Why the newest revision can't be computed, and which one is shown in its stead. */
+  broken: Schemas["Trouble"] | null;
   conflict: Conflict | null;
   rejection: Rejection | null;
   canUndo: boolean;
@@ -122,6 +124,7 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
         revision: e.revision,
         can_undo: e.can_undo,
         can_redo: e.can_redo,
+        trouble: null,
         design: e.design as Design,
         report: overlaid(s.report, e.change),
       });
@@ -313,6 +316,7 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
       previous,
       saving,
       trouble,
+      broken: server.trouble ?? null,
       conflict,
       rejection,
       canUndo: server.can_undo,

@@ -23,11 +23,21 @@ type Common = {
   width?: string;
   placeholder?: string;
 };
-type WrittenProps<T> = Common & { text: string; read: (text: string) => Promise<T>; onCommit: (read: T | null) => unknown };
+type WrittenProps<T> = Common & {
+  text: string;
+  read: (text: string) => Promise<T>;
+  onCommit: (read: T | null) => unknown;
+  /** Called with what is understood while it is typed. */
+  onLive?: (read: T | null) => unknown;
+  /** Whether something is typed that isn't taken over yet. */
+  onTyping?: (typing: boolean) => unknown;
+};
 
 /** A text that the core reads: what was understood stands beside it while typing; what was not is refused in place. */
 export function Written<T extends { understood: string }>(p: WrittenProps<T>) {
-  const { text: shown, read, label, onCommit, onClose, onNext, clearable } = p;
+  const { text: shown, read, label, onCommit, onClose, onNext, clearable, onTyping } = p;
+  const live = useRef(p.onLive);
+  live.current = p.onLive;
   const [draft, setDraft] = useState<string | null>(null);
   const [hint, setHint] = useState<{ ok: boolean; text: string } | null>(null);
   const id = useId();
@@ -46,20 +56,26 @@ export function Written<T extends { understood: string }>(p: WrittenProps<T>) {
       setHint(null);
       return;
     }
-    let live = true;
+    let current = true;
     const timer = setTimeout(() => {
       read(draft).then(
-        (q) => live && setHint({ ok: true, text: q.understood }),
-        (e: ApiError) => live && setHint({ ok: false, text: e.message }),
+        (q) => {
+          if (!current) return;
+          setHint({ ok: true, text: q.understood });
+          live.current?.(q);
+          onTyping?.(false);
+        },
+        (e: ApiError) => current && setHint({ ok: false, text: e.message }),
       );
     }, 120);
     return () => {
-      live = false;
+      current = false;
       clearTimeout(timer);
     };
-  }, [draft, read, shown]);
+  }, [draft, read, shown, onTyping]);
 
   const commit = async (): Promise<boolean> => {
+    onTyping?.(false);
     if (draft === null || draft.trim() === shown.trim()) {
       setDraft(null);
       return true;
@@ -102,7 +118,10 @@ export function Written<T extends { understood: string }>(p: WrittenProps<T>) {
           leaving.current = false;
           e.target.select();
         }}
-        onChange={(e) => setDraft(e.target.value)}
+        onChange={(e) => {
+          setDraft(e.target.value);
+          onTyping?.(e.target.value.trim() !== shown.trim());
+        }}
         onBlur={() => {
           if (leaving.current) return;
           leaving.current = true;
@@ -156,13 +175,14 @@ export function Written<T extends { understood: string }>(p: WrittenProps<T>) {
   );
 }
 
-type Props = Common & {
-  value: number | null | undefined;
-  text?: string;
-  dimension: string;
-  unit: string;
-  onCommit: (q: Understood | null) => unknown;
-};
+type Props = Common &
+  Pick<WrittenProps<Understood>, "onLive" | "onTyping"> & {
+    value: number | null | undefined;
+    text?: string;
+    dimension: string;
+    unit: string;
+    onCommit: (q: Understood | null) => unknown;
+  };
 
 /** A quantity of one dimension, shown in the person's units. */
 export function Quantity({ value, text, dimension, unit, ...rest }: Props) {

@@ -12,6 +12,11 @@ export const PIPE_FITTINGS = {
   coupling: "couplings",
 };
 /** What a tank or a cylinder is held for. */
-export const HELD = pairs({ interior_10g: "10 g every way", converter_5g: "5 g forward, 3 g sideways", cargo_lashing: "braking only, in a hold of its own" });
+export const HELD = pairs({
+  interior_10g: "10 g every way",
+  converter_5g: "5 g forward, 3 g sideways",
+  cargo_lashing: "braking only, in a hold of its own",
+  boat_heel: "a small boat on her side, 1.5 g",
+});
 /** What a leak or pressure test proved. */
 export const VERDICT: Record<string, string> = { pass: "holds", fail: "leaks", repeat: "repeat it" };

@@ -8,7 +8,7 @@ const said = (value: unknown) => {
 };
 
 export function Banner() {
-  const { saving, trouble, conflict, rejection, resolve, dismiss } = useVariant();
+  const { id, projectId, saving, trouble, broken, revision, canUndo, undo, conflict, rejection, resolve, dismiss } = useVariant();
   if (conflict)
     return (
       <div role="alert" className="no-print flex flex-wrap items-center gap-3 border-b border-gorse bg-gorse/20 px-3 py-1.5">
@@ -33,6 +33,25 @@ export function Banner() {
         <button type="button" className="btn" onClick={dismiss}>
           All right
         </button>
+      </div>
+    );
+  if (broken)
+    return (
+      <div role="alert" className="no-print flex flex-wrap items-center gap-3 border-b border-rust bg-rust/10 px-3 py-1.5">
+        <span>
+          <strong>Revision {revision} can’t be computed:</strong> {broken.reason}.{" "}
+          {broken.shown > 0 ? `Revision ${broken.shown} is shown instead.` : "No earlier one can be; an empty design is shown instead."} Nothing is lost: undo
+          goes back past it, and the next change makes a new revision from what you see.
+        </span>
+        <button type="button" className="btn btn-main" disabled={!canUndo} onClick={() => void undo()}>
+          Go back past it
+        </button>
+        <a className="text-loch underline" href={`/api/variants/${id}/document.json`} download>
+          Export the stored document
+        </a>
+        <a className="text-loch underline" href={`/api/projects/${projectId}/file`} download>
+          Export the project
+        </a>
       </div>
     );
   if (saving === "kept")

@@ -76,7 +76,7 @@ function useActions() {
       { word: "Export circuit schedule CSV", what: "export", run: out("circuits.csv") },
       { word: "Export circuit schedule XLSX", what: "export", run: out("circuits.xlsx") },
       { word: "Export lists for the bench XLSX", what: "export", run: out("lists.xlsx") },
-      { word: "Export tree SVG", what: "export", run: out("tree.svg") },
+      { word: "Export diagram SVG", what: "export", run: out("diagram.svg") },
       { word: "Export report JSON", what: "export", run: out("report.json") },
       { word: "Print circuit schedule", what: "print", run: () => go(`/v/${v.id}/print/schedule`) },
       { word: "Export switch panel DXF", what: "export", run: out("panel.dxf") },

@@ -1,17 +1,24 @@
 /** A form generated from a contract: quantities as people write them, choices, flags, lists of things. */
 import { useState } from "react";
 import type { Schemas } from "../data/client";
+import { show, unitFor } from "../data/show";
 import { Quantity } from "../parts/Quantity";
+import { usePerson } from "../shell/person";
 import { type Input, pairsOf, readingOf, resolved, type Schema, split, withValue } from "./schema";
 
 type Words = Schemas["CalculatorItem"]["words"];
-type Shared = { root: Schema; words: Words; wrong: string | null };
+type Shared = { root: Schema; words: Words; wrong: string | null; onTyping: (typing: boolean) => void };
 type FieldProps = Shared & { name: string; schema: Schema; value: unknown; onSet: (value: unknown) => void; required: boolean };
 
 const plain = (text: string) => text.replace(/_/g, " ");
 
+/** A value as it stands in its field: in the unit of its label, with all the digits that were typed. */
+const written = (value: number, unit: string, units: "metric" | "us") =>
+  unitFor(unit, units) === unit ? `${Number(value.toPrecision(9))}${unit ? ` ${unit}` : ""}` : show(value, unit, units, 6).replace(/\u00a0|\u202f/g, " ");
+
 function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) {
   const s = resolved(schema, shared.root);
+  const { units } = usePerson();
   const word = shared.words[name];
   const label = word?.label ?? plain(name);
   const bad = shared.wrong === name;
@@ -78,11 +85,13 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
         className="w-full"
         label={label}
         value={value as number | undefined}
-        text={value === undefined ? "" : `${Number((value as number).toPrecision(9))}${reading.unit ? ` ${reading.unit}` : ""}`}
+        text={value === undefined ? "" : written(value as number, reading.unit, units)}
         dimension={reading.dimension}
         unit={reading.unit}
         clearable
         placeholder={standard}
+        onTyping={shared.onTyping}
+        onLive={(q) => onSet(q ? q.value * reading.factor : undefined)}
         onCommit={(q) => onSet(q ? q.value * reading.factor : undefined)}
       />
     );
@@ -90,7 +99,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
   return (
     <div className={`grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5 ${bad ? "bg-rust/10" : ""}`}>
       <span>
-        {label} {word?.unit && <span className="text-[12px] text-dim">{word.unit}</span>}
+        {label} {word?.unit && <span className="text-[12px] text-dim">{unitFor(word.unit, units)}</span>}
         {required && value === undefined && <span className="text-[12px] text-gorse-ink"> needed</span>}
       </span>
       {field}
@@ -190,7 +199,10 @@ function List({
 
 export function Fields({ schema, value, example, onSet, ...shared }: Shared & { schema: Schema; value: Input; example: Input; onSet: (value: Input) => void }) {
   const [open, setOpen] = useState(false);
+  const groups = schema["x-one-of"] ?? [];
+  const grouped = new Set(groups.flat());
   const { first, more } = split(schema, example, value);
+  const rest = more.filter((k) => !grouped.has(k));
   const field = (name: string) => (
     <Field
       key={name}
@@ -204,13 +216,57 @@ export function Fields({ schema, value, example, onSet, ...shared }: Shared & { 
   );
   return (
     <>
-      {first.map(field)}
-      {more.length > 0 && (
+      {groups.map((keys) => (
+        <OneOf key={keys[0]} keys={keys} value={value} words={shared.words} onSet={onSet} field={field} />
+      ))}
+      {first.filter((k) => !grouped.has(k)).map(field)}
+      {rest.length > 0 && (
         <button type="button" className="my-1 text-loch underline decoration-dotted" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? "fewer values" : `${more.length} more, each with its usual value`}
+          {open ? "fewer values" : `${rest.length} more, each with its usual value`}
         </button>
       )}
-      {open && more.map(field)}
+      {open && rest.map(field)}
+    </>
+  );
+}
+
+/** Keys of which one is given: a choice of which, and the field of that one. */
+function OneOf({
+  keys,
+  value,
+  words,
+  onSet,
+  field,
+}: {
+  keys: string[];
+  value: Input;
+  words: Words;
+  onSet: (value: Input) => void;
+  field: (name: string) => React.ReactNode;
+}) {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const given = keys.find((k) => value[k] !== undefined) ?? chosen ?? keys[0]!;
+  return (
+    <>
+      <div className="grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 py-0.5">
+        <span>given by</span>
+        <select
+          className="field w-full"
+          aria-label={`given by: ${keys.map((k) => words[k]?.label ?? plain(k)).join(" or ")}`}
+          value={given}
+          onChange={(e) => {
+            setChosen(e.target.value);
+            onSet(Object.fromEntries(Object.entries(value).filter(([k]) => !keys.includes(k))));
+          }}
+        >
+          {keys.map((k) => (
+            <option key={k} value={k}>
+              {words[k]?.label ?? plain(k)}
+            </option>
+          ))}
+        </select>
+      </div>
+      {field(given)}
     </>
   );
 }

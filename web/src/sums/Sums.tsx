@@ -24,6 +24,7 @@ const FIELDS: Record<string, string> = {
 
 function Sum({ item }: { item: Item }) {
   const [input, setInput] = useState<Input>(item.example);
+  const [typing, setTyping] = useState(false);
   const text = JSON.stringify(input);
   const answer = useQuery({
     queryKey: ["calc", item.name, text],
@@ -33,6 +34,7 @@ function Sum({ item }: { item: Item }) {
     staleTime: Number.POSITIVE_INFINITY,
   });
   const error = answer.error as ApiError | null;
+  const stale = typing || answer.isPlaceholderData;
   const places = usePlaces();
   return (
     <>
@@ -62,6 +64,7 @@ function Sum({ item }: { item: Item }) {
             value={input}
             example={item.example}
             wrong={error?.status === 422 ? error.key : null}
+            onTyping={setTyping}
             onSet={setInput}
           />
           <div className="mt-3 flex gap-2">
@@ -86,7 +89,11 @@ function Sum({ item }: { item: Item }) {
             {error.message}
           </p>
         )}
-        {answer.data && !error && <Answer answer={answer.data} words={item.words} />}
+        {answer.data && !error && (
+          <div className={stale ? "opacity-40" : ""} aria-busy={stale}>
+            <Answer answer={answer.data} words={item.words} />
+          </div>
+        )}
       </aside>
     </>
   );

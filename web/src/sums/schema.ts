@@ -12,6 +12,8 @@ export type Schema = {
   minItems?: number;
   additionalProperties?: Schema | boolean;
   $defs?: Record<string, Schema>;
+  /** Groups of keys of which exactly one is given. */
+  "x-one-of"?: string[][];
 };
 export type Input = Record<string, unknown>;
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal, Self
+from typing import ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 
@@ -24,6 +24,7 @@ class PipeIn(Contract):
 
 
 class GasLeakTestIn(GasIn):
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (("volume_l", "pipes"),)
     region: RegionKey = "eu"
     test_gas: Literal["air", "lpg"] = "air"
     start_mbar: float = Field(ge=1, le=1000)
@@ -47,7 +48,7 @@ class GasLeakTestIn(GasIn):
 
     @model_validator(mode="after")
     def _volume(self) -> Self:
-        self.exactly_one("volume_l", "pipes")
+        self.exactly_one(*self.ONE_OF[0])
         return self
 
 

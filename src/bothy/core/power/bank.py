@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Literal, Self
+from typing import ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 
@@ -317,6 +317,7 @@ def bank_size(inp: BankSizeIn, sources: dict[str, Figure] | None = None) -> Bank
 
 
 class BankRuntimeIn(Contract):
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (("load_power_w", "load_current_a", "ac_power_w"),)
     chemistry: ChemistryKey
     capacity_ah: float = Field(gt=0, le=20000)
     system_voltage_v: SystemVoltage = 12
@@ -337,7 +338,7 @@ class BankRuntimeIn(Contract):
 
     @model_validator(mode="after")
     def _check(self) -> Self:
-        self.exactly_one("load_power_w", "load_current_a", "ac_power_w")
+        self.exactly_one(*self.ONE_OF[0])
         end = self.soc_end_frac if self.soc_end_frac is not None else 1 - CHEMISTRIES[self.chemistry].usable_frac
         if end >= self.soc_start_frac - 1e-12:
             raise wrong("soc_end_frac", f"({end:g}) must be below soc_start_frac ({self.soc_start_frac:g})")

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Annotated, Literal, Self
+from typing import Annotated, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 
@@ -15,6 +15,7 @@ from bothy.core.region import REGIONS, RegionKey
 
 
 class InverterDcCurrentIn(Contract):
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (("ac_power_w", "ac_apparent_va"),)
     ac_power_w: float | None = Field(None, gt=0, le=50000)
     ac_apparent_va: float | None = Field(None, gt=0, le=50000)
     power_factor: float = Field(0.8, ge=0.1, le=1)
@@ -28,7 +29,7 @@ class InverterDcCurrentIn(Contract):
 
     @model_validator(mode="after")
     def _check(self) -> Self:
-        self.exactly_one("ac_power_w", "ac_apparent_va")
+        self.exactly_one(*self.ONE_OF[0])
         low, high = 0.7 * self.system_voltage_v, 1.25 * self.system_voltage_v
         if self.min_voltage_v is not None and not low - 1e-9 <= self.min_voltage_v <= high + 1e-9:
             raise wrong("min_voltage_v", f"must be between {low:g} and {high:g} for a {self.system_voltage_v} V system")
@@ -121,6 +122,7 @@ def inverter_dc_current(inp: InverterDcCurrentIn, sources: dict[str, Figure] | N
 
 
 class InverterLoad(Contract):
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (("power_w", "current_a"),)
     id: str = Field(min_length=1, max_length=200)
     power_w: float | None = Field(None, ge=0, le=50000)
     current_a: float | None = Field(None, ge=0, le=500)
@@ -133,7 +135,7 @@ class InverterLoad(Contract):
 
     @model_validator(mode="after")
     def _check(self) -> Self:
-        self.exactly_one("power_w", "current_a")
+        self.exactly_one(*self.ONE_OF[0])
         if self.start_multiple is not None and self.start_power_w is not None:
             raise wrong("start_power_w", "give start_power_w or start_multiple, not both")
         return self

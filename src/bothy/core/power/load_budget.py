@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal, Self
+from typing import Annotated, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 
@@ -46,6 +46,7 @@ class InverterUse(Contract):
 
 
 class Load(Contract):
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (FORMS,)
     id: str = Field(min_length=1, max_length=200)
     supply: Literal["dc", "converter", "ac"] = "dc"
     converter_efficiency_frac: PositiveFrac = 0.90
@@ -76,7 +77,7 @@ class Load(Contract):
 
     @model_validator(mode="after")
     def _forms(self) -> Self:
-        form = self.exactly_one(*FORMS)
+        form = self.exactly_one(*self.ONE_OF[0])
         if form == "current_a" and self.voltage_v is None:
             raise wrong("voltage_v", "is required with current_a")
         if form in ("power_w", "current_a"):

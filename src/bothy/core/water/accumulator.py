@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Self
+from typing import ClassVar, Self
 
 from pydantic import Field, model_validator
 
@@ -20,6 +20,7 @@ def drawdown_share(precharge_kpa: float, cut_in_kpa: float, cut_out_kpa: float, 
 
 
 class AccumulatorSizeIn(Contract):
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (("accumulator_l", "drawdown_l"),)
     cut_in_kpa: float = Field(ge=10, le=600)
     cut_out_kpa: float = Field(ge=10, le=800)
     precharge_kpa: float | None = Field(None, ge=0, le=600)
@@ -35,7 +36,7 @@ class AccumulatorSizeIn(Contract):
             raise wrong("cut_out_kpa", f"must be more than cut_in_kpa ({self.cut_in_kpa:g})")
         if self.precharge_kpa is not None and self.precharge_kpa > self.cut_in_kpa:
             raise wrong("precharge_kpa", f"must be at most cut_in_kpa ({self.cut_in_kpa:g}): above it the pump never fills the accumulator")
-        self.exactly_one("accumulator_l", "drawdown_l")
+        self.exactly_one(*self.ONE_OF[0])
         return self
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Self
+from typing import ClassVar, Self
 
 from pydantic import Field, model_validator
 
@@ -16,6 +16,7 @@ STOCK_MM = (4.5, 7.5, 10.0, 13.0, 17.0, 22.0, 26.0, 29.0, 37.0, 50.0)
 
 
 class ConduitCable(Contract):
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (("outer_diameter_mm", "area_mm2", "awg"),)
     outer_diameter_mm: float | None = Field(None, gt=0, le=200)
     area_mm2: float | None = Field(None, ge=0.5, le=120)
     awg: Awg | None = None
@@ -23,7 +24,7 @@ class ConduitCable(Contract):
 
     @model_validator(mode="after")
     def _one(self) -> Self:
-        self.exactly_one("outer_diameter_mm", "area_mm2", "awg")
+        self.exactly_one(*self.ONE_OF[0])
         return self
 
     @property

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Literal, NamedTuple, Self
+from typing import ClassVar, Literal, NamedTuple, Self
 
 from pydantic import Field, model_validator
 
@@ -41,6 +41,7 @@ class Limits(Contract):
 
 
 class VoltageDropIn(Conductor, Limits):
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (("current_a", "power_w"),)
     length_m: float = Field(ge=0, le=1000)
     current_a: float | None = Field(None, ge=0, le=5000)
     power_w: float | None = Field(None, ge=0, le=1e6)
@@ -54,7 +55,7 @@ class VoltageDropIn(Conductor, Limits):
 
     @model_validator(mode="after")
     def _one(self) -> Self:
-        self.exactly_one("current_a", "power_w")
+        self.exactly_one(*self.ONE_OF[0])
         return self
 
 

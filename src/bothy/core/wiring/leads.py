@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import NamedTuple, Self
+from typing import ClassVar, NamedTuple, Self
 
 from pydantic import Field, model_validator
 
@@ -37,6 +37,7 @@ class StockLead(Contract):
 
 
 class AcLeadChainIn(Contract):
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (("area_mm2", "awg"),)
     region: RegionKey
     voltage_v: float | None = Field(None, gt=0, le=1000)
     breaker_a: float = Field(gt=0, le=125)
@@ -55,7 +56,7 @@ class AcLeadChainIn(Contract):
 
     @model_validator(mode="after")
     def _size(self) -> Self:
-        if self.exactly_one("area_mm2", "awg") and self.size not in LEAD_RATING_A:
+        if self.exactly_one(*self.ONE_OF[0]) and self.size not in LEAD_RATING_A:
             sizes = (
                 ", ".join(f"{s:g}" for s in LEAD_RATING_A if isinstance(s, float))
                 if self.awg is None

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import deque
 from collections.abc import Iterable, Sequence
-from typing import Any, Literal, NamedTuple, Self
+from typing import Any, ClassVar, Literal, NamedTuple, Self
 
 import numpy as np
 from pydantic import Field, model_validator
@@ -68,6 +68,7 @@ class NetworkBranch(Contract):
 
 
 class NetworkLoad(Contract):
+    ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (("power_w", "current_a", "resistance_mohm"),)
     id: str = Field(min_length=1, max_length=200)
     node: str = Field(min_length=1, max_length=200)
     return_node: str = Field(REF, min_length=1, max_length=200)
@@ -79,7 +80,7 @@ class NetworkLoad(Contract):
 
     @model_validator(mode="after")
     def _kind(self) -> Self:
-        self.exactly_one("power_w", "current_a", "resistance_mohm")
+        self.exactly_one(*self.ONE_OF[0])
         return self
 
 

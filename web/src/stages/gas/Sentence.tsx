@@ -6,7 +6,7 @@ import { useGas } from "./edit";
 import { COOKING, GASES, SMELL, wordOf } from "./words";
 
 export function Sentence() {
-  const { report } = useVariant();
+  const { design, report } = useVariant();
   const { g, part } = useGas();
   const gas = g.gas ?? "propane";
   return (
@@ -26,8 +26,15 @@ export function Sentence() {
           {part.days != null ? (
             <>
               Asked to last{" "}
-              <Token path="/gas/target_days" label="days to last" dimension="count" unit="" value={g.target_days} shown={`${part.target_days} days`} />, the
-              vessels give <Fig k="gas/autonomy_days" /> with a reserve, on nights of <Fig k="gas/coldest_c" />.
+              <Token
+                path={g.target_days == null ? "/life/nights_between_hookups" : "/gas/target_days"}
+                label="days to last"
+                dimension="count"
+                unit=""
+                value={g.target_days ?? design.life?.nights_between_hookups}
+                shown={`${part.target_days} days`}
+              />
+              , the vessels give <Fig k="gas/autonomy_days" /> with a reserve, on nights of <Fig k="gas/coldest_c" />.
             </>
           ) : (
             "No vessel holds any of it yet."

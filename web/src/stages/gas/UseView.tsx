@@ -189,7 +189,7 @@ function Whole() {
       ))}
       <Fields
         specs={[
-          quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: "a week" }),
+          quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: "nights between hook-ups" }),
           quantity("reserve_frac", "kept in reserve", "fraction", ""),
           quantity("price_per_kg", "price a kilogram", "count", "", { clearable: true, placeholder: "not said" }),
           flag("off_at_fuel", "everything off, and a label, at fuel stops and ferries"),

@@ -84,6 +84,22 @@ function ApplianceSlate({ a }: { a: Appliance }) {
         onSet={(v) => void set(a, { min_voltage_v: v }, "lowest voltage")}
       />
       <QuantityProperty label="mass, each" value={a.mass_kg} dimension="mass" unit="kg" clearable onSet={(v) => void set(a, { mass_kg: v }, "mass")} />
+      <QuantityProperty
+        label="fresh water, each use"
+        note="washing machine, dishwasher"
+        value={a.water_l_per_use}
+        dimension="volume"
+        unit="L"
+        clearable
+        placeholder="usual of its kind"
+        onSet={(v) => void set(a, { water_l_per_use: v }, "water of one use")}
+      />
+      <FlagProperty
+        label="must run with the isolator off"
+        note="bilge pump"
+        value={a.always_on ?? false}
+        onSet={(on) => void set(a, { always_on: on }, "always on")}
+      />
       {(a.duty_frac != null || a.energy_24h_wh != null) && (
         <FlagProperty
           label="works harder when it is warm round it"

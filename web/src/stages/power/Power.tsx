@@ -45,9 +45,18 @@ function Sentence({ season }: { season: string }) {
       {word("driving", p.driving ? `${show(p.driving.rating_a, "A")} while driving` : "nothing from driving yet")} and{" "}
       {word("inverter", p.inverter ? `an inverter of ${show(p.inverter.rating_w, "W")}` : "no inverter")}. A {season} day needs{" "}
       <Fig k={`power/${season}/demand_wh`} /> and brings <Fig k={`power/${season}/supply_wh`} />
-      {b?.days != null ? (
+      {b?.standing_days != null ? (
         <>
-          : from full to empty in <Fig k={`power/${season}/days`} />.
+          : standing still from full to empty in <Fig k={`power/${season}/standing_days`} />
+          {b.drive_wh > 0 &&
+            (b.days != null ? (
+              <>
+                , with the driving in <Fig k={`power/${season}/days`} />
+              </>
+            ) : (
+              ", with the driving never"
+            ))}
+          .
         </>
       ) : (
         "."
@@ -93,8 +102,8 @@ function Supply() {
 
 function Seasons({ season, onPick }: { season: string; onPick: (s: string) => void }) {
   const { report } = useVariant();
-  const cells = ["demand_wh", "solar_wh", "drive_wh", "supply_wh", "balance_wh", "days"] as const;
-  const heads = ["goes out", "sun", "driving", "comes in", "balance", "full to empty"];
+  const cells = ["demand_wh", "solar_wh", "drive_wh", "supply_wh", "balance_wh", "days", "standing_days"] as const;
+  const heads = ["goes out", "sun", "driving", "comes in", "balance", "full to empty", "standing still"];
   return (
     <section aria-label="Need against have by season" className="px-3 py-2">
       <h2 className="m-0 mb-1 font-display text-[15px] font-semibold">Need against have, a day between hook-ups</h2>
@@ -130,7 +139,21 @@ function Seasons({ season, onPick }: { season: string; onPick: (s: string) => vo
               </th>
               {cells.map((c) => (
                 <td key={c} className="num text-right">
-                  {c === "days" && s.days == null ? s.balance_wh < 0 ? "–" : "never" : <Fig k={`power/${s.season}/${c}`} />}
+                  {c === "days" && s.days == null ? (
+                    s.balance_wh < 0 ? (
+                      "–"
+                    ) : (
+                      "never"
+                    )
+                  ) : c === "standing_days" && s.standing_days == null ? (
+                    s.solar_wh < s.demand_wh ? (
+                      "–"
+                    ) : (
+                      "never"
+                    )
+                  ) : (
+                    <Fig k={`power/${s.season}/${c}`} />
+                  )}
                 </td>
               ))}
               <td className="num text-right">{`${Math.round(100 * s.cover_frac)} %`}</td>

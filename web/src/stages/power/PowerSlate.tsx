@@ -8,13 +8,14 @@ import { choice, count, type FieldSpec, Fields, flag, quantity, words } from "..
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
-import { ChoiceProperty } from "../../parts/Property";
+import { ChoiceProperty, FlagProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { Slate } from "../../shell/Slate";
 import { ArraySlate } from "./ArraySlate";
 import { ControllerFields, ProfileFields } from "./ControllerFields";
 import { useArrays } from "./edit";
-import { fitPart, fitted, PARTS, type PartId, unfit } from "./parts";
+import { fitPart, fitted, OWN_BANKS, ownBank, PARTS, type PartId, unfit } from "./parts";
+import { StationFields } from "./StationFields";
 
 const WIRINGS = [
   { value: "diagonal", word: "diagonal" },
@@ -40,6 +41,19 @@ const FUELS = [
   { value: "diesel", word: "diesel" },
   { value: "gas", word: "gas (propane)" },
 ];
+const SENSES = [
+  { value: "ignition", word: "the ignition" },
+  { value: "voltage", word: "the voltage it sees" },
+];
+const UNLIKE = [
+  { value: "none", word: "all alike" },
+  { value: "age", word: "of different age" },
+  { value: "kind", word: "of different make, type or size" },
+];
+const VENTS = [
+  { value: "none", word: "nowhere" },
+  { value: "outside", word: "through a vent to the outside" },
+];
 const USUAL = { clearable: true, placeholder: "typical" };
 const MASS = quantity("mass_kg", "mass", "mass", "kg", USUAL);
 
@@ -53,6 +67,9 @@ const SPECS: Record<Exclude<PartId, "solar" | "controller">, (what: Record<strin
     quantity("unit_charge_ah", "charge, each", "charge", "Ah"),
     count("series_count", "in series"),
     count("parallel_count", "strings in parallel"),
+    choice("unlike", "the batteries are", UNLIKE),
+    ...(["agm", "gel", "flooded"].includes(String(b.chemistry)) ? [choice("vent", "its gas leaves", VENTS, { none: "not entered" })] : []),
+    ...(b.chemistry === "flooded" ? [flag("beside_sparks", "an inverter, relay or switch in its box")] : []),
     quantity("unit_max_discharge_a", "largest discharge, each", "current", "A", USUAL),
     quantity("unit_max_charge_a", "largest charge, each", "current", "A", USUAL),
     quantity("unit_mass_kg", "mass, each", "mass", "kg", USUAL),
@@ -93,7 +110,12 @@ const SPECS: Record<Exclude<PartId, "solar" | "controller">, (what: Record<strin
     quantity("efficiency_frac", "full-load efficiency", "fraction", "", USUAL),
     MASS,
   ],
-  driving: () => [choice("school", "by", SCHOOLS), quantity("rating_a", "charge current", "current", "A"), MASS],
+  driving: (d) => [
+    choice("school", "by", SCHOOLS),
+    quantity("rating_a", d.school === "relay" ? "what the relay carries" : "charge current", "current", "A"),
+    choice("sense", "switched on by", SENSES, { none: "not entered" }),
+    MASS,
+  ],
   generator: (g) => [
     choice("fuel", "fuel", FUELS),
     quantity("rating_w", "continuous power, at sea level", "power", "W"),
@@ -167,7 +189,15 @@ function PartSlate({ id }: { id: PartId }) {
           if (part) void edit(fitPart(design, id, part), `${word.word}: ${part.name}`);
         }}
       />
-      {!what && (
+      {!what && id === "bank" && (
+        <ChoiceProperty
+          label="or your own"
+          value=""
+          options={[{ value: "", word: "what is it made of?" }, ...OWN_BANKS]}
+          onSet={(kind) => kind && void edit(ownBank(kind), "Bank: your own")}
+        />
+      )}
+      {!what && id !== "bank" && (
         <button type="button" className="btn btn-slate mt-1" onClick={() => void edit(fitPart(design, id, null), `${word.word}: your own`)}>
           Give your own data-sheet values
         </button>
@@ -180,6 +210,13 @@ function PartSlate({ id }: { id: PartId }) {
           ) : (
             <Fields specs={SPECS[id as keyof typeof SPECS](what, design)} item={what} onSet={set} />
           )}
+          {id === "bank" && <StationFields />}
+          <FlagProperty
+            label="you have it already"
+            note="costs nothing more, and stays whatever is suggested"
+            value={!!what.owned}
+            onSet={(on) => set("owned", on, on ? "owned already" : "not owned")}
+          />
           {(id === "driving" || id === "shore") && <ProfileFields profile={what.profile as never} onSet={(v) => set("profile", v, "charge profile")} />}
           {figures.length > 0 && <h3 className="mb-1 mt-3 font-display text-[14px]">Figures</h3>}
           {figures.map((k) => (
@@ -225,7 +262,7 @@ export function PowerSlate({ season }: { season: string }) {
         <p className="text-chalk-dim">Take Bothy's proposal, or choose parts in the ledger; then each capacity stands here against its need.</p>
       )}
       <h3 className="mb-1 mt-3 font-display text-[14px]">A {season} day</h3>
-      {["demand_wh", "solar_wh", "drive_wh", "supply_wh", "balance_wh", "days"].map((k) => (
+      {["demand_wh", "solar_wh", "drive_wh", "supply_wh", "balance_wh", "days", "standing_days"].map((k) => (
         <SlateFig key={k} k={`power/${season}/${k}`} />
       ))}
     </Slate>

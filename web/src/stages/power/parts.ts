@@ -11,7 +11,7 @@ export const PARTS: { id: PartId; word: string; kind: string; own: Record<string
     id: "bank",
     word: "Bank",
     kind: "battery",
-    own: { name: "Own bank", unit_charge_ah: 100 },
+    own: { name: "Own bank", chemistry: "lifepo4", unit_voltage_v: 12.8, unit_charge_ah: 100 },
     blurb: "stores energy; sized for the stay, the cold and the largest current",
   },
   { id: "inverter", word: "Inverter", kind: "inverter", own: { name: "Own inverter", rating_w: 1000 }, blurb: "only for appliances that want mains" },
@@ -39,6 +39,30 @@ export const PARTS: { id: PartId; word: string; kind: string; own: Record<string
     blurb: "for the hours that a leg of the trip gives it",
   },
 ];
+
+/** Kinds of battery that a bank of one's own may be made of: chemistry and voltage of a unit are never guessed. */
+export const OWN_BANKS = [
+  { value: "lifepo4 12.8", word: "lithium iron phosphate, 12.8 V" },
+  { value: "lifepo4 25.6", word: "lithium iron phosphate, 25.6 V" },
+  { value: "agm 12", word: "AGM lead, 12 V" },
+  { value: "gel 12", word: "gel lead, 12 V" },
+  { value: "flooded 12", word: "flooded lead, 12 V" },
+  { value: "flooded 6", word: "flooded lead, 6 V" },
+  { value: "nmc 14.6", word: "lithium NMC, 4 cells, 14.6 V" },
+  { value: "nmc 25.5", word: "lithium NMC, 7 cells, 25.5 V" },
+];
+
+/** Operations that put in a bank of one's own, of a kind in OWN_BANKS. */
+export function ownBank(kind: string): PatchOp[] {
+  const [chemistry, volts] = kind.split(" ");
+  return [
+    {
+      op: "replace",
+      path: "/power/bank",
+      value: { name: "Own bank", chemistry, unit_voltage_v: Number(volts), unit_charge_ah: 100, by: "typed", owned: true },
+    },
+  ];
+}
 
 /** An array in words: its name, how many panels of which power, how many in series. */
 export const arrayWords = (a: Schemas["SolarArray"]) =>

@@ -115,10 +115,10 @@ export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
         onSet={(v) => set("mass_most_kg", v, "mass at most")}
       />
       <QuantityProperty
-        label="roof for panels, m²"
+        label="roof for panels"
         value={s.roof_m2}
-        dimension="count"
-        unit=""
+        dimension="surface"
+        unit="m²"
         clearable
         placeholder="60 % of the inside"
         onSet={(v) => set("roof_m2", v, "roof for panels")}

@@ -10,7 +10,7 @@ import { Bench } from "../../shell/Bench";
 import { usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { VehiclePlan } from "./VehiclePlan";
-import { BANK_PLACES, PRESETS, REGIONS, wordOf } from "./words";
+import { BANK_PLACES, HULLS, PRESETS, REGIONS, wordOf } from "./words";
 
 type Row = { path: string; label: string; what: string } & (
   | { dimension: string; unit: string; value: number | null | undefined; effective: number }
@@ -176,6 +176,17 @@ export function Component() {
               </td>
               <td className="px-2 text-dim">most vehicles since about 2015: its voltage drops while driving</td>
             </tr>
+            {v.preset === "boat" && (
+              <tr className="border-b border-line/60">
+                <th scope="row" className="px-3 py-1.5 text-left font-normal">
+                  hull
+                </th>
+                <td className="px-2">
+                  <Token path="/vehicle/hull" label="hull" choices={HULLS} value={v.hull ?? ""} shown={v.hull ? wordOf(HULLS, v.hull) : "not entered"} />
+                </td>
+                <td className="px-2 text-dim">a metal hull carries no current, and wants its shore earth kept apart</td>
+              </tr>
+            )}
             <tr className="border-b border-line/60">
               <th scope="row" className="px-3 py-1.5 text-left font-normal">
                 starter battery topped up
@@ -210,6 +221,7 @@ export function Component() {
         <Slate title="Vehicle" sub={part.preset_name}>
           <FindingList findings={report.findings.filter((f) => f.stage === "vehicle")} />
           <HeadroomBar label="payload used so far" need={part.payload_used_kg} have={part.payload_kg} unit="kg" margin={0.1} />
+          <SlateFig k="vehicle/loaded_kg" />
           <SlateFig k="power/mass_kg" />
           <SlateFig k="vehicle/payload_kg" />
           <SlateFig k="power/bank/cold_c" />

@@ -25,3 +25,9 @@ export const BANK_PLACES = [
   { value: "underfloor", word: "under the floor" },
   { value: "engine_space", word: "in the engine space" },
 ];
+export const HULLS = [
+  { value: "grp", word: "glass fibre" },
+  { value: "wood", word: "wood" },
+  { value: "steel", word: "steel" },
+  { value: "aluminium", word: "aluminium" },
+];

@@ -18,7 +18,14 @@ export function Sentence() {
       {part.limiting && part.days != null ? (
         <>
           Of the{" "}
-          <Token path="/water/use/target_days" label="days to last" dimension="count" unit="" value={w.use?.target_days} shown={`${part.target_days} days`} />{" "}
+          <Token
+            path={w.use?.target_days == null ? "/life/nights_between_hookups" : "/water/use/target_days"}
+            label="days to last"
+            dimension="count"
+            unit=""
+            value={w.use?.target_days ?? design.life?.nights_between_hookups}
+            shown={`${part.target_days} days`}
+          />{" "}
           asked for it lasts <Fig k="water/autonomy_days" />; then the {STORES[part.limiting] ?? part.limiting}{" "}
           {["fresh", "drinking"].includes(part.limiting) ? "is empty" : "is full"}.
         </>

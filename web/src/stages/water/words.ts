@@ -46,7 +46,7 @@ export const HEAT_SOURCES = pairs({
 });
 export const ELEMENT_SUPPLIES = pairs({ inverter: "the inverter", dc: "the bank, direct", shore: "the hook-up only" });
 export const FIXTURES = pairs({ sink: "sink", basin: "basin", shower: "shower" });
-export const GREY_TO = pairs({ tank: "a tank", container: "a portable container", ground: "the ground" });
+export const GREY_TO = pairs({ tank: "a tank", container: "a portable container", ground: "the ground", overboard: "overboard" });
 export const WINTERS = pairs({ keep_warm: "kept warm", drain: "drained down", glycol: "food-safe glycol" });
 export const PRODUCTS = pairs({ liquid: "liquid bleach", solid: "granules", tablet: "tablets" });
 export const MEDIA = pairs({ water: "water", air: "air, at most 50 kPa" });
@@ -72,6 +72,7 @@ export const STORES: Record<string, string> = {
   solids: "solids",
 };
 export const USES: Record<string, string> = {
+  machines: "washing machine and the like",
   drinking: "drinking",
   cooking: "cooking",
   dishes: "dishes",

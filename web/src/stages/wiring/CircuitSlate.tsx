@@ -214,6 +214,20 @@ export function CircuitSlate({ c }: { c: Circuit }) {
           onSet={(v) => void set(c, { far_fuse_a: v }, "fuse at the other end")}
         />
       )}
+      <FlagProperty
+        label="solid conductors"
+        note="house cable: breaks in a vehicle"
+        value={c.solid_core ?? false}
+        onSet={(on) => void set(c, { solid_core: on }, "solid conductors")}
+      />
+      {c.kind === "load" && (
+        <FlagProperty
+          label="stays live with the isolator off"
+          note="bilge pump, alarms"
+          value={c.before_isolator ?? false}
+          onSet={(on) => void set(c, { before_isolator: on }, "before the isolator")}
+        />
+      )}
       {c.kind !== "ac" && (
         <ChoiceProperty
           label="its negative lands on"

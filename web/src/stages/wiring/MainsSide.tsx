@@ -26,6 +26,20 @@ const BONDS = [
   { value: "none", word: "none" },
 ];
 
+const RCD_TYPES = [
+  { value: "", word: "not entered" },
+  { value: "ac", word: "AC" },
+  { value: "a", word: "A" },
+  { value: "f", word: "F" },
+  { value: "b", word: "B" },
+];
+const GALVANIC = [
+  { value: "", word: "not entered" },
+  { value: "none", word: "nothing" },
+  { value: "isolator", word: "a galvanic isolator" },
+  { value: "transformer", word: "an isolating transformer" },
+];
+
 /** "2 at 8; 5 at 14" or "2; 5" as leads in stock; null when it makes no sense. */
 export function stockOf(text: string): { length_m: number; cost: number }[] | null {
   const parts = text
@@ -162,6 +176,48 @@ export function MainsSide() {
         placeholder="no bond"
         onSet={(v) => set("chassis_bond_mm2", v, "earth to chassis")}
       />
+      <ChoiceProperty
+        label="that device is of type"
+        value={m?.rcd_type ?? ""}
+        options={RCD_TYPES}
+        onSet={(v) => set("rcd_type", v || null, "type of the residual-current device")}
+      />
+      <QuantityProperty
+        label="breaker at the inlet"
+        value={m?.inlet_breaker_a}
+        dimension="current"
+        unit="A"
+        clearable
+        placeholder="none entered"
+        onSet={(v) => set("inlet_breaker_a", v, "breaker at the inlet")}
+      />
+      <QuantityProperty
+        label="hook-up lead, length"
+        value={m?.hookup_length_m}
+        dimension="length"
+        unit="m"
+        clearable
+        placeholder="usual"
+        onSet={(v) => set("hookup_length_m", v, "hook-up lead")}
+      />
+      <QuantityProperty
+        label="hook-up lead, size"
+        value={m?.hookup_mm2}
+        dimension="area"
+        unit="mm²"
+        clearable
+        placeholder={report.wire_series === "awg" ? "10 AWG" : "2.5 mm²"}
+        onSet={(v) => set("hookup_mm2", v, "size of the hook-up lead")}
+      />
+      <FlagProperty label="surge protector at the inlet" value={m?.surge ?? false} onSet={(on) => set("surge", on, "surge protector")} />
+      {(design.vehicle?.preset === "boat" || m?.galvanic) && (
+        <ChoiceProperty
+          label="between shore’s earth and hull"
+          value={m?.galvanic ?? ""}
+          options={GALVANIC}
+          onSet={(v) => set("galvanic", v || null, "galvanic isolator")}
+        />
+      )}
       {m?.style === "leads" && (
         <>
           <QuantityProperty
@@ -172,15 +228,6 @@ export function MainsSide() {
             clearable
             placeholder={report.wire_series === "awg" ? "14 AWG" : "1.5 mm²"}
             onSet={(v) => set("lead_mm2", v, "size of the leads")}
-          />
-          <QuantityProperty
-            label="hook-up lead"
-            value={m.hookup_length_m}
-            dimension="length"
-            unit="m"
-            clearable
-            placeholder="usual"
-            onSet={(v) => set("hookup_length_m", v, "hook-up lead")}
           />
           <QuantityProperty
             label="leads joined at most"

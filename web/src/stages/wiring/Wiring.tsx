@@ -16,6 +16,7 @@ import { usePerson } from "../../shell/person";
 import { BringInCircuits } from "./BringInCircuits";
 import { DiagramPicture } from "./DiagramPicture";
 import { sizeFields, useWiringEdits } from "./edit";
+import { OtherCables } from "./OtherCables";
 import { PanelPicture } from "./PanelPicture";
 import { RacewayLedger } from "./Raceways";
 import { useRaceways, useZones } from "./routes";
@@ -289,6 +290,7 @@ export function Component() {
               focusNew={fresh}
               empty={design.life?.appliances?.length ? null : "Say in Life what will run (key 2); its circuits are proposed here."}
             />
+            <OtherCables />
             {circuits.length > 0 && proposals}
           </>
         )

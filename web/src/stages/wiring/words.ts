@@ -9,6 +9,7 @@ export const KIND_WORDS: Record<string, string> = {
   shore: "from the shore charger",
   feeder: "feeder of a board",
   main: "main, from the bank",
+  trickle: "trickle for the starter battery",
 };
 export const KINDS = Object.entries(KIND_WORDS).map(([value, word]) => ({ value, word: word.split(":")[0]! }));
 export const PROTECTIONS = [
