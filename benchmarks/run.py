@@ -47,7 +47,6 @@ def loop_ms() -> float:
 def many_circuits(count: int) -> Any:
     """A design with ``count`` sized circuits of one lamp each."""
     from bothy.core.design.document import load_design
-    from bothy.core.sound import sound
 
     lamps = [{"id": f"l{i}", "name": f"Lamp {i}", "kind": "light", "power_w": 12.0, "hours_per_day": 4.0} for i in range(count)]
     circuits = [
@@ -60,7 +59,6 @@ def many_circuits(count: int) -> Any:
 def distribution(count: int) -> Any:
     """A design whose ``count`` circuits hang on boards of twenty, each with its feeder, behind one main and a bank; two circuits to a lamp."""
     from bothy.core.design.document import load_design
-    from bothy.core.sound import sound
 
     lamps = [{"id": f"l{i}", "name": f"Lamp {i}", "kind": "light", "power_w": 3.0, "hours_per_day": 4.0} for i in range(-(-count // 2))]
     boards = [{"id": f"b{i}", "name": f"Board {i}", "way_count": 26} for i in range(-(-count // 20))]
@@ -79,7 +77,6 @@ def distribution(count: int) -> Any:
 def shell_and_ducts(surfaces: int, ducts: int) -> Any:
     """Curlew with as many windows as make ``surfaces`` surfaces, and ``ducts`` runs of warm air."""
     from bothy.core.design.document import load_design
-    from bothy.core.sound import sound
     from bothy.core.report import report
     from bothy.demo import curlew
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import copy
+import itertools
 from typing import Any
 
 import pytest
@@ -48,6 +49,33 @@ def test_a_place_that_is_nowhere_is_refused_with_the_leg() -> None:
     with pytest.raises(BadInput, match="leg “a” is “atlantis”") as e:
         away({**WEEK, "place": "atlantis"})
     assert e.value.key == "place"
+
+
+@pytest.mark.parametrize("place", ["london", "inverness", "denver"])
+@pytest.mark.parametrize("unit", [50.0, 100.0])
+def test_a_larger_bank_that_starts_full_never_misses_more(place: str, unit: float) -> None:
+    """What it holds back for the loads that must stay is a day of them at most, however large it is."""
+    loads = [HUNGRY, FRIDGE, {**LAMP, "id": "tv", "kind": "other", "tier": 3, "power_w": 60.0}]
+    missing = [
+        run_trip(
+            away(
+                {**WEEK, "place": place, "days_count": 10},
+                appliances=loads,
+                trips={"draw_count": 8},
+                bank={**BANK, "unit_charge_ah": unit, "parallel_count": n},
+            )
+        ).missing_wh_day
+        for n in (1, 2, 4, 8)
+    ]
+    assert all(b <= a + 1 for a, b in itertools.pairwise(missing)), missing
+
+
+def test_what_is_switched_off_first_is_named() -> None:
+    loads = [FRIDGE, {**LAMP, "id": "tv", "name": "Big screen", "kind": "other", "tier": 3, "power_w": 90.0, "hours_per_day": 12.0}]
+    r = run_trip(away({**WEEK, "place": "inverness"}, appliances=loads, trips={"start_date": "2026-12-01"}, bank={**BANK, "unit_charge_ah": 100.0}))
+    assert r.missing_wh_day > 0
+    assert r.shed == ["Big screen"]
+    assert r.shed_first_d is not None
 
 
 def test_a_trip_without_a_bank_says_where_to_get_one() -> None:

@@ -3138,7 +3138,7 @@ export interface components {
         };
         /**
          * Finding
-         * @description What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns.
+         * @description What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns; ``rests_on`` names what is only assumed behind its figures.
          */
         Finding: {
             /** Id */
@@ -3177,6 +3177,11 @@ export interface components {
              * @default []
              */
             related: string[];
+            /**
+             * Rests On
+             * @default []
+             */
+            rests_on: string[];
             fix?: components["schemas"]["Remedy"] | null;
             /** Accepted */
             accepted?: string | null;
@@ -8042,7 +8047,8 @@ export interface components {
         };
         /**
          * TripRun
-         * @description A run of the trip. Lanes have ``per_day`` points a day; ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10.
+         * @description A run of the trip. Lanes have ``per_day`` points a day; ``shed`` names the loads that are switched off first, where the bank gets low enough for it, and
+         *     ``shed_first_d`` when that is first, in half of those weathers. ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10.
          */
         TripRun: {
             /** Draw Count */
@@ -8142,6 +8148,13 @@ export interface components {
             curtailed_wh_day: number;
             /** Missing Wh Day */
             missing_wh_day: number;
+            /**
+             * Shed
+             * @default []
+             */
+            shed: string[];
+            /** Shed First D */
+            shed_first_d?: number | null;
             /** Refused Cold H */
             refused_cold_h: number;
             /** Refused Cold Wh */

@@ -5,6 +5,8 @@ Most workings are never opened, so the book keeps the figures as they are and wr
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 from typing_extensions import TypedDict
 
 from bothy.core.figure import Figure, Origin
@@ -75,6 +77,21 @@ class Book:
         for key, figure in self.figures.items():
             self._write(key, figure, keys, out)
         return out
+
+    def assumed(self, keys: Iterable[str]) -> list[str]:
+        """Labels of what was assumed behind some figures: values that nobody has said yet."""
+        out: dict[str, None] = {}
+        seen: set[int] = set()
+        todo = [self.figures[k] for k in keys if k in self.figures]
+        while todo:
+            figure = todo.pop()
+            if id(figure) in seen:
+                continue
+            seen.add(id(figure))
+            if figure.origin == "assumed":
+                out[figure.label] = None
+            todo += [part for _, part in figure.inputs]
+        return list(out)
 
     def _write(self, key: str, figure: Figure, keys: dict[int, str], out: Written) -> None:
         if key in out:

@@ -10,8 +10,8 @@ from collections.abc import Iterable, Mapping
 from functools import cache
 from typing import Annotated, Any, ClassVar, Self, TypeVar
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, PrivateAttr, ValidationError
-from pydantic.json_schema import GetJsonSchemaHandler, JsonSchemaValue
+from pydantic import BaseModel, BeforeValidator, ConfigDict, GetJsonSchemaHandler, PrivateAttr, ValidationError
+from pydantic.json_schema import JsonSchemaValue
 from pydantic_core import CoreSchema, PydanticCustomError
 
 from bothy.core.figure import Figure, given, label_of

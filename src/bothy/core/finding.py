@@ -40,7 +40,7 @@ class Remedy(BaseModel):
 
 
 class Finding(BaseModel):
-    """What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns."""
+    """What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns; ``rests_on`` names what is only assumed behind its figures."""
 
     id: str
     rule: str
@@ -54,6 +54,7 @@ class Finding(BaseModel):
     source: str
     figures: list[str] = []
     related: list[str] = []
+    rests_on: list[str] = []
     fix: Remedy | None = None
     accepted: str | None = None
 

@@ -270,6 +270,7 @@ def report(design: Design) -> Report:
     found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in found])
     for f in found:
         f.figures = [k for k in f.figures if k in ctx.book.figures]
+        f.rests_on = ctx.book.assumed(f.figures)[:6]
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,

@@ -92,7 +92,9 @@ _NUMBER = re.compile(
     rf"^\s*(?P<sign>[-+−–])?\s*(?:(?P<whole>\d+)(?:\s+|\s*-\s*)(?=\d+\s*/))?(?:(?P<num>\d+)\s*/\s*(?P<den>\d+)|"
     rf"(?P<dec>(?:{_GROUPED}|{_PLAIN})(?:[eE][-+]?\d+)?))\s*(?P<unit>[^\d\s].*?|)\s*$"
 )
-_TWO = re.compile(r"^\s*(?P<sign>[-+−–])?\s*(?P<a>[\d.,/]+|\d+\s+\d+\s*/\s*\d+)\s*(?P<ua>[^\d\s.,/-]+)[\s,-]*(?P<b>\d[\d.,]*(?:[\s-]+\d+\s*/\s*\d+)?|\d+\s*/\s*\d+)\s*(?P<ub>[^\d.,/-]*?)\s*$")
+_TWO = re.compile(
+    r"^\s*(?P<sign>[-+−–])?\s*(?P<a>[\d.,/]+|\d+\s+\d+\s*/\s*\d+)\s*(?P<ua>[^\d\s.,/-]+)[\s,-]*(?P<b>\d[\d.,]*(?:[\s-]+\d+\s*/\s*\d+)?|\d+\s*/\s*\d+)\s*(?P<ub>[^\d.,/-]*?)\s*$"
+)
 """Two quantities in one: 6 ft 6 in, 5 lb 3 oz, 1 h 30 min."""
 COMPOUND: dict[str, dict[str, str]] = {
     "length": {**dict.fromkeys(("ft", "feet", "foot", "'"), "in"), "m": "cm", "yd": "ft"},
@@ -109,7 +111,17 @@ def plain_text(text: str) -> str:
     for sign, written in _FRACTIONS.items():
         text = re.sub(rf"(?<=\d)\s*{sign}", f" {written}", text).replace(sign, written)
     text = re.sub(r"[\u00a0\u2000-\u200a\u202f\u205f]", " ", text)
-    return text.replace("″", '"').replace("”", '"').replace("“", '"').replace("′", "'").replace("’", "'").replace("‘", "'").replace("''", '"').replace("−", "-").replace("–", "-")
+    return (
+        text.replace("″", '"')
+        .replace("”", '"')
+        .replace("“", '"')
+        .replace("′", "'")
+        .replace("’", "'")
+        .replace("‘", "'")
+        .replace("''", '"')
+        .replace("−", "-")
+        .replace("–", "-")
+    )
 
 
 def read_number(text: str) -> float:
@@ -143,6 +155,11 @@ def read_number(text: str) -> float:
     else:
         s = s.replace(",", ".")
     return float(s)
+
+
+def _a(word: str) -> str:
+    """A word with its article."""
+    return f"{'an' if word[0] in 'aeiou' else 'a'} {word}"
 
 
 def _refuse(text: str, dimension: str, why: str) -> NotUnderstood:
@@ -187,7 +204,11 @@ def _compound(typed: str, text: str, dimension: str) -> Quantity | None:
     except ValueError:
         raise _refuse(typed, dimension, "is not a number") from None
     if b * units[small] >= units[large] * (1 - 1e-12) or a != int(a):
-        raise _refuse(typed, dimension, f"has {m['b']} {small} after whole {large}, which is more than one of them" if a == int(a) else f"has a part of a {large} and {small} too")
+        raise _refuse(
+            typed,
+            dimension,
+            f"has {m['b']} {small} after whole {large}, which is more than one of them" if a == int(a) else f"has a part of a {large} and {small} too",
+        )
     value = (a * units[large] + b * units[small]) * (-1 if m["sign"] in ("-", "−", "–") else 1)
     words = {"'": "ft", '"': "in"}
     said = f"{a:g} {words.get(large, large)} {show(b, words.get(small, small))}"
@@ -232,7 +253,7 @@ def parse(text: str, dimension: str, default_unit: str | None = None) -> Quantit
     factor = UNITS[dimension].get(unit_text)
     if factor is None:
         other = next((d for d, units in UNITS.items() if unit_text in units and unit_text), None)
-        why = f"is a {other}, not a {dimension}" if other else f"has the unknown unit “{m['unit'].strip()[:12]}”"
+        why = f"is {_a(other)}, not {_a(dimension)}" if other else f"has the unknown unit “{m['unit'].strip()[:12]}”"
         raise _refuse(text, dimension, why)
     value = (number - 32) / 1.8 if unit_text in ("°f", "f", "degf") else number * factor
     if not math.isfinite(value):

@@ -26,10 +26,12 @@ export function figure(value: number, digits = 3): string {
 /** A value with its unit. Fractions without a unit read as a plain number. */
 export function show(value: number | null | undefined, unit = "", system: UnitSystem = "metric", digits = 3): string {
   if (value === null || value === undefined) return "–";
+  if (unit === "days" && value !== 0 && Math.abs(value) < 1) return show(24 * value, "h", system, digits);
+  if (unit === "h" && value !== 0 && Math.abs(value) < 1) return `${figure(60 * value, Math.min(digits, 3))}\u00a0min`;
   if (unit === "%") return `${figure(100 * value, digits)}\u00a0%`;
   const us = system === "us" ? US[unit] : undefined;
   const text = figure(us ? us.from(value) : value, digits);
-  const word = us ? us.unit : unit;
+  const word = us ? us.unit : unit === "days" && value === 1 ? "day" : unit;
   return word ? `${text}\u00a0${word}` : text;
 }
 

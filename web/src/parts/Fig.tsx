@@ -94,7 +94,7 @@ export function SlateFig({ k, label }: { k: string; label?: string }) {
       >
         <span>{label ?? f.label}</span>
         <span className="num shrink-0">
-          {old !== undefined && <s className="mr-1 text-[11px] text-chalk-dim">{show(old, "", units)}</s>}
+          {old !== undefined && <s className="mr-1 text-[11px] text-chalk-dim">{show(old, f.unit, units)}</s>}
           <span key={f.value} className={old !== undefined ? "changed inline-block" : ""}>
             {show(f.value, f.unit, units)}
           </span>

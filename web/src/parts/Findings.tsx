@@ -135,6 +135,9 @@ function One({ finding }: { finding: Finding }) {
       {finding.figures?.map((k) => (
         <SlateFig key={k} k={k} />
       ))}
+      {(finding.rests_on?.length ?? 0) > 0 && (
+        <p className="my-1 text-[12px] text-[#d3b6e6]">Rests on what is only assumed so far: {finding.rests_on?.join(", ")}.</p>
+      )}
       {finding.accepted && (
         <p className="my-1 border-l-2 border-moss pl-2">
           {severity === "danger" ? "Answered, still a danger: " : "Kept: "}

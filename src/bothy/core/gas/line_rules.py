@@ -261,7 +261,7 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
             "gas-test-missing",
             "gas-tests",
             "Leak test",
-            "No test is known."
+            ("No test has been passed yet." if g.tests else "No test has been entered.")
             if last is None
             else f"Since “{last.name}” were changed: {', '.join(_word(ctx, k) for k in last.changed[:4])}{' and more' if len(last.changed) > 4 else ''}.",
         )

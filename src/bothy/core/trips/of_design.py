@@ -75,6 +75,16 @@ def clipped_part(plan: Plan, weather: Weather) -> float:
     return 1 - made / could if could > 0 else 0.0
 
 
+def shed_first(ctx: Context, r: Result) -> dict[str, Any]:
+    """Which loads are switched off first when the bank gets low, and when that is first in half of the weathers in which it happens; nothing where it never does."""
+    from bothy.core.trips import kernel as k
+
+    firsts = [min((t for t, kind in r.draw_events(d) if kind == int(k.E_SHED)), default=None) for d in range(r.ledger.shape[0])]
+    known = sorted(t for t in firsts if t is not None)
+    names = [a.name for a in ctx.design.life.appliances if a.count > 0 and a.rank == 3 and a.running_w > 0]
+    return {"shed": names, "shed_first_d": known[len(known) // 2]} if known and names else {}
+
+
 def medical(ctx: Context, r: Result) -> dict[str, float | None]:
     """In what share of the weathers a medical device goes dark or is shed, and when that is first; nothing without one."""
     from bothy.core.trips import kernel as k
@@ -202,7 +212,7 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
         snow_days=float(r.summary[:, k.SNOW_DAYS].mean()), snow_wh_day=means["snow_lost_wh"] / n, **mains_short(plan), **medical(ctx, r), heat_missing_frac=means["heat_unserved_wh"] / asked_heat if (asked_heat := means["heat_wh"] + means["heat_unserved_wh"]) > 0 else None,
         short_in_normals_d=None, limited_h=float(r.summary[:, k.LIMITED_H].mean()), cycles_year=means["battery_out_wh"] / plan.bank[c.E_NOM] / n * 365,
         inverter_idle_wh_day=idle_wh(plan, means["inverter_loss_wh"]) / n, clipped_frac=clipped_part(plan, weather),
-        curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()),
+        curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, **shed_first(ctx, r), refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()),
         refused_cold_wh=float(r.summary[:, k.REFUSED_COLD_WH].mean()), coldest_cell_c=float(r.summary[:, k.LEAST_CELL].min()), refused_hot_h=float(r.summary[:, k.REFUSED_HOT_H].mean()),
         most_ac_w=float(plan.ac.sum(axis=2).max()), balance_error_wh=balance_error(r.ledger), buys=[], findings=[], assumed=list(ASSUMED),
     )  # fmt: skip

@@ -99,15 +99,16 @@ def driving_w(ctx: Context) -> float:
     return min(out.relay_current_a or 0.0, p.driving.rating_a, out.available_running_a, out.bank_limit_a) * ctx.bank_v
 
 
-def numbers_of(ctx: Context, bank: TripBank, thermal: Thermal | None = None) -> Array:
-    """Everything that is one number, in the kernel's order; ``thermal`` where it was worked out before."""
+def numbers_of(ctx: Context, bank: TripBank, thermal: Thermal | None = None, kept_wh: float | None = None) -> Array:
+    """Everything that is one number, in the kernel's order; ``thermal`` where it was worked out before; ``kept_wh``: what the loads of tiers 1 and 2 take on a mean day."""
     from bothy.core.trips import kernel as k
 
     p = ctx.design.power
     n = np.zeros(k.PLAN_SIZE)
     n[[k.SHED_1, k.SHED_2, k.SHED_3]] = k.NEVER_SHED
     s = ctx.design.trips.schools
-    for tier, off, back in default_shed(bank.floor) if s.shed == "tiers" else []:
+    day_frac = kept_wh / (bank.capacity_ah * ctx.bank_v) if kept_wh else 1.0
+    for tier, off, back in default_shed(bank.floor, day_frac) if s.shed == "tiers" else []:
         n[k.SHED_1 + tier - 1], n[k.BACK_1 + tier - 1] = min(off, 0.95), min(back, 0.98)
     t = ctx.design.trips
     n[k.ALBEDO], n[k.DCDC] = s.albedo_frac, driving_w(ctx)
@@ -145,4 +146,5 @@ def plan_of_design(ctx: Context, forecasts: Forecasts | None = None, thermal: Th
     t = ctx.design.trips
     like = t.schools.kt_autocorr if t.schools.kt_autocorr is not None else KT_AUTOCORR
     past = replay_of(ctx, days) if t.schools.weather_source == "replay" else None
-    return Plan(days, STEP_MIN, panels_of(ctx), bank.numbers, numbers_of(ctx, bank, thermal), dc, ac, True, t.seed, t.draw_count, like, replay=past)
+    kept = float((dc[:, :, :2] + ac[:, :, :2]).sum() * STEP_MIN / 60 / len(days))
+    return Plan(days, STEP_MIN, panels_of(ctx), bank.numbers, numbers_of(ctx, bank, thermal, kept), dc, ac, True, t.seed, t.draw_count, like, replay=past)

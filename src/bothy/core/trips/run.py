@@ -105,7 +105,8 @@ class WarmTrip(BaseModel):
 
 
 class TripRun(BaseModel):
-    """A run of the trip. Lanes have ``per_day`` points a day; ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10."""
+    """A run of the trip. Lanes have ``per_day`` points a day; ``shed`` names the loads that are switched off first, where the bank gets low enough for it, and
+    ``shed_first_d`` when that is first, in half of those weathers. ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10."""
 
     draw_count: int
     seed: int
@@ -158,6 +159,8 @@ class TripRun(BaseModel):
     load_wh_day: float
     curtailed_wh_day: float
     missing_wh_day: float
+    shed: list[str] = []
+    shed_first_d: float | None = None
     refused_cold_h: float
     refused_cold_wh: float
     coldest_cell_c: float

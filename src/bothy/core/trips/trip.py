@@ -218,9 +218,14 @@ def loads_by_step(loads: list[TripLoad], days: list[PlanDay], hours: Array, supp
     return out
 
 
-def default_shed(floor: float) -> list[tuple[int, float, float]]:
-    """Comfort goes first, then what is normal; tier, level at which it goes, level at which it comes back."""
-    return [(3, floor + 0.20, floor + 0.30), (2, floor + 0.10, floor + 0.20)]
+def default_shed(floor: float, day_frac: float = 1.0) -> list[tuple[int, float, float]]:
+    """Comfort goes first, then what is normal; tier, level at which it goes, level at which it comes back.
+
+    ``day_frac`` is what the loads that stay take of the bank in a day: no more than a day of them is held back, so that a larger bank does not go dark earlier
+    for a reserve that nothing needs.
+    """
+    step = min(0.10, day_frac / 2)
+    return [(3, floor + 2 * step, floor + 3 * step), (2, floor + step, floor + 2 * step)]
 
 
 def _numbers(inp: SimulateTripIn) -> Array:

@@ -92,7 +92,14 @@ def duct_findings(ctx: Context, w: Warm) -> Found:
             fix=fix,
         )
     if lay.return_pa > 0.15 * lay.plenum_pa:
-        yield finding("warm-return-small", "ducts", "Return air", f"The return takes {lay.return_pa:.0f} Pa of the {lay.plenum_pa:.0f} Pa that the fan gives.")
+        yield finding(
+            "warm-return-small",
+            "ducts",
+            "Return air",
+            f"The return takes {lay.return_pa:.0f} Pa of the {lay.plenum_pa:.0f} Pa that the fan gives."
+            if lay.return_pa <= lay.plenum_pa
+            else f"To draw all its air through this return would take {lay.return_pa:.0f} Pa; the fan gives {lay.plenum_pa:.0f} Pa, so far less air comes.",
+        )
 
 
 def _duct_fix_ops(ctx: Context, id: str, **values: object) -> list[dict[str, object]]:

@@ -61,16 +61,22 @@ def burn_time(temp_c: float) -> str | None:
     return found[-1] if found else None
 
 
+def hottest_c(ctx: Context, h: HotWater) -> float:
+    """The hottest that the heater's water can get, °C: on Warmth's loop what the loop carries, else its coolant or its setting."""
+    loop = ctx.design.warmth.loop
+    return max(h.target_temp_c, loop.supply_c) if h.source == "loop" and loop is not None else h.max_c
+
+
 def work_hot(ctx: Context, h: HotWater, shower_l_min: float, loop_l_min: float | None) -> HotPart:
     """Hot water of a design; ``loop_l_min``: what the plate exchanger of Warmth's loop gives at 38 °C, L/min; figures go into the book."""
     put = ctx.book.put
     needed = put("water/shower_heat_w", flowing_heat(shower_l_min, SHOWER_C - COLD_IN_C).named("heat of the shower"))
-    out, vessel = expansion_vessel_l(h.volume_l if h.kind == "storage" else 0.5, COLD_IN_C, h.max_c, 200.0, h.relief_kpa or 600.0)
+    out, vessel = expansion_vessel_l(h.volume_l if h.kind == "storage" else 0.5, COLD_IN_C, hottest_c(ctx, h), 200.0, h.relief_kpa or 600.0)
     if h.kind == "instant" and h.source == "loop":
         gives = loop_l_min or 0.0
         reach = COLD_IN_C + (SHOWER_C - COLD_IN_C) * gives / shower_l_min if shower_l_min > 0 else None
-        return quick(HotPart, time_min=None, max_c=h.max_c, stored_wh=None, charge_ah=None, standing_w=None, mixed_l=None, shower_min=None, endless=reach is not None and reach >= SHOWER_C,
-                     needed_w=needed.value, reachable_c=reach, expansion_l=out, vessel_l=vessel, burn=burn_time(h.max_c))  # fmt: skip
+        return quick(HotPart, time_min=None, max_c=hottest_c(ctx, h), stored_wh=None, charge_ah=None, standing_w=None, mixed_l=None, shower_min=None, endless=reach is not None and reach >= SHOWER_C,
+                     needed_w=needed.value, reachable_c=reach, expansion_l=out, vessel_l=vessel, burn=burn_time(hottest_c(ctx, h)))  # fmt: skip
     if h.kind == "instant":
         able = instant_heat(
             InstantHeatIn.trusted(
@@ -79,8 +85,8 @@ def work_hot(ctx: Context, h: HotWater, shower_l_min: float, loop_l_min: float |
         )
         reach = COLD_IN_C + h.heat_w * h.efficiency_frac * (SHOWER_C - COLD_IN_C) / needed.value if needed.value > 0 else None
         put("water/warm_flow_l_min", able.figure("flow_l_min").named("flow at 38 °C"))
-        return quick(HotPart, time_min=None, max_c=h.max_c, stored_wh=None, charge_ah=None, standing_w=None, mixed_l=None, shower_min=None, endless=reach is not None and reach >= SHOWER_C,
-                     needed_w=needed.value, reachable_c=reach, expansion_l=out, vessel_l=vessel, burn=burn_time(h.max_c))  # fmt: skip
+        return quick(HotPart, time_min=None, max_c=hottest_c(ctx, h), stored_wh=None, charge_ah=None, standing_w=None, mixed_l=None, shower_min=None, endless=reach is not None and reach >= SHOWER_C,
+                     needed_w=needed.value, reachable_c=reach, expansion_l=out, vessel_l=vessel, burn=burn_time(hottest_c(ctx, h)))  # fmt: skip
     burner = h.heat_w if h.source in ("gas", "diesel", "gas_element") else 0.0
     element = h.element_w if h.element else 0.0
     electric = h.source == "element"
@@ -107,8 +113,8 @@ def work_hot(ctx: Context, h: HotWater, shower_l_min: float, loop_l_min: float |
         if getattr(time, key) is not None:
             put(f"water/{key}", time.figure(key).named(label))
     return quick(
-        HotPart, time_min=time.time_min, max_c=h.max_c, stored_wh=time.stored_energy_wh, charge_ah=time.battery_charge_ah, standing_w=time.standing_loss_w, mixed_l=mixed.mixed_volume_l if mixed else None,
-        shower_min=mixed.shower_time_min if mixed else None, endless=bool(mixed and mixed.endless), needed_w=needed.value, reachable_c=None, expansion_l=out, vessel_l=vessel, burn=burn_time(h.max_c),
+        HotPart, time_min=time.time_min, max_c=hottest_c(ctx, h), stored_wh=time.stored_energy_wh, charge_ah=time.battery_charge_ah, standing_w=time.standing_loss_w, mixed_l=mixed.mixed_volume_l if mixed else None,
+        shower_min=mixed.shower_time_min if mixed else None, endless=bool(mixed and mixed.endless), needed_w=needed.value, reachable_c=None, expansion_l=out, vessel_l=vessel, burn=burn_time(hottest_c(ctx, h)),
     )  # fmt: skip
 
 

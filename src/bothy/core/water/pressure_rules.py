@@ -214,7 +214,7 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             severity=severity,
             fix=Remedy.sets("60 °C each week", "/water/hot", weekly_60=True),
         )
-    hottest = COIL_C if h.coil else p.max_c
+    hottest = COIL_C if "coil" in h.source else p.max_c
     if h.pipe_rating_c < hottest:
         yield finding(
             "water-hot-pipe-rating",

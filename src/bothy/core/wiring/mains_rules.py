@@ -15,7 +15,7 @@ from bothy.core.wiring.mains import HOOKUP, MainsPart, draws_of, kept_on, usual
 
 rules("wiring", (
     ("wire-ac-unsaid", "advice", "The mains side is not described yet", "Take the region's usual one, then have it checked by the electrician.", "handbook 02 §3.14"),
-    ("wire-ac-no-rcd", "danger", "Mains without residual-current protection", "A 30 mA device cutting all live conductors.", "IEC 60364-7-721"),
+    ("wire-ac-no-rcd", "danger", "Mains without residual-current protection", "Fit a residual-current device cutting all live conductors.", "IEC 60364-7-721"),
     ("wire-ac-single-pole", "danger", "A live conductor stays live", "Double-pole breakers and switches.", "IEC 60364-7-721, AS/NZS 3001"),
     ("wire-ac-parallel-sources", "danger", "Two mains sources can meet", "An interlocked change-over.", "IEC 60364-5-55"),
     ("wire-ac-ne-bond", "danger", "Not exactly one neutral-earth bond", "A bonding relay in the inverter.", "IEC 60364-7-721, UL 458"),
@@ -43,7 +43,12 @@ def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Findi
     out: list[Finding] = []
 
     def add(rule_id: str, message: str, fix: Remedy | None) -> None:
-        out.append(finding(rule_id, "mains", "Mains side", f"{message} {ctx.region.licensed}", fix=fix))
+        remedy = (
+            f"Fit {ctx.region.residual_device}{', cutting all live conductors' if ctx.region.mains_poles == 'double' else ' at the outlets'}."
+            if rule_id == "wire-ac-no-rcd"
+            else None
+        )
+        out.append(finding(rule_id, "mains", "Mains side", f"{message} {ctx.region.licensed}", fix=fix, remedy=remedy))
 
     if not m.rcd:
         add("wire-ac-no-rcd", "Nothing cuts the supply when current leaks through a person.", _set(f"Put in {ctx.region.residual_device}", "rcd", True))

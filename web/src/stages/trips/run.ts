@@ -40,7 +40,13 @@ export function moment(run: TripRun, day: number): string {
 export function sentenceOf(run: TripRun): string {
   const percent = (v: number) => `${Math.round(100 * v)} %`;
   const least = `In 9 of 10 trips like this the bank never falls below ${percent(run.least_soc_p10)}.`;
-  if (run.short_days_frac <= 0) return `${least} Nothing that matters goes dark in any of ${run.draw_count} weathers.`;
+  if (run.short_days_frac <= 0) {
+    if (run.missing_wh_day < 1) return `${least} Everything runs in all of ${run.draw_count} weathers.`;
+    const names = run.shed?.slice(0, 3).join(", ") ?? "";
+    const more = (run.shed?.length ?? 0) > 3 ? " and more" : "";
+    const from = run.shed_first_d != null ? ` first on ${moment(run, run.shed_first_d)}` : "";
+    return `${least} What must run always runs; ${names || "the least needed loads"}${more} are switched off when it gets low,${from}: ${Math.round(run.missing_wh_day)} Wh a day are missing.`;
+  }
   const first = run.first_short_p50_d ?? run.first_short_d;
   const often = run.first_short_p50_d != null ? "in half of them" : "in the worst of them";
   return `${least} Power runs short on ${percent(run.short_days_frac)} of the days${first != null ? `, ${often} first on ${moment(run, first)}` : ""}.`;
