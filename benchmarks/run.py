@@ -207,12 +207,13 @@ def diagram_drawn() -> dict[str, Any]:
     from playwright.sync_api import sync_playwright
     from tests.browser.serving import ARGUMENTS, CHROMIUM, served
 
+    from bothy.core.sound import sound
     from bothy.store.engine import make_engine
     from bothy.store.projects import Projects
 
     url = os.environ["BOTHY_DATABASE_URL"]
     projects = Projects(make_engine(url))
-    projects.create("Sixty", [("as planned", distribution(60))], "bench")
+    projects.create("Sixty", [("as planned", sound(distribution(60)))], "bench")
     id = next(p for p in projects.all() if p.name == "Sixty").variants[0].id
     with served(url) as base, sync_playwright() as p:
         browser = p.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)

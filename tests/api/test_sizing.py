@@ -10,6 +10,7 @@ from starlette.testclient import TestClient
 from bothy.core.design.document import Design, load_design
 from bothy.core.sizing.compare import side_by_side
 from bothy.core.sizing.search import search
+from bothy.core.sound import sound
 from bothy.demo import curlew
 from bothy.store.projects import Projects
 from tests.api.test_trips import waited
@@ -26,7 +27,7 @@ def small() -> Design:
 
 @pytest.fixture
 def small_id(engine: Any, client: TestClient) -> str:
-    Projects(engine).create("Curlew", [("as planned", small()), ("other", curlew.design())], "test")
+    Projects(engine).create("Curlew", [("as planned", sound(small())), ("other", sound(curlew.design()))], "test")
     return str(client.get("/api/projects").json()[0]["variants"][0]["id"])
 
 

@@ -64,7 +64,7 @@ def test_the_working_of_a_figure_of_warmth_goes_back_to_what_was_typed(client: T
         ([put("/warmth/night_temp_c", 99.0)], "warmth.night_temp_c: must be at most 30"),
         ([put("/warmth/heaters/0/min_w", 9000.0)], "warmth.heaters[0].min_w: must be at most the largest output"),
         ([put("/warmth/ducts/0/parent", "table")], "branches off itself"),
-        ([put("/warmth/build_ups/0/layers/0/thickness_mm", 0.0)], "warmth.build_ups[0].layers[0].thickness_mm: must be more than 0"),
+        ([put("/warmth/build_ups/0/layers/0/thickness_mm", 0.0)], "warmth.build_ups[0].layers[0].thickness_mm: must be at least 0.01"),
         ([put("/warmth/surfaces/0/build_up", "ghost")], "does not exist"),
         ([{"op": "add", "path": "/warmth/ducts/-", "value": {**RUN, "id": "trunk"}}], "must be unique"),
     ],

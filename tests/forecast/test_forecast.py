@@ -18,6 +18,7 @@ from starlette.testclient import TestClient
 
 from bothy.core.context import Context
 from bothy.core.design.document import load_design
+from bothy.core.sound import sound
 from bothy.core.trips.engine import weather_of
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design
@@ -121,7 +122,7 @@ def test_a_trip_far_away_in_time_asks_nobody() -> None:
 
 def test_a_run_over_http_uses_the_service_that_is_there(service: str, client: TestClient, app: Any, engine: Engine, monkeypatch: pytest.MonkeyPatch) -> None:
     today = dt.date.today()
-    Projects(engine).create("Tern", [("a", trip(today.isoformat()))], "test")
+    Projects(engine).create("Tern", [("a", sound(trip(today.isoformat())))], "test")
     id = client.get("/api/projects").json()[0]["variants"][0]["id"]
     monkeypatch.setitem(app.state._state, "forecast_url", service)
     run = client.get(f"/api/variants/{id}/trip", params={"revision": 1}).json()

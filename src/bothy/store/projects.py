@@ -186,7 +186,9 @@ class Projects:
         with Session(self.engine) as s:
             project, variant = self._variant(s, id)
             row = self._revision(s, variant.id, variant.head)
-            shown, design, trouble = self._readable(s, variant.id, variant.head if up_to is None else min(up_to, variant.head))
+            if up_to is not None and up_to > variant.head:
+                raise Missing(f"there is no revision {up_to}")
+            shown, design, trouble = self._readable(s, variant.id, variant.head if up_to is None else up_to)
             return VariantHead(
                 project.id, project.name, variant.id, variant.name, variant.head, design,
                 self._before(s, row) is not None, self._after(s, row) is not None, shown, trouble,
