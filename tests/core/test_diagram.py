@@ -60,7 +60,7 @@ def test_protection_cable_current_and_loss_stand_on_the_line() -> None:
     d = report(DEMOS["curlew"]).diagram()
     pump = next(x for x in d.lines if x.ref == "circuit:water-pump-10-l-min")
     part = report(DEMOS["curlew"]).wiring.circuits["water-pump-10-l-min"]
-    assert pump.label == "10 A · 6 mm²"
+    assert pump.label == "10 A · 4 mm²"
     assert pump.flow == f"{part.current_a:.1f} A · {part.drop_v:.2f} V"
     marks = {(m.kind, m.ref) for m in d.marks}
     assert ("fuse", "circuit:water-pump-10-l-min") in marks

@@ -208,6 +208,11 @@ class Context:
                       inputs=(("coldest_night_c", night), ("warmer_k", offset)))  # fmt: skip
 
     @property
+    def hooked(self) -> bool:
+        """Whether it stands on a hook-up every night: mains appliances run there, and the bank carries the drive and a power cut."""
+        return self.nights <= 0
+
+    @property
     def usable_frac(self) -> float:
         """How much of the bank may be used: as said, or usual of its chemistry."""
         b = self.design.power.bank

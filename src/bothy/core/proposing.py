@@ -47,18 +47,28 @@ def propose(design: Design) -> list[Proposal]:
     return [p for g in GROUPS for p in propose_group(design, g)]
 
 
-def accept(design: Design, ids: list[str] | None = None, groups: list[Group] | None = None) -> tuple[Design, list[str]]:
-    """Take proposals (all when ``ids`` is None), group after group, each on the design the earlier ones made.
+MOST_ROUNDS = 6
+"""Rounds after which taking stops; proposals settle in two or three."""
 
-    Returns the design and the ids taken. What was typed stays: such proposals have nothing to take.
+
+def accept(design: Design, ids: list[str] | None = None, groups: list[Group] | None = None) -> tuple[Design, list[str]]:
+    """Take proposals (all that ask for something when ``ids`` is None), each on the design the earlier ones made.
+
+    All, or all of some groups, are taken round after round until nothing is left to take, so that the result is the same in
+    whatever order they were taken before: a source that is proposed late makes the cables follow. What is only offered is taken
+    when it is named. Returns the design and the ids taken. What was typed stays: such proposals have nothing to take.
     """
     taken: list[str] = []
-    for group in groups or GROUPS:
-        for p in propose_group(design, group):
-            if not p.patch or (ids is not None and p.id not in ids):
-                continue
-            boards = {b.id for b in design.wiring.boards}
-            ops = [op for op in p.patch if not (op["path"] == "/wiring/boards/-" and op["value"]["id"] in boards)]
-            design = apply_patch(design, ops, by_proposal=True)
-            taken.append(p.id)
-    return design, taken
+    for _ in range(MOST_ROUNDS if ids is None else 1):
+        before = len(taken)
+        for group in GROUPS if groups is None else [g for g in GROUPS if g in groups]:
+            for p in propose_group(design, group):
+                if not p.patch or (p.status == "offer" if ids is None else p.id not in ids):
+                    continue
+                boards = {b.id for b in design.wiring.boards}
+                ops = [op for op in p.patch if not (op["path"] == "/wiring/boards/-" and op["value"]["id"] in boards)]
+                design = apply_patch(design, ops, by_proposal=True)
+                taken.append(p.id)
+        if len(taken) == before:
+            break
+    return design, list(dict.fromkeys(taken))

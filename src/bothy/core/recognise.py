@@ -53,3 +53,14 @@ BILGE = r"\bbilge\b"
 def stays_on(a: Appliance) -> bool:
     """Whether it must run while the isolator is off: as typed, else a bilge pump by its name."""
     return a.always_on if a.always_on is not None else bool(re.search(BILGE, a.name.lower()))
+
+
+CHARTS = r"\b(vhf|radio|gps|chart|plotter|navigation|ais|radar|autopilot|compass|sounder)\b"
+"""Navigation and radio, which must work at a low voltage too."""
+
+
+def tolerant(a: Appliance) -> bool:
+    """Whether an appliance stands a tenth of the voltage lost: lights, sockets, fans, adapters and chargers of electronics; not navigation and radio."""
+    if a.kind in ("light", "socket", "fan"):
+        return True
+    return (a.kind == "electronics" or a.supply == "converter") and not re.search(CHARTS, a.name.lower())

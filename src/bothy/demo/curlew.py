@@ -196,8 +196,6 @@ def design() -> Design:
         c["by"] = "typed"
         if c["id"] == "inverter-feed":
             c |= {"protection": "breaker", "fuse_a": 90.0, "area_mm2": 95.0}
-        if c["id"] == "rear-board-feed":
-            c |= {"fuse_a": 35.0}  # so that a fault behind the 20 A of the transfer pump leaves the rear board on
         if c["id"] == "front-fridge-90-l":
             c |= {"area_mm2": 2.5, "name": "Fridge"}
     data["trips"] = TRIP

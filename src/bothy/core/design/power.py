@@ -36,7 +36,7 @@ class Bank(Doc):
     A unit with a heater of its own (W, each) warms its cells before it is charged, or never lets them get cold. ``heat_loss_w_k`` is what the whole bank loses
     to the air round it. ``usable_frac`` is how deep it may go, ``charge_to_frac`` where charging stops, ``peukert_exponent`` 1 counts a lead bank by its label:
     schools; None is usual of the chemistry. ``unlike`` says whether units differ in age or in kind; ``vent`` how a lead bank's gas gets out; ``beside_sparks``
-    whether an inverter, relay or switch shares its box. With ``station`` it is a power station, all in one case. ``owned`` parts cost nothing and are kept.
+    whether an inverter, relay or switch shares its box. ``unit_resistance_mohm`` is of a unit's data sheet. With ``station`` it is a power station, all in one case. ``owned`` parts cost nothing and are kept.
     """
 
     name: Name = "House bank"
@@ -54,6 +54,7 @@ class Bank(Doc):
     heater_power_w: float = Field(0, ge=0, le=2000)
     heater_when: Literal["on_charge", "kept_warm"] = "on_charge"
     heat_loss_w_k: float | None = Field(None, ge=0.05, le=50)
+    unit_resistance_mohm: float | None = Field(None, ge=0.01, le=1000)
     usable_frac: float | None = Field(None, ge=0.2, le=1)
     charge_to_frac: float | None = Field(None, ge=0.5, le=1)
     peukert_exponent: float | None = Field(None, ge=1, le=1.5)
@@ -180,12 +181,13 @@ class DrivingCharge(Doc):
 
 
 class Shore(Doc):
-    """Shore charger and inlet."""
+    """Shore charger and inlet; ``legs`` 2 is a supply of 120/240 V, each leg of which carries its own loads."""
 
     name: Name = "Shore charger"
     part: PartKey | None = None
     charger_current_a: float = Field(ge=0.01, le=500)
     inlet_current_a: float | None = Field(None, ge=0.01, le=125)
+    legs: Literal[1, 2] = 1
     supply_current_a: float | None = Field(None, ge=0.01, le=125)
     profile: ChargeProfile | None = None
     mass_kg: float | None = Field(None, ge=0, le=100)

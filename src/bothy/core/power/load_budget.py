@@ -73,6 +73,7 @@ class Load(Contract):
     standby_w: float = Field(0, ge=0, le=5000)
     start_multiple: float = Field(1, ge=1, le=20)
     coincidence_frac: Frac = 1
+    from_shore: bool = False
     hourly_weights: list[Annotated[float, Field(ge=0)]] | None = Field(None, min_length=24, max_length=24)
 
     @model_validator(mode="after")
@@ -270,12 +271,14 @@ class _Base:
         return self.base_h * self.season_factor * self.day_factor(day)
 
     def bank_wh(self, day: str) -> float:
+        if self.load.from_shore:
+            return 0.0
         h = min(24.0, self.raw_h(day))
         return appliance_energy.raw(self.load.count, self.power_w, h, self.load.standby_w) / self.path
 
 
 def _inverter_on_h(inp: LoadBudgetIn, bases: list[_Base], day: str) -> float:
-    ac = [b for b in bases if b.load.supply == "ac" and b.load.count > 0]
+    ac = [b for b in bases if b.load.supply == "ac" and b.load.count > 0 and not b.load.from_shore]
     if not ac:
         return 0.0
     if inp.inverter.mode == "always":
@@ -299,7 +302,7 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
 
     bank_v = g("bank_voltage_v")
     min_v = g("bank_min_voltage_v", 0.9375 * inp.bank_voltage_v, "0.9375 of the bank voltage")
-    has_ac = any(b.load.supply == "ac" and b.load.count > 0 for b in bases)
+    has_ac = any(b.load.supply == "ac" and b.load.count > 0 and not b.load.from_shore for b in bases)
     idle = idle_energy(given("idle_w", inp.inverter.idle_w), given("on_h", on_h[day]))
 
     outs: list[LoadOut] = []
@@ -319,12 +322,16 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
             given("season_factor", b.season_factor), given("day_factor", b.day_factor(day)),
         )  # fmt: skip
         energy = appliance_energy(load.count, power, hours, load.standby_w)
-        bank = at_bank(energy, kappa)
-        bank_power = power_at_bank(load.count, power, kappa)
+        if load.from_shore:
+            bank = given("bank_energy_wh", 0.0, "computed", "it runs on the hook-up")
+            bank_power = given("bank_power_w", 0.0, "computed", "it runs on the hook-up")
+        else:
+            bank = at_bank(energy, kappa)
+            bank_power = power_at_bank(load.count, power, kappa)
         saturated = load.count > 0 and b.raw_h(day) > 24 + 1e-9
         if any(load.count > 0 and b.raw_h(d) > 24 + 1e-9 for d in (day,)):
             rules.add("power-load-saturated")
-        if load.supply == "ac":
+        if load.supply == "ac" and not load.from_shore:
             ac_wh += energy.value
             if inp.inverter.mode == "scheduled" and load.count > 0 and hours.value > (inp.inverter.on_h or 0) + 1e-9:
                 rules.add("power-inverter-hours-short")
@@ -332,7 +339,7 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
         weight_sum = sum(weights)
         run_wh = load.count * b.power_w * hours.value
         flat = (energy.value - run_wh) / 24
-        for i in range(24):
+        for i in range(0 if load.from_shore else 24):
             hourly[i] += (run_wh * weights[i] / weight_sum + flat) / b.path
         connected += bank_power.value
         peak.append(

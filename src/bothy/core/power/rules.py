@@ -328,7 +328,7 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
         figures = [f"power/{b.season}/{k}" for k in ("demand_wh", "solar_wh", "supply_wh", "days", "standing_days")]
         out.append(finding("power-balance-negative", b.season, b.season.capitalize(), text, figures=figures, severity=severity))
     worst = max((b for b in part.seasons if b.planned), key=lambda b: b.demand_wh)
-    if s.usable_wh.value < worst.demand_wh - 1e-9:
+    if s.usable_wh.value < worst.demand_wh - 1e-9 and not ctx.hooked:
         out.append(finding("power-bank-floor", "bank", ctx.design.power.bank.name if ctx.design.power.bank else "Bank",
                            f"Worn and cold it holds {s.usable_wh.value:,.0f} Wh; a {worst.season} day takes {worst.demand_wh:,.0f} Wh.",
                            figures=["power/bank/usable_wh", f"power/{worst.season}/demand_wh"]))  # fmt: skip

@@ -7,7 +7,6 @@ from dataclasses import dataclass, field
 from pydantic import BaseModel
 
 from bothy.core.context import Context
-from bothy.core.design.life import Appliance
 from bothy.core.design.power import SolarArray, SolarController
 from bothy.core.figure import Figure, formula, given, pick, total
 from bothy.core.power import bank as banks
@@ -24,7 +23,7 @@ from bothy.core.power.inverter import (
     inverter_dc_current,
     inverter_size,
 )
-from bothy.core.power.load_budget import SEASONS, LoadBudgetOut
+from bothy.core.power.load_budget import SEASONS, LoadBudgetOut, load_power_and_time
 from bothy.core.power.panels import array_day, array_power, controller_of, on_controllers, solar_of, string_input
 from bothy.core.power.relay import relay_charge
 from bothy.core.power.shore import ShoreChargeTimeIn, ShoreChargeTimeOut, shore_charge_time
@@ -201,9 +200,9 @@ class Supply:
     """Round the inverter, on the hottest day."""
 
 
-def inverter_loads(appliances: list[Appliance]) -> list[InverterLoad]:
-    """Mains loads for the inverter: light ones together; each heavy one alone on top of them."""
-    ac = [(a, a.running_w) for a in appliances if a.supply == "ac" and a.count > 0]
+def inverter_loads(ctx: Context) -> list[InverterLoad]:
+    """Mains loads for the inverter: light ones together; each heavy one alone on top of them. Where there is a hook-up every night, those used away from it."""
+    ac = [(a, a.running_w) for a in ctx.design.life.appliances if a.supply == "ac" and a.count > 0 and (a.away or not ctx.hooked)]
     light = sum(p * a.count for a, p in ac if p < HEAVY_W)
     out = []
     for a, p in ac:
@@ -241,7 +240,7 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
     cold = ctx.record_cold()
     s.strings = [Strings(c, arrays, solar_string(string_input(ctx, arrays, c), {"min_temp_c": cold})) for c, arrays in on_controllers(p)]
     s.air = inverter_air(ctx)
-    loads = inverter_loads(ctx.design.life.appliances)
+    loads = inverter_loads(ctx)
     if p.inverter is not None:
         inv = p.inverter
         eff = inv.efficiency_frac or 0.88
@@ -303,6 +302,23 @@ def _headroom(ctx: Context, key: str, label: str, need: Figure, have: Figure, un
                     figures=[f"power/{key}/need", f"power/{key}/have"])  # fmt: skip
 
 
+CUT_H, DRIVE_H = 6.0, 4.0
+"""A power cut, and a drive between hook-ups, that the bank of a vehicle carries which is hooked up every night (typical)."""
+
+
+def cut_need(ctx: Context) -> Figure:
+    """Energy that the bank of a vehicle on a hook-up must hold: what runs on direct current through a drive and a power cut, but for comfort."""
+    parts = []
+    hours = CUT_H + max(DRIVE_H, ctx.drive_h)
+    for a in ctx.design.life.appliances:
+        if a.supply != "ac" and a.count > 0 and a.rank <= 2:
+            power, base_h = load_power_and_time(a.load)
+            parts.append(
+                (a.name, given("energy_wh", a.count * power * min(24.0, base_h) / 24 * hours / a.adapter_frac, "computed", f"its mean through {hours:g} h"))
+            )
+    return total("Energy asked of the bank", "Wh", parts, f"a drive of {hours - CUT_H:g} h and a power cut of {CUT_H:g} h, without comfort")
+
+
 def counted_wh(ctx: Context, b: SeasonBalance) -> float:
     """What comes in on a day between hook-ups: the sun, and driving where it is said to be daily."""
     return b.supply_wh if ctx.drive_daily else b.solar_wh
@@ -315,7 +331,7 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
     if s.bank and s.usable_wh:
         worst = max((b for b in balances if b.planned), key=lambda b: b.demand_wh - counted_wh(ctx, b))
         supply = given("supply_wh", counted_wh(ctx, worst), "computed", f"sun{' and driving' if ctx.drive_daily else ' alone, standing still'}, {worst.season}")
-        need = pick("Energy asked of the bank", "larger of one day and the stay", max(s.demand_wh[worst.season].value,
+        need = cut_need(ctx) if ctx.hooked else pick("Energy asked of the bank", "larger of one day and the stay", max(s.demand_wh[worst.season].value,
                     stay_need.raw(ctx.nights, worst.demand_wh, supply.value)), "Wh", "the bank must carry a day even if tomorrow is sunny; handbook 01 §3.7",
                     one_day_wh=s.demand_wh[worst.season],
                     stay_wh=stay_need(ctx.figure("/life/nights_between_hookups"), s.demand_wh[worst.season], supply))  # fmt: skip

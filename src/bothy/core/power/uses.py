@@ -100,6 +100,9 @@ def budgets(ctx: Context) -> dict[str, LoadBudgetOut]:
     """Load budget of each season, with figures that reach back to the appliances."""
     at_peak = coincidence(ctx.design.life.appliances)
     loads = [a.load if at_peak[a.id] == 1.0 else a.load.model_copy(update={"coincidence_frac": at_peak[a.id]}) for a in ctx.design.life.appliances]
+    if ctx.hooked:
+        on_shore = {a.id for a in ctx.design.life.appliances if a.supply == "ac" and not a.away}
+        loads = [x.model_copy(update={"from_shore": True}) if x.id in on_shore else x for x in loads]
     catalogue = sum(1 for a in ctx.design.life.appliances if a.trust == "catalogue")
     margin = 0.20 if loads and catalogue * 2 >= len(loads) else 0.10
     sources: dict[str, Figure] = {f"loads/{a.id}/power_w": power_figure(a) for a in ctx.design.life.appliances}

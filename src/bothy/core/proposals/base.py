@@ -33,11 +33,12 @@ class Proposal(BaseModel):
     """Something Bothy would fit. ``patch`` is empty when there is nothing to take (``status`` kept or fitted).
 
     kept: the person typed their own, it is left alone. fitted: already as proposed. new / change: can be taken.
+    offer: can be taken, but nothing asks for it; taking all leaves it out.
     """
 
     id: str
     group: Group
-    status: Literal["new", "change", "fitted", "kept"]
+    status: Literal["new", "change", "offer", "fitted", "kept"]
     title: str
     what: str
     why: list[str]
@@ -51,7 +52,7 @@ def part_proposal(group: Group, path: str, title: str, what: str, value: Any, cu
                   price: float | None = None, mass: float | None = None) -> Proposal:  # fmt: skip
     """A proposal for one part of the supply, with its status against what the design holds."""
     by = current.get("by") if isinstance(current, dict) else None
-    if by == "typed":
+    if by == "typed" or (isinstance(current, dict) and current.get("owned")):
         return Proposal(id=group, group=group, status="kept", title=title, what=what, why=why, assumes=assumes, patch=[])
     same = isinstance(current, dict) and all(current.get(k) == v for k, v in value.items())
     return Proposal(

@@ -9,7 +9,7 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.life import Appliance
-from bothy.core.design.wiring import Circuit
+from bothy.core.design.wiring import Circuit, OtherCable
 from bothy.core.power.panels import all_controllers
 from bothy.core.power.uses import HEAVY_W
 from bothy.core.proposals.base import Proposal, slug
@@ -215,13 +215,22 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
             if remedy and changes:
                 out.append(Proposal(id=f"resize:{c.id}", group="circuits", status="change", title=c.name, what=remedy.label,
                                     why=[f"Its current is now {w.part.current_a:.1f} A over {w.part.length_m:g} m."], assumes=[], patch=remedy.patch))  # fmt: skip
-    others = propose_others(ctx, [w for w in worked if w.part.current_a > 0])
+    others, changed = propose_others(ctx, [w for w in worked if w.part.current_a > 0])
     if others:
-        out.append(Proposal(id="other-cables", group="circuits", status="new", title="Cables that are no circuits", what="; ".join(f"{o.name.lower()} {size_text(o.area_mm2, o.awg)}" for o in others)[:300],
+        out.append(Proposal(id="other-cables", group="circuits", status="new", title="Cables that are no circuits", what=_listed(others),
                             why=["From the panels, the inlet and the inverter, and bonds and earths: each in the size that what flows, or a fault, asks for.", MAINS_NOTE],
                             assumes=["Usual lengths until they are measured."],
                             patch=[{"op": "add", "path": "/wiring/others/-", "value": o.model_dump(mode="json")} for o in others]))  # fmt: skip
+    if changed:
+        place = {o.id: i for i, o in enumerate(ctx.design.wiring.others)}
+        out.append(Proposal(id="resize:other-cables", group="circuits", status="change", title="Cables that are no circuits", what=_listed(changed),
+                            why=["What flows through them, or the conductor that a bond must match, has changed."], assumes=[],
+                            patch=[{"op": "replace", "path": f"/wiring/others/{place[o.id]}", "value": o.model_dump(mode="json")} for o in changed]))  # fmt: skip
     return out
+
+
+def _listed(others: list[OtherCable]) -> str:
+    return "; ".join(f"{o.name.lower()} {size_text(o.area_mm2, o.awg)}" for o in others)[:300]
 
 
 def propose_panel(ctx: Context, worked: list[Worked]) -> Proposal | None:

@@ -6,17 +6,19 @@ from typing import Any
 
 from bothy.core.catalogue.parts import Part, of_kind
 from bothy.core.context import BANK_PLACES, Context
-from bothy.core.design.power import SolarArray
+from bothy.core.design.power import SolarArray, SolarController
 from bothy.core.power.around import inverter_air
 from bothy.core.power.bank import BankConfigureIn, BankSizeIn, bank_configure, bank_size
 from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.inverter import InverterSizeIn, inverter_size
-from bothy.core.power.load_budget import LoadBudgetOut
-from bothy.core.power.panels import cheapest_controller, label_yield, month_yield, mppt_by_price, solar_of
+from bothy.core.power.load_budget import LoadBudgetOut, load_power_and_time
+from bothy.core.power.panels import BAD_STRING_RULES, MOST_CLIPPED, cheapest_controller, label_yield, month_yield, mppt_by_price, solar_of, string_input
 from bothy.core.power.shore import ShoreChargeTimeIn, shore_charge_time
-from bothy.core.power.supply import ROOF_SHARE, W_PER_M2, demand, inverter_loads
+from bothy.core.power.solar import solar_string
+from bothy.core.power.supply import CUT_H, ROOF_SHARE, W_PER_M2, cut_need, demand, inverter_loads
 from bothy.core.proposals.base import Proposal, part_proposal, slug
+from bothy.core.wiring.mains import CHARGER_INPUT
 
 
 def _dump(item: Any) -> dict[str, Any] | None:
@@ -36,8 +38,8 @@ def worst_season(ctx: Context, uses: dict[str, LoadBudgetOut]) -> str:
 
 
 def propose_inverter(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | None:
-    """An inverter for the mains appliances; none when there are none."""
-    loads = inverter_loads(ctx.design.life.appliances)
+    """An inverter for the mains appliances that run away from a hook-up; none when there are none."""
+    loads = inverter_loads(ctx)
     if not loads:
         return None
     parts = [p for p in of_kind("inverter") if p.data["pure_sine"]]
@@ -50,9 +52,11 @@ def propose_inverter(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal |
     value = {"name": part.name, "part": part.key, "rating_w": part.data["rating_w"], "surge_power_w": part.data["surge_power_w"],
              "idle_w": part.data["idle_w"], "pure_sine": True, "mode": "with_load", "mass_kg": part.mass_kg, "by": "proposal"}  # fmt: skip
     why = [f"Running together: {need.coincident_power_w:,.0f} W; hardest start: {need.start_power_w:,.0f} W.",
-           f"With 25 % headroom{f' and {air:.0f} °C round it' if need.derate_frac < 1 else ''} that asks for {need.required_power_w:,.0f} W ({need.governing})."]  # fmt: skip
-    return part_proposal("inverter", "/power/inverter", "Inverter", part.name, value, _dump(ctx.design.power.inverter), why,
-                         ["Mains appliances of 800 W and more run one at a time, on top of the light ones.", "Switched on only while something uses it."],
+           f"With 25 % margin{f' and {air:.0f} °C round it' if need.derate_frac < 1 else ''} that needs {need.required_power_w:,.0f} W ({need.governing})."]  # fmt: skip
+    assumes = ["Mains appliances of 800 W and more run one at a time, on top of the light ones.", "Switched on only while something uses it."]
+    if ctx.hooked:
+        assumes.append("Only what is marked as used away from the hook-up runs on it.")
+    return part_proposal("inverter", "/power/inverter", "Inverter", part.name, value, _dump(ctx.design.power.inverter), why, assumes,
                          price=part.price_eur, mass=part.mass_kg)  # fmt: skip
 
 
@@ -68,50 +72,108 @@ def _drive_wh(ctx: Context) -> float:
 
 
 def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal]:
-    """Panels and a controller: to cover the middle planned season by sun alone, as far as the roof goes."""
+    """Panels and a controller: to cover the middle planned season by sun alone, as far as the roof goes; a controller for panels that are there.
+
+    Where there is a hook-up every night they are offered, not suggested.
+    """
     p = ctx.design.power
-    roof_w = ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m * W_PER_M2
-    planned = [s for s in uses if any(m in ctx.months for m in ctx.season_months(s))]
-    hardness = sorted(planned, key=lambda s: uses[s].design_energy_wh / max(0.05, ctx.climate.ghi_kwh_m2_day[ctx.worst_month(s) - 1]))
-    target_season = hardness[(len(hardness) - 1) // 2]
-    month = ctx.worst_month(target_season)
-    own, shared = p.own_arrays, p.shared_arrays
-    beside = sum(month_yield(ctx, a, a.controller, ctx.climate, month).energy_wh_day for a in own)
-    need = max(1.0, demand.raw(uses[target_season].design_energy_wh, ctx.chem.round_trip) - _drive_wh(ctx) - beside)
-    each = label_yield(ctx, month)
-    target = min(roof_w, need / each if each > 0 else roof_w)
-    typed = any(a.by == "typed" for a in shared) or (p.controller is not None and p.controller.by == "typed")
-    best = _best_string(ctx, target, roof_w)
+    if p.shared_arrays and any(a.by == "typed" or a.owned for a in p.shared_arrays):
+        return _controller_for(ctx)
+    target, roof_w, why = _solar_target(ctx, uses)
+    typed = p.controller is not None and (p.controller.by == "typed" or p.controller.owned)
+    best = _best_string(ctx, target, roof_w, p.controller if typed else None)
     if best is None:
         return []
     panel, s, n, controller, out = best
     power = panel.data["panel_power_w"] * s * n
-    array = {**panel.data, "id": slug("roof", {a.id for a in own}), "name": f"{s * n} × {panel.name}", "part": panel.key, "series_count": s, "parallel_count": n,
+    array = {**panel.data, "id": slug("roof", {a.id for a in p.own_arrays}), "name": f"{s * n} × {panel.name}", "part": panel.key, "series_count": s, "parallel_count": n,
              "unit_mass_kg": panel.mass_kg, "string_fuse": out.string_fuse_required, "disconnect": True, "by": "proposal"}  # fmt: skip
-    control = {"name": controller.name, "part": controller.key, "mass_kg": controller.mass_kg, "by": "proposal", **controller.data}
-    limited = "the roof limits it" if target >= roof_w - 1e-9 else f"that covers {target_season} by sun alone"
-    why = [f"In {target_season} a day takes {need:,.0f} Wh more than driving{' and the panels with a controller of their own' if own else ''} {'give' if own else 'gives'}; {power:,.0f} W, because {limited}.",
-           f"{s} in series, {n} parallel: {out.voc_cold_v:.0f} V on the coldest morning, the controller stands {controller.data['max_voltage_v']:.0f} V."]  # fmt: skip
-    assumes = [f"{ROOF_SHARE:.0%} of the inside area is free on the roof, flat, unshaded.", f"Sun of {ctx.climate.name}, approximate monthly normals."]
-    what = f"{s * n} × {panel.name} on {controller.name}"
-    if typed:
-        return [Proposal(id="solar", group="solar", status="kept", title="Solar", what=what, why=why, assumes=assumes, patch=[])]
-    old = [a.model_dump(mode="json") for a in shared]
-    same = len(old) == 1 and all(old[0].get(k) == v for k, v in array.items()) and (_dump(p.controller) or {}).get("part") == controller.key
-    patch = (
-        []
-        if same
-        else [
-            {"op": "replace", "path": "/power/arrays", "value": [*(a.model_dump(mode="json") for a in own), array]},
-            {"op": "replace", "path": "/power/controller", "value": control},
-        ]
+    control = (
+        {"name": controller.name, "part": controller.key, "mass_kg": controller.mass_kg, "by": "proposal", **controller.data}
+        if controller is not None
+        else None
     )
-    return [Proposal(id="solar", group="solar", status="fitted" if same else "change" if old else "new", title="Solar", what=what, why=why, assumes=assumes,
-                     patch=patch, price_eur=panel.price_eur * s * n + controller.price_eur, mass_kg=panel.mass_kg * s * n + controller.mass_kg)]  # fmt: skip
+    limited = "the roof limits it" if power + panel.data["panel_power_w"] * s > roof_w else "that covers the middle season by sun alone"
+    name = controller.name if controller is not None else p.controller.name if p.controller is not None else ""
+    most = controller.data["max_voltage_v"] if controller is not None else p.controller.max_voltage_v if p.controller is not None else 0.0
+    why = [*why, f"{power:,.0f} W, because {limited}.",
+           f"{s} in series, {n} parallel: {out.voc_cold_v:.0f} V on the coldest morning, the controller stands {most:.0f} V."
+           + (" A fuse in each string: three and more can feed a faulty one." if out.string_fuse_required else "")]  # fmt: skip
+    assumes = [f"{ROOF_SHARE:.0%} of the inside area is free on the roof, flat, unshaded.", f"Sun of {ctx.climate.name}, approximate monthly normals."]
+    old = [a.model_dump(mode="json") for a in p.shared_arrays]
+    same = (
+        len(old) == 1 and all(old[0].get(k) == v for k, v in array.items()) and (control is None or (_dump(p.controller) or {}).get("part") == control["part"])
+    )
+    patch: list[dict[str, Any]] = (
+        [] if same else [{"op": "replace", "path": "/power/arrays", "value": [*(a.model_dump(mode="json") for a in p.own_arrays), array]}]
+    )
+    if control is not None and not same:
+        patch.append({"op": "replace", "path": "/power/controller", "value": control})
+    if ctx.hooked and not old:
+        why.insert(0, "A hook-up every night charges the bank; panels are a choice, for days without one.")
+    return [Proposal(id="solar", group="solar", status="fitted" if same else "change" if old else "offer" if ctx.hooked else "new", title="Solar", what=f"{s * n} × {panel.name} on {name}", why=why, assumes=assumes,
+                     patch=patch, price_eur=panel.price_eur * s * n + (controller.price_eur if controller is not None else 0.0), mass_kg=panel.mass_kg * s * n + (controller.mass_kg if controller is not None else 0.0))]  # fmt: skip
 
 
-def _best_string(ctx: Context, target_w: float, roof_w: float) -> tuple[Part, int, int, Part, Any] | None:
-    """The cheapest panels and controller that reach the target without a finding; the most that the roof takes when none does."""
+def _solar_target(ctx: Context, uses: dict[str, LoadBudgetOut]) -> tuple[float, float, list[str]]:
+    """Watts of panels to aim at, watts that the roof takes, and why."""
+    p = ctx.design.power
+    roof_w = ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m * W_PER_M2
+    planned = [s for s in uses if any(m in ctx.months for m in ctx.season_months(s))]
+    hardness = sorted(planned, key=lambda s: uses[s].design_energy_wh / max(0.05, ctx.climate.ghi_kwh_m2_day[ctx.worst_month(s) - 1]))
+    season = hardness[(len(hardness) - 1) // 2]
+    month = ctx.worst_month(season)
+    beside = sum(month_yield(ctx, a, a.controller, ctx.climate, month).energy_wh_day for a in p.own_arrays)
+    drive = _drive_wh(ctx)
+    need = max(1.0, demand.raw(uses[season].design_energy_wh, ctx.chem.round_trip) - drive - beside)
+    each = label_yield(ctx, month)
+    target = min(roof_w, need / each if each > 0 else roof_w)
+    gives = " and ".join([*(["driving"] if drive > 0 else []), *(["the panels with a controller of their own"] if p.own_arrays else [])])
+    more = f" more than {gives} give{'' if ' and ' in gives else 's'}" if gives else ""
+    return target, roof_w, [f"In {season} a day takes {need:,.0f} Wh{more}."]
+
+
+def _controller_for(ctx: Context) -> list[Proposal]:
+    """A controller for panels that are there already; nothing where it was chosen too."""
+    p = ctx.design.power
+    what = ", ".join(a.name for a in p.shared_arrays)
+    if p.controller is not None and (p.controller.by == "typed" or p.controller.owned):
+        return [
+            Proposal(
+                id="solar", group="solar", status="kept", title="Solar", what=what, why=["Panels and controller are chosen already."], assumes=[], patch=[]
+            )
+        ]
+    found = cheapest_controller(ctx, p.shared_arrays, mppt_by_price())
+    if found is None:
+        return [
+            Proposal(
+                id="solar",
+                group="solar",
+                status="kept",
+                title="Solar",
+                what=what,
+                why=["No controller of the catalogue takes these panels as they are joined; see what the findings say of their strings."],
+                assumes=[],
+                patch=[],
+            )
+        ]
+    part, out = found
+    same = p.controller is not None and p.controller.part == part.key
+    value = {"name": part.name, "part": part.key, "mass_kg": part.mass_kg, "by": "proposal", **part.data}
+    fuses = [
+        {"op": "replace", "path": f"/power/arrays/{i}/string_fuse", "value": True}
+        for i, a in enumerate(p.arrays)
+        if out.string_fuse_required and a.controller is None and not a.string_fuse
+    ]
+    return [Proposal(id="solar", group="solar", status="fitted" if same and not fuses else "change" if p.controller else "new", title="Solar controller", what=part.name, why=[f"For {what}: {out.voc_cold_v:.0f} V on the coldest morning, it stands {part.data['max_voltage_v']:.0f} V."],
+                     assumes=[], patch=fuses if same else [{"op": "replace", "path": "/power/controller", "value": value}, *fuses], price_eur=part.price_eur, mass_kg=part.mass_kg)]  # fmt: skip
+
+
+def _best_string(ctx: Context, target_w: float, roof_w: float, typed: SolarController | None) -> tuple[Part, int, int, Part | None, Any] | None:
+    """Panels and controller that reach the target without a finding: few strings first, then the cheapest; the most that the roof takes when none does.
+
+    With a controller that was chosen already (``typed``) the panels that it takes.
+    """
     options = []
     for panel in of_kind("panel"):
         if panel.data["mounting"] == "glued":
@@ -122,34 +184,56 @@ def _best_string(ctx: Context, target_w: float, roof_w: float) -> tuple[Part, in
                 if power > roof_w + 1e-9 or power > 1.5 * target_w + panel.data["panel_power_w"]:
                     continue
                 array = SolarArray.model_validate({**panel.data, "id": "x", "series_count": s, "parallel_count": n})
-                options.append((round(10 * min(power, target_w) / target_w), -panel.price_eur * s * n, panel, s, n, array))
-    options.sort(key=lambda o: (o[0], o[1]), reverse=True)
-    for _, _, panel, s, n, array in options:
+                options.append((round(10 * min(power, target_w) / target_w), n <= FEW_STRINGS, -panel.price_eur * s * n, panel, s, n, array))
+    options.sort(key=lambda o: o[:3], reverse=True)
+    for _, _, _, panel, s, n, array in options:
+        if typed is not None:
+            out = solar_string(string_input(ctx, [array], typed))
+            if not BAD_STRING_RULES & set(out.rules) and out.clip_frac <= MOST_CLIPPED:
+                return panel, s, n, None, out
+            continue
         found = cheapest_controller(ctx, [array], mppt_by_price())
         if found is not None:
             return panel, s, n, *found
     return None
 
 
+FEW_STRINGS = 2
+"""Strings side by side that need no fuse of their own."""
+NIGHT_H = 10.0
+"""A night on a hook-up (typical)."""
+
+
+def refill_wh(ctx: Context) -> float:
+    """What one night on a hook-up puts into the bank, in Wh: the inlet for hours, with nothing else on it, through a charger of 88 %."""
+    shore = ctx.design.power.shore
+    inlet = (shore.inlet_current_a if shore is not None and shore.inlet_current_a else None) or ctx.region.inlet_a
+    return NIGHT_H * inlet * ctx.region.mains_v * ctx.region.continuous_frac * 0.88 * 0.9
+
+
 def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | None:
-    """A lithium iron phosphate bank from catalogue units for the stay, the cold and the largest current."""
+    """A lithium iron phosphate bank from catalogue units for the stay, the cold and the largest current; never more than its sources fill."""
     chem = CHEMISTRIES["lifepo4"]
     flows = {s: f for s, f in deficits(ctx, uses).items() if f[0] > 0}
-    if not flows:
+    if not flows and not ctx.hooked:
         return None
     cold = ctx.bank_cold().value
     peak = max(u.peak_current_a for u in uses.values())
-    series_of = {12: {12.8: 1}, 24: {12.8: 2, 25.6: 1}, 48: {12.8: 4, 25.6: 2}}[ctx.system_v]
-    by_season = {
-        s: bank_size(BankSizeIn.trusted(chemistry="lifepo4", daily_energy_wh=daily, autonomy_days=max(0.1, ctx.nights), daily_input_wh=min(income, 1e6),
-                                system_voltage_v=ctx.system_v, bank_temp_c=max(-40, cold), peak_current_a=peak))
-        for s, (daily, income) in flows.items()
-    }  # fmt: skip
-    season = max(by_season, key=lambda s: by_season[s].required_charge_ah)
-    sized = by_season[season]
-    daily, income = flows[season]
+    why: list[str] = []
+    short: list[str] = []
+    if ctx.hooked:
+        need = cut_need(ctx)
+        if need.value <= 0:
+            return None
+        required = bank_size(BankSizeIn.trusted(chemistry="lifepo4", daily_energy_wh=need.value, autonomy_days=1.0, daily_input_wh=0.0, system_voltage_v=ctx.system_v,
+                                                bank_temp_c=max(-40, cold), peak_current_a=peak)).required_charge_ah  # fmt: skip
+        why.append(f"A hook-up every night: it carries {need.value:,.0f} Wh through a drive and a power cut of {CUT_H:g} h; that needs {required:,.0f} Ah.")
+    else:
+        required, why, short = _stay(ctx, flows, cold, peak)
+    why.append(f"At the peak {peak:,.0f} A flow.")
     fitting: list[tuple[float, Part, int, int]] = []
     largest: tuple[float, Part, int, int] | None = None
+    series_of = {12: {12.8: 1}, 24: {12.8: 2, 25.6: 1}, 48: {12.8: 4, 25.6: 2}}[ctx.system_v]
     for part in of_kind("battery"):
         d = part.data
         if d["chemistry"] != "lifepo4" or d["unit_voltage_v"] not in series_of or (cold < 0 and not d["heater_power_w"]) or not d["cold_charge_cutoff"]:
@@ -161,28 +245,67 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
             item = (part.price_eur * s * n, part, s, n)
             if largest is None or d["unit_charge_ah"] * n > largest[1].data["unit_charge_ah"] * largest[3]:
                 largest = item
-            if d["unit_charge_ah"] * n >= sized.required_charge_ah - 1e-6 and out.max_discharge_a >= peak - 1e-6:
+            if d["unit_charge_ah"] * n >= required - 1e-6 and out.max_discharge_a >= peak - 1e-6:
                 fitting.append(item)
     if not fitting and largest is None:
         return None
     price, part, s, n = min(fitting, key=lambda x: x[0]) if fitting else largest  # type: ignore[misc]
     value = {"name": f"{s * n} × {part.name}" if s * n > 1 else part.name, "part": part.key, **part.data, "series_count": s, "parallel_count": n,
              "unit_mass_kg": part.mass_kg, "wiring": "busbar" if n > 2 else "diagonal", "by": "proposal"}  # fmt: skip
-    why = [f"In {season} {daily:,.0f} Wh go out and {income:,.0f} Wh come in a day; for {ctx.nights:g} nights that asks for {sized.required_charge_ah:,.0f} Ah ({sized.governing}).",
-           f"At the peak {peak:,.0f} A flow."]  # fmt: skip
     if not fitting:
-        why.append(f"No bank of {chem.parallel_max} strings from the catalogue reaches that; this is the largest. Shorten the stay, use less, or add sources.")
+        why.append(f"No bank of {chem.parallel_max} strings from the catalogue reaches that; this is the largest.")
     if cold < 0:
         why.append(f"Cells get to {cold:.0f} °C {BANK_PLACES[ctx.bank_place]}, so the units are heated ones.")
-    return part_proposal("bank", "/power/bank", "Bank", value["name"], value, _dump(ctx.design.power.bank), why,
-                         ["Lithium iron phosphate, used to 80 %, worn to 80 % at the end of its life.", f"Coldest cells {cold:.0f} °C."],
+    return part_proposal("bank", "/power/bank", "Bank", value["name"], value, _dump(ctx.design.power.bank), [*why, *short],
+                         ["Lithium iron phosphate, used to 80 %, worn to 80 % at the end of its life.", f"Coldest cells {cold:.0f} °C.",
+                          *([] if ctx.hooked else ["Driving is counted as daily." if ctx.drive_daily else "Standing still between hook-ups: no driving is counted until it is entered."])],
                          price=price, mass=part.mass_kg * s * n)  # fmt: skip
+
+
+def _stay(ctx: Context, flows: dict[str, tuple[float, float]], cold: float, peak: float) -> tuple[float, list[str], list[str]]:
+    """Charge in Ah for the stay between hook-ups, as far as one night on a hook-up fills it; why, and what stays short with the cheapest ways out."""
+    season = max(flows, key=lambda s: flows[s][0] - flows[s][1])
+    daily, income = flows[season]
+    net, nights, fill = max(0.0, daily - income), max(0.1, ctx.nights), refill_wh(ctx)
+    carried = min(nights, fill / net) if net > 0 else nights
+    by_season = {
+        s: bank_size(BankSizeIn.trusted(chemistry="lifepo4", daily_energy_wh=out, autonomy_days=max(0.1, carried), daily_input_wh=min(come, 1e6), system_voltage_v=ctx.system_v,
+                                        bank_temp_c=max(-40, cold), peak_current_a=peak, floor_energy_wh=min(out, fill))) for s, (out, come) in flows.items()
+    }  # fmt: skip
+    hardest = max(by_season, key=lambda s: by_season[s].required_charge_ah)
+    sized = by_season[hardest]
+    why = [
+        f"In {hardest} {flows[hardest][0]:,.0f} Wh go out and {flows[hardest][1]:,.0f} Wh come in a day; for {carried:.3g} nights that needs {sized.required_charge_ah:,.0f} Ah ({sized.governing})."
+    ]
+    if carried >= nights - 1e-9:
+        return sized.required_charge_ah, why, []
+    less = net - fill / nights
+    each = label_yield(ctx, ctx.worst_month(season))
+    hungriest = max(ctx.design.life.appliances, key=lambda a: a.running_w * a.count * load_power_and_time(a.load)[1], default=None)
+    ways = [
+        f"hook up every {max(1, int(carried))} night{'s' if int(carried) > 1 else ''}",
+        f"use {less:,.0f} Wh less a day" + (f" (first of all {hungriest.name})" if hungriest else ""),
+    ]
+    ways.append(
+        f"drive {less / (30.0 * ctx.bank_v):.1f} h a day"
+        if ctx.alternator_a > 0 and not ctx.drive_daily
+        else f"{less / each:,.0f} W more of panels"
+        if each > 0
+        else "a generator"
+    )
+    return (
+        sized.required_charge_ah,
+        why,
+        [
+            f"One night on a hook-up fills {fill / 1000:.1f} kWh, not the {net * nights / 1000:.1f} kWh of {nights:g} nights; a larger bank would never be full. Cheapest ways out: {'; '.join(ways)}."
+        ],
+    )
 
 
 def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | None:
     """A DC-DC charger that alternator and bank allow."""
     bank = ctx.design.power.bank
-    if bank is None or ctx.alternator_a <= 0 or ctx.drive_h <= 0:
+    if bank is None or bank.station is not None or ctx.alternator_a <= 0 or ctx.drive_h <= 0:
         return None
     season = worst_season(ctx, uses)
     gap = max(1.0, demand.raw(uses[season].design_energy_wh, ctx.chem.round_trip) - solar_of(ctx, season).value)
@@ -204,16 +327,19 @@ def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | 
 
 
 def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | None:
-    """The smallest mains charger that fills the bank in a night, within what bank and inlet take."""
-    bank = ctx.design.power.bank
-    if bank is None:
+    """The smallest mains charger that fills the bank in a night, within what bank, inlet and generator give; in the US with the inlet that carries it all."""
+    p = ctx.design.power
+    bank = p.bank
+    if bank is None or bank.station is not None:
         return None
     capacity = bank.unit_charge_ah * bank.parallel_count
-    limit = (bank.unit_max_charge_a or ctx.chem.max_charge_c * bank.unit_charge_ah) * bank.parallel_count
+    limit = (bank.unit_max_charge_a or CHEMISTRIES[bank.chemistry].max_charge_c * bank.unit_charge_ah) * bank.parallel_count
     best = None
     for part in sorted(of_kind("charger"), key=lambda p: p.data["charger_current_a"]):
         amps = part.data["charger_current_a"]
         if amps > limit + 1e-9 or (ctx.system_v > 12 and amps * ctx.system_v / 12 > 160):
+            break
+        if p.generator is not None and best is not None and amps * ctx.bank_v * CHARGER_INPUT > p.generator.rating_w:
             break
         out = shore_charge_time(ShoreChargeTimeIn.trusted(chemistry=bank.chemistry, capacity_ah=capacity, max_charge_a=limit, system_voltage_v=ctx.system_v,
                                                   charger_current_a=amps, region=ctx.region.key))  # fmt: skip
@@ -225,5 +351,26 @@ def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | No
     part, out = best
     value = {"name": part.name, "part": part.key, "mass_kg": part.mass_kg, "by": "proposal", **part.data}
     why = [f"From 20 % to full in {out.time_h or 0:.1f} h, one night on a hook-up; the bank takes {limit:.0f} A."]
-    return part_proposal("shore", "/power/shore", "Shore charger", part.name, value, _dump(ctx.design.power.shore), why,
-                         [f"{ctx.region.name}: {ctx.region.inlet_a:.0f} A inlet, no other mains load while charging."], price=part.price_eur, mass=part.mass_kg)  # fmt: skip
+    if ctx.region.key == "us":
+        amps_ac = part.data["charger_current_a"] * ctx.bank_v * CHARGER_INPUT / ctx.region.mains_v
+        ac = [(a.running_w * a.count / ctx.region.mains_v) for a in ctx.design.life.appliances if a.supply == "ac"]
+        inlet, legs = us_inlet([amps_ac, *ac], ctx.region.continuous_frac)
+        value |= {"inlet_current_a": inlet, "legs": legs}
+        why.append(
+            f"An inlet of {'120/240 V' if legs == 2 else '120 V'}, {inlet:g} A: charger and mains appliances together take {amps_ac + sum(ac):.0f} A{' over both legs' if legs == 2 else ''}."
+        )
+    assumes = [f"{ctx.region.name}: {value.get('inlet_current_a', ctx.region.inlet_a):.0f} A inlet."]
+    return part_proposal(
+        "shore", "/power/shore", "Shore charger", part.name, value, _dump(ctx.design.power.shore), why, assumes, price=part.price_eur, mass=part.mass_kg
+    )
+
+
+US_INLETS_A = (15.0, 20.0, 30.0)
+"""Inlets of 120 V; above them 120/240 V with 50 A on each of two legs."""
+
+
+def us_inlet(amps: list[float], continuous_frac: float) -> tuple[float, int]:
+    """The smallest US inlet that carries everything at once for hours, and its legs."""
+    together = sum(amps)
+    small = next((a for a in US_INLETS_A if a * continuous_frac >= together - 1e-9), None)
+    return (small, 1) if small is not None else (50.0, 2)

@@ -46,6 +46,10 @@ def knee_mm(b: BuildUp, direction: Any) -> float:
     return float(KNEE_MM[-1])
 
 
+HOT_INSIDE_C = 35.0
+"""Inside air on the hottest day above which an air conditioner is proposed."""
+
+
 def _at_knee(b: BuildUp, direction: Any, id: str, name: str) -> BuildUp:
     index = max(range(len(b.layers)), key=lambda i: b.layers[i].thickness_mm)
     layers = list(b.layers)
@@ -138,39 +142,35 @@ def _line_in_life(ctx: Context) -> str | None:
 
 
 def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
-    """The smallest air heater that holds the design cold with the margin."""
-    if ctx.design.warmth.heaters:
-        return _standing("heater", "Heater", ctx.design.warmth.heaters[0].name, (h.by for h in ctx.design.warmth.heaters))
+    """The smallest air heater that holds the design cold with the margin, or two; a proposed one follows when the need changes."""
+    now = ctx.design.warmth.heaters
+    if any(h.by != "proposal" for h in now):
+        return _standing("heater", "Heater", now[0].name, (h.by for h in now))
     if w.part.needed_w < 100:
-        return None
+        return _standing("heater", "Heater", now[0].name, (h.by for h in now)) if now else None
     fuel = "petrol" if ctx.design.vehicle.preset == "small_van" and ctx.region.key == "us" else "diesel"
     kinds = [p for p in sorted(of_kind("heater"), key=lambda p: float(p.data["max_w"])) if p.data["heater_kind"] == "air" and p.data["fuel"] == fuel]
-    fitting = [p for p in kinds if _adequate(ctx, w, p)[0]]
-    pair = [p for p in kinds if 2 * _adequate(ctx, w, p)[1] >= w.part.needed_w] if not fitting else []
+    one = next((p for p in kinds if _adequate(ctx, w, p)[0]), None)
+    p = one or next((p for p in kinds if 2 * _adequate(ctx, w, p)[1] >= w.part.needed_w), None)
     why = [f"{w.part.needed_w:.0f} W hold {ctx.indoor_c:g} °C at {ctx.cold_c:g} °C outside, with {ctx.design.warmth.margin_frac:.0%} margin."]
-    if not fitting and not pair:
-        return Proposal(
-            id="heater",
-            group="heater",
-            status="kept",
-            title="Heater",
-            what="no heater of the catalogue is large enough",
-            why=[*why, "Insulate first."],
-            assumes=[],
-            patch=[],
-        )
+    if p is None:
+        return Proposal(id="heater", group="heater", status="kept", title="Heater", what="no heater of the catalogue is large enough", why=[*why, "Insulate first."],
+                        assumes=[], patch=[])  # fmt: skip
+    count = 1 if one else 2
+    if [h.part for h in now] == [p.key] * count:
+        return _standing("heater", "Heater", now[0].name, (h.by for h in now))
+    gives = _adequate(ctx, w, p)[1]
+    why.append(f"It gives {gives:.0f} W here; a larger one would go on and off on mild days and soot." if one
+               else f"No single one of the catalogue gives that; two give {2 * gives:.0f} W, and one is enough on mild days.")  # fmt: skip
     high = ctx.climate.elevation_m > THIN_AIR_M
-    if not fitting:
-        p = pair[0]
-        values = [heater_value(p, id, _line_in_life(ctx) if id == "heater" else None, high=high) for id in ("heater", "heater-2")]
-        return Proposal(id="heater", group="heater", status="new", title="Heater", what=f"2 × {p.name}", why=[*why, f"No single one of the catalogue gives that; two give {2 * _adequate(ctx, w, p)[1]:.0f} W, and one is enough on mild days."],
-                        assumes=["Room-sealed burners, intake and exhaust outside; fitted by a qualified person where your region says so."],
-                        patch=[*({"op": "add", "path": "/warmth/heaters/-", "value": v} for v in values), *alarm_ops(ctx, "co", "smoke")], price_eur=2 * p.price_eur, mass_kg=2 * p.mass_kg)  # fmt: skip
-    p = fitting[0]
-    why.append(f"It gives {_adequate(ctx, w, p)[1]:.0f} W here; a larger one would go on and off on mild days and soot.")
-    value = heater_value(p, "heater", _line_in_life(ctx), high=high)
-    return Proposal(id="heater", group="heater", status="new", title="Heater", what=p.name, why=why, assumes=["A room-sealed burner, intake and exhaust outside; fitted by a qualified person where your region says so."],
-                    patch=[{"op": "add", "path": "/warmth/heaters/-", "value": value}, *alarm_ops(ctx, "co", "smoke")], price_eur=p.price_eur, mass_kg=p.mass_kg)  # fmt: skip
+    line = now[0].appliance if now else _line_in_life(ctx)
+    values = [heater_value(p, id, line if id == "heater" else None, high=high) for id in ("heater", "heater-2")[:count]]
+    ops: list[dict[str, Any]] = [{"op": "add", "path": "/warmth/heaters/-", "value": v} for v in values]
+    if now:
+        ops = [{"op": "replace", "path": "/warmth/heaters", "value": values}]
+    return Proposal(id="heater", group="heater", status="change" if now else "new", title="Heater", what=p.name if one else f"2 × {p.name}", why=why,
+                    assumes=[f"{'A room-sealed burner' if one else 'Room-sealed burners'}, intake and exhaust outside; fitted by a qualified person where your region says so."],
+                    patch=[*ops, *alarm_ops(ctx, "co", "smoke")], price_eur=count * p.price_eur, mass_kg=count * p.mass_kg)  # fmt: skip
 
 
 def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
@@ -251,36 +251,32 @@ def _starts(ctx: Context, p: Part) -> bool:
 
 
 def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
-    """The smallest native cooler for the hot day, where it gets hot."""
+    """The smallest native cooler for the hot day, where it gets hot; a proposed one follows when the need changes."""
     c = ctx.design.warmth.cooler
-    if c is not None:
+    if c is not None and c.by != "proposal":
         return _standing("cooler", "Air conditioner", c.name, [c.by])
     hottest = max(w.part.cool.free_c)
-    if hottest < 35:
-        return None
+    if hottest < HOT_INSIDE_C:
+        if c is None:
+            return None
+        return Proposal(id="cooler", group="cooler", status="change", title="Air conditioner", what="none is needed any more", why=[f"As it is now it gets {hottest:.0f} °C inside without one."],
+                        assumes=[], patch=[{"op": "replace", "path": "/warmth/cooler", "value": None}])  # fmt: skip
     need = w.part.cool.needed_w
-    parts = [p for p in sorted(of_kind("cooler"), key=lambda p: float(p.data["capacity_w"])) if p.data["capacity_w"] >= need and _starts(ctx, p)]
+    p = next((p for p in sorted(of_kind("cooler"), key=lambda p: float(p.data["capacity_w"])) if p.data["capacity_w"] >= need and _starts(ctx, p)), None)
     why = [
         f"{hottest:.0f} °C inside without it at {ctx.hot_c:g} °C outside; {need:.0f} W with the margin.",
         "Shade and a light roof first: they cost nothing a day.",
     ]
-    if not parts:
-        return Proposal(
-            id="cooler",
-            group="cooler",
-            status="kept",
-            title="Air conditioner",
-            what="none of the catalogue is large enough, or the inverter can't start it",
-            why=why,
-            assumes=["The inverter as it is."],
-            patch=[],
-        )
-    p = parts[0]
+    if p is None:
+        return Proposal(id="cooler", group="cooler", status="kept", title="Air conditioner", what="none of the catalogue is large enough, or the inverter can't start it", why=why,
+                        assumes=["The inverter as it is."], patch=[])  # fmt: skip
+    if c is not None and c.part == p.key:
+        return _standing("cooler", "Air conditioner", c.name, [c.by])
     d = p.data
     line = next((a.id for a in ctx.design.life.appliances if a.kind == "cooling" and "air conditioner" in a.name.lower()), None)
     value = {"name": p.name, "part": p.key, "capacity_w": d["capacity_w"], "eer": d["eer"], "supply": "native" if d["volts"] < 100 else "inverter", "compressor": d["compressor"], "fan_power_w": d["fan_power_w"], "mass_kg": p.mass_kg,
              "appliance": line, "by": "proposal"}  # fmt: skip
-    return Proposal(id="cooler", group="cooler", status="new", title="Air conditioner", what=p.name, why=why, assumes=["Refrigerant only by certified persons; a roof unit takes two people."],
+    return Proposal(id="cooler", group="cooler", status="change" if c else "new", title="Air conditioner", what=p.name, why=why, assumes=["Refrigerant only by certified persons; a roof unit takes two people."],
                     patch=[{"op": "replace", "path": "/warmth/cooler", "value": value}], price_eur=p.price_eur, mass_kg=p.mass_kg)  # fmt: skip
 
 

@@ -1,4 +1,4 @@
-"""Every set of panels, controller, bank and driving charge that the vehicle, the rules and the wishes allow; and why the others do not (handbook 03, section 3.20)."""
+"""Every set of panels, controller, bank and driving charge that the vehicle, the rules and the wishes allow; and why the others do not."""
 
 from __future__ import annotations
 
@@ -130,8 +130,49 @@ def _controller(ctx: Context, panel: Part, s: int, n: int, controllers: list[Par
     return None if found is None else (found[0], array.model_copy(update={"string_fuse": found[1].string_fuse_required}))
 
 
+def _cost(item: Any, count: int = 1, unit_kg: float | None = None) -> tuple[float, float]:
+    """Price in euro that a part of the design still costs (nothing when it is owned) and its mass in kg."""
+    known = parts().get(item.part or "")
+    kg = unit_kg if unit_kg is not None else known.mass_kg if known else 0.0
+    return (0.0 if item.owned or known is None else known.price_eur * count), kg * count
+
+
+def _owned_panels(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> list[Option]:
+    """The panels that are owned, on the controller that is owned or else the cheapest that takes them."""
+    power = ctx.design.power
+    arrays = power.shared_arrays
+    sums = [_cost(a, a.series_count * a.parallel_count, a.unit_mass_kg) for a in arrays]
+    if power.controller is not None and power.controller.owned:
+        control, name, cost = power.controller, power.controller.name, _cost(power.controller, 1, power.controller.mass_kg)
+    else:
+        found = cheapest_controller(ctx, arrays, sorted((c for c in allowed if c.kind == "controller"), key=lambda c: (c.price_eur, c.mass_kg, c.key)))
+        if found is None:
+            dropped["controller"] += 1
+            return []
+        c = found[0]
+        control, name, cost = (
+            SolarController.model_validate({**c.data, "name": c.name, "part": _key_of(c), "mass_kg": c.mass_kg}),
+            c.name,
+            (c.price_eur, c.mass_kg),
+        )
+    words = f"{', '.join(a.name for a in arrays)} on {name}"
+    return [
+        Option(
+            "owned-panels",
+            words,
+            sum(x for x, _ in sums) + cost[0],
+            sum(x for _, x in sums) + cost[1],
+            (arrays, control),
+            "owned",
+            sum(array_power(a) for a in arrays),
+        )
+    ]
+
+
 def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> list[Option]:
-    """No panels, or some of one type on the cheapest controller of each type that takes them."""
+    """No panels, or some of one type on the cheapest controller of each type that takes them; the owned ones where there are any."""
+    if any(a.owned for a in ctx.design.power.shared_arrays):
+        return _owned_panels(ctx, allowed, dropped)
     out = [Option("no-panels", "", 0, 0, ([], None), "none", 0)]
     most, room = ctx.design.sizing.panels_most, roof_m2(ctx)
     first = next(iter(ctx.design.power.shared_arrays), None)
@@ -177,7 +218,13 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
 
 
 def bank_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> list[Option]:
-    """Units of one type, in series for the voltage and in parallel for the charge, that give the largest current and stand the cold."""
+    """Units of one type, in series for the voltage and in parallel for the charge, that give the largest current and stand the cold; the owned bank where there is one."""
+    mine = ctx.design.power.bank
+    if mine is not None and mine.owned:
+        if mine.series_count * cells_of_unit(CHEMISTRIES[mine.chemistry], mine.unit_voltage_v) != CHEMISTRIES[mine.chemistry].cell_count(ctx.system_v):
+            return []
+        price, mass = _cost(mine, mine.series_count * mine.parallel_count, mine.unit_mass_kg)
+        return [Option("owned-bank", mine.name, price, mass, mine, "owned", mine.unit_charge_ah * mine.parallel_count)]
     peak = max(u.peak_current_a for u in budgets(ctx).values())
     cold = ctx.bank_cold().value
     wished = ctx.design.sizing.chemistries
@@ -210,8 +257,11 @@ def bank_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> li
 
 
 def driving_options(ctx: Context, allowed: list[Part]) -> list[Option]:
-    """No charging by driving, what is there now when it is a relay or a second alternator, or a DC-DC charger."""
+    """The owned charger where there is one; else none, what is there now when it is a relay or a second alternator, or a DC-DC charger."""
     now = ctx.design.power.driving
+    if now is not None and now.owned and ctx.alternator_a > 0:
+        price, mass = _cost(now, 1, now.mass_kg)
+        return [Option("owned-driving", now.name, price, mass, now, "owned", now.rating_a)]
     out = [Option("no-driving", "", 0, 0, None, "dcdc", 0)]
     if now is not None and now.school != "dcdc":
         p = parts().get(now.part or "")

@@ -12,24 +12,31 @@ from bothy.core.contract import EPS, BadInput, Given, next_size
 from bothy.core.design.life import Appliance
 from bothy.core.design.wiring import Board, Circuit
 from bothy.core.feeds import Feeds
-from bothy.core.figure import Figure, given, total
+from bothy.core.figure import Figure, given, pick, total
 from bothy.core.finding import Remedy
+from bothy.core.recognise import tolerant
 from bothy.core.wiring.bundles import bundled
 from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity, row_of, warm_resistance
 from bothy.core.wiring.currents import BoardCurrents, board_currents, circuit_current, loads_of
 from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, VoltageDropOut, loop_of, voltage_drop, voltage_drop_of
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A, FuseSelectIn, fuse_candidates, window_high, window_low
-from bothy.core.wiring.sizing import WireSizeIn, choose_size
+from bothy.core.wiring.sizing import Trial, WireSizeIn, carrying, choose_size
+from bothy.core.wiring.tree_sizes import AWKWARD, COPPER_KG, MOST_TERMINAL_MM2, TERMINAL_MM2, Branch, Node, Option, best_sizes, one_by_one
 
 DROP_CLASS_OF_KIND = {"inverter": "feeder", "feeder": "feeder", "main": "feeder", "solar": "charging", "driving": "charging",
-                      "shore": "charging", "driving_in": "critical", "ac": "critical", "trickle": "charging"}  # fmt: skip
+                      "shore": "charging", "driving_in": "dcdc_input", "ac": "critical", "trickle": "charging"}  # fmt: skip
 DROP_COPPER_C = 60.0
 """Copper temperature for every drop in the report: choice and check use the same (the cautious school)."""
+SELECTIVE = 2.0
+"""A feeder's fuse over the largest behind it, so that a fault there leaves the rest on (across families; typical)."""
 LEAST_FUSE_A = 5.0
 """Bothy proposes no smaller fuse on a load circuit, where cable and appliance allow it: small ones blow at a touch and are hard to buy."""
 PAIRED_KINDS = ("main", "inverter", "driving_in")
 """Short heavy feeds where two equal cables may share; each pair longer than 1 m wants a fuse in each (handbook 02 §3.6)."""
-SOFT_KINDS = ("light", "socket", "fan")
+WHOLE_PATH = ("main", "inverter", "feeder")
+"""Cables without a limit of their own: a feeder counts in the limit of the loads behind it, the others in the least voltage."""
+HEAVY_START_S = 5.0
+"""A start that lasts longer counts as the running current for the fuse: a glow plug, a hard compressor."""
 LOAD_FAMILIES = ("blade_standard", "blade_maxi", "bolt_sf30", "bolt_sf51", "terminal_cube", "class_t")
 HEAVY_FAMILIES = ("bolt_sf30", "bolt_sf51", "strip", "terminal_cube", "class_t")
 BREAKER_FAMILIES = ("thermal_breaker", "dc_mcb")
@@ -97,6 +104,12 @@ class Worked:
     drop: VoltageDropOut | None = None
     best_mohm: float | None = None
     way_v: dict[str, float] = field(default_factory=dict)
+    carrying: list[Trial] = field(default_factory=list)
+    """Sizes that carry its current behind the fuse that it wants, thinnest first; for loads and feeders, whose size is chosen with the tree."""
+    wanted_a: float = 0.0
+    selective_a: float = 0.0
+    fitting: list[str] = field(default_factory=list)
+    sources: dict[str, Figure] = field(default_factory=dict)
 
     @property
     def name(self) -> str:
@@ -118,8 +131,13 @@ def drop_class_of(c: Circuit, on_it: list[Appliance]) -> str:
     if c.drop_class is not None:
         return c.drop_class
     if c.kind == "load":
-        return "non_critical" if on_it and all(a.kind in SOFT_KINDS for a in on_it) else "critical"
+        return "non_critical" if on_it and all(tolerant(a) for a in on_it) else "critical"
     return DROP_CLASS_OF_KIND[c.kind]
+
+
+def relayed(ctx: Context, c: Circuit) -> bool:
+    """Whether it is the way to a relay, whose current falls with every volt that is lost: no charger behind it regulates."""
+    return c.kind == "driving_in" and ctx.design.power.driving is not None and ctx.design.power.driving.school == "relay"
 
 
 def codes(ctx: Context) -> dict[str, str]:
@@ -174,9 +192,9 @@ def default_length(ctx: Context, c: Circuit) -> float:
 
 
 def work_circuit(
-    ctx: Context, index: int, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance], before: Figure | None, together: int
+    ctx: Context, index: int, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance], together: int, branch_a: float = 0.0
 ) -> Worked:
-    """All sums of one circuit. ``before`` is what is lost between the bank and the board or busbar it hangs on, ``together`` the loaded circuits in its bundle."""
+    """All sums of one circuit but the size that is chosen with its tree. ``together`` are the loaded circuits in its bundle, ``branch_a`` the largest fuse behind a feeder."""
     on_it = loads_of(c, by_id)
     current, nominal, inrush, seconds = circuit_current(ctx, c, on_it, feeds, boards_a)
     ac = c.kind == "ac"
@@ -185,7 +203,7 @@ def work_circuit(
     length_fig = given(
         "length_m", length, "assumed" if length_assumed else "typed", "until it is measured" if length_assumed else "one way", label="length, one way"
     )
-    klass = drop_class_of(c, on_it)
+    klass = "critical" if c.drop_class is None and relayed(ctx, c) else drop_class_of(c, on_it)
     limit = DROP_LIMIT_FRAC[klass] * nominal
     families, interrupt = _families(c, ctx.chem.lithium)
     ratings = _ratings(ctx, c, families)
@@ -193,7 +211,7 @@ def work_circuit(
         length_assumed=length_assumed, drop_class=klass, limit_v=limit, best_area_mm2=None, best_awg=None, best_parallel=1, best_fuse_a=None, best_family=None,
         size_text=size_text(c.area_mm2, c.awg), ampacity_a=None, resistance_mohm=None, drop_v=None, drop_frac=None, heat_w=None,
         max_length_m=None, window_low_a=0.0, window_high_a=None, window_status="empty", device_max_a=None, ratings=ratings, fuse_a=c.fuse_a, fuse_ok=None,
-        drop_ok=None, before_v=before.value if before else 0.0, path_drop_v=None, path_drop_frac=None, worst_v=None, typical_v=None, fault_a=None,
+        drop_ok=None, before_v=0.0, path_drop_v=None, path_drop_frac=None, worst_v=None, typical_v=None, fault_a=None,
         far_fault_a=None, way=[], problem=None, appliance_names=[a.name for a in on_it], bundled_count=together,
     )  # fmt: skip
     out = Worked(index, c, part, current)
@@ -202,11 +220,10 @@ def work_circuit(
         part.problem = "nothing draws current here yet"
         return out
     sources = {"current_a": current, "continuous_current_a": current, "length_m": length_fig}
-    if before is not None:
-        ctx.book.put(f"circuits/{c.id}/before_v", before)
+    out.sources = sources
     device_max = part.device_max_a = min((a.max_fuse_a for a in on_it if a.max_fuse_a), default=None)
     try:
-        _size(ctx, out, sources, families, interrupt, inrush, seconds, device_max)
+        _size(ctx, out, sources, families, interrupt, inrush, seconds, device_max, branch_a)
     except BadInput as exc:
         part.problem = exc.message
     return out
@@ -248,16 +265,6 @@ def continuous_factor(ctx: Context, ac: bool) -> float:
     return 1.0 / ctx.region.continuous_frac if ac else 1.25
 
 
-def _own_share(w: Worked) -> float | None:
-    """What a load's own cable may lose, in V: the limit of its class less what is lost before it; a quarter of the limit is always left to it.
-
-    None for the other kinds, whose limit is for their own cable.
-    """
-    if w.circuit.kind != "load":
-        return None
-    return max(IN_HAND.get(w.part.drop_class, 0.97) * w.part.limit_v - w.part.before_v, 0.25 * w.part.limit_v)
-
-
 def _size(
     ctx: Context,
     w: Worked,
@@ -267,17 +274,28 @@ def _size(
     inrush: float,
     seconds: float,
     device_max: float | None,
+    branch_a: float = 0.0,
 ) -> None:
     """Best cable and fuse, then the sums of what the design has chosen."""
     c, part, current = w.circuit, w.part, w.current
     ac = part.ac
     top_v = {12: 14.6, 24: 29.2, 48: 58.4}.get(int(part.nominal_v), part.nominal_v)
     factor = continuous_factor(ctx, ac)
-    inrush_keys = {"inrush_current_a": inrush, "inrush_time_s": seconds} if inrush and not ac else {}
-    window_keys: dict[str, Any] = {"continuous_current_a": current.value, "continuous_factor": factor, "device_max_fuse_a": device_max, **inrush_keys}
+    long_start = inrush > current.value and seconds > HEAVY_START_S and not ac
+    running = min(inrush, device_max / factor) if long_start and device_max else inrush if long_start else current.value
+    running = max(running, current.value)
+    if long_start:
+        sources = {**sources, "continuous_current_a": Figure(running, "A", "Start that lasts", expression="start current, within the appliance's largest fuse", source=f"it lasts {seconds:.0f} s: for a fuse that is for hours",
+                                                             inputs=(("current_a", current),))}  # fmt: skip
+    inrush_keys = {"inrush_current_a": inrush, "inrush_time_s": seconds} if inrush and not ac and not long_start else {}
+    window_keys: dict[str, Any] = {"continuous_current_a": running, "continuous_factor": factor, "device_max_fuse_a": device_max, **inrush_keys}
     any_cable = FuseSelectIn.trusted(**window_keys, cable_ampacity_a=5000.0, system_voltage_v=top_v, min_interrupt_a=interrupt)
     low = window_low(any_cable, sources)
     part.window_low_a = low.value
+    if long_start and device_max is not None and low.value > device_max:
+        low = given("window_low_a", device_max, "typed", "the appliance's own largest fuse", label="Least fuse")
+        part.window_low_a = low.value
+    w.selective_a = SELECTIVE * branch_a
     wanted = best_fuse(w, math.inf) or low.value
     bundling = "marine_conductors" if ctx.design.wiring.school == "marine" else ctx.region.bundle_method
     route = {
@@ -288,9 +306,15 @@ def _size(
     inp = WireSizeIn.trusted(**{
         "current_a": current.value, "length_m": part.length_m, "nominal_voltage_v": part.nominal_v, "drop_class": part.drop_class,
         "fuse_a": max(wanted, current.value), "min_area_mm2": 1.5 if ac else 1.0, "tinned": c.tinned, "return_path": c.return_path,
-        "conductor_temp_c": DROP_COPPER_C, "max_drop_v": _own_share(w), **route,
+        "conductor_temp_c": DROP_COPPER_C, "max_drop_v": None, **route,
     })  # fmt: skip
-    _choose_best(ctx, w, inp, sources, wanted, [k for k in families if FAMILIES[k].max_v >= top_v])
+    w.wanted_a, w.fitting = wanted, [k for k in families if FAMILIES[k].max_v >= top_v]
+    if c.kind in ("load", "feeder"):
+        w.carrying = carrying(inp, ctx.region.wire_series)
+        if not w.carrying:
+            part.problem = f"no single cable carries {max(wanted, current.value):.0f} A on this route"
+    else:
+        _choose_best(ctx, w, inp, sources, wanted, w.fitting)
     ctx.book.put(f"circuits/{c.id}/window_low_a", low)
     if not c.sized:
         return
@@ -315,7 +339,7 @@ def _size(
     for key in ("resistance_mohm", "drop_v", "drop_frac", "heat_w"):
         ctx.book.put(f"circuits/{c.id}/{key}", w.drop.figure(key))
     part.drop_v, part.drop_frac, part.heat_w = w.drop.drop_v, w.drop.drop_frac, w.drop.heat_w * c.parallel_count
-    part.max_length_m, part.drop_ok = w.drop.max_length_m, w.drop.ok
+    part.max_length_m, part.drop_ok = w.drop.max_length_m, None if c.kind in WHOLE_PATH else w.drop.ok
     window = FuseSelectIn.trusted(
         **window_keys, cable_ampacity_a=i_z.value, system_voltage_v=top_v, min_interrupt_a=interrupt, families=None if ac else list(families)
     )
@@ -355,33 +379,167 @@ def work_circuits(ctx: Context, feeds: Feeds) -> list[Worked]:
     done: dict[str, Worked] = {}
     circuits = ctx.design.wiring.circuits
     together = bundled(ctx, lambda c: circuit_current(ctx, c, loads_of(c, by_id), feeds, boards_a)[0].value)
+    under = {b.id: b.fed_from for b in ctx.design.wiring.boards}
+    branch_a: dict[str, float] = {}
     for i, c in enumerate(circuits):
-        if c.kind in ("main", "feeder"):
-            done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, None, together[c.id])
-    before = _before_boards(ctx, list(done.values()))
+        if c.kind != "feeder":
+            w = done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, together[c.id])
+            if c.kind == "load" and c.board is not None:
+                branch_a[c.board] = max(branch_a.get(c.board, 0.0), c.fuse_a or w.wanted_a)
+    for b in sorted(under, key=lambda b: -depth_of(under, b)):  # a feeder wants to outlast the largest fuse behind it, those of boards on it too
+        for i, c in enumerate(circuits):
+            if c.kind == "feeder" and c.board == b:
+                w = done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, together[c.id], branch_a.get(b, 0.0))
+                above = under[b]
+                if above is not None:
+                    branch_a[above] = max(branch_a.get(above, 0.0), c.fuse_a or w.wanted_a)
     for i, c in enumerate(circuits):
         if c.id not in done:
-            done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, before.get(c.board) if c.kind == "load" else None, together[c.id])
-    return [done[c.id] for c in circuits]
+            done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, together[c.id])
+    worked = [done[c.id] for c in circuits]
+    _fit_trees(ctx, worked, boards_a)
+    before = _before_boards(ctx, worked)
+    for w in worked:
+        lost = before.get(w.circuit.board) if w.circuit.kind == "load" and w.circuit.board is not None else None
+        if lost is not None:
+            w.part.before_v = ctx.book.put(f"circuits/{w.circuit.id}/before_v", lost).value
+    return worked
 
 
-def _before_boards(ctx: Context, feeders: list[Worked]) -> dict[str | None, Figure]:
-    """What the cables between the bank and each board (None: the busbar) lose at design currents."""
-    mains = [w for w in feeders if w.circuit.kind == "main"]
-    by_board = {w.circuit.board: w for w in feeders if w.circuit.kind == "feeder"}
+def depth_of(under: dict[str, str | None], board: str) -> int:
+    """How many boards lie between a board and the busbar."""
+    above = under.get(board)
+    return 0 if above is None else 1 + depth_of(under, above)
+
+
+def _options(w: Worked, on_board: bool) -> tuple[list[Option], bool]:
+    """The sizes that a circuit may take in the search, with their copper; the one that it has where a person chose it."""
+    c, p = w.circuit, w.part
+    ways = 1 if c.return_path == "chassis" else 2
+    out: list[Option] = []
+    if c.sized and c.by == "typed" and p.resistance_mohm is not None:
+        return [Option(-1, c.metal_mm2, p.resistance_mohm, 0.0)], True
+    for i, t in enumerate(w.carrying):
+        if on_board and t.area_mm2 > MOST_TERMINAL_MM2 + EPS and out:
+            break
+        awkward = AWKWARD if on_board and t.area_mm2 > TERMINAL_MM2 + EPS else 1.0
+        out.append(Option(i, t.area_mm2, t.resistance_mohm, awkward * COPPER_KG * ways * t.area_mm2 * p.length_m))
+    return out, False
+
+
+def _fit_trees(ctx: Context, worked: list[Worked], boards_a: BoardCurrents) -> None:
+    """Sizes of loads and feeders, chosen together for each tree that hangs on the busbar; and for what has its cable already, what would be best as things are."""
+    boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}
+    nodes = {b: Node(b) for b in boards}
+    root = Node("")
+    by_id = {w.circuit.id: w for w in worked}
+    for id, b in boards.items():
+        nodes.get(b.fed_from or "", root).below.append(nodes[id])
+    for w in worked:
+        c = w.circuit
+        if w.part.current_a <= 0 or c.kind not in ("load", "feeder"):
+            continue
+        if c.kind == "load":
+            on_board = c.board in nodes
+            options, fixed = _options(w, on_board)
+            nodes.get(c.board or "", root).branches.append(Branch(c.id, w.part.current_a, limit_of(w), options, fixed))
+        elif c.board in nodes:
+            n = nodes[c.board]
+            n.options, n.fixed = _options(w, False)
+            n.current_a = w.current.value
+    fed = {w.circuit.board: w for w in worked if w.circuit.kind == "feeder"}
+    for tree in (*root.below, root):
+        if tree is root:
+            tree = Node("", branches=root.branches)
+        chosen = best_sizes(tree)
+        for id, o in chosen.sizes.items():
+            w = by_id.get(id) or fed[id]
+            if o.place >= 0:
+                _take(ctx, w, w.carrying[o.place])
+    lost = _before_boards(ctx, worked)
+    for w in worked:  # what a person chose stays; what would do in its place is told
+        c = w.circuit
+        if w.best_mohm is None and w.carrying:
+            before = (lost[c.board].value if c.board in lost else 0.0) if c.kind == "load" else 0.0
+            limit = limit_of(w) if c.kind == "load" else w.part.limit_v
+            allowed = [
+                t
+                for t in w.carrying
+                if before + t.drop_v <= limit + EPS and (c.board not in nodes or c.kind == "feeder" or t.area_mm2 <= MOST_TERMINAL_MM2 + EPS)
+            ]
+            if allowed:
+                _take(ctx, w, allowed[0])
+            elif w.part.problem is None:
+                w.part.best_fuse_a = None
+
+
+def limit_of(w: Worked) -> float:
+    """The part of its class limit that Bothy's own choice uses, in V from the busbar."""
+    return IN_HAND.get(w.part.drop_class, 0.97) * w.part.limit_v
+
+
+def _take(ctx: Context, w: Worked, t: Trial) -> None:
+    """Put a size down as what Bothy would fit on a circuit, with its working."""
+    p = w.part
+    ctx.book.put(f"circuits/{w.circuit.id}/best_area_mm2", pick(
+        "Cable", "least copper of the whole tree with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse, and ΔU from the busbar ≤ limit", t.area_mm2, "mm²",
+        "sizes of a tree are chosen together", current_a=w.sources["current_a"], length_m=w.sources["length_m"],
+        fuse_a=given("fuse_a", w.wanted_a, "computed", "the fuse that it wants"), limit_v=given("limit_v", p.limit_v, "table", f"drop class {p.drop_class}, from the busbar")))  # fmt: skip
+    w.best_mohm = t.resistance_mohm
+    if ctx.region.wire_series == "awg":
+        p.best_awg = str(t.size)
+    else:
+        p.best_area_mm2 = t.area_mm2
+    p.best_fuse_a = w.wanted_a if w.wanted_a in p.ratings else None
+    p.best_family = next((k for k in w.fitting if p.best_fuse_a in FAMILIES[k].ratings), None)
+
+
+def saved_kg(ctx: Context, worked: list[Worked]) -> tuple[float, float] | None:
+    """Copper of the joint choice, and of a choice cable by cable with each feeder at 1 %, in kg; None without a feeder."""
+    boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}
+    nodes = {b: Node(b) for b in boards}
+    tops = []
+    for id, b in boards.items():
+        if b.fed_from in nodes:
+            nodes[b.fed_from].below.append(nodes[id])
+        else:
+            tops.append(nodes[id])
+    for w in worked:
+        c = w.circuit
+        if w.part.current_a <= 0 or c.board not in nodes:
+            continue
+        if c.kind == "load":
+            options, fixed = _options(w, True)
+            nodes[c.board].branches.append(Branch(c.id, w.part.current_a, limit_of(w), options, fixed))
+        elif c.kind == "feeder":
+            nodes[c.board].options, nodes[c.board].fixed = _options(w, False)
+            nodes[c.board].current_a = w.current.value
+    if not any(n.options for n in nodes.values()):
+        return None
+    return sum(best_sizes(n).cost for n in tops), sum(one_by_one(n, DROP_LIMIT_FRAC["feeder"] * ctx.system_v).cost for n in tops)
+
+
+def _before_boards(ctx: Context, worked: list[Worked]) -> dict[str | None, Figure]:
+    """What the cables between the busbar and each board lose at design currents."""
+    by_board = {w.circuit.board: w for w in worked if w.circuit.kind == "feeder"}
 
     def lost(w: Worked) -> Figure:
         mohm = given("resistance_mohm", w.cable_mohm or 0.0, "computed", "there and back at 60 °C")
-        return voltage_drop(_of_one(w.current, len(mains) if w.circuit.kind == "main" else 1), mohm).named(f"Lost on {w.circuit.name}")
+        return voltage_drop(w.current, mohm).named(f"Lost on {w.circuit.name}")
 
-    out: dict[str | None, Figure] = {None: total("Lost before the busbar", "V", [(w.circuit.name, lost(w)) for w in mains[:1]], "handbook 02 §3.5")}
+    out: dict[str | None, Figure] = {}
     boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}
 
     def at(board: Board) -> Figure:
         if board.id not in out:
-            above = at(boards[board.fed_from]) if board.fed_from else out[None]
+            above = [("before", at(boards[board.fed_from]))] if board.fed_from in boards else []
             feed = by_board.get(board.id)
-            out[board.id] = total("Lost before the board", "V", [("before", above), *([(feed.circuit.name, lost(feed))] if feed else [])], "handbook 02 §3.5")
+            out[board.id] = total(
+                "Lost before the board",
+                "V",
+                [*above, *([(feed.circuit.name, lost(feed))] if feed else [])],
+                "from the busbar; the main counts only in the least voltage",
+            )
         return out[board.id]
 
     for b in boards.values():
@@ -393,6 +551,9 @@ def best_fuse(w: Worked, ampacity_a: float | None = None) -> float | None:
     """The standard rating Bothy would fit: the smallest in the window (under ``ampacity_a`` when given)."""
     top = ampacity_a if ampacity_a is not None else w.part.window_high_a
     least = w.part.window_low_a
+    if w.circuit.kind == "feeder" and w.selective_a:
+        board_a = next((r for r in reversed(w.part.ratings) if top is None or r <= top + EPS), least)
+        least = max(least, min(w.selective_a, board_a))
     if w.circuit.kind == "load":
         least = max(least, min(LEAST_FUSE_A, w.part.device_max_a or LEAST_FUSE_A, top if top is not None else LEAST_FUSE_A))
     rating = next_size(w.part.ratings, least)

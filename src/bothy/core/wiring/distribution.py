@@ -148,22 +148,31 @@ def _faults(ctx: Context, worked: list[Worked], wires: list[NetworkBranch], ways
 
 
 def _settle(
-    ctx: Context, w: Worked, end: str, way: list[str], names: dict[str, str], lost_on: dict[str, Figure], worst: State | None, typical: State | None
+    ctx: Context,
+    w: Worked,
+    end: str,
+    way: list[str],
+    names: dict[str, str],
+    mains: set[str],
+    lost_on: dict[str, Figure],
+    worst: State | None,
+    typical: State | None,
 ) -> None:
     """Whole-path drop and voltages of one circuit, from the solved network."""
     c, part = w.circuit, w.part
     if worst is not None:
-        figures = {i: lost_on[i] for i in way if i in names}
+        figures = {i: lost_on[i] for i in way if i in names and i not in mains}
         if w.drop is not None and part.drop_v is not None and part.drop_v > figures[c.id].value:
             figures[c.id] = w.drop.figure("drop_v")  # its own cable with all on it at once, whatever coincides elsewhere
         w.way_v = {i: f.value for i, f in figures.items()}
         lost = [(names[i], f.named(f"Lost on {names[i]}")) for i, f in figures.items()]
         path = ctx.book.put(
-            f"circuits/{c.id}/path_drop_v", total("Lost from bank to appliance", "V", lost, "solved network at its worst moment; handbook 02 §3.10")
+            f"circuits/{c.id}/path_drop_v",
+            total("Lost from the busbar to the appliance", "V", lost, "solved network at its worst moment; what the main loses counts in the least voltage"),
         )
         part.path_drop_v = path.value
         part.path_drop_frac = ctx.book.put(
-            f"circuits/{c.id}/path_drop_frac", drop_fraction(path, float(ctx.system_v)).named("Lost from bank, as a part of nominal")
+            f"circuits/{c.id}/path_drop_frac", drop_fraction(path, float(ctx.system_v)).named("Lost from the busbar, as a part of nominal")
         ).value
         part.worst_v = ctx.book.put(f"circuits/{c.id}/worst_v", worst.node_figure(end).named("Voltage at its end, worst moment")).value
         if c.kind == "load" and w.drop is not None:
@@ -183,6 +192,7 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds, bank_mohm: fl
     wires, ends = _branches(ctx, worked)
     ways = _way(wires)
     names = {w.circuit.id: w.circuit.name for w in worked}
+    mains = {w.circuit.id for w in worked if w.circuit.kind == "main"}
 
     def solved(volts: float, inverter: bool) -> State | None:
         common: dict[str, Any] = {"nominal_voltage_v": float(ctx.system_v), "branches": wires, "loads": _loads(ctx, worked, ends, feeds, inverter)}
@@ -199,7 +209,7 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds, bank_mohm: fl
         at = end or (board_node(c.board) if c.kind == "feeder" else BUS if c.kind == "main" else "")
         w.part.way = [i for i in ways.get(at, [c.id]) if i in names]
         if end is not None:
-            _settle(ctx, w, end, ways[end], names, lost_on, worst, typical)
+            _settle(ctx, w, end, ways[end], names, mains, lost_on, worst, typical)
         if not faults or w.part.ac or c.kind in ("solar", "driving_in"):
             continue
         if c.kind == "feeder":

@@ -11,8 +11,8 @@ from bothy.core.contract import EPS, BadInput, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given
 from bothy.core.wiring.conductors import Conductor, row_of, run_resistance, warm_resistance
 
-DropClass = Literal["critical", "non_critical", "charging", "feeder"]
-DROP_LIMIT_FRAC: dict[str, float] = {"critical": 0.03, "non_critical": 0.10, "charging": 0.0125, "feeder": 0.01}
+DropClass = Literal["critical", "non_critical", "charging", "feeder", "dcdc_input"]
+DROP_LIMIT_FRAC: dict[str, float] = {"critical": 0.03, "non_critical": 0.10, "charging": 0.0125, "feeder": 0.01, "dcdc_input": 0.06}
 
 
 class Limits(Contract):

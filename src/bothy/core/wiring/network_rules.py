@@ -33,6 +33,8 @@ SAME_FAMILY, ACROSS = 1.6, 2.0
 QUICK_BREAK = 5.0
 BARE_M, SHEATHED_M = 0.175, 1.0
 LEAST_BOND_MM2 = 16.0
+INVERTER_LEAST_V = 10.5
+"""Input at which an inverter switches off, per 12 V (typical)."""
 
 
 def thicker(w: Worked, part: float = 0.999) -> Remedy | None:
@@ -59,11 +61,14 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
             excess = (p.path_drop_v - p.limit_v) / w.way_v[costly]
             fix = refit(w) if costly == c.id else thicker(by_id[costly], 1 - excess)
             most = f"; {w.way_v[costly]:.2f} V of them on {by_id[costly].circuit.name}, {by_id[costly].part.size_text or 'not sized yet'}"
-            text = (f"{p.path_drop_v:.2f} V ({p.path_drop_frac or 0:.1%}) are lost between bank and appliance at the worst moment{most if len(w.way_v) > 1 else ''}. "
+            text = (f"{p.path_drop_v:.2f} V ({p.path_drop_frac or 0:.1%}) are lost between busbar and appliance at the worst moment{most if len(w.way_v) > 1 else ''}. "
                     f"The limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')}).")  # fmt: skip
             if costly == c.id and p.max_length_m and p.before_v < p.limit_v:
                 text += f" This size reaches {p.max_length_m * (p.limit_v - p.before_v) / p.limit_v:.1f} m."
             out.append(finding("wire-drop-over-limit", c.id, w.name, text, fix=fix, figures=[f"circuits/{c.id}/path_drop_v"]))
+        if c.kind == "inverter" and p.worst_v is not None and p.worst_v < INVERTER_LEAST_V * ctx.scale - EPS:
+            out.append(finding("wire-load-undervoltage", c.id, w.name, f"{p.worst_v:.2f} V arrive at full load and a low bank; an inverter switches off under {INVERTER_LEAST_V * ctx.scale:g} V.",
+                               fix=refit(w), figures=[f"circuits/{c.id}/worst_v"]))  # fmt: skip
         if c.kind == "load" and p.worst_v is not None:
             starved = [
                 (a, v) for k in c.appliances if (a := ctx.design.appliance(k)) and a.count > 0 and p.worst_v < (v := least_voltage(a, ctx.scale).value) - EPS

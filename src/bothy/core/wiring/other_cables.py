@@ -306,27 +306,24 @@ def work_others(ctx: Context, worked: list[Worked]) -> tuple[dict[str, OtherPart
     return parts, found
 
 
-def propose_others(ctx: Context, worked: list[Worked]) -> list[OtherCable]:
-    """Entries for those cables that the design needs and does not have, in the sizes that Bothy would fit."""
+def propose_others(ctx: Context, worked: list[Worked]) -> tuple[list[OtherCable], list[OtherCable]]:
+    """Entries for those cables that the design needs and does not have, in the sizes that Bothy would fit; and proposed ones whose size has changed."""
     taken = {c.id for c in ctx.design.wiring.others}
     out: list[OtherCable] = []
+    changed: list[OtherCable] = []
     for want in wanted_others(ctx, worked):
-        if _of(ctx, want) is not None:
+        now = _of(ctx, want)
+        if now is not None and now.by != "proposal":
             continue
         part = _one(ctx, worked, want, None)
+        sizes = {"area_mm2": part.best_area_mm2, "awg": part.best_awg, "protection_a": part.protection_a if want.kind in ("inlet", "inverter_out") else None}
+        if now is not None:
+            follow = OtherCable.model_validate({**now.model_dump(), **sizes})
+            if now.length_m is None and follow != now and (sizes["area_mm2"] or sizes["awg"]):
+                changed.append(follow)
+            continue
         stem = part.code.lower()[:36]
         id = next(x for x in (stem, *(f"{stem}-{n}" for n in range(2, 60))) if x not in taken)
         taken.add(id)
-        protection = part.protection_a if want.kind in ("inlet", "inverter_out") else None
-        value = {
-            "id": id,
-            "kind": want.kind,
-            "name": part.name[:120],
-            "array": want.array,
-            "area_mm2": part.best_area_mm2,
-            "awg": part.best_awg,
-            "protection_a": protection,
-            "by": "proposal",
-        }
-        out.append(OtherCable.model_validate(value))
-    return out
+        out.append(OtherCable.model_validate({"id": id, "kind": want.kind, "name": part.name[:120], "array": want.array, **sizes, "by": "proposal"}))
+    return out, changed

@@ -159,6 +159,14 @@ def choose_size(inp: WireSizeIn, series: Series, fuse: Figure, g: Given, runners
     return SizeChoice(fitting[0], rejected, fitting[1:], area)
 
 
+def carrying(inp: WireSizeIn, series: Series) -> list[Trial]:
+    """The sizes of a series that carry the current behind its fuse, thinnest first, whatever they lose. Handbook 02 §3.6."""
+    k_amb, k_bundle, k_inst = ampacity_factors(inp)
+    factor = k_amb * k_bundle * k_inst
+    tried = [_try(inp, size, metal, row, factor, inp.fuse_a or inp.current_a, float("inf")) for size, metal, row in _sizes(series)]
+    return [t for t in tried if not t.reasons]
+
+
 def _answers(inp: WireSizeIn, series: Series, choice: SizeChoice, g: Given) -> dict[str, Any]:
     """The output keys of one series, with working for the chosen size."""
     best = _option(inp, choice.chosen) if choice.chosen else None
