@@ -25,7 +25,6 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("power", "/v/{id}/power", DESK, "day"),
     ("trips", "/v/{id}/trips", DESK, "day"),
     ("parts", "/v/{au}/trips?view=parts", DESK, "day"),
-    ("beside", "/v/{id}/trips?view=beside&hand=beside:lead", DESK, "day"),
     ("wiring", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
     ("working", "/v/{id}/wiring?hand=circuit:inverter-feed", DESK, "night"),
     ("panel", "/v/{id}/wiring?hand=panel:p12", DESK, "day"),
@@ -33,6 +32,7 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("ducts", "/v/{id}/warmth?view=ducts&hand=duct:drying-run", DESK, "day"),
     ("air", "/v/{id}/warmth?view=air", DESK, "day"),
     ("summer", "/v/{au}/warmth?view=summer", DESK, "day"),
+    ("worklist", "/v/{id}/worklist", DESK, "day"),
     ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),
     ("sums", "/sums/wire-size", DESK, "day"),
@@ -53,8 +53,6 @@ def prepare(page: Page, name: str) -> None:
         page.get_by_role("button", name="Search", exact=True).click()
         page.get_by_role("button", name="Search again").wait_for(timeout=300_000)
         page.get_by_text("found:").first.click()
-    if name == "beside":
-        page.get_by_role("img", name="Days short, price and mass of each supply").wait_for()
     if name == "water":
         for tap in ("Shower", "Outside tap, boots"):
             page.get_by_role("button", name=tap).first.click()

@@ -54,6 +54,7 @@ VIEWS = [
     "/v/{id}/wiring?hand=panel:plate",
     "/v/{id}/wiring?hand=raceway:left-trunking",
     "/v/{id}/wiring?hand=zone:zone-living",
+    "/v/{id}/worklist",
     "/v/{id}/prove",
     "/v/{id}/prove?hand=circuit:water-pump-10-l-min",
     "/v/{id}/gas",

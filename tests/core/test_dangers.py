@@ -124,6 +124,7 @@ CASES: Cases = {
                           house(circuit(appliances=["alarm"]), circuit("c2"), appliances=[{**LAMP, "kind": "socket"}, {**LIGHT, "id": "alarm", "kind": "safety"}])),
     "wire-parallel-one-fuse": (house(circuit(), main={"area_mm2": 16.0, "parallel_count": 2}), house(circuit(), main={"area_mm2": 70.0, "parallel_count": 2})),
     "wire-isolator-unsaid": (house(circuit(), wiring={"isolator_a": None}), house(circuit())),
+    "wire-isolator-missing": (house(circuit(), wiring={"isolator_a": 0.0}), house(circuit())),
     "wire-main-fuse-unsaid": (house(circuit(), main={"fuse_distance_m": None}), house(circuit())),
     "wire-other-thin": (panels_cable(1.5), panels_cable(4.0)) if (panels_cable := lambda mm2: {
         **power(arrays=[{**PANELS, "parallel_count": 3}], controller=MPPT), "wiring": {"others": [{"id": "pv", "kind": "panels", "area_mm2": mm2, "length_m": 3.0}]}}) else ({}, {}),
@@ -161,7 +162,7 @@ SEVERE = {
     "vehicle-payload-exceeded": "danger", "power-lead-gassing": "danger", "power-lead-sparks": "danger", "power-lithium-engine-heat": "danger", "power-relay-voltage": "danger",
     "power-appliance-voltage": "danger", "gas-joint-wrong-type": "danger", "power-bank-heater-small": "fault", "power-driving-no-alternator": "fault", "wire-ac-hookup-lead": "fault",
     "wire-ac-inlet-protect": "fault", "wire-source-unwired": "fault", "power-mains-no-source": "fault", "warm-heater-missing": "fault", "wire-board-ways": "fault", "gas-fridge-open": "fault",
-    "wire-ac-galvanic": "advice", "power-lead-vent": "advice", "power-nmc-indoors": "advice",
+    "wire-ac-galvanic": "question", "power-lead-vent": "advice", "power-nmc-indoors": "advice",
 }  # fmt: skip
 
 
@@ -173,6 +174,13 @@ def test_it_is_as_severe_as_it_is(rule: str) -> None:
 def test_equalising_is_named_where_a_flooded_battery_gasses_inside() -> None:
     f = found(power(bank=FLOODED, shore={**CHARGER, "profile": {"equalise": True}}))["power-lead-gassing"]
     assert "Equalising" in f.message
+
+
+def test_a_relay_to_another_voltage_is_named_whatever_the_system_is_called() -> None:
+    data = lived([LAMP], {"bank": BANK, "driving": {"school": "relay", "rating_a": 100.0}})
+    data["vehicle"]["vehicle_voltage_v"] = 24
+    assert found(data)["power-relay-voltage"].severity == "danger"
+    assert "12.8 V" in found(data)["power-relay-voltage"].message
 
 
 def test_a_heater_is_no_cut_off() -> None:

@@ -324,7 +324,7 @@ def test_the_winter_day_is_coldest_before_dawn_and_the_sun_takes_load_off() -> N
 def test_bothy_fits_a_bare_van_and_is_then_content() -> None:
     bare = made(warm())
     design, taken = accept(bare, groups=["insulation", "vents", "heater", "ducts", "cooler"])
-    assert taken == ["insulation", "vents", "heater"]
+    assert taken == ["insulation", "screens", "vents", "heater"]
     r = reported(design.model_dump(mode="json"))
     assert not [f.rule for f in r.findings if f.rule in ("warm-heater-undersized", "warm-co2-high", "warm-interstitial", "warm-humidity-high")]
     assert all(not s.assumed for s in r.warmth.surfaces.values())

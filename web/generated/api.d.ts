@@ -1192,7 +1192,7 @@ export interface components {
          *     A unit with a heater of its own (W, each) warms its cells before it is charged, or never lets them get cold. ``heat_loss_w_k`` is what the whole bank loses
          *     to the air round it. ``usable_frac`` is how deep it may go, ``charge_to_frac`` where charging stops, ``peukert_exponent`` 1 counts a lead bank by its label:
          *     schools; None is usual of the chemistry. ``unlike`` says whether units differ in age or in kind; ``vent`` how a lead bank's gas gets out; ``beside_sparks``
-         *     whether an inverter, relay or switch shares its box. With ``station`` it is a power station, all in one case. ``owned`` parts cost nothing and are kept.
+         *     whether an inverter, relay or switch shares its box. ``unit_resistance_mohm`` is of a unit's data sheet. With ``station`` it is a power station, all in one case. ``owned`` parts cost nothing and are kept.
          */
         Bank: {
             /**
@@ -1251,6 +1251,8 @@ export interface components {
             heater_when: "on_charge" | "kept_warm";
             /** Heat Loss W K */
             heat_loss_w_k?: number | null;
+            /** Unit Resistance Mohm */
+            unit_resistance_mohm?: number | null;
             /** Usable Frac */
             usable_frac?: number | null;
             /** Charge To Frac */
@@ -2002,7 +2004,7 @@ export interface components {
              */
             return_path: "cable" | "chassis";
             /** Drop Class */
-            drop_class?: ("critical" | "non_critical" | "charging" | "feeder") | null;
+            drop_class?: ("critical" | "non_critical" | "charging" | "feeder" | "dcdc_input") | null;
             /**
              * Protection
              * @default fuse
@@ -3139,6 +3141,8 @@ export interface components {
         /**
          * Finding
          * @description What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns; ``rests_on`` names what is only assumed behind its figures.
+         *
+         *     ``answers`` of a question are changes, each with the words of its button; ``fix`` is the one-press remedy of a finding.
          */
         Finding: {
             /** Id */
@@ -3149,7 +3153,7 @@ export interface components {
              * Severity
              * @enum {string}
              */
-            severity: "danger" | "fault" | "advice" | "note";
+            severity: "danger" | "fault" | "advice" | "question" | "note";
             /**
              * Stage
              * @enum {string}
@@ -3183,6 +3187,11 @@ export interface components {
              */
             rests_on: string[];
             fix?: components["schemas"]["Remedy"] | null;
+            /**
+             * Answers
+             * @default []
+             */
+            answers: components["schemas"]["Remedy"][];
             /** Accepted */
             accepted?: string | null;
         };
@@ -6425,6 +6434,7 @@ export interface components {
          * @description Something Bothy would fit. ``patch`` is empty when there is nothing to take (``status`` kept or fitted).
          *
          *     kept: the person typed their own, it is left alone. fitted: already as proposed. new / change: can be taken.
+         *     offer: can be taken, but nothing asks for it; taking all leaves it out.
          */
         Proposal: {
             /** Id */
@@ -6438,7 +6448,7 @@ export interface components {
              * Status
              * @enum {string}
              */
-            status: "new" | "change" | "fitted" | "kept";
+            status: "new" | "change" | "offer" | "fitted" | "kept";
             /** Title */
             title: string;
             /** What */
@@ -7181,7 +7191,7 @@ export interface components {
         };
         /**
          * Shore
-         * @description Shore charger and inlet.
+         * @description Shore charger and inlet; ``legs`` 2 is a supply of 120/240 V, each leg of which carries its own loads.
          */
         Shore: {
             /**
@@ -7195,6 +7205,12 @@ export interface components {
             charger_current_a: number;
             /** Inlet Current A */
             inlet_current_a?: number | null;
+            /**
+             * Legs
+             * @default 1
+             * @enum {integer}
+             */
+            legs: 1 | 2;
             /** Supply Current A */
             supply_current_a?: number | null;
             profile?: components["schemas"]["ChargeProfile"] | null;

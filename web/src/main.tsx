@@ -60,6 +60,7 @@ const router = createBrowserRouter([
               { path: "warmth", lazy: () => import("./stages/warmth/Warmth") },
               { path: "water", lazy: () => import("./stages/water/Water") },
               { path: "gas", lazy: () => import("./stages/gas/Gas") },
+              { path: "worklist", lazy: () => import("./stages/worklist/Worklist") },
               { path: "prove", lazy: () => import("./stages/prove/Prove") },
               { path: ":stage", lazy: () => import("./stages/later/Later") },
             ],

@@ -1,4 +1,4 @@
-"""Findings: what a rule says about the design, and the registry of the rules.
+"""Findings and questions: what a rule says about the design or must ask first, and the registry of the rules.
 
 A rule's id, severity and source come from the handbook's chapters; its message gives the figures of its
 condition and its remedy says what to do. A ``patch`` is there only where the remedy is a definite change.
@@ -10,8 +10,9 @@ from typing import Any, Literal
 
 from pydantic import BaseModel
 
-Severity = Literal["danger", "fault", "advice", "note"]
-SEVERITIES: tuple[Severity, ...] = ("danger", "fault", "advice", "note")
+Severity = Literal["danger", "fault", "advice", "question", "note"]
+SEVERITIES: tuple[Severity, ...] = ("danger", "fault", "advice", "question", "note")
+"""From the worst down. A question is what nobody has said yet: answered well it goes, answered badly it becomes a finding."""
 Stage = Literal["vehicle", "life", "power", "trips", "wiring", "warmth", "water", "gas", "prove"]
 
 
@@ -32,6 +33,12 @@ class Remedy(BaseModel):
     label: str
     patch: list[dict[str, Any]]
 
+    def first_step(self) -> Remedy:
+        """The same change, with words that say more is needed after it."""
+        if self.label.startswith("First step"):
+            return self
+        return self.model_copy(update={"label": f"First step: {self.label[0].lower()}{self.label[1:]}"})
+
     @classmethod
     def sets(cls, label: str, item: str, id: str | None = None, /, **values: Any) -> Remedy:
         """Set fields of the item at the path ``item``; with an ``id``, only while that item still stands there."""
@@ -40,7 +47,10 @@ class Remedy(BaseModel):
 
 
 class Finding(BaseModel):
-    """What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns; ``rests_on`` names what is only assumed behind its figures."""
+    """What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns; ``rests_on`` names what is only assumed behind its figures.
+
+    ``answers`` of a question are changes, each with the words of its button; ``fix`` is the one-press remedy of a finding.
+    """
 
     id: str
     rule: str
@@ -56,6 +66,7 @@ class Finding(BaseModel):
     related: list[str] = []
     rests_on: list[str] = []
     fix: Remedy | None = None
+    answers: list[Remedy] = []
     accepted: str | None = None
 
 
@@ -86,6 +97,7 @@ def finding(
     figures: list[str] | None = None,
     related: list[str] | None = None,
     fix: Remedy | None = None,
+    answers: list[Remedy] | None = None,
     severity: Severity | None = None,
     remedy: str | None = None,
 ) -> Finding:
@@ -105,7 +117,31 @@ def finding(
         figures=figures or [],
         related=related or [],
         fix=fix,
+        answers=answers or [],
     )
+
+
+TOLD_TOGETHER = {"warm-rib-share", "warm-glass-wet", "warm-mould-risk", "warm-interstitial-small"}
+"""Rules whose findings have one cause even where their figures differ: the build of the shell, the damp of the air."""
+
+
+def one_cause(found: list[Finding]) -> list[Finding]:
+    """Findings of one rule that say the same, or have the same cause, as one: the others' subjects are related items, their remedies one change."""
+    out: dict[tuple[str, str, str, str], Finding] = {}
+    for f in found:
+        label = f.fix.label if f.fix else ""
+        key = (f.rule, f.severity, "" if f.rule in TOLD_TOGETHER else f.message, label)
+        first = out.get(key)
+        if first is None:
+            out[key] = f
+            continue
+        related = list(dict.fromkeys(x for x in (*first.related, f.subject, *f.related) if x != first.subject))
+        fix = first.fix and f.fix and Remedy(label=label, patch=[*first.fix.patch, *(op for op in f.fix.patch if op not in first.fix.patch)])
+        message = first.message if f.message in first.message else f"{first.message} {f.subject_name.capitalize()}: {f.message}"
+        names = first.subject_name if f.subject_name in first.subject_name.split(", ") else f"{first.subject_name}, {f.subject_name}"
+        out[key] = first.model_copy(update={"related": related, "fix": fix, "message": message, "subject_name": names, "answers": first.answers if first.subject == f.subject else [],
+                                            "figures": list(dict.fromkeys([*first.figures, *f.figures])), "rests_on": list(dict.fromkeys([*first.rests_on, *f.rests_on]))})  # fmt: skip
+    return list(out.values())
 
 
 def in_order(findings: list[Finding]) -> list[Finding]:

@@ -17,7 +17,7 @@ from bothy.core.contract import quick
 from bothy.core.design.document import Design
 from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given, total
-from bothy.core.finding import Finding, Remedy, finding, in_order, rule
+from bothy.core.finding import Finding, Remedy, finding, in_order, one_cause, rule
 from bothy.core.gas.part import GasPart, gas_part
 from bothy.core.gas.rules import gas_findings
 from bothy.core.power.rules import power_findings
@@ -239,6 +239,9 @@ def report(design: Design) -> Report:
     found += power_findings(ctx, uses, supply, power, refit_at)
     found += wiring_findings(ctx, worked)
     found += network_findings(ctx, worked, network)
+    if not network.converged:
+        # while the voltage collapses nothing is known of what comes after
+        found = [f.model_copy(update={"fix": f.fix.first_step()}) if f.stage == "wiring" and f.fix else f for f in found]
     panel, clashes = work_panel(ctx, worked)
     found += clashes
     raceways, crowded = work_raceways(ctx, worked)
@@ -267,7 +270,7 @@ def report(design: Design) -> Report:
         for w in worked], feeds)  # fmt: skip
     found += tested
     answers = {a.finding: a.reason for a in design.accepted}
-    found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in found])
+    found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in one_cause(found)])
     for f in found:
         f.figures = [k for k in f.figures if k in ctx.book.figures]
         f.rests_on = ctx.book.assumed(f.figures)[:6]

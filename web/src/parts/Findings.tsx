@@ -8,17 +8,18 @@ import { useVariant } from "../data/variant";
 import { useHand } from "../shell/hand";
 import { SlateFig } from "./Fig";
 
-export type Severity = "danger" | "fault" | "advice" | "note";
+export type Severity = "danger" | "fault" | "advice" | "question" | "note";
 const COLOUR: Record<Severity, string> = {
   danger: "var(--color-rust)",
   fault: "var(--color-gorse)",
   advice: "var(--color-loch)",
+  question: "var(--color-heather)",
   note: "currentColor",
 };
-const ON_SLATE: Record<Severity, string> = { danger: "#f08a70", fault: "#f0c445", advice: "#7fc1d8", note: "#a9b5ae" };
+const ON_SLATE: Record<Severity, string> = { danger: "#f08a70", fault: "#f0c445", advice: "#7fc1d8", question: "#d3b6e6", note: "#a9b5ae" };
 const GABLE = "M1.5 14.5V6.5L8 1.5l6.5 5v8z";
 
-/** Filled gable: danger; half-filled: fault; outlined: advice; dot: note. */
+/** Filled gable: danger; half-filled: fault; outlined: advice; with a question mark: question; dot: note. */
 export function FindingMark({ severity, slate }: { severity: Severity; slate?: boolean }) {
   const colour = slate ? ON_SLATE[severity] : COLOUR[severity];
   return (
@@ -29,13 +30,15 @@ export function FindingMark({ severity, slate }: { severity: Severity; slate?: b
         <>
           <path d={GABLE} fill={severity === "danger" ? colour : "none"} stroke={colour} strokeWidth="1.6" />
           {severity === "fault" && <path d="M1.5 14.5V9.5h13v5z" fill={colour} />}
+          {severity === "question" && <path d="M6 7.4a2 2 0 1 1 2.9 1.8q-.9.5-.9 1.3M8 12v1" fill="none" stroke={colour} strokeWidth="1.4" />}
         </>
       )}
     </svg>
   );
 }
 
-function Answer({ finding, done }: { finding: Finding; done: () => void }) {
+/** A reason typed for keeping things as they are. */
+export function Keeping({ finding, done, plain }: { finding: Finding; done: () => void; plain?: boolean }) {
   const { design, edit } = useVariant();
   const [reason, setReason] = useState("");
   const accept = async () => {
@@ -53,14 +56,14 @@ function Answer({ finding, done }: { finding: Finding; done: () => void }) {
       }}
     >
       <input
-        className="field-slate flex-1"
+        className={`${plain ? "field" : "field-slate"} min-w-0 flex-1`}
         aria-label="Reason"
         placeholder="Why is it all right? The reason goes into the handbook."
         value={reason}
         maxLength={1000}
         onChange={(e) => setReason(e.target.value)}
       />
-      <button type="submit" className="btn btn-slate" disabled={reason.trim().length < 3}>
+      <button type="submit" className={plain ? "btn" : "btn btn-slate"} disabled={reason.trim().length < 3}>
         Keep
       </button>
     </form>
@@ -68,7 +71,7 @@ function Answer({ finding, done }: { finding: Finding; done: () => void }) {
 }
 
 /** The remedy's button. A remedy that would bring another danger or fault says so first, and wants a second press. */
-function Fix({ finding }: { finding: Finding }) {
+export function Fix({ finding }: { finding: Finding }) {
   const v = useVariant();
   const [brings, setBrings] = useState<Finding[] | null>(null);
   const [looking, setLooking] = useState(false);
@@ -91,7 +94,7 @@ function Fix({ finding }: { finding: Finding }) {
   return (
     <>
       {brings?.length ? (
-        <p className="my-1 basis-full border-l-2 border-[#f08a70] pl-2" role="alert">
+        <p className="my-1 basis-full border-l-2 border-rust pl-2" role="alert">
           It would also bring {brings.map((f) => `${f.severity}: ${f.title} (${f.subject_name})`).join("; ")}.
         </p>
       ) : null}
@@ -149,13 +152,18 @@ function One({ finding }: { finding: Finding }) {
       )}
       <div className="mt-1 flex flex-wrap gap-1">
         {fix && <Fix finding={finding} />}
+        {(finding.answers ?? []).map((a) => (
+          <button key={a.label} type="button" className="btn btn-main" onClick={() => void edit(a.patch as never, `${finding.title} ${a.label}`)}>
+            {a.label}
+          </button>
+        ))}
         {!finding.accepted && severity !== "note" && (
           <button type="button" className="btn btn-slate" aria-expanded={answering} onClick={() => setAnswering(!answering)}>
             {severity === "danger" ? "Answer…" : "Keep with a reason…"}
           </button>
         )}
       </div>
-      {answering && !finding.accepted && <Answer finding={finding} done={() => setAnswering(false)} />}
+      {answering && !finding.accepted && <Keeping finding={finding} done={() => setAnswering(false)} />}
     </article>
   );
 }

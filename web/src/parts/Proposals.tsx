@@ -10,6 +10,7 @@ export type Group = Proposal["group"];
 const STATUS: Record<Proposal["status"], string> = {
   new: "can be taken",
   change: "differs from what is fitted",
+  offer: "a choice, nothing asks for it",
   fitted: "fitted",
   kept: "yours stays",
 };
@@ -68,6 +69,7 @@ export function Proposals({ groups, empty }: { groups: Group[]; empty: string })
   });
   const mine = (list.data ?? []).filter((p) => groups.includes(p.group));
   const free = mine.filter((p) => p.patch.length > 0);
+  const wanted = free.filter((p) => p.status !== "offer");
   const chosen = free.filter((p) => picked.has(p.id));
   const run = async (ids: string[] | null) => {
     setBusy(true);
@@ -85,9 +87,9 @@ export function Proposals({ groups, empty }: { groups: Group[]; empty: string })
             Take the {chosen.length} picked
           </button>
         )}
-        {free.length > 0 && (
+        {wanted.length > 0 && (
           <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(null)}>
-            Take all {free.length}
+            Take all {wanted.length}
           </button>
         )}
       </div>

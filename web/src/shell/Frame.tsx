@@ -95,6 +95,7 @@ function useActions() {
         what: "theme",
         run: () => person.set({ theme: person.theme === "day" ? "night" : "day" }),
       },
+      { word: "Worklist", what: "l", run: () => go(`/v/${v.id}/worklist`) },
       { word: "Sums", what: "calculators", run: () => go("/sums") },
       { word: "Projects", what: "list", run: () => go("/") },
     ];
@@ -135,6 +136,7 @@ function Header() {
               {s.built ? "" : " (not built yet)"}
             </option>
           ))}
+          <option value="worklist">Worklist</option>
         </select>
       </span>
       <span className="flex-1" />
@@ -142,10 +144,16 @@ function Header() {
         <Find actions={actions} />
       </span>
       <span className="flex-1 max-[899px]:hidden" />
-      <span className="flex items-center gap-1" role="status" aria-label={`${count("danger")} dangers, ${count("fault")} faults open`}>
+      <Link
+        to={`/v/${variantId}/worklist`}
+        className="flex items-center gap-1 px-1 text-peat no-underline hover:bg-sheet"
+        title="Worklist: everything that is open (l)"
+        aria-label={`Worklist: ${count("danger")} dangers, ${count("fault")} faults, ${count("question")} questions open`}
+      >
         <span className="num">{count("danger")}</span> <FindingMark severity="danger" />
         <span className="num ml-1.5">{count("fault")}</span> <FindingMark severity="fault" />
-      </span>
+        <span className="num ml-1.5">{count("question")}</span> <FindingMark severity="question" />
+      </Link>
       <span className="flex gap-1 max-[899px]:hidden">
         <button type="button" className="btn px-2" disabled={!v.canUndo} onClick={() => void v.undo()} title="undo (z)">
           undo

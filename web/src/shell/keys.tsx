@@ -11,6 +11,7 @@ import { STAGES, stageOf } from "./stages";
 export const LIST: [string, string][] = [
   ["1 … 9, 0, -, =", "the twelve stages"],
   ["/", "find or do"],
+  ["l", "worklist: everything that is open"],
   ["n", "new line in the ledger"],
   ["w", "working of the focused figure"],
   ["f, Shift+f", "next, previous finding"],
@@ -40,6 +41,7 @@ export function useKeys(): { help: boolean; setHelp: (on: boolean) => void } {
       if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented) return;
       const stage = STAGES.find((s) => s.key === e.key);
       if (stage) go(`/v/${variantId}/${stage.id}`);
+      else if (e.key === "l") go(`/v/${variantId}/worklist`);
       else if (e.key === "/") call("bothy:find");
       else if (e.key === "n") call("bothy:new");
       else if (e.key === "z") void undo();

@@ -14,7 +14,11 @@ const plain = (text: string) => text.replace(/_/g, " ");
 
 /** A value as it stands in its field: in the unit of its label, with all the digits that were typed. */
 const written = (value: number, unit: string, units: "metric" | "us") =>
-  unitFor(unit, units) === unit ? `${Number(value.toPrecision(9))}${unit ? ` ${unit}` : ""}` : show(value, unit, units, 6).replace(/\u00a0|\u202f/g, " ");
+  unit === "%"
+    ? `${Number((100 * value).toPrecision(9))} %`
+    : unitFor(unit, units) === unit
+      ? `${Number(value.toPrecision(9))}${unit ? ` ${unit}` : ""}`
+      : show(value, unit, units, 6).replace(/\u00a0|\u202f/g, " ");
 
 function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) {
   const s = resolved(schema, shared.root);

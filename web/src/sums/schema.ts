@@ -46,7 +46,7 @@ const READINGS: [RegExp, Reading][] = [
   [/_ah$/, { dimension: "charge", unit: "Ah", factor: 1 }],
   [/_kg$/, { dimension: "mass", unit: "kg", factor: 1 }],
   [/_mm$/, { dimension: "length", unit: "mm", factor: 1000 }],
-  [/_frac$/, { dimension: "fraction", unit: "", factor: 1 }],
+  [/_frac$/, { dimension: "fraction", unit: "%", factor: 1 }],
   [/(_per_k|_per_h|_per_day|_count)$/, { dimension: "count", unit: "", factor: 1 }],
   [/_(w|va)$/, { dimension: "power", unit: "W", factor: 1 }],
   [/_a$/, { dimension: "current", unit: "A", factor: 1 }],

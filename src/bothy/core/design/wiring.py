@@ -162,7 +162,7 @@ class Wiring(Doc):
     battery_fuses: bool | None = None
     chassis_bond_count: Whole = Field(1, ge=0, le=9)
     chassis_bond_mm2: float | None = Field(None, ge=0.5, le=240)
-    isolator_a: float | None = Field(None, ge=0.01, le=2000)
+    isolator_a: float | None = Field(None, ge=0, le=2000)
     live_covered: bool | None = None
     bus_studs_count: Whole | None = Field(None, ge=1, le=60)
     bus_stud_mm: Literal[4, 5, 6, 8, 10, 12, 14] | None = None

@@ -84,7 +84,7 @@ def _unlisted(ctx: Context) -> Found:
     def take(word: str, id: str, **fields: Any) -> Remedy:
         while id in ids:
             id = f"{id[:34]}-gas"
-        return Remedy(label=f"Take over {word}", patch=[{"op": "add", "path": "/gas/appliances/-", "value": {"id": id, "name": word, **fields}}])
+        return Remedy(label=f"First step: take over {word}", patch=[{"op": "add", "path": "/gas/appliances/-", "value": {"id": id, "name": word, **fields}}])
 
     for h in ctx.design.warmth.heaters:
         if h.fuel in ("propane", "butane") and h.id not in known:
@@ -147,7 +147,7 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
                 "solenoid",
                 "Main solenoid",
                 "Without current it would stay open.",
-                fix=Remedy(label="Normally closed", patch=[{"op": "replace", "path": "/gas/solenoid/normally_closed", "value": True}]),
+                fix=Remedy(label=_then_test(ctx, "Normally closed"), patch=[{"op": "replace", "path": "/gas/solenoid/normally_closed", "value": True}]),
             )
         if p.solenoid_wh_day is not None and p.solenoid_wh_day > HOLD_WH:
             yield finding(
@@ -176,7 +176,7 @@ def _in_life(ctx: Context, s: Solenoid) -> Remedy:
     id = next(n for n in ("gas-solenoid", *(f"gas-solenoid-{i}" for i in range(2, 500))) if n not in taken)
     line = {"id": id, "name": "Gas solenoid", "kind": "safety", "zone": "kitchen", "power_w": s.hold_w, "hours_per_day": s.open_h_day}
     return Remedy(
-        label="Its line in Life",
+        label="First step: its line in Life",
         patch=[{"op": "add", "path": "/life/appliances/-", "value": line}, {"op": "replace", "path": "/gas/solenoid/appliance", "value": id}],
     )
 
@@ -221,6 +221,11 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
             )
 
 
+def _then_test(ctx: Context, label: str) -> str:
+    """The label of a change after which the leak test that was made counts no more."""
+    return f"{label}, then a new leak test" if ctx.design.gas.tests else label
+
+
 def _wider(ctx: Context, w: Gassed, worst: str) -> Remedy | None:
     """The smallest wider bore of one typed run on the way to the worst end with which every end keeps its pressure, the narrowest run first; None where none does."""
     g = ctx.design.gas
@@ -231,7 +236,9 @@ def _wider(ctx: Context, w: Gassed, worst: str) -> Remedy | None:
             if bore > (narrow.inner_diameter_mm or 0.0):
                 changed = g.model_copy(update={"pipes": [x.model_copy(update={"inner_diameter_mm": bore}) if x.id == narrow.id else x for x in g.pipes]})
                 if solved(ctx, changed, w.part.burns).ok:
-                    return Remedy.sets(f"{bore:g} mm for “{narrow.name}”", f"/gas/pipes/{g.pipes.index(narrow)}", narrow.id, inner_diameter_mm=bore)
+                    return Remedy.sets(
+                        _then_test(ctx, f"{bore:g} mm for “{narrow.name}”"), f"/gas/pipes/{g.pipes.index(narrow)}", narrow.id, inner_diameter_mm=bore
+                    )
     return None
 
 

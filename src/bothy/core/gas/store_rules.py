@@ -174,6 +174,8 @@ def cold_findings(ctx: Context, w: Gassed) -> Found:
     if p.days is not None and p.days < p.target_days - 1e-9:
         i, v = max(enumerate(g.vessels), key=lambda x: p.vessels[x[1].id].capacity_kg)
         more = Remedy.sets("One more of them", f"/gas/vessels/{i}", v.id, count=v.count + 1) if v.count < 6 else None
+        if more is not None and p.days * (v.count + 1) / v.count < p.target_days:
+            more = more.first_step()
         yield finding(
             "gas-autonomy-short",
             "gas",

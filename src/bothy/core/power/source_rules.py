@@ -44,8 +44,10 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
     out: list[Finding] = []
     if d.school != "second" and ctx.alternator_a <= 0:
         out.append(finding("power-driving-no-alternator", "driving", d.name, f"A {ctx.preset.name} has no alternator of its own, and none is entered."))
-    if d.school == "relay" and ctx.vehicle_system_v != ctx.system_v:
-        out.append(finding("power-relay-voltage", "driving", d.name, f"The vehicle has {ctx.vehicle_system_v} V, the battery bank {ctx.system_v} V: closed, the relay drives hundreds of amps into one of them.",
+    bank = ctx.design.power.bank
+    bank_v = bank.unit_voltage_v * bank.series_count if bank is not None else float(ctx.system_v)
+    if d.school == "relay" and not 0.75 < ctx.vehicle_system_v / bank_v < 1.33:
+        out.append(finding("power-relay-voltage", "driving", d.name, f"The vehicle has {ctx.vehicle_system_v} V, the battery bank {bank_v:g} V: closed, the relay drives hundreds of amps into one of them.",
                            fix=Remedy.sets("Use a DC-DC charger", "/power/driving", school="dcdc", part=None, rating_a=min(d.rating_a, 30.0))))  # fmt: skip
     if s.path_a is not None and s.path_a.value > d.rating_a + EPS:
         ctx.book.put("power/driving/path_a", s.path_a)

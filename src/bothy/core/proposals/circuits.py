@@ -118,10 +118,11 @@ def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, 
         boards.append({"id": ac_board, "name": "Mains board", "letter": "X", "way_count": max(4, len(ac) + 2), "way_rating_a": 16.0, "total_rating_a": 32.0,
                        "side": "ac", "by": "proposal"})  # fmt: skip
     out: list[dict[str, Any]] = []
+    afloat = d.vehicle.preset == "boat" or d.wiring.school == "marine"
 
     def add(name: str, kind: str, on_board: str | None = None, ids: list[str] | None = None, **more: Any) -> None:
         out.append({"id": slug(name, taken), "name": name, "kind": kind, "board": on_board, "appliances": ids or [], "by": "proposal",
-                    "installation": "free_air" if kind in ("main", "inverter", "feeder") else "conduit", **more})  # fmt: skip
+                    "installation": "free_air" if kind in ("main", "inverter", "feeder") else "conduit", "tinned": afloat and kind != "ac", **more})  # fmt: skip
 
     if p.bank is not None and "main" not in have:
         add("Main", "main", fuse_family="class_t" if ctx.chem.lithium else None)

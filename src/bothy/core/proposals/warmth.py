@@ -10,6 +10,7 @@ from bothy.core.catalogue.parts import Part, of_kind
 from bothy.core.context import Context
 from bothy.core.design.warmth import BuildUp, Heater
 from bothy.core.proposals.base import Proposal
+from bothy.core.warmth.air_rules import cover_of
 from bothy.core.warmth.airing import STACK_M, month_cold, work_air
 from bothy.core.warmth.cooling import START
 from bothy.core.warmth.heater import HeaterSizeIn, heater_size
@@ -17,7 +18,8 @@ from bothy.core.warmth.heater_rules import THIN_AIR_M
 from bothy.core.warmth.layout import DAMPER_WORDS, best_dampers, with_dampers
 from bothy.core.warmth.part import Warm, warmth_part
 from bothy.core.warmth.presets import PRESETS, USUAL
-from bothy.core.warmth.surfaces import worked
+from bothy.core.warmth.shell_rules import RIB_SHARE, enough_over_ribs, over_ribs
+from bothy.core.warmth.surfaces import GLASS, Surface, worked
 from bothy.core.warmth.ventilation import PERSON_L_H
 
 KNEE = 0.05
@@ -25,7 +27,9 @@ KNEE = 0.05
 KNEE_MM = tuple(range(10, 101, 10))
 STALE_PPM, OUT_PPM = 1500.0, 420.0
 DRY_MARGIN = 1.25
-PROPOSED_VENTS = {"vent-high", "vent-low", "roof-fan"}
+PROPOSED_VENTS = {"vent-high", "vent-low", "roof-fan", "fan-inlet"}
+FAN_INLET_MM2 = 240000.0
+"""What a roof fan of 1450 m³/h must be given to draw nine tenths of that: a window of 600 × 400 mm, opened while it runs."""
 
 
 def knee_mm(b: BuildUp, direction: Any) -> float:
@@ -80,6 +84,29 @@ def alarm_ops(ctx: Context, *kinds: str) -> list[dict[str, Any]]:
     return [{"op": "add", "path": "/warmth/alarms/-", "value": values[k]} for k in kinds if k not in have and values[k]["id"] not in taken]
 
 
+def _ribs_covered(b: BuildUp, s: Surface) -> BuildUp:
+    """With the thinnest foam over the ribs by which they carry less than their limit, where they carry more."""
+    if worked(b, s.direction).rib_share_frac <= RIB_SHARE or (mm := enough_over_ribs(b, s)) is None:
+        return b
+    at = max((i for i, x in enumerate(b.layers) if x.over_ribs), default=-1) + 1
+    return b.model_copy(update={"layers": [*b.layers[:at], over_ribs(b, mm), *b.layers[at:]]})
+
+
+SCREENS_BELOW_C = 5.0
+
+
+def propose_screens(ctx: Context, w: Warm) -> Proposal | None:
+    """Quilted screens inside all bare glass and plugs in rooflights, where nights get cold: there the air condenses first."""
+    bare = [s for s in w.shell.surfaces if s.kind in GLASS and s.extra_r == 0]
+    if ctx.cold_c >= SCREENS_BELOW_C or not bare:
+        return None
+    patch = [op for s in bare if (cover := cover_of(ctx, s)) is not None for op in cover.patch]
+    area = sum(s.area_m2 for s in bare)
+    return Proposal(id="screens", group="insulation", status="new", title="Night screens", what=f"quilted screens for {area:.1f} m² of glass",
+                    why=[f"At {ctx.cold_c:g} °C bare glass loses most for its size, and the air condenses on it first."],
+                    assumes=["Put up by night, taken down by day; the driver’s view stays free on the road."], patch=patch)  # fmt: skip
+
+
 def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
     """Build-ups for the surfaces that have none yet; those of the person stay."""
     open_ = [s for s in w.shell.surfaces if s.assumed]
@@ -93,7 +120,7 @@ def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
         if kind not in built:
             base = PRESETS[floor if kind == "floor" else wall]
             id = next(i for i in (kind, *(f"{kind}-{n}" for n in range(2, 60))) if i not in have)
-            built[kind] = _at_knee(base, s.direction, id, {"floor": "Floor", "roof": "Roof", "walls": "Walls"}[kind])
+            built[kind] = _ribs_covered(_at_knee(base, s.direction, id, {"floor": "Floor", "roof": "Roof", "walls": "Walls"}[kind]), s)
     said = {x.id: i for i, x in enumerate(ctx.design.warmth.surfaces)}
     patch: list[dict[str, Any]] = [{"op": "add", "path": "/warmth/build_ups/-", "value": b.model_dump(mode="json")} for b in built.values()]
     for s in open_:
@@ -193,6 +220,7 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
     values = [
         {"id": "vent-high", "name": "Roof vent, fixed", "kind": "fixed_roof", "free_area_mm2": high}, {"id": "vent-low", "name": "Floor vent, fixed", "kind": "fixed_low", "free_area_mm2": low},
         {"id": "roof-fan", "name": "Roof fan 360 mm", "kind": "roof_fan", "free_area_mm2": 90000.0, "flow_max_m3_h": 1450.0, "pressure_max_pa": 40.0, "power_max_w": 36.0, "closable": True},
+        {"id": "fan-inlet", "name": "Window or flap opened under the fan", "kind": "window", "free_area_mm2": FAN_INLET_MM2, "closable": True},
     ]  # fmt: skip
     why = [
         f"{need:.0f} m³/h by night keep carbon dioxide under 1500 ppm, the air at 60 % where it can, and the walls dry.",
@@ -200,7 +228,7 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
     ]
     if air.gas is not None:
         why.append(f"The gas asks for {air.gas.high_area_mm2:,.0f} mm² high and {air.gas.low_area_mm2:,.0f} mm² low, which must stay open.")
-    return Proposal(id="vents", group="vents", status="new", title="Vents", what=f"{high:,.0f} mm² high and {low:,.0f} mm² low, free and fixed; a roof fan for summer", why=why,
+    return Proposal(id="vents", group="vents", status="new", title="Vents", what=f"{high:,.0f} mm² high and {low:,.0f} mm² low, free and fixed; a roof fan for summer, and a window to open under it", why=why,
                     assumes=["Free area: without mesh and blades. A design value, no certificate."], patch=[{"op": "add", "path": "/warmth/vents/-", "value": v} for v in values] + alarm_ops(ctx, "smoke"))  # fmt: skip
 
 
@@ -284,6 +312,7 @@ PROPOSERS = {"insulation": propose_insulation, "heater": propose_heater, "vents"
 
 
 def propose_warmth(ctx: Context, group: str) -> list[Proposal]:
-    """The proposal of one of Warmth's groups."""
-    one = PROPOSERS[group](ctx, warmth_part(ctx))
-    return [one] if one is not None else []
+    """The proposals of one of Warmth's groups."""
+    w = warmth_part(ctx)
+    made = [PROPOSERS[group](ctx, w), *([propose_screens(ctx, w)] if group == "insulation" else [])]
+    return [p for p in made if p is not None]

@@ -15,6 +15,7 @@ from bothy.core.restraint import ACCELERATIONS, SCHOOLS, G
 from bothy.core.water.heat_and_frost import tank_ua
 from bothy.core.water.part import Wet, water_part
 from bothy.core.water.pressure import solve_taps
+from bothy.core.water.pressure_rules import ACCUMULATORS_L, CYCLES, RUN_S
 
 USABLE, GREY_USABLE = 0.95, 0.9
 EMPTY_KG_L, ROUNDED = 0.08, 1.05
@@ -57,6 +58,8 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
     days, cold = w.part.target_days, ctx.coldest_night().value
     fresh = STEP_L * math.ceil(w.demand.fresh_tank_l_day * days / USABLE / STEP_L)
     grey = STEP_L * math.ceil(w.demand.grey_l_day * days / GREY_USABLE / STEP_L)
+    while grey * GREY_USABLE / max(1e-9, w.demand.grey_l_day) < ROUNDED * fresh * USABLE / w.demand.fresh_tank_l_day:
+        grey += STEP_L
     common = {"vent_mm": 16.0, "drain_valve": True, "undivided_m": 0.8, "by": "proposal"}
     made: list[dict[str, Any]] = [
         {"id": "fresh", "name": "Fresh", "holds": "fresh", "prisms": [_box(fresh, 0.4, 0.3)], "outlet_z_m": 0.0, "fill_mm": 40.0, "food_grade": True, "leak_tray": True, "x_m": 1.5, "tank_mass_kg": EMPTY_KG_L * fresh,
@@ -120,6 +123,11 @@ def propose_pump_and_pipes(ctx: Context, w: Wet) -> Proposal | None:
             enough = all(x.flow_l_min[r.id] >= r.wanted_l_min for r, x in zip(ends, solved, strict=False)) and all(
                 solved[-1].flow_l_min[r.id] >= SHARED * r.wanted_l_min for r in ends
             )
+            if enough:
+                q = water_part(Context(ctx.design.model_copy(update={"water": tried}))).part.pump
+                if q is not None and q.run_time_s is not None and (q.cycles_per_hour or 0) > CYCLES and q.run_time_s < RUN_S:
+                    wanted = 1.0 * RUN_S / max(0.01, q.run_time_s)
+                    pump["accumulator_l"] = next((v for v in ACCUMULATORS_L if v >= wanted), ACCUMULATORS_L[-1])
             if enough and max(v for x in solved for v in x.velocity_m_s.values()) <= QUIET_M_S:
                 return _new("water", "water-pump", "Pump and pipes", f"{name.lower()}, pipes of {bore:g} mm inside to {len(ends)} taps",
                             "The smallest with which each tap gets what it wants alone, both at once three quarters of it, and no water runs faster than 2 m/s.", "Usual lengths and fittings: measure the way of each run.",

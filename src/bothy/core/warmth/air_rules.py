@@ -9,7 +9,7 @@ from bothy.core.warmth.heating import BURNT
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
 from bothy.core.warmth.shell_rules import screens
-from bothy.core.warmth.surfaces import GLASS, Surface
+from bothy.core.warmth.surfaces import COVER_R, GLASS, Surface
 
 DAMP, STALE_PPM, USED_PPM, CO_PPM, BACKDRAUGHT_PA = 0.70, 1500.0, 5000.0, 9.0, 4.0
 
@@ -24,12 +24,17 @@ def damp_findings(ctx: Context, w: Warm) -> Found:
         subject = f"surface:{s.id}"
         flow = f"{d.dry_flow_m3_h:.0f} m³/h of air would keep it dry" if d.dry_flow_m3_h is not None else "outside air alone can't keep it dry"
         if d.wet and s.kind in GLASS:
+            cover = cover_of(ctx, s)
+            if cover is not None:
+                behind = 1 / (1 / s.u.value + COVER_R["plug" if s.kind == "rooflight" else "screen_inside"])
+                warmer = ctx.night_c - (ctx.night_c - d.surface_c) * behind / s.u_effective
+                cover = cover if warmer > a.night_dew_c + 0.2 else cover.first_step()
             yield finding(
                 "warm-glass-wet",
                 subject,
                 s.name,
                 f"{d.surface_c:.1f} °C by night, and the air condenses at {a.night_dew_c:.1f} °C; {flow}.",
-                fix=_cover(ctx, s),
+                fix=cover,
             )
         elif d.wet:
             yield finding("warm-surface-wet", subject, s.name, f"{d.surface_c:.1f} °C by night, and the air condenses at {a.night_dew_c:.1f} °C; {flow}.")
@@ -57,7 +62,7 @@ def damp_findings(ctx: Context, w: Warm) -> Found:
         )
 
 
-def _cover(ctx: Context, s: Surface) -> Remedy | None:
+def cover_of(ctx: Context, s: Surface) -> Remedy | None:
     if s.extra_r > 0:
         return None
     cover = "plug" if s.kind == "rooflight" else "screen_inside"

@@ -75,6 +75,11 @@ def _one_heater(ctx: Context, w: Warm, h: Heater) -> Found:
             "warm-heater-cycling",
             f"At 8 °C outside it runs {size.mild_duty_frac:.0%} of the time; above {size.cycles_above_temp_c:.0f} °C it goes on and off.",
             figures=[f"heaters/{h.id}/cycles_above_temp_c"],
+            **(
+                {"severity": "note", "remedy": "It is the smallest that holds the cold: full output for 20 minutes a week keeps it clean."}
+                if h.by == "proposal"
+                else {}
+            ),
         )
     highest = max([ctx.climate.elevation_m, *(_leg_heights(ctx))])
     if h.fuel in ("diesel", "petrol", "kerosene") and highest > THIN_AIR_M and not h.altitude_kit:

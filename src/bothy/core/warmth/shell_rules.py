@@ -129,13 +129,13 @@ def _build_up(ctx: Context, s: Surface) -> Found:
     subject, name = f"build:{b.id}", b.name
     index = next((i for i, x in enumerate(ctx.design.warmth.build_ups) if x.id == b.id), None)
     if u.rib_share_frac > RIB_SHARE:
-        mm = _enough_over_ribs(b, s) if index is not None else None
+        mm = enough_over_ribs(b, s) if index is not None else None
         fix = None
         if mm is not None:
             at = max((i for i, x in enumerate(b.layers) if x.over_ribs), default=-1) + 1
             fix = Remedy(label=f"{mm:g} mm of foam over the ribs", patch=[
                 {"op": "test", "path": f"/warmth/build_ups/{index}/id", "value": b.id},
-                {"op": "add", "path": f"/warmth/build_ups/{index}/layers/{at}", "value": _over_ribs(b, mm).model_dump(mode="json")}])  # fmt: skip
+                {"op": "add", "path": f"/warmth/build_ups/{index}/layers/{at}", "value": over_ribs(b, mm).model_dump(mode="json")}])  # fmt: skip
         yield finding(
             "warm-rib-share",
             subject,
@@ -179,18 +179,18 @@ def _build_up(ctx: Context, s: Surface) -> Found:
     yield from _vapour(ctx, s)
 
 
-def _over_ribs(b: BuildUp, mm: float) -> WallLayer:
+def over_ribs(b: BuildUp, mm: float) -> WallLayer:
     return WallLayer(id=_free("rib-foam", b), material="pe_foam", thickness_mm=mm, over_ribs=True)
 
 
-def _enough_over_ribs(b: BuildUp, s: Surface) -> float | None:
+def enough_over_ribs(b: BuildUp, s: Surface) -> float | None:
     """The thinnest foam over the ribs by which they carry less than the limit; None where none does or there is no room between them."""
     at = max((i for i, x in enumerate(b.layers) if x.over_ribs), default=-1) + 1
     for mm in RIB_FOAM_MM:
         own = b.rib_flange_mm + 2 * max(13.0, sum(x.thickness_mm for x in b.layers if x.over_ribs) + mm)
         if b.rib_spacing_mm is not None and own >= b.rib_spacing_mm:
             return None
-        layers = [*b.layers[:at], _over_ribs(b, mm), *b.layers[at:]]
+        layers = [*b.layers[:at], over_ribs(b, mm), *b.layers[at:]]
         if worked(b.model_copy(update={"layers": layers}), s.direction).rib_share_frac <= RIB_SHARE:
             return mm
     return None

@@ -13,6 +13,7 @@ from bothy.core.water.rule_table import Found
 SHORT = 0.6
 FAST, TOO_FAST = 2.0, 3.0
 CYCLES, RUN_S = 60.0, 5.0
+ACCUMULATORS_L = (0.5, 1.0, 2.0, 5.0, 8.0, 12.0, 24.0)
 BORES = (7.0, 9.0, 11.6, 13.2, 17.6, 22.0)
 """Inner diameters of usual pipes in mm (handbook 05 §4.3)."""
 SITE_KPA = {"us": (275, 690), "au": (300, 500), "uk": (300, 600), "eu": (300, 600)}
@@ -55,7 +56,7 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
     q = w.part.pump
     if q and p.kind == "pressure" and q.cycles_per_hour is not None and q.run_time_s is not None and q.cycles_per_hour > CYCLES and q.run_time_s < RUN_S:
         needed = (p.accumulator_l or MIN_VOLUME_L) * RUN_S / max(0.01, q.run_time_s)
-        larger = next((v for v in (0.5, 1.0, 2.0, 5.0, 8.0, 12.0, 24.0) if v >= needed), None)
+        larger = next((v for v in ACCUMULATORS_L if v >= needed), None)
         yield finding(
             "water-pump-cycling", "pump", p.name, f"With a tap half open it runs {q.run_time_s:.1f} s, {q.cycles_per_hour:.0f} times an hour.",
             fix=Remedy.sets(f"An accumulator of {larger:g} L", "/water/pump", accumulator_l=larger) if larger else None,
@@ -69,8 +70,12 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
             cleared = [{"op": "replace", "path": f"/life/appliances/{n}/{k}", "value": None} for k in USE_KEYS if getattr(line, k) is not None]
             fix = Remedy(label="Take them over", patch=[{"op": "test", "path": f"/life/appliances/{n}/id", "value": line.id}, *cleared,
                          {"op": "replace", "path": f"/life/appliances/{n}/power_w", "value": round(watts, 1)}, {"op": "replace", "path": f"/life/appliances/{n}/hours_per_day", "value": round(hours, 3)}])  # fmt: skip
+            fed = {c.id for c in ctx.design.wiring.circuits if line.id in c.appliances}
+            read = next((x.current_a for x in ctx.design.prove.readings if x.circuit in fed and x.current_a is not None), None)
+            agrees = read is None or abs(read - q.current_a) <= 0.1 * q.current_a
             yield finding(
-                "water-pump-load", "pump", p.name, f"{said:.0f} Wh a day in Life, {q.energy_wh_day:.0f} Wh by its curve: {watts:.0f} W for {60 * hours:.0f} min.", figures=["water/pump_energy_wh"], fix=fix,
+                "water-pump-load", "pump", p.name, f"{said:.0f} Wh a day in Life, {q.energy_wh_day:.0f} Wh by its curve: {watts:.0f} W for {60 * hours:.0f} min.", figures=["water/pump_energy_wh"], fix=fix if agrees else None,
+                remedy=None if agrees else f"{read:g} A were read on its circuit, the curve says {q.current_a:.1f} A: correct the curve first.",
             )  # fmt: skip
     rated = min([r.rating_kpa for r in d.runs], default=1e9)
     highest = max(p.cut_out_kpa or p.points[0].pressure_kpa, (d.hookup.limiter_kpa or SITE_KPA[ctx.design.region][1]) if d.hookup else 0.0)

@@ -17,6 +17,10 @@ FLAT, SHALLOW = 0.0125, 0.02
 EDGE_FRONT_MM, EDGE_BEHIND_MM = 50.0, 60.0
 DEAD_PART, SLOW_M = 0.1, 0.03
 DRINK_L = 2.0
+SHOWER_WORDS = {
+    "backing": "backing that stands water", "tray": "tray bedded and fixed", "lapped": "walls lapped over its edge", "sealed": "joints sealed", "falls": "falls to the drain",
+    "trap": "trap", "curtain": "curtain or door", "extract": "extract fan", "flood": "flooded as a test",
+}  # fmt: skip
 
 
 def store_findings(ctx: Context, w: Wet) -> Found:
@@ -34,7 +38,7 @@ def store_findings(ctx: Context, w: Wet) -> Found:
         )
     days = {s.name: s.days for s in p.stores}
     fresh, grey = days.get("fresh"), days.get("grey")
-    if fresh is not None and grey is not None and grey < fresh:
+    if fresh is not None and grey is not None and grey < 0.97 * fresh:
         larger = next((s.capacity_needed_l for s in p.stores if s.name == "grey"), None)
         yield finding(
             "water-grey-before-fresh",
@@ -50,7 +54,9 @@ def store_findings(ctx: Context, w: Wet) -> Found:
         filtered = any(f.kind in ("fine", "uv", "carbon") for f in d.filters)
         if not filtered and (d.care.days_ago is None or d.care.days_ago > 90):
             since = "never sanitised, as far as is said" if d.care.days_ago is None else f"{d.care.days_ago:.0f} days since it was sanitised"
-            yield finding("water-drinking-untreated", "water", "Water", f"No filter for drinking, and {since}.")
+            asked = d.care.days_ago is None
+            yield finding("water-drinking-untreated", "water", "Water", f"No filter for drinking, and {since}.", severity="question" if asked else None,
+                          answers=[Remedy.sets("Sanitised today", "/water/care", days_ago=0.0), Remedy.sets("A month ago", "/water/care", days_ago=30.0), Remedy.sets("Half a year ago", "/water/care", days_ago=180.0)] if asked else None)  # fmt: skip
     t = d.toilet
     name = {"cassette": "cassette", "separating": "urine", "black": "black"}.get(t.kind) if t else None
     if t and name and days.get(name) is not None and (days[name] or 0) < 1.5:
@@ -250,8 +256,16 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
                 )
     if any(r.outlet == "shower" and r.place == "inside" for r in d.runs):
         open_ = [x for x in SHOWER_LIST if x not in d.shower_done]
-        if open_:
-            yield finding("water-shower-unsealed", "shower", "Shower", f"{len(open_)} of {len(SHOWER_LIST)} items of its list are open.")
+        if not d.shower_done:
+            yield finding("water-shower-unsealed", "shower", "Shower", f"Nothing of its list is said yet: {len(SHOWER_LIST)} items keep the water out of the walls.", severity="question",
+                          answers=[Remedy.sets("All closed, and flooded as a test", "/water", shower_done=list(SHOWER_LIST)), Remedy.sets(f"Only the first: {SHOWER_WORDS[SHOWER_LIST[0]]}", "/water", shower_done=[SHOWER_LIST[0]])])  # fmt: skip
+        elif open_:
+            yield finding(
+                "water-shower-unsealed",
+                "shower",
+                "Shower",
+                f"{len(open_)} of {len(SHOWER_LIST)} items of its list are open: {', '.join(SHOWER_WORDS[x] for x in open_)}.",
+            )
 
 
 def frost_findings(ctx: Context, w: Wet) -> Found:

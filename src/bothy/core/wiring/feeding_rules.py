@@ -2,12 +2,19 @@
 
 from __future__ import annotations
 
+import math
+
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.power.panels import all_controllers
 from bothy.core.recognise import stays_on
 from bothy.core.wiring.circuits import Worked
+
+TINNED = 1.06
+"""Tinned cable resists a little more than plain, at most by this (IEC 60228)."""
+ISOLATORS_A = (50.0, 100.0, 150.0, 200.0, 300.0, 400.0, 600.0)
+"""Usual ratings of battery isolators."""
 
 rules("wiring", (
     ("wire-source-unwired", "fault", "Part of the supply without its circuit", "Add its circuit, with a fuse where it starts, or use Bothy’s suggestion.", "IEC 60364-4-43"),
@@ -18,8 +25,9 @@ rules("wiring", (
     ("wire-always-on", "fault", "Goes dead with the isolator", "Feed it from before the isolator, with its own fuse at the battery.", "ISO 13297"),
     ("wire-alarm-shared", "advice", "Alarm shares its fuse", "Give the alarms a circuit of their own.", "practice"),
     ("wire-parallel-one-fuse", "advice", "Thin cables in parallel behind one fuse", "Use one cable of the full size, or fuse each.", "IEC 60364-4-43"),
-    ("wire-isolator-unsaid", "advice", "No battery isolator entered", "Fit one within reach of the door, and enter its rating.", "ISO 13297"),
-    ("wire-main-fuse-unsaid", "advice", "Place of the main fuse not entered", "Measure the cable from the battery’s post to the fuse: 0.175 m at most.", "ISO 13297"),
+    ("wire-isolator-unsaid", "question", "Is there a battery isolator?", "Fit one within reach of the door, for at least what the main fuse carries.", "ISO 13297"),
+    ("wire-isolator-missing", "advice", "No battery isolator", "Fit one within reach of the door, for at least what the main fuse carries.", "ISO 13297"),
+    ("wire-main-fuse-unsaid", "question", "How far from the battery is the main fuse?", "Measure the cable from the battery’s post to the fuse: 0.175 m at most.", "ISO 13297"),
 ))  # fmt: skip
 
 THICK_MM2 = 50.0
@@ -89,8 +97,10 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
     bare = [w for w in worked if afloat and w.circuit.sized and not w.circuit.tinned and not w.part.ac]
     if bare:
         patch = [{"op": "replace", "path": f"/wiring/circuits/{w.index}/tinned", "value": True} for w in bare]
+        tinned = Remedy(label="Use tinned cable", patch=patch)
+        roomy = all(w.part.before_v + TINNED * (w.part.drop_v or 0.0) <= w.part.limit_v for w in bare)
         out.append(finding("wire-untinned", "wiring", "Wiring", f"{len(bare)} circuit{'s have' if len(bare) > 1 else ' has'} untinned cable.", related=[w.circuit.id for w in bare],
-                           fix=Remedy(label="Use tinned cable", patch=patch)))  # fmt: skip
+                           fix=tinned if roomy else tinned.first_step()))  # fmt: skip
     for w in worked:
         c = w.circuit
         if c.solid_core:
@@ -141,8 +151,24 @@ def _isolator(ctx: Context, worked: list[Worked]) -> list[Finding]:
     if ctx.design.power.bank is None:
         return out
     mains = [w for w in worked if w.circuit.kind == "main" and w.circuit.fuse_a is not None]
-    if mains and ctx.design.wiring.isolator_a is None:
-        out.append(finding("wire-isolator-unsaid", "wiring", "Wiring", "In a fire or a crash the bank must be cut off in one move."))
+    said = ctx.design.wiring.isolator_a
+    if mains and not said:
+        needed = max(w.circuit.fuse_a or 0.0 for w in mains)
+        rating = next((a for a in ISOLATORS_A if a >= needed), math.ceil(needed / 100) * 100.0)
+        fits = Remedy.sets(f"Yes, for {rating:g} A" if said is None else f"Fit one for {rating:g} A", "/wiring", isolator_a=rating)
+        if said is None:
+            out.append(finding("wire-isolator-unsaid", "wiring", "Wiring", f"In a fire or a crash the bank must be cut off in one move. The main fuse is {needed:g} A.",
+                               answers=[fits, Remedy.sets("There is none", "/wiring", isolator_a=0.0)]))  # fmt: skip
+        else:
+            out.append(
+                finding(
+                    "wire-isolator-missing",
+                    "wiring",
+                    "Wiring",
+                    f"In a fire or a crash nothing cuts off the bank behind its {needed:g} A fuse in one move.",
+                    fix=fits,
+                )
+            )
     for w in mains:
         if w.circuit.fuse_distance_m is None:
             out.append(
@@ -151,6 +177,7 @@ def _isolator(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     w.circuit.id,
                     w.name,
                     "The piece before the fuse is protected by nothing, and the bank drives thousands of amps into a fault there.",
+                    answers=[w.change(f"{m:g} m", fuse_distance_m=m) for m in (0.0, 0.15, 0.5)],
                 )
             )
     return out

@@ -130,9 +130,10 @@ def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, lis
         if panel.by_bed:
             from_bed.append("Switch panel")
     if (w.zones or panel is not None) and not from_door and any(a.kind == "light" for a in ctx.design.life.appliances):
+        at_door = _at_door(w.zones)
         told = f"The nearest switch is {min(near):g} m from the door" if near else "Where the switches are from the door is not said"
         found.append(finding("wire-no-switch-at-door", "wiring", "Wiring", f"{told}; within {REACH_M:g} m of the opening and {LOW_M:g} to {HIGH_M:g} m above the floor a person outside reaches it.",
-                             fix=_at_door(w.zones)))  # fmt: skip
+                             **({"fix": at_door} if near else {"severity": "question", "answers": [at_door] if at_door else []})))  # fmt: skip
     return quick(LightingPart, zones=zones, from_door=from_door, from_bed=from_bed), found
 
 

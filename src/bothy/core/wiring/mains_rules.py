@@ -184,8 +184,11 @@ def shore_findings(ctx: Context) -> list[Finding]:
     post = p.shore.supply_current_a or inlet
     carried = min(inlet, post)
 
-    def add(rule_id: str, message: str, fix: Remedy | None = None, severity: Severity | None = None) -> None:
-        out.append(finding(rule_id, "mains", "Mains side", f"{message} {licensed}", fix=fix, severity=severity))
+    def add(rule_id: str, message: str, fix: Remedy | None = None, severity: Severity | None = None, answers: list[Remedy] | None = None) -> None:
+        asked = severity == "question"
+        out.append(
+            finding(rule_id, "mains", "Mains side", f"{message} {licensed}", fix=None if asked else fix, severity=severity, answers=answers if asked else None)
+        )
 
     length, area, awg = HOOKUP[ctx.region.wire_series]
     size: float | str = m.hookup_mm2 or area or awg or 2.5
@@ -216,7 +219,14 @@ def shore_findings(ctx: Context) -> list[Finding]:
     if afloat and m.galvanic in (None, "none"):
         metal = ctx.design.vehicle.hull in ("steel", "aluminium")
         add("wire-ac-galvanic", "Through the shore’s earth the hull and its fittings form a battery with every other boat on the pier" + (", and a metal hull is eaten away." if metal else "."),
-            _set("Fit a galvanic isolator", "galvanic", "isolator"), "fault" if metal else None)  # fmt: skip
+            _set("Fit a galvanic isolator", "galvanic", "isolator"), "fault" if metal else "question" if m.galvanic is None else None,
+            [_set("An isolator is fitted", "galvanic", "isolator"), _set("An isolating transformer", "galvanic", "transformer"), _set("Neither", "galvanic", "none")])  # fmt: skip
     if ctx.design.region == "us" and not m.surge:
-        add("wire-ac-surge", "A post with a lost neutral puts 240 V on 120 V appliances.", _set("There is one", "surge", True))
+        add(
+            "wire-ac-surge",
+            "A post with a lost neutral puts 240 V on 120 V appliances.",
+            _set("Fit one", "surge", True),
+            "question" if m.surge is None else None,
+            [_set("There is one", "surge", True), _set("There is none", "surge", False)],
+        )
     return out

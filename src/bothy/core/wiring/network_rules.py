@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
+import math
+
 from bothy.core.context import Context
 from bothy.core.contract import EPS, next_size
 from bothy.core.finding import Finding, Remedy, finding, rules
-from bothy.core.wiring.circuits import Worked, size_text
+from bothy.core.wiring.circuits import Worked, best_fuse, size_text
 from bothy.core.wiring.conductors import AWG, METRIC, row_of
 from bothy.core.wiring.currents import charged_through
 from bothy.core.wiring.distribution import BANK, NetworkPart, board_node, least_voltage
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
-from bothy.core.wiring.rules import refit
+from bothy.core.wiring.rules import keeps_limit, refit
 
 rules("wiring", (
     ("wire-voltage-collapse", "fault", "The voltage collapses", "Larger cables on the way, or less at once.", "handbook 02 §3.5"),
@@ -59,7 +61,8 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
         if c.kind == "load" and p.drop_ok is False and p.path_drop_v is not None:
             costly = max(w.way_v, key=lambda k: w.way_v[k])
             excess = (p.path_drop_v - p.limit_v) / w.way_v[costly]
-            fix = refit(w) if costly == c.id else thicker(by_id[costly], 1 - excess)
+            fits = w.best_mohm is not None and w.part.resistance_mohm is not None and w.best_mohm > 0.99 * w.part.resistance_mohm
+            fix = _costliest(w, by_id) if costly == c.id and fits else refit(w) if costly == c.id else thicker(by_id[costly], 1 - excess)
             most = f"; {w.way_v[costly]:.2f} V of them on {by_id[costly].circuit.name}, {by_id[costly].part.size_text or 'not sized yet'}"
             text = (f"{p.path_drop_v:.2f} V ({p.path_drop_frac or 0:.1%}) are lost between busbar and appliance at the worst moment{most if len(w.way_v) > 1 else ''}. "
                     f"The limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')}).")  # fmt: skip
@@ -68,7 +71,7 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
             out.append(finding("wire-drop-over-limit", c.id, w.name, text, fix=fix, figures=[f"circuits/{c.id}/path_drop_v"]))
         if c.kind == "inverter" and p.worst_v is not None and p.worst_v < INVERTER_LEAST_V * ctx.scale - EPS:
             out.append(finding("wire-load-undervoltage", c.id, w.name, f"{p.worst_v:.2f} V arrive at full load and a low bank; an inverter switches off under {INVERTER_LEAST_V * ctx.scale:g} V.",
-                               fix=refit(w), figures=[f"circuits/{c.id}/worst_v"]))  # fmt: skip
+                               fix=_costliest(w, by_id), figures=[f"circuits/{c.id}/worst_v"]))  # fmt: skip
         if c.kind == "load" and p.worst_v is not None:
             starved = [
                 (a, v) for k in c.appliances if (a := ctx.design.appliance(k)) and a.count > 0 and p.worst_v < (v := least_voltage(a, ctx.scale).value) - EPS
@@ -76,8 +79,18 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
             if starved:
                 a, v = max(starved, key=lambda x: x[1])
                 out.append(finding("wire-load-undervoltage", c.id, w.name, f"{p.worst_v:.2f} V arrive at the worst moment; {a.name} wants {v:g} V or more.",
-                                   fix=refit(w), figures=[f"circuits/{c.id}/worst_v"]))  # fmt: skip
+                                   fix=_costliest(w, by_id), figures=[f"circuits/{c.id}/worst_v"]))  # fmt: skip
     return out
+
+
+def _costliest(w: Worked, by_id: dict[str, Worked]) -> Remedy | None:
+    """Bothy's size for the cable of the way that costs most, the first step where others must follow or no larger one is made."""
+    way = [by_id[k] for k in sorted(w.way_v, key=lambda k: -w.way_v[k]) if k in by_id] + [w]
+    for x in way:
+        better = refit(x) if x.best_mohm is not None and x.part.resistance_mohm is not None and x.best_mohm < 0.99 * x.part.resistance_mohm else thicker(x, 0.7)
+        if better is not None:
+            return better.first_step()
+    return None
 
 
 def _family(w: Worked) -> str | None:
@@ -100,7 +113,11 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
             continue
         if p.far_fault_a is not None and c.kind in ("load", "feeder", "main", "inverter") and p.far_fault_a < QUICK_BREAK * c.fuse_a - EPS and p.ampacity_a:
             near, own = 1 / (p.fault_a or p.far_fault_a), 1 / p.far_fault_a - 1 / (p.fault_a or p.far_fault_a)
-            fix = thicker(w, (1 / (QUICK_BREAK * c.fuse_a) - near) / own) if own > 0 else None
+            wanted = (1 / (QUICK_BREAK * max(c.fuse_a, best_fuse(w, math.inf) or 0.0)) - near) / own if own > 0 else 0.0
+            refitted = w.best_mohm is not None and w.cable_mohm is not None and w.best_mohm <= wanted * w.cable_mohm
+            fix = None if own <= 0 else refit(w) if refitted else thicker(w, wanted)
+            if fix is not None and (c.kind == "main" or (not refitted and not keeps_limit(w))):
+                fix = fix.first_step()
             out.append(finding("wire-fault-too-weak", c.id, w.name, f"A short at the far end draws {p.far_fault_a:.0f} A; the {c.fuse_a:g} A fuse wants {QUICK_BREAK * c.fuse_a:g} A to blow at once.",
                                fix=fix, figures=[f"circuits/{c.id}/far_fault_a"]))  # fmt: skip
         if c.kind in ("load", "feeder") and p.fault_a is not None and _family(w) and _breaks(w, ctx.top_v) < p.fault_a - EPS:
@@ -108,6 +125,12 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
             weak.setdefault((board.fed_from if board and c.kind == "feeder" else c.board) or "", []).append(w)
     at_bank = network.nodes[BANK].fault_a if BANK in network.nodes else None
     backed = bool(mains) and at_bank is not None and all(_breaks(m, ctx.top_v) >= min(at_bank, LITHIUM_MAIN_A) - EPS for m in mains)
+    if backed and len(weak) > 1:
+        weak = {
+            max(weak, key=lambda b: network.nodes[board_node(b or None)].fault_a or 0.0 if board_node(b or None) in network.nodes else 0.0): [
+                w for items in weak.values() for w in items
+            ]
+        }
     for board_id, items in weak.items():
         node = network.nodes.get(board_node(board_id or None))
         board = ctx.design.board(board_id)
@@ -115,8 +138,8 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
         many = "a fuse" if len(items) == 1 else f"{len(items)} fuses"
         text = f"A dead short right behind it draws {(node.fault_a or 0) / 1000 if node else 0:.1f} kA, more than the {least / 1000:g} kA that {many} on it can break. "
         text += "The main fuse backs them up: such a short opens it and all goes dark." if backed else "No main fuse that could break it in their stead."
-        out.append(finding("wire-interrupt-too-low", board_id or "wiring", board.name if board else "Busbar", text, severity="advice" if backed else "danger",
-                           figures=[f"network/{board_node(board_id or None)}/fault_a"],
+        out.append(finding("wire-interrupt-too-low", board_id or "wiring", board.name if board else "Busbar", text, severity="note" if backed else "danger",
+                           figures=[f"network/{board_node(board_id or None)}/fault_a"], related=[w.circuit.id for w in items],
                            remedy="A longer or thinner feeder, or fuses of a family that breaks more." if backed else None))  # fmt: skip
     return out
 
@@ -267,8 +290,9 @@ def network_findings(ctx: Context, worked: list[Worked], network: NetworkPart) -
         w = max((w for w in worked if not w.part.ac), key=lambda w: (w.cable_mohm or 0.0) * w.part.current_a)
         ohm, watts = (w.cable_mohm or 0.0) / 1000, w.part.current_a * 11.0 * ctx.scale
         most = network.low_v**2 / (4 * ohm)
+        wider = refit(w) or thicker(w, 0.8 * most / watts)
         out.append(finding("wire-voltage-collapse", "wiring", "Wiring", f"At {network.low_v:g} V with everything on, no voltage satisfies all loads. {w.name} wants {watts:.0f} W; at most {most:.0f} W can pass its cable.",
-                           fix=thicker(w, 0.8 * most / watts), related=[w.circuit.id]))  # fmt: skip
+                           fix=wider.first_step() if wider else None, related=[w.circuit.id]))  # fmt: skip
     if ctx.design.wiring.circuits:
         out += _bank_fuses(ctx, network)
     return [*out, *_drop(ctx, worked), *_short_circuit(ctx, worked, network), *_selectivity(ctx, worked), *_placement(ctx, worked),

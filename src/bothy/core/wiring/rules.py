@@ -47,12 +47,19 @@ def refit(w: Worked) -> Remedy | None:
         fitted["protection"] = "breaker" if part.ac else "fuse"
     if c.fuse_family is not None and fuse not in FAMILIES[c.fuse_family].ratings:
         fitted["fuse_family"] = None
-    return w.change(f"Fit {size_text(part.best_area_mm2, part.best_awg, part.best_parallel)} and {fuse:g} A", **fitted)
+    remedy = w.change(f"Fit {size_text(part.best_area_mm2, part.best_awg, part.best_parallel)} and {fuse:g} A", **fitted)
+    enough = part.device_max_a is None or fuse <= part.device_max_a + EPS
+    return remedy if enough and keeps_limit(w) else remedy.first_step()
+
+
+def keeps_limit(w: Worked) -> bool:
+    """Whether Bothy's size keeps the circuit's limit of loss with what is lost before it."""
+    return w.best_mohm is None or w.part.before_v + w.part.current_a * w.best_mohm / 1000 <= w.part.limit_v + EPS
 
 
 def _fuse_only(w: Worked) -> Remedy | None:
     fuse = best_fuse(w)
-    if fuse is None:
+    if fuse is None or (w.part.ampacity_a is not None and fuse > w.part.ampacity_a + EPS):
         return refit(w)
     return w.change(f"Fit {fuse:g} A", fuse_a=fuse)
 
@@ -159,7 +166,13 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
         )
     device = min((a.max_fuse_a for i in c.appliances if (a := ctx.design.appliance(i)) and a.max_fuse_a), default=None)
     if device is not None and c.fuse_a > device + EPS:
-        add("wire-device-fuse-exceeded", f"{c.fuse_a:g} A; an appliance on it allows {device:g} A at most.", _fuse_only(w), window)
+        smaller = _fuse_only(w)
+        add(
+            "wire-device-fuse-exceeded",
+            f"{c.fuse_a:g} A; an appliance on it allows {device:g} A at most.",
+            smaller if smaller and (best_fuse(w) or math.inf) <= device + EPS else None,
+            window,
+        )
     if c.fuse_a < p.current_a - EPS and c.kind != "inverter":
         add("wire-fuse-below-load", f"{p.current_a:.1f} A flow through a {c.fuse_a:g} A {word}.", refit(w), keys[:1])
     elif c.fuse_a < p.window_low_a - EPS and c.kind != "inverter":

@@ -1,0 +1,106 @@
+/** The worklist: what is open, grouped by what is to be done, and what a remedy changes in one line. */
+import type { Design, Finding, PatchOp } from "./client";
+import { isOpen } from "./findings";
+import { at } from "./patch";
+import { show, type UnitSystem } from "./show";
+
+export const DOING = {
+  say: "Say it",
+  press: "Press it",
+  build: "Build it",
+  trade: "Call a licensed trade",
+  know: "Good to know",
+  kept: "Kept with a reason",
+} as const;
+export type Doing = keyof typeof DOING;
+export const NOTES: Record<Doing, string> = {
+  say: "nobody has said it yet; it counts once it is known",
+  press: "a definite change, ready to be applied",
+  build: "to be decided, measured or made by hand",
+  trade: "mains and gas: shown here, done and signed by those who may",
+  know: "nothing is to be done",
+  kept: "answered; it can be opened again",
+};
+
+/** What is to be done about a finding. Mains and gas go to their trade where no press in the design settles them. */
+export function doing(f: Finding): Doing {
+  if (!isOpen(f)) return "kept";
+  if (f.severity === "question") return "say";
+  if (f.severity === "note") return "know";
+  if (f.fix) return "press";
+  if (f.stage === "gas" || f.rule.startsWith("wire-ac")) return "trade";
+  return "build";
+}
+
+const UNITS: [string, string][] = [
+  ["_mm2", "mm²"],
+  ["_mm", "mm"],
+  ["_mohm", "mΩ"],
+  ["_kpa", "kPa"],
+  ["_mbar", "mbar"],
+  ["_kg", "kg"],
+  ["_frac", "%"],
+  ["_wh", "Wh"],
+  ["_ah", "Ah"],
+  ["_a", "A"],
+  ["_v", "V"],
+  ["_w", "W"],
+  ["_l", "L"],
+  ["_m", "m"],
+  ["_c", "°C"],
+  ["_h", "h"],
+  ["_n", "N"],
+];
+
+function valueWord(value: unknown, unit: string, units: UnitSystem): string {
+  if (value === null || value === undefined) return "not said";
+  if (typeof value === "number") return show(value, unit, units);
+  if (typeof value === "boolean") return value ? "yes" : "no";
+  if (typeof value === "string") return value.replaceAll("_", " ");
+  if (Array.isArray(value)) return `${value.length} of them`;
+  return (value as { name?: string }).name ?? "as proposed";
+}
+
+/** What operations change, each as “fuse 10 A → 15 A”; what stays the same is left out. */
+export function changes(design: Design, ops: PatchOp[], units: UnitSystem): string[] {
+  const out: string[] = [];
+  for (const op of ops) {
+    if (op.op === "test") continue;
+    const last = op.path.split("/").at(-1) as string;
+    if (op.op === "add") {
+      const kind = op.path.split("/").at(-2) ?? "";
+      out.push(`+ ${(op.value as { name?: string } | null)?.name ?? kind.replaceAll("_", " ")}`);
+      continue;
+    }
+    if (last === "part" || last === "name") continue;
+    const now = at(design, op.path);
+    if (op.op === "remove") {
+      out.push(`− ${(now as { name?: string } | null)?.name ?? last}`);
+      continue;
+    }
+    if (JSON.stringify(now ?? null) === JSON.stringify(op.value ?? null)) continue;
+    const known = UNITS.find(([end]) => last.endsWith(end));
+    if (last === "awg") {
+      out.push(`size ${now ? `${now} AWG` : "not said"} → ${op.value ? `${op.value as string} AWG` : "not said"}`);
+      continue;
+    }
+    const word = (known ? last.slice(0, -known[0].length) : last).replaceAll("_", " ").replace(/ count$/, "");
+    out.push(`${word} ${valueWord(now, known?.[1] ?? "", units)} → ${valueWord(op.value, known?.[1] ?? "", units)}`);
+  }
+  return [...new Set(out)];
+}
+
+/** Remedies of several findings as one list of operations; doubled ones once. Removals come last, from the end, so that no index moves under another. */
+export function together(findings: Finding[]): PatchOp[] {
+  const seen = new Set<string>();
+  const all = findings
+    .flatMap((f) => (f.fix?.patch ?? []) as unknown as PatchOp[])
+    .filter((op) => {
+      const key = JSON.stringify(op);
+      if (seen.has(key)) return false;
+      seen.add(key);
+      return true;
+    });
+  const late = (op: PatchOp) => op.op === "remove";
+  return [...all.filter((op) => !late(op)), ...all.filter(late).sort((a, b) => b.path.localeCompare(a.path, "en", { numeric: true }))];
+}
