@@ -41,7 +41,7 @@ def test_a_bare_vehicle_is_fitted_out_by_group(client: TestClient, variant_id: s
     patch(client, variant_id, 1, put("/life/place", "inverness")).raise_for_status()
     r = client.put(f"/api/variants/{variant_id}/proposals", json={"groups": ["insulation", "vents", "heater"]}, headers={"If-Match": "2"})
     assert r.status_code == 200, r.text
-    assert r.json()["taken"] == ["insulation", "vents", "heater"]
+    assert r.json()["taken"] == ["insulation", "screens", "vents", "heater"]
     w = warmth(client, variant_id)
     assert w["heaters"][0]["by"] == "proposal"
     assert len(w["vents"]) == 3

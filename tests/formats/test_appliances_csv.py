@@ -10,9 +10,10 @@ from hypothesis import strategies as st
 
 from bothy.core.contract import BadInput
 from bothy.core.design.life import Appliance
+from bothy.core.recognise import kind_of
 from bothy.core.units import NotUnderstood
 from bothy.demo import curlew
-from bothy.formats.appliances_csv import COLUMNS, guess_kind, preview, read_cell, write
+from bothy.formats.appliances_csv import COLUMNS, preview, read_cell, write
 
 HEAD = "name;power;use\n"
 
@@ -217,7 +218,7 @@ def test_every_line_comes_back_as_taken_wrong_or_empty(rows: list[list[str]]) ->
      ("Induction hob", "cooking"), ("CO alarm", "safety"), ("Laptop", "electronics"), ("Sewing thing", "other")],
 )  # fmt: skip
 def test_a_name_suggests_its_kind(name: str, kind: str) -> None:
-    assert guess_kind(name) == kind
+    assert kind_of(name) == kind
 
 
 LAMP_NOW = {"power_w": 12.0, "hours_per_day": 4.0}
@@ -261,3 +262,56 @@ def test_one_cell_changes_the_form_as_a_whole(field: Any, text: str, now: dict[s
 def test_a_cell_that_is_not_understood_says_what_would_be(field: Any, text: str, now: dict[str, Any], words: str) -> None:
     with pytest.raises(NotUnderstood, match=words):
         read_cell(field, text, now)
+
+
+def brought(text: str, **said: Any) -> list[dict[str, Any]]:
+    made = preview(text, **said)
+    assert made.wrong == 0, [x.problem for x in made.lines]
+    return [x.appliance for x in made.lines if x.appliance]
+
+
+def test_a_kettle_is_never_silently_on_12_volts() -> None:
+    made = preview("appliance,watts,hours/day\nKettle,2000,0.1\nWinch thing,900,0.1\nTravel kettle 12 V,150,0.2\nGas hob,5,1\nFridge,45,8\n")
+    assert [(x.appliance or {}).get("supply", "dc") for x in made.lines] == ["ac", "ac", "dc", "dc", "dc"]
+    assert [x.mains for x in made.lines] == [True, True, None, None, None]
+    assert "mains, 75 A at 12 V is more than a cable should carry" in made.lines[1].understood
+    no = preview("appliance,watts,hours/day\nKettle,2000,0.1\nWinch thing,900,0.1\n", mains={3: False}).lines
+    assert (no[1].appliance or {}).get("supply", "dc") == "dc"
+    assert no[1].mains is False
+
+
+@pytest.mark.parametrize(
+    ("heading", "cell", "hours"), [("Hours/day", "3", 3.0), ("hrs", "3", 3.0), ("daily hours", "0.5", 0.5), ("Hours a day", "30 min", 0.5)]
+)
+def test_columns_as_people_write_them(heading: str, cell: str, hours: float) -> None:
+    [a] = brought(f"Item;qty;watts;{heading}\nLamp;2;6;{cell}\n")
+    assert a["hours_per_day"] == hours
+    assert a["count"] == 2
+
+
+def test_amps_and_amp_hours_are_at_the_systems_voltage_and_say_so() -> None:
+    [fan] = brought("name;amps;hrs\nFan;2;3\n", system_v=24.0)
+    assert (fan["current_a"], fan["voltage_v"]) == (2.0, 24.0)
+    assert "assumed: at 24 V" in preview("name;amps;hrs\nFan;2;3\n", system_v=24.0).lines[0].understood
+    assert brought("name;Ah/day\nFridge;30\n")[0]["energy_24h_wh"] == 360.0
+
+
+def test_the_usual_hours_start_and_adapter_of_a_kind_are_assumed() -> None:
+    light, kettle, laptop, heater, fridge = brought("name;power;hours\nReading light;5;3\nKettle;2000;0.2\nLaptop;60;4\nDiesel heater;30;8\nFridge;45;8\n")
+    assert light["windows"] == [{"from_h": 18.0, "to_h": 23.0}]
+    assert kettle["windows"][0] == {"from_h": 7.0, "to_h": 9.0}
+    assert laptop["supply"] == "converter"
+    assert heater["start_multiple"] == 4.0
+    assert "windows" not in fridge
+    assert fridge["start_multiple"] == 1.2
+    assert "windows" not in brought("name;power;hours\nNight light;1;10\n")[0], "longer than an evening"
+    assert brought("name;power;hours;when\nLight;5;1;6-8\n")[0]["windows"] == [{"from_h": 6.0, "to_h": 8.0}]
+
+
+def test_a_column_that_is_not_known_can_be_said() -> None:
+    text = "thing;Zugleistung;hrs\nLamp;6 W;3\n"
+    with pytest.raises(BadInput, match="columns"):
+        preview(text)
+    assert brought(text, columns={"thing": "name", "Zugleistung": "power"})[0]["power_w"] == 6.0
+    with pytest.raises(BadInput, match="no column"):
+        preview(text, columns={"thing": "nonsense"})

@@ -1133,6 +1133,33 @@ export interface components {
             note: string;
         };
         /**
+         * ApplianceTable
+         * @description A table of appliances; ``columns`` and ``mains`` answer what its preview asked: headings -> fields, lines -> whether on the mains.
+         */
+        ApplianceTable: {
+            /** Text */
+            text: string;
+            /**
+             * System V
+             * @default 12
+             */
+            system_v: number;
+            /**
+             * Columns
+             * @default {}
+             */
+            columns: {
+                [key: string]: string;
+            };
+            /**
+             * Mains
+             * @default {}
+             */
+            mains: {
+                [key: string]: boolean;
+            };
+        };
+        /**
          * ApplianceUse
          * @description One appliance on the hardest day of the season that needs most. Energies in Wh, powers in W.
          */
@@ -4984,6 +5011,8 @@ export interface components {
             appliance: {
                 [key: string]: unknown;
             } | null;
+            /** Mains */
+            mains?: boolean | null;
         };
         /**
          * LiveThere
@@ -11223,7 +11252,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TableText"];
+                "application/json": components["schemas"]["ApplianceTable"];
             };
         };
         responses: {

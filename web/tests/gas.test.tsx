@@ -178,7 +178,7 @@ describe("pipes", () => {
   });
   it("takes the solenoid's line into Life with one press", async () => {
     mount(<PipesView />);
-    press("Its line in Life");
+    press("First step: its line in Life");
     expect(((await ops()) as { path: string }[]).map((o) => o.path)).toEqual(["/life/appliances/-", "/gas/solenoid/appliance"]);
   });
 });

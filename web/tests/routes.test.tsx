@@ -2,6 +2,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/re
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Circuit } from "../src/data/client";
 import { Exports } from "../src/parts/Exports";
+import { BringInAppliances } from "../src/stages/life/BringInAppliances";
 import { LoopLedger } from "../src/stages/prove/Loops";
 import { BringInCircuits, circuitOps } from "../src/stages/wiring/BringInCircuits";
 import { Making } from "../src/stages/wiring/Making";
@@ -140,6 +141,27 @@ describe("circuits from a table", () => {
     fireEvent.click(screen.getByRole("button", { name: "Take 1 circuits, leave out 1" }));
     await waitFor(() => expect(closed).toBe(true));
     expect(sent()).toEqual([{ op: "add", path: "/wiring/circuits/-", value: { name: "Pump", id: "pump" } }]);
+  });
+});
+
+describe("appliances that are brought in", () => {
+  it("ask whether a line is on the mains, and what a column holds that is not known", async () => {
+    const line = {
+      number: 2,
+      status: "taken",
+      text: "Winch;900",
+      understood: "1 × Winch: 900 W, ac",
+      problem: null,
+      mains: true,
+      appliance: { name: "Winch" },
+    };
+    serve({ "POST /api/appliances/preview": { separator: ";", columns: { name: "Thing" }, ignored_columns: ["Zug"], lines: [line], taken: 1, wrong: 0 } });
+    mount(<BringInAppliances first="Thing;Zug" onClose={() => {}} onAdded={() => {}} />);
+    fireEvent.click(await screen.findByLabelText("mains?"));
+    const asked = () => calls.filter((c) => c.path === "/api/appliances/preview").at(-1)?.body;
+    await waitFor(() => expect(asked()).toMatchObject({ mains: { 2: false }, columns: {} }));
+    fireEvent.change(screen.getByLabelText("“Zug” is"), { target: { value: "power" } });
+    await waitFor(() => expect(asked()).toMatchObject({ columns: { Zug: "power" }, mains: { 2: false } }));
   });
 });
 

@@ -83,8 +83,11 @@ describe("what a run says", () => {
     expect(sentenceOf(run)).toContain("In 9 of 10 trips like this the bank never falls below 24 %.");
     expect(sentenceOf(run)).toMatch(/on 25 % of the days, in half of them first on Tue,? 13 Oct,? 12:00/);
     expect(sentenceOf({ ...run, short_days_frac: 0, first_short_d: null, first_short_p50_d: null })).toContain(
-      "Nothing that matters goes dark in any of 50 weathers.",
+      "What must run always runs; the least needed loads are switched off when it gets low: 120 Wh a day are missing.",
     );
+    const shed = { ...run, short_days_frac: 0, shed: ["Television", "Kettle", "Laptop", "Awning light"], shed_first_d: 1.5 } as TripRun;
+    expect(sentenceOf(shed)).toMatch(/Television, Kettle, Laptop and more are switched off when it gets low, first on .*: 120 Wh a day are missing/);
+    expect(sentenceOf({ ...run, short_days_frac: 0, missing_wh_day: 0 })).toContain("Everything runs in all of 50 weathers.");
   });
 
   it("tells moments and ranges", () => {

@@ -100,6 +100,14 @@ class TableText(BaseModel):
     text: str = Field(max_length=3_000_000)
 
 
+class ApplianceTable(TableText):
+    """A table of appliances; ``columns`` and ``mains`` answer what its preview asked: headings -> fields, lines -> whether on the mains."""
+
+    system_v: float = Field(12.0, ge=6, le=100)
+    columns: dict[str, str] = Field({}, max_length=100)
+    mains: dict[int, bool] = Field({}, max_length=5000)
+
+
 class CellText(BaseModel):
     """A text typed into one cell of the appliance ledger; ``appliance`` is the line as it stands."""
 
@@ -224,8 +232,8 @@ def list_regions() -> list[RegionItem]:
 
 
 @router.post("/appliances/preview", operation_id="previewAppliances")
-def preview_appliances(body: TableText) -> appliances_csv.Preview:
-    return appliances_csv.preview(body.text)
+def preview_appliances(body: ApplianceTable) -> appliances_csv.Preview:
+    return appliances_csv.preview(body.text, body.system_v, body.columns, body.mains)
 
 
 @router.post("/table/xlsx", operation_id="readWorkbook")

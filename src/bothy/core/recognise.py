@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from bothy.core.design.life import Appliance
 
@@ -64,3 +64,71 @@ def tolerant(a: Appliance) -> bool:
     if a.kind in ("light", "socket", "fan"):
         return True
     return (a.kind == "electronics" or a.supply == "converter") and not re.search(CHARTS, a.name.lower())
+
+
+_KINDS = (
+    ("medical", r"breathing|cpap|insulin|oxygen|medic"), ("light", r"light|lamp|\bleds?\b|\bspots?\b"), ("cooling", r"fridge|freezer|\bcool|air[- ]?con|ice ?maker|refrigerator"),
+    ("cooking", r"kettle|\bhob\b|induction|microwave|coffee|espresso|toaster|oven|air[- ]?fryer|blender|rice cooker|stove"), ("safety", r"alarm|shunt|detector|\bbilge\b"),
+    ("tool", r"vacuum|hoover|\bdrill|\bsaw\b|\biron\b|hair ?dr[iy]er|straightener|washing machine|\bwasher\b|compressor pump|solder"), ("pump", r"\bpump"),
+    ("heating", r"heater|heating|blanket"), ("fan", r"\bfan\b|vent|extractor"), ("socket", r"socket|\busb\b|outlet"),
+    ("electronics", r"laptop|phone|router|screen|monitor|radio|camera|charger|tablet|\btv\b|television|console|satellite|modem|speaker|e-?bike|drone"),
+)  # fmt: skip
+"""Words of a name, the most telling kind first."""
+_MAINS = r"kettle|microwave|hair ?dr[iy]er|toaster|induction|\bhob\b|oven|air[- ]?fryer|vacuum|hoover|\biron\b|espresso|coffee machine|blender|washing machine|straightener|rice cooker"
+_NOT_MAINS = r"\b(12|24|48) ?v|gas|diesel|travel kettle|\bdc\b"
+LOW_VOLTAGE_MOST_A = 50.0
+"""More than this no ordinary 12 V appliance but a winch or an inverter draws: it is asked whether it runs on the mains."""
+_ADAPTER = r"laptop|notebook"
+_EVENING, _BREAKFAST, _NOON, _WORK = (18.0, 23.0), (7.0, 9.0), (12.0, 13.5), (9.0, 17.0)
+_HOURS: tuple[tuple[str, str, tuple[tuple[float, float], ...]], ...] = (
+    ("light", "", (_EVENING,)), ("cooking", r"kettle|coffee|espresso|toaster", (_BREAKFAST, (15.0, 17.0))), ("cooking", "", (_NOON, (18.0, 20.0))),
+    ("electronics", r"laptop|monitor|screen", (_WORK,)), ("electronics", r"\btv\b|television|console", ((19.0, 23.0),)), ("tool", r"hair", (_BREAKFAST,)),
+    ("medical", r"cpap|breathing", ((22.0, 24.0), (0.0, 7.0))), ("heating", r"blanket", ((21.0, 24.0),)),
+)  # fmt: skip
+"""Kind, words of the name, and the hours of the day at which it usually runs."""
+
+
+def kind_of(name: str) -> str:
+    """The kind of appliance that a name suggests."""
+    low = name.lower()
+    return next((k for k, words in _KINDS if re.search(words, low)), "other")
+
+
+def mains_of(name: str, running_w: float, system_v: float) -> str | None:
+    """Why an appliance is taken for one on the mains: by its name, or because no cable of the system should carry its power; None where it isn't."""
+    low = name.lower()
+    if re.search(r"\bmains\b|\b(120|230|240) ?v", low):
+        return "by its name"
+    if re.search(_NOT_MAINS, low):
+        return None
+    if re.search(_MAINS, low):
+        return "by its name"
+    return f"{running_w / system_v:.0f} A at {system_v:g} V is more than a cable should carry" if running_w > LOW_VOLTAGE_MOST_A * system_v else None
+
+
+def adapter_of(name: str) -> bool:
+    """Whether it runs through a small converter from the bank."""
+    return re.search(_ADAPTER, name.lower()) is not None
+
+
+def usual_windows(name: str, kind: str, hours: float) -> list[dict[str, Any]]:
+    """The usual hours of the day of a kind, where they are room enough for so many hours; none for what runs all day."""
+    low = name.lower()
+    found = next((w for k, words, w in _HOURS if k == kind and re.search(words, low)), ())
+    return [{"from_h": a, "to_h": b} for a, b in found] if hours <= sum(b - a for a, b in found) else []
+
+
+def usual_start(name: str, kind: str, supply: str, running_w: float) -> float:
+    """How many times its running power an appliance draws as it starts (typical): household compressors, pumps, the glow plug of a diesel heater."""
+    low = name.lower()
+    if kind == "cooling":
+        return 5.0 if supply == "ac" else 1.2
+    if kind == "pump":
+        return 2.0
+    if kind == "heating" and re.search(r"diesel|petrol|parking", low) and 0 < running_w < GLOW_W:
+        return round(GLOW_W / running_w, 1)
+    return 3.0 if kind == "tool" and supply == "ac" and not re.search(r"hair|iron|straightener", low) else 1.0
+
+
+GLOW_W = 120.0
+"""What a diesel heater draws while its glow plug is on (typical)."""

@@ -14,6 +14,7 @@ from pydantic import BaseModel, ValidationError
 
 from bothy.core.contract import BadInput, explain, whole
 from bothy.core.design.life import Appliance
+from bothy.core.recognise import adapter_of, kind_of, mains_of, usual_start, usual_windows
 from bothy.core.units import NotUnderstood, parse, show
 from bothy.formats.tables import MAX_ROWS, plain, rows_of, unplain
 
@@ -22,28 +23,64 @@ COLUMNS = ("name", "count", "power", "use", "supply", "kind", "zone", "windows",
 
 WORDS: dict[str, tuple[str, ...]] = {
     "name": ("name", "appliance", "item", "device", "what", "load", "description", "gerät", "appareil"),
-    "count": ("count", "number", "qty", "quantity", "no", "pcs", "anzahl", "n"),
-    "power": ("power", "watts", "watt", "w", "running power", "wattage", "load w", "leistung", "puissance", "amps", "current", "a"),
+    "count": ("count", "number", "qty", "quantity", "no", "pcs", "units", "how many", "anzahl", "n"),
+    "power": (
+        "power",
+        "watts",
+        "watt",
+        "w",
+        "running power",
+        "wattage",
+        "load w",
+        "rated power",
+        "power draw",
+        "leistung",
+        "puissance",
+        "amps",
+        "amp",
+        "current",
+        "a",
+        "draw",
+    ),
     "voltage": ("voltage", "volts", "v", "volt"),
-    "use": ("use", "hours", "hours per day", "h", "time", "h/day", "hrs", "usage", "duty", "stunden", "heures", "running time"),
+    "use": (
+        "use",
+        "hours",
+        "hours per day",
+        "h",
+        "time",
+        "h/day",
+        "hrs",
+        "hours/day",
+        "hrs/day",
+        "hr/day",
+        "daily hours",
+        "hours daily",
+        "hours a day",
+        "daily use",
+        "hours used",
+        "run time",
+        "runtime",
+        "usage",
+        "duty",
+        "stunden",
+        "heures",
+        "running time",
+    ),
     "supply": ("supply", "ac/dc", "type", "system"),
     "kind": ("kind", "category", "group"),
     "zone": ("zone", "where", "place", "room", "area"),
     "windows": ("windows", "when", "hours of the day"),
     "standby": ("standby", "idle"),
     "start multiple": ("start multiple", "start", "inrush"),
-    "label energy": ("label energy", "energy 24 h", "kwh/24h", "wh/day", "energy", "energy per day"),
+    "label energy": ("label energy", "energy 24 h", "kwh/24h", "wh/day", "wh per day", "daily wh", "wh", "energy", "energy per day"),
+    "charge a day": ("ah/day", "ah per day", "daily ah", "ah", "amp hours", "amp-hours"),
     "charge energy": ("charge energy", "battery", "battery wh"),
     "mass": ("mass", "weight", "kg"),
     "note": ("note", "notes", "remark", "comment"),
 }
 KINDS = ("light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "medical", "other")
 ZONES = ("kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside")
-_GUESS = (
-    ("light", ("light", "lamp", "led", "spot")), ("cooling", ("fridge", "freezer", "cool")), ("heating", ("heater", "heating", "blanket")),
-    ("pump", ("pump",)), ("fan", ("fan", "vent", "extractor")), ("socket", ("socket", "usb")), ("cooking", ("kettle", "hob", "induction", "microwave", "coffee", "toaster")),
-    ("medical", ("breathing", "cpap", "insulin", "oxygen", "medical", "medicine")), ("safety", ("alarm", "monitor shunt", "detector")), ("electronics", ("laptop", "phone", "router", "screen", "radio", "camera", "charger", "tablet", "tv")),
-)  # fmt: skip
 
 
 class Line(BaseModel):
@@ -55,6 +92,8 @@ class Line(BaseModel):
     understood: str
     problem: str | None
     appliance: dict[str, Any] | None
+    mains: bool | None = None
+    """Whether it was taken for a mains appliance, where the table doesn't say and it must be asked."""
 
 
 class Preview(BaseModel):
@@ -92,7 +131,7 @@ def match_columns(header: list[str], words: dict[str, tuple[str, ...]] = WORDS) 
             units[field] = unit
         elif name in ("watts", "watt", "w", "wattage"):
             units[field] = "W"
-        elif name in ("amps", "current", "a"):
+        elif name in ("amps", "amp", "current", "a"):
             units[field] = "A"
         elif name == "kwh/24h":
             units[field] = "kWh"
@@ -104,10 +143,12 @@ def _quantity(text: str, dimension: str, unit: str = "") -> float:
     return parse(text, dimension, unit or None if bare else None).value
 
 
-def _power(text: str, unit: str, volts: str) -> dict[str, Any]:
+def _power(text: str, unit: str, volts: str, system_v: float | None = None) -> dict[str, Any]:
     if unit.upper() in ("A", "MA") or re.search(r"\d\s*m?A\s*$", text):
         if volts:
             return {"current_a": _quantity(text, "current", unit), "voltage_v": _quantity(volts, "voltage", "V")}
+        if system_v is not None:
+            return {"current_a": _quantity(text, "current", unit), "voltage_v": system_v}
         raise NotUnderstood(f"“{text}” is a current; give its voltage too, for example “5 A @ 12 V”")
     if "@" in text:
         amps, at = text.split("@", 1)
@@ -142,28 +183,27 @@ def _choice(text: str, allowed: tuple[str, ...], what: str) -> str:
     return value
 
 
-def guess_kind(name: str) -> str:
-    """The kind of appliance that a name suggests."""
-    low = name.lower()
-    return next((k for k, words in _GUESS if any(w in low for w in words)), "other")
+def _line(cells: dict[str, str], units: dict[str, str], system_v: float, mains: bool | None) -> tuple[dict[str, Any], list[str], bool | None]:
+    """Fields of an appliance from the cells of one line, what was assumed, and whether it was taken for a mains one where that must be asked.
 
-
-def _line(cells: dict[str, str], units: dict[str, str]) -> dict[str, Any]:
-    """Fields of an appliance from the cells of one line. Raises NotUnderstood or BadInput."""
+    Raises NotUnderstood or BadInput.
+    """
     name = unplain(cells.get("name", ""))
     if not name:
         raise NotUnderstood("the name is missing")
-    out: dict[str, Any] = {"name": name, "kind": guess_kind(name)}
+    out: dict[str, Any] = {"name": name, "kind": kind_of(name)}
     if count := cells.get("count"):
         out["count"] = whole(_quantity(count, "count"))
     if energy := cells.get("label energy"):
         out["energy_24h_wh"] = _quantity(energy, "energy", units.get("label energy", ""))
+    elif ah := cells.get("charge a day"):
+        out["energy_24h_wh"] = _quantity(ah, "charge", "Ah") * (_quantity(cells["voltage"], "voltage", "V") if cells.get("voltage") else system_v)
     elif battery := cells.get("charge energy"):
         out["charge_energy_wh"] = _quantity(battery, "energy", units.get("charge energy", ""))
     else:
         if not cells.get("power"):
             raise NotUnderstood("the power is missing; write for example “60 W”, “5 A @ 12 V”, or give a label energy")
-        out |= _power(cells["power"], units.get("power", ""), cells.get("voltage", ""))
+        out |= _power(cells["power"], units.get("power", ""), cells.get("voltage", ""), None if mains_of(name, 0.0, system_v) else system_v)
         out |= _use(cells["use"], units.get("use", "")) if cells.get("use") else {"hours_per_day": 1.0}
     if supply := cells.get("supply"):
         low = supply.strip().lower()
@@ -183,7 +223,36 @@ def _line(cells: dict[str, str], units: dict[str, str]) -> dict[str, Any]:
         out["mass_kg"] = _quantity(cells["mass"], "mass", units.get("mass", ""))
     if cells.get("note"):
         out["note"] = unplain(cells["note"])
-    return out
+    assumed, asks = _assume(out, cells, system_v, mains)
+    return out, assumed, asks
+
+
+def _assume(out: dict[str, Any], cells: dict[str, str], system_v: float, mains: bool | None) -> tuple[list[str], bool | None]:
+    """Puts in what the table has no column for and the name tells: mains or not, adapter, start, hours of the day; in words, and whether mains must be asked."""
+    assumed: list[str] = []
+    name, watts = out["name"], out.get("power_w", out.get("current_a", 0.0) * out.get("voltage_v", 0.0))
+    if "current_a" in out and not cells.get("voltage") and "@" not in cells.get("power", ""):
+        assumed.append(f"at {system_v:g} V")
+    asks: bool | None = None
+    if "supply" not in out and "supply" not in cells and out.get("voltage_v", 0.0) < 100:
+        why = mains_of(name, watts, system_v)
+        if mains if mains is not None else why is not None:
+            out["supply"] = "ac"
+            assumed += [f"mains, {why}"] if mains is None else []
+        elif "power_w" in out and adapter_of(name):
+            out["supply"] = "converter"
+            assumed.append("through an adapter")
+        asks = (mains if mains is not None else why is not None) if why is not None or mains is not None else None
+    elif "supply" not in out and out.get("voltage_v", 0.0) >= 100:
+        out["supply"] = "ac"
+    supply = out.get("supply", "dc")
+    if "start multiple" not in cells and (start := usual_start(name, out["kind"], supply, watts)) > 1:
+        out["start_multiple"] = start
+        assumed.append(f"starts with {start:g} times its power")
+    if "windows" not in cells and "hours_per_day" in out and (windows := usual_windows(name, out["kind"], out["hours_per_day"])):
+        out["windows"] = windows
+        assumed.append(" and ".join(f"{w['from_h']:g} to {w['to_h']:g} h" for w in windows))
+    return assumed, asks
 
 
 def in_words(a: dict[str, Any]) -> str:
@@ -195,12 +264,23 @@ def in_words(a: dict[str, Any]) -> str:
     return f"{a.get('count', 1):g} × {a['name']}: {power}{use}, {a.get('supply', 'dc')}, {a['kind']}"
 
 
-def preview(text: str) -> Preview:
-    """Understand a table of appliances. Raises :class:`BadInput` only where no line can be read at all."""
+def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = None, mains: dict[int, bool] | None = None) -> Preview:
+    """Understand a table of appliances. Raises :class:`BadInput` only where no line can be read at all.
+
+    Currents and charges without a voltage are taken at ``system_v`` volts. ``columns`` says what headings mean that Bothy doesn't know (heading -> field),
+    ``mains`` which lines are mains appliances (number of the line -> yes or no).
+    """
     rows, separator = rows_of(text)
     start = next((i for i, r in enumerate(rows) if any(r)), 0)
     found, units, ignored = match_columns(rows[start])
-    if "name" not in found or not {"power", "label energy", "charge energy"} & set(found):
+    for heading, field in (columns or {}).items():
+        if field not in WORDS:
+            raise BadInput("columns", f"“{field[:40]}” is no column of an appliance list; one of {', '.join(WORDS)}")
+        if heading in ignored:
+            found[field] = next(i for i, c in enumerate(rows[start]) if c.strip() == heading)
+            units[field] = _clean(heading)[1]
+            ignored.remove(heading)
+    if "name" not in found or not {"power", "label energy", "charge energy", "charge a day"} & set(found):
         raise BadInput("columns", f"are not those of an appliance list: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; "
                                   f"at least “name” and “power” (or “label energy”) are needed. Bothy's own: {', '.join(COLUMNS)}")  # fmt: skip
     if len(rows) - start - 1 > MAX_ROWS:
@@ -218,9 +298,10 @@ def preview(text: str) -> Preview:
                 raise NotUnderstood(
                     f"this line has {len(row)} cells, the heading {len(rows[start])}; a decimal comma inside a comma-separated file must stand in quotes"
                 )
-            fields = _line(cells, units)
+            fields, assumed, asks = _line(cells, units, system_v, (mains or {}).get(n))
             Appliance.model_validate({**fields, "id": "x"})
-            lines.append(Line(number=n, status="taken", text=shown, understood=in_words(fields), problem=None, appliance=fields))
+            told = in_words(fields) + (f" (assumed: {', '.join(assumed)})" if assumed else "")
+            lines.append(Line(number=n, status="taken", text=shown, understood=told, problem=None, appliance=fields, mains=asks))
         except ValidationError as exc:
             lines.append(Line(number=n, status="wrong", text=shown, understood="", problem=explain(exc).message, appliance=None))
         except (NotUnderstood, BadInput) as exc:

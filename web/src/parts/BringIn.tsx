@@ -7,16 +7,22 @@ export type Understood<Line> = {
   separator: string;
   columns: Record<string, string>;
   ignored_columns: string[];
-  lines: (Line & { number: number; status: string; text: string; understood: string; problem: string | null })[];
+  lines: (Line & { number: number; status: string; text: string; understood: string; problem: string | null; mains?: boolean | null })[];
   taken: number;
   wrong: number;
 };
+/** What the person says of columns and lines that the table leaves open. */
+export type Said = { columns: Record<string, string>; lines: Record<string, boolean> };
 type Props<Line> = {
   /** The things on the lines, in the plural: "appliances". */
   items: string;
   example: string;
   first: string;
-  read: (text: string) => Promise<Understood<Line>>;
+  read: (text: string, said?: Said) => Promise<Understood<Line>>;
+  /** What a column that was not understood may be said to hold. */
+  fields?: string[];
+  /** What is asked of a line that leaves it open, with yes or no. */
+  asked?: string;
   /** Takes the lines over; false keeps the table open. */
   bring: (lines: Line[]) => Promise<boolean>;
   onClose: () => void;
@@ -39,10 +45,23 @@ async function textOf(file: File): Promise<string> {
   return (await take(read)).text;
 }
 
-export function BringIn<Line>({ items, example, first, read, bring, onClose, accept, kinds = "CSV or XLSX", mostBytes = MOST_BYTES }: Props<Line>) {
+export function BringIn<Line>({
+  items,
+  example,
+  first,
+  read,
+  bring,
+  onClose,
+  fields,
+  asked,
+  accept,
+  kinds = "CSV or XLSX",
+  mostBytes = MOST_BYTES,
+}: Props<Line>) {
   const [text, setText] = useState(first);
   const [preview, setPreview] = useState<Understood<Line> | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [said, setSaid] = useState<Said>({ columns: {}, lines: {} });
   const [busy, setBusy] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const reader = useRef(read);
@@ -54,7 +73,7 @@ export function BringIn<Line>({ items, example, first, read, bring, onClose, acc
     const timer = setTimeout(() => {
       setBusy(true);
       reader
-        .current(text)
+        .current(text, said)
         .then(
           (p) => {
             if (!live) return;
@@ -73,7 +92,7 @@ export function BringIn<Line>({ items, example, first, read, bring, onClose, acc
       live = false;
       clearTimeout(timer);
     };
-  }, [text]);
+  }, [text, said]);
 
   const choose = async (chosen: File | undefined) => {
     if (!chosen) return;
@@ -145,13 +164,42 @@ export function BringIn<Line>({ items, example, first, read, bring, onClose, acc
                 .join(", ")}.`}
             {preview.ignored_columns.length > 0 && ` Left aside: ${preview.ignored_columns.join(", ")}.`}
           </p>
+          {fields && preview.ignored_columns.length > 0 && (
+            <p className="my-1 flex flex-wrap gap-3">
+              {preview.ignored_columns.map((heading) => (
+                <label key={heading} className="flex items-center gap-1">
+                  “{heading}” is
+                  <select className="field" value="" onChange={(e) => setSaid((now) => ({ ...now, columns: { ...now.columns, [heading]: e.target.value } }))}>
+                    <option value="">left aside</option>
+                    {fields
+                      .filter((f) => !(f in preview.columns))
+                      .map((f) => (
+                        <option key={f}>{f}</option>
+                      ))}
+                  </select>
+                </label>
+              ))}
+            </p>
+          )}
           <table className="w-full border-collapse text-[12px]" aria-label="What was understood">
             <tbody>
               {preview.lines.map((l) => (
                 <tr key={l.number} className={`border-b border-line/60 ${l.status === "wrong" ? "text-rust" : ""}`}>
                   <td className="num w-12 pr-2 text-right text-dim">{l.number}</td>
                   <td className="w-20">{l.status}</td>
-                  <td className="break-words">{l.status === "wrong" ? `${l.problem} (line: ${l.text})` : l.understood}</td>
+                  <td className="break-words">
+                    {l.status === "wrong" ? `${l.problem} (line: ${l.text})` : l.understood}
+                    {asked && l.mains !== null && l.mains !== undefined && (
+                      <label className="ml-2 whitespace-nowrap text-heather">
+                        <input
+                          type="checkbox"
+                          checked={l.mains}
+                          onChange={(e) => setSaid((now) => ({ ...now, lines: { ...now.lines, [l.number]: e.target.checked } }))}
+                        />{" "}
+                        {asked}
+                      </label>
+                    )}
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -254,7 +254,8 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
             out.append(finding("power-inverter-small", "inverter", inv.name,
                                f"{inv.rating_w:.0f} W fitted; running, starting and headroom ask for {s.size.required_power_w:.0f} W ({s.size.governing}).",
                                figures=["power/size/required_power_w"]))  # fmt: skip
-        if s.size.coincident_power_w < 0.15 * inv.rating_w:
+        smallest = min((p.data["rating_w"] for p in of_kind("inverter")), default=0.0)
+        if s.size.coincident_power_w < 0.15 * inv.rating_w and inv.rating_w > smallest + 1e-9:
             out.append(finding("power-inverter-oversized", "inverter", inv.name,
                                f"{s.size.coincident_power_w:.0f} W of load on {inv.rating_w:.0f} W; by itself it takes {24 * inverter_use(ctx).idle_w:.0f} Wh a day while it is on."))  # fmt: skip
         if s.size.pure_sine_required and not inv.pure_sine:

@@ -51,6 +51,8 @@ def _groups(ctx: Context, free: list[Appliance], ac: bool) -> dict[str, list[App
     for a in free:
         name = (a.name if a.running_w >= HEAVY_W else "Mains sockets") if ac else _group_of(a, amps[a.id])
         groups.setdefault(name, []).append(a)
+    if not ac:
+        groups = _light_apart(ctx, groups)
     out: dict[str, list[Appliance]] = {}
     limit = max(ctx.region.ac_breakers_a[:2]) * ctx.region.continuous_frac if ac else SHARED_FUSE_A / 1.25
     for name, items in groups.items():
@@ -64,6 +66,22 @@ def _groups(ctx: Context, free: list[Appliance], ac: bool) -> dict[str, list[App
         shares = split.circuits + [[i] for i in split.oversize]
         for n, ids in enumerate(shares, 1):
             out[f"{name} {n}" if len(shares) > 1 else name] = [by_id[i] for i in ids]
+    return out
+
+
+def _light_apart(ctx: Context, groups: dict[str, list[Appliance]]) -> dict[str, list[Appliance]]:
+    """A group with more than half of the lighting as two, so that one fuse doesn't make it dark; none where one lamp is that much."""
+    whole = sum(a.running_w * a.count for a in ctx.design.life.appliances if a.kind == "light")
+    out: dict[str, list[Appliance]] = {}
+    for name, items in groups.items():
+        watts = [a.running_w * a.count for a in items]
+        if items[0].kind != "light" or len(items) < 2 or sum(watts) <= 0.5 * whole + EPS or max(watts) > 0.5 * whole + EPS:
+            out[name] = items
+            continue
+        halves: tuple[list[Appliance], list[Appliance]] = ([], [])
+        for a in sorted(items, key=lambda a: -a.running_w * a.count):
+            min(halves, key=lambda h: sum(x.running_w * x.count for x in h)).append(a)
+        out |= {f"{name} {n}": half for n, half in enumerate(halves, 1)}
     return out
 
 

@@ -44,8 +44,8 @@ export function sentenceOf(run: TripRun): string {
     if (run.missing_wh_day < 1) return `${least} Everything runs in all of ${run.draw_count} weathers.`;
     const names = run.shed?.slice(0, 3).join(", ") ?? "";
     const more = (run.shed?.length ?? 0) > 3 ? " and more" : "";
-    const from = run.shed_first_d != null ? ` first on ${moment(run, run.shed_first_d)}` : "";
-    return `${least} What must run always runs; ${names || "the least needed loads"}${more} are switched off when it gets low,${from}: ${Math.round(run.missing_wh_day)} Wh a day are missing.`;
+    const from = run.shed_first_d != null ? `, first on ${moment(run, run.shed_first_d)}` : "";
+    return `${least} What must run always runs; ${names || "the least needed loads"}${more} are switched off when it gets low${from}: ${Math.round(run.missing_wh_day)} Wh a day are missing.`;
   }
   const first = run.first_short_p50_d ?? run.first_short_d;
   const often = run.first_short_p50_d != null ? "in half of them" : "in the worst of them";
