@@ -301,7 +301,7 @@ def test_a_sub_board_is_built_fed_and_given_three_circuits(page: Page, load: Any
     assert sum(c.board == board and c.kind == "load" for c in design.wiring.circuits) == 3
     assert design.circuit(feeder.id).area_mm2 > 0
     hand(page, id, "wiring", "circuit:water-pump-10-l-min")
-    slate.get_by_role("button", name="Lost from bank to appliance").first.click()
+    slate.get_by_role("button", name="Lost from the busbar to the appliance").first.click()
     expect(slate.get_by_test_id("working").first).to_contain_text(feeder.name)
 
 
@@ -318,7 +318,7 @@ def test_what_if_moves_the_figures_and_keeps_only_when_told(page: Page, load: An
     assert stored(id).circuit("front-fridge-90-l").area_mm2 == 2.5
     with saving(page):
         slate.get_by_role("button", name="Keep it").click()
-    assert stored(id).circuit("front-fridge-90-l").area_mm2 == 6
+    assert stored(id).circuit("front-fridge-90-l").area_mm2 == 10
 
 
 def test_the_lists_and_labels_print_what_the_schedule_says(page: Page, load: Any, stored: Any) -> None:

@@ -7,9 +7,12 @@ from typing import Any
 import pytest
 
 from bothy.core.contract import BadInput
+from bothy.core.figure import given
+from bothy.core.proposals.supply import us_inlet
 from bothy.core.proposing import accept, propose
 from bothy.core.report import report
 from bothy.core.wiring.lists import bench_lists
+from bothy.core.wiring.mains import Draw, fuller_leg, kept_on
 from bothy.core.wiring.mains_rules import LEAST_BOND_MM2
 from tests.core.test_rules import plugged
 from tests.designs import FRIDGE, INVERTER, KETTLE, LAMP, lived, made, reported, wired
@@ -94,6 +97,25 @@ def test_what_the_supply_carries_is_the_weaker_of_inlet_and_post_and_its_continu
     assert us.wiring.mains.limit_a == pytest.approx(0.8 * 6.0)
     charger = 20 * 12.8 * 1.1 / 0.88 / 230
     assert r.wiring.mains.supply_a == pytest.approx(1000 / 230 + charger)
+
+
+def test_each_of_two_legs_carries_its_own_loads() -> None:
+    """Three air conditioners and a kettle, by hand: 13, 13, 13 and 12 A on two legs are 26 on the fuller; each may carry 40 of its 50."""
+    shared = [Draw(n, a) for n, a in (("one", 13.0), ("two", 13.0), ("three", 13.0), ("kettle", 12.0))]
+    on, off = kept_on(shared, 40.0)
+    assert [d.name for d in off] == ["kettle"]
+    on, off = kept_on(shared, 20.0, 2)
+    assert [d.name for d in on] == ["one", "two"]
+    assert [d.name for d in off] == ["three", "kettle"]
+    parts = [(d.name, given("current_a", d.amps, "typed", "")) for d in shared]
+    assert sum(f.value for _, f in fuller_leg(parts, 1)) == 51.0
+    assert sum(f.value for _, f in fuller_leg(parts, 2)) == 26.0
+
+
+def test_the_inlet_of_a_us_proposal_carries_everything_on_its_legs() -> None:
+    assert us_inlet([8.0], 0.8) == (15.0, 1)
+    assert us_inlet([13.0, 10.0], 0.8) == (30.0, 1)
+    assert us_inlet([13.0, 13.0], 0.8) == (50.0, 2)
 
 
 def test_leads_reach_every_circuit_or_say_which_they_do_not() -> None:

@@ -52,13 +52,27 @@ class Draw(NamedTuple):
     amps: float
 
 
-def kept_on(draws: list[Draw], limit_a: float) -> tuple[list[Draw], list[Draw]]:
-    """What stays on and what is shed, in the order in which things are to stay on; what still fits beside the others runs too."""
+def kept_on(draws: list[Draw], limit_a: float, legs: int = 1) -> tuple[list[Draw], list[Draw]]:
+    """What stays on and what is shed, in the order in which things are to stay on; what still fits beside the others on its leg runs too."""
     on: list[Draw] = []
     off: list[Draw] = []
+    carried = [0.0] * legs
     for d in draws:
-        (on if sum(x.amps for x in on) + d.amps <= limit_a + EPS else off).append(d)
+        leg = min(range(legs), key=lambda i: carried[i])
+        if carried[leg] + d.amps <= limit_a + EPS:
+            carried[leg] += d.amps
+            on.append(d)
+        else:
+            off.append(d)
     return on, off
+
+
+def fuller_leg(parts: list[tuple[str, Figure]], legs: int) -> list[tuple[str, Figure]]:
+    """The parts on the leg that carries most, each circuit put whole on the leg that carries less, the largest first."""
+    shares: list[list[tuple[str, Figure]]] = [[] for _ in range(legs)]
+    for p in sorted(parts, key=lambda p: -p[1].value):
+        min(shares, key=lambda s: sum(x.value for _, x in s)).append(p)
+    return max(shares, key=lambda s: sum(x.value for _, x in s))
 
 
 def draws_of(ctx: Context, ac: list[Worked], keep: list[str]) -> list[Draw]:
@@ -74,7 +88,7 @@ def usual(ctx: Context) -> dict[str, object]:
     shore = ctx.design.power.shore
     charger = shore.charger_current_a * ctx.bank_v * CHARGER_INPUT / ctx.region.mains_v if shore is not None else 0.0
     at_once = charger + sum(a.running_w * a.count for a in ctx.design.life.appliances if a.supply == "ac") / ctx.region.mains_v
-    shed: Literal["hand", "none"] = "hand" if shore is not None and at_once > supply_limit(ctx).value + EPS else "none"
+    shed: Literal["hand", "none"] = "hand" if shore is not None and at_once > shore.legs * supply_limit(ctx).value + EPS else "none"
     return Mains(poles=ctx.region.mains_poles, shedding=shed, rcd_type="a", by="proposal").model_dump(mode="json")
 
 
@@ -110,12 +124,14 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
     if ctx.design.power.shore is not None:
         charger = ctx.design.power.shore.charger_current_a * ctx.bank_v * CHARGER_INPUT / ctx.region.mains_v
         parts.append((ctx.design.power.shore.name, given("current_a", charger, "computed", "charger at its full output, 88 % efficient, typical")))
+    legs = ctx.design.power.shore.legs if ctx.design.power.shore is not None else 1
+    told = "Current from the supply" if legs == 1 else "Current on the fuller of two legs"
     needs = ctx.book.put(
-        "mains/supply_a", total("Current from the supply", "A", parts, "all that can run at once; heavy ones by turns only where something sheds them")
+        "mains/supply_a", total(told, "A", fuller_leg(parts, legs), "all that can run at once; heavy ones by turns only where something sheds them")
     )
     limit = ctx.book.put("mains/limit_a", supply_limit(ctx))
     charging = [Draw(p[0], p[1].value) for p in parts[len(ac) :]]
-    on, off = kept_on([*draws_of(ctx, ac, m.keep), *charging], limit.value)
+    on, off = kept_on([*draws_of(ctx, ac, m.keep), *charging], limit.value, legs)
     out = quick(
         MainsPart,
         usual_poles=ctx.region.mains_poles,

@@ -137,11 +137,12 @@ const SPECS: Record<Exclude<PartId, "solar" | "controller">, (what: Record<strin
   shore: () => [
     quantity("charger_current_a", "charge current", "current", "A"),
     quantity("inlet_current_a", "inlet", "current", "A", { ...USUAL, note: "empty: the region's usual" }),
+    { ...quantity("legs", "live legs, 1 or 2", "count", ""), note: "2: a supply of 120/240 V" },
     quantity("supply_current_a", "pitch supply", "current", "A", { ...USUAL, note: "empty: as the inlet" }),
     MASS,
   ],
 };
-const WHOLE = new Set(["series_count", "parallel_count"]);
+const WHOLE = new Set(["series_count", "parallel_count", "legs"]);
 const FIGURES: Record<PartId, string> = {
   bank: "power/bank/",
   inverter: "power/feed/",

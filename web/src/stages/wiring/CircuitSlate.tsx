@@ -82,7 +82,7 @@ export function CircuitSlate({ c }: { c: Circuit }) {
       {p.problem && <p className="my-1 text-[#f0c445]">{p.problem}</p>}
       {p.drop_v != null && (
         <HeadroomBar
-          label={c.kind === "load" ? "voltage lost from bank to appliance" : "voltage lost on this cable"}
+          label={c.kind === "load" ? "voltage lost from the busbar to the appliance" : "voltage lost on this cable"}
           need={c.kind === "load" ? (p.path_drop_v ?? p.drop_v) : p.drop_v}
           have={p.limit_v}
           unit="V"

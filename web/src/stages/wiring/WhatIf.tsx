@@ -12,7 +12,7 @@ import { AWG_SIZES, METRIC_SIZES } from "./words";
 
 type Slid = { length?: number; size?: number; load?: number };
 const ROWS: [string, string, string][] = [
-  ["path_drop_v", "lost from bank to appliance", "V"],
+  ["path_drop_v", "lost from busbar to appliance", "V"],
   ["drop_v", "lost on this cable", "V"],
   ["worst_v", "voltage at its end, worst moment", "V"],
   ["heat_w", "heat in the cable", "W"],
