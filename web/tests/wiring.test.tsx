@@ -71,7 +71,7 @@ describe("what if", () => {
     fireEvent.click(screen.getByRole("button", { name: /What if/ }));
     fireEvent.change(screen.getByLabelText("size of the cable"), { target: { value: "6" } });
     expect(await screen.findByText(/goes: danger-one title/)).toBeTruthy();
-    const row = screen.getByText("lost from bank to appliance").closest("tr")!;
+    const row = screen.getByText("lost from busbar to appliance").closest("tr")!;
     expect(within(row).getByText("0.5 V")).toBeTruthy();
     expect(within(row).getByText("0.2 V")).toBeTruthy();
     expect(edits()).toEqual([]);

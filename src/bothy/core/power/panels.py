@@ -77,12 +77,12 @@ MOST_CLIPPED = 0.10
 """Part of its label that a controller chosen by Bothy may clip in the best hours."""
 
 
-def cheapest_controller(ctx: Context, arrays: list[SolarArray], allowed: list[Part]) -> tuple[Part, SolarStringOut] | None:
-    """The first of a list (cheapest first) that takes these arrays without a finding and clips little of their label; None where none does."""
+def cheapest_controller(ctx: Context, arrays: list[SolarArray], allowed: list[Part], most_clipped: float = MOST_CLIPPED) -> tuple[Part, SolarStringOut] | None:
+    """The first of a list (cheapest first) that takes these arrays without a finding and clips no more than ``most_clipped`` of their label; None where none does."""
     top_v = max(a.voc_v * a.series_count for a in arrays)
     label_a = sum(array_power(a) for a in arrays) / (14.4 * ctx.scale)
     for part in allowed:
-        if top_v > part.data["max_voltage_v"] or part.data["max_charge_current_a"] < (1 - MOST_CLIPPED) * label_a:
+        if top_v > part.data["max_voltage_v"] or part.data["max_charge_current_a"] < (1 - most_clipped) * label_a:
             continue
         out = solar_string(string_input(ctx, arrays, SolarController.model_validate(part.data)))
         if not BAD_STRING_RULES & set(out.rules):

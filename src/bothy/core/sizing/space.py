@@ -26,6 +26,8 @@ REASONS = {
 RELAXED = ("roof", "payload", "budget", "alternator")
 """Reasons that a person may decide to lift; what lifting one of them would give is looked at."""
 MOST_PARALLEL, MOST_SERIES_PANELS = 6, 4
+SEARCH_CLIPPED = 0.2
+"""What a controller may cut off of the panels' label in a search: each set is run through the weathers, which show what that costs."""
 
 
 @dataclass(frozen=True)
@@ -126,7 +128,7 @@ def _controller(ctx: Context, panel: Part, s: int, n: int, controllers: list[Par
     taken = {a.id for a in ctx.design.power.own_arrays}
     array = SolarArray.model_validate({**d, "id": slug("roof", taken), "name": f"{s * n} × {panel.name}"[:120], "part": _key_of(panel), "series_count": s, "parallel_count": n,
                                        "unit_mass_kg": panel.mass_kg or None, "disconnect": True, **placed})  # fmt: skip
-    found = cheapest_controller(ctx, [array], controllers)
+    found = cheapest_controller(ctx, [array], controllers, SEARCH_CLIPPED)
     return None if found is None else (found[0], array.model_copy(update={"string_fuse": found[1].string_fuse_required}))
 
 
@@ -145,7 +147,9 @@ def _owned_panels(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
     if power.controller is not None and power.controller.owned:
         control, name, cost = power.controller, power.controller.name, _cost(power.controller, 1, power.controller.mass_kg)
     else:
-        found = cheapest_controller(ctx, arrays, sorted((c for c in allowed if c.kind == "controller"), key=lambda c: (c.price_eur, c.mass_kg, c.key)))
+        found = cheapest_controller(
+            ctx, arrays, sorted((c for c in allowed if c.kind == "controller"), key=lambda c: (c.price_eur, c.mass_kg, c.key)), SEARCH_CLIPPED
+        )
         if found is None:
             dropped["controller"] += 1
             return []
