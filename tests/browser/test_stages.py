@@ -76,15 +76,15 @@ def test_a_finding_is_kept_with_a_reason_and_a_danger_only_answered(page: Page, 
     danger.get_by_label("Reason").fill("Heated bay comes in November")
     danger.get_by_role("button", name="Keep").click()
     expect(danger).to_contain_text("Answered, still a danger: Heated bay")
-    expect(page.get_by_label("3 dangers, 12 faults, 0 questions open")).to_be_visible()
+    expect(page.get_by_role("link", name="3 dangers, 12 faults, 0 questions open")).to_be_visible()
     fault = page.locator('[data-finding="power-inverter-breaker-small:inverter"]')
     fault.get_by_role("button", name="Keep with a reason…").click()
     fault.get_by_label("Reason").fill("Kettle stays on the hook-up")
     fault.get_by_role("button", name="Keep", exact=True).click()
-    expect(page.get_by_label("3 dangers, 11 faults, 0 questions open")).to_be_visible()
+    expect(page.get_by_role("link", name="3 dangers, 11 faults, 0 questions open")).to_be_visible()
     assert [a.reason for a in stored(id).accepted] == ["Heated bay comes in November", "Kettle stays on the hook-up"]
     fault.get_by_role("button", name="open again").click()
-    expect(page.get_by_label("3 dangers, 12 faults, 0 questions open")).to_be_visible()
+    expect(page.get_by_role("link", name="3 dangers, 12 faults, 0 questions open")).to_be_visible()
 
 
 def test_hours_are_dragged_and_moved_by_key(page: Page, load: Any, stored: Any) -> None:

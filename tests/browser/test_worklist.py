@@ -23,7 +23,7 @@ def ordinary() -> Any:
 def test_ticked_remedies_are_one_change_that_undo_takes_back(page: Page, load: Any, stored: Any) -> None:
     id = load()
     page.goto(f"/v/{id}/power")
-    page.get_by_label(COUNTERS).click()
+    page.get_by_role("link", name=COUNTERS).click()
     listed = page.get_by_role("main", name="Worklist")
     expect(listed).to_contain_text("3 dangers, 12 faults")
     before = stored(id)
@@ -44,7 +44,7 @@ def test_from_the_proposals_to_a_clean_list(page: Page, load: Any, stored: Any) 
     assert not [f.rule for f in report(design).findings if f.severity in ("danger", "fault")]
     id = load(design)
     page.goto(f"/v/{id}/worklist")
-    expect(page.get_by_label("Worklist: 0 dangers, 0 faults")).to_be_visible()
+    expect(page.get_by_role("link", name="Worklist: 0 dangers, 0 faults")).to_be_visible()
     said = page.get_by_role("region", name="Say it", exact=True)
     while said.count():
         row = said.locator("[data-finding]").first
@@ -55,7 +55,7 @@ def test_from_the_proposals_to_a_clean_list(page: Page, load: Any, stored: Any) 
             answer = row.get_by_role("button", name="Keep", exact=True)
         with saving(page):
             answer.click()
-    expect(page.get_by_label("Worklist: 0 dangers, 0 faults, 0 questions open")).to_be_visible()
+    expect(page.get_by_role("link", name="Worklist: 0 dangers, 0 faults, 0 questions open")).to_be_visible()
     assert stored(id).wiring.isolator_a
 
 

@@ -148,11 +148,14 @@ function Header() {
         to={`/v/${variantId}/worklist`}
         className="flex items-center gap-1 px-1 text-peat no-underline hover:bg-sheet"
         title="Worklist: everything that is open (l)"
-        aria-label={`Worklist: ${count("danger")} dangers, ${count("fault")} faults, ${count("question")} questions open`}
       >
+        <span className="sr-only">Worklist: </span>
         <span className="num">{count("danger")}</span> <FindingMark severity="danger" />
+        <span className="sr-only">dangers, </span>
         <span className="num ml-1.5">{count("fault")}</span> <FindingMark severity="fault" />
+        <span className="sr-only">faults, </span>
         <span className="num ml-1.5">{count("question")}</span> <FindingMark severity="question" />
+        <span className="sr-only">questions open</span>
       </Link>
       <span className="flex gap-1 max-[899px]:hidden">
         <button type="button" className="btn px-2" disabled={!v.canUndo} onClick={() => void v.undo()} title="undo (z)">

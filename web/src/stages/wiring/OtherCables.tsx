@@ -68,9 +68,9 @@ export function OtherCables() {
         <table className="w-full border-collapse text-[13px]">
           <thead className="text-[11px] text-dim">
             <tr>
-              {["", "code", "cable", "length", "size", "flows", "carries", "protected by", ""].map((h, i) => (
+              {["finding", "code", "cable", "length", "size", "flows", "carries", "protected by", "take out"].map((h, i) => (
                 <th key={i} scope="col" className="px-1 text-left font-semibold">
-                  {h}
+                  {i === 0 || i === 8 ? <span className="sr-only">{h}</span> : h}
                 </th>
               ))}
             </tr>
