@@ -18,6 +18,7 @@ from bothy.core.proposing import accept, propose
 from bothy.core.report import report
 from bothy.core.sizing.prices import price_and_mass
 from bothy.core.sizing.space import bank_options, driving_options, panel_options, parts_allowed, space_of
+from tests.core.test_ordinary_vehicles import VEHICLES, design_of
 from tests.core.test_sizing_search import few, hungry
 from tests.designs import FRIDGE, LAMP, lived, made
 
@@ -176,3 +177,13 @@ def test_what_is_owned_is_not_proposed_again() -> None:
     assert after.power.arrays == design.power.arrays
     assert after.power.controller is not None
     assert {o.key for o in driving_options(Context(design), parts_allowed(design))} >= {"no-driving"}
+
+
+def test_a_feeder_says_what_copper_the_joint_choice_saves() -> None:
+    """A boat's long ways at 3 %: with its feeder at 1 % every branch would be thicker."""
+    boat = next(design_of(row) for row in VEHICLES if row[0] == "boat")
+    feeder = next(p for p in propose(boat) if p.title == "Board feed")
+    told = [w for w in feeder.why if "kg of copper" in w]
+    assert len(told) == 1
+    together, apart = (float(x.split(" kg")[0].split()[-1]) for x in (told[0], told[0].split("would be")[1]))
+    assert together < apart

@@ -71,7 +71,7 @@ export function Keeping({ finding, done, plain }: { finding: Finding; done: () =
 }
 
 /** The remedy's button. A remedy that would bring another danger or fault says so first, and wants a second press. */
-export function Fix({ finding }: { finding: Finding }) {
+export function Fix({ finding, plain }: { finding: Finding; plain?: boolean }) {
   const v = useVariant();
   const [brings, setBrings] = useState<Finding[] | null>(null);
   const [looking, setLooking] = useState(false);
@@ -98,7 +98,7 @@ export function Fix({ finding }: { finding: Finding }) {
           It would also bring {brings.map((f) => `${f.severity}: ${f.title} (${f.subject_name})`).join("; ")}.
         </p>
       ) : null}
-      <button type="button" className="btn btn-main" disabled={looking} onClick={() => void press()}>
+      <button type="button" className={plain ? "btn" : "btn btn-main"} disabled={looking} onClick={() => void press()}>
         {brings?.length ? `${fix.label} all the same` : fix.label}
       </button>
     </>

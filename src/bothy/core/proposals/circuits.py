@@ -13,7 +13,7 @@ from bothy.core.design.wiring import Circuit, OtherCable
 from bothy.core.power.panels import all_controllers
 from bothy.core.power.uses import HEAVY_W
 from bothy.core.proposals.base import Proposal, slug
-from bothy.core.wiring.circuits import Worked, size_text
+from bothy.core.wiring.circuits import Worked, saved_kg, size_text
 from bothy.core.wiring.currents import at_the_peak, design_current
 from bothy.core.wiring.lighting import propose_zones
 from bothy.core.wiring.mains import usual
@@ -25,6 +25,7 @@ from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 OWN_KINDS = ("medical", "cooling", "heating", "pump")
 OWN_FROM_A = 5.0
 SHARED_CABLE_A, SHARED_FUSE_A = 24.0, 15.0
+TOLD_KG = 0.05
 MAINS_NOTE = "Mains: a design aid only; a licensed electrician designs, connects and certifies it."
 ZONES = {"kitchen": "kitchen", "living": "living", "cab": "living", "bed": "bed", "washroom": "bed", "garage": "rear", "outside": "rear", "roof": "rear"}
 ZONE_NAMES = {"kitchen": "kitchen", "living": "living and cab", "bed": "bed and washroom", "rear": "rear and outside"}
@@ -212,6 +213,7 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
         out.append(Proposal(id="mains", group="circuits", status="new", title="Mains side", what=f"{ctx.region.residual_device.removeprefix('a ')}, {side['poles']}-pole breakers, change-over, bond by relay",
                             why=["What the region usually has, for the electrician to check.", MAINS_NOTE], assumes=["Hard-wired, with an automatic change-over in the inverter."],
                             patch=[{"op": "replace", "path": "/wiring/mains", "value": side}]))  # fmt: skip
+    copper = saved_kg(ctx, worked) if any(w.index >= first_new and w.circuit.kind == "feeder" for w in worked) else None
     for w in worked:
         c = w.circuit
         if w.index >= first_new:
@@ -219,6 +221,10 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
             if sized is None:
                 continue
             value, why = sized
+            if c.kind == "feeder" and copper is not None and copper[1] - copper[0] > TOLD_KG:
+                why.append(
+                    f"Chosen together with its branches: {copper[0]:.2f} kg of copper; with the feeder at 1 % and each branch by itself it would be {copper[1]:.2f} kg."
+                )
             patch: list[dict[str, Any]] = []
             if c.board in pending:
                 patch.append({"op": "add", "path": "/wiring/boards/-", "value": pending[c.board]})

@@ -90,7 +90,7 @@ function Row({ f, ticked, onTick }: RowProps) {
           </div>
         )}
         <div className="no-print mt-0.5 flex flex-wrap gap-1">
-          {fix && isOpen(f) && <Fix finding={f} />}
+          {fix && isOpen(f) && <Fix finding={f} plain />}
           {(f.answers ?? []).map((a) => (
             <button key={a.label} type="button" className="btn" onClick={() => void v.edit(a.patch as never, `${f.title} ${a.label}`)}>
               {a.label}
