@@ -1,0 +1,91 @@
+"""Every rule of power and wiring is silent on a neighbour of the design that raises it: one value changed, and where it is a number, close to the threshold on both sides."""
+
+from __future__ import annotations
+
+import copy
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+
+from bothy.core.contract import BadInput
+from bothy.core.design.document import load_design
+from bothy.core.report import report
+from tests.core.test_rules import RAISED
+
+FACTORS = (0.5, 2.0, 0.1, 10.0)
+CLOSE = 0.01
+Path = tuple[str | int, ...]
+
+
+def leaves(data: Any, at: Path = ()) -> Iterator[tuple[Path, Any]]:
+    """Every value of a document with its path."""
+    items = data.items() if isinstance(data, dict) else enumerate(data) if isinstance(data, list) else ()
+    for k, v in items:
+        if isinstance(v, (dict, list)):
+            yield from leaves(v, (*at, k))
+            yield (*at, k), v
+        elif k not in ("id", "schema_version", "name"):
+            yield (*at, k), v
+
+
+def changed(data: Any, path: Path, value: Any) -> Any:
+    """A copy with another value at a path; with None the key or item is left out."""
+    out = copy.deepcopy(data)
+    here = out
+    for k in path[:-1]:
+        here = here[k]
+    if value is None:
+        del here[path[-1]]
+    else:
+        here[path[-1]] = value
+    return out
+
+
+def raises(rule: str, data: Any) -> bool | None:
+    """Whether a rule is raised; None where the document is refused."""
+    try:
+        return rule in {f.rule for f in report(load_design(copy.deepcopy(data))).findings}
+    except BadInput:
+        return None
+
+
+def number(v: Any) -> bool:
+    return isinstance(v, (int, float)) and not isinstance(v, bool) and v != 0
+
+
+def neighbour(rule: str, data: Any) -> tuple[Path, Any, Any] | None:
+    """One value by whose change the rule falls silent: its path, what it was and what it is then. Numbers first."""
+    found = list(leaves(data))
+    for path, v in (x for x in found if number(x[1])):
+        for factor in FACTORS:
+            new = type(v)(v * factor)
+            if new != v and raises(rule, changed(data, path, new)) is False:
+                return path, v, new
+    for path, v in (x for x in found if not number(x[1])):
+        for new in ((not v) if isinstance(v, bool) else None, None):
+            if raises(rule, changed(data, path, new)) is False:
+                return path, v, new
+    return None
+
+
+@pytest.mark.parametrize("rule", sorted(RAISED))
+def test_a_neighbour_is_silent_on_both_sides_of_the_threshold(rule: str) -> None:
+    data = RAISED[rule]
+    assert raises(rule, data)
+    near = neighbour(rule, data)
+    assert near is not None, "no single change silences it"
+    path, loud, silent = near
+    if not (number(loud) and number(silent)) or isinstance(loud, int):
+        return
+    for _ in range(30):
+        if abs(loud - silent) <= CLOSE * abs(loud):
+            break
+        middle = (loud + silent) / 2
+        if raises(rule, changed(data, path, middle)):
+            loud = middle
+        else:
+            silent = middle
+    assert raises(rule, changed(data, path, loud))
+    assert not raises(rule, changed(data, path, silent))
+    assert abs(loud - silent) <= CLOSE * abs(loud)
