@@ -230,7 +230,7 @@ export function Component() {
         </button>
       </div>
       {chosen.length > 0 && <Together key={`${v.revision} ${chosen.map((f) => f.id).join()}`} findings={chosen} done={() => setTicked([])} />}
-      <div ref={list} className="min-h-0 flex-1 overflow-auto bg-sheet print-flow" onKeyDown={move} role="region" aria-label="Open lines" tabIndex={0}>
+      <div ref={list} className="relative min-h-0 flex-1 overflow-auto bg-sheet print-flow" onKeyDown={move} role="region" aria-label="Open lines" tabIndex={0}>
         {groups.length === 0 && (
           <p className="p-4 text-dim">{all.length === 0 ? "Nothing is found: begin with Vehicle and Life." : "Nothing fits these filters."}</p>
         )}
