@@ -34,7 +34,7 @@ const input = (name: string, label: string, value: number, unit: string, key: st
   key,
 });
 
-const finding = (id: string, severity: string, more: object = {}) => ({
+export const finding = (id: string, severity: string, more: object = {}) => ({
   id,
   rule: id,
   severity,

@@ -4,28 +4,10 @@ import { describe, expect, it } from "vitest";
 import type { Design, Finding } from "../src/data/client";
 import { changes, doing, together } from "../src/data/worklist";
 import { Component as Worklist } from "../src/stages/worklist/Worklist";
-import { mount } from "./mounted";
+import { finding, mount } from "./mounted";
 import { onDesign } from "./onstage";
 
-const one = (id: string, more: object = {}) => ({
-  id,
-  rule: id,
-  severity: "fault",
-  stage: "wiring",
-  subject: "c1",
-  subject_name: "A1 Lamp",
-  title: `${id} title`,
-  message: `${id} message`,
-  remedy: "do this",
-  source: "a book",
-  figures: [],
-  related: [],
-  rests_on: [],
-  answers: [],
-  fix: null,
-  accepted: null,
-  ...more,
-});
+const one = (id: string, more: object = {}) => finding(id, "fault", { rests_on: [], answers: [], ...more });
 const set = (path: string, value: unknown) => ({ op: "replace", path, value });
 const CIRCUIT = "/wiring/circuits/0";
 const findings = [

@@ -105,8 +105,27 @@ export function Fix({ finding, plain }: { finding: Finding; plain?: boolean }) {
   );
 }
 
+/** What was answered of a finding, with the way to open it again. */
+export function Kept({ finding }: { finding: Finding }) {
+  const { design, edit } = useVariant();
+  if (!finding.accepted) return null;
+  const open = () => {
+    const i = design.accepted?.findIndex((a) => a.finding === finding.id) ?? -1;
+    if (i >= 0) void edit([{ op: "remove", path: `/accepted/${i}` }], `opened again: ${finding.title}`);
+  };
+  return (
+    <p className="my-1 border-l-2 border-moss pl-2">
+      {finding.severity === "danger" ? "Answered, still a danger: " : "Kept: "}
+      {finding.accepted}{" "}
+      <button type="button" className="no-print underline" onClick={open}>
+        open again
+      </button>
+    </p>
+  );
+}
+
 function One({ finding }: { finding: Finding }) {
-  const { edit, design } = useVariant();
+  const { edit } = useVariant();
   const [answering, setAnswering] = useState(false);
   const box = useRef<HTMLElement>(null);
   const { state, key } = useLocation();
@@ -115,10 +134,6 @@ function One({ finding }: { finding: Finding }) {
   }, [state, key, finding.id]);
   const severity = finding.severity as Severity;
   const fix = finding.fix;
-  const remove = () => {
-    const i = design.accepted?.findIndex((a) => a.finding === finding.id) ?? -1;
-    if (i >= 0) void edit([{ op: "remove", path: `/accepted/${i}` }], `opened again: ${finding.title}`);
-  };
   return (
     <article ref={box} className="border-b border-slate-2 py-2" data-finding={finding.id} id={`finding-${finding.id}`} tabIndex={-1}>
       <div className="flex gap-1.5 font-semibold">
@@ -141,15 +156,7 @@ function One({ finding }: { finding: Finding }) {
       {(finding.rests_on?.length ?? 0) > 0 && (
         <p className="my-1 text-[12px] text-[#d3b6e6]">Rests on what is only assumed so far: {finding.rests_on?.join(", ")}.</p>
       )}
-      {finding.accepted && (
-        <p className="my-1 border-l-2 border-moss pl-2">
-          {severity === "danger" ? "Answered, still a danger: " : "Kept: "}
-          {finding.accepted}{" "}
-          <button type="button" className="underline" onClick={remove}>
-            open again
-          </button>
-        </p>
-      )}
+      <Kept finding={finding} />
       <div className="mt-1 flex flex-wrap gap-1">
         {fix && <Fix finding={finding} />}
         {(finding.answers ?? []).map((a) => (

@@ -7,7 +7,7 @@ import { preview, turns } from "../../data/preview";
 import { useFindings } from "../../data/trip";
 import { useVariant } from "../../data/variant";
 import { changes, DOING, type Doing, doing, NOTES, together } from "../../data/worklist";
-import { FindingMark, Fix, Keeping, type Severity } from "../../parts/Findings";
+import { FindingMark, Fix, Keeping, Kept, type Severity } from "../../parts/Findings";
 import { usePerson } from "../../shell/person";
 import { STAGES, stageOf } from "../../shell/stages";
 
@@ -43,10 +43,6 @@ function Row({ f, ticked, onTick }: RowProps) {
   const fix = f.fix;
   const told = fix ? changes(v.design, fix.patch as unknown as PatchOp[], units) : [];
   const severity = f.severity as Severity;
-  const again = () => {
-    const i = v.design.accepted?.findIndex((a) => a.finding === f.id) ?? -1;
-    if (i >= 0) void v.edit([{ op: "remove", path: `/accepted/${i}` }], `opened again: ${f.title}`);
-  };
   return (
     <li className="flex gap-2 border-b border-line px-3 py-1.5" data-finding={f.id}>
       <span className="w-5 shrink-0 pt-0.5">
@@ -80,15 +76,7 @@ function Row({ f, ticked, onTick }: RowProps) {
             {told.length > 4 ? ` · and ${told.length - 4} more` : ""}
           </div>
         )}
-        {f.accepted && (
-          <div className="border-l-2 border-moss pl-2">
-            {severity === "danger" ? "Answered, still a danger: " : "Kept: "}
-            {f.accepted}{" "}
-            <button type="button" className="no-print underline" onClick={again}>
-              open again
-            </button>
-          </div>
-        )}
+        <Kept finding={f} />
         <div className="no-print mt-0.5 flex flex-wrap gap-1">
           {fix && isOpen(f) && <Fix finding={f} plain />}
           {(f.answers ?? []).map((a) => (
