@@ -315,3 +315,10 @@ def test_a_column_that_is_not_known_can_be_said() -> None:
     assert brought(text, columns={"thing": "name", "Zugleistung": "power"})[0]["power_w"] == 6.0
     with pytest.raises(BadInput, match="no column"):
         preview(text, columns={"thing": "nonsense"})
+
+
+def test_the_first_column_is_the_name_where_the_others_are_understood() -> None:
+    made = preview("Thing;Watts;Hours/day;Farbe\nKettle;2000;0.1;red\n")
+    assert made.columns["name"] == "Thing"
+    assert made.ignored_columns == ["Farbe"]
+    assert made.lines[0].mains is True

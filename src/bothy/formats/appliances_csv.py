@@ -280,6 +280,10 @@ def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = 
             found[field] = next(i for i, c in enumerate(rows[start]) if c.strip() == heading)
             units[field] = _clean(heading)[1]
             ignored.remove(heading)
+    if "name" not in found and found and ignored and not columns:
+        # what stands first beside columns that are understood is what the lines are called
+        found["name"] = next(i for i, c in enumerate(rows[start]) if c.strip() == ignored[0])
+        ignored = ignored[1:]
     if "name" not in found or not {"power", "label energy", "charge energy", "charge a day"} & set(found):
         raise BadInput("columns", f"are not those of an appliance list: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; "
                                   f"at least “name” and “power” (or “label energy”) are needed. Bothy's own: {', '.join(COLUMNS)}")  # fmt: skip
