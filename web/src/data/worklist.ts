@@ -69,7 +69,7 @@ export function changes(design: Design, ops: PatchOp[], units: UnitSystem): stri
     const last = op.path.split("/").at(-1) as string;
     if (op.op === "add") {
       const kind = op.path.split("/").at(-2) ?? "";
-      out.push(`+ ${(op.value as { name?: string } | null)?.name ?? kind.replaceAll("_", " ")}`);
+      out.push(`+ ${(op.value as { name?: string } | null)?.name || kind.replaceAll("_", " ")}`);
       continue;
     }
     if (last === "part" || last === "name") continue;
