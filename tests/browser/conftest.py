@@ -13,9 +13,9 @@ from bothy.core.design.document import Design
 from bothy.core.sound import sound
 from bothy.demo import curlew
 from bothy.store.projects import Projects
-from tests.browser.serving import ARGUMENTS, AXE, CHROMIUM, served, watch
+from tests.browser.serving import ARGUMENTS, AXE, CHROMIUM, PATIENCE_MS, served, watch
 
-expect.set_options(timeout=20_000)
+expect.set_options(timeout=PATIENCE_MS)
 
 
 @pytest.fixture(scope="session")
@@ -35,7 +35,7 @@ def browser() -> Iterator[Browser]:
 @pytest.fixture
 def context(browser: Browser, base: str, engine: Engine) -> Iterator[BrowserContext]:
     made = browser.new_context(base_url=base, viewport={"width": 1280, "height": 800}, accept_downloads=True)
-    made.set_default_timeout(20_000)
+    made.set_default_timeout(PATIENCE_MS)
     yield made
     made.close()
 

@@ -25,6 +25,8 @@ ARGUMENTS = [
     "--no-first-run",
     "--disable-quic",
 ]
+PATIENCE_MS = 120_000
+"""So long a test waits for what a page is to show before it fails; a machine may be many times slower than the one it was written on."""
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
