@@ -101,7 +101,7 @@ def test_the_searchs_answer_is_taken_over_and_the_shortage_is_gone(page: Page, l
     expect(page.get_by_text(re.compile(r"Power runs short on \d+ % of the days"))).to_be_visible()
     page.get_by_role("button", name="Find parts").click()
     page.get_by_role("button", name="Search", exact=True).click()
-    expect(page.get_by_role("button", name="Search again")).to_be_visible(timeout=60_000)
+    expect(page.get_by_role("button", name="Search again")).to_be_visible()
     expect(page.get_by_text(re.compile("^For the least money:"))).to_be_visible()
     row = page.get_by_role("grid", name="Sets of parts").get_by_role("row").filter(has_text="found:")
     row.focus()

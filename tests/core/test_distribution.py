@@ -199,7 +199,31 @@ def test_marine_practice_counts_conductors_and_has_no_chassis_return() -> None:
 
 @pytest.mark.parametrize(("unit_v", "series"), [(12.8, 1), (3.2, 4)])
 def test_a_full_lithium_bank_by_hand(unit_v: float, series: int) -> None:
-    """200 Ah: 200 mΩ·Ah/200 Ah = 1 mΩ for a 12 V block, 13.6 V at rest, so 13.6 kA at its posts; four cells in series are the same block."""
+    """200 Ah: 200 mΩ·Ah/200 Ah = 1 mΩ for a 12 V block and 0.5 mΩ of posts, 13.6 V at rest, so 9.07 kA; four cells in series are the same block.
+
+    The loads see 1.5 times that and 1 mΩ of cut-off: 3.25 mΩ, for a block as for four cells that share one.
+    """
     data = fed(circuit())
     data["power"]["bank"] = {**BANK, "unit_voltage_v": unit_v, "series_count": series}
-    assert part(reported(data), "main").fault_a == pytest.approx(13600)
+    out = reported(data)
+    assert part(out, "main").fault_a == pytest.approx(13600 / 1.5)
+    assert out.figures["network/bank_mohm"]["value"] == pytest.approx(1.5 * 1.5 + 1.0)
+
+
+def test_the_resistance_of_a_data_sheet_wins() -> None:
+    """3 mΩ each, two in parallel: 13.6 V / 1.5 mΩ at the posts, and the loads see the same 1.5 mΩ."""
+    data = fed(circuit())
+    data["power"]["bank"] = {**BANK, "parallel_count": 2, "unit_resistance_mohm": 3.0}
+    out = reported(data)
+    assert part(out, "main").fault_a == pytest.approx(13.6e3 / 1.5)
+    assert out.figures["network/bank_mohm"]["value"] == pytest.approx(1.5)
+
+
+@pytest.mark.parametrize(("strings", "wins"), [(1, False), (2, False), (3, False), (5, True)])
+def test_a_fuse_on_one_of_several_batteries_meets_what_the_others_push(strings: int, wins: bool) -> None:
+    """200 Ah each, 9.07 kA: with three the two others push 18.1 kA, within 20 kA; with five the four others push 36 kA."""
+    data = fed(circuit())
+    data["power"]["bank"] = {**BANK, "parallel_count": strings}
+    data["wiring"]["battery_fuses"] = True
+    told = [f for f in reported(data).findings if f.rule == "wire-interrupt-too-low" and f.subject == "wiring" and "high-interrupt" in f.message]
+    assert bool(told) is wins

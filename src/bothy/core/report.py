@@ -229,7 +229,7 @@ def report(design: Design) -> Report:
     power = power_part(ctx, uses, supply)
     feeds = feeds_of(ctx, supply)
     worked: list[Worked] = work_circuits(ctx, feeds)
-    network = work_network(ctx, worked, feeds, supply.bank.resistance_mohm if supply.bank else 0.0)
+    network = work_network(ctx, worked, feeds)
     circuits = {w.circuit.id: w.part for w in worked}
 
     def refit_at(index: int) -> Remedy | None:

@@ -38,7 +38,7 @@ APPLIANCES: list[dict[str, Any]] = [
           day_factors={"parked": 1, "driving": 0.5, "working": 1.5}),
     _from("phone", "phones", name="Telephones", count=2, windows=_win((20, 23))),
     _from("usb-double", "usb-sockets", name="Charging sockets, bunks", count=2, zone="bed", windows=_win((20, 23))),
-    _from("radio", "receiver", name="Marine-band receiver", windows=_win((6, 12))),
+    _from("radio", "receiver", name="Marine-band receiver", windows=_win((6, 12)), min_voltage_v=10.5),
     _from("gas-alarm", "gas-alarm", name="Gas alarm"),
     _from("co-alarm", "co-alarm", name="Carbon monoxide alarm"),
     _from("battery-monitor", "monitor", name="Shunt monitor"),

@@ -225,7 +225,7 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
             banks.BankConfigureIn.trusted(
                 chemistry=b.chemistry, unit_voltage_v=b.unit_voltage_v, unit_charge_ah=b.unit_charge_ah, series_count=b.series_count,
                 parallel_count=b.parallel_count, unit_max_discharge_a=b.unit_max_discharge_a, unit_max_charge_a=b.unit_max_charge_a,
-                unit_mass_kg=b.unit_mass_kg, wiring=b.wiring, system_voltage_v=ctx.system_v,
+                unit_mass_kg=b.unit_mass_kg, unit_resistance_mohm=b.unit_resistance_mohm, wiring=b.wiring, system_voltage_v=ctx.system_v,
                 load_current_a=worst_peak.peak_current_a,
             ),
             {"unit_charge_ah": given("unit_charge_ah", b.unit_charge_ah, "typed", b.name)},

@@ -9,6 +9,7 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.contract import quick
 from bothy.core.design.life import Appliance
+from bothy.core.design.power import Bank
 from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, derived, given, total
 from bothy.core.power.chemistry import rest_voltage
@@ -17,7 +18,7 @@ from bothy.core.wiring.circuits import DROP_COPPER_C, Worked
 from bothy.core.wiring.conductors import warm_resistance
 from bothy.core.wiring.drop import cable_heat, drop_fraction
 from bothy.core.wiring.network import LEAST_MOHM, DcNetworkIn, NetworkBranch, NetworkLoad, NetworkSource, State, branch_drop, solve
-from bothy.core.wiring.short_circuit import bank_resistance, block_resistance, fault_current
+from bothy.core.wiring.short_circuit import CUT_OFF_MOHM, POSTS_MOHM, bank_resistance, block_resistance, fault_current, for_voltages, with_posts
 
 BANK, BUS = "bank", "busbar"
 LOW_V = {True: 12.0, False: 11.5}
@@ -124,14 +125,46 @@ def _way(wires: list[NetworkBranch]) -> dict[str, list[str]]:
     return {node: way(node) for node in into}
 
 
+def block_of(ctx: Context, bank: Bank) -> Figure:
+    """Least resistance of one block in mΩ: that of its data sheet, which is measured at its posts, else typical of its chemistry with posts and links."""
+    if bank.unit_resistance_mohm is not None:
+        return given("block_mohm", bank.unit_resistance_mohm, "typed", f"data sheet of {bank.name}", label="Resistance of one block")
+    part = bank.unit_voltage_v / ctx.chem.bank_v(12)
+    cells = block_resistance(
+        given("block_mohm_ah", ctx.chem.fault_k, "table", f"{ctx.chem.name}, typical; low on purpose"),
+        given("capacity_ah", bank.unit_charge_ah, "typed", bank.name),
+        given("block_nominal_voltage_v", 12 * part, "computed", f"{bank.unit_voltage_v:g} V of {ctx.chem.name}, as a part of a 12 V block"),
+    )
+    return with_posts(cells, given("posts_mohm", POSTS_MOHM * min(1.0, part), "default", "typical of posts, links and lugs"))
+
+
+def bank_for_voltages(ctx: Context) -> float:
+    """Resistance of the bank in mΩ as the loads see it, its cut-off electronics with it; 0 without a bank. A data sheet's value is taken as it is."""
+    bank = ctx.design.power.bank
+    if bank is None:
+        return 0.0
+    block = block_of(ctx, bank)
+    if bank.unit_resistance_mohm is None:
+        block = for_voltages(
+            block,
+            given(
+                "cut_off_mohm",
+                (CUT_OFF_MOHM if ctx.chem.lithium else 0.0) * min(1.0, bank.unit_voltage_v / ctx.chem.bank_v(12)),
+                "default",
+                "typical of its electronics; a chain of cells has one",
+            ),
+        )
+    return ctx.book.put(
+        "network/bank_mohm", bank_resistance(block, bank.series_count, bank.parallel_count).named("Resistance of the bank, as the loads see it")
+    ).value
+
+
 def _faults(ctx: Context, worked: list[Worked], wires: list[NetworkBranch], ways: dict[str, list[str]]) -> dict[str, Figure]:
     """Current of a dead short at each node, by node: a full bank, cold copper, parallel cables together. Empty without a bank."""
     bank = ctx.design.power.bank
     if bank is None:
         return {}
-    block = block_resistance(given("block_mohm_ah", ctx.chem.fault_k, "table", f"{ctx.chem.name}, typical; low on purpose"),
-                             given("capacity_ah", bank.unit_charge_ah, "typed", bank.name), given("block_nominal_voltage_v", 12 * bank.unit_voltage_v / ctx.chem.bank_v(12), "computed", f"{bank.unit_voltage_v:g} V of {ctx.chem.name}, as a part of a 12 V block"))  # fmt: skip
-    inside = bank_resistance(block, bank.series_count, bank.parallel_count)
+    inside = bank_resistance(block_of(ctx, bank), bank.series_count, bank.parallel_count)
     full = given("voltage_v", rest_voltage(ctx.chem.key, 1.0) * ctx.chem.cell_count(ctx.system_v), "table", f"full {ctx.chem.name}, at rest")
     twins: dict[tuple[str, str], float] = {}
     for b in wires:
@@ -181,14 +214,14 @@ def _settle(
         part.typical_v = ctx.book.put(f"circuits/{c.id}/typical_v", typical.node_figure(end).named("Voltage at its end, usual moment")).value
 
 
-def work_network(ctx: Context, worked: list[Worked], feeds: Feeds, bank_mohm: float) -> NetworkPart:
+def work_network(ctx: Context, worked: list[Worked], feeds: Feeds) -> NetworkPart:
     """Solve the distribution and write its results onto the circuits. Handbook 02 §3.9 and §3.10.
 
     Worst: the bank at its low cut-off, everything on that can coincide and the inverter at full load, chargers off, copper at 60 °C.
     Usual: the bank at its nominal voltage, the same loads, the inverter off. Cables alone: fuses, switches and joints come on top and are
     in the readings that Prove expects.
     """
-    low = LOW_V[ctx.chem.lithium] * ctx.scale
+    low, bank_mohm = LOW_V[ctx.chem.lithium] * ctx.scale, bank_for_voltages(ctx)
     wires, ends = _branches(ctx, worked)
     ways = _way(wires)
     names = {w.circuit.id: w.circuit.name for w in worked}

@@ -155,8 +155,16 @@ def _bank_fuses(ctx: Context, network: NetworkPart) -> list[Finding]:
         return [finding("wire-no-fuse-at-source", "wiring", "Wiring", f"{bank.parallel_count} batteries in parallel push {amps / 1000:.0f} kA into a fault in one of them, past the main fuse.",
                         fix=Remedy.sets("A high-interrupt fuse on each battery", "/wiring", battery_fuses=True), figures=figures,
                         remedy="A fuse on the post of each battery.")]  # fmt: skip
-    if ctx.chem.lithium and amps / bank.parallel_count > FAMILIES["class_t"].interrupt_a(ctx.top_v) + EPS:
-        return [finding("wire-interrupt-too-low", "wiring", "Wiring", f"One battery of this size may push {amps / bank.parallel_count / 1000:.0f} kA, more than the 20 kA of a high-interrupt fuse. The value is typical and low in resistance on purpose.",
+    # the fuse on one battery meets that battery's own current, or what the others push back into it
+    worst = amps * max(1, bank.parallel_count - 1) / bank.parallel_count
+    if ctx.chem.lithium and worst > FAMILIES["class_t"].interrupt_a(ctx.top_v) + EPS:
+        whose = "One battery of this size may push" if bank.parallel_count < 3 else f"A fault in one battery may draw from the other {bank.parallel_count - 1}"
+        taken = (
+            f"{bank.unit_resistance_mohm:g} mΩ of the data sheet was taken."
+            if bank.unit_resistance_mohm
+            else "The resistance is typical, low on purpose, with 0.5 mΩ of posts and links."
+        )
+        return [finding("wire-interrupt-too-low", "wiring", "Wiring", f"{whose} {worst / 1000:.0f} kA, more than the 20 kA of a high-interrupt fuse. {taken}",
                         severity="advice", figures=figures, remedy="Ask the maker for the internal resistance; smaller batteries in parallel, each with its fuse.")]  # fmt: skip
     return []
 

@@ -17,6 +17,10 @@ BLOCK_MOHM_AH: dict[str, float] = {"lifepo4": 200.0, "agm": 400.0, "gel": 600.0,
 BlockChemistry = Literal["lifepo4", "agm", "gel", "flooded"]
 
 
+POSTS_MOHM, CUT_OFF_MOHM = 0.5, 1.0
+"""Posts, links and lugs of a block of 12 V or more; electronics of a lithium one. Typical (section 4.8)."""
+
+
 class ShortCircuitCurrentIn(Contract):
     voltage_v: float = Field(gt=0, le=1000)
     internal_resistance_mohm: float | None = Field(None, gt=0, le=1e5)
@@ -62,6 +66,26 @@ class ShortCircuitCurrentOut(Outcome):
 @formula("Resistance of one block", "R_block = K/C·U_block/12", unit="mΩ", source="handbook 02 §4.8, typical; low on purpose, the worst case for the fuse")
 def block_resistance(block_mohm_ah: float, capacity_ah: float, block_nominal_voltage_v: float) -> float:
     return block_mohm_ah / capacity_ah * block_nominal_voltage_v / 12
+
+
+@formula(
+    "Block with its posts, links and lugs",
+    "R = R_block + 0.5 mΩ·U_block/12",
+    unit="mΩ",
+    source="typical; a unit of less than 12 V has its part of it, so that a chain of cells is not made weaker than it is",
+)
+def with_posts(block_mohm: float, posts_mohm: float) -> float:
+    return block_mohm + posts_mohm
+
+
+@formula(
+    "Block as the loads see it",
+    "R = 1.5·R_block + cut-off",
+    unit="mΩ",
+    source="typical: half as much again as the least, and 1 mΩ of cut-off electronics for lithium",
+)
+def for_voltages(block_mohm: float, cut_off_mohm: float) -> float:
+    return 1.5 * block_mohm + cut_off_mohm
 
 
 @formula("Resistance of the bank", "R = R_block·series/parallel", unit="mΩ", source="handbook 02 §3.9")

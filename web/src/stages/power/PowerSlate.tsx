@@ -73,6 +73,10 @@ const SPECS: Record<Exclude<PartId, "solar" | "controller">, (what: Record<strin
     quantity("unit_max_discharge_a", "largest discharge, each", "current", "A", USUAL),
     quantity("unit_max_charge_a", "largest charge, each", "current", "A", USUAL),
     quantity("unit_mass_kg", "mass, each", "mass", "kg", USUAL),
+    quantity("unit_resistance_mohm", "resistance, each", "resistance", "mΩ", {
+      ...USUAL,
+      note: "of its data sheet, at the posts; what a dead short draws follows from it",
+    }),
     quantity("usable_frac", "may be used, of its charge", "fraction", "", {
       clearable: true,
       placeholder: "usual",
