@@ -95,3 +95,20 @@ def test_one_cause_is_told_once_with_all_it_concerns() -> None:
     assert one.fix is not None
     assert [op["path"] for op in one.fix.patch] == ["/a", "/b", "/c"]
     assert len(one_cause([a, said("b", "Another."), said("c", "The same.")])) == 3
+
+
+QUESTIONS = ["test_dangers:wire-ac-surge", "test_dangers:wire-isolator-unsaid", "test_dangers:wire-ac-galvanic"]
+
+
+@pytest.mark.parametrize("key", QUESTIONS)
+def test_a_question_asks_in_its_title_and_counts_as_missing_in_prove(key: str) -> None:
+    out = report(made(DESIGNS[key]))
+    asked = [f for f in out.findings if f.severity == "question"]
+    assert asked
+    assert all(f.title.endswith("?") for f in asked)
+    assert out.prove.unanswered == len(asked)
+
+
+def test_an_answered_question_is_not_missing_any_more() -> None:
+    asked, said = test_dangers.CASES["wire-ac-surge"]
+    assert report(made(said)).prove.unanswered == report(made(asked)).prove.unanswered - 1

@@ -6365,7 +6365,7 @@ export interface components {
         };
         /**
          * Preview
-         * @description The whole file, line by line, before anything is changed.
+         * @description The whole file, line by line, before anything is changed; ``asks`` names columns that have to be told before a line can be read.
          */
         Preview: {
             /** Separator */
@@ -6382,6 +6382,11 @@ export interface components {
             taken: number;
             /** Wrong */
             wrong: number;
+            /**
+             * Asks
+             * @default []
+             */
+            asks: string[];
         };
         /**
          * Previewed
@@ -6522,11 +6527,16 @@ export interface components {
         };
         /**
          * ProvePart
-         * @description The test sheet and how far it has got.
+         * @description The test sheet and how far it has got; ``unanswered`` questions of the other stages, whose items count as missing.
          */
         ProvePart: {
             /** Rows */
             rows: components["schemas"]["SheetRow"][];
+            /**
+             * Unanswered
+             * @default 0
+             */
+            unanswered: number;
             /** Testable */
             testable: number;
             /** Read */

@@ -88,6 +88,16 @@ def rules(stage: Stage, rows: tuple[tuple[str, Severity, str, str, str], ...]) -
         rule(id, severity, stage, title, remedy, source)
 
 
+ASKED = {
+    "wire-no-switch-at-door": "Is there a light switch at the door?",
+    "wire-ac-galvanic": "What keeps the shore’s earth off the hull?",
+    "wire-ac-surge": "Is there a surge protector at the inlet?",
+    "water-drinking-untreated": "How is the drinking water kept clean?",
+    "water-shower-unsealed": "Is the shower sealed?",
+}
+"""Titles of rules that ask as long as nobody has said how it is, and find when it was answered badly."""
+
+
 def finding(
     rule_id: str,
     subject: str,
@@ -110,7 +120,7 @@ def finding(
         stage=r.stage,
         subject=subject,
         subject_name=subject_name,
-        title=r.title,
+        title=ASKED.get(rule_id, r.title) if severity == "question" else r.title,
         message=message,
         remedy=remedy or r.remedy,
         source=r.source,

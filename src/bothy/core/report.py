@@ -12,6 +12,7 @@ from typing import Any, Literal
 from pydantic import BaseModel, PrivateAttr
 
 from bothy.core.book import Book, FigureOut, Written
+from bothy.core.cited import cite
 from bothy.core.context import Assumption, Context
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
@@ -204,9 +205,9 @@ def _stages(design: Design, findings: list[Finding], prove: ProvePart) -> dict[s
         "warmth": bool(design.warmth.build_ups) and bool(design.warmth.heaters or design.warmth.cooler),
         "water": bool(design.water.tanks or design.water.jug_count),
         "gas": bool(design.gas.appliances and design.gas.vessels) or design.gas.cooking in ("induction", "diesel", "alcohol"),
-        "prove": prove.testable > 0 and prove.read >= prove.testable,
+        "prove": prove.testable > 0 and prove.read >= prove.testable and prove.unanswered == 0,
     }  # fmt: skip
-    proved = prove.testable > 0 and prove.passed == prove.testable
+    proved = prove.testable > 0 and prove.passed == prove.testable and prove.unanswered == 0
     out = {}
     for stage in ("vehicle", "life", "power", "wiring", "warmth", "water", "gas", "prove"):
         mine = [f for f in findings if f.stage == stage]
@@ -271,9 +272,10 @@ def report(design: Design) -> Report:
     found += tested
     answers = {a.finding: a.reason for a in design.accepted}
     found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in one_cause(found)])
+    cite(found, ctx.book.figures)
     for f in found:
-        f.figures = [k for k in f.figures if k in ctx.book.figures]
         f.rests_on = ctx.book.assumed(f.figures)[:6]
+    sheet.unanswered = sum(f.severity == "question" and f.accepted is None for f in found)
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,

@@ -97,7 +97,7 @@ class Line(BaseModel):
 
 
 class Preview(BaseModel):
-    """The whole file, line by line, before anything is changed."""
+    """The whole file, line by line, before anything is changed; ``asks`` names columns that have to be told before a line can be read."""
 
     separator: str
     columns: dict[str, str]
@@ -105,6 +105,7 @@ class Preview(BaseModel):
     lines: list[Line]
     taken: int
     wrong: int
+    asks: list[str] = []
 
 
 def _clean(text: str) -> tuple[str, str]:
@@ -284,7 +285,14 @@ def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = 
         # what stands first beside columns that are understood is what the lines are called
         found["name"] = next(i for i, c in enumerate(rows[start]) if c.strip() == ignored[0])
         ignored = ignored[1:]
-    if "name" not in found or not {"power", "label energy", "charge energy", "charge a day"} & set(found):
+    asks = ([] if "name" in found else ["the name"]) + (
+        [] if {"power", "label energy", "charge energy", "charge a day"} & set(found) else ["the power, or the energy of its label"]
+    )
+    if asks and len(ignored) >= len(asks) and any(any(r) for r in rows[start + 1 :]):
+        return Preview(
+            separator=separator, columns={f: rows[start][i] for f, i in found.items()}, ignored_columns=ignored, lines=[], taken=0, wrong=0, asks=asks
+        )
+    if asks:
         raise BadInput("columns", f"are not those of an appliance list: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; "
                                   f"at least “name” and “power” (or “label energy”) are needed. Bothy's own: {', '.join(COLUMNS)}")  # fmt: skip
     if len(rows) - start - 1 > MAX_ROWS:

@@ -10,6 +10,8 @@ export type Understood<Line> = {
   lines: (Line & { number: number; status: string; text: string; understood: string; problem: string | null; mains?: boolean | null })[];
   taken: number;
   wrong: number;
+  /** Columns that have to be told before a line can be read. */
+  asks?: string[];
 };
 /** What the person says of columns and lines that the table leaves open. */
 export type Said = { columns: Record<string, string>; lines: Record<string, boolean> };
@@ -164,6 +166,11 @@ export function BringIn<Line>({
                 .join(", ")}.`}
             {preview.ignored_columns.length > 0 && ` Left aside: ${preview.ignored_columns.join(", ")}.`}
           </p>
+          {preview.asks && preview.asks.length > 0 && (
+            <p role="alert" className="my-1 text-rust">
+              Say which column holds {preview.asks.join(" and which ")}:
+            </p>
+          )}
           {fields && preview.ignored_columns.length > 0 && (
             <p className="my-1 flex flex-wrap gap-3">
               {preview.ignored_columns.map((heading) => (

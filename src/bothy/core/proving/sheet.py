@@ -48,9 +48,10 @@ class SheetRow(BaseModel):
 
 
 class ProvePart(BaseModel):
-    """The test sheet and how far it has got."""
+    """The test sheet and how far it has got; ``unanswered`` questions of the other stages, whose items count as missing."""
 
     rows: list[SheetRow]
+    unanswered: int = 0
     testable: int
     read: int
     passed: int

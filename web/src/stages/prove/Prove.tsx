@@ -18,12 +18,18 @@ import { LOOP_VERDICTS, LoopLedger, LoopSentence } from "./Loops";
 import { SiteSheet } from "./SiteSheet";
 
 function Sentence() {
-  const { design, report } = useVariant();
+  const { id, design, report } = useVariant();
   const m = design.prove.meter;
   const p = report.prove;
   return (
     <>
-      {p.read} of {p.testable} circuits read, {p.passed} passed. Voltmeter good to{" "}
+      {p.read} of {p.testable} circuits read, {p.passed} passed.{" "}
+      {p.unanswered > 0 && (
+        <Link to={`/v/${id}/worklist?severity=question`} className="underline">
+          {p.unanswered} {p.unanswered === 1 ? "question is" : "questions are"} not answered and counted as missing.
+        </Link>
+      )}{" "}
+      Voltmeter good to{" "}
       <Token
         path="/prove/meter/volt_accuracy_frac"
         label="voltmeter's accuracy"

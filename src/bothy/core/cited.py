@@ -1,0 +1,69 @@
+"""Figures of a finding's message: the numbers that it says, found again among the figures of its subject, so that each opens to its working."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable
+
+from bothy.core.figure import Figure
+from bothy.core.finding import Finding
+
+SCALES: dict[str, tuple[tuple[str, float], ...]] = {
+    "%": (("%", 0.01), ("", 0.01)), "kW": (("W", 1e3), ("kW", 1.0)), "kA": (("A", 1e3),), "kWh": (("Wh", 1e3), ("kWh", 1.0)), "cm": (("m", 1e-2), ("mm", 10.0)),
+    "mm": (("m", 1e-3), ("mm", 1.0)), "min": (("h", 1 / 60), ("min", 1.0)), "h": (("h", 1.0), ("min", 60.0)), "cm²": (("mm²", 100.0), ("m²", 1e-4), ("cm²", 1.0)),
+    "g": (("kg", 1e-3), ("g", 1.0)), "bar": (("kPa", 100.0), ("Pa", 1e5), ("bar", 1.0)), "kPa": (("kPa", 1.0), ("Pa", 1e3)), "g/h": (("kg/h", 1e-3), ("g/h", 1.0)),
+    "times": (("", 1.0),), "days": (("d", 1.0), ("days", 1.0), ("day", 1.0), ("", 1.0)), "kN": (("N", 1e3), ("kN", 1.0)),
+}  # fmt: skip
+"""Units as they are written -> the units that a figure may have, with what a written number is multiplied by."""
+_UNIT = r"kWh|Wh|kW|W|kA|mA|Ah|A|mV|V|mΩ|mm²|cm²|m²|mm|cm|km|m³/h|m/s|m|L/min|L|kg/h|g/h|kg|g|kPa|hPa|Pa|mbar|bar|°C|K|kN|N|min|h|days|%|times|s"
+_SAID = re.compile(rf"(?<![\w.,])(?P<number>[-−]?\d[\d\u202f ,]*(?:\.\d+)?)\s?(?P<unit>{_UNIT})(?![\w²³/])")
+CLOSE = 0.03
+"""A match within rounding may differ by this part at most: 1 kA is not 1.4 kA."""
+PARTS = {"power": ("power", "life"), "wiring": ("wiring", "network", "mains"), "vehicle": ("vehicle",), "warmth": ("warmth", "air"), "water": ("water",),
+         "gas": ("gas", "air"), "life": ("life",), "prove": ("prove",), "trips": ("trips", "power")}  # fmt: skip
+"""First parts of the keys that a stage's own findings speak of, when their subject has none."""
+
+
+ITEMS = {"circuits", "boards", "others", "raceways", "tanks", "vessels", "zones", "surfaces", "appliances", "prove", "heaters", "ducts"}
+"""First parts whose keys belong to one item each, and to no other's finding."""
+
+
+def _numbers(message: str) -> Iterable[tuple[float, float, str]]:
+    """Numbers with a unit: value, half of its last digit, unit."""
+    for m in _SAID.finditer(message):
+        text = re.sub(r"[\u202f ,]", "", m["number"]).replace("−", "-")
+        decimals = len(text.partition(".")[2])
+        yield float(text), 0.5 * 10**-decimals, m["unit"]
+
+
+def _same(figure: Figure, number: float, half: float, unit: str) -> bool:
+    for theirs, scale in SCALES.get(unit, ((unit, 1.0),)):
+        if (
+            figure.unit == theirs
+            and abs(figure.value - number * scale) <= half * scale * (1 + 1e-9)
+            and abs(figure.value - number * scale) <= CLOSE * abs(figure.value) + 1e-12
+        ):
+            return True
+    return False
+
+
+def cite(found: list[Finding], figures: dict[str, Figure]) -> None:
+    """Give each finding the figures that its message says; those that its rule named stand first, and none that is not in the book."""
+    of_item: dict[str, list[str]] = {}
+    of_part: dict[str, list[str]] = {}
+    for key in figures:
+        parts = key.split("/")
+        if parts[0] not in ITEMS:
+            of_part.setdefault(parts[0], []).append(key)
+        for p in dict.fromkeys(parts[1:-1]):
+            of_item.setdefault(p, []).append(key)
+    for f in found:
+        keys = [k for k in f.figures if k in figures]
+        item = f.subject.rpartition(":")[2]
+        near = [k for one in (item, f.subject, *(r.rpartition(":")[2] for r in f.related)) for k in of_item.get(one, ())]
+        wide = [k for part in (f.subject, *PARTS.get(f.stage, ())) for k in of_part.get(part, ())]
+        for number, half, unit in _numbers(f.message):
+            hit = next((k for pool in (keys, near, wide) for k in pool if k in figures and _same(figures[k], number, half, unit)), None)
+            if hit is not None:
+                keys.append(hit)
+        f.figures = list(dict.fromkeys(keys))
