@@ -36,6 +36,10 @@ rules("wiring", (
 ))  # fmt: skip
 
 
+REGULATED = 0.94
+"""A converter draws more the lower its input; what its cable loses is only known once it is fitted, so that a close fit is called a first step."""
+
+
 def refit(w: Worked) -> Remedy | None:
     """The remedy that fits Bothy's cable and fuse on a circuit; None when no single cable does."""
     part, c = w.part, w.circuit
@@ -54,7 +58,8 @@ def refit(w: Worked) -> Remedy | None:
 
 def keeps_limit(w: Worked) -> bool:
     """Whether Bothy's size keeps the circuit's limit of loss with what is lost before it."""
-    return w.best_mohm is None or w.part.before_v + w.part.current_a * w.best_mohm / 1000 <= w.part.limit_v + EPS
+    room = REGULATED if w.circuit.kind == "driving_in" else 1.0
+    return w.best_mohm is None or w.part.before_v + w.part.current_a * w.best_mohm / 1000 <= room * w.part.limit_v + EPS
 
 
 def _fuse_only(w: Worked) -> Remedy | None:
