@@ -61,10 +61,14 @@ def calc(args: argparse.Namespace) -> int:
 def prepare(args: argparse.Namespace) -> int:
     """Migrate the database; with --demo also load the demo projects that were never loaded."""
     from bothy.settings import Settings
-    from bothy.store.migrate import migrate
+    from bothy.store.migrate import NewerDatabase, migrate
 
     url = Settings().database_url
-    migrate(url)
+    try:
+        migrate(url)
+    except NewerDatabase as exc:
+        print(f"bothy: {exc}", file=sys.stderr)
+        return 3
     if args.demo:
         from bothy.demo.load import load_demos
         from bothy.store.engine import make_engine

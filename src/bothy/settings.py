@@ -20,3 +20,7 @@ class Settings(BaseSettings):
     front_end: str = "web/dist"
     fonts: str = "web/node_modules/inter-ui/web"
     log_requests: bool = True
+    log_file: str = ""
+    """Where the lines of requests go; it starts anew at 5 MB and three older ones are kept. Empty: standard output."""
+    token: str = ""
+    """When set, a browser must have come once by an address that ends in ``?token=…``."""

@@ -7,6 +7,7 @@ import logging
 import sys
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
+from logging.handlers import RotatingFileHandler
 from pathlib import Path
 
 import structlog
@@ -27,12 +28,19 @@ from bothy.store.jobs import Jobs
 from bothy.store.measured import MeasuredLogs
 from bothy.store.projects import Projects
 
+LOG_BYTES, LOGS_KEPT = 5_000_000, 3
 
-def _log_lines() -> None:
+
+def _log_lines(file: str) -> None:
+    handler = RotatingFileHandler(file, maxBytes=LOG_BYTES, backupCount=LOGS_KEPT, encoding="utf-8") if file else logging.StreamHandler(sys.stdout)
+    handler.setFormatter(logging.Formatter("%(message)s"))
+    lines = logging.getLogger("bothy.requests")
+    lines.handlers, lines.propagate = [handler], False
+    lines.setLevel(logging.INFO)
     structlog.configure(
         processors=[structlog.processors.add_log_level, structlog.processors.TimeStamper(fmt="iso", utc=True), structlog.processors.JSONRenderer()],
         wrapper_class=structlog.make_filtering_bound_logger(logging.INFO),
-        logger_factory=structlog.PrintLoggerFactory(sys.stdout),
+        logger_factory=structlog.stdlib.LoggerFactory(),
     )
 
 
@@ -46,7 +54,7 @@ def tune_collector() -> None:
 def create_app(settings: Settings | None = None) -> FastAPI:
     """The FastAPI application on the database of the settings."""
     settings = settings or Settings()
-    _log_lines()
+    _log_lines(settings.log_file)
     engine = make_engine(settings.database_url)
 
     @asynccontextmanager

@@ -310,10 +310,10 @@ def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = 
                 raise NotUnderstood(
                     f"this line has {len(row)} cells, the heading {len(rows[start])}; a decimal comma inside a comma-separated file must stand in quotes"
                 )
-            fields, assumed, asks = _line(cells, units, system_v, (mains or {}).get(n))
+            fields, assumed, on_mains = _line(cells, units, system_v, (mains or {}).get(n))
             Appliance.model_validate({**fields, "id": "x"})
             told = in_words(fields) + (f" (assumed: {', '.join(assumed)})" if assumed else "")
-            lines.append(Line(number=n, status="taken", text=shown, understood=told, problem=None, appliance=fields, mains=asks))
+            lines.append(Line(number=n, status="taken", text=shown, understood=told, problem=None, appliance=fields, mains=on_mains))
         except ValidationError as exc:
             lines.append(Line(number=n, status="wrong", text=shown, understood="", problem=explain(exc).message, appliance=None))
         except (NotUnderstood, BadInput) as exc:

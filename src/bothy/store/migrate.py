@@ -6,11 +6,31 @@ from pathlib import Path
 
 from alembic import command
 from alembic.config import Config
+from alembic.script import ScriptDirectory
+from alembic.util.exc import CommandError
 
 
-def migrate(url: str) -> None:
-    """Run all outstanding migrations on the database at ``url``."""
+class NewerDatabase(RuntimeError):
+    """The database was made by a newer Bothy."""
+
+
+def _config(url: str = "") -> Config:
     config = Config()
     config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
     config.attributes["url"] = url
-    command.upgrade(config, "head")
+    return config
+
+
+def newest() -> str:
+    """Name of the newest migration."""
+    return ScriptDirectory.from_config(_config()).get_current_head() or ""
+
+
+def migrate(url: str) -> None:
+    """Run all outstanding migrations on the database at ``url``. Raises :class:`NewerDatabase`."""
+    try:
+        command.upgrade(_config(url), "head")
+    except CommandError as exc:
+        if "locate revision" not in str(exc):
+            raise
+        raise NewerDatabase("The database was made by a newer Bothy; start that one, or move to another folder with BOTHY_STATE.") from None

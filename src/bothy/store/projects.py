@@ -95,7 +95,7 @@ def _design(row: Revision) -> Design:
     except orjson.JSONDecodeError as exc:
         raise Damaged("document", f"of revision {row.number} is not JSON: {exc}") from None
     except BadInput as exc:
-        raise Damaged(exc.key, f"of revision {row.number}: {exc.message}") from None
+        raise Damaged(exc.key, f"of revision {row.number} {exc.message.removeprefix(f'{exc.key}: ')}") from None
 
 
 def _now() -> dt.datetime:
