@@ -15,8 +15,8 @@ from bothy.core.context import Context
 from bothy.core.sound import sound
 from bothy.core.trips.of_design import run_trip
 from bothy.demo import curlew
-from bothy.jobs.runner import Between, Runner, Stopped
-from bothy.store.jobs import CANCELLED, DONE, FAILED, KEPT, Jobs
+from bothy.jobs.runner import AT_ONCE, Between, Runner, Stopped
+from bothy.store.jobs import CANCELLED, DONE, FAILED, KEPT, WAITING, Jobs
 from bothy.store.projects import Projects
 
 
@@ -134,15 +134,50 @@ def test_closing_ends_what_runs(engine: Engine, variant: uuid.UUID) -> None:
     assert issubclass(Stopped, Exception)
 
 
-def test_a_job_whose_process_died_is_seen_as_interrupted(engine: Engine, variant: uuid.UUID) -> None:
-    jobs = Jobs(engine)
+def test_a_job_whose_server_died_is_seen_as_interrupted_whatever_the_clock_says(engine: Engine, variant: uuid.UUID) -> None:
+    jobs, seen = Jobs(engine), Jobs(engine)
     id = jobs.start(variant, 1, "trip", 10)
-    assert jobs.get(id).state == "running"
+    assert jobs.begin(id)
     with engine.begin() as c:
         c.execute(text("update jobs set updated_at = updated_at - interval 1 hour"))
-    row = jobs.get(id)
-    assert row.state == FAILED
-    assert "interrupted" in (row.error or "")
+    assert [x.get(id).state for x in (jobs, seen)] == ["running", "running"]
+    with engine.begin() as c:
+        c.execute(text("update jobs set updated_at = updated_at + interval 9 hour"))
+    jobs.owner.release()  # as the end of its process does
+    row = seen.get(id)
+    assert (row.state, row.error) == (FAILED, "was interrupted; start it again")
+
+
+def test_a_lock_that_went_with_the_database_is_taken_again(engine: Engine, variant: uuid.UUID) -> None:
+    jobs, seen = Jobs(engine), Jobs(engine)
+    id = jobs.start(variant, 1, "trip", 10)
+    with engine.begin() as c:
+        holder = c.scalar(text("select is_used_lock(:n)"), {"n": jobs.owner.name})
+        c.execute(text(f"kill {int(holder or 0)}"))
+    jobs.owner.hold()
+    assert seen.get(id).state == WAITING
+
+
+def test_those_that_wait_say_so_with_their_place_and_ten_at_once_finish(engine: Engine, variant: uuid.UUID) -> None:
+    jobs, go_on, begun = Jobs(engine), threading.Event(), threading.Semaphore(0)
+
+    def work(_: Between) -> Any:
+        begun.release()
+        go_on.wait(60)
+        return {}
+
+    runner = Runner(jobs)
+    ids = [runner.start(variant, n, f"kind {n}", 1, work) for n in range(10)]
+    for _ in range(AT_ONCE):
+        assert begun.acquire(timeout=60)
+    rows = [jobs.get(id) for id in ids]
+    assert [(r.state, r.ahead) for r in rows] == [("running", 0)] * AT_ONCE + [(WAITING, n) for n in range(AT_ONCE, 10)]
+    jobs.cancel(ids[-1])
+    assert jobs.get(ids[-1]).state == CANCELLED
+    go_on.set()
+    runner._pool.shutdown(wait=True)
+    assert [jobs.get(id).state for id in ids] == [DONE] * 9 + [CANCELLED]
+    runner.close()
 
 
 def test_old_results_are_cleared_away(engine: Engine, variant: uuid.UUID) -> None:

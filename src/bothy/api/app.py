@@ -11,6 +11,7 @@ from logging.handlers import RotatingFileHandler
 from pathlib import Path
 
 import structlog
+from anyio import CapacityLimiter, to_thread
 from fastapi import FastAPI
 from fastapi.responses import JSONResponse
 from sqlalchemy import text
@@ -28,6 +29,8 @@ from bothy.store.jobs import Jobs
 from bothy.store.measured import MeasuredLogs
 from bothy.store.projects import Projects
 
+COMPUTE_AT_ONCE = 8
+"""Requests that are worked on at once; more only take the interpreter from each other, and from the answers to everybody else."""
 LOG_BYTES, LOGS_KEPT = 5_000_000, 3
 
 
@@ -59,6 +62,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
 
     @asynccontextmanager
     async def life(app: FastAPI) -> AsyncIterator[None]:
+        to_thread.current_default_thread_limiter().total_tokens = COMPUTE_AT_ONCE
         app.state.runner = Runner(app.state.jobs)
         app.state.sweep = OnDask(settings.dask) if settings.dask else None
         yield
@@ -84,14 +88,19 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.include_router(sizing.router)
     app.include_router(reference.router)
 
-    @app.get("/api/health", tags=["health"], operation_id="health")
-    def health() -> dict[str, str]:
-        """Whether server and database answer."""
+    asks = CapacityLimiter(4)
+
+    def asked() -> None:
         with engine.connect() as connection:
             connection.execute(text("select 1"))
+
+    @app.get("/api/health", tags=["health"], operation_id="health")
+    async def health() -> dict[str, str]:
+        """Whether server and database answer; on threads of its own, so that it waits for no sum."""
+        await to_thread.run_sync(asked, limiter=asks)
         return {"status": "ok", "version": __version__}
 
-    @app.get("/api/{rest:path}", include_in_schema=False)
+    @app.api_route("/api/{rest:path}", methods=["GET"], include_in_schema=False)
     def nowhere(rest: str) -> JSONResponse:
         return problems.problem(404, "path", f"/api/{rest[:80]} is not part of the API")
 
@@ -101,6 +110,6 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=4)
     app.add_middleware(
         Guard, hosts={h.strip().lower() for h in settings.hosts.split(",") if h.strip()}, max_body_bytes=settings.max_body_bytes,
-        log_requests=settings.log_requests,
+        log_requests=settings.log_requests, token=settings.token,
     )  # fmt: skip
     return app

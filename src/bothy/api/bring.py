@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 import uuid
-from typing import Annotated
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel, Field, StringConstraints
+from pydantic import BaseModel, Field
 
 from bothy.api.problems import ProblemBody
-from bothy.api.projects import attachment
+from bothy.api.projects import Title, attachment
 from bothy.api.state import Cache, LogStore, Store, standing
 from bothy.api.trips import with_draws
 from bothy.api.variants import answer
@@ -18,10 +17,10 @@ from bothy.core.contract import BadInput
 from bothy.core.trips.measured import MeasuredBeside, beside
 from bothy.core.trips.of_design import run_trip
 from bothy.formats import itinerary, log_files, weather_files
+from bothy.jobs.bounded import BOUNDED
 
 router = APIRouter(prefix="/api", tags=["bring"])
 OVERLAY_DRAWS = 30
-Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
 
 
 class ItineraryText(BaseModel):
@@ -46,7 +45,9 @@ class Measured(BaseModel):
 @router.post("/variants/{variant_id}/itinerary/preview", operation_id="previewItinerary", responses={422: {"model": ProblemBody}})
 def preview_itinerary(variant_id: uuid.UUID, body: ItineraryText, store: Store, reports: Cache) -> itinerary.ItineraryPreview:
     """What a table of days or a GPX track means for this variant."""
-    return itinerary.preview(body.text, standing(store, reports, variant_id).head.design, body.km_h)
+    design = standing(store, reports, variant_id).head.design
+    read: itinerary.ItineraryPreview = BOUNDED.run("file", itinerary.preview, body.text, design, body.km_h)
+    return read
 
 
 @router.get("/variants/{variant_id}/export/itinerary.csv", operation_id="exportItinerary", response_class=Response)
@@ -59,23 +60,26 @@ def export_itinerary(variant_id: uuid.UUID, store: Store, reports: Cache) -> Res
 @router.post("/weather/read", operation_id="readWeather", responses={422: {"model": ProblemBody}})
 def read_weather(body: weather_files.WeatherText) -> weather_files.WeatherRead:
     """What a weather file says, as a place that can be taken into a design."""
-    return weather_files.read(body)
+    read: weather_files.WeatherRead = BOUNDED.run("file", weather_files.read, body)
+    return read
 
 
 @router.post("/log/read", operation_id="readLog", responses={422: {"model": ProblemBody}})
 def read_log(body: log_files.LogText) -> log_files.LogRead:
     """What was understood of a log."""
-    return log_files.understand(body)[0]
+    read: log_files.LogRead = BOUNDED.run("file", log_files.understand, body)[0]
+    return read
 
 
 @router.put("/variants/{variant_id}/measured", operation_id="putMeasured", responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}})
 def put_measured(variant_id: uuid.UUID, body: NamedLog, logs: LogStore) -> log_files.LogRead:
     """Keep a log beside a variant, in place of the one before."""
-    read, log = log_files.understand(body)
+    read, log = BOUNDED.run("file", log_files.understand, log_files.LogText(text=body.text, columns=body.columns, positive=body.positive))
     if log is None:
         raise BadInput("columns", f"are not all told: {'; '.join(read.asks)}")
     logs.put(variant_id, body.name, log)
-    return read
+    kept: log_files.LogRead = read
+    return kept
 
 
 @router.delete("/variants/{variant_id}/measured", operation_id="dropMeasured", status_code=204)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import errno
 import logging
 from typing import Any
 
@@ -9,9 +10,11 @@ from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel
-from sqlalchemy.exc import DBAPIError, OperationalError
+from sqlalchemy.exc import DataError, DBAPIError, OperationalError
+from starlette.exceptions import HTTPException
 
 from bothy.core.contract import BadInput
+from bothy.core.plain import as_text
 from bothy.core.sound import NotComputed
 from bothy.core.units import NotUnderstood
 from bothy.store.projects import Missing, Nothing, Stale
@@ -31,8 +34,27 @@ class ProblemBody(BaseModel):
 
 
 def problem(status: int, key: str, message: str, **more: Any) -> JSONResponse:
-    """An error response."""
-    return JSONResponse({"error": {"key": key, "message": message}, **more}, status)
+    """An error response. What is no text in the words (they may repeat what was sent) is left out."""
+    return JSONResponse({"error": {"key": as_text(key)[:200], "message": as_text(message)[:2000]}, **more}, status)
+
+
+HTTP_WORDS = {
+    400: ("request", "is not one that can be read; send well-formed JSON"),
+    404: ("path", "there is nothing at this address"),
+    405: ("method", "is not one that this address takes"),
+    406: ("accept", "asks for a kind that is not made here"),
+    413: ("body", "is too large"),
+    415: ("content-type", "send JSON"),
+}
+"""Key and words for what the framework itself refuses."""
+FULL = {3, 28, 1021, 1114, 1030}
+"""Numbers by which MariaDB says that it has no room left (1030 with “No space left”)."""
+
+
+def _disk_is_full(exc: BaseException) -> bool:
+    cause = getattr(exc, "orig", None) or exc
+    number = cause.args[0] if getattr(cause, "args", None) else None
+    return number in FULL and (number != 1030 or "space" in str(cause).lower() or "28" in str(cause))
 
 
 def install(app: FastAPI) -> None:
@@ -63,10 +85,41 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(RequestValidationError)
     def _invalid(_: Request, exc: RequestValidationError) -> JSONResponse:
         first = exc.errors()[0]
+        if first["type"] == "json_invalid":
+            return problem(422, "input", f"is not JSON: {first.get('ctx', {}).get('error', first['msg'])}")
         parts = [str(p) for p in first["loc"] if p not in ("body", "query", "path", "header")]
         return problem(422, parts[-1] if parts else "body", f"{'.'.join(parts) or 'body'}: {first['msg']}")
 
     @app.exception_handler(OperationalError)
     @app.exception_handler(DBAPIError)
-    def _database(_: Request, exc: DBAPIError) -> JSONResponse:
-        return problem(503, "database", "The database does not answer. Nothing was changed; what you typed is kept and sent again when it is back.")
+    def _database(request: Request, exc: DBAPIError) -> JSONResponse:
+        if _disk_is_full(exc):
+            return problem(507, "disk", "The disk is full: nothing more can be saved. Make room on it; what you typed is kept and sent again.")
+        if isinstance(exc, DataError):
+            return problem(422, "text", "holds something that can't be kept; take out unusual characters")
+        if request.method in ("GET", "HEAD"):
+            return problem(503, "database", "The database does not answer. It is started again by itself; try in a moment.")
+        return problem(
+            503,
+            "database",
+            "The database does not answer, and whether this was saved is not known. What you typed is kept; when it is back Bothy looks, and sends it again if it was not.",
+        )
+
+    @app.exception_handler(OSError)
+    def _system(_: Request, exc: OSError) -> JSONResponse:
+        if exc.errno == errno.ENOSPC:
+            return problem(507, "disk", "The disk is full: nothing more can be saved. Make room on it; what you typed is kept and sent again.")
+        raise exc
+
+    @app.exception_handler(UnicodeError)
+    def _not_text(_: Request, exc: UnicodeError) -> JSONResponse:
+        return problem(422, "text", "holds characters that are no text (half of a pair); take them out")
+
+    @app.exception_handler(RecursionError)
+    def _deep(_: Request, exc: RecursionError) -> JSONResponse:
+        return problem(422, "input", "is nested too deeply")
+
+    @app.exception_handler(HTTPException)
+    def _http(_: Request, exc: HTTPException) -> JSONResponse:
+        key, words = HTTP_WORDS.get(exc.status_code, ("request", str(exc.detail)))
+        return problem(exc.status_code, key, words)

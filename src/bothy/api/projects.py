@@ -3,23 +3,34 @@
 from __future__ import annotations
 
 import datetime as dt
+import re
 import uuid
 from typing import Annotated
 from urllib.parse import quote
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel, Field, StringConstraints
+from pydantic import AfterValidator, BaseModel, Field, StringConstraints
 
 from bothy.api.state import Store
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.vehicle import Preset, Vehicle
+from bothy.core.plain import as_text, not_text
 from bothy.core.region import RegionKey
 from bothy.core.sound import Sound, sound
 from bothy.formats import project_file
 
 router = APIRouter(prefix="/api/projects", tags=["projects"])
-Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+
+
+def _text(value: str) -> str:
+    if (why := not_text(value)) is not None:
+        raise ValueError(why)
+    return value
+
+
+Title = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120), AfterValidator(_text)]
+"""A name: no control characters, nothing that is no character."""
 
 
 class VariantItem(BaseModel):
@@ -95,8 +106,9 @@ def import_project(body: FileText, store: Store) -> Made:
 
 
 def attachment(name: str) -> dict[str, str]:
-    """The header that makes a browser save the answer under a name."""
-    return {"content-disposition": f"attachment; filename*=UTF-8''{quote(name)}"}
+    """The header that makes a browser save the answer under a name, which no system takes for a path."""
+    safe = re.sub(r'[/\\:*?"<>|]', "-", as_text(name)).strip(". ") or "Bothy"
+    return {"content-disposition": f"attachment; filename*=UTF-8''{quote(safe, safe='')}"}
 
 
 @router.get("/{project_id}/file", operation_id="exportProject", response_class=Response)

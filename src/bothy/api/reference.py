@@ -2,17 +2,16 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Iterator
 from functools import cache
-from typing import Any
+from typing import Annotated, Any
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, Body, Request
 from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel, Field
 
-from bothy.core.book import Book, WorkingOut
-from bothy.core.calculators import CALCULATORS, calculate
+from bothy.core.book import WorkingOut
+from bothy.core.calculators import CALCULATORS, plain_answer, worked_answer
 from bothy.core.catalogue.climates import climates
 from bothy.core.catalogue.materials import materials
 from bothy.core.catalogue.parts import Part, appliance_fields, parts
@@ -25,6 +24,7 @@ from bothy.core.warmth.presets import BUILD_UPS
 from bothy.core.warmth.surfaces import worked
 from bothy.formats import appliances_csv, project_file
 from bothy.formats.workbook import from_xlsx
+from bothy.jobs.bounded import BOUNDED
 
 router = APIRouter(prefix="/api", tags=["reference"])
 
@@ -169,27 +169,18 @@ def list_calculators() -> list[CalculatorItem]:
     return _calculators()
 
 
-async def _body(request: Request) -> Any:
-    try:
-        return json.loads(await request.body())
-    except (ValueError, RecursionError) as exc:
-        raise BadInput("input", f"is not JSON: {str(exc)[:120]}") from None
-
-
 @router.post("/calc/{name}", operation_id="calculate")
-async def calc(name: str, request: Request) -> dict[str, Any]:
-    """A calculator's plain output."""
-    return calculate(name, await _body(request)).dump()
+def calc(name: str, body: Annotated[Any, Body()]) -> dict[str, Any]:
+    """A calculator's plain output; in a process of its own, so that nothing else waits for a long one."""
+    answer: dict[str, Any] = BOUNDED.run("input", plain_answer, name, body)
+    return answer
 
 
 @router.post("/calc/{name}/working", operation_id="calculateWithWorking")
-async def calc_working(name: str, request: Request) -> CalcAnswer:
+def calc_working(name: str, body: Annotated[Any, Body()]) -> CalcAnswer:
     """A calculator's output with its working."""
-    out = calculate(name, await _body(request))
-    book = Book()
-    for key, figure in out.working.items():
-        book.put(key, figure)
-    return CalcAnswer(output=out.dump(), working=book.all_workings())
+    output, working = BOUNDED.run("input", worked_answer, name, body)
+    return CalcAnswer(output=output, working=working)
 
 
 @router.post("/quantity", operation_id="readQuantity")
@@ -233,18 +224,23 @@ def list_regions() -> list[RegionItem]:
 
 @router.post("/appliances/preview", operation_id="previewAppliances")
 def preview_appliances(body: ApplianceTable) -> appliances_csv.Preview:
-    return appliances_csv.preview(body.text, body.system_v, body.columns, body.mains)
+    read: appliances_csv.Preview = BOUNDED.run("file", appliances_csv.preview, body.text, body.system_v, body.columns, body.mains)
+    return read
 
 
 @router.post("/table/xlsx", operation_id="readWorkbook")
 async def read_workbook(request: Request) -> TableText:
     """The first sheet of an XLSX workbook (the body) as text with tabs, ready for a preview."""
-    return TableText(text=await run_in_threadpool(from_xlsx, await request.body()))
+    return TableText(text=await run_in_threadpool(BOUNDED.run, "file", from_xlsx, await request.body()))
 
 
 @router.post("/appliances/cell", operation_id="readApplianceCell")
 def read_appliance_cell(body: CellText) -> CellOut:
-    fields, understood = appliances_csv.read_cell(body.field, body.text, body.appliance)
+    known = {k: v for k, v in body.appliance.items() if k in (*appliances_csv.POWER_FORMS, *appliances_csv.USE_FORMS)}
+    for key, value in known.items():
+        if value is not None and (isinstance(value, bool) or not isinstance(value, (int, float)) or not -1e9 < value < 1e9):
+            raise BadInput(key, "must be a number, or nothing")
+    fields, understood = appliances_csv.read_cell(body.field, body.text, known)
     return CellOut(fields=fields, understood=understood)
 
 

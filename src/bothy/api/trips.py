@@ -22,7 +22,7 @@ from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.run import TripRun
 from bothy.forecast.client import ask, forecasts_for
 from bothy.jobs.runner import Between, Runner
-from bothy.store.jobs import RUNNING, JobRow, Jobs
+from bothy.store.jobs import OPEN, JobRow, Jobs
 
 router = APIRouter(prefix="/api", tags=["trips"])
 QUICK_DRAW_DAYS = 5000
@@ -43,7 +43,7 @@ JobRunner = Annotated[Runner, Depends(_runner)]
 
 
 class JobOut(BaseModel):
-    """A job: running, done, failed or cancelled; how much of its whole is done, and on which revision."""
+    """A job: waiting (with so many ``ahead``), running, done, failed or cancelled; how much of its whole is done, and on which revision."""
 
     id: uuid.UUID
     kind: str
@@ -53,6 +53,7 @@ class JobOut(BaseModel):
     whole: int
     error: str | None
     created_at: dt.datetime
+    ahead: int
 
 
 class JobStarted(BaseModel):
@@ -69,7 +70,7 @@ class Thorough(BaseModel):
 
 def job_out(j: JobRow) -> JobOut:
     """A job as it is sent."""
-    return JobOut(id=j.id, kind=j.kind, state=j.state, revision=j.revision, done=j.done, whole=j.whole, error=j.error, created_at=j.created_at)
+    return JobOut(id=j.id, kind=j.kind, state=j.state, revision=j.revision, done=j.done, whole=j.whole, error=j.error, created_at=j.created_at, ahead=j.ahead)
 
 
 def kept_body(jobs: Jobs, variant_id: uuid.UUID, kind: str) -> dict[str, object]:
@@ -81,7 +82,7 @@ def kept_body(jobs: Jobs, variant_id: uuid.UUID, kind: str) -> dict[str, object]
 def refuse_second(jobs: Jobs, variant_id: uuid.UUID, kind: str) -> None:
     """Raise when a job of that kind runs already for a variant."""
     now = jobs.latest(variant_id, kind)
-    if now is not None and now.state == RUNNING:
+    if now is not None and now.state in OPEN:
         raise BadInput("job", "one runs already; wait for it or cancel it")
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import datetime as dt
+import re
 import uuid
 from collections.abc import Mapping
 from typing import Annotated, Any, Literal
@@ -10,7 +11,7 @@ from typing import Annotated, Any, Literal
 import orjson
 from fastapi import APIRouter, Header, Query, Response
 from fastapi.responses import JSONResponse
-from pydantic import BaseModel, Field, StringConstraints
+from pydantic import AfterValidator, BaseModel, Field, StringConstraints
 
 from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import Title
@@ -20,6 +21,7 @@ from bothy.core.book import FigureOut, WorkingOut
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.edit import PathGone, apply_patch, changed_paths
+from bothy.core.plain import as_text
 from bothy.core.proposals.base import Group, Proposal
 from bothy.core.proposing import accept, propose
 from bothy.core.report import Report, difference
@@ -27,6 +29,7 @@ from bothy.core.sound import Sound, sound
 from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.formats import circuits_table
+from bothy.jobs.bounded import BOUNDED
 from bothy.store.projects import Projects, Stale
 
 router = APIRouter(prefix="/api/variants", tags=["variants"])
@@ -67,8 +70,8 @@ class Edit(BaseModel):
     """A change: operations that are taken together or not at all."""
 
     ops: list[PatchOp] = Field(min_length=1)
-    message: Annotated[str, StringConstraints(max_length=200)] = "edit"
-    author: Annotated[str, StringConstraints(min_length=1, max_length=80)] = "you"
+    message: Annotated[str, StringConstraints(max_length=200), AfterValidator(as_text)] = "edit"
+    author: Annotated[str, StringConstraints(min_length=1, max_length=80), AfterValidator(as_text)] = "you"
 
 
 class ReportChange(BaseModel):
@@ -130,13 +133,15 @@ class MadeVariant(BaseModel):
     id: uuid.UUID
 
 
+REVISION = re.compile(r"[0-9]{1,9}")
+EditId = Annotated[uuid.UUID | None, Header(alias="Edit-Id", description="the sender's own id of the change: sent again, it is not made again")]
 IfMatch = Annotated[str, Header(alias="If-Match", description="the revision the edit was made on")]
 REFUSALS: dict[int | str, dict[str, Any]] = {412: {"model": Conflict}, 422: {"model": ProblemBody}, 503: {"model": ProblemBody}}
 
 
 def _expected(if_match: str) -> int:
     text = if_match.strip().strip('"')
-    if not text.isdigit():
+    if not REVISION.fullmatch(text):
         raise BadInput("If-Match", "must be the number of a revision")
     return int(text)
 
@@ -148,6 +153,16 @@ def _conflict(store: Projects, id: uuid.UUID, expected: int, head: int) -> JSONR
     except (LookupError, BadInput):
         changed = ["/"]
     return problem(412, "revision", f"the design was changed meanwhile: it is at revision {head}, this edit was made on {expected}", head=head, changed=changed)
+
+
+def _made_before(store: Projects, reports: Reports, id: uuid.UUID, edit: uuid.UUID | None) -> Response | None:
+    """The answer to a change that was made already, whose first answer was lost: the design as it stands now. None for a new one."""
+    if not store.made_by(id, edit):
+        return None
+    head, kept = standing(store, reports, id)
+    body = {"revision": head.revision, "can_undo": head.can_undo, "can_redo": head.can_redo, "design": head.design.model_dump(mode="json"),
+            "change": difference(None, kept.plain), "taken": []}  # fmt: skip
+    return answer(body, head.revision)
 
 
 def _tried(store: Projects, reports: Reports, id: uuid.UUID, expected: int, body: Edit) -> tuple[Standing, Sound] | JSONResponse:
@@ -198,14 +213,16 @@ def get_working(variant_id: uuid.UUID, revision: int, key: Annotated[str, Query(
 
 
 @router.patch("/{variant_id}", operation_id="editVariant", response_model=Edited, responses=REFUSALS)
-def edit_variant(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache) -> Response:
+def edit_variant(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache, edit_id: EditId = None) -> Response:
     expected = _expected(if_match)
+    if (before := _made_before(store, reports, variant_id, edit_id)) is not None:
+        return before
     tried = _tried(store, reports, variant_id, expected, body)
     if isinstance(tried, JSONResponse):
         return tried
     now, one = tried
     try:
-        new = store.save(variant_id, expected, one, body.message, body.author)
+        new = store.save(variant_id, expected, one, body.message, body.author, edit_id)
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
     return _edited(reports, variant_id, new, one, now.kept, can_undo=True, can_redo=False)
@@ -231,11 +248,15 @@ def copy_variant(variant_id: uuid.UUID, body: NewVariant, store: Store, reports:
 
 
 @router.post("/{variant_id}/{direction}", operation_id="stepVariant", response_model=Edited, responses=REFUSALS)
-def step_variant(variant_id: uuid.UUID, direction: Literal["undo", "redo"], if_match: IfMatch, store: Store, reports: Cache) -> Response:
+def step_variant(
+    variant_id: uuid.UUID, direction: Literal["undo", "redo"], if_match: IfMatch, store: Store, reports: Cache, edit_id: EditId = None
+) -> Response:
     expected = _expected(if_match)
+    if (made := _made_before(store, reports, variant_id, edit_id)) is not None:
+        return made
     before = reports.known(variant_id, expected)
     try:
-        new, one = store.step(variant_id, expected, direction, "you")
+        new, one = store.step(variant_id, expected, direction, "you", edit_id)
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
     head = store.head(variant_id)
@@ -248,8 +269,10 @@ def list_proposals(variant_id: uuid.UUID, store: Store, reports: Cache) -> list[
 
 
 @router.put("/{variant_id}/proposals", operation_id="acceptProposals", response_model=Edited, responses=REFUSALS)
-def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfMatch, store: Store, reports: Cache) -> Response:
+def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfMatch, store: Store, reports: Cache, edit_id: EditId = None) -> Response:
     expected = _expected(if_match)
+    if (made := _made_before(store, reports, variant_id, edit_id)) is not None:
+        return made
     head, before = standing(store, reports, variant_id)
     if head.revision != expected:
         return _conflict(store, variant_id, expected, head.revision)
@@ -258,7 +281,7 @@ def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfM
         raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
     one = sound(design)
     try:
-        new = store.save(variant_id, expected, one, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you")
+        new = store.save(variant_id, expected, one, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you", edit_id)
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
     return _edited(reports, variant_id, new, one, before, can_undo=True, can_redo=False, taken=taken)
@@ -277,7 +300,8 @@ def preview_circuits(variant_id: uuid.UUID, body: TableText, store: Store, repor
     """What a table of circuits means for the newest revision, line by line. Nothing is saved."""
     h, kept = standing(store, reports, variant_id)
     parts = kept.report.wiring.circuits
-    return circuits_table.preview(body.text, h.design, {p.code: id for id, p in parts.items()})
+    read: circuits_table.CircuitPreview = BOUNDED.run("file", circuits_table.preview, body.text, h.design, {p.code: id for id, p in parts.items()})
+    return read
 
 
 @router.get("/{variant_id}/history", operation_id="listRevisions")

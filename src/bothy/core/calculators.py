@@ -9,10 +9,12 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
+from bothy.core.book import Book, Written
 from bothy.core.contract import BadInput, Contract, Outcome, parse
 from bothy.core.gas import boil_off, cooking, leak_test, locker, mixture
 from bothy.core.gas import pipe as gas_pipe
 from bothy.core.gas import use as gas_use
+from bothy.core.plain import check
 from bothy.core.power import bank, driving, inverter, load_budget, resting, shore, solar, station
 from bothy.core.proving import expected, verdict
 from bothy.core.sizing import pareto
@@ -288,9 +290,24 @@ CALCULATORS: dict[str, Calculator] = {
 }  # fmt: skip
 
 
+def plain_answer(name: str, data: Any) -> dict[str, Any]:
+    """A calculator's output as plain data. Raises :class:`BadInput`."""
+    return calculate(name, data).dump()
+
+
+def worked_answer(name: str, data: Any) -> tuple[dict[str, Any], Written]:
+    """A calculator's output as plain data, and the working of each figure of it. Raises :class:`BadInput`."""
+    out, book = calculate(name, data), Book()
+    for key, figure in out.working.items():
+        book.put(key, figure)
+    return out.dump(), book.all_workings()
+
+
 def calculate(name: str, data: Any) -> Outcome:
     """Run a calculator on raw JSON data. Raises :class:`BadInput` that names the key."""
     calculator = CALCULATORS.get(name)
     if calculator is None:
         raise BadInput("calc", f"'{name}' is not a calculator; the names are {', '.join(CALCULATORS)}")
+    if isinstance(data, dict):
+        check(data)
     return calculator.run(parse(calculator.input, data))

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 import datetime as dt
+import http.client
 import logging
+import time
 import urllib.error
 import urllib.parse
 import urllib.request
 from collections.abc import Callable
-
-from pydantic import ValidationError
 
 from bothy.core.context import Context
 from bothy.core.trips.engine import DayForecast
@@ -17,16 +17,37 @@ from bothy.core.trips.itinerary import Forecasts, days_of
 from bothy.forecast.standin import Forecast
 
 AHEAD_DAYS = 7
-WAIT_S = 1.0
+WAIT_S, WHOLE_S, MOST_BYTES = 1.0, 3.0, 200_000
+
+
+class _Stays(urllib.request.HTTPRedirectHandler):
+    """Follows no redirect: a service on this machine has no reason to send us elsewhere."""
+
+    def redirect_request(self, *_: object) -> None:
+        return None
+
+
+_OPENER = urllib.request.build_opener(_Stays, urllib.request.ProxyHandler({}))
+
+
+def _all_of(answer: http.client.HTTPResponse) -> bytes:
+    """The body of an answer. Raises ValueError when it is larger, or takes longer, than a forecast may."""
+    until = time.monotonic() + WHOLE_S
+    out = bytearray()
+    while piece := answer.read1(65_536):
+        out += piece
+        if len(out) > MOST_BYTES or time.monotonic() > until:
+            raise ValueError(f"its answer is larger than {MOST_BYTES:,} bytes or takes longer than {WHOLE_S:g} s")
+    return bytes(out)
 
 
 def ask(url: str, lat_deg: float, lon_deg: float, first: dt.date, days: int) -> Forecast | None:
     """The forecast of one place; None when nobody answers or the answer can't be one."""
     query = urllib.parse.urlencode({"lat_deg": lat_deg, "lon_deg": lon_deg, "first": first.isoformat(), "days": days})
     try:
-        with urllib.request.urlopen(f"{url}/forecast?{query}", timeout=WAIT_S) as answer:
-            return Forecast.model_validate_json(answer.read(1_000_000))
-    except (urllib.error.URLError, TimeoutError, OSError, ValidationError) as exc:
+        with _OPENER.open(f"{url}/forecast?{query}", timeout=WAIT_S) as answer:
+            return Forecast.model_validate_json(_all_of(answer))
+    except (urllib.error.URLError, http.client.HTTPException, TimeoutError, OSError, ValueError) as exc:
         logging.getLogger("bothy").info("no forecast from %s: %s", url, exc)
         return None
 

@@ -8,7 +8,7 @@ from __future__ import annotations
 import datetime as dt
 
 from fastapi import FastAPI, Query
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from bothy.core.catalogue.climates import MONTHS
 from bothy.core.places import nearest
@@ -22,16 +22,16 @@ class ForecastDay(BaseModel):
     """One day at a place: its clearness (part of the light outside the atmosphere that arrives) and the air's extremes in °C."""
 
     date: dt.date
-    clearness: float
-    tmin_c: float
-    tmax_c: float
+    clearness: float = Field(ge=0, le=1, allow_inf_nan=False)
+    tmin_c: float = Field(ge=-70, le=60, allow_inf_nan=False)
+    tmax_c: float = Field(ge=-70, le=60, allow_inf_nan=False)
 
 
 class Forecast(BaseModel):
     """Days in a row from one on, and who says so."""
 
-    source: str
-    days: list[ForecastDay]
+    source: str = Field(max_length=200)
+    days: list[ForecastDay] = Field(max_length=40)
 
 
 def week(lat_deg: float, lon_deg: float, first: dt.date, days: int) -> Forecast:

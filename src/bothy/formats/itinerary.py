@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import csv
 import datetime as dt
 import difflib
+import io
 import itertools
 import math
 import re
@@ -19,7 +21,7 @@ from bothy.core.design.trips import MOST_DAYS, DayType, Leg, OwnPlace, Refill
 from bothy.core.places import apart_km, nearest, places_of
 from bothy.core.units import NotUnderstood, parse
 from bothy.formats.appliances_csv import match_columns
-from bothy.formats.tables import number_of, rows_of, unplain
+from bothy.formats.tables import MAX_ROWS, in_years, number_of, plain, rows_of, unplain
 
 WORDS: dict[str, tuple[str, ...]] = {
     "date": ("date", "day", "from", "arrive", "arrival", "start"),
@@ -39,7 +41,7 @@ NEAR_TABLE_KM, SAME_PLACE_KM = 15.0, 5.0
 STANDING_KM_H, WRONG_KM_H = 5.0, 160.0
 STOP_MIN, STOP_KM, SHORT_STOP_MIN = 10.0, 0.5, 5.0
 ROAD_KM_H, START_H, LONG_DRIVE_H = 60.0, 9.5, 8.0
-MOST_CHARS = 6_000_000
+MOST_CHARS, MOST_PIECES = 6_000_000, 5_000
 
 
 class LegLine(BaseModel):
@@ -117,9 +119,11 @@ class _Places:
 
 def _date(text: str) -> dt.date:
     try:
-        return dt.date.fromisoformat(text.strip()[:10])
+        found = dt.date.fromisoformat(text.strip()[:10])
+        in_years(found)
+        return found
     except ValueError:
-        raise NotUnderstood(f"“{text[:30]}” is not a date; write year-month-day, for example 2026-10-12") from None
+        raise NotUnderstood(f"“{text[:30]}” is not a date from 1900 to 2200; write year-month-day, for example 2026-10-12") from None
 
 
 def _number(text: str, what: str) -> float:
@@ -155,8 +159,8 @@ def _leg(cells: dict[str, str], places: _Places) -> tuple[dict[str, Any], dict[s
     out: dict[str, Any] = {"place": place}
     if cells.get("nights"):
         nights = _number(cells["nights"], "nights")
-        if nights < 1 or nights != int(nights):
-            raise NotUnderstood(f"“{cells['nights'][:20]}” nights: write a whole number from 1 on")
+        if not 1 <= nights <= MOST_DAYS or nights != int(nights):
+            raise NotUnderstood(f"“{cells['nights'][:20]}” nights: write a whole number from 1 to {MOST_DAYS}")
         out["days_count"] = int(nights)
     if cells.get("drive"):
         bare = re.fullmatch(r"[\d.,]+", cells["drive"].strip()) is not None
@@ -189,6 +193,8 @@ def _of_table(text: str, design: Design) -> ItineraryPreview:
         raise BadInput(
             "columns", f"are not those of an itinerary: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; “place”, or “lat” and “lon”, are needed"
         )
+    if len(rows) - start - 1 > MAX_ROWS:
+        raise BadInput("file", f"has {len(rows) - start - 1:,} lines; at most {MAX_ROWS:,}")
     places = _Places(design)
     lines: list[LegLine] = []
     for n, row in enumerate(rows[start + 1 :], start + 2):
@@ -299,6 +305,8 @@ def read_gpx(text: str) -> list[list[Point]]:
     if _local(root.tag) != "gpx":
         raise BadInput("file", f"is XML, but not GPX: its root is “{_local(root.tag)[:30]}”")
     pieces = [e for e in root.iter() if _local(e.tag) in ("trkseg", "rte")]
+    if len(pieces) > MOST_PIECES:
+        raise BadInput("file", f"has {len(pieces):,} pieces; at most {MOST_PIECES:,}. Join them, or bring the journey in year by year")
     out = [[_point(p, f"point {n + 1}") for n, p in enumerate(x for x in piece if _local(x.tag) in ("trkpt", "rtept"))] for piece in pieces]
     out = [piece for piece in out if piece]
     if not out:
@@ -318,6 +326,7 @@ def _point(e: Any, name: str) -> Point:
         return Point(lat, lon, None)
     try:
         when = dt.datetime.fromisoformat(stamp.strip().replace("Z", "+00:00"))
+        in_years(when)
     except ValueError:
         raise BadInput("file", f"has a {name} with the time “{stamp[:30]}”; write it like 2026-10-12T08:30:00Z") from None
     return Point(lat, lon, when.astimezone(dt.UTC) if when.tzinfo else when.replace(tzinfo=dt.UTC))
@@ -392,6 +401,8 @@ def _timed(points: list[Point], places: _Places) -> list[LegLine]:
 
 
 def _untimed(pieces: list[list[Point]], places: _Places, km_h: float) -> list[LegLine]:
+    if len(pieces) > MOST_DAYS:
+        raise BadInput("file", f"has {len(pieces):,} pieces without times, each a day; {MOST_DAYS} days are the most")
     lines = []
     for n, piece in enumerate(pieces, 1):
         km = sum(apart_km(a.at, b.at) for a, b in itertools.pairwise(piece))
@@ -413,9 +424,10 @@ def _untimed(pieces: list[list[Point]], places: _Places, km_h: float) -> list[Le
 def write_table(design: Design) -> str:
     """The itinerary as a table that Bothy reads back."""
     from bothy.core.places import legs_of
-    from bothy.formats.tables import plain
 
-    rows = ["date,place,lat,lon,nights,drive_start_h,drive_h,shore,persons_count,refills,day_type,note"]
+    file = io.StringIO()
+    writer = csv.writer(file, lineterminator="\r\n")
+    writer.writerow(["date", "place", "lat", "lon", "nights", "drive_start_h", "drive_h", "shore", "persons_count", "refills", "day_type", "note"])
     known = places_of(design)
     own = {p.id for p in design.trips.places}
     day = dt.date.fromisoformat(design.trips.start_date) if design.trips.start_date else None
@@ -424,6 +436,6 @@ def write_table(design: Design) -> str:
         where = [plain(c.name if c else leg.place), f"{c.lat_deg:g}" if c and leg.place in own else "", f"{c.lon_deg:g}" if c and leg.place in own else ""]
         cells = [day.isoformat() if day else "", *where, str(leg.days_count), f"{leg.drive_start_h:g}", f"{leg.drive_h:g}", str(int(leg.shore)),
                  "" if leg.persons is None else str(leg.persons), " ".join(leg.refills), leg.day_type, plain(leg.note)]  # fmt: skip
-        rows.append(",".join('"' + x.replace('"', '""') + '"' if re.search(r'[",\n;]', x) else x for x in cells))
+        writer.writerow(cells)
         day = day + dt.timedelta(days=leg.days_count) if day else None
-    return "\n".join(rows) + "\n"
+    return file.getvalue()

@@ -11,7 +11,7 @@ from pydantic import BaseModel, Field
 from bothy.core.contract import BadInput
 from bothy.core.sun.geometry import Array
 from bothy.core.trips.measured import Log
-from bothy.formats.tables import cells_of, number_of
+from bothy.formats.tables import cells_of, in_years, number_of
 
 MOST_CHARS = 30_000_000
 MOST_HOURS = 366 * 24
@@ -52,8 +52,10 @@ class LogRead(BaseModel):
 def _time(text: str) -> dt.datetime:
     t = text.strip()
     if t.replace(".", "", 1).isdigit() and float(t) > 1e8:
-        return dt.datetime.fromtimestamp(float(t) / (1000 if float(t) > 1e11 else 1), dt.UTC).replace(tzinfo=None)
-    when = dt.datetime.fromisoformat(t.replace("Z", "+00:00"))
+        when = dt.datetime.fromtimestamp(float(t) / (1000 if float(t) > 1e11 else 1), dt.UTC)
+    else:
+        when = dt.datetime.fromisoformat(t.replace("Z", "+00:00"))
+    in_years(when)
     return when.replace(tzinfo=None)
 
 

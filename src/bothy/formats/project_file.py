@@ -9,6 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from bothy.core.contract import BadInput
 from bothy.core.design.document import SCHEMA_VERSION, Design, load_design
+from bothy.core.plain import not_text
 
 FORMAT = "bothy-project"
 MAX_BYTES = 8_000_000
@@ -61,8 +62,14 @@ def read(text: str) -> ProjectFile:
         data = json.loads(text)
     except json.JSONDecodeError as exc:
         raise BadInput("file", f"is not JSON: {exc.msg} at line {exc.lineno}, column {exc.colno}") from None
+    except ValueError as exc:
+        raise BadInput("file", f"holds a number that can't be read: {str(exc)[:100]}") from None
     except RecursionError:
         raise BadInput("file", "is nested too deeply to be a Bothy project file") from None
+    if isinstance(data, dict):
+        for key in ("name", "format"):
+            if isinstance(data.get(key), str) and (why := not_text(data[key])):
+                raise BadInput(key, why)
     if not isinstance(data, dict) or data.get("format") != FORMAT:
         raise BadInput("format", f"must be “{FORMAT}”; this is not a Bothy project file")
     version = data.get("schema_version")
@@ -83,6 +90,8 @@ def read(text: str) -> ProjectFile:
     for i, item in enumerate(variants):
         if not isinstance(item, dict) or not isinstance(item.get("name"), str) or not 1 <= len(item["name"]) <= 120:
             raise BadInput("name", "must be a text of 1 to 120 characters", f"variants[{i}].name")
+        if why := not_text(item["name"]):
+            raise BadInput("name", why, f"variants[{i}].name")
         try:
             out.append(VariantOut.model_construct(name=item["name"], design=load_design(item.get("design"))))
         except BadInput as exc:

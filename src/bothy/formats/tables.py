@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 import csv
+import datetime as dt
 import io
 import math
+import re
 
 from bothy.core.contract import BadInput
 
@@ -19,16 +21,32 @@ def sniff(text: str) -> str:
     return best if first.count(best) else ","
 
 
+_SEP_LINE = re.compile(r"^sep=(.)\r?(?:\n|$)", re.I)
+FIRST_YEAR, LAST_YEAR = 1900, 2200
+
+
+def begun(text: str) -> tuple[str, str]:
+    """A table without its byte order mark and without a first line “sep=;”, and its separator."""
+    text = text.removeprefix("\ufeff")
+    said = _SEP_LINE.match(text)
+    return (text[said.end() :], said[1]) if said else (text, sniff(text))
+
+
+def in_years(when: dt.date) -> None:
+    """Refuse a moment that no table of a vehicle can hold. Raises ValueError."""
+    if not FIRST_YEAR <= when.year <= LAST_YEAR:
+        raise ValueError(f"year {when.year} is not between {FIRST_YEAR} and {LAST_YEAR}")
+
+
 def rows_of(text: str, item: str = "appliance") -> tuple[list[list[str]], str]:
     """Rows of cells and the separator; ``item`` is what a line should be. Raises :class:`BadInput` for an empty or oversized text."""
-    text = text.removeprefix("\ufeff")
+    text, separator = begun(text)
     if not text.strip():
         raise BadInput("file", f"is empty; it needs a line of column names and a line for each {item}")
     if len(text) > MAX_CHARS:
         raise BadInput("file", f"has {len(text):,} characters; at most {MAX_CHARS:,}")
     if "\x00" in text:
         raise BadInput("file", "is not text; export it as CSV first")
-    separator = sniff(text)
     try:
         rows = [[cell.strip() for cell in row] for row in csv.reader(io.StringIO(text), delimiter=separator)]
     except csv.Error as exc:
@@ -38,8 +56,8 @@ def rows_of(text: str, item: str = "appliance") -> tuple[list[list[str]], str]:
 
 def cells_of(text: str) -> list[list[str]]:
     """Rows of cells of a large table, whatever its separator; empty rows left out. Raises :class:`BadInput` when there is none, or it is no table."""
+    text, separator = begun(text)
     lines = text.splitlines()
-    separator = sniff(next((x for x in lines if x.strip()), ""))
     try:
         rows = [r for r in csv.reader(lines, delimiter=separator) if any(c.strip() for c in r)]
     except csv.Error as exc:

@@ -14,7 +14,7 @@ from bothy.core.contract import BadInput
 from bothy.core.design.trips import FileWeather, FileYear, OwnPlace
 from bothy.core.finding import Finding
 from bothy.core.sun.weather_fit import Hourly, fit
-from bothy.formats.tables import cells_of, number_of
+from bothy.formats.tables import cells_of, in_years, number_of
 
 MOST_CHARS = 12_000_000
 TYPICAL_YEAR = 2001
@@ -117,7 +117,24 @@ def _time(text: str) -> dt.datetime:
     t = text.strip().replace("Z", "+00:00")
     if len(t) == 13 and t[8] == ":":  # 20010101:0010
         t = f"{t[:4]}-{t[4:6]}-{t[6:8]}T{t[9:11]}:{t[11:13]}"
-    return dt.datetime.fromisoformat(t)
+    when = dt.datetime.fromisoformat(t)
+    in_years(when)
+    return when
+
+
+PHYSICS = {"ghi": (-50.0, 1700.0, "W/m²"), "air": (-90.0, 65.0, "°C"), "rh": (0.0, 1.1, "of saturation")}
+"""What the sky, the air and its moisture can be; outside of it a column is another one, or its unit is."""
+
+
+def _within_physics(w: Hourly) -> None:
+    for key, values in (("ghi", w.ghi), ("air", w.air_c), ("rh", w.rh)):
+        least, most, unit = PHYSICS[key]
+        bad = np.flatnonzero((values < least) | (values > most))
+        if bad.size:
+            when = w.first + dt.timedelta(hours=int(bad[0]))
+            raise BadInput(
+                "file", f"has {values[bad[0]]:g} {unit} at {when:%Y-%m-%d %H}:00; {least:g} to {most:g} can be. Is the column, or its unit, another one?"
+            )
 
 
 def _csv(text: str, given: WeatherText) -> WeatherRead:
@@ -193,6 +210,7 @@ def _twice(frame: Any) -> Any:
 
 
 def _made(kind: Literal["epw", "tmy3", "csv"], w: Hourly, name: str, given: WeatherText) -> WeatherRead:
+    _within_physics(w)
     if abs(w.lat_deg) > 72:
         raise BadInput("lat_deg", f"is {w.lat_deg:g}; beyond 72° north or south the sun's formulas and the roads end")
     f = fit(w)

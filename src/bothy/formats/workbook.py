@@ -4,11 +4,13 @@ from __future__ import annotations
 
 import io
 from collections.abc import Sequence
+from typing import Any
 
 from bothy.core.contract import BadInput
+from bothy.core.plain import as_text
 from bothy.formats.tables import MAX_ROWS
 
-MAX_COLUMNS, MAX_INSIDE = 60, 50_000_000
+MAX_COLUMNS, MAX_INSIDE, MAX_CELL, MAX_PARTS = 60, 20_000_000, 5_000, 500
 Cell = str | float | int | None
 Table = tuple[str, Sequence[str], Sequence[Sequence[Cell]]]
 """Sheet name, headings, rows."""
@@ -27,7 +29,7 @@ def to_xlsx(tables: Sequence[Table], title: str) -> bytes:
         for r, line in enumerate([list(headings), *rows], 1):
             for k, value in enumerate(line, 1):
                 cell = sheet.cell(r, k)
-                cell.value = value
+                cell.value = as_text(value) if isinstance(value, str) else value
                 if isinstance(value, str):
                     cell.data_type = "s"
                 if r == 1:
@@ -54,24 +56,42 @@ def from_xlsx(data: bytes) -> str:
 
     from openpyxl import load_workbook
 
+    if data[:2] != b"PK":
+        raise BadInput("file", "is not an XLSX workbook; save it as XLSX or CSV")
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as z:
-            if sum(i.file_size for i in z.infolist()) > MAX_INSIDE:
-                raise BadInput("file", f"unpacks to more than {MAX_INSIDE // 1_000_000} MB; save the one sheet that is meant")
-        book = load_workbook(io.BytesIO(data), read_only=True, data_only=True)
-    except (zipfile.BadZipFile, KeyError, ValueError, OSError) as exc:
-        raise BadInput("file", f"is not an XLSX workbook ({type(exc).__name__}); save it as XLSX or CSV") from None
-    for sheet in book.worksheets:
-        rows = [[_text(v) for v in row[:MAX_COLUMNS]] for row in sheet.iter_rows(max_row=MAX_ROWS + 50, values_only=True)]
-        filled = [r for r in rows if any(r)]
-        if filled:
-            width = max(i + 1 for r in filled for i, v in enumerate(r) if v)
-            return "\n".join("\t".join((r + [""] * width)[:width]) for r in filled)
+            inside = z.infolist()
+            if len(inside) > MAX_PARTS or sum(i.file_size for i in inside) > MAX_INSIDE:
+                raise BadInput("file", f"is too large a workbook: it unpacks to more than {MAX_INSIDE // 1_000_000} MB; save the one sheet that is meant")
+        book = load_workbook(io.BytesIO(data), read_only=True, data_only=True, keep_links=False)
+        for sheet in book.worksheets:
+            filled = _filled(sheet)
+            if filled:
+                width = max(i + 1 for r in filled for i, v in enumerate(r) if v)
+                return "\n".join("\t".join((r + [""] * width)[:width]) for r in filled)
+    except (BadInput, MemoryError):
+        raise
+    except Exception as exc:  # whatever a damaged archive or its XML makes the reader stumble over
+        raise BadInput("file", f"is not an XLSX workbook that can be read ({type(exc).__name__}); save it as XLSX or CSV") from None
     raise BadInput("file", "has no sheet with anything on it")
+
+
+def _filled(sheet: Any) -> list[list[str]]:
+    """The rows of a sheet that hold anything, read one by one. Raises :class:`BadInput` for more than a list can have."""
+    out: list[list[str]] = []
+    for n, row in enumerate(sheet.iter_rows(max_col=MAX_COLUMNS, values_only=True), 1):
+        cells = [_text(v) for v in row]
+        if any(cells):
+            out.append(cells)
+        if len(out) > MAX_ROWS + 1 or n > 20 * MAX_ROWS:
+            raise BadInput("file", f"is too large a workbook: it has more than {MAX_ROWS:,} lines")
+    return out
 
 
 def _text(value: object) -> str:
     if value is None:
         return ""
-    text = f"{value:g}" if isinstance(value, float) else str(value)
+    text = f"{value:.15g}" if isinstance(value, float) else str(value)
+    if len(text) > MAX_CELL:
+        raise BadInput("file", f"is too large a workbook: one of its cells holds {len(text):,} characters, {MAX_CELL:,} at most")
     return " ".join(text.split())

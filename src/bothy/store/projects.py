@@ -252,7 +252,25 @@ class Projects:
         """The newest state that was made from the one of this revision."""
         return s.scalar(select(func.max(Revision.number)).where(Revision.variant_id == row.variant_id, Revision.came_from == row.state))
 
-    def _append(self, s: Session, variant: Variant, expected: int, text: str, message: str, author: str, state: int | None, came_from: int | None) -> int:
+    def made_by(self, id: uuid.UUID, edit: uuid.UUID | None) -> bool:
+        """Whether an edit of that id was made already."""
+        if edit is None:
+            return False
+        with Session(self.engine) as s:
+            return s.scalar(select(Revision.number).where(Revision.variant_id == id, Revision.edit_id == edit)) is not None
+
+    def _append(
+        self,
+        s: Session,
+        variant: Variant,
+        expected: int,
+        text: str,
+        message: str,
+        author: str,
+        state: int | None,
+        came_from: int | None,
+        edit: uuid.UUID | None,
+    ) -> int:
         number = expected + 1
         moved = s.execute(update(Variant).where(Variant.id == variant.id, Variant.head == expected).values(head=number))
         if moved.rowcount != 1:  # type: ignore[attr-defined]
@@ -268,21 +286,22 @@ class Projects:
                 message=message[:200],
                 author=author,
                 created_at=now,
+                edit_id=edit,
             )
         )
         s.execute(update(Project).where(Project.id == variant.project_id).values(updated_at=now))
         return number
 
-    def save(self, id: uuid.UUID, expected: int, one: Sound, message: str, author: str) -> int:
-        """Append a revision on top of ``expected``. Raises :class:`Stale` when the variant is elsewhere."""
+    def save(self, id: uuid.UUID, expected: int, one: Sound, message: str, author: str, edit: uuid.UUID | None = None) -> int:
+        """Append a revision on top of ``expected``; ``edit`` is the sender's own id of the change. Raises :class:`Stale` when the variant is elsewhere."""
         with Session(self.engine) as s, s.begin():
             _, variant = self._variant(s, id, lock=True)
             if variant.head != expected:
                 raise Stale(variant.head)
             row = self._revision(s, id, expected)
-            return self._append(s, variant, expected, _text(one.design), message, author, None, row.state)
+            return self._append(s, variant, expected, _text(one.design), message, author, None, row.state, edit)
 
-    def step(self, id: uuid.UUID, expected: int, direction: str, author: str) -> tuple[int, Sound]:
+    def step(self, id: uuid.UUID, expected: int, direction: str, author: str, edit: uuid.UUID | None = None) -> tuple[int, Sound]:
         """Undo or redo: append a revision equal to the state before or after. Raises :class:`Nothing` at the end.
 
         Undo goes past states that can't be computed any more; a redo to one is refused with its :class:`BadInput`.
@@ -302,5 +321,5 @@ class Projects:
                         raise
                     target = self._before(s, there)
                     continue
-                return self._append(s, variant, expected, there.document, f"{direction} to {target}", author, there.state, None), one
+                return self._append(s, variant, expected, there.document, f"{direction} to {target}", author, there.state, None, edit), one
             raise Nothing(f"there is nothing to {direction}")

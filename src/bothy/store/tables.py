@@ -5,7 +5,7 @@ from __future__ import annotations
 import datetime as dt
 import uuid
 
-from sqlalchemy import Boolean, ForeignKey, ForeignKeyConstraint, Integer, String, Text, Uuid
+from sqlalchemy import Boolean, ForeignKey, ForeignKeyConstraint, Integer, String, Text, UniqueConstraint, Uuid
 from sqlalchemy.dialects.mysql import DATETIME, LONGTEXT
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
@@ -43,11 +43,14 @@ class Revision(Base):
     """One immutable design document.
 
     ``state`` is the number of the revision that first had this content (its own number for a fresh edit);
-    ``came_from`` is the state a fresh edit was made on. Undo and redo walk along these two.
+    ``came_from`` is the state a fresh edit was made on. Undo and redo walk along these two. ``edit_id`` is what the sender called the change.
     """
 
     __tablename__ = "revisions"
-    __table_args__ = (ForeignKeyConstraint(["variant_id"], ["variants.id"], ondelete="CASCADE"),)
+    __table_args__ = (
+        ForeignKeyConstraint(["variant_id"], ["variants.id"], ondelete="CASCADE"),
+        UniqueConstraint("variant_id", "edit_id", name="one_revision_an_edit"),
+    )
     variant_id: Mapped[uuid.UUID] = mapped_column(Uuid, primary_key=True)
     number: Mapped[int] = mapped_column(Integer, primary_key=True)
     state: Mapped[int] = mapped_column(Integer)
@@ -56,10 +59,11 @@ class Revision(Base):
     message: Mapped[str] = mapped_column(String(200))
     author: Mapped[str] = mapped_column(String(80))
     created_at: Mapped[dt.datetime]
+    edit_id: Mapped[uuid.UUID | None] = mapped_column(Uuid)
 
 
 class Job(Base):
-    """Long work on one revision of a variant. ``state`` is running, done, failed or cancelled; ``updated_at`` moves while it runs."""
+    """Long work on one revision of a variant. ``state`` is waiting, running, done, failed or cancelled; ``owner`` names the server that runs it."""
 
     __tablename__ = "jobs"
     id: Mapped[uuid.UUID] = mapped_column(Uuid, primary_key=True)
@@ -70,6 +74,7 @@ class Job(Base):
     done: Mapped[int] = mapped_column(Integer)
     whole: Mapped[int] = mapped_column(Integer)
     cancel_asked: Mapped[bool] = mapped_column(Boolean)
+    owner: Mapped[str] = mapped_column(String(60))
     error: Mapped[str | None] = mapped_column(String(500))
     result: Mapped[str | None] = mapped_column(LONGTEXT)
     created_at: Mapped[dt.datetime]

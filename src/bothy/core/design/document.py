@@ -21,6 +21,7 @@ from bothy.core.design.vehicle import Vehicle
 from bothy.core.design.warmth import Warmth
 from bothy.core.design.water import Water
 from bothy.core.design.wiring import Board, Circuit, Wiring
+from bothy.core.plain import check
 from bothy.core.region import RegionKey
 
 SCHEMA_VERSION = 1
@@ -151,29 +152,6 @@ UPGRADES: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {}
 """version -> function that makes the document of the next version."""
 
 
-LEAST = 1e-9
-"""A number nearer to nothing than this is nothing, or a slip: no length, mass or current of a vehicle is so small."""
-
-
-def _no_crumbs(data: Any, path: str = "") -> None:
-    """Refuse numbers so near to 0 that sums with them run off; walks plain data."""
-    if isinstance(data, float):
-        if data != 0 and abs(data) < LEAST:
-            raise BadInput(
-                path.rsplit("/", 1)[-1] or "design",
-                f"is {data:g}, nearer to 0 than anything that can be measured; write 0 or a larger number",
-                path[1:].replace("/", "."),
-            )
-    elif isinstance(data, dict):
-        for key, value in data.items():
-            if type(value) in (float, dict, list):
-                _no_crumbs(value, f"{path}/{key}")
-    elif isinstance(data, list):
-        for i, value in enumerate(data):
-            if type(value) in (float, dict, list):
-                _no_crumbs(value, f"{path}/{i}")
-
-
 def load_design(data: Any) -> Design:
     """A design from plain data of this or an older version. Raises :class:`BadInput` naming the field."""
     if not isinstance(data, dict):
@@ -189,7 +167,7 @@ def load_design(data: Any) -> Design:
             raise BadInput("schema_version", f"{version} is not a version that Bothy ever wrote (1 to {SCHEMA_VERSION})")
         data = upgrade(data)
         version += 1
-    _no_crumbs(data)
+    check(data)
     try:
         return Design.model_validate(data)
     except ValidationError as exc:

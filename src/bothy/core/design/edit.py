@@ -10,6 +10,7 @@ import jsonpointer
 
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design, load_design
+from bothy.core.plain import MOST_VALUES, check
 
 MAX_OPERATIONS = 2000
 
@@ -34,6 +35,17 @@ def _flip_touched(data: dict[str, Any], ops: list[dict[str, Any]]) -> None:
                 break
 
 
+def _grows(data: Any, op: dict[str, Any]) -> int:
+    """How many values an operation may add, before it is done: a list copied into itself doubles each time."""
+    if op["op"] == "copy":
+        try:
+            source = jsonpointer.resolve_pointer(data, op.get("from") or "")
+        except jsonpointer.JsonPointerException:
+            return 1
+        return 1 + (check(source) if isinstance(source, (dict, list)) else 0)
+    return 1 + check({"value": op.get("value")}) if op["op"] in ("add", "replace", "test") else 0
+
+
 def apply_patch(design: Design, ops: list[dict[str, Any]], *, by_proposal: bool = False) -> Design:
     """The design after a JSON Patch (RFC 6902). Raises :class:`BadInput` naming the field; the input is untouched.
 
@@ -42,8 +54,16 @@ def apply_patch(design: Design, ops: list[dict[str, Any]], *, by_proposal: bool 
     if len(ops) > MAX_OPERATIONS:
         raise BadInput("patch", f"has {len(ops)} operations; at most {MAX_OPERATIONS} in one edit")
     data = copy.deepcopy(design.model_dump(mode="json"))
+    room = MOST_VALUES - check(data)
+    after: Any = data
     try:
-        after = jsonpatch.apply_patch(data, ops)
+        for op in ops:
+            room -= _grows(after, op)
+            if room < 0:
+                raise BadInput("patch", f"would make the design larger than {MOST_VALUES:,} values")
+            after = jsonpatch.apply_patch(after, [op], in_place=True)
+    except BadInput:
+        raise
     except jsonpatch.JsonPatchTestFailed as exc:
         raise PathGone("patch", f"the item it changes is no longer there ({str(exc)[:200]})") from None
     except (jsonpatch.JsonPatchException, jsonpointer.JsonPointerException, TypeError, KeyError, IndexError, ValueError) as exc:

@@ -70,7 +70,7 @@ class SwitchPanelLayoutIn(Contract):
     min_gap_mm: float = Field(5, ge=0, le=1000)
     depth_available_mm: float | None = Field(None, ge=0, le=10000)
     connection_clearance_mm: float = Field(25, ge=0, le=1000)
-    items: list[PanelItem] = Field(min_length=1, max_length=1000)
+    items: list[PanelItem] = Field(min_length=1, max_length=150)
 
     @model_validator(mode="after")
     def _ids(self) -> Self:
