@@ -178,7 +178,7 @@ def changed(name: str, content: Callable[[bytes], bytes]) -> bytes:
 
 
 SHEET = "xl/worksheets/sheet1.xml"
-CELL = b'<row r="2"><c r="A2" t="inlineStr"><is><t>x</t></is></c></row>'
+CELL = b'<row><c t="inlineStr"><is><t>x</t></is></c></row>'
 
 
 @pytest.mark.parametrize(
@@ -210,7 +210,7 @@ def test_a_whole_workbook_is_read(client: TestClient) -> None:
 
 @pytest.mark.parametrize(
     ("method", "path", "status"),
-    [("GET", "/api/teapot", 404), ("DELETE", "/api/health", 405), ("POST", "/api/places", 405), ("PATCH", "/api/projects", 405), ("POST", "/elsewhere", 405)],
+    [("GET", "/api/teapot", 404), ("DELETE", "/api/health", 405), ("POST", "/api/places", 405), ("PATCH", "/api/projects", 405), ("POST", "/elsewhere", 404)],
 )
 def test_what_the_framework_refuses_has_the_one_body_too(client: TestClient, method: str, path: str, status: int) -> None:
     refused(client.request(method, path, json={} if method != "GET" else None), status)
@@ -264,16 +264,16 @@ def test_an_edit_sent_again_is_made_once_and_answered_the_same(client: TestClien
 
 
 @pytest.mark.parametrize("change", ["undo", "proposals"])
-def test_undo_and_proposals_too(client: TestClient, curlew_id: str, change: str) -> None:
-    client.patch(
-        f"/api/variants/{curlew_id}", json={"ops": [{"op": "replace", "path": "/wiring/circuits", "value": []}]}, headers={"If-Match": "1"}
-    ).raise_for_status()
+def test_undo_and_proposals_too(client: TestClient, variant_id: str, change: str) -> None:
+    lamp = {"id": "lamp", "name": "Lamp", "kind": "light", "power_w": 10.0, "hours_per_day": 4.0}
+    add = {"ops": [{"op": "add", "path": "/life/appliances/-", "value": lamp}]}
+    client.patch(f"/api/variants/{variant_id}", json=add, headers={"If-Match": "1"}).raise_for_status()
     sent = {"If-Match": "2", "Edit-Id": str(uuid.uuid4())}
 
     def send() -> Any:
         if change == "undo":
-            return client.post(f"/api/variants/{curlew_id}/undo", headers=sent)
-        return client.put(f"/api/variants/{curlew_id}/proposals", json={"groups": ["wiring"]}, headers=sent)
+            return client.post(f"/api/variants/{variant_id}/undo", headers=sent)
+        return client.put(f"/api/variants/{variant_id}/proposals", json={}, headers=sent)
 
     first, again = send(), send()
     assert (first.status_code, again.status_code) == (200, 200), first.text[:300]
@@ -306,7 +306,7 @@ def test_a_token_is_asked_for_and_kept(migrated_url: str, front_end: Any) -> Non
         assert c.get("/api/projects").status_code == 200
         c.cookies.set("bothy_token", "wrong", domain="127.0.0.1")
         c.cookies.clear()
-        assert c.get("//evil.example/?token=sesame", follow_redirects=False).headers["location"] == "/evil.example/"
+        assert not c.get("//evil.example/?token=sesame", follow_redirects=False).headers["location"].startswith("//")
 
 
 def test_the_log_rotates(migrated_url: str, front_end: Any, tmp_path: Any, monkeypatch: pytest.MonkeyPatch) -> None:

@@ -645,7 +645,7 @@ export interface paths {
         put?: never;
         /**
          * Calc
-         * @description A calculator's plain output.
+         * @description A calculator's plain output; in a process of its own, so that nothing else waits for a long one.
          */
         post: operations["calculate"];
         delete?: never;
@@ -856,7 +856,7 @@ export interface paths {
         };
         /**
          * Health
-         * @description Whether server and database answer.
+         * @description Whether server and database answer; on threads of its own, so that it waits for no sum.
          */
         get: operations["health"];
         put?: never;
@@ -4597,7 +4597,7 @@ export interface components {
         };
         /**
          * JobOut
-         * @description A job: running, done, failed or cancelled; how much of its whole is done, and on which revision.
+         * @description A job: waiting (with so many ``ahead``), running, done, failed or cancelled; how much of its whole is done, and on which revision.
          */
         JobOut: {
             /**
@@ -4622,6 +4622,8 @@ export interface components {
              * Format: date-time
              */
             created_at: string;
+            /** Ahead */
+            ahead: number;
         };
         /** JobStarted */
         JobStarted: {
@@ -9909,6 +9911,8 @@ export interface operations {
             header: {
                 /** @description the revision the edit was made on */
                 "If-Match": string;
+                /** @description the sender's own id of the change: sent again, it is not made again */
+                "Edit-Id"?: string | null;
             };
             path: {
                 variant_id: string;
@@ -10101,6 +10105,8 @@ export interface operations {
             header: {
                 /** @description the revision the edit was made on */
                 "If-Match": string;
+                /** @description the sender's own id of the change: sent again, it is not made again */
+                "Edit-Id"?: string | null;
             };
             path: {
                 variant_id: string;
@@ -10185,6 +10191,8 @@ export interface operations {
             header: {
                 /** @description the revision the edit was made on */
                 "If-Match": string;
+                /** @description the sender's own id of the change: sent again, it is not made again */
+                "Edit-Id"?: string | null;
             };
             path: {
                 variant_id: string;
@@ -11065,7 +11073,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": unknown;
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -11098,7 +11110,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": unknown;
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {

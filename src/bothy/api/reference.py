@@ -240,7 +240,10 @@ def read_appliance_cell(body: CellText) -> CellOut:
     for key, value in known.items():
         if value is not None and (isinstance(value, bool) or not isinstance(value, (int, float)) or not -1e9 < value < 1e9):
             raise BadInput(key, "must be a number, or nothing")
-    fields, understood = appliances_csv.read_cell(body.field, body.text, known)
+    try:
+        fields, understood = appliances_csv.read_cell(body.field, body.text, known)
+    except KeyError:
+        raise BadInput("appliance", "has no power yet; type that first") from None
     return CellOut(fields=fields, understood=understood)
 
 

@@ -30,12 +30,14 @@ def _refuse(path: str, why: str) -> BadInput:
     return BadInput(path.rsplit("/", 1)[-1] or "input", why, path[1:].replace("/", "."))
 
 
-def check(data: Any) -> int:
+def check(data: Any, path: str = "") -> int:
     """Refuse what is nested too deeply, too much, no text, or a number so near to 0 that sums with it run off; returns how many values there are.
+
+    ``path`` is where the data stand, with a slash before each part.
 
     Raises :class:`BadInput` that names the place.
     """
-    return _check(data, "", 0, MOST_VALUES)
+    return _check(data, path, 0, MOST_VALUES)
 
 
 def _check(data: Any, path: str, depth: int, left: int) -> int:

@@ -79,6 +79,7 @@ def from_xlsx(data: bytes) -> str:
 def _filled(sheet: Any) -> list[list[str]]:
     """The rows of a sheet that hold anything, read one by one. Raises :class:`BadInput` for more than a list can have."""
     out: list[list[str]] = []
+    sheet.reset_dimensions()  # what a sheet says of its own size is often wrong
     for n, row in enumerate(sheet.iter_rows(max_col=MAX_COLUMNS, values_only=True), 1):
         cells = [_text(v) for v in row]
         if any(cells):

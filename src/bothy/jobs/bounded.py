@@ -7,6 +7,7 @@ import importlib
 import logging
 import multiprocessing
 import os
+import pickle
 import resource
 import signal
 import time
@@ -61,9 +62,17 @@ def _begin(rooms: tuple[str, ...]) -> None:
     resource.setrlimit(resource.RLIMIT_DATA, (most, most))
 
 
-def _work(work: Callable[..., Any], args: tuple[Any, ...]) -> _Said:
+def _work(sent: bytes) -> bytes:
+    """Both ways cross as bytes that are made here, so that what can't be packed is an error of its own and not of the pool."""
+    return pickle.dumps(_answered(sent))
+
+
+def _answered(sent: bytes) -> _Said:
     try:
-        return _Said(value=work(*args))
+        work, args = pickle.loads(sent)
+        value = work(*args)
+        pickle.dumps(value)
+        return _Said(value=value)
     except BadInput as exc:
         return _Said(key=exc.key, message=exc.message)
     except NotUnderstood as exc:
@@ -114,7 +123,11 @@ class Bounded:
         Raises :class:`BadInput` as the work itself does, and when it takes more than ``most_s`` seconds or too much memory.
         """
         try:
-            said = self._ready().schedule(_work, args=[work, args], timeout=most_s).result()
+            sent = pickle.dumps((work, args))
+        except (RecursionError, MemoryError):
+            raise BadInput(key, "is nested too deeply, or too large") from None
+        try:
+            said: _Said = pickle.loads(self._ready().schedule(_work, args=[sent], timeout=most_s).result())
         except TookTooLong:
             raise BadInput(key, f"takes longer than {most_s:g} s to work through and was stopped; make it smaller") from None
         except ProcessExpired:

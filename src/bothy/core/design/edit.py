@@ -43,7 +43,10 @@ def _grows(data: Any, op: dict[str, Any]) -> int:
         except jsonpointer.JsonPointerException:
             return 1
         return 1 + (check(source) if isinstance(source, (dict, list)) else 0)
-    return 1 + check({"value": op.get("value")}) if op["op"] in ("add", "replace", "test") else 0
+    if op["op"] not in ("add", "replace", "test"):
+        return 0
+    holder, _, last = str(op["path"]).rpartition("/")
+    return 1 + check({last: op.get("value")}, holder)
 
 
 def apply_patch(design: Design, ops: list[dict[str, Any]], *, by_proposal: bool = False) -> Design:
