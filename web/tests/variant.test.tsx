@@ -5,7 +5,7 @@ import { overlaid, useVariant, type VariantHand, VariantProvider } from "../src/
 const base = { schema_version: 1, life: { people: 2, appliances: [{ id: "lamp", name: "Lamp" }] } };
 type Answer = { status: number; body: unknown };
 let server: { design: typeof base; revision: number };
-let answers: ((request: Request, body: { ops: { path: string; value: unknown }[] }) => Answer | null)[];
+let answers: ((request: Request, body: Parameters<typeof take>[0]) => Answer | null)[];
 let hand: VariantHand;
 
 const state = () => ({
@@ -43,7 +43,7 @@ beforeEach(() => {
     "fetch",
     vi.fn(async (request: Request) => {
       if (request.method === "GET") return reply(200, state());
-      const body = await request.json();
+      const body = await request.json().catch(() => ({ ops: [] }));
       const special = answers.shift()?.(request, body);
       const { status, body: answer } = special ?? take(body);
       if (status === 0) throw new TypeError("no network");
@@ -68,6 +68,12 @@ const mount = () =>
   );
 const people = (n: number) => hand.edit([{ op: "replace", path: "/life/people", value: n }], "people");
 const name = (text: string) => hand.edit([{ op: "replace", path: "/life/appliances/0/name", value: text }], "name");
+
+/** What any tab keeps of this variant. */
+const kept = () =>
+  Object.keys(localStorage)
+    .filter((k) => k.startsWith("bothy.kept.v"))
+    .map((k) => JSON.parse(localStorage.getItem(k)!));
 
 describe("an edit", () => {
   it("shows at once and is saved in order", async () => {
@@ -107,7 +113,7 @@ describe("an edit", () => {
     });
     await waitFor(() => expect(hand.rejection?.message).toContain("at least 1"));
     expect(hand.design.life?.people).toBe(2);
-    expect(localStorage.getItem("bothy.kept.v")).toBeNull();
+    expect(kept()).toEqual([]);
     act(() => hand.dismiss());
     expect(hand.rejection).toBeNull();
   });
@@ -121,7 +127,7 @@ describe("an edit", () => {
     });
     await waitFor(() => expect(hand.saving).toBe("kept"));
     expect(hand.design.life?.people).toBe(5);
-    expect(localStorage.getItem("bothy.kept.v")).toContain("/life/people");
+    expect(kept()).toEqual([[expect.objectContaining({ message: "people" })]]);
     expect(await done).toBe(true);
     await waitFor(() => expect(hand.saving).toBe("saved"));
     expect(server.design.life.people).toBe(5);
@@ -131,7 +137,114 @@ describe("an edit", () => {
     localStorage.setItem("bothy.kept.v", JSON.stringify([{ ops: [{ op: "replace", path: "/life/people", value: 8 }], message: "people" }]));
     mount();
     await waitFor(() => expect(server.design.life.people).toBe(8));
-    await waitFor(() => expect(localStorage.getItem("bothy.kept.v")).toBeNull());
+    await waitFor(() => expect(kept()).toEqual([]));
+  });
+});
+
+describe("an answer that is lost", () => {
+  const lost = (ids: (string | null)[]) => (request: Request, body: Parameters<typeof take>[0]) => {
+    ids.push(request.headers.get("Edit-Id"));
+    take(body);
+    return { status: 0, body: null };
+  };
+
+  it("of an edit: the same id is sent again", async () => {
+    const ids: (string | null)[] = [];
+    answers = [
+      lost(ids),
+      (request) => {
+        ids.push(request.headers.get("Edit-Id"));
+        return { status: 200, body: { revision: 2, can_undo: true, can_redo: false, design: server.design, change: { sections: {}, figures: {}, gone: [] } } };
+      },
+    ];
+    mount();
+    let done: Promise<boolean> = Promise.resolve(false);
+    act(() => {
+      done = people(5);
+    });
+    await waitFor(() => expect(hand.saving).toBe("kept"));
+    expect(await done).toBe(true);
+    expect(ids).toHaveLength(2);
+    expect(ids[0]).toMatch(/^[0-9a-f-]{36}$/);
+    expect(ids[1]).toBe(ids[0]);
+    await waitFor(() => expect(hand.saving).toBe("saved"));
+    expect(hand.revision).toBe(2);
+    expect(hand.conflict).toBeNull();
+  });
+
+  it("undo waits for the edits before it", async () => {
+    const seen: string[] = [];
+    const note = (request: Request) => {
+      seen.push(`${request.method} ${request.headers.get("If-Match")}`);
+      return null;
+    };
+    answers = [note, note, (request) => note(request) ?? { status: 200, body: { ...(take({ ops: [] }).body as object), revision: 4 } }];
+    mount();
+    await act(async () => {
+      void people(3);
+      void name("Spot");
+      await hand.undo();
+    });
+    expect(seen).toEqual(["PATCH 1", "PATCH 2", "POST 3"]);
+    expect(hand.revision).toBe(4);
+  });
+});
+
+describe("several tabs", () => {
+  /** Web Locks as far as they are used here: one holder a name, the others wait. */
+  function locks() {
+    const held = new Map<string, Promise<unknown>>();
+    const request = async (name: string, ...rest: unknown[]) => {
+      const work = rest.at(-1) as () => Promise<unknown>;
+      const before = held.get(name) ?? Promise.resolve();
+      const mine = before.then(() => work());
+      held.set(name, mine);
+      return mine;
+    };
+    vi.stubGlobal("navigator", { ...navigator, locks: { request } });
+    return request;
+  }
+
+  it("one that is gone leaves its edits to the next, one that lives keeps them", async () => {
+    const request = locks();
+    let close = () => {};
+    void request("bothy.tab.alive", () => new Promise<void>((resolve) => (close = resolve)));
+    const left = (edit: string, value: unknown, path: string) => JSON.stringify([{ edit, ops: [{ op: "replace", path, value }], message: edit }]);
+    localStorage.setItem("bothy.kept.v.alive", left("a", "Theirs", "/life/appliances/lamp/name"));
+    localStorage.setItem("bothy.kept.v.gone", left("b", 7, "/life/people"));
+    mount();
+    await waitFor(() => expect(server.design.life.people).toBe(7));
+    await waitFor(() => expect(Object.keys(localStorage)).toEqual(["bothy.kept.v.alive"]));
+    expect(server.design.life.appliances[0]!.name).toBe("Lamp");
+    await act(async () => close());
+    await waitFor(() => expect(server.design.life.appliances[0]!.name).toBe("Theirs"));
+    await waitFor(() => expect(kept()).toEqual([]));
+  });
+
+  it("two lines of one name: both are taken, and what was said of the second follows it", async () => {
+    answers = [
+      () => {
+        server.design.life.appliances.push({ id: "fridge", name: "Fridge" });
+        server.revision += 1;
+        return { status: 412, body: { error: { key: "revision", message: "moved" }, head: 2, changed: ["/life/appliances/fridge"] } };
+      },
+      (_, body) => {
+        server.design.life.appliances.push(body.ops[0]!.value as never);
+        server.revision += 1;
+        return { status: 200, body: { revision: 3, can_undo: true, can_redo: false, design: server.design, change: { sections: {}, figures: {}, gone: [] } } };
+      },
+    ];
+    mount();
+    await act(async () => {
+      const first = hand.edit([{ op: "add", path: "/life/appliances/-", value: { id: "fridge", name: "Fridge" } }], "added");
+      const second = hand.edit([{ op: "replace", path: "/life/appliances/1/name", value: "Second fridge" }], "named");
+      expect(await Promise.all([first, second])).toEqual([true, true]);
+    });
+    expect(server.design.life.appliances).toEqual([
+      { id: "lamp", name: "Lamp" },
+      { id: "fridge", name: "Fridge" },
+      { id: "fridge-2", name: "Second fridge" },
+    ]);
   });
 });
 

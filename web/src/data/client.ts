@@ -30,7 +30,7 @@ export class ApiError extends Error {
 
   /** Worth sending again later: nothing is wrong with what was sent. */
   get unreachable(): boolean {
-    return this.status === 0 || this.status === 503 || this.status === 502 || this.status === 504;
+    return [0, 502, 503, 504, 507].includes(this.status);
   }
 }
 
@@ -42,7 +42,7 @@ export async function take<T>(call: Promise<{ data?: T; error?: unknown; respons
   try {
     answer = await call;
   } catch {
-    throw new ApiError(0, "server", "Bothy does not answer. What you typed is kept here and sent again.");
+    throw new ApiError(0, "server", "Bothy does not answer. What you typed is kept here and sent again; if it was saved already, it is not made twice.");
   }
   if (answer.response.ok) return answer.data as T;
   const body = (answer.error ?? {}) as Body;

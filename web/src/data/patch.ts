@@ -99,3 +99,57 @@ export function freshId(words: string, taken: Iterable<string>): string {
   for (let n = 2; have.has(id); n++) id = `${stem}-${n}`;
   return id;
 }
+
+type Item = { id: string };
+const isItem = (value: unknown): value is Item => typeof (value as Item | null)?.id === "string";
+
+/** A value with an id in its lists of ids replaced. */
+function relinked(value: unknown, old: string, id: string): unknown {
+  if (Array.isArray(value)) return value.map((v) => (v === old ? id : relinked(v, old, id)));
+  if (value && typeof value === "object") return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, relinked(v, old, id)]));
+  return value;
+}
+
+/**
+ * Changes whose new items have ids that the design has already (another tab was faster) with free ids in their place, in the later changes too.
+ * The same list where nothing meets.
+ */
+export function withFreeIds<T extends { ops: PatchOp[] }>(design: Design, queue: T[]): T[] {
+  let out = queue;
+  let here: Design | null = design;
+  for (let i = 0; i < out.length && here; i++) {
+    for (let j = 0; j < out[i]!.ops.length && here; j++) {
+      const op = out[i]!.ops[j]!;
+      const list = op.path.slice(0, op.path.lastIndexOf("/"));
+      const there = at(here, indexed(here, list) ?? list);
+      if (op.op === "add" && isItem(op.value) && Array.isArray(there) && there.some((x) => nameOf(x) === (op.value as Item).id)) {
+        const old = op.value.id;
+        const id = freshId(
+          old.replace(/-\d+$/, ""),
+          there.map((x) => nameOf(x) ?? ""),
+        );
+        const path = (p: string) => (p === `${list}/${old}` || p.startsWith(`${list}/${old}/`) ? `${list}/${id}${p.slice(list.length + 1 + old.length)}` : p);
+        out = out.map((p, n) =>
+          n < i
+            ? p
+            : {
+                ...p,
+                ops: p.ops.map((o, m) => {
+                  if (n === i && m < j) return o;
+                  if (n === i && m === j) return { ...o, value: { ...(o.value as Item), id } };
+                  return {
+                    ...o,
+                    path: path(o.path),
+                    ...(o.from ? { from: path(o.from) } : {}),
+                    ...("value" in o ? { value: relinked(o.value, old, id) } : {}),
+                  };
+                }),
+              },
+        );
+      }
+      const made = withIndexes(here, [out[i]!.ops[j]!]);
+      here = made && applied(here, made);
+    }
+  }
+  return out;
+}

@@ -7,11 +7,19 @@
  */
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { ApiError, api, type Design, type PatchOp, type Report, type Schemas, take } from "./client";
-import { applied, at, indexed, meets, named, withIndexes, withNames } from "./patch";
+import { newEdit, type Pending, takeOver, writeKept } from "./kept";
+import { applied, at, indexed, meets, named, withFreeIds, withIndexes, withNames } from "./patch";
 
 type State = Schemas["VariantState"];
 type Edited = Schemas["Edited"];
-export type Pending = { ops: PatchOp[]; message: string };
+
+export type { Pending };
+
+/** What waits to be sent: an edit, or a step or proposals, which are not kept over a reload. */
+type Waiting = Pending & {
+  send?: (revision: number, edit: string) => Promise<{ data?: Edited; error?: unknown; response: Response }>;
+  done?: (e: Edited | null) => void;
+};
 export type Conflict = { pending: Pending; path: string; mine: unknown; theirs: unknown; head: number };
 export type Saving = "saved" | "saving" | "kept" | "conflict";
 export type Rejection = { message: string; key: string; pending: Pending };
@@ -50,26 +58,6 @@ export function useVariant(): VariantHand {
   return hand;
 }
 
-const keptKey = (id: string) => `bothy.kept.${id}`;
-
-function readKept(id: string): Pending[] {
-  try {
-    const data = JSON.parse(localStorage.getItem(keptKey(id)) ?? "[]");
-    return Array.isArray(data) ? data : [];
-  } catch {
-    return [];
-  }
-}
-
-function writeKept(id: string, queue: Pending[]): void {
-  try {
-    if (queue.length) localStorage.setItem(keptKey(id), JSON.stringify(queue));
-    else localStorage.removeItem(keptKey(id));
-  } catch {
-    // storage is full or forbidden: the queue still lives in this tab
-  }
-}
-
 /** A report with the changed part laid over it. */
 export function overlaid(old: Report, change: Edited["change"]): Report {
   const figures = { ...old.figures };
@@ -96,9 +84,10 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
   const [saving, setSaving] = useState<Saving>("saved");
   const [trouble, setTrouble] = useState<string | null>(null);
   const [conflict, setConflict] = useState<Conflict | null>(null);
+  const [unkept, setUnkept] = useState(false);
   const [rejection, setRejection] = useState<Rejection | null>(null);
-  const now = useRef({ server: first, local: first.design, queue: [] as Pending[], busy: false });
-  const waiters = useRef(new Map<Pending, (ok: boolean) => void>());
+  const now = useRef({ server: first, local: first.design, queue: [] as Waiting[], running: null as Promise<void> | null });
+  const waiters = useRef(new Map<string, (ok: boolean) => void>());
 
   const settle = useCallback((state: State) => {
     const before = now.current.server.report.figures;
@@ -138,24 +127,54 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
     if (state.revision >= now.current.server.revision) settle(state);
   }, [id, settle]);
 
+  const keep = useCallback(() => {
+    const kept = now.current.queue.filter((p) => !p.send);
+    setUnkept(!writeKept(id, kept));
+  }, [id]);
+
   const finish = useCallback(
-    (p: Pending, ok: boolean) => {
-      now.current.queue = now.current.queue.filter((q) => q !== p);
-      writeKept(id, now.current.queue);
-      waiters.current.get(p)?.(ok);
-      waiters.current.delete(p);
+    (p: Waiting, ok: boolean) => {
+      now.current.queue = now.current.queue.filter((q) => q.edit !== p.edit);
+      keep();
+      waiters.current.get(p.edit)?.(ok);
+      waiters.current.delete(p.edit);
     },
-    [id],
+    [keep],
   );
 
-  const pump = useCallback(async () => {
-    if (now.current.busy) return;
-    now.current.busy = true;
+  const sendAll = useCallback(async () => {
+    await null; // so that it is known to run before it can end
     try {
       while (now.current.queue.length) {
-        const p = now.current.queue[0]!;
         const base = now.current.server;
+        const free = withFreeIds(base.design, now.current.queue);
+        if (free !== now.current.queue) {
+          now.current.queue = free;
+          keep();
+        }
+        const p = now.current.queue[0]!;
         setSaving("saving");
+        if (p.send) {
+          try {
+            const edited = await take(p.send(base.revision, p.edit));
+            finish(p, true);
+            setTrouble(null);
+            merge(edited);
+            p.done?.(edited);
+          } catch (e) {
+            const error = e as ApiError;
+            if (error.unreachable) {
+              setSaving("kept");
+              setTrouble(error.message);
+              return;
+            }
+            finish(p, false);
+            if (error.status === 412) await reload();
+            setRejection({ key: error.key, message: error.message, pending: p });
+            p.done?.(null);
+          }
+          continue;
+        }
         const ops = withIndexes(base.design, p.ops);
         if (!ops) {
           finish(p, false);
@@ -166,7 +185,7 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
         try {
           const edited = await take(
             api.PATCH("/api/variants/{variant_id}", {
-              params: { path: { variant_id: id }, header: { "If-Match": String(base.revision) } },
+              params: { path: { variant_id: id }, header: { "If-Match": String(base.revision), "Edit-Id": p.edit } },
               body: { ops: ops as never, message: p.message, author: "you" },
             }),
           );
@@ -200,57 +219,59 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
       setSaving("kept");
       setTrouble((e as Error).message);
     } finally {
-      now.current.busy = false;
+      now.current.running = null;
     }
-  }, [id, merge, reload, settle, finish]);
+  }, [id, keep, merge, reload, settle, finish]);
+
+  /** Send what waits, one after the other; whoever asks meanwhile waits for the same. */
+  const pump = useCallback((): Promise<void> => {
+    if (!now.current.running && !now.current.queue.length) {
+      setSaving("saved");
+      return Promise.resolve();
+    }
+    now.current.running ??= sendAll();
+    return now.current.running;
+  }, [sendAll]);
 
   const edit = useCallback(
     (ops: PatchOp[], message: string) => {
       const base = now.current.local;
-      const p: Pending = { ops: withNames(base, ops), message };
+      const p: Pending = { edit: newEdit(), ops: withNames(base, ops), message };
       const next = applied(base, ops);
       if (next) {
         now.current.local = next;
         setLocal(next);
       }
       setRejection(null);
-      now.current.queue.push(p);
-      writeKept(id, now.current.queue);
-      const done = new Promise<boolean>((resolve) => waiters.current.set(p, resolve));
+      now.current.queue = [...now.current.queue, p];
+      keep();
+      const done = new Promise<boolean>((resolve) => waiters.current.set(p.edit, resolve));
       void pump();
       return done;
     },
-    [id, pump],
+    [keep, pump],
   );
 
   const whole = useCallback(
-    async (call: (revision: number) => Promise<{ data?: Edited; error?: unknown; response: Response }>) => {
-      await pump();
-      setSaving("saving");
+    (send: NonNullable<Waiting["send"]>, message: string) => {
       setRejection(null);
-      try {
-        const edited = await take(call(now.current.server.revision));
-        merge(edited);
-        setSaving("saved");
-        return edited;
-      } catch (e) {
-        const error = e as ApiError;
-        if (error.status === 412) await reload();
-        setSaving(now.current.queue.length ? "kept" : "saved");
-        setRejection({ key: error.key, message: error.message, pending: { ops: [], message: "" } });
-        return null;
-      }
+      const done = new Promise<Edited | null>((resolve) => {
+        now.current.queue = [...now.current.queue, { edit: newEdit(), ops: [], message, send, done: resolve }];
+      });
+      void pump();
+      return done;
     },
-    [merge, pump, reload],
+    [pump],
   );
 
   const step = useCallback(
     async (direction: "undo" | "redo") => {
       await whole(
-        (revision) =>
+        (revision, edit) =>
           api.POST("/api/variants/{variant_id}/{direction}", {
-            params: { path: { variant_id: id, direction }, header: { "If-Match": String(revision) } },
+            params: { path: { variant_id: id, direction }, header: { "If-Match": String(revision), "Edit-Id": edit } },
           }) as never,
+        direction,
       );
     },
     [id, whole],
@@ -259,11 +280,12 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
   const accept = useCallback(
     async (ids: string[] | null, groups?: string[]) => {
       const edited = await whole(
-        (revision) =>
+        (revision, edit) =>
           api.PUT("/api/variants/{variant_id}/proposals", {
-            params: { path: { variant_id: id }, header: { "If-Match": String(revision) } },
+            params: { path: { variant_id: id }, header: { "If-Match": String(revision), "Edit-Id": edit } },
             body: { ids, groups: (groups ?? null) as never },
           }) as never,
+        "proposals",
       );
       return edited?.taken ?? [];
     },
@@ -282,13 +304,16 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
   );
 
   useEffect(() => {
-    const kept = readKept(id);
-    if (kept.length && !now.current.queue.length) {
-      now.current.queue = kept;
+    const stop = takeOver(id, (left) => {
+      const have = new Set(now.current.queue.map((p) => p.edit));
+      now.current.queue = [...now.current.queue, ...left.filter((p) => !have.has(p.edit))];
+      keep();
       settle(now.current.server);
-    }
+      void pump();
+    });
     void pump();
-  }, [id, pump, settle]);
+    return stop;
+  }, [id, keep, pump, settle]);
 
   useEffect(() => {
     if (saving !== "kept") return;
@@ -298,7 +323,7 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
 
   useEffect(() => {
     const look = () => {
-      if (document.visibilityState === "visible" && !now.current.queue.length && !now.current.busy) reload().catch(() => undefined);
+      if (document.visibilityState === "visible" && !now.current.queue.length && !now.current.running) reload().catch(() => undefined);
     };
     document.addEventListener("visibilitychange", look);
     return () => document.removeEventListener("visibilitychange", look);
@@ -315,7 +340,7 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
       report: server.report,
       previous,
       saving,
-      trouble,
+      trouble: unkept ? `${trouble ?? ""} This browser keeps nothing: leave the tab open until all is saved.`.trim() : trouble,
       broken: server.trouble ?? null,
       conflict,
       rejection,
@@ -328,7 +353,7 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
       resolve,
       dismiss: () => setRejection(null),
     }),
-    [id, server, local, previous, saving, trouble, conflict, rejection, edit, step, accept, resolve],
+    [id, server, local, previous, saving, trouble, unkept, conflict, rejection, edit, step, accept, resolve],
   );
   return <Context.Provider value={hand}>{children}</Context.Provider>;
 }
