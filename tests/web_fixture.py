@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 from pathlib import Path
 from typing import Any
 
@@ -122,9 +123,60 @@ def small_wiring() -> dict[str, Any]:
     }
 
 
+def unit_cases() -> dict[str, Any]:
+    """Texts, and what the core understands of each as a quantity: the front end's own reading is held to it."""
+    from bothy.core.units import EXAMPLES, UNITS, NotUnderstood, parse
+    from tests.core.test_units import REFUSED, UNDERSTOOD
+
+    asked = [
+        *((t, d, None) for t, d, _ in (*UNDERSTOOD, *REFUSED)),
+        *((t, d, u) for d, units in UNITS.items() for u in (None, *units) for t in ("12", "1,234", "-0.5", "6½")),
+    ]
+    asked += [(e.strip(), d, None) for d, text in EXAMPLES.items() for e in re.findall('"([^"]+)"', text)]
+    asked += [
+        (f"{n} {u}", d, None)
+        for d, units in UNITS.items()
+        for u in units
+        for n in ("3", "1 1/4", "2.500,5", "1e-9", "7e12", "0", "1/0", "10000.5", "99999,5", "1'234")
+    ]
+    asked += [
+        (t, d, None)
+        for d in UNITS
+        for t in (
+            "",
+            "x",
+            "5 5",
+            "1.2.3",
+            "--3",
+            "5 @ 12 V",
+            "5A @ 12V",
+            "10 Ah@12",
+            "#10",
+            "4/0 AWG",
+            "3/0",
+            "6'6\"",
+            "6 ft 18 in",
+            "1.5 ft 3 in",
+            "1 h 30",
+            "9" * 61,
+            "∞",
+            "5 parsec",
+        )
+    ]
+    out = []
+    for text, dimension, unit in dict.fromkeys(asked):
+        case: dict[str, Any] = {"text": text, "dimension": dimension, "unit": unit}
+        try:
+            q = parse(text, dimension, unit)
+            out.append({**case, "value": q.value, "understood": q.understood, "awg": q.awg})
+        except NotUnderstood as exc:
+            out.append({**case, "refused": str(exc)})
+    return {"cases": out}
+
+
 def fixtures() -> dict[str, dict[str, Any]]:
     """All of them as they should be now, by name."""
-    return {**{stage: made(stage) for stage in FIGURES}, "curlew": first_stages(), "wiring": small_wiring()}
+    return {"units": unit_cases(), **{stage: made(stage) for stage in FIGURES}, "curlew": first_stages(), "wiring": small_wiring()}
 
 
 if __name__ == "__main__":

@@ -80,6 +80,14 @@ def prepare(args: argparse.Namespace) -> int:
     return 0
 
 
+def units(_: argparse.Namespace) -> int:
+    """Print the tables of quantities that the front end reads by."""
+    from bothy.core.units import grammar
+
+    print(json.dumps(grammar(), indent=2, ensure_ascii=False))
+    return 0
+
+
 def openapi(_: argparse.Namespace) -> int:
     """Print the OpenAPI document."""
     from bothy.api.app import create_app
@@ -100,6 +108,7 @@ def main(argv: list[str] | None = None) -> int:
     p = commands.add_parser("prepare", help="migrate the database")
     p.add_argument("--demo", action="store_true")
     p.set_defaults(run=prepare)
+    commands.add_parser("units", help="print the units that are understood").set_defaults(run=units)
     commands.add_parser("openapi", help="print the API document").set_defaults(run=openapi)
     args = parser.parse_args(argv)
     return int(args.run(args))

@@ -8,7 +8,8 @@ from typing import Any
 
 import pytest
 
-from tests.web_fixture import FIGURES, FOLDER, first_stages, made, small_wiring
+from bothy.core.units import grammar
+from tests.web_fixture import FIGURES, FOLDER, first_stages, made, small_wiring, unit_cases
 
 
 @pytest.mark.parametrize("stage", FIGURES)
@@ -17,7 +18,12 @@ def test_the_fixture_of_the_front_end_is_what_the_core_gives(stage: str) -> None
     assert kept == json.loads(json.dumps(made(stage))), "run python -m tests.web_fixture"
 
 
-@pytest.mark.parametrize(("name", "now"), [("curlew", first_stages), ("wiring", small_wiring)])
+@pytest.mark.parametrize(("name", "now"), [("curlew", first_stages), ("wiring", small_wiring), ("units", unit_cases)])
 def test_the_other_fixtures_are_what_the_core_gives(name: str, now: Callable[[], Any]) -> None:
     kept = json.loads((FOLDER / f"{name}.json").read_text(encoding="utf-8"))
     assert kept == json.loads(json.dumps(now())), "run python -m tests.web_fixture"
+
+
+def test_the_front_end_reads_quantities_by_the_tables_of_the_core() -> None:
+    kept = json.loads((FOLDER.parents[1] / "generated" / "units.json").read_text(encoding="utf-8"))
+    assert kept == json.loads(json.dumps(grammar())), "run ./bothy api"

@@ -11,7 +11,7 @@ from __future__ import annotations
 import math
 import re
 from dataclasses import dataclass
-from typing import Literal
+from typing import Any, Literal
 
 Dimension = Literal[
     "power", "current", "voltage", "energy", "charge", "length", "area", "mass", "time", "volume", "flow",
@@ -62,6 +62,11 @@ EXAMPLES: dict[str, str] = {
 AWG_NUMBER: dict[str, int] = {
     **{str(n): n for n in (20, 18, 16, 14, 12, 10, 8, 6, 4, 2, 1)}, "1/0": 0, "2/0": -1, "3/0": -2, "4/0": -3,
 }  # fmt: skip
+
+
+def grammar() -> dict[str, Any]:
+    """The tables of the grammar as plain data, for the front end, which reads quantities by itself while the server is away."""
+    return {"units": UNITS, "si": SI_UNIT, "examples": EXAMPLES, "awg": AWG_NUMBER, "compound": COMPOUND, "fractions": _FRACTIONS}
 
 
 class NotUnderstood(ValueError):

@@ -1,14 +1,24 @@
 /** A field that takes what people write ("5A @ 12 V", "1,2 kW", "1/2 in"), shows what was understood, and refuses the rest in place. */
 import { useCallback, useEffect, useId, useRef, useState } from "react";
-import { type ApiError, api, take } from "../data/client";
+import { ApiError, api, take } from "../data/client";
 import { show, unitFor } from "../data/show";
+import { parseQuantity, type Understood } from "../data/units";
 import { usePerson } from "../shell/person";
 
-export type Understood = { value: number; unit: string; understood: string; awg: string | null };
+export type { Understood };
 
-/** What the core understands of a text; throws ApiError with what would be understood. */
-export function understand(text: string, dimension: string, unit?: string): Promise<Understood> {
-  return take(api.POST("/api/quantity", { body: { text, dimension, default_unit: unit ?? null } }));
+/** What the core understands of a text, and what is understood here while it is away; throws ApiError with what would be understood. */
+export async function understand(text: string, dimension: string, unit?: string): Promise<Understood> {
+  try {
+    return await take(api.POST("/api/quantity", { body: { text, dimension, default_unit: unit ?? null } }));
+  } catch (e) {
+    if (!(e instanceof ApiError) || !e.unreachable) throw e;
+    try {
+      return parseQuantity(text, dimension, unit);
+    } catch (no) {
+      throw new ApiError(422, "text", (no as Error).message);
+    }
+  }
 }
 
 type Common = {

@@ -15,10 +15,16 @@ export function JobButton({ job, word, what, start, cancel, slate, main }: Props
   const button = `btn ${slate ? "btn-slate" : main ? "btn-main" : ""}`;
   return (
     <>
-      {job?.state === "running" ? (
+      {job?.state === "running" || job?.state === "waiting" ? (
         <span role="status" className="flex items-center gap-2">
-          <progress value={job.done} max={job.whole} className="w-40 flex-1" aria-label="How far it is" />
-          <span className="num text-[12px]">{Math.round((100 * job.done) / Math.max(1, job.whole))} %</span>
+          {job.state === "waiting" ? (
+            <span className="flex-1">{job.ahead > 0 ? `Waiting: ${job.ahead} before it.` : "Waiting: it is next."}</span>
+          ) : (
+            <>
+              <progress value={job.done} max={job.whole} className="w-40 flex-1" aria-label="How far it is" />
+              <span className="num text-[12px]">{Math.round((100 * job.done) / Math.max(1, job.whole))} %</span>
+            </>
+          )}
           <button type="button" className={`btn ${slate ? "btn-slate" : ""} px-2 py-0`} onClick={() => cancel.mutate(job.id)}>
             Cancel
           </button>

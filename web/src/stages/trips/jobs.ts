@@ -10,7 +10,7 @@ export function useJob<State extends Kept>(key: unknown[], ask: () => Promise<St
   const state = useQuery({
     queryKey: key,
     queryFn: ask,
-    refetchInterval: (q) => (q.state.data?.job?.state === "running" ? 400 : false),
+    refetchInterval: (q) => (["running", "waiting"].includes(q.state.data?.job?.state ?? "") ? 400 : false),
     staleTime: 0,
   });
   // An answer still under way was asked before the job began: it would say that there is none, and nobody would ask again.
