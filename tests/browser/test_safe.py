@@ -8,6 +8,7 @@ from typing import Any
 
 from playwright.sync_api import BrowserContext, Page, expect
 
+from bothy.store.projects import Projects
 from tests.browser.test_newcomer import saving
 
 
@@ -64,8 +65,8 @@ def test_what_was_typed_while_the_server_was_away_survives_a_reload(page: Page, 
     expect(page.get_by_role("button", name="people: change")).to_contain_text("5 people")
     assert stored(id).life.people == 2
     page.unroute("**/api/variants/*")
-    with saving(page):
-        page.reload()
+    page.reload()
+    expect(page.get_by_test_id("saving")).to_have_text("saved r2")
     expect(page.get_by_role("button", name="people: change")).to_contain_text("5 people")
     assert stored(id).life.people == 5
     assert complaints == []
@@ -86,6 +87,9 @@ def test_a_project_file_goes_out_in_and_a_damaged_one_is_refused(page: Page, loa
     good = tmp_path / "curlew.bothy.json"
     download.value.save_as(good)
     page.get_by_label("Project file").set_input_files(good)
+    expect(page.get_by_text("Curlew 2")).to_be_visible()
+    assert page.url.endswith("/vehicle"), "what was brought in is opened"
+    page.goto("/")
     expect(page.get_by_role("row").filter(has_text="Curlew")).to_have_count(2)
     bad = tmp_path / "bad.json"
     bad.write_text(good.read_text(encoding="utf-8").replace('"people": 2', '"people": -2'), encoding="utf-8")
@@ -157,3 +161,87 @@ def test_sums_answer_as_one_types_and_name_what_is_wrong(page: Page) -> None:
     expect(slate).to_contain_text("ΔU = I·R/1000")
     page.goto("/sums/teapot")
     expect(page.get_by_role("alert")).to_contain_text("There is no sum called")
+
+
+def test_a_quantity_typed_while_nothing_answers_is_understood_kept_and_sent(page: Page, load: Any, stored: Any) -> None:
+    """The network is off: not even its reading is asked for. Another tab takes over what a closed one left."""
+    id = load()
+    page.goto(f"/v/{id}/life")
+    expect(page.get_by_test_id("saving")).to_have_text("saved r1")
+    page.context.set_offline(True)
+    page.get_by_role("button", name="driving per day: change").click()
+    field = page.get_by_label("driving per day", exact=True)
+    field.fill("so long")
+    field.press("Enter")
+    expect(page.get_by_role("alert").filter(has_text="write for example")).to_be_visible()
+    field.fill("1 h 45 min")
+    field.press("Enter")
+    expect(page.get_by_test_id("saving")).to_have_text(re.compile("kept here, not sent yet"))
+    page.context.set_offline(False)
+    expect(page.get_by_test_id("saving")).to_have_text("saved r2")
+    assert stored(id).life.drive_h_per_day == 1.75
+
+
+def test_a_tab_closed_while_away_leaves_its_edits_to_the_one_that_stays(page: Page, load: Any, stored: Any) -> None:
+    id = load()
+    other = page.context.new_page()
+    for tab in (page, other):
+        tab.goto(f"/v/{id}/life")
+        expect(tab.get_by_test_id("saving")).to_have_text("saved r1")
+    other.route("**/api/variants/*", lambda route: route.abort() if route.request.method == "PATCH" else route.continue_())
+    change_people(other, "5")
+    expect(other.get_by_test_id("saving")).to_have_text(re.compile("kept here, not sent yet"))
+    page.reload()
+    expect(page.get_by_test_id("saving")).to_have_text("saved r1")
+    assert stored(id).life.people == 2, "its own tab still has it"
+    other.close()
+    expect(page.get_by_test_id("saving")).to_have_text("saved r2")
+    assert stored(id).life.people == 5
+
+
+def test_an_answer_that_is_dropped_makes_the_edit_once(page: Page, load: Any, stored: Any, engine: Any) -> None:
+    id = load()
+    page.goto(f"/v/{id}/life")
+    expect(page.get_by_test_id("saving")).to_have_text("saved r1")
+    dropped: list[str] = []
+
+    def drop(route: Any) -> None:
+        if route.request.method == "PATCH" and not dropped:
+            dropped.append(route.request.headers["edit-id"])
+            route.fetch()
+            route.abort()
+        else:
+            route.continue_()
+
+    page.route("**/api/variants/*", drop)
+    change_people(page, "5")
+    expect(page.get_by_test_id("saving")).to_have_text("saved r2")
+    assert len(dropped) == 1
+    assert stored(id).life.people == 5
+    assert Projects(engine).head(id).revision == 2
+    expect(page.get_by_role("alertdialog")).to_have_count(0)
+
+
+def test_what_is_typed_on_a_cell_goes_into_it(page: Page, load: Any, stored: Any) -> None:
+    """No shortcut fires: neither a digit, which would leave the stage, nor the n of a new line."""
+    id = load()
+    page.goto(f"/v/{id}/life")
+    page.locator('[data-cell="2:0"]').click()
+    page.keyboard.press("n")
+    page.keyboard.type("ight fridge")
+    with saving(page):
+        page.keyboard.press("Enter")
+    assert "night fridge" in [a.name for a in stored(id).life.appliances]
+    with saving(page):
+        page.keyboard.press("Control+z")
+    assert "night fridge" not in [a.name for a in stored(id).life.appliances]
+    page.keyboard.press("Escape")
+    page.keyboard.press("n")
+    expect(page.get_by_label("What is it?")).to_be_focused()
+    page.get_by_role("button", name=re.compile("^Add ")).first.click()
+    expect(page.get_by_label("What is it?")).to_be_focused()
+    count = len(stored(id).life.appliances)
+    page.keyboard.type("water pump 3")
+    expect(page.get_by_label("What is it?")).to_have_value("water pump 3")
+    assert len(stored(id).life.appliances) == count
+    assert page.url.endswith("/life") or "/life?" in page.url

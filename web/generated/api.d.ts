@@ -5325,13 +5325,21 @@ export interface components {
             /** Bunk Edge M */
             bunk_edge_m?: number | null;
         };
-        /** Made */
+        /**
+         * Made
+         * @description The new project, and the variant of it to open first.
+         */
         Made: {
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /**
+             * Variant Id
+             * Format: uuid
+             */
+            variant_id: string;
         };
         /** MadeVariant */
         MadeVariant: {

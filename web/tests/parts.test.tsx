@@ -270,7 +270,7 @@ describe("the keyboard", () => {
     await waitFor(() => expect(calls.some((c) => c.path === "/api/variants/v/undo")).toBe(true));
     press("?");
     expect(screen.getByText("help is open")).toBeTruthy();
-    expect(LIST.map(([k]) => k)).toContain("z, Shift+z");
+    expect(LIST.map(([k]) => k)).toContain("z, Shift+z; Ctrl+Z, Ctrl+Shift+Z");
   });
 });
 

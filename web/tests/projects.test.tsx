@@ -140,10 +140,13 @@ describe("a project", () => {
 describe("a file", () => {
   const bring = (file: File) => fireEvent.change(screen.getByLabelText("Project file"), { target: { files: [file] } });
   it("is brought in, and one that is too large is refused before it is read", async () => {
-    serve({ "POST /api/projects/import": { id: "n" }, "GET /api/projects": [] });
+    serve({ "POST /api/projects/import": { id: "n", variant_id: "v" }, "GET /api/projects": [] });
     open();
     bring(new File(['{"format": "bothy"}'], "tern.json"));
     await waitFor(() => expect(asked("POST", "/api/projects/import").map((c) => c.body)).toEqual([{ text: '{"format": "bothy"}' }]));
+    await waitFor(() => expect(where).toBe("/v/v/vehicle"));
+    cleanup();
+    open();
     const large = new File(["x"], "huge.json");
     Object.defineProperty(large, "size", { value: 9_000_000 });
     bring(large);

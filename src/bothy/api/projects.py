@@ -64,7 +64,10 @@ class FileText(BaseModel):
 
 
 class Made(BaseModel):
+    """The new project, and the variant of it to open first."""
+
     id: uuid.UUID
+    variant_id: uuid.UUID
 
 
 @router.get("", operation_id="listProjects")
@@ -75,7 +78,11 @@ def list_projects(store: Store) -> list[ProjectItem]:
 @router.post("", operation_id="createProject", status_code=201)
 def create_project(body: NewProject, store: Store) -> Made:
     design = Design(region=body.region, vehicle=Vehicle(preset=body.preset))
-    return Made(id=store.create(body.name, [("as planned", sound(design))], "you"))
+    return _opened(store, store.create(body.name, [("as planned", sound(design))], "you"))
+
+
+def _opened(store: Store, id: uuid.UUID) -> Made:
+    return Made(id=id, variant_id=next(p.variants[0].id for p in store.all() if p.id == id))
 
 
 @router.patch("/{project_id}", operation_id="renameProject", status_code=204)
@@ -102,7 +109,12 @@ def import_project(body: FileText, store: Store) -> Made:
             checked.append((v.name, sound(v.design)))
         except BadInput as exc:
             raise BadInput(exc.key, exc.message.removeprefix(f"{exc.key}: "), f"variants[{i}].design.{exc.key}") from exc
-    return Made(id=store.create(file.name, checked, "import"))
+    return _opened(store, store.create(_free_name(file.name, {p.name for p in store.all()}), checked, "import"))
+
+
+def _free_name(name: str, taken: set[str]) -> str:
+    """The name, with a number where it is taken."""
+    return next(n for k in range(1, 10_000) if (n := name if k == 1 else f"{name[:112]} {k}") not in taken)
 
 
 def attachment(name: str) -> dict[str, str]:

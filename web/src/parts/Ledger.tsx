@@ -58,6 +58,8 @@ type Cell = { row: number; col: number };
 export function Ledger<Row>(p: Props<Row>) {
   const [at, setAt] = useState<Cell>({ row: 0, col: 0 });
   const [editing, setEditing] = useState(false);
+  /** The character that began an edit. */
+  const [typed, setTyped] = useState<string | undefined>();
   const grid = useRef<HTMLTableElement>(null);
   const last = p.rows.length - 1;
 
@@ -68,8 +70,9 @@ export function Ledger<Row>(p: Props<Row>) {
   }, []);
 
   /** Opens the cell under the cursor; a focus still on its way to a cell is called off. */
-  const open = () => {
+  const open = (begin?: string) => {
     wanted.current++;
+    setTyped(begin);
     setEditing(true);
   };
 
@@ -85,6 +88,7 @@ export function Ledger<Row>(p: Props<Row>) {
   const go = (row: number, col: number, edit = false) => {
     const cell = { row: Math.max(0, Math.min(last, row)), col: Math.max(0, Math.min(p.columns.length - 1, col)) };
     setAt(cell);
+    setTyped(undefined);
     setEditing(edit && p.columns[cell.col]!.kind !== "computed");
     const item = p.rows[cell.row];
     if (item) p.onSelect?.(item);
@@ -154,6 +158,12 @@ export function Ledger<Row>(p: Props<Row>) {
     } else if (e.key.toLowerCase() === "d" && (e.ctrlKey || e.metaKey) && row && p.onDuplicate) {
       handled();
       p.onDuplicate(row);
+    } else if (e.key === "Escape") {
+      handled(); // out of the cells, where the shortcuts are heard
+      grid.current?.closest<HTMLElement>("[role=region], main")?.focus();
+    } else if (e.key.length === 1 && e.key !== " " && !e.ctrlKey && !e.metaKey && !e.altKey && row && p.columns[at.col]!.kind !== "computed") {
+      handled(); // what is typed on a cell goes into it, and fires no shortcut
+      open(e.key);
     }
   };
 
@@ -170,7 +180,7 @@ export function Ledger<Row>(p: Props<Row>) {
   };
 
   const editor = (row: Row, c: Column<Row>): ReactNode => {
-    if (c.kind === "text") return <TextCell label={c.label} text={c.value(row)} onDone={(t) => finish(row, c.set, t)} onNext={next} />;
+    if (c.kind === "text") return <TextCell label={c.label} text={c.value(row)} begin={typed} onDone={(t) => finish(row, c.set, t)} onNext={next} />;
     if (c.kind === "choice")
       return (
         <select
@@ -200,13 +210,14 @@ export function Ledger<Row>(p: Props<Row>) {
           ))}
         </select>
       );
-    if (c.kind === "written") return <WrittenCell column={c} row={row} onDone={done} onNext={next} />;
+    if (c.kind === "written") return <WrittenCell column={c} row={row} begin={typed} onDone={done} onNext={next} />;
     if (c.kind === "quantity")
       return (
         <Quantity
           autoFocus
           className="w-full"
           label={c.label}
+          begin={typed}
           value={c.value(row)}
           text={c.text?.(row)}
           dimension={c.dimension}
@@ -299,12 +310,25 @@ export function Ledger<Row>(p: Props<Row>) {
 
 type WrittenColumn<Row> = Extract<Column<Row>, { kind: "written" }>;
 
-function WrittenCell<Row>({ column, row, onDone, onNext }: { column: WrittenColumn<Row>; row: Row; onDone: () => void; onNext: (back: boolean) => void }) {
+function WrittenCell<Row>({
+  column,
+  row,
+  begin,
+  onDone,
+  onNext,
+}: {
+  column: WrittenColumn<Row>;
+  row: Row;
+  begin?: string;
+  onDone: () => void;
+  onNext: (back: boolean) => void;
+}) {
   const { read, set } = column;
   const reader = useCallback((text: string) => read(row, text), [read, row]);
   return (
     <Written
       autoFocus
+      begin={begin}
       className="w-full"
       label={column.label}
       text={column.text(row)}
@@ -317,8 +341,20 @@ function WrittenCell<Row>({ column, row, onDone, onNext }: { column: WrittenColu
   );
 }
 
-function TextCell({ label, text, onDone, onNext }: { label: string; text: string; onDone: (t: string | null) => void; onNext: (back: boolean) => void }) {
-  const [draft, setDraft] = useState(text);
+function TextCell({
+  label,
+  text,
+  begin,
+  onDone,
+  onNext,
+}: {
+  label: string;
+  text: string;
+  begin?: string;
+  onDone: (t: string | null) => void;
+  onNext: (back: boolean) => void;
+}) {
+  const [draft, setDraft] = useState(begin ?? text);
   const left = useRef(false);
   const finish = () => onDone(draft.trim() === text || !draft.trim() ? null : draft.trim());
   return (
@@ -329,7 +365,7 @@ function TextCell({ label, text, onDone, onNext }: { label: string; text: string
       autoFocus
       maxLength={20000}
       value={draft}
-      onFocus={(e) => e.target.select()}
+      onFocus={(e) => begin === undefined && e.target.select()}
       onChange={(e) => setDraft(e.target.value)}
       onBlur={() => !left.current && finish()}
       onKeyDown={(e) => {

@@ -1,6 +1,6 @@
 /** What Bothy would fit: each with why and what it assumed. Taking one, some or all; what was typed stays. */
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { api, type Proposal, take } from "../data/client";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
@@ -61,6 +61,7 @@ export function Proposals({ groups, empty }: { groups: Group[]; empty: string })
   const { id, revision, saving, accept } = useVariant();
   const [picked, setPicked] = useState<Set<string>>(new Set());
   const [busy, setBusy] = useState(false);
+  const head = useRef<HTMLHeadingElement>(null);
   const list = useQuery({
     queryKey: ["proposals", id, revision],
     queryFn: () => take(api.GET("/api/variants/{variant_id}/proposals", { params: { path: { variant_id: id } } })),
@@ -76,11 +77,14 @@ export function Proposals({ groups, empty }: { groups: Group[]; empty: string })
     await accept(ids, groups);
     setPicked(new Set());
     setBusy(false);
+    head.current?.focus(); // the button that was pressed may be gone
   };
   return (
     <section aria-label="Bothy's proposal" className={`px-3 py-2 ${list.isFetching ? "opacity-70" : ""}`}>
       <div className="mb-1 flex items-center gap-2">
-        <h2 className="m-0 font-display text-[15px] font-semibold">Bothy would fit</h2>
+        <h2 ref={head} tabIndex={-1} className="m-0 outline-none font-display text-[15px] font-semibold">
+          Bothy would fit
+        </h2>
         <span className="flex-1" />
         {chosen.length > 0 && (
           <button type="button" className="btn" disabled={busy} onClick={() => void run(chosen.map((p) => p.id))}>

@@ -32,6 +32,8 @@ type Common = {
   className?: string;
   width?: string;
   placeholder?: string;
+  /** What was typed before the field opened: it stands in it in place of the old text. */
+  begin?: string;
 };
 type WrittenProps<T> = Common & {
   text: string;
@@ -48,7 +50,7 @@ export function Written<T extends { understood: string }>(p: WrittenProps<T>) {
   const { text: shown, read, label, onCommit, onClose, onNext, clearable, onTyping } = p;
   const live = useRef(p.onLive);
   live.current = p.onLive;
-  const [draft, setDraft] = useState<string | null>(null);
+  const [draft, setDraft] = useState<string | null>(p.begin ?? null);
   const [hint, setHint] = useState<{ ok: boolean; text: string } | null>(null);
   const id = useId();
   const field = useRef<HTMLInputElement>(null);
@@ -57,9 +59,9 @@ export function Written<T extends { understood: string }>(p: WrittenProps<T>) {
   useEffect(() => {
     if (p.autoFocus) {
       field.current?.focus();
-      field.current?.select();
+      if (p.begin === undefined) field.current?.select();
     }
-  }, [p.autoFocus]);
+  }, [p.autoFocus, p.begin]);
 
   useEffect(() => {
     if (draft === null || draft.trim() === "" || draft === shown) {
@@ -126,7 +128,7 @@ export function Written<T extends { understood: string }>(p: WrittenProps<T>) {
         maxLength={200}
         onFocus={(e) => {
           leaving.current = false;
-          e.target.select();
+          if (p.begin === undefined || draft === null) e.target.select();
         }}
         onChange={(e) => {
           setDraft(e.target.value);

@@ -150,8 +150,9 @@ export function Component() {
     setProblem(null);
     try {
       if (chosen.size > 8_000_000) throw new Error(`is ${(chosen.size / 1e6).toFixed(1)} MB; a project file has at most 8 MB`);
-      await take(api.POST("/api/projects/import", { body: { text: await chosen.text() } }));
+      const made = await take(api.POST("/api/projects/import", { body: { text: await chosen.text() } }));
       changed();
+      go(`/v/${made.variant_id}/vehicle`);
     } catch (e) {
       setProblem(`${chosen.name}: ${(e as Error).message}`);
     }

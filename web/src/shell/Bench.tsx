@@ -13,7 +13,7 @@ export function Bench({ title, sentence, picture, tools, ledger, slate }: Props)
   };
   return (
     <>
-      <main className="flex min-w-0 flex-1 flex-col print-flow max-[899px]:flex-none" aria-label={title}>
+      <main tabIndex={-1} className="outline-none flex min-w-0 flex-1 flex-col print-flow max-[899px]:flex-none" aria-label={title}>
         <div className="border-b border-line px-4 py-2">
           <h1 className="sr-only">{title}</h1>
           <p className="m-0 text-[15px] leading-relaxed">{sentence}</p>

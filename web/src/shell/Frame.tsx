@@ -12,7 +12,7 @@ import { FindingMark } from "../parts/Findings";
 import { Banner } from "./Banner";
 import { Find } from "./Find";
 import { HandProvider } from "./hand";
-import { LIST, useKeys } from "./keys";
+import { LIST, useFocusKept, useKeys } from "./keys";
 import { Path } from "./Path";
 import { usePerson } from "./person";
 import { STAGES } from "./stages";
@@ -174,6 +174,7 @@ function Header() {
 
 export function Frame() {
   const { help, setHelp } = useKeys();
+  useFocusKept();
   return (
     <div className="flex h-full flex-col print-flow">
       <Header />

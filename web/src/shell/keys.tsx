@@ -1,6 +1,6 @@
 /** The keyboard: one place for all shortcuts. None fires while typing in a field. */
-import { useLayoutEffect, useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useEffect, useLayoutEffect, useState } from "react";
+import { useLocation, useNavigate, useParams } from "react-router";
 import { isOpen } from "../data/findings";
 import { useFindings } from "../data/trip";
 import { useVariant } from "../data/variant";
@@ -15,9 +15,10 @@ export const LIST: [string, string][] = [
   ["n", "new line in the ledger"],
   ["w", "working of the focused figure"],
   ["f, Shift+f", "next, previous finding"],
-  ["z, Shift+z", "undo, redo"],
+  ["z, Shift+z; Ctrl+Z, Ctrl+Shift+Z", "undo, redo"],
   ["s", "to the slate and back"],
-  ["Arrows, Enter, Tab", "in a ledger: move, edit, go on"],
+  ["Arrows, Enter, Tab", "in a ledger: move, edit, go on; what is typed on a cell goes into it"],
+  ["Esc", "out of a ledger's cells, so that the keys of this list are heard"],
   ["Ctrl+Enter, Delete, Ctrl+D", "in a ledger: new line, remove, duplicate"],
   ["Alt+Up, Alt+Down", "in a ledger: reorder"],
   ["?", "this list"],
@@ -27,6 +28,30 @@ const typing = (e: KeyboardEvent) => {
   const t = e.target as HTMLElement;
   return t.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(t.tagName);
 };
+
+/** The figure that has the focus, or that is in what has it, or beside it in its row. */
+const figureNear = (at: Element | null) =>
+  at?.closest<HTMLElement>("[data-figure]") ??
+  at?.querySelector<HTMLElement>("[data-figure]") ??
+  at?.closest("tr, li, p")?.querySelector<HTMLElement>("[data-figure]");
+
+/** Whether something is being entered, also where the caret isn't in a field just now: a form for new lines, a menu, a question. */
+const entering = (e: KeyboardEvent) => {
+  const t = e.target as HTMLElement;
+  return !!t.closest?.("form, [role=dialog], [role=alertdialog], [role=menu], [role=listbox]") || !!document.querySelector("[data-entry]");
+};
+
+/** Focus that fell off the page (what had it is gone) goes to the stage, so that the next key is heard there. */
+export function useFocusKept() {
+  const { pathname } = useLocation();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new page is what it waits for
+  useEffect(() => {
+    const frame = requestAnimationFrame(() => {
+      if (!document.activeElement || document.activeElement === document.body) document.querySelector<HTMLElement>("main")?.focus({ preventScroll: true });
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [pathname]);
+}
 
 export function useKeys(): { help: boolean; setHelp: (on: boolean) => void } {
   const go = useNavigate();
@@ -38,7 +63,16 @@ export function useKeys(): { help: boolean; setHelp: (on: boolean) => void } {
   const [at, setAt] = useState(-1);
   useLayoutEffect(() => {
     const press = (e: KeyboardEvent) => {
-      if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented) return;
+      if (typing(e) || e.altKey || e.defaultPrevented) return;
+      if (e.ctrlKey || e.metaKey) {
+        const key = e.key.toLowerCase();
+        if (key === "z" && !e.shiftKey) void undo();
+        else if ((key === "z" && e.shiftKey) || key === "y") void redo();
+        else return;
+        e.preventDefault();
+        return;
+      }
+      if (e.key.length === 1 && entering(e)) return;
       const stage = STAGES.find((s) => s.key === e.key);
       if (stage) go(`/v/${variantId}/${stage.id}`);
       else if (e.key === "l") go(`/v/${variantId}/worklist`);
@@ -48,7 +82,7 @@ export function useKeys(): { help: boolean; setHelp: (on: boolean) => void } {
       else if (e.key === "Z") void redo();
       else if (e.key === "?") setHelp(!help);
       else if (e.key === "Escape") setHelp(false);
-      else if (e.key === "w") (document.activeElement?.querySelector("[data-figure]") as HTMLElement | null)?.click();
+      else if (e.key === "w") figureNear(document.activeElement)?.click();
       else if (e.key === "s") {
         if (person.slate < 80) person.set({ slate: 312 });
         const slate = document.getElementById("slate");

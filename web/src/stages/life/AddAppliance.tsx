@@ -1,6 +1,6 @@
 /** A new line of the ledger: type a name, take it from the catalogue, or give its label's power and use. */
 
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { useCatalogue } from "../../data/catalogue";
 import type { ApiError, Appliance } from "../../data/client";
 import { readCell, useApplianceEdits } from "./edit";
@@ -13,6 +13,7 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
   const [power, setPower] = useState("");
   const [use, setUse] = useState("");
   const [at, setAt] = useState(-1);
+  const first = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const words = name.toLowerCase().split(/\s+/).filter(Boolean);
   const hits = (parts.data ?? []).filter((p) => p.fields && words.every((w) => `${p.name} ${p.maker} ${p.fields?.kind}`.toLowerCase().includes(w))).slice(0, 8);
@@ -26,6 +27,7 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
     setAt(-1);
     setProblem(null);
     onAdded(id);
+    first.current?.focus(); // the next line is typed here
   };
   const own = async () => {
     if (!name.trim()) return setProblem("Say what it is.");
@@ -43,6 +45,7 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
     <form
       className="no-print border-b border-line bg-bench px-2 py-1.5"
       aria-label="New appliance"
+      data-entry
       onSubmit={(e) => {
         e.preventDefault();
         const hit = hits[at];
@@ -55,6 +58,7 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
     >
       <div className="flex flex-wrap items-center gap-2">
         <input
+          ref={first}
           className="field w-56"
           aria-label="What is it?"
           aria-controls="catalogue-hits"

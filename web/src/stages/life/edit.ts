@@ -1,7 +1,8 @@
 /** Edits of the appliance ledger. */
-import { type Appliance, api, take } from "../../data/client";
+import { ApiError, type Appliance, api, take } from "../../data/client";
 import { insertAfter, moveItem, removeItem, setFields } from "../../data/lists";
 import { freshId } from "../../data/patch";
+import { parseQuantity } from "../../data/units";
 import { useVariant } from "../../data/variant";
 import type { Read } from "../../parts/Ledger";
 
@@ -59,5 +60,31 @@ export function useApplianceEdits() {
 
 /** What the core makes of a text in one cell of an appliance. */
 export async function readCell(field: "power" | "use" | "windows", text: string, appliance: Partial<Appliance>): Promise<Read> {
-  return (await take(api.POST("/api/appliances/cell", { body: { field, text, appliance } }))) as Read;
+  try {
+    return (await take(api.POST("/api/appliances/cell", { body: { field, text, appliance } }))) as Read;
+  } catch (e) {
+    if (!(e instanceof ApiError) || !e.unreachable || field === "windows") throw e;
+    return awayCell(field, text);
+  }
+}
+
+const POWERS = { power_w: null, current_a: null, voltage_v: null, energy_24h_wh: null, charge_energy_wh: null };
+const USES = { hours_per_day: null, duty_frac: null, uses_per_day: null, minutes_per_use: null };
+
+/** A plain power or time, read here while the core is away. */
+function awayCell(field: "power" | "use", text: string): Read {
+  try {
+    if (field === "power") {
+      const q = parseQuantity(text, "power");
+      return { fields: { ...POWERS, power_w: q.value }, understood: q.understood };
+    }
+    if (text.includes("%")) {
+      const q = parseQuantity(text, "fraction");
+      return { fields: { ...USES, duty_frac: q.value }, understood: `${Math.round(100 * q.value)} % of the day` };
+    }
+    const q = parseQuantity(text, "time");
+    return { fields: { ...USES, hours_per_day: q.value }, understood: q.understood };
+  } catch {
+    throw new ApiError(422, "text", "Bothy is away, and only a plain power or time can be read without it; it stays here, press Enter again when it answers");
+  }
 }
