@@ -115,8 +115,7 @@ def test_with_the_keyboard_alone(page: Page, stored: Any) -> None:
             page.keyboard.press("Enter")
         expect(page.get_by_label("What is it?")).to_have_value("")
         assert len(stored(id).life.appliances) == i
-    page.keyboard.press("Escape")  # the form closes, the line that was made has the focus
-    page.keyboard.press("Escape")  # out of its cells
+    page.keyboard.press("Escape")
 
     page.keyboard.press("3")
     expect(page.get_by_role("button", name=re.compile("^Take all"))).to_be_visible()

@@ -238,7 +238,7 @@ def test_what_is_typed_on_a_cell_goes_into_it(page: Page, load: Any, stored: Any
     page.keyboard.press("Escape")
     page.keyboard.press("n")
     expect(page.get_by_label("What is it?")).to_be_focused()
-    page.get_by_role("button", name=re.compile("^Add ")).first.click()
+    page.get_by_role("list", name="From the catalogue").get_by_role("button").first.click()
     expect(page.get_by_label("What is it?")).to_be_focused()
     count = len(stored(id).life.appliances)
     page.keyboard.type("water pump 3")

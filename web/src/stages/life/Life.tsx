@@ -73,6 +73,12 @@ export function Component() {
     useCallback(() => setAdding(true), []),
   );
 
+  const closeForm = () => {
+    setAdding(false);
+    setFresh(null);
+    document.querySelector<HTMLElement>("main")?.focus(); // where the keys of the frame are heard
+  };
+
   const readPower = useCallback((a: Appliance, text: string) => readCell("power", text, a), []);
   const readUse = useCallback((a: Appliance, text: string) => readCell("use", text, a), []);
   const rowId = useCallback((a: Appliance) => a.id, []);
@@ -197,7 +203,7 @@ export function Component() {
           <BringInAppliances first={bringing} onClose={() => setBringing(null)} onAdded={setFresh} />
         ) : (
           <>
-            {adding && <AddAppliance onAdded={setFresh} onClose={() => setAdding(false)} />}
+            {adding && <AddAppliance onAdded={setFresh} onClose={closeForm} />}
             <Ledger
               label="Appliances"
               rows={list}
