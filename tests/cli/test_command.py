@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import contextlib
+import http.client
 import json
 import os
 import re
@@ -17,6 +19,7 @@ from pathlib import Path
 from typing import Any
 
 import pytest
+from sqlalchemy import create_engine, text
 
 ROOT = Path(__file__).parents[2]
 PATIENCE_S = 120
@@ -164,3 +167,103 @@ def test_the_words_it_knows(state: Path) -> None:
     bad = subprocess.run(["./bothy", "calc", "voltage-drop"], cwd=ROOT, input='{"area_mm2": -2.5}', capture_output=True, text=True, check=False)
     assert bad.returncode == 2
     assert json.loads(bad.stderr)["error"]["key"] == "area_mm2"
+
+
+def test_a_first_start_that_was_killed_half_way_needs_one_more_and_no_third(state: Path) -> None:
+    """Killed while the database directory is made, with all that belongs to it still running; the next start ends that and begins anew."""
+    first = Command(state, free_port(), "start")
+    deadline = time.monotonic() + PATIENCE_S
+    while not (state / "db" / "data.new").exists() and time.monotonic() < deadline:
+        time.sleep(0.01)
+    os.kill(first.process.pid, signal.SIGKILL)
+    first.process.wait()
+    second = Command(state, free_port(), "start")
+    second.says("Bothy is at")
+    assert second.get("/api/projects") == []
+    second.process.terminate()
+    second.ends()
+
+
+def test_the_server_and_the_port_of_the_database_may_go(running: Command, state: Path) -> None:
+    """The server is killed; the database too, and somebody else takes its port meanwhile: both come back by themselves."""
+    running.says("Bothy is at")
+    listed = running.get("/api/projects")
+    taken: list[socket.socket] = []
+    for victim, word in (("uvicorn", "server"), ("mariadbd", "database")):
+        pid = next(
+            int(p.name)
+            for p in Path("/proc").iterdir()
+            if p.name.isdigit() and victim.encode() in _cmdline(p) and int((p / "stat").read_text().rsplit(")", 1)[1].split()[1]) == running.process.pid
+        )
+        port = next(int(x.split("=")[1]) for x in (state / "db" / "my.cnf").read_text().splitlines() if x.startswith("port="))
+        os.kill(pid, signal.SIGKILL)
+        if victim == "mariadbd":
+            with contextlib.suppress(OSError):
+                other = socket.socket()
+                other.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+                other.bind(("127.0.0.1", port))
+                other.listen()
+                taken.append(other)
+        running.says(f"the {word} ended; starting it again")
+        deadline = time.monotonic() + PATIENCE_S
+        while time.monotonic() < deadline:
+            with contextlib.suppress(OSError, http.client.HTTPException):
+                assert running.get("/api/projects") == listed
+                break
+    assert running.get("/api/projects") == listed
+    for one in taken:
+        one.close()
+
+
+def _cmdline(process: Path) -> bytes:
+    try:
+        return (process / "cmdline").read_bytes()
+    except OSError:
+        return b""
+
+
+def test_a_newer_database_is_refused_and_a_copy_is_kept_before_a_migration(state: Path) -> None:
+    first = Command(state, free_port(), "start")
+    first.says("Bothy is at")
+    made = json.load(urllib.request.urlopen(_post(f"http://127.0.0.1:{first.port}/api/projects", {"name": "Kept"}), timeout=20))
+    assert made["variant_id"]
+    first.process.terminate()
+    first.ends()
+    newest = (state / "db" / "migrated").read_text()
+    (state / "db" / "migrated").write_text("0001")
+    second = Command(state, free_port(), "start")
+    second.says("a copy of the data before the migration")
+    second.says("Bothy is at")
+    copies = list((state / "backups").iterdir())
+    assert [c.name.endswith("-at-0001") for c in copies] == [True]
+    assert (copies[0] / "ibdata1").exists()
+    assert (state / "db" / "migrated").read_text() == newest
+    url = next(x for x in (f"mariadb+pymysql://bothy:{(state / 'db' / 'password').read_text().strip()}@localhost/bothy?unix_socket={_socket(state)}",))
+    engine = create_engine(url)
+    with engine.begin() as c:
+        c.execute(text("update alembic_version set version_num = '9999'"))
+    engine.dispose()
+    second.process.terminate()
+    second.ends()
+    third = Command(state, free_port(), "start")
+    third.says("made by a newer Bothy")
+    assert third.ends() == 1
+    where = Command(state, free_port(), "where")
+    assert str(state / "db") in where.says("your projects")
+    assert where.ends() == 0
+
+
+def _post(url: str, body: dict[str, Any]) -> urllib.request.Request:
+    return urllib.request.Request(url, json.dumps(body).encode(), {"content-type": "application/json"}, method="POST")
+
+
+def _socket(state: Path) -> str:
+    return next(x.split("=", 1)[1] for x in (state / "db" / "my.cnf").read_text().splitlines() if x.startswith("socket="))
+
+
+def test_no_password_stands_on_a_command_line(running: Command, state: Path) -> None:
+    running.says("Bothy is at")
+    password = (state / "db" / "password").read_bytes().strip()
+    assert password
+    assert not [p for p in Path("/proc").iterdir() if p.name.isdigit() and password in _cmdline(p)]
+    assert oct((state / "db" / "password").stat().st_mode & 0o777) == "0o600"

@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
+import contextlib
 import datetime as dt
+import http.server
+import json
 import os
 import socket
 import subprocess
 import sys
+import threading
 import urllib.request
 from collections.abc import Iterator
 from pathlib import Path
@@ -22,6 +26,7 @@ from bothy.core.sound import sound
 from bothy.core.trips.engine import weather_of
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design
+from bothy.forecast import client
 from bothy.forecast.client import AHEAD_DAYS, ask, forecasts_for
 from bothy.forecast.standin import Forecast, ForecastDay, week
 from bothy.store.projects import Projects
@@ -135,3 +140,45 @@ def test_a_run_over_http_uses_the_service_that_is_there(service: str, client: Te
     ).raise_for_status()
     monkeypatch.setitem(app.state._state, "forecast_url", service)
     assert client.get(f"/api/variants/{id}/trip", params={"revision": 2}).json()["forecast_days"] == 0
+
+
+class Hostile(http.server.BaseHTTPRequestHandler):
+    """Answers as its path says: too much, too slowly, elsewhere, nonsense."""
+
+    def do_GET(self) -> None:
+        kind = self.path.split("/")[1]
+        if kind == "elsewhere":
+            self.send_response(302)
+            self.send_header("location", "/good/forecast")
+            self.end_headers()
+            return
+        self.send_response(200)
+        self.end_headers()
+        day = {"date": TODAY.isoformat(), "clearness": 0.5, "tmin_c": 1.0, "tmax_c": 3.0}
+        body = {"good": [day], "hot": [{**day, "tmax_c": 900.0}], "bright": [{**day, "clearness": 7.0}], "many": [day] * 5000}.get(kind, [])
+        with contextlib.suppress(OSError):
+            if kind == "drip":
+                for _ in range(200):
+                    self.wfile.write(b" ")
+                    self.server.slow.wait(0.1)  # type: ignore[attr-defined]
+            self.wfile.write(b" " * 5_000_000 if kind == "large" else json.dumps({"source": "x", "days": body}).encode() if kind != "nonsense" else b"{")
+
+    def log_message(self, *_: object) -> None:
+        pass
+
+
+@pytest.fixture(scope="module")
+def hostile() -> Iterator[str]:
+    server = http.server.ThreadingHTTPServer(("127.0.0.1", 0), Hostile)
+    server.slow = threading.Event()  # type: ignore[attr-defined]
+    server.daemon_threads = True
+    threading.Thread(target=server.serve_forever, daemon=True).start()
+    yield f"http://127.0.0.1:{server.server_address[1]}"
+    server.slow.set()  # type: ignore[attr-defined]
+    server.shutdown()
+
+
+@pytest.mark.parametrize(("kind", "taken"), [("good", True), *((k, False) for k in ("elsewhere", "hot", "bright", "many", "large", "nonsense", "drip"))])
+def test_whatever_answers_at_the_port_is_bounded(hostile: str, kind: str, taken: bool, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(client, "WHOLE_S", 0.5)
+    assert (ask(f"{hostile}/{kind}", 51.5, 0.0, TODAY, 1) is not None) is taken

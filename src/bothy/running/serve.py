@@ -18,7 +18,7 @@ from types import FrameType
 from bothy.running.database import CantRun, Database
 from bothy.running.processes import child, stop
 
-START_S, MOST_RESTARTS, WITHIN_S = 120.0, 5, 60.0
+START_S, MOST_TRIES = 120.0, 5
 
 
 class Ended(Exception):
@@ -133,21 +133,23 @@ def serve(
 
 
 def _watch(database: Database | None, server: Server) -> None:
-    """Start again what was killed. Raises :class:`CantRun` when something ends again and again."""
-    restarts: list[float] = []
+    """Start again what was killed, however often. Raises :class:`CantRun` when it can't be started any more."""
 
-    def again(what: str) -> None:
-        say(f"the {what} ended; starting it again")
-        now = time.monotonic()
-        restarts[:] = [t for t in restarts if now - t < WITHIN_S] + [now]
-        if len(restarts) > MOST_RESTARTS:
-            raise CantRun(f"the {what} ended {len(restarts)} times within a minute; see its log")
+    def again(what: str, start: Callable[[], None]) -> None:
+        for n in range(1, MOST_TRIES + 1):
+            say(f"the {what} ended; starting it again")
+            try:
+                start()
+                return
+            except CantRun as exc:
+                if n == MOST_TRIES:
+                    raise
+                say(f"that failed ({str(exc).splitlines()[-1]}); trying once more")
+                time.sleep(n)
 
     while True:
         if database is not None and database.ended:
-            again("database")
-            database.start()
+            again("database", database.start)
         if server.ended:
-            again("server")
-            server.start()
+            again("server", server.start)
         time.sleep(0.1)
