@@ -29,8 +29,8 @@ from bothy.store.jobs import Jobs
 from bothy.store.measured import MeasuredLogs
 from bothy.store.projects import Projects
 
-COMPUTE_AT_ONCE = 8
-"""Requests that are worked on at once; more only take the interpreter from each other, and from the answers to everybody else."""
+REQUESTS_AT_ONCE = 24
+"""Requests that are worked on at once; most of them wait for the database or a bounded process."""
 LOG_BYTES, LOGS_KEPT = 5_000_000, 3
 
 
@@ -62,7 +62,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
 
     @asynccontextmanager
     async def life(app: FastAPI) -> AsyncIterator[None]:
-        to_thread.current_default_thread_limiter().total_tokens = COMPUTE_AT_ONCE
+        to_thread.current_default_thread_limiter().total_tokens = REQUESTS_AT_ONCE
         app.state.runner = Runner(app.state.jobs)
         app.state.sweep = OnDask(settings.dask) if settings.dask else None
         yield

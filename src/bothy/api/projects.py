@@ -11,13 +11,13 @@ from urllib.parse import quote
 from fastapi import APIRouter, Response
 from pydantic import AfterValidator, BaseModel, Field, StringConstraints
 
-from bothy.api.state import Store
+from bothy.api.state import Store, computed
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.vehicle import Preset, Vehicle
 from bothy.core.plain import as_text, not_text
 from bothy.core.region import RegionKey
-from bothy.core.sound import Sound, sound
+from bothy.core.sound import Sound
 from bothy.formats import project_file
 
 router = APIRouter(prefix="/api/projects", tags=["projects"])
@@ -78,7 +78,7 @@ def list_projects(store: Store) -> list[ProjectItem]:
 @router.post("", operation_id="createProject", status_code=201)
 def create_project(body: NewProject, store: Store) -> Made:
     design = Design(region=body.region, vehicle=Vehicle(preset=body.preset))
-    return _opened(store, store.create(body.name, [("as planned", sound(design))], "you"))
+    return _opened(store, store.create(body.name, [("as planned", computed(design))], "you"))
 
 
 def _opened(store: Store, id: uuid.UUID) -> Made:
@@ -106,7 +106,7 @@ def import_project(body: FileText, store: Store) -> Made:
     checked: list[tuple[str, Sound]] = []
     for i, v in enumerate(file.variants):
         try:
-            checked.append((v.name, sound(v.design)))
+            checked.append((v.name, computed(v.design)))
         except BadInput as exc:
             raise BadInput(exc.key, exc.message.removeprefix(f"{exc.key}: "), f"variants[{i}].design.{exc.key}") from exc
     return _opened(store, store.create(_free_name(file.name, {p.name for p in store.all()}), checked, "import"))

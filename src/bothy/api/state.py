@@ -5,7 +5,7 @@ from __future__ import annotations
 import uuid
 from collections import OrderedDict
 from dataclasses import replace
-from threading import Lock
+from threading import BoundedSemaphore, Lock
 from typing import Annotated, Any, NamedTuple
 
 from fastapi import Depends, Request
@@ -17,18 +17,28 @@ from bothy.core.sound import Sound, sound
 from bothy.store.measured import MeasuredLogs
 from bothy.store.projects import Projects, VariantHead
 
+_TURNS = BoundedSemaphore(2)
+"""So many reports are computed at once: more only take the interpreter from each other, and each then takes longer than in turn."""
+
+
+def computed(design: Design) -> Sound:
+    """The design with its report, in its turn. Raises as :func:`sound` does."""
+    with _TURNS:
+        return sound(design)
+
 
 class Kept(NamedTuple):
-    """A report, and the same as plain data."""
+    """A report, the same as plain data, and the design that it was computed from."""
 
     report: Report
     plain: dict[str, Any]
+    design: Design
 
 
 class Reports:
     """The last reports, by variant and revision. A report follows from its design alone."""
 
-    def __init__(self, size: int = 8) -> None:
+    def __init__(self, size: int = 24) -> None:
         self._items: OrderedDict[tuple[uuid.UUID, int], Kept] = OrderedDict()
         self._lock = Lock()
         self._size = size
@@ -36,15 +46,18 @@ class Reports:
     def known(self, variant: uuid.UUID, revision: int) -> Kept | None:
         """The report of a revision, when it is still at hand."""
         with self._lock:
-            return self._items.get((variant, revision))
+            found = self._items.get((variant, revision))
+            if found is not None:
+                self._items.move_to_end((variant, revision))
+            return found
 
     def of(self, variant: uuid.UUID, revision: int, design: Design) -> Kept:
         """The report of a revision, computed when it is not at hand."""
-        return self.known(variant, revision) or self.keep(variant, revision, sound(design))
+        return self.known(variant, revision) or self.keep(variant, revision, computed(design))
 
     def keep(self, variant: uuid.UUID, revision: int, one: Sound) -> Kept:
         """Keep the report that was computed before its design was saved."""
-        found = Kept(one.report, one.report.plain())
+        found = Kept(one.report, one.report.plain(), one.design)
         with self._lock:
             self._items[variant, revision] = found
             while len(self._items) > self._size:
@@ -64,7 +77,12 @@ def standing(store: Projects, reports: Reports, variant: uuid.UUID, revision: in
 
     The head then says why in ``trouble``; an edit or an undo goes on top of the newest revision all the same.
     """
-    head, trouble = store.head(variant, revision), None
+
+    def known(number: int) -> Design | None:
+        kept = reports.known(variant, number)
+        return kept.design if kept else None
+
+    head, trouble = store.head(variant, revision, known), None
     while True:
         try:
             return Standing(replace(head, trouble=trouble or head.trouble), reports.of(variant, head.shown, head.design))

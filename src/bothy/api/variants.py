@@ -16,7 +16,7 @@ from pydantic import AfterValidator, BaseModel, Field, StringConstraints
 from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import Title
 from bothy.api.reference import TableText
-from bothy.api.state import Cache, Kept, Reports, Standing, Store, standing
+from bothy.api.state import Cache, Kept, Reports, Standing, Store, computed, standing
 from bothy.core.book import FigureOut, WorkingOut
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
@@ -25,7 +25,7 @@ from bothy.core.plain import as_text
 from bothy.core.proposals.base import Group, Proposal
 from bothy.core.proposing import accept, propose
 from bothy.core.report import Report, difference
-from bothy.core.sound import Sound, sound
+from bothy.core.sound import Sound
 from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.formats import circuits_table
@@ -172,7 +172,7 @@ def _tried(store: Projects, reports: Reports, id: uuid.UUID, expected: int, body
         return _conflict(store, id, expected, now.head.revision)
     ops = [op.model_dump(by_alias=True, exclude={"from_"} if op.from_ is None else set()) for op in body.ops]
     try:
-        return now, sound(apply_patch(now.head.design, ops))
+        return now, computed(apply_patch(now.head.design, ops))
     except PathGone as exc:
         return problem(409, exc.key, exc.message)
 
@@ -243,7 +243,7 @@ def preview_edit(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: St
 def copy_variant(variant_id: uuid.UUID, body: NewVariant, store: Store, reports: Cache) -> MadeVariant:
     now = standing(store, reports, variant_id)
     ops = [op.model_dump(by_alias=True, exclude_unset=True) for op in body.ops]
-    one = sound(apply_patch(now.head.design, ops)) if ops else Sound(now.head.design, now.kept.report)
+    one = computed(apply_patch(now.head.design, ops)) if ops else Sound(now.head.design, now.kept.report)
     return MadeVariant(id=store.copy_variant(variant_id, body.name, "you", one))
 
 
@@ -279,7 +279,7 @@ def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfM
     design, taken = accept(head.design, body.ids, body.groups or None)
     if not taken:
         raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
-    one = sound(design)
+    one = computed(design)
     try:
         new = store.save(variant_id, expected, one, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you", edit_id)
     except Stale as exc:

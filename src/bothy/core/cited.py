@@ -59,10 +59,13 @@ def cite(found: list[Finding], figures: dict[str, Figure]) -> None:
             of_item.setdefault(p, []).append(key)
     for f in found:
         keys = [k for k in f.figures if k in figures]
+        if not (said := list(_numbers(f.message))):
+            f.figures = list(dict.fromkeys(keys))
+            continue
         item = f.subject.rpartition(":")[2]
         near = [k for one in (item, f.subject, *(r.rpartition(":")[2] for r in f.related)) for k in of_item.get(one, ())]
         wide = [k for part in (f.subject, *PARTS.get(f.stage, ())) for k in of_part.get(part, ())]
-        for number, half, unit in _numbers(f.message):
+        for number, half, unit in said:
             hit = next((k for pool in (keys, near, wide) for k in pool if k in figures and _same(figures[k], number, half, unit)), None)
             if hit is not None:
                 keys.append(hit)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import datetime as dt
 import uuid
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import orjson
@@ -181,25 +182,28 @@ class Projects:
             project, source = self._variant(s, id)
             return self._add_variant(s, project.id, name, one.design, author, f"copied from {source.name}", _now()).id
 
-    def head(self, id: uuid.UUID, up_to: int | None = None) -> VariantHead:
-        """A variant at its newest revision; its design that of the newest readable one, at most number ``up_to``."""
+    def head(self, id: uuid.UUID, up_to: int | None = None, known: Callable[[int], Design | None] = lambda _: None) -> VariantHead:
+        """A variant at its newest revision; its design that of the newest readable one, at most number ``up_to``.
+
+        A design that is ``known`` by its number, for a revision never changes, is not read again.
+        """
         with Session(self.engine) as s:
             project, variant = self._variant(s, id)
             row = self._revision(s, variant.id, variant.head)
             if up_to is not None and up_to > variant.head:
                 raise Missing(f"there is no revision {up_to}")
-            shown, design, trouble = self._readable(s, variant.id, variant.head if up_to is None else up_to)
+            shown, design, trouble = self._readable(s, variant.id, variant.head if up_to is None else up_to, known)
             return VariantHead(
                 project.id, project.name, variant.id, variant.name, variant.head, design,
                 self._before(s, row) is not None, self._after(s, row) is not None, shown, trouble,
             )  # fmt: skip
 
-    def _readable(self, s: Session, id: uuid.UUID, number: int) -> tuple[int, Design, str | None]:
+    def _readable(self, s: Session, id: uuid.UUID, number: int, known: Callable[[int], Design | None] = lambda _: None) -> tuple[int, Design, str | None]:
         """The newest readable revision up to a number, and why a newer one is not."""
         trouble = None
         for n in range(number, max(0, number - MOST_BACK), -1):
             try:
-                return n, _design(self._revision(s, id, n)), trouble
+                return n, known(n) or _design(self._revision(s, id, n)), trouble
             except Damaged as exc:
                 trouble = trouble or exc.message
         return 0, EMPTY, trouble

@@ -55,7 +55,7 @@ class Revision(Base):
     number: Mapped[int] = mapped_column(Integer, primary_key=True)
     state: Mapped[int] = mapped_column(Integer)
     came_from: Mapped[int | None] = mapped_column(Integer)
-    document: Mapped[str] = mapped_column(Text(4_000_000))
+    document: Mapped[str] = mapped_column(Text(4_000_000), deferred=True)
     message: Mapped[str] = mapped_column(String(200))
     author: Mapped[str] = mapped_column(String(80))
     created_at: Mapped[dt.datetime]

@@ -56,9 +56,10 @@ def apply_patch(design: Design, ops: list[dict[str, Any]], *, by_proposal: bool 
     """
     if len(ops) > MAX_OPERATIONS:
         raise BadInput("patch", f"has {len(ops)} operations; at most {MAX_OPERATIONS} in one edit")
-    data = copy.deepcopy(design.model_dump(mode="json"))
-    room = MOST_VALUES - check(data)
+    data = design.model_dump(mode="json")
+    room = MOST_VALUES
     after: Any = data
+    ops = copy.deepcopy(ops)  # what they bring becomes part of the document, and may be changed by the next of them
     try:
         for op in ops:
             room -= _grows(after, op)
