@@ -18,11 +18,15 @@ from bothy.core.proposing import accept, propose
 from bothy.core.report import report
 from bothy.core.sizing.prices import price_and_mass
 from bothy.core.sizing.space import bank_options, driving_options, panel_options, parts_allowed, space_of
+from bothy.core.units import awg_area_mm2
+from bothy.core.wiring.conductors import AWG, METRIC
 from tests.core.test_ordinary_vehicles import VEHICLES, design_of
 from tests.core.test_sizing_search import few, hungry
 from tests.designs import FRIDGE, LAMP, lived, made
 
 __all__ = ["few"]
+CROSS_SECTIONS = tuple(METRIC)
+AWG_AREAS = tuple(awg_area_mm2(x) for x in AWG)
 
 APPLIANCES = st.lists(st.sampled_from(of_kind("appliance")), min_size=1, max_size=9)
 
@@ -187,3 +191,34 @@ def test_a_feeder_says_what_copper_the_joint_choice_saves() -> None:
     assert len(told) == 1
     together, apart = (float(x.split(" kg")[0].split()[-1]) for x in (told[0], told[0].split("would be")[1]))
     assert together < apart
+
+
+@pytest.mark.parametrize("row", VEHICLES, ids=lambda r: r[0])
+def test_the_ordinary_vehicles_are_clean_group_by_group_in_any_order_too(row: Any) -> None:
+    """Each group by itself, in an order of chance and once more over all, ends as taking all at once does: no danger, no fault, at most six pieces of advice."""
+    design = design_of(row)
+    order = list(GROUPS)
+    random.Random(row[0]).shuffle(order)
+    for group in [*order, *GROUPS]:
+        design, _ = accept(design, groups=[group])
+    design, _ = accept(design)
+    found = report(design).findings
+    assert [f.rule for f in found if f.severity in ("danger", "fault")] == []
+    assert sum(f.severity == "advice" for f in found) <= 6
+    assert essence(design) == essence(accept(design_of(row))[0])
+
+
+@pytest.mark.parametrize("row", VEHICLES, ids=lambda r: r[0])
+def test_no_branch_is_more_than_two_sizes_above_its_own_need(row: Any) -> None:
+    """What a branch needs by itself: its current, its length, its whole limit of loss to itself, and the least size of practice."""
+    design, _ = accept(design_of(row))
+    ctx, parts_of = Context(design), report(design).wiring.circuits
+    sizes = sorted(CROSS_SECTIONS if ctx.region.wire_series == "metric" else AWG_AREAS)
+    for c in design.wiring.circuits:
+        p = parts_of[c.id]
+        if c.kind != "load" or p.ac or not p.length_m:
+            continue
+        of_loss = 0.0225 * 2 * p.length_m * p.current_a / p.limit_v
+        need = next(s for s in sizes if s >= max(of_loss, 1.0) - 1e-9 and (p.current_a <= 6 * s + 4))
+        chosen = next(i for i, s in enumerate(sizes) if abs(s - c.metal_mm2) < 0.02 * s)
+        assert chosen - sizes.index(need) <= 2, (c.name, c.metal_mm2, need)

@@ -165,7 +165,7 @@ function Header() {
           redo
         </button>
       </span>
-      <span className="num w-24 text-right text-[12px] text-dim max-[899px]:w-auto" role="status" data-testid="saving">
+      <span className="num min-w-24 text-right text-[12px] text-dim min-[900px]:whitespace-nowrap max-[899px]:min-w-0" role="status" data-testid="saving">
         {SAVED[v.saving]} r{v.revision}
       </span>
     </header>
