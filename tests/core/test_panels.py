@@ -125,7 +125,7 @@ def test_each_controller_has_its_own_strings_headroom_and_findings() -> None:
     assert over.subject == "array:out"
     assert over.subject_name == "Case"
     assert "60 V" in over.message
-    assert over.figures == ["power/string_out/voc_cold_v"]
+    assert over.figures[0] == "power/string_out/voc_cold_v"
     assert "power-solar-mismatch" not in {f.rule for f in r.findings}, "unlike panels, but apart"
     roof = next(h for h in r.power.headrooms if h.key == "roof")
     assert roof.need == pytest.approx(1.0), "what stands on the ground takes no roof"

@@ -309,5 +309,5 @@ def calculate(name: str, data: Any) -> Outcome:
     if calculator is None:
         raise BadInput("calc", f"'{name}' is not a calculator; the names are {', '.join(CALCULATORS)}")
     if isinstance(data, dict):
-        check(data)
+        check(data, least=0.0)
     return calculator.run(parse(calculator.input, data))

@@ -30,17 +30,17 @@ def _refuse(path: str, why: str) -> BadInput:
     return BadInput(path.rsplit("/", 1)[-1] or "input", why, path[1:].replace("/", "."))
 
 
-def check(data: Any, path: str = "") -> int:
+def check(data: Any, path: str = "", least: float = LEAST) -> int:
     """Refuse what is nested too deeply, too much, no text, or a number so near to 0 that sums with it run off; returns how many values there are.
 
-    ``path`` is where the data stand, with a slash before each part.
+    ``path`` is where the data stand, with a slash before each part; ``least`` the nearest to 0 that a number may be.
 
     Raises :class:`BadInput` that names the place.
     """
-    return _check(data, path, 0, MOST_VALUES)
+    return _check(data, path, 0, MOST_VALUES, least)
 
 
-def _check(data: Any, path: str, depth: int, left: int) -> int:
+def _check(data: Any, path: str, depth: int, left: int, least: float) -> int:
     if depth > DEEPEST:
         raise _refuse(path, f"is nested more than {DEEPEST} deep")
     items = data.items() if isinstance(data, dict) else enumerate(data)
@@ -53,11 +53,11 @@ def _check(data: Any, path: str, depth: int, left: int) -> int:
             if _NOT_TEXT.search(value):
                 raise _refuse(f"{path}/{key}", str(not_text(value)))
         elif kind is float:
-            if value != 0 and -LEAST < value < LEAST:
+            if value != 0 and -least < value < least:
                 raise _refuse(f"{path}/{key}", f"is {value:g}, nearer to 0 than anything that can be measured; write 0 or a larger number")
         elif kind is dict or kind is list:
             if value:
-                seen += _check(value, f"{path}/{key}", depth + 1, left - seen)
+                seen += _check(value, f"{path}/{key}", depth + 1, left - seen, least)
         if seen > left:
             raise _refuse(path, f"holds more than {MOST_VALUES:,} values")
     return seen

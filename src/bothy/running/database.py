@@ -66,6 +66,8 @@ class Database:
         try:
             fcntl.flock(self._lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
         except OSError:
+            os.close(self._lock)
+            self._lock = None
             raise CantRun(f"another ./bothy uses {self.folder} already") from None
         end_all_that_use(self.folder)
 
@@ -173,8 +175,8 @@ class Database:
         """End it and give the folder back."""
         stop(self.process, 30)
         self.process = None
-        shutil.rmtree(self._run, ignore_errors=True)
         if self._lock is not None:
+            shutil.rmtree(self._run, ignore_errors=True)  # ours alone while we hold the lock: another start's is left alone
             os.close(self._lock)
             self._lock = None
 
