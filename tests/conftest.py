@@ -14,8 +14,8 @@ from sqlalchemy.engine import make_url
 from bothy.demo import curlew
 
 # The same examples on every run, so that a change is judged by itself; `HYPOTHESIS_PROFILE=search` looks for new ones.
-settings.register_profile("steady", derandomize=True)
-settings.register_profile("search", derandomize=False)
+settings.register_profile("steady", derandomize=True, deadline=None)
+settings.register_profile("search", derandomize=False, deadline=None)
 settings.load_profile(os.environ.get("HYPOTHESIS_PROFILE", "steady"))
 
 NO_DATABASE = "these tests need MariaDB: run them with ./bothy test"
