@@ -26,7 +26,8 @@ class CantRun(RuntimeError):
     """It can't be started; the words say why and what to do."""
 
 
-def _bindable(port: int) -> int | None:
+def bindable(port: int) -> int | None:
+    """A port of loopback that is free now: the one that is asked for (0: any), else None."""
     with socket.socket() as s:
         s.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
@@ -126,7 +127,7 @@ class Database:
     def start(self) -> None:
         """Start it and wait until it answers; another port is tried when the one it had was taken meanwhile. Raises :class:`CantRun`."""
         for _ in range(TRIES):
-            port = _bindable(self._port) or _bindable(0) or 0
+            port = bindable(self._port) or bindable(0) or 0
             error_log = self.folder / "error.log"
             said = error_log.stat().st_size if error_log.exists() else 0
             self.socket.unlink(missing_ok=True)

@@ -5,7 +5,6 @@ from __future__ import annotations
 import os
 import secrets
 import signal
-import socket
 import subprocess
 import sys
 import time
@@ -15,7 +14,7 @@ from collections.abc import Callable
 from pathlib import Path
 from types import FrameType
 
-from bothy.running.database import CantRun, Database
+from bothy.running.database import CantRun, Database, bindable
 from bothy.running.processes import child, stop
 
 START_S, MOST_TRIES = 120.0, 5
@@ -84,16 +83,6 @@ class Server:
         stop(self.process, 10)
 
 
-def _free(port: int) -> bool:
-    with socket.socket() as s:
-        s.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-        try:
-            s.bind(("127.0.0.1", port))
-        except OSError:
-            return False
-        return True
-
-
 def serve(
     state: Path, root: Path, port: int, word: str, *, demo: bool, with_token: bool, given_url: str | None, prepare: Callable[[str, bool], None], newest: str
 ) -> int:
@@ -103,7 +92,7 @@ def serve(
     server: Server | None = None
     ends_on_signals()
     try:
-        if not _free(port):
+        if bindable(port) is None:
             raise CantRun(f"port {port} is taken; choose another:  BOTHY_PORT=8090 ./bothy {word}")
         if database is not None:
             database.take()
