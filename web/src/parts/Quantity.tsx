@@ -86,7 +86,18 @@ export function Written<T extends { understood: string }>(p: WrittenProps<T>) {
     };
   }, [draft, read, shown, onTyping]);
 
-  const commit = async (): Promise<boolean> => {
+  /** What is typed is said once, though Enter and the loss of the focus may both come before the next drawing. */
+  const said = useRef<{ draft: string; done: Promise<boolean> } | null>(null);
+  const commit = (): Promise<boolean> => {
+    if (draft !== null && said.current?.draft === draft) return said.current.done;
+    const done = say().then((ok) => {
+      if (!ok) said.current = null;
+      return ok;
+    });
+    if (draft !== null) said.current = { draft, done };
+    return done;
+  };
+  const say = async (): Promise<boolean> => {
     onTyping?.(false);
     if (draft === null || draft.trim() === shown.trim()) {
       setDraft(null);
@@ -131,6 +142,7 @@ export function Written<T extends { understood: string }>(p: WrittenProps<T>) {
           if (p.begin === undefined || draft === null) e.target.select();
         }}
         onChange={(e) => {
+          said.current = null;
           setDraft(e.target.value);
           onTyping?.(e.target.value.trim() !== shown.trim());
         }}
