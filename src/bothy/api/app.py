@@ -100,7 +100,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
         await to_thread.run_sync(asked, limiter=asks)
         return {"status": "ok", "version": __version__}
 
-    @app.api_route("/api/{rest:path}", methods=["GET"], include_in_schema=False)
+    @app.get("/api/{rest:path}", include_in_schema=False)
     def nowhere(rest: str) -> JSONResponse:
         return problems.problem(404, "path", f"/api/{rest[:80]} is not part of the API")
 

@@ -154,27 +154,6 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
         }
         const p = now.current.queue[0]!;
         setSaving("saving");
-        if (p.send) {
-          try {
-            const edited = await take(p.send(base.revision, p.edit));
-            finish(p, true);
-            setTrouble(null);
-            merge(edited);
-            p.done?.(edited);
-          } catch (e) {
-            const error = e as ApiError;
-            if (error.unreachable) {
-              setSaving("kept");
-              setTrouble(error.message);
-              return;
-            }
-            finish(p, false);
-            if (error.status === 412) await reload();
-            setRejection({ key: error.key, message: error.message, pending: p });
-            p.done?.(null);
-          }
-          continue;
-        }
         const ops = withIndexes(base.design, p.ops);
         if (!ops) {
           finish(p, false);
@@ -183,15 +162,17 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
           continue;
         }
         try {
-          const edited = await take(
-            api.PATCH("/api/variants/{variant_id}", {
-              params: { path: { variant_id: id }, header: { "If-Match": String(base.revision), "Edit-Id": p.edit } },
-              body: { ops: ops as never, message: p.message, author: "you" },
-            }),
-          );
+          const sent = p.send
+            ? p.send(base.revision, p.edit)
+            : api.PATCH("/api/variants/{variant_id}", {
+                params: { path: { variant_id: id }, header: { "If-Match": String(base.revision), "Edit-Id": p.edit } },
+                body: { ops: ops as never, message: p.message, author: "you" },
+              });
+          const edited = (await take<unknown>(sent)) as Edited;
           finish(p, true);
           setTrouble(null);
-          merge(edited as Edited);
+          merge(edited);
+          p.done?.(edited);
         } catch (e) {
           const error = e as ApiError;
           if (error.unreachable) {
@@ -199,8 +180,8 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
             setTrouble(error.message);
             return;
           }
-          if (error.status === 412) {
-            await reload();
+          if (error.status === 412) await reload();
+          if (error.status === 412 && !p.send) {
             const met = firstConflict(now.current.server.design, base.design, ops, error.changed);
             if (met) {
               setConflict({ ...met, pending: p, head: error.head ?? 0 });
@@ -212,6 +193,7 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
           finish(p, false);
           setRejection({ key: error.key, message: error.message, pending: p });
           settle(now.current.server);
+          p.done?.(null);
         }
       }
       setSaving("saved");
