@@ -14,11 +14,12 @@ from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
 from bothy.core.finding import RULES
 from bothy.core.trips import kernel
+from bothy.core.trips.figures import BY_RULE, COUNTED, PER_DAY
 from bothy.core.trips.itinerary import NoTrip
 from bothy.core.trips.of_design import points_a_day, run_trip
 from bothy.core.trips.plan import plan_of_design
 from bothy.core.trips.rules import in_words
-from bothy.demo import curlew, fiddlehead
+from bothy.demo import curlew, fiddlehead, saltbush
 from tests.designs import AGM, BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, lived
 
 WEEK = {"id": "a", "place": "london", "days_count": 7}
@@ -309,3 +310,29 @@ def test_a_rule_of_the_run_is_raised_where_it_holds_and_not_beside_it(rule: str,
     assert raised[rule].severity in (RULES[rule].severity, "advice")
     assert any(c.isdigit() for c in raised[rule].message)
     assert rule not in found(other)
+
+
+@pytest.mark.parametrize("demo", [curlew, fiddlehead, saltbush])
+def test_each_figure_that_a_finding_of_the_trip_names_opens(demo: Any) -> None:
+    design = demo.design()
+    run = run_trip(Context(design.model_copy(update={"trips": design.trips.model_copy(update={"draw_count": 6})})))
+    keys = [k for f in run.findings for k in f.figures]
+    assert len(keys) >= 3
+    for key in keys:
+        w = run.figures[key]
+        assert w["expression"] and w["source"], key
+        assert {"days", "weathers"} <= {i["name"] for i in w["inputs"]}
+    by_rule = {f.rule: f for f in run.findings}
+    assert all(f.figures for f in run.findings if f.rule in BY_RULE), [f.rule for f in run.findings if f.rule in BY_RULE and not f.figures]
+    if (lolp := by_rule.get("sim-lolp-high")) is not None:
+        bad = run.figures["trip/missing_bad_day_wh"]
+        assert f"{bad['value']:.0f} Wh on each bad one" in lolp.message
+        assert bad["value"] == pytest.approx(run.missing_wh_day / run.short_days_frac)
+
+
+def test_the_rules_that_name_figures_are_rules_and_the_figures_are_counted() -> None:
+    known = {field.replace(".", "/") for field, _, _ in COUNTED} | {f"{f.replace('.', '/')}_a_day" for f in PER_DAY}
+    made = {"missing_bad_day_wh", "sun_part_frac", "driving_part_frac", "made_wh_day", "snow_wh"}
+    stores = {f"water/{name}/{what}" for name in ("fresh", "grey", "toilet") for what in ("capacity_l", "first_d")}
+    assert set(BY_RULE) <= set(RULES)
+    assert {name for names in BY_RULE.values() for name in names} <= known | made | stores | {f"frost/{i}/nights_count" for i in range(3)}

@@ -335,3 +335,27 @@ def test_columns_that_mean_nothing_are_asked_for_and_then_read(text: str, asks: 
     assert (asked.asks, asked.taken, asked.lines) == (asks, 0, [])
     told = preview(text, columns=columns)
     assert (told.asks, [x.appliance["power_w"] for x in told.lines if x.appliance]) == ([], [20.0, 45.0])
+
+
+@pytest.mark.parametrize(
+    ("name", "use", "words"),
+    [
+        ("Fridge", {"duty_frac": 0.35}, "35% of the time, as is usual"),
+        ("Freezer", {"duty_frac": 0.45}, "45% of the time"),
+        ("Reading light", {"hours_per_day": 4.0}, "4 h a day"),
+        ("Kettle", {"uses_per_day": 4.0, "minutes_per_use": 4.0}, "4 × 4 min"),
+        ("CO alarm", {"hours_per_day": 24.0}, "24 h a day"),
+        ("Water pump", {"hours_per_day": 0.5}, "0.5 h a day"),
+        ("Thing", {"hours_per_day": 1.0}, "1 h a day, as is usual"),
+    ],
+)
+def test_a_table_without_use_takes_what_is_usual_and_says_so(name: str, use: dict[str, float], words: str) -> None:
+    line = preview(f"name,watts\n{name},40\n").lines[0]
+    assert line.appliance is not None
+    assert {k: line.appliance[k] for k in ("hours_per_day", "duty_frac", "uses_per_day", "minutes_per_use") if k in line.appliance} == use
+    assert line.appliance["trust"] == "duty"
+    assert words in line.understood.split("assumed: ")[1]
+    told = preview(f"name,watts,hours\n{name},40,2\n").lines[0]
+    assert told.appliance is not None
+    assert told.appliance["hours_per_day"] == 2.0
+    assert "trust" not in told.appliance

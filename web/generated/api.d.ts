@@ -190,10 +190,33 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List Proposals */
+        /**
+         * List Proposals
+         * @description What Bothy would fit on the design as it stands; the reasons are told one by one.
+         */
         get: operations["listProposals"];
         /** Accept Proposals */
         put: operations["acceptProposals"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/proposals/reasons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Reasons
+         * @description Why one proposal is made on the design of a revision, and what was assumed for it.
+         */
+        get: operations["getReasons"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -5774,6 +5797,39 @@ export interface components {
             fault_a: number | null;
         };
         /**
+         * Offered
+         * @description Something Bothy would fit, as it stands in the list. ``patch`` is empty when there is nothing to take (``status`` kept or fitted).
+         *
+         *     kept: the person typed their own, it is left alone. fitted: already as proposed. new / change: can be taken.
+         *     offer: can be taken, but nothing asks for it; taking all leaves it out.
+         */
+        Offered: {
+            /** Id */
+            id: string;
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "vents" | "heater" | "ducts" | "cooler" | "water" | "gas";
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "new" | "change" | "offer" | "fitted" | "kept";
+            /** Title */
+            title: string;
+            /** What */
+            what: string;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            }[];
+            /** Price Eur */
+            price_eur?: number | null;
+            /** Mass Kg */
+            mass_kg?: number | null;
+        };
+        /**
          * Opening
          * @description A hole in a surface: window, rooflight, door or vent, with what closes it. Its U-value is that of the element, or its own.
          */
@@ -6474,43 +6530,6 @@ export interface components {
             variants: components["schemas"]["VariantItem"][];
         };
         /**
-         * Proposal
-         * @description Something Bothy would fit. ``patch`` is empty when there is nothing to take (``status`` kept or fitted).
-         *
-         *     kept: the person typed their own, it is left alone. fitted: already as proposed. new / change: can be taken.
-         *     offer: can be taken, but nothing asks for it; taking all leaves it out.
-         */
-        Proposal: {
-            /** Id */
-            id: string;
-            /**
-             * Group
-             * @enum {string}
-             */
-            group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "vents" | "heater" | "ducts" | "cooler" | "water" | "gas";
-            /**
-             * Status
-             * @enum {string}
-             */
-            status: "new" | "change" | "offer" | "fitted" | "kept";
-            /** Title */
-            title: string;
-            /** What */
-            what: string;
-            /** Why */
-            why: string[];
-            /** Assumes */
-            assumes: string[];
-            /** Patch */
-            patch: {
-                [key: string]: unknown;
-            }[];
-            /** Price Eur */
-            price_eur?: number | null;
-            /** Mass Kg */
-            mass_kg?: number | null;
-        };
-        /**
          * Prove
          * @description Readings, at most one a circuit.
          */
@@ -6795,6 +6814,16 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * Reasons
+         * @description Why something would be fitted, and what was assumed for it; told when it is opened.
+         */
+        Reasons: {
+            /** Why */
+            why: string[];
+            /** Assumes */
+            assumes: string[];
         };
         /** RegionItem */
         RegionItem: {
@@ -8114,6 +8143,7 @@ export interface components {
          * TripRun
          * @description A run of the trip. Lanes have ``per_day`` points a day; ``shed`` names the loads that are switched off first, where the bank gets low enough for it, and
          *     ``shed_first_d`` when that is first, in half of those weathers. ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10.
+         *     ``figures`` are the workings of what the findings say, by key (``trip/…``).
          */
         TripRun: {
             /** Draw Count */
@@ -8238,6 +8268,13 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** Assumed */
             assumed: string[];
+            /**
+             * Figures
+             * @default {}
+             */
+            figures: {
+                [key: string]: components["schemas"]["WorkingOut"];
+            };
         };
         /**
          * Trips
@@ -10179,7 +10216,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Proposal"][];
+                    "application/json": components["schemas"]["Offered"][];
                 };
             };
             /** @description Validation Error */
@@ -10247,6 +10284,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getReasons: {
+        parameters: {
+            query: {
+                revision: number;
+                group: "inverter" | "solar" | "bank" | "driving" | "shore" | "circuits" | "panel" | "lighting" | "insulation" | "vents" | "heater" | "ducts" | "cooler" | "water" | "gas";
+                id: string;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reasons"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

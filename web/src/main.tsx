@@ -7,6 +7,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, isRouteErrorResponse, Link, Navigate, RouterProvider, useRouteError } from "react-router";
 import { Frame, VariantRoute } from "./shell/Frame";
+import { PAGES } from "./shell/pages";
 import { PersonProvider } from "./shell/person";
 
 function Broken() {
@@ -52,16 +53,7 @@ const router = createBrowserRouter([
             element: <Frame />,
             children: [
               { index: true, element: <Navigate to="vehicle" replace /> },
-              { path: "vehicle", lazy: () => import("./stages/vehicle/Vehicle") },
-              { path: "life", lazy: () => import("./stages/life/Life") },
-              { path: "power", lazy: () => import("./stages/power/Power") },
-              { path: "trips", lazy: () => import("./stages/trips/Trips") },
-              { path: "wiring", lazy: () => import("./stages/wiring/Wiring") },
-              { path: "warmth", lazy: () => import("./stages/warmth/Warmth") },
-              { path: "water", lazy: () => import("./stages/water/Water") },
-              { path: "gas", lazy: () => import("./stages/gas/Gas") },
-              { path: "worklist", lazy: () => import("./stages/worklist/Worklist") },
-              { path: "prove", lazy: () => import("./stages/prove/Prove") },
+              ...Object.entries(PAGES).map(([path, lazy]) => ({ path, lazy })),
               { path: ":stage", lazy: () => import("./stages/later/Later") },
             ],
           },

@@ -22,8 +22,8 @@ from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.edit import PathGone, apply_patch, changed_paths
 from bothy.core.plain import as_text
-from bothy.core.proposals.base import Group, Proposal
-from bothy.core.proposing import accept, propose
+from bothy.core.proposals.base import Group, Offered, Proposal, Reasons
+from bothy.core.proposing import accept, propose, reasons
 from bothy.core.report import Report, difference
 from bothy.core.sound import Sound
 from bothy.core.wiring.diagram import Diagram
@@ -263,9 +263,19 @@ def step_variant(
     return _edited(reports, variant_id, new, one, before, can_undo=head.can_undo, can_redo=head.can_redo)
 
 
-@router.get("/{variant_id}/proposals", operation_id="listProposals")
+@router.get("/{variant_id}/proposals", operation_id="listProposals", response_model=list[Offered])
 def list_proposals(variant_id: uuid.UUID, store: Store, reports: Cache) -> list[Proposal]:
+    """What Bothy would fit on the design as it stands; the reasons are told one by one."""
     return propose(standing(store, reports, variant_id).head.design)
+
+
+@router.get("/{variant_id}/proposals/reasons", operation_id="getReasons", response_model=Reasons, responses={404: {"model": ProblemBody}})
+def get_reasons(variant_id: uuid.UUID, revision: int, group: Group, id: Annotated[str, Query(max_length=200)], store: Store, reports: Cache) -> Response:
+    """Why one proposal is made on the design of a revision, and what was assumed for it."""
+    told = reasons(standing(store, reports, variant_id, revision).head.design, group, id)
+    if told is None:
+        return problem(404, "id", f"there is no proposal '{id}' at revision {revision}")
+    return answer(told.model_dump(mode="json"), revision)
 
 
 @router.put("/{variant_id}/proposals", operation_id="acceptProposals", response_model=Edited, responses=REFUSALS)

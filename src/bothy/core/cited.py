@@ -20,7 +20,7 @@ _SAID = re.compile(rf"(?<![\w.,])(?P<number>[-−]?\d[\d\u202f ,]*(?:\.\d+)?)\s?
 CLOSE = 0.03
 """A match within rounding may differ by this part at most: 1 kA is not 1.4 kA."""
 PARTS = {"power": ("power", "life"), "wiring": ("wiring", "network", "mains"), "vehicle": ("vehicle",), "warmth": ("warmth", "air"), "water": ("water",),
-         "gas": ("gas", "air"), "life": ("life",), "prove": ("prove",), "trips": ("trips", "power")}  # fmt: skip
+         "gas": ("gas", "air"), "life": ("life",), "prove": ("prove",), "trips": ("trip", "power")}  # fmt: skip
 """First parts of the keys that a stage's own findings speak of, when their subject has none."""
 
 

@@ -7,7 +7,7 @@ from bothy.core.design.document import Design
 from bothy.core.design.edit import apply_patch
 from bothy.core.power.supply import work_out
 from bothy.core.power.uses import budgets
-from bothy.core.proposals.base import GROUPS, Group, Proposal
+from bothy.core.proposals.base import GROUPS, Group, Proposal, Reasons
 from bothy.core.proposals.circuits import candidate, propose_circuits, propose_lighting, propose_panel, wanted_circuits
 from bothy.core.proposals.supply import propose_bank, propose_driving, propose_inverter, propose_shore, propose_solar
 from bothy.core.proposals.warmth import PROPOSERS, propose_warmth
@@ -45,6 +45,11 @@ def propose_group(design: Design, group: Group) -> list[Proposal]:
 def propose(design: Design) -> list[Proposal]:
     """All proposals on the design as it stands, in the order in which they are best taken."""
     return [p for g in GROUPS for p in propose_group(design, g)]
+
+
+def reasons(design: Design, group: Group, id: str) -> Reasons | None:
+    """Why one proposal of a group is made, in full; None when it isn't made (any more)."""
+    return next((p.told() for p in propose_group(design, group) if p.id == id), None)
 
 
 MOST_ROUNDS = 6

@@ -118,6 +118,40 @@ def usual_windows(name: str, kind: str, hours: float) -> list[dict[str, Any]]:
     return [{"from_h": a, "to_h": b} for a, b in found] if hours <= sum(b - a for a, b in found) else []
 
 
+_DUTY, _HOURS_DAY, _USES = "duty_frac", "hours_per_day", "uses_per_day"
+_USE: tuple[tuple[str, str, dict[str, float]], ...] = (
+    ("cooling", r"air[- ]?con", {_HOURS_DAY: 4.0}),
+    ("cooling", r"ice ?maker", {_HOURS_DAY: 1.0}),
+    ("cooling", r"freezer", {_DUTY: 0.45}),
+    ("cooling", "", {_DUTY: 0.35}),
+    ("light", "", {_HOURS_DAY: 4.0}),
+    ("cooking", r"hob|induction|stove|rice cooker|air[- ]?fryer|oven", {_USES: 2.0, "minutes_per_use": 20.0}),
+    ("cooking", r"microwave", {_USES: 2.0, "minutes_per_use": 5.0}),
+    ("cooking", "", {_USES: 4.0, "minutes_per_use": 4.0}),
+    ("pump", r"bilge", {_HOURS_DAY: 0.1}),
+    ("pump", "", {_HOURS_DAY: 0.5}),
+    ("heating", r"blanket", {_HOURS_DAY: 2.0}),
+    ("heating", "", {_HOURS_DAY: 8.0}),
+    ("fan", "", {_HOURS_DAY: 8.0}),
+    ("electronics", r"router|modem|satellite", {_HOURS_DAY: 24.0}),
+    ("electronics", r"laptop|monitor|screen", {_HOURS_DAY: 5.0}),
+    ("electronics", "", {_HOURS_DAY: 3.0}),
+    ("socket", "", {_HOURS_DAY: 3.0}),
+    ("safety", "", {_HOURS_DAY: 24.0}),
+    ("medical", r"cpap|breathing|oxygen", {_HOURS_DAY: 8.0}),
+    ("medical", "", {_HOURS_DAY: 24.0}),
+    ("tool", r"wash", {_USES: 0.5, "minutes_per_use": 60.0}),
+    ("tool", "", {_USES: 1.0, "minutes_per_use": 10.0}),
+)
+"""Kind, words of the name, and its usual use on a day (typical)."""
+
+
+def usual_use(name: str, kind: str) -> dict[str, float]:
+    """The usual use of an appliance on a day, in the fields of its line: part of the time, hours, or uses and the minutes of each; an hour where the name says nothing."""
+    low = name.lower()
+    return next((use for k, words, use in _USE if k == kind and re.search(words, low)), {_HOURS_DAY: 1.0})
+
+
 def usual_start(name: str, kind: str, supply: str, running_w: float) -> float:
     """How many times its running power an appliance draws as it starts (typical): household compressors, pumps, the glow plug of a diesel heater."""
     low = name.lower()

@@ -14,7 +14,7 @@ from pydantic import BaseModel, ValidationError
 
 from bothy.core.contract import BadInput, explain, whole
 from bothy.core.design.life import Appliance
-from bothy.core.recognise import adapter_of, kind_of, mains_of, usual_start, usual_windows
+from bothy.core.recognise import adapter_of, kind_of, mains_of, usual_start, usual_use, usual_windows
 from bothy.core.units import NotUnderstood, parse, show
 from bothy.formats.tables import MAX_ROWS, plain, rows_of, unplain
 
@@ -205,13 +205,17 @@ def _line(cells: dict[str, str], units: dict[str, str], system_v: float, mains: 
         if not cells.get("power"):
             raise NotUnderstood("the power is missing; write for example “60 W”, “5 A @ 12 V”, or give a label energy")
         out |= _power(cells["power"], units.get("power", ""), cells.get("voltage", ""), None if mains_of(name, 0.0, system_v) else system_v)
-        out |= _use(cells["use"], units.get("use", "")) if cells.get("use") else {"hours_per_day": 1.0}
+        if cells.get("use"):
+            out |= _use(cells["use"], units.get("use", ""))
     if supply := cells.get("supply"):
         low = supply.strip().lower()
         alias = {"12v": "dc", "12 v": "dc", "24v": "dc", "24 v": "dc", "230v": "ac", "230 v": "ac", "120v": "ac", "mains": "ac", "usb": "converter"}
         out["supply"] = alias.get(low) or _choice(supply, ("dc", "converter", "ac"), "supply")
     if cells.get("kind"):
         out["kind"] = _choice(cells["kind"], KINDS, "kind")
+    needs_use = not ({"energy_24h_wh", "charge_energy_wh"} & set(out)) and not cells.get("use")
+    if needs_use:
+        out |= {**usual_use(name, out["kind"]), "trust": "duty"}
     if cells.get("zone"):
         out["zone"] = _choice(cells["zone"], ZONES, "place in the vehicle")
     if cells.get("windows"):
@@ -225,6 +229,8 @@ def _line(cells: dict[str, str], units: dict[str, str], system_v: float, mains: 
     if cells.get("note"):
         out["note"] = unplain(cells["note"])
     assumed, asks = _assume(out, cells, system_v, mains)
+    if needs_use:
+        assumed.insert(0, f"{use_words(out)}, as is usual")
     return out, assumed, asks
 
 
@@ -256,12 +262,20 @@ def _assume(out: dict[str, Any], cells: dict[str, str], system_v: float, mains: 
     return assumed, asks
 
 
+def use_words(a: dict[str, Any]) -> str:
+    """How long an appliance runs on a day, in words; empty where its energy says it."""
+    if a.get("hours_per_day") is not None:
+        return f"{show(a['hours_per_day'], 'h')} a day"
+    if a.get("duty_frac") is not None:
+        return f"{a['duty_frac']:.0%} of the time"
+    return f"{a['uses_per_day']:g} × {a['minutes_per_use']:g} min" if a.get("uses_per_day") is not None else ""
+
+
 def in_words(a: dict[str, Any]) -> str:
     """What was understood, in one line."""
     power = (f"{show(a['power_w'], 'W')}" if "power_w" in a else f"{show(a['current_a'], 'A')} at {show(a['voltage_v'], 'V')}" if "current_a" in a
              else f"{show(a['energy_24h_wh'], 'Wh')} in 24 h" if "energy_24h_wh" in a else f"battery of {show(a['charge_energy_wh'], 'Wh')}")  # fmt: skip
-    use = (f", {show(a['hours_per_day'], 'h')} a day" if "hours_per_day" in a else f", {a['duty_frac']:.0%} of the time" if "duty_frac" in a
-           else f", {a['uses_per_day']:g} × {a['minutes_per_use']:g} min" if "uses_per_day" in a else "")  # fmt: skip
+    use = f", {told}" if (told := use_words(a)) else ""
     return f"{a.get('count', 1):g} × {a['name']}: {power}{use}, {a.get('supply', 'dc')}, {a['kind']}"
 
 

@@ -11,7 +11,7 @@ export type Board = Schemas["Board"];
 export type CircuitPart = Schemas["CircuitPart"];
 export type Finding = Schemas["Finding"];
 export type Workings = Record<string, Schemas["WorkingOut"]>;
-export type Proposal = Schemas["Proposal"];
+export type Proposal = Schemas["Offered"];
 export type PatchOp = { op: "add" | "remove" | "replace" | "move" | "copy" | "test"; path: string; value?: unknown; from?: string };
 
 export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? "", fetch: (request) => globalThis.fetch(request) });

@@ -75,12 +75,12 @@ export function FigureWorking({ k }: { k: string }) {
   return <Working id={k} figures={asked.data} />;
 }
 
-/** A figure in the slate: label, value, and its working underneath when pressed. */
-export function SlateFig({ k, label }: { k: string; label?: string }) {
+/** A figure in the slate: label, value, and its working underneath when pressed. ``own`` are workings that came with what is shown, as those of a run. */
+export function SlateFig({ k, label, own }: { k: string; label?: string; own?: Workings }) {
   const { report, previous } = useVariant();
   const { units } = usePerson();
   const { opened, onBench, open } = useHand();
-  const f = report.figures[k];
+  const f = own?.[k] ?? report.figures[k];
   if (!f) return null;
   const old = previous[k];
   return (
@@ -100,7 +100,7 @@ export function SlateFig({ k, label }: { k: string; label?: string }) {
           </span>
         </span>
       </button>
-      {opened === k && !onBench && <FigureWorking k={k} />}
+      {opened === k && !onBench && (own?.[k] ? <Working id={k} figures={own} /> : <FigureWorking k={k} />)}
     </div>
   );
 }

@@ -1,7 +1,7 @@
 /** Findings: their marks, and the list that is worked off, with one-press remedies and accepting with a reason. */
 import { useEffect, useRef, useState } from "react";
 import { useLocation } from "react-router";
-import type { Finding } from "../data/client";
+import type { Finding, Workings } from "../data/client";
 import { concerns, isOpen } from "../data/findings";
 import { preview, turns } from "../data/preview";
 import { useVariant } from "../data/variant";
@@ -124,7 +124,7 @@ export function Kept({ finding }: { finding: Finding }) {
   );
 }
 
-function One({ finding }: { finding: Finding }) {
+function One({ finding, own }: { finding: Finding; own?: Workings }) {
   const { edit } = useVariant();
   const [answering, setAnswering] = useState(false);
   const box = useRef<HTMLElement>(null);
@@ -151,7 +151,7 @@ function One({ finding }: { finding: Finding }) {
         {finding.remedy} <span className="text-[11px]">({finding.source})</span>
       </p>
       {finding.figures?.map((k) => (
-        <SlateFig key={k} k={k} />
+        <SlateFig key={k} k={k} own={own} />
       ))}
       {(finding.rests_on?.length ?? 0) > 0 && (
         <p className="my-1 text-[12px] text-[#d3b6e6]">Rests on what is only assumed so far: {finding.rests_on?.join(", ")}.</p>
@@ -175,15 +175,15 @@ function One({ finding }: { finding: Finding }) {
   );
 }
 
-/** The findings of one subject, or of a stage; open ones first. */
-export function FindingList({ findings, empty }: { findings: Finding[]; empty?: string }) {
+/** The findings of one subject, or of a stage; open ones first. ``own`` are the workings of figures that are no part of the report. */
+export function FindingList({ findings, empty, own }: { findings: Finding[]; empty?: string; own?: Workings }) {
   if (!findings.length) return empty ? <p className="text-chalk-dim">{empty}</p> : null;
   const open = findings.filter(isOpen);
   const kept = findings.filter((f) => !isOpen(f));
   return (
     <section aria-label="Findings">
       {[...open, ...kept].map((f) => (
-        <One key={f.id} finding={f} />
+        <One key={f.id} finding={f} own={own} />
       ))}
     </section>
   );

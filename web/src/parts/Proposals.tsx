@@ -15,6 +15,39 @@ const STATUS: Record<Proposal["status"], string> = {
   kept: "yours stays",
 };
 
+/** Why a proposal is made: worked out when it is opened. */
+function Why({ p }: { p: Proposal }) {
+  const { id, revision, saving } = useVariant();
+  const asked = useQuery({
+    queryKey: ["reasons", id, revision, p.group, p.id],
+    queryFn: () =>
+      take(api.GET("/api/variants/{variant_id}/proposals/reasons", { params: { path: { variant_id: id }, query: { revision, group: p.group, id: p.id } } })),
+    placeholderData: (old, before) => (before?.queryKey[4] === p.id ? old : undefined),
+    enabled: saving === "saved",
+  });
+  if (asked.error)
+    return (
+      <p role="alert" className="m-0 text-rust">
+        {(asked.error as Error).message}
+      </p>
+    );
+  if (!asked.data) return <p className="m-0 text-dim">Working it out…</p>;
+  return (
+    <>
+      {asked.data.why.map((w) => (
+        <p key={w} className="m-0">
+          {w}
+        </p>
+      ))}
+      {asked.data.assumes.map((w) => (
+        <p key={w} className="m-0 text-heather">
+          assumed: {w}
+        </p>
+      ))}
+    </>
+  );
+}
+
 function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean; onPick: (on: boolean) => void; onTake: () => void; busy: boolean }) {
   const { units } = usePerson();
   const [open, setOpen] = useState(false);
@@ -40,16 +73,7 @@ function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean
       </div>
       {open && (
         <div className="py-1 pl-6 text-[13px]">
-          {p.why.map((w) => (
-            <p key={w} className="m-0">
-              {w}
-            </p>
-          ))}
-          {p.assumes.map((w) => (
-            <p key={w} className="m-0 text-heather">
-              assumed: {w}
-            </p>
-          ))}
+          <Why p={p} />
           {p.status === "kept" && <p className="m-0 text-dim">You typed your own; a proposal never overwrites it.</p>}
         </div>
       )}

@@ -2,7 +2,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { House } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
-import { Suspense, useMemo } from "react";
+import { Suspense, useEffect, useMemo } from "react";
 import { Link, Outlet, useNavigate, useParams } from "react-router";
 import { type ApiError, api, take } from "../data/client";
 import { isOpen } from "../data/findings";
@@ -14,12 +14,14 @@ import { Find } from "./Find";
 import { HandProvider } from "./hand";
 import { LIST, useFocusKept, useKeys } from "./keys";
 import { Path } from "./Path";
+import { fetchAhead } from "./pages";
 import { usePerson } from "./person";
 import { STAGES } from "./stages";
 
 /** Loads the variant of the address, then gives it to everything inside. */
 export function VariantRoute() {
   const { variantId = "" } = useParams();
+  useEffect(fetchAhead, []);
   const first = useQuery({
     queryKey: ["variant", variantId],
     queryFn: () => take(api.GET("/api/variants/{variant_id}", { params: { path: { variant_id: variantId } } })),

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Callable
 from typing import Any, Literal
 
-from pydantic import BaseModel
+from pydantic import BaseModel, PrivateAttr
 
 Group = Literal[
     "inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting", "insulation", "vents", "heater", "ducts", "cooler", "water", "gas"
@@ -29,8 +30,8 @@ GROUPS: tuple[Group, ...] = (
 )
 
 
-class Proposal(BaseModel):
-    """Something Bothy would fit. ``patch`` is empty when there is nothing to take (``status`` kept or fitted).
+class Offered(BaseModel):
+    """Something Bothy would fit, as it stands in the list. ``patch`` is empty when there is nothing to take (``status`` kept or fitted).
 
     kept: the person typed their own, it is left alone. fitted: already as proposed. new / change: can be taken.
     offer: can be taken, but nothing asks for it; taking all leaves it out.
@@ -41,11 +42,31 @@ class Proposal(BaseModel):
     status: Literal["new", "change", "offer", "fitted", "kept"]
     title: str
     what: str
-    why: list[str]
-    assumes: list[str]
     patch: list[dict[str, Any]]
     price_eur: float | None = None
     mass_kg: float | None = None
+
+
+class Reasons(BaseModel):
+    """Why something would be fitted, and what was assumed for it; told when it is opened."""
+
+    why: list[str]
+    assumes: list[str]
+
+
+class Proposal(Offered, Reasons):
+    """A proposal with its reasons. What is dear to say is worked out only when somebody asks (:meth:`later`)."""
+
+    _later: Callable[[], list[str]] | None = PrivateAttr(None)
+
+    def later(self, more: Callable[[], list[str]]) -> Proposal:
+        """The same proposal, with reasons that are worked out when they are told."""
+        self._later = more
+        return self
+
+    def told(self) -> Reasons:
+        """All its reasons, those too that were left for now."""
+        return Reasons(why=[*self.why, *(self._later() if self._later else [])], assumes=self.assumes)
 
 
 def part_proposal(group: Group, path: str, title: str, what: str, value: Any, current: Any, why: list[str], assumes: list[str], *,

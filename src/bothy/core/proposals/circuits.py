@@ -199,6 +199,16 @@ def _sized(c: Circuit, w: Worked) -> tuple[dict[str, Any], list[str]] | None:
     return value, why
 
 
+def _copper(ctx: Context, worked: list[Worked]) -> list[str]:
+    """What choosing a tree's sizes together saves against choosing cable by cable; nothing where it is little."""
+    copper = saved_kg(ctx, worked)
+    if copper is None or copper[1] - copper[0] <= TOLD_KG:
+        return []
+    return [
+        f"Chosen together with its branches: {copper[0]:.2f} kg of copper; with the feeder at 1 % and each branch by itself it would be {copper[1]:.2f} kg."
+    ]
+
+
 def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Worked], first_new: int) -> list[Proposal]:
     """Proposals from the worked candidate design; circuits from ``first_new`` on are the missing ones."""
     out: list[Proposal] = []
@@ -213,7 +223,6 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
         out.append(Proposal(id="mains", group="circuits", status="new", title="Mains side", what=f"{ctx.region.residual_device.removeprefix('a ')}, {side['poles']}-pole breakers, change-over, bond by relay",
                             why=["What the region usually has, for the electrician to check.", MAINS_NOTE], assumes=["Hard-wired, with an automatic change-over in the inverter."],
                             patch=[{"op": "replace", "path": "/wiring/mains", "value": side}]))  # fmt: skip
-    copper = saved_kg(ctx, worked) if any(w.index >= first_new and w.circuit.kind == "feeder" for w in worked) else None
     for w in worked:
         c = w.circuit
         if w.index >= first_new:
@@ -221,10 +230,6 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
             if sized is None:
                 continue
             value, why = sized
-            if c.kind == "feeder" and copper is not None and copper[1] - copper[0] > TOLD_KG:
-                why.append(
-                    f"Chosen together with its branches: {copper[0]:.2f} kg of copper; with the feeder at 1 % and each branch by itself it would be {copper[1]:.2f} kg."
-                )
             patch: list[dict[str, Any]] = []
             if c.board in pending:
                 patch.append({"op": "add", "path": "/wiring/boards/-", "value": pending[c.board]})
@@ -232,8 +237,9 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
             fitted = size_text(value["area_mm2"], value["awg"], value["parallel_count"])
             what = f"{fitted}, {value['fuse_a']:g} A" if fitted and value["fuse_a"] else "open"
             feeds = ", ".join(w.part.appliance_names)
-            out.append(Proposal(id=f"circuit:{c.id}", group="circuits", status="new", title=c.name, what=what, why=[*([feeds] if feeds else []), *why],
-                                assumes=[f"{w.part.length_m:g} m one way, until it is measured."], patch=patch))  # fmt: skip
+            made = Proposal(id=f"circuit:{c.id}", group="circuits", status="new", title=c.name, what=what, why=[*([feeds] if feeds else []), *why],
+                            assumes=[f"{w.part.length_m:g} m one way, until it is measured."], patch=patch)  # fmt: skip
+            out.append(made.later(lambda: _copper(ctx, worked)) if c.kind == "feeder" else made)
         elif c.by == "proposal" and w.part.current_a > 0:
             remedy = refit(w)
             changes = [op for op in remedy.patch if op["op"] == "replace" and getattr(c, op["path"].rsplit("/", 1)[1]) != op["value"]] if remedy else []

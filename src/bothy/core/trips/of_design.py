@@ -227,6 +227,7 @@ def autonomy_d(plan: Plan, means: dict[str, float], days: int) -> float | None:
 def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: Forecasts | None = None) -> TripRun:
     """Simulate the trip of a design. Raises :class:`NoTrip` when something is missing for it."""
     from bothy.core.trips.engine import arrays_of, simulate, weather_of
+    from bothy.core.trips.figures import with_figures
     from bothy.core.trips.rules import trip_findings
 
     thermal = thermal_of(ctx)
@@ -252,4 +253,5 @@ def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: 
         first = float(usual.summary[0, k.FIRST_ELECTRICITY])
         run.short_in_normals_d = first if first >= 0 else None
     run.findings = trip_findings(ctx, run)
+    with_figures(run)
     return run

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from pydantic import BaseModel
 
+from bothy.core.book import Written
 from bothy.core.finding import Finding
 from bothy.core.trips.frost import FrostTrip
 from bothy.core.trips.generator import GeneratorTrip
@@ -106,7 +107,8 @@ class WarmTrip(BaseModel):
 
 class TripRun(BaseModel):
     """A run of the trip. Lanes have ``per_day`` points a day; ``shed`` names the loads that are switched off first, where the bank gets low enough for it, and
-    ``shed_first_d`` when that is first, in half of those weathers. ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10."""
+    ``shed_first_d`` when that is first, in half of those weathers. ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10.
+    ``figures`` are the workings of what the findings say, by key (``trip/…``)."""
 
     draw_count: int
     seed: int
@@ -170,3 +172,4 @@ class TripRun(BaseModel):
     buys: list[Buy]
     findings: list[Finding]
     assumed: list[str]
+    figures: Written = {}

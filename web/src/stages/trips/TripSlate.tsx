@@ -95,7 +95,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
       {error && <p role="alert">{error}</p>}
       {run && (
         <>
-          <FindingList findings={run.findings} empty="Nothing runs short." />
+          <FindingList findings={run.findings} own={run.figures} empty="Nothing runs short." />
           <HeadroomBar label="days without what is needed" need={run.short_days_frac} have={target} unit="%" margin={0.2} />
           <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
             <dt>sun, a day</dt>
