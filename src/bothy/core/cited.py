@@ -47,8 +47,20 @@ def _same(figure: Figure, number: float, half: float, unit: str) -> bool:
     return False
 
 
+def _given(keys: list[str], figures: dict[str, Figure], number: float, half: float, unit: str) -> tuple[str, Figure] | None:
+    """What was typed, assumed or read from a table for one of some figures and is said by a message: a key of its own, and the figure."""
+    for key in keys:
+        for name, part in figures[key].inputs:
+            if not part.inputs and _same(part, number, half, unit):
+                return f"{key}~{name}", part
+    return None
+
+
 def cite(found: list[Finding], figures: dict[str, Figure]) -> None:
-    """Give each finding the figures that its message says; those that its rule named stand first, and none that is not in the book."""
+    """Give each finding the figures that its message says; those that its rule named stand first, and none that is not in the book.
+
+    What a message says of a typed value or of a table's is put into the book under the figure that it was given for.
+    """
     of_item: dict[str, list[str]] = {}
     of_part: dict[str, list[str]] = {}
     for key in figures:
@@ -67,6 +79,8 @@ def cite(found: list[Finding], figures: dict[str, Figure]) -> None:
         wide = [k for part in (f.subject, *PARTS.get(f.stage, ())) for k in of_part.get(part, ())]
         for number, half, unit in said:
             hit = next((k for pool in (keys, near, wide) for k in pool if k in figures and _same(figures[k], number, half, unit)), None)
+            if hit is None and (one := _given(list(dict.fromkeys([*keys, *near])), figures, number, half, unit)) is not None:
+                hit, figures[one[0]] = one
             if hit is not None:
                 keys.append(hit)
         f.figures = list(dict.fromkeys(keys))

@@ -27,6 +27,7 @@ export function Working({ id, figures, depth = 0 }: { id: string; figures: Worki
   return (
     <div className={`border-l border-chalk-dim/50 pl-2 text-[12px] ${depth ? "mt-1" : "my-1"}`} data-testid="working">
       {f.expression && <div className="num break-words text-chalk">{f.expression}</div>}
+      {!f.inputs.length && <div className={TONE[f.origin] ?? "text-chalk-dim"}>{ORIGIN[f.origin]}</div>}
       {f.source && <div className="text-chalk-dim">{f.source}</div>}
       {f.note && <div className="text-chalk-dim">{f.note}</div>}
       <ul className="m-0 list-none p-0">
