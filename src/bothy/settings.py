@@ -18,6 +18,8 @@ class Settings(BaseSettings):
     forecast_url: str = "http://127.0.0.1:8091"
     """A forecast service on this machine; when nobody answers there, runs do without it."""
     front_end: str = "web/dist"
+    method: str = "docs/method"
+    """The folder of the method's pages."""
     fonts: str = "web/node_modules/inter-ui/web"
     log_requests: bool = True
     log_file: str = ""

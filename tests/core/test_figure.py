@@ -6,14 +6,15 @@ import pytest
 
 from bothy.core.book import Book
 from bothy.core.figure import Figure, derived, formula, given, label_of, pick, total, unit_of
+from bothy.core.method.sources import OwnChoice
 
 
-@formula("Power", "P = U·I", unit="W", source="definition")
+@formula("Power", "P = U·I", unit="W", source=OwnChoice("definition"))
 def power(voltage_v: float, current_a: float) -> float:
     return voltage_v * current_a
 
 
-@formula("Energy", "E = P·t", unit="Wh", source="definition")
+@formula("Energy", "E = P·t", unit="Wh", source=OwnChoice("definition"))
 def energy(power_w: float, time_h: float) -> float:
     return power_w * time_h
 
@@ -56,7 +57,7 @@ def test_named_keeps_the_working() -> None:
 
 
 def test_sums_choices_and_derived_values_name_their_parts() -> None:
-    whole = total("All", "W", [("lamp", power(12, 1)), ("fan", power(12, 2))])
+    whole = total("All", "W", [("lamp", power(12, 1)), ("fan", power(12, 2))], OwnChoice("sum"))
     assert whole.value == 36
     assert [n for n, _ in whole.inputs] == ["lamp", "fan"]
     best = pick("Fuse", "next size", 7.5, "A", "table", need_a=6.1)

@@ -1,4 +1,4 @@
-"""Gas's calculators beyond the worked examples: the handbook's tables, mass and heat kept, trees against the single pipe, refusals by name."""
+"""Gas's calculators beyond the worked examples: the method's tables, mass and heat kept, trees against the single pipe, refusals by name."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ TABLE = {
     20: ((7.37, 1.00), (1.35, 1.00), (5.89, 1.00), (4.77, 1.00), (3.52, 1.00)),
     50: ((16.15, 1.00), (4.51, 1.00), (13.29, 1.00), (11.13, 1.00), (8.71, 1.00)),
 }
-"""Gauge pressure in bar and usable share, by °C and preset (handbook 06 §4.2)."""
+"""Gauge pressure in bar and usable share, by °C and preset (method gas.mixture)."""
 GASES: tuple[GasKey, ...] = ("propane", "butane", "mix_70_30", "mix_50_50", "mix_30_70")
 
 

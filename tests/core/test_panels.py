@@ -83,7 +83,7 @@ def test_on_a_trip_they_face_the_noon_sun_of_where_it_goes() -> None:
     assert sun() > 2 * sun(azimuth_deg=180.0)
 
 
-def test_flat_panels_give_what_the_handbooks_table_says() -> None:
+def test_flat_panels_give_what_the_table_of_places_says() -> None:
     """Table 4.2, Wh a day of each W on the label."""
     for place, month, each in (("london", 1, 0.62), ("london", 6, 4.16), ("seville", 3, 3.88), ("inverness", 12, 0.22), ("phoenix", 9, 4.60)):
         ctx = Context(sunny(PANELS, place=place, months=(month, month)))

@@ -81,7 +81,7 @@ def said(subject: str, message: str, fix: Remedy | None = None) -> Finding:
         title="T",
         message=message,
         remedy="R",
-        source="S",
+        source=[],
         fix=fix,
     )
 

@@ -196,8 +196,8 @@ def test_every_build_up_to_start_from_can_be_used(b: Any) -> None:
     assert r.figures[f"surfaces/{side}/u_value_w_m2k"]["value"] == r.warmth.surfaces[side].u_w_m2k
 
 
-def test_the_table_of_build_ups_is_the_handbooks() -> None:
-    """U between the ribs and with them, of handbook 04 §4.13."""
+def test_the_table_of_build_ups_is_kept() -> None:
+    """U between the ribs and with them, of method warmth.u-value."""
     for id, clear, ribs in (
         ("foam-bonded", 0.80, 1.33),
         ("foil-board", 0.40, 1.00),

@@ -137,7 +137,7 @@ def test_a_shut_tap_gives_nothing_and_the_rest_more() -> None:
     assert none["pump_pressure_kpa"] == 260
 
 
-def test_the_numbers_of_the_handbooks_text() -> None:
+def test_the_numbers_of_the_text() -> None:
     assert math.isclose(expansion(10, 70), 0.0225, rel_tol=0.02)
     assert math.isclose(slosh_hz(1.0, 0.2), 0.66, rel_tol=0.02)
     assert math.isclose(slosh_hz(0.5, 0.15), 1.07, rel_tol=0.02)

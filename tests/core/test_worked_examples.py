@@ -1,4 +1,4 @@
-"""The handbook's worked examples, every one, within its tolerance of 0.5 %."""
+"""The worked examples, every one, within its tolerance of 0.5 %."""
 
 import json
 import math
@@ -9,7 +9,7 @@ import pytest
 
 from bothy.core.calculators import CALCULATORS, calculate
 
-EXAMPLES = sorted(Path(__file__).parent.glob("examples/*.json"))
+EXAMPLES = sorted((Path(__file__).parents[2] / "docs" / "method" / "examples").glob("*.json"))
 CASES = [(p.stem, i, case) for p in EXAMPLES for i, case in enumerate(json.loads(p.read_text()))]
 
 

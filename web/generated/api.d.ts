@@ -129,6 +129,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sources
+         * @description What the figures and findings of a revision rest on: methods in their order, then standards, makers and own choices.
+         */
+        get: operations["getSources"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/preview": {
         parameters: {
             query?: never;
@@ -870,6 +890,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/method": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Method
+         * @description How everything is reckoned: the pages of the method with their sections, formulas and worked examples.
+         */
+        get: operations["getMethod"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -906,7 +946,7 @@ export interface components {
         };
         /**
          * Accepted
-         * @description A finding that somebody answered with a reason; the reason goes into the handbook.
+         * @description A finding that somebody answered with a reason; the reason goes into the vehicle’s book.
          */
         Accepted: {
             /** Finding */
@@ -3110,6 +3150,16 @@ export interface components {
             taken: string[];
         };
         /**
+         * ExampleRow
+         * @description One value of an example: what it is, and the value as it is shown.
+         */
+        ExampleRow: {
+            /** Label */
+            label: string;
+            /** Value */
+            value: string;
+        };
+        /**
          * FigureOut
          * @description A figure as the report shows it.
          */
@@ -3220,7 +3270,7 @@ export interface components {
             /** Remedy */
             remedy: string;
             /** Source */
-            source: string;
+            source: components["schemas"]["SourceOut"][];
             /**
              * Figures
              * @default []
@@ -5696,6 +5746,59 @@ export interface components {
             battery_power_w: number | null;
         };
         /**
+         * MethodPage
+         * @description All sections of a field.
+         */
+        MethodPage: {
+            /** Field */
+            field: string;
+            /** Title */
+            title: string;
+            /** Intro */
+            intro: string;
+            /** Sections */
+            sections: components["schemas"]["MethodSection"][];
+        };
+        /**
+         * MethodSection
+         * @description A section: its id (``field.section``), text, formula lines, and what is said of symbols, validity, origin and typical values.
+         */
+        MethodSection: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Text */
+            text: string[];
+            /** Formula */
+            formula: string[];
+            /**
+             * Symbols
+             * @default
+             */
+            symbols: string;
+            /**
+             * Holds
+             * @default
+             */
+            holds: string;
+            /**
+             * After
+             * @default
+             */
+            after: string;
+            /**
+             * Typical
+             * @default
+             */
+            typical: string;
+            /**
+             * Examples
+             * @default []
+             */
+            examples: components["schemas"]["WorkedExample"][];
+        };
+        /**
          * MonthHeat
          * @description One month: mean temperature outside, mean heat asked for, fuel in L (kg for wood and gas), electricity in Wh a day.
          */
@@ -7073,7 +7176,7 @@ export interface components {
         };
         /**
          * Schools
-         * @description How the run is made where schools differ (handbook 03 §6): weather drawn or the files' own years; how alike neighbouring days are; which source goes
+         * @description How the run is made where schools differ (method trips.run): weather drawn or the files' own years; how alike neighbouring days are; which source goes
          *     first; DC-DC only under a charge; loads shed in tiers; what the ground reflects; whether times are in summer time.
          */
         Schools: {
@@ -7671,6 +7774,21 @@ export interface components {
             by_alarm: boolean;
             /** Appliance */
             appliance?: string | null;
+        };
+        /**
+         * SourceOut
+         * @description A source as it is sent: its kind, its words, and the section that it opens (None for what is only named).
+         */
+        SourceOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "method" | "standard" | "maker" | "own";
+            /** Text */
+            text: string;
+            /** Method */
+            method: string | null;
         };
         /**
          * Spare
@@ -9644,6 +9762,20 @@ export interface components {
             unit: string;
         };
         /**
+         * WorkedExample
+         * @description An example of a calculator, as the tests hold it: what goes in, and what comes out.
+         */
+        WorkedExample: {
+            /** Calculator */
+            calculator: string;
+            /** Title */
+            title: string;
+            /** Given */
+            given: components["schemas"]["ExampleRow"][];
+            /** Found */
+            found: components["schemas"]["ExampleRow"][];
+        };
+        /**
          * WorkingOut
          * @description How a figure was reached.
          */
@@ -9657,7 +9789,7 @@ export interface components {
             /** Expression */
             expression: string;
             /** Source */
-            source: string;
+            source: components["schemas"]["SourceOut"][];
             /**
              * Origin
              * @enum {string}
@@ -10040,6 +10172,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    getSources: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceOut"][];
                 };
             };
             /** @description Validation Error */
@@ -11462,6 +11627,26 @@ export interface operations {
                     "application/json": {
                         [key: string]: unknown;
                     };
+                };
+            };
+        };
+    };
+    getMethod: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MethodPage"][];
                 };
             };
         };

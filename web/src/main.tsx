@@ -44,6 +44,8 @@ const router = createBrowserRouter([
     children: [
       { path: "/", lazy: () => import("./projects/Projects") },
       { path: "/sums", lazy: () => import("./sums/Sums") },
+      { path: "/method", lazy: () => import("./method/Method") },
+      { path: "/method/:field", lazy: () => import("./method/Method") },
       { path: "/sums/:name", lazy: () => import("./sums/Sums") },
       {
         path: "/v/:variantId",

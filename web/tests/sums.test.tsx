@@ -102,7 +102,7 @@ describe("the answer", () => {
     value: 0.64,
     unit: "V",
     expression: "ΔU = I·R/1000",
-    source: "Ohm's law",
+    source: [{ kind: "own" as const, text: "Ohm's law", method: null }],
     origin: "computed" as const,
     note: "",
     inputs: [],

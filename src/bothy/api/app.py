@@ -75,6 +75,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.state.projects = Projects(engine)
     app.state.reports = Reports()
     app.state.forecast_url = settings.forecast_url
+    app.state.method = settings.method
     app.state.jobs = Jobs(engine)
     app.state.logs = MeasuredLogs(engine)
     app.state.fonts = Path(settings.fonts).resolve().as_uri()

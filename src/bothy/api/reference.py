@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from functools import cache
+from pathlib import Path
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Body, Request
@@ -23,6 +24,7 @@ from bothy.core.units import parse
 from bothy.core.warmth.presets import BUILD_UPS
 from bothy.core.warmth.surfaces import worked
 from bothy.formats import appliances_csv, project_file
+from bothy.formats.method_pages import MethodPage, read_pages
 from bothy.formats.workbook import from_xlsx
 from bothy.jobs.bounded import BOUNDED
 
@@ -250,3 +252,14 @@ def read_appliance_cell(body: CellText) -> CellOut:
 @router.get("/schema/project.json", operation_id="projectSchema")
 def project_schema() -> dict[str, Any]:
     return project_file.schema()
+
+
+@cache
+def _pages(folder: str) -> list[MethodPage]:
+    return read_pages(Path(folder))
+
+
+@router.get("/method", operation_id="getMethod")
+def get_method(request: Request) -> list[MethodPage]:
+    """How everything is reckoned: the pages of the method with their sections, formulas and worked examples."""
+    return _pages(request.app.state.method)

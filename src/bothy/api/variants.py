@@ -5,7 +5,7 @@ from __future__ import annotations
 import datetime as dt
 import re
 import uuid
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import Annotated, Any, Literal
 
 import orjson
@@ -21,6 +21,7 @@ from bothy.core.book import FigureOut, WorkingOut
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.edit import PathGone, apply_patch, changed_paths
+from bothy.core.method.sources import SourceOut
 from bothy.core.plain import as_text
 from bothy.core.proposals.base import Group, Offered, Proposal, Reasons
 from bothy.core.proposing import accept, propose, reasons
@@ -177,7 +178,7 @@ def _tried(store: Projects, reports: Reports, id: uuid.UUID, expected: int, body
         return problem(409, exc.key, exc.message)
 
 
-def answer(body: Mapping[str, Any], revision: int) -> Response:
+def answer(body: Mapping[str, Any] | Sequence[Any], revision: int) -> Response:
     """Plain data as JSON, with the revision as its tag. The data is plain already, so no second validation."""
     return Response(orjson.dumps(body), media_type="application/json", headers={"etag": f'"{revision}"'})
 
@@ -210,6 +211,13 @@ def get_working(variant_id: uuid.UUID, revision: int, key: Annotated[str, Query(
         return answer(kept.report.working(key), revision)
     except KeyError:
         return problem(404, "key", f"there is no figure '{key}' at revision {revision}")
+
+
+@router.get("/{variant_id}/sources", operation_id="getSources", response_model=list[SourceOut])
+def get_sources(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache) -> Response:
+    """What the figures and findings of a revision rest on: methods in their order, then standards, makers and own choices."""
+    kept = reports.known(variant_id, revision) or standing(store, reports, variant_id, revision).kept
+    return answer(kept.report.sources(), revision)
 
 
 @router.patch("/{variant_id}", operation_id="editVariant", response_model=Edited, responses=REFUSALS)

@@ -10,6 +10,7 @@ from collections.abc import Iterable
 from typing_extensions import TypedDict
 
 from bothy.core.figure import Figure, Origin
+from bothy.core.method.sources import SourceOut, written
 
 
 class FigureOut(TypedDict):
@@ -36,7 +37,7 @@ class WorkingOut(FigureOut):
     """How a figure was reached."""
 
     expression: str
-    source: str
+    source: list[SourceOut]
     origin: Origin
     note: str
     inputs: list[InputOut]
@@ -99,7 +100,7 @@ class Book:
         inputs: list[InputOut] = []
         out[key] = {
             "label": figure.label, "value": figure.value, "unit": figure.unit, "expression": figure.expression,
-            "source": figure.source, "origin": figure.origin, "note": figure.note, "inputs": inputs,
+            "source": written(figure.source), "origin": figure.origin, "note": figure.note, "inputs": inputs,
         }  # fmt: skip
         for name, part in figure.inputs:
             linked = None

@@ -28,7 +28,7 @@ from bothy.core.wiring import buying, conductors, conduit, continuity, drop, fus
 
 @dataclass(frozen=True, slots=True)
 class Calculator:
-    """A calculator: ``name`` as in the handbook, field, the question it answers, contract and function."""
+    """A calculator: ``name`` as it is called, field, the question it answers, contract and function."""
 
     name: str
     field: str

@@ -11,6 +11,7 @@ from bothy.core.book import Book
 from bothy.core.catalogue.climates import MONTHS, Climate
 from bothy.core.design.document import Design
 from bothy.core.figure import Figure, given
+from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.places import Stay, place_of, stays_of
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, SystemVoltage
 from bothy.core.region import REGIONS, Region
@@ -120,7 +121,7 @@ class Context:
         self.hot_c = self._number("/warmth/design_hot_c", "hottest to design for", w.design_hot_c, round(hot, 1), "°C",
                                   f"5 K over the hottest planned month's mean maximum in {hottest[0].name}")  # fmt: skip
         self.leak_per_h = self._number(
-            "/warmth/leak_per_h", "air that leaks", w.leak_per_h, 1.0, "1/h", "closed, with a breeze or fixed vents; handbook 04 §4.12"
+            "/warmth/leak_per_h", "air that leaks", w.leak_per_h, 1.0, "1/h", "closed, with a breeze or fixed vents; method warmth.design-conditions"
         )
 
     def met(self) -> list[tuple[Climate, int]]:
@@ -185,14 +186,14 @@ class Context:
         where, month = min(self.met(), key=lambda x: x[0].tmin_c[x[1] - 1])
         t = where.tmin_c[month - 1]
         mean = given("mean_minimum_c", t, "table", f"{where.name}, {MONTHS[month - 1]}; approximate normals")
-        return Figure(t - 6.0, "°C", "Coldest night", expression="mean minimum − 6 K", source="typical cold spell; approximate",
+        return Figure(t - 6.0, "°C", "Coldest night", expression="mean minimum − 6 K", source=Method("warmth.design-conditions", "typical cold spell; approximate"),
                       inputs=(("mean_minimum_c", mean),))  # fmt: skip
 
     def record_cold(self) -> Figure:
         """The cold to take for a panel's voltage: 14 K under the coldest mean minimum of the year at Life's place, or on the trip (cautious)."""
         where, month = min([(self.climate, m) for m in range(1, 13)] + self.met(), key=lambda x: x[0].tmin_c[x[1] - 1])
         mean = given("mean_minimum_c", where.tmin_c[month - 1], "table", f"{where.name}, {MONTHS[month - 1]}; approximate normals")
-        return Figure(mean.value - 14.0, "°C", "Record cold", expression="mean minimum − 14 K", source="cautious; use the local record low",
+        return Figure(mean.value - 14.0, "°C", "Record cold", expression="mean minimum − 14 K", source=Method("warmth.design-conditions", "cautious; use the local record low"),
                       inputs=(("mean_minimum_c", mean),))  # fmt: skip
 
     def bank_cold(self) -> Figure:
@@ -201,10 +202,10 @@ class Context:
         warmer = {"warm_inside": None, "unheated_inside": 4.0, "garage": 3.0, "underfloor": 0.0, "engine_space": 0.0}[self.bank_place]
         where = BANK_PLACES[self.bank_place]
         if warmer is None:
-            return Figure(max(10.0, night.value), "°C", "Coldest cells", expression="kept at 10 °C or more by the heating", source="typical",
+            return Figure(max(10.0, night.value), "°C", "Coldest cells", expression="kept at 10 °C or more by the heating", source=Method("warmth.design-conditions") + OwnChoice("typical"),
                           inputs=(("coldest_night_c", night),), note=where)  # fmt: skip
         offset = given("warmer_k", warmer, "table", f"{where}; typical")
-        return Figure(night.value + warmer, "°C", "Coldest cells", expression="coldest night + what its place gives", source="typical",
+        return Figure(night.value + warmer, "°C", "Coldest cells", expression="coldest night + what its place gives", source=Method("warmth.design-conditions") + OwnChoice("typical"),
                       inputs=(("coldest_night_c", night), ("warmer_k", offset)))  # fmt: skip
 
     @property
@@ -230,7 +231,7 @@ class Context:
 
     @property
     def top_v(self) -> float:
-        """Highest charge voltage of the system in V (handbook 02 §3.8)."""
+        """Highest charge voltage of the system in V (method wiring.fuse)."""
         return 14.6 * self.scale
 
     @property

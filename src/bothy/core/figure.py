@@ -3,7 +3,7 @@
 A formula is a plain function of floats wrapped by :func:`formula`. Called with floats or figures it
 yields a :class:`Figure` that remembers its inputs; ``.raw`` is the bare function for inner loops.
 
->>> @formula("Voltage drop", "ΔU = I·R/1000", unit="V", source="Ohm's law")
+>>> @formula("Voltage drop", "ΔU = I·R/1000", unit="V", source=Method("wiring.voltage-drop"))
 ... def drop(current_a: float, resistance_mohm: float) -> float:
 ...     return current_a * resistance_mohm / 1000
 >>> drop(6.0, 100.0).value
@@ -18,6 +18,8 @@ import inspect
 from collections.abc import Callable, Iterable
 from functools import cache
 from typing import Any, Generic, Literal, ParamSpec, SupportsFloat
+
+from bothy.core.method.sources import Cited
 
 Origin = Literal["computed", "typed", "assumed", "catalogue", "table", "input", "default"]
 
@@ -157,7 +159,7 @@ class Figure:
         label: str,
         *,
         expression: str = "",
-        source: str = "",
+        source: Cited = (),
         inputs: tuple[tuple[str, Figure], ...] = (),
         origin: Origin = "computed",
         note: str = "",
@@ -172,7 +174,7 @@ class Figure:
         self._inputs: tuple[tuple[str, Figure], ...] | None = inputs
 
     @classmethod
-    def of(cls, value: float, unit: str, label: str, expression: str, source: str, names: Iterable[str], parts: Iterable[Number]) -> Figure:
+    def of(cls, value: float, unit: str, label: str, expression: str, source: Cited, names: Iterable[str], parts: Iterable[Number]) -> Figure:
         """A computed figure whose inputs become figures only when somebody looks: most workings are never opened."""
         made = _new(cls)  # not through __init__: thousands are made for a report
         made.value, made.unit, made.label, made.expression, made.source = value, unit, label, expression, source
@@ -206,10 +208,10 @@ Number = SupportsFloat | Figure
 P = ParamSpec("P")
 
 
-def given(key: str, value: float, origin: Origin = "input", note: str = "", label: str = "") -> Figure:
-    """A figure that was not computed: typed, assumed, or read from a table. The key gives its unit."""
+def given(key: str, value: float, origin: Origin = "input", note: str = "", label: str = "", source: Cited = ()) -> Figure:
+    """A figure without inputs: typed, assumed, read from a table, or computed elsewhere. The key gives its unit."""
     made = _new(Figure)
-    made.value, made.unit, made.label, made.expression, made.source = float(value), unit_of(key), label or label_of(key), "", ""
+    made.value, made.unit, made.label, made.expression, made.source = float(value), unit_of(key), label or label_of(key), "", source
     made.origin, made.note, made._inputs = origin, note, ()
     return made
 
@@ -223,7 +225,7 @@ def _as_figure(name: str, value: Any) -> Figure:
 class Formula(Generic[P]):
     """A documented function of floats; see :func:`formula`."""
 
-    def __init__(self, raw: Callable[P, float], label: str, expression: str, unit: str, source: str) -> None:
+    def __init__(self, raw: Callable[P, float], label: str, expression: str, unit: str, source: Cited) -> None:
         self.raw = raw
         self.label = label
         self.expression = expression
@@ -245,7 +247,7 @@ class Formula(Generic[P]):
         return made
 
 
-def formula(label: str, expression: str, *, unit: str, source: str) -> Callable[[Callable[P, float]], Formula[P]]:
+def formula(label: str, expression: str, *, unit: str, source: Cited) -> Callable[[Callable[P, float]], Formula[P]]:
     """Decorate a function of floats so that calling it yields a :class:`Figure` with its working."""
 
     def wrap(fn: Callable[P, float]) -> Formula[P]:
@@ -254,17 +256,17 @@ def formula(label: str, expression: str, *, unit: str, source: str) -> Callable[
     return wrap
 
 
-def total(label: str, unit: str, parts: Iterable[tuple[str, Figure]], source: str = "sum of its parts") -> Figure:
+def total(label: str, unit: str, parts: Iterable[tuple[str, Figure]], source: Cited) -> Figure:
     """The sum of figures, each part named in the working."""
     inputs = tuple(parts)
     return Figure(sum(f.value for _, f in inputs), unit, label, expression="Σ of the parts", source=source, inputs=inputs)
 
 
-def derived(key: str, expression: str, value: float, source: str, **inputs: Number) -> Figure:
+def derived(key: str, expression: str, value: float, source: Cited, **inputs: Number) -> Figure:
     """A figure computed in place, under an output's key that gives its label and unit; ``expression`` is what was done."""
     return Figure.of(float(value), unit_of(key), label_of(key), expression, source, inputs.keys(), inputs.values())
 
 
-def pick(label: str, expression: str, chosen: Figure | float, unit: str, source: str, **inputs: Number) -> Figure:
+def pick(label: str, expression: str, chosen: Figure | float, unit: str, source: Cited, **inputs: Number) -> Figure:
     """A figure reached by a choice (the larger of, the next standard size): the inputs show what it chose from."""
     return Figure.of(float(chosen), unit, label, expression, source, inputs.keys(), inputs.values())

@@ -1,6 +1,6 @@
 """Findings and questions: what a rule says about the design or must ask first, and the registry of the rules.
 
-A rule's id, severity and source come from the handbook's chapters; its message gives the figures of its
+A rule has an id, a severity and its sources; its message gives the figures of its
 condition and its remedy says what to do. A ``patch`` is there only where the remedy is a definite change.
 """
 
@@ -8,7 +8,9 @@ from __future__ import annotations
 
 from typing import Any, Literal
 
-from pydantic import BaseModel
+from pydantic import BaseModel, ConfigDict
+
+from bothy.core.method.sources import Cited, SourceOut, written
 
 Severity = Literal["danger", "fault", "advice", "question", "note"]
 SEVERITIES: tuple[Severity, ...] = ("danger", "fault", "advice", "question", "note")
@@ -17,14 +19,16 @@ Stage = Literal["vehicle", "life", "power", "trips", "wiring", "warmth", "water"
 
 
 class Rule(BaseModel):
-    """One row of a chapter's rule table."""
+    """One row of a field's rule table."""
+
+    model_config = ConfigDict(arbitrary_types_allowed=True)
 
     id: str
     severity: Severity
     stage: Stage
     title: str
     remedy: str
-    source: str
+    source: Cited
 
 
 class Remedy(BaseModel):
@@ -61,7 +65,7 @@ class Finding(BaseModel):
     title: str
     message: str
     remedy: str
-    source: str
+    source: list[SourceOut]
     figures: list[str] = []
     related: list[str] = []
     rests_on: list[str] = []
@@ -73,7 +77,7 @@ class Finding(BaseModel):
 RULES: dict[str, Rule] = {}
 
 
-def rule(id: str, severity: Severity, stage: Stage, title: str, remedy: str, source: str) -> Rule:
+def rule(id: str, severity: Severity, stage: Stage, title: str, remedy: str, source: Cited) -> Rule:
     """Register a rule. Raises ValueError when the id is taken."""
     if id in RULES:
         raise ValueError(f"rule {id} is registered twice")
@@ -82,7 +86,7 @@ def rule(id: str, severity: Severity, stage: Stage, title: str, remedy: str, sou
     return made
 
 
-def rules(stage: Stage, rows: tuple[tuple[str, Severity, str, str, str], ...]) -> None:
+def rules(stage: Stage, rows: tuple[tuple[str, Severity, str, str, Cited], ...]) -> None:
     """Register the rules of a table: id, severity, title, remedy, source."""
     for id, severity, title, remedy, source in rows:
         rule(id, severity, stage, title, remedy, source)
@@ -123,7 +127,7 @@ def finding(
         title=ASKED.get(rule_id, r.title) if severity == "question" else r.title,
         message=message,
         remedy=remedy or r.remedy,
-        source=r.source,
+        source=written(r.source),
         figures=figures or [],
         related=related or [],
         fix=fix,

@@ -1,4 +1,4 @@
-"""Flow in round pipes, the same for water and gas: velocity, Reynolds number, friction, local losses (handbook 05 §3.6, 06 §3.6)."""
+"""Flow in round pipes, the same for water and gas: velocity, Reynolds number, friction, local losses (methods water.pipe-loss, gas.pipe-drop)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field
 
 from bothy.core.contract import Contract, Whole, wrong
 from bothy.core.figure import formula
+from bothy.core.method.sources import Method
 
 SMOOTH_MM = 0.0015
 """Wall roughness of plastic and drawn copper in mm."""
@@ -35,29 +36,32 @@ def area_m2(diameter_mm: float) -> float:
     return math.pi * (diameter_mm / 1000) ** 2 / 4
 
 
-@formula("Velocity", "Q/A", unit="m/s", source="continuity")
+@formula("Velocity", "Q/A", unit="m/s", source=Method("water.pipe-loss", "continuity"))
 def velocity(flow_m3_s: float, inner_diameter_mm: float) -> float:
     return flow_m3_s / area_m2(inner_diameter_mm)
 
 
-@formula("Reynolds number", "ρ·v·D/μ", unit="", source="definition")
+@formula("Reynolds number", "ρ·v·D/μ", unit="", source=Method("water.pipe-loss", "definition"))
 def reynolds_number(density_kg_m3: float, velocity_m_s: float, inner_diameter_mm: float, viscosity_upas: float) -> float:
     return density_kg_m3 * velocity_m_s * inner_diameter_mm / 1000 / (viscosity_upas * 1e-6)
 
 
 @formula(
-    "Friction factor", "64/Re; 0.25/[log₁₀(k/(3.7D) + 5.74/Re^0.9)]²; a straight line between 2300 and 4000", unit="", source="Hagen-Poiseuille, Swamee-Jain"
+    "Friction factor",
+    "64/Re; 0.25/[log₁₀(k/(3.7D) + 5.74/Re^0.9)]²; a straight line between 2300 and 4000",
+    unit="",
+    source=Method("water.pipe-loss", "Hagen-Poiseuille, Swamee-Jain"),
 )
 def friction_factor(reynolds: float, inner_diameter_mm: float, roughness_mm: float) -> float:
     return friction(reynolds, roughness_mm / inner_diameter_mm)
 
 
-@formula("Pipe's loss", "f·(L/D)·½ρv²", unit="Pa", source="Darcy-Weisbach")
+@formula("Pipe's loss", "f·(L/D)·½ρv²", unit="Pa", source=Method("water.pipe-loss", "Darcy-Weisbach"))
 def pipe_loss(friction_factor: float, length_m: float, inner_diameter_mm: float, density_kg_m3: float, velocity_m_s: float) -> float:
     return friction_factor * length_m / (inner_diameter_mm / 1000) * density_kg_m3 * velocity_m_s**2 / 2
 
 
-@formula("Fittings’ loss", "K·½ρv²", unit="Pa", source="local losses")
+@formula("Fittings’ loss", "K·½ρv²", unit="Pa", source=Method("water.pipe-loss", "local losses"))
 def fittings_loss(k_total: float, density_kg_m3: float, velocity_m_s: float) -> float:
     return k_total * density_kg_m3 * velocity_m_s**2 / 2
 

@@ -1,6 +1,6 @@
 """Where a design goes: places of the table and the person's own, with their climates, and the months spent at each.
 
-Handbook 03, sections 3.13 and 3.14.
+method trips.weather-files.
 """
 
 from __future__ import annotations

@@ -1,6 +1,6 @@
 """What differs by region: mains, inlets, wire sizes, colours, words and who must do licensed work.
 
-Source of the tables: handbook 01 section 4.7, 02 sections 4.10 and 4.11.
+Source of the tables: method wiring.mains, 02 sections 4.10 and 4.11.
 """
 
 from __future__ import annotations

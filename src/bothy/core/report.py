@@ -18,9 +18,10 @@ from bothy.core.contract import quick
 from bothy.core.design.document import Design
 from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given, total
-from bothy.core.finding import Finding, Remedy, finding, in_order, one_cause, rule
+from bothy.core.finding import RULES, Finding, Remedy, finding, in_order, one_cause, rule
 from bothy.core.gas.part import GasPart, gas_part
 from bothy.core.gas.rules import gas_findings
+from bothy.core.method.sources import Method, OwnChoice, SourceOut, listed
 from bothy.core.power.rules import power_findings
 from bothy.core.power.supply import PowerPart, Supply, power_part, work_out
 from bothy.core.power.uses import LifePart, budgets, life_part
@@ -51,9 +52,9 @@ rule(
     "vehicle",
     "Payload exceeded",
     "Use lighter parts, carry less water, or have the plate raised.",
-    "vehicle’s plate; road traffic law",
+    Method("vehicle.payload", "vehicle’s plate; road traffic law"),
 )
-rule("vehicle-payload-used", "advice", "vehicle", "Payload is going fast", "Lighter parts, or a higher plate.", "handbook 07")
+rule("vehicle-payload-used", "advice", "vehicle", "Payload is going fast", "Lighter parts, or a higher plate.", Method("vehicle.payload"))
 
 
 class StageState(BaseModel):
@@ -119,6 +120,10 @@ class Report(BaseModel):
         """How a figure was reached, by key, with all it was computed from. Raises LookupError when there is no such figure."""
         return self._book.working(key)
 
+    def sources(self) -> list[SourceOut]:
+        """What its figures and findings rest on, each once: methods in the order of their pages, then standards, makers and own choices by name."""
+        return listed(*(s.source for s in self._book.figures.values()), *(RULES[f.rule].source for f in self.findings))
+
     def diagram(self, folded: Iterable[str] = ()) -> Diagram:
         """The single-line diagram, with the named boards folded into one row each."""
         return self._diagram(folded)
@@ -154,7 +159,7 @@ def feeds_of(ctx: Context, s: Supply) -> Feeds:
             amps = out["driving"].current_a
         else:
             ratio = volts / ctx.vehicle_v
-            amps = Figure(p.driving.rating_a * 1.2 * ratio, "A", "Input current", expression="about 1.2·rating·U_bank/U_vehicle", source="cautious estimate",
+            amps = Figure(p.driving.rating_a * 1.2 * ratio, "A", "Input current", expression="about 1.2·rating·U_bank/U_vehicle", source=Method("vehicle.payload") + OwnChoice("cautious estimate"),
                           inputs=(("rating_a", given("rating_a", p.driving.rating_a, "typed", p.driving.name)),))  # fmt: skip
         out["driving_in"] = Feed(amps, ctx.vehicle_v)
     if ctx.design.vehicle.starter_trickle:
@@ -175,8 +180,8 @@ def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float) -> 
         "mass_kg", PERSON_KG * max(0, ctx.people - 1), "assumed", "75 kg each; the driver is in the vehicle’s own mass", label="people besides the driver"
     )
     loaded = ctx.book.put("vehicle/loaded_kg", total("Mass that is known so far", "kg", [
-        ("what is chosen", ctx.book.figures["power/mass_kg"]), ("water, tanks full", given("mass_kg", water_kg, "computed", "tanks and what is in them", label="water, tanks full")),
-        ("gas", given("mass_kg", gas_kg, "computed", "vessels full", label="gas vessels")), ("people", crew)], "furniture, insulation and luggage come on top"))  # fmt: skip
+        ("what is chosen", ctx.book.figures["power/mass_kg"]), ("water, tanks full", given("mass_kg", water_kg, "computed", "tanks and what is in them", label="water, tanks full", source=Method("vehicle.payload"))),
+        ("gas", given("mass_kg", gas_kg, "computed", "vessels full", label="gas vessels", source=Method("vehicle.payload"))), ("people", crew)], Method("vehicle.payload", "furniture, insulation and luggage come on top")))  # fmt: skip
     if loaded.value > ctx.payload_kg:
         out.append(finding("vehicle-payload-exceeded", "vehicle", "Vehicle",
                            f"{loaded.value:,.0f} kg are known so far, before furniture and luggage; the payload is {ctx.payload_kg:,.0f} kg. Overloaded, brakes and tyres fail, and the insurer doesn’t pay.",

@@ -1,4 +1,4 @@
-"""How strongly things are held: accelerations by school (handbook 05 §4.7, chapter 07)."""
+"""How strongly things are held: accelerations by school (method vehicle.restraint)."""
 
 from __future__ import annotations
 

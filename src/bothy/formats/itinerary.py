@@ -1,4 +1,4 @@
-"""Itineraries that people bring: a table of days, or a track of a receiver (GPX); line by line what was understood (handbook 03, section 3.14)."""
+"""Itineraries that people bring: a table of days, or a track of a receiver (GPX); line by line what was understood (method trips.itinerary)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Logs of battery monitors and solar controllers as CSV: which column is which, put in order, by the hour (handbook 03, section 3.22)."""
+"""Logs of battery monitors and solar controllers as CSV: which column is which, put in order, by the hour (method trips.calibrate)."""
 
 from __future__ import annotations
 

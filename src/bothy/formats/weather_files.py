@@ -1,4 +1,4 @@
-"""Weather files as hourly weather: EPW, TMY3 CSV, and any CSV whose columns are told (handbook 03, section 3.13)."""
+"""Weather files as hourly weather: EPW, TMY3 CSV, and any CSV whose columns are told (method trips.weather-files)."""
 
 from __future__ import annotations
 

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { api, take, type Workings } from "../data/client";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
+import { Sources } from "../method/Sources";
 import { useHand } from "../shell/hand";
 import { usePerson } from "../shell/person";
 
@@ -28,7 +29,11 @@ export function Working({ id, figures, depth = 0 }: { id: string; figures: Worki
     <div className={`border-l border-chalk-dim/50 pl-2 text-[12px] ${depth ? "mt-1" : "my-1"}`} data-testid="working">
       {f.expression && <div className="num break-words text-chalk">{f.expression}</div>}
       {!f.inputs.length && <div className={TONE[f.origin] ?? "text-chalk-dim"}>{ORIGIN[f.origin]}</div>}
-      {f.source && <div className="text-chalk-dim">{f.source}</div>}
+      {f.source.length > 0 && (
+        <div className="text-chalk-dim">
+          <Sources of={f.source} />
+        </div>
+      )}
       {f.note && <div className="text-chalk-dim">{f.note}</div>}
       <ul className="m-0 list-none p-0">
         {f.inputs.map((i) => (

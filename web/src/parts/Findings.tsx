@@ -5,6 +5,7 @@ import type { Finding, Workings } from "../data/client";
 import { concerns, isOpen } from "../data/findings";
 import { preview, turns } from "../data/preview";
 import { useVariant } from "../data/variant";
+import { Sources } from "../method/Sources";
 import { useHand } from "../shell/hand";
 import { SlateFig } from "./Fig";
 
@@ -58,7 +59,7 @@ export function Keeping({ finding, done, plain }: { finding: Finding; done: () =
       <input
         className={`${plain ? "field" : "field-slate"} min-w-0 flex-1`}
         aria-label="Reason"
-        placeholder="Why is it all right? The reason goes into the handbook."
+        placeholder="Why is it all right? The reason goes into the vehicle’s book."
         value={reason}
         maxLength={1000}
         onChange={(e) => setReason(e.target.value)}
@@ -148,7 +149,10 @@ function One({ finding, own }: { finding: Finding; own?: Workings }) {
       <div className="text-[12px] text-chalk-dim">{finding.subject_name}</div>
       <p className="my-1">{finding.message}</p>
       <p className="my-1 text-chalk-dim">
-        {finding.remedy} <span className="text-[11px]">({finding.source})</span>
+        {finding.remedy}{" "}
+        <span className="text-[11px]">
+          (<Sources of={finding.source} />)
+        </span>
       </p>
       {finding.figures?.map((k) => (
         <SlateFig key={k} k={k} own={own} />

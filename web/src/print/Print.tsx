@@ -12,6 +12,7 @@ import { Labels } from "./Labels";
 import { Lists } from "./Lists";
 import { Plate } from "./Plate";
 import { cell, Heads } from "./paper";
+import { SourceList } from "./SourceList";
 import { WaterSheets } from "./WaterSheets";
 
 function WholeDiagram() {
@@ -99,6 +100,7 @@ const PAGES: Record<string, { title: string; stage: string; Body: () => React.Re
   panel: { title: "Switch panel", stage: "wiring", Body: Plate },
   labels: { title: "Label sheet", stage: "wiring", Body: Labels },
   water: { title: "Water sheets", stage: "water?view=care", Body: WaterSheets },
+  sources: { title: "Sources", stage: "worklist", Body: SourceList },
   gas: { title: "Gas sheets", stage: "gas?view=papers", Body: GasSheets },
 };
 
@@ -127,7 +129,7 @@ export function Component() {
         {v.projectName} / {v.name}: {title.toLowerCase()}
       </h1>
       <p className="mb-2 mt-0 text-[11px]">
-        {`Revision ${v.revision}, ${v.report.system_voltage_v} V, ${v.report.region_name}. ${v.report.licensed} Values are typical where no data sheet is named; check your local rule.`}
+        {`Revision ${v.revision}, ${v.report.system_voltage_v} V, ${v.report.region_name}. ${v.report.licensed} Values are typical where no data sheet is named; check your local rule. How it is reckoned: the sheet “Sources” and Bothy’s method.`}
       </p>
       <Body />
     </main>

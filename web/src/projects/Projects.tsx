@@ -180,6 +180,9 @@ export function Component() {
           <button type="button" className="btn" onClick={() => go("/sums")}>
             Sums
           </button>
+          <button type="button" className="btn" onClick={() => go("/method")}>
+            How it is reckoned
+          </button>
           <button type="button" className="btn" onClick={() => file.current?.click()}>
             Import a project file…
           </button>

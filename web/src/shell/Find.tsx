@@ -3,6 +3,8 @@ import { useCallback, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { useFindings } from "../data/trip";
 import { useVariant } from "../data/variant";
+import { useMethod } from "../method/data";
+import { sectionPath } from "../method/Sources";
 import { useCall } from "./call";
 import { STAGES, stageOf } from "./stages";
 
@@ -14,6 +16,7 @@ export function Find({ actions }: { actions: Hit[] }) {
   const { design, report } = useVariant();
   const [text, setText] = useState("");
   const findings = useFindings();
+  const method = useMethod();
   const [open, setOpen] = useState(false);
   const [at, setAt] = useState(0);
   const field = useRef<HTMLInputElement>(null);
@@ -59,8 +62,11 @@ export function Find({ actions }: { actions: Hit[] }) {
         what: f.severity,
         run: () => go(`/v/${variantId}/${stageOf(f.subject, f.stage)}`, { state: { finding: f.id } }),
       })),
+      ...(method.data ?? []).flatMap((p) =>
+        p.sections.map((s) => ({ word: s.title, what: `how it is reckoned, ${p.title.toLowerCase()}`, run: () => go(sectionPath(s.id)) })),
+      ),
     ];
-  }, [design, report, findings, go, variantId, actions]);
+  }, [design, report, findings, method.data, go, variantId, actions]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const hits = (words.length ? all.filter((h) => words.every((w) => `${h.word} ${h.what}`.toLowerCase().includes(w))) : all).slice(0, 12);
 

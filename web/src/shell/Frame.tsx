@@ -86,6 +86,7 @@ function useActions() {
       { word: "Print switch panel 1:1", what: "print", run: () => go(`/v/${v.id}/print/panel`) },
       { word: "Print lists for the bench", what: "print", run: () => go(`/v/${v.id}/print/lists`) },
       { word: "Print label sheet", what: "print", run: () => go(`/v/${v.id}/print/labels`) },
+      { word: "Print list of sources", what: "print", run: () => go(`/v/${v.id}/print/sources`) },
       { word: "Print test sheet", what: "print", run: () => go(`/v/${v.id}/print/sheet`) },
       {
         word: person.units === "metric" ? "Show US units" : "Show metric units",
@@ -99,6 +100,7 @@ function useActions() {
       },
       { word: "Worklist", what: "l", run: () => go(`/v/${v.id}/worklist`) },
       { word: "Sums", what: "calculators", run: () => go("/sums") },
+      { word: "How it is reckoned", what: "method", run: () => go("/method") },
       { word: "Projects", what: "list", run: () => go("/") },
     ];
   }, [v, person, go]);

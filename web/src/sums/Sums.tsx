@@ -114,6 +114,10 @@ export function Component() {
           Bothy
         </Link>
         <span className="text-dim">Sums: a quick answer without a project</span>
+        <span className="flex-1" />
+        <Link to="/method" className="text-loch underline">
+          How it is reckoned
+        </Link>
       </header>
       <div className="flex min-h-0 flex-1 max-[899px]:flex-col max-[899px]:overflow-y-auto">
         <nav

@@ -1,4 +1,4 @@
-"""Climates of places: monthly normals, a typed reader over data/climates.csv (approximate; handbook 03 §4.1)."""
+"""Climates of places: monthly normals, a typed reader over data/climates.csv (approximate; method trips.climate)."""
 
 from __future__ import annotations
 

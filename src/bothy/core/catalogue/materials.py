@@ -1,4 +1,4 @@
-"""Building materials: a typed reader over data/materials.csv (typical design values; handbook 04 §4.1)."""
+"""Building materials: a typed reader over data/materials.csv (typical design values; method warmth.materials)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What the design document says of gas: appliances, vessels, locker, regulator, hoses, pipes, alarms, records, and cooking without it (handbook 06)."""
+"""What the design document says of gas: appliances, vessels, locker, regulator, hoses, pipes, alarms, records, and cooking without it (the method of gas)."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ Day = Annotated[str, Field(max_length=40)]
 Metres = Annotated[float, Field(ge=0, le=20)]
 Millimetres = Annotated[float, Field(ge=0, le=5000)]
 PRE_TRIP = ("shut", "hose", "regulator", "drain", "bubbles", "alarms", "flames", "solenoid", "off")
-"""What is looked at before a trip (handbook 06, section 7)."""
+"""What is looked at before a trip (method gas.lines)."""
 PreTrip = Literal["shut", "hose", "regulator", "drain", "bubbles", "alarms", "flames", "solenoid", "off"]
 
 

@@ -12,7 +12,7 @@ from bothy.core.wiring.conductors import Awg
 
 LEADS_MM2 = (0.75, 1.0, 1.5, 2.5, 4.0, 6.0)
 LEADS_AWG = ("16", "14", "12", "10", "8", "6")
-"""Sizes of flexible leads (handbook 02, section 4.11)."""
+"""Sizes of flexible leads (method wiring.mains)."""
 Transfer = Literal["automatic", "changeover", "separate", "joined"]
 Bond = Literal["relay", "permanent", "none"]
 

@@ -43,7 +43,7 @@ class Prove(Doc):
 
 
 class Accepted(Doc):
-    """A finding that somebody answered with a reason; the reason goes into the handbook."""
+    """A finding that somebody answered with a reason; the reason goes into the vehicle’s book."""
 
     finding: str = Field(min_length=1, max_length=200)
     reason: str = Field(min_length=3, max_length=1000)

@@ -104,7 +104,7 @@ class OwnPlace(Doc):
 
 
 class Schools(Doc):
-    """How the run is made where schools differ (handbook 03 §6): weather drawn or the files' own years; how alike neighbouring days are; which source goes
+    """How the run is made where schools differ (method trips.run): weather drawn or the files' own years; how alike neighbouring days are; which source goes
     first; DC-DC only under a charge; loads shed in tiers; what the ground reflects; whether times are in summer time."""
 
     weather_source: Literal["drawn", "replay"] = "drawn"

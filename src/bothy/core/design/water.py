@@ -1,4 +1,4 @@
-"""What the design document says of water: use, tanks, the pressure side, hot water, waste, care, frost and tests (handbook 05)."""
+"""What the design document says of water: use, tanks, the pressure side, hot water, waste, care, frost and tests (the method of water)."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ Place = Literal["inside", "underfloor", "outside"]
 TestedBy = Annotated[str, Field(max_length=120)]
 Share = Annotated[float, Field(ge=0, le=1)]
 SHOWER_LIST = ("backing", "tray", "lapped", "sealed", "falls", "trap", "curtain", "extract", "flood")
-"""What must be done before the shower is used (handbook 05, section 7)."""
+"""What must be done before the shower is used (method water.care)."""
 ShowerItem = Literal["backing", "tray", "lapped", "sealed", "falls", "trap", "curtain", "extract", "flood"]
 
 

@@ -1,1 +1,1 @@
-"""Gas: mixtures, consumption, cylinders, pipes, locker, leak test, and cooking without it (handbook 06)."""
+"""Gas: mixtures, consumption, cylinders, pipes, locker, leak test, and cooking without it (the method of gas)."""

@@ -1,4 +1,4 @@
-"""How fast a vessel can give gas: boiling needs heat through its wetted wall (handbook 06, section 3.5)."""
+"""How fast a vessel can give gas: boiling needs heat through its wetted wall (method gas.vaporisation)."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from pydantic import Field
 from bothy.core.contract import EPS, Given, Outcome, Whole
 from bothy.core.figure import Figure, derived, given
 from bothy.core.gas.mixture import AirIn
+from bothy.core.method.sources import Method
 
 
 class VaporisationLimitIn(AirIn):
@@ -43,7 +44,7 @@ class VaporisationLimitOut(Outcome):
 
 
 def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | None = None) -> VaporisationLimitOut:
-    """Gas an hour that a vessel gives for long and for a while. Handbook 06 §3.5."""
+    """Gas an hour that a vessel gives for long and for a while. Method: gas.vaporisation."""
     g = Given(inp, sources)
     mix, air, d = inp.mix, inp.air_temp_c, inp.cylinder_diameter_m
     floor = math.pi * d * d / 4
@@ -51,7 +52,7 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
         "liquid_height_m",
         "kg/(1000·ρ)/(πd²/4)",
         inp.liquid_kg / (1000 * mix.liquid_kg_l(air)) / floor,
-        "geometry",
+        Method("gas.vaporisation", "geometry"),
         liquid_kg=g("liquid_kg"),
         cylinder_diameter_m=g("cylinder_diameter_m"),
     )
@@ -59,7 +60,7 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
         "wetted_area_m2",
         "π·d·H + bottom·πd²/4",
         math.pi * d * height.value + inp.bottom_frac * floor,
-        "geometry",
+        Method("gas.vaporisation", "geometry"),
         liquid_height_m=height,
         cylinder_diameter_m=g("cylinder_diameter_m"),
     )
@@ -67,7 +68,7 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
         "pressure_limit_temp_c",
         "T at which p = p_min + atmosphere",
         mix.coldest_c(inp.min_gauge_mbar + inp.air_mbar),
-        "handbook 06 §3.4",
+        Method("gas.vaporisation"),
         min_gauge_mbar=g("min_gauge_mbar"),
         atmosphere_mbar=inp.air_mbar,
     )
@@ -75,7 +76,7 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
         "min_liquid_temp_c",
         "the higher of the pressure’s limit and air − cooling",
         max(limit.value, air - inp.max_cooling_k),
-        "handbook 06 §3.5",
+        Method("gas.vaporisation"),
         pressure_limit_temp_c=limit,
         air_temp_c=g("air_temp_c"),
         max_cooling_k=g("max_cooling_k"),
@@ -88,7 +89,7 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
         "time_constant_h",
         "(liquid·c_p + shell·c)/(U·A)/3600",
         cap / ua / 3600,
-        "stored heat",
+        Method("gas.vaporisation", "stored heat"),
         liquid_kg=g("liquid_kg"),
         shell_kg=g("shell_kg"),
         wetted_area_m2=area,
@@ -96,13 +97,13 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
     )
     theta = wait.value
     one = max(0.0, ua * span / heat * 3600)
-    steady = derived("continuous_kg_h", "U·A·(T_air − T_m)/h·3600·pieces", one * inp.count, "heat through the wetted wall", u_value_w_m2k=g("u_value_w_m2k"), wetted_area_m2=area, min_liquid_temp_c=coldest,
+    steady = derived("continuous_kg_h", "U·A·(T_air − T_m)/h·3600·pieces", one * inp.count, Method("gas.vaporisation", "heat through the wetted wall"), u_value_w_m2k=g("u_value_w_m2k"), wetted_area_m2=area, min_liquid_temp_c=coldest,
                      air_temp_c=g("air_temp_c"), heat_kj_kg=given("heat_kj_kg", heat / 1000, "table", "heat of vaporisation"), count=g("count"))  # fmt: skip
     burst = derived(
         "burst_kg_h",
         "continuous/(1 − e^(−t/θ))",
         steady.value / (1 - math.exp(-inp.duration_h / theta)),
-        "stored heat",
+        Method("gas.vaporisation", "stored heat"),
         continuous_kg_h=steady,
         duration_h=g("duration_h"),
         time_constant_h=theta,
@@ -122,7 +123,7 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
             verdict, at_demand = ("burst" if to_limit >= inp.duration_h - EPS else "too-much"), coldest.value
     return VaporisationLimitOut.of(
         pressure_limit_temp_c=limit, min_liquid_temp_c=coldest, wetted_area_m2=area, liquid_height_m=height, time_constant_h=wait, continuous_kg_h=steady,
-        continuous_w_net=derived("continuous_w_net", "kg/h·kWh/kg·1000", steady.value * mix.kwh_kg_net * 1000, "net heat value", continuous_kg_h=steady, energy_kwh_kg_net=mix.kwh_kg_net), burst_kg_h=burst, verdict=verdict, time_to_limit_h=None if to_limit is None else derived("time_to_limit_h", "−θ·ln[1 − (T_air − T_m)/(T_air − T_eq)]", to_limit, "handbook 06 §3.5", time_constant_h=wait, min_liquid_temp_c=coldest),
-        time_to_empty_h=None if to_empty is None else derived("time_to_empty_h", "kg·pieces/demand", to_empty, "definition", liquid_kg=g("liquid_kg"), count=g("count"), demand_kg_h=g("demand_kg_h")),
-        liquid_temp_at_demand_c=None if at_demand is None else derived("liquid_temp_at_demand_c", "T_air − (m/pieces)·h/(U·A), not under T_m", at_demand, "heat balance", air_temp_c=g("air_temp_c"), demand_kg_h=g("demand_kg_h"), wetted_area_m2=area),
+        continuous_w_net=derived("continuous_w_net", "kg/h·kWh/kg·1000", steady.value * mix.kwh_kg_net * 1000, Method("gas.vaporisation", "net heat value"), continuous_kg_h=steady, energy_kwh_kg_net=mix.kwh_kg_net), burst_kg_h=burst, verdict=verdict, time_to_limit_h=None if to_limit is None else derived("time_to_limit_h", "−θ·ln[1 − (T_air − T_m)/(T_air − T_eq)]", to_limit, Method("gas.vaporisation"), time_constant_h=wait, min_liquid_temp_c=coldest),
+        time_to_empty_h=None if to_empty is None else derived("time_to_empty_h", "kg·pieces/demand", to_empty, Method("gas.vaporisation", "definition"), liquid_kg=g("liquid_kg"), count=g("count"), demand_kg_h=g("demand_kg_h")),
+        liquid_temp_at_demand_c=None if at_demand is None else derived("liquid_temp_at_demand_c", "T_air − (m/pieces)·h/(U·A), not under T_m", at_demand, Method("gas.vaporisation", "heat balance"), air_temp_c=g("air_temp_c"), demand_kg_h=g("demand_kg_h"), wetted_area_m2=area),
     )  # fmt: skip

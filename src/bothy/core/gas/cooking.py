@@ -1,4 +1,4 @@
-"""The same meal by gas, alcohol, diesel and electricity (handbook 06, section 3.10)."""
+"""The same meal by gas, alcohol, diesel and electricity (method gas.cooking)."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.gas.mixture import GasIn
+from bothy.core.method.sources import Method
 from bothy.core.water.properties import HEAT_J_LK
 
 MethodKey = Literal["lpg_hob", "alcohol_stove", "diesel_hob", "induction", "resistive_hob", "kettle", "microwave"]
@@ -17,7 +18,7 @@ WH_LK = round(HEAT_J_LK / 3600, 5)
 
 
 @dataclass(frozen=True, slots=True)
-class Method:
+class Way:
     """Efficiency into the pot, rated input in W; fuels: kWh/kg, kg/L, kg water formed per kg in the room."""
 
     efficiency: float
@@ -27,16 +28,16 @@ class Method:
     flued: bool = False
 
 
-METHODS: dict[str, Method] = {
-    "lpg_hob": Method(0.45, 1800, gas=True),
-    "alcohol_stove": Method(0.45, 1500, (7.44, 0.789, 1.173)),
-    "diesel_hob": Method(0.30, 1900, (11.9, 0.835, 0.0), flued=True),
-    "induction": Method(0.85, 1500),
-    "resistive_hob": Method(0.70, 1200),
-    "kettle": Method(0.85, 1000),
-    "microwave": Method(0.50, 1200),
+METHODS: dict[str, Way] = {
+    "lpg_hob": Way(0.45, 1800, gas=True),
+    "alcohol_stove": Way(0.45, 1500, (7.44, 0.789, 1.173)),
+    "diesel_hob": Way(0.30, 1900, (11.9, 0.835, 0.0), flued=True),
+    "induction": Way(0.85, 1500),
+    "resistive_hob": Way(0.70, 1200),
+    "kettle": Way(0.85, 1000),
+    "microwave": Way(0.50, 1200),
 }
-"""Handbook 06 §4.10, typical."""
+"""method gas.cooking, typical."""
 ALL: tuple[MethodKey, ...] = ("lpg_hob", "alcohol_stove", "diesel_hob", "induction", "resistive_hob", "kettle", "microwave")
 
 
@@ -83,14 +84,14 @@ class CookingEnergyCompareOut(Outcome):
 
 
 def cooking_energy_compare(inp: CookingEnergyCompareIn, sources: dict[str, Figure] | None = None) -> CookingEnergyCompareOut:
-    """Energy, time, fuel and charge of one meal by each method. Handbook 06 §3.10."""
+    """Energy, time, fuel and charge of one meal by each method. Method: gas.cooking."""
     g = Given(inp, sources)
     heat = WH_LK * inp.boil_l * (inp.end_temp_c - inp.start_temp_c)
     useful = derived(
         "useful_wh",
         "1.16278·L·ΔT + simmer W·min/60",
         heat + inp.simmer_w * inp.simmer_min / 60,
-        "heat capacity of water",
+        Method("gas.cooking", "heat capacity of water"),
         boil_l=g("boil_l"),
         start_temp_c=g("start_temp_c"),
         end_temp_c=g("end_temp_c"),

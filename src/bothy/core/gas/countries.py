@@ -1,4 +1,4 @@
-"""What gas fits where: cylinder outlets and fillers by country, and who may do the work by region (handbook 06, sections 4.6 and 4.11; typical, to be verified before a trip)."""
+"""What gas fits where: cylinder outlets and fillers by country, and who may do the work by region (method gas.papers; typical, to be verified before a trip)."""
 
 from __future__ import annotations
 

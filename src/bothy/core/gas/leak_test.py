@@ -1,4 +1,4 @@
-"""The gas leak test by pressure drop, warmth and weather taken out (handbook 06, section 3.9)."""
+"""The gas leak test by pressure drop, warmth and weather taken out (method gas.leak-test)."""
 
 from __future__ import annotations
 
@@ -11,6 +11,7 @@ from bothy.core.figure import Figure, derived
 from bothy.core.fluid import area_m2
 from bothy.core.gas.mixture import ATM_MBAR, ZERO_K, GasIn
 from bothy.core.gas.pipe import LIMITS
+from bothy.core.method.sources import Method, Standard
 from bothy.core.region import RegionKey
 from bothy.core.water.hold_test import judged
 
@@ -69,13 +70,15 @@ class GasLeakTestOut(Outcome):
 
 
 def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) -> GasLeakTestOut:
-    """Verdict of a pressure-drop test, and the leak that a drop stands for. It ranks leaks and excuses none. Handbook 06 §3.9."""
+    """Verdict of a pressure-drop test, and the leak that a drop stands for. It ranks leaks and excuses none. Method: gas.leak-test."""
     g = Given(inp, sources)
     mix, law = inp.mix, LIMITS[inp.region]
     if inp.volume_l is not None:
         volume = g("volume_l")
     else:
-        volume = derived("volume_l", "Σ πD²/4·L", sum(1000 * area_m2(p.inner_diameter_mm) * p.length_m for p in inp.pipes or []), "geometry")
+        volume = derived(
+            "volume_l", "Σ πD²/4·L", sum(1000 * area_m2(p.inner_diameter_mm) * p.length_m for p in inp.pipes or []), Method("gas.leak-test", "geometry")
+        )
     end_c = inp.start_temp_c if inp.end_temp_c is None else inp.end_temp_c
     b1, b2 = inp.baro_start_mbar, inp.baro_start_mbar if inp.baro_end_mbar is None else inp.baro_end_mbar
     t1, t2 = inp.start_temp_c + ZERO_K, end_c + ZERO_K
@@ -83,7 +86,7 @@ def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) 
         "expected_end_mbar",
         "(p₁ + b₁)·T₂/T₁ − b₂",
         (inp.start_mbar + b1) * t2 / t1 - b2,
-        "gas law",
+        Method("gas.leak-test", "gas law"),
         start_mbar=g("start_mbar"),
         baro_start_mbar=b1,
         baro_end_mbar=b2,
@@ -91,13 +94,13 @@ def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) 
         end_temp_c=end_c,
     )
     corrected = derived(
-        "corrected_drop_mbar", "expected − end", expected.value - inp.end_mbar, "handbook 06 §3.9", expected_end_mbar=expected, end_mbar=g("end_mbar")
+        "corrected_drop_mbar", "expected − end", expected.value - inp.end_mbar, Method("gas.leak-test"), expected_end_mbar=expected, end_mbar=g("end_mbar")
     )
     limit = derived(
         "limit_mbar",
         "allowed + gauge step",
         inp.allowed_drop_mbar + inp.gauge_resolution_mbar,
-        "handbook 06 §3.9",
+        Method("gas.leak-test"),
         allowed_drop_mbar=g("allowed_drop_mbar"),
         gauge_resolution_mbar=g("gauge_resolution_mbar"),
     )
@@ -109,7 +112,7 @@ def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) 
         "leak_std_l_h",
         "drop·V/1013.25·(288.15/T₂)·60/t",
         litres(corrected.value),
-        "gas law",
+        Method("gas.leak-test", "gas law"),
         corrected_drop_mbar=corrected,
         volume_l=volume,
         duration_min=g("duration_min"),
@@ -136,10 +139,10 @@ def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) 
         if holds
     ]
     return GasLeakTestOut.of(
-        volume_l=volume, drop_mbar=derived("drop_mbar", "start − end", inp.start_mbar - inp.end_mbar, "definition", start_mbar=g("start_mbar"), end_mbar=g("end_mbar")), expected_end_mbar=expected, corrected_drop_mbar=corrected, limit_mbar=limit, leak_std_l_h=leak,
-        leak_working_g_h=derived("leak_working_g_h", "leak·17.9/µ·p_work/p_mean·ρ" if inp.test_gas == "air" else "leak·p_work/p_mean·ρ", grams, "laminar leak; handbook 06 §3.9", leak_std_l_h=leak, working_mbar=working),
-        leak_working_w_net=derived("leak_working_w_net", "g/h·kWh/kg", grams * mix.kwh_kg_net, "net heat value", leak_std_l_h=leak, energy_kwh_kg_net=mix.kwh_kg_net),
-        detectable_std_l_h=derived("detectable_std_l_h", "the leak of one step of the gauge", litres(inp.gauge_resolution_mbar), "handbook 06 §3.9", gauge_resolution_mbar=g("gauge_resolution_mbar"), volume_l=volume),
-        lel_frac=derived("lel_frac", "1/Σ(x/LEL)", mix.lel, "Le Chatelier; IEC 60079-20-1"),
-        time_to_quarter_lel_h=derived("time_to_quarter_lel_h", "0.25·LEL·room·1000/(L/h)", 0.25 * mix.lel * room * 1000 / gas_l, "no ventilation", room_volume_m3=room, leak_std_l_h=leak) if room is not None and gas_l > 0 else None, verdict=judged(reasons, ("temperature-drift", "not-stabilised")), reasons=reasons,
+        volume_l=volume, drop_mbar=derived("drop_mbar", "start − end", inp.start_mbar - inp.end_mbar, Method("gas.leak-test", "definition"), start_mbar=g("start_mbar"), end_mbar=g("end_mbar")), expected_end_mbar=expected, corrected_drop_mbar=corrected, limit_mbar=limit, leak_std_l_h=leak,
+        leak_working_g_h=derived("leak_working_g_h", "leak·17.9/µ·p_work/p_mean·ρ" if inp.test_gas == "air" else "leak·p_work/p_mean·ρ", grams, Method("gas.leak-test", "laminar leak"), leak_std_l_h=leak, working_mbar=working),
+        leak_working_w_net=derived("leak_working_w_net", "g/h·kWh/kg", grams * mix.kwh_kg_net, Method("gas.leak-test", "net heat value"), leak_std_l_h=leak, energy_kwh_kg_net=mix.kwh_kg_net),
+        detectable_std_l_h=derived("detectable_std_l_h", "the leak of one step of the gauge", litres(inp.gauge_resolution_mbar), Method("gas.leak-test"), gauge_resolution_mbar=g("gauge_resolution_mbar"), volume_l=volume),
+        lel_frac=derived("lel_frac", "1/Σ(x/LEL)", mix.lel, Method("gas.leak-test", "Le Chatelier") + Standard("IEC 60079-20-1")),
+        time_to_quarter_lel_h=derived("time_to_quarter_lel_h", "0.25·LEL·room·1000/(L/h)", 0.25 * mix.lel * room * 1000 / gas_l, Method("gas.leak-test", "no ventilation"), room_volume_m3=room, leak_std_l_h=leak) if room is not None and gas_l > 0 else None, verdict=judged(reasons, ("temperature-drift", "not-stabilised")), reasons=reasons,
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""Findings of appliances, regulator, hoses, pipes, tests, papers, and of cooking without gas (handbook 06, section 5)."""
+"""Findings of appliances, regulator, hoses, pipes, tests, papers, and of cooking without gas (method gas.lines)."""
 
 from __future__ import annotations
 

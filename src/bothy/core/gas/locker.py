@@ -1,4 +1,4 @@
-"""Vents of the gas locker (handbook 06, section 3.8)."""
+"""Vents of the gas locker (method gas.locker)."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import EPS, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.fluid import area_m2
+from bothy.core.method.sources import Method, Standard
 from bothy.core.region import RegionKey
 
 RuleSet = Literal["low", "low_high", "per_kg", "boat_drain"]
@@ -91,14 +92,14 @@ def _required(rules: RuleSet, floor_mm2: float, kg: float) -> tuple[float, float
 
 
 def locker_vent_area(inp: LockerVentAreaIn, sources: dict[str, Figure] | None = None) -> LockerVentAreaOut:
-    """Free area that the locker's vents need and have. Handbook 06 §3.8."""
+    """Free area that the locker's vents need and have. Method: gas.locker."""
     g = Given(inp, sources)
     rules = inp.rules
     floor = derived(
         "floor_area_mm2",
         "length·width",
         inp.floor_length_m * inp.floor_width_m * 1e6,
-        "geometry",
+        Method("gas.locker", "geometry"),
         floor_length_m=g("floor_length_m"),
         floor_width_m=g("floor_width_m"),
     )
@@ -109,13 +110,24 @@ def locker_vent_area(inp: LockerVentAreaIn, sources: dict[str, Figure] | None = 
         for v in inp.vents
     ):
         have["low"] = min(have["low"], low * 0.999)  # many small holes are not one drain
-    need = derived("required_low_mm2", text, low, "EN 1949, NFPA 58, EN ISO 10239, as typical; handbook 06 §3.8", floor_area_mm2=floor)
+    need = derived(
+        "required_low_mm2",
+        text,
+        low,
+        Method("gas.locker", "as typical") + Standard("EN 1949") + Standard("NFPA 58") + Standard("EN ISO 10239"),
+        floor_area_mm2=floor,
+    )
     short = derived(
-        "short_low_mm2", "required − provided, at least 0", max(0.0, low - have["low"]), "definition", required_low_mm2=need, provided_low_mm2=have["low"]
+        "short_low_mm2",
+        "required − provided, at least 0",
+        max(0.0, low - have["low"]),
+        Method("gas.locker", "definition"),
+        required_low_mm2=need,
+        provided_low_mm2=have["low"],
     )
     return LockerVentAreaOut.of(
-        rule_set=rules, floor_area_mm2=floor, required_low_mm2=need, required_high_mm2=derived("required_high_mm2", text if high else "none is asked for", high, "as for the low ones", floor_area_mm2=floor),
-        provided_low_mm2=derived("provided_low_mm2", "Σ area·free share·pieces, low", have["low"], "as fitted"), provided_high_mm2=derived("provided_high_mm2", "Σ area·free share·pieces, high", have["high"], "as fitted"), short_low_mm2=short,
-        short_high_mm2=derived("short_high_mm2", "required − provided, at least 0", max(0.0, high - have["high"]), "definition", required_high_mm2=high, provided_high_mm2=have["high"]), round_drain_diameter_mm=derived("round_drain_diameter_mm", "√(4·required/π)", math.sqrt(4 * low / math.pi), "circle", required_low_mm2=need),
+        rule_set=rules, floor_area_mm2=floor, required_low_mm2=need, required_high_mm2=derived("required_high_mm2", text if high else "none is asked for", high, Method("gas.locker", "as for the low ones"), floor_area_mm2=floor),
+        provided_low_mm2=derived("provided_low_mm2", "Σ area·free share·pieces, low", have["low"], Method("gas.locker", "as fitted")), provided_high_mm2=derived("provided_high_mm2", "Σ area·free share·pieces, high", have["high"], Method("gas.locker", "as fitted")), short_low_mm2=short,
+        short_high_mm2=derived("short_high_mm2", "required − provided, at least 0", max(0.0, high - have["high"]), Method("gas.locker", "definition"), required_high_mm2=high, provided_high_mm2=have["high"]), round_drain_diameter_mm=derived("round_drain_diameter_mm", "√(4·required/π)", math.sqrt(4 * low / math.pi), Method("gas.locker", "circle"), required_low_mm2=need),
         ok=have["low"] >= low - EPS and have["high"] >= high - EPS,
     )  # fmt: skip

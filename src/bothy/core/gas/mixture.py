@@ -1,4 +1,4 @@
-"""LPG as a mixture: heat, density, vapour pressure, and what a vessel still gives in the cold (handbook 06, sections 3.1 and 3.4)."""
+"""LPG as a mixture: heat, density, vapour pressure, and what a vessel still gives in the cold (method gas.mixture)."""
 
 from __future__ import annotations
 
@@ -12,6 +12,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, given
+from bothy.core.method.sources import Cited, Method
 
 GasKey = Literal["propane", "butane", "mix_70_30", "mix_50_50", "mix_30_70"]
 R_GAS = 8.314462618
@@ -46,7 +47,7 @@ COMPONENTS = (
     Component((-6.95579, 1.50090, -2.52717, -1.49776), 408.2, 36.5, 58.122, 261.40, 365.1, 49.37, 45.58, 0.5629, 0.00203, 0.969, 7.4, 0.013, 2.38, 1.550),
     Component((-6.88709, 1.15157, -1.99873, -3.13003), 425.2, 38.0, 58.122, 272.66, 385.7, 49.51, 45.72, 0.5843, 0.00191, 0.965, 7.3, 0.014, 2.37, 1.550),
 )
-"""Handbook 06 §4.1; LEL of IEC 60079-20-1."""
+"""method gas.mixture; LEL of IEC 60079-20-1."""
 PRESETS: dict[str, tuple[float, float, float]] = {
     "propane": (1, 0, 0), "butane": (0, 0.30, 0.70), "mix_70_30": (0.70, 0.09, 0.21), "mix_50_50": (0.50, 0.15, 0.35), "mix_30_70": (0.30, 0.21, 0.49),
 }  # fmt: skip
@@ -171,7 +172,7 @@ class Mixture:
         return 1 - sum(n * c.m for n, c in zip(left((lo + hi) / 2), COMPONENTS, strict=True)) / self.m
 
     def after(self, temp_c: float, left_frac: float) -> Mixture:
-        """The liquid when only a share of a full vessel's mass is left, drawn as vapour at one temperature (Rayleigh, handbook 06 §3.4)."""
+        """The liquid when only a share of a full vessel's mass is left, drawn as vapour at one temperature (Rayleigh, method gas.vapour-pressure)."""
         present = [i for i, x in enumerate(self.x) if x > 0]
         if len(present) < 2 or left_frac >= 1:
             return self
@@ -281,12 +282,12 @@ class VapourPressureOut(Outcome):
     vaporisation_heat_kj_kg: float
 
 
-def _named(values: Sequence[float], expression: str, source: str) -> dict[str, Figure]:
+def _named(values: Sequence[float], expression: str, source: Cited) -> dict[str, Figure]:
     return {n: derived(f"{n}_frac", expression, v, source) for n, v in zip(NAMES, values, strict=True)}
 
 
 def vapour_pressure(inp: VapourPressureIn, sources: dict[str, Figure] | None = None) -> VapourPressureOut:
-    """Pressure over the liquid, and what of a full vessel can be used. Handbook 06 §3.4."""
+    """Pressure over the liquid, and what of a full vessel can be used. Method: gas.vapour-pressure."""
     g = Given(inp, sources)
     mix, t = inp.mix, inp.temp_c
     parts = {
@@ -294,21 +295,23 @@ def vapour_pressure(inp: VapourPressureIn, sources: dict[str, Figure] | None = N
         for n, x, c in zip(NAMES, mix.x, COMPONENTS, strict=True)
         if x > 0
     }
-    p = derived("vapour_pressure_abs_mbar", "Σ x·p(T), p in Wagner’s form", mix.vapour_mbar(t), "Raoult", temp_c=g("temp_c"), **parts)
+    p = derived(
+        "vapour_pressure_abs_mbar", "Σ x·p(T), p in Wagner’s form", mix.vapour_mbar(t), Method("gas.vapour-pressure", "Raoult"), temp_c=g("temp_c"), **parts
+    )
     air = given("atmosphere_mbar", inp.air_mbar, "input" if inp.atmosphere_mbar is not None else "table", "standard atmosphere")
     least = inp.min_gauge_mbar + air.value
     share = derived(
         "usable_mass_frac",
         "1 − what is left when the rest gives p_min",
         mix.usable(t, least),
-        "Rayleigh distillation of a full vessel at one temperature",
+        Method("gas.vapour-pressure", "Rayleigh distillation of a full vessel at one temperature"),
         temp_c=g("temp_c"),
         min_gauge_mbar=g("min_gauge_mbar"),
         atmosphere_mbar=air,
     )
     return VapourPressureOut.of(
-        usable_mass_frac=share, vapour_pressure_abs_mbar=p, vapour_pressure_gauge_mbar=derived("vapour_pressure_gauge_mbar", "p − atmosphere", p.value - air.value, "definition", vapour_pressure_abs_mbar=p, atmosphere_mbar=air),
-        liquid_mole_frac=_named(mix.x, "(w/M)/Σ(w/M)", "mass shares to moles"), vapour_mole_frac=_named([x * pure_mbar(c, t) / p.value for x, c in zip(mix.x, COMPONENTS, strict=True)], "x·p(T)/p", "Raoult"), atmosphere_mbar=air,
-        min_temp_c=derived("min_temp_c", "T at which p = p_min + atmosphere", mix.coldest_c(least), "bisection", min_gauge_mbar=g("min_gauge_mbar"), atmosphere_mbar=air), usable=p.value >= least - EPS,
-        liquid_density_kg_l=derived("liquid_density_kg_l", "1/Σ(w/ρ(T))", mix.liquid_kg_l(t), "handbook 06 §3.1", temp_c=g("temp_c")), vaporisation_heat_kj_kg=derived("vaporisation_heat_kj_kg", "Σ w·h_b·[(1 − T/T_c)/(1 − T_b/T_c)]^0.38", mix.vaporisation_kj_kg(t), "Watson, 2 %", temp_c=g("temp_c")),
+        usable_mass_frac=share, vapour_pressure_abs_mbar=p, vapour_pressure_gauge_mbar=derived("vapour_pressure_gauge_mbar", "p − atmosphere", p.value - air.value, Method("gas.vapour-pressure", "definition"), vapour_pressure_abs_mbar=p, atmosphere_mbar=air),
+        liquid_mole_frac=_named(mix.x, "(w/M)/Σ(w/M)", Method("gas.mixture", "mass shares to moles")), vapour_mole_frac=_named([x * pure_mbar(c, t) / p.value for x, c in zip(mix.x, COMPONENTS, strict=True)], "x·p(T)/p", Method("gas.vapour-pressure", "Raoult")), atmosphere_mbar=air,
+        min_temp_c=derived("min_temp_c", "T at which p = p_min + atmosphere", mix.coldest_c(least), Method("gas.vapour-pressure", "bisection"), min_gauge_mbar=g("min_gauge_mbar"), atmosphere_mbar=air), usable=p.value >= least - EPS,
+        liquid_density_kg_l=derived("liquid_density_kg_l", "1/Σ(w/ρ(T))", mix.liquid_kg_l(t), Method("gas.mixture"), temp_c=g("temp_c")), vaporisation_heat_kj_kg=derived("vaporisation_heat_kj_kg", "Σ w·h_b·[(1 − T/T_c)/(1 − T_b/T_c)]^0.38", mix.vaporisation_kj_kg(t), Method("gas.vapour-pressure", "Watson, 2 %"), temp_c=g("temp_c")),
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""Gas in the report: use, vessels in the cold, pipes, locker, route, cooking without it, tests and papers (handbook 06)."""
+"""Gas in the report: use, vessels in the cold, pipes, locker, route, cooking without it, tests and papers (the method of gas)."""
 
 from __future__ import annotations
 
@@ -34,6 +34,7 @@ from bothy.core.gas.supply import (
     work_vessels,
 )
 from bothy.core.gas.use import GasAutonomyOut, GasConsumptionOut
+from bothy.core.method.sources import Method
 from bothy.core.places import legs_of, places_of
 from bothy.core.power.uses import inverter_use
 from bothy.core.restraint import ACCELERATIONS, G
@@ -344,7 +345,7 @@ def _figures(ctx: Context, w: Gassed) -> None:
         s = ctx.design.gas.solenoid
         put(
             "gas/solenoid_wh",
-            derived("energy_wh", "W·h", p.solenoid_wh_day, "handbook 06 §3.2", hold_w=s.hold_w, open_h_day=s.open_h_day).named("solenoid a day"),
+            derived("energy_wh", "W·h", p.solenoid_wh_day, Method("gas.consumption"), hold_w=s.hold_w, open_h_day=s.open_h_day).named("solenoid a day"),
         )
 
 

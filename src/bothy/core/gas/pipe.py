@@ -1,4 +1,4 @@
-"""Pressure lost in gas pipes, one and as a tree (handbook 06, sections 3.6 and 3.7)."""
+"""Pressure lost in gas pipes, one and as a tree (method gas.pipe-drop)."""
 
 from __future__ import annotations
 
@@ -11,18 +11,19 @@ from bothy.core.figure import Figure, derived, given
 from bothy.core.fluid import SMOOTH_MM, G, Run, area_m2, check_fittings, fittings_loss, friction_factor, k_of, loss_pa, pipe_loss, reynolds_number, velocity
 from bothy.core.gas.mixture import ATM_MBAR, R_GAS, ZERO_K, GasIn, Mixture
 from bothy.core.gas.use import Basis
+from bothy.core.method.sources import Method
 from bothy.core.region import RegionKey
 
 FITTINGS: dict[str, float] = {
     "elbow_90": 0.9, "bend_90": 0.4, "elbow_45": 0.4, "tee_run": 0.3, "tee_branch": 1.2, "coupling": 0.1, "valve_ball": 0.3, "valve_appliance": 2.0, "entry": 0.5, "exit": 1.0,
 }  # fmt: skip
-"""Handbook 06 §4.7, typical."""
+"""method gas.pipe-size, typical."""
 AIR_M = 0.028964
 SIZES_MM = (6.0, 8.0, 10.0, 13.0)
 
 
 class Limits:
-    """Pressures by region in mbar: appliance, drop, test pressure, and minutes of test (handbook 06 §4.8, typical)."""
+    """Pressures by region in mbar: appliance, drop, test pressure, and minutes of test (method gas.leak-test, typical)."""
 
     def __init__(self, appliance: float, drop: float, test: float, minutes: float, stabilise: float = 5) -> None:
         self.appliance, self.drop, self.test, self.minutes, self.stabilise = appliance, drop, test, minutes, stabilise
@@ -67,7 +68,7 @@ class GasPipeDropOut(Outcome):
 
 
 def gas_pipe_drop(inp: GasPipeDropIn, sources: dict[str, Figure] | None = None) -> GasPipeDropOut:
-    """What one gas pipe takes from the pressure. Handbook 06 §3.6."""
+    """What one gas pipe takes from the pressure. Method: gas.pipe-drop."""
     g = Given(inp, sources)
     mix = inp.mix
     if inp.flow_kg_h is not None:
@@ -77,7 +78,7 @@ def gas_pipe_drop(inp: GasPipeDropIn, sources: dict[str, Figure] | None = None) 
             "flow_kg_h",
             "W/1000/(kWh/kg)",
             (inp.heat_input_w or 0) / 1000 / mix.kwh_kg(inp.basis),
-            "heat value",
+            Method("gas.pipe-drop", "heat value"),
             heat_input_w=g("heat_input_w"),
             energy_kwh_kg=mix.kwh_kg(inp.basis),
         )
@@ -85,12 +86,12 @@ def gas_pipe_drop(inp: GasPipeDropIn, sources: dict[str, Figure] | None = None) 
         "gas_density_kg_m3",
         "p_abs·M/(Z·R·T)",
         mix.gas_kg_m3(inp.pressure_mbar + ATM_MBAR, inp.temp_c),
-        "real gas",
+        Method("gas.pipe-drop", "real gas"),
         pressure_mbar=g("pressure_mbar"),
         temp_c=g("temp_c"),
     )
-    mu = given("viscosity_upas", 1e6 * mix.viscosity(inp.temp_c), "table", "mixture; handbook 06 §3.1")
-    q = derived("flow_m3_s", "kg/h/3600/ρ", flow.value / 3600 / rho.value, "continuity", flow_kg_h=flow, gas_density_kg_m3=rho)
+    mu = given("viscosity_upas", 1e6 * mix.viscosity(inp.temp_c), "table", "mixture; method gas.mixture")
+    q = derived("flow_m3_s", "kg/h/3600/ρ", flow.value / 3600 / rho.value, Method("gas.pipe-drop", "continuity"), flow_kg_h=flow, gas_density_kg_m3=rho)
     v = velocity(q, g("inner_diameter_mm"))
     re = reynolds_number(rho, v, g("inner_diameter_mm"), mu)
     f = friction_factor(re, g("inner_diameter_mm"), g("roughness_mm"))
@@ -98,7 +99,7 @@ def gas_pipe_drop(inp: GasPipeDropIn, sources: dict[str, Figure] | None = None) 
         "k_total",
         "Σ K",
         k_of(inp.fittings, FITTINGS, inp.extra_k),
-        "handbook 06 §4.7",
+        Method("gas.pipe-size"),
         **{f"{n}_k": FITTINGS[n] * c for n, c in inp.fittings.items()},
         extra_k=inp.extra_k,
     )
@@ -106,19 +107,36 @@ def gas_pipe_drop(inp: GasPipeDropIn, sources: dict[str, Figure] | None = None) 
         "pipe_mbar",
         "f·(L/D)·½ρv²/100",
         pipe_loss.raw(f.value, inp.length_m, inp.inner_diameter_mm, rho.value, v.value) / 100,
-        "Darcy-Weisbach",
+        Method("gas.pipe-drop", "Darcy-Weisbach"),
         friction_factor=f,
         length_m=g("length_m"),
         inner_diameter_mm=g("inner_diameter_mm"),
         velocity_m_s=v,
     )
-    local = derived("fittings_mbar", "K·½ρv²/100", fittings_loss.raw(k.value, rho.value, v.value) / 100, "local losses", k_total=k, velocity_m_s=v)
+    local = derived(
+        "fittings_mbar", "K·½ρv²/100", fittings_loss.raw(k.value, rho.value, v.value) / 100, Method("gas.pipe-drop", "local losses"), k_total=k, velocity_m_s=v
+    )
     air = 101325 * AIR_M / (R_GAS * (inp.temp_c + ZERO_K))
-    rise = derived("rise_mbar", "(ρ − ρ_air)·g·rise/100", (rho.value - air) * G * inp.rise_m / 100, "heavy gas", gas_density_kg_m3=rho, rise_m=g("rise_m"))
-    total = derived("total_mbar", "pipe + fittings + rise", pipe.value + local.value + rise.value, "sum", pipe_mbar=pipe, fittings_mbar=local, rise_mbar=rise)
+    rise = derived(
+        "rise_mbar",
+        "(ρ − ρ_air)·g·rise/100",
+        (rho.value - air) * G * inp.rise_m / 100,
+        Method("gas.pipe-drop", "heavy gas"),
+        gas_density_kg_m3=rho,
+        rise_m=g("rise_m"),
+    )
+    total = derived(
+        "total_mbar",
+        "pipe + fittings + rise",
+        pipe.value + local.value + rise.value,
+        Method("gas.pipe-drop", "sum"),
+        pipe_mbar=pipe,
+        fittings_mbar=local,
+        rise_mbar=rise,
+    )
     return GasPipeDropOut.of(
-        flow_kg_h=flow, flow_m3_h=derived("flow_m3_h", "kg/h/ρ", flow.value / rho.value, "continuity", flow_kg_h=flow, gas_density_kg_m3=rho), gas_density_kg_m3=rho, velocity_m_s=v, reynolds=re, friction_factor=f, k_total=k, pipe_mbar=pipe, fittings_mbar=local, rise_mbar=rise, total_mbar=total,
-        end_pressure_mbar=derived("end_pressure_mbar", "p − total", inp.pressure_mbar - total.value, "definition", pressure_mbar=g("pressure_mbar"), total_mbar=total),
+        flow_kg_h=flow, flow_m3_h=derived("flow_m3_h", "kg/h/ρ", flow.value / rho.value, Method("gas.pipe-drop", "continuity"), flow_kg_h=flow, gas_density_kg_m3=rho), gas_density_kg_m3=rho, velocity_m_s=v, reynolds=re, friction_factor=f, k_total=k, pipe_mbar=pipe, fittings_mbar=local, rise_mbar=rise, total_mbar=total,
+        end_pressure_mbar=derived("end_pressure_mbar", "p − total", inp.pressure_mbar - total.value, Method("gas.pipe-drop", "definition"), pressure_mbar=g("pressure_mbar"), total_mbar=total),
     )  # fmt: skip
 
 
@@ -228,7 +246,7 @@ def solve_tree(segments: list[SegmentIn], bore: float, mix: Mixture, pressure_mb
 
 
 def gas_pipe_size(inp: GasPipeSizeIn, sources: dict[str, Figure] | None = None) -> GasPipeSizeOut:
-    """The smallest size at which every appliance keeps its pressure. Handbook 06 §3.7."""
+    """The smallest size at which every appliance keeps its pressure. Method: gas.pipe-size."""
     mix, law = inp.mix, LIMITS[inp.region]
     limit = law.drop if inp.limit_mbar is None else inp.limit_mbar
     pressure = law.appliance if inp.pressure_mbar is None else inp.pressure_mbar
@@ -248,6 +266,6 @@ def gas_pipe_size(inp: GasPipeSizeIn, sources: dict[str, Figure] | None = None) 
         path[f"{at}_mbar"] = next(s.drop_mbar for s in solved if s.name == at)
         at = by[at].from_
     return GasPipeSizeOut.of(
-        ok=size is not None, inner_diameter_mm=None if size is None else derived("inner_diameter_mm", "smallest of the sizes with the worst drop ≤ limit", size, "handbook 06 §3.7", worst_mbar=worst.cumulative_mbar), limit_mbar=given("limit_mbar", limit, "input" if inp.limit_mbar is not None else "table", f"handbook 06 §4.8, {inp.region}"), worst_segment=worst.name,
-        worst_mbar=derived("worst_mbar", "Σ of the drops from the regulator", worst.cumulative_mbar, "handbook 06 §3.7", **path), segments=solved,
+        ok=size is not None, inner_diameter_mm=None if size is None else derived("inner_diameter_mm", "smallest of the sizes with the worst drop ≤ limit", size, Method("gas.pipe-size"), worst_mbar=worst.cumulative_mbar), limit_mbar=given("limit_mbar", limit, "input" if inp.limit_mbar is not None else "table", f"method gas.leak-test, {inp.region}"), worst_segment=worst.name,
+        worst_mbar=derived("worst_mbar", "Σ of the drops from the regulator", worst.cumulative_mbar, Method("gas.pipe-size"), **path), segments=solved,
     )  # fmt: skip

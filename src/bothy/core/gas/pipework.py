@@ -1,4 +1,4 @@
-"""The gas pipes of a design as a tree: one size for all that have none, flows with everything burning, pressure at each end (handbook 06, sections 3.6 and 3.7)."""
+"""The gas pipes of a design as a tree: one size for all that have none, flows with everything burning, pressure at each end (method gas.pipe-drop)."""
 
 from __future__ import annotations
 
@@ -20,9 +20,9 @@ REGULATORS_KG_H = (0.8, 1.2, 1.5, 2.5, 4.0, 6.0, 10.0)
 """Sizes in which regulators are sold."""
 REGULATOR_Y, HIGH_HOSE_Y, LOW_HOSE_Y = 10.0, 5.0, 10.0
 SIZES_US_MM = (7.9, 10.9, 15.8)
-"""3/8 and 1/2 in outside, 1/2 in nominal steel (handbook 06 §4.7)."""
+"""3/8 and 1/2 in outside, 1/2 in nominal steel (method gas.pipe-size)."""
 UNSTEADY_PART = 0.65
-"""Part of the limit from which a run between laminar and turbulent is spoken of (handbook 06, rule gas-pipe-transition)."""
+"""Part of the limit from which a run between laminar and turbulent is spoken of (the method of gas, rule gas-pipe-transition)."""
 
 
 class RunPart(BaseModel):

@@ -1,4 +1,4 @@
-"""What the rules of gas say of a design (handbook 06, section 5)."""
+"""What the rules of gas say of a design (method gas.lines)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Findings of vessels, locker, cold, route and vents (handbook 06, section 5)."""
+"""Findings of vessels, locker, cold, route and vents (method gas.lines)."""
 
 from __future__ import annotations
 

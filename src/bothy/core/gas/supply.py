@@ -1,4 +1,4 @@
-"""Gas of a design: what burns how much, how long the vessels last, whether the gas comes out in the cold (handbook 06, sections 3.2 to 3.5)."""
+"""Gas of a design: what burns how much, how long the vessels last, whether the gas comes out in the cold (method gas.consumption)."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ from bothy.core.gas.use import (
 from bothy.core.warmth.heater import FUELS
 
 LEAST_FILL = 0.3
-"""Fill at which a vessel must still boil off enough (handbook 06, rule gas-vaporisation-short)."""
+"""Fill at which a vessel must still boil off enough (the method of gas, rule gas-vaporisation-short)."""
 NIGHT_H, TOGETHER_H = 8.0, 1.0
 
 

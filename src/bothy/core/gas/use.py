@@ -1,4 +1,4 @@
-"""Gas a day and how long the vessels last (handbook 06, sections 3.2 and 3.3)."""
+"""Gas a day and how long the vessels last (method gas.consumption)."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import EPS, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, given
 from bothy.core.gas.mixture import GasIn
+from bothy.core.method.sources import Method
 
 Basis = Literal["gross", "net"]
 ApplianceKind = Literal["hob_burner", "oven", "grill", "space_heater", "water_heater", "combi_heater", "instant_water_heater", "fridge", "bbq"]
@@ -17,7 +18,7 @@ APPLIANCES: dict[str, tuple[float, Basis, float]] = {
     "hob_burner": (1800, "gross", 0.5), "oven": (1500, "gross", 0.2), "grill": (1600, "gross", 0.1), "space_heater": (4000, "net", 3.0), "water_heater": (3000, "net", 0.5),
     "combi_heater": (6000, "net", 2.0), "instant_water_heater": (12000, "net", 0.3), "fridge": (250, "net", 14), "bbq": (3000, "gross", 0.3),
 }  # fmt: skip
-"""Input in W, basis of its heat value, hours a day at full; typical (handbook 06 §4.3)."""
+"""Input in W, basis of its heat value, hours a day at full; typical (method gas.consumption)."""
 
 
 class GasApplianceIn(Contract):
@@ -79,7 +80,7 @@ class GasConsumptionOut(Outcome):
 
 
 def gas_consumption(inp: GasConsumptionIn, sources: dict[str, Figure] | None = None) -> GasConsumptionOut:
-    """Gas an hour and a day by appliance, the peak, and the regulator for it. Handbook 06 §3.2."""
+    """Gas an hour and a day by appliance, the peak, and the regulator for it. Method: gas.consumption."""
     g = Given(inp, sources)
     mix = inp.mix
     out, peak = [], 0.0
@@ -93,7 +94,7 @@ def gas_consumption(inp: GasConsumptionIn, sources: dict[str, Figure] | None = N
         "total_kg_day",
         "Σ W/(kWh/kg)·pieces·hours/1000",
         sum(x.use_g_day for x in out) / 1000,
-        "handbook 06 §3.2",
+        Method("gas.consumption"),
         **{f"{x.name}_g_day": x.use_g_day for x in out},
         energy_kwh_kg_net=net,
         energy_kwh_kg_gross=gross,
@@ -102,12 +103,12 @@ def gas_consumption(inp: GasConsumptionIn, sources: dict[str, Figure] | None = N
         "peak_kg_h",
         "Σ rates, everything on",
         peak,
-        "handbook 06 §3.2",
+        Method("gas.consumption"),
         **{f"{x.name}_g_h": x.rate_g_h * a.count for x, a in zip(out, inp.appliances, strict=True)},
     )
     return GasConsumptionOut.of(
         appliances=out, total_kg_day=total, peak_kg_h=top,
-        regulator_min_kg_h=derived("regulator_min_kg_h", "peak·(1 + margin)", peak * (1 + inp.regulator_margin_frac), "handbook 06 §3.2", peak_kg_h=top, regulator_margin_frac=g("regulator_margin_frac")),
+        regulator_min_kg_h=derived("regulator_min_kg_h", "peak·(1 + margin)", peak * (1 + inp.regulator_margin_frac), Method("gas.consumption"), peak_kg_h=top, regulator_margin_frac=g("regulator_margin_frac")),
         energy_kwh_kg_gross=gross, energy_kwh_kg_net=net,
     )  # fmt: skip
 
@@ -159,7 +160,7 @@ class GasAutonomyOut(Outcome):
 
 
 def gas_autonomy(inp: GasAutonomyIn, sources: dict[str, Figure] | None = None) -> GasAutonomyOut:
-    """Days of gas with a reserve, mass and refills. Handbook 06 §3.3."""
+    """Days of gas with a reserve, mass and refills. Method: gas.autonomy."""
     g = Given(inp, sources)
     out, mass = [], 0.0
     for v in inp.vessels:
@@ -171,19 +172,24 @@ def gas_autonomy(inp: GasAutonomyIn, sources: dict[str, Figure] | None = None) -
         out.append(VesselOut(name=v.name or v.kind, capacity_kg=one, usable_kg=max(0.0, one * (v.fill_frac - v.residue_frac)) * v.count))
         mass += (one + v.tare_kg) * v.count
     usable = derived(
-        "usable_kg", "Σ capacity·(fill − residue)·pieces", sum(v.usable_kg for v in out), "handbook 06 §3.3", **{f"{v.name}_kg": v.usable_kg for v in out}
+        "usable_kg", "Σ capacity·(fill − residue)·pieces", sum(v.usable_kg for v in out), Method("gas.autonomy"), **{f"{v.name}_kg": v.usable_kg for v in out}
     )
     after = derived(
-        "after_reserve_kg", "usable·(1 − reserve)", usable.value * (1 - inp.reserve_frac), "handbook 06 §3.3", usable_kg=usable, reserve_frac=g("reserve_frac")
+        "after_reserve_kg",
+        "usable·(1 − reserve)",
+        usable.value * (1 - inp.reserve_frac),
+        Method("gas.autonomy"),
+        usable_kg=usable,
+        reserve_frac=g("reserve_frac"),
     )
     use = g("use_kg_day")
     days = (
-        derived("autonomy_days", "after reserve/use a day", after.value / use.value, "handbook 06 §3.3", after_reserve_kg=after, use_kg_day=use)
+        derived("autonomy_days", "after reserve/use a day", after.value / use.value, Method("gas.autonomy"), after_reserve_kg=after, use_kg_day=use)
         if use.value > 0
         else None
     )
     trip = (
-        derived("trip_kg", "days·use", inp.trip_days * use.value, "handbook 06 §3.3", trip_days=g("trip_days"), use_kg_day=use)
+        derived("trip_kg", "days·use", inp.trip_days * use.value, Method("gas.autonomy"), trip_days=g("trip_days"), use_kg_day=use)
         if inp.trip_days is not None
         else None
     )
@@ -193,13 +199,13 @@ def gas_autonomy(inp: GasAutonomyIn, sources: dict[str, Figure] | None = None) -
             "refills_count",
             "⌈(trip − after reserve)/usable⌉, at least 0",
             float(max(0, math.ceil((trip.value - after.value) / usable.value - EPS))),
-            "whole sets; handbook 06 §3.3",
+            Method("gas.autonomy", "whole sets"),
             trip_kg=trip,
             after_reserve_kg=after,
             usable_kg=usable,
         )
     return GasAutonomyOut.of(
         vessels=out, usable_kg=usable, after_reserve_kg=after, autonomy_days=days,
-        energy_kwh_net=derived("energy_kwh_net", "usable·kWh/kg", usable.value * inp.mix.kwh_kg_net, "net heat value", usable_kg=usable, energy_kwh_kg_net=inp.mix.kwh_kg_net), full_mass_kg=derived("full_mass_kg", "Σ (capacity + tare)·pieces", mass, "mass", **{f"{v.name}_kg": v.capacity_kg for v in out}),
-        cost_per_day=None if inp.price_per_kg is None else derived("cost_per_day", "kg a day·price", use.value * inp.price_per_kg, "definition", use_kg_day=use, price_per_kg=g("price_per_kg")), trip_kg=trip, refills_count=refills,
+        energy_kwh_net=derived("energy_kwh_net", "usable·kWh/kg", usable.value * inp.mix.kwh_kg_net, Method("gas.autonomy", "net heat value"), usable_kg=usable, energy_kwh_kg_net=inp.mix.kwh_kg_net), full_mass_kg=derived("full_mass_kg", "Σ (capacity + tare)·pieces", mass, Method("gas.autonomy", "mass"), **{f"{v.name}_kg": v.capacity_kg for v in out}),
+        cost_per_day=None if inp.price_per_kg is None else derived("cost_per_day", "kg a day·price", use.value * inp.price_per_kg, Method("gas.autonomy", "definition"), use_kg_day=use, price_per_kg=g("price_per_kg")), trip_kg=trip, refills_count=refills,
     )  # fmt: skip

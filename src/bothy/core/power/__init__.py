@@ -1,1 +1,1 @@
-"""Power: loads, storage, inverter and charge sources (handbook chapter 01)."""
+"""Power: loads, storage, inverter and charge sources (the method of power)."""

@@ -1,4 +1,4 @@
-"""Bank: from units, by need, and how long it runs (handbook 01, sections 3.6 to 3.8)."""
+"""Bank: from units, by need, and how long it runs (method power.bank-units)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import BadInput, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick
+from bothy.core.method.sources import Method
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, ChemistryKey, SystemVoltage, capacity_factor
 
 Wiring = Literal["diagonal", "same_end", "busbar"]
@@ -78,31 +79,31 @@ class BankConfigureOut(Outcome):
     rules: list[str]
 
 
-S36 = "handbook 01 §3.6"
-S37 = "handbook 01 §3.7"
+S36 = Method("power.bank-units")
+S37 = Method("power.bank-size")
 
 
-@formula("Bank voltage", "U = s·u", unit="V", source="series adds voltage")
+@formula("Bank voltage", "U = s·u", unit="V", source=Method("power.bank-units", "series adds voltage"))
 def series_voltage(series_count: float, unit_voltage_v: float) -> float:
     return series_count * unit_voltage_v
 
 
-@formula("Bank capacity", "C = p·c", unit="Ah", source="parallel adds capacity")
+@formula("Bank capacity", "C = p·c", unit="Ah", source=Method("power.bank-units", "parallel adds capacity"))
 def parallel_charge(parallel_count: float, unit_charge_ah: float) -> float:
     return parallel_count * unit_charge_ah
 
 
-@formula("Energy", "E = U·C", unit="Wh", source="definition")
+@formula("Energy", "E = U·C", unit="Wh", source=Method("power.chemistries", "definition"))
 def stored_energy(voltage_v: float, charge_ah: float) -> float:
     return voltage_v * charge_ah
 
 
-@formula("Usable energy", "E·DoD", unit="Wh", source="normal depth of discharge, handbook 01 §4.1")
+@formula("Usable energy", "E·DoD", unit="Wh", source=Method("power.chemistries", "normal depth of discharge"))
 def usable_of(energy_wh: float, usable_frac: float) -> float:
     return energy_wh * usable_frac
 
 
-@formula("Largest current of the bank", "I_unit/largest share", unit="A", source="the hardest-worked string is at its limit")
+@formula("Largest current of the bank", "I_unit/largest share", unit="A", source=Method("power.bank-units", "the hardest-worked string is at its limit"))
 def bank_limit(unit_limit_a: float, largest_share_frac: float) -> float:
     return unit_limit_a / largest_share_frac
 
@@ -128,7 +129,7 @@ def string_shares(strings: int, ratio: float, wiring: Wiring) -> list[float]:
 
 
 def bank_configure(inp: BankConfigureIn, sources: dict[str, Figure] | None = None) -> BankConfigureOut:
-    """A bank from identical units: voltages, limits, mass and how parallel strings share. Handbook 01 §3.6."""
+    """A bank from identical units: voltages, limits, mass and how parallel strings share. Method: power.bank-units."""
     g = Given(inp, sources)
     chem = CHEMISTRIES[inp.chemistry]
     unit_cells = inp.unit_cells_count or cells_of_unit(chem, inp.unit_voltage_v)
@@ -141,16 +142,16 @@ def bank_configure(inp: BankConfigureIn, sources: dict[str, Figure] | None = Non
     voltage = series_voltage(g("series_count"), g("unit_voltage_v"))
     charge = parallel_charge(g("parallel_count"), g("unit_charge_ah"))
     energy = stored_energy(voltage, charge)
-    largest = given("largest_share_frac", max(shares), "computed", "Kirchhoff over the links")
+    largest = given("largest_share_frac", max(shares), "computed", "Kirchhoff over the links", source=Method("power.bank-units"))
     discharge = bank_limit(g("unit_max_discharge_a", chem.max_discharge_c * inp.unit_charge_ah, "typical C-rate × unit capacity"), largest)
     charging = bank_limit(g("unit_max_charge_a", chem.max_charge_c * inp.unit_charge_ah, "typical C-rate × unit capacity"), largest)
     units = inp.series_count * inp.parallel_count
     unit_mass = inp.unit_mass_kg or chem.kg_per_kwh * inp.unit_voltage_v * inp.unit_charge_ah / 1000
     ratio = max(shares) / min(shares)
-    per_cell = given("cells_count", cells, "computed", "cells of a unit × units in series")
+    per_cell = given("cells_count", cells, "computed", "cells of a unit × units in series", source=Method("power.bank-units"))
 
     def by_cells(key: str, cell_v: float) -> Figure:
-        return derived(key, "cells·volts per cell", cell_v * cells, f"{chem.name}, handbook 01 §4.1", cells_count=per_cell, cell_voltage_v=cell_v)
+        return derived(key, "cells·volts per cell", cell_v * cells, Method("power.chemistries", chem.name), cells_count=per_cell, cell_voltage_v=cell_v)
 
     rules = set()
     if not inp.units_identical:
@@ -182,7 +183,7 @@ def bank_configure(inp: BankConfigureIn, sources: dict[str, Figure] | None = Non
                                 parallel_count=inp.parallel_count),
         absorption_v=by_cells("absorption_v", chem.absorption), float_v=by_cells("float_v", chem.float_v) if chem.float_v else None,
         low_cutoff_v=by_cells("low_cutoff_v", chem.low_cutoff), string_share_frac=shares,
-        sharing_ratio=derived("sharing_ratio", "largest share/least share", ratio, "Kirchhoff over the links", largest_share_frac=max(shares), least_share_frac=min(shares)),
+        sharing_ratio=derived("sharing_ratio", "largest share/least share", ratio, Method("power.bank-units", "Kirchhoff over the links"), largest_share_frac=max(shares), least_share_frac=min(shares)),
         max_discharge_a=discharge,
         max_charge_a=charging,
         string_currents_a=[s * inp.load_current_a for s in shares] if inp.load_current_a is not None else None,
@@ -230,17 +231,17 @@ class BankSizeOut(Outcome):
     autonomy_end_of_life_days: float | None
 
 
-@formula("Energy the bank must hold", "max(floor, days·max(0, daily − input))", unit="Wh", source="handbook 01 §3.7")
+@formula("Energy the bank must hold", "max(floor, days·max(0, daily − input))", unit="Wh", source=Method("power.bank-size"))
 def bank_need(floor_energy_wh: float, autonomy_days: float, daily_energy_wh: float, daily_input_wh: float) -> float:
     return max(floor_energy_wh, autonomy_days * max(0.0, daily_energy_wh - daily_input_wh))
 
 
-@formula("Usable charge needed", "q = need/(U·DoD·f_T·EoL)", unit="Ah", source="handbook 01 §3.7")
+@formula("Usable charge needed", "q = need/(U·DoD·f_T·EoL)", unit="Ah", source=Method("power.bank-size"))
 def usable_charge_needed(need_wh: float, bank_voltage_v: float, usable_frac: float, temp_factor_frac: float, end_of_life_frac: float) -> float:
     return need_wh / (bank_voltage_v * usable_frac * temp_factor_frac * end_of_life_frac)
 
 
-@formula("Capacity by energy", "C = q, or (q·(H·I)^(k−1))^(1/k) where q < H·I", unit="Ah", source="Peukert; handbook 01 §3.7")
+@formula("Capacity by energy", "C = q, or (q·(H·I)^(k−1))^(1/k) where q < H·I", unit="Ah", source=Method("power.bank-size", "Peukert"))
 def by_energy(usable_charge_ah: float, rated_hours_h: float, mean_current_a: float, peukert_exponent: float) -> float:
     knee = rated_hours_h * mean_current_a
     if usable_charge_ah >= knee - 1e-9:
@@ -248,18 +249,18 @@ def by_energy(usable_charge_ah: float, rated_hours_h: float, mean_current_a: flo
     return float((usable_charge_ah * knee ** (peukert_exponent - 1)) ** (1 / peukert_exponent))
 
 
-@formula("Capacity by current", "C = I_peak/C-rate", unit="Ah", source="handbook 01 §3.7")
+@formula("Capacity by current", "C = I_peak/C-rate", unit="Ah", source=Method("power.bank-size"))
 def by_current(peak_current_a: float, max_discharge_c_per_h: float) -> float:
     return peak_current_a / max_discharge_c_per_h
 
 
-@formula("Usable energy when new", "C·U·DoD·f_T·f_P", unit="Wh", source="handbook 01 §3.7")
+@formula("Usable energy when new", "C·U·DoD·f_T·f_P", unit="Wh", source=Method("power.bank-size"))
 def usable_new(charge_ah: float, bank_voltage_v: float, usable_frac: float, temp_factor_frac: float,
                peukert_factor_frac: float) -> float:  # fmt: skip
     return charge_ah * bank_voltage_v * usable_frac * temp_factor_frac * peukert_factor_frac
 
 
-@formula("Usable energy at the end of its life", "usable when new·EoL", unit="Wh", source="handbook 01 §3.7")
+@formula("Usable energy at the end of its life", "usable when new·EoL", unit="Wh", source=Method("power.bank-size"))
 def usable_old(usable_new_wh: float, end_of_life_frac: float) -> float:
     return usable_new_wh * end_of_life_frac
 
@@ -272,7 +273,7 @@ def peukert_factor(charge_ah: float, rated_hours_h: float, current_a: float, exp
 
 
 def bank_size(inp: BankSizeIn, sources: dict[str, Figure] | None = None) -> BankSizeOut:
-    """The capacity that carries the stay, cold and worn, and the largest current. Handbook 01 §3.7."""
+    """The capacity that carries the stay, cold and worn, and the largest current. Method: power.bank-size."""
     g = Given(inp, sources)
     chem = CHEMISTRIES[inp.chemistry]
     volts = given("bank_voltage_v", chem.bank_v(inp.system_voltage_v), "table", f"{chem.name}, {inp.system_voltage_v} V")
@@ -286,14 +287,14 @@ def bank_size(inp: BankSizeIn, sources: dict[str, Figure] | None = None) -> Bank
     current_ah = by_current(g("peak_current_a"), g("max_discharge_c_per_h", chem.max_discharge_c, chem.name))
     governing: Literal["energy", "current"] = "energy" if energy_ah.value >= current_ah.value - 1e-9 else "current"
     required = pick("Required capacity", "larger of by energy and by current", max(energy_ah.value, current_ah.value), "Ah",
-                    "handbook 01 §3.7", by_energy_ah=energy_ah, by_current_ah=current_ah)  # fmt: skip
+                    Method("power.bank-size"), by_energy_ah=energy_ah, by_current_ah=current_ah)  # fmt: skip
     strings = units = None
     installed = required
     if inp.unit_charge_ah is not None:
         strings = max(1, math.ceil(required.value / inp.unit_charge_ah - 1e-9))
         units = strings * inp.unit_series_count
         installed = parallel_charge(strings, inp.unit_charge_ah).named("Installed capacity")
-    f_p = derived("peukert_factor_frac", "min(1, (C/(H·I))^(k−1))", peukert_factor(installed.value, inp.rated_hours_h, mean.value, k.value), "Peukert",
+    f_p = derived("peukert_factor_frac", "min(1, (C/(H·I))^(k−1))", peukert_factor(installed.value, inp.rated_hours_h, mean.value, k.value), Method("power.bank-size", "Peukert"),
                   charge_ah=installed, rated_hours_h=g("rated_hours_h"), current_a=mean, peukert_exponent=k)  # fmt: skip
     new = usable_new(installed, volts, dod, f_t, f_p)
     old = usable_old(new, eol)
@@ -310,7 +311,7 @@ def bank_size(inp: BankSizeIn, sources: dict[str, Figure] | None = None) -> Bank
         if strings else None,
         units_count=derived("units_count", "strings·units in series", units, S37, unit_series_count=inp.unit_series_count) if units else None,
         installed_charge_ah=installed, installed_energy_wh=stored_energy(volts, installed),
-        mass_kg=derived("mass_kg", "kg per kWh·C·U/1000", chem.kg_per_kwh * installed.value * volts.value / 1000, "typical of the chemistry", charge_ah=installed,
+        mass_kg=derived("mass_kg", "kg per kWh·C·U/1000", chem.kg_per_kwh * installed.value * volts.value / 1000, Method("power.bank-size", "typical of the chemistry"), charge_ah=installed,
                         bank_voltage_v=volts), usable_new_wh=new, usable_end_of_life_wh=old,
         autonomy_new_days=autonomy("autonomy_new_days", new), autonomy_end_of_life_days=autonomy("autonomy_end_of_life_days", old),
     )  # fmt: skip
@@ -357,43 +358,43 @@ class BankRuntimeOut(Outcome):
     rules: list[str]
 
 
-@formula("Inverter current at the bank", "I = (P/η + P₀)/U", unit="A", source="handbook 01 §3.8")
+@formula("Inverter current at the bank", "I = (P/η + P₀)/U", unit="A", source=Method("power.bank-runtime"))
 def inverter_draw(ac_power_w: float, efficiency_frac: float, idle_w: float, bank_voltage_v: float) -> float:
     return (ac_power_w / efficiency_frac + idle_w) / bank_voltage_v
 
 
-@formula("Charge that can be drawn", "Q = C·health·f_T·f_P·(SoC₀ − SoC₁)", unit="Ah", source="handbook 01 §3.8")
+@formula("Charge that can be drawn", "Q = C·health·f_T·f_P·(SoC₀ − SoC₁)", unit="Ah", source=Method("power.bank-runtime"))
 def drawable(capacity_ah: float, health_frac: float, temp_factor_frac: float, peukert_factor_frac: float,
              soc_start_frac: float, soc_end_frac: float) -> float:  # fmt: skip
     return capacity_ah * health_frac * temp_factor_frac * peukert_factor_frac * (soc_start_frac - soc_end_frac)
 
 
-@formula("Run time", "t = Q/(I + I_self)", unit="h", source="handbook 01 §3.8")
+@formula("Run time", "t = Q/(I + I_self)", unit="h", source=Method("power.bank-runtime"))
 def run_time(charge_ah: float, current_a: float, self_discharge_a: float) -> float:
     return charge_ah / (current_a + self_discharge_a)
 
 
 def bank_runtime(inp: BankRuntimeIn, sources: dict[str, Figure] | None = None) -> BankRuntimeOut:
-    """How long a bank carries a load. Handbook 01 §3.8."""
+    """How long a bank carries a load. Method: power.bank-runtime."""
     g = Given(inp, sources)
     chem = CHEMISTRIES[inp.chemistry]
     volts = given("bank_voltage_v", chem.bank_v(inp.system_voltage_v), "table", chem.name)
     if inp.load_current_a is not None:
         load = g("load_current_a")
     elif inp.load_power_w is not None:
-        load = Figure(inp.load_power_w / volts.value, "A", "Load current", expression="I = P/U", source="definition",
+        load = Figure(inp.load_power_w / volts.value, "A", "Load current", expression="I = P/U", source=Method("power.bank-runtime", "definition"),
                       inputs=(("load_power_w", g("load_power_w")), ("bank_voltage_v", volts)))  # fmt: skip
     else:
         load = inverter_draw(g("ac_power_w"), g("inverter_efficiency_frac"), g("inverter_idle_w"), volts)
-    current = Figure(load.value + inp.standby_current_a, "A", "Current with standby", expression="I + standby", source="sum",
+    current = Figure(load.value + inp.standby_current_a, "A", "Current with standby", expression="I + standby", source=Method("power.bank-runtime", "sum"),
                      inputs=(("load", load), ("standby_current_a", g("standby_current_a"))))  # fmt: skip
     monthly = g("self_discharge_per_month_frac", chem.self_month, chem.name)
-    self_a = derived("self_discharge_a", "per month·C/730.5 h", monthly.value * inp.capacity_ah / 730.5, "handbook 01 §3.8", self_discharge_per_month_frac=monthly,
+    self_a = derived("self_discharge_a", "per month·C/730.5 h", monthly.value * inp.capacity_ah / 730.5, Method("power.bank-runtime"), self_discharge_per_month_frac=monthly,
                      capacity_ah=g("capacity_ah"))  # fmt: skip
     k = g("peukert_exponent", chem.peukert, chem.name)
     f_t = given("temp_factor_frac", capacity_factor(inp.chemistry, inp.bank_temp_c), "table", f"capacity at {inp.bank_temp_c:g} °C")
     f_p = given("peukert_factor_frac", peukert_factor(inp.capacity_ah, inp.rated_hours_h, current.value, k.value), "computed",
-                "min(1, (C/(H·I))^(k−1))")  # fmt: skip
+                "min(1, (C/(H·I))^(k−1))", source=Method("power.bank-runtime"))  # fmt: skip
     end = g("soc_end_frac", 1 - chem.usable_frac, "1 − normal depth of discharge")
     charge = drawable(g("capacity_ah"), g("health_frac"), f_t, f_p, g("soc_start_frac"), end)
     rules = set()
@@ -403,7 +404,7 @@ def bank_runtime(inp: BankRuntimeIn, sources: dict[str, Figure] | None = None) -
     if end.value < 1 - chem.usable_frac - 1e-9:
         rules.add("power-bank-too-deep")
     return BankRuntimeOut.of(
-        current_a=current, self_discharge_a=self_a, c_rate_per_h=derived("c_rate_per_h", "I/C", current.value / inp.capacity_ah, "definition", current_a=current, capacity_ah=g("capacity_ah")), temp_factor_frac=f_t,
+        current_a=current, self_discharge_a=self_a, c_rate_per_h=derived("c_rate_per_h", "I/C", current.value / inp.capacity_ah, Method("power.bank-runtime", "definition"), current_a=current, capacity_ah=g("capacity_ah")), temp_factor_frac=f_t,
         peukert_factor_frac=f_p, usable_charge_ah=charge, usable_energy_wh=stored_energy(volts, charge),
         time_h=run_time(charge, current, self_a) if current.value + self_a.value > 0 else None, rules=sorted(rules),
     )  # fmt: skip

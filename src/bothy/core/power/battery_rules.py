@@ -6,6 +6,7 @@ from bothy.core.context import BANK_PLACES, Context
 from bothy.core.contract import EPS
 from bothy.core.figure import given
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Maker, Method, OwnChoice, Standard
 from bothy.core.power.load_budget import LoadBudgetOut
 from bothy.core.power.panels import array_power
 from bothy.core.power.station import PowerStationCheckIn, Station, StationNeeds, StationSolar, power_station_check
@@ -13,19 +14,19 @@ from bothy.core.power.supply import Supply
 from bothy.core.power.uses import HEAVY_W
 
 rules("power", (
-    ("power-lead-gassing", "danger", "Flooded battery gasses into the room", "Fit it in a sealed box vented to the outside, low and high, or use a sealed battery.", "IEC 62485-2; EN 1648"),
-    ("power-lead-vent", "advice", "Sealed lead battery without a vent", "Fit a vent hose or a vented box: a failing charger makes it gas too.", "IEC 62485-2"),
-    ("power-lead-sparks", "danger", "Sparks beside a gassing battery", "Move the inverter, relay or switch out of the battery’s box, or use a sealed battery.", "IEC 62485-2"),
-    ("power-lithium-engine-heat", "danger", "Lithium battery in the engine space", "Place it in the living space or another cool, dry place.", "IEC 62619; maker"),
-    ("power-bank-heater-small", "fault", "Battery heater too small for the cold", "Insulate the battery, move it inside, or fit a larger heater.", "heat balance of the battery"),
-    ("power-nmc-indoors", "advice", "High-energy lithium near sleepers", "Use lithium iron phosphate, or fit it in a closed metal box outside the sleeping space, with a smoke alarm over it.", "IEC 62619"),
-    ("power-lead-deep", "advice", "Lead battery planned below half", "Plan with half of its capacity; deeper halves its life.", "cycle life, typical"),
-    ("power-lead-cold-uncompensated", "advice", "Lead battery charged in the cold without compensation", "Set a charger with a temperature sensor on the battery.", "maker, −3 to −5 mV/K a cell"),
-    ("power-station-inverter-limit", "fault", "Power station: too much mains power at once", "Run the appliances one after the other, or use a larger station.", "maker"),
-    ("power-station-dc-limit", "fault", "Power station: too much at its 12 V outlets", "Run less at once, or use a larger station.", "maker"),
-    ("power-station-solar-voltage", "danger", "Panels above the power station’s voltage", "Fit fewer panels in series.", "maker"),
-    ("power-station-solar-clipped", "advice", "Power station takes only part of the sun", "Fit fewer panels, or a station with a larger input.", "maker"),
-    ("power-station-hot", "fault", "Power station too hot", "Keep it shaded and aired, away from the roof and the cab’s glass.", "maker"),
+    ("power-lead-gassing", "danger", "Flooded battery gasses into the room", "Fit it in a sealed box vented to the outside, low and high, or use a sealed battery.", Method("warmth.ventilation") + Standard("IEC 62485-2") + Standard("EN 1648")),
+    ("power-lead-vent", "advice", "Sealed lead battery without a vent", "Fit a vent hose or a vented box: a failing charger makes it gas too.", Method("warmth.ventilation") + Standard("IEC 62485-2")),
+    ("power-lead-sparks", "danger", "Sparks beside a gassing battery", "Move the inverter, relay or switch out of the battery’s box, or use a sealed battery.", Method("warmth.ventilation") + Standard("IEC 62485-2")),
+    ("power-lithium-engine-heat", "danger", "Lithium battery in the engine space", "Place it in the living space or another cool, dry place.", Method("power.cold") + Standard("IEC 62619") + Maker()),
+    ("power-bank-heater-small", "fault", "Battery heater too small for the cold", "Insulate the battery, move it inside, or fit a larger heater.", Method("power.cold", "heat balance of the battery")),
+    ("power-nmc-indoors", "advice", "High-energy lithium near sleepers", "Use lithium iron phosphate, or fit it in a closed metal box outside the sleeping space, with a smoke alarm over it.", Method("power.chemistries") + Standard("IEC 62619")),
+    ("power-lead-deep", "advice", "Lead battery planned below half", "Plan with half of its capacity; deeper halves its life.", Method("power.chemistries", "cycle life") + OwnChoice("typical")),
+    ("power-lead-cold-uncompensated", "advice", "Lead battery charged in the cold without compensation", "Set a charger with a temperature sensor on the battery.", Method("power.cold", "−3 to −5 mV/K a cell") + Maker()),
+    ("power-station-inverter-limit", "fault", "Power station: too much mains power at once", "Run the appliances one after the other, or use a larger station.", Method("power.station") + Maker()),
+    ("power-station-dc-limit", "fault", "Power station: too much at its 12 V outlets", "Run less at once, or use a larger station.", Method("power.station") + Maker()),
+    ("power-station-solar-voltage", "danger", "Panels above the power station’s voltage", "Fit fewer panels in series.", Method("power.station") + Maker()),
+    ("power-station-solar-clipped", "advice", "Power station takes only part of the sun", "Fit fewer panels, or a station with a larger input.", Method("power.station") + Maker()),
+    ("power-station-hot", "fault", "Power station too hot", "Keep it shaded and aired, away from the roof and the cab’s glass.", Method("power.station") + Maker()),
 ))  # fmt: skip
 
 INSIDE = ("warm_inside", "unheated_inside", "garage")

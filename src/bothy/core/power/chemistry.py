@@ -1,4 +1,4 @@
-"""What the chemistries are like: limits, voltages, temperature and charge behaviour (handbook 01, section 4; typical)."""
+"""What the chemistries are like: limits, voltages, temperature and charge behaviour (method power.balance; typical)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Driving charge: DC-DC converter or relay from the vehicle's alternator (handbook 01, section 3.14)."""
+"""Driving charge: DC-DC converter or relay from the vehicle's alternator (method power.driving-charge)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick
+from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power.chemistry import CHEMISTRIES, ChemistryKey, SystemVoltage, rest_voltage
 from bothy.core.power.ratings import DCDC_A
 
@@ -72,25 +73,27 @@ class DcdcSizeOut(Outcome):
     rules: list[str]
 
 
-S314 = "handbook 01 §3.14"
+S314 = Method("power.driving-charge")
 
 
-@formula("What the alternator can spare", "max(0, min(share·rated, hot·rated − vehicle))", unit="A", source="handbook 01 §3.14, typical")
+@formula(
+    "What the alternator can spare", "max(0, min(share·rated, hot·rated − vehicle))", unit="A", source=Method("power.driving-charge") + OwnChoice("typical")
+)
 def available_running(share_frac: float, rated_a: float, hot_frac: float, vehicle_load_a: float) -> float:
     return max(0.0, min(share_frac * rated_a, hot_frac * rated_a - vehicle_load_a))
 
 
-@formula("What it can spare at idle", "max(0, idle·rated − vehicle)", unit="A", source="handbook 01 §3.14, typical")
+@formula("What it can spare at idle", "max(0, idle·rated − vehicle)", unit="A", source=Method("power.driving-charge") + OwnChoice("typical"))
 def available_idle(idle_frac: float, rated_a: float, vehicle_load_a: float) -> float:
     return max(0.0, idle_frac * rated_a - vehicle_load_a)
 
 
-@formula("Input power of the charger", "P = a·U_abs/η", unit="W", source="handbook 01 §3.14")
+@formula("Input power of the charger", "P = a·U_abs/η", unit="W", source=Method("power.driving-charge"))
 def input_power(rating_a: float, absorption_v: float, efficiency_frac: float) -> float:
     return rating_a * absorption_v / efficiency_frac
 
 
-@formula("Voltage at the charger", "V = (Vs + √(Vs² − 4·r·P))/2", unit="V", source="constant power behind a cable")
+@formula("Voltage at the charger", "V = (Vs + √(Vs² − 4·r·P))/2", unit="V", source=Method("power.driving-charge", "constant power behind a cable"))
 def input_voltage(source_voltage_v: float, resistance_ohm: float, input_power_w: float) -> float:
     """Raises ValueError when the cable cannot pass that power."""
     root = source_voltage_v**2 - 4 * resistance_ohm * input_power_w
@@ -99,18 +102,18 @@ def input_voltage(source_voltage_v: float, resistance_ohm: float, input_power_w:
     return (source_voltage_v + math.sqrt(root)) / 2
 
 
-@formula("Input current of the charger", "I = P/V", unit="A", source="definition")
+@formula("Input current of the charger", "I = P/V", unit="A", source=Method("power.driving-charge", "definition"))
 def input_current(input_power_w: float, input_voltage_v: float) -> float:
     return input_power_w / input_voltage_v
 
 
-@formula("Energy per drive", "a·U·h", unit="Wh", source="handbook 01 §3.14")
+@formula("Energy per drive", "a·U·h", unit="Wh", source=Method("power.driving-charge"))
 def drive_energy(rating_a: float, bank_voltage_v: float, drive_h: float) -> float:
     return rating_a * bank_voltage_v * drive_h
 
 
 def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> DcdcSizeOut:
-    """The DC-DC charger that alternator, cable and bank allow; or what a relay would draw. Handbook 01 §3.14."""
+    """The DC-DC charger that alternator, cable and bank allow; or what a relay would draw. Method: power.driving-charge."""
     g = Given(inp, sources)
     chem = CHEMISTRIES[inp.chemistry]
     cells = chem.cell_count(inp.system_voltage_v)
@@ -144,7 +147,7 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
             rules.add("power-relay-overload")
         if inp.smart_alternator:
             rules.add("power-relay-smart-alternator")
-        return DcdcSizeOut.of(**{**nothing, **common, "status": "relay", "relay_current_a": derived("relay_current_a", "(U_alternator − U_rest)/(r_cable + r_source + r_bank)", demand, "Ohm's law",
+        return DcdcSizeOut.of(**{**nothing, **common, "status": "relay", "relay_current_a": derived("relay_current_a", "(U_alternator − U_rest)/(r_cable + r_source + r_bank)", demand, Method("power.driving-charge", "Ohm's law"),
                                                                                    alternator_voltage_v=u_alt, push_v=push), "relay_overload": overload,
                                  "rules": sorted(rules)})  # fmt: skip
 
@@ -181,9 +184,9 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
             status = "insufficient"
             rules.add("power-driving-charge-short")
     rating_fig = pick("DC-DC charger", "smallest allowed rating that gives the energy, else the largest allowed", rating, "A",
-                      "handbook 01 §3.14", available_running_a=running, bank_limit_a=bank)  # fmt: skip
+                      Method("power.driving-charge"), available_running_a=running, bank_limit_a=bank)  # fmt: skip
     power = input_power(rating_fig, u_abs, g("efficiency_frac"))
-    volts = input_voltage(v_s, given("resistance_ohm", r, "computed", "copper at 60 °C, there and back"), power)
+    volts = input_voltage(v_s, given("resistance_ohm", r, "computed", "copper at 60 °C, there and back", source=Method("power.driving-charge")), power)
     amps = input_current(power, volts)
     drop = v_s.value - volts.value
     deficit = max(0.0, amps.value - idle.value)
@@ -197,7 +200,7 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
         | {
             "largest_rating_a": derived("largest_rating_a", "largest that alternator, cable and bank allow", largest, S314, available_running_a=running, bank_limit_a=bank),
             "rating_a": rating_fig, "status": status, "limited_by": limited, "input_power_w": power,
-            "input_voltage_v": volts, "input_current_a": amps, "cable_drop_v": derived("cable_drop_v", "Vs − V", drop, "Kirchhoff", source_voltage_v=v_s, input_voltage_v=volts),
+            "input_voltage_v": volts, "input_current_a": amps, "cable_drop_v": derived("cable_drop_v", "Vs − V", drop, Method("power.driving-charge", "Kirchhoff"), source_voltage_v=v_s, input_voltage_v=volts),
             "input_fuse_min_a": derived("input_fuse_min_a", "1.25·I", 1.25 * amps.value, S314, input_current_a=amps),
             "energy_per_drive_wh": drive_energy(rating_fig, u_b, g("drive_h")), "charge_per_drive_ah": derived("charge_per_drive_ah", "a·h", rating * inp.drive_h, S314, rating_a=rating_fig, drive_h=g("drive_h")),
             "time_for_required_h": derived("time_for_required_h", "E/(a·U)", needed / (rating * u_b), S314, required_energy_wh=needed, rating_a=rating_fig,

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from bothy.core.design.power import Generator
 from bothy.core.figure import Figure, formula, given
+from bothy.core.method.sources import Method
 
 
 @dataclass(frozen=True, slots=True)
@@ -20,7 +21,7 @@ class GeneratorFuel:
 FUELS = {"petrol": GeneratorFuel(0.60, 0.30, "L"), "diesel": GeneratorFuel(0.38, 0.25, "L"), "gas": GeneratorFuel(0.42, 0.30, "kg")}
 
 
-@formula("Burnt an hour at its full rating", "b·P", unit="", source="typical of small sets; its data sheet says better")
+@formula("Burnt an hour at its full rating", "b·P", unit="", source=Method("power.generator", "typical of small sets; its data sheet says better"))
 def full_load(per_kwh: float, rating_kw: float) -> float:
     return per_kwh * rating_kw
 

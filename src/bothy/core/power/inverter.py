@@ -1,4 +1,4 @@
-"""Inverter: its size, and the DC current that its feed, fuse and cable must carry (handbook 01, sections 3.3 and 3.4)."""
+"""Inverter: its size, and the DC current that its feed, fuse and cable must carry (method power.inverter-current)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, Whole, next_size, unique_ids, wrong
 from bothy.core.figure import Figure, derived, formula, pick
+from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.power.chemistry import SystemVoltage
 from bothy.core.power.ratings import BREAKERS_A, FUSES_A, INVERTERS_W
 from bothy.core.region import REGIONS, RegionKey
@@ -55,37 +56,37 @@ class InverterDcCurrentOut(Outcome):
     rules: list[str]
 
 
-@formula("Real power", "P = S·pf", unit="W", source="definition")
+@formula("Real power", "P = S·pf", unit="W", source=Method("power.inverter-current", "definition"))
 def real_power(ac_apparent_va: float, power_factor: float) -> float:
     return ac_apparent_va * power_factor
 
 
-S33 = "handbook 01 §3.3"
-S34 = "handbook 01 §3.4"
+S33 = Method("power.inverter-current")
+S34 = Method("power.inverter-size")
 
 
-@formula("DC power", "P_dc = P_ac/η", unit="W", source="handbook 01 §3.3")
+@formula("DC power", "P_dc = P_ac/η", unit="W", source=Method("power.inverter-current"))
 def dc_power(ac_power_w: float, efficiency_frac: float) -> float:
     return ac_power_w / efficiency_frac
 
 
-@formula("Inverter's DC current", "I = P_dc/U_min", unit="A", source="constant power draws most at low voltage")
+@formula("Inverter's DC current", "I = P_dc/U_min", unit="A", source=Method("power.inverter-current", "constant power draws most at low voltage"))
 def dc_current(dc_power_w: float, min_voltage_v: float) -> float:
     return dc_power_w / min_voltage_v
 
 
-@formula("Design current", "k·I", unit="A", source="80 % practice of UL 489, NFPA 70, ABYC E-11")
+@formula("Design current", "k·I", unit="A", source=Method("power.inverter-current", "80 % practice of UL 489") + Standard("NFPA 70") + Standard("ABYC E-11"))
 def design_current(continuous_factor: float, current_a: float) -> float:
     return continuous_factor * current_a
 
 
-@formula("AC power at which the protection carries its rating", "X·U_min·η", unit="W", source="handbook 01 §3.3")
+@formula("AC power at which the protection carries its rating", "X·U_min·η", unit="W", source=Method("power.inverter-current"))
 def supported_power(rating_a: float, min_voltage_v: float, efficiency_frac: float) -> float:
     return rating_a * min_voltage_v * efficiency_frac
 
 
 def inverter_dc_current(inp: InverterDcCurrentIn, sources: dict[str, Figure] | None = None) -> InverterDcCurrentOut:
-    """DC current of an inverter, what its protection must be, and what an existing one supports. Handbook 01 §3.3."""
+    """DC current of an inverter, what its protection must be, and what an existing one supports. Method: power.inverter-current."""
     g = Given(inp, sources)
     ac = g("ac_power_w") if inp.ac_power_w is not None else real_power(g("ac_apparent_va"), g("power_factor"))
     eff = g("efficiency_frac")
@@ -108,9 +109,9 @@ def inverter_dc_current(inp: InverterDcCurrentIn, sources: dict[str, Figure] | N
     supported = supported_power(min(existing), u_min, eff) if existing else None
     return InverterDcCurrentOut.of(
         dc_power_w=power, dc_current_a=current, nominal_current_a=derived("nominal_current_a", "I = P_dc/U", power.value / inp.system_voltage_v, S33, dc_power_w=power, system_voltage_v=inp.system_voltage_v),
-        ripple_rms_max_a=derived("ripple_rms_max_a", "√1.5·I", math.sqrt(1.5) * current.value, "sin² wave of a single-phase inverter", dc_current_a=current), design_current_a=design,
-        fuse_a=pick("Inverter fuse", "next standard fuse ≥ design current", fuse, "A", "handbook 01 §4.9", design_current_a=design) if fuse else None,
-        breaker_a=pick("Inverter breaker", "next standard breaker ≥ design current", breaker, "A", "handbook 01 §4.9", design_current_a=design) if breaker else None,
+        ripple_rms_max_a=derived("ripple_rms_max_a", "√1.5·I", math.sqrt(1.5) * current.value, Method("power.ratings", "sin² wave of a single-phase inverter"), dc_current_a=current), design_current_a=design,
+        fuse_a=pick("Inverter fuse", "next standard fuse ≥ design current", fuse, "A", Method("power.ratings"), design_current_a=design) if fuse else None,
+        breaker_a=pick("Inverter breaker", "next standard breaker ≥ design current", breaker, "A", Method("power.ratings"), design_current_a=design) if breaker else None,
         cable_ampacity_min_a=derived("cable_ampacity_min_a", "the fuse, or the design current above the list", fuse or design.value, S33, design_current_a=design),
         surge_current_a=dc_current(dc_power(g("surge_power_w"), eff), u_min) if inp.surge_power_w else None,
         protection_ratio_frac=derived("protection_ratio_frac", "X/(k·I)", min(existing) / design.value, S33, rating_a=min(existing), design_current_a=design)
@@ -183,23 +184,23 @@ class InverterSizeOut(Outcome):
     rules: list[str]
 
 
-@formula("Rating left in the heat", "1 − d·max(0, T − T₀)", unit="", source="typical derating, handbook 01 §3.4")
+@formula("Rating left in the heat", "1 − d·max(0, T − T₀)", unit="", source=Method("power.inverter-size", "typical derating"))
 def derating(derate_per_k: float, ambient_temp_c: float, derate_from_c: float) -> float:
     return 1 - derate_per_k * max(0.0, ambient_temp_c - derate_from_c)
 
 
-@formula("Rating for the running load", "P·(1 + headroom)/derate", unit="W", source="handbook 01 §3.4")
+@formula("Rating for the running load", "P·(1 + headroom)/derate", unit="W", source=Method("power.inverter-size"))
 def required_continuous(power_w: float, headroom_frac: float, derate_frac: float) -> float:
     return power_w * (1 + headroom_frac) / derate_frac
 
 
-@formula("Rating for the start", "P_start/surge ratio/derate", unit="W", source="handbook 01 §3.4")
+@formula("Rating for the start", "P_start/surge ratio/derate", unit="W", source=Method("power.inverter-size"))
 def required_surge(start_power_w: float, surge_ratio: float, derate_frac: float) -> float:
     return start_power_w / surge_ratio / derate_frac
 
 
 def inverter_size(inp: InverterSizeIn, sources: dict[str, Figure] | None = None) -> InverterSizeOut:
-    """The inverter that runs and starts a set of mains loads. Handbook 01 §3.4."""
+    """The inverter that runs and starts a set of mains loads. Method: power.inverter-size."""
     g = Given(inp, sources)
     mains = REGIONS[inp.region].mains_v
 
@@ -242,7 +243,7 @@ def inverter_size(inp: InverterSizeIn, sources: dict[str, Figure] | None = None)
     }
     governing = max(wants, key=lambda k: wants[k].value)
     required = pick("Required inverter rating", "largest of continuous, apparent and surge", wants[governing], "W",
-                    "handbook 01 §3.4", **wants)  # fmt: skip
+                    Method("power.inverter-size"), **wants)  # fmt: skip
     rating = next_size(sorted(inp.ratings_w), required.value)
     rules = set()
     volts = amps = idle = None
@@ -263,12 +264,12 @@ def inverter_size(inp: InverterSizeIn, sources: dict[str, Figure] | None = None)
         if idle is None
         else g("idle_w")
         if inp.idle_w is not None
-        else derived("idle_w", "4 W + 0.6 % of the rating", idle, "typical", rating_w=rating or 0)
+        else derived("idle_w", "4 W + 0.6 % of the rating", idle, Method("power.inverter-size") + OwnChoice("typical"), rating_w=rating or 0)
     )
     return InverterSizeOut.of(
         coincident_power_w=power, coincident_apparent_va=apparent, start_power_w=start, start_load_id=start_id,
         derate_frac=derate, required_power_w=required, governing=governing,
-        rating_w=pick("Inverter rating", "next standard size ≥ required", rating, "W", "handbook 01 §4.8", required_power_w=required) if rating else None,
+        rating_w=pick("Inverter rating", "next standard size ≥ required", rating, "W", Method("power.inverter-size"), required_power_w=required) if rating else None,
         load_frac=derived("load_frac", "P/(rating·derate)", best_p / (rating * derate.value), S34, coincident_power_w=power, rating_w=rating, derate_frac=derate) if rating else None,
         system_voltage_v=derived("system_voltage_v", "lowest of 12, 24, 48 V that keeps the current under its limit", volts, S34,
                                  max_dc_current_a=g("max_dc_current_a")) if volts else None,

@@ -1,4 +1,4 @@
-"""Load inventory to daily energy, profile and peak (handbook 01, section 3.1)."""
+"""Load inventory to daily energy, profile and peak (method power.load-budget)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick, total
+from bothy.core.method.sources import Method, OwnChoice
 
 Season = Literal["summer", "shoulder", "winter"]
 DayType = Literal["parked", "driving", "working"]
@@ -168,60 +169,60 @@ class LoadBudgetOut(Outcome):
     rules: list[str]
 
 
-@formula("Power from amps", "P = U·I", unit="W", source="definition")
+@formula("Power from amps", "P = U·I", unit="W", source=Method("power.load-budget", "definition"))
 def power_of(current_a: float, voltage_v: float) -> float:
     return current_a * voltage_v
 
 
 @formula("Cooling run time at another temperature",
-         "r = max(0, Ta − Ti)/(Tr − Ti) · max(0.5, 1 + 0.02·(Ta − Tr))", unit="", source="handbook 01 §3.1; heat balance, typical")  # fmt: skip
+         "r = max(0, Ta − Ti)/(Tr − Ti) · max(0.5, 1 + 0.02·(Ta − Tr))", unit="", source=Method("power.load-budget", "heat balance") + OwnChoice("typical"))  # fmt: skip
 def cooling_ratio(ambient_temp_c: float, internal_temp_c: float, reference_temp_c: float) -> float:
     """Factor on the run time of a cooling appliance in air at ``ambient_temp_c``."""
     heat = max(0.0, ambient_temp_c - internal_temp_c) / (reference_temp_c - internal_temp_c)
     return heat * max(0.5, 1 + 0.02 * (ambient_temp_c - reference_temp_c))
 
 
-@formula("Running time per day", "h = min(24, h₀·season·day)", unit="h", source="handbook 01 §3.1")
+@formula("Running time per day", "h = min(24, h₀·season·day)", unit="h", source=Method("power.load-budget"))
 def time_per_day(base_h: float, season_factor: float, day_factor: float) -> float:
     return min(24.0, base_h * season_factor * day_factor)
 
 
-@formula("Energy at the appliance", "E = n·(P·h + standby·(24 − h))", unit="Wh", source="E = P·t")
+@formula("Energy at the appliance", "E = n·(P·h + standby·(24 − h))", unit="Wh", source=Method("power.load-budget", "E = P·t"))
 def appliance_energy(count: float, power_w: float, time_h: float, standby_w: float) -> float:
     return count * (power_w * time_h + standby_w * (24 - time_h))
 
 
-@formula("Energy at the bank", "E_b = E/κ", unit="Wh", source="handbook 01 §3.1 step 6")
+@formula("Energy at the bank", "E_b = E/κ", unit="Wh", source=Method("power.load-budget"))
 def at_bank(energy_wh: float, path_efficiency_frac: float) -> float:
     return energy_wh / path_efficiency_frac
 
 
-@formula("Running power at the bank", "P_b = n·P/κ", unit="W", source="handbook 01 §3.1 step 6")
+@formula("Running power at the bank", "P_b = n·P/κ", unit="W", source=Method("power.load-budget"))
 def power_at_bank(count: float, power_w: float, path_efficiency_frac: float) -> float:
     return count * power_w / path_efficiency_frac
 
 
-@formula("Charge", "Q = E/U", unit="Ah", source="definition")
+@formula("Charge", "Q = E/U", unit="Ah", source=Method("power.load-budget", "definition"))
 def charge_of(energy_wh: float, bank_voltage_v: float) -> float:
     return energy_wh / bank_voltage_v
 
 
-@formula("Current", "I = P/U", unit="A", source="definition")
+@formula("Current", "I = P/U", unit="A", source=Method("power.load-budget", "definition"))
 def current_of(power_w: float, voltage_v: float) -> float:
     return power_w / voltage_v
 
 
-@formula("Design energy per day", "E·(1 + margin)", unit="Wh", source="handbook 01 §3.1 step 8")
+@formula("Design energy per day", "E·(1 + margin)", unit="Wh", source=Method("power.load-budget"))
 def with_margin(energy_wh: float, margin_frac: float) -> float:
     return energy_wh * (1 + margin_frac)
 
 
-@formula("Inverter's own use", "E₀ = P₀·h_on", unit="Wh", source="handbook 01 §3.1 step 7")
+@formula("Inverter's own use", "E₀ = P₀·h_on", unit="Wh", source=Method("power.load-budget"))
 def idle_energy(idle_w: float, on_h: float) -> float:
     return idle_w * on_h
 
 
-@formula("Loss of the inverter", "E₀ + E_ac·(1/η − 1)", unit="Wh", source="handbook 01 §3.1 step 7")
+@formula("Loss of the inverter", "E₀ + E_ac·(1/η − 1)", unit="Wh", source=Method("power.load-budget"))
 def inverter_loss(idle_wh: float, ac_energy_wh: float, efficiency_frac: float) -> float:
     return idle_wh + ac_energy_wh * (1 / efficiency_frac - 1)
 
@@ -291,7 +292,7 @@ def _inverter_on_h(inp: LoadBudgetIn, bases: list[_Base], day: str) -> float:
 def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> LoadBudgetOut:
     """Daily energy, profile and peak of a list of loads on the hardest day type of a season.
 
-    ``sources`` may hold figures for ``loads/<id>/power_w`` and the plain inputs. Source: handbook 01 §3.1.
+    ``sources`` may hold figures for ``loads/<id>/power_w`` and the plain inputs. Source: method power.load-budget.
     """
     g = Given(inp, sources)
     src = sources or {}
@@ -323,8 +324,8 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
         )  # fmt: skip
         energy = appliance_energy(load.count, power, hours, load.standby_w)
         if load.from_shore:
-            bank = given("bank_energy_wh", 0.0, "computed", "it runs on the hook-up")
-            bank_power = given("bank_power_w", 0.0, "computed", "it runs on the hook-up")
+            bank = given("bank_energy_wh", 0.0, "computed", "it runs on the hook-up", source=Method("power.load-budget"))
+            bank_power = given("bank_power_w", 0.0, "computed", "it runs on the hook-up", source=Method("power.load-budget"))
         else:
             bank = at_bank(energy, kappa)
             bank_power = power_at_bank(load.count, power, kappa)
@@ -344,7 +345,7 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
         connected += bank_power.value
         peak.append(
             Figure(bank_power.value * load.coincidence_frac, "W", f"{load.id} at the peak", expression="k_co·P_b",
-                   source="handbook 01 §3.1 step 10", inputs=(("bank_power_w", bank_power),))
+                   source=Method("power.load-budget"), inputs=(("bank_power_w", bank_power),))
         )  # fmt: skip
         if load.count > 0:
             start_extra = max(start_extra, (load.start_multiple - 1) * bank_power.value / load.count)
@@ -357,26 +358,26 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
                 share_frac=bank.value / day_wh[day] if day_wh[day] else 0.0,
             )
         )  # fmt: skip
-    energy_all = total("Energy per day at the bank", "Wh", [*parts, ("inverter idle", idle)], "handbook 01 §3.1 step 8")
+    energy_all = total("Energy per day at the bank", "Wh", [*parts, ("inverter idle", idle)], Method("power.load-budget"))
     ac_fig = derived(
         "ac_energy_wh",
         "Σ E of the mains appliances",
         ac_wh,
-        "handbook 01 §3.1",
+        Method("power.load-budget"),
         **{x.id: x.figure("energy_wh") for x, b in zip(outs, bases, strict=True) if b.load.supply == "ac"},
     )
     design = with_margin(energy_all, g("margin_frac"))
-    peak_w = total("Power at the daily peak", "W", [(f.label, f) for f in peak], "handbook 01 §3.1 step 10")
+    peak_w = total("Power at the daily peak", "W", [(f.label, f) for f in peak], Method("power.load-budget"))
     start_w = pick("Power while the hardest motor starts", "P_peak + largest (start multiple − 1)·P_b/n",
-                   peak_w.value + start_extra, "W", "one motor starts at a time", peak_w=peak_w, start_extra_w=start_extra)  # fmt: skip
+                   peak_w.value + start_extra, "W", Method("power.load-budget", "one motor starts at a time"), peak_w=peak_w, start_extra_w=start_extra)  # fmt: skip
     if has_ac and idle.value > 0.15 * day_wh[day] + 1e-9:
         rules.add("power-inverter-idle-heavy")
     return LoadBudgetOut.of(
         design_day_type=day, energy_wh=energy_all, charge_ah=charge_of(energy_all, bank_v), design_energy_wh=design,
-        design_charge_ah=charge_of(design, bank_v), mean_current_a=derived("mean_current_a", "E/(24 h·U)", energy_all.value / 24 / inp.bank_voltage_v, "definition", energy_wh=energy_all, bank_voltage_v=bank_v),
-        ac_energy_wh=ac_fig, inverter_on_h=derived("inverter_on_h", f"mode: {inp.inverter.mode}".replace("_", " "), on_h[day], "handbook 01 §3.1 step 7"), inverter_idle_wh=idle,
+        design_charge_ah=charge_of(design, bank_v), mean_current_a=derived("mean_current_a", "E/(24 h·U)", energy_all.value / 24 / inp.bank_voltage_v, Method("power.load-budget", "definition"), energy_wh=energy_all, bank_voltage_v=bank_v),
+        ac_energy_wh=ac_fig, inverter_on_h=derived("inverter_on_h", f"mode: {inp.inverter.mode}".replace("_", " "), on_h[day], Method("power.load-budget")), inverter_idle_wh=idle,
         inverter_loss_wh=inverter_loss(idle, ac_fig, inp.inverter.efficiency_frac),
-        connected_power_w=derived("connected_power_w", "P₀ + Σ P_b, all at once", connected, "handbook 01 §3.1 step 10", peak_power_w=peak_w), peak_power_w=peak_w, peak_current_a=current_of(peak_w, min_v),
+        connected_power_w=derived("connected_power_w", "P₀ + Σ P_b, all at once", connected, Method("power.load-budget"), peak_power_w=peak_w), peak_power_w=peak_w, peak_current_a=current_of(peak_w, min_v),
         start_power_w=start_w, start_current_a=current_of(start_w, min_v), loads=outs, hourly_wh=hourly,
         days=[DayOut.of(day_type=d, energy_wh=day_wh[d], charge_ah=day_wh[d] / inp.bank_voltage_v) for d in inp.day_types],
         rules=sorted(rules),

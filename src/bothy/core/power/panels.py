@@ -1,4 +1,4 @@
-"""Panels of a design: which controller they are on, how they lie, and what they give on a mean day of a month (handbook 01 §3.11, 03 §3.9)."""
+"""Panels of a design: which controller they are on, how they lie, and what they give on a mean day of a month (methods power.strings, trips.month)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from bothy.core.catalogue.parts import Part, of_kind
 from bothy.core.context import Context
 from bothy.core.design.power import Power, SolarArray, SolarController
 from bothy.core.figure import Figure, given, total
+from bothy.core.method.sources import Method
 from bothy.core.power.solar import Panel, PanelString, SolarStringIn, SolarStringOut, solar_string
 from bothy.core.sun.curved import CurvedPanelFactorIn, curved_panel_factor
 from bothy.core.sun.geometry import MEAN_DAY, extraterrestrial_day
@@ -19,7 +20,7 @@ ACROSS_M = 1.2
 """How far panels reach across a curved roof where nothing is said (typical)."""
 MISMATCH = 0.98
 SOILING = 0.97
-"""What usual dirt leaves of the light (handbook 03 §3.11)."""
+"""What usual dirt leaves of the light (method trips.shade)."""
 SKY_MOST = 0.77
 """No month is clearer; a weather file may hold more than the air lets through."""
 
@@ -111,7 +112,7 @@ def azimuth_of(a: SolarArray, lat_deg: float) -> float:
 
 
 CURVE_SUN_DEG, CURVE_DNI, CURVE_DHI = (15.0, 30.0, 60.0), 700.0, 100.0
-"""Light in which a bent panel's loss is taken: the mean over these heights of the sun and eight headings (handbook 03 §3.10)."""
+"""Light in which a bent panel's loss is taken: the mean over these heights of the sun and eight headings (method trips.direction)."""
 
 
 @lru_cache(maxsize=64)
@@ -184,7 +185,9 @@ def solar_of(ctx: Context, season: str) -> Figure:
     """Energy per day of all arrays in the worst planned month of a season."""
     month = ctx.worst_month(season)
     parts = [(a.name, array_day(ctx, a, month).figure("energy_wh_day")) for a in ctx.design.power.arrays]
-    return total(f"Solar per day in {season}", "Wh", parts, f"sum of the arrays on a mean day of {MONTHS[month - 1]} in {ctx.climate.name}; handbook 03 §3.9")
+    return total(
+        f"Solar per day in {season}", "Wh", parts, Method("trips.month", f"sum of the arrays on a mean day of {MONTHS[month - 1]} in {ctx.climate.name}")
+    )
 
 
 def label_yield(ctx: Context, month: int) -> float:

@@ -1,4 +1,4 @@
-"""Charge profiles and a vehicle that stands: what the sources are set to against what the bank wants (handbook 01, section 5)."""
+"""Charge profiles and a vehicle that stands: what the sources are set to against what the bank wants (method power.balance)."""
 
 from __future__ import annotations
 
@@ -6,10 +6,11 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.power import ChargeProfile
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Maker, Method
 
 rules("power", (
-    ("power-charge-profile", "fault", "A charger is set for another battery", "Set its profile by the battery's data sheet.", "maker"),
-    ("power-starter-unattended", "note", "The starter battery stands alone for long", "A trickle of 1 to 2 A from the house bank, or disconnect it.", "handbook 01 §3.14"),
+    ("power-charge-profile", "fault", "A charger is set for another battery", "Set its profile by the battery's data sheet.", Method("power.chemistries") + Maker()),
+    ("power-starter-unattended", "note", "The starter battery stands alone for long", "A trickle of 1 to 2 A from the house bank, or disconnect it.", Method("power.driving-charge")),
 ))  # fmt: skip
 
 ABSORPTION_V: dict[str, tuple[float, float]] = {"lifepo4": (14.0, 14.6), "agm": (14.4, 14.8), "gel": (14.1, 14.4), "flooded": (14.4, 14.8), "nmc": (16.2, 16.8)}

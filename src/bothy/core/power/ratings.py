@@ -1,4 +1,4 @@
-"""Standard ratings (handbook 01, sections 4.8 and 4.9; typical). Fuse families are chapter 02's: see wiring/fuses.py."""
+"""Standard ratings (method power.ratings; typical). Fuse families: see wiring/fuses.py."""
 
 INVERTERS_W = (150, 300, 400, 600, 800, 1000, 1200, 1500, 2000, 2500, 3000, 3500, 4000, 5000, 6000, 8000, 10000)
 FUSES_A = (1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200, 225, 250, 300, 350,

@@ -1,4 +1,4 @@
-"""State of charge from the voltage of a rested bank (handbook 01, section 3.9)."""
+"""State of charge from the voltage of a rested bank (method power.rest-voltage)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, given
+from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power.chemistry import CHEMISTRIES, REST_V, ChemistryKey, SystemVoltage, interpolate
 
 REST_H: dict[str, float] = {"lifepo4": 1.0, "nmc": 1.0, "agm": 4.0, "gel": 4.0, "flooded": 4.0}
@@ -54,18 +55,20 @@ class SocFromVoltageOut(Outcome):
 
 
 def soc_from_voltage(inp: SocFromVoltageIn, sources: dict[str, Figure] | None = None) -> SocFromVoltageOut:
-    """What a rest voltage says of the charge, how wide that is, and whether it says anything. Handbook 01 §3.9."""
+    """What a rest voltage says of the charge, how wide that is, and whether it says anything. Method: power.rest-voltage."""
     g = Given(inp, sources)
     soc, volts = REST_V[inp.chemistry]
     chem = CHEMISTRIES[inp.chemistry]
     cells = given("cells_count", inp.cells, "input" if inp.cells_count else "table", chem.name)
-    cell = derived("cell_voltage_v", "V/cells", inp.voltage_v / inp.cells, "definition", voltage_v=g("voltage_v"), cells_count=cells)
+    cell = derived(
+        "cell_voltage_v", "V/cells", inp.voltage_v / inp.cells, Method("power.rest-voltage", "definition"), voltage_v=g("voltage_v"), cells_count=cells
+    )
     meter = g("meter_error_v", METER_V * inp.cells * chem.cell_v / 12, "0.02 V on 12 V, typical")
     band = derived(
         "band_v",
         "meter error/cells + spread",
         meter.value / inp.cells + SPREAD_V[inp.chemistry],
-        "hysteresis and make, typical",
+        Method("power.rest-voltage", "hysteresis and make") + OwnChoice("typical"),
         meter_error_v=meter,
         cells_count=cells,
     )
@@ -75,7 +78,7 @@ def soc_from_voltage(inp: SocFromVoltageIn, sources: dict[str, Figure] | None = 
             key,
             "table, straight between its points",
             interpolate(cell.value + shift, volts, soc),
-            "handbook 01 §4.4, rested, 25 °C",
+            Method("power.rest-voltage", "rested, 25 °C"),
             cell_voltage_v=cell,
             band_v=band,
         )

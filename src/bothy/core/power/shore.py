@@ -1,4 +1,4 @@
-"""Shore and generator charging: what the inlet leaves, and how long it takes (handbook 01, section 3.15)."""
+"""Shore and generator charging: what the inlet leaves, and how long it takes (method power.shore-charge)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick
+from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power.chemistry import CHEMISTRIES, ChemistryKey, SystemVoltage, charge_rate
 from bothy.core.region import REGIONS, RegionKey
 
@@ -59,20 +60,20 @@ class ShoreChargeTimeOut(Outcome):
     rules: list[str]
 
 
-S315 = "handbook 01 §3.15"
+S315 = Method("power.shore-charge")
 
 
-@formula("What the supply gives", "S = U·I·continuous", unit="W", source="handbook 01 §3.15")
+@formula("What the supply gives", "S = U·I·continuous", unit="W", source=Method("power.shore-charge"))
 def supply_limit(mains_voltage_v: float, current_a: float, continuous_frac: float) -> float:
     return mains_voltage_v * current_a * continuous_frac
 
 
-@formula("Charge current that the inlet leaves", "available·pf·η/U_abs", unit="A", source="handbook 01 §3.15")
+@formula("Charge current that the inlet leaves", "available·pf·η/U_abs", unit="A", source=Method("power.shore-charge"))
 def inlet_charge_limit(available_w: float, power_factor: float, efficiency_frac: float, absorption_v: float) -> float:
     return available_w * power_factor * efficiency_frac / absorption_v
 
 
-@formula("Time at full current", "C/η_q·(SoC_t − SoC₀)/I", unit="h", source="handbook 01 §3.15")
+@formula("Time at full current", "C/η_q·(SoC_t − SoC₀)/I", unit="h", source=Method("power.shore-charge"))
 def bulk_time(capacity_ah: float, coulomb_frac: float, soc_gain_frac: float, current_a: float) -> float:
     return capacity_ah / coulomb_frac * soc_gain_frac / current_a
 
@@ -90,7 +91,7 @@ def taper_time(c_ah: float, coulomb: float, s0: float, s1: float, s_t: float, i0
 
 
 def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None = None) -> ShoreChargeTimeOut:
-    """Charging from the mains: what limits it, whether the cold forbids it, how long it takes. Handbook 01 §3.15."""
+    """Charging from the mains: what limits it, whether the cold forbids it, how long it takes. Method: power.shore-charge."""
     g = Given(inp, sources)
     chem = CHEMISTRIES[inp.chemistry]
     region = REGIONS[inp.region]
@@ -114,9 +115,14 @@ def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None 
     bank_a = charge_rate(inp.chemistry, bank_temp, full_a / inp.capacity_ah) * inp.capacity_ah
     volts = cells * chem.cell_v
     warm = (chem.kg_per_kwh * inp.capacity_ah * volts / 1000 * 1100 * (5 - temp) / (inp.heater_power_w * 3600)) if heated else 0.0
-    bank_fig = derived("bank_limit_a", "largest charge × what its temperature allows", bank_a, "handbook 01 §4.2", max_charge_a=full_a, bank_temp_c=bank_temp)
+    bank_fig = derived("bank_limit_a", "largest charge × what its temperature allows", bank_a, Method("power.cold"), max_charge_a=full_a, bank_temp_c=bank_temp)
     warm_fig = derived(
-        "warm_time_h", "m·c·(5 − T)/P while the heater warms the cells", warm, "1100 J/(kg·K), typical", heater_power_w=inp.heater_power_w, bank_temp_c=temp
+        "warm_time_h",
+        "m·c·(5 − T)/P while the heater warms the cells",
+        warm,
+        Method("power.cold", "1100 J/(kg·K)") + OwnChoice("typical"),
+        heater_power_w=inp.heater_power_w,
+        bank_temp_c=temp,
     )
     net = min(inp.charger_current_a, by_inlet.value) - inp.load_current_a
     rules: set[str] = set()
@@ -149,12 +155,12 @@ def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None 
     s_t = min(max(chem.taper_a - chem.taper_b * i0.value / c, 0.5), chem.taper_a)
     s0, s1 = inp.soc_start_frac, inp.soc_target_frac
     bulk = bulk_time(g("capacity_ah"), chem.coulomb, max(0.0, min(s1, s_t) - s0), i0)
-    taper_fig = derived("soc_taper_frac", "a − b·I/C, at least 0.5", s_t, f"{chem.name}, handbook 01 §3.15", current_a=i0, capacity_ah=g("capacity_ah"))
+    taper_fig = derived("soc_taper_frac", "a − b·I/C, at least 0.5", s_t, Method("power.shore-charge", chem.name), current_a=i0, capacity_ah=g("capacity_ah"))
     taper = taper_time(c, chem.coulomb, s0, s1, s_t, i0.value, chem.tail)
     taper_h = derived("taper_time_h", "exponential to the tail current, then steady", taper, S315, soc_taper_frac=taper_fig, current_a=i0)
     eff = inp.charger_efficiency_frac
     energy = u_abs / eff * (c / chem.coulomb * (s1 - s0) + inp.load_current_a * (bulk.value + taper)) + inp.heater_power_w * warm
-    time = pick("Charging time", "warming + bulk + taper", warm + bulk.value + taper, "h", "model, typical within 20 %",
+    time = pick("Charging time", "warming + bulk + taper", warm + bulk.value + taper, "h", Method("power.shore-charge", "model, typical within 20 %"),
                 warm_time_h=warm_fig, bulk_time_h=bulk, taper_time_h=taper_h)  # fmt: skip
     return ShoreChargeTimeOut.of(
         **{**nothing, **common}

@@ -1,4 +1,4 @@
-"""Solar: panel physics, strings on a controller, and daily yield (handbook 01, sections 3.10 to 3.12)."""
+"""Solar: panel physics, strings on a controller, and daily yield (method power.panel-temperature)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, Whole, next_size, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick
+from bothy.core.method.sources import Maker, Method, Standard
 from bothy.core.power.chemistry import SystemVoltage
 from bothy.core.power.ratings import PV_FUSES_A
 from bothy.core.region import RegionKey
@@ -108,22 +109,32 @@ class SolarStringOut(Outcome):
     rules: list[str]
 
 
-@formula("Cell temperature", "T = Ta + (NOCT − 20)/800·G + u·G/1000", unit="°C", source="NOCT, IEC 61215; uplift typical")
+@formula(
+    "Cell temperature",
+    "T = Ta + (NOCT − 20)/800·G + u·G/1000",
+    unit="°C",
+    source=Method("power.strings", "uplift typical") + Standard("NOCT") + Standard("IEC 61215"),
+)
 def cell_temp(ambient_temp_c: float, noct_c: float, irradiance_w_m2: float, uplift_k: float) -> float:
     return ambient_temp_c + (noct_c - 20) / 800 * irradiance_w_m2 + uplift_k * irradiance_w_m2 / 1000
 
 
-@formula("String voltage at a cell temperature", "s·U·(1 + β·(T − 25))", unit="V", source="data sheet coefficients at STC")
+@formula("String voltage at a cell temperature", "s·U·(1 + β·(T − 25))", unit="V", source=Method("power.strings") + Maker())
 def string_voltage(series_count: float, voltage_v: float, coeff_per_k: float, cell_temp_c: float) -> float:
     return series_count * voltage_v * (1 + coeff_per_k * (cell_temp_c - 25))
 
 
-@formula("Short-circuit current for design", "1.25·ΣIsc", unit="A", source="irradiance above 1000 W/m², NFPA 70 690.8, IEC 62548")
+@formula(
+    "Short-circuit current for design",
+    "1.25·ΣIsc",
+    unit="A",
+    source=Method("power.strings", "irradiance above 1000 W/m²") + Standard("NFPA 70", "690.8") + Standard("IEC 62548"),
+)
 def isc_design(isc_a: float) -> float:
     return 1.25 * isc_a
 
 
-@formula("Charge current before the controller's limit", "P·η/U", unit="A", source="handbook 01 §3.11")
+@formula("Charge current before the controller's limit", "P·η/U", unit="A", source=Method("power.strings"))
 def mppt_current(operating_power_w: float, controller_efficiency_frac: float, battery_voltage_v: float) -> float:
     return operating_power_w * controller_efficiency_frac / battery_voltage_v
 
@@ -143,7 +154,7 @@ def _string_fuse(p: Panel, strings: int, backfeed: float, region: str) -> tuple[
 
 
 def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -> SolarStringOut:
-    """Panels in strings on one controller, cold and hot. Handbook 01 §3.10, §3.11."""
+    """Panels in strings on one controller, cold and hot. Methods: power.panel-temperature, power.strings."""
     g = Given(inp, sources)
     mppt = inp.controller_type == "mppt"
     charge_v = inp.charge_voltage_v or 1.2 * inp.system_voltage_v
@@ -198,16 +209,22 @@ def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -
     operating_v = max(candidates, key=power_at)
     ideal = sum(s.parallel_count * s.series_count * s.panel.vmp_v * s.panel.imp_a for s in inp.strings)
     mismatch = max(0.0, 1 - power_at(operating_v) / ideal)
-    operating_w = given("operating_power_w", power_all * (1 - mismatch), "computed", "array power less mismatch")
+    operating_w = given("operating_power_w", power_all * (1 - mismatch), "computed", "array power less mismatch", source=Method("power.strings"))
     eff = g("controller_efficiency_frac")
     uncapped = (
         mppt_current(operating_w, eff, battery_v)
         if mppt
-        else given("uncapped_current_a", sum(s.parallel_count * s.panel.imp_a for s in inp.strings), "computed", "ΣImp: the panel is pulled to battery voltage")
+        else given(
+            "uncapped_current_a",
+            sum(s.parallel_count * s.panel.imp_a for s in inp.strings),
+            "computed",
+            "ΣImp: the panel is pulled to battery voltage",
+            source=Method("power.strings"),
+        )
     )
     limit = g("max_charge_current_a")
     current = pick("Largest charge current", "smaller of the array's and the controller's", min(uncapped.value, limit.value), "A",
-                   "handbook 01 §3.11", uncapped_current_a=uncapped, max_charge_current_a=limit)  # fmt: skip
+                   Method("power.strings"), uncapped_current_a=uncapped, max_charge_current_a=limit)  # fmt: skip
     input_limit = inp.max_input_current_a or (None if mppt else inp.max_charge_current_a)
     ratio = power_all / (limit.value * charge_v) if mppt else 1.25 * isc_all / limit.value
     hot_w = operating_w.value * (hot_powers / power_all) * eff.value
@@ -232,21 +249,21 @@ def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -
         rules.add("power-solar-mismatch")
     if not mppt and pwm_hot < 0.85 * hot_w - 1e-9:
         rules.add("power-solar-pwm-loss")
-    isc_fig = given("isc_a", isc_all, "computed", "Σ of the strings")
-    source = "handbook 01 §3.11"
-    array_w = derived("array_power_w", "Σ s·p·P", power_all, "label power at STC", string_count=strings)
+    isc_fig = given("isc_a", isc_all, "computed", "Σ of the strings", source=Method("power.strings"))
+    source = Method("power.strings")
+    array_w = derived("array_power_w", "Σ s·p·P", power_all, Method("power.strings", "label power at STC"), string_count=strings)
     hot_fig = derived("mppt_power_hot_w", "P·(1 + γ·(T − 25))·η, less mismatch", hot_w, source, array_power_w=array_w, controller_efficiency_frac=eff,
                       mismatch_frac=mismatch)  # fmt: skip
     pwm_fig = derived("pwm_power_w", "U_bat·Σ Imp, less where the hot panel cannot reach it", pwm_hot, source, battery_voltage_v=battery_v)
     hot_c = groups[0].figure("cell_hot_c")
     code = 1.5625 if inp.region == "us" else 1.25
     return SolarStringOut.of(
-        array_power_w=array_w, string_count=derived("string_count", "Σ p", strings, "what is in parallel"), voc_cold_v=voc_cold,
+        array_power_w=array_w, string_count=derived("string_count", "Σ p", strings, Method("power.strings", "what is in parallel")), voc_cold_v=voc_cold,
         voltage_headroom_frac=derived("voltage_headroom_frac", "1 − Voc/limit", 1 - voc_cold.value / inp.max_voltage_v, source, voc_cold_v=voc_cold,
                                       max_voltage_v=g("max_voltage_v")),
         voc_hot_v=derived("voc_hot_v", "s·Voc·(1 + β·(T − 25)), the least", voc_hot_min, source, cell_hot_c=hot_c),
         vmp_hot_v=derived("vmp_hot_v", "s·Vmp·(1 + β·(T − 25)), the least", vmp_hot_min, source, cell_hot_c=hot_c), isc_a=isc_fig, isc_design_a=isc_design(isc_fig),
-        cable_ampacity_min_a=derived("cable_ampacity_min_a", f"{code:g}·ΣIsc", code * isc_all, "NFPA 70 690.8 in the us, IEC 62548 elsewhere", isc_a=isc_fig),
+        cable_ampacity_min_a=derived("cable_ampacity_min_a", f"{code:g}·ΣIsc", code * isc_all, Method("power.strings") + Standard("NFPA 70", "690.8") + Standard("IEC 62548"), isc_a=isc_fig),
         operating_voltage_v=derived("operating_voltage_v", "the group's s·Vmp that gives most", operating_v, source),
         mismatch_frac=derived("mismatch_frac", "1 − power at one voltage/Σ of each at its best", mismatch, source, operating_voltage_v=operating_v),
         uncapped_current_a=uncapped, charge_current_a=current,
@@ -299,13 +316,13 @@ class SolarYieldSimpleOut(Outcome):
     required_array_power_w: float | None
 
 
-@formula("Temperature factor", "1 + γ·(T − 25)", unit="", source="data sheet coefficient")
+@formula("Temperature factor", "1 + γ·(T − 25)", unit="", source=Method("power.solar-day") + Maker())
 def power_temp_factor(power_coeff_per_k: float, cell_temp_c: float) -> float:
     return 1 + power_coeff_per_k * (cell_temp_c - 25)
 
 
 @formula("What is left after the losses", "f_T·f_pwm·η·soiling·wiring·mismatch·shading·ageing·deployed·acceptance", unit="",
-         source="handbook 01 §3.12")  # fmt: skip
+         source=Method("power.solar-day"))  # fmt: skip
 def derate_product(
     temp_factor_frac: float, pwm_factor_frac: float, controller_efficiency_frac: float, soiling_factor_frac: float,
     wiring_factor_frac: float, mismatch_factor_frac: float, shading_factor_frac: float, ageing_factor_frac: float,
@@ -315,20 +332,20 @@ def derate_product(
             * mismatch_factor_frac * shading_factor_frac * ageing_factor_frac * deployed_frac * acceptance_frac)  # fmt: skip
 
 
-@formula("Solar energy per day", "E = P·PSH·derate", unit="Wh", source="peak sun hours, handbook 01 §3.12")
+@formula("Solar energy per day", "E = P·PSH·derate", unit="Wh", source=Method("power.solar-day", "peak sun hours"))
 def solar_energy(array_power_w: float, peak_sun_h: float, derate_frac: float) -> float:
     return array_power_w * peak_sun_h * derate_frac
 
 
 def solar_yield_simple(inp: SolarYieldSimpleIn, sources: dict[str, Figure] | None = None) -> SolarYieldSimpleOut:
-    """Energy per day from an array by peak sun hours. Handbook 01 §3.12."""
+    """Energy per day from an array by peak sun hours. Method: power.solar-day."""
     g = Given(inp, sources)
     mppt = inp.controller_type == "mppt"
     temp = cell_temp(g("ambient_temp_c"), g("noct_c"), g("mean_irradiance_w_m2"), UPLIFT_K[inp.mounting])
     f_t = power_temp_factor(g("power_coeff_per_k"), temp) if mppt else given("temp_factor_frac", 1.0, "default", "PWM: none")
     f_pwm = 1.0 if mppt else min(1.0, inp.battery_voltage_v / (inp.panel_vmp_v or 1))
     eff = g("controller_efficiency_frac", 0.97 if mppt else 0.98, "typical of its type")
-    pwm = derived("pwm_factor_frac", "1 with MPPT; U_bat/Vmp with PWM", f_pwm, "handbook 01 §3.12", battery_voltage_v=g("battery_voltage_v"))
+    pwm = derived("pwm_factor_frac", "1 with MPPT; U_bat/Vmp with PWM", f_pwm, Method("power.solar-day"), battery_voltage_v=g("battery_voltage_v"))
     derate = derate_product(
         f_t, pwm, eff, g("soiling_factor_frac"), g("wiring_factor_frac"),
         g("mismatch_factor_frac"), g("shading_factor_frac"), g("ageing_factor_frac"), g("deployed_frac"), g("acceptance_frac"),
@@ -338,8 +355,8 @@ def solar_yield_simple(inp: SolarYieldSimpleIn, sources: dict[str, Figure] | Non
     per_watt = inp.peak_sun_h * derate.value
     return SolarYieldSimpleOut.of(
         cell_temp_c=temp, temp_factor_frac=f_t, pwm_factor_frac=pwm, derate_frac=derate, energy_wh=energy,
-        charge_ah=derived("charge_ah", "E/U", energy.value / inp.bank_voltage_v, "definition", energy_wh=energy, bank_voltage_v=g("bank_voltage_v")),
-        covered_frac=derived("covered_frac", "E/daily", energy.value / daily, "definition", energy_wh=energy, daily_energy_wh=daily) if daily else None,
-        required_array_power_w=derived("required_array_power_w", "daily/(PSH·derate)", daily / per_watt, "handbook 01 §3.12", daily_energy_wh=daily,
+        charge_ah=derived("charge_ah", "E/U", energy.value / inp.bank_voltage_v, Method("power.solar-day", "definition"), energy_wh=energy, bank_voltage_v=g("bank_voltage_v")),
+        covered_frac=derived("covered_frac", "E/daily", energy.value / daily, Method("power.solar-day", "definition"), energy_wh=energy, daily_energy_wh=daily) if daily else None,
+        required_array_power_w=derived("required_array_power_w", "daily/(PSH·derate)", daily / per_watt, Method("power.solar-day"), daily_energy_wh=daily,
                                        peak_sun_h=g("peak_sun_h"), derate_frac=derate) if daily and per_watt > 0 else None,
     )  # fmt: skip

@@ -5,22 +5,23 @@ from __future__ import annotations
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Maker, Method
 from bothy.core.power.panels import array_power, on_controllers
 from bothy.core.power.supply import PowerPart, Supply
 
 rules("power", (
-    ("power-relay-voltage", "danger", "Relay joins two voltages", "Use a DC-DC charger that converts between them.", "Ohm’s law"),
-    ("power-relay-small", "fault", "Relay too small for the current", "Fit a relay for that current, or a DC-DC charger that limits it.", "maker"),
-    ("power-driving-no-alternator", "fault", "Driving charge without an alternator", "Enter the alternator that feeds it (of the towing vehicle, for a trailer), or leave the charger out.", "definition"),
-    ("power-dcdc-no-ignition", "fault", "Charger can’t tell that the engine runs", "Switch it by the ignition: a smart alternator’s voltage says nothing.", "maker"),
-    ("power-appliance-voltage", "danger", "Appliance made for another voltage", "Use a converter to its voltage, or a version for this one.", "appliance data"),
-    ("power-mains-no-source", "fault", "Mains appliances without a source", "Add an inverter or a hook-up, or use versions for the battery’s voltage.", "definition"),
-    ("power-bank-unfed", "fault", "Nothing charges the battery", "Add panels, driving charge or a shore charger.", "energy balance"),
-    ("power-loads-unfed", "note", "Nothing feeds the appliances yet", "Choose a battery in Power, or use Bothy’s suggestions.", "definition"),
-    ("power-modified-sine-motor", "advice", "Motors on a modified sine wave", "Use a pure sine inverter: motors hum, heat and may not start.", "motor heating by harmonics"),
-    ("power-charger-generator", "advice", "Shore charger larger than the generator", "Set the charger’s input limit down, or use a larger generator.", "maker"),
-    ("power-array-roof", "advice", "More panels than the roof has room for", "Fit fewer or other panels, or put some on the ground.", "area of the roof"),
-    ("power-panels-unlike", "advice", "Unlike panels on one controller", "Give each kind or direction its own controller.", "one operating point a controller"),
+    ("power-relay-voltage", "danger", "Relay joins two voltages", "Use a DC-DC charger that converts between them.", Method("power.relay", "Ohm’s law")),
+    ("power-relay-small", "fault", "Relay too small for the current", "Fit a relay for that current, or a DC-DC charger that limits it.", Method("power.relay") + Maker()),
+    ("power-driving-no-alternator", "fault", "Driving charge without an alternator", "Enter the alternator that feeds it (of the towing vehicle, for a trailer), or leave the charger out.", Method("power.driving-charge", "definition")),
+    ("power-dcdc-no-ignition", "fault", "Charger can’t tell that the engine runs", "Switch it by the ignition: a smart alternator’s voltage says nothing.", Method("power.driving-charge") + Maker()),
+    ("power-appliance-voltage", "danger", "Appliance made for another voltage", "Use a converter to its voltage, or a version for this one.", Method("power.load-budget") + Maker()),
+    ("power-mains-no-source", "fault", "Mains appliances without a source", "Add an inverter or a hook-up, or use versions for the battery’s voltage.", Method("power.load-budget", "definition")),
+    ("power-bank-unfed", "fault", "Nothing charges the battery", "Add panels, driving charge or a shore charger.", Method("power.balance", "energy balance")),
+    ("power-loads-unfed", "note", "Nothing feeds the appliances yet", "Choose a battery in Power, or use Bothy’s suggestions.", Method("power.balance", "definition")),
+    ("power-modified-sine-motor", "advice", "Motors on a modified sine wave", "Use a pure sine inverter: motors hum, heat and may not start.", Method("power.inverter-size", "motor heating by harmonics")),
+    ("power-charger-generator", "advice", "Shore charger larger than the generator", "Set the charger’s input limit down, or use a larger generator.", Method("power.shore-charge") + Maker()),
+    ("power-array-roof", "advice", "More panels than the roof has room for", "Fit fewer or other panels, or put some on the ground.", Method("power.strings", "area of the roof")),
+    ("power-panels-unlike", "advice", "Unlike panels on one controller", "Give each kind or direction its own controller.", Method("power.strings", "one operating point a controller")),
 ))  # fmt: skip
 
 SYSTEMS = {12: (9.0, 16.0), 24: (18.0, 32.0), 48: (36.0, 62.0)}

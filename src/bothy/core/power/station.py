@@ -1,4 +1,4 @@
-"""Whether a portable power station suffices: an all-in-one case with battery, inverter, controller and charger (handbook 01, section 3.5)."""
+"""Whether a portable power station suffices: an all-in-one case with battery, inverter, controller and charger (method power.station)."""
 
 from __future__ import annotations
 
@@ -8,9 +8,10 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 
 Limit = Literal["dc_output", "inverter", "surge", "energy", "solar_voltage", "cold_charge", "recharge"]
-HERE = "handbook 01 §3.5"
+HERE = Method("power.station")
 RULE_OF: dict[str, str] = {
     "dc_output": "power-station-dc-limit", "inverter": "power-station-inverter-limit", "surge": "power-station-inverter-limit", "energy": "power-station-energy",
     "solar_voltage": "power-station-solar-voltage", "cold_charge": "power-charge-below-freezing", "recharge": "power-station-recharge"}  # fmt: skip
@@ -93,7 +94,7 @@ def _part_used(s: Station, p: StationSolar) -> float:
 
 
 def power_station_check(inp: PowerStationCheckIn, sources: dict[str, Figure] | None = None) -> PowerStationCheckOut:
-    """Energy of a day with the station's own use, what comes in, and which limits fail. Handbook 01 §3.5."""
+    """Energy of a day with the station's own use, what comes in, and which limits fail. Method: power.station."""
     g = Given(inp, sources)
     s, n = inp.station, inp.needs
     dc_on = n.dc_on_h if n.dc_on_h is not None else 24.0 if n.dc_energy_wh > 0 else 0.0
@@ -139,6 +140,6 @@ def power_station_check(inp: PowerStationCheckIn, sources: dict[str, Figure] | N
     return PowerStationCheckOut.of(
         daily_energy_wh=day, self_consumption_wh=own, usable_energy_wh=usable, autonomy_days=lasts, dc_headroom_frac=room("dc_headroom_frac", n.dc_peak_w, s.dc_limit_w),
         inverter_headroom_frac=room("inverter_headroom_frac", n.ac_peak_w, s.inverter_limit_w), solar_power_used_w=used, solar_energy_wh=sun, input_energy_wh=income,
-        balance_wh=derived("balance_wh", "input − day", comes - day.value, "definition", input_energy_wh=income, daily_energy_wh=day), sufficient=not limits, limits=limits,
+        balance_wh=derived("balance_wh", "input − day", comes - day.value, Method("power.station", "definition"), input_energy_wh=income, daily_energy_wh=day), sufficient=not limits, limits=limits,
         rules=sorted(rules),
     )  # fmt: skip

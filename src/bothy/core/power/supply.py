@@ -1,4 +1,4 @@
-"""Supply: bank, inverter and sources of the design against its uses (Power's part of the report; handbook 01 §3.16)."""
+"""Supply: bank, inverter and sources of the design against its uses (Power's part of the report; method power.balance)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.design.power import SolarArray, SolarController
 from bothy.core.figure import Figure, formula, given, pick, total
+from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power import bank as banks
 from bothy.core.power.around import DERATE_FROM_C, inverter_air, rating_left
 from bothy.core.power.chemistry import capacity_factor, charge_rate
@@ -84,42 +85,47 @@ class PowerPart(BaseModel):
     summary: dict[str, float | None]
 
 
-@formula("Demand on the bank", "need·(1 − φ + φ/η)", unit="Wh", source="all energy through the bank (φ = 1); handbook 01 §3.16")
+@formula("Demand on the bank", "need·(1 − φ + φ/η)", unit="Wh", source=Method("power.balance", "all energy through the bank (φ = 1)"))
 def demand(need_wh: float, round_trip_frac: float) -> float:
     return need_wh / round_trip_frac
 
 
-@formula("Balance per day", "supply − demand", unit="Wh", source="handbook 01 §3.16")
+@formula("Balance per day", "supply − demand", unit="Wh", source=Method("power.balance"))
 def balance(supply_wh: float, demand_wh: float) -> float:
     return supply_wh - demand_wh
 
 
-@formula("Days from full to empty", "usable/(demand − supply)", unit="days", source="handbook 01 §3.16")
+@formula("Days from full to empty", "usable/(demand − supply)", unit="days", source=Method("power.balance"))
 def days_left(usable_wh: float, demand_wh: float, supply_wh: float) -> float:
     return usable_wh / (demand_wh - supply_wh)
 
 
-@formula("Energy a stay takes from the bank", "nights·(demand − supply)", unit="Wh", source="handbook 01 §3.7")
+@formula("Energy a stay takes from the bank", "nights·(demand − supply)", unit="Wh", source=Method("power.bank-size"))
 def stay_need(nights: float, demand_wh: float, supply_wh: float) -> float:
     return nights * max(0.0, demand_wh - supply_wh)
 
 
-@formula("What a second alternator charges with", "min(hot·label, bank's limit)", unit="A", source="handbook 01 §3.14; hot output 75 % of the label, typical")
+@formula(
+    "What a second alternator charges with",
+    "min(hot·label, bank's limit)",
+    unit="A",
+    source=Method("power.driving-charge", "hot output 75 % of the label") + OwnChoice("typical"),
+)
 def second_alternator(hot_frac: float, rated_a: float, bank_limit_a: float) -> float:
     return min(hot_frac * rated_a, bank_limit_a)
 
 
-@formula("Power at its belt", "U·I/0.55", unit="W", source="handbook 01 §3.14")
+@formula("Power at its belt", "U·I/0.55", unit="W", source=Method("power.driving-charge"))
 def belt_power(voltage_v: float, current_a: float) -> float:
     return voltage_v * current_a / 0.55
 
 
-@formula("Energy per day of driving", "I·U·h", unit="Wh", source="definition")
+@formula("Energy per day of driving", "I·U·h", unit="Wh", source=Method("power.balance", "definition"))
 def driven_energy(current_a: float, bank_voltage_v: float, drive_h: float) -> float:
     return current_a * bank_voltage_v * drive_h
 
 
-@formula("Energy per day of driving", "Q·U", unit="Wh", source="definition")
+@formula("Energy per day of driving", "Q·U", unit="Wh", source=Method("power.balance", "definition"))
 def relay_energy(charge_ah: float, bank_voltage_v: float) -> float:
     return charge_ah * bank_voltage_v
 
@@ -144,14 +150,14 @@ def _through_relay(
     p = ctx.design.power
     assert p.driving is not None
     path = pick("Current through the relay", "smaller of what the voltages push and what the alternator makes", min(d.relay_current_a or 0.0, ctx.alternator_a), "A",
-                "handbook 01 §3.14; the same on both sides of the relay", relay_current_a=d.figure("relay_current_a"), alternator_a=ctx.figure("/vehicle/alternator_rated_a"))  # fmt: skip
+                Method("power.driving-charge", "the same on both sides of the relay"), relay_current_a=d.figure("relay_current_a"), alternator_a=ctx.figure("/vehicle/alternator_rated_a"))  # fmt: skip
     if ctx.smart:
         return path, None
     ohm = beyond_ohm + (2 * length_m * RHO_60C / area_mm2 if area_mm2 else 0.0) + SOURCE_OHM + ctx.chem.r_k / bank.charge_ah * (ctx.bank_v / 12) / 1000
     charge = relay_charge(
         ctx.chem.key, bank.charge_ah, ctx.system_v, 14.2 * ctx.scale, ohm, min(p.driving.rating_a, d.available_running_a, bank.max_charge_a), ctx.drive_h
     )
-    return path, relay_energy(charge, given("bank_voltage_v", ctx.bank_v, "computed", "cells × cell voltage"))
+    return path, relay_energy(charge, given("bank_voltage_v", ctx.bank_v, "computed", "cells × cell voltage", source=Method("power.balance")))
 
 
 @dataclass
@@ -261,7 +267,9 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
         )  # fmt: skip
     if p.driving is not None and p.driving.school == "second" and s.bank is not None:
         amps = second_alternator_a(ctx)
-        s.drive_wh = driven_energy(amps, given("bank_voltage_v", ctx.bank_v, "computed", "cells × cell voltage"), ctx.figure("/life/drive_h_per_day"))
+        s.drive_wh = driven_energy(
+            amps, given("bank_voltage_v", ctx.bank_v, "computed", "cells × cell voltage", source=Method("power.balance")), ctx.figure("/life/drive_h_per_day")
+        )
     elif p.driving is not None and s.bank is not None and ctx.alternator_a > 0 and not (p.driving.school == "relay" and ctx.vehicle_system_v != ctx.system_v):
         relay = p.driving.school == "relay"
         ways = [c for c in ctx.design.wiring.circuits if c.kind in (("driving_in", "driving") if relay else ("driving_in",)) and c.length_m and c.sized]
@@ -314,9 +322,20 @@ def cut_need(ctx: Context) -> Figure:
         if a.supply != "ac" and a.count > 0 and a.rank <= 2:
             power, base_h = load_power_and_time(a.load)
             parts.append(
-                (a.name, given("energy_wh", a.count * power * min(24.0, base_h) / 24 * hours / a.adapter_frac, "computed", f"its mean through {hours:g} h"))
+                (
+                    a.name,
+                    given(
+                        "energy_wh",
+                        a.count * power * min(24.0, base_h) / 24 * hours / a.adapter_frac,
+                        "computed",
+                        f"its mean through {hours:g} h",
+                        source=Method("power.balance"),
+                    ),
+                )
             )
-    return total("Energy asked of the bank", "Wh", parts, f"a drive of {hours - CUT_H:g} h and a power cut of {CUT_H:g} h, without comfort")
+    return total(
+        "Energy asked of the bank", "Wh", parts, Method("power.bank-size", f"a drive of {hours - CUT_H:g} h and a power cut of {CUT_H:g} h, without comfort")
+    )
 
 
 def counted_wh(ctx: Context, b: SeasonBalance) -> float:
@@ -330,9 +349,15 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
     out: list[Headroom] = []
     if s.bank and s.usable_wh:
         worst = max((b for b in balances if b.planned), key=lambda b: b.demand_wh - counted_wh(ctx, b))
-        supply = given("supply_wh", counted_wh(ctx, worst), "computed", f"sun{' and driving' if ctx.drive_daily else ' alone, standing still'}, {worst.season}")
+        supply = given(
+            "supply_wh",
+            counted_wh(ctx, worst),
+            "computed",
+            f"sun{' and driving' if ctx.drive_daily else ' alone, standing still'}, {worst.season}",
+            source=Method("power.balance"),
+        )
         need = cut_need(ctx) if ctx.hooked else pick("Energy asked of the bank", "larger of one day and the stay", max(s.demand_wh[worst.season].value,
-                    stay_need.raw(ctx.nights, worst.demand_wh, supply.value)), "Wh", "the bank must carry a day even if tomorrow is sunny; handbook 01 §3.7",
+                    stay_need.raw(ctx.nights, worst.demand_wh, supply.value)), "Wh", Method("power.bank-size", "the bank must carry a day even if tomorrow is sunny"),
                     one_day_wh=s.demand_wh[worst.season],
                     stay_wh=stay_need(ctx.figure("/life/nights_between_hookups"), s.demand_wh[worst.season], supply))  # fmt: skip
         out.append(_headroom(ctx, "bank_energy", "bank energy, worn and cold", need, s.usable_wh, "Wh", 0.0))
@@ -343,11 +368,11 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
         if s.air is not None and s.air.value > DERATE_FROM_C:
             have = rating_left(have, s.air)
         out.append(_headroom(ctx, "inverter", "inverter, running", given("power_w", s.size.coincident_power_w, "computed",
-                   "light mains loads together, and one heavy one"), have, "W", 0.25))  # fmt: skip
+                   "light mains loads together, and one heavy one", source=Method("power.balance")), have, "W", 0.25))  # fmt: skip
         surge = given("surge_power_w", p.inverter.surge_power_w or 2 * p.inverter.rating_w,
                       "typed" if p.inverter.surge_power_w else "assumed", "twice its rating, typical", label="short-time rating")  # fmt: skip
         out.append(_headroom(ctx, "inverter_surge", "inverter, starting", given("start_power_w", s.size.start_power_w, "computed",
-                   "hardest start on top of the rest"), surge, "W", 0.0))  # fmt: skip
+                   "hardest start on top of the rest", source=Method("power.balance")), surge, "W", 0.0))  # fmt: skip
     if s.feed and (s.feed.protection_ratio_frac is not None):
         feed = next(c for c in ctx.design.wiring.circuits if c.kind == "inverter")
         have = given("rating_a", feed.fuse_a or 0, "typed", feed.name, label=f"inverter {feed.protection}")
@@ -370,7 +395,7 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
         amps = given("charger_current_a", p.shore.charger_current_a, "typed", p.shore.name, label="charger's current")
         out.append(_headroom(ctx, "charger", "shore charger on the bank", amps, s.bank.figure("max_charge_a"), "A", 0.0))
         if s.shore.charger_ac_power_w is not None:
-            watts = given("charger_ac_power_w", s.shore.charger_ac_power_w, "computed", "charger's input at full current")
+            watts = given("charger_ac_power_w", s.shore.charger_ac_power_w, "computed", "charger's input at full current", source=Method("power.balance"))
             out.append(_headroom(ctx, "inlet", "shore inlet", watts, s.shore.figure("supply_limit_w"), "W", 0.2))
     return out
 
@@ -394,17 +419,17 @@ def supply_mass(ctx: Context) -> Figure:
         add(a.name, (a.unit_mass_kg or a.panel_power_w * 0.057) * a.series_count * a.parallel_count)
     for x in ctx.design.life.appliances:
         add(x.name, (x.mass_kg or 0) * x.count)
-    return total("Mass of what is chosen so far", "kg", parts, "sum; cables, furniture, water and people come with their stages")
+    return total("Mass of what is chosen so far", "kg", parts, Method("power.balance", "sum; cables, furniture, water and people come with their stages"))
 
 
 def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> PowerPart:
     """Power's part of the report; puts its figures into the book."""
     p = ctx.design.power
-    zero = given("energy_wh", 0.0, "computed", "nothing charges while driving yet", label="Driving per day")
+    zero = given("energy_wh", 0.0, "computed", "nothing charges while driving yet", label="Driving per day", source=Method("power.balance"))
     balances: list[SeasonBalance] = []
     for season in SEASONS:
         solar, drive = s.solar_wh[season], s.drive_wh or zero
-        supply = total("Supply per day between hook-ups", "Wh", [("solar", solar), ("driving", drive)], "handbook 01 §3.16")
+        supply = total("Supply per day between hook-ups", "Wh", [("solar", solar), ("driving", drive)], Method("power.balance"))
         need = s.demand_wh[season]
         net = balance(supply, need)
         days = days_left(s.usable_wh, need, supply) if s.usable_wh and net.value < 0 else None

@@ -1,1 +1,1 @@
-"""Proving: expected readings and their judgement (handbook chapter 09)."""
+"""Proving: expected readings and their judgement (the method of prove)."""

@@ -1,4 +1,4 @@
-"""Expected current of a circuit and voltage at its load (handbook 09, sections 3.2 and 3.4)."""
+"""Expected current of a circuit and voltage at its load (method prove.expected-current)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import BadInput, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula, given, total
+from bothy.core.method.sources import Method, Standard
 from bothy.core.proving.verdict import VerdictIn, VerdictWord, verdict
 
 LoadKind = Literal["resistive", "constant_power", "constant_current", "motor"]
@@ -45,22 +46,22 @@ class ExpectedCircuitCurrentOut(Outcome):
     ABSENT_WHEN_NULL = ("verdict",)
 
 
-@formula("Current of a resistive load", "I = P·V/Vr²", unit="A", source="Ohm's law")
+@formula("Current of a resistive load", "I = P·V/Vr²", unit="A", source=Method("prove.expected-current", "Ohm's law"))
 def resistive_current(power_w: float, supply_voltage_v: float, rated_voltage_v: float) -> float:
     return power_w * supply_voltage_v / rated_voltage_v**2
 
 
-@formula("Current of a constant-power load", "I = P/(η·V)", unit="A", source="definition")
+@formula("Current of a constant-power load", "I = P/(η·V)", unit="A", source=Method("prove.expected-current", "definition"))
 def electronic_current(power_w: float, efficiency_frac: float, supply_voltage_v: float) -> float:
     return power_w / (efficiency_frac * supply_voltage_v)
 
 
-@formula("Current of a motor or constant-current load", "I = P/(η·Vr)", unit="A", source="handbook 09 §3.2")
+@formula("Current of a motor or constant-current load", "I = P/(η·Vr)", unit="A", source=Method("prove.expected-current"))
 def rated_current(power_w: float, efficiency_frac: float, rated_voltage_v: float) -> float:
     return power_w / (efficiency_frac * rated_voltage_v)
 
 
-@formula("Widest deviation", "Σ count·I·tolerance", unit="A", source="linear sum: errors may not be independent")
+@formula("Widest deviation", "Σ count·I·tolerance", unit="A", source=Method("prove.expected-current", "linear sum: errors may not be independent"))
 def band(current_a: float, deviation_a: float, sign: float) -> float:
     return current_a + sign * deviation_a
 
@@ -75,7 +76,7 @@ def load_current(load: ExpectedLoad, volts: Figure) -> Figure:
 
 
 def expected_circuit_current(inp: ExpectedCircuitCurrentIn, sources: dict[str, Figure] | None = None) -> ExpectedCircuitCurrentOut:
-    """What an ammeter should read on a circuit, and the verdict on a reading. Handbook 09 §3.2."""
+    """What an ammeter should read on a circuit, and the verdict on a reading. Method: prove.expected-current."""
     g = Given(inp, sources)
     volts = g("supply_voltage_v")
     parts: list[tuple[str, Figure]] = []
@@ -83,14 +84,14 @@ def expected_circuit_current(inp: ExpectedCircuitCurrentIn, sources: dict[str, F
     for i, load in enumerate(inp.loads):
         one = load_current(load, volts)
         whole = Figure(one.value * load.count, "A", f"{load.count} × {load.kind.replace('_', ' ')}", expression="count·I",
-                       source="sum", inputs=(("current_a", one),))  # fmt: skip
+                       source=Method("prove.expected-current", "sum"), inputs=(("current_a", one),))  # fmt: skip
         parts.append((f"load {i + 1}", whole))
         tol = TOLERANCE[load.kind] if load.tolerance_frac is None else load.tolerance_frac
         deviation += load.count * one.value * tol
         if load.count > 0:
             extra = max(extra, ((load.inrush_factor or INRUSH[load.kind]) - 1) * one.value)
-    current = total("Expected current", "A", parts, "handbook 09 §3.2")
-    spread = given("deviation_a", deviation, "computed", "Σ count·I·tolerance of each load")
+    current = total("Expected current", "A", parts, Method("prove.expected-current"))
+    spread = given("deviation_a", deviation, "computed", "Σ count·I·tolerance of each load", source=Method("prove.expected-current"))
     low, high = band(current, spread, -1).named("Lowest expected"), band(current, spread, 1).named("Highest expected")
     word: VerdictWord | None = None
     if inp.measured_a is not None:
@@ -102,8 +103,10 @@ def expected_circuit_current(inp: ExpectedCircuitCurrentIn, sources: dict[str, F
         current_a=current,
         low_a=low,
         high_a=high,
-        inrush_a=derived("inrush_a", "ΣI + largest (factor − 1)·I", current.value + extra, "handbook 09 §3.2", current_a=current, extra_a=extra),
-        power_w=derived("power_w", "V·ΣI", volts.value * current.value, "definition", supply_voltage_v=volts, current_a=current),
+        inrush_a=derived("inrush_a", "ΣI + largest (factor − 1)·I", current.value + extra, Method("prove.expected-current"), current_a=current, extra_a=extra),
+        power_w=derived(
+            "power_w", "V·ΣI", volts.value * current.value, Method("prove.expected-current", "definition"), supply_voltage_v=volts, current_a=current
+        ),
         verdict=word,
     )
 
@@ -144,17 +147,17 @@ class ExpectedLoadVoltageOut(Outcome):
     loss_w: float
 
 
-@formula("Resistance of a segment", "n·k·ρ·(1 + 0.00393·(T − 20))·L/A", unit="mΩ", source="IEC 60028")
+@formula("Resistance of a segment", "n·k·ρ·(1 + 0.00393·(T − 20))·L/A", unit="mΩ", source=Method("prove.expected-voltage") + Standard("IEC 60028"))
 def segment_resistance(count: float, stranding_factor: float, temp_c: float, length_m: float, area_mm2: float) -> float:
     return count * stranding_factor * 0.017241 * (1 + 0.00393 * (temp_c - 20)) * length_m / area_mm2 * 1000
 
 
-@formula("Voltage at a resistive load's current", "I = Vs/(Vr²/P + R)", unit="A", source="Ohm's law")
+@formula("Voltage at a resistive load's current", "I = Vs/(Vr²/P + R)", unit="A", source=Method("prove.expected-voltage", "Ohm's law"))
 def behind_resistance(source_voltage_v: float, rated_voltage_v: float, power_w: float, resistance_mohm: float) -> float:
     return 0.0 if power_w == 0 else source_voltage_v / (rated_voltage_v**2 / power_w + resistance_mohm / 1000)
 
 
-@formula("Voltage at the load", "V = Vs − I·R/1000", unit="V", source="Kirchhoff")
+@formula("Voltage at the load", "V = Vs − I·R/1000", unit="V", source=Method("prove.expected-voltage", "Kirchhoff"))
 def voltage_behind(source_voltage_v: float, current_a: float, resistance_mohm: float) -> float:
     return source_voltage_v - current_a * resistance_mohm / 1000
 
@@ -168,7 +171,7 @@ def _constant_power_current(inp: ExpectedLoadVoltageIn, ohm: float) -> float:
 
 
 def expected_load_voltage(inp: ExpectedLoadVoltageIn, sources: dict[str, Figure] | None = None) -> ExpectedLoadVoltageOut:
-    """What a voltmeter should read at the load, with the load on. Handbook 09 §3.4."""
+    """What a voltmeter should read at the load, with the load on. Method: prove.expected-voltage."""
     g = Given(inp, sources)
     v_s = g("source_voltage_v")
     joints = g("joints_mohm")
@@ -177,25 +180,36 @@ def expected_load_voltage(inp: ExpectedLoadVoltageIn, sources: dict[str, Figure]
                  for i, s in enumerate(inp.segments)]  # fmt: skip
     else:
         parts = [("cable", g("loop_resistance_mohm"))]
-    loop = total("Loop resistance with joints", "mΩ", [*parts, ("joints", joints)], "handbook 09 §3.4")
+    loop = total("Loop resistance with joints", "mΩ", [*parts, ("joints", joints)], Method("prove.expected-voltage"))
     whole_mohm = inp.source_resistance_mohm + loop.value
     if inp.kind == "resistive":
         current = behind_resistance(v_s, g("rated_voltage_v"), g("power_w"), whole_mohm)
     elif inp.kind == "constant_power":
         current = Figure(_constant_power_current(inp, whole_mohm / 1000), "A", "Current", expression="I = P/(η·V), V = (Vs + √(Vs² − 4·P·R/η))/2",
-                         source="upper root", inputs=(("source_voltage_v", v_s), ("power_w", g("power_w")), ("loop", loop)))  # fmt: skip
+                         source=Method("prove.expected-voltage", "upper root"), inputs=(("source_voltage_v", v_s), ("power_w", g("power_w")), ("loop", loop)))  # fmt: skip
     else:
         current = rated_current(g("power_w"), g("efficiency_frac"), g("rated_voltage_v"))
-    at_load = voltage_behind(v_s, current, given("resistance_mohm", whole_mohm, "computed", "source and loop") if inp.source_resistance_mohm else loop)
+    at_load = voltage_behind(
+        v_s,
+        current,
+        given("resistance_mohm", whole_mohm, "computed", "source and loop", source=Method("prove.expected-current")) if inp.source_resistance_mohm else loop,
+    )
     if at_load.value <= 0:
         raise BadInput("power_w", "uses up the whole source voltage in this cable")
     inside = g("source_resistance_mohm")
-    terminal = derived("terminal_voltage_v", "Vs − I·Rs", v_s.value - current.value * inside.value / 1000, "Kirchhoff", source_voltage_v=v_s, current_a=current,
+    terminal = derived("terminal_voltage_v", "Vs − I·Rs", v_s.value - current.value * inside.value / 1000, Method("prove.expected-voltage", "Kirchhoff"), source_voltage_v=v_s, current_a=current,
                        source_resistance_mohm=inside)  # fmt: skip
-    cable_drop = derived("cable_drop_v", "terminal − load", terminal.value - at_load.value, "Kirchhoff", terminal_voltage_v=terminal, load_voltage_v=at_load)
+    cable_drop = derived(
+        "cable_drop_v",
+        "terminal − load",
+        terminal.value - at_load.value,
+        Method("prove.expected-voltage", "Kirchhoff"),
+        terminal_voltage_v=terminal,
+        load_voltage_v=at_load,
+    )
     return ExpectedLoadVoltageOut.of(
         load_voltage_v=at_load, terminal_voltage_v=terminal, current_a=current, cable_drop_v=cable_drop,
-        drop_frac=derived("drop_frac", "drop/terminal", cable_drop.value / terminal.value, "definition", cable_drop_v=cable_drop, terminal_voltage_v=terminal),
+        drop_frac=derived("drop_frac", "drop/terminal", cable_drop.value / terminal.value, Method("prove.expected-voltage", "definition"), cable_drop_v=cable_drop, terminal_voltage_v=terminal),
         loop_resistance_mohm=loop,
-        loss_w=derived("loss_w", "I²·R", current.value**2 * loop.value / 1000, "Joule", current_a=current, loop_resistance_mohm=loop),
+        loss_w=derived("loss_w", "I²·R", current.value**2 * loop.value / 1000, Method("prove.expected-voltage", "Joule"), current_a=current, loop_resistance_mohm=loop),
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""The test sheet: expected current and voltage of every circuit, and the verdict on each reading (handbook 09)."""
+"""The test sheet: expected current and voltage of every circuit, and the verdict on each reading (the method of prove)."""
 
 from __future__ import annotations
 
@@ -12,6 +12,7 @@ from bothy.core.design.wiring import Circuit
 from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, given
 from bothy.core.finding import Finding, finding, rule
+from bothy.core.method.sources import Method, Standard
 from bothy.core.proving.expected import ExpectedCircuitCurrentIn, ExpectedLoad, ExpectedLoadVoltageIn, LoadKind, expected_circuit_current, expected_load_voltage
 from bothy.core.proving.verdict import VerdictIn, VerdictOut, VerdictWord, verdict
 from bothy.core.wiring.conductors import ConductorResistanceIn, conductor_resistance
@@ -20,11 +21,25 @@ VOLT_TOLERANCE = 0.02
 CHARGER_TOLERANCE = 0.10
 TEST_COPPER_C = 25.0
 
-rule("test-fail", "fault", "prove", "Reading fails", "Find the cause before going on.", "ISO/IEC Guide 98-4")
-rule("test-marginal", "advice", "prove", "Reading is marginal", "Repeat with a better meter, or accept with a note.", "ISO/IEC Guide 98-4")
-rule("test-current-band", "fault", "prove", "Current outside what the design predicts", "Check which appliances are on, then the joints.", "handbook 09 §3.2")
-rule("test-cable-overload", "danger", "prove", "Current above the cable or its fuse", "Switch off; another fuse or cable.", "handbook 02")
-rule("test-meter-weak", "advice", "prove", "Meter too coarse for this reading", "A better meter.", "handbook 09 §3.3")
+rule("test-fail", "fault", "prove", "Reading fails", "Find the cause before going on.", Method("prove.verdict") + Standard("ISO/IEC Guide 98-4"))
+rule(
+    "test-marginal",
+    "advice",
+    "prove",
+    "Reading is marginal",
+    "Repeat with a better meter, or accept with a note.",
+    Method("prove.verdict") + Standard("ISO/IEC Guide 98-4"),
+)
+rule(
+    "test-current-band",
+    "fault",
+    "prove",
+    "Current outside what the design predicts",
+    "Check which appliances are on, then the joints.",
+    Method("prove.expected-current"),
+)
+rule("test-cable-overload", "danger", "prove", "Current above the cable or its fuse", "Switch off; another fuse or cable.", Method("wiring.cable-choice"))
+rule("test-meter-weak", "advice", "prove", "Meter too coarse for this reading", "A better meter.", Method("prove.verdict"))
 
 
 class SheetRow(BaseModel):
@@ -77,7 +92,7 @@ def electrical_kind(a: Appliance) -> LoadKind:
 
 
 def joints_mohm(fuse_a: float | None) -> float:
-    """Fuse, holder, switch and terminals in mΩ, typical (handbook 02 §4.7)."""
+    """Fuse, holder, switch and terminals in mΩ, typical (method wiring.voltage-drop)."""
     return (75.0 / fuse_a if fuse_a else 0.0) + 2.0 + 10.0 + 1.0
 
 

@@ -1,4 +1,4 @@
-"""Verdict on a reading with the meter's own uncertainty (handbook 09, section 3.3; ISO/IEC Guide 98-4)."""
+"""Verdict on a reading with the meter's own uncertainty (method prove.verdict; ISO/IEC Guide 98-4)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick
+from bothy.core.method.sources import Method, Standard
 
 VerdictWord = Literal["pass", "marginal", "fail"]
 
@@ -50,12 +51,12 @@ class VerdictOut(Outcome):
     meter_adequate: bool | None
 
 
-@formula("Standard uncertainty of the reading", "u = (a·|x| + n·r)/√3", unit="", source="limits of error taken as rectangular")
+@formula("Standard uncertainty of the reading", "u = (a·|x| + n·r)/√3", unit="", source=Method("prove.verdict", "limits of error taken as rectangular"))
 def meter_uncertainty(accuracy_frac: float, measured: float, digits_count: float, resolution: float) -> float:
     return (accuracy_frac * abs(measured) + digits_count * resolution) / math.sqrt(3)
 
 
-@formula("Expanded uncertainty", "U = k·√(u_m² + u_e²)", unit="", source="ISO/IEC Guide 98-3")
+@formula("Expanded uncertainty", "U = k·√(u_m² + u_e²)", unit="", source=Method("prove.verdict") + Standard("ISO/IEC Guide 98-3"))
 def expanded(coverage_k: float, meter_u: float, expected_sd: float) -> float:
     return coverage_k * math.hypot(meter_u, expected_sd)
 
@@ -78,11 +79,11 @@ def _limit(key: str, value: float | None, inp: VerdictIn) -> Figure | None:
         return None
     if getattr(inp, key) is not None or inp.expected is None:
         return given(key, value)
-    return derived(key, "expected ± max(absolute, relative·|expected|)", value, "handbook 09 §3.3", expected=inp.expected)
+    return derived(key, "expected ± max(absolute, relative·|expected|)", value, Method("prove.verdict"), expected=inp.expected)
 
 
 def verdict(inp: VerdictIn, sources: dict[str, Figure] | None = None) -> VerdictOut:
-    """Pass, marginal or fail, with a guard band of the expanded uncertainty. Handbook 09 §3.3."""
+    """Pass, marginal or fail, with a guard band of the expanded uncertainty. Method: prove.verdict."""
     g = Given(inp, sources)
     low, high = inp.limit_low, inp.limit_high
     if low is None and high is None:
@@ -100,9 +101,9 @@ def verdict(inp: VerdictIn, sources: dict[str, Figure] | None = None) -> Verdict
     return VerdictOut.of(
         verdict="pass" if inside else "fail" if outside else "marginal", expanded_uncertainty=big_u,
         limit_low=_limit("limit_low", low, inp), limit_high=_limit("limit_high", high, inp),
-        margin=pick("Distance to the nearer limit", "positive inside", min(margins), "", "handbook 09 §3.3", measured=x,
+        margin=pick("Distance to the nearer limit", "positive inside", min(margins), "", Method("prove.verdict"), measured=x,
                     **({"limit_low": low} if low is not None else {}), **({"limit_high": high} if high is not None else {})),
-        deviation=derived("deviation", "x − e", x.value - inp.expected, "definition", measured=x, expected=inp.expected) if inp.expected is not None else None,
-        conform_frac=derived("conform_frac", "Φ((H − x)/u) − Φ((L − x)/u)", _conform(x.value, u, low, high), "normal distribution", measured=x, expanded_uncertainty=big_u),
-        uncertainty_ratio=derived("uncertainty_ratio", "(H − L)/(2U), 4 or more is adequate", ratio, "handbook 09 §3.3", expanded_uncertainty=big_u) if ratio is not None else None, meter_adequate=ratio >= 4 - 1e-9 if ratio is not None else None,
+        deviation=derived("deviation", "x − e", x.value - inp.expected, Method("prove.verdict", "definition"), measured=x, expected=inp.expected) if inp.expected is not None else None,
+        conform_frac=derived("conform_frac", "Φ((H − x)/u) − Φ((L − x)/u)", _conform(x.value, u, low, high), Method("prove.verdict", "normal distribution"), measured=x, expanded_uncertainty=big_u),
+        uncertainty_ratio=derived("uncertainty_ratio", "(H − L)/(2U), 4 or more is adequate", ratio, Method("prove.verdict"), expanded_uncertainty=big_u) if ratio is not None else None, meter_adequate=ratio >= 4 - 1e-9 if ratio is not None else None,
     )  # fmt: skip

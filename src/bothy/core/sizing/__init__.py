@@ -1,1 +1,1 @@
-"""Sizing: which set of parts is cheapest, lightest and surest (handbook chapter 03, section 3.20)."""
+"""Sizing: which set of parts is cheapest, lightest and surest (method trips.sizing)."""

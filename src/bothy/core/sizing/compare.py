@@ -1,4 +1,4 @@
-"""Supplies side by side: on the same itinerary, appliances and weathers, so that only the parts differ (handbook 03, section 3.21)."""
+"""Supplies side by side: on the same itinerary, appliances and weathers, so that only the parts differ (method trips.compare)."""
 
 from __future__ import annotations
 

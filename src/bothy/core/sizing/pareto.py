@@ -1,4 +1,4 @@
-"""The front of designs that no other beats in cost, mass and reliability (handbook 03, section 3.20)."""
+"""The front of designs that no other beats in cost, mass and reliability (method trips.sizing)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Outcome, unique_ids
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 
 
 class DesignPoint(Contract):
@@ -60,9 +61,9 @@ def front_of(designs: list[DesignPoint]) -> tuple[list[DesignPoint], list[tuple[
 
 
 def pareto_front(inp: ParetoFrontIn, sources: dict[str, Figure] | None = None) -> ParetoFrontOut:
-    """Which designs nobody beats, and who beats each of the others. Handbook 03 §3.20."""
+    """Which designs nobody beats, and who beats each of the others. Method: trips.sizing."""
     front, beaten = front_of(inp.designs)
     return ParetoFrontOut.of(
         front=[d.id for d in front], dominated=[Dominated.of(id=d.id, dominated_by=by.id) for d, by in beaten],
-        front_count=derived("front_count", "designs that none beats in cost, mass and lack of supply at once", len(front), "handbook 03 §3.20", design_count=len(inp.designs)),
+        front_count=derived("front_count", "designs that none beats in cost, mass and lack of supply at once", len(front), Method("trips.sizing"), design_count=len(inp.designs)),
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""The search for the parts: every allowed set through the same weathers, few draws first, then many for those that nobody beats (handbook 03, section 3.20)."""
+"""The search for the parts: every allowed set through the same weathers, few draws first, then many for those that nobody beats (method trips.sizing)."""
 
 from __future__ import annotations
 
@@ -16,6 +16,7 @@ from bothy.core.context import Context
 from bothy.core.design.document import Design
 from bothy.core.design.power import Power
 from bothy.core.finding import Finding, finding, rules
+from bothy.core.method.sources import Method
 from bothy.core.power.panels import array_power
 from bothy.core.proposing import propose_group
 from bothy.core.sizing.pareto import DesignPoint, front_of
@@ -29,13 +30,13 @@ from bothy.core.trips.plan import bank_of, numbers_of, panels_of, plan_of_design
 from bothy.core.trips.results import LEDGER
 
 rules("trips", (
-    ("sim-dominated", "note", "Other parts would be cheaper, lighter and surer at once", "Look at the set that the search found.", "handbook 03 §3.20"),
-    ("sim-no-feasible", "fault", "No set of parts reaches the target", "Lift what binds: more roof, payload or money, less use, or a hook-up.", "handbook 03 §3.20"),
+    ("sim-dominated", "note", "Other parts would be cheaper, lighter and surer at once", "Look at the set that the search found.", Method("trips.sizing")),
+    ("sim-no-feasible", "fault", "No set of parts reaches the target", "Lift what binds: more roof, payload or money, less use, or a hook-up.", Method("trips.sizing")),
 ))  # fmt: skip
 
 FEW, MORE, MOST_DRAWS = 16, 64, 200
 SLACK = 0.01
-"""A larger bank raised the mean of the short days by up to this in hopeless sets, because its latches sit elsewhere (handbook 03 §3.23)."""
+"""A larger bank raised the mean of the short days by up to this in hopeless sets, because its latches sit elsewhere (method trips.planning)."""
 BATCH, SHOWN, LOOKED_AT, CLOUD = 32, 12, 12, 1500
 Between = Callable[[int, int], None]
 WHOLE = 1000

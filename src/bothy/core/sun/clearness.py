@@ -1,4 +1,4 @@
-"""How clear days are: a month's clearness, the distribution of its days, and one day's light from its clearness (handbook 03, sections 3.4 to 3.6)."""
+"""How clear days are: a month's clearness, the distribution of its days, and one day's light from its clearness (method trips.climate)."""
 
 from __future__ import annotations
 
@@ -56,7 +56,7 @@ def _rise(s: float) -> float:
 
 @cache
 def distribution(lat_deg: float, month: int, elevation_m: float, mean_k: float) -> Clearness:
-    """The days of a month with a mean clearness: a truncated exponential (handbook 03 §3.5)."""
+    """The days of a month with a mean clearness: a truncated exponential (method trips.clearness)."""
     k = min(MOST_K, max(0.10, mean_k))
     most = max(min(0.6313 + 0.267 * k - 11.9 * (k - 0.75) ** 8, cloudless(lat_deg, month, elevation_m)), k + 0.04)
     wanted = (k - LEAST_K) / (most - LEAST_K)

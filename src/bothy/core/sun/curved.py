@@ -1,4 +1,4 @@
-"""A panel on a curved roof: each strip sees another sky, and in series the worst one governs (handbook 03, section 3.10)."""
+"""A panel on a curved roof: each strip sees another sky, and in series the worst one governs (method trips.direction)."""
 
 from __future__ import annotations
 
@@ -10,9 +10,10 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 from bothy.core.sun.plane import incidence, onto
 
-HERE = "handbook 03 §3.10"
+HERE = Method("trips.direction")
 
 
 class CurvedPanelFactorIn(Contract):
@@ -65,7 +66,7 @@ def curved_panel_factor(inp: CurvedPanelFactorIn, sources: dict[str, Figure] | N
         y = inp.centre_offset_m - inp.panel_width_m / 2 + (i + 0.5) * inp.panel_width_m / inp.strip_count
         strips.append(poa(math.degrees(abs(math.asin(y / inp.roof_radius_m))), inp.heading_deg - 90 if y > 0 else inp.heading_deg + 90))
     light = {"sun_elevation_deg": g("sun_elevation_deg"), "dni_w_m2": g("dni_w_m2"), "dhi_w_m2": g("dhi_w_m2")}
-    flat = derived("flat_poa_w_m2", "light on the flat", poa(0.0, 0.0), "handbook 03 §3.7, even sky", **light)
+    flat = derived("flat_poa_w_m2", "light on the flat", poa(0.0, 0.0), Method("trips.direction", "even sky"), **light)
     size = inp.strip_count // inp.bypass_group_count
     worst = sorted(min(strips[n * size : (n + 1) * size]) for n in range(inp.bypass_group_count))
     groups = inp.bypass_group_count
@@ -84,6 +85,6 @@ def curved_panel_factor(inp: CurvedPanelFactorIn, sources: dict[str, Figure] | N
         flat_poa_w_m2=flat, strip_poa_w_m2=strips, mean_factor_frac=mean,
         series_factor_frac=derived("series_factor_frac", "worst strip/flat", min(strips) / flat.value, HERE, flat_poa_w_m2=flat), bypass_factor_frac=bypass,
         mismatch_loss_frac=derived("mismatch_loss_frac", "1 − bypass/mean", 1 - bypass.value / mean.value, HERE, bypass_factor_frac=bypass, mean_factor_frac=mean),
-        edge_tilt_deg=derived("edge_tilt_deg", "arcsin((|y₀| + W/2)/R)", math.degrees(math.asin(edge)), "geometry", panel_width_m=g("panel_width_m"),
+        edge_tilt_deg=derived("edge_tilt_deg", "arcsin((|y₀| + W/2)/R)", math.degrees(math.asin(edge)), Method("trips.direction", "geometry"), panel_width_m=g("panel_width_m"),
                               roof_radius_m=g("roof_radius_m")),
     )  # fmt: skip

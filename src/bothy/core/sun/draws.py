@@ -1,4 +1,4 @@
-"""Weathers drawn by chance: the same seed gives the same days on every machine, each draw by itself (handbook 03, section 3.12)."""
+"""Weathers drawn by chance: the same seed gives the same days on every machine, each draw by itself (method trips.weather)."""
 
 from __future__ import annotations
 
@@ -11,6 +11,7 @@ from pydantic import Field, field_validator
 from bothy.core.catalogue.climates import Climate, climates
 from bothy.core.contract import Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, given
+from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.sun.clearness import of_place
 from bothy.core.sun.geometry import MEAN_DAY, Array, extraterrestrial_day
 
@@ -89,7 +90,7 @@ class WeatherDrawOut(Outcome):
 
 
 def weather_draw(inp: WeatherDrawIn, sources: dict[str, Figure] | None = None) -> WeatherDrawOut:
-    """Days of one month at a place, as chance may send them. Handbook 03 §3.12."""
+    """Days of one month at a place, as chance may send them. Method: trips.weather."""
     from scipy.special import ndtr
 
     g = Given(inp, sources)
@@ -106,12 +107,17 @@ def weather_draw(inp: WeatherDrawIn, sources: dict[str, Figure] | None = None) -
     swing = (c.tmax_c[i] - c.tmin_c[i]) * (0.5 + 0.5 * k / days.mean)
     h0 = extraterrestrial_day(c.lat_deg, n)
     mean_k = derived(
-        "kt_mean_frac", "clip(GHI/H₀, 0.10, 0.78)", days.mean, "climate table, approximate", ghi_kwh_m2_day=c.ghi_kwh_m2_day[i], extraterrestrial_kwh_m2_day=h0
+        "kt_mean_frac",
+        "clip(GHI/H₀, 0.10, 0.78)",
+        days.mean,
+        Method("trips.weather", "climate table, approximate"),
+        ghi_kwh_m2_day=c.ghi_kwh_m2_day[i],
+        extraterrestrial_kwh_m2_day=h0,
     )
-    most = derived("kt_max_frac", "largest clearness of the month, not above a cloudless day", days.most, "handbook 03 §3.5", kt_mean_frac=mean_k)
+    most = derived("kt_max_frac", "largest clearness of the month, not above a cloudless day", days.most, Method("trips.clearness"), kt_mean_frac=mean_k)
     return WeatherDrawOut.of(
-        kt_mean_frac=mean_k, kt_max_frac=most, shape=derived("shape", "of the truncated exponential that has this mean", days.shape, "handbook 03 §3.5, by halving",
+        kt_mean_frac=mean_k, kt_max_frac=most, shape=derived("shape", "of the truncated exponential that has this mean", days.shape, Method("trips.clearness", "by halving"),
                                                              kt_mean_frac=mean_k, kt_max_frac=most),
-        temp_rho=derived("temp_rho", "0.3·clip((H₀/mean H₀ − 1)/0.5, −1, 1)", rho, "typical", lat_deg=given("lat_deg", c.lat_deg, "table", c.name), seed_count=g("seed")),
+        temp_rho=derived("temp_rho", "0.3·clip((H₀/mean H₀ − 1)/0.5, −1, 1)", rho, Method("trips.weather") + OwnChoice("typical"), lat_deg=given("lat_deg", c.lat_deg, "table", c.name), seed_count=g("seed")),
         kt_frac=k.tolist(), ghi_kwh_m2_day=(k * h0).tolist(), tmean_c=mean.tolist(), tmin_c=(mean - swing / 2).tolist(), tmax_c=(mean + swing / 2).tolist(),
     )  # fmt: skip

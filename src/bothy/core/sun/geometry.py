@@ -1,4 +1,4 @@
-"""Where the sun is, in closed form: the same on every machine, within half a degree of the exact algorithm near the middle of the day (handbook 03, section 3.2)."""
+"""Where the sun is, in closed form: the same on every machine, within half a degree of the exact algorithm near the middle of the day (method trips.sun-geometry)."""
 
 from __future__ import annotations
 

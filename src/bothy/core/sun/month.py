@@ -1,4 +1,4 @@
-"""A month as twenty days: peak sun hours, and what a panel gives on each of them (handbook 03, sections 3.4 to 3.9)."""
+"""A month as twenty days: peak sun hours, and what a panel gives on each of them (method trips.month)."""
 
 from __future__ import annotations
 
@@ -11,13 +11,14 @@ from pydantic import BeforeValidator, Field, model_validator
 from bothy.core.catalogue.climates import climates
 from bothy.core.contract import Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, given
+from bothy.core.method.sources import Method
 from bothy.core.sun.clearness import DARK_KWH_M2, Clearness, distribution, light_of, month_clearness
 from bothy.core.sun.geometry import MEAN_DAY, Array, day_length, extraterrestrial_day, midpoints, season_of, sun_at
 from bothy.core.sun.plane import HEADINGS_DEG, Module, Plane, cell_temp, incidence, onto, power, through_glass
 
 DAYS = 20
 TILTS_DEG = tuple(range(0, 95, 5))
-HERE = "handbook 03 §3.9, twenty days from the clearest to the dullest"
+HERE = Method("trips.month", "twenty days from the clearest to the dullest")
 
 
 class _MonthAt(Contract):
@@ -132,11 +133,11 @@ class PeakSunHoursOut(Outcome):
 
 
 def peak_sun_hours(inp: PeakSunHoursIn, sources: dict[str, Figure] | None = None) -> PeakSunHoursOut:
-    """Light of a mean day of a month on the flat and on a plane, and the best tilt. Handbook 03 §3.4 to §3.9."""
+    """Light of a mean day of a month on the flat and on a plane, and the best tilt. Method: trips.month."""
     g = Given(inp, sources)
     m = _month(inp)
-    extra = derived("extraterrestrial_kwh_m2_day", "H₀ of the month's mean day", m.place.h0, "geometry, handbook 03 §3.2", day_count=m.day)
-    k = derived("clearness_frac", "GHI/H₀, polar night taken as 0.35" if m.place.h0 < DARK_KWH_M2 else "GHI/H₀", m.place.clearness, "handbook 03 §3.4",
+    extra = derived("extraterrestrial_kwh_m2_day", "H₀ of the month's mean day", m.place.h0, Method("trips.sun-geometry", "geometry"), day_count=m.day)
+    k = derived("clearness_frac", "GHI/H₀, polar night taken as 0.35" if m.place.h0 < DARK_KWH_M2 else "GHI/H₀", m.place.clearness, Method("trips.month"),
                 extraterrestrial_kwh_m2_day=extra)  # fmt: skip
     poa = derived(
         "poa_kwh_m2_day",
@@ -154,11 +155,11 @@ def peak_sun_hours(inp: PeakSunHoursIn, sources: dict[str, Figure] | None = None
     whole = float(m.ghi.sum())
     tilt_figure = derived("best_tilt_deg", "first of 0, 5 … 90° with the most light", best_tilt, HERE)
     return PeakSunHoursOut.of(
-        ghi_kwh_m2_day=derived("ghi_kwh_m2_day", "K·H₀", m.place.clearness * m.place.h0, "climate table, approximate", clearness_frac=k, extraterrestrial_kwh_m2_day=extra),
+        ghi_kwh_m2_day=derived("ghi_kwh_m2_day", "K·H₀", m.place.clearness * m.place.h0, Method("trips.month", "climate table, approximate"), clearness_frac=k, extraterrestrial_kwh_m2_day=extra),
         extraterrestrial_kwh_m2_day=extra, clearness_frac=k if m.place.h0 > 0 else None,
-        diffuse_frac=derived("diffuse_frac", "Σ diffuse/Σ global", float(m.dhi.sum()) / whole, "Erbs, daily") if whole > 0 else None,
-        day_length_h=derived("day_length_h", "2·ω_s/15°", day_length(m.place.lat_deg, m.day), "geometry"),
-        peak_sun_hours_h=derived("peak_sun_hours_h", "as many hours of 1000 W/m² as the day's light on the plane", poa.value, "definition", poa_kwh_m2_day=poa),
+        diffuse_frac=derived("diffuse_frac", "Σ diffuse/Σ global", float(m.dhi.sum()) / whole, Method("trips.day-light", "Erbs, daily")) if whole > 0 else None,
+        day_length_h=derived("day_length_h", "2·ω_s/15°", day_length(m.place.lat_deg, m.day), Method("trips.month", "geometry")),
+        peak_sun_hours_h=derived("peak_sun_hours_h", "as many hours of 1000 W/m² as the day's light on the plane", poa.value, Method("trips.month", "definition"), poa_kwh_m2_day=poa),
         poa_kwh_m2_day=poa, best_tilt_deg=tilt_figure,
         best_tilt_poa_kwh_m2_day=derived("best_tilt_poa_kwh_m2_day", "light at the best tilt", best, HERE, best_tilt_deg=tilt_figure),
     )  # fmt: skip
@@ -224,7 +225,7 @@ class PanelDayYieldOut(Outcome):
 
 
 def panel_day_yield(inp: PanelDayYieldIn, sources: dict[str, Figure] | None = None) -> PanelDayYieldOut:
-    """What panels give on a mean, a dull and a clear day of a month. Handbook 03 §3.4 to §3.9."""
+    """What panels give on a mean, a dull and a clear day of a month. Method: trips.month."""
     g = Given(inp, sources)
     m = _month(inp)
     p = m.place
@@ -250,7 +251,7 @@ def panel_day_yield(inp: PanelDayYieldIn, sources: dict[str, Figure] | None = No
     daily = kept.mean(axis=0).sum(axis=1) * hours
     lit = float(np.sum(lights))
     poa = derived("poa_kwh_m2_day", "mean light on the plane", m.poa(inp.tilt_deg, inp.facing, inp.albedo_frac), HERE, tilt_deg=g("tilt_deg"))
-    energy = derived("energy_wh_day", "mean of the days: light through glass, cell temperature, wiring, controller", float(daily.mean()), "handbook 03 §3.8",
+    energy = derived("energy_wh_day", "mean of the days: light through glass, cell temperature, wiring, controller", float(daily.mean()), Method("trips.panel-power"),
                      power_stc_w=g("power_stc_w"), poa_kwh_m2_day=poa, controller_efficiency_frac=given("controller_efficiency_frac", inp.efficiency, "default", inp.controller_type))  # fmt: skip
 
     def days(key: str, part: float) -> Figure:
@@ -259,9 +260,9 @@ def panel_day_yield(inp: PanelDayYieldIn, sources: dict[str, Figure] | None = No
     return PanelDayYieldOut.of(
         poa_kwh_m2_day=poa, energy_wh_day=energy, energy_p10_wh_day=days("energy_p10_wh_day", 0.1), energy_p50_wh_day=days("energy_p50_wh_day", 0.5),
         energy_p90_wh_day=days("energy_p90_wh_day", 0.9),
-        clipped_wh_day=derived("clipped_wh_day", "above the controller's power", float((made - kept).mean(axis=0).sum(axis=1).mean()) * hours, "handbook 03 §3.8"),
+        clipped_wh_day=derived("clipped_wh_day", "above the controller's power", float((made - kept).mean(axis=0).sum(axis=1).mean()) * hours, Method("trips.panel-power")),
         peak_power_w=derived("peak_power_w", "largest of any step, day and heading", float(kept.max()), HERE),
-        mean_cell_temp_c=derived("mean_cell_temp_c", "Σ T·G/Σ G", float(np.sum(np.array(cells) * np.array(lights))) / lit, "handbook 03 §3.9") if lit > 0 else None,
-        performance_ratio_frac=derived("performance_ratio_frac", "energy/(light·label power)", energy.value / (poa.value * inp.power_stc_w), "definition",
+        mean_cell_temp_c=derived("mean_cell_temp_c", "Σ T·G/Σ G", float(np.sum(np.array(cells) * np.array(lights))) / lit, Method("trips.month")) if lit > 0 else None,
+        performance_ratio_frac=derived("performance_ratio_frac", "energy/(light·label power)", energy.value / (poa.value * inp.power_stc_w), Method("trips.month", "definition"),
                                        energy_wh_day=energy, poa_kwh_m2_day=poa, power_stc_w=g("power_stc_w")) if poa.value > 0 else None,
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""From the sky onto a tilted plane, and from light to watts (handbook 03, sections 3.7 and 3.8)."""
+"""From the sky onto a tilted plane, and from light to watts (method trips.tilted)."""
 
 from __future__ import annotations
 

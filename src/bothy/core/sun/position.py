@@ -1,4 +1,4 @@
-"""The sun's exact place, and a cloudless day, both by the library's algorithms (handbook 03, sections 3.1 and 3.3)."""
+"""The sun's exact place, and a cloudless day, both by the library's algorithms (method trips.sun-position)."""
 
 from __future__ import annotations
 
@@ -11,10 +11,11 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method, Standard
 from bothy.core.sun.geometry import SOLAR_CONSTANT_W_M2, season_of
 from bothy.core.sun.plane import HEADINGS_DEG, SkyModel, incidence, onto
 
-NREL = "solar position algorithm (NREL), by pvlib"
+NREL = Method("trips.sun-position", "solar position algorithm (NREL), by pvlib")
 
 
 class SunPositionIn(Contract):
@@ -67,7 +68,7 @@ def _solar(times: Any, lat: float, lon: float, elevation_m: float) -> tuple[Any,
 
 
 def sun_position(inp: SunPositionIn, sources: dict[str, Figure] | None = None) -> SunPositionOut:
-    """Elevation and azimuth of the sun, solar time, air mass and the angle on a plane. Handbook 03 §3.1."""
+    """Elevation and azimuth of the sun, solar time, air mass and the angle on a plane. Method: trips.sun-position."""
     import pandas as pd
     import pvlib
 
@@ -88,11 +89,11 @@ def sun_position(inp: SunPositionIn, sources: dict[str, Figure] | None = None) -
         sun_elevation_deg=derived("sun_elevation_deg", "true, without refraction", elevation, NREL, **place),
         sun_apparent_elevation_deg=derived("sun_apparent_elevation_deg", "as seen, lifted by refraction", float(row["apparent_elevation"]), NREL, **place),
         sun_azimuth_deg=derived("sun_azimuth_deg", "clockwise from north", azimuth, NREL, **place), equation_of_time_min=eot,
-        solar_time_h=derived("solar_time_h", "UTC + λ/15 + EoT/60, mod 24", (hours + inp.lon_deg / 15 + eot.value / 60) % 24, "definition", utc_h=hours,
+        solar_time_h=derived("solar_time_h", "UTC + λ/15 + EoT/60, mod 24", (hours + inp.lon_deg / 15 + eot.value / 60) % 24, Method("trips.sun-position", "definition"), utc_h=hours,
                              lon_deg=g("lon_deg"), equation_of_time_min=eot),
-        extraterrestrial_w_m2=derived("extraterrestrial_w_m2", "1361·E₀", SOLAR_CONSTANT_W_M2 * season_of(day).e0, "Spencer 1971", day_count=day),
-        air_mass=None if math.isnan(air) else derived("air_mass", "relative, Kasten and Young", air, "Kasten and Young 1989"),
-        aoi_deg=derived("aoi_deg", "arccos(cos z·cos β + sin z·sin β·cos(az − γ))", math.degrees(math.acos(min(1.0, max(-1.0, c)))), "geometry", tilt_deg=g("tilt_deg"),
+        extraterrestrial_w_m2=derived("extraterrestrial_w_m2", "1361·E₀", SOLAR_CONSTANT_W_M2 * season_of(day).e0, Method("trips.sun-position") + Standard("Spencer 1971"), day_count=day),
+        air_mass=None if math.isnan(air) else derived("air_mass", "relative, Kasten and Young", air, Method("trips.sun-position") + Standard("Kasten and Young 1989")),
+        aoi_deg=derived("aoi_deg", "arccos(cos z·cos β + sin z·sin β·cos(az − γ))", math.degrees(math.acos(min(1.0, max(-1.0, c)))), Method("trips.sun-position", "geometry"), tilt_deg=g("tilt_deg"),
                         azimuth_deg=g("azimuth_deg")),
     )  # fmt: skip
 
@@ -141,7 +142,7 @@ class ClearSkyDayOut(Outcome):
 
 
 def clear_sky_day(inp: ClearSkyDayIn, sources: dict[str, Figure] | None = None) -> ClearSkyDayOut:
-    """Light of a cloudless day, in steps of a quarter of an hour over the local solar day. Handbook 03 §3.3."""
+    """Light of a cloudless day, in steps of a quarter of an hour over the local solar day. Method: trips.clear-sky."""
     import pandas as pd
     import pvlib
 
@@ -165,16 +166,16 @@ def clear_sky_day(inp: ClearSkyDayIn, sources: dict[str, Figure] | None = None) 
         even = onto(ghi, dhi, dni, 1.0, cos_z, cos_i, inp.tilt_deg, inp.albedo_frac, "isotropic")
         poa += np.where(lit, beam + even.sky * (1 - ring) + even.ground, 0.0) / len(facing)
     outside = float(np.sum(g0n * np.maximum(0.0, cos_z)) * 0.25 / 1000)
-    source = "Ineichen and Perez, by pvlib; 96 quarter hours"
+    source = Method("trips.clear-sky", "Ineichen and Perez, by pvlib; 96 quarter hours")
     haze = {"linke_turbidity": g("linke_turbidity"), "elevation_m": g("elevation_m")}
     global_ = derived("ghi_kwh_m2", "Σ GHI·0.25 h", float(ghi.sum()) * 0.25 / 1000, source, **haze)
-    extra = derived("extraterrestrial_kwh_m2", "Σ G₀·cos z·0.25 h", outside, "geometry")
+    extra = derived("extraterrestrial_kwh_m2", "Σ G₀·cos z·0.25 h", outside, Method("trips.clear-sky", "geometry"))
     return ClearSkyDayOut.of(
         ghi_kwh_m2=global_, dhi_kwh_m2=derived("dhi_kwh_m2", "Σ DHI·0.25 h", float(dhi.sum()) * 0.25 / 1000, source, **haze),
         dni_kwh_m2=derived("dni_kwh_m2", "Σ DNI·0.25 h", float(dni.sum()) * 0.25 / 1000, source, **haze),
-        poa_kwh_m2=derived("poa_kwh_m2", "Σ light on the plane·0.25 h", float(poa.sum()) * 0.25 / 1000, f"handbook 03 §3.7, {inp.sky_model}", tilt_deg=g("tilt_deg"),
+        poa_kwh_m2=derived("poa_kwh_m2", "Σ light on the plane·0.25 h", float(poa.sum()) * 0.25 / 1000, Method("trips.tilted", inp.sky_model.replace("_", " ")), tilt_deg=g("tilt_deg"),
                            albedo_frac=g("albedo_frac")),
         peak_ghi_w_m2=derived("peak_ghi_w_m2", "largest of the day", float(ghi.max()), source), extraterrestrial_kwh_m2=extra,
-        clearness_frac=derived("clearness_frac", "GHI/H₀", global_.value / outside, "definition", ghi_kwh_m2=global_, extraterrestrial_kwh_m2=extra)
+        clearness_frac=derived("clearness_frac", "GHI/H₀", global_.value / outside, Method("trips.clear-sky", "definition"), ghi_kwh_m2=global_, extraterrestrial_kwh_m2=extra)
         if outside >= 1e-9 else None,
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""What hourly weather says of a place: monthly means, how alike neighbouring days are, and whether the file can be right (handbook 03, section 3.13)."""
+"""What hourly weather says of a place: monthly means, how alike neighbouring days are, and whether the file can be right (method trips.weather-files)."""
 
 from __future__ import annotations
 
@@ -9,12 +9,13 @@ import numpy as np
 
 from bothy.core.contract import BadInput
 from bothy.core.finding import Finding, finding, rules
+from bothy.core.method.sources import Method
 from bothy.core.sun.geometry import MID_MONTH, SOLAR_CONSTANT_W_M2, Array, extraterrestrial_day, season_of, sun_at
 
 rules("trips", (
-    ("sim-ghi-above-clear", "fault", "The file has more sun than a clear sky gives", "Units (Wh, kWh, J) or the time zone.", "handbook 03 §3.13"),
-    ("sim-file-shifted", "fault", "The file's sun stands at another hour", "The zone, or whether a time marks the start or the end of its hour.", "handbook 03 §3.13"),
-    ("sim-file-gaps", "fault", "The weather file has gaps", "Another file.", "handbook 03 §3.13"),
+    ("sim-ghi-above-clear", "fault", "The file has more sun than a clear sky gives", "Units (Wh, kWh, J) or the time zone.", Method("trips.weather-files")),
+    ("sim-file-shifted", "fault", "The file's sun stands at another hour", "The zone, or whether a time marks the start or the end of its hour.", Method("trips.weather-files")),
+    ("sim-file-gaps", "fault", "The weather file has gaps", "Another file.", Method("trips.weather-files")),
 ))  # fmt: skip
 
 FILLED_H = 3

@@ -1,4 +1,4 @@
-"""A bank as the simulator takes it, one step of it, and a simple run with a daily charge (handbook 03, sections 3.15 and 3.16)."""
+"""A bank as the simulator takes it, one step of it, and a simple run with a daily charge (method trips.battery-step)."""
 
 from __future__ import annotations
 
@@ -9,10 +9,11 @@ from pydantic import BeforeValidator, Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, Whole, whole, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, ChemistryKey, SystemVoltage, capacity_factor, rest_voltage
 from bothy.core.sun.geometry import Array
 
-HERE = "handbook 03 §3.15"
+HERE = Method("trips.battery-step")
 UA_W_K = 1.5
 """What a bank loses to the air round it where nothing is said (typical)."""
 StepMin = Annotated[Literal[5, 10, 15, 20, 30, 60], BeforeValidator(whole)]
@@ -146,7 +147,7 @@ class StepBatteryOut(Outcome):
 
 
 def step_battery(inp: StepBatteryIn, sources: dict[str, Figure] | None = None) -> StepBatteryOut:
-    """What a bank takes or gives over one step, and what is left in it. Handbook 03 §3.15."""
+    """What a bank takes or gives over one step, and what is left in it. Method: trips.battery-step."""
     from bothy.core.trips import cells
 
     g = Given(inp, sources)
@@ -164,14 +165,22 @@ def step_battery(inp: StepBatteryIn, sources: dict[str, Figure] | None = None) -
     stored = derived(
         "stored_delta_wh", "P·Δt − loss − self-discharge", out.energy_wh - before, HERE, terminal_power_w=power, loss_wh=loss, self_discharge_wh=leak
     )
-    soc = derived("soc_frac", "(E + ΔE)/E_nom", out.energy_wh / nominal, "definition", stored_wh=before, stored_delta_wh=stored, nominal_wh=nominal)
+    soc = derived(
+        "soc_frac",
+        "(E + ΔE)/E_nom",
+        out.energy_wh / nominal,
+        Method("trips.battery-step", "definition"),
+        stored_wh=before,
+        stored_delta_wh=stored,
+        nominal_wh=nominal,
+    )
     rest = inp.bank.chem.cell_count(inp.bank.system_voltage_v) * rest_voltage(inp.bank.chemistry, out.energy_wh / nominal)
     return StepBatteryOut.of(
         soc_frac=soc, temp_c=derived("temp_c", "T_∞ + (T − T_∞)·exp(−UA·Δt/C)", out.temp_c, HERE, loss_wh=loss), current_a=amps, terminal_power_w=power,
-        terminal_voltage_v=derived("terminal_voltage_v", "cells·rest voltage + I·R", rest + out.current_a * float(bank[cells.R_OHM]), "for display", soc_frac=soc, current_a=amps),
+        terminal_voltage_v=derived("terminal_voltage_v", "cells·rest voltage + I·R", rest + out.current_a * float(bank[cells.R_OHM]), Method("trips.battery-step", "for display"), soc_frac=soc, current_a=amps),
         rejected_w=derived("rejected_w", "offered − taken", out.rejected_w, HERE, terminal_power_w=power),
         unserved_w=derived("unserved_w", "asked − given", out.unserved_w, HERE, terminal_power_w=power), loss_wh=loss, self_discharge_wh=leak, stored_delta_wh=stored,
-        effective_floor_soc_frac=derived("effective_floor_soc_frac", "1 − f_T·(1 − floor)", float(cells.floor_at(bank, inp.temp_c)), "cold hides charge", temp_c=g("temp_c"),
+        effective_floor_soc_frac=derived("effective_floor_soc_frac", "1 − f_T·(1 − floor)", float(cells.floor_at(bank, inp.temp_c)), Method("trips.battery-step", "cold hides charge"), temp_c=g("temp_c"),
                                          floor_frac=inp.bank.floor),
     )  # fmt: skip
 
@@ -218,7 +227,7 @@ def _share(start: float, end: float, on: float, off: float) -> float:
 
 
 def simulate_simple(inp: SimulateSimpleIn, sources: dict[str, Figure] | None = None) -> SimulateSimpleOut:
-    """A constant load and one charge a day, step by step. Handbook 03 §3.16."""
+    """A constant load and one charge a day, step by step. Method: trips.simple-run."""
     from bothy.core.trips import cells
 
     bank = inp.bank.numbers
@@ -262,7 +271,7 @@ def simulate_simple(inp: SimulateSimpleIn, sources: dict[str, Figure] | None = N
 def _simple_out(
     inp: SimulateSimpleIn, kept: dict[str, float], series: list[float], events: list[SimpleEvent], first: float | None, stored_wh: float
 ) -> SimulateSimpleOut:
-    source = "handbook 03 §3.16"
+    source = Method("trips.simple-run")
     offered = derived("charge_offered_wh", "Σ offer·Δt", kept["offered"], source, charge_power_w=inp.charge_power_w)
     curtailed = derived("curtailed_wh", "Σ offered − taken", kept["curtailed"], source)
     accepted = derived(
@@ -272,8 +281,8 @@ def _simple_out(
     unserved = derived("unserved_wh", "Σ asked − given", kept["unserved"], source)
     served = derived("load_served_wh", "demand − unserved", demand.value - kept["unserved"], source, load_demand_wh=demand, unserved_wh=unserved)
     loss, leak = derived("battery_loss_wh", "Σ", kept["loss"], HERE), derived("self_discharge_wh", "Σ", kept["leak"], HERE)
-    stored = derived("stored_delta_wh", "E at the end − E at the start", stored_wh, "definition")
-    balance = derived("balance_wh", "accepted − served − loss − self-discharge − stored", accepted.value - served.value - loss.value - leak.value - stored.value, "must be 0",
+    stored = derived("stored_delta_wh", "E at the end − E at the start", stored_wh, Method("trips.simple-run", "definition"))
+    balance = derived("balance_wh", "accepted − served − loss − self-discharge − stored", accepted.value - served.value - loss.value - leak.value - stored.value, Method("trips.simple-run", "must be 0"),
                       charge_accepted_wh=accepted, load_served_wh=served, battery_loss_wh=loss, self_discharge_wh=leak, stored_delta_wh=stored)  # fmt: skip
     return SimulateSimpleOut.of(
         soc_series_frac=series, events=events, min_soc_frac=derived("min_soc_frac", "least of the series", min(series), source),

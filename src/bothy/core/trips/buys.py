@@ -1,4 +1,4 @@
-"""What one more part would do on the same weathers: a panel, a battery, charge while driving, panels on the ground (handbook 03 §3.20)."""
+"""What one more part would do on the same weathers: a panel, a battery, charge while driving, panels on the ground (method trips.sizing)."""
 
 from __future__ import annotations
 

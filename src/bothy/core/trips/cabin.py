@@ -1,4 +1,4 @@
-"""The cabin of a design as the trip reckons with it: one store of heat and one of damp, from Warmth (handbook 03 §3.17 with chapter 04)."""
+"""The cabin of a design as the trip reckons with it: one store of heat and one of damp, from Warmth (methods trips.run, warmth.heat-loss)."""
 
 from __future__ import annotations
 
@@ -26,7 +26,7 @@ DOOR_OPEN_M3_H = 150.0
 """Air through open doors and windows where there is no fan (typical)."""
 ENDLESS = 1e6
 FREE_MM2 = 240000.0
-"""Inlets from which on a roof fan gives about what its label says (handbook 04 §3.8)."""
+"""Inlets from which on a roof fan gives about what its label says (method warmth.ventilation)."""
 USUAL_HEATER_W, USUAL_EFFICIENCY = 4000.0, 0.8
 
 

@@ -1,4 +1,4 @@
-"""What a log says of the loads: base and fridge fitted to measured powers, and how far a simulation was off (handbook 03, section 3.22)."""
+"""What a log says of the loads: base and fridge fitted to measured powers, and how far a simulation was off (method trips.calibrate)."""
 
 from __future__ import annotations
 
@@ -9,8 +9,9 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 
-HERE = "handbook 03 §3.22, least squares"
+HERE = Method("trips.calibrate", "least squares")
 FLAT = 1e-9
 
 
@@ -69,7 +70,7 @@ class CalibrateLoadsOut(Outcome):
 
 
 def calibrate_loads(inp: CalibrateLoadsIn, sources: dict[str, Figure] | None = None) -> CalibrateLoadsOut:
-    """Base load and the fridge's share from measured powers at several cabin temperatures, and the bias of a simulation. Handbook 03 §3.22."""
+    """Base load and the fridge's share from measured powers at several cabin temperatures, and the bias of a simulation. Method: trips.calibrate."""
     g = Given(inp, sources)
     y = [p for p, _ in inp.rows]
     r = [inp.ratio(t) for _, t in inp.rows]
@@ -83,7 +84,7 @@ def calibrate_loads(inp: CalibrateLoadsIn, sources: dict[str, Figure] | None = N
         base, f = 0.0, max(0.0, sry / srr)
     errors = [a - base - f * b for a, b in zip(y, r, strict=True)]
     spread = sum((a - sy / n) ** 2 for a in y)
-    rows = derived("row_count", "rows with both", n, "definition")
+    rows = derived("row_count", "rows with both", n, Method("trips.calibrate", "definition"))
     base_figure = derived("base_w", "what runs whatever the temperature", base, HERE, row_count=rows)
     fridge = derived("fridge_mean_w", "what follows the temperature, at the reference", f, HERE, row_count=rows, reference_temp_c=g("reference_temp_c"))
     pairs = [(s, m) for s, m in zip(inp.simulated_power_w, inp.load_power_w, strict=True) if s is not None and m is not None] if inp.simulated_power_w else []
@@ -92,7 +93,7 @@ def calibrate_loads(inp: CalibrateLoadsIn, sources: dict[str, Figure] | None = N
     return CalibrateLoadsOut.of(
         row_count=rows, base_w=base_figure, fridge_mean_w=fridge,
         duty_frac=derived("duty_frac", "mean power/running power", f / inp.fridge_power_w, HERE, fridge_mean_w=fridge, fridge_power_w=g("fridge_power_w")) if inp.fridge_power_w else None,
-        mean_measured_w=derived("mean_measured_w", "mean", sy / n, "definition", row_count=rows),
+        mean_measured_w=derived("mean_measured_w", "mean", sy / n, Method("trips.calibrate", "definition"), row_count=rows),
         bias_w=derived("bias_w", "mean of measured − fit", sum(errors) / n, HERE, base_w=base_figure, fridge_mean_w=fridge),
         rmse_w=derived("rmse_w", "√(mean of squares)", math.sqrt(sum(e * e for e in errors) / n), HERE, base_w=base_figure, fridge_mean_w=fridge),
         r2_frac=derived("r2_frac", "1 − SSE/SST", 1 - sum(e * e for e in errors) / spread, HERE) if spread > 0 else None,

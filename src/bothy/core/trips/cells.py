@@ -1,4 +1,4 @@
-"""One step of a battery, compiled: limits of current, energy and temperature (handbook 03, section 3.15).
+"""One step of a battery, compiled: limits of current, energy and temperature (method trips.battery-step).
 
 Energy is kept at a constant reference voltage, so that every step balances exactly. A bank is a flat array of numbers; its places have names here.
 """
@@ -58,7 +58,7 @@ def floor_at(bank: Array, temp_c: float) -> float:
 
 @njit(cache=True, nogil=True)
 def warm_charge_a(bank: Array, temp_c: float) -> float:
-    """Largest charge current at a cell temperature, in A (table 4.3 of chapter 01)."""
+    """Largest charge current at a cell temperature, in A (method power.cold)."""
     full = bank[MAX_CHARGE]
     c = bank[CAPACITY]
     if bank[KIND] == LEAD:

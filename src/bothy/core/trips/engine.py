@@ -1,4 +1,4 @@
-"""From a plan of days to plain arrays, through the compiled kernel, to sums (handbook 03, sections 3.17 to 3.19)."""
+"""From a plan of days to plain arrays, through the compiled kernel, to sums (method trips.run)."""
 
 from __future__ import annotations
 
@@ -259,7 +259,7 @@ def _planes(plan: Plan, sky: _Sky) -> tuple[Array, Array, Array, Array, Array]:
 
 
 STEEP_DEG = 30.0
-"""Snow slides off panels that lean as much on a clear day (handbook 03 §3.11)."""
+"""Snow slides off panels that lean as much on a clear day (method trips.shade)."""
 
 
 def _array_rows(arrays: Sequence[PlanArray]) -> Array:

@@ -6,9 +6,10 @@ from typing import Any
 
 from bothy.core.book import Book
 from bothy.core.figure import Figure, given
+from bothy.core.method.sources import Method
 from bothy.core.trips.run import TripRun
 
-SOURCE = "the trip, simulated in steps of a quarter of an hour"
+SOURCE = Method("trips.run", "the trip, simulated in steps of a quarter of an hour")
 MEAN_DAY = "mean of the weathers of (sum over the trip ÷ days)"
 MEAN_TRIP = "mean of the weathers of the sum over the trip"
 WORST = "the largest quarter of an hour of the trip"
@@ -86,7 +87,14 @@ def figures_of(run: TripRun) -> dict[str, Figure]:
     """The figures of a run by key (``trip/load_wh_day``), in the units of their fields; what did not happen has none."""
     counted_over = {
         "days": given("day_count", run.day_count, "typed", "the legs of the trip", "Days of the trip"),
-        "weathers": given("draw_count", run.draw_count, "computed", "years of the files" if run.years else f"drawn with the seed {run.seed}", "Weathers"),
+        "weathers": given(
+            "draw_count",
+            run.draw_count,
+            "computed",
+            "years of the files" if run.years else f"drawn with the seed {run.seed}",
+            "Weathers",
+            source=Method("trips.weather"),
+        ),
     }
     out: dict[str, Figure] = {}
 
@@ -125,7 +133,12 @@ def figures_of(run: TripRun) -> dict[str, Figure]:
         if s.first_d is not None:
             put(f"water/{name}/first_d", f"{name.capitalize()}, first short", HALF, s.first_d)
     for i, frozen in enumerate([f for f in run.frost if f.nights][:3]):
-        put(f"frost/{i}/nights_count", f"{frozen.name}: nights below 0 °C", "days on which it is below 0 °C in a tenth of the weathers or more", len(frozen.nights))
+        put(
+            f"frost/{i}/nights_count",
+            f"{frozen.name}: nights below 0 °C",
+            "days on which it is below 0 °C in a tenth of the weathers or more",
+            len(frozen.nights),
+        )
     return out
 
 

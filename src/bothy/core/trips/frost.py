@@ -1,4 +1,4 @@
-"""On which nights of the trip the wet parts outside the body freeze: each a store of heat of its own, in the air of each weather (handbook 05 §3.17)."""
+"""On which nights of the trip the wet parts outside the body freeze: each a store of heat of its own, in the air of each weather (method water.freezing)."""
 
 from __future__ import annotations
 

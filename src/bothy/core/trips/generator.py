@@ -1,4 +1,4 @@
-"""A generator on the trip: what it burns, from where, and when that is used up (handbook 03 §3.23; consumption typical).
+"""A generator on the trip: what it burns, from where, and when that is used up (method trips.planning; consumption typical).
 
 Small sets burn a part of their full consumption at no load, and the rest in proportion to what they give.
 """

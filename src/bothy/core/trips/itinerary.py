@@ -1,4 +1,4 @@
-"""The days of a design's trip: its legs, or living at one place, with the climate of each place (handbook 03, sections 3.13, 3.14 and 3.23)."""
+"""The days of a design's trip: its legs, or living at one place, with the climate of each place (method trips.weather-files, 3.14 and 3.23)."""
 
 from __future__ import annotations
 
@@ -51,7 +51,7 @@ class Forecasts:
 
 
 def generator_w(ctx: Context, place: Climate) -> float:
-    """What a generator gives at a place: 3.5 % less for each 300 m of height (handbook 01 §3.15)."""
+    """What a generator gives at a place: 3.5 % less for each 300 m of height (method power.shore-charge)."""
     g = ctx.design.power.generator
     return 0.0 if g is None else g.rating_w * max(0.0, 1 - 0.035 * max(0.0, place.elevation_m) / 300)
 

@@ -1,4 +1,4 @@
-"""The coupled trip, compiled: every draw, day and step with sun, bank, loads, heat, water and fuel (handbook 03, sections 3.17 and 3.19).
+"""The coupled trip, compiled: every draw, day and step with sun, bank, loads, heat, water and fuel (method trips.run).
 
 No randomness and no objects in here: plain arrays in, sums and series out. Draws are independent, so that blocks of them may run beside each
 other and give the same numbers in any order. Flat arrays have named places, so that the contract and the C reference read them alike.
@@ -58,7 +58,7 @@ UNHEATED, HEATED_ON_CHARGE, KEPT_WARM = 0.0, 1.0, 2.0
 """A bank's own heater: none, one that warms the cells before they are charged, one that never lets them get colder than this:"""
 HEATED_C = 5.0
 SNOW_LEFT, SNOW_CLEAR, SNOW_MELTS_C, SNOW_MELTS_H, NEVER_CLEARED = 0.1, 0.6, 2.0, 3.0, -1.0
-"""What snow leaves of a panel's power; it falls on frosty days under this part of the usual clearness; melts above so much for so long (handbook 03 §3.11)."""
+"""What snow leaves of a panel's power; it falls on frosty days under this part of the usual clearness; melts above so much for so long (method trips.shade)."""
 NO_LIMIT, OWN_STORE, FROM_DIESEL, FROM_GAS = 0.0, 1.0, 2.0, 3.0
 """Where a generator's fuel comes from: not limited, a can of its own (L or kg), the heater's diesel, the gas vessels. It burns ``GEN_IDLE`` an hour and ``GEN_SLOPE`` a Wh."""
 # ledger, by draw
@@ -76,7 +76,7 @@ SERIES_SIZE = 14
 # events
 E_DISCONNECT, E_RECONNECT, E_SHED, E_BACK = 0.0, 1.0, 2.0, 3.0
 LHV_DIESEL, LHV_GAS = 9.996, 12.87
-"""kWh/L and kWh/kg (chapter 04, section 4.6)."""
+"""kWh/L and kWh/kg (method warmth.heaters)."""
 TINY = 1e-6
 
 
@@ -86,7 +86,7 @@ PER_FLOW, R_V, STARTS_H = 1.2 * 1006 / 3600, 461.5, 2.0
 
 @njit(cache=True, nogil=True)
 def saturation(temp_c: float) -> float:
-    """Saturation pressure in Pa (handbook 04 §3.1)."""
+    """Saturation pressure in Pa (method warmth.air)."""
     if temp_c >= 0:
         return 611.2 * math.exp(17.62 * temp_c / (243.12 + temp_c))
     return 611.2 * math.exp(22.46 * temp_c / (272.62 + temp_c))

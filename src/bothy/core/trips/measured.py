@@ -1,4 +1,4 @@
-"""A log of the real thing beside the run: laid over it, how far off the run was, and base load and fridge fitted to it (handbook 03, section 3.22)."""
+"""A log of the real thing beside the run: laid over it, how far off the run was, and base load and fridge fitted to it (method trips.calibrate)."""
 
 from __future__ import annotations
 
@@ -13,6 +13,7 @@ from bothy.core.context import Context
 from bothy.core.contract import explain
 from bothy.core.design.life import Appliance
 from bothy.core.finding import Finding, finding, rules
+from bothy.core.method.sources import Method
 from bothy.core.power.panels import soiling_of
 from bothy.core.sun.geometry import Array
 from bothy.core.trips.calibrate import CalibrateLoadsIn, CalibrateLoadsOut, calibrate_loads
@@ -20,7 +21,7 @@ from bothy.core.trips.plan import loads_of
 from bothy.core.trips.run import TripRun
 
 rules("trips", (
-    ("sim-calibration-bias", "advice", "The run is off what was measured", "Take the fitted values over.", "handbook 03 §3.22"),
+    ("sim-calibration-bias", "advice", "The run is off what was measured", "Take the fitted values over.", Method("trips.calibrate")),
 ))  # fmt: skip
 
 BIAS, BIAS_DAYS = 0.15, 7

@@ -1,4 +1,4 @@
-"""The years of the places' weather files as the weather of a trip: each year that all of them hold is one run (handbook 03 §3.13)."""
+"""The years of the places' weather files as the weather of a trip: each year that all of them hold is one run (method trips.weather-files)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Sums of a run: the ledger's means, how likely a shortage is, what runs out first (handbook 03, section 3.18)."""
+"""Sums of a run: the ledger's means, how likely a shortage is, what runs out first (method trips.results)."""
 
 from __future__ import annotations
 
@@ -9,10 +9,11 @@ import numpy as np
 
 from bothy.core.contract import Outcome
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 from bothy.core.trips.engine import Result, simulate
 from bothy.core.trips.trip import SimulateTripIn, plan_of
 
-HERE = "handbook 03 §3.17, mean of the draws"
+HERE = Method("trips.run", "mean of the draws")
 LEDGER = ("pv_available_wh", "pv_used_wh", "curtailed_wh", "dcdc_wh", "shore_dc_wh", "shore_ac_wh", "load_demand_wh", "load_served_wh", "shed_wh", "unserved_wh",
           "inverter_loss_wh", "battery_in_wh", "battery_out_wh", "battery_loss_wh", "self_discharge_wh", "stored_delta_wh", "heat_wh", "heat_unserved_wh", "fresh_used_l",
           "water_unserved_l", "gas_used_kg", "diesel_used_l", "ghi_kwh_m2")  # fmt: skip
@@ -112,7 +113,7 @@ def _draw(r: Result, d: int, series: bool) -> TripDraw:
 
 
 def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None) -> SimulateTripOut:
-    """A trip through its normals or through drawn weathers, with everything coupled. Handbook 03 §3.17."""
+    """A trip through its normals or through drawn weathers, with everything coupled. Method: trips.run."""
     from bothy.core.trips import kernel as k
 
     plan = plan_of(inp)
@@ -131,18 +132,18 @@ def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None)
     missing = mean["unserved_wh"].value + mean["shed_wh"].value
 
     def soc(key: str, part: float) -> Figure:
-        return derived(key, f"{part:g} of the draws stay above or at their least under it", float(np.percentile(least, 100 * part)), "least state of charge of each draw",
+        return derived(key, f"{part:g} of the draws stay above or at their least under it", float(np.percentile(least, 100 * part)), Method("trips.results", "least state of charge of each draw"),
                        draw_count=count)  # fmt: skip
 
     return SimulateTripOut.of(
-        day_count=derived("day_count", "days of the plan", days, "definition"), draw_count=derived("draw_count", "weathers", count, "definition"), **mean, final_soc_frac=derived("final_soc_frac", "mean of the draws at the end", float(r.summary[:, k.END_SOC].mean()), HERE),
-        lolp_frac=derived("lolp_frac", "days with a shortage of what is needed/(days·draws)", short / (days * count), "handbook 03 §3.18", short_day_count=short, day_count=days,
+        day_count=derived("day_count", "days of the plan", days, Method("trips.results", "definition")), draw_count=derived("draw_count", "weathers", count, Method("trips.results", "definition")), **mean, final_soc_frac=derived("final_soc_frac", "mean of the draws at the end", float(r.summary[:, k.END_SOC].mean()), HERE),
+        lolp_frac=derived("lolp_frac", "days with a shortage of what is needed/(days·draws)", short / (days * count), Method("trips.results"), short_day_count=short, day_count=days,
                           draw_count=count),
-        trip_fail_frac=derived("trip_fail_frac", "draws with any", float((r.short_day.sum(axis=1) > 0).mean()), "handbook 03 §3.18", draw_count=count),
-        solar_frac=derived("solar_frac", "sun/(sun + driving + hook-up)", mean["pv_used_wh"].value / sources_wh, "of the means", pv_used_wh=mean["pv_used_wh"])
+        trip_fail_frac=derived("trip_fail_frac", "draws with any", float((r.short_day.sum(axis=1) > 0).mean()), Method("trips.results"), draw_count=count),
+        solar_frac=derived("solar_frac", "sun/(sun + driving + hook-up)", mean["pv_used_wh"].value / sources_wh, Method("trips.results", "of the means"), pv_used_wh=mean["pv_used_wh"])
         if sources_wh > 0 else None, min_soc_p10_frac=soc("min_soc_p10_frac", 0.1), min_soc_p50_frac=soc("min_soc_p50_frac", 0.5), min_soc_p90_frac=soc("min_soc_p90_frac", 0.9),
         min_cabin_temp_c=derived("min_cabin_temp_c", "coldest of all draws", float(r.summary[:, k.LEAST_CABIN].min()), HERE),
-        max_balance_error_wh=derived("max_balance_error_wh", "largest error of the four identities", balance_error(r.ledger), "must be 0"),
+        max_balance_error_wh=derived("max_balance_error_wh", "largest error of the four identities", balance_error(r.ledger), Method("trips.results", "must be 0")),
         generator_h_needed=derived("generator_h_needed", "(unserved + shed)/charger", missing / inp.shore.charger_power_w, HERE, unserved_wh=mean["unserved_wh"],
                                    shed_wh=mean["shed_wh"]) if inp.shore.charger_power_w > 0 else None,
         **{f"first_{name}_d": derived(f"first_{name}_d", "earliest of all draws, at the end of its step", v, HERE, draw_count=count) if v is not None else None for name, v in firsts.items()}, first_resource=RESOURCES[min(said)[1]] if said else None,

@@ -1,4 +1,4 @@
-"""Rules of the trip: what runs out, how likely, and what would help (handbook 03, section 5)."""
+"""Rules of the trip: what runs out, how likely, and what would help (method trips.run)."""
 
 from __future__ import annotations
 
@@ -39,7 +39,7 @@ WORDS = (
 
 
 def in_words(short_days_frac: float, draws: int, days: int) -> str:
-    """How bad a share of short days is, in plain words (handbook 03 §4.7)."""
+    """How bad a share of short days is, in plain words (method trips.results)."""
     if short_days_frac <= 0:
         return f"not seen in {draws} simulated trips, so below {3 / draws:.1%} of them"
     return next(words for limit, words in WORDS if short_days_frac < limit)

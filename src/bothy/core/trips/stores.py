@@ -1,4 +1,4 @@
-"""Water and gas on the trip: what the kernel needs of the stores, and what a run says of them (handbook 03 §3.17, 05 §3.2, 06 §3.3)."""
+"""Water and gas on the trip: what the kernel needs of the stores, and what a run says of them (method trips.run, water.autonomy, gas.autonomy)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""A trip by its contract: days, panels, bank, loads, heat and tanks, through the engine to its sums (handbook 03, sections 3.17, 3.18 and 8)."""
+"""A trip by its contract: days, panels, bank, loads, heat and tanks, through the engine to its sums (method trips.run, 3.18 and 8)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Air and the water in it (handbook 04, section 3.1)."""
+"""Air and the water in it (method warmth.air)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from pydantic import Field
 
 from bothy.core.contract import Contract, Given, Outcome
 from bothy.core.figure import Figure, formula
+from bothy.core.method.sources import Method
 
 RHO, CP, R_V = 1.2, 1006.0, 461.5
 """Density of room air kg/m³, its heat J/(kg·K), gas constant of vapour J/(kg·K)."""
@@ -15,7 +16,7 @@ PER_FLOW = RHO * CP / 3600
 """W for each m³/h and K."""
 G, SEA_PA = 9.81, 101325.0
 ZERO_K = 273.15
-MAGNUS = "Magnus formula over water, over ice below 0 °C; handbook 04 §3.1"
+MAGNUS = Method("warmth.air", "Magnus formula over water, over ice below 0 °C")
 
 
 def pressure_pa(altitude_m: float) -> float:
@@ -38,7 +39,7 @@ def saturation(temp_c: float) -> float:
 saturation_pa = saturation.raw
 
 
-@formula("Vapour pressure", "RH·e_s(T)", unit="Pa", source="definition")
+@formula("Vapour pressure", "RH·e_s(T)", unit="Pa", source=Method("warmth.air", "definition"))
 def vapour(rh_frac: float, sat_pressure_pa: float) -> float:
     return rh_frac * sat_pressure_pa
 
@@ -49,17 +50,17 @@ def dew_point(vapour_pressure_pa: float) -> float:
     return 243.12 * x / (17.62 - x) if x >= 0 else 272.62 * x / (22.46 - x)
 
 
-@formula("Absolute humidity", "1000·e/(R_v·T)", unit="g/m³", source="gas law")
+@formula("Absolute humidity", "1000·e/(R_v·T)", unit="g/m³", source=Method("warmth.air", "gas law"))
 def absolute_humidity(vapour_pressure_pa: float, temp_c: float) -> float:
     return 1000 * vapour_pressure_pa / (R_V * (temp_c + ZERO_K))
 
 
-@formula("Humidity ratio", "1000·0.62198·e/(p−e)", unit="g/kg", source="gas law")
+@formula("Humidity ratio", "1000·0.62198·e/(p−e)", unit="g/kg", source=Method("warmth.air", "gas law"))
 def humidity_ratio_g(vapour_pressure_pa: float, air_pressure_pa: float) -> float:
     return 1000 * 0.62198 * vapour_pressure_pa / (air_pressure_pa - vapour_pressure_pa)
 
 
-@formula("Humidity at the surface", "e/e_s(T_surface)", unit="%", source="definition")
+@formula("Humidity at the surface", "e/e_s(T_surface)", unit="%", source=Method("warmth.air", "definition"))
 def surface_humidity(vapour_pressure_pa: float, surface_sat_pa: float) -> float:
     return vapour_pressure_pa / surface_sat_pa
 
@@ -87,7 +88,7 @@ class DewPointOut(Outcome):
 
 
 def dew_point_of(inp: DewPointIn, sources: dict[str, Figure] | None = None) -> DewPointOut:
-    """Dew point of air, and what it does at a surface. Handbook 04 §3.1."""
+    """Dew point of air, and what it does at a surface. Method: warmth.air."""
     g = Given(inp, sources)
     sat = saturation(g("temp_c"))
     e = vapour(g("rh_frac"), sat)

@@ -1,4 +1,4 @@
-"""Findings of air and damp: wet surfaces, stale air, fixed vents, fans, alarms (handbook 04, section 5)."""
+"""Findings of air and damp: wet surfaces, stale air, fixed vents, fans, alarms (method warmth.heat-loss)."""
 
 from __future__ import annotations
 

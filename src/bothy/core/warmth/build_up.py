@@ -1,4 +1,4 @@
-"""A build-up of layers: its U-value with gaps, voids and ribs, its mass and price (ISO 6946; handbook 04, section 3.2)."""
+"""A build-up of layers: its U-value with gaps, voids and ribs, its mass and price (ISO 6946; method warmth.u-value)."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from bothy.core.catalogue.materials import Material, materials
 from bothy.core.contract import Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method, Standard
 
 Direction = Literal["up", "horizontal", "down"]
 R_SI: dict[str, float] = {"up": 0.10, "horizontal": 0.13, "down": 0.17}
@@ -33,7 +34,7 @@ def gap_r(thickness_mm: float, direction: str, e1: float = DULL, e2: float = DUL
 
 
 class Layer(Contract):
-    """One layer, from the inside on; see handbook 04 §8."""
+    """One layer, from the inside on; see method warmth.heat-loss."""
 
     name: str | None = Field(None, max_length=200)
     type: Literal["solid", "air_gap"] = "solid"
@@ -108,7 +109,7 @@ class Layer(Contract):
 
     @property
     def sd(self) -> float:
-        """Equivalent air thickness for vapour in m (handbook 04 §3.6)."""
+        """Equivalent air thickness for vapour in m (method warmth.condensation)."""
         if self.sd_m is not None:
             sd = self.sd_m
         elif self.mu is not None:
@@ -185,7 +186,7 @@ def _void_r(x: Layer, direction: str, r: float) -> float:
 
 
 def u_value(inp: UValueIn, sources: dict[str, Figure] | None = None) -> UValueOut:
-    """U-value of a build-up with its weak places, W/(m²K). Handbook 04 §3.2."""
+    """U-value of a build-up with its weak places, W/(m²K). Method: warmth.u-value."""
     rs = [x.resistance(inp.direction) for x in inp.layers]
     films = {"rsi_m2k_w": inp.inside, "rse_m2k_w": inp.outside}
     named: dict[str, Any] = {}
@@ -193,7 +194,7 @@ def u_value(inp: UValueIn, sources: dict[str, Figure] | None = None) -> UValueOu
         key = f"r_{x.called}_m2k_w"
         named[key if key not in named else f"{key[:-7]}_{len(named)}_m2k_w"] = r
     ends = inp.inside + inp.outside
-    clear = derived("u_clear_w_m2k", "1/(R_si + ΣR + R_se)", 1 / (ends + sum(rs)), "ISO 6946", **films, **named)
+    clear = derived("u_clear_w_m2k", "1/(R_si + ΣR + R_se)", 1 / (ends + sum(rs)), Method("warmth.u-value") + Standard("ISO 6946"), **films, **named)
     void = 1 / (ends + sum(_void_r(x, inp.direction, r) for x, r in zip(inp.layers, rs, strict=True)))
     bay = (1 - inp.void_frac) * clear.value + inp.void_frac * void
     u, f, share = bay, 0.0, 0.0
@@ -203,7 +204,7 @@ def u_value(inp: UValueIn, sources: dict[str, Figure] | None = None) -> UValueOu
         w = b.zone_mm / 1000
         r_rib = b.depth_mm / 1000 * w / (50 * b.web_count * b.web_thickness_mm / 1000)
         cover = sum(x.resistance(inp.direction) for x in b.cover_layers)
-        u_rib = derived("u_rib_w_m2k", "1/(R_si + ΣR_cover + depth·w/(50·webs·t) + R_se)", 1 / (ends + cover + r_rib), "ISO 6946, steel referred to its zone",
+        u_rib = derived("u_rib_w_m2k", "1/(R_si + ΣR_cover + depth·w/(50·webs·t) + R_se)", 1 / (ends + cover + r_rib), Method("warmth.u-value", "steel referred to its zone") + Standard("ISO 6946"),
                         r_cover_m2k_w=cover, r_rib_m2k_w=r_rib, zone_mm=b.zone_mm, **films)  # fmt: skip
         f = b.zone_mm / b.spacing_mm
         u = (1 - f) * bay + f * u_rib.value
@@ -212,13 +213,17 @@ def u_value(inp: UValueIn, sources: dict[str, Figure] | None = None) -> UValueOu
     if u_rib is not None:
         parts |= {"u_rib_w_m2k": u_rib, "rib_area_frac": f}
     whole = derived(
-        "u_value_w_m2k", "(1−f)·[(1−v)·U_clear + v·U_void] + f·U_rib" if u_rib else "(1−v)·U_clear + v·U_void", u, "ISO 6946; handbook 04 §3.2", **parts
+        "u_value_w_m2k",
+        "(1−f)·[(1−v)·U_clear + v·U_void] + f·U_rib" if u_rib else "(1−v)·U_clear + v·U_void",
+        u,
+        Method("warmth.u-value") + Standard("ISO 6946"),
+        **parts,
     )
     return UValueOut.of(
-        u_value_w_m2k=whole, r_total_m2k_w=derived("r_total_m2k_w", "1/U", 1 / u, "definition", u_value_w_m2k=whole), u_clear_w_m2k=clear, u_void_w_m2k=derived("u_void_w_m2k", "as U_clear, insulation replaced by air", void, "handbook 04 §3.2", **films),
-        u_rib_w_m2k=u_rib, rib_area_frac=derived("rib_area_frac", "zone/spacing", f, "handbook 04 §3.2"), rib_share_frac=derived("rib_share_frac", "f·U_rib/U", share, "handbook 04 §3.2", u_value_w_m2k=whole, rib_area_frac=f),
-        thickness_mm=derived("thickness_mm", "Σ d", sum(x.mm for x in inp.layers), "sum of the layers"), mass_kg_m2=derived("mass_kg_m2", "Σ ρ·d·coverage", sum(x.mass for x in inp.layers), "sum of the layers"),
-        cost_per_m2=derived("cost_per_m2", "Σ cost·coverage", sum(x.cost_per_m2 * x.coverage_frac for x in inp.layers), "sum of the layers"), r_layers_m2k_w=rs,
+        u_value_w_m2k=whole, r_total_m2k_w=derived("r_total_m2k_w", "1/U", 1 / u, Method("warmth.u-value", "definition"), u_value_w_m2k=whole), u_clear_w_m2k=clear, u_void_w_m2k=derived("u_void_w_m2k", "as U_clear, insulation replaced by air", void, Method("warmth.u-value"), **films),
+        u_rib_w_m2k=u_rib, rib_area_frac=derived("rib_area_frac", "zone/spacing", f, Method("warmth.u-value")), rib_share_frac=derived("rib_share_frac", "f·U_rib/U", share, Method("warmth.u-value"), u_value_w_m2k=whole, rib_area_frac=f),
+        thickness_mm=derived("thickness_mm", "Σ d", sum(x.mm for x in inp.layers), Method("warmth.u-value", "sum of the layers")), mass_kg_m2=derived("mass_kg_m2", "Σ ρ·d·coverage", sum(x.mass for x in inp.layers), Method("warmth.u-value", "sum of the layers")),
+        cost_per_m2=derived("cost_per_m2", "Σ cost·coverage", sum(x.cost_per_m2 * x.coverage_frac for x in inp.layers), Method("warmth.u-value", "sum of the layers")), r_layers_m2k_w=rs,
     )  # fmt: skip
 
 
@@ -226,5 +231,5 @@ VOID_MM = 5.0
 
 
 def curve_void_mm(strip_mm: float, radius_m: float) -> float:
-    """How far a flat board stands off a curved panel in its middle, mm (handbook 04 §3.2)."""
+    """How far a flat board stands off a curved panel in its middle, mm (method warmth.u-value)."""
     return math.pow(strip_mm / 1000, 2) / (8 * radius_m) * 1000

@@ -1,4 +1,4 @@
-"""Hot cabinets: fridges and inverters that must get rid of their heat (handbook 04, section 3.13)."""
+"""Hot cabinets: fridges and inverters that must get rid of their heat (method warmth.cabinets)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
+from bothy.core.method.sources import Method
 from bothy.core.warmth.air import CP, RHO, ZERO_K, G
 from bothy.core.warmth.ventilation import CD
 
@@ -27,7 +28,7 @@ def draught_m_s(rise_k: float, room_c: float, stack_height_m: float) -> float:
     return math.sqrt(2 * G * stack_height_m * rise_k / (room_c + ZERO_K + rise_k / 2))
 
 
-@formula("Heat to vent", "max(0, P − U·A·ΔT)", unit="W", source="handbook 04 §3.13")
+@formula("Heat to vent", "max(0, P − U·A·ΔT)", unit="W", source=Method("warmth.cabinets"))
 def to_vent(heat_w: float, case_u_w_m2k: float, case_area_m2: float, rise_k: float) -> float:
     return max(0.0, heat_w - case_u_w_m2k * case_area_m2 * rise_k)
 
@@ -87,17 +88,17 @@ def cabinet_rise(heat_w: float, ua_w_k: float, effective_m2: float, room_c: floa
 
 
 def cabinet_vent(inp: CabinetVentIn, sources: dict[str, Figure] | None = None) -> CabinetVentOut:
-    """Vents or fan for a hot cabinet, and how warm it gets with those it has. Handbook 04 §3.13."""
+    """Vents or fan for a hot cabinet, and how warm it gets with those it has. Method: warmth.cabinets."""
     g = Given(inp, sources)
     rise = inp.max_cabinet_temp_c - inp.room_temp_c
     vented = to_vent(g("heat_w"), g("case_u_w_m2k"), g("case_area_m2"), rise)
     q = vented.value / (RHO * CP * rise)
-    flow = derived("fan_flow_m3_h", "P/(ρ·c_p·ΔT)", q * 3600, "heat balance", vented_heat_w=vented, rise_k=rise)
+    flow = derived("fan_flow_m3_h", "P/(ρ·c_p·ΔT)", q * 3600, Method("warmth.cabinets", "heat balance"), vented_heat_w=vented, rise_k=rise)
     each = derived(
         "vent_area_each_mm2",
         "√2·Q/(C_d·√(2g·h·ΔT/T_m))",
         math.sqrt(2) * q / (CD * draught_m_s(rise, inp.room_temp_c, inp.stack_height_m)) * 1e6,
-        "warm column",
+        Method("warmth.cabinets", "warm column"),
         fan_flow_m3_h=flow,
         stack_height_m=g("stack_height_m"),
         rise_k=rise,
@@ -110,12 +111,12 @@ def cabinet_vent(inp: CabinetVentIn, sources: dict[str, Figure] | None = None) -
             "cabinet_temp_c",
             "rise x with P = U·A·x + ρ·c_p·C_d·A·w(x)·x",
             at,
-            "bisection",
+            Method("warmth.cabinets", "bisection"),
             heat_w=g("heat_w"),
             low_area_mm2=g("low_area_mm2"),
             high_area_mm2=g("high_area_mm2"),
         )
     return CabinetVentOut.of(
-        vented_heat_w=vented, fan_flow_m3_h=flow, vent_area_each_mm2=each, grille_gross_each_mm2=derived("grille_gross_each_mm2", "free/grille free part", each.value / inp.grille_free_frac, "definition", vent_area_each_mm2=each, grille_free_frac=g("grille_free_frac")), cabinet_temp_c=temp,
+        vented_heat_w=vented, fan_flow_m3_h=flow, vent_area_each_mm2=each, grille_gross_each_mm2=derived("grille_gross_each_mm2", "free/grille free part", each.value / inp.grille_free_frac, Method("warmth.cabinets", "definition"), vent_area_each_mm2=each, grille_free_frac=g("grille_free_frac")), cabinet_temp_c=temp,
         adequate=temp.value <= inp.max_cabinet_temp_c if temp is not None else None,
     )  # fmt: skip

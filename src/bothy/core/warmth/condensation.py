@@ -1,4 +1,4 @@
-"""Where a build-up gets wet inside: steady diffusion by the stretched string (ISO 13788 method; handbook 04, section 3.6)."""
+"""Where a build-up gets wet inside: steady diffusion by the stretched string (ISO 13788 method; method warmth.condensation)."""
 
 from __future__ import annotations
 
@@ -11,6 +11,7 @@ from pydantic import BaseModel, Field, model_validator
 
 from bothy.core.contract import Outcome, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method, Standard
 from bothy.core.warmth.air import MOULD_RH, dew_point, saturation_pa
 from bothy.core.warmth.build_up import Films, Layer
 
@@ -81,7 +82,7 @@ def hull(s: Sequence[float], y: Sequence[float]) -> list[int]:
 
 
 def condensation_check(inp: CondensationCheckIn, sources: dict[str, Figure] | None = None) -> CondensationCheckOut:
-    """Condensation on and inside a build-up, g/(m²·day) by plane. Handbook 04 §3.6."""
+    """Condensation on and inside a build-up, g/(m²·day) by plane. Method: warmth.condensation."""
     rs = [x.resistance(inp.direction) for x in inp.layers]
     r_total = inp.inside + sum(rs) + inp.outside
     ti, te = inp.indoor_temp_c, inp.outdoor_temp_c
@@ -117,15 +118,22 @@ def condensation_check(inp: CondensationCheckIn, sources: dict[str, Figure] | No
     wet, mould = rh0 >= 1, rh0 >= MOULD_RH
     risk = "surface" if wet else "interstitial" if sum_rate > inp.negligible_g_m2_day else "mould" if mould else "none"
     surface = derived(
-        "surface_temp_c", "T_i − (T_i − T_e)·R_si/R_T", temps[0], "ISO 13788", indoor_temp_c=ti, outdoor_temp_c=te, rsi_m2k_w=inp.inside, r_total_m2k_w=r_total
+        "surface_temp_c",
+        "T_i − (T_i − T_e)·R_si/R_T",
+        temps[0],
+        Method("warmth.condensation") + Standard("ISO 13788"),
+        indoor_temp_c=ti,
+        outdoor_temp_c=te,
+        rsi_m2k_w=inp.inside,
+        r_total_m2k_w=r_total,
     )
     return CondensationCheckOut.of(
-        u_value_w_m2k=derived("u_value_w_m2k", "1/R_T", 1 / r_total, "ISO 6946, without ribs", r_total_m2k_w=r_total), dew_point_c=dew, surface_temp_c=surface,
-        surface_rh_frac=derived("surface_rh_frac", "e_i/e_s(T_s)", rh0, "ISO 13788", vapour_pressure_pa=ei, surface_temp_c=surface),
-        temp_factor_frac=derived("temp_factor_frac", "(T_s−T_e)/(T_i−T_e)", (temps[0] - te) / (ti - te), "ISO 13788", surface_temp_c=surface), surface_condensation=wet, mould_risk=mould,
-        condensation_g_m2_day=derived("condensation_g_m2_day", "Σ over the planes that get wet: δ₀·(flow in − flow out)", sum_rate, "lower convex hull of the saturation points; ISO 13788 method",
+        u_value_w_m2k=derived("u_value_w_m2k", "1/R_T", 1 / r_total, Method("warmth.condensation", "without ribs") + Standard("ISO 6946"), r_total_m2k_w=r_total), dew_point_c=dew, surface_temp_c=surface,
+        surface_rh_frac=derived("surface_rh_frac", "e_i/e_s(T_s)", rh0, Method("warmth.condensation") + Standard("ISO 13788"), vapour_pressure_pa=ei, surface_temp_c=surface),
+        temp_factor_frac=derived("temp_factor_frac", "(T_s−T_e)/(T_i−T_e)", (temps[0] - te) / (ti - te), Method("warmth.condensation") + Standard("ISO 13788"), surface_temp_c=surface), surface_condensation=wet, mould_risk=mould,
+        condensation_g_m2_day=derived("condensation_g_m2_day", "Σ over the planes that get wet: δ₀·(flow in − flow out)", sum_rate, Method("warmth.condensation", "lower convex hull of the saturation points") + Standard("ISO 13788"),
                                       **{f"{names[j].replace(' ', '_').replace('|', '_to_')}_{j}_g_m2_day": rates[j] for j in range(len(rates)) if rates[j] > 0}),
-        worst_plane=names[worst] if sum_rate > 0 else None, skin_inner_temp_c=derived("skin_inner_temp_c", "T_i − (T_i − T_e)·R inside of the skin/R_T", skin, "ISO 13788", indoor_temp_c=ti, outdoor_temp_c=te, r_total_m2k_w=r_total), air_leak_condenses=skin < dew.value, sd_total_m=derived("sd_total_m", "Σ s_d", s[-1], "handbook 04 §3.6", **{f"sd_{i}_m": x.sd for i, x in enumerate(inp.layers, 1)}), risk=risk,
+        worst_plane=names[worst] if sum_rate > 0 else None, skin_inner_temp_c=derived("skin_inner_temp_c", "T_i − (T_i − T_e)·R inside of the skin/R_T", skin, Method("warmth.condensation") + Standard("ISO 13788"), indoor_temp_c=ti, outdoor_temp_c=te, r_total_m2k_w=r_total), air_leak_condenses=skin < dew.value, sd_total_m=derived("sd_total_m", "Σ s_d", s[-1], Method("warmth.condensation"), **{f"sd_{i}_m": x.sd for i, x in enumerate(inp.layers, 1)}), risk=risk,
         planes=[Plane(name=n, position_mm=p, temp_c=t, sat_pressure_pa=q, free_pressure_pa=f, vapour_pressure_pa=v, rh_frac=v / q, rate_g_m2_day=w)
                 for n, p, t, q, f, v, w in zip(names, at, temps, sat, free, pressure, rates, strict=True)],
     )  # fmt: skip

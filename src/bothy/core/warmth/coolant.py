@@ -1,4 +1,4 @@
-"""Coolant loops and plate exchangers (handbook 04, section 3.11)."""
+"""Coolant loops and plate exchangers (method warmth.coolant)."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
+from bothy.core.method.sources import Method
 from bothy.core.warmth.air import G
 
 
@@ -32,7 +33,7 @@ FLUIDS: dict[str, Fluid] = {
     "pg30": Fluid(1001, 3960, 1.00e-3, 6.0e-4, -13),
     "pg50": Fluid(1010, 3680, 1.66e-3, 7.3e-4, -32),
 }
-"""Handbook 04 §4.11."""
+"""method warmth.cooling."""
 PER_L_MIN = 1 / 60000
 
 
@@ -72,7 +73,7 @@ class HeatExchangerOut(Outcome):
     "Effectiveness",
     "counterflow (1−e^(−NTU(1−C_r)))/(1−C_r·e^(−NTU(1−C_r))), parallel (1−e^(−NTU(1+C_r)))/(1+C_r)",
     unit="%",
-    source="effectiveness-NTU method",
+    source=Method("warmth.coolant", "effectiveness-NTU method"),
 )
 def effectiveness(ntu: float, capacity_ratio: float, parallel: float) -> float:
     if parallel:
@@ -88,18 +89,18 @@ def _mixed(flow: float, out_c: float, cold_c: float, mixed_c: float) -> float | 
 
 
 def heat_exchanger(inp: HeatExchangerIn, sources: dict[str, Figure] | None = None) -> HeatExchangerOut:
-    """What a plate exchanger passes from the loop to the water. Handbook 04 §3.11."""
+    """What a plate exchanger passes from the loop to the water. Method: warmth.coolant."""
     g = Given(inp, sources)
     hot, cold = FLUIDS[inp.hot_fluid], FLUIDS[inp.cold_fluid]
     ch, cc = hot.rho * hot.c * inp.hot_flow_l_min * PER_L_MIN, cold.rho * cold.c * inp.cold_flow_l_min * PER_L_MIN
     least, most = min(ch, cc), max(ch, cc)
-    ntu = derived("ntu", "UA/C_min", inp.ua_w_k / least, "definition", ua_w_k=g("ua_w_k"), c_min_w_k=least)
-    ratio = derived("capacity_ratio", "C_min/C_max", least / most, "definition", c_min_w_k=least, c_max_w_k=most)
+    ntu = derived("ntu", "UA/C_min", inp.ua_w_k / least, Method("warmth.coolant", "definition"), ua_w_k=g("ua_w_k"), c_min_w_k=least)
+    ratio = derived("capacity_ratio", "C_min/C_max", least / most, Method("warmth.coolant", "definition"), c_min_w_k=least, c_max_w_k=most)
     eps = effectiveness(ntu, ratio, float(inp.arrangement == "parallel"))
-    heat = derived("heat_w", "ε·C_min·(T_h − T_c)", eps.value * least * (inp.hot_in_temp_c - inp.cold_in_temp_c), "effectiveness-NTU method", effectiveness_frac=eps, c_min_w_k=least,
+    heat = derived("heat_w", "ε·C_min·(T_h − T_c)", eps.value * least * (inp.hot_in_temp_c - inp.cold_in_temp_c), Method("warmth.coolant", "effectiveness-NTU method"), effectiveness_frac=eps, c_min_w_k=least,
                    hot_in_temp_c=g("hot_in_temp_c"), cold_in_temp_c=g("cold_in_temp_c"))  # fmt: skip
     kept = heat.value if inp.source_power_w is None else min(heat.value, inp.source_power_w)
-    out = derived("cold_out_temp_c", "T_c + P/C_c", inp.cold_in_temp_c + heat.value / cc, "heat balance", heat_w=heat, c_cold_w_k=cc)
+    out = derived("cold_out_temp_c", "T_c + P/C_c", inp.cold_in_temp_c + heat.value / cc, Method("warmth.coolant", "heat balance"), heat_w=heat, c_cold_w_k=cc)
     kept_out = inp.cold_in_temp_c + kept / cc
 
     def mixed(key: str, out_c: float) -> Figure | None:
@@ -108,13 +109,19 @@ def heat_exchanger(inp: HeatExchangerIn, sources: dict[str, Figure] | None = Non
             None
             if flow is None
             else derived(
-                key, "Q_c·(T_out − T_c)/(T_mix − T_c)", flow, "mixing", cold_flow_l_min=g("cold_flow_l_min"), out_c=out_c, mixed_temp_c=g("mixed_temp_c")
+                key,
+                "Q_c·(T_out − T_c)/(T_mix − T_c)",
+                flow,
+                Method("warmth.coolant", "mixing"),
+                cold_flow_l_min=g("cold_flow_l_min"),
+                out_c=out_c,
+                mixed_temp_c=g("mixed_temp_c"),
             )
         )
 
     return HeatExchangerOut.of(
-        effectiveness_frac=eps, ntu=ntu, capacity_ratio=ratio, heat_w=heat, cold_out_temp_c=out, hot_out_temp_c=derived("hot_out_temp_c", "T_h − P/C_h", inp.hot_in_temp_c - heat.value / ch, "heat balance", heat_w=heat, c_hot_w_k=ch),
-        sustained_heat_w=derived("sustained_heat_w", "min(P, source)", kept, "the furnace limits it", heat_w=heat), sustained_cold_out_temp_c=derived("sustained_cold_out_temp_c", "T_c + min(P, source)/C_c", kept_out, "heat balance", heat_w=heat, source_w=kept),
+        effectiveness_frac=eps, ntu=ntu, capacity_ratio=ratio, heat_w=heat, cold_out_temp_c=out, hot_out_temp_c=derived("hot_out_temp_c", "T_h − P/C_h", inp.hot_in_temp_c - heat.value / ch, Method("warmth.coolant", "heat balance"), heat_w=heat, c_hot_w_k=ch),
+        sustained_heat_w=derived("sustained_heat_w", "min(P, source)", kept, Method("warmth.coolant", "the furnace limits it"), heat_w=heat), sustained_cold_out_temp_c=derived("sustained_cold_out_temp_c", "T_c + min(P, source)/C_c", kept_out, Method("warmth.coolant", "heat balance"), heat_w=heat, source_w=kept),
         mixed_flow_l_min=mixed("mixed_flow_l_min", out.value), sustained_mixed_flow_l_min=mixed("sustained_mixed_flow_l_min", kept_out),
     )  # fmt: skip
 
@@ -178,40 +185,55 @@ class HydronicLoopOut(Outcome):
 
 
 def hydronic_loop(inp: HydronicLoopIn, sources: dict[str, Figure] | None = None) -> HydronicLoopOut:
-    """Flow, head and expansion of a coolant loop. Handbook 04 §3.11."""
+    """Flow, head and expansion of a coolant loop. Method: warmth.coolant."""
     g = Given(inp, sources)
     f = FLUIDS[inp.fluid]
     heat_flow = f.rho * f.c * PER_L_MIN
     if inp.flow_l_min is not None:
         flow = g("flow_l_min")
-        delta = derived("delta_t_k", "P/(ρ·c·Q)", inp.heat_w / (heat_flow * inp.flow_l_min), "heat balance", heat_w=g("heat_w"), flow_l_min=flow)
+        delta = derived(
+            "delta_t_k", "P/(ρ·c·Q)", inp.heat_w / (heat_flow * inp.flow_l_min), Method("warmth.coolant", "heat balance"), heat_w=g("heat_w"), flow_l_min=flow
+        )
     else:
         delta = g("delta_t_k")
-        flow = derived("flow_l_min", "P/(ρ·c·ΔT)", inp.heat_w / (heat_flow * inp.delta_t_k), "heat balance", heat_w=g("heat_w"), delta_t_k=delta)
+        flow = derived(
+            "flow_l_min", "P/(ρ·c·ΔT)", inp.heat_w / (heat_flow * inp.delta_t_k), Method("warmth.coolant", "heat balance"), heat_w=g("heat_w"), delta_t_k=delta
+        )
     d = inp.pipe_inner_mm / 1000
-    v = derived("velocity_m_s", "Q/A", flow.value * PER_L_MIN / (math.pi * d * d / 4), "continuity", flow_l_min=flow, pipe_inner_mm=g("pipe_inner_mm"))
-    re = derived("reynolds", "ρ·v·D/µ", f.rho * v.value * d / f.mu, "definition", velocity_m_s=v, pipe_inner_mm=g("pipe_inner_mm"))
-    fr = derived(
-        "friction_factor", "64/Re laminar, Swamee-Jain turbulent", friction(re.value, inp.roughness_mm, inp.pipe_inner_mm), "handbook 04 §3.11", reynolds=re
+    v = derived(
+        "velocity_m_s",
+        "Q/A",
+        flow.value * PER_L_MIN / (math.pi * d * d / 4),
+        Method("warmth.coolant", "continuity"),
+        flow_l_min=flow,
+        pipe_inner_mm=g("pipe_inner_mm"),
     )
-    drop = derived("pressure_drop_kpa", "(f·L/D + ΣK)·ρ·v²/2 + components", (fr.value * inp.pipe_length_m / d + inp.k_sum) * f.rho * v.value**2 / 2000 + inp.component_drop_kpa, "Darcy-Weisbach",
+    re = derived("reynolds", "ρ·v·D/µ", f.rho * v.value * d / f.mu, Method("warmth.coolant", "definition"), velocity_m_s=v, pipe_inner_mm=g("pipe_inner_mm"))
+    fr = derived(
+        "friction_factor",
+        "64/Re laminar, Swamee-Jain turbulent",
+        friction(re.value, inp.roughness_mm, inp.pipe_inner_mm),
+        Method("warmth.coolant"),
+        reynolds=re,
+    )
+    drop = derived("pressure_drop_kpa", "(f·L/D + ΣK)·ρ·v²/2 + components", (fr.value * inp.pipe_length_m / d + inp.k_sum) * f.rho * v.value**2 / 2000 + inp.component_drop_kpa, Method("warmth.coolant", "Darcy-Weisbach"),
                    friction_factor=fr, pipe_length_m=g("pipe_length_m"), velocity_m_s=v, component_drop_kpa=g("component_drop_kpa"))  # fmt: skip
-    head = derived("head_m", "Δp/(ρ·g)", drop.value * 1000 / (f.rho * G), "definition", pressure_drop_kpa=drop)
+    head = derived("head_m", "Δp/(ρ·g)", drop.value * 1000 / (f.rho * G), Method("warmth.coolant", "definition"), pressure_drop_kpa=drop)
     pump = None
     if inp.pump_head_max_m is not None and inp.pump_flow_max_l_min is not None:
-        pump = derived("pump_available_head_m", "h_max·(1 − Q/Q_max)", max(0.0, inp.pump_head_max_m * (1 - flow.value / inp.pump_flow_max_l_min)), "pump curve as a line",
+        pump = derived("pump_available_head_m", "h_max·(1 − Q/Q_max)", max(0.0, inp.pump_head_max_m * (1 - flow.value / inp.pump_flow_max_l_min)), Method("warmth.coolant", "pump curve as a line"),
                        pump_head_max_m=g("pump_head_max_m"), pump_flow_max_l_min=g("pump_flow_max_l_min"), flow_l_min=flow)  # fmt: skip
     grows = derived(
         "expansion_l",
         "β·(T_hot − T_fill)·V",
         f.beta * (inp.max_fluid_temp_c - inp.fill_temp_c) * inp.system_volume_l,
-        "handbook 04 §4.11",
+        Method("warmth.cooling"),
         system_volume_l=g("system_volume_l"),
     )
     return HydronicLoopOut.of(
         flow_l_min=flow, delta_t_k=delta, velocity_m_s=v, reynolds=re, friction_factor=fr, pressure_drop_kpa=drop, head_m=head, pump_available_head_m=pump, pump_ok=pump.value >= head.value if pump else None,
-        pipe_loss_w=derived("pipe_loss_w", "UA'·L·(T_fluid − T_amb)", inp.pipe_ua_w_mk * inp.pipe_length_m * (inp.mean_fluid_temp_c - inp.ambient_temp_c), "handbook 04 §3.11", pipe_ua_w_mk=g("pipe_ua_w_mk"), pipe_length_m=g("pipe_length_m")),
-        expansion_l=grows, header_space_l=derived("header_space_l", "1.5·expansion", 1.5 * grows.value, "handbook 04 §3.11", expansion_l=grows),
+        pipe_loss_w=derived("pipe_loss_w", "UA'·L·(T_fluid − T_amb)", inp.pipe_ua_w_mk * inp.pipe_length_m * (inp.mean_fluid_temp_c - inp.ambient_temp_c), Method("warmth.coolant"), pipe_ua_w_mk=g("pipe_ua_w_mk"), pipe_length_m=g("pipe_length_m")),
+        expansion_l=grows, header_space_l=derived("header_space_l", "1.5·expansion", 1.5 * grows.value, Method("warmth.coolant"), expansion_l=grows),
     )  # fmt: skip
 
 

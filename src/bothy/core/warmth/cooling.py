@@ -1,4 +1,4 @@
-"""Heat that comes in, what settles without cooling, and an air conditioner on the bank (handbook 04, section 3.12)."""
+"""Heat that comes in, what settles without cooling, and an air conditioner on the bank (method warmth.cooling)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field
 
 from bothy.core.contract import Contract, Given, Outcome, Whole
 from bothy.core.figure import Figure, derived, formula
+from bothy.core.method.sources import Method
 from bothy.core.warmth.air import PER_FLOW, RHO, SEA_PA, humidity_ratio_g, saturation_pa
 
 H_OUT = 17.0
@@ -17,7 +18,7 @@ BTU_H = 3.412142
 PERSON_W = 70.0
 
 
-@formula("Sol-air temperature", "T_e + (α·I − 0.9·63·[horizontal])/h_o", unit="°C", source="handbook 04 §3.12")
+@formula("Sol-air temperature", "T_e + (α·I − 0.9·63·[horizontal])/h_o", unit="°C", source=Method("warmth.cooling"))
 def sol_air(outdoor_temp_c: float, absorptance_frac: float, irradiance_w_m2: float, horizontal: float, h_out_w_m2k: float) -> float:
     return outdoor_temp_c + (absorptance_frac * irradiance_w_m2 - SKY_W * horizontal) / h_out_w_m2k
 
@@ -79,7 +80,7 @@ class CoolingLoadOut(Outcome):
 
 
 def cooling_load(inp: CoolingLoadIn, sources: dict[str, Figure] | None = None) -> CoolingLoadOut:
-    """What an air conditioner has to take away, and how warm it gets without one. Handbook 04 §3.12."""
+    """What an air conditioner has to take away, and how warm it gets without one. Method: warmth.cooling."""
     g = Given(inp, sources)
     ti, te = inp.indoor_temp_c, inp.outdoor_temp_c
     rows, driven, ua = [], 0.0, 0.0
@@ -90,18 +91,25 @@ def cooling_load(inp: CoolingLoadIn, sources: dict[str, Figure] | None = None) -
         driven += k * (t - te)
         ua += k
     opaque = derived(
-        "opaque_w", "Σ U·A·(T_sa − T_i)", sum(r.heat_w for r in rows), "sol-air method", **{f"surface_{i}_w": r.heat_w for i, r in enumerate(rows, 1)}
+        "opaque_w",
+        "Σ U·A·(T_sa − T_i)",
+        sum(r.heat_w for r in rows),
+        Method("warmth.cooling", "sol-air method"),
+        **{f"surface_{i}_w": r.heat_w for i, r in enumerate(rows, 1)},
     )
     sun = derived(
-        "glass_solar_w", "Σ A·I·SHGC·shade", sum(x.area_m2 * x.irradiance_w_m2 * x.shgc_frac * x.shade_transmit_frac for x in inp.glazing), "handbook 04 §3.12"
+        "glass_solar_w",
+        "Σ A·I·SHGC·shade",
+        sum(x.area_m2 * x.irradiance_w_m2 * x.shgc_frac * x.shade_transmit_frac for x in inp.glazing),
+        Method("warmth.cooling"),
     )
     glass_ua = sum(x.u_value_w_m2k * x.area_m2 for x in inp.glazing)
-    glass = derived("glass_conduction_w", "Σ U·A·(T_e − T_i)", glass_ua * (te - ti), "heat flow", ua_w_k=glass_ua)
+    glass = derived("glass_conduction_w", "Σ U·A·(T_e − T_i)", glass_ua * (te - ti), Method("warmth.cooling", "heat flow"), ua_w_k=glass_ua)
     people = derived(
         "people_sensible_w",
         "n·W",
         inp.people_count * inp.person_sensible_w,
-        "handbook 04 §3.12",
+        Method("warmth.cooling"),
         people_count=g("people_count"),
         person_sensible_w=g("person_sensible_w"),
     )
@@ -109,7 +117,7 @@ def cooling_load(inp: CoolingLoadIn, sources: dict[str, Figure] | None = None) -
         "air_sensible_w",
         "0.33533·Q·(T_e − T_i)",
         PER_FLOW * inp.flow_m3_h * (te - ti),
-        "handbook 04 §3.1",
+        Method("warmth.air"),
         flow_m3_h=g("flow_m3_h"),
         outdoor_temp_c=g("outdoor_temp_c"),
         indoor_temp_c=g("indoor_temp_c"),
@@ -122,19 +130,24 @@ def cooling_load(inp: CoolingLoadIn, sources: dict[str, Figure] | None = None) -
         "appliances_w": g("appliances_w"),
         "air_sensible_w": air,
     }
-    sensible = derived("sensible_w", "Σ", sum(float(p) for p in parts.values()), "heat that warms", **parts)
+    sensible = derived("sensible_w", "Σ", sum(float(p) for p in parts.values()), Method("warmth.cooling", "heat that warms"), **parts)
     we, wi = (humidity_ratio_g.raw(rh * saturation_pa(t), SEA_PA) / 1000 for rh, t in ((inp.outdoor_rh_frac, te), (inp.indoor_rh_frac, ti)))
     wet = inp.people_count * inp.person_latent_w + RHO * inp.flow_m3_h / 3600 * LATENT * max(0.0, we - wi)
     latent = derived(
-        "latent_w", "n·W + ρ·Q/3600·2.45·10⁶·max(0, w_e − w_i)", wet, "moisture to take out", people_count=g("people_count"), flow_m3_h=g("flow_m3_h")
+        "latent_w",
+        "n·W + ρ·Q/3600·2.45·10⁶·max(0, w_e − w_i)",
+        wet,
+        Method("warmth.cooling", "moisture to take out"),
+        people_count=g("people_count"),
+        flow_m3_h=g("flow_m3_h"),
     )
-    total = derived("total_w", "max(0, sensible) + latent", max(0.0, sensible.value) + wet, "handbook 04 §3.12", sensible_w=sensible, latent_w=latent)
+    total = derived("total_w", "max(0, sensible) + latent", max(0.0, sensible.value) + wet, Method("warmth.cooling"), sensible_w=sensible, latent_w=latent)
     carried = ua + glass_ua + PER_FLOW * inp.flow_m3_h
     free = te + (driven + sun.value + people.value + inp.appliances_w) / carried if carried > 0 else None
     return CoolingLoadOut.of(
         opaque=rows, opaque_w=opaque, glass_solar_w=sun, glass_conduction_w=glass, people_sensible_w=people, appliances_w=g("appliances_w"), air_sensible_w=air, sensible_w=sensible, latent_w=latent, total_w=total,
-        total_btu_h=derived("total_btu_h", "W·3.412", total.value * BTU_H, "units", total_w=total), needed_w=derived("needed_w", "total·(1+margin)", total.value * (1 + inp.margin_frac), "handbook 04 §3.12", total_w=total, margin_frac=g("margin_frac")),
-        free_running_temp_c=derived("free_running_temp_c", "T_e + (ΣUA·(T_sa − T_e) + sun + people + appliances)/(ΣUA + 0.33533·Q)", free, "without refrigeration", glass_solar_w=sun, ua_w_k=carried) if free is not None else None,
+        total_btu_h=derived("total_btu_h", "W·3.412", total.value * BTU_H, Method("warmth.cooling", "units"), total_w=total), needed_w=derived("needed_w", "total·(1+margin)", total.value * (1 + inp.margin_frac), Method("warmth.cooling"), total_w=total, margin_frac=g("margin_frac")),
+        free_running_temp_c=derived("free_running_temp_c", "T_e + (ΣUA·(T_sa − T_e) + sun + people + appliances)/(ΣUA + 0.33533·Q)", free, Method("warmth.cooling", "without refrigeration"), glass_solar_w=sun, ua_w_k=carried) if free is not None else None,
     )  # fmt: skip
 
 
@@ -180,29 +193,29 @@ class AcBatteryHoursOut(Outcome):
 
 
 def ac_battery_hours(inp: AcBatteryHoursIn, sources: dict[str, Figure] | None = None) -> AcBatteryHoursOut:
-    """How long a bank carries an air conditioner, and whether it starts. Handbook 04 §3.12."""
+    """How long a bank carries an air conditioner, and whether it starts. Method: warmth.cooling."""
     g = Given(inp, sources)
     native = inp.supply != "inverter"
     volts = g("battery_voltage_v", BANK_V[inp.supply], "usual for this supply")
     eta = g("conversion_efficiency_frac", 0.97 if native else 0.88, "usual for this supply")
     idle = g("inverter_idle_w", 0.0 if native else 15.0, "usual for this supply")
-    hose = derived("hose_penalty_w", "0.33533·Q_hose·max(0, T_e − T_i)", PER_FLOW * inp.exhaust_hose_flow_m3_h * max(0.0, inp.outdoor_temp_c - inp.indoor_temp_c), "warm air drawn in for what is blown out",
+    hose = derived("hose_penalty_w", "0.33533·Q_hose·max(0, T_e − T_i)", PER_FLOW * inp.exhaust_hose_flow_m3_h * max(0.0, inp.outdoor_temp_c - inp.indoor_temp_c), Method("warmth.cooling", "warm air drawn in for what is blown out"),
                    exhaust_hose_flow_m3_h=g("exhaust_hose_flow_m3_h"), outdoor_temp_c=g("outdoor_temp_c"), indoor_temp_c=g("indoor_temp_c"))  # fmt: skip
     net = derived(
         "net_capacity_w",
         "max(0, capacity − penalty)",
         max(0.0, inp.capacity_w - hose.value),
-        "handbook 04 §3.12",
+        Method("warmth.cooling"),
         capacity_w=g("capacity_w"),
         hose_penalty_w=hose,
     )
     duty = min(1.0, inp.cooling_load_w / net.value) if net.value > 0 else 1.0
-    run = derived("run_power_w", "capacity/EER", inp.capacity_w / inp.eer, "definition", capacity_w=g("capacity_w"), eer=g("eer"))
+    run = derived("run_power_w", "capacity/EER", inp.capacity_w / inp.eer, Method("warmth.cooling", "definition"), capacity_w=g("capacity_w"), eer=g("eer"))
     mean = derived(
         "mean_power_w",
         "duty·run + (1−duty)·fan",
         duty * run.value + (1 - duty) * inp.fan_power_w,
-        "handbook 04 §3.12",
+        Method("warmth.cooling"),
         duty_frac=duty,
         run_power_w=run,
         fan_power_w=g("fan_power_w"),
@@ -211,14 +224,19 @@ def ac_battery_hours(inp: AcBatteryHoursIn, sources: dict[str, Figure] | None = 
         "battery_draw_w",
         "mean/η + idle + other",
         mean.value / eta.value + idle.value + inp.other_load_w,
-        "handbook 04 §3.12",
+        Method("warmth.cooling"),
         mean_power_w=mean,
         efficiency_frac=eta,
         inverter_idle_w=idle,
         other_load_w=g("other_load_w"),
     )
     falls = derived(
-        "net_draw_w", "draw − sun", draw.value - inp.solar_power_w, "heat of the day brings sun too", battery_draw_w=draw, solar_power_w=g("solar_power_w")
+        "net_draw_w",
+        "draw − sun",
+        draw.value - inp.solar_power_w,
+        Method("warmth.cooling", "heat of the day brings sun too"),
+        battery_draw_w=draw,
+        solar_power_w=g("solar_power_w"),
     )
     start = run.value * (inp.start_multiple if inp.start_multiple is not None else START[inp.compressor])
     hours = (
@@ -226,7 +244,7 @@ def ac_battery_hours(inp: AcBatteryHoursIn, sources: dict[str, Figure] | None = 
             "time_h",
             "energy·usable/(draw − sun)",
             inp.battery_energy_wh * inp.usable_frac / falls.value,
-            "definition",
+            Method("warmth.cooling", "definition"),
             battery_energy_wh=g("battery_energy_wh"),
             usable_frac=g("usable_frac"),
             net_draw_w=falls,
@@ -235,8 +253,8 @@ def ac_battery_hours(inp: AcBatteryHoursIn, sources: dict[str, Figure] | None = 
         else None
     )
     return AcBatteryHoursOut.of(
-        hose_penalty_w=hose, net_capacity_w=net, duty_frac=derived("duty_frac", "min(1, load/net)", duty, "definition", cooling_load_w=g("cooling_load_w"), net_capacity_w=net),
-        unmet_w=derived("unmet_w", "max(0, load − net)", max(0.0, inp.cooling_load_w - net.value), "definition", cooling_load_w=g("cooling_load_w"), net_capacity_w=net), run_power_w=run, mean_power_w=mean, battery_draw_w=draw, net_draw_w=falls,
-        run_current_a=derived("run_current_a", "(run/η + idle)/U", (run.value / eta.value + idle.value) / volts.value, "Ohm's law", run_power_w=run, efficiency_frac=eta, battery_voltage_v=volts), time_h=hours,
-        start_power_w=derived("start_power_w", "run·start multiple", start, "handbook 04 §3.12", run_power_w=run), start_ok=None if native or inp.inverter_surge_w is None else start <= inp.inverter_surge_w,
+        hose_penalty_w=hose, net_capacity_w=net, duty_frac=derived("duty_frac", "min(1, load/net)", duty, Method("warmth.cooling", "definition"), cooling_load_w=g("cooling_load_w"), net_capacity_w=net),
+        unmet_w=derived("unmet_w", "max(0, load − net)", max(0.0, inp.cooling_load_w - net.value), Method("warmth.cooling", "definition"), cooling_load_w=g("cooling_load_w"), net_capacity_w=net), run_power_w=run, mean_power_w=mean, battery_draw_w=draw, net_draw_w=falls,
+        run_current_a=derived("run_current_a", "(run/η + idle)/U", (run.value / eta.value + idle.value) / volts.value, Method("warmth.cooling", "Ohm's law"), run_power_w=run, efficiency_frac=eta, battery_voltage_v=volts), time_h=hours,
+        start_power_w=derived("start_power_w", "run·start multiple", start, Method("warmth.cooling"), run_power_w=run), start_ok=None if native or inp.inverter_surge_w is None else start <= inp.inverter_surge_w,
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""Warm-air ducts: one run, a network that shares a heater, and which outlet feeds which run (handbook 04, section 3.10)."""
+"""Warm-air ducts: one run, a network that shares a heater, and which outlet feeds which run (method warmth.ducts)."""
 
 from __future__ import annotations
 
@@ -12,13 +12,14 @@ from pydantic import BaseModel, Field, model_validator
 
 from bothy.core.contract import BadInput, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula
+from bothy.core.method.sources import Method
 from bothy.core.warmth.air import CP, RHO, ZERO_K
 
 FITTINGS: dict[str, float] = {
     "bend_90": 0.6, "bend_90_tight": 1.2, "bend_45": 0.35, "tee_straight": 0.3, "tee_branch": 1.3, "y_branch": 0.7, "reducer": 0.1, "silencer": 1, "grille_open": 1.5, "grille_directional": 2.5,
     "damper_0": 0.2, "damper_20": 1.5, "damper_30": 3.9, "damper_45": 18.7, "damper_60": 118,
 }  # fmt: skip
-"""Loss in velocity heads; dampers by the blade's angle from open (handbook 04 §4.8, typical)."""
+"""Loss in velocity heads; dampers by the blade's angle from open (method warmth.ducts, typical)."""
 FittingKind = Literal[
     "bend_90",
     "bend_90_tight",
@@ -85,17 +86,17 @@ class Duct(Contract):
         return 1 / (1 / (25 * math.pi * d) + math.log(outer / d) / (2 * math.pi * self.insulation_conductivity_w_mk) + 1 / (9 * math.pi * outer))
 
 
-@formula("Temperature at the end", "T_amb + (T_s − T_amb)·exp(−UA'·L/(m·c_p))", unit="°C", source="handbook 04 §3.10")
+@formula("Temperature at the end", "T_amb + (T_s − T_amb)·exp(−UA'·L/(m·c_p))", unit="°C", source=Method("warmth.ducts"))
 def outlet_temp(supply_temp_c: float, ambient_temp_c: float, ua_w_mk: float, length_m: float, mass_flow_kg_s: float) -> float:
     return ambient_temp_c + (supply_temp_c - ambient_temp_c) * math.exp(-ua_w_mk * length_m / (mass_flow_kg_s * CP))
 
 
-@formula("Heat that arrives", "m·c_p·(T_o − T_zone)", unit="W", source="handbook 04 §3.10")
+@formula("Heat that arrives", "m·c_p·(T_o − T_zone)", unit="W", source=Method("warmth.ducts"))
 def arriving(mass_flow_kg_s: float, outlet_temp_c: float, zone_temp_c: float) -> float:
     return mass_flow_kg_s * CP * (outlet_temp_c - zone_temp_c)
 
 
-@formula("Pressure lost", "K·ρ·v²/2", unit="Pa", source="Darcy-Weisbach and fittings")
+@formula("Pressure lost", "K·ρ·v²/2", unit="Pa", source=Method("warmth.ducts", "Darcy-Weisbach and fittings"))
 def pressure_lost(k_total: float, density_kg_m3: float, velocity_m_s: float) -> float:
     return k_total * density_kg_m3 * velocity_m_s**2 / 2
 
@@ -118,23 +119,30 @@ class DuctRunOut(Outcome):
 
 
 def duct_run(inp: DuctRunIn, sources: dict[str, Figure] | None = None) -> DuctRunOut:
-    """Pressure, temperature and heat at the end of one duct. Handbook 04 §3.10."""
+    """Pressure, temperature and heat at the end of one duct. Method: warmth.ducts."""
     g = Given(inp, sources)
-    m = derived("mass_flow_kg_s", "1.2·Q/3600", RHO * inp.flow_m3_h / 3600, "standard air", flow_m3_h=g("flow_m3_h"))
+    m = derived("mass_flow_kg_s", "1.2·Q/3600", RHO * inp.flow_m3_h / 3600, Method("warmth.ducts", "standard air"), flow_m3_h=g("flow_m3_h"))
     rho = density(inp.supply_temp_c)
-    v = derived("velocity_m_s", "m/(ρ·A)", m.value / (rho * inp.bore_m2), "continuity", mass_flow_kg_s=m, diameter_mm=g("diameter_mm"))
+    v = derived("velocity_m_s", "m/(ρ·A)", m.value / (rho * inp.bore_m2), Method("warmth.ducts", "continuity"), mass_flow_kg_s=m, diameter_mm=g("diameter_mm"))
     k = derived(
-        "k_total", "1 + f·L/D + ΣK", inp.k(), "handbook 04 §4.8", length_m=g("length_m"), diameter_mm=g("diameter_mm"), friction_factor=g("friction_factor")
+        "k_total", "1 + f·L/D + ΣK", inp.k(), Method("warmth.ducts"), length_m=g("length_m"), diameter_mm=g("diameter_mm"), friction_factor=g("friction_factor")
     )
     ua = derived(
-        "ua_w_mk", "1/(1/(25πD) + ln(D_o/D)/(2πλ) + 1/(9πD_o))", inp.ua, "handbook 04 §3.10", diameter_mm=g("diameter_mm"), insulation_mm=g("insulation_mm")
+        "ua_w_mk", "1/(1/(25πD) + ln(D_o/D)/(2πλ) + 1/(9πD_o))", inp.ua, Method("warmth.ducts"), diameter_mm=g("diameter_mm"), insulation_mm=g("insulation_mm")
     )
     end = outlet_temp(g("supply_temp_c"), g("ambient_temp_c"), ua, g("length_m"), m)
-    lost = derived("loss_w", "m·c_p·(T_s − T_o)", m.value * CP * (inp.supply_temp_c - end.value), "heat balance", mass_flow_kg_s=m, outlet_temp_c=end)
+    lost = derived(
+        "loss_w",
+        "m·c_p·(T_s − T_o)",
+        m.value * CP * (inp.supply_temp_c - end.value),
+        Method("warmth.ducts", "heat balance"),
+        mass_flow_kg_s=m,
+        outlet_temp_c=end,
+    )
     there = m.value * CP * (inp.supply_temp_c - inp.zone_temp_c)
     return DuctRunOut.of(
         ua_w_mk=ua, k_total=k, velocity_m_s=v, pressure_pa=pressure_lost(k, rho, v), outlet_temp_c=end, delivered_w=arriving(m, end, g("zone_temp_c")), loss_w=lost,
-        loss_frac=derived("loss_frac", "lost/(m·c_p·(T_s − T_zone))", lost.value / there, "definition", loss_w=lost) if there > 0 else None,
+        loss_frac=derived("loss_frac", "lost/(m·c_p·(T_s − T_zone))", lost.value / there, Method("warmth.ducts", "definition"), loss_w=lost) if there > 0 else None,
     )  # fmt: skip
 
 
@@ -224,7 +232,7 @@ def _walk(nodes: Sequence[_Node]) -> Iterator[_Node]:
 
 
 def duct_network(inp: DuctNetworkIn, sources: dict[str, Figure] | None = None) -> DuctNetworkOut:
-    """How one heater's air divides over its ducts and what arrives where. Raises :class:`BadInput` when all runs are closed. Handbook 04 §3.10."""
+    """How one heater's air divides over its ducts and what arrives where. Raises :class:`BadInput` when all runs are closed. Method: warmth.ducts."""
     g = Given(inp, sources)
     rho = density(inp.design_supply_temp_c)
     top = [_node(r, rho) for r in inp.runs]
@@ -248,14 +256,14 @@ def duct_network(inp: DuctNetworkIn, sources: dict[str, Figure] | None = None) -
         got = RHO * n.flow * CP * (n.end_c - n.duct.zone_temp_c) if n.end_c is not None else 0.0
         ends.append(DuctEnd(name=n.duct.name, flow_m3_h=n.flow * 3600, flow_frac=n.flow / q, velocity_m_s=RHO * n.flow / (rho * n.duct.bore_m2), supply_temp_c=n.supply_c, outlet_temp_c=n.end_c,
                             delivered_w=got, loss_w=n.loss_w, shortfall_w=max(0.0, n.duct.need_w - got)))  # fmt: skip
-    flow = derived("total_flow_m3_h", "fan curve p_max·(1 − Q/Q_max) meets (1/S² + k_return)·Q²", q * 3600, "handbook 04 §3.10", fan_pressure_max_pa=g("fan_pressure_max_pa"),
+    flow = derived("total_flow_m3_h", "fan curve p_max·(1 − Q/Q_max) meets (1/S² + k_return)·Q²", q * 3600, Method("warmth.ducts"), fan_pressure_max_pa=g("fan_pressure_max_pa"),
                    fan_flow_max_m3_h=g("fan_flow_max_m3_h"), openness=s)  # fmt: skip
     each: dict[str, Any] = {f"run_{i}_w": e.delivered_w for i, e in enumerate(ends, 1)}
     return DuctNetworkOut.of(
-        total_flow_m3_h=flow, plenum_pressure_pa=derived("plenum_pressure_pa", "Q²/S²", pressure, "handbook 04 §3.10", total_flow_m3_h=flow, openness=s), return_pressure_pa=derived("return_pressure_pa", "ρ/2·(Q/(C_d·A_return))²", kr * q * q, "orifice", total_flow_m3_h=flow),
-        mean_supply_temp_c=derived("mean_supply_temp_c", "T_return + P/(ρ·c_p·Q)", inp.return_temp_c + inp.heater_power_w / (RHO * CP * q), "heat balance", return_temp_c=g("return_temp_c"), heater_power_w=g("heater_power_w"), total_flow_m3_h=flow),
-        delivered_w=derived("delivered_w", "Σ", sum(e.delivered_w for e in ends), "what arrives", **each), loss_w=derived("loss_w", "Σ m·c_p·(T_s − T_o), trunks too", losses, "heat balance", total_flow_m3_h=flow),
-        worst_shortfall_w=derived("worst_shortfall_w", "max over the runs of need − what arrives", max(e.shortfall_w for e in ends), "handbook 04 §3.10", **each), runs=ends,
+        total_flow_m3_h=flow, plenum_pressure_pa=derived("plenum_pressure_pa", "Q²/S²", pressure, Method("warmth.ducts"), total_flow_m3_h=flow, openness=s), return_pressure_pa=derived("return_pressure_pa", "ρ/2·(Q/(C_d·A_return))²", kr * q * q, Method("warmth.ducts", "orifice"), total_flow_m3_h=flow),
+        mean_supply_temp_c=derived("mean_supply_temp_c", "T_return + P/(ρ·c_p·Q)", inp.return_temp_c + inp.heater_power_w / (RHO * CP * q), Method("warmth.ducts", "heat balance"), return_temp_c=g("return_temp_c"), heater_power_w=g("heater_power_w"), total_flow_m3_h=flow),
+        delivered_w=derived("delivered_w", "Σ", sum(e.delivered_w for e in ends), Method("warmth.ducts", "what arrives"), **each), loss_w=derived("loss_w", "Σ m·c_p·(T_s − T_o), trunks too", losses, Method("warmth.ducts", "heat balance"), total_flow_m3_h=flow),
+        worst_shortfall_w=derived("worst_shortfall_w", "max over the runs of need − what arrives", max(e.shortfall_w for e in ends), Method("warmth.ducts"), **each), runs=ends,
     )  # fmt: skip
 
 
@@ -326,7 +334,7 @@ def best_assignment(costs: Sequence[Sequence[float]], objective: str) -> tuple[i
 
 
 def outlet_assignment(inp: OutletAssignmentIn, sources: dict[str, Figure] | None = None) -> OutletAssignmentOut:
-    """Which of the heater's outlets feeds which run. Handbook 04 §3.10."""
+    """Which of the heater's outlets feeds which run. Method: warmth.ducts."""
     if inp.costs is not None:
         costs = inp.costs
         runs, outlets = [f"run_{i + 1}" for i in range(len(costs[0]))], [f"outlet_{i + 1}" for i in range(len(costs))]
@@ -346,5 +354,5 @@ def outlet_assignment(inp: OutletAssignmentIn, sources: dict[str, Figure] | None
     parts = {f"run_{i}_w": w for i, w in enumerate(each, 1)}
     return OutletAssignmentOut.of(
         outlet_index=list(chosen), assignment=[Assigned(run=runs[r], outlet=outlets[o], shortfall_w=each[r]) for r, o in enumerate(chosen)],
-        worst_shortfall_w=derived("worst_shortfall_w", "max", max(each), "all ways tried", **parts), total_shortfall_w=derived("total_shortfall_w", "Σ", sum(each), "all ways tried", **parts), costs=[list(r) for r in costs],
+        worst_shortfall_w=derived("worst_shortfall_w", "max", max(each), Method("warmth.ducts", "all ways tried"), **parts), total_shortfall_w=derived("total_shortfall_w", "Σ", sum(each), Method("warmth.ducts", "all ways tried"), **parts), costs=[list(r) for r in costs],
     )  # fmt: skip

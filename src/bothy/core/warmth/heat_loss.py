@@ -1,4 +1,4 @@
-"""Heat that leaves, buffer spaces, and how fast it warms and cools (EN 12831-1 method; handbook 04, sections 3.4 and 3.5)."""
+"""Heat that leaves, buffer spaces, and how fast it warms and cools (EN 12831-1 method; method warmth.heat-loss)."""
 
 from __future__ import annotations
 
@@ -9,15 +9,16 @@ from pydantic import BaseModel, Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
+from bothy.core.method.sources import Method, Standard
 from bothy.core.warmth.air import CP, PER_FLOW, RHO, density_ratio
 
 
-@formula("Through the surfaces", "Σ U'·A·b·(T_i − T_e)", unit="W", source="EN 12831-1")
+@formula("Through the surfaces", "Σ U'·A·b·(T_i − T_e)", unit="W", source=Method("warmth.heat-loss") + Standard("EN 12831-1"))
 def transmission(ua_surfaces_w_k: float, indoor_temp_c: float, outdoor_temp_c: float) -> float:
     return ua_surfaces_w_k * (indoor_temp_c - outdoor_temp_c)
 
 
-@formula("By air", "ρ·c_p·σ/3600·Q·(T_i − T_e)", unit="W", source="handbook 04 §3.1")
+@formula("By air", "ρ·c_p·σ/3600·Q·(T_i − T_e)", unit="W", source=Method("warmth.heat-loss"))
 def by_air(flow_m3_h: float, density_frac: float, indoor_temp_c: float, outdoor_temp_c: float) -> float:
     return PER_FLOW * density_frac * flow_m3_h * (indoor_temp_c - outdoor_temp_c)
 
@@ -83,7 +84,7 @@ class HeatLossOut(Outcome):
 
 
 def heat_loss(inp: HeatLossIn, sources: dict[str, Figure] | None = None) -> HeatLossOut:
-    """What a shell loses at a temperature outside, by surface, zone and air. Handbook 04 §3.4."""
+    """What a shell loses at a temperature outside, by surface, zone and air. Method: warmth.heat-loss."""
     g = Given(inp, sources)
     dt = inp.indoor_temp_c - inp.outdoor_temp_c
     ua = {s.name: 0.0 for s in inp.surfaces}
@@ -93,16 +94,16 @@ def heat_loss(inp: HeatLossIn, sources: dict[str, Figure] | None = None) -> Heat
         ua[s.name] += k
         heats.append(k * dt)
     through = transmission(
-        derived("ua_surfaces_w_k", "Σ U'·A·b", sum(ua.values()), "U' = 1/(1/U + R_extra)", **{f"{n}_w_k": v for n, v in ua.items()}),
+        derived("ua_surfaces_w_k", "Σ U'·A·b", sum(ua.values()), Method("warmth.heat-loss", "U' = 1/(1/U + R_extra)"), **{f"{n}_w_k": v for n, v in ua.items()}),
         g("indoor_temp_c"), g("outdoor_temp_c"))  # fmt: skip
     sigma = density_ratio(inp.altitude_m)
-    leak = by_air(derived("leak_m3_h", "V·n", inp.volume_m3 * inp.ach_per_h, "leakage", volume_m3=g("volume_m3"), ach_per_h=g("ach_per_h")), sigma, g("indoor_temp_c"), g("outdoor_temp_c"))  # fmt: skip
+    leak = by_air(derived("leak_m3_h", "V·n", inp.volume_m3 * inp.ach_per_h, Method("warmth.heat-loss", "leakage"), volume_m3=g("volume_m3"), ach_per_h=g("ach_per_h")), sigma, g("indoor_temp_c"), g("outdoor_temp_c"))  # fmt: skip
     vent = by_air(g("vent_flow_m3_h"), sigma, g("indoor_temp_c"), g("outdoor_temp_c"))
     total = derived(
         "heat_loss_w",
         "surfaces + leakage + ventilation",
         through.value + leak.value + vent.value,
-        "EN 12831-1",
+        Method("warmth.heat-loss") + Standard("EN 12831-1"),
         transmission_w=through,
         infiltration_w=leak,
         ventilation_w=vent,
@@ -111,7 +112,7 @@ def heat_loss(inp: HeatLossIn, sources: dict[str, Figure] | None = None) -> Heat
         "net_heat_w",
         "max(0, loss − gains)",
         max(0.0, total.value - inp.internal_gains_w),
-        "EN 12831-1",
+        Method("warmth.heat-loss") + Standard("EN 12831-1"),
         heat_loss_w=total,
         internal_gains_w=g("internal_gains_w"),
     )
@@ -123,9 +124,9 @@ def heat_loss(inp: HeatLossIn, sources: dict[str, Figure] | None = None) -> Heat
     most = max(range(len(heats)), key=lambda i: heats[i])
     return HeatLossOut.of(
         surfaces=[LossRow(name=s.name, u_effective_w_m2k=s.u_effective, heat_w=h, share_frac=h / total.value if total.value else 0.0) for s, h in zip(inp.surfaces, heats, strict=True)],
-        transmission_w=through, infiltration_w=leak, ventilation_w=vent, heat_loss_w=total, ua_w_k=derived("ua_w_k", "loss/(T_i − T_e)", total.value / dt, "definition", heat_loss_w=total),
-        mean_u_w_m2k=derived("mean_u_w_m2k", "through the surfaces/ΔT/ΣA", through.value / dt / area, "definition", transmission_w=through, area_m2=area), largest_surface=inp.surfaces[most].name, net_heat_w=net,
-        design_heat_w=derived("design_heat_w", "net·(1+margin)", net.value * (1 + inp.margin_frac), "EN 12831-1", net_heat_w=net, margin_frac=g("margin_frac")),
+        transmission_w=through, infiltration_w=leak, ventilation_w=vent, heat_loss_w=total, ua_w_k=derived("ua_w_k", "loss/(T_i − T_e)", total.value / dt, Method("warmth.heat-loss", "definition"), heat_loss_w=total),
+        mean_u_w_m2k=derived("mean_u_w_m2k", "through the surfaces/ΔT/ΣA", through.value / dt / area, Method("warmth.heat-loss", "definition"), transmission_w=through, area_m2=area), largest_surface=inp.surfaces[most].name, net_heat_w=net,
+        design_heat_w=derived("design_heat_w", "net·(1+margin)", net.value * (1 + inp.margin_frac), Method("warmth.heat-loss") + Standard("EN 12831-1"), net_heat_w=net, margin_frac=g("margin_frac")),
         zones=[ZoneRow(zone=z, heat_w=w) for z, w in zones.items()],
     )  # fmt: skip
 
@@ -147,25 +148,25 @@ class BufferTempOut(Outcome):
     frost_safe: bool
 
 
-@formula("Temperature of the space", "(UA_in·T_i + UA_out·T_e + P)/(UA_in + UA_out)", unit="°C", source="heat balance")
+@formula("Temperature of the space", "(UA_in·T_i + UA_out·T_e + P)/(UA_in + UA_out)", unit="°C", source=Method("warmth.heat-loss", "heat balance"))
 def buffer_temperature(ua_to_living_w_k: float, indoor_temp_c: float, ua_to_outside_w_k: float, outdoor_temp_c: float, heat_w: float) -> float:
     return (ua_to_living_w_k * indoor_temp_c + ua_to_outside_w_k * outdoor_temp_c + heat_w) / (ua_to_living_w_k + ua_to_outside_w_k)
 
 
-@formula("Heat to hold it", "max(0, (UA_in+UA_out)·T_min − UA_in·T_i − UA_out·T_e)", unit="W", source="heat balance")
+@formula("Heat to hold it", "max(0, (UA_in+UA_out)·T_min − UA_in·T_i − UA_out·T_e)", unit="W", source=Method("warmth.heat-loss", "heat balance"))
 def buffer_heat(ua_to_living_w_k: float, indoor_temp_c: float, ua_to_outside_w_k: float, outdoor_temp_c: float, min_temp_c: float) -> float:
     return max(0.0, (ua_to_living_w_k + ua_to_outside_w_k) * min_temp_c - ua_to_living_w_k * indoor_temp_c - ua_to_outside_w_k * outdoor_temp_c)
 
 
 def buffer_temp(inp: BufferTempIn, sources: dict[str, Figure] | None = None) -> BufferTempOut:
-    """How warm a space between indoors and outdoors is. Handbook 04 §3.4."""
+    """How warm a space between indoors and outdoors is. Method: warmth.heat-loss."""
     g = Given(inp, sources)
     four = (g("ua_to_living_w_k"), g("indoor_temp_c"), g("ua_to_outside_w_k"), g("outdoor_temp_c"))
     t = buffer_temperature(*four, g("heat_w"))
     dt = inp.indoor_temp_c - inp.outdoor_temp_c
     return BufferTempOut.of(
-        buffer_temp_c=t, b_frac=derived("b_frac", "(T_i − T_b)/(T_i − T_e)", (inp.indoor_temp_c - t.value) / dt, "definition", buffer_temp_c=t) if dt else None,
-        heat_from_living_w=derived("heat_from_living_w", "UA_in·(T_i − T_b)", inp.ua_to_living_w_k * (inp.indoor_temp_c - t.value), "heat balance", ua_to_living_w_k=four[0], buffer_temp_c=t),
+        buffer_temp_c=t, b_frac=derived("b_frac", "(T_i − T_b)/(T_i − T_e)", (inp.indoor_temp_c - t.value) / dt, Method("warmth.heat-loss", "definition"), buffer_temp_c=t) if dt else None,
+        heat_from_living_w=derived("heat_from_living_w", "UA_in·(T_i − T_b)", inp.ua_to_living_w_k * (inp.indoor_temp_c - t.value), Method("warmth.heat-loss", "heat balance"), ua_to_living_w_k=four[0], buffer_temp_c=t),
         heat_needed_w=buffer_heat(*four, g("min_temp_c")), frost_safe=t.value >= inp.min_temp_c,
     )  # fmt: skip
 
@@ -205,22 +206,22 @@ class WarmUpTimeOut(Outcome):
     coast_time_h: float | None
 
 
-@formula("Time constant", "C/UA", unit="h", source="one lumped capacity")
+@formula("Time constant", "C/UA", unit="h", source=Method("warmth.warm-up", "one lumped capacity"))
 def time_constant(heat_capacity_kj_k: float, ua_w_k: float) -> float:
     return heat_capacity_kj_k * 1000 / ua_w_k / 3600
 
 
 def warm_up_time(inp: WarmUpTimeIn, sources: dict[str, Figure] | None = None) -> WarmUpTimeOut:
-    """How long until it is warm, and how long it stays so. Handbook 04 §3.5."""
+    """How long until it is warm, and how long it stays so. Method: warmth.warm-up."""
     g = Given(inp, sources)
     cap = derived("heat_capacity_kj_k", "ρ·c_p·V + Σ m·c·coupled", (RHO * CP * inp.volume_m3 + sum(c.mass_kg * c.specific_heat_j_kgk * c.coupled_frac for c in inp.contents)) / 1000,
-                  "handbook 04 §3.5", volume_m3=g("volume_m3"), **{f"{c.name or 'content'}_{i}_kj_k": c.mass_kg * c.specific_heat_j_kgk * c.coupled_frac / 1000 for i, c in enumerate(inp.contents, 1)})  # fmt: skip
+                  Method("warmth.warm-up"), volume_m3=g("volume_m3"), **{f"{c.name or 'content'}_{i}_kj_k": c.mass_kg * c.specific_heat_j_kgk * c.coupled_frac / 1000 for i, c in enumerate(inp.contents, 1)})  # fmt: skip
     tau = time_constant(cap, g("ua_w_k"))
     end = derived(
         "final_temp_c",
         "T_e + P/UA",
         inp.outdoor_temp_c + inp.power_w / inp.ua_w_k,
-        "heat balance",
+        Method("warmth.warm-up", "heat balance"),
         outdoor_temp_c=g("outdoor_temp_c"),
         power_w=g("power_w"),
         ua_w_k=g("ua_w_k"),
@@ -230,7 +231,7 @@ def warm_up_time(inp: WarmUpTimeIn, sources: dict[str, Figure] | None = None) ->
     if t0 >= tt:
         time = 0.0
     elif end.value > tt:
-        time = derived("time_min", "τ·ln((T_∞−T_0)/(T_∞−T_t))", 60 * tau.value * math.log((end.value - t0) / (end.value - tt)), "one lumped capacity", time_constant_h=tau, final_temp_c=end,
+        time = derived("time_min", "τ·ln((T_∞−T_0)/(T_∞−T_t))", 60 * tau.value * math.log((end.value - t0) / (end.value - tt)), Method("warmth.warm-up", "one lumped capacity"), time_constant_h=tau, final_temp_c=end,
                        start_temp_c=g("start_temp_c"), target_temp_c=g("target_temp_c"))  # fmt: skip
     coast: Figure | float | None = None
     if tt <= low:
@@ -240,12 +241,12 @@ def warm_up_time(inp: WarmUpTimeIn, sources: dict[str, Figure] | None = None) ->
             "coast_time_h",
             "τ·ln((T_t−T_e)/(T_low−T_e))",
             tau.value * math.log((tt - te) / (low - te)),
-            "one lumped capacity",
+            Method("warmth.warm-up", "one lumped capacity"),
             time_constant_h=tau,
             target_temp_c=g("target_temp_c"),
             low_temp_c=g("low_temp_c"),
         )
     return WarmUpTimeOut.of(
         heat_capacity_kj_k=cap, time_constant_h=tau, final_temp_c=end, reachable=time is not None, holds=end.value >= tt, time_min=time,
-        hold_power_w=derived("hold_power_w", "UA·(T_t − T_e)", inp.ua_w_k * (tt - te), "heat balance", ua_w_k=g("ua_w_k"), target_temp_c=g("target_temp_c"), outdoor_temp_c=g("outdoor_temp_c")), coast_time_h=coast,
+        hold_power_w=derived("hold_power_w", "UA·(T_t − T_e)", inp.ua_w_k * (tt - te), Method("warmth.warm-up", "heat balance"), ua_w_k=g("ua_w_k"), target_temp_c=g("target_temp_c"), outdoor_temp_c=g("outdoor_temp_c")), coast_time_h=coast,
     )  # fmt: skip

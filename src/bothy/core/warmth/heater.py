@@ -1,4 +1,4 @@
-"""Heaters: how large, what they burn and draw (handbook 04, section 3.9)."""
+"""Heaters: how large, what they burn and draw (method warmth.heaters)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given
+from bothy.core.method.sources import Method, Standard
 from bothy.core.warmth.air import density_ratio
 
 
@@ -32,7 +33,7 @@ FUELS: dict[str, Fuel] = {
     "wood": Fuel(4.1, None, 0.65),
     "electric": Fuel(None, None, 1),
 }
-"""Handbook 04 §4.6."""
+"""method warmth.heaters."""
 
 
 class HeaterSizeIn(Contract):
@@ -70,28 +71,28 @@ class HeaterSizeOut(Outcome):
     holds_down_to_temp_c: float
 
 
-@formula("Heat to hold it", "max(0, UA·(T_i − T_e) − gains)", unit="W", source="EN 12831-1")
+@formula("Heat to hold it", "max(0, UA·(T_i − T_e) − gains)", unit="W", source=Method("warmth.heaters") + Standard("EN 12831-1"))
 def load_at(ua_w_k: float, indoor_temp_c: float, outdoor_temp_c: float, internal_gains_w: float) -> float:
     return max(0.0, ua_w_k * (indoor_temp_c - outdoor_temp_c) - internal_gains_w)
 
 
-@formula("Heater to choose", "load·(1+margin)", unit="W", source="handbook 04 §3.9")
+@formula("Heater to choose", "load·(1+margin)", unit="W", source=Method("warmth.heaters"))
 def needed_heat(load_w: float, margin_frac: float) -> float:
     return load_w * (1 + margin_frac)
 
 
-@formula("Output at this altitude", "P_max·σ", unit="W", source="thinner air burns less (ISO 2533)")
+@formula("Output at this altitude", "P_max·σ", unit="W", source=Method("warmth.heaters", "thinner air burns less (ISO 2533)"))
 def at_altitude(heater_max_w: float, density_frac: float) -> float:
     return heater_max_w * density_frac
 
 
-@formula("Lowest temperature it holds", "T_i − (P + gains)/UA", unit="°C", source="heat balance")
+@formula("Lowest temperature it holds", "T_i − (P + gains)/UA", unit="°C", source=Method("warmth.heaters", "heat balance"))
 def held_at(indoor_temp_c: float, power_w: float, internal_gains_w: float, ua_w_k: float) -> float:
     return indoor_temp_c - (power_w + internal_gains_w) / ua_w_k
 
 
 def heater_size(inp: HeaterSizeIn, sources: dict[str, Figure] | None = None) -> HeaterSizeOut:
-    """Whether a heater holds the coldest day, and how it behaves on a mild one. Handbook 04 §3.9."""
+    """Whether a heater holds the coldest day, and how it behaves on a mild one. Method: warmth.heaters."""
     g = Given(inp, sources)
     sigma = density_ratio(inp.altitude_m) if inp.combustion else 1.0
     load = load_at(g("ua_w_k"), g("indoor_temp_c"), g("design_outdoor_temp_c"), g("internal_gains_w"))
@@ -102,8 +103,8 @@ def heater_size(inp: HeaterSizeIn, sources: dict[str, Figure] | None = None) -> 
     duty = 0.0 if mild.value == 0 else 1.0 if least.value == 0 else min(1.0, mild.value / least.value)
     return HeaterSizeOut.of(
         load_w=load, needed_w=need, available_w=have, adequate=have.value >= need.value,
-        spare_frac=derived("spare_frac", "available/load − 1", have.value / load.value - 1, "definition", available_w=have, load_w=load) if load.value > 0 else None,
-        min_output_w=least, mild_load_w=mild, mild_duty_frac=derived("mild_duty_frac", "min(1, mild load/P_min)", duty, "handbook 04 §3.9", mild_load_w=mild, min_output_w=least), cycles_when_mild=0 < mild.value < least.value,
+        spare_frac=derived("spare_frac", "available/load − 1", have.value / load.value - 1, Method("warmth.heaters", "definition"), available_w=have, load_w=load) if load.value > 0 else None,
+        min_output_w=least, mild_load_w=mild, mild_duty_frac=derived("mild_duty_frac", "min(1, mild load/P_min)", duty, Method("warmth.heaters"), mild_load_w=mild, min_output_w=least), cycles_when_mild=0 < mild.value < least.value,
         cycles_above_temp_c=held_at(g("indoor_temp_c"), least, g("internal_gains_w"), g("ua_w_k")).named("Cycles above"), holds_down_to_temp_c=held_at(g("indoor_temp_c"), have, g("internal_gains_w"), g("ua_w_k")),
     )  # fmt: skip
 
@@ -150,18 +151,18 @@ class HeaterFuelOut(Outcome):
     electrical_wh_day: float
 
 
-@formula("Fuel", "P/1000/(η·H_u)", unit="kg/h", source="net heating value; handbook 04 §4.6")
+@formula("Fuel", "P/1000/(η·H_u)", unit="kg/h", source=Method("warmth.heaters", "net heating value"))
 def burnt_kg_h(delivered_w: float, efficiency_frac: float, heating_value_kwh_kg: float) -> float:
     return delivered_w / 1000 / (efficiency_frac * heating_value_kwh_kg)
 
 
 def heater_fuel(inp: HeaterFuelIn, sources: dict[str, Figure] | None = None) -> HeaterFuelOut:
-    """What a heater burns and draws at a mean demand. Handbook 04 §3.9."""
+    """What a heater burns and draws at a mean demand. Method: warmth.heaters."""
     g = Given(inp, sources)
     f = FUELS[inp.fuel]
     eta = g("efficiency_frac", f.efficiency, "usual for this fuel")
     most = inp.heater_max_w if inp.heater_max_w is not None else float("inf")
-    got = derived("delivered_w", "at most P_max", min(inp.heat_w, most), "definition", heat_w=g("heat_w"))
+    got = derived("delivered_w", "at most P_max", min(inp.heat_w, most), Method("warmth.heaters", "definition"), heat_w=g("heat_w"))
     level = max(got.value, inp.heater_min_w)
     duty = got.value / level if level > 0 else 0.0
     cycling = 0 < got.value < inp.heater_min_w
@@ -173,7 +174,7 @@ def heater_fuel(inp: HeaterFuelIn, sources: dict[str, Figure] | None = None) -> 
         "electrical_w",
         "duty·run power" + (" + P/η" if inp.fuel == "electric" else ""),
         own,
-        "handbook 04 §3.9",
+        Method("warmth.heaters"),
         duty_frac=duty,
         run_power_w=run,
         delivered_w=got,
@@ -181,24 +182,33 @@ def heater_fuel(inp: HeaterFuelIn, sources: dict[str, Figure] | None = None) -> 
     starts = 0.0 if got.value == 0 else inp.starts_per_h_cycling * inp.hours_per_day if cycling else inp.starts_per_day
     kg_h = l_h = kg_day = l_day = days = None
     if f.kwh_kg is not None:
-        kg_h = burnt_kg_h(got, eta, given("heating_value_kwh_kg", f.kwh_kg, "table", "handbook 04 §4.6"))
-        kg_day = derived("fuel_kg_day", "kg/h·hours", kg_h.value * inp.hours_per_day, "definition", fuel_kg_h=kg_h, hours_per_day=g("hours_per_day"))
+        kg_h = burnt_kg_h(got, eta, given("heating_value_kwh_kg", f.kwh_kg, "table", "method warmth.heaters"))
+        kg_day = derived(
+            "fuel_kg_day",
+            "kg/h·hours",
+            kg_h.value * inp.hours_per_day,
+            Method("warmth.heaters", "definition"),
+            fuel_kg_h=kg_h,
+            hours_per_day=g("hours_per_day"),
+        )
         if f.kg_l is not None:
-            l_h = derived("fuel_l_h", "kg/h/density", kg_h.value / f.kg_l, "handbook 04 §4.6", fuel_kg_h=kg_h)
-            l_day = derived("fuel_l_day", "L/h·hours", l_h.value * inp.hours_per_day, "definition", fuel_l_h=l_h, hours_per_day=g("hours_per_day"))
+            l_h = derived("fuel_l_h", "kg/h/density", kg_h.value / f.kg_l, Method("warmth.heaters"), fuel_kg_h=kg_h)
+            l_day = derived(
+                "fuel_l_day", "L/h·hours", l_h.value * inp.hours_per_day, Method("warmth.heaters", "definition"), fuel_l_h=l_h, hours_per_day=g("hours_per_day")
+            )
         tank = inp.tank_mass_kg if inp.tank_mass_kg is not None else inp.tank_volume_l * f.kg_l if inp.tank_volume_l is not None and f.kg_l else None
         if tank is not None and kg_day.value > 0:
             days = derived(
                 "autonomy_days",
                 "tank·usable/(kg a day)",
                 tank * inp.tank_usable_frac / kg_day.value,
-                "definition",
+                Method("warmth.heaters", "definition"),
                 tank_kg=tank,
                 tank_usable_frac=g("tank_usable_frac"),
                 fuel_kg_day=kg_day,
             )
     return HeaterFuelOut.of(
-        delivered_w=got, shortfall_w=derived("shortfall_w", "max(0, heat − P_max)", max(0.0, inp.heat_w - most), "definition", heat_w=g("heat_w"), delivered_w=got),
-        duty_frac=derived("duty_frac", "delivered/max(delivered, P_min)", duty, "handbook 04 §3.9", delivered_w=got, heater_min_w=g("heater_min_w")), cycling=cycling, fuel_kg_h=kg_h, fuel_l_h=l_h, fuel_kg_day=kg_day, fuel_l_day=l_day, autonomy_days=days, electrical_w=draw,
-        starts_per_day=derived("starts_per_day", "as given, or starts an hour while it cycles", starts, "handbook 04 §3.9", hours_per_day=g("hours_per_day")), electrical_wh_day=derived("electrical_wh_day", "P·hours + starts·start energy", own * inp.hours_per_day + starts * inp.start_energy_wh, "handbook 04 §3.9", electrical_w=draw, hours_per_day=g("hours_per_day"), starts=starts, start_energy_wh=g("start_energy_wh")),
+        delivered_w=got, shortfall_w=derived("shortfall_w", "max(0, heat − P_max)", max(0.0, inp.heat_w - most), Method("warmth.heaters", "definition"), heat_w=g("heat_w"), delivered_w=got),
+        duty_frac=derived("duty_frac", "delivered/max(delivered, P_min)", duty, Method("warmth.heaters"), delivered_w=got, heater_min_w=g("heater_min_w")), cycling=cycling, fuel_kg_h=kg_h, fuel_l_h=l_h, fuel_kg_day=kg_day, fuel_l_day=l_day, autonomy_days=days, electrical_w=draw,
+        starts_per_day=derived("starts_per_day", "as given, or starts an hour while it cycles", starts, Method("warmth.heaters"), hours_per_day=g("hours_per_day")), electrical_wh_day=derived("electrical_wh_day", "P·hours + starts·start energy", own * inp.hours_per_day + starts * inp.start_energy_wh, Method("warmth.heaters"), electrical_w=draw, hours_per_day=g("hours_per_day"), starts=starts, start_energy_wh=g("start_energy_wh")),
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""Findings of heaters: size, fuel, exhaust, service (handbook 04, section 5)."""
+"""Findings of heaters: size, fuel, exhaust, service (method warmth.heat-loss)."""
 
 from __future__ import annotations
 

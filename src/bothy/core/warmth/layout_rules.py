@@ -1,4 +1,4 @@
-"""Findings of ducts and the coolant loop (handbook 04, section 5)."""
+"""Findings of ducts and the coolant loop (method warmth.heat-loss)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""The room's moisture: what is breathed and boiled out against what the air carries away (handbook 04, section 3.7)."""
+"""The room's moisture: what is breathed and boiled out against what the air carries away (method warmth.moisture)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
+from bothy.core.method.sources import Method
 from bothy.core.warmth.air import MOULD_RH, PER_FLOW, R_V, ZERO_K, dew_point, saturation_pa
 
 RATES: dict[str, float] = {
@@ -22,7 +23,7 @@ RATES: dict[str, float] = {
     "ethanol_kw": 158,
 }
 EVENTS: dict[str, float] = {"meal": 300, "kettle": 60, "washing_up": 100, "shower": 250, "wet_coat": 300, "clothes_kg": 550}
-"""g/h each, and g each time (handbook 04 §4.5)."""
+"""g/h each, and g each time (method warmth.moisture)."""
 SourceKind = Literal["person_asleep", "person_awake", "person_active", "dog", "simmering_pan", "wet_towel", "propane_kw", "butane_kw", "ethanol_kw",
                      "meal", "kettle", "washing_up", "shower", "wet_coat", "clothes_kg"]  # fmt: skip
 
@@ -104,7 +105,7 @@ class MoistureBalanceOut(Outcome):
     surfaces: list[DampRow]
 
 
-@formula("Vapour pressure inside", "e_e + G/1000·R_v·T_i/Q", unit="Pa", source="mass balance of a well-mixed room; handbook 04 §3.7")
+@formula("Vapour pressure inside", "e_e + G/1000·R_v·T_i/Q", unit="Pa", source=Method("warmth.moisture", "mass balance of a well-mixed room"))
 def room_vapour(outdoor_vapour_pressure_pa: float, source_g_h: float, indoor_temp_c: float, flow_m3_h: float) -> float:
     return outdoor_vapour_pressure_pa + source_g_h / 1000 * R_V * (indoor_temp_c + ZERO_K) / flow_m3_h
 
@@ -115,29 +116,36 @@ def flow_for(limit_pa: float, outside_pa: float, source_g_h: float, indoor_temp_
 
 
 def moisture_balance(inp: MoistureBalanceIn, sources: dict[str, Figure] | None = None) -> MoistureBalanceOut:
-    """How damp the room gets, and what keeps it dry. Handbook 04 §3.7."""
+    """How damp the room gets, and what keeps it dry. Method: warmth.moisture."""
     g = Given(inp, sources)
     ti, te = inp.indoor_temp_c, inp.outdoor_temp_c
-    made = derived("source_g_h", "Σ rate·count·hours/24 + Σ events·grams/24", sum(s.mean_g_h for s in inp.sources), "handbook 04 §4.5",
+    made = derived("source_g_h", "Σ rate·count·hours/24 + Σ events·grams/24", sum(s.mean_g_h for s in inp.sources), Method("warmth.moisture"),
                    **{f"{s.name or s.kind or 'source'}_{i}_g_h": s.mean_g_h for i, s in enumerate(inp.sources, 1)})  # fmt: skip
     flow = (
         g("flow_m3_h")
         if inp.flow_m3_h is not None
-        else derived("flow_m3_h", "V·n", (inp.volume_m3 or 0) * (inp.ach_per_h or 0), "definition", volume_m3=g("volume_m3"), ach_per_h=g("ach_per_h"))
+        else derived(
+            "flow_m3_h",
+            "V·n",
+            (inp.volume_m3 or 0) * (inp.ach_per_h or 0),
+            Method("warmth.moisture", "definition"),
+            volume_m3=g("volume_m3"),
+            ach_per_h=g("ach_per_h"),
+        )
     )
     sat = saturation_pa(ti)
     outside = derived(
         "outdoor_vapour_pressure_pa",
         "RH·e_s(T_e)",
         inp.outdoor_rh_frac * saturation_pa(te),
-        "definition",
+        Method("warmth.moisture", "definition"),
         outdoor_rh_frac=g("outdoor_rh_frac"),
         outdoor_temp_c=g("outdoor_temp_c"),
     )
     raw = room_vapour(outside, made, g("indoor_temp_c"), flow)
     full = raw.value >= sat
-    e = derived("indoor_vapour_pressure_pa", "at most e_s(T_i)", sat, "saturated", raw_pa=raw) if full else raw
-    rh = derived("indoor_rh_frac", "e_i/e_s(T_i)", e.value / sat, "definition", indoor_vapour_pressure_pa=e, sat_pressure_pa=sat)
+    e = derived("indoor_vapour_pressure_pa", "at most e_s(T_i)", sat, Method("warmth.moisture", "saturated"), raw_pa=raw) if full else raw
+    rh = derived("indoor_rh_frac", "e_i/e_s(T_i)", e.value / sat, Method("warmth.moisture", "definition"), indoor_vapour_pressure_pa=e, sat_pressure_pa=sat)
     need = flow_for(inp.max_rh_frac * sat, outside.value, made.value, ti)
     rows = []
     for s in inp.surfaces:
@@ -156,7 +164,7 @@ def moisture_balance(inp: MoistureBalanceIn, sources: dict[str, Figure] | None =
         )
     return MoistureBalanceOut.of(
         source_g_h=made, flow_m3_h=flow, outdoor_vapour_pressure_pa=outside, indoor_vapour_pressure_pa=e, indoor_rh_frac=rh, dew_point_c=dew_point(max(1e-6, e.value)), saturated=full,
-        condensing_g_h=derived("condensing_g_h", "(e − e_s)/(R_v·T_i)·Q·1000, where it is saturated", max(0.0, raw.value - sat) / (R_V * (ti + ZERO_K)) * flow.value * 1000, "gas law", raw_pa=raw, sat_pressure_pa=sat, flow_m3_h=flow),
-        required_flow_m3_h=derived("required_flow_m3_h", "G/1000·R_v·T_i/(RH_max·e_s − e_e)", need, "handbook 04 §3.7", source_g_h=made, max_rh_frac=g("max_rh_frac"), outdoor_vapour_pressure_pa=outside) if need is not None else None,
-        ventilation_heat_w=derived("ventilation_heat_w", "0.33533·Q·ΔT", PER_FLOW * flow.value * (ti - te), "handbook 04 §3.1", flow_m3_h=flow), surfaces=rows,
+        condensing_g_h=derived("condensing_g_h", "(e − e_s)/(R_v·T_i)·Q·1000, where it is saturated", max(0.0, raw.value - sat) / (R_V * (ti + ZERO_K)) * flow.value * 1000, Method("warmth.moisture", "gas law"), raw_pa=raw, sat_pressure_pa=sat, flow_m3_h=flow),
+        required_flow_m3_h=derived("required_flow_m3_h", "G/1000·R_v·T_i/(RH_max·e_s − e_e)", need, Method("warmth.moisture"), source_g_h=made, max_rh_frac=g("max_rh_frac"), outdoor_vapour_pressure_pa=outside) if need is not None else None,
+        ventilation_heat_w=derived("ventilation_heat_w", "0.33533·Q·ΔT", PER_FLOW * flow.value * (ti - te), Method("warmth.air"), flow_m3_h=flow), surfaces=rows,
     )  # fmt: skip

@@ -9,6 +9,7 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.contract import quick
 from bothy.core.figure import derived
+from bothy.core.method.sources import Method, Standard
 from bothy.core.warmth.airing import Air, AirPart, figures, vent_heat_flow, work_air
 from bothy.core.warmth.condensation import Plane
 from bothy.core.warmth.heating import Heat, HeaterPart, MonthHeat, Saving, WarmUp, gains_w, heater_part, months, savings, thicker, warm_up_part, work_heat
@@ -163,7 +164,7 @@ def warmth_part(ctx: Context) -> Warm:
             inside_g_m2_day=s.damp.condensation_g_m2_day if s.damp else 0.0, winter_w=by_surface[s.id], summer_w=summer.hour_heat[s.id],
         )  # fmt: skip
         ctx.book.put(f"surfaces/{s.id}/u_value_w_m2k", s.u)
-        ctx.book.put(f"surfaces/{s.id}/heat_w", derived("heat_w", "1/(1/U + R_extra)·A·b·(T_i − T_e)", r.heat_w, "EN 12831-1", u_value_w_m2k=s.u, extra_r_m2k_w=s.extra_r, area_m2=s.area_m2, b_frac=s.b_frac,
+        ctx.book.put(f"surfaces/{s.id}/heat_w", derived("heat_w", "1/(1/U + R_extra)·A·b·(T_i − T_e)", r.heat_w, Method("warmth.heat-loss") + Standard("EN 12831-1"), u_value_w_m2k=s.u, extra_r_m2k_w=s.extra_r, area_m2=s.area_m2, b_frac=s.b_frac,
                                                         indoor_temp_c=ctx.figure("/warmth/indoor_temp_c"), outdoor_temp_c=ctx.figure("/warmth/design_cold_c")))  # fmt: skip
     brought: dict[str, float] = {}
     if layout is not None:

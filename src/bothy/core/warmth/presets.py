@@ -1,4 +1,4 @@
-"""Build-ups to start from: those compared in handbook 04 §4.13, and usual floors and bodies."""
+"""Build-ups to start from: those compared in method warmth.u-value, and usual floors and bodies."""
 
 from __future__ import annotations
 

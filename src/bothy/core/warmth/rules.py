@@ -1,4 +1,4 @@
-"""What the rules of warmth and air say of a design (handbook 04, section 5)."""
+"""What the rules of warmth and air say of a design (method warmth.heat-loss)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""The schools against damp, side by side on one build-up: with a tight membrane on the warm side, and open to vapour (handbook 04, sections 3.6 and 6)."""
+"""The schools against damp, side by side on one build-up: with a tight membrane on the warm side, and open to vapour (method warmth.condensation and 6)."""
 
 from __future__ import annotations
 

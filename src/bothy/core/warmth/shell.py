@@ -1,4 +1,4 @@
-"""Inside areas of a shell: floor, roof, walls, cab, openings, slide-outs and pop-tops (handbook 04, section 3.3)."""
+"""Inside areas of a shell: floor, roof, walls, cab, openings, slide-outs and pop-tops (method warmth.shell)."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field, model_validator
 
 from bothy.core.contract import Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 
 On = Literal["floor", "roof", "left", "right", "rear", "front"]
 OpeningKind = Literal["window", "rooflight", "door", "vent"]
@@ -60,7 +61,7 @@ SHELLS: dict[str, ShellPreset] = {
     "truck_camper": _p(3.2, 1.95, 1.95, 1),
     "small_boat": _p(5, 2, 1.75, 0.95),
 }
-"""Handbook 04 §4.4, typical."""
+"""method warmth.shell, typical."""
 CAB_PARTS = (
     ("cab_windscreen", "glass"),
     ("cab_side_glass", "glass"),
@@ -138,7 +139,7 @@ class ShellAreaOut(Outcome):
 
 
 def shell_area(inp: ShellAreaIn, sources: dict[str, Figure] | None = None) -> ShellAreaOut:
-    """Every inside surface and the volume. Raises :class:`ValueError` (as bad input) when openings are larger than their surface. Handbook 04 §3.3."""
+    """Every inside surface and the volume. Raises :class:`ValueError` (as bad input) when openings are larger than their surface. Method: warmth.shell."""
     from bothy.core.contract import BadInput
 
     p = SHELLS[inp.preset]
@@ -185,7 +186,7 @@ def shell_area(inp: ShellAreaIn, sources: dict[str, Figure] | None = None) -> Sh
     surfaces += [ShellSurface(name=n, kind=k, area_m2=a) for n, k, a in more]
     parts: dict[str, Any] = {f"{s.name}_m2": s.area_m2 for s in surfaces}
     return ShellAreaOut.of(
-        surfaces=surfaces, total_area_m2=derived("total_area_m2", "Σ", sum(s.area_m2 for s in surfaces), "inside areas, handbook 04 §3.3", **parts),
-        volume_m3=derived("volume_m3", "L·H·W·(1+taper)/2, with cab, slide-outs and pop-top", volume, "geometry", length_m=length, width_m=width, height_m=height, taper_frac=taper),
-        floor_area_m2=derived("floor_area_m2", "L·W", length * width, "geometry", length_m=length, width_m=width),
+        surfaces=surfaces, total_area_m2=derived("total_area_m2", "Σ", sum(s.area_m2 for s in surfaces), Method("warmth.shell", "inside areas"), **parts),
+        volume_m3=derived("volume_m3", "L·H·W·(1+taper)/2, with cab, slide-outs and pop-top", volume, Method("warmth.shell", "geometry"), length_m=length, width_m=width, height_m=height, taper_frac=taper),
+        floor_area_m2=derived("floor_area_m2", "L·W", length * width, Method("warmth.shell", "geometry"), length_m=length, width_m=width),
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""Findings of the shell: heat through surfaces, build-ups and their vapour (handbook 04, section 5)."""
+"""Findings of the shell: heat through surfaces, build-ups and their vapour (method warmth.heat-loss)."""
 
 from __future__ import annotations
 

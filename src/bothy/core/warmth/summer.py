@@ -23,7 +23,7 @@ FACING = {"front": 0.0, "right": 90.0, "rear": 180.0, "left": 270.0}
 """Degrees from the nose, clockwise."""
 ALBEDO = 0.2
 PANEL_SHADE = 0.4
-"""What panels on a ventilated gap leave of the roof's sun (handbook 04 §4.11)."""
+"""What panels on a ventilated gap leave of the roof's sun (method warmth.cooling)."""
 SUMMER_VENT_M3_H = 20.0
 HOURS: Array = np.arange(24, dtype=np.float64) + 0.5
 LATENT_WH_G = 2.45e6 / 3.6e6
@@ -323,7 +323,7 @@ DRY_RH = 0.75
 
 
 def drying(ctx: Context, duct_w: float, room_rh: float) -> DryingPart | None:
-    """Whether the drying cupboard dries what hangs in it: room air in, warmed by its duct, out damp (handbook 04 §3.7)."""
+    """Whether the drying cupboard dries what hangs in it: room air in, warmed by its duct, out damp (method warmth.moisture)."""
     d = ctx.design.warmth.drying
     if d is None:
         return None

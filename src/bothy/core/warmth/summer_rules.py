@@ -1,4 +1,4 @@
-"""Findings of summer: cooling, cabinets, bays, drying (handbook 04, section 5)."""
+"""Findings of summer: cooling, cabinets, bays, drying (method warmth.heat-loss)."""
 
 from __future__ import annotations
 

@@ -18,11 +18,11 @@ from bothy.core.warmth.shell import SHELLS, PopTop, ShellAreaIn, ShellAreaOut, S
 ELEMENT_U: dict[str, float] = {
     "single_glass": 5.6, "single_acrylic": 5.3, "double_acrylic": 2.8, "double_rooflight": 3.2, "fan_lid": 5.5, "bare_steel": 5.9, "panel_door": 2.8, "sandwich": 1.0,
 }  # fmt: skip
-"""Whole elements in W/(m²K) (handbook 04 §4.2)."""
+"""Whole elements in W/(m²K) (method warmth.u-value)."""
 CAB_U = {"cab_windscreen": 5.6, "cab_side_glass": 5.6, "cab_doors": 2.8, "cab_roof": 2.6, "cab_floor": 2.2, "cab_firewall": 2.0}
 BULKHEAD_U, SLIDE_U, CANVAS_U, LINED_U = 2.0, 1.0, 5.7, 2.0
 COVER_R: dict[str, float] = {"none": 0.0, "screen_inside": 0.35, "cover_outside": 0.40, "blind": 0.15, "cassette": 0.20, "curtain": 0.20, "plug": 0.80}
-"""m²K/W of what is put before a surface at night (handbook 04 §4.3)."""
+"""m²K/W of what is put before a surface at night (method warmth.heat-loss)."""
 CURTAIN_U = 1 / (0.13 + 0.13 + COVER_R["curtain"])
 CAB_GLASS_SHGC = 0.65
 ABSORPTANCE = {"white": 0.28, "light": 0.35, "silver": 0.45, "mid": 0.65, "dark": 0.9}
@@ -171,7 +171,7 @@ def _cab_b(ctx: Context, cab: Cab) -> float | None:
 
 
 def _from_table(value: float, what: str) -> Figure:
-    return given("u_value_w_m2k", value, "table", f"{what}, typical; handbook 04 §4.2")
+    return given("u_value_w_m2k", value, "table", f"{what}, typical; method warmth.u-value")
 
 
 def _openings(ctx: Context) -> dict[str, Opening]:
@@ -220,7 +220,7 @@ def _study(ctx: Context, b: BuildUp, direction: Direction) -> tuple[UValueOut, C
 
 
 DESIGN_RH = 0.60
-"""Humidity inside that a wall must stand (handbook 04 §2)."""
+"""Humidity inside that a wall must stand (method warmth.heat-loss)."""
 
 
 def _surface(

@@ -1,4 +1,4 @@
-"""Air through fans and vents, CO₂ and CO in it, and the fixed vents that gas appliances need (handbook 04, sections 3.8 and 4.10)."""
+"""Air through fans and vents, CO₂ and CO in it, and the fixed vents that gas appliances need (method warmth.ventilation)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula
+from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.region import RegionKey
 from bothy.core.warmth.air import RHO, ZERO_K, G
 
@@ -20,7 +21,9 @@ FOR_90 = 0.1
 M3_H_PER_CFM = 1.699011
 
 
-@formula("Flow through fan and inlet", "fan curve s²·p_max·(1 − Q/(s·Q_max)) meets (ρ/2)·(Q/(C_d·A))²", unit="m³/h", source="fan laws; handbook 04 §3.8")
+@formula(
+    "Flow through fan and inlet", "fan curve s²·p_max·(1 − Q/(s·Q_max)) meets (ρ/2)·(Q/(C_d·A))²", unit="m³/h", source=Method("warmth.ventilation", "fan laws")
+)
 def fan_flow(speed_frac: float, fan_pressure_max_pa: float, fan_flow_max_m3_h: float, inlet_area_mm2: float, discharge_coeff: float) -> float:
     if speed_frac <= 0:
         return 0.0
@@ -30,24 +33,29 @@ def fan_flow(speed_frac: float, fan_pressure_max_pa: float, fan_flow_max_m3_h: f
     return float((-b + math.sqrt(b * b + 4 * a * c)) / (2 * a) * 3600)
 
 
-@formula("Fan power", "P_max·s³", unit="W", source="fan laws")
+@formula("Fan power", "P_max·s³", unit="W", source=Method("warmth.ventilation", "fan laws"))
 def fan_power(fan_power_max_w: float, speed_frac: float) -> float:
     return fan_power_max_w * speed_frac**3
 
 
-@formula("Inlet for 90 % of the free flow", "0.9·s·Q_max/(C_d·√(2·0.1·p_max·s²/ρ))", unit="mm²", source="handbook 04 §3.8")
+@formula("Inlet for 90 % of the free flow", "0.9·s·Q_max/(C_d·√(2·0.1·p_max·s²/ρ))", unit="mm²", source=Method("warmth.ventilation"))
 def inlet_for_90(speed_frac: float, fan_pressure_max_pa: float, fan_flow_max_m3_h: float, discharge_coeff: float) -> float:
     if speed_frac <= 0:
         return 0.0
     return 0.9 * speed_frac * fan_flow_max_m3_h / 3600 / (discharge_coeff * math.sqrt(2 * FOR_90 * fan_pressure_max_pa * speed_frac**2 / RHO)) * 1e6
 
 
-@formula("Effective opening", "1/√(1/A_low² + 1/A_high²)", unit="mm²", source="two openings in a row")
+@formula("Effective opening", "1/√(1/A_low² + 1/A_high²)", unit="mm²", source=Method("warmth.ventilation", "two openings in a row"))
 def effective_area(low_area_mm2: float, high_area_mm2: float) -> float:
     return 0.0 if low_area_mm2 <= 0 or high_area_mm2 <= 0 else 1 / math.sqrt(1 / low_area_mm2**2 + 1 / high_area_mm2**2)
 
 
-@formula("Flow by warmth and wind", "√(Q_stack² + Q_wind²); Q_stack = C_d·A·√(2g·h·|ΔT|/T_m), Q_wind = C_d·A·v·√ΔC_p", unit="m³/h", source="handbook 04 §3.8")
+@formula(
+    "Flow by warmth and wind",
+    "√(Q_stack² + Q_wind²); Q_stack = C_d·A·√(2g·h·|ΔT|/T_m), Q_wind = C_d·A·v·√ΔC_p",
+    unit="m³/h",
+    source=Method("warmth.ventilation"),
+)
 def passive_flow(
     effective_area_mm2: float,
     stack_height_m: float,
@@ -127,7 +135,7 @@ def ppm_at(outside_ppm: float, source_m3_h: float, flow_m3_h: float, volume_m3: 
 
 
 def vent_rate(inp: VentRateIn, sources: dict[str, Figure] | None = None) -> VentRateOut:
-    """Air through a fan, through vents, or as given, and the gases that build up in it. Handbook 04 §3.8."""
+    """Air through a fan, through vents, or as given, and the gases that build up in it. Method: warmth.ventilation."""
     g = Given(inp, sources)
     more: dict[str, Any] = {}
     if inp.mode == "given":
@@ -140,8 +148,8 @@ def vent_rate(inp: VentRateIn, sources: dict[str, Figure] | None = None) -> Vent
         area = (inp.inlet_area_mm2 or 1) * 1e-6
         q = flow.value / 3600
         more = {
-            "inlet_pressure_pa": derived("inlet_pressure_pa", "(ρ/2)·(Q/(C_d·A))²", RHO / 2 * (q / (inp.discharge_coeff * area)) ** 2, "orifice", flow_m3_h=flow, inlet_area_mm2=g("inlet_area_mm2")),
-            "inlet_speed_m_s": derived("inlet_speed_m_s", "Q/A", q / area, "continuity", flow_m3_h=flow, inlet_area_mm2=g("inlet_area_mm2")), "inlet_area_for_90pct_mm2": inlet_for_90(g("speed_frac"), g("fan_pressure_max_pa"), g("fan_flow_max_m3_h"), g("discharge_coeff")),
+            "inlet_pressure_pa": derived("inlet_pressure_pa", "(ρ/2)·(Q/(C_d·A))²", RHO / 2 * (q / (inp.discharge_coeff * area)) ** 2, Method("warmth.ventilation", "orifice"), flow_m3_h=flow, inlet_area_mm2=g("inlet_area_mm2")),
+            "inlet_speed_m_s": derived("inlet_speed_m_s", "Q/A", q / area, Method("warmth.ventilation", "continuity"), flow_m3_h=flow, inlet_area_mm2=g("inlet_area_mm2")), "inlet_area_for_90pct_mm2": inlet_for_90(g("speed_frac"), g("fan_pressure_max_pa"), g("fan_flow_max_m3_h"), g("discharge_coeff")),
         }  # fmt: skip
         if inp.fan_power_max_w is not None:
             more["fan_power_w"] = fan_power(g("fan_power_max_w"), g("speed_frac"))
@@ -154,14 +162,14 @@ def vent_rate(inp: VentRateIn, sources: dict[str, Figure] | None = None) -> Vent
     def later(key: str, outside: float, source: float) -> Figure | None:
         if inp.time_h is None:
             return None
-        return derived(key, "C_ss + (C_out − C_ss)·e^(−Q·t/V)", ppm_at(outside, source, q_h, inp.volume_m3, inp.time_h), "mass balance", outdoor_ppm=outside, source_m3_h=source, flow_m3_h=flow,
+        return derived(key, "C_ss + (C_out − C_ss)·e^(−Q·t/V)", ppm_at(outside, source, q_h, inp.volume_m3, inp.time_h), Method("warmth.ventilation", "mass balance"), outdoor_ppm=outside, source_m3_h=source, flow_m3_h=flow,
                        volume_m3=g("volume_m3"), time_h=g("time_h"))  # fmt: skip
 
     return VentRateOut.of(
-        flow_m3_h=flow, flow_cfm=derived("flow_cfm", "Q/1.699", q_h / M3_H_PER_CFM, "units", flow_m3_h=flow), ach_per_h=derived("ach_per_h", "Q/V", q_h / inp.volume_m3, "definition", flow_m3_h=flow, volume_m3=g("volume_m3")),
-        purge_time_min=derived("purge_time_min", "3·V/Q", 180 * inp.volume_m3 / q_h, "95 % of the air changed", volume_m3=g("volume_m3"), flow_m3_h=flow) if q_h > 0 else None,
-        co2_ppm=derived("co2_ppm", "C_out + 10⁶·G/Q", steady, "mass balance", outdoor_co2_ppm=g("outdoor_co2_ppm"), source_m3_h=co2, flow_m3_h=flow) if steady is not None else None,
-        co_ppm=derived("co_ppm", "10⁶·G/Q", co_steady, "mass balance; CO₂ of the burner × its CO/CO₂", source_m3_h=co, flow_m3_h=flow) if (co_steady := steady_ppm(0.0, co, q_h)) is not None else None,
+        flow_m3_h=flow, flow_cfm=derived("flow_cfm", "Q/1.699", q_h / M3_H_PER_CFM, Method("warmth.ventilation", "units"), flow_m3_h=flow), ach_per_h=derived("ach_per_h", "Q/V", q_h / inp.volume_m3, Method("warmth.ventilation", "definition"), flow_m3_h=flow, volume_m3=g("volume_m3")),
+        purge_time_min=derived("purge_time_min", "3·V/Q", 180 * inp.volume_m3 / q_h, Method("warmth.ventilation", "95 % of the air changed"), volume_m3=g("volume_m3"), flow_m3_h=flow) if q_h > 0 else None,
+        co2_ppm=derived("co2_ppm", "C_out + 10⁶·G/Q", steady, Method("warmth.ventilation", "mass balance"), outdoor_co2_ppm=g("outdoor_co2_ppm"), source_m3_h=co2, flow_m3_h=flow) if steady is not None else None,
+        co_ppm=derived("co_ppm", "10⁶·G/Q", co_steady, Method("warmth.ventilation", "mass balance; CO₂ of the burner × its CO/CO₂"), source_m3_h=co, flow_m3_h=flow) if (co_steady := steady_ppm(0.0, co, q_h)) is not None else None,
         co2_at_time_ppm=later("co2_at_time_ppm", inp.outdoor_co2_ppm, co2), co_at_time_ppm=later("co_at_time_ppm", 0.0, co), **more,
     )  # fmt: skip
 
@@ -209,22 +217,22 @@ class GasVentAreaOut(Outcome):
 
 
 def gas_vent_area(inp: GasVentAreaIn, sources: dict[str, Figure] | None = None) -> GasVentAreaOut:
-    """Fixed free vent area for gas appliances: a design value, no certificate. Handbook 04 §4.10."""
+    """Fixed free vent area for gas appliances: a design value, no certificate. Method: warmth.ventilation."""
     g = Given(inp, sources)
     if inp.by == "floor_area":
         row = next(r for r in BY_FLOOR if (inp.floor_area_m2 or 0) <= r[0])
-        why = "EN 721 type table by plan area; typical"
+        why = Method("warmth.ventilation") + Standard("EN 721", "type table by plan area") + OwnChoice("typical")
         high = derived("high_area_mm2", "table", row[1 if inp.high_vent_location == "roof" else 2], why, floor_area_m2=g("floor_area_m2"))
         low = derived("low_area_mm2", "table", row[3], why, floor_area_m2=g("floor_area_m2"))
     else:
         total = max(4000.0, 2.2 * inp.unflued_input_w + 0.44 * inp.open_flued_input_w + 650 * (inp.people_count or 0))
-        why = "PD 5482-3 / AS/NZS 5601.2 type; typical"
+        why = Method("warmth.ventilation") + Standard("PD 5482-3 / AS/NZS 5601.2 type") + OwnChoice("typical")
         high, low = (derived(k, "max(4000, 2200·U + 440·F + 650·P)/2", total / 2, why, unflued_input_w=g("unflued_input_w"), open_flued_input_w=g("open_flued_input_w"), people_count=g("people_count"))
                      for k in ("high_area_mm2", "low_area_mm2"))  # fmt: skip
     known = inp.provided_high_mm2 is not None and inp.provided_low_mm2 is not None
     return GasVentAreaOut.of(
-        method=inp.by, high_area_mm2=high, low_area_mm2=low, total_area_mm2=derived("total_area_mm2", "high + low", high.value + low.value, "sum", high_area_mm2=high, low_area_mm2=low),
-        high_grille_gross_mm2=derived("high_grille_gross_mm2", "free/grille free part", high.value / inp.grille_free_frac, "definition", high_area_mm2=high, grille_free_frac=g("grille_free_frac")),
-        low_grille_gross_mm2=derived("low_grille_gross_mm2", "free/grille free part", low.value / inp.grille_free_frac, "definition", low_area_mm2=low, grille_free_frac=g("grille_free_frac")),
+        method=inp.by, high_area_mm2=high, low_area_mm2=low, total_area_mm2=derived("total_area_mm2", "high + low", high.value + low.value, Method("warmth.ventilation", "sum"), high_area_mm2=high, low_area_mm2=low),
+        high_grille_gross_mm2=derived("high_grille_gross_mm2", "free/grille free part", high.value / inp.grille_free_frac, Method("warmth.ventilation", "definition"), high_area_mm2=high, grille_free_frac=g("grille_free_frac")),
+        low_grille_gross_mm2=derived("low_grille_gross_mm2", "free/grille free part", low.value / inp.grille_free_frac, Method("warmth.ventilation", "definition"), low_area_mm2=low, grille_free_frac=g("grille_free_frac")),
         adequate=(inp.provided_high_mm2 or 0) >= high.value and (inp.provided_low_mm2 or 0) >= low.value if known else None,
     )  # fmt: skip

@@ -1,1 +1,1 @@
-"""Water: tanks, pressure side, hot water, waste, care and frost (handbook 05)."""
+"""Water: tanks, pressure side, hot water, waste, care and frost (the method of water)."""

@@ -1,4 +1,4 @@
-"""An accumulator, its draw-down and the pump's cycles (handbook 05, section 3.8)."""
+"""An accumulator, its draw-down and the pump's cycles (method water.accumulator)."""
 
 from __future__ import annotations
 
@@ -8,12 +8,13 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given
+from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.water.properties import ATMOSPHERE_KPA
 
 UNDER_CUT_IN = 14.0
 
 
-@formula("Draw-down share", "(p_pre + p_a)·[1/(p_in + p_a) − 1/(p_out + p_a)]", unit="%", source="Boyle")
+@formula("Draw-down share", "(p_pre + p_a)·[1/(p_in + p_a) − 1/(p_out + p_a)]", unit="%", source=Method("water.accumulator", "Boyle"))
 def drawdown_share(precharge_kpa: float, cut_in_kpa: float, cut_out_kpa: float, atmosphere_kpa: float) -> float:
     a = atmosphere_kpa
     return (precharge_kpa + a) * (1 / (cut_in_kpa + a) - 1 / (cut_out_kpa + a))
@@ -51,36 +52,53 @@ class AccumulatorSizeOut(Outcome):
 
 
 def accumulator_size(inp: AccumulatorSizeIn, sources: dict[str, Figure] | None = None) -> AccumulatorSizeOut:
-    """Water that an accumulator gives between cut-out and cut-in. Handbook 05 §3.8."""
+    """Water that an accumulator gives between cut-out and cut-in. Method: water.accumulator."""
     g = Given(inp, sources)
     if inp.precharge_kpa is None:
-        pre = derived("precharge_kpa", "cut-in − 14, at least 0", max(0.0, inp.cut_in_kpa - UNDER_CUT_IN), "practice", cut_in_kpa=g("cut_in_kpa"))
+        pre = derived(
+            "precharge_kpa",
+            "cut-in − 14, at least 0",
+            max(0.0, inp.cut_in_kpa - UNDER_CUT_IN),
+            Method("water.accumulator") + OwnChoice("practice"),
+            cut_in_kpa=g("cut_in_kpa"),
+        )
     else:
         pre = g("precharge_kpa")
     share = drawdown_share(pre, g("cut_in_kpa"), g("cut_out_kpa"), g("atmosphere_kpa"))
     if inp.accumulator_l is not None:
         size = g("accumulator_l")
-        drawn = derived("drawdown_l", "V·share", size.value * share.value, "Boyle", accumulator_l=size, drawdown_frac=share)
+        drawn = derived("drawdown_l", "V·share", size.value * share.value, Method("water.accumulator", "Boyle"), accumulator_l=size, drawdown_frac=share)
     else:
         drawn = g("drawdown_l")
-        size = derived("accumulator_l", "draw-down/share", drawn.value / share.value, "Boyle", drawdown_l=drawn, drawdown_frac=share)
+        size = derived(
+            "accumulator_l", "draw-down/share", drawn.value / share.value, Method("water.accumulator", "Boyle"), drawdown_l=drawn, drawdown_frac=share
+        )
     rest = run = cycles = None
     if inp.draw_flow_l_min is not None and inp.pump_flow_l_min is not None:
         q, p = inp.draw_flow_l_min, inp.pump_flow_l_min
         if q >= p:
-            cycles = given("cycles_per_hour", 0.0, "computed", "the draw takes all the pump gives: it never stops")
+            cycles = given("cycles_per_hour", 0.0, "computed", "the draw takes all the pump gives: it never stops", source=Method("water.accumulator"))
         else:
-            rest = derived("rest_time_s", "60·draw-down/q", 60 * drawn.value / q, "handbook 05 §3.8", drawdown_l=drawn, draw_flow_l_min=g("draw_flow_l_min"))
+            rest = derived(
+                "rest_time_s", "60·draw-down/q", 60 * drawn.value / q, Method("water.accumulator"), drawdown_l=drawn, draw_flow_l_min=g("draw_flow_l_min")
+            )
             run = derived(
                 "run_time_s",
                 "60·draw-down/(Q_p − q)",
                 60 * drawn.value / (p - q),
-                "handbook 05 §3.8",
+                Method("water.accumulator"),
                 drawdown_l=drawn,
                 draw_flow_l_min=g("draw_flow_l_min"),
                 pump_flow_l_min=g("pump_flow_l_min"),
             )
-            cycles = derived("cycles_per_hour", "3600/(rest + run)", 3600 / (rest.value + run.value), "definition", rest_time_s=rest, run_time_s=run)
+            cycles = derived(
+                "cycles_per_hour",
+                "3600/(rest + run)",
+                3600 / (rest.value + run.value),
+                Method("water.accumulator", "definition"),
+                rest_time_s=rest,
+                run_time_s=run,
+            )
     return AccumulatorSizeOut.of(
         accumulator_l=size, drawdown_l=drawn, drawdown_frac=share, precharge_kpa=pre, rest_time_s=rest, run_time_s=run, cycles_per_hour=cycles
     )

@@ -1,4 +1,4 @@
-"""Which store ends the stay first (handbook 05, section 3.2)."""
+"""Which store ends the stay first (method water.autonomy)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 
 StoreName = Literal["fresh", "drinking", "grey", "cassette", "black", "urine", "solids"]
 SUPPLY = ("fresh", "drinking")
@@ -61,7 +62,7 @@ class WaterAutonomyOut(Outcome):
 
 
 def water_autonomy(inp: WaterAutonomyIn, sources: dict[str, Figure] | None = None) -> WaterAutonomyOut:
-    """Days of each store, and the one that is empty or full first. Handbook 05 §3.2."""
+    """Days of each store, and the one that is empty or full first. Method: water.autonomy."""
     g = Given(inp, sources)
     out: list[Store] = []
     for s in inp.stores:
@@ -76,7 +77,7 @@ def water_autonomy(inp: WaterAutonomyIn, sources: dict[str, Figure] | None = Non
     if least is not None and least.days is not None:
         one = next(s for s in inp.stores if s.name == least.name)
         known = sources or {}
-        auto = derived("autonomy_days", f"least of usable/flow a day: {least.name}", least.days, "handbook 05 §3.2",
+        auto = derived("autonomy_days", f"least of usable/flow a day: {least.name}", least.days, Method("water.autonomy"),
                        usable_l=known.get(f"{least.name}_usable_l", least.usable_l), flow_l_day=known.get(f"{least.name}_flow_l_day", one.flow_l_day))  # fmt: skip
     return WaterAutonomyOut.of(
         stores=out, limiting=least.name if least else None, autonomy_days=auto, target_days=g("target_days"), meets_target=all(s.meets_target for s in out)

@@ -1,4 +1,4 @@
-"""Sanitising and filters (handbook 05, sections 3.13 and 3.14)."""
+"""Sanitising and filters (method water.sanitising)."""
 
 from __future__ import annotations
 
@@ -9,11 +9,12 @@ from pydantic import BaseModel, Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
+from bothy.core.method.sources import Method
 
 DAYS_A_YEAR = 365.25
 
 
-@formula("Chlorine", "V·(target − existing)/1000", unit="g", source="handbook 05 §3.13")
+@formula("Chlorine", "V·(target − existing)/1000", unit="g", source=Method("water.sanitising"))
 def chlorine(system_volume_l: float, target_mg_l: float, existing_mg_l: float) -> float:
     return system_volume_l * (target_mg_l - existing_mg_l) / 1000
 
@@ -53,7 +54,7 @@ class SanitiseDoseOut(Outcome):
 
 
 def sanitise_dose(inp: SanitiseDoseIn, sources: dict[str, Figure] | None = None) -> SanitiseDoseOut:
-    """Chlorine, product, contact time and rinses. Handbook 05 §3.13."""
+    """Chlorine, product, contact time and rinses. Method: water.sanitising."""
     g = Given(inp, sources)
     grams = chlorine(g("system_volume_l"), g("target_mg_l"), g("existing_mg_l"))
     left = g("strength_remaining_frac")
@@ -64,20 +65,20 @@ def sanitise_dose(inp: SanitiseDoseIn, sources: dict[str, Figure] | None = None)
             "tablet_count",
             "⌈1000·g/(mg·remaining)⌉",
             float(math.ceil(1000 * grams.value / ((inp.tablet_mg or 1) * left.value) - EPS)),
-            "handbook 05 §3.13",
+            Method("water.sanitising"),
             chlorine_g=grams,
             tablet_mg=g("tablet_mg"),
             strength_remaining_frac=left,
         )
     elif inp.product_type == "liquid":
-        ml = derived("dose_ml", "g/(strength·remaining·density)", grams.value / ((inp.strength_frac or 1) * left.value * inp.product_density_kg_l), "handbook 05 §3.13",
+        ml = derived("dose_ml", "g/(strength·remaining·density)", grams.value / ((inp.strength_frac or 1) * left.value * inp.product_density_kg_l), Method("water.sanitising"),
                      chlorine_g=grams, strength_frac=g("strength_frac"), strength_remaining_frac=left, product_density_kg_l=g("product_density_kg_l"))  # fmt: skip
     else:
         solid = derived(
             "dose_g",
             "g/(strength·remaining)",
             grams.value / ((inp.strength_frac or 1) * left.value),
-            "handbook 05 §3.13",
+            Method("water.sanitising"),
             chlorine_g=grams,
             strength_frac=g("strength_frac"),
             strength_remaining_frac=left,
@@ -86,10 +87,10 @@ def sanitise_dose(inp: SanitiseDoseIn, sources: dict[str, Figure] | None = None)
     while residual > inp.limit_mg_l + EPS:
         n, residual = n + 1, residual * inp.dead_frac
     return SanitiseDoseOut.of(
-        chlorine_g=grams, dose_ml=ml, dose_g=solid, tablet_count=tablets, contact_time_min=derived("contact_time_min", "CT/target", inp.ct_mg_min_l / inp.target_mg_l, "handbook 05 §4.8", ct_mg_min_l=g("ct_mg_min_l"), target_mg_l=g("target_mg_l")),
-        rinse_count=derived("rinse_count", "smallest n with target·deadⁿ ≤ limit", float(n), "handbook 05 §3.13", target_mg_l=g("target_mg_l"), dead_frac=g("dead_frac"), limit_mg_l=g("limit_mg_l")),
-        residual_mg_l=derived("residual_mg_l", "target·deadⁿ", residual, "handbook 05 §3.13", target_mg_l=g("target_mg_l"), dead_frac=g("dead_frac")),
-        rinse_water_l=derived("rinse_water_l", "n·V·(1 − dead)", n * inp.system_volume_l * (1 - inp.dead_frac), "handbook 05 §3.13", system_volume_l=g("system_volume_l"), dead_frac=g("dead_frac")),
+        chlorine_g=grams, dose_ml=ml, dose_g=solid, tablet_count=tablets, contact_time_min=derived("contact_time_min", "CT/target", inp.ct_mg_min_l / inp.target_mg_l, Method("water.sanitising"), ct_mg_min_l=g("ct_mg_min_l"), target_mg_l=g("target_mg_l")),
+        rinse_count=derived("rinse_count", "smallest n with target·deadⁿ ≤ limit", float(n), Method("water.sanitising"), target_mg_l=g("target_mg_l"), dead_frac=g("dead_frac"), limit_mg_l=g("limit_mg_l")),
+        residual_mg_l=derived("residual_mg_l", "target·deadⁿ", residual, Method("water.sanitising"), target_mg_l=g("target_mg_l"), dead_frac=g("dead_frac")),
+        rinse_water_l=derived("rinse_water_l", "n·V·(1 − dead)", n * inp.system_volume_l * (1 - inp.dead_frac), Method("water.sanitising"), system_volume_l=g("system_volume_l"), dead_frac=g("dead_frac")),
     )  # fmt: skip
 
 
@@ -128,7 +129,7 @@ class FilterLifeOut(Outcome):
 
 
 def filter_life(inp: FilterLifeIn, sources: dict[str, Figure] | None = None) -> FilterLifeOut:
-    """When each filter is used up, and what it takes from the pressure. Handbook 05 §3.14."""
+    """When each filter is used up, and what it takes from the pressure. Method: water.filters."""
     g = Given(inp, sources)
     out: list[FilterLife] = []
     for i, f in enumerate(inp.filters, 1):
@@ -142,7 +143,7 @@ def filter_life(inp: FilterLifeIn, sources: dict[str, Figure] | None = None) -> 
         "total_drop_kpa",
         "Σ clean drop·Q/rated flow",
         sum(f.drop_kpa for f in out),
-        "laminar media, clean",
+        Method("water.filters", "laminar media, clean"),
         flow_l_min=g("flow_l_min"),
         **{f"{f.name}_kpa": f.drop_kpa for f in out},
     )

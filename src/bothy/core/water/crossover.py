@@ -1,4 +1,4 @@
-"""Joined tanks: the level they come to, what the crossover leaves, how fast it runs (handbook 05, section 3.5)."""
+"""Joined tanks: the level they come to, what the crossover leaves, how fast it runs (method water.crossover)."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import EPS, Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.fluid import SMOOTH_MM, G, area_m2, loss_pa
+from bothy.core.method.sources import Method
 from bothy.core.water.properties import density, viscosity
 
 STEPS = 400
@@ -116,7 +117,7 @@ def settle(tanks: list[BoxTank], crossover_z: float) -> tuple[float | None, list
 
 
 def tank_crossover(inp: TankCrossoverIn, sources: dict[str, Figure] | None = None) -> TankCrossoverOut:
-    """Where joined tanks settle, what stays behind, and how long it takes. Handbook 05 §3.5."""
+    """Where joined tanks settle, what stays behind, and how long it takes. Method: water.crossover."""
     ts, c = inp.tanks, inp.crossover_z_m
     common, finals = settle(ts, c)
     volumes = [1000 * t.area_m2 * (z - t.floor_z_m) for t, z in zip(ts, finals, strict=True)]
@@ -156,10 +157,12 @@ def tank_crossover(inp: TankCrossoverIn, sources: dict[str, Figure] | None = Non
         through = inp.draw_flow_l_min / 60000 * other.area_m2 / (ts[0].area_m2 + ts[1].area_m2)
         rho = density(AT_C)
         difference = loss_pa(through, inp.inner_diameter_mm, inp.length_m, k, rho, viscosity(AT_C)) / (rho * G)
-    total = derived("total_l", "Σ A·(level − floor)", sum(volumes), "geometry", **{f"tank_{i}_l": v for i, v in enumerate(volumes, 1)})
-    can = derived("usable_l", "water over the outlet, and over outlet and crossover in the others", usable(finals), "handbook 05 §3.5", total_l=total)
+    total = derived(
+        "total_l", "Σ A·(level − floor)", sum(volumes), Method("water.crossover", "geometry"), **{f"tank_{i}_l": v for i, v in enumerate(volumes, 1)}
+    )
+    can = derived("usable_l", "water over the outlet, and over outlet and crossover in the others", usable(finals), Method("water.crossover"), total_l=total)
     return TankCrossoverOut.of(
-        reaches_common_level=common is not None, common_level_z_m=None if common is None else derived("common_level_z_m", "L at which Σ A·(clip(L) − base) is the water over the crossover", common, "mass", crossover_z_m=c), final_levels_z_m=finals, final_volumes_l=volumes, total_l=total, usable_l=can,
-        unusable_l=derived("unusable_l", "total − usable", total.value - can.value, "definition", total_l=total, usable_l=can), usable_full_l=derived("usable_full_l", "the same with every tank full", usable([t.top for t in ts]), "handbook 05 §3.5", crossover_z_m=c),
-        initial_flow_l_min=None if flow is None else derived("initial_flow_l_min", "Q at which ρ·g·Δh = (f·L/D + K)·½ρv²", flow, "Darcy-Weisbach", inner_diameter_mm=inp.inner_diameter_mm, length_m=inp.length_m), equalise_time_min=None if time is None else derived("equalise_time_min", "∫ dw/Q(head)", time, "400 steps; handbook 05 §3.5", tolerance_m=inp.tolerance_m), draw_level_difference_m=None if difference is None else derived("draw_level_difference_m", "loss at q·A_other/(A₁ + A₂)/(ρ·g)", difference, "handbook 05 §3.5", draw_flow_l_min=inp.draw_flow_l_min),
+        reaches_common_level=common is not None, common_level_z_m=None if common is None else derived("common_level_z_m", "L at which Σ A·(clip(L) − base) is the water over the crossover", common, Method("water.crossover", "mass"), crossover_z_m=c), final_levels_z_m=finals, final_volumes_l=volumes, total_l=total, usable_l=can,
+        unusable_l=derived("unusable_l", "total − usable", total.value - can.value, Method("water.crossover", "definition"), total_l=total, usable_l=can), usable_full_l=derived("usable_full_l", "the same with every tank full", usable([t.top for t in ts]), Method("water.crossover"), crossover_z_m=c),
+        initial_flow_l_min=None if flow is None else derived("initial_flow_l_min", "Q at which ρ·g·Δh = (f·L/D + K)·½ρv²", flow, Method("water.crossover", "Darcy-Weisbach"), inner_diameter_mm=inp.inner_diameter_mm, length_m=inp.length_m), equalise_time_min=None if time is None else derived("equalise_time_min", "∫ dw/Q(head)", time, Method("water.crossover", "400 steps"), tolerance_m=inp.tolerance_m), draw_level_difference_m=None if difference is None else derived("draw_level_difference_m", "loss at q·A_other/(A₁ + A₂)/(ρ·g)", difference, Method("water.crossover"), draw_flow_l_min=inp.draw_flow_l_min),
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""Litres a day by use, and what of them comes back as waste (handbook 05, section 3.1)."""
+"""Litres a day by use, and what of them comes back as waste (method water.demand)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field
 
 from bothy.core.contract import Contract, Given, Outcome, Whole
 from bothy.core.figure import Figure, derived, given
+from bothy.core.method.sources import Method
 
 Style = Literal["frugal", "moderate", "generous"]
 Toilet = Literal["none", "cassette", "black", "separating", "bag"]
@@ -21,7 +22,7 @@ URINE_L, SOLID_L, COVER_L = 1.4, 0.2, 0.1
 
 @dataclass(frozen=True, slots=True)
 class Habits:
-    """Litres a person and day, and the shower; typical (handbook 05 §4.1)."""
+    """Litres a person and day, and the shower; typical (method water.demand)."""
 
     drinking_l_person_day: float
     cooking_l_person_day: float
@@ -82,46 +83,46 @@ class WaterDemandOut(Outcome):
 
 
 def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -> WaterDemandOut:
-    """Use and waste in litres a day. Handbook 05 §3.1."""
+    """Use and waste in litres a day. Method: water.demand."""
     g = Given(inp, sources)
     n = g("persons_count")
 
     def habit(key: str) -> Figure:
         if (sources and key in sources) or getattr(inp, key) is not None:
             return g(key)
-        return given(key, inp.habit(key), "table", f"{inp.style} style, typical; handbook 05 §4.1")
+        return given(key, inp.habit(key), "table", f"{inp.style} style, typical; method water.demand")
 
     warm = given("hot_climate_share", HOT if inp.hot_climate else 1.0, "table", "half as much again in heat" if inp.hot_climate else "no hot climate")
     uses: dict[str, Figure] = {}
     drink = habit("drinking_l_person_day")
     uses["drinking"] = derived(
-        "drinking_l_day", "litres a person · people · heat", drink.value * warm.value * n.value, "handbook 05 §3.1", drinking_l_person_day=drink, hot_climate_share=warm, persons_count=n
+        "drinking_l_day", "litres a person · people · heat", drink.value * warm.value * n.value, Method("water.demand"), drinking_l_person_day=drink, hot_climate_share=warm, persons_count=n
     )  # fmt: skip
     for use in ("cooking", "dishes", "hand_wash"):
         one = habit(f"{use}_l_person_day")
         uses[use] = derived(
-            f"{use}_l_day", "litres a person · people", one.value * n.value, "handbook 05 §3.1", **{f"{use}_l_person_day": one}, persons_count=n
+            f"{use}_l_day", "litres a person · people", one.value * n.value, Method("water.demand"), **{f"{use}_l_person_day": one}, persons_count=n
         )
     week = habit("showers_person_week")
     if inp.shower_type == "flow":
         flow, time = habit("shower_flow_l_min"), habit("shower_time_min")
         uses["shower"] = derived(
-            "shower_l_day", "people · showers a week/7 · flow · minutes", n.value * week.value / 7 * flow.value * time.value, "handbook 05 §3.1",
+            "shower_l_day", "people · showers a week/7 · flow · minutes", n.value * week.value / 7 * flow.value * time.value, Method("water.demand"),
             persons_count=n, showers_person_week=week, shower_flow_l_min=flow, shower_time_min=time,
         )  # fmt: skip
     elif inp.shower_type == "recirculating":
         charge = g("shower_charge_l")
         uses["shower"] = derived(
-            "shower_l_day", "people · showers a week/7 · one charge", n.value * week.value / 7 * charge.value, "handbook 05 §3.1", persons_count=n, showers_person_week=week, shower_charge_l=charge
+            "shower_l_day", "people · showers a week/7 · one charge", n.value * week.value / 7 * charge.value, Method("water.demand"), persons_count=n, showers_person_week=week, shower_charge_l=charge
         )  # fmt: skip
     else:
         uses["shower"] = given("shower_l_day", 0.0, "input", "no shower")
     home = g("toilet_home_frac")
     if inp.toilet_type in FLUSH_L:
-        flush = g("flush_l", FLUSH_L[inp.toilet_type], "typical; handbook 05 §4.1")
+        flush = g("flush_l", FLUSH_L[inp.toilet_type], "typical; method water.demand")
         times = habit("flushes_person_day")
         uses["flush"] = derived(
-            "flush_l_day", "litres a flush · flushes · share at home · people", flush.value * times.value * home.value * n.value, "handbook 05 §3.1",
+            "flush_l_day", "litres a flush · flushes · share at home · people", flush.value * times.value * home.value * n.value, Method("water.demand"),
             flush_l=flush, flushes_person_day=times, toilet_home_frac=home, persons_count=n,
         )  # fmt: skip
     else:
@@ -131,17 +132,17 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
         uses["machines"] = g("machines_l_day")
     machines = uses["machines"].value if inp.machines_l_day else 0.0
     by_use = {f"{k}_l_day": v for k, v in uses.items()}
-    total = derived("total_l_day", "Σ of the uses", sum(v.value for v in uses.values()), "handbook 05 §3.1", **by_use)
+    total = derived("total_l_day", "Σ of the uses", sum(v.value for v in uses.values()), Method("water.demand"), **by_use)
     apart = inp.drinking_source == "separate"
     store = derived(
         "drinking_store_l_day",
         "drinking, from a store of its own" if apart else "none: it comes from the tank",
         uses["drinking"].value if apart else 0.0,
-        "handbook 05 §3.1",
+        Method("water.demand"),
         drinking_l_day=uses["drinking"],
     )
     grey = derived(
-        "grey_l_day", f"0.4·cooking + 0.95·(dishes + hand wash + shower{' + machines' if machines else ''})", 0.4 * uses["cooking"].value + 0.95 * (uses["dishes"].value + uses["hand_wash"].value + uses["shower"].value + machines), "handbook 05 §3.1",
+        "grey_l_day", f"0.4·cooking + 0.95·(dishes + hand wash + shower{' + machines' if machines else ''})", 0.4 * uses["cooking"].value + 0.95 * (uses["dishes"].value + uses["hand_wash"].value + uses["shower"].value + machines), Method("water.demand"),
         **{k: by_use[k] for k in ("cooking_l_day", "dishes_l_day", "hand_wash_l_day", "shower_l_day", *(["machines_l_day"] if machines else []))},
     )  # fmt: skip
     h, t = home.value * n.value, inp.toilet_type
@@ -151,14 +152,14 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
 
     def waste(key: str, text: str, value: float) -> Figure:
         return (
-            derived(key, text, value, "handbook 05 §3.1, typical litres", **because, flush_l_day=uses["flush"])
+            derived(key, text, value, Method("water.demand", "typical litres"), **because, flush_l_day=uses["flush"])
             if value
-            else given(key, 0.0, "computed", "this toilet has none")
+            else given(key, 0.0, "computed", "this toilet has none", source=Method("water.demand"))
         )
 
     return WaterDemandOut.of(
-        use_l_day=uses, total_l_day=total, fresh_tank_l_day=derived("fresh_tank_l_day", "total − drinking store", total.value - store.value, "handbook 05 §3.1", total_l_day=total, drinking_store_l_day=store),
-        drinking_store_l_day=store, total_l_person_day=derived("total_l_person_day", "total/people", total.value / n.value, "definition", total_l_day=total, persons_count=n), grey_l_day=grey,
+        use_l_day=uses, total_l_day=total, fresh_tank_l_day=derived("fresh_tank_l_day", "total − drinking store", total.value - store.value, Method("water.demand"), total_l_day=total, drinking_store_l_day=store),
+        drinking_store_l_day=store, total_l_person_day=derived("total_l_person_day", "total/people", total.value / n.value, Method("water.demand", "definition"), total_l_day=total, persons_count=n), grey_l_day=grey,
         cassette_l_day=waste("cassette_l_day", "flush + 1.4 + 0.2 L a person at home", flushed if t == "cassette" else 0.0),
         black_l_day=waste("black_l_day", "flush + 1.4 + 0.2 L a person at home", flushed if t == "black" else 0.0),
         urine_l_day=waste("urine_l_day", "1.4 L a person at home", urine if t == "separating" else 0.0),

@@ -1,4 +1,4 @@
-"""Hot water of a design, and its wet parts in the cold (handbook 05, sections 3.9 to 3.12 and 3.17)."""
+"""Hot water of a design, and its wet parts in the cold (method water.instant and 3.17)."""
 
 from __future__ import annotations
 
@@ -56,7 +56,7 @@ BURNS = ((48, "15 min"), (50, "5 min"), (52, "2 min"), (55, "30 s"), (57, "10 s"
 
 
 def burn_time(temp_c: float) -> str | None:
-    """Time to a serious burn of adult skin; a child's is about half (handbook 05 §4.9, typical)."""
+    """Time to a serious burn of adult skin; a child's is about half (method water.mixing, typical)."""
     found = [t for c, t in BURNS if temp_c >= c]
     return found[-1] if found else None
 

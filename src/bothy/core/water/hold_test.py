@@ -1,4 +1,4 @@
-"""The pressure-hold test of the water lines (handbook 05, section 3.15)."""
+"""The pressure-hold test of the water lines (method water.hold-test)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 from bothy.core.water.properties import ATMOSPHERE_KPA
 
 ZERO_K = 273.15
@@ -56,7 +57,7 @@ def judged(reasons: list[str], repeat_first: tuple[str, ...]) -> Literal["pass",
 
 
 def pressure_hold_test(inp: PressureHoldTestIn, sources: dict[str, Figure] | None = None) -> PressureHoldTestOut:
-    """Whether the lines hold their pressure. Handbook 05 §3.15."""
+    """Whether the lines hold their pressure. Method: water.hold-test."""
     g = Given(inp, sources)
     end_c = inp.start_temp_c if inp.end_temp_c is None else inp.end_temp_c
     t1, t2, pa, vg = inp.start_temp_c + ZERO_K, end_c + ZERO_K, inp.atmosphere_kpa, inp.gas_volume_l
@@ -65,14 +66,18 @@ def pressure_hold_test(inp: PressureHoldTestIn, sources: dict[str, Figure] | Non
         "expected_end_kpa",
         "(p₁ + p_a)·T₂/T₁ − p_a" if vg else "p₁",
         (p1 + pa) * t2 / t1 - pa if vg else p1,
-        "gas law" if vg else "no gas to warm",
+        Method("water.hold-test", "gas law" if vg else "no gas to warm"),
         start_kpa=g("start_kpa"),
     )
-    corrected = derived("corrected_drop_kpa", "expected − end", expected.value - p2, "handbook 05 §3.15", expected_end_kpa=expected, end_kpa=g("end_kpa"))
+    corrected = derived("corrected_drop_kpa", "expected − end", expected.value - p2, Method("water.hold-test"), expected_end_kpa=expected, end_kpa=g("end_kpa"))
     if inp.allowed_drop_kpa is None:
         share = PLASTIC if inp.medium == "water" and inp.pipe_type == "plastic" else STIFF
         allowed = derived(
-            "allowed_drop_kpa", f"{100 * share:g} % of the start", share * p1, "plastic creeps" if share == PLASTIC else "practice", start_kpa=g("start_kpa")
+            "allowed_drop_kpa",
+            f"{100 * share:g} % of the start",
+            share * p1,
+            Method("water.hold-test", "plastic creeps" if share == PLASTIC else "practice"),
+            start_kpa=g("start_kpa"),
         )
     else:
         allowed = g("allowed_drop_kpa")
@@ -83,7 +88,7 @@ def pressure_hold_test(inp: PressureHoldTestIn, sources: dict[str, Figure] | Non
             "leak_ml",
             "1000·V_g·[(p₁ + p_a)·T₂/((p₂ + p_a)·T₁) − 1]" if inp.medium == "water" else "1000·V_g·corrected/p_a",
             max(0.0, ml),
-            "gas law",
+            Method("water.hold-test", "gas law"),
             gas_volume_l=g("gas_volume_l"),
             corrected_drop_kpa=corrected,
         )
@@ -98,6 +103,6 @@ def pressure_hold_test(inp: PressureHoldTestIn, sources: dict[str, Figure] | Non
         if holds
     ]
     return PressureHoldTestOut.of(
-        drop_kpa=derived("drop_kpa", "start − end", p1 - p2, "definition", start_kpa=g("start_kpa"), end_kpa=g("end_kpa")), expected_end_kpa=expected, corrected_drop_kpa=corrected, allowed_drop_kpa=allowed, leak_ml=leak,
-        leak_ml_h=None if leak is None else derived("leak_ml_h", "mL·60/min", leak.value * 60 / inp.duration_min, "definition", leak_ml=leak, duration_min=g("duration_min")), verdict=judged(reasons, ("temperature-drift",)), reasons=reasons,
+        drop_kpa=derived("drop_kpa", "start − end", p1 - p2, Method("water.hold-test", "definition"), start_kpa=g("start_kpa"), end_kpa=g("end_kpa")), expected_end_kpa=expected, corrected_drop_kpa=corrected, allowed_drop_kpa=allowed, leak_ml=leak,
+        leak_ml_h=None if leak is None else derived("leak_ml_h", "mL·60/min", leak.value * 60 / inp.duration_min, Method("water.hold-test", "definition"), leak_ml=leak, duration_min=g("duration_min")), verdict=judged(reasons, ("temperature-drift",)), reasons=reasons,
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""Hot water: instant, stored, mixed (handbook 05, sections 3.9 to 3.12)."""
+"""Hot water: instant, stored, mixed (method water.instant)."""
 
 from __future__ import annotations
 
@@ -9,12 +9,13 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, BadInput, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given
+from bothy.core.method.sources import Method
 from bothy.core.water.properties import ATMOSPHERE_KPA, COOLANT_J_LK, HEAT_J_LK, expansion
 
 HOTTEST = 99.0
 
 
-@formula("Heat to the water", "4186·Q/60·ΔT", unit="W", source="handbook 05 §3.9")
+@formula("Heat to the water", "4186·Q/60·ΔT", unit="W", source=Method("water.instant"))
 def flowing_heat(flow_l_min: float, rise_k: float) -> float:
     return HEAT_J_LK * flow_l_min / 60 * rise_k
 
@@ -48,25 +49,29 @@ class InstantHeatOut(Outcome):
 
 
 def instant_heat(inp: InstantHeatIn, sources: dict[str, Figure] | None = None) -> InstantHeatOut:
-    """Heat, flow or outlet of a heater that warms water as it flows. Handbook 05 §3.9."""
+    """Heat, flow or outlet of a heater that warms water as it flows. Method: water.instant."""
     g = Given(inp, sources)
     t0, eta = g("inlet_temp_c"), g("efficiency_frac")
     if inp.solve_for == "heat":
         flow, out = g("flow_l_min"), g("outlet_temp_c")
-        rise = derived("rise_k", "T_out − T_in", out.value - t0.value, "definition", outlet_temp_c=out, inlet_temp_c=t0)
+        rise = derived("rise_k", "T_out − T_in", out.value - t0.value, Method("water.instant", "definition"), outlet_temp_c=out, inlet_temp_c=t0)
         water = flowing_heat(flow, rise)
-        heat = derived("heat_input_w", "heat/η", water.value / eta.value, "handbook 05 §3.9", heat_to_water_w=water, efficiency_frac=eta)
+        heat = derived("heat_input_w", "heat/η", water.value / eta.value, Method("water.instant"), heat_to_water_w=water, efficiency_frac=eta)
     else:
         heat = g("heat_input_w")
-        water = derived("heat_to_water_w", "η·input", heat.value * eta.value, "handbook 05 §3.9", heat_input_w=heat, efficiency_frac=eta)
+        water = derived("heat_to_water_w", "η·input", heat.value * eta.value, Method("water.instant"), heat_input_w=heat, efficiency_frac=eta)
         if inp.solve_for == "flow":
             out = g("outlet_temp_c")
-            rise = derived("rise_k", "T_out − T_in", out.value - t0.value, "definition", outlet_temp_c=out, inlet_temp_c=t0)
-            flow = derived("flow_l_min", "60·P/(4186·ΔT)", 60 * water.value / (HEAT_J_LK * rise.value), "handbook 05 §3.9", heat_to_water_w=water, rise_k=rise)
+            rise = derived("rise_k", "T_out − T_in", out.value - t0.value, Method("water.instant", "definition"), outlet_temp_c=out, inlet_temp_c=t0)
+            flow = derived(
+                "flow_l_min", "60·P/(4186·ΔT)", 60 * water.value / (HEAT_J_LK * rise.value), Method("water.instant"), heat_to_water_w=water, rise_k=rise
+            )
         else:
             flow = g("flow_l_min")
-            rise = derived("rise_k", "60·P/(4186·Q)", 60 * water.value / (HEAT_J_LK * flow.value), "handbook 05 §3.9", heat_to_water_w=water, flow_l_min=flow)
-            out = derived("outlet_temp_c", "T_in + ΔT", t0.value + rise.value, "definition", inlet_temp_c=t0, rise_k=rise)
+            rise = derived(
+                "rise_k", "60·P/(4186·Q)", 60 * water.value / (HEAT_J_LK * flow.value), Method("water.instant"), heat_to_water_w=water, flow_l_min=flow
+            )
+            out = derived("outlet_temp_c", "T_in + ΔT", t0.value + rise.value, Method("water.instant", "definition"), inlet_temp_c=t0, rise_k=rise)
             if out.value > HOTTEST:
                 raise BadInput(
                     "flow_l_min",
@@ -74,7 +79,7 @@ def instant_heat(inp: InstantHeatIn, sources: dict[str, Figure] | None = None) -
                 )
     return InstantHeatOut.of(
         flow_l_min=flow, outlet_temp_c=out, rise_k=rise, heat_to_water_w=water, heat_input_w=heat,
-        input_energy_wh_per_l=derived("input_energy_wh_per_l", "input/(60·Q)", heat.value / (60 * flow.value), "definition", heat_input_w=heat, flow_l_min=flow),
+        input_energy_wh_per_l=derived("input_energy_wh_per_l", "input/(60·Q)", heat.value / (60 * flow.value), Method("water.instant", "definition"), heat_input_w=heat, flow_l_min=flow),
     )  # fmt: skip
 
 
@@ -113,10 +118,10 @@ class StorageHeatTimeOut(Outcome):
 
 
 def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None = None) -> StorageHeatTimeOut:
-    """How long a boiler takes, what it stores and what it loses. Handbook 05 §3.10."""
+    """How long a boiler takes, what it stores and what it loses. Method: water.storage."""
     g = Given(inp, sources)
     m_c = COOLANT_J_LK * inp.coolant_flow_l_min / 60
-    coil = derived("coil_effective_w_k", "m_c·(1 − e^(−UA/m_c)), m_c = 3700·q/60", m_c * (1 - math.exp(-inp.coil_ua_w_k / m_c)), "exchanger against one temperature",
+    coil = derived("coil_effective_w_k", "m_c·(1 − e^(−UA/m_c)), m_c = 3700·q/60", m_c * (1 - math.exp(-inp.coil_ua_w_k / m_c)), Method("water.storage", "exchanger against one temperature"),
                    coil_ua_w_k=g("coil_ua_w_k"), coolant_flow_l_min=g("coolant_flow_l_min"))  # fmt: skip
     c, u, ul = HEAT_J_LK * inp.volume_l, coil.value, inp.loss_w_k
     t0, t1, amb, p = inp.start_temp_c, inp.target_temp_c, inp.ambient_temp_c, inp.heat_w
@@ -127,14 +132,14 @@ def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None 
     if k == 0:
         seconds = c * (t1 - t0) / p if p > 0 else None
     else:
-        highest = derived("max_temp_c", "(P + U_e·T_coolant + U_L·T_amb)/(U_e + U_L)", (p + u * inp.coolant_temp_c + ul * amb) / k, "where gain and loss are equal; the thermostat ends it before",
+        highest = derived("max_temp_c", "(P + U_e·T_coolant + U_L·T_amb)/(U_e + U_L)", (p + u * inp.coolant_temp_c + ul * amb) / k, Method("water.storage", "where gain and loss are equal; the thermostat ends it before"),
                           heat_w=g("heat_w"), coil_effective_w_k=coil, coolant_temp_c=g("coolant_temp_c"), loss_w_k=g("loss_w_k"), ambient_temp_c=g("ambient_temp_c"))  # fmt: skip
         seconds = c / k * math.log((highest.value - t0) / (highest.value - t1)) if highest.value > t1 + EPS else None
     stored = derived(
         "stored_energy_wh",
         "4186·V·ΔT/3600",
         c * (t1 - t0) / 3600,
-        "heat capacity",
+        Method("water.storage", "heat capacity"),
         volume_l=g("volume_l"),
         target_temp_c=g("target_temp_c"),
         start_temp_c=g("start_temp_c"),
@@ -145,16 +150,16 @@ def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None 
             "time_min",
             "(C/k)·ln[(T∞ − T₀)/(T∞ − T_t)]" if k else "C·ΔT/P",
             seconds / 60,
-            "handbook 05 §3.10",
+            Method("water.storage"),
             volume_l=g("volume_l"),
             heat_w=g("heat_w"),
             coil_effective_w_k=coil,
             target_temp_c=g("target_temp_c"),
         )
-        energy = derived("heater_energy_wh", "P·time", p * seconds / 3600, "definition", heat_w=g("heat_w"), time_min=time)
+        energy = derived("heater_energy_wh", "P·time", p * seconds / 3600, Method("water.storage", "definition"), heat_w=g("heat_w"), time_min=time)
         if inp.supply != "other":
             eta = inp.inverter_efficiency_frac if inp.supply == "inverter" else 1.0
-            charge = derived("battery_charge_ah", "energy/(η·U)", energy.value / (eta * inp.battery_voltage_v), "handbook 05 §3.10", heater_energy_wh=energy, battery_voltage_v=g("battery_voltage_v"),
+            charge = derived("battery_charge_ah", "energy/(η·U)", energy.value / (eta * inp.battery_voltage_v), Method("water.storage"), heater_energy_wh=energy, battery_voltage_v=g("battery_voltage_v"),
                              inverter_efficiency_frac=given("inverter_efficiency_frac", eta, "input"))  # fmt: skip
     usable = inp.usable_min_temp_c
     cool = (
@@ -162,7 +167,7 @@ def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None 
             "cool_down_h",
             "(C/U_L)·ln[(T_t − T_amb)/(T_u − T_amb)]",
             c / ul * math.log((t1 - amb) / (usable - amb)) / 3600,
-            "lumped cooling",
+            Method("water.storage", "lumped cooling"),
             volume_l=g("volume_l"),
             loss_w_k=g("loss_w_k"),
             usable_min_temp_c=g("usable_min_temp_c"),
@@ -172,9 +177,9 @@ def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None 
     )
     return StorageHeatTimeOut.of(
         time_min=time, max_temp_c=highest, coil_effective_w_k=coil,
-        initial_heat_w=derived("initial_heat_w", "P + U_e·(T_coolant − T₀) + U_L·(T_amb − T₀)", first, "heat balance", heat_w=g("heat_w"), coil_effective_w_k=coil),
+        initial_heat_w=derived("initial_heat_w", "P + U_e·(T_coolant − T₀) + U_L·(T_amb − T₀)", first, Method("water.storage", "heat balance"), heat_w=g("heat_w"), coil_effective_w_k=coil),
         stored_energy_wh=stored, heater_energy_wh=energy, battery_charge_ah=charge,
-        standing_loss_w=derived("standing_loss_w", "U_L·(T_t − T_amb)", ul * (t1 - amb), "heat loss", loss_w_k=g("loss_w_k"), target_temp_c=g("target_temp_c"), ambient_temp_c=g("ambient_temp_c")), cool_down_h=cool,
+        standing_loss_w=derived("standing_loss_w", "U_L·(T_t − T_amb)", ul * (t1 - amb), Method("water.storage", "heat loss"), loss_w_k=g("loss_w_k"), target_temp_c=g("target_temp_c"), ambient_temp_c=g("ambient_temp_c")), cool_down_h=cool,
     )  # fmt: skip
 
 
@@ -205,31 +210,38 @@ class MixedWaterOut(Outcome):
     shower_time_min: float | None
 
 
-@formula("Share of hot", "(T_m − T_c)/(T_h − T_c)", unit="%", source="mixing")
+@formula("Share of hot", "(T_m − T_c)/(T_h − T_c)", unit="%", source=Method("water.mixing", "mixing"))
 def hot_share(mix_temp_c: float, cold_temp_c: float, hot_temp_c: float) -> float:
     return (mix_temp_c - cold_temp_c) / (hot_temp_c - cold_temp_c)
 
 
 def mixed_water(inp: MixedWaterIn, sources: dict[str, Figure] | None = None) -> MixedWaterOut:
-    """Litres at the shower's temperature from a hot store. Handbook 05 §3.11."""
+    """Litres at the shower's temperature from a hot store. Method: water.mixing."""
     g = Given(inp, sources)
     share = hot_share(g("mix_temp_c"), g("cold_temp_c"), g("hot_temp_c"))
     below = (inp.mix_temp_c - inp.cold_temp_c) - inp.reheat_w * 60 / (HEAT_J_LK * inp.mix_flow_l_min)
     volume = time = None
     if below > EPS:
-        volume = derived("mixed_volume_l", "u·V·(T_h − T_c)/[(T_m − T_c) − P/(4186·Q/60)]", inp.usable_frac * inp.hot_volume_l * (inp.hot_temp_c - inp.cold_temp_c) / below, "handbook 05 §3.11",
+        volume = derived("mixed_volume_l", "u·V·(T_h − T_c)/[(T_m − T_c) − P/(4186·Q/60)]", inp.usable_frac * inp.hot_volume_l * (inp.hot_temp_c - inp.cold_temp_c) / below, Method("water.mixing"),
                          hot_volume_l=g("hot_volume_l"), usable_frac=g("usable_frac"), hot_temp_c=g("hot_temp_c"), cold_temp_c=g("cold_temp_c"), mix_temp_c=g("mix_temp_c"), reheat_w=g("reheat_w"))  # fmt: skip
-        time = derived("shower_time_min", "V/Q", volume.value / inp.mix_flow_l_min, "definition", mixed_volume_l=volume, mix_flow_l_min=g("mix_flow_l_min"))
+        time = derived(
+            "shower_time_min",
+            "V/Q",
+            volume.value / inp.mix_flow_l_min,
+            Method("water.mixing", "definition"),
+            mixed_volume_l=volume,
+            mix_flow_l_min=g("mix_flow_l_min"),
+        )
     return MixedWaterOut.of(
-        hot_share_frac=share, hot_flow_l_min=derived("hot_flow_l_min", "share·Q", share.value * inp.mix_flow_l_min, "mixing", hot_share_frac=share, mix_flow_l_min=g("mix_flow_l_min")),
-        cold_flow_l_min=derived("cold_flow_l_min", "(1 − share)·Q", (1 - share.value) * inp.mix_flow_l_min, "mixing", hot_share_frac=share, mix_flow_l_min=g("mix_flow_l_min")), endless=volume is None, mixed_volume_l=volume, shower_time_min=time,
+        hot_share_frac=share, hot_flow_l_min=derived("hot_flow_l_min", "share·Q", share.value * inp.mix_flow_l_min, Method("water.mixing", "mixing"), hot_share_frac=share, mix_flow_l_min=g("mix_flow_l_min")),
+        cold_flow_l_min=derived("cold_flow_l_min", "(1 − share)·Q", (1 - share.value) * inp.mix_flow_l_min, Method("water.mixing", "mixing"), hot_share_frac=share, mix_flow_l_min=g("mix_flow_l_min")), endless=volume is None, mixed_volume_l=volume, shower_time_min=time,
     )  # fmt: skip
 
 
 def expansion_vessel_l(
     volume_l: float, from_c: float, to_c: float, precharge_kpa: float, relief_kpa: float, atmosphere_kpa: float = ATMOSPHERE_KPA
 ) -> tuple[float, float | None]:
-    """Litres that heating pushes out, and the vessel that takes them at 0.9 of the relief's setting; None where the precharge leaves no room (handbook 05 §3.12)."""
+    """Litres that heating pushes out, and the vessel that takes them at 0.9 of the relief's setting; None where the precharge leaves no room (method water.expansion)."""
     out = volume_l * expansion(from_c, to_c)
     most = 0.9 * relief_kpa
     room = 1 - (precharge_kpa + atmosphere_kpa) / (most + atmosphere_kpa)

@@ -1,4 +1,4 @@
-"""The pressure side as a tree of runs: flow and pressure at every outlet for any set open (handbook 05, section 3.7, for a tree).
+"""The pressure side as a tree of runs: flow and pressure at every outlet for any set open (method water.taps, for a tree).
 
 Unknown are the flows at the open outlets. Each must be what the pump's pressure leaves after every run on its
 way: a Newton iteration with an exact Jacobian, its step halved until the error falls; an outlet that would

@@ -1,4 +1,4 @@
-"""Water in the report, composed: stores, pressure side, hot water and frost, filters, care and tests (handbook 05)."""
+"""Water in the report, composed: stores, pressure side, hot water and frost, filters, care and tests (the method of water)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Pressure lost in one run, and the flow at each tap that is open (handbook 05, sections 3.6 and 3.7)."""
+"""Pressure lost in one run, and the flow at each tap that is open (method water.pipe-loss)."""
 
 from __future__ import annotations
 
@@ -11,6 +11,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import BadInput, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, given
 from bothy.core.fluid import SMOOTH_MM, G, Run, check_fittings, fittings_loss, friction_factor, k_of, loss_pa, pipe_loss, reynolds_number, velocity
+from bothy.core.method.sources import Method
 from bothy.core.water.properties import FITTINGS, density, viscosity
 
 HALVINGS = 60
@@ -49,23 +50,25 @@ class PipePressureLossOut(Outcome):
 
 
 def pipe_pressure_loss(inp: PipePressureLossIn, sources: dict[str, Figure] | None = None) -> PipePressureLossOut:
-    """What one run of pipe takes from the pressure. Handbook 05 §3.6."""
+    """What one run of pipe takes from the pressure. Method: water.pipe-loss."""
     g = Given(inp, sources)
     rho = given("density_kg_m3", density(inp.temp_c), "table", f"water at {inp.temp_c:g} °C")
     mu = given("viscosity_upas", 1e6 * viscosity(inp.temp_c), "table", f"water at {inp.temp_c:g} °C, within 2.5 %")
-    k = derived("k_total", "Σ K", inp.k, "handbook 05 §4.4", **{f"{n}_k": FITTINGS[n] * c for n, c in inp.fittings.items()}, extra_k=inp.extra_k)
-    q = derived("flow_m3_s", "Q/60000", inp.flow_l_min / 60000, "unit", flow_l_min=g("flow_l_min"))
+    k = derived("k_total", "Σ K", inp.k, Method("water.pipe-loss"), **{f"{n}_k": FITTINGS[n] * c for n, c in inp.fittings.items()}, extra_k=inp.extra_k)
+    q = derived("flow_m3_s", "Q/60000", inp.flow_l_min / 60000, Method("water.pipe-loss", "unit"), flow_l_min=g("flow_l_min"))
     v = velocity(q, g("inner_diameter_mm"))
     re = reynolds_number(rho, v, g("inner_diameter_mm"), mu)
     f = friction_factor(re, g("inner_diameter_mm"), g("roughness_mm"))
     pipe = pipe_loss(f, g("length_m"), g("inner_diameter_mm"), rho, v)
     local = fittings_loss(k, rho, v)
-    static = derived("static_kpa", "ρ·g·rise/1000", rho.value * G * inp.rise_m / 1000, "hydrostatics", density_kg_m3=rho, rise_m=g("rise_m"))
-    pk = derived("pipe_kpa", "f·(L/D)·½ρv²/1000", pipe.value / 1000, "Darcy-Weisbach", pipe_loss_pa=pipe)
-    fk = derived("fittings_kpa", "K·½ρv²/1000", local.value / 1000, "local losses", fittings_loss_pa=local)
+    static = derived(
+        "static_kpa", "ρ·g·rise/1000", rho.value * G * inp.rise_m / 1000, Method("water.pipe-loss", "hydrostatics"), density_kg_m3=rho, rise_m=g("rise_m")
+    )
+    pk = derived("pipe_kpa", "f·(L/D)·½ρv²/1000", pipe.value / 1000, Method("water.pipe-loss", "Darcy-Weisbach"), pipe_loss_pa=pipe)
+    fk = derived("fittings_kpa", "K·½ρv²/1000", local.value / 1000, Method("water.pipe-loss", "local losses"), fittings_loss_pa=local)
     return PipePressureLossOut.of(
         velocity_m_s=v, reynolds=re, friction_factor=f, k_total=k, pipe_kpa=pk, fittings_kpa=fk, static_kpa=static,
-        total_kpa=derived("total_kpa", "pipe + fittings + height", pk.value + fk.value + static.value, "sum", pipe_kpa=pk, fittings_kpa=fk, static_kpa=static),
+        total_kpa=derived("total_kpa", "pipe + fittings + height", pk.value + fk.value + static.value, Method("water.pipe-loss", "sum"), pipe_kpa=pk, fittings_kpa=fk, static_kpa=static),
     )  # fmt: skip
 
 
@@ -157,7 +160,7 @@ def outlet_flow(o: OutletRun, kpa: float, rho: float, mu: float, most: float) ->
 
 
 def tap_flow(inp: TapFlowIn, sources: dict[str, Figure] | None = None) -> TapFlowOut:
-    """Flow at each open outlet of one pump. Handbook 05 §3.7. Raises :class:`BadInput` (pump_points) where the outlets pass more than the pump's open flow."""
+    """Flow at each open outlet of one pump. Method: water.taps. Raises :class:`BadInput` (pump_points) where the outlets pass more than the pump's open flow."""
     rho, mu = density(inp.temp_c), viscosity(inp.temp_c)
     s, most = inp.supply, inp.pump_points[-1].flow_l_min
     k = s.k
@@ -182,13 +185,13 @@ def tap_flow(inp: TapFlowIn, sources: dict[str, Figure] | None = None) -> TapFlo
         "total_flow_l_min",
         "Q at which Σ of the outlets’ flows is Q",
         total,
-        "pump curve against losses; handbook 05 §3.7",
+        Method("water.taps", "pump curve against losses"),
         **{f"{o.name or f'outlet {i}'}_l_min": f for i, (o, f) in enumerate(zip(inp.outlets, flows, strict=True), 1)},
     )
-    pf = derived("pump_pressure_kpa", "the pump’s curve at Q", p, "pump's curve", total_flow_l_min=q)
+    pf = derived("pump_pressure_kpa", "the pump’s curve at Q", p, Method("water.taps", "pump's curve"), total_flow_l_min=q)
     return TapFlowOut.of(
-        total_flow_l_min=q, pump_pressure_kpa=pf, junction_pressure_kpa=derived("junction_pressure_kpa", "pump − run − height − filter", junction(total), "handbook 05 §3.7", pump_pressure_kpa=pf, total_flow_l_min=q),
+        total_flow_l_min=q, pump_pressure_kpa=pf, junction_pressure_kpa=derived("junction_pressure_kpa", "pump − run − height − filter", junction(total), Method("water.taps"), pump_pressure_kpa=pf, total_flow_l_min=q),
         outlets=[TapOut(name=o.name or f"outlet {i}", flow_l_min=f) for i, (o, f) in enumerate(zip(inp.outlets, flows, strict=True), 1)],
-        hydraulic_power_w=derived("hydraulic_power_w", "Q·p/60", total * p / 60, "definition", total_flow_l_min=q, pump_pressure_kpa=pf),
+        hydraulic_power_w=derived("hydraulic_power_w", "Q·p/60", total * p / 60, Method("water.taps", "definition"), total_flow_l_min=q, pump_pressure_kpa=pf),
         cycling=inp.cut_out_kpa is not None and total > 0 and p >= inp.cut_out_kpa - 1e-9,
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""The pressure side of a design: its pump and tree of runs with any outlets open (handbook 05, sections 3.6 to 3.8)."""
+"""The pressure side of a design: its pump and tree of runs with any outlets open (method water.pipe-loss)."""
 
 from __future__ import annotations
 
@@ -13,6 +13,7 @@ from bothy.core.contract import quick
 from bothy.core.design.water import PipeRun, Pump, Water, WaterFilter
 from bothy.core.figure import derived
 from bothy.core.fluid import k_of
+from bothy.core.method.sources import Method
 from bothy.core.water.accumulator import AccumulatorSizeIn, AccumulatorSizeOut, accumulator_size
 from bothy.core.water.network import Run, Solved, Tree
 from bothy.core.water.pipe import PumpPoint
@@ -104,12 +105,13 @@ def work_pump(ctx: Context, w: Water, p: Pump, alone: dict[str, Solved], litres:
     most = max(alone.values(), key=lambda s: s.total_l_min, default=None)
     flow, kpa = (most.total_l_min, most.pump_kpa) if most else (0.0, p.points[0].pressure_kpa)
     flow_f = ctx.book.put(
-        "water/pump_flow_l_min", derived("flow_l_min", "pump’s curve against the runs, the outlet that draws most", flow, "handbook 05 §3.7", pressure_kpa=kpa)
+        "water/pump_flow_l_min",
+        derived("flow_l_min", "pump’s curve against the runs, the outlet that draws most", flow, Method("water.taps"), pressure_kpa=kpa),
     )
-    kpa_f = ctx.book.put("water/pump_pressure_kpa", derived("pressure_kpa", "pump’s curve at that flow", kpa, "handbook 05 §3.7", flow_l_min=flow_f))
-    current = ctx.book.put("water/pump_current_a", derived("current_a", "Q·p/(60·η·U)", flow * kpa / (60 * p.efficiency_frac * ctx.bank_v), "handbook 05 §3.7; η typical of small diaphragm pumps",
+    kpa_f = ctx.book.put("water/pump_pressure_kpa", derived("pressure_kpa", "pump’s curve at that flow", kpa, Method("water.taps"), flow_l_min=flow_f))
+    current = ctx.book.put("water/pump_current_a", derived("current_a", "Q·p/(60·η·U)", flow * kpa / (60 * p.efficiency_frac * ctx.bank_v), Method("water.taps", "η typical of small diaphragm pumps"),
                            flow_l_min=flow_f, pressure_kpa=kpa_f, efficiency_frac=p.efficiency_frac, bank_voltage_v=ctx.bank_v))  # fmt: skip
-    energy = ctx.book.put("water/pump_energy_wh", derived("energy_wh", "I·U·litres/(60·Q)", current.value * ctx.bank_v * litres / (60 * flow) if flow > 0 else 0.0, "handbook 05 §3.7",
+    energy = ctx.book.put("water/pump_energy_wh", derived("energy_wh", "I·U·litres/(60·Q)", current.value * ctx.bank_v * litres / (60 * flow) if flow > 0 else 0.0, Method("water.taps"),
                           current_a=current, fresh_tank_l_day=litres, flow_l_min=flow_f))  # fmt: skip
     acc: AccumulatorSizeOut | None = None
     if p.cut_in_kpa is not None and p.cut_out_kpa is not None and p.cut_out_kpa > p.cut_in_kpa:

@@ -1,4 +1,4 @@
-"""Findings of pump, taps, filters, hot water, care and tests (handbook 05, section 5)."""
+"""Findings of pump, taps, filters, hot water, care and tests (method water.care)."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ FAST, TOO_FAST = 2.0, 3.0
 CYCLES, RUN_S = 60.0, 5.0
 ACCUMULATORS_L = (0.5, 1.0, 2.0, 5.0, 8.0, 12.0, 24.0)
 BORES = (7.0, 9.0, 11.6, 13.2, 17.6, 22.0)
-"""Inner diameters of usual pipes in mm (handbook 05 §4.3)."""
+"""Inner diameters of usual pipes in mm (method water.pipe-loss)."""
 SITE_KPA = {"us": (275, 690), "au": (300, 500), "uk": (300, 600), "eu": (300, 600)}
 LIMITER_KPA = 345.0
 COIL_C = 95.0

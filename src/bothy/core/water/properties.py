@@ -1,4 +1,4 @@
-"""What water is like: density, viscosity, heat (handbook 05, section 3)."""
+"""What water is like: density, viscosity, heat (method water.care)."""
 
 from __future__ import annotations
 
@@ -12,7 +12,7 @@ FITTINGS: dict[str, float] = {
     "elbow_90": 0.9, "bend_90": 0.4, "elbow_45": 0.4, "tee_run": 0.3, "tee_branch": 1.2, "coupling": 0.1, "insert_coupling": 0.6, "reducer": 0.3, "valve_ball": 0.1, "valve_stop": 8,
     "valve_check": 2.5, "strainer": 2, "entry": 0.5, "exit": 1.0,
 }  # fmt: skip
-"""Loss coefficients (handbook 05 §4.4, typical)."""
+"""Loss coefficients (method water.pipe-loss, typical)."""
 
 
 def density(temp_c: float) -> float:

@@ -1,4 +1,4 @@
-"""What the rules of water say of a design (handbook 05, section 5)."""
+"""What the rules of water say of a design (method water.care)."""
 
 from __future__ import annotations
 

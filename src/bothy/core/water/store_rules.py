@@ -1,4 +1,4 @@
-"""Findings of stores, tanks, waste and frost (handbook 05, section 5)."""
+"""Findings of stores, tanks, waste and frost (method water.care)."""
 
 from __future__ import annotations
 

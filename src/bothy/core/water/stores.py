@@ -1,4 +1,4 @@
-"""What a design holds: tanks by their real shapes with gauge and drain, joined tanks, litres a day and the stores they use up (handbook 05, sections 3.1 to 3.5)."""
+"""What a design holds: tanks by their real shapes with gauge and drain, joined tanks, litres a day and the stores they use up (method water.demand)."""
 
 from __future__ import annotations
 
@@ -11,6 +11,7 @@ from bothy.core.contract import BadInput, quick
 from bothy.core.design.water import Water, WaterTank
 from bothy.core.figure import Figure, derived, given, total
 from bothy.core.fluid import G, loss_pa
+from bothy.core.method.sources import Method
 from bothy.core.recognise import uses_a_day, water_of
 from bothy.core.water.autonomy import StoreIn
 from bothy.core.water.crossover import AT_C, ENDS_K, BoxTank, TankCrossoverIn, tank_crossover
@@ -196,8 +197,20 @@ def machines_l_day(ctx: Context) -> Figure:
         often = uses_a_day(a) if a.count > 0 else 0.0
         if litres > 0 and often > 0:
             one = given("water_l_per_use", litres, "typed" if why == "typed" else "assumed", why, label="water of one use")
-            parts.append((a.name, derived("water_l_day", "uses a day · litres a use", often * litres, "definition", uses_per_day=often, water_l_per_use=one)))
-    return total("Water of the appliances", "L", parts, "appliances of Life")
+            parts.append(
+                (
+                    a.name,
+                    derived(
+                        "water_l_day",
+                        "uses a day · litres a use",
+                        often * litres,
+                        Method("water.autonomy", "definition"),
+                        uses_per_day=often,
+                        water_l_per_use=one,
+                    ),
+                )
+            )
+    return total("Water of the appliances", "L", parts, Method("water.autonomy", "appliances of Life"))
 
 
 def work_stores(w: Water, d: WaterDemandOut, tanks: dict[str, TankPart], joins: dict[str, JoinPart]) -> list[StoreIn]:

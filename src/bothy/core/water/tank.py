@@ -1,4 +1,4 @@
-"""A tank from real shapes: volume over level, mass, centre of gravity, slosh (handbook 05, section 3.3)."""
+"""A tank from real shapes: volume over level, mass, centre of gravity, slosh (method water.tank)."""
 
 from __future__ import annotations
 
@@ -14,6 +14,7 @@ from pydantic import BaseModel, Field, model_validator
 from bothy.core.contract import EPS, BadInput, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, given
 from bothy.core.fluid import G
+from bothy.core.method.sources import Method
 
 CHECKS, FINE = 200, 400
 Size = Annotated[float, Field(gt=0, le=6)]
@@ -195,13 +196,23 @@ class TankVolumeOut(Outcome):
 
 
 def tank_volume(inp: TankVolumeIn, sources: dict[str, Figure] | None = None) -> TankVolumeOut:
-    """Volume over level, what the outlet leaves, mass and centre of gravity when full. Handbook 05 §3.3."""
+    """Volume over level, what the outlet leaves, mass and centre of gravity when full. Method: water.tank."""
     g = Given(inp, sources)
     shape, top, outlet = inp.worked()
     full = derived(
-        "full_l", "volume under the highest level", shape.litres(top), "Σ of the parts, cuts taken off", max_level_z_m=given("max_level_z_m", top, "input")
+        "full_l",
+        "volume under the highest level",
+        shape.litres(top),
+        Method("water.tank", "Σ of the parts, cuts taken off"),
+        max_level_z_m=given("max_level_z_m", top, "input"),
     )
-    dead = derived("dead_l", "volume under the outlet", shape.litres(outlet), "Σ of the parts, cuts taken off", outlet_z_m=given("outlet_z_m", outlet, "input"))
+    dead = derived(
+        "dead_l",
+        "volume under the outlet",
+        shape.litres(outlet),
+        Method("water.tank", "Σ of the parts, cuts taken off"),
+        outlet_z_m=given("outlet_z_m", outlet, "input"),
+    )
     at = inp.level_z_m
     if at is not None and not shape.bottom - EPS <= at <= top + EPS:
         raise BadInput("level_z_m", f"must lie from {shape.bottom:g} m to {top:g} m")
@@ -212,16 +223,16 @@ def tank_volume(inp: TankVolumeIn, sources: dict[str, Figure] | None = None) -> 
         rows.append(LevelRow(level_z_m=z, volume_l=shape.litres(z), fill_frac=shape.litres(z) / full.value))
     here = given("level_z_m", at, "input") if at is not None else None
     held = (
-        derived("level_volume_l", "volume under the level", volume, "Σ of the parts, cuts taken off", level_z_m=here)
+        derived("level_volume_l", "volume under the level", volume, Method("water.tank", "Σ of the parts, cuts taken off"), level_z_m=here)
         if volume is not None and here is not None
         else None
     )
     return TankVolumeOut.of(
-        gross_l=derived("gross_l", "volume under the top", shape.litres(shape.top), "Σ of the parts, cuts taken off", top_z_m=shape.top), full_l=full, dead_l=dead, usable_l=derived("usable_l", "full − dead", full.value - dead.value, "definition", full_l=full, dead_l=dead),
+        gross_l=derived("gross_l", "volume under the top", shape.litres(shape.top), Method("water.tank", "Σ of the parts, cuts taken off"), top_z_m=shape.top), full_l=full, dead_l=dead, usable_l=derived("usable_l", "full − dead", full.value - dead.value, Method("water.tank", "definition"), full_l=full, dead_l=dead),
         bottom_z_m=given("bottom_z_m", shape.bottom, "input", "lowest point of the parts that are added"), top_z_m=given("top_z_m", shape.top, "input", "highest point of the parts that are added"),
-        mass_full_kg=derived("mass_full_kg", "volume·ρ/1000 + tank", full.value * inp.density_kg_m3 / 1000 + inp.tank_mass_kg, "mass", full_l=full, density_kg_m3=g("density_kg_m3"), tank_mass_kg=g("tank_mass_kg")),
-        cg_z_full_m=derived("cg_z_full_m", "z_max − ∫V(z)dz/V", shape.centre(top), "first moment of the water", full_l=full), level_volume_l=held,
-        level_usable_l=None if held is None else derived("level_usable_l", "volume − dead, at least 0", max(0.0, held.value - dead.value), "definition", level_volume_l=held, dead_l=dead), level_fill_frac=None if held is None else derived("level_fill_frac", "volume/full", held.value / full.value, "definition", level_volume_l=held, full_l=full), table=rows,
+        mass_full_kg=derived("mass_full_kg", "volume·ρ/1000 + tank", full.value * inp.density_kg_m3 / 1000 + inp.tank_mass_kg, Method("water.tank", "mass"), full_l=full, density_kg_m3=g("density_kg_m3"), tank_mass_kg=g("tank_mass_kg")),
+        cg_z_full_m=derived("cg_z_full_m", "z_max − ∫V(z)dz/V", shape.centre(top), Method("water.tank", "first moment of the water"), full_l=full), level_volume_l=held,
+        level_usable_l=None if held is None else derived("level_usable_l", "volume − dead, at least 0", max(0.0, held.value - dead.value), Method("water.tank", "definition"), level_volume_l=held, dead_l=dead), level_fill_frac=None if held is None else derived("level_fill_frac", "volume/full", held.value / full.value, Method("water.tank", "definition"), level_volume_l=held, full_l=full), table=rows,
     )  # fmt: skip
 
 

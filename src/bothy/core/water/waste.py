@@ -1,4 +1,4 @@
-"""Draining by gravity, tank vents, slopes (handbook 05, section 3.16)."""
+"""Draining by gravity, tank vents, slopes (method water.waste)."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.fluid import G, area_m2
+from bothy.core.method.sources import Method
 
 PIPE_F = 0.03
 AIR_HALF = 0.6
@@ -40,13 +41,13 @@ class DrainTimeOut(Outcome):
 
 
 def drain_time(inp: DrainTimeIn, sources: dict[str, Figure] | None = None) -> DrainTimeOut:
-    """How long a tank takes to run out. Handbook 05 §3.16."""
+    """How long a tank takes to run out. Method: water.waste."""
     g = Given(inp, sources)
     k = derived(
         "k_with_pipe",
         "K + 0.03·L/D",
         inp.k_total + PIPE_F * inp.length_m / (inp.inner_diameter_mm / 1000),
-        "handbook 05 §3.16",
+        Method("water.waste"),
         k_total=g("k_total"),
         length_m=g("length_m"),
         inner_diameter_mm=g("inner_diameter_mm"),
@@ -56,10 +57,10 @@ def drain_time(inp: DrainTimeIn, sources: dict[str, Figure] | None = None) -> Dr
     h1, h2 = inp.level_m + inp.fall_m, inp.end_level_m + inp.fall_m
     time = 2 * inp.area_m2 / (a * root) * (math.sqrt(h1) - math.sqrt(h2)) / 60
     return DrainTimeOut.of(
-        time_min=derived("time_min", "2A/(a·√(2g/K'))·(√(h₁ + fall) − √(h₂ + fall))", time, "Torricelli with pipe friction", area_m2=g("area_m2"), level_m=g("level_m"), fall_m=g("fall_m"), k_with_pipe=k),
-        start_flow_l_min=derived("start_flow_l_min", "a·√(2g(h₁ + fall)/K')", 60000 * a * root * math.sqrt(h1), "Torricelli", level_m=g("level_m"), fall_m=g("fall_m"), k_with_pipe=k),
-        end_flow_l_min=derived("end_flow_l_min", "a·√(2g(h₂ + fall)/K')", 60000 * a * root * math.sqrt(h2), "Torricelli", end_level_m=g("end_level_m"), fall_m=g("fall_m"), k_with_pipe=k),
-        drained_l=derived("drained_l", "A·(h₁ − h₂)", 1000 * inp.area_m2 * (inp.level_m - inp.end_level_m), "geometry", area_m2=g("area_m2"), level_m=g("level_m"), end_level_m=g("end_level_m")),
+        time_min=derived("time_min", "2A/(a·√(2g/K'))·(√(h₁ + fall) − √(h₂ + fall))", time, Method("water.waste", "Torricelli with pipe friction"), area_m2=g("area_m2"), level_m=g("level_m"), fall_m=g("fall_m"), k_with_pipe=k),
+        start_flow_l_min=derived("start_flow_l_min", "a·√(2g(h₁ + fall)/K')", 60000 * a * root * math.sqrt(h1), Method("water.waste", "Torricelli"), level_m=g("level_m"), fall_m=g("fall_m"), k_with_pipe=k),
+        end_flow_l_min=derived("end_flow_l_min", "a·√(2g(h₂ + fall)/K')", 60000 * a * root * math.sqrt(h2), Method("water.waste", "Torricelli"), end_level_m=g("end_level_m"), fall_m=g("fall_m"), k_with_pipe=k),
+        drained_l=derived("drained_l", "A·(h₁ − h₂)", 1000 * inp.area_m2 * (inp.level_m - inp.end_level_m), Method("water.waste", "geometry"), area_m2=g("area_m2"), level_m=g("level_m"), end_level_m=g("end_level_m")),
     )  # fmt: skip
 
 

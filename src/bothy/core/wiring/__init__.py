@@ -1,1 +1,1 @@
-"""Wiring: conductors, protection, circuits and the distribution tree (handbook chapter 02)."""
+"""Wiring: conductors, protection, circuits and the distribution tree (the method of wiring)."""

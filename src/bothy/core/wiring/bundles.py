@@ -1,4 +1,4 @@
-"""How many loaded circuits lie together: typed, or as many as share a raceway (handbook 02, sections 3.4 and 4.3)."""
+"""How many loaded circuits lie together: typed, or as many as share a raceway (method wiring.ampacity)."""
 
 from __future__ import annotations
 

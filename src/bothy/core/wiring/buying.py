@@ -1,4 +1,4 @@
-"""Spares and cable to buy (handbook 02, section 3.16)."""
+"""Spares and cable to buy (method wiring.buying)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula, given, total
+from bothy.core.method.sources import Method
 from bothy.core.wiring.fuses import FAMILIES, FamilyKey
 
 DEFAULT_PACKS_M = (5.0, 10.0, 25.0, 50.0, 100.0)
@@ -70,7 +71,7 @@ def least_spares(family: str) -> int:
 
 
 def spare_fuse_kit(inp: SpareFuseKitIn, sources: dict[str, Figure] | None = None) -> SpareFuseKitOut:
-    """Spares by family and rating, what is to buy, and in how many packs. Families in alphabetical order, ratings rising. Handbook 02 §3.16."""
+    """Spares by family and rating, what is to buy, and in how many packs. Families in alphabetical order, ratings rising. Method: wiring.spares."""
     fitted: dict[tuple[str, float], int] = {}
     for f in inp.fuses:
         fitted[f.family, f.rating_a] = fitted.get((f.family, f.rating_a), 0) + f.count
@@ -80,7 +81,7 @@ def spare_fuse_kit(inp: SpareFuseKitIn, sources: dict[str, Figure] | None = None
     spare: dict[str, Figure] = {}
     buy: dict[str, Figure] = {}
     packs: dict[str, Figure] = {}
-    source = "handbook 02 §3.16"
+    source = Method("wiring.spares")
     for (family, rating), count in sorted(fitted.items()):
         key = f"{family}:{rating:g}"
         least, on_hand, pieces = least_spares(family), have.get((family, rating), 0), inp.pack_size_count.get(family, 1)  # type: ignore[call-overload]
@@ -137,7 +138,7 @@ class CablePurchaseOut(Outcome):
     total_cost: float
 
 
-@formula("Length to cut", "L·(1 + slack) + end allowance", unit="m", source="handbook 02 §3.16; one conductor")
+@formula("Length to cut", "L·(1 + slack) + end allowance", unit="m", source=Method("wiring.buying", "one conductor"))
 def cut_length(length_m: float, slack_frac: float, end_allowance_m: float) -> float:
     return length_m * (1 + slack_frac) + end_allowance_m
 
@@ -173,7 +174,7 @@ def _cheapest(cuts: list[float], packs: list[Pack], method: str) -> Bought | Non
 
 
 def cable_purchase(inp: CablePurchaseIn, sources: dict[str, Figure] | None = None) -> CablePurchaseOut:
-    """What to buy of each size and colour, in one pack size, without joints unless metres alone count. Handbook 02 §3.16."""
+    """What to buy of each size and colour, in one pack size, without joints unless metres alone count. Method: wiring.buying."""
     groups: dict[tuple[str, str], list[tuple[str, Figure]]] = {}
     for n, run in enumerate(inp.runs, 1):
         cut = cut_length(run.length_m, inp.slack_frac, inp.end_allowance_m)
@@ -184,7 +185,7 @@ def cable_purchase(inp: CablePurchaseIn, sources: dict[str, Figure] | None = Non
     unavailable: list[str] = []
     for (size, colour), cuts in groups.items():
         key = f"{size}/{colour}"
-        need[key] = total("Metres needed", "m", cuts, "handbook 02 §3.16")
+        need[key] = total("Metres needed", "m", cuts, Method("wiring.buying"))
         longest[key] = max((c for _, c in cuts), key=float)
         fitting = [p for p in inp.packs if p.size in (None, size) and p.colour in (None, colour)]
         best = _cheapest([c.value for _, c in cuts], fitting, inp.method)
@@ -192,13 +193,19 @@ def cable_purchase(inp: CablePurchaseIn, sources: dict[str, Figure] | None = Non
             unavailable.append(key)
         else:
             out[key] = best
-    source = f"handbook 02 §3.16, method {inp.method}"
+    source = Method("wiring.buying", f"method {inp.method}")
     packs = {k: derived("pack_count", "cheapest pack size, then fewest packs", b.packs, source, need_m=need[k], pack_m=b.pack_m) for k, b in out.items()}
-    bought = {k: derived("bought_m", "packs · length", b.packs * b.pack_m, "definition", pack_count=packs[k], pack_m=b.pack_m) for k, b in out.items()}
-    costs = {k: derived("cost", "packs · price; a pack without a price counts its metres", b.cost, "definition", pack_count=packs[k]) for k, b in out.items()}
+    bought = {
+        k: derived("bought_m", "packs · length", b.packs * b.pack_m, Method("wiring.buying", "definition"), pack_count=packs[k], pack_m=b.pack_m)
+        for k, b in out.items()
+    }
+    costs = {
+        k: derived("cost", "packs · price; a pack without a price counts its metres", b.cost, Method("wiring.buying", "definition"), pack_count=packs[k])
+        for k, b in out.items()
+    }
     return CablePurchaseOut.of(
         need_m=need, longest_cut_m=longest, pack_m={k: given("pack_m", b.pack_m, "input", "chosen pack") for k, b in out.items()}, pack_count=packs, bought_m=bought,
-        leftover_m={k: derived("leftover_m", "bought − needed", bought[k].value - need[k].value, "definition", bought_m=bought[k], need_m=need[k]) for k in out},
+        leftover_m={k: derived("leftover_m", "bought − needed", bought[k].value - need[k].value, Method("wiring.buying", "definition"), bought_m=bought[k], need_m=need[k]) for k in out},
         cost=costs, unavailable=unavailable,
-        total_cost=derived("total_cost", "Σ of the groups", sum(f.value for f in costs.values()), "handbook 02 §3.16", **costs),
+        total_cost=derived("total_cost", "Σ of the groups", sum(f.value for f in costs.values()), Method("wiring.buying"), **costs),
     )  # fmt: skip

@@ -14,6 +14,7 @@ from bothy.core.design.wiring import Board, Circuit
 from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, given, pick, total
 from bothy.core.finding import Remedy
+from bothy.core.method.sources import Method
 from bothy.core.recognise import tolerant
 from bothy.core.wiring.bundles import bundled
 from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity, row_of, warm_resistance
@@ -32,7 +33,7 @@ SELECTIVE = 2.0
 LEAST_FUSE_A = 5.0
 """Bothy proposes no smaller fuse on a load circuit, where cable and appliance allow it: small ones blow at a touch and are hard to buy."""
 PAIRED_KINDS = ("main", "inverter", "driving_in")
-"""Short heavy feeds where two equal cables may share; each pair longer than 1 m wants a fuse in each (handbook 02 §3.6)."""
+"""Short heavy feeds where two equal cables may share; each pair longer than 1 m wants a fuse in each (method wiring.cable-choice)."""
 WHOLE_PATH = ("main", "inverter", "feeder")
 """Cables without a limit of their own: a feeder counts in the limit of the loads behind it, the others in the least voltage."""
 HEAVY_START_S = 5.0
@@ -233,7 +234,14 @@ def _of_one(current: Figure, count: int) -> Figure:
     """The share of one of several equal cables in a current."""
     if count == 1:
         return current
-    return Figure(current.value / count, "A", "Current of one cable", expression="I/n", source="equal cables share", inputs=(("current_a", current),))
+    return Figure(
+        current.value / count,
+        "A",
+        "Current of one cable",
+        expression="I/n",
+        source=Method("wiring.cable-choice", "equal cables share"),
+        inputs=(("current_a", current),),
+    )
 
 
 def _choose_best(ctx: Context, w: Worked, inp: WireSizeIn, sources: dict[str, Figure], wanted: float, families: list[str]) -> None:
@@ -285,7 +293,7 @@ def _size(
     running = min(inrush, device_max / factor) if long_start and device_max else inrush if long_start else current.value
     running = max(running, current.value)
     if long_start:
-        sources = {**sources, "continuous_current_a": Figure(running, "A", "Start that lasts", expression="start current, within the appliance's largest fuse", source=f"it lasts {seconds:.0f} s: for a fuse that is for hours",
+        sources = {**sources, "continuous_current_a": Figure(running, "A", "Start that lasts", expression="start current, within the appliance's largest fuse", source=Method("wiring.fuse", f"it lasts {seconds:.0f} s: for a fuse that is for hours"),
                                                              inputs=(("current_a", current),))}  # fmt: skip
     inrush_keys = {"inrush_current_a": inrush, "inrush_time_s": seconds} if inrush and not ac and not long_start else {}
     window_keys: dict[str, Any] = {"continuous_current_a": running, "continuous_factor": factor, "device_max_fuse_a": device_max, **inrush_keys}
@@ -322,7 +330,7 @@ def _size(
     w.ampacity = conductor_ampacity(ConductorAmpacityIn.trusted(**{**size, "tinned": c.tinned, **route}))
     i_z = w.ampacity.figure("ampacity_a")
     if c.parallel_count > 1:
-        i_z = Figure(i_z.value * c.parallel_count, "A", "Ampacity of the equal cables", expression="n·I_z", source="equal cables share",
+        i_z = Figure(i_z.value * c.parallel_count, "A", "Ampacity of the equal cables", expression="n·I_z", source=Method("wiring.cable-choice", "equal cables share"),
                      inputs=(("ampacity_a", i_z),))  # fmt: skip
     part.ampacity_a = ctx.book.put(f"circuits/{c.id}/ampacity_a", i_z).value
     single = _of_one(current, c.parallel_count)
@@ -483,8 +491,8 @@ def _take(ctx: Context, w: Worked, t: Trial) -> None:
     p = w.part
     ctx.book.put(f"circuits/{w.circuit.id}/best_area_mm2", pick(
         "Cable", "least copper of the whole tree with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse, and ΔU from the busbar ≤ limit", t.area_mm2, "mm²",
-        "sizes of a tree are chosen together", current_a=w.sources["current_a"], length_m=w.sources["length_m"],
-        fuse_a=given("fuse_a", w.wanted_a, "computed", "the fuse that it wants"), limit_v=given("limit_v", p.limit_v, "table", f"drop class {p.drop_class}, from the busbar")))  # fmt: skip
+        Method("wiring.cable-choice", "sizes of a tree are chosen together"), current_a=w.sources["current_a"], length_m=w.sources["length_m"],
+        fuse_a=given("fuse_a", w.wanted_a, "computed", "the fuse that it wants", source=Method("wiring.voltage-drop")), limit_v=given("limit_v", p.limit_v, "table", f"drop class {p.drop_class}, from the busbar")))  # fmt: skip
     w.best_mohm = t.resistance_mohm
     if ctx.region.wire_series == "awg":
         p.best_awg = str(t.size)
@@ -524,7 +532,7 @@ def _before_boards(ctx: Context, worked: list[Worked]) -> dict[str | None, Figur
     by_board = {w.circuit.board: w for w in worked if w.circuit.kind == "feeder"}
 
     def lost(w: Worked) -> Figure:
-        mohm = given("resistance_mohm", w.cable_mohm or 0.0, "computed", "there and back at 60 °C")
+        mohm = given("resistance_mohm", w.cable_mohm or 0.0, "computed", "there and back at 60 °C", source=Method("wiring.voltage-drop"))
         return voltage_drop(w.current, mohm).named(f"Lost on {w.circuit.name}")
 
     out: dict[str | None, Figure] = {}
@@ -538,7 +546,7 @@ def _before_boards(ctx: Context, worked: list[Worked]) -> dict[str | None, Figur
                 "Lost before the board",
                 "V",
                 [*above, *([(feed.circuit.name, lost(feed))] if feed else [])],
-                "from the busbar; the main counts only in the least voltage",
+                Method("wiring.cable-choice", "from the busbar; the main counts only in the least voltage"),
             )
         return out[board.id]
 

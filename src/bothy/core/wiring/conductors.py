@@ -1,4 +1,4 @@
-"""Conductors: area, resistance, ampacity and derating (handbook 02, sections 3.2 to 3.4, 4.1 to 4.3)."""
+"""Conductors: area, resistance, ampacity and derating (method wiring.awg, 4.1 to 4.3)."""
 
 from __future__ import annotations
 
@@ -11,6 +11,7 @@ from pydantic import BeforeValidator, Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, Whole, whole, wrong
 from bothy.core.figure import Figure, derived, formula, given
+from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.units import awg_area_mm2
 
 Awg = Literal["20", "18", "16", "14", "12", "10", "8", "6", "4", "2", "1", "1/0", "2/0", "3/0", "4/0"]
@@ -133,7 +134,7 @@ class Route(Contract):
         return self
 
 
-@formula("Ambient factor", "min(1, √((Ti − Ta)/(Ti − 30)))", unit="", source="heat balance: loss ∝ I², heat shed ∝ rise")
+@formula("Ambient factor", "min(1, √((Ti − Ta)/(Ti − 30)))", unit="", source=Method("wiring.ampacity", "heat balance: loss ∝ I², heat shed ∝ rise"))
 def ambient_factor(insulation_temp_c: float, ambient_temp_c: float) -> float:
     return min(1.0, math.sqrt((insulation_temp_c - ambient_temp_c) / (insulation_temp_c - 30)))
 
@@ -150,17 +151,27 @@ def installation_factor(installation: str, covered_length_mm: float) -> float:
     return min(INSTALLATION[installation], covered)
 
 
-@formula("Ampacity", "I_z = I_table·k_ambient·k_bundle·k_installation", unit="A", source="ISO 13297; marine DC practice; IEC 60364-5-52")
+@formula(
+    "Ampacity",
+    "I_z = I_table·k_ambient·k_bundle·k_installation",
+    unit="A",
+    source=Method("wiring.ampacity", "marine DC practice") + Standard("ISO 13297") + Standard("IEC 60364-5-52"),
+)
 def ampacity(table_ampacity_a: float, ambient_factor_frac: float, bundle_factor_frac: float, installation_factor_frac: float) -> float:
     return table_ampacity_a * ambient_factor_frac * bundle_factor_frac * installation_factor_frac
 
 
-@formula("Resistance per metre at temperature", "r = r₂₀·(1 + 0.00393·(T − 20))", unit="mΩ/m", source="IEC 60228, IEC 60287-1-1")
+@formula(
+    "Resistance per metre at temperature",
+    "r = r₂₀·(1 + 0.00393·(T − 20))",
+    unit="mΩ/m",
+    source=Method("wiring.resistance") + Standard("IEC 60228") + Standard("IEC 60287-1-1"),
+)
 def warm_resistance(unit_resistance_20c_mohm_per_m: float, conductor_temp_c: float) -> float:
     return unit_resistance_20c_mohm_per_m * (1 + 0.00393 * (conductor_temp_c - 20))
 
 
-@formula("Resistance", "R = r·L·n/parallel", unit="mΩ", source="Ohm")
+@formula("Resistance", "R = r·L·n/parallel", unit="mΩ", source=Method("wiring.resistance", "Ohm"))
 def run_resistance(unit_resistance_mohm_per_m: float, length_m: float, conductors_count: float, parallel_count: float) -> float:
     return unit_resistance_mohm_per_m * length_m * conductors_count / parallel_count
 
@@ -201,19 +212,19 @@ class ConductorResistanceOut(Outcome):
 
 
 def conductor_resistance(inp: ConductorResistanceIn, sources: dict[str, Figure] | None = None) -> ConductorResistanceOut:
-    """Resistance and mass of a run of cable at a copper temperature. Handbook 02 §3.2, §3.3."""
+    """Resistance and mass of a run of cable at a copper temperature. Methods: wiring.awg, wiring.resistance."""
     g = Given(inp, sources)
     area, row = row_of(inp.area_mm2, inp.awg)
     name = f"{inp.awg} AWG" if inp.awg else f"{area:g} mm²"
     r20 = given("unit_resistance_20c_mohm_per_m", row.tinned if inp.tinned else row.plain, "table", f"class 5 copper, {name}")
     warm = warm_resistance(r20, g("conductor_temp_c"))
     return ConductorResistanceOut.of(
-        area_mm2=derived("area_mm2", "π/4·d², d = 0.127·92^((36 − g)/39)" if inp.awg else "as given", area, "ASTM B258" if inp.awg else "nominal metal area"),
+        area_mm2=derived("area_mm2", "π/4·d², d = 0.127·92^((36 − g)/39)" if inp.awg else "as given", area, Method("wiring.awg") + Standard("ASTM B258") if inp.awg else Method("wiring.resistance", "nominal metal area")),
         unit_resistance_20c_mohm_per_m=r20, unit_resistance_mohm_per_m=warm,
         resistance_mohm=run_resistance(warm, g("length_m"), g("conductors_count"), g("parallel_count")),
-        outer_diameter_mm=derived("outer_diameter_mm", "table, between neighbours by logarithms", row.od_mm, "typical, handbook 02 §4.1"),
+        outer_diameter_mm=derived("outer_diameter_mm", "table, between neighbours by logarithms", row.od_mm, Method("wiring.resistance") + OwnChoice("typical")),
         mass_kg=derived("mass_kg", "(8.89·A + 1.35·max(0, π/4·od² − 1.25·A))·L·n", mass_per_m(area, row.od_mm) * inp.length_m * inp.conductors_count * inp.parallel_count,
-                        "typical, handbook 02 §3.3", area_mm2=area, outer_diameter_mm=row.od_mm, length_m=g("length_m")),
+                        Method("wiring.resistance") + OwnChoice("typical"), area_mm2=area, outer_diameter_mm=row.od_mm, length_m=g("length_m")),
     )  # fmt: skip
 
 
@@ -230,7 +241,7 @@ class ConductorAmpacityOut(Outcome):
 
 
 def conductor_ampacity(inp: ConductorAmpacityIn, sources: dict[str, Figure] | None = None) -> ConductorAmpacityOut:
-    """The current a cable carries for ever on its route. Handbook 02 §3.4."""
+    """The current a cable carries for ever on its route. Method: wiring.ampacity."""
     g = Given(inp, sources)
     area, row = row_of(inp.area_mm2, inp.awg)
     name = f"{inp.awg} AWG" if inp.awg else f"{area:g} mm²"

@@ -1,4 +1,4 @@
-"""How full a conduit is, and which size it should have (handbook 02, section 3.15)."""
+"""How full a conduit is, and which size it should have (method wiring.conduit)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, Whole, next_size, wrong
 from bothy.core.figure import Figure, derived, formula, given
+from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import Awg, row_of
 
 STOCK_MM = (4.5, 7.5, 10.0, 13.0, 17.0, 22.0, 26.0, 29.0, 37.0, 50.0)
@@ -63,12 +64,12 @@ class ConduitFillOut(Outcome):
     jam_risk: bool
 
 
-@formula("Fill", "Σ π/4·od²/inside area", unit="%", source="handbook 02 §3.15")
+@formula("Fill", "Σ π/4·od²/inside area", unit="%", source=Method("wiring.conduit"))
 def fill(cable_area_mm2: float, inside_area_mm2: float) -> float:
     return cable_area_mm2 / inside_area_mm2
 
 
-@formula("Least inside diameter", "max(√(4·Σ/(π·limit)), thickest cable)", unit="mm", source="handbook 02 §3.15")
+@formula("Least inside diameter", "max(√(4·Σ/(π·limit)), thickest cable)", unit="mm", source=Method("wiring.conduit"))
 def least_diameter(cable_area_mm2: float, limit_frac: float, thickest_mm: float) -> float:
     return max(math.sqrt(4 * cable_area_mm2 / (math.pi * limit_frac)), thickest_mm)
 
@@ -79,20 +80,24 @@ def fill_limit(cable_count: int) -> float:
 
 
 def conduit_fill(inp: ConduitFillIn, sources: dict[str, Figure] | None = None) -> ConduitFillOut:
-    """Fill of a pipe or trunking, the size it needs, and whether three equal cables can wedge. Handbook 02 §3.15."""
+    """Fill of a pipe or trunking, the size it needs, and whether three equal cables can wedge. Method: wiring.conduit."""
     g = Given(inp, sources)
     count = sum(c.count for c in inp.cables)
     thickest = max(c.od_mm for c in inp.cables)
-    cables = derived("cable_area_mm2", "Σ n·π/4·od²", sum(c.count * math.pi / 4 * c.od_mm**2 for c in inp.cables), "outside of the insulation",
+    cables = derived("cable_area_mm2", "Σ n·π/4·od²", sum(c.count * math.pi / 4 * c.od_mm**2 for c in inp.cables), Method("wiring.conduit", "outside of the insulation"),
                      **{f"od_{i}_mm": c.od_mm for i, c in enumerate(inp.cables, 1)})  # fmt: skip
     if inp.inner_diameter_mm is not None:
         narrowest = inp.inner_diameter_mm
-        inside = derived("inside_area_mm2", "π/4·d²", math.pi / 4 * narrowest**2, "geometry", inner_diameter_mm=g("inner_diameter_mm"))
+        inside = derived(
+            "inside_area_mm2", "π/4·d²", math.pi / 4 * narrowest**2, Method("wiring.conduit", "geometry"), inner_diameter_mm=g("inner_diameter_mm")
+        )
     else:
         assert inp.width_mm is not None
         assert inp.height_mm is not None
         narrowest = min(inp.width_mm, inp.height_mm)
-        inside = derived("inside_area_mm2", "w·h", inp.width_mm * inp.height_mm, "geometry", width_mm=g("width_mm"), height_mm=g("height_mm"))
+        inside = derived(
+            "inside_area_mm2", "w·h", inp.width_mm * inp.height_mm, Method("wiring.conduit", "geometry"), width_mm=g("width_mm"), height_mm=g("height_mm")
+        )
     limit = (
         g("max_fill_frac") if inp.max_fill_frac is not None else given("limit_frac", fill_limit(count), "table", "NFPA 70 chapter 9, by the number of cables")
     )
@@ -100,13 +105,20 @@ def conduit_fill(inp: ConduitFillIn, sources: dict[str, Figure] | None = None) -
     least = least_diameter(cables, limit, thickest)
     three_equal = count == 3 and inp.inner_diameter_mm is not None and all(abs(c.od_mm - thickest) < EPS for c in inp.cables)
     jam = (
-        derived("jam_ratio", "D/d", narrowest / thickest, "three equal cables wedge at 2.8 to 3.2", inner_diameter_mm=narrowest, od_mm=thickest)
+        derived(
+            "jam_ratio",
+            "D/d",
+            narrowest / thickest,
+            Method("wiring.conduit", "three equal cables wedge at 2.8 to 3.2"),
+            inner_diameter_mm=narrowest,
+            od_mm=thickest,
+        )
         if three_equal
         else None
     )
     return ConduitFillOut.of(
-        cable_count=derived("cable_count", "Σ", count, "definition"), cable_area_mm2=cables, inside_area_mm2=inside, fill_frac=filled, limit_frac=limit,
+        cable_count=derived("cable_count", "Σ", count, Method("wiring.conduit", "definition")), cable_area_mm2=cables, inside_area_mm2=inside, fill_frac=filled, limit_frac=limit,
         ok=filled.value <= limit.value + EPS and thickest <= narrowest + EPS, required_inner_diameter_mm=least,
-        suggested_inner_diameter_mm=derived("suggested_inner_diameter_mm", "next stock size", stock, "typical sizes of split tube", required_inner_diameter_mm=least)
+        suggested_inner_diameter_mm=derived("suggested_inner_diameter_mm", "next stock size", stock, Method("wiring.conduit", "typical sizes of split tube"), required_inner_diameter_mm=least)
         if (stock := next_size(STOCK_MM, least.value)) is not None else None, jam_ratio=jam, jam_risk=jam is not None and 2.8 - EPS <= jam.value <= 3.2 + EPS,
     )  # fmt: skip

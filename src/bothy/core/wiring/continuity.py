@@ -1,4 +1,4 @@
-"""The loop test: what an ohm-meter should read before power comes on (handbook 02, section 3.16)."""
+"""The loop test: what an ohm-meter should read before power comes on (method wiring.loop-test)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, unique_ids
 from bothy.core.figure import Figure, formula, given
+from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import Conductor, row_of, warm_resistance
 
 OPEN_MOHM = 1e6
@@ -45,27 +46,27 @@ class LoopContinuityOut(Outcome):
     verdict: dict[str, LoopVerdict | None]
 
 
-@formula("Loop resistance", "r(T)·2·L + R_extra", unit="mΩ", source="handbook 02 §3.16; class 5 values are maxima")
+@formula("Loop resistance", "r(T)·2·L + R_extra", unit="mΩ", source=Method("wiring.loop-test", "class 5 values are maxima"))
 def loop_resistance_there_and_back(unit_resistance_mohm_per_m: float, length_m: float, extra_resistance_mohm: float) -> float:
     return unit_resistance_mohm_per_m * 2 * length_m + extra_resistance_mohm
 
 
-@formula("Expected reading", "R + meter leads", unit="mΩ", source="handbook 02 §3.16")
+@formula("Expected reading", "R + meter leads", unit="mΩ", source=Method("wiring.loop-test"))
 def expected_reading(loop_mohm: float, lead_resistance_mohm: float) -> float:
     return loop_mohm + lead_resistance_mohm
 
 
-@formula("Least reading", "0.7·R + meter leads", unit="mΩ", source="handbook 02 §3.16; below it the cores touch before the far end")
+@formula("Least reading", "0.7·R + meter leads", unit="mΩ", source=Method("wiring.loop-test", "below it the cores touch before the far end"))
 def least_reading(loop_mohm: float, lead_resistance_mohm: float) -> float:
     return 0.7 * loop_mohm + lead_resistance_mohm
 
 
-@formula("Largest reading", "(1 + tolerance)·R + contacts + meter leads", unit="mΩ", source="handbook 02 §3.16")
+@formula("Largest reading", "(1 + tolerance)·R + contacts + meter leads", unit="mΩ", source=Method("wiring.loop-test"))
 def largest_reading(loop_mohm: float, tolerance_frac: float, contact_allowance_mohm: float, lead_resistance_mohm: float) -> float:
     return (1 + tolerance_frac) * loop_mohm + contact_allowance_mohm + lead_resistance_mohm
 
 
-@formula("Fall at design current", "I·R/1000", unit="V", source="Ohm")
+@formula("Fall at design current", "I·R/1000", unit="V", source=Method("wiring.loop-test", "Ohm"))
 def loaded_fall(current_a: float, loop_mohm: float) -> float:
     return current_a * loop_mohm / 1000
 
@@ -90,7 +91,7 @@ def _judged(measured: float | None, low: float, high: float, resolution: float) 
 def loop_continuity(inp: LoopContinuityIn, sources: dict[str, Figure] | None = None) -> LoopContinuityOut:
     """Expected loop resistances with their limits, and the verdict on what was measured.
 
-    Power off, fuse out, far ends twisted together. Handbook 02 §3.16.
+    Power off, fuse out, far ends twisted together. Method: wiring.loop-test.
     """
     g = Given(inp, sources)
     loops = {c.id: loop_of(c, g("test_temp_c")) for c in inp.circuits}

@@ -1,4 +1,4 @@
-"""Design currents: of an appliance, a circuit, a board and the main (handbook 02, section 3.1)."""
+"""Design currents: of an appliance, a circuit, a board and the main (method wiring.design-current)."""
 
 from __future__ import annotations
 
@@ -7,6 +7,7 @@ from bothy.core.design.life import Appliance
 from bothy.core.design.wiring import Board, Circuit
 from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, formula, given, pick, total
+from bothy.core.method.sources import Method
 from bothy.core.power.uses import coincidence
 
 INRUSH_S = {"heating": 60.0, "cooling": 0.3, "pump": 0.1, "fan": 0.1, "tool": 0.3}
@@ -15,17 +16,24 @@ BoardCurrents = dict[str | None, Figure]
 """Current by board id; None is the busbar itself."""
 
 
-@formula("Design current of an appliance", "I = n·P/(η·U_min)", unit="A", source="constant power draws most at the lowest voltage; handbook 02 §3.1")
+@formula(
+    "Design current of an appliance", "I = n·P/(η·U_min)", unit="A", source=Method("wiring.design-current", "constant power draws most at the lowest voltage")
+)
 def appliance_current(count: float, power_w: float, efficiency_frac: float, min_voltage_v: float) -> float:
     return count * power_w / (efficiency_frac * min_voltage_v)
 
 
-@formula("Design current of a resistive appliance", "I = n·P·U_max/U²", unit="A", source="a resistor draws most at the highest voltage; handbook 02 §3.1")
+@formula(
+    "Design current of a resistive appliance",
+    "I = n·P·U_max/U²",
+    unit="A",
+    source=Method("wiring.design-current", "a resistor draws most at the highest voltage"),
+)
 def resistive_design_current(count: float, power_w: float, max_voltage_v: float, nominal_voltage_v: float) -> float:
     return count * power_w * max_voltage_v / nominal_voltage_v**2
 
 
-@formula("Mains current", "I = n·P/U", unit="A", source="handbook 02 §3.14")
+@formula("Mains current", "I = n·P/U", unit="A", source=Method("wiring.mains"))
 def mains_current(count: float, power_w: float, mains_voltage_v: float) -> float:
     return count * power_w / mains_voltage_v
 
@@ -58,15 +66,22 @@ def circuit_current(ctx: Context, c: Circuit, on_it: list[Appliance], feeds: Fee
             extra = (a.start_multiple - 1) * fig.value / a.count
             if extra > inrush:
                 inrush, seconds = extra, INRUSH_S.get(a.kind, 0.1)
-        whole = total("Design current of the circuit", "A", parts, "all that hangs on it at once; handbook 02 §3.1")
+        whole = total("Design current of the circuit", "A", parts, Method("wiring.design-current", "all that hangs on it at once"))
         return whole, ctx.region.mains_v if ac else float(ctx.system_v), whole.value + inrush if inrush else 0.0, seconds
     if c.feed in feeds:
         feed = feeds[c.feed]
         return feed.current_a, feed.voltage_v, 0.0, 0.1
     if c.kind not in ("feeder", "main"):
-        return given("current_a", 0.0, "computed", "nothing is chosen yet that feeds it", label="current of the feed"), float(ctx.system_v), 0.0, 0.1
+        return (
+            given("current_a", 0.0, "computed", "nothing is chosen yet that feeds it", label="current of the feed", source=Method("wiring.design-current")),
+            float(ctx.system_v),
+            0.0,
+            0.1,
+        )
     if c.kind == "feeder":
-        fig = (boards_a.get(c.board) if c.board else None) or given("current_a", 0.0, "computed", "nothing on its board yet", label="board's current")
+        fig = (boards_a.get(c.board) if c.board else None) or given(
+            "current_a", 0.0, "computed", "nothing on its board yet", label="board's current", source=Method("wiring.design-current")
+        )
         return larger_way("Design current of the feeder", fig, charge_of(ctx, feeds, c.board)) if c.board else fig, float(ctx.system_v), 0.0, 0.1
     return larger_way("Design current of the main", discharge_of_main(feeds, boards_a, ctx), charge_of(ctx, feeds)), float(ctx.system_v), 0.0, 0.1
 
@@ -81,7 +96,7 @@ def discharge_of_main(feeds: Feeds, boards_a: BoardCurrents, ctx: Context) -> Fi
     parts = [(f"boards/{b}" if b else "busbar", f) for b, f in boards_a.items() if b not in under]
     if "inverter" in feeds:
         parts.append(("inverter", feeds["inverter"].current_a))
-    return total("Out of the bank", "A", parts, "inverter at full load and what coincides on the boards")
+    return total("Out of the bank", "A", parts, Method("wiring.design-current", "inverter at full load and what coincides on the boards"))
 
 
 def charge_of(ctx: Context, feeds: Feeds, board: str | None = None) -> Figure:
@@ -89,7 +104,7 @@ def charge_of(ctx: Context, feeds: Feeds, board: str | None = None) -> Figure:
     on = boards_under(ctx, board) if board is not None else None
     there = {c.feed: c.board for c in ctx.design.wiring.circuits}
     parts = [(k, f.current_a) for k, f in feeds.items() if k.split(":")[0] in SOURCES and (on is None or there.get(k) in on)]
-    return total("Into the bank", "A", parts, "all sources at once, nothing used meanwhile")
+    return total("Into the bank", "A", parts, Method("wiring.design-current", "all sources at once, nothing used meanwhile"))
 
 
 def boards_under(ctx: Context, board: str) -> set[str]:
@@ -112,7 +127,15 @@ def larger_way(label: str, out: Figure, into: Figure) -> Figure:
     """The larger of what flows each way through one cable."""
     if into.value <= out.value:
         return out.named(label)
-    return pick(label, "larger of what flows out and what flows in", into, "A", "a cable carries the larger of what flows each way", out_a=out, into_a=into)
+    return pick(
+        label,
+        "larger of what flows out and what flows in",
+        into,
+        "A",
+        Method("wiring.design-current", "a cable carries the larger of what flows each way"),
+        out_a=out,
+        into_a=into,
+    )
 
 
 def at_the_peak(ctx: Context, appliances: list[Appliance]) -> dict[str, Figure]:
@@ -121,7 +144,7 @@ def at_the_peak(ctx: Context, appliances: list[Appliance]) -> dict[str, Figure]:
     out = {}
     for a in appliances:
         full = design_current(ctx, a, False)
-        out[a.id] = Figure(full.value * part[a.id], "A", f"{a.name} at the peak", expression="k_co·I", source="handbook 01 §3.1",
+        out[a.id] = Figure(full.value * part[a.id], "A", f"{a.name} at the peak", expression="k_co·I", source=Method("power.load-budget"),
                            inputs=(("current_a", full),))  # fmt: skip
     return out
 
@@ -140,17 +163,17 @@ def board_currents(ctx: Context, by_id: dict[str, Appliance]) -> BoardCurrents:
 
     largest: dict[str | None, Figure] = {}
     for board, on_it in loads:
-        alone = total("Largest circuit", "A", [(a.name, amps[a.id].inputs[0][1]) for a in on_it], "all on it at once")
+        alone = total("Largest circuit", "A", [(a.name, amps[a.id].inputs[0][1]) for a in on_it], Method("wiring.design-current", "all on it at once"))
         if board not in largest or alone.value > largest[board].value:
             largest[board] = alone
 
     def whole(board: str | None) -> Figure:
         subs = [(b.name, whole(b.id)) for b in below.get(board or "", [])]
         label = "Current of the board" if board else "Current straight off the busbar"
-        together = total(label, "A", [*parts[board], *subs], "what coincides; handbook 02 §3.12")
+        together = total(label, "A", [*parts[board], *subs], Method("wiring.boards", "what coincides"))
         alone = largest.get(board)
         if alone is None or alone.value <= together.value:
             return together
-        return pick(label, "larger of what coincides and its largest circuit", alone, "A", "handbook 02 §3.12", together_a=together, largest_a=alone)
+        return pick(label, "larger of what coincides and its largest circuit", alone, "A", Method("wiring.boards"), together_a=together, largest_a=alone)
 
     return {b: whole(b) for b in parts}

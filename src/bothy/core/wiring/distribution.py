@@ -12,6 +12,7 @@ from bothy.core.design.life import Appliance
 from bothy.core.design.power import Bank
 from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, derived, given, total
+from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power.chemistry import rest_voltage
 from bothy.core.power.uses import coincidence
 from bothy.core.wiring.circuits import DROP_COPPER_C, Worked
@@ -22,7 +23,7 @@ from bothy.core.wiring.short_circuit import CUT_OFF_MOHM, POSTS_MOHM, bank_resis
 
 BANK, BUS = "bank", "busbar"
 LOW_V = {True: 12.0, False: 11.5}
-"""A bank at its low cut-off per 12 V, lithium or lead (typical, handbook 02 §3.10)."""
+"""A bank at its low cut-off per 12 V, lithium or lead (typical, method wiring.network)."""
 WARMER = warm_resistance.raw(1.0, DROP_COPPER_C)
 
 
@@ -133,7 +134,13 @@ def block_of(ctx: Context, bank: Bank) -> Figure:
     cells = block_resistance(
         given("block_mohm_ah", ctx.chem.fault_k, "table", f"{ctx.chem.name}, typical; low on purpose"),
         given("capacity_ah", bank.unit_charge_ah, "typed", bank.name),
-        given("block_nominal_voltage_v", 12 * part, "computed", f"{bank.unit_voltage_v:g} V of {ctx.chem.name}, as a part of a 12 V block"),
+        given(
+            "block_nominal_voltage_v",
+            12 * part,
+            "computed",
+            f"{bank.unit_voltage_v:g} V of {ctx.chem.name}, as a part of a 12 V block",
+            source=Method("wiring.short-circuit"),
+        ),
     )
     return with_posts(cells, given("posts_mohm", POSTS_MOHM * min(1.0, part), "default", "typical of posts, links and lugs"))
 
@@ -173,8 +180,15 @@ def _faults(ctx: Context, worked: list[Worked], wires: list[NetworkBranch], ways
     named = {w.circuit.id: w.circuit.name for w in worked}
 
     def at(way: list[str]) -> Figure:
-        parts = [(named.get(i, i), given("resistance_mohm", cold[i], "computed", "there and back at 20 °C", label=named.get(i, i))) for i in way if i in named]
-        cables = total("Cables on the way", "mΩ", parts, "cold copper: the worst case for the fuse") if parts else 0.0
+        parts = [
+            (
+                named.get(i, i),
+                given("resistance_mohm", cold[i], "computed", "there and back at 20 °C", label=named.get(i, i), source=Method("wiring.short-circuit")),
+            )
+            for i in way
+            if i in named
+        ]
+        cables = total("Cables on the way", "mΩ", parts, Method("wiring.network", "cold copper: the worst case for the fuse")) if parts else 0.0
         return fault_current(full, inside, cables, 0.0)
 
     return {BANK: at([]), **{node: at(way) for node, way in ways.items()}}
@@ -201,7 +215,12 @@ def _settle(
         lost = [(names[i], f.named(f"Lost on {names[i]}")) for i, f in figures.items()]
         path = ctx.book.put(
             f"circuits/{c.id}/path_drop_v",
-            total("Lost from the busbar to the appliance", "V", lost, "solved network at its worst moment; what the main loses counts in the least voltage"),
+            total(
+                "Lost from the busbar to the appliance",
+                "V",
+                lost,
+                Method("wiring.network", "solved network at its worst moment; what the main loses counts in the least voltage"),
+            ),
         )
         part.path_drop_v = path.value
         part.path_drop_frac = ctx.book.put(
@@ -215,7 +234,7 @@ def _settle(
 
 
 def work_network(ctx: Context, worked: list[Worked], feeds: Feeds) -> NetworkPart:
-    """Solve the distribution and write its results onto the circuits. Handbook 02 §3.9 and §3.10.
+    """Solve the distribution and write its results onto the circuits. Method: wiring.short-circuit.
 
     Worst: the bank at its low cut-off, everything on that can coincide and the inverter at full load, chargers off, copper at 60 °C.
     Usual: the bank at its nominal voltage, the same loads, the inverter off. Cables alone: fuses, switches and joints come on top and are
@@ -269,8 +288,8 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds) -> NetworkPar
 
 
 def least_voltage(a: Appliance, scale: float) -> Figure:
-    """Lowest working voltage of an appliance: its own, or typical of its kind (handbook 02 §4.6)."""
+    """Lowest working voltage of an appliance: its own, or typical of its kind (method wiring.voltage-drop)."""
     if a.min_voltage_v is not None:
         return given("min_voltage_v", a.min_voltage_v, "typed", a.name)
     typical = {"cooling": 10.8, "heating": 10.5, "pump": 9.5, "light": 10.0, "fan": 10.0}.get(a.kind, 10.0)
-    return derived("min_voltage_v", "typical of its kind", typical * scale, "handbook 02 §4.6, typical")
+    return derived("min_voltage_v", "typical of its kind", typical * scale, Method("wiring.voltage-drop") + OwnChoice("typical"))

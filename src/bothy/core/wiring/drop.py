@@ -1,4 +1,4 @@
-"""Voltage drop of one run (handbook 02, section 3.5)."""
+"""Voltage drop of one run (method wiring.voltage-drop)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, BadInput, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given
+from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import Conductor, row_of, run_resistance, warm_resistance
 
 DropClass = Literal["critical", "non_critical", "charging", "feeder", "dcdc_input"]
@@ -71,27 +72,31 @@ class VoltageDropOut(Outcome):
     ok: bool
 
 
-@formula("Loop resistance", "R = r·L·n + R_extra", unit="mΩ", source="handbook 02 §3.5")
+@formula("Loop resistance", "R = r·L·n + R_extra", unit="mΩ", source=Method("wiring.voltage-drop"))
 def loop_resistance(cable_mohm: float, extra_mohm: float) -> float:
     return cable_mohm + extra_mohm
 
 
-@formula("Voltage drop", "ΔU = I·R/1000", unit="V", source="Ohm's law; conductor out and back")
+@formula("Voltage drop", "ΔU = I·R/1000", unit="V", source=Method("wiring.voltage-drop", "Ohm's law; conductor out and back"))
 def voltage_drop(current_a: float, resistance_mohm: float) -> float:
     return current_a * resistance_mohm / 1000
 
 
-@formula("Drop at the far end of a spread load", "ΔU = I·(R_cable/2 + R_fixed)/1000", unit="V", source="load even along the cable")
+@formula(
+    "Drop at the far end of a spread load", "ΔU = I·(R_cable/2 + R_fixed)/1000", unit="V", source=Method("wiring.voltage-drop", "load even along the cable")
+)
 def spread_drop(current_a: float, cable_mohm: float, fixed_mohm: float) -> float:
     return current_a * (cable_mohm / 2 + fixed_mohm) / 1000
 
 
-@formula("Drop as a part of nominal", "ΔU/U", unit="%", source="definition")
+@formula("Drop as a part of nominal", "ΔU/U", unit="%", source=Method("wiring.voltage-drop", "definition"))
 def drop_fraction(drop_v: float, nominal_voltage_v: float) -> float:
     return drop_v / nominal_voltage_v
 
 
-@formula("Current of a constant-power load", "I = P/V, V = (E + √(E² − 4·R·P))/2", unit="A", source="upper root of V = E − R·P/V")
+@formula(
+    "Current of a constant-power load", "I = P/V, V = (E + √(E² − 4·R·P))/2", unit="A", source=Method("wiring.voltage-drop", "upper root of V = E − R·P/V")
+)
 def power_current(power_w: float, source_voltage_v: float, resistance_mohm: float) -> float:
     """Raises BadInput ``power_w`` on voltage collapse."""
     r = resistance_mohm / 1000
@@ -102,12 +107,12 @@ def power_current(power_w: float, source_voltage_v: float, resistance_mohm: floa
     return power_w / ((source_voltage_v + math.sqrt(root)) / 2)
 
 
-@formula("Voltage at the load", "E − ΔU", unit="V", source="Kirchhoff")
+@formula("Voltage at the load", "E − ΔU", unit="V", source=Method("wiring.voltage-drop", "Kirchhoff"))
 def load_voltage(source_voltage_v: float, drop_v: float) -> float:
     return source_voltage_v - drop_v
 
 
-@formula("Heat in the cable", "I²·R/1000", unit="W", source="Joule")
+@formula("Heat in the cable", "I²·R/1000", unit="W", source=Method("wiring.voltage-drop", "Joule"))
 def cable_heat(current_a: float, resistance_mohm: float) -> float:
     return current_a**2 * resistance_mohm / 1000
 
@@ -123,7 +128,7 @@ class Loop(NamedTuple):
 
 
 def loop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None) -> Loop:
-    """Resistance of a run at its copper temperature. Handbook 02 §3.5."""
+    """Resistance of a run at its copper temperature. Method: wiring.voltage-drop."""
     g = Given(inp, sources)
     area, row = row_of(inp.area_mm2, inp.awg)
     name = f"{inp.awg} AWG" if inp.awg else f"{area:g} mm²"
@@ -136,7 +141,7 @@ def loop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None) -> Loo
 
 
 def voltage_drop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None) -> VoltageDropOut:
-    """Drop, heat and longest length of one run. Handbook 02 §3.5."""
+    """Drop, heat and longest length of one run. Method: wiring.voltage-drop."""
     g = Given(inp, sources)
     r, cable, fixed, loop, n = loop_of(inp, sources)
     source = g("source_voltage_v", inp.nominal_voltage_v, "the nominal voltage")
@@ -147,7 +152,9 @@ def voltage_drop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None
         current = power_current(g("power_w"), source, felt)
     if inp.distributed:
         drop = spread_drop(current, cable, fixed)
-        heat = cable_heat(current, given("resistance_mohm", cable.value / 3 + fixed, "computed", "a third of a spread load's cable"))
+        heat = cable_heat(
+            current, given("resistance_mohm", cable.value / 3 + fixed, "computed", "a third of a spread load's cable", source=Method("wiring.voltage-drop"))
+        )
     else:
         drop = voltage_drop(current, loop)
         heat = cable_heat(current, loop)
@@ -165,8 +172,8 @@ def voltage_drop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None
     return VoltageDropOut.of(
         resistance_mohm=loop, current_a=current, drop_v=drop, drop_frac=drop_fraction(drop, inp.nominal_voltage_v),
         load_voltage_v=at_load, heat_w=heat,
-        limit_v=derived("limit_v", "the tightest of what is given, else the class's part of nominal", limit, f"drop class {inp.drop_class}, handbook 02 §4.6",
+        limit_v=derived("limit_v", "the tightest of what is given, else the class's part of nominal", limit, Method("wiring.voltage-drop", f"class {inp.drop_class.replace('_', ' ')}"),
                         nominal_voltage_v=g("nominal_voltage_v")),
-        max_length_m=derived("max_length_m", "(limit/I·1000 − R_fixed)/(κ·r·n)", longest, "handbook 02 §3.5", limit_v=limit, current_a=current,
+        max_length_m=derived("max_length_m", "(limit/I·1000 − R_fixed)/(κ·r·n)", longest, Method("wiring.voltage-drop"), limit_v=limit, current_a=current,
                              unit_resistance_mohm_per_m=r) if longest is not None else None, ok=ok,
     )  # fmt: skip

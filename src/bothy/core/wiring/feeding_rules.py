@@ -7,6 +7,7 @@ import math
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Maker, Method, OwnChoice, Standard
 from bothy.core.power.panels import all_controllers
 from bothy.core.recognise import stays_on
 from bothy.core.wiring.circuits import Worked
@@ -17,17 +18,17 @@ ISOLATORS_A = (50.0, 100.0, 150.0, 200.0, 300.0, 400.0, 600.0)
 """Usual ratings of battery isolators."""
 
 rules("wiring", (
-    ("wire-source-unwired", "fault", "Part of the supply without its circuit", "Add its circuit, with a fuse where it starts, or use Bothy’s suggestion.", "IEC 60364-4-43"),
-    ("wire-trickle-unwired", "fault", "Starter battery’s trickle without its own fuse", "Give it a circuit with a fuse at the busbar.", "ISO 13297"),
-    ("wire-board-ways", "fault", "More circuits than the board has ways", "Fit a larger board, or a second one.", "board data"),
-    ("wire-solid-core", "fault", "Solid conductors in a vehicle", "Use fine-stranded cable: solid conductors break as the vehicle shakes.", "IEC 60364-7-721"),
-    ("wire-untinned", "advice", "Untinned cable on a boat", "Use tinned cable: salt air creeps under the insulation.", "ISO 13297"),
-    ("wire-always-on", "fault", "Goes dead with the isolator", "Feed it from before the isolator, with its own fuse at the battery.", "ISO 13297"),
-    ("wire-alarm-shared", "advice", "Alarm shares its fuse", "Give the alarms a circuit of their own.", "practice"),
-    ("wire-parallel-one-fuse", "advice", "Thin cables in parallel behind one fuse", "Use one cable of the full size, or fuse each.", "IEC 60364-4-43"),
-    ("wire-isolator-unsaid", "question", "Is there a battery isolator?", "Fit one within reach of the door, for at least what the main fuse carries.", "ISO 13297"),
-    ("wire-isolator-missing", "advice", "No battery isolator", "Fit one within reach of the door, for at least what the main fuse carries.", "ISO 13297"),
-    ("wire-main-fuse-unsaid", "question", "How far from the battery is the main fuse?", "Measure the cable from the battery’s post to the fuse: 0.175 m at most.", "ISO 13297"),
+    ("wire-source-unwired", "fault", "Part of the supply without its circuit", "Add its circuit, with a fuse where it starts, or use Bothy’s suggestion.", Method("wiring.protection-places") + Standard("IEC 60364-4-43")),
+    ("wire-trickle-unwired", "fault", "Starter battery’s trickle without its own fuse", "Give it a circuit with a fuse at the busbar.", Method("wiring.protection-places") + Standard("ISO 13297")),
+    ("wire-board-ways", "fault", "More circuits than the board has ways", "Fit a larger board, or a second one.", Method("wiring.boards") + Maker("data for the board")),
+    ("wire-solid-core", "fault", "Solid conductors in a vehicle", "Use fine-stranded cable: solid conductors break as the vehicle shakes.", Method("wiring.cable-choice") + Standard("IEC 60364-7-721")),
+    ("wire-untinned", "advice", "Untinned cable on a boat", "Use tinned cable: salt air creeps under the insulation.", Method("wiring.cable-choice") + Standard("ISO 13297")),
+    ("wire-always-on", "fault", "Goes dead with the isolator", "Feed it from before the isolator, with its own fuse at the battery.", Method("wiring.protection-places") + Standard("ISO 13297")),
+    ("wire-alarm-shared", "advice", "Alarm shares its fuse", "Give the alarms a circuit of their own.", Method("wiring.boards") + OwnChoice("practice")),
+    ("wire-parallel-one-fuse", "advice", "Thin cables in parallel behind one fuse", "Use one cable of the full size, or fuse each.", Method("wiring.protection-places") + Standard("IEC 60364-4-43")),
+    ("wire-isolator-unsaid", "question", "Is there a battery isolator?", "Fit one within reach of the door, for at least what the main fuse carries.", Method("wiring.protection-places") + Standard("ISO 13297")),
+    ("wire-isolator-missing", "advice", "No battery isolator", "Fit one within reach of the door, for at least what the main fuse carries.", Method("wiring.protection-places") + Standard("ISO 13297")),
+    ("wire-main-fuse-unsaid", "question", "How far from the battery is the main fuse?", "Measure the cable from the battery’s post to the fuse: 0.175 m at most.", Method("wiring.fuse") + Standard("ISO 13297")),
 ))  # fmt: skip
 
 THICK_MM2 = 50.0

@@ -1,4 +1,4 @@
-"""Fuse families and the window between load and cable (handbook 02, sections 3.8, 4.4 and 4.5)."""
+"""Fuse families and the window between load and cable (method wiring.fuse, 4.4 and 4.5)."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, formula, given, pick
+from bothy.core.method.sources import Method, OwnChoice, Standard
 
 FamilyKey = Literal["blade_standard", "blade_mini", "blade_maxi", "bolt_sf30", "bolt_sf51", "strip", "terminal_cube", "class_t",
                     "cyl_10x38_gpv", "thermal_breaker", "dc_mcb"]  # fmt: skip
@@ -99,12 +100,12 @@ class FuseSelectOut(Outcome):
     candidates: list[Candidate]
 
 
-@formula("Least fuse for the running load", "k·I", unit="A", source="a fuse is not loaded above 80 % for hours")
+@formula("Least fuse for the running load", "k·I", unit="A", source=Method("wiring.fuse", "a fuse is not loaded above 80 % for hours"))
 def low_continuous(continuous_factor: float, continuous_current_a: float) -> float:
     return continuous_factor * continuous_current_a
 
 
-@formula("Least fuse for the start", "I_inrush/m(t)", unit="A", source="ISO 8820-3 minimum times, typical")
+@formula("Least fuse for the start", "I_inrush/m(t)", unit="A", source=Method("wiring.fuse") + Standard("ISO 8820-3 minimum times") + OwnChoice("typical"))
 def low_inrush(inrush_current_a: float, inrush_multiple: float) -> float:
     return inrush_current_a / inrush_multiple
 
@@ -116,20 +117,22 @@ def window_low(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> F
     if inp.inrush_current_a > 0:
         multiple = given("inrush_multiple", inrush_multiple(inp.inrush_time_s or 0), "table", f"for {inp.inrush_time_s:g} s")
         lows["start"] = low_inrush(g("inrush_current_a"), multiple)
-    return pick("Least fuse", "larger of running and start", max(f.value for f in lows.values()), "A", "handbook 02 §3.8", **lows)
+    return pick("Least fuse", "larger of running and start", max(f.value for f in lows.values()), "A", Method("wiring.fuse"), **lows)
 
 
 def window_high(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> Figure:
     """High end of the fuse window in A: what cable, appliance, holder and terminal allow."""
     g = Given(inp, sources)
-    highs: dict[str, Figure | float] = {"cable": given("cable_a", inp.ampacity_ratio * inp.cable_ampacity_a, "computed", "ampacity ratio · I_z")}
+    highs: dict[str, Figure | float] = {
+        "cable": given("cable_a", inp.ampacity_ratio * inp.cable_ampacity_a, "computed", "ampacity ratio · I_z", source=Method("wiring.fuse"))
+    }
     if sources and "cable_ampacity_a" in sources and inp.ampacity_ratio == 1:
         highs["cable"] = sources["cable_ampacity_a"]
     for key, name in (("device_max_fuse_a", "appliance"), ("holder_rating_a", "holder"), ("terminal_rating_a", "terminal")):
         if getattr(inp, key) is not None:
             highs[name] = g(key)
     return pick("Largest fuse", "smallest of cable, appliance, holder and terminal", min(float(f) for f in highs.values()), "A",
-                "the fuse protects the cable; handbook 02 §3.8", **highs)  # fmt: skip
+                Method("wiring.fuse", "the fuse protects the cable"), **highs)  # fmt: skip
 
 
 @cache
@@ -157,7 +160,7 @@ def fuse_candidates(inp: FuseSelectIn, low_a: float, high_a: float) -> tuple[Sta
 
 
 def fuse_select(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> FuseSelectOut:
-    """The smallest fuse of an allowed family inside the window. Handbook 02 §3.8."""
+    """The smallest fuse of an allowed family inside the window. Method: wiring.fuse."""
     low, high = window_low(inp, sources), window_high(inp, sources)
     status, found = fuse_candidates(inp, low.value, high.value)
     window = {"window_low_a": low, "window_high_a": high}
@@ -167,7 +170,7 @@ def fuse_select(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> 
     return FuseSelectOut.of(
         status="ok", family=family.key,
         interrupt_a=given("interrupt_a", family.interrupt_a(inp.system_voltage_v), "table", f"{family.name} at {inp.system_voltage_v:g} V; typical"),
-        fuse_a=pick("Fuse", "smallest standard rating in the window", rating, "A", f"{family.name}, handbook 02 §4.4",
+        fuse_a=pick("Fuse", "smallest standard rating in the window", rating, "A", Method("wiring.fuse", family.name),
                     window_low_a=low, window_high_a=high),
         candidates=[Candidate.of(family=f.key, fuse_a=r) for r, f in found], **window,
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""Mains from the inlet by plug-in leads, or the same sum for a wired radial (handbook 02, section 3.14)."""
+"""Mains from the inlet by plug-in leads, or the same sum for a wired radial (method wiring.mains)."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived, formula, given
+from bothy.core.method.sources import Method
 from bothy.core.region import REGIONS, RegionKey
 from bothy.core.wiring.buying import up
 from bothy.core.wiring.conductors import Awg, Conductor, row_of, warm_resistance
@@ -108,7 +109,7 @@ class AcLeadChainOut(Outcome):
     ok: bool
 
 
-@formula("Drop along a lead", "2·r·L·I/1000/U", unit="%", source="handbook 02 §3.14; there and back, power factor 1, reactance left out")
+@formula("Drop along a lead", "2·r·L·I/1000/U", unit="%", source=Method("wiring.mains", "there and back, power factor 1, reactance left out"))
 def lead_drop(unit_resistance_mohm_per_m: float, length_m: float, current_a: float, voltage_v: float) -> float:
     return 2 * unit_resistance_mohm_per_m * length_m * current_a / 1000 / voltage_v
 
@@ -156,7 +157,7 @@ def splitters(outlets: int, ways: int) -> int:
 
 
 def ac_lead_chain(inp: AcLeadChainIn, sources: dict[str, Figure] | None = None) -> AcLeadChainOut:
-    """The cheapest set of leads that reaches every leg, with currents, drops and what the breaker allows. Handbook 02 §3.14."""
+    """The cheapest set of leads that reaches every leg, with currents, drops and what the breaker allows. Method: wiring.mains."""
     g = Given(inp, sources)
     region = REGIONS[inp.region]
     volts = g("voltage_v", region.mains_v, region.name)
@@ -170,10 +171,10 @@ def ac_lead_chain(inp: AcLeadChainIn, sources: dict[str, Figure] | None = None) 
     for x in reversed(order):
         beyond = {c.id: amps[c.id] for c in children.get(x.id, [])}
         own = x.load_w * inp.diversity_frac / inp.mains_v
-        amps[x.id] = derived("leg_current_a", "P·diversity/U + Σ of the legs beyond", own + sum(f.value for f in beyond.values()), "handbook 02 §3.14",
+        amps[x.id] = derived("leg_current_a", "P·diversity/U + Σ of the legs beyond", own + sum(f.value for f in beyond.values()), Method("wiring.mains"),
                              load_w=x.load_w, voltage_v=volts, **beyond)  # fmt: skip
     first = {x.id: amps[x.id] for x in children.get(INLET, [])}
-    whole = derived("total_current_a", "Σ of the legs from the inlet", sum(f.value for f in first.values()), "handbook 02 §3.14", **first)
+    whole = derived("total_current_a", "Σ of the legs from the inlet", sum(f.value for f in first.values()), Method("wiring.mains"), **first)
     _, row = row_of(inp.area_mm2, inp.awg)
     r = warm_resistance(given("unit_resistance_20c_mohm_per_m", row.plain, "table", f"class 5 copper, {inp.size}"), g("conductor_temp_c"))
     picked = {x.id: cheapest_leads(inp.stock, x.length_m * (1 + inp.slack_frac), inp.max_leads_per_leg) for x in inp.legs}
@@ -188,12 +189,12 @@ def ac_lead_chain(inp: AcLeadChainIn, sources: dict[str, Figure] | None = None) 
         before: Figure | float = hook if x.from_ == INLET else drop[x.from_]
         along = lead_drop(r, length, amps[x.id], volts)
         drop[x.id] = derived(
-            "leg_drop_frac", "drop up to here + along this leg", float(before) + along.value, "handbook 02 §3.14", before_frac=before, along_frac=along
+            "leg_drop_frac", "drop up to here + along this leg", float(before) + along.value, Method("wiring.mains"), before_frac=before, along_frac=along
         )
     leads = {x.id: list(j.leads_m) if (j := picked[x.id]) else [] for x in inp.legs}
     junctions = [len(children.get(INLET, [])), *(x.outlet_count + len(children.get(x.id, [])) for x in inp.legs)]
     split = derived("splitter_count", "Σ max(0, ⌈(outputs − 1)/(ways − 1)⌉) of the junctions", sum(splitters(o, inp.splitter_ways) for o in junctions),
-                    "handbook 02 §3.14", splitter_ways_count=inp.splitter_ways)  # fmt: skip
+                    Method("wiring.mains"), splitter_ways_count=inp.splitter_ways)  # fmt: skip
     cost = sum(j.cost for j in picked.values() if j) + split.value * inp.splitter_cost
     unreachable = [k for k, j in picked.items() if j is None]
     load_ok = whole.value <= region.continuous_frac * inp.breaker_a + EPS
@@ -201,10 +202,10 @@ def ac_lead_chain(inp: AcLeadChainIn, sources: dict[str, Figure] | None = None) 
     drop_ok = all(f.value <= inp.max_drop_frac + EPS for f in drop.values())
     return AcLeadChainOut.of(
         leg_leads_m=leads, leg_current_a={x.id: amps[x.id] for x in inp.legs}, leg_drop_frac={x.id: drop[x.id] for x in inp.legs},
-        total_length_m=derived("total_length_m", "Σ of the leads bought", sum(sum(ls) for ls in leads.values()), "definition"),
-        lead_count=derived("lead_count", "cheapest set that reaches; ties: fewer, then shorter", sum(len(ls) for ls in leads.values()), "handbook 02 §3.14"),
-        splitter_count=split, outlet_count=derived("outlet_count", "Σ", sum(x.outlet_count for x in inp.legs), "definition"),
-        total_cost=derived("total_cost", "Σ leads + splitters", cost, "handbook 02 §3.14", splitter_count=split),
+        total_length_m=derived("total_length_m", "Σ of the leads bought", sum(sum(ls) for ls in leads.values()), Method("wiring.mains", "definition")),
+        lead_count=derived("lead_count", "cheapest set that reaches; ties: fewer, then shorter", sum(len(ls) for ls in leads.values()), Method("wiring.mains")),
+        splitter_count=split, outlet_count=derived("outlet_count", "Σ", sum(x.outlet_count for x in inp.legs), Method("wiring.mains", "definition")),
+        total_cost=derived("total_cost", "Σ leads + splitters", cost, Method("wiring.mains"), splitter_count=split),
         total_current_a=whole, load_ok=load_ok, breaker_protects_leads=protects, drop_ok=drop_ok, unreachable_legs=unreachable,
         ok=load_ok and protects and drop_ok and not unreachable,
     )  # fmt: skip

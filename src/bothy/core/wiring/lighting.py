@@ -1,4 +1,4 @@
-"""Lighting zones: the way of the cable over the switches, what runs between them, and who reaches a switch (handbook 02, section 3.13)."""
+"""Lighting zones: the way of the cable over the switches, what runs between them, and who reaches a switch (method wiring.panel)."""
 
 from __future__ import annotations
 
@@ -10,12 +10,13 @@ from bothy.core.design.life import Appliance
 from bothy.core.design.lighting import LightZone, SwitchPlace
 from bothy.core.figure import given, total
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Method
 from bothy.core.wiring.circuits import Worked
 
 rules("wiring", (
-    ("wire-no-switch-at-door", "advice", "No light switch within reach from outside", "Switching from two places, one of them at the door.", "handbook 02 §3.13"),
-    ("wire-zone-way", "advice", "The way over the switches is longer than the circuit says", "Enter the true way.", "handbook 02 §3.13"),
-    ("wire-zone-empty", "note", "Lighting zone without a light or a switch", "Give it both.", "handbook 02 §3.13"),
+    ("wire-no-switch-at-door", "advice", "No light switch within reach from outside", "Switching from two places, one of them at the door.", Method("wiring.lighting")),
+    ("wire-zone-way", "advice", "The way over the switches is longer than the circuit says", "Enter the true way.", Method("wiring.lighting")),
+    ("wire-zone-empty", "note", "Lighting zone without a light or a switch", "Give it both.", Method("wiring.lighting")),
 ))  # fmt: skip
 
 REACH_M, LOW_M, HIGH_M = 0.60, 0.7, 1.5
@@ -68,7 +69,7 @@ def _way(ctx: Context, z: LightZone) -> float | None:
     if not z.places or any(m is None for _, m in pieces):
         return None
     return ctx.book.put(f"zones/{z.id}/way_m", total("Way from board over the switches to the lamps", "m", [(n, given("length_m", m or 0.0, "typed", n)) for n, m in pieces],
-                                                    "handbook 02 §3.13; one way")).value  # fmt: skip
+                                                    Method("wiring.lighting", "one way"))).value  # fmt: skip
 
 
 def between(z: LightZone) -> int | None:

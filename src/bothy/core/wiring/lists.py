@@ -1,4 +1,4 @@
-"""What is needed at the bench: labels for both ends, cable to buy, terminals, fuses with spares, and the loop test (handbook 02, sections 3.12, 3.16, 4.12)."""
+"""What is needed at the bench: labels for both ends, cable to buy, terminals, fuses with spares, and the loop test (method wiring.boards, 3.16, 4.12)."""
 
 from __future__ import annotations
 

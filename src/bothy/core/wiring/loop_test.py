@@ -1,4 +1,4 @@
-"""The loop test of the design's circuits: what the ohm-meter should read, and the verdict on what was read (handbook 02, section 3.16)."""
+"""The loop test of the design's circuits: what the ohm-meter should read, and the verdict on what was read (method wiring.loop-test)."""
 
 from __future__ import annotations
 
@@ -8,11 +8,12 @@ from bothy.core.contract import EPS
 from bothy.core.design.document import Design
 from bothy.core.design.wiring import Circuit
 from bothy.core.finding import Finding, finding, rules
+from bothy.core.method.sources import Method
 from bothy.core.wiring.circuits import CircuitPart
 from bothy.core.wiring.continuity import LoopCircuit, LoopContinuityIn, LoopVerdict, loop_continuity
 
 rules("prove", (
-    ("wire-test-failed", "fault", "The loop test fails", "Find the joint, crimp it anew, measure again.", "handbook 02 §3.16"),
+    ("wire-test-failed", "fault", "The loop test fails", "Find the joint, crimp it anew, measure again.", Method("wiring.buying")),
 ))  # fmt: skip
 
 CAUSES: dict[str, str] = {

@@ -1,4 +1,4 @@
-"""The mains side: what the supply must carry, and which leads reach every place (handbook 02, section 3.14). A design aid only."""
+"""The mains side: what the supply must carry, and which leads reach every place (method wiring.mains). A design aid only."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS, quick
 from bothy.core.design.mains import Mains
 from bothy.core.figure import Figure, given, pick, total
+from bothy.core.method.sources import Method
 from bothy.core.power.uses import coincidence
 from bothy.core.wiring.circuits import Worked
 from bothy.core.wiring.leads import LEAD_RATING_A, AcLeadChainIn, HookUp, Leg, StockLead, ac_lead_chain
@@ -101,7 +102,7 @@ def supply_limit(ctx: Context) -> Figure:
     post = given(
         "supply_a", (shore.supply_current_a if shore else None) or inlet.value, "typed" if shore and shore.supply_current_a else "assumed", "as the inlet"
     )
-    return pick("What the supply carries for hours", "share · min(inlet, post)", ctx.region.continuous_frac * min(inlet.value, post.value), "A", "handbook 02 §3.14",
+    return pick("What the supply carries for hours", "share · min(inlet, post)", ctx.region.continuous_frac * min(inlet.value, post.value), "A", Method("wiring.mains"),
                 inlet_a=inlet, post_a=post, continuous_frac=ctx.region.continuous_frac)  # fmt: skip
 
 
@@ -120,14 +121,23 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
         on_it = [a for i in w.circuit.appliances if (a := ctx.design.appliance(i)) is not None]
         watts[w.circuit.id] = sum(a.running_w * a.count * at_peak[a.id] for a in on_it)
         alone[w.circuit.id] = max([watts[w.circuit.id], *(a.running_w for a in on_it)])  # a heavy one runs by itself, but each in its turn
-    parts = [(w.circuit.name, given("current_a", watts[w.circuit.id] / ctx.region.mains_v, "computed", "what can run at once on it")) for w in ac]
+    parts = [
+        (w.circuit.name, given("current_a", watts[w.circuit.id] / ctx.region.mains_v, "computed", "what can run at once on it", source=Method("wiring.mains")))
+        for w in ac
+    ]
     if ctx.design.power.shore is not None:
         charger = ctx.design.power.shore.charger_current_a * ctx.bank_v * CHARGER_INPUT / ctx.region.mains_v
-        parts.append((ctx.design.power.shore.name, given("current_a", charger, "computed", "charger at its full output, 88 % efficient, typical")))
+        parts.append(
+            (
+                ctx.design.power.shore.name,
+                given("current_a", charger, "computed", "charger at its full output, 88 % efficient, typical", source=Method("wiring.mains")),
+            )
+        )
     legs = ctx.design.power.shore.legs if ctx.design.power.shore is not None else 1
     told = "Current from the supply" if legs == 1 else "Current on the fuller of two legs"
     needs = ctx.book.put(
-        "mains/supply_a", total(told, "A", fuller_leg(parts, legs), "all that can run at once; heavy ones by turns only where something sheds them")
+        "mains/supply_a",
+        total(told, "A", fuller_leg(parts, legs), Method("wiring.mains", "all that can run at once; heavy ones by turns only where something sheds them")),
     )
     limit = ctx.book.put("mains/limit_a", supply_limit(ctx))
     charging = [Draw(p[0], p[1].value) for p in parts[len(ac) :]]

@@ -1,4 +1,4 @@
-"""Rules of the mains side (handbook 02, section 5). Each is a design aid: a licensed or registered electrician designs, connects and certifies it."""
+"""Rules of the mains side (method wiring.cable-choice). Each is a design aid: a licensed or registered electrician designs, connects and certifies it."""
 
 from __future__ import annotations
 
@@ -8,23 +8,24 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.mains import Mains
 from bothy.core.finding import Finding, Remedy, Severity, finding, rules
+from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.circuits import Worked
 from bothy.core.wiring.conductors import AREA
 from bothy.core.wiring.leads import LEAD_RATING_A
 from bothy.core.wiring.mains import HOOKUP, MainsPart, draws_of, kept_on, usual
 
 rules("wiring", (
-    ("wire-ac-unsaid", "advice", "The mains side is not described yet", "Take the region's usual one, then have it checked by the electrician.", "handbook 02 §3.14"),
-    ("wire-ac-no-rcd", "danger", "Mains without residual-current protection", "Fit a residual-current device cutting all live conductors.", "IEC 60364-7-721"),
-    ("wire-ac-single-pole", "danger", "A live conductor stays live", "Double-pole breakers and switches.", "IEC 60364-7-721, AS/NZS 3001"),
-    ("wire-ac-parallel-sources", "danger", "Two mains sources can meet", "An interlocked change-over.", "IEC 60364-5-55"),
-    ("wire-ac-ne-bond", "danger", "Not exactly one neutral-earth bond", "A bonding relay in the inverter.", "IEC 60364-7-721, UL 458"),
-    ("wire-ac-chassis-unbonded", "danger", "Earth not bonded to the chassis", "One bond of 4 mm² or more.", "IEC 60364-7-721"),
-    ("wire-ac-breaker-above-lead", "danger", "Breaker above what the lead carries", "A smaller breaker, or thicker leads.", "handbook 02 §4.11"),
-    ("wire-ac-load-over-breaker", "fault", "More than the supply carries", "Run them one after the other, or a second circuit.", "NFPA 70, IEC 60364"),
-    ("wire-ac-lead-short", "fault", "No lead reaches", "Longer leads, or two joined.", "handbook 02 §3.14"),
-    ("wire-ac-outlets-many", "note", "Many outlets on one breaker", "Tell the users which loads may run together.", "handbook 02 §3.14, typical"),
-    ("wire-lead-coiled", "note", "Much lead left over", "Unroll it fully: on the drum it carries a third.", "handbook 02 §4.11"),
+    ("wire-ac-unsaid", "advice", "The mains side is not described yet", "Take the region's usual one, then have it checked by the electrician.", Method("wiring.mains")),
+    ("wire-ac-no-rcd", "danger", "Mains without residual-current protection", "Fit a residual-current device cutting all live conductors.", Method("wiring.mains") + Standard("IEC 60364-7-721")),
+    ("wire-ac-single-pole", "danger", "A live conductor stays live", "Double-pole breakers and switches.", Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("AS/NZS 3001")),
+    ("wire-ac-parallel-sources", "danger", "Two mains sources can meet", "An interlocked change-over.", Method("wiring.mains") + Standard("IEC 60364-5-55")),
+    ("wire-ac-ne-bond", "danger", "Not exactly one neutral-earth bond", "A bonding relay in the inverter.", Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("UL 458")),
+    ("wire-ac-chassis-unbonded", "danger", "Earth not bonded to the chassis", "One bond of 4 mm² or more.", Method("wiring.mains") + Standard("IEC 60364-7-721")),
+    ("wire-ac-breaker-above-lead", "danger", "Breaker above what the lead carries", "A smaller breaker, or thicker leads.", Method("wiring.mains")),
+    ("wire-ac-load-over-breaker", "fault", "More than the supply carries", "Run them one after the other, or a second circuit.", Method("wiring.mains") + Standard("NFPA 70") + Standard("IEC 60364")),
+    ("wire-ac-lead-short", "fault", "No lead reaches", "Longer leads, or two joined.", Method("wiring.mains")),
+    ("wire-ac-outlets-many", "note", "Many outlets on one breaker", "Tell the users which loads may run together.", Method("wiring.mains") + OwnChoice("typical")),
+    ("wire-lead-coiled", "note", "Much lead left over", "Unroll it fully: on the drum it carries a third.", Method("wiring.mains")),
 ))  # fmt: skip
 
 LEAST_BOND_MM2 = 4.0
@@ -162,11 +163,11 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
 
 
 rules("wiring", (
-    ("wire-ac-hookup-lead", "fault", "Hook-up lead too long or too thin", "Use a thicker or shorter lead: 2.5 mm² and 25 m at most for a 16 A post, 10 AWG for 30 A.", "IEC 60364-7-708; typical"),
-    ("wire-ac-inlet-protect", "fault", "Inlet smaller than the post, unprotected", "Fit a breaker of the inlet’s rating right behind it, or hook up to a smaller post.", "IEC 60364-7-721"),
-    ("wire-ac-rcd-type", "fault", "Residual-current device of the wrong type", "Fit type A or better: chargers and inverters leak pulsed direct current, which type AC does not see.", "IEC 60755"),
-    ("wire-ac-galvanic", "advice", "Shore’s earth reaches the hull", "Fit a galvanic isolator or an isolating transformer.", "ISO 13297; corrosion"),
-    ("wire-ac-surge", "advice", "No surge protector at the inlet", "Fit one, or plug one in: posts swap conductors and lose their neutral.", "practice"),
+    ("wire-ac-hookup-lead", "fault", "Hook-up lead too long or too thin", "Use a thicker or shorter lead: 2.5 mm² and 25 m at most for a 16 A post, 10 AWG for 30 A.", Method("wiring.mains") + Standard("IEC 60364-7-708") + OwnChoice("typical")),
+    ("wire-ac-inlet-protect", "fault", "Inlet smaller than the post, unprotected", "Fit a breaker of the inlet’s rating right behind it, or hook up to a smaller post.", Method("wiring.mains") + Standard("IEC 60364-7-721")),
+    ("wire-ac-rcd-type", "fault", "Residual-current device of the wrong type", "Fit type A or better: chargers and inverters leak pulsed direct current, which type AC does not see.", Method("wiring.mains") + Standard("IEC 60755")),
+    ("wire-ac-galvanic", "advice", "Shore’s earth reaches the hull", "Fit a galvanic isolator or an isolating transformer.", Method("wiring.mains", "corrosion") + Standard("ISO 13297")),
+    ("wire-ac-surge", "advice", "No surge protector at the inlet", "Fit one, or plug one in: posts swap conductors and lose their neutral.", Method("wiring.mains") + OwnChoice("practice")),
 ))  # fmt: skip
 
 POST_DROP = 0.03

@@ -1,4 +1,4 @@
-"""Rules of how it is made: joints, returns, studs, covers, labels, spares, and whether a cable outlasts its fuse (handbook 02, section 5)."""
+"""Rules of how it is made: joints, returns, studs, covers, labels, spares, and whether a cable outlasts its fuse (method wiring.cable-choice)."""
 
 from __future__ import annotations
 
@@ -6,21 +6,22 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.figure import given
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.circuits import Worked, size_text
 from bothy.core.wiring.conductors import row_of, table_ampacity
 from bothy.core.wiring.lists import fuse_needs, terminal_of
 from bothy.core.wiring.short_circuit import withstand_constant, withstand_time
 
 rules("wiring", (
-    ("wire-cable-burns-first", "danger", "The cable burns before its fuse opens", "A faster fuse, or a larger cable.", "IEC 60364-4-43"),
-    ("wire-parallel-unequal", "danger", "Parallel cables that differ", "Equal in size, length and lug.", "physics"),
-    ("wire-hidden-joint", "danger", "Joint behind a fixed lining", "A whole cable, or a way to reach the joint.", "IEC 60364-5-52"),
-    ("wire-negative-smaller", "danger", "Return smaller than its fuse", "The same size as the positive.", "handbook 02 §3.11"),
-    ("wire-reachable-live", "danger", "Live metal can be touched", "Covers on every post, busbar and stud.", "ISO 13297"),
-    ("wire-stud-stacked", "fault", "Studs and lugs do not match", "At most four lugs on a stud, each made for it.", "marine practice"),
-    ("wire-isolator-small", "fault", "Isolator below the main fuse", "One rated for at least the main fuse.", "handbook 02 §4.9"),
-    ("wire-label-missing", "advice", "Label missing", "Print the sheet and label both ends.", "handbook 02 §3.12"),
-    ("wire-spares-missing", "advice", "Spare fuses missing", "Buy what the list asks for.", "handbook 02 §3.16"),
+    ("wire-cable-burns-first", "danger", "The cable burns before its fuse opens", "A faster fuse, or a larger cable.", Method("wiring.short-circuit") + Standard("IEC 60364-4-43")),
+    ("wire-parallel-unequal", "danger", "Parallel cables that differ", "Equal in size, length and lug.", Method("wiring.resistance", "physics")),
+    ("wire-hidden-joint", "danger", "Joint behind a fixed lining", "A whole cable, or a way to reach the joint.", Method("wiring.terminations") + Standard("IEC 60364-5-52")),
+    ("wire-negative-smaller", "danger", "Return smaller than its fuse", "The same size as the positive.", Method("wiring.negative")),
+    ("wire-reachable-live", "danger", "Live metal can be touched", "Covers on every post, busbar and stud.", Method("wiring.terminations") + Standard("ISO 13297")),
+    ("wire-stud-stacked", "fault", "Studs and lugs do not match", "At most four lugs on a stud, each made for it.", Method("wiring.terminations") + OwnChoice("marine practice")),
+    ("wire-isolator-small", "fault", "Isolator below the main fuse", "One rated for at least the main fuse.", Method("wiring.protection-places")),
+    ("wire-label-missing", "advice", "Label missing", "Print the sheet and label both ends.", Method("wiring.boards")),
+    ("wire-spares-missing", "advice", "Spare fuses missing", "Buy what the list asks for.", Method("wiring.buying")),
 ))  # fmt: skip
 
 MOST_LUGS = 4

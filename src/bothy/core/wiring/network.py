@@ -1,4 +1,4 @@
-"""The direct-current network, solved for its node voltages (handbook 02, section 3.10)."""
+"""The direct-current network, solved for its node voltages (method wiring.network)."""
 
 from __future__ import annotations
 
@@ -13,6 +13,7 @@ from scipy.sparse.linalg import splu
 
 from bothy.core.contract import EPS, Contract, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived, formula, given
+from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import Awg, row_of, warm_resistance
 from bothy.core.wiring.drop import cable_heat, drop_fraction, load_voltage
 
@@ -135,7 +136,7 @@ class DcNetworkOut(Outcome):
     violations: list[Violation]
 
 
-@formula("Voltage lost on the branch", "I·R/1000", unit="V", source="Ohm; the current is the solved one")
+@formula("Voltage lost on the branch", "I·R/1000", unit="V", source=Method("wiring.network", "Ohm; the current is the solved one"))
 def branch_drop(current_a: float, resistance_mohm: float) -> float:
     return current_a * resistance_mohm / 1000
 
@@ -280,18 +281,20 @@ class State(NamedTuple):
 
     def node_figure(self, node: NodeName) -> Figure:
         """Voltage of a node as a figure."""
-        return given("node_voltage_v", self.volts(node), "computed", "solved with all other nodes; against the negative post")
+        return given("node_voltage_v", self.volts(node), "computed", "solved with all other nodes; against the negative post", source=Method("wiring.network"))
 
     def current(self, b: NetworkBranch) -> Figure:
         """Current of a branch in A, positive from→to."""
         on = b.closed and b.from_ in self.joined and b.to in self.joined
         a, z, r = self.volts(b.from_), self.volts(b.to), self.mohm[b.id]
-        return derived("current_a", "(V_from − V_to)/R", 1000 * (a - z) / r if on else 0.0, "handbook 02 §3.10, all nodes solved at once",
+        return derived("current_a", "(V_from − V_to)/R", 1000 * (a - z) / r if on else 0.0, Method("wiring.network", "all nodes solved at once"),
                        from_voltage_v=a, to_voltage_v=z, resistance_mohm=r)  # fmt: skip
 
     def loss(self, heat: dict[str, Figure]) -> Figure:
         """Heat of all branches in W."""
-        return derived("total_loss_w", "Σ I²·R of the branches", sum(f.value for f in heat.values()), "handbook 02 §3.10; not inside the sources", **heat)
+        return derived(
+            "total_loss_w", "Σ I²·R of the branches", sum(f.value for f in heat.values()), Method("wiring.network", "not inside the sources"), **heat
+        )
 
 
 def solve(inp: DcNetworkIn) -> State:
@@ -303,14 +306,14 @@ def solve(inp: DcNetworkIn) -> State:
 
 
 def dc_network(inp: DcNetworkIn, sources: dict[str, Figure] | None = None) -> DcNetworkOut:
-    """Voltages, currents, losses and violations of a network at one moment. Handbook 02 §3.10.
+    """Voltages, currents, losses and violations of a network at one moment. Method: wiring.network.
 
     ``branches`` are resistors between named nodes, ``ref`` is the battery's negative post; currents in A are positive from→to.
     A network that no voltage can satisfy is not an error: ``converged`` is false and the one violation says ``voltage_collapse``.
     """
     state = solve(inp)
     names, joined, mohm, solved = state.names, state.joined, state.mohm, state.solved
-    steps = derived("iteration_count", "steps until no voltage moves by 1e-9 V", solved.steps, "handbook 02 §3.10")
+    steps = derived("iteration_count", "steps until no voltage moves by 1e-9 V", solved.steps, Method("wiring.network"))
     if solved.volts is None:
         return DcNetworkOut.of(
             converged=False, iteration_count=steps, node_voltage_v={}, branch_current_a={}, branch_drop_v={}, branch_heat_w={}, load_voltage_v={},
@@ -329,21 +332,24 @@ def dc_network(inp: DcNetworkIn, sources: dict[str, Figure] | None = None) -> Dc
         violations += [(code, b.id) for code in _branch_violations(b, amps[b.id].value)]
     top = max(v[s.node] for s in inp.sources)
     load_v: dict[str, Figure] = {}
-    load_a = {x.id: given("load_current_a", solved.load_a.get(x.id, 0.0), "computed", "P/V, V/R or as given, at the voltage solved") for x in inp.loads}
+    load_a = {
+        x.id: given("load_current_a", solved.load_a.get(x.id, 0.0), "computed", "P/V, V/R or as given, at the voltage solved", source=Method("wiring.network"))
+        for x in inp.loads
+    }
     load_drop: dict[str, Figure | None] = {}
     for x in inp.loads:
         if x.id not in solved.load_a:
-            load_v[x.id], load_drop[x.id] = given("load_voltage_v", 0.0, "computed", "no source reaches it as switched"), None
+            load_v[x.id], load_drop[x.id] = given("load_voltage_v", 0.0, "computed", "no source reaches it as switched", source=Method("wiring.network")), None
             continue
         across = load_voltage(v[x.node], v[x.return_node])
         load_v[x.id] = across
-        load_drop[x.id] = part = drop_fraction(derived("drop_v", "V_source − V_load", top - across.value, "from the source's own terminals", source_voltage_v=top,
+        load_drop[x.id] = part = drop_fraction(derived("drop_v", "V_source − V_load", top - across.value, Method("wiring.network", "from the source's own terminals"), source_voltage_v=top,
                                                        load_voltage_v=across), inp.nominal_voltage_v)  # fmt: skip
         violations += [(code, x.id) for code in _load_violations(inp, x, across.value, part.value)]
     return DcNetworkOut.of(
         converged=True, iteration_count=steps, node_voltage_v={n: state.node_figure(n) for n in names}, branch_current_a=amps, branch_drop_v=drops, branch_heat_w=heat,
         load_voltage_v=load_v, load_current_a=load_a, load_drop_frac=load_drop,
-        source_current_a={s.node: derived("source_current_a", "(E − V)/R", 1000 * (s.voltage_v - v[s.node]) / max(LEAST_MOHM, s.resistance_mohm), "positive: it delivers",
+        source_current_a={s.node: derived("source_current_a", "(E − V)/R", 1000 * (s.voltage_v - v[s.node]) / max(LEAST_MOHM, s.resistance_mohm), Method("wiring.network", "positive: it delivers"),
                                           voltage_v=s.voltage_v, node_voltage_v=v[s.node], resistance_mohm=s.resistance_mohm) for s in inp.sources},
         total_loss_w=state.loss(heat),
         dead_nodes=[n for n in names if n not in joined], violations=[Violation.of(code=c, subject=s) for c, s in violations],

@@ -1,4 +1,4 @@
-"""Rules of the network: whole-path drop, low voltage, short circuit, selectivity, where fuses sit, and the negative side (handbook 02, section 5)."""
+"""Rules of the network: whole-path drop, low voltage, short circuit, selectivity, where fuses sit, and the negative side (method wiring.cable-choice)."""
 
 from __future__ import annotations
 
@@ -7,6 +7,7 @@ import math
 from bothy.core.context import Context
 from bothy.core.contract import EPS, next_size
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.circuits import Worked, best_fuse, size_text
 from bothy.core.wiring.conductors import AWG, METRIC, row_of
 from bothy.core.wiring.currents import charged_through
@@ -15,20 +16,20 @@ from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.rules import keeps_limit, refit
 
 rules("wiring", (
-    ("wire-voltage-collapse", "fault", "The voltage collapses", "Larger cables on the way, or less at once.", "handbook 02 §3.5"),
-    ("wire-load-undervoltage", "fault", "Too little voltage arrives", "A larger cable, or nearer to its source.", "handbook 02 §3.10"),
-    ("wire-fault-too-weak", "fault", "A short may not blow the fuse", "A larger cable, or a smaller fuse.", "IEC 60364-4-43"),
-    ("wire-selectivity", "advice", "Fuses too near in size", "A larger fuse upstream, as far as its cable allows.", "IEC 60269-2"),
-    ("wire-both-ends-unfused", "danger", "A cable between two batteries has one fuse", "A fuse at both ends.", "handbook 02 §3.8"),
-    ("wire-fuse-too-far", "danger", "Fuse too far from its source", "Move it to within 0.175 m, or sheath that piece (1 m at most).", "ISO 13297"),
-    ("wire-holder-too-small", "danger", "Holder too small for its fuse", "A larger holder.", "ISO 8820"),
-    ("wire-dc-breaker-wrong", "danger", "Breaker cannot break this current", "A non-polarised breaker marked for DC, or a fuse.", "IEC 60947-2"),
-    ("wire-shunt-bypassed", "fault", "The monitor does not see this load", "Its negative on the busbar, behind the shunt.", "handbook 02 §3.11"),
-    ("wire-multi-chassis-bond", "fault", "Not exactly one bond to the chassis", "One bond, on the load side of the shunt.", "handbook 02 §3.11"),
-    ("wire-bond-thin", "fault", "Chassis bond too thin", "Half of the main's size, and 16 mm² or more.", "handbook 02 §3.11, typical"),
-    ("wire-single-bus", "note", "Lithium bank on one busbar", "A charge bus and a load bus.", "handbook 02 §3.12"),
-    ("wire-board-unconnected", "fault", "Board without its own feed", "One feeder, fused where it starts.", "handbook 02 §3.12"),
-    ("wire-double-feed", "fault", "Board fed twice", "One feeder for each board.", "handbook 02 §3.10"),
+    ("wire-voltage-collapse", "fault", "The voltage collapses", "Larger cables on the way, or less at once.", Method("wiring.voltage-drop")),
+    ("wire-load-undervoltage", "fault", "Too little voltage arrives", "A larger cable, or nearer to its source.", Method("wiring.network")),
+    ("wire-fault-too-weak", "fault", "A short may not blow the fuse", "A larger cable, or a smaller fuse.", Method("wiring.short-circuit") + Standard("IEC 60364-4-43")),
+    ("wire-selectivity", "advice", "Fuses too near in size", "A larger fuse upstream, as far as its cable allows.", Method("wiring.fuse") + Standard("IEC 60269-2")),
+    ("wire-both-ends-unfused", "danger", "A cable between two batteries has one fuse", "A fuse at both ends.", Method("wiring.fuse")),
+    ("wire-fuse-too-far", "danger", "Fuse too far from its source", "Move it to within 0.175 m, or sheath that piece (1 m at most).", Method("wiring.protection-places") + Standard("ISO 13297")),
+    ("wire-holder-too-small", "danger", "Holder too small for its fuse", "A larger holder.", Method("wiring.fuse") + Standard("ISO 8820")),
+    ("wire-dc-breaker-wrong", "danger", "Breaker cannot break this current", "A non-polarised breaker marked for DC, or a fuse.", Method("wiring.fuse") + Standard("IEC 60947-2")),
+    ("wire-shunt-bypassed", "fault", "The monitor does not see this load", "Its negative on the busbar, behind the shunt.", Method("wiring.negative")),
+    ("wire-multi-chassis-bond", "fault", "Not exactly one bond to the chassis", "One bond, on the load side of the shunt.", Method("wiring.negative")),
+    ("wire-bond-thin", "fault", "Chassis bond too thin", "Half of the main's size, and 16 mm² or more.", Method("wiring.negative") + OwnChoice("typical")),
+    ("wire-single-bus", "note", "Lithium bank on one busbar", "A charge bus and a load bus.", Method("wiring.boards")),
+    ("wire-board-unconnected", "fault", "Board without its own feed", "One feeder, fused where it starts.", Method("wiring.boards")),
+    ("wire-double-feed", "fault", "Board fed twice", "One feeder for each board.", Method("wiring.network")),
 ))  # fmt: skip
 
 SAME_FAMILY, ACROSS = 1.6, 2.0

@@ -12,14 +12,15 @@ from bothy.core.design.power import SolarArray
 from bothy.core.design.wiring import OtherCable, OtherKind
 from bothy.core.figure import Figure, derived, given
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.circuits import Worked, size_text
 from bothy.core.wiring.conductors import AREA, METRIC, ConductorAmpacityIn, conductor_ampacity
 
 rules("wiring", (
-    ("wire-other-thin", "danger", "Cable too thin for what flows", "Fit the larger size.", "IEC 60364-5-52"),
-    ("wire-other-drop", "advice", "Much voltage lost on the way", "Fit a thicker cable, or more panels in series.", "3 % of the string’s voltage, typical"),
-    ("wire-earth-thin", "danger", "Earth or bond too thin", "Fit the size shown, or larger.", "IEC 60364-5-54"),
-    ("wire-other-missing", "note", "Cables not entered yet", "Use Bothy’s suggestion, or enter them.", "IEC 60364"),
+    ("wire-other-thin", "danger", "Cable too thin for what flows", "Fit the larger size.", Method("wiring.cable-choice") + Standard("IEC 60364-5-52")),
+    ("wire-other-drop", "advice", "Much voltage lost on the way", "Fit a thicker cable, or more panels in series.", Method("wiring.cable-choice", "3 % of the string’s voltage") + OwnChoice("typical")),
+    ("wire-earth-thin", "danger", "Earth or bond too thin", "Fit the size shown, or larger.", Method("wiring.mains") + Standard("IEC 60364-5-54")),
+    ("wire-other-missing", "note", "Cables not entered yet", "Use Bothy’s suggestion, or enter them.", Method("wiring.cable-choice") + Standard("IEC 60364")),
 ))  # fmt: skip
 
 CODES: dict[OtherKind, str] = {
@@ -131,7 +132,7 @@ def _ampacity(ctx: Context, area: float | None, awg: str | None, ac: bool) -> Fi
 def _panels(ctx: Context, arrays: list[SolarArray]) -> tuple[Figure, float, float]:
     """Current of the strings together with the edge of a cloud, their voltage at work, and their own current."""
     isc = sum(a.isc_a * a.parallel_count for a in arrays)
-    amps = derived("current_a", "1.25·ΣI_sc", CHARGE_MARGIN * isc, "edge of a cloud; IEC 62548", isc_a=isc)
+    amps = derived("current_a", "1.25·ΣI_sc", CHARGE_MARGIN * isc, Method("wiring.cable-choice", "edge of a cloud") + Standard("IEC 62548"), isc_a=isc)
     return amps, min(a.vmp_v * a.series_count for a in arrays), sum(a.imp_a * a.parallel_count for a in arrays)
 
 
@@ -183,7 +184,7 @@ def _one(ctx: Context, worked: list[Worked], want: Wanted, c: OtherCable | None)
             "current_a",
             "P/U",
             p.inverter.rating_w / ctx.region.mains_v,
-            "inverter at full load",
+            Method("wiring.cable-choice", "inverter at full load"),
             rating_w=p.inverter.rating_w,
             mains_voltage_v=ctx.region.mains_v,
         )

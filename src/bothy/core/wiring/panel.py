@@ -1,4 +1,4 @@
-"""The switch panel's plate: does everything fit, with its switches strong enough (handbook 02, section 3.13)."""
+"""The switch panel's plate: does everything fit, with its switches strong enough (method wiring.panel)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Outcome, unique_ids, wrong
 from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 
 SWITCH_MARGIN_FRAC = 0.8
 PanelCode = Literal["outside_panel", "edge_margin", "depth", "switch_overload", "switch_margin", "overlap", "gap"]
@@ -137,7 +138,7 @@ def _item_violations(inp: SwitchPanelLayoutIn, item: PanelItem, edge: float) -> 
 
 
 def switch_panel_layout(inp: SwitchPanelLayoutIn, sources: dict[str, Figure] | None = None) -> SwitchPanelLayoutOut:
-    """Edges, gaps, depth and switch ratings of a plate; only a thin switch margin leaves it ``ok``. Handbook 02 §3.13."""
+    """Edges, gaps, depth and switch ratings of a plate; only a thin switch margin leaves it ``ok``. Method: wiring.panel."""
     edges = {i.id: edge_distance(i, inp.width_mm, inp.height_mm) for i in inp.items}
     violations = [v for i in inp.items for v in _item_violations(inp, i, edges[i.id])]
     gaps: dict[str, float] = {}
@@ -148,9 +149,9 @@ def switch_panel_layout(inp: SwitchPanelLayoutIn, sources: dict[str, Figure] | N
                 violations.append(PanelViolation.of(code="overlap" if g < -EPS else "gap", subject=a.id, other=b.id, value_mm=g))
     used = sum(i.outline_mm2 for i in inp.items)
     return SwitchPanelLayoutOut.of(
-        ok=all(v.code == "switch_margin" for v in violations), violation_count=derived("violation_count", "number of what is wrong or thin", len(violations), "handbook 02 §3.13"), violations=violations,
-        smallest_edge_mm=derived("smallest_edge_mm", "least distance of an outline to an edge", min(edges.values()), "handbook 02 §3.13", **{f"{k}_mm": e for k, e in edges.items()}),
-        smallest_gap_mm=derived("smallest_gap_mm", "least gap between two outlines", min(gaps.values()), "handbook 02 §3.13") if gaps else None,
-        used_area_frac=derived("used_area_frac", "Σ outlines/plate", used / (inp.width_mm * inp.height_mm), "geometry", outlines_mm2=used, width_mm=inp.width_mm,
+        ok=all(v.code == "switch_margin" for v in violations), violation_count=derived("violation_count", "number of what is wrong or thin", len(violations), Method("wiring.panel")), violations=violations,
+        smallest_edge_mm=derived("smallest_edge_mm", "least distance of an outline to an edge", min(edges.values()), Method("wiring.panel"), **{f"{k}_mm": e for k, e in edges.items()}),
+        smallest_gap_mm=derived("smallest_gap_mm", "least gap between two outlines", min(gaps.values()), Method("wiring.panel")) if gaps else None,
+        used_area_frac=derived("used_area_frac", "Σ outlines/plate", used / (inp.width_mm * inp.height_mm), Method("wiring.panel", "geometry"), outlines_mm2=used, width_mm=inp.width_mm,
                                height_mm=inp.height_mm),
     )  # fmt: skip

@@ -1,4 +1,4 @@
-"""The switch panel of a design: parts with their cut-outs, the program's own arrangement, checks and findings (handbook 02, sections 3.13 and 4.14)."""
+"""The switch panel of a design: parts with their cut-outs, the program's own arrangement, checks and findings (method wiring.panel)."""
 
 from __future__ import annotations
 
@@ -11,14 +11,15 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS, quick
 from bothy.core.design.panel import Panel, PanelKind, PanelThing
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Method
 from bothy.core.wiring.circuits import Worked
 from bothy.core.wiring.panel import PanelItem, SwitchPanelLayoutIn, SwitchPanelLayoutOut, switch_panel_layout
 
 rules("wiring", (
-    ("wire-switch-overload", "fault", "More current than the switch carries", "A relay by the load, with a 1 A fused control wire.", "handbook 02 §3.13"),
-    ("wire-switch-margin", "advice", "Switch with little margin", "A relay, or a larger switch.", "handbook 02 §3.13"),
-    ("wire-panel-clash", "fault", "Things on the plate clash", "Move it, or a larger plate.", "handbook 02 §3.13"),
-    ("wire-panel-unbound", "advice", "Something on the plate switches nothing", "Bind it to a circuit.", "handbook 02 §3.13"),
+    ("wire-switch-overload", "fault", "More current than the switch carries", "A relay by the load, with a 1 A fused control wire.", Method("wiring.panel")),
+    ("wire-switch-margin", "advice", "Switch with little margin", "A relay, or a larger switch.", Method("wiring.panel")),
+    ("wire-panel-clash", "fault", "Things on the plate clash", "Move it, or a larger plate.", Method("wiring.panel")),
+    ("wire-panel-unbound", "advice", "Something on the plate switches nothing", "Bind it to a circuit.", Method("wiring.panel")),
 ))  # fmt: skip
 
 

@@ -1,4 +1,4 @@
-"""Raceways of the design: what lies in each, how full it is, and what must not lie together (handbook 02, sections 3.15, 4.12 and 4.13)."""
+"""Raceways of the design: what lies in each, how full it is, and what must not lie together (method wiring.conduit, 4.12 and 4.13)."""
 
 from __future__ import annotations
 
@@ -10,20 +10,21 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS, quick
 from bothy.core.design.raceway import Raceway, Signal, SignalKind
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.circuits import Worked
 from bothy.core.wiring.conductors import row_of
 from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill
 
 rules("wiring", (
-    ("wire-conduit-overfull", "fault", "Conduit too full", "A larger conduit, or a second one.", "NFPA 70 chapter 9"),
-    ("wire-conduit-jam", "note", "Three equal cables may wedge", "Another size of pipe, or pull them with care.", "NFPA 70 chapter 9"),
-    ("wire-ac-dc-mixed", "danger", "Mains and low voltage together", "A raceway or box of its own, or a barrier.", "IEC 60364-5-52"),
-    ("wire-colour-clash", "danger", "One colour means two things", "Sleeve and label one of them, or a barrier.", "IEC 60445"),
-    ("wire-on-gas-route", "danger", "Cable too near to gas", "Another way: 100 mm from a gas pipe, never through a gas locker.", "EN 1949"),
-    ("wire-near-flue", "fault", "Cable too near to a flame or flue", "300 mm or more.", "handbook 02 §4.12, typical"),
-    ("wire-no-grommet", "danger", "Metal hole without a grommet", "A grommet or edge trim at every metal hole.", "ISO 13297"),
-    ("wire-clip-spacing", "advice", "Clips too far apart", "More clips.", "ISO 13297, IEC 60364-7-721"),
-    ("wire-data-near-mains", "advice", "Signal cable too near to power", "Move it, or a screened one.", "EN 50174-2"),
+    ("wire-conduit-overfull", "fault", "Conduit too full", "A larger conduit, or a second one.", Method("wiring.conduit") + Standard("NFPA 70", "chapter 9")),
+    ("wire-conduit-jam", "note", "Three equal cables may wedge", "Another size of pipe, or pull them with care.", Method("wiring.conduit") + Standard("NFPA 70", "chapter 9")),
+    ("wire-ac-dc-mixed", "danger", "Mains and low voltage together", "A raceway or box of its own, or a barrier.", Method("wiring.routing") + Standard("IEC 60364-5-52")),
+    ("wire-colour-clash", "danger", "One colour means two things", "Sleeve and label one of them, or a barrier.", Method("wiring.mains") + Standard("IEC 60445")),
+    ("wire-on-gas-route", "danger", "Cable too near to gas", "Another way: 100 mm from a gas pipe, never through a gas locker.", Method("wiring.routing") + Standard("EN 1949")),
+    ("wire-near-flue", "fault", "Cable too near to a flame or flue", "300 mm or more.", Method("wiring.terminations") + OwnChoice("typical")),
+    ("wire-no-grommet", "danger", "Metal hole without a grommet", "A grommet or edge trim at every metal hole.", Method("wiring.routing") + Standard("ISO 13297")),
+    ("wire-clip-spacing", "advice", "Clips too far apart", "More clips.", Method("wiring.routing") + Standard("ISO 13297") + Standard("IEC 60364-7-721")),
+    ("wire-data-near-mains", "advice", "Signal cable too near to power", "Move it, or a screened one.", Method("wiring.routing") + Standard("EN 50174-2")),
 ))  # fmt: skip
 
 CORES_OVER, SHEATH_MM = 2.154, 2.4

@@ -1,4 +1,4 @@
-"""Rules of wiring: findings of circuits and boards, with definite remedies (handbook 02, section 5)."""
+"""Rules of wiring: findings of circuits and boards, with definite remedies (method wiring.cable-choice)."""
 
 from __future__ import annotations
 
@@ -8,31 +8,32 @@ from typing import Any
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.finding import Finding, Remedy, finding, rules
+from bothy.core.method.sources import Maker, Method, OwnChoice, Standard
 from bothy.core.wiring.circuits import Worked, best_fuse, continuous_factor, size_text
 from bothy.core.wiring.currents import design_current
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 
 rules("wiring", (
-    ("wire-fuse-above-ampacity", "danger", "Fuse larger than its cable", "A smaller fuse, or the next cable size.", "IEC 60364-4-43"),
-    ("wire-no-fuse-at-source", "danger", "Cable without protection", "A fuse at the source, within 0.175 m of it.", "ISO 13297"),
-    ("wire-over-ampacity", "danger", "Cable carries too much", "A larger cable, fewer together, or split the circuit.", "IEC 60364-5-52"),
-    ("wire-interrupt-too-low", "danger", "Fuse cannot break the short behind it", "A high-interrupt fuse (20 kA).", "IEC 60364-4-43"),
-    ("wire-fuse-voltage-too-low", "danger", "Fuse family below the voltage", "Another family.", "ISO 8820"),
-    ("wire-device-fuse-exceeded", "danger", "Fuse above the appliance's maximum", "Its own smaller fuse.", "appliance data"),
-    ("wire-insulation-engine", "danger", "Insulation too weak for the engine space", "Class 105 °C or more.", "ISO 13297"),
-    ("wire-drop-over-limit", "fault", "Too much voltage lost on the way", "A larger size, or a shorter way.", "marine practice"),
-    ("wire-fuse-below-load", "fault", "Fuse smaller than its load", "A larger cable first, then the fuse.", "ISO 8820"),
-    ("wire-fuse-window-empty", "fault", "No fuse fits between load and cable", "A larger cable.", "handbook 02 §3.8"),
-    ("wire-fuse-margin", "advice", "Fuse with little margin", "The next rating, if the cable allows it.", "handbook 02 §3.8"),
-    ("wire-mechanical-minimum", "fault", "Cable too thin to last", "1.0 mm² or more (1.5 mm² on mains).", "ISO 13297"),
-    ("wire-split-circuit", "fault", "Too much on one cable", "Split it as proposed.", "handbook 02 §3.7"),
-    ("wire-board-overload", "fault", "Board overloaded", "A larger board or a second one.", "board data"),
-    ("wire-board-no-spare", "advice", "Board without spare ways", "A larger board.", "handbook 02 §3.12"),
-    ("wire-all-lights-one-fuse", "advice", "Most lights on one fuse", "Two lighting circuits.", "handbook 02 §3.13"),
-    ("wire-chassis-return", "advice", "Chassis return", "Two wires.", "marine practice"),
-    ("wire-not-sized", "note", "Circuit not sized yet", "Take Bothy's size, or type one.", "handbook 02 §3.6"),
-    ("wire-appliance-unfed", "note", "Appliance on no circuit", "Put it on a circuit.", "handbook 02 §1"),
+    ("wire-fuse-above-ampacity", "danger", "Fuse larger than its cable", "A smaller fuse, or the next cable size.", Method("wiring.fuse") + Standard("IEC 60364-4-43")),
+    ("wire-no-fuse-at-source", "danger", "Cable without protection", "A fuse at the source, within 0.175 m of it.", Method("wiring.protection-places") + Standard("ISO 13297")),
+    ("wire-over-ampacity", "danger", "Cable carries too much", "A larger cable, fewer together, or split the circuit.", Method("wiring.ampacity") + Standard("IEC 60364-5-52")),
+    ("wire-interrupt-too-low", "danger", "Fuse cannot break the short behind it", "A high-interrupt fuse (20 kA).", Method("wiring.short-circuit") + Standard("IEC 60364-4-43")),
+    ("wire-fuse-voltage-too-low", "danger", "Fuse family below the voltage", "Another family.", Method("wiring.fuse") + Standard("ISO 8820")),
+    ("wire-device-fuse-exceeded", "danger", "Fuse above the appliance's maximum", "Its own smaller fuse.", Method("wiring.fuse") + Maker()),
+    ("wire-insulation-engine", "danger", "Insulation too weak for the engine space", "Class 105 °C or more.", Method("wiring.ampacity") + Standard("ISO 13297")),
+    ("wire-drop-over-limit", "fault", "Too much voltage lost on the way", "A larger size, or a shorter way.", Method("wiring.voltage-drop") + OwnChoice("marine practice")),
+    ("wire-fuse-below-load", "fault", "Fuse smaller than its load", "A larger cable first, then the fuse.", Method("wiring.fuse") + Standard("ISO 8820")),
+    ("wire-fuse-window-empty", "fault", "No fuse fits between load and cable", "A larger cable.", Method("wiring.fuse")),
+    ("wire-fuse-margin", "advice", "Fuse with little margin", "The next rating, if the cable allows it.", Method("wiring.fuse")),
+    ("wire-mechanical-minimum", "fault", "Cable too thin to last", "1.0 mm² or more (1.5 mm² on mains).", Method("wiring.cable-choice") + Standard("ISO 13297")),
+    ("wire-split-circuit", "fault", "Too much on one cable", "Split it as proposed.", Method("wiring.circuit-split")),
+    ("wire-board-overload", "fault", "Board overloaded", "A larger board or a second one.", Method("wiring.boards") + Maker("data for the board")),
+    ("wire-board-no-spare", "advice", "Board without spare ways", "A larger board.", Method("wiring.boards")),
+    ("wire-all-lights-one-fuse", "advice", "Most lights on one fuse", "Two lighting circuits.", Method("wiring.panel")),
+    ("wire-chassis-return", "advice", "Chassis return", "Two wires.", Method("wiring.negative") + OwnChoice("marine practice")),
+    ("wire-not-sized", "note", "Circuit not sized yet", "Take Bothy's size, or type one.", Method("wiring.cable-choice")),
+    ("wire-appliance-unfed", "note", "Appliance on no circuit", "Put it on a circuit.", Method("wiring.cable-choice")),
 ))  # fmt: skip
 
 

@@ -1,4 +1,4 @@
-"""Current of a dead short, and whether device and cable survive it (handbook 02, section 3.9)."""
+"""Current of a dead short, and whether device and cable survive it (method wiring.short-circuit)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula, given
+from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.conductors import Awg, row_of, run_resistance, warm_resistance
 from bothy.core.wiring.fuses import FAMILIES
 
@@ -63,7 +64,12 @@ class ShortCircuitCurrentOut(Outcome):
     cable_survives: bool | None
 
 
-@formula("Resistance of one block", "R_block = K/C·U_block/12", unit="mΩ", source="handbook 02 §4.8, typical; low on purpose, the worst case for the fuse")
+@formula(
+    "Resistance of one block",
+    "R_block = K/C·U_block/12",
+    unit="mΩ",
+    source=Method("wiring.short-circuit", "low on purpose, the worst case for the fuse") + OwnChoice("typical"),
+)
 def block_resistance(block_mohm_ah: float, capacity_ah: float, block_nominal_voltage_v: float) -> float:
     return block_mohm_ah / capacity_ah * block_nominal_voltage_v / 12
 
@@ -72,7 +78,8 @@ def block_resistance(block_mohm_ah: float, capacity_ah: float, block_nominal_vol
     "Block with its posts, links and lugs",
     "R = R_block + 0.5 mΩ·U_block/12",
     unit="mΩ",
-    source="typical; a unit of less than 12 V has its part of it, so that a chain of cells is not made weaker than it is",
+    source=Method("wiring.short-circuit", "a unit of less than 12 V has its part of it, so that a chain of cells is not made weaker than it is")
+    + OwnChoice("typical"),
 )
 def with_posts(block_mohm: float, posts_mohm: float) -> float:
     return block_mohm + posts_mohm
@@ -82,13 +89,13 @@ def with_posts(block_mohm: float, posts_mohm: float) -> float:
     "Block as the loads see it",
     "R = 1.5·R_block + cut-off",
     unit="mΩ",
-    source="typical: half as much again as the least, and 1 mΩ of cut-off electronics for lithium",
+    source=Method("wiring.short-circuit", "typical: half as much again as the least, and 1 mΩ of cut-off electronics for lithium"),
 )
 def for_voltages(block_mohm: float, cut_off_mohm: float) -> float:
     return 1.5 * block_mohm + cut_off_mohm
 
 
-@formula("Resistance of the bank", "R = R_block·series/parallel", unit="mΩ", source="handbook 02 §3.9")
+@formula("Resistance of the bank", "R = R_block·series/parallel", unit="mΩ", source=Method("wiring.short-circuit"))
 def bank_resistance(block_resistance_mohm: float, series_count: float, parallel_count: float) -> float:
     return block_resistance_mohm * series_count / parallel_count
 
@@ -97,18 +104,25 @@ def bank_resistance(block_resistance_mohm: float, series_count: float, parallel_
     "Current of a dead short",
     "I_k = 1000·E/(R_bat + R_cable + R_extra)",
     unit="A",
-    source="Ohm; electronics in the battery are not counted on, they can fail closed",
+    source=Method("wiring.short-circuit", "Ohm; electronics in the battery are not counted on, they can fail closed"),
 )
 def fault_current(voltage_v: float, battery_resistance_mohm: float, cable_resistance_mohm: float, extra_resistance_mohm: float) -> float:
     return 1000 * voltage_v / (battery_resistance_mohm + cable_resistance_mohm + extra_resistance_mohm)
 
 
-@formula("Heating constant of copper", "k = 226·√(ln(1 + (T_f − T_i)/(234.5 + T_i)))", unit="A·√s/mm²", source="IEC 60364-4-43, adiabatic")
+@formula(
+    "Heating constant of copper",
+    "k = 226·√(ln(1 + (T_f − T_i)/(234.5 + T_i)))",
+    unit="A·√s/mm²",
+    source=Method("wiring.short-circuit", "adiabatic") + Standard("IEC 60364-4-43"),
+)
 def withstand_constant(insulation_temp_c: float, final_temp_c: float) -> float:
     return 226 * math.sqrt(math.log(1 + (final_temp_c - insulation_temp_c) / (234.5 + insulation_temp_c)))
 
 
-@formula("Time the cable stands the fault", "t = (k·A/I_k)²", unit="s", source="IEC 60364-4-43, adiabatic, up to 5 s")
+@formula(
+    "Time the cable stands the fault", "t = (k·A/I_k)²", unit="s", source=Method("wiring.short-circuit", "adiabatic, up to 5 s") + Standard("IEC 60364-4-43")
+)
 def withstand_time(withstand_k: float, area_mm2: float, short_circuit_a: float) -> float:
     return (withstand_k * area_mm2 / short_circuit_a) ** 2
 
@@ -119,7 +133,7 @@ def suitable(voltage_v: float, short_circuit_a: float) -> list[str]:
 
 
 def short_circuit_current(inp: ShortCircuitCurrentIn, sources: dict[str, Figure] | None = None) -> ShortCircuitCurrentOut:
-    """The fault current at the end of a cable, what breaks it, and how long the cable stands it. Handbook 02 §3.9."""
+    """The fault current at the end of a cable, what breaks it, and how long the cable stands it. Method: wiring.short-circuit."""
     g = Given(inp, sources)
     if inp.internal_resistance_mohm is not None:
         block = g("internal_resistance_mohm")
@@ -141,6 +155,6 @@ def short_circuit_current(inp: ShortCircuitCurrentIn, sources: dict[str, Figure]
     survives = inp.clearing_time_s <= stands.value + EPS if stands is not None and inp.clearing_time_s is not None else None
     return ShortCircuitCurrentOut.of(
         battery_resistance_mohm=bank, cable_resistance_mohm=cable,
-        terminal_short_circuit_a=derived("terminal_short_circuit_a", "1000·E/R_bat", 1000 * inp.voltage_v / bank.value, "Ohm", voltage_v=g("voltage_v"), battery_resistance_mohm=bank),
+        terminal_short_circuit_a=derived("terminal_short_circuit_a", "1000·E/R_bat", 1000 * inp.voltage_v / bank.value, Method("wiring.short-circuit", "Ohm"), voltage_v=g("voltage_v"), battery_resistance_mohm=bank),
         short_circuit_a=fault, suitable_families=suitable(inp.voltage_v, fault.value), withstand_k=k, withstand_time_s=stands, cable_survives=survives,
     )  # fmt: skip

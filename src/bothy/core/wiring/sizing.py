@@ -1,4 +1,4 @@
-"""Cable choice, and one circuit or several (handbook 02, sections 3.6 and 3.7)."""
+"""Cable choice, and one circuit or several (method wiring.cable-choice)."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import EPS, Contract, Given, Outcome, next_size, quick, unique_ids, wrong
 from bothy.core.figure import Figure, derived, given, pick
+from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import AREA, AWG, METRIC, Route, Row, ampacity_factors, table_ampacity, warm_resistance
 from bothy.core.wiring.drop import Limits
 
@@ -134,7 +135,7 @@ def _sizes(series: Series) -> Iterable[tuple[float | str, float, Row]]:
 
 
 def choose_size(inp: WireSizeIn, series: Series, fuse: Figure, g: Given, runners: int = 0) -> SizeChoice:
-    """The thinnest size of one series for a circuit with that fuse; larger ones are not tried. Handbook 02 §3.6."""
+    """The thinnest size of one series for a circuit with that fuse; larger ones are not tried. Method: wiring.cable-choice."""
     limit = inp.limit_v
     k_amb, k_bundle, k_inst = ampacity_factors(inp)
     factor = k_amb * k_bundle * k_inst
@@ -152,15 +153,15 @@ def choose_size(inp: WireSizeIn, series: Series, fuse: Figure, g: Given, runners
         return SizeChoice(None, rejected, [], None)
     area = pick(
         "Cable", "thinnest size with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse and ΔU ≤ limit", fitting[0].area_mm2, "mm²",
-        "handbook 02 §3.6", current_a=g("current_a"), length_m=g("length_m"), fuse_a=fuse,
+        Method("wiring.cable-choice"), current_a=g("current_a"), length_m=g("length_m"), fuse_a=fuse,
         limit_v=given("limit_v", limit, "table", f"drop class {inp.drop_class}" + (", less what is lost before it" if inp.max_drop_v is not None else "")),
-        derating_frac=given("derating_frac", factor, "computed", "ambient · bundle · installation"),
+        derating_frac=given("derating_frac", factor, "computed", "ambient · bundle · installation", source=Method("wiring.ampacity")),
     )  # fmt: skip
     return SizeChoice(fitting[0], rejected, fitting[1:], area)
 
 
 def carrying(inp: WireSizeIn, series: Series) -> list[Trial]:
-    """The sizes of a series that carry the current behind its fuse, thinnest first, whatever they lose. Handbook 02 §3.6."""
+    """The sizes of a series that carry the current behind its fuse, thinnest first, whatever they lose. Method: wiring.cable-choice."""
     k_amb, k_bundle, k_inst = ampacity_factors(inp)
     factor = k_amb * k_bundle * k_inst
     tried = [_try(inp, size, metal, row, factor, inp.fuse_a or inp.current_a, float("inf")) for size, metal, row in _sizes(series)]
@@ -194,7 +195,7 @@ def _explain(picked: dict[str, Any], prefix: str, g: Given) -> None:
     feeds = {"ampacity_a": (), "conductor_temp_c": ("current_a", "ampacity_a"), "resistance_mohm": ("length_m", "conductor_temp_c"),
              "drop_v": ("current_a", "resistance_mohm"), "drop_frac": ("drop_v",), "heat_w": ("current_a", "resistance_mohm")}  # fmt: skip
     for key, parts in feeds.items():
-        made[key] = derived(f"{prefix}_{key}", HOW[key], picked[f"{prefix}_{key}"], "handbook 02 §3.4 to §3.6", **{p: made[p] for p in parts})
+        made[key] = derived(f"{prefix}_{key}", HOW[key], picked[f"{prefix}_{key}"], Method("wiring.cable-choice"), **{p: made[p] for p in parts})
         picked[f"{prefix}_{key}"] = made[key]
     if prefix == "metric":
         for key in ("metric_size", "metric_rejected_size"):
@@ -203,14 +204,14 @@ def _explain(picked: dict[str, Any], prefix: str, g: Given) -> None:
 
 
 def wire_size(inp: WireSizeIn, sources: dict[str, Figure] | None = None) -> WireSizeOut:
-    """The thinnest cable that passes mechanics, ampacity, fuse and drop, in both series. Handbook 02 §3.6."""
+    """The thinnest cable that passes mechanics, ampacity, fuse and drop, in both series. Method: wiring.cable-choice."""
     g = Given(inp, sources)
     if inp.fuse_a is not None:
         fuse = g("fuse_a")
     else:
         wanted = 1.25 * inp.current_a
         fuse = pick("Fuse to size the cable for", "first standard fuse ≥ 1.25·I", next_size(STANDARD_FUSES_A, wanted) or wanted, "A",
-                    "handbook 02 §3.6", current_a=g("current_a"))  # fmt: skip
+                    Method("wiring.cable-choice"), current_a=g("current_a"))  # fmt: skip
     metric, awg = (_answers(inp, series, choose_size(inp, series, fuse, g, runners=2), g) for series in SERIES)
     return WireSizeOut.of(fuse_a=fuse, limit_v=given("limit_v", inp.limit_v, "table", f"drop class {inp.drop_class}"), **metric, **awg)
 
@@ -243,10 +244,10 @@ class CircuitSplitOut(Outcome):
 
 
 def circuit_split(inp: CircuitSplitIn, sources: dict[str, Figure] | None = None) -> CircuitSplitOut:
-    """Loads into as few circuits of one cable as carry them (first-fit decreasing). Handbook 02 §3.7."""
+    """Loads into as few circuits of one cable as carry them (first-fit decreasing). Method: wiring.circuit-split."""
     g = Given(inp, sources)
     usable = pick("Usable current", "min(I_z, fuse)/k", min(inp.cable_ampacity_a, inp.fuse_a or inp.cable_ampacity_a) / inp.continuous_factor,
-                  "A", "handbook 02 §3.7", cable_ampacity_a=g("cable_ampacity_a"), continuous_factor=g("continuous_factor"))  # fmt: skip
+                  "A", Method("wiring.circuit-split"), cable_ampacity_a=g("cable_ampacity_a"), continuous_factor=g("continuous_factor"))  # fmt: skip
     oversize = [x.id for x in inp.loads if x.current_a > usable.value + EPS]
     rest = sorted((x for x in inp.loads if x.id not in oversize), key=lambda x: -x.current_a)
     circuits: list[list[str]] = []
@@ -261,6 +262,6 @@ def circuit_split(inp: CircuitSplitIn, sources: dict[str, Figure] | None = None)
             sums[i] += load.current_a
     whole = sum(x.current_a for x in inp.loads)
     return CircuitSplitOut.of(
-        usable_a=usable, total_a=derived("total_a", "Σ I", whole, "sum", **{x.id: x.current_a for x in inp.loads}), fits_one=whole <= usable.value + EPS, oversize=oversize,
-        circuit_count=derived("circuit_count", "shared circuits + oversize loads", len(circuits) + len(oversize), "first-fit decreasing, handbook 02 §3.7"), circuits=circuits, circuit_current_a=sums,
+        usable_a=usable, total_a=derived("total_a", "Σ I", whole, Method("wiring.circuit-split", "sum"), **{x.id: x.current_a for x in inp.loads}), fits_one=whole <= usable.value + EPS, oversize=oversize,
+        circuit_count=derived("circuit_count", "shared circuits + oversize loads", len(circuits) + len(oversize), Method("wiring.circuit-split", "first-fit decreasing")), circuits=circuits, circuit_current_a=sums,
     )  # fmt: skip

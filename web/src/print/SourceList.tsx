@@ -1,0 +1,43 @@
+/** What a design's figures and findings rest on: sections of the method, standards, makers' data, own choices. */
+import { useQuery } from "@tanstack/react-query";
+import { api, take } from "../data/client";
+import { useVariant } from "../data/variant";
+import type { Source } from "../method/Sources";
+
+const HEADS: [Source["kind"], string][] = [
+  ["method", "Method, by the sections of “How it is reckoned”"],
+  ["standard", "Standards, laws and papers, named and not reproduced"],
+  ["maker", "Makers"],
+  ["own", "Own choices"],
+];
+
+export function SourceList() {
+  const { id, revision } = useVariant();
+  const asked = useQuery({
+    queryKey: ["sources", id, revision],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/sources", { params: { path: { variant_id: id }, query: { revision } } })),
+  });
+  if (asked.isPending) return <p role="status">Gathering the sources…</p>;
+  if (asked.isError) return <p role="alert">{(asked.error as Error).message}</p>;
+  return (
+    <div className="columns-2 gap-8 text-[11px]">
+      {HEADS.map(([kind, head]) => {
+        const mine = asked.data.filter((s) => s.kind === kind);
+        if (!mine.length) return null;
+        return (
+          <section key={kind} className="mb-3 break-inside-avoid-page">
+            <h2 className="m-0 mb-1 font-display text-[13px] font-semibold">{head}</h2>
+            <ul className="m-0 list-none p-0">
+              {mine.map((s) => (
+                <li key={`${s.text}${s.method}`}>
+                  {s.text}
+                  {s.method && <span className="num text-dim"> {s.method}</span>}
+                </li>
+              ))}
+            </ul>
+          </section>
+        );
+      })}
+    </div>
+  );
+}
