@@ -21,10 +21,10 @@ _TURNS = BoundedSemaphore(2)
 """So many reports are computed at once: more only take the interpreter from each other, and each then takes longer than in turn."""
 
 
-def computed(design: Design) -> Sound:
-    """The design with its report, in its turn. Raises as :func:`sound` does."""
+def computed(design: Design, before: Report | None = None) -> Sound:
+    """The design with its report, in its turn, with what it shares with the report ``before``. Raises as :func:`sound` does."""
     with _TURNS:
-        return sound(design)
+        return sound(design, before)
 
 
 class Kept(NamedTuple):

@@ -173,7 +173,7 @@ def _tried(store: Projects, reports: Reports, id: uuid.UUID, expected: int, body
         return _conflict(store, id, expected, now.head.revision)
     ops = [op.model_dump(by_alias=True, exclude={"from_"} if op.from_ is None else set()) for op in body.ops]
     try:
-        return now, computed(apply_patch(now.head.design, ops))
+        return now, computed(apply_patch(now.head.design, ops), now.kept.report)
     except PathGone as exc:
         return problem(409, exc.key, exc.message)
 
@@ -297,7 +297,7 @@ def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfM
     design, taken = accept(head.design, body.ids, body.groups or None)
     if not taken:
         raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
-    one = computed(design)
+    one = computed(design, before.report)
     try:
         new = store.save(variant_id, expected, one, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you", edit_id)
     except Stale as exc:

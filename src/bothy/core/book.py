@@ -53,13 +53,28 @@ class Book:
         self.figures: dict[str, Figure] = {}
         self._keys: dict[int, str] = {}
         self._kept: list[Figure] = []
+        self._log: list[tuple[str, Figure]] | None = None
 
     def put(self, key: str, figure: Figure) -> Figure:
         """Register a figure; returns it."""
         self.figures[key] = figure
         self._keys.setdefault(id(figure), key)
         self._kept.append(figure)
+        if self._log is not None:
+            self._log.append((key, figure))
         return figure
+
+    def begin(self) -> list[tuple[str, Figure]] | None:
+        """Note what is put from now on; returns what was noted by whoever noted before, to be handed back to :meth:`end`."""
+        outer, self._log = self._log, []
+        return outer
+
+    def end(self, outer: list[tuple[str, Figure]] | None) -> list[tuple[str, Figure]]:
+        """What was put since :meth:`begin`; whoever noted before gets it too, and goes on."""
+        noted, self._log = self._log or [], outer
+        if outer is not None:
+            outer += noted
+        return noted
 
     def shown(self) -> dict[str, FigureOut]:
         """Every figure by key, without its working."""

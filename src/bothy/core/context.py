@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, field
-from typing import Any, Literal, cast
+from typing import Any, Concatenate, Literal, ParamSpec, TypeVar, cast
 
 from pydantic import BaseModel
 
@@ -15,6 +16,9 @@ from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.places import Stay, place_of, stays_of
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, SystemVoltage
 from bothy.core.region import REGIONS, Region
+
+P = ParamSpec("P")
+T = TypeVar("T")
 
 
 @dataclass(frozen=True, slots=True)
@@ -123,6 +127,10 @@ class Context:
         self.leak_per_h = self._number(
             "/warmth/leak_per_h", "air that leaks", w.leak_per_h, 1.0, "1/h", "closed, with a breeze or fixed vents; method warmth.design-conditions"
         )
+
+    def part(self, name: str, work: Callable[Concatenate[Context, P], T], *given: P.args, **none: P.kwargs) -> T:
+        """A piece of a part of the report, ``work(self, *given)``; where a report is made again it is taken from the last one, see :mod:`bothy.core.reuse`."""
+        return work(self, *given, **none)
 
     def met(self) -> list[tuple[Climate, int]]:
         """Every climate and month that is planned: Life's place in its months, and the places of the trip in theirs."""

@@ -18,14 +18,16 @@ from bothy.core.contract import quick
 from bothy.core.design.document import Design
 from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given, total
-from bothy.core.finding import RULES, Finding, Remedy, finding, in_order, one_cause, rule
+from bothy.core.finding import RULES, Finding, finding, in_order, one_cause, rule
 from bothy.core.gas.part import GasPart, gas_part
 from bothy.core.gas.rules import gas_findings
 from bothy.core.method.sources import Method, OwnChoice, SourceOut, listed
+from bothy.core.power.load_budget import LoadBudgetOut
 from bothy.core.power.rules import power_findings
 from bothy.core.power.supply import PowerPart, Supply, power_part, work_out
 from bothy.core.power.uses import LifePart, budgets, life_part
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
+from bothy.core.reuse import Parts
 from bothy.core.warmth.part import WarmthPart, warmth_part
 from bothy.core.warmth.rules import warmth_findings
 from bothy.core.water.part import WaterPart, water_part
@@ -110,6 +112,7 @@ class Report(BaseModel):
     findings: list[Finding]
     figures: dict[str, FigureOut]
     _book: Book = PrivateAttr(default_factory=Book)
+    _parts: Parts | None = PrivateAttr(None)
     _diagram: Callable[[Iterable[str]], Diagram] = PrivateAttr()
 
     def plain(self) -> dict[str, Any]:
@@ -199,9 +202,9 @@ def _stages(design: Design, findings: list[Finding], prove: ProvePart) -> dict[s
     """The cairn of each stage that exists."""
     v, life, p = design.vehicle, design.life, design.power
     begun = {
-        "vehicle": v != type(v)(), "life": bool(life.appliances) or life.people is not None,
+        "vehicle": v.begun, "life": bool(life.appliances) or life.people is not None,
         "power": p.bank is not None or p.inverter is not None or bool(p.arrays), "wiring": bool(design.wiring.circuits),
-        "warmth": design.warmth != type(design.warmth)(), "water": design.water.begun, "gas": design.gas.begun, "prove": bool(design.prove.readings),
+        "warmth": design.warmth.begun, "water": design.water.begun, "gas": design.gas.begun, "prove": bool(design.prove.readings),
     }  # fmt: skip
     computed = {
         "vehicle": v.payload_kg is not None and v.bank_place is not None, "life": bool(life.appliances) and life.place is not None,
@@ -226,55 +229,64 @@ def _stages(design: Design, findings: list[Finding], prove: ProvePart) -> dict[s
     return out
 
 
-def report(design: Design) -> Report:
-    """Compute everything that follows from a design."""
+def _wired(ctx: Context, feeds: Feeds) -> tuple[list[Worked], NetworkPart]:
+    """Circuits and the network that they make: one part, for the network tells each circuit what it loses on its whole way."""
+    worked = work_circuits(ctx, feeds)
+    return worked, work_network(ctx, worked, feeds)
+
+
+def _power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], supply: Supply, power: PowerPart, worked: list[Worked]) -> list[Finding]:
+    return power_findings(ctx, uses, supply, power, lambda index: refit(worked[index]))
+
+
+def _loops(ctx: Context, worked: list[Worked]) -> tuple[dict[str, LoopRow], list[Finding]]:
+    return work_loops(ctx.design, {w.circuit.id: w.part for w in worked})
+
+
+def _prove(ctx: Context, worked: list[Worked], feeds: Feeds) -> tuple[ProvePart, list[Finding]]:
+    return prove_part(ctx, [
+        SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
+        for w in worked], feeds)  # fmt: skip
+
+
+def report(design: Design, before: Report | None = None) -> Report:
+    """Compute everything that follows from a design. Parts of the report ``before``, of another state of the design, are taken where nothing that they read has changed."""
     ctx = Context(design)
-    uses = budgets(ctx)
-    life = life_part(ctx, uses)
-    supply = work_out(ctx, uses)
-    power = power_part(ctx, uses, supply)
-    feeds = feeds_of(ctx, supply)
-    worked: list[Worked] = work_circuits(ctx, feeds)
-    network = work_network(ctx, worked, feeds)
-    circuits = {w.circuit.id: w.part for w in worked}
-
-    def refit_at(index: int) -> Remedy | None:
-        return refit(worked[index])
-
+    parts = Parts(ctx, before._parts if before is not None else None)
+    make = parts.make
+    uses = make("uses", budgets)
+    life = make("life", life_part, uses)
+    supply = make("supply", work_out, uses)
+    power = make("power", power_part, uses, supply)
+    feeds = make("feeds", feeds_of, supply)
+    worked, network = make("wired", _wired, feeds)
     found: list[Finding] = []
-    found += power_findings(ctx, uses, supply, power, refit_at)
-    found += wiring_findings(ctx, worked)
-    found += network_findings(ctx, worked, network)
+    found += make("power findings", _power_findings, uses, supply, power, worked)
+    found += make("wiring findings", wiring_findings, worked)
+    found += make("network findings", network_findings, worked, network)
     if not network.converged:
         # while the voltage collapses nothing is known of what comes after
         found = [f.model_copy(update={"fix": f.fix.first_step()}) if f.stage == "wiring" and f.fix else f for f in found]
-    panel, clashes = work_panel(ctx, worked)
-    found += clashes
-    raceways, crowded = work_raceways(ctx, worked)
-    found += crowded
-    found += making_findings(ctx, worked)
-    found += feeding_findings(ctx, worked)
-    others, thin = work_others(ctx, worked)
-    found += thin
-    lighting, dark = work_lighting(ctx, worked)
-    found += dark
-    mains = work_mains(ctx, worked)
-    found += mains_findings(ctx, worked, mains)
-    found += shore_findings(ctx)
-    loops, failed = work_loops(design, circuits)
-    found += failed
-    warm = warmth_part(ctx)
-    found += warmth_findings(ctx, warm)
-    wet = water_part(ctx, {k: a.energy_wh for k, a in life.appliances.items()}, warm.part.loop.hot_water_38_l_min if warm.part.loop else None)
-    found += water_findings(ctx, wet)
-    gassed = gas_part(ctx, {m.month: m.fuel_kg / 30.4 for m in warm.part.months if m.planned and m.fuel_kg is not None}, warm.part.air)
-    found += gas_findings(ctx, gassed)
+    panel, clashes = make("panel", work_panel, worked)
+    raceways, crowded = make("raceways", work_raceways, worked)
+    found += [*clashes, *crowded, *make("making findings", making_findings, worked), *make("feeding findings", feeding_findings, worked)]
+    others, thin = make("others", work_others, worked)
+    lighting, dark = make("lighting", work_lighting, worked)
+    mains = make("mains", work_mains, worked)
+    found += [*thin, *dark, *make("mains findings", mains_findings, worked, mains), *make("shore findings", shore_findings)]
+    loops, failed = make("loops", _loops, worked)
+    warm = make("warmth", warmth_part)
+    found += [*failed, *make("warmth findings", warmth_findings, warm)]
+    energy = {k: a.energy_wh for k, a in life.appliances.items()}
+    wet = make("water", water_part, energy, warm.part.loop.hot_water_38_l_min if warm.part.loop else None)
+    found += make("water findings", water_findings, wet)
+    gassed = make("gas", gas_part, {m.month: m.fuel_kg / 30.4 for m in warm.part.months if m.planned and m.fuel_kg is not None}, warm.part.air)
+    found += make("gas findings", gas_findings, gassed)
     vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg)
-    found = [*heavy, *found]
-    sheet, tested = prove_part(ctx, [
-        SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
-        for w in worked], feeds)  # fmt: skip
-    found += tested
+    sheet, tested = make("prove", _prove, worked, feeds)
+    parts.done()
+    sheet = sheet.model_copy()
+    found = [f.model_copy() for f in (*heavy, *found, *tested)]  # a part that is taken again keeps its findings as it made them
     answers = {a.finding: a.reason for a in design.accepted}
     found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in one_cause(found)])
     cite(found, ctx.book.figures)
@@ -284,9 +296,9 @@ def report(design: Design) -> Report:
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
         stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=quick(WiringPart, circuits=circuits, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops, others=others), warmth=warm.part, water=wet.part, gas=gassed.part, prove=sheet, findings=found, figures=ctx.book.shown(),
+        wiring=quick(WiringPart, circuits={w.circuit.id: w.part for w in worked}, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops, others=others), warmth=warm.part, water=wet.part, gas=gassed.part, prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
-    out._book = ctx.book
+    out._book, out._parts = ctx.book, parts
     out._diagram = partial(diagram, ctx, worked)
     return out
 

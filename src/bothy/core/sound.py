@@ -20,10 +20,10 @@ class Sound(NamedTuple):
     report: Report
 
 
-def sound(design: Design) -> Sound:
-    """The design with its report. Raises :class:`BadInput` that names the key, or :class:`NotComputed` where the sums themselves fail."""
+def sound(design: Design, before: Report | None = None) -> Sound:
+    """The design with its report; parts of the report ``before`` are taken where nothing that they read has changed. Raises :class:`BadInput` that names the key, or :class:`NotComputed` where the sums themselves fail."""
     try:
-        return Sound(design, report(design))
+        return Sound(design, report(design, before))
     except BadInput:
         raise
     except (ArithmeticError, ValueError, LookupError, TypeError, AttributeError, AssertionError, RecursionError) as exc:

@@ -17,3 +17,8 @@ class Doc(BaseModel):
     """A part of the design document: SI units, unknown keys and NaN refused, None = not said yet."""
 
     model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, frozen=True)
+
+    @property
+    def begun(self) -> bool:
+        """Whether anything was said of it."""
+        return self != type(self)()

@@ -7,12 +7,15 @@ from typing import Any
 
 import jsonpatch
 import jsonpointer
+from pydantic import ValidationError
 
-from bothy.core.contract import BadInput
+from bothy.core.contract import BadInput, explain
+from bothy.core.design.base import Doc
 from bothy.core.design.document import Design, load_design
 from bothy.core.plain import MOST_VALUES, check
 
 MAX_OPERATIONS = 2000
+EMPTY = Design()
 
 
 class PathGone(BadInput):
@@ -49,17 +52,71 @@ def _grows(data: Any, op: dict[str, Any]) -> int:
     return 1 + check({last: op.get("value")}, holder)
 
 
+SMALL_EDIT = 500
+"""Values that an edit may bring whose untouched rest is shared with the design before it."""
+
+
+def _touched(ops: list[dict[str, Any]]) -> dict[str, set[str]] | None:
+    """The fields that simple operations touch, by part of the design; None where an operation goes beyond one field."""
+    out: dict[str, set[str]] = {}
+    for op in ops:
+        parts = str(op["path"]).split("/")
+        if op["op"] not in ("add", "remove", "replace", "test") or len(parts) < 3 or parts[0] or not isinstance(getattr(EMPTY, parts[1], None), Doc):
+            return None
+        if parts[2] not in type(getattr(EMPTY, parts[1])).model_fields or (len(parts) == 3 and op["op"] == "remove"):
+            return None
+        out.setdefault(parts[1], set()).add(parts[2])
+    return out
+
+
+def _shared(old: Any, plain: Any, now: Any) -> Any:
+    """The value of a touched field: of a list, items that stayed as they were are the old ones (``old`` with its plain data ``plain``)."""
+    if not (isinstance(old, list) and isinstance(now, list) and isinstance(plain, list)):
+        return now
+    kept = [(data, item) for data, item in zip(plain, old, strict=True) if isinstance(item, Doc)]
+    out, at = [], 0
+    for data in now:
+        n = next((k for k in range(at, len(kept)) if kept[k][0] == data), None)
+        out.append(data if n is None else kept[n][1])
+        at = at if n is None else n + 1
+    return out
+
+
+def _loaded(design: Design, touched: dict[str, set[str]], plain: dict[str, Any], after: dict[str, Any]) -> Design:
+    """The design with some fields of plain data; all that was not touched is the old design's own, so that what only reads that need not be made again."""
+    check(after)
+    whole: dict[str, Any] = {name: getattr(design, name) for name in Design.model_fields}
+    for part, fields in touched.items():
+        old = getattr(design, part)
+        whole[part] = {
+            name: _shared(getattr(old, name), plain[part][name], after[part][name]) if name in fields else getattr(old, name) for name in type(old).model_fields
+        } | {k: v for k, v in after[part].items() if k not in type(old).model_fields}
+    try:
+        return Design.model_validate(whole)
+    except ValidationError as exc:
+        raise explain(exc) from None
+
+
 def apply_patch(design: Design, ops: list[dict[str, Any]], *, by_proposal: bool = False) -> Design:
     """The design after a JSON Patch (RFC 6902). Raises :class:`BadInput` naming the field; the input is untouched.
 
-    ``by_proposal`` leaves the mark of proposed items alone; otherwise a changed item counts as typed.
+    ``by_proposal`` leaves the mark of proposed items alone; otherwise a changed item counts as typed. Parts of the design that a small edit
+    doesn't touch are the very same objects in both.
     """
     if len(ops) > MAX_OPERATIONS:
         raise BadInput("patch", f"has {len(ops)} operations; at most {MAX_OPERATIONS} in one edit")
-    data = design.model_dump(mode="json")
-    room = MOST_VALUES
-    after: Any = data
     ops = copy.deepcopy(ops)  # what they bring becomes part of the document, and may be changed by the next of them
+    touched = _touched(ops)
+    if touched is not None and sum(_grows({}, op) for op in ops) <= SMALL_EDIT:
+        data: Any = {part: getattr(design, part).model_dump(mode="json", include=fields) for part, fields in touched.items()}
+        plain = copy.deepcopy(data)
+        return _loaded(design, touched, plain, _patched(data, ops, by_proposal))
+    return load_design(_patched(design.model_dump(mode="json"), ops, by_proposal))
+
+
+def _patched(after: Any, ops: list[dict[str, Any]], by_proposal: bool) -> Any:
+    """Plain data after the operations. Raises :class:`BadInput`."""
+    room = MOST_VALUES
     try:
         for op in ops:
             room -= _grows(after, op)
@@ -74,7 +131,7 @@ def apply_patch(design: Design, ops: list[dict[str, Any]], *, by_proposal: bool 
         raise PathGone("patch", f"does not fit the design: {str(exc)[:200]}") from None
     if not by_proposal:
         _flip_touched(after, ops)
-    return load_design(after)
+    return after
 
 
 def changed_paths(old: Any, new: Any, path: str = "", limit: int = 200) -> list[str]:

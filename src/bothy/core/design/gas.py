@@ -320,11 +320,6 @@ class Gas(Doc):
         return self
 
     @property
-    def begun(self) -> bool:
-        """Whether anything was said of gas."""
-        return self != type(self)()
-
-    @property
     def aboard(self) -> bool:
         """Whether there is gas on board."""
         return bool(self.appliances or self.vessels)

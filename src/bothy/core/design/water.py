@@ -362,8 +362,3 @@ class Water(Doc):
                 at = runs[at.parent]
                 seen.add(at.id)
         return self
-
-    @property
-    def begun(self) -> bool:
-        """Whether anything was said of water."""
-        return self != type(self)()

@@ -7,7 +7,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Any, ClassVar, Literal
 
 from typing_extensions import TypedDict
 
@@ -24,8 +24,27 @@ class SourceOut(TypedDict):
     method: str | None
 
 
+class _Once(type):
+    """Makes each source once: a report names two thousand, of some hundred different ones."""
+
+    made: ClassVar[dict[tuple[Any, ...], Any]] = {}
+
+    def __call__(cls, *words: str) -> Any:
+        key = (cls, *words)
+        found = cls.made.get(key)
+        if found is None:
+            if len(cls.made) >= MOST_KEPT:
+                cls.made.clear()
+            found = cls.made[key] = super().__call__(*words)
+        return found
+
+
+MOST_KEPT = 5000
+"""Sources that are kept at once: some notes hold the name of what is fitted."""
+
+
 @dataclass(frozen=True, slots=True)
-class Source:
+class Source(metaclass=_Once):
     """One source. ``+`` joins several to a tuple."""
 
     def __add__(self, other: Cited) -> tuple[Source, ...]:

@@ -6,7 +6,7 @@ from typing import Any, Literal
 
 from pydantic import BaseModel, Field
 
-from bothy.core.contract import Contract, Given, Outcome, Whole
+from bothy.core.contract import Contract, Given, Outcome, Whole, quick
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
 from bothy.core.warmth.air import PER_FLOW, RHO, SEA_PA, humidity_ratio_g, saturation_pa
@@ -87,7 +87,7 @@ def cooling_load(inp: CoolingLoadIn, sources: dict[str, Figure] | None = None) -
     for o in inp.opaque:
         t = sol_air.raw(te, o.absorptance_frac, o.irradiance_w_m2, float(o.horizontal), inp.h_out_w_m2k)
         k = o.u_value_w_m2k * o.area_m2
-        rows.append(OpaqueRow(name=o.name, sol_air_temp_c=t, heat_w=k * (t - ti)))
+        rows.append(quick(OpaqueRow, name=o.name, sol_air_temp_c=t, heat_w=k * (t - ti)))
         driven += k * (t - te)
         ua += k
     opaque = derived(

@@ -34,7 +34,7 @@ def missing_findings(ctx: Context, w: Warm) -> Found:
             yield finding("warm-heater-unlisted", a.id, a.name, "It burns fuel, and only its electricity is counted so far.")
     if not d.heaters:
         warms = any(a.kind == "heating" and a.count > 0 for a in ctx.design.life.appliances)
-        if ctx.cold_c < COLD_SEASON_C and not warms and (ctx.design.life.appliances or ctx.design.warmth != type(d)()):
+        if ctx.cold_c < COLD_SEASON_C and not warms and (ctx.design.life.appliances or d.begun):
             yield finding("warm-heater-missing", "heating", "Heating", f"In the planned months it gets to {ctx.cold_c:.0f} °C outside; {p.needed_w:,.0f} W keep it at {ctx.indoor_c:g} °C, and there is no heater.",
                           figures=["warmth/design_heat_w"])  # fmt: skip
 

@@ -143,16 +143,16 @@ def _headroom(ctx: Context, shell: Shell) -> float:
 
 def warmth_part(ctx: Context) -> Warm:
     """Work out all of Warmth and put its figures into the book."""
-    shell = work_shell(ctx)
+    shell = ctx.part("warmth/shell", work_shell)
     vent = vent_heat_flow(ctx)
-    heat = work_heat(ctx, shell, vent)
+    heat = ctx.part("warmth/heat", work_heat, shell, vent)
     loss = heat.loss
     zones = {z.zone: z.heat_w for z in loss.zones}
     available = sum(s.available_w for s in heat.sizes.values())
-    layout = work_ducts(ctx, zones, loss.design_heat_w, available) if available > 0 else None
-    air = work_air(ctx, shell)
-    summer = work_summer(ctx, shell, loss.ua_w_k, heat.capacity_j_k)
-    out_c, by_surface, through = winter_hours(ctx, shell, ctx.indoor_c)
+    layout = ctx.part("warmth/ducts", work_ducts, zones, loss.design_heat_w, available) if available > 0 else None
+    air = ctx.part("warmth/air", work_air, shell)
+    summer = ctx.part("warmth/summer", work_summer, shell, loss.ua_w_k, heat.capacity_j_k)
+    out_c, by_surface, through = ctx.part("warmth/winter", winter_hours, shell, ctx.indoor_c)
     air_k = loss.ua_w_k - sum(s.ua for s in shell.surfaces)
     need = [max(0.0, w + air_k * (ctx.indoor_c - t) - gains_w(ctx)) for w, t in zip(through, out_c, strict=True)]
     surfaces = {}
@@ -175,14 +175,14 @@ def warmth_part(ctx: Context) -> Warm:
     duct_w = (
         layout.runs[ctx.design.warmth.drying.duct].delivered_w if layout and ctx.design.warmth.drying and ctx.design.warmth.drying.duct in layout.runs else 0.0
     )
-    by_month = months(ctx, loss.ua_w_k)
+    by_month = ctx.part("warmth/months", months, loss.ua_w_k)
     liquid = [m.fuel_l for m in by_month if m.planned and m.fuel_l is not None]
     part = quick(
         WarmthPart, indoor_c=ctx.indoor_c, night_c=ctx.night_c, cold_c=ctx.cold_c, cab=shell.cab, problem=shell.problem, volume_m3=shell.areas.volume_m3, floor_m2=shell.areas.floor_area_m2,
         area_m2=shell.areas.total_area_m2, headroom_m=_headroom(ctx, shell), ua_w_k=loss.ua_w_k, heat_loss_w=loss.heat_loss_w, needed_w=loss.design_heat_w, air_w=loss.infiltration_w + loss.ventilation_w,
-        largest=loss.largest_surface, surfaces=surfaces, build_ups=_build_ups(ctx, shell), zones={z: ZoneHeat(heat_w=w, brought_w=brought.get(z) if layout else None) for z, w in zones.items()},
-        savings=savings(ctx, shell, thicker), warm_up=warm_up_part(ctx, heat), heaters={id: heater_part(heat.sizes[id], heat.fuels[id]) for id in heat.sizes}, months=by_month,
-        year_fuel_l=sum(liquid) if liquid else None, ducts=layout.runs if layout else {}, layout=layout.part if layout else None, loop=work_loop(ctx, _loop_source(ctx)), air=air.part, cool=summer.cool,
+        largest=loss.largest_surface, surfaces=surfaces, build_ups=ctx.part("warmth/build-ups", _build_ups, shell), zones={z: ZoneHeat(heat_w=w, brought_w=brought.get(z) if layout else None) for z, w in zones.items()},
+        savings=ctx.part("warmth/savings", savings, shell, thicker), warm_up=warm_up_part(ctx, heat), heaters={id: heater_part(heat.sizes[id], heat.fuels[id]) for id in heat.sizes}, months=by_month,
+        year_fuel_l=sum(liquid) if liquid else None, ducts=layout.runs if layout else {}, layout=layout.part if layout else None, loop=ctx.part("warmth/loop", work_loop, _loop_source(ctx)), air=air.part, cool=summer.cool,
         cabinets=cabinets(ctx), bays=bays(ctx), drying=drying(ctx, duct_w, air.part.day_rh_frac), winter_out_c=out_c, winter_need_w=need,
     )  # fmt: skip
     _figures(ctx, heat, layout, air, summer)

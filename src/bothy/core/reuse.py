@@ -1,0 +1,167 @@
+"""Parts of a report kept from the last one: each with all that it read, and taken again while all of that is the same.
+
+A part is a function of the context and of earlier parts. While it runs, the context notes what it looks at: fields of the design
+(``life``, ``people``), settled values (``cold_c``), typed figures. Nothing has to be declared, so nothing can be forgotten.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any, Concatenate, NamedTuple, ParamSpec, TypeVar, cast
+
+from bothy.core.context import Assumption, Context
+from bothy.core.design.base import Doc
+from bothy.core.design.document import Design
+from bothy.core.figure import Figure
+
+P = ParamSpec("P")
+T = TypeVar("T")
+Reads = dict[tuple[str, str], Any]
+"""What a part looked at -> the value it saw: (part of the design, field), ("ctx", settled value), ("said", path of a typed figure)."""
+FOUND = {"appliance": ("life", "appliances"), "board": ("wiring", "boards"), "circuit": ("wiring", "circuits")}
+"""What the design finds by id, and the list that it looks through."""
+SETTLED = frozenset(vars(Context(Design()))) - {"design", "book", "assumptions", "said", "kept"}
+"""Names of what a context settles when it is made."""
+
+
+class Looked:
+    """The design, or a part of it, as a part of the report sees it: what is looked at is noted the first time. Read only; it can't be compared as a whole."""
+
+    def __init__(self, doc: Doc, name: str, reads: Reads) -> None:
+        self._doc, self._name, self._reads = doc, name, reads
+
+    def __getattr__(self, field: str) -> Any:
+        """Called for what was not looked at yet; from then on it stands in the object itself."""
+        doc, name = self._doc, self._name
+        value = getattr(doc, field)
+        if not name and field in FOUND:
+            of, items = FOUND[field]
+            self._reads[of, items] = getattr(getattr(doc, of), items)
+        elif not name and isinstance(value, Doc):
+            value = Looked(value, field, self._reads)
+        elif field in type(doc).model_fields:
+            self._reads[name, field] = value
+        else:  # a property or a method may look at all of it
+            self._reads[name, ""] = doc
+        self.__dict__[field] = value
+        return value
+
+    def __eq__(self, other: object) -> bool:
+        raise TypeError("a design is compared field by field while a report is made")
+
+    __hash__ = None  # type: ignore[assignment]
+
+
+class Seen(Context):
+    """The context of a report as one of its parts sees it: what is looked at is noted the first time."""
+
+    def __init__(self, of: Context, parts: Parts) -> None:
+        reads: Reads = {}
+        self.__dict__.update(
+            book=of.book, assumptions=of.assumptions, said=of.said, kept=of.kept, of=of, parts=parts, reads=reads, design=Looked(of.design, "", reads)
+        )
+
+    def __getattr__(self, name: str) -> Any:
+        """Called for what was not looked at yet; from then on it stands in the object itself."""
+        if name not in SETTLED:
+            raise AttributeError(name)
+        value = self.__dict__[name] = self.reads["ctx", name] = self.of.__dict__[name]
+        return value
+
+    def figure(self, path: str) -> Figure:
+        """The typed or assumed value at a path, as a figure."""
+        found = self.reads["said", path] = super().figure(path)
+        return found
+
+    def part(self, name: str, work: Callable[Concatenate[Context, P], T], *given: P.args, **none: P.kwargs) -> T:
+        """A part within this one, that may be taken again when this one is not."""
+        result, reads = self.parts.made(name, work, *given, **none)
+        self.reads.update(reads)
+        return cast(T, result)
+
+
+def _now(ctx: Context, key: tuple[str, str]) -> Any:
+    """What a part would see under a key today."""
+    of, name = key
+    if of == "ctx":
+        return ctx.__dict__[name]
+    at = getattr(ctx.design, of) if of else ctx.design
+    return getattr(at, name) if name else at
+
+
+def _same(old: Any, new: Any) -> bool:
+    return old is new or (type(old) is type(new) and old == new)
+
+
+def _holds(reads: Reads, ctx: Context) -> bool:
+    """Whether a part would see today all that it saw."""
+    for key, old in reads.items():
+        if key[0] == "said":
+            new = ctx.said[key[1]]
+            if (old.value, old.origin, old.note) != (new.value, new.origin, new.note):
+                return False
+        elif not _same(old, _now(ctx, key)):
+            return False
+    return True
+
+
+_PLAIN = (dict, float, int, str, tuple)
+
+
+class KeptPart(NamedTuple):
+    """A part's result, with what it was made from, and what it put into the book and among the assumptions."""
+
+    given: tuple[Any, ...]
+    reads: Reads
+    result: Any
+    puts: list[tuple[str, Figure]]
+    assumed: list[Assumption]
+
+
+class Parts:
+    """The parts of a report by name; those of the last one are taken where nothing that they read has changed.
+
+    What a part returns belongs to every report that takes it: nobody changes it afterwards.
+    """
+
+    def __init__(self, ctx: Context, before: Parts | None = None) -> None:
+        self.ctx, self.kept = ctx, dict[str, KeptPart]()
+        self.reused: list[str] = []
+        self._before = before.kept if before is not None else {}
+
+    def make(self, name: str, work: Callable[Concatenate[Context, P], T], *given: P.args, **none: P.kwargs) -> T:
+        """A part: ``work(ctx, *given)``, or its last result. What is given counts as the same only as the very same object, or as equal plain data."""
+        return self.made(name, work, *given, **none)[0]
+
+    def made(self, name: str, work: Callable[Concatenate[Context, P], T], *given: P.args, **none: P.kwargs) -> tuple[T, Reads]:
+        """A part and what it read."""
+        ctx, old = self.ctx, self._before.get(name)
+        if (
+            old is not None
+            and len(old.given) == len(given)
+            and all(a is b or (isinstance(a, _PLAIN) and _same(a, b)) for a, b in zip(old.given, given, strict=True))
+            and _holds(old.reads, ctx)
+        ):
+            self._again(name, old)
+            return cast(T, old.result), old.reads
+        assumptions, seen = len(ctx.assumptions), Seen(ctx, self)
+        outer = ctx.book.begin()
+        try:
+            result = work(seen, *given, **none)
+        finally:
+            puts = ctx.book.end(outer)
+        self.kept[name] = KeptPart(given, seen.reads, result, puts, ctx.assumptions[assumptions:])
+        return result, seen.reads
+
+    def _again(self, name: str, old: KeptPart) -> None:
+        self.kept[name] = old
+        self.reused.append(name)
+        for key, figure in old.puts:
+            self.ctx.book.put(key, figure)
+        self.ctx.assumptions.extend(old.assumed)
+        for inner in [n for n in self._before if n.startswith(f"{name}/")]:  # they are kept too, for when this one must be made again
+            self.kept[inner] = self._before[inner]
+
+    def done(self) -> None:
+        """Let go of the last report's parts."""
+        self._before = {}
