@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable
 
-from bothy.core.figure import Figure
+from bothy.core.figure import Figure, unit_of
 from bothy.core.finding import Finding
 
 SCALES: dict[str, tuple[tuple[str, float], ...]] = {
@@ -49,10 +49,15 @@ def _same(figure: Figure, number: float, half: float, unit: str) -> bool:
 
 def _given(keys: list[str], figures: dict[str, Figure], number: float, half: float, unit: str) -> tuple[str, Figure] | None:
     """What was typed, assumed or read from a table for one of some figures and is said by a message: a key of its own, and the figure."""
+    wanted = [(theirs, number * scale, half * scale * (1 + 1e-9)) for theirs, scale in SCALES.get(unit, ((unit, 1.0),))]
     for key in keys:
-        for name, part in figures[key].inputs:
-            if not part.inputs and _same(part, number, half, unit):
-                return f"{key}~{name}", part
+        for name, part in figures[key].numbers:
+            value = part.value if type(part) is Figure else float(part)
+            for theirs, target, off in wanted:
+                if abs(value - target) <= off and theirs == (part.unit if type(part) is Figure else unit_of(name)):
+                    figure = dict(figures[key].inputs)[name]
+                    if not figure.inputs and _same(figure, number, half, unit):
+                        return f"{key}~{name}", figure
     return None
 
 

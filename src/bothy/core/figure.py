@@ -188,6 +188,11 @@ class Figure:
             self._inputs = tuple((n, p if isinstance(p, Figure) else _as_figure(n, p)) for n, p in zip(self._names, self._parts, strict=True))
         return self._inputs
 
+    @property
+    def numbers(self) -> Iterable[tuple[str, Number]]:
+        """(name, number) of everything it was computed from, without making figures of plain numbers."""
+        return self._inputs if self._inputs is not None else zip(self._names, self._parts, strict=True)
+
     def __float__(self) -> float:
         return float(self.value)
 

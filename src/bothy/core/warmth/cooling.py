@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Any, Literal
+from typing import Any, Literal, NamedTuple
 
 from pydantic import BaseModel, Field
 
@@ -79,49 +79,59 @@ class CoolingLoadOut(Outcome):
     free_running_temp_c: float | None
 
 
-def cooling_load(inp: CoolingLoadIn, sources: dict[str, Figure] | None = None) -> CoolingLoadOut:
-    """What an air conditioner has to take away, and how warm it gets without one. Method: warmth.cooling."""
-    g = Given(inp, sources)
+class CoolingSums(NamedTuple):
+    """What comes in, in W, surface by surface and by kind; how warm it gets without cooling, and the W/K that carry it."""
+
+    opaque: list[tuple[str, float, float]]
+    opaque_w: float
+    sun_w: float
+    glass_ua_w_k: float
+    people_w: float
+    air_w: float
+    latent_w: float
+    sensible_w: float
+    total_w: float
+    free_c: float | None
+    carried_w_k: float
+
+
+def cooling_sums(inp: CoolingLoadIn) -> CoolingSums:
+    """The sums of :func:`cooling_load` as plain numbers, for the hours of a day. ``opaque`` has name, sol-air temperature in °C and W of each surface."""
     ti, te = inp.indoor_temp_c, inp.outdoor_temp_c
     rows, driven, ua = [], 0.0, 0.0
     for o in inp.opaque:
         t = sol_air.raw(te, o.absorptance_frac, o.irradiance_w_m2, float(o.horizontal), inp.h_out_w_m2k)
         k = o.u_value_w_m2k * o.area_m2
-        rows.append(quick(OpaqueRow, name=o.name, sol_air_temp_c=t, heat_w=k * (t - ti)))
+        rows.append((o.name, t, k * (t - ti)))
         driven += k * (t - te)
         ua += k
-    opaque = derived(
-        "opaque_w",
-        "Σ U·A·(T_sa − T_i)",
-        sum(r.heat_w for r in rows),
-        Method("warmth.cooling", "sol-air method"),
-        **{f"surface_{i}_w": r.heat_w for i, r in enumerate(rows, 1)},
-    )
-    sun = derived(
-        "glass_solar_w",
-        "Σ A·I·SHGC·shade",
-        sum(x.area_m2 * x.irradiance_w_m2 * x.shgc_frac * x.shade_transmit_frac for x in inp.glazing),
-        Method("warmth.cooling"),
-    )
+    opaque = sum(w for _, _, w in rows)
+    sun = sum(x.area_m2 * x.irradiance_w_m2 * x.shgc_frac * x.shade_transmit_frac for x in inp.glazing)
     glass_ua = sum(x.u_value_w_m2k * x.area_m2 for x in inp.glazing)
-    glass = derived("glass_conduction_w", "Σ U·A·(T_e − T_i)", glass_ua * (te - ti), Method("warmth.cooling", "heat flow"), ua_w_k=glass_ua)
-    people = derived(
-        "people_sensible_w",
-        "n·W",
-        inp.people_count * inp.person_sensible_w,
-        Method("warmth.cooling"),
-        people_count=g("people_count"),
-        person_sensible_w=g("person_sensible_w"),
+    people = inp.people_count * inp.person_sensible_w
+    air = PER_FLOW * inp.flow_m3_h * (te - ti)
+    sensible = sum((opaque, sun, glass_ua * (te - ti), people, inp.appliances_w, air))
+    we, wi = (humidity_ratio_g.raw(rh * saturation_pa(t), SEA_PA) / 1000 for rh, t in ((inp.outdoor_rh_frac, te), (inp.indoor_rh_frac, ti)))
+    wet = inp.people_count * inp.person_latent_w + RHO * inp.flow_m3_h / 3600 * LATENT * max(0.0, we - wi)
+    carried = ua + glass_ua + PER_FLOW * inp.flow_m3_h
+    free = te + (driven + sun + people + inp.appliances_w) / carried if carried > 0 else None
+    return CoolingSums(rows, opaque, sun, glass_ua, people, air, wet, sensible, max(0.0, sensible) + wet, free, carried)
+
+
+def cooling_load(inp: CoolingLoadIn, sources: dict[str, Figure] | None = None) -> CoolingLoadOut:
+    """What an air conditioner has to take away, and how warm it gets without one. Method: warmth.cooling."""
+    g = Given(inp, sources)
+    s = cooling_sums(inp)
+    here, dt = Method("warmth.cooling"), inp.outdoor_temp_c - inp.indoor_temp_c
+    rows = [quick(OpaqueRow, name=n, sol_air_temp_c=t, heat_w=w) for n, t, w in s.opaque]
+    opaque = derived(
+        "opaque_w", "Σ U·A·(T_sa − T_i)", s.opaque_w, Method("warmth.cooling", "sol-air method"), **{f"surface_{i}_w": r.heat_w for i, r in enumerate(rows, 1)}
     )
-    air = derived(
-        "air_sensible_w",
-        "0.33533·Q·(T_e − T_i)",
-        PER_FLOW * inp.flow_m3_h * (te - ti),
-        Method("warmth.air"),
-        flow_m3_h=g("flow_m3_h"),
-        outdoor_temp_c=g("outdoor_temp_c"),
-        indoor_temp_c=g("indoor_temp_c"),
-    )
+    sun = derived("glass_solar_w", "Σ A·I·SHGC·shade", s.sun_w, here)
+    glass = derived("glass_conduction_w", "Σ U·A·(T_e − T_i)", s.glass_ua_w_k * dt, Method("warmth.cooling", "heat flow"), ua_w_k=s.glass_ua_w_k)
+    people = derived("people_sensible_w", "n·W", s.people_w, here, people_count=g("people_count"), person_sensible_w=g("person_sensible_w"))
+    air = derived("air_sensible_w", "0.33533·Q·(T_e − T_i)", s.air_w, Method("warmth.air"), flow_m3_h=g("flow_m3_h"), outdoor_temp_c=g("outdoor_temp_c"),
+                  indoor_temp_c=g("indoor_temp_c"))  # fmt: skip
     parts: dict[str, Any] = {
         "opaque_w": opaque,
         "glass_solar_w": sun,
@@ -130,24 +140,14 @@ def cooling_load(inp: CoolingLoadIn, sources: dict[str, Figure] | None = None) -
         "appliances_w": g("appliances_w"),
         "air_sensible_w": air,
     }
-    sensible = derived("sensible_w", "Σ", sum(float(p) for p in parts.values()), Method("warmth.cooling", "heat that warms"), **parts)
-    we, wi = (humidity_ratio_g.raw(rh * saturation_pa(t), SEA_PA) / 1000 for rh, t in ((inp.outdoor_rh_frac, te), (inp.indoor_rh_frac, ti)))
-    wet = inp.people_count * inp.person_latent_w + RHO * inp.flow_m3_h / 3600 * LATENT * max(0.0, we - wi)
-    latent = derived(
-        "latent_w",
-        "n·W + ρ·Q/3600·2.45·10⁶·max(0, w_e − w_i)",
-        wet,
-        Method("warmth.cooling", "moisture to take out"),
-        people_count=g("people_count"),
-        flow_m3_h=g("flow_m3_h"),
-    )
-    total = derived("total_w", "max(0, sensible) + latent", max(0.0, sensible.value) + wet, Method("warmth.cooling"), sensible_w=sensible, latent_w=latent)
-    carried = ua + glass_ua + PER_FLOW * inp.flow_m3_h
-    free = te + (driven + sun.value + people.value + inp.appliances_w) / carried if carried > 0 else None
+    sensible = derived("sensible_w", "Σ", s.sensible_w, Method("warmth.cooling", "heat that warms"), **parts)
+    latent = derived("latent_w", "n·W + ρ·Q/3600·2.45·10⁶·max(0, w_e − w_i)", s.latent_w, Method("warmth.cooling", "moisture to take out"), people_count=g("people_count"),
+                     flow_m3_h=g("flow_m3_h"))  # fmt: skip
+    total = derived("total_w", "max(0, sensible) + latent", s.total_w, here, sensible_w=sensible, latent_w=latent)
     return CoolingLoadOut.of(
         opaque=rows, opaque_w=opaque, glass_solar_w=sun, glass_conduction_w=glass, people_sensible_w=people, appliances_w=g("appliances_w"), air_sensible_w=air, sensible_w=sensible, latent_w=latent, total_w=total,
-        total_btu_h=derived("total_btu_h", "W·3.412", total.value * BTU_H, Method("warmth.cooling", "units"), total_w=total), needed_w=derived("needed_w", "total·(1+margin)", total.value * (1 + inp.margin_frac), Method("warmth.cooling"), total_w=total, margin_frac=g("margin_frac")),
-        free_running_temp_c=derived("free_running_temp_c", "T_e + (ΣUA·(T_sa − T_e) + sun + people + appliances)/(ΣUA + 0.33533·Q)", free, Method("warmth.cooling", "without refrigeration"), glass_solar_w=sun, ua_w_k=carried) if free is not None else None,
+        total_btu_h=derived("total_btu_h", "W·3.412", total.value * BTU_H, Method("warmth.cooling", "units"), total_w=total), needed_w=derived("needed_w", "total·(1+margin)", total.value * (1 + inp.margin_frac), here, total_w=total, margin_frac=g("margin_frac")),
+        free_running_temp_c=derived("free_running_temp_c", "T_e + (ΣUA·(T_sa − T_e) + sun + people + appliances)/(ΣUA + 0.33533·Q)", s.free_c, Method("warmth.cooling", "without refrigeration"), glass_solar_w=sun, ua_w_k=s.carried_w_k) if s.free_c is not None else None,
     )  # fmt: skip
 
 

@@ -15,7 +15,18 @@ from bothy.core.sun.geometry import MEAN_DAY, Array, season_of, sun_at
 from bothy.core.sun.plane import incidence, onto
 from bothy.core.warmth.air import R_V, ZERO_K, saturation_pa
 from bothy.core.warmth.cabinet import CabinetVentIn, cabinet_vent
-from bothy.core.warmth.cooling import AcBatteryHoursIn, AcBatteryHoursOut, CoolingLoadIn, CoolingLoadOut, GlazingIn, OpaqueIn, ac_battery_hours, cooling_load
+from bothy.core.warmth.cooling import (
+    AcBatteryHoursIn,
+    AcBatteryHoursOut,
+    CoolingLoadIn,
+    CoolingLoadOut,
+    CoolingSums,
+    GlazingIn,
+    OpaqueIn,
+    ac_battery_hours,
+    cooling_load,
+    cooling_sums,
+)
 from bothy.core.warmth.heat_loss import BufferTempIn, buffer_temp
 from bothy.core.warmth.surfaces import ABSORPTANCE, Shell, Surface
 
@@ -130,8 +141,8 @@ class Summer:
     hour_heat: dict[str, list[float]]
 
 
-def load_at(ctx: Context, shell: Shell, hour: int, sun: dict[str, Array], out_c: float, in_c: float, rh: float, vent_m3_h: float) -> CoolingLoadOut:
-    """Cooling load in one hour."""
+def load_at(ctx: Context, shell: Shell, hour: int, sun: dict[str, Array], out_c: float, in_c: float, rh: float, vent_m3_h: float) -> CoolingLoadIn:
+    """What the cooling load of one hour is reckoned from."""
     w = ctx.design.warmth
     alpha = ABSORPTANCE[w.colour]
     opaque, glazing = [], []
@@ -154,8 +165,8 @@ def load_at(ctx: Context, shell: Shell, hour: int, sun: dict[str, Array], out_c:
                     name=s.id, area_m2=s.area_m2 * s.b_frac, u_value_w_m2k=s.u.value, irradiance_w_m2=light, shgc_frac=s.shgc, shade_transmit_frac=s.transmit
                 )
             )
-    return cooling_load(CoolingLoadIn.trusted(
-        indoor_temp_c=in_c, outdoor_temp_c=out_c, indoor_rh_frac=AC_RH, outdoor_rh_frac=rh, people_count=int(ctx.people), appliances_w=appliance_heat(ctx), flow_m3_h=vent_m3_h, opaque=opaque, glazing=glazing))  # fmt: skip
+    return CoolingLoadIn.trusted(
+        indoor_temp_c=in_c, outdoor_temp_c=out_c, indoor_rh_frac=AC_RH, outdoor_rh_frac=rh, people_count=int(ctx.people), appliances_w=appliance_heat(ctx), flow_m3_h=vent_m3_h, opaque=opaque, glazing=glazing)  # fmt: skip
 
 
 def sun_of(ctx: Context, s: Surface, sun: dict[str, Array], shell: Shell, hour: int) -> float:
@@ -203,19 +214,21 @@ def work_summer(ctx: Context, shell: Shell, ua_w_k: float, capacity_j_k: float) 
     set_c = w.cooler.set_c if w.cooler else 26.0
     damp = rh * saturation_pa((low + hot) / 2)
     loads, by_surface = [], {s.id: [0.0] * 24 for s in shell.surfaces}
-    worst, most = 15, None
+    worst, hardest = 15, None
     for h in range(24):
         out_rh = min(1.0, max(0.02, damp / saturation_pa(float(temps[h]))))
-        one = load_at(ctx, shell, h, sun, float(temps[h]), set_c, out_rh, SUMMER_VENT_M3_H)
+        asked = load_at(ctx, shell, h, sun, float(temps[h]), set_c, out_rh, SUMMER_VENT_M3_H)
+        one = cooling_sums(asked)
         loads.append(one)
-        for r in one.opaque:
-            by_surface[r.name][h] = r.heat_w
+        for name, _, watts in one.opaque:
+            by_surface[name][h] = watts
         for s in shell.surfaces:
             if not s.opaque:
                 by_surface[s.id][h] = s.area_m2 * s.b_frac * (sun_of(ctx, s, sun, shell, h) * s.shgc * s.transmit + s.u.value * (float(temps[h]) - set_c))
-        if most is None or one.total_w > most.total_w:
-            worst, most = h, one
-    assert most is not None
+        if hardest is None or one.total_w > loads[worst].total_w:
+            worst, hardest = h, asked
+    assert hardest is not None
+    most = cooling_load(hardest)
     free = _free_running(ctx, loads, temps, ua_w_k, capacity_j_k)
     ac = None
     if w.cooler is not None:
@@ -238,14 +251,14 @@ def work_summer(ctx: Context, shell: Shell, ua_w_k: float, capacity_j_k: float) 
     return Summer(most, ac, cool, by_surface)
 
 
-def _free_running(ctx: Context, loads: list[CoolingLoadOut], temps: Array, ua_w_k: float, capacity_j_k: float) -> list[float]:
+def _free_running(ctx: Context, loads: list[CoolingSums], temps: Array, ua_w_k: float, capacity_j_k: float) -> list[float]:
     """Temperature inside by the hour without cooling: each hour's balance, slowed by what is stored; two days round so that the first is forgotten."""
     tau = capacity_j_k / max(1.0, ua_w_k) / 3600
     keep = math.exp(-1 / max(0.05, tau))
     at, out = float(temps[0]), []
     for n in range(72):
         h = n % 24
-        end = loads[h].free_running_temp_c
+        end = loads[h].free_c
         at = (end if end is not None else float(temps[h])) * (1 - keep) + at * keep
         if n >= 48:
             out.append(at)
