@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable
+from functools import lru_cache
 
 from bothy.core.figure import Figure, unit_of
 from bothy.core.finding import Finding
@@ -28,12 +28,22 @@ ITEMS = {"circuits", "boards", "others", "raceways", "tanks", "vessels", "zones"
 """First parts whose keys belong to one item each, and to no other's finding."""
 
 
-def _numbers(message: str) -> Iterable[tuple[float, float, str]]:
+@lru_cache(4096)
+def _numbers(message: str) -> tuple[tuple[float, float, str], ...]:
     """Numbers with a unit: value, half of its last digit, unit."""
+    found = []
     for m in _SAID.finditer(message):
         text = re.sub(r"[\u202f ,]", "", m["number"]).replace("−", "-")
         decimals = len(text.partition(".")[2])
-        yield float(text), 0.5 * 10**-decimals, m["unit"]
+        found.append((float(text), 0.5 * 10**-decimals, m["unit"]))
+    return tuple(found)
+
+
+@lru_cache(16384)
+def _parts(key: str) -> tuple[str, tuple[str, ...]]:
+    """The first part of a figure's key (empty where it belongs to one item alone), and the items that it names."""
+    first, *rest = key.split("/")
+    return "" if first in ITEMS else first, tuple(dict.fromkeys(rest[:-1]))
 
 
 def _same(figure: Figure, number: float, half: float, unit: str) -> bool:
@@ -69,14 +79,14 @@ def cite(found: list[Finding], figures: dict[str, Figure]) -> None:
     of_item: dict[str, list[str]] = {}
     of_part: dict[str, list[str]] = {}
     for key in figures:
-        parts = key.split("/")
-        if parts[0] not in ITEMS:
-            of_part.setdefault(parts[0], []).append(key)
-        for p in dict.fromkeys(parts[1:-1]):
+        first, items = _parts(key)
+        if first:
+            of_part.setdefault(first, []).append(key)
+        for p in items:
             of_item.setdefault(p, []).append(key)
     for f in found:
         keys = [k for k in f.figures if k in figures]
-        if not (said := list(_numbers(f.message))):
+        if not (said := _numbers(f.message)):
             f.figures = list(dict.fromkeys(keys))
             continue
         item = f.subject.rpartition(":")[2]

@@ -141,7 +141,9 @@ class Summer:
     hour_heat: dict[str, list[float]]
 
 
-def load_at(ctx: Context, shell: Shell, hour: int, sun: dict[str, Array], out_c: float, in_c: float, rh: float, vent_m3_h: float) -> CoolingLoadIn:
+def load_at(
+    ctx: Context, shell: Shell, hour: int, sun: dict[str, Array], out_c: float, in_c: float, rh: float, vent_m3_h: float, appliances_w: float
+) -> CoolingLoadIn:
     """What the cooling load of one hour is reckoned from."""
     w = ctx.design.warmth
     alpha = ABSORPTANCE[w.colour]
@@ -166,7 +168,7 @@ def load_at(ctx: Context, shell: Shell, hour: int, sun: dict[str, Array], out_c:
                 )
             )
     return CoolingLoadIn.trusted(
-        indoor_temp_c=in_c, outdoor_temp_c=out_c, indoor_rh_frac=AC_RH, outdoor_rh_frac=rh, people_count=int(ctx.people), appliances_w=appliance_heat(ctx), flow_m3_h=vent_m3_h, opaque=opaque, glazing=glazing)  # fmt: skip
+        indoor_temp_c=in_c, outdoor_temp_c=out_c, indoor_rh_frac=AC_RH, outdoor_rh_frac=rh, people_count=int(ctx.people), appliances_w=appliances_w, flow_m3_h=vent_m3_h, opaque=opaque, glazing=glazing)  # fmt: skip
 
 
 def sun_of(ctx: Context, s: Surface, sun: dict[str, Array], shell: Shell, hour: int) -> float:
@@ -214,10 +216,10 @@ def work_summer(ctx: Context, shell: Shell, ua_w_k: float, capacity_j_k: float) 
     set_c = w.cooler.set_c if w.cooler else 26.0
     damp = rh * saturation_pa((low + hot) / 2)
     loads, by_surface = [], {s.id: [0.0] * 24 for s in shell.surfaces}
-    worst, hardest = 15, None
+    worst, hardest, inside_w = 15, None, appliance_heat(ctx)
     for h in range(24):
         out_rh = min(1.0, max(0.02, damp / saturation_pa(float(temps[h]))))
-        asked = load_at(ctx, shell, h, sun, float(temps[h]), set_c, out_rh, SUMMER_VENT_M3_H)
+        asked = load_at(ctx, shell, h, sun, float(temps[h]), set_c, out_rh, SUMMER_VENT_M3_H, inside_w)
         one = cooling_sums(asked)
         loads.append(one)
         for name, _, watts in one.opaque:
