@@ -5,7 +5,7 @@ Most workings are never opened, so the book keeps the figures as they are and wr
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 
 from typing_extensions import TypedDict
 
@@ -63,6 +63,11 @@ class Book:
         if self._log is not None:
             self._log.append((key, figure))
         return figure
+
+    def put_all(self, prefix: str, figures: Mapping[str, Figure]) -> None:
+        """Register the figures of a sum under a prefix, by their keys."""
+        for key, figure in figures.items():
+            self.put(f"{prefix}/{key}", figure)
 
     def begin(self) -> list[tuple[str, Figure]] | None:
         """Note what is put from now on; returns what was noted by whoever noted before, to be handed back to :meth:`end`."""

@@ -5,7 +5,9 @@ from __future__ import annotations
 import re
 from functools import lru_cache
 
-from bothy.core.figure import Figure, unit_of
+from bothy.core.design.base import Doc
+from bothy.core.design.document import Design
+from bothy.core.figure import Figure, given, unit_of
 from bothy.core.finding import Finding
 
 SCALES: dict[str, tuple[tuple[str, float], ...]] = {
@@ -15,16 +17,38 @@ SCALES: dict[str, tuple[tuple[str, float], ...]] = {
     "times": (("", 1.0),), "days": (("d", 1.0), ("days", 1.0), ("day", 1.0), ("", 1.0)), "kN": (("N", 1e3), ("kN", 1.0)),
 }  # fmt: skip
 """Units as they are written -> the units that a figure may have, with what a written number is multiplied by."""
-_UNIT = r"kWh|Wh|kW|W|kA|mA|Ah|A|mV|V|mΩ|mm²|cm²|m²|mm|cm|km|m³/h|m/s|m|L/min|L|kg/h|g/h|kg|g|kPa|hPa|Pa|mbar|bar|°C|K|kN|N|min|h|days|%|times|s"
+_UNIT = r"mL|ppm|kWh|Wh|kW|W|kA|mA|Ah|A|mV|V|mΩ|mm²|cm²|m²|mm|cm|km|m³/h|m/s|m|L/min|L|kg/h|g/h|kg|g|kPa|hPa|Pa|mbar|bar|°C|K|kN|N|min|h|days|%|times|s"
 _SAID = re.compile(rf"(?<![\w.,])(?P<number>[-−]?\d[\d\u202f ,]*(?:\.\d+)?)\s?(?P<unit>{_UNIT})(?![\w²³/])")
 CLOSE = 0.03
 """A match within rounding may differ by this part at most: 1 kA is not 1.4 kA."""
-PARTS = {"power": ("power", "life"), "wiring": ("wiring", "network", "mains"), "vehicle": ("vehicle",), "warmth": ("warmth", "air"), "water": ("water",),
+PARTS = {"power": ("power", "life", "station"), "wiring": ("wiring", "network", "mains"), "vehicle": ("vehicle",), "warmth": ("warmth", "air", "cool", "ducts"), "water": ("water",),
          "gas": ("gas", "air"), "life": ("life",), "prove": ("prove",), "trips": ("trip", "power")}  # fmt: skip
 """First parts of the keys that a stage's own findings speak of, when their subject has none."""
 
 
-ITEMS = {"circuits", "boards", "others", "raceways", "tanks", "vessels", "zones", "surfaces", "appliances", "prove", "heaters", "ducts"}
+ITEMS = {
+    "circuits",
+    "boards",
+    "others",
+    "raceways",
+    "tanks",
+    "vessels",
+    "zones",
+    "surfaces",
+    "appliances",
+    "prove",
+    "heaters",
+    "ducts",
+    "cabinets",
+    "bays",
+    "builds",
+    "joins",
+    "runs",
+    "pipes",
+    "holds",
+    "leaks",
+    "loop-zones",
+}
 """First parts whose keys belong to one item each, and to no other's finding."""
 
 
@@ -71,18 +95,43 @@ def _given(keys: list[str], figures: dict[str, Figure], number: float, half: flo
     return None
 
 
-def cite(found: list[Finding], figures: dict[str, Figure]) -> None:
+def items_of(design: Design) -> dict[str, Doc]:
+    """What findings are about, by id, or by the name of its field where there is only one (``pump``, ``locker``)."""
+    out: dict[str, Doc] = {}
+    for part in Design.model_fields:
+        of = getattr(design, part)
+        for name, value in of.__dict__.items() if isinstance(of, Doc) else ():
+            if isinstance(value, Doc):
+                out.setdefault(name, value)
+            elif isinstance(value, list):
+                for x in value:
+                    if isinstance(x, Doc) and "id" in x.__dict__:
+                        out.setdefault(x.id, x)  # type: ignore[attr-defined]
+    return out
+
+
+def _typed(subject: str, item: Doc | None, number: float, half: float, unit: str) -> tuple[str, Figure] | None:
+    """A value that was typed of the very item a finding is about, where its message says it."""
+    for name, value in item.__dict__.items() if item is not None else ():
+        if type(value) in (int, float):
+            figure = given(name, value, "typed", "as typed")
+            if _same(figure, number, half, unit):
+                return f"typed/{subject}~{name}", figure
+    return None
+
+
+def cite(found: list[Finding], figures: dict[str, Figure], items: dict[str, Doc] | None = None) -> None:
     """Give each finding the figures that its message says; those that its rule named stand first, and none that is not in the book.
 
-    What a message says of a typed value or of a table's is put into the book under the figure that it was given for.
+    What a message says of a typed value or of a table's is put into the book under the figure that it was given for, or under the item (``items`` by id) of which it was typed.
     """
     of_item: dict[str, list[str]] = {}
     of_part: dict[str, list[str]] = {}
     for key in figures:
-        first, items = _parts(key)
+        first, named = _parts(key)
         if first:
             of_part.setdefault(first, []).append(key)
-        for p in items:
+        for p in named:
             of_item.setdefault(p, []).append(key)
     for f in found:
         keys = [k for k in f.figures if k in figures]
@@ -95,6 +144,8 @@ def cite(found: list[Finding], figures: dict[str, Figure]) -> None:
         for number, half, unit in said:
             hit = next((k for pool in (keys, near, wide) for k in pool if k in figures and _same(figures[k], number, half, unit)), None)
             if hit is None and (one := _given(list(dict.fromkeys([*keys, *near])), figures, number, half, unit)) is not None:
+                hit, figures[one[0]] = one
+            if hit is None and items and (one := _typed(f.subject, items.get(item) or items.get(f.subject), number, half, unit)) is not None:
                 hit, figures[one[0]] = one
             if hit is not None:
                 keys.append(hit)

@@ -12,7 +12,7 @@ from typing import Any, Literal
 from pydantic import BaseModel, PrivateAttr
 
 from bothy.core.book import Book, FigureOut, Written
-from bothy.core.cited import cite
+from bothy.core.cited import cite, items_of
 from bothy.core.context import Assumption, Context
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
@@ -289,7 +289,7 @@ def report(design: Design, before: Report | None = None) -> Report:
     found = [f.model_copy() for f in (*heavy, *found, *tested)]  # a part that is taken again keeps its findings as it made them
     answers = {a.finding: a.reason for a in design.accepted}
     found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in one_cause(found)])
-    cite(found, ctx.book.figures)
+    cite(found, ctx.book.figures, items_of(design))
     for f in found:
         f.rests_on = ctx.book.assumed(f.figures)[:6]
     sheet.unanswered = sum(f.severity == "question" and f.accepted is None for f in found)

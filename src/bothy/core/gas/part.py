@@ -261,6 +261,7 @@ def _test(ctx: Context, t: GasTest, litres: float, now: Mapping[str, str]) -> Ga
     r = gas_leak_test(GasLeakTestIn.trusted(
         gas=g.gas, region=ctx.region.key, test_gas=t.test_gas, start_mbar=t.start_mbar, end_mbar=t.end_mbar, duration_min=t.duration_min, stabilise_min=t.stabilise_min, start_temp_c=t.start_temp_c,
         end_temp_c=t.end_temp_c, gauge_resolution_mbar=t.gauge_resolution_mbar, working_mbar=nominal_mbar(ctx), room_volume_m3=room, volume_l=volume, **more))  # fmt: skip
+    ctx.book.put_all(f"leaks/{t.id}", r.working)
     changed = [k for k in dict.fromkeys([*now, *t.system]) if now.get(k) != t.system.get(k)]
     return quick(
         GasTestPart, id=t.id, name=t.name, on=t.on, who=t.who, signed=t.signed, verdict=r.verdict, reasons=r.reasons, corrected_drop_mbar=r.corrected_drop_mbar, limit_mbar=r.limit_mbar, leak_std_l_h=r.leak_std_l_h,
@@ -335,6 +336,24 @@ def _figures(ctx: Context, w: Gassed) -> None:
         put(f"vessels/{id}/burst_kg_h", b.figure("burst_kg_h").named("gives for an hour"))
     if w.pipes is not None:
         put("gas/worst_mbar", w.pipes.figure("worst_mbar").named("lost to the worst end"))
+        for id, run in p.pipes.runs.items() if p.pipes else ():
+            here = Method("gas.pipe-drop")
+            put(
+                f"pipes/{id}/lost_mbar",
+                derived(
+                    "lost_mbar",
+                    "Σ of the losses from the regulator",
+                    run.lost_mbar,
+                    here,
+                    drop_mbar=run.drop_mbar,
+                    flow_kg_h=run.flow_kg_h,
+                    inner_diameter_mm=run.inner_diameter_mm,
+                ),
+            )
+            put(
+                f"pipes/{id}/reynolds",
+                derived("reynolds_count", "ρ·v·D/μ", run.reynolds, here, flow_kg_h=run.flow_kg_h, inner_diameter_mm=run.inner_diameter_mm),
+            )
         if w.pipes.inner_diameter_mm is not None:
             put("gas/pipe_mm", w.pipes.figure("inner_diameter_mm").named("size of the pipes"))
     if w.locker is not None:

@@ -140,6 +140,7 @@ def _station(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Fi
     check = power_station_check(PowerStationCheckIn.trusted(
         station=Station.trusted(energy_wh=max(1.0, b.unit_voltage_v * b.unit_charge_ah * b.series_count * b.parallel_count), **{k: v for k, v in st.model_dump().items() if k != "most_c"}),
         needs=StationNeeds.trusted(dc_energy_wh=worst.design_energy_wh, dc_peak_w=dc, ac_peak_w=ac, ac_surge_w=surge), solar=sun))  # fmt: skip
+    ctx.book.put_all("station", check.working)
     words = {
         "power-station-dc-limit": f"{dc:,.0f} W can run at once; its outlets give {st.dc_limit_w:,.0f} W.",
         "power-station-inverter-limit": f"{ac:,.0f} W run together and {surge:,.0f} W at the hardest start; it gives {st.inverter_limit_w:,.0f} W and {st.inverter_surge_w or st.inverter_limit_w:,.0f} W for a moment.",

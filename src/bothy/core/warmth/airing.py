@@ -225,6 +225,9 @@ def work_air(ctx: Context, shell: Shell) -> Air:
         if burning
         else None
     )
+    for name, made in (("passive", passive), ("night", night), ("day", day), ("asleep", co2), ("vents_for_gas", gas), ("cooking", cooking)):
+        if made is not None:
+            ctx.book.put_all(f"air/{name}", made.working)
     part = AirPart(
         outdoor_c=out_c, night_flow_m3_h=flow, day_flow_m3_h=day_flow, sources=[DampRowOut(what=s.name, g_h=s.mean_g_h) for s in damp_sources(ctx, asleep=False)], day_g_h=day.source_g_h,
         night_g_h=night.source_g_h, day_rh_frac=day.indoor_rh_frac, night_rh_frac=night.indoor_rh_frac, night_dew_c=night.dew_point_c, flow_for_60_m3_h=night.required_flow_m3_h, vent_heat_w=night.ventilation_heat_w,

@@ -12,6 +12,8 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.warmth import CoolantLoop, Heater, LoopZone, WarmDuct, Warmth
+from bothy.core.figure import derived
+from bothy.core.method.sources import Method
 from bothy.core.warmth.air import RHO
 from bothy.core.warmth.coolant import FLUIDS, HeatExchangerIn, HydronicLoopIn, HydronicLoopOut, convector_w, floor_w_m2, heat_exchanger, hydronic_loop
 from bothy.core.warmth.ducts import BranchIn, Duct, DuctNetworkIn, DuctNetworkOut, Fitting, NetworkRunIn, arriving, best_assignment, duct_network, outlet_temp
@@ -304,6 +306,7 @@ def work_loop(ctx: Context, source_w: float) -> LoopPart | None:
     for z in open_:
         heat = emitter_w(loop, z, ctx.indoor_c)
         solved[z.id] = (heat, hydronic_loop(_zone_in(loop, z, heat)))
+        ctx.book.put_all(f"loop-zones/{z.id}", solved[z.id][1].working)
     worst = max((o.pressure_drop_kpa for _, o in solved.values()), default=0.0)
     flow = sum(o.flow_l_min for _, o in solved.values())
     f = FLUIDS[loop.fluid]
@@ -319,9 +322,30 @@ def work_loop(ctx: Context, source_w: float) -> LoopPart | None:
     if water is not None and solved[water.id][1].flow_l_min > 0:
         x = heat_exchanger(HeatExchangerIn.trusted(hot_in_temp_c=loop.supply_c, hot_flow_l_min=max(0.1, solved[water.id][1].flow_l_min), hot_fluid=loop.fluid, cold_in_temp_c=10.0,
                                                    cold_flow_l_min=loop.hot_water_l_min, ua_w_k=water.ua_w_k or 500.0, source_power_w=source_w or None, mixed_temp_c=38.0))  # fmt: skip
+        ctx.book.put_all("loop/exchanger", x.working)
         out_c, mixed = x.sustained_cold_out_temp_c, x.sustained_mixed_flow_l_min
         if source_w > 0 and mixed is None:
             mixed = source_w / (983 * 4185 * (38 - 10)) * 60000
+    here, put = Method("warmth.coolant"), ctx.book.put
+    put(
+        "loop/flow_l_min",
+        derived("flow_l_min", "Σ of the open zones", flow, here, **{f"zone_{i}_l_min": o.flow_l_min for i, (_, o) in enumerate(solved.values(), 1)}),
+    )
+    put("loop/head_m", derived("head_m", "largest drop/(ρ·g)", head, here, pressure_drop_kpa=worst, density_kg_m3=f.rho))
+    if pump is not None:
+        put(
+            "loop/pump_head_m",
+            derived(
+                "pump_head_m",
+                "h_max·(1 − Q/Q_max)",
+                pump,
+                here,
+                pump_head_max_m=loop.pump_head_max_m or 0.0,
+                flow_l_min=flow,
+                pump_flow_max_l_min=loop.pump_flow_max_l_min or 0.0,
+            ),
+        )
+    put("loop/header_space_l", derived("header_space_l", "1.5·β·75 K·V", 1.5 * grows, here, expansion_per_k=f.beta, volume_l=loop.volume_l))
     return LoopPart(
         heat_w=sum(h for h, _ in solved.values()), flow_l_min=flow, head_m=head, pump_head_m=pump, pump_ok=pump >= head if pump is not None else None, header_space_l=1.5 * grows, hot_water_c=out_c,
         hot_water_38_l_min=mixed,

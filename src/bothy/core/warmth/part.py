@@ -125,6 +125,8 @@ def _build_ups(ctx: Context, shell: Shell) -> dict[str, BuildUpPart]:
         if s.build is None or s.worked is None or s.damp is None:
             continue
         key = f"{s.build.id}/{s.direction}"
+        ctx.book.put_all(f"builds/{key}/u", s.worked.working)
+        ctx.book.put_all(f"builds/{key}/damp", s.damp.working)
         area = s.area_m2 + (out[key].area_m2 if key in out else 0.0)
         out[key] = quick(
             BuildUpPart, name=s.build.name, direction=s.direction, area_m2=area, u_w_m2k=s.worked.u_value_w_m2k, u_clear_w_m2k=s.worked.u_clear_w_m2k, rib_share_frac=s.worked.rib_share_frac, thickness_mm=s.worked.thickness_mm,
@@ -218,7 +220,7 @@ def _figures(ctx: Context, heat: Heat, layout: Layout | None, air: Air, summer: 
     if summer.load.free_running_temp_c is not None:
         put("cool/free_running_temp_c", summer.load.figure("free_running_temp_c"))
     if summer.ac is not None:
-        for key in ("net_capacity_w", "run_power_w", "run_current_a", "battery_draw_w", "start_power_w"):
+        for key in ("hose_penalty_w", "net_capacity_w", "run_power_w", "run_current_a", "battery_draw_w", "start_power_w"):
             put(f"cool/{key}", summer.ac.figure(key))
         if summer.ac.time_h is not None:
             put("cool/time_h", summer.ac.figure("time_h"))

@@ -9,6 +9,8 @@ import numpy as np
 from pydantic import BaseModel
 
 from bothy.core.context import Context
+from bothy.core.figure import derived
+from bothy.core.method.sources import Method
 from bothy.core.power.panels import array_power
 from bothy.core.sun.clearness import cloudless, light_of
 from bothy.core.sun.geometry import MEAN_DAY, Array, season_of, sun_at
@@ -305,6 +307,7 @@ def cabinets(ctx: Context) -> dict[str, CabinetPart]:
                 high_area_mm2=c.high_mm2 if both else None,
             )
         )
+        ctx.book.put_all(f"cabinets/{c.id}", r.working)
         out[c.id] = CabinetPart(
             vented_w=r.vented_heat_w,
             fan_m3_h=r.fan_flow_m3_h,
@@ -329,6 +332,7 @@ def bays(ctx: Context) -> dict[str, BayPart]:
                 heat_w=b.heat_w,
             )
         )
+        ctx.book.put_all(f"bays/{b.id}", r.working)
         out[b.id] = BayPart(temp_c=r.buffer_temp_c, b_frac=r.b_frac, heat_w=r.heat_needed_w, safe=r.frost_safe)
     return out
 
@@ -353,6 +357,16 @@ def drying(ctx: Context, duct_w: float, room_rh: float) -> DryingPart | None:
         t = max(0.0, (t + temp) / 2)
         v_out = DRY_RH * saturation_pa(t) / (R_V * (t + ZERO_K)) * 1000
         carried, temp = 0.5 * carried + 0.5 * max(0.0, d.flow_m3_h * (v_out - v_in)), t
+    here = Method("warmth.moisture")
+    told = {
+        "temp_c": derived(
+            "temp_c", "room air + (heat of the duct − what evaporates)/(0.33533·Q)", temp, here, duct_w=heat, flow_m3_h=d.flow_m3_h, indoor_temp_c=ctx.indoor_c
+        ),
+        "carries_g_h": derived("carries_g_h", "Q·(vapour out at 75 % − vapour in)", carried, here, flow_m3_h=d.flow_m3_h, room_rh_frac=room_rh),
+        "needs_g_h": derived("needs_g_h", "water/hours", need, here, water_g=d.water_g, hours_h=d.hours),
+        "heat_w": derived("heat_w", "0.681 Wh/g·g/h", need * LATENT_WH_G, here, needs_g_h=need),
+    }
+    ctx.book.put_all("drying", told)
     return DryingPart(
         temp_c=temp,
         carries_g_h=carried,

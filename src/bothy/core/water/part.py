@@ -10,7 +10,8 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.contract import quick
 from bothy.core.design.water import Water
-from bothy.core.figure import Figure
+from bothy.core.figure import Figure, derived
+from bothy.core.method.sources import Method
 from bothy.core.restraint import ACCELERATIONS
 from bothy.core.water.autonomy import Store, WaterAutonomyIn, WaterAutonomyOut, water_autonomy
 from bothy.core.water.care import FilterIn, FilterLife, FilterLifeIn, SanitiseDoseIn, SanitiseDoseOut, filter_life, sanitise_dose
@@ -113,10 +114,11 @@ def hold_start_kpa(w: Water) -> float:
     return round(TEST_FACTOR * (w.pump.cut_out_kpa if w.pump and w.pump.cut_out_kpa is not None else USUAL_CUT_OUT_KPA))
 
 
-def _tests(w: Water) -> list[TestPart]:
+def _tests(ctx: Context, w: Water) -> list[TestPart]:
     out = []
     for t in w.tests:
         r: PressureHoldTestOut = pressure_hold_test(PressureHoldTestIn.trusted(**t.model_dump(exclude={"id", "name", "on", "who"})))
+        ctx.book.put_all(f"holds/{t.id}", r.working)
         out.append(
             quick(
                 TestPart,
@@ -154,7 +156,40 @@ def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_
             for key in ("full_l", "usable_l", "dead_l", "mass_full_kg"):
                 put(f"tanks/{t.id}/{key}", known[1].figure(key))
     taps, velocities, alone = work_taps(w)
+    for id, v in velocities.items():
+        bore = next(r.inner_diameter_mm for r in w.runs if r.id == id)
+        ctx.book.put(
+            f"runs/{id}/velocity_m_s",
+            derived("velocity_m_s", "4·Q/(π·D²), the fastest with one or two taps open", v, Method("water.pipe-loss"), inner_diameter_mm=bore),
+        )
+    for id, tap in taps.items():
+        ctx.book.put(
+            f"runs/{id}/alone_l_min",
+            derived("alone_l_min", "pump’s curve against its pipes, open by itself", tap.alone_l_min, Method("water.taps"), wanted_l_min=tap.wanted_l_min),
+        )
+        ctx.book.put(
+            f"runs/{id}/shared_l_min",
+            derived("shared_l_min", "the least with another tap open", tap.shared_l_min, Method("water.taps"), wanted_l_min=tap.wanted_l_min),
+        )
+    for id, tank in tanks.items():
+        if tank.slosh_hz > 0:
+            ctx.book.put(
+                f"tanks/{id}/slosh_hz",
+                derived("slosh_per_s", "1/(2π)·√(π·g/l·tanh(π·h/l)), half full", tank.slosh_hz, Method("water.tank"), undivided_m=tank.undivided_m),
+            )
+        if tank.vent_pa is not None:
+            ctx.book.put(f"tanks/{id}/vent_pa", derived("vent_pa", "(1.5 + 0.03·L/D)·0.6·v² while it fills", tank.vent_pa, Method("water.waste")))
     joins = work_joins(w, tanks, shapes, max((s.total_l_min for s in alone.values()), default=8.0))
+    for id, j in joins.items():
+        ctx.book.put(f"joins/{id}/total_l", derived("total_l", "Σ of the tanks", j.total_l, Method("water.crossover")))
+        ctx.book.put(
+            f"joins/{id}/unusable_l",
+            derived("unusable_l", "what stays below the outlet and the pipe", j.unusable_l, Method("water.crossover"), total_l=j.total_l, usable_l=j.usable_l),
+        )
+        ctx.book.put(
+            f"joins/{id}/draw_difference_m",
+            derived("draw_difference_m", "loss of the pipe at the pump’s draw/(ρ·g)", j.draw_difference_m, Method("water.crossover")),
+        )
     stores = work_stores(w, d, tanks, joins)
     target = w.use.target_days if w.use.target_days is not None else max(1.0, float(ctx.nights))
     auto: WaterAutonomyOut | None = None
@@ -178,7 +213,7 @@ def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_
         capacity_l={s.name: s.capacity_l for s in stores}, flow_l_day={s.name: s.flow_l_day for s in stores}, limiting=auto.limiting if auto else None, days=auto.autonomy_days if auto else None, tanks=tanks, joins=joins, taps=taps,
         velocities=velocities, pump=work_pump(ctx, w, w.pump, alone, d.fresh_tank_l_day) if w.pump else None, hot=work_hot(ctx, w.hot, shower, loop_l_min) if w.hot else None,
         filters={f.name: f for f in life.filters} if life else {}, filter_kpa=life.total_drop_kpa if life else 0.0, frost=work_frost(ctx, w, tanks), sanitise=_sanitise(ctx, w, fresh_l + pipe_l + heater_l) if fresh_l > 0 else None,
-        tests=_tests(w), pipe_l=pipe_l, run_l=run_l, hold_start_kpa=hold_start_kpa(w), drain_down_l=fresh_l + pipe_l + heater_l, mass_full_kg=sum(t.mass_full_kg for t in tanks.values()), coldest_c=ctx.coldest_night().value,
+        tests=_tests(ctx, w), pipe_l=pipe_l, run_l=run_l, hold_start_kpa=hold_start_kpa(w), drain_down_l=fresh_l + pipe_l + heater_l, mass_full_kg=sum(t.mass_full_kg for t in tanks.values()), coldest_c=ctx.coldest_night().value,
     )  # fmt: skip
     line = w.pump.appliance if w.pump else None
     return Wet(part, d, auto, shapes, said_wh.get(line) if said_wh and line else None, loop_l_min)

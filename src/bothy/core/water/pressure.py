@@ -121,6 +121,7 @@ def work_pump(ctx: Context, w: Water, p: Pump, alone: dict[str, Solved], litres:
         acc = accumulator_size(
             AccumulatorSizeIn.trusted(cut_in_kpa=p.cut_in_kpa, cut_out_kpa=p.cut_out_kpa, precharge_kpa=pre, accumulator_l=size, draw_flow_l_min=common, pump_flow_l_min=max(flow, 0.1))
         )  # fmt: skip
+        ctx.book.put_all("pump/accumulator", acc.working)
     return quick(
         PumpPart, flow_l_min=flow, pressure_kpa=kpa, current_a=current.value, energy_wh_day=energy.value, cycles_per_hour=acc.cycles_per_hour if acc else None, run_time_s=acc.run_time_s if acc else None,
         drawdown_l=acc.drawdown_l if acc else None,

@@ -258,6 +258,10 @@ def _one(ctx: Context, worked: list[Worked], want: Wanted, c: OtherCable | None)
     key = f"others/{c.id if c is not None else part.code.lower()}"
     if amps is not None:
         ctx.book.put(f"{key}/current_a", amps)
+        if part.drop_frac is not None:
+            ctx.book.put(
+                f"{key}/drop_frac", derived("drop_frac", "I·r·2·L/U", part.drop_frac, Method("wiring.voltage-drop"), current_a=amps, length_m=part.length_m)
+            )
     if i_z is not None:
         ctx.book.put(f"{key}/ampacity_a", i_z)
     return part
