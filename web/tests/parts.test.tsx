@@ -28,7 +28,7 @@ describe("findings", () => {
     mount(<FindingList findings={findings} />);
     const danger = document.querySelector<HTMLElement>('[data-finding="danger-one"]')!;
     for (const text of ["danger", "danger-one title", "danger-one message", "A1 Lamp"]) expect(danger.textContent).toContain(text);
-    expect(danger.textContent).toContain("do this (a book)");
+    expect(danger.textContent).toContain("do this (Fuse)");
   });
 
   it("apply a definite remedy with one press", async () => {
@@ -143,8 +143,6 @@ describe("proposals", () => {
     status,
     title: id,
     what: `${id} what`,
-    why: [`${id} why`],
-    assumes: [`${id} assumes`],
     patch: status === "new" ? [{}] : [],
     price_eur: 100,
     mass_kg: 2,
@@ -156,6 +154,7 @@ describe("proposals", () => {
       proposal("mine", "kept"),
       { ...proposal("other", "new"), group: "shore" },
     ],
+    "GET /api/variants/v/proposals/reasons": { why: ["mine why"], assumes: ["mine assumes"] },
   };
   const taken = () => calls.filter((c) => c.method === "PUT").map((c) => c.body);
 
@@ -163,7 +162,9 @@ describe("proposals", () => {
     serve(listed);
     mount(<Proposals groups={["bank"]} empty="nothing" />);
     fireEvent.click(await screen.findByRole("button", { name: /^mine/ }));
-    expect(screen.getByText("mine why")).toBeTruthy();
+    expect(await screen.findByText("mine why")).toBeTruthy(); // worked out when it is opened
+    const asked = calls.filter((c) => c.path.includes("/reasons"));
+    expect(asked).toHaveLength(1);
     expect(screen.getByText("assumed: mine assumes")).toBeTruthy();
     expect(screen.getByText(/a proposal never overwrites it/)).toBeTruthy();
     expect((screen.getByRole("button", { name: "Take mine" }) as HTMLButtonElement).disabled).toBe(true);

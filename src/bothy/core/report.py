@@ -28,6 +28,7 @@ from bothy.core.power.supply import PowerPart, Supply, power_part, work_out
 from bothy.core.power.uses import LifePart, budgets, life_part
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
 from bothy.core.reuse import Parts
+from bothy.core.stages import StageState, stage_states
 from bothy.core.warmth.part import WarmthPart, warmth_part
 from bothy.core.warmth.rules import warmth_findings
 from bothy.core.water.part import WaterPart, water_part
@@ -57,14 +58,6 @@ rule(
     Method("vehicle.payload", "vehicle’s plate; road traffic law"),
 )
 rule("vehicle-payload-used", "advice", "vehicle", "Payload is going fast", "Lighter parts, or a higher plate.", Method("vehicle.payload"))
-
-
-class StageState(BaseModel):
-    """How far a stage is: 0-4 stones, and its open dangers and faults."""
-
-    stones: int
-    dangers: int
-    faults: int
 
 
 class VehiclePart(BaseModel):
@@ -198,37 +191,6 @@ def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float) -> 
     return part, out
 
 
-def _stages(design: Design, findings: list[Finding], prove: ProvePart) -> dict[str, StageState]:
-    """The cairn of each stage that exists."""
-    v, life, p = design.vehicle, design.life, design.power
-    begun = {
-        "vehicle": v.begun, "life": bool(life.appliances) or life.people is not None,
-        "power": p.bank is not None or p.inverter is not None or bool(p.arrays), "wiring": bool(design.wiring.circuits),
-        "warmth": design.warmth.begun, "water": design.water.begun, "gas": design.gas.begun, "prove": bool(design.prove.readings),
-    }  # fmt: skip
-    computed = {
-        "vehicle": v.payload_kg is not None and v.bank_place is not None, "life": bool(life.appliances) and life.place is not None,
-        "power": p.bank is not None and (bool(p.arrays) or p.driving is not None or p.shore is not None),
-        "wiring": bool(design.wiring.circuits) and all(c.sized for c in design.wiring.circuits),
-        "warmth": bool(design.warmth.build_ups) and bool(design.warmth.heaters or design.warmth.cooler),
-        "water": bool(design.water.tanks or design.water.jug_count),
-        "gas": bool(design.gas.appliances and design.gas.vessels) or design.gas.cooking in ("induction", "diesel", "alcohol"),
-        "prove": prove.testable > 0 and prove.read >= prove.testable and prove.unanswered == 0,
-    }  # fmt: skip
-    proved = prove.testable > 0 and prove.passed == prove.testable and prove.unanswered == 0
-    out = {}
-    for stage in ("vehicle", "life", "power", "wiring", "warmth", "water", "gas", "prove"):
-        mine = [f for f in findings if f.stage == stage]
-        dangers = sum(1 for f in mine if f.severity == "danger")
-        faults = sum(1 for f in mine if f.severity == "fault" and f.accepted is None)
-        stones = 0
-        if begun[stage]:
-            clean = computed[stage] and dangers == 0 and faults == 0
-            stones = 1 + int(computed[stage]) + int(clean) + int(clean and proved and stage in ("wiring", "prove"))
-        out[stage] = StageState(stones=stones, dangers=dangers, faults=faults)
-    return out
-
-
 def _wired(ctx: Context, feeds: Feeds) -> tuple[list[Worked], NetworkPart]:
     """Circuits and the network that they make: one part, for the network tells each circuit what it loses on its whole way."""
     worked = work_circuits(ctx, feeds)
@@ -295,7 +257,7 @@ def report(design: Design, before: Report | None = None) -> Report:
     sheet.unanswered = sum(f.severity == "question" and f.accepted is None for f in found)
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
-        stages=_stages(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
+        stages=stage_states(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
         wiring=quick(WiringPart, circuits={w.circuit.id: w.part for w in worked}, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops, others=others), warmth=warm.part, water=wet.part, gas=gassed.part, prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book, out._parts = ctx.book, parts

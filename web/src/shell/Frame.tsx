@@ -137,7 +137,7 @@ function Header() {
           {STAGES.map((s) => (
             <option key={s.id} value={s.id}>
               {s.word}
-              {s.built ? "" : " (not built yet)"}
+              {s.page ? "" : " (not built yet)"}
             </option>
           ))}
           <option value="worklist">Worklist</option>

@@ -60,7 +60,7 @@ export function Path() {
             <li key={s.id}>
               <NavLink
                 to={`/v/${variantId}/${s.id}`}
-                title={`${s.question}${s.built ? "" : " (not built yet)"} · key ${s.key}`}
+                title={`${s.question}${s.page ? "" : " (not built yet)"} · key ${s.key}`}
                 className={({ isActive }) =>
                   `relative flex items-center gap-2 py-1.5 pl-2 pr-1.5 no-underline ${isActive ? "bg-sheet font-semibold text-peat shadow-[inset_3px_0_0_var(--color-gorse)]" : "text-peat hover:bg-sheet/60"}`
                 }
@@ -68,7 +68,7 @@ export function Path() {
                 <span className="relative bg-bench px-0.5">
                   <Cairn stones={state?.stones ?? 0} />
                 </span>
-                <span className={`flex-1 font-display text-[14px] ${s.built ? "" : "text-dim italic"}`}>{s.word}</span>
+                <span className={`flex-1 font-display text-[14px] ${s.page ? "" : "text-dim italic"}`}>{s.word}</span>
                 {open > 0 && (
                   <span
                     className={`num text-[11px] font-semibold ${state?.dangers ? "text-rust" : "text-gorse-ink"}`}

@@ -1,16 +1,11 @@
+import { STAGES, type Stage } from "./stages";
+
 /** The pages of a design, each fetched when it is opened or when there is time: then a stage opens at once, and also while the server is away. */
-export const PAGES = {
-  vehicle: () => import("../stages/vehicle/Vehicle"),
-  life: () => import("../stages/life/Life"),
-  power: () => import("../stages/power/Power"),
-  trips: () => import("../stages/trips/Trips"),
-  wiring: () => import("../stages/wiring/Wiring"),
-  warmth: () => import("../stages/warmth/Warmth"),
-  water: () => import("../stages/water/Water"),
-  gas: () => import("../stages/gas/Gas"),
-  prove: () => import("../stages/prove/Prove"),
+export const PAGES: Record<string, NonNullable<Stage["page"]>> = {
+  ...Object.fromEntries(STAGES.flatMap((s) => (s.page ? [[s.id, s.page]] : []))),
   worklist: () => import("../stages/worklist/Worklist"),
 };
+const FIRST = "worklist";
 
 let asked = false;
 
@@ -19,12 +14,13 @@ export function fetchAhead() {
   if (asked) return;
   asked = true;
   const later = window.requestIdleCallback ?? ((f: () => void) => setTimeout(f, 500));
-  const left = Object.values(PAGES).reverse();
+  const left: NonNullable<Stage["page"]>[] = Object.entries(PAGES)
+    .sort(([a], [b]) => Number(a === FIRST) - Number(b === FIRST))
+    .map(([, page]) => page);
   const next = () =>
     void left
       .pop()?.()
       .catch(() => undefined)
       .then(() => left.length && later(next));
-  left.push(PAGES.worklist);
   later(next);
 }

@@ -12,7 +12,7 @@ export function Component() {
       <p className="max-w-xl text-dim">
         {known ? "This stage is not built yet. Nothing on it is computed, and nothing elsewhere pretends to know its answer." : "The path has twelve stages."}{" "}
         Built so far:{" "}
-        {STAGES.filter((s) => s.built).map((s, i) => (
+        {STAGES.filter((s) => s.page).map((s, i) => (
           <span key={s.id}>
             {i > 0 && ", "}
             <Link className="text-loch underline" to={`/v/${variantId}/${s.id}`}>
