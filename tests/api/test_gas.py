@@ -11,7 +11,7 @@ from bothy.core.design.gas import Gas
 from bothy.core.gas.pipework import marks
 from tests.api.test_variants import patch, put
 from tests.api.test_water import say
-from tests.core.test_gas_rules import CYLINDER, GAS, HOB, MAIN, TO_HOB, WARMTH
+from tests.core.gas.test_gas_rules import CYLINDER, GAS, HOB, MAIN, TO_HOB, WARMTH
 
 
 @pytest.fixture

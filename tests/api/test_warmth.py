@@ -8,7 +8,7 @@ import pytest
 from starlette.testclient import TestClient
 
 from tests.api.test_variants import patch, put
-from tests.core.test_warmth_rules import FOAM, HEATER, PLY, RUN
+from tests.core.warmth.test_warmth_rules import FOAM, HEATER, PLY, RUN
 
 
 def warmth(client: TestClient, id: str) -> dict[str, Any]:

@@ -8,7 +8,7 @@ import pytest
 from starlette.testclient import TestClient
 
 from tests.api.test_variants import patch, put
-from tests.core.test_water_rules import GREY, MAIN, PUMP, SHOWER, SINK, TANK
+from tests.core.water.test_water_rules import GREY, MAIN, PUMP, SHOWER, SINK, TANK
 
 
 @pytest.fixture

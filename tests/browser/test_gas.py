@@ -10,7 +10,7 @@ from playwright.sync_api import Page, expect
 from bothy.core.design.document import load_design
 from tests.browser.test_newcomer import saving
 from tests.browser.test_warmth import choose, fill, slate_of
-from tests.core.test_gas_rules import CYLINDER, GAS, INVERNESS, WARMTH, gassed
+from tests.core.gas.test_gas_rules import CYLINDER, GAS, INVERNESS, WARMTH, gassed
 from tests.designs import lived
 
 

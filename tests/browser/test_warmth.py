@@ -10,7 +10,7 @@ from playwright.sync_api import Locator, Page, expect
 from bothy.core.design.document import load_design
 from bothy.demo import saltbush
 from tests.browser.test_newcomer import saving
-from tests.core.test_warmth_rules import HEATER, warm
+from tests.core.warmth.test_warmth_rules import HEATER, warm
 from tests.designs import BANK
 
 

@@ -10,8 +10,8 @@ from playwright.sync_api import Locator, Page, expect
 from bothy.core.design.document import load_design
 from tests.browser.test_newcomer import saving
 from tests.browser.test_warmth import choose, fill, slate_of
-from tests.core.test_frost_trip import winter
-from tests.core.test_water_rules import GREY, INSTANT, LOOP, MAIN, PUMP, SHOWER, SINK, TANK, hot, wet
+from tests.core.water.test_frost_trip import winter
+from tests.core.water.test_water_rules import GREY, INSTANT, LOOP, MAIN, PUMP, SHOWER, SINK, TANK, hot, wet
 
 
 def tap(page: Page, name: str) -> Locator:

@@ -11,7 +11,10 @@ from bothy.core.design.edit import apply_patch
 from bothy.core.finding import Finding, Remedy, one_cause
 from bothy.core.report import report
 from bothy.demo import curlew, fiddlehead, saltbush
-from tests.core import test_dangers, test_gas_rules, test_rules, test_warmth_rules, test_water_rules
+from tests.core import test_dangers, test_rules
+from tests.core.gas import test_gas_rules
+from tests.core.warmth import test_warmth_rules
+from tests.core.water import test_water_rules
 from tests.designs import made
 
 DEMOS = {"curlew": curlew.design, "fiddlehead": fiddlehead.design, "saltbush": saltbush.design}

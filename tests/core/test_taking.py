@@ -21,7 +21,7 @@ from bothy.core.sizing.space import bank_options, driving_options, panel_options
 from bothy.core.units import awg_area_mm2
 from bothy.core.wiring.conductors import AWG, METRIC
 from tests.core.test_ordinary_vehicles import VEHICLES, design_of
-from tests.core.test_sizing_search import few, hungry
+from tests.core.trips.test_sizing_search import few, hungry
 from tests.designs import FRIDGE, LAMP, lived, made
 
 __all__ = ["few"]

@@ -54,7 +54,7 @@ STAGES: tuple[StageRow, ...] = (
 def stage_states(design: Design, findings: Iterable[Finding], prove: ProvePart) -> dict[str, StageState]:
     """The cairn of each stage: a stone when it is begun, when it is worked out, when it is clean of dangers and open faults, and when it is proved."""
     proved = prove.testable > 0 and prove.passed == prove.testable and prove.unanswered == 0
-    out = {}
+    out: dict[str, StageState] = {}
     for row in STAGES:
         mine = [f for f in findings if f.stage == row.id]
         dangers = sum(1 for f in mine if f.severity == "danger")

@@ -9,8 +9,8 @@ import pytest
 from bothy.core.report import report
 from bothy.core.wiring.lists import BenchLists, bench_lists, terminal_of
 from bothy.demo import curlew
-from tests.core.test_distribution import with_sub
 from tests.core.test_rules import BETWEEN
+from tests.core.wiring.test_distribution import with_sub
 from tests.designs import AGM, KETTLE, circuit, made, wired
 
 

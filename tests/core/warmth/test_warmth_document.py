@@ -12,7 +12,7 @@ from bothy.core.design.edit import apply_patch
 from bothy.core.design.warmth import Cooler, Heater, Opening, Vent, WallLayer, WarmDuct, Warmth
 from bothy.core.units import NotUnderstood, parse
 from bothy.demo import curlew
-from tests.core.test_warmth_rules import FOAM, HEATER, PLY, RUN, warm
+from tests.core.warmth.test_warmth_rules import FOAM, HEATER, PLY, RUN, warm
 from tests.designs import lived, made
 
 

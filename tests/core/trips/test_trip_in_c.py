@@ -14,11 +14,11 @@ from bothy.core.trips import kernel as k
 from bothy.core.trips.engine import arrays_of, simulate, weather_of
 from bothy.core.trips.plan import plan_of_design
 from bothy.demo import curlew, fiddlehead, saltbush
-from tests.core.test_trip_cold import all_at_once
-from tests.core.test_trip_warmth import BUILT, COLD, HOT, trip
-from tests.core.test_warmth_rules import HEATER, VENTS
+from tests.core.trips.test_trip_cold import all_at_once
+from tests.core.trips.test_trip_warmth import BUILT, COLD, HOT, trip
+from tests.core.warmth.test_warmth_rules import HEATER, VENTS
 
-BENCH = Path(__file__).parents[2] / "benchmarks"
+BENCH = Path(__file__).parents[3] / "benchmarks"
 
 
 @pytest.fixture(scope="module")

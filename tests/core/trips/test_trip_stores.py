@@ -16,8 +16,8 @@ from bothy.core.trips.engine import simulate
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design
 from bothy.core.trips.results import WHOLE_LEDGER
-from tests.core.test_gas_rules import CYLINDER, gassed
-from tests.core.test_water_rules import GREY, TANK
+from tests.core.gas.test_gas_rules import CYLINDER, gassed
+from tests.core.water.test_water_rules import GREY, TANK
 from tests.designs import BANK, made
 
 STEP_H = 0.25

@@ -18,7 +18,7 @@ from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design
 from bothy.core.trips.results import WHOLE_LEDGER, balance_error
 from bothy.core.trips.run import TripRun
-from tests.core.test_warmth_rules import FOAM, HEATER, PLY, WOOL
+from tests.core.warmth.test_warmth_rules import FOAM, HEATER, PLY, WOOL
 from tests.designs import BANK, CHARGER, FRIDGE, INVERTER, LAMP, lived
 
 COLD = {"id": "a", "place": "tromso", "days_count": 6}

@@ -22,7 +22,7 @@ from bothy.core.warmth.part import warmth_part
 from bothy.core.warmth.presets import BUILD_UPS, usual
 from bothy.core.warmth.summer import roof_shaded, sun_on
 from bothy.core.warmth.surfaces import cab_of, sheets, work_shell
-from tests.core.test_warmth_rules import BANK, CABINET, FOAM, HEATER, LOOP, PLY, RUN, SMOKE, VENTS, WATER, WOOL, ducted, heated, looped, wall, warm
+from tests.core.warmth.test_warmth_rules import BANK, CABINET, FOAM, HEATER, LOOP, PLY, RUN, SMOKE, VENTS, WATER, WOOL, ducted, heated, looped, wall, warm
 from tests.designs import made, reported
 
 

@@ -15,7 +15,7 @@ from bothy.core.proposing import accept, propose_group
 from bothy.core.warmth.part import warmth_part
 from bothy.core.warmth.presets import PRESETS as BUILDS
 from bothy.core.warmth.surfaces import worked
-from tests.core.test_warmth_rules import BANK, HEATER, RUN, VENTS, ducted, warm
+from tests.core.warmth.test_warmth_rules import BANK, HEATER, RUN, VENTS, ducted, warm
 from tests.designs import made, reported
 
 FITTED = ["insulation", "vents", "heater"]

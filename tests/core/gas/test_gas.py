@@ -23,7 +23,7 @@ from bothy.core.trips.engine import simulate
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design
 from bothy.demo import curlew, fiddlehead, saltbush
-from tests.core.test_gas_rules import BOILER, CYLINDER, GAS, HEATER, HOB, INVERNESS, MAIN, TO_HOB, gassed, trip
+from tests.core.gas.test_gas_rules import BOILER, CYLINDER, GAS, HEATER, HOB, INVERNESS, MAIN, TO_HOB, gassed, trip
 from tests.designs import BANK, found, made
 
 

@@ -11,8 +11,8 @@ from bothy.core.contract import BadInput
 from bothy.core.proposing import accept
 from bothy.core.wiring.mains import Draw, kept_on
 from bothy.demo import curlew
-from tests.core.test_lists import lists
 from tests.core.test_rules import BANK, MAIN, SOCKETS, fed, on_shore, plugged, routed, side, switched, zoned
+from tests.core.wiring.test_lists import lists
 from tests.designs import INVERTER, LAMP, circuit, found, made, reported, wired
 
 

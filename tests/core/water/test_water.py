@@ -25,7 +25,7 @@ from bothy.core.water.pipe import PumpPoint
 from bothy.core.water.pressure import solve_taps
 from bothy.core.water.properties import density, viscosity
 from bothy.demo import curlew, fiddlehead, saltbush
-from tests.core.test_water_rules import GREY, HOT, MAIN, PUMP, SHOWER, SINK, TANK, joined, piped, tank, wet
+from tests.core.water.test_water_rules import GREY, HOT, MAIN, PUMP, SHOWER, SINK, TANK, joined, piped, tank, wet
 from tests.designs import made, reported
 
 CURVE = [PumpPoint(flow_l_min=0, pressure_kpa=280), PumpPoint(flow_l_min=6, pressure_kpa=190), PumpPoint(flow_l_min=11, pressure_kpa=0)]

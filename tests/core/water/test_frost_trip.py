@@ -17,7 +17,7 @@ from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design
 from bothy.core.water.heat_and_frost import WetPart, wet_parts
 from bothy.core.water.part import water_part
-from tests.core.test_water_rules import FROST, GREY, MAIN, PUMP, SINK, TANK, wet
+from tests.core.water.test_water_rules import FROST, GREY, MAIN, PUMP, SINK, TANK, wet
 from tests.designs import BANK, made
 
 UNDER: dict[str, Any] = {**TANK, "place": "underfloor"}

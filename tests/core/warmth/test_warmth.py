@@ -26,7 +26,7 @@ from bothy.core.warmth.part import warmth_part
 from bothy.core.warmth.presets import BUILD_UPS, PRESETS
 from bothy.core.warmth.surfaces import work_shell, worked
 from bothy.demo import curlew, saltbush
-from tests.core.test_warmth_rules import FOAM, HEATER, PLY, RUN, WOOL, ducted, wall, warm
+from tests.core.warmth.test_warmth_rules import FOAM, HEATER, PLY, RUN, WOOL, ducted, wall, warm
 from tests.designs import made, reported
 
 SURFACES = st.lists(
