@@ -35,7 +35,7 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("worklist", "/v/{id}/worklist", DESK, "day"),
     ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),
-    ("sums", "/sums/wire-size", DESK, "day"),
+    ("method", "/method/wiring#voltage-drop", DESK, "day"),
     ("water", "/v/{id}/water?view=taps&hand=run:shower", DESK, "day"),
     ("gas", "/v/{us}/gas?view=pipes&hand=run:to-heater", DESK, "day"),
 ]
@@ -47,6 +47,8 @@ def prepare(page: Page, name: str) -> None:
     if name == "working":
         page.get_by_role("button", name="Inverter's DC current").first.click()
         page.get_by_test_id("working").first.get_by_role("button").first.click()
+    if name == "method":
+        page.get_by_text("Worked example: Voltage drop").click()
     if name == "trips":
         page.get_by_role("slider", name="Moment of the trip").wait_for()
     if name == "parts":
