@@ -56,7 +56,7 @@ def test_the_working_goes_back_to_what_was_typed(page: Page, load: Any) -> None:
 def test_one_press_fits_the_remedy_and_undo_takes_it_back(page: Page, load: Any, stored: Any) -> None:
     id = load()
     hand(page, id, "wiring", "circuit:front-fridge-90-l")
-    fault = page.get_by_text("Too much voltage lost on the way")
+    fault = page.get_by_text("Voltage drop too high")
     expect(fault.first).to_be_visible()
     page.get_by_role("button", name="Fit 6 mm² and 7.5 A").click()
     expect(fault).to_have_count(0)
@@ -165,10 +165,10 @@ def test_a_fuse_is_chosen_on_its_window(page: Page, load: Any, stored: Any) -> N
     id = load()
     hand(page, id, "wiring", "circuit:front-fridge-90-l")
     page.get_by_role("button", name="20 A, outside the window").click()
-    expect(page.get_by_text("Fuse above the appliance's maximum").first).to_be_visible()
+    expect(page.get_by_text("Fuse above the appliance’s maximum").first).to_be_visible()
     assert stored(id).circuit("front-fridge-90-l").fuse_a == 20
     page.get_by_role("button", name="10 A", exact=True).click()
-    expect(page.get_by_text("Fuse above the appliance's maximum")).to_have_count(0)
+    expect(page.get_by_text("Fuse above the appliance’s maximum")).to_have_count(0)
 
 
 def test_an_appliance_moves_between_circuits(page: Page, load: Any, stored: Any) -> None:
@@ -314,7 +314,7 @@ def test_what_if_moves_the_figures_and_keeps_only_when_told(page: Page, load: An
     size.focus()
     for _ in range(3):
         size.press("ArrowRight")
-    expect(slate.get_by_text("goes: Too much voltage lost on the way")).to_be_visible()
+    expect(slate.get_by_text("goes: Voltage drop too high")).to_be_visible()
     assert stored(id).circuit("front-fridge-90-l").area_mm2 == 2.5
     with saving(page):
         slate.get_by_role("button", name="Keep it").click()

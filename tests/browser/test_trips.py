@@ -35,7 +35,7 @@ def test_a_week_is_planned_its_shortage_found_and_mended(page: Page, load: Any, 
     expect(page.get_by_text(re.compile(r"Power runs short on \d+ % of the days"))).to_be_visible()
     slate = page.get_by_role("complementary")
     slate.get_by_role("button", name="put down").click()
-    expect(slate.get_by_text("It runs out on the way")).to_be_visible()
+    expect(slate.get_by_text("Supplies run out on the trip")).to_be_visible()
     picture = page.get_by_role("slider", name="Moment of the trip")
     picture.press("ArrowRight")
     expect(page.get_by_text(re.compile(r"charge \d+ %"))).to_be_visible()

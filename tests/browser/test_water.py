@@ -58,10 +58,10 @@ def test_water_from_nothing_a_tank_a_pump_and_a_tap(page: Page, load: Any, store
     fill(page, "outlet over its zero", "0.01 m")
     assert stored(id).water.tanks[0].prisms[0].length_m == 0.9
     expect(page.get_by_role("grid", name="Tanks").get_by_text("108 L")).to_be_visible()
-    expect(slate_of(page).get_by_text("A tank without a vent")).to_be_visible()
+    expect(slate_of(page).get_by_text("Tank without a vent")).to_be_visible()
     with saving(page):
         slate_of(page).get_by_role("button", name="A vent of 16 mm").click()
-    expect(slate_of(page).get_by_text("A tank without a vent")).to_have_count(0)
+    expect(slate_of(page).get_by_text("Tank without a vent")).to_have_count(0)
     page.get_by_role("button", name="Taps", exact=True).click()
     with saving(page):
         slate_of(page).get_by_role("button", name="Add a pump").click()
@@ -114,7 +114,7 @@ def test_a_pressure_test_is_kept_as_a_record_and_printed(page: Page, load: Any, 
 def test_the_trip_shows_its_tanks(page: Page, load: Any) -> None:
     id = load()
     page.goto(f"/v/{id}/trips")
-    expect(page.get_by_text("The grey tank is full on the way")).to_be_visible()
+    expect(page.get_by_text("Grey tank is full on the trip")).to_be_visible()
     expect(page.get_by_role("slider", name="Moment of the trip").get_by_text("grey water")).to_be_visible()
 
 
@@ -122,8 +122,8 @@ def test_a_finding_of_water_leads_to_its_view(page: Page, load: Any) -> None:
     page.goto(f"/v/{load()}/power")
     expect(slate_of(page)).to_be_visible()
     page.keyboard.press("/")
-    page.keyboard.type("A wet part freezes")
-    expect(page.get_by_role("option").first).to_contain_text("A wet part freezes")
+    page.keyboard.type("Water part freezes")
+    expect(page.get_by_role("option").first).to_contain_text("Water part freezes")
     page.keyboard.press("Enter")
     page.wait_for_url(re.compile(r"/water\?view=tanks"))
     expect(page.get_by_role("button", name="Tanks", exact=True)).to_have_attribute("aria-pressed", "true")

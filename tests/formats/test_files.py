@@ -102,7 +102,7 @@ def test_the_schedule_has_a_line_for_each_circuit_in_order() -> None:
     assert [row[0] for row in rows[1:]] == [r.wiring.circuits[c.id].code for c in design.wiring.circuits] + [o.code for o in r.wiring.others.values()]
     assert all(len(row) == len(rows[0]) for row in rows)
     fridge = next(row for row in rows if row[1] == "Fridge")
-    assert "Too much voltage lost on the way" in fridge[-1]
+    assert "Voltage drop too high" in fridge[-1]
     inverter = next(row for row in rows if row[1] == "Inverter feed")
     assert "Inverter breaker far too small" in inverter[-1]
 

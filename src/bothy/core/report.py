@@ -57,7 +57,7 @@ rule(
     "Use lighter parts, carry less water, or have the plate raised.",
     Method("vehicle.payload", "vehicle’s plate; road traffic law"),
 )
-rule("vehicle-payload-used", "advice", "vehicle", "Payload is going fast", "Lighter parts, or a higher plate.", Method("vehicle.payload"))
+rule("vehicle-payload-used", "advice", "vehicle", "Payload is nearly used", "Choose lighter parts, or have the plate raised.", Method("vehicle.payload"))
 
 
 class VehiclePart(BaseModel):

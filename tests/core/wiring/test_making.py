@@ -84,7 +84,7 @@ def test_the_distance_to_gas_has_a_sharp_limit(mm: float, found_it: bool) -> Non
 @pytest.mark.parametrize(("way", "most"), [({"kind": "open", "upright": True}, 400.0), ({"kind": "open"}, 250.0), ({"kind": "conduit"}, 450.0)])
 def test_clips_stand_nearer_with_mains(way: dict[str, Any], most: float) -> None:
     assert "wire-clip-spacing" not in found(routed(SOCKETS, **way, clip_spacing_mm=most))
-    assert f"{most:g} mm is the most" in found(routed(SOCKETS, **way, clip_spacing_mm=most + 20))["wire-clip-spacing"].message
+    assert f"at most {most:g} mm apart" in found(routed(SOCKETS, **way, clip_spacing_mm=most + 20))["wire-clip-spacing"].message
 
 
 def test_a_signal_is_disturbed_by_mains_beside_it_over_more_than_a_metre() -> None:

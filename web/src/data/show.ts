@@ -7,6 +7,11 @@ const US: Record<string, { unit: string; from: (x: number) => number }> = {
   kg: { unit: "lb", from: (x) => x / 0.45359237 },
   "°C": { unit: "°F", from: (x) => x * 1.8 + 32 },
   L: { unit: "gal", from: (x) => x / 3.785411784 },
+  mm: { unit: "in", from: (x) => x / 25.4 },
+  "L/min": { unit: "gal/min", from: (x) => x / 3.785411784 },
+  "m³/h": { unit: "CFM", from: (x) => x / 1.69901082 },
+  kPa: { unit: "psi", from: (x) => x / 6.894757293168 },
+  mbar: { unit: "inH2O", from: (x) => x / 2.4908891 },
 };
 
 /** The unit a person of this system reads for an SI unit. */

@@ -7,6 +7,7 @@ import { preview, turns } from "../data/preview";
 import { useVariant } from "../data/variant";
 import { Sources } from "../method/Sources";
 import { useHand } from "../shell/hand";
+import { useSaid } from "../shell/person";
 import { SlateFig } from "./Fig";
 
 export type Severity = "danger" | "fault" | "advice" | "question" | "note";
@@ -76,6 +77,7 @@ export function Fix({ finding, plain }: { finding: Finding; plain?: boolean }) {
   const v = useVariant();
   const [brings, setBrings] = useState<Finding[] | null>(null);
   const [looking, setLooking] = useState(false);
+  const say = useSaid();
   const fix = finding.fix;
   if (!fix) return null;
   const apply = () => void v.edit(fix.patch as never, `${fix.label} (${finding.title})`);
@@ -100,7 +102,7 @@ export function Fix({ finding, plain }: { finding: Finding; plain?: boolean }) {
         </p>
       ) : null}
       <button type="button" className={plain ? "btn" : "btn btn-main"} disabled={looking} onClick={() => void press()}>
-        {brings?.length ? `${fix.label} all the same` : fix.label}
+        {brings?.length ? `${say(fix.label, finding.stage)} all the same` : say(fix.label, finding.stage)}
       </button>
     </>
   );
@@ -135,6 +137,7 @@ function One({ finding, own }: { finding: Finding; own?: Workings }) {
   }, [state, key, finding.id]);
   const severity = finding.severity as Severity;
   const fix = finding.fix;
+  const say = useSaid();
   return (
     <article ref={box} className="border-b border-slate-2 py-2" data-finding={finding.id} id={`finding-${finding.id}`} tabIndex={-1}>
       <div className="flex gap-1.5 font-semibold">
@@ -147,9 +150,9 @@ function One({ finding, own }: { finding: Finding; own?: Workings }) {
         </span>
       </div>
       <div className="text-[12px] text-chalk-dim">{finding.subject_name}</div>
-      <p className="my-1">{finding.message}</p>
+      <p className="my-1">{say(finding.message, finding.stage)}</p>
       <p className="my-1 text-chalk-dim">
-        {finding.remedy}{" "}
+        {say(finding.remedy, finding.stage)}{" "}
         <span className="text-[11px]">
           (<Sources of={finding.source} />)
         </span>

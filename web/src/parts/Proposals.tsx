@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 import { api, type Proposal, take } from "../data/client";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
-import { usePerson } from "../shell/person";
+import { usePerson, useSaid } from "../shell/person";
 
 export type Group = Proposal["group"];
 const STATUS: Record<Proposal["status"], string> = {
@@ -14,6 +14,9 @@ const STATUS: Record<Proposal["status"], string> = {
   fitted: "fitted",
   kept: "yours stays",
 };
+
+/** Groups whose square millimetres are copper. */
+const COPPER: Group[] = ["inverter", "solar", "bank", "driving", "shore", "circuits", "panel", "lighting"];
 
 /** Why a proposal is made: worked out when it is opened. */
 function Why({ p }: { p: Proposal }) {
@@ -25,6 +28,8 @@ function Why({ p }: { p: Proposal }) {
     placeholderData: (old, before) => (before?.queryKey[4] === p.id ? old : undefined),
     enabled: saving === "saved",
   });
+  const say = useSaid();
+  const stage = COPPER.includes(p.group) ? "wiring" : "";
   if (asked.error)
     return (
       <p role="alert" className="m-0 text-rust">
@@ -36,12 +41,12 @@ function Why({ p }: { p: Proposal }) {
     <>
       {asked.data.why.map((w) => (
         <p key={w} className="m-0">
-          {w}
+          {say(w, stage)}
         </p>
       ))}
       {asked.data.assumes.map((w) => (
         <p key={w} className="m-0 text-heather">
-          assumed: {w}
+          assumed: {say(w, stage)}
         </p>
       ))}
     </>
@@ -50,6 +55,7 @@ function Why({ p }: { p: Proposal }) {
 
 function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean; onPick: (on: boolean) => void; onTake: () => void; busy: boolean }) {
   const { units } = usePerson();
+  const say = useSaid();
   const [open, setOpen] = useState(false);
   const free = p.patch.length > 0;
   return (
@@ -59,7 +65,7 @@ function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean
         <button type="button" className="flex min-w-0 flex-1 items-baseline gap-2 text-left" aria-expanded={open} onClick={() => setOpen(!open)}>
           <span className="w-56 shrink-0 truncate">{p.title}</span>
           <span className={`min-w-0 flex-1 truncate ${p.status === "kept" ? "text-dim" : ""}`} title={p.what}>
-            {p.what}
+            {say(p.what, COPPER.includes(p.group) ? "wiring" : "")}
           </span>
           <span className="shrink-0 text-[12px] text-loch underline decoration-dotted">{open ? "less" : "why"}</span>
         </button>

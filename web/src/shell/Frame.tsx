@@ -113,6 +113,13 @@ function Header() {
   const count = (s: string) => open.filter((f) => f.severity === s).length;
   const { variantId, stage } = useParams();
   const go = useNavigate();
+  const person = usePerson();
+  const { lives } = person;
+  const region = v.design.region ?? "uk";
+  useEffect(() => {
+    lives(region);
+    return () => lives(null);
+  }, [lives, region]);
   return (
     <header className="no-print flex h-11 shrink-0 items-center gap-3 border-b border-line bg-bench px-3 max-[899px]:h-auto max-[899px]:flex-wrap max-[899px]:py-1.5">
       <Link to="/" className="flex items-center gap-1 font-display text-[17px] font-semibold text-peat no-underline" aria-label="Bothy: projects">
@@ -169,6 +176,15 @@ function Header() {
           redo
         </button>
       </span>
+      <button
+        type="button"
+        className="btn px-2 max-[899px]:hidden"
+        aria-label={person.units === "us" ? "Units: US. Press for metric" : "Units: metric. Press for US"}
+        title={person.units === "us" ? "feet, pounds, °F: press for metric" : "metres, kilograms, °C: press for US units"}
+        onClick={() => person.set({ units: person.units === "us" ? "metric" : "us" })}
+      >
+        {person.units === "us" ? "ft °F" : "m °C"}
+      </button>
       <span className="num min-w-24 text-right text-[12px] text-dim min-[900px]:whitespace-nowrap max-[899px]:min-w-0" role="status" data-testid="saving">
         {SAVED[v.saving]} r{v.revision}
       </span>

@@ -9,8 +9,8 @@ from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Maker, Method
 
 rules("power", (
-    ("power-charge-profile", "fault", "A charger is set for another battery", "Set its profile by the battery's data sheet.", Method("power.chemistries") + Maker()),
-    ("power-starter-unattended", "note", "The starter battery stands alone for long", "A trickle of 1 to 2 A from the house bank, or disconnect it.", Method("power.driving-charge")),
+    ("power-charge-profile", "fault", "Charger set for another battery", "Set the charger’s profile by the battery’s data sheet.", Method("power.chemistries") + Maker()),
+    ("power-starter-unattended", "note", "Starter battery stands alone for weeks", "Fit a trickle charge of 1 to 2 A from the house bank, or disconnect the starter battery.", Method("power.driving-charge")),
 ))  # fmt: skip
 
 ABSORPTION_V: dict[str, tuple[float, float]] = {"lifepo4": (14.0, 14.6), "agm": (14.4, 14.8), "gel": (14.1, 14.4), "flooded": (14.4, 14.8), "nmc": (16.2, 16.8)}

@@ -27,7 +27,7 @@ rule(
     "advice",
     "prove",
     "Reading is marginal",
-    "Repeat with a better meter, or accept with a note.",
+    "Repeat the reading with a better meter, or accept it with a note.",
     Method("prove.verdict") + Standard("ISO/IEC Guide 98-4"),
 )
 rule(
@@ -38,8 +38,15 @@ rule(
     "Check which appliances are on, then the joints.",
     Method("prove.expected-current"),
 )
-rule("test-cable-overload", "danger", "prove", "Current above the cable or its fuse", "Switch off; another fuse or cable.", Method("wiring.cable-choice"))
-rule("test-meter-weak", "advice", "prove", "Meter too coarse for this reading", "A better meter.", Method("prove.verdict"))
+rule(
+    "test-cable-overload",
+    "danger",
+    "prove",
+    "Current above the cable or its fuse",
+    "Switch off, then fit another fuse or cable.",
+    Method("wiring.cable-choice"),
+)
+rule("test-meter-weak", "advice", "prove", "Meter too coarse for this reading", "Use a better meter.", Method("prove.verdict"))
 
 
 class SheetRow(BaseModel):

@@ -130,7 +130,12 @@ def air_findings(ctx: Context, w: Warm) -> Found:
     extracts = [v for v in d.vents if v.kind == "extract"]
     if showers > 0 and not any(v.flow_max_m3_h and v.flow_max_m3_h >= 40 and v.door_gap for v in extracts):
         best = max((v.flow_max_m3_h or 0 for v in extracts), default=0)
-        yield finding("warm-shower-extract", "air", "Shower", f"Its extract moves {best:.0f} m³/h; 40 and a gap under the door are asked for.")
+        yield finding(
+            "warm-shower-extract",
+            "air",
+            "Shower",
+            f"The shower’s extract moves {best:.0f} m³/h. A shower needs at least 40 m³/h, and a gap under its door for the air that follows.",
+        )
 
 
 def alarm_findings(ctx: Context, w: Warm) -> Found:
@@ -147,13 +152,13 @@ def alarm_findings(ctx: Context, w: Warm) -> Found:
     for a in d.alarms:
         wrong = []
         if a.kind == "co" and a.burner_mm is not None and not 1000 <= a.burner_mm <= 3000:
-            wrong.append(f"{a.burner_mm:.0f} mm from the burner; 1000 to 3000 are right")
+            wrong.append(f"The alarm hangs {a.burner_mm:.0f} mm from the burner; it should be 1000 to 3000 mm away")
         if a.mounting == "wall" and a.below_ceiling_mm is not None and a.below_ceiling_mm < 150:
-            wrong.append(f"{a.below_ceiling_mm:.0f} mm under the ceiling; 150 and more are right")
+            wrong.append(f"On the wall the alarm hangs {a.below_ceiling_mm:.0f} mm under the ceiling; it should be at least 150 mm under it")
         if a.mounting == "ceiling" and a.wall_mm is not None and a.wall_mm < 300:
-            wrong.append(f"{a.wall_mm:.0f} mm from the wall; 300 and more are right")
+            wrong.append(f"On the ceiling the alarm sits {a.wall_mm:.0f} mm from the wall; it should be at least 300 mm from it")
         if wrong:
-            yield finding("warm-co-alarm-place", f"alarm:{a.id}", a.name, "It hangs " + "; ".join(wrong) + ".")
+            yield finding("warm-co-alarm-place", f"alarm:{a.id}", a.name, ". ".join(wrong) + ".")
 
 
 def _free_alarm(ctx: Context) -> str:

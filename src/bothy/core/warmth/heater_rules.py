@@ -91,7 +91,10 @@ def _one_heater(ctx: Context, w: Warm, h: Heater) -> Found:
     if h.fuel in BURNT and (r.intake_inside or (not h.room_sealed and h.kind != "stove")):
         yield say("warm-combustion-air", "Its combustion air comes from the living space.")
     if r.exhaust_end_mm is not None and r.exhaust_end_mm < 500:
-        yield say("warm-exhaust-opening", f"{r.exhaust_end_mm:.0f} mm from an opening or intake; 500 are the least.")
+        yield say(
+            "warm-exhaust-opening",
+            f"The exhaust ends {r.exhaust_end_mm:.0f} mm from an opening or air intake. It should end at least 500 mm away: exhaust gas can kill.",
+        )
     if r.exhaust_end in ("under", "forward", "up"):
         yield say("warm-exhaust-under", f"It ends {ENDS[r.exhaust_end]}.")
     if r.joint_inside:
@@ -100,28 +103,28 @@ def _one_heater(ctx: Context, w: Warm, h: Heater) -> Found:
     if r.exhaust_to_combustible_mm is not None and r.exhaust_to_combustible_mm < least:
         yield say(
             "warm-exhaust-heat",
-            f"{r.exhaust_to_combustible_mm:.0f} mm to what burns, a tyre, a cable or a line; {least} are the least {'with' if r.exhaust_sleeved else 'without'} a sleeve.",
+            f"The exhaust passes {r.exhaust_to_combustible_mm:.0f} mm from something that burns, a tyre, a cable or a line. {'With' if r.exhaust_sleeved else 'Without'} a heat sleeve it should keep at least {least} mm away.",
         )
     bent = []
     if r.exhaust_length_mm is not None and r.exhaust_length_mm > 2000:
-        bent.append(f"{r.exhaust_length_mm:.0f} mm long, 2000 are the most")
+        bent.append(f"it is {r.exhaust_length_mm:.0f} mm long; at most 2000 mm are allowed")
     if r.exhaust_bends_deg is not None and r.exhaust_bends_deg > 270:
-        bent.append(f"{r.exhaust_bends_deg:.0f}° of bends, 270 are the most")
+        bent.append(f"its bends add up to {r.exhaust_bends_deg:.0f}°; at most 270° are allowed")
     if r.exhaust_low_point and not r.exhaust_drain:
-        bent.append("a low point without a drain hole")
+        bent.append("it has a low point without a drain hole")
     if bent:
         yield say("warm-exhaust-length", "The exhaust: " + "; ".join(bent) + ".")
     if r.fuel_joint_inside:
         yield say("warm-fuel-joint", "A joint of the fuel line, or its tank, lies in the living space.")
     pump = []
     if r.pump_slope_deg is not None and not 15 <= r.pump_slope_deg <= 35:
-        pump.append(f"{r.pump_slope_deg:.0f}° instead of 15 to 35°")
+        pump.append(f"it slopes {r.pump_slope_deg:.0f}° instead of 15 to 35°")
     if r.suction_m is not None and r.suction_m > 1:
-        pump.append(f"{r.suction_m:.1f} m of suction, 1 m is the most")
+        pump.append(f"it sucks {r.suction_m:.1f} m up; at most 1 m is allowed")
     if pump:
         yield say("warm-fuel-pump", "The pump: " + "; ".join(pump) + ".")
     if r.service_clear_mm is not None and r.service_clear_mm < 200:
-        yield say("warm-heater-access", f"{r.service_clear_mm:.0f} mm clear at its service side; 200 are asked for.")
+        yield say("warm-heater-access", f"The heater’s service side has {r.service_clear_mm:.0f} mm of free space; it needs at least 200 mm.")
     if r.feed_switched:
         yield say("warm-heater-purge", "Its feed passes a switch or a main switch: cut off hot, it overheats.")
     days = sum(x.days_count for x in ctx.design.trips.legs) if ctx.design.trips.legs else ctx.nights

@@ -61,22 +61,27 @@ def duct_findings(ctx: Context, w: Warm) -> Found:
         most = next((m for dia, m in MOST_LEN_M.items() if x.diameter_mm <= dia), 8.0)
         crooked = []
         if x.length_m > most:
-            crooked.append(f"{x.length_m:g} m, {most:g} are the most for {x.diameter_mm:g} mm")
+            crooked.append(f"the duct is {x.length_m:g} m long; at {x.diameter_mm:g} mm it should be at most {most:g} m")
         if x.bends_90 > 3:
-            crooked.append(f"{x.bends_90} bends, three are the most")
+            crooked.append(f"the duct has {x.bends_90} bends; it should have at most three")
         if x.bend_radius_mm is not None and x.bend_radius_mm < x.diameter_mm:
-            crooked.append(f"bent to {x.bend_radius_mm:g} mm, not under {x.diameter_mm:g}")
+            crooked.append(f"the duct is bent to {x.bend_radius_mm:g} mm; the radius should be at least {x.diameter_mm:g} mm")
         if crooked:
-            yield finding("warm-duct-long", f"duct:{x.id}", x.name, "; ".join(crooked).capitalize() + ".")
+            yield finding("warm-duct-long", f"duct:{x.id}", x.name, "; ".join(crooked)[0].upper() + "; ".join(crooked)[1:] + ".")
         if r.supply_c > FABRIC_C and x.to_fabric_mm is not None and x.to_fabric_mm < 200:
-            yield finding("warm-grille-fabric", f"duct:{x.id}", x.name, f"{x.to_fabric_mm:.0f} mm from fabric at {r.supply_c:.0f} °C; 200 are the least.")
+            yield finding(
+                "warm-grille-fabric",
+                f"duct:{x.id}",
+                x.name,
+                f"Air of {r.supply_c:.0f} °C leaves {x.to_fabric_mm:.0f} mm from fabric. Keep fabric at least 200 mm away.",
+            )
     hottest = max((r.supply_c for r in w.layout.runs.values()), default=0.0)
     if max(hottest, lay.mean_supply_c) > SUPPLY_HOT_C:
         yield finding(
             "warm-duct-hot",
             "ducts",
             "Ducts",
-            f"{max(hottest, lay.mean_supply_c):.0f} °C with {lay.total_flow_m3_h:.0f} m³/h; {SUPPLY_HOT_C:g} °C are the most.",
+            f"The air in the ducts gets to {max(hottest, lay.mean_supply_c):.0f} °C with {lay.total_flow_m3_h:.0f} m³/h. It should be at most {SUPPLY_HOT_C:g} °C.",
             figures=["ducts/mean_supply_temp_c"],
         )
     if lay.best_worst_w < lay.worst_shortfall_w * 0.95 - 1:
@@ -122,21 +127,26 @@ def loop_findings(ctx: Context, w: Warm) -> Found:
 
     f = FLUIDS[loop.fluid]
     if p.pump_ok is False:
-        yield say("warm-loop-pump", f"{p.head_m:.2f} m are asked for at {p.flow_l_min:.1f} L/min; the pump gives {p.pump_head_m:.2f} m.")
+        yield say("warm-loop-pump", f"The loop needs a head of {p.head_m:.2f} m at {p.flow_l_min:.1f} L/min; the pump gives {p.pump_head_m:.2f} m.")
     for z in loop.zones:
         r = p.zones.get(z.id)
         if r is not None and not 0.2 <= r.velocity_m_s <= 1.2:
             yield finding(
-                "warm-loop-velocity", f"loopzone:{z.id}", z.name, f"{r.velocity_m_s:.2f} m/s: {'it hums' if r.velocity_m_s > 1.2 else 'air stays in it'}."
+                "warm-loop-velocity",
+                f"loopzone:{z.id}",
+                z.name,
+                f"The coolant flows at {r.velocity_m_s:.2f} m/s: {'the pipe hums' if r.velocity_m_s > 1.2 else 'air stays in the pipe'}.",
             )
         if z.emitter == "floor" and z.floor_c > FLOOR_MOST_C:
-            yield finding("warm-floor-hot", f"loopzone:{z.id}", z.name, f"{z.floor_c:g} °C; {FLOOR_MOST_C:g} are the most under feet.")
+            yield finding(
+                "warm-floor-hot", f"loopzone:{z.id}", z.name, f"The floor gets to {z.floor_c:g} °C. Under feet it should be at most {FLOOR_MOST_C:g} °C."
+            )
     if loop.high_point_without_bleed:
         yield say("warm-loop-air", "A high point has no bleed valve.")
     if loop.header_space_l is not None and loop.header_space_l < p.header_space_l:
-        yield say("warm-loop-expansion", f"{loop.header_space_l:.2f} L free where the coolant needs {p.header_space_l:.2f} L.")
+        yield say("warm-loop-expansion", f"The header tank has {loop.header_space_l:.2f} L free; the coolant needs {p.header_space_l:.2f} L to expand.")
     if f.freezes_c > ctx.cold_c - 5:
-        yield say("warm-glycol-frost", f"It freezes at {f.freezes_c:g} °C; {ctx.cold_c - 5:.0f} °C should be stood.")
+        yield say("warm-glycol-frost", f"The coolant freezes at {f.freezes_c:g} °C. It should stand {ctx.cold_c - 5:.0f} °C.")
     water = any(z.emitter in ("exchanger", "calorifier") for z in loop.zones)
     if water and loop.fluid.startswith("eg") and not loop.double_wall:
         yield say(

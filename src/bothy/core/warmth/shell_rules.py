@@ -56,7 +56,7 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
                 "warm-shell-u-high",
                 f"surface:{s.id}",
                 s.name,
-                f"{s.u_effective:.2f} W/(m²K) where {limit:g} is the most; {s.ua * dt:.0f} W at {ctx.cold_c:g} °C.",
+                f"Its U-value is {s.u_effective:.2f} W/(m²K) and should be at most {limit:g} W/(m²K); it loses {s.ua * dt:.0f} W at {ctx.cold_c:g} °C.",
                 figures=[f"surfaces/{s.id}/u_value_w_m2k", f"surfaces/{s.id}/heat_w"],
             )
     bare = [s for s in w.shell.surfaces if s.kind == "glass" and s.extra_r == 0]

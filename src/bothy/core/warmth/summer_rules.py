@@ -55,7 +55,12 @@ def bay_findings(ctx: Context, w: Warm) -> Found:
     for b in ctx.design.warmth.bays:
         p = w.part.bays[b.id]
         if b.water and not p.safe:
-            yield finding("warm-frost-bay", f"bay:{b.id}", b.name, f"{p.temp_c:.1f} °C at {ctx.cold_c:g} °C outside; {p.heat_w:.0f} W hold 3 °C.")
+            yield finding(
+                "warm-frost-bay",
+                f"bay:{b.id}",
+                b.name,
+                f"The bay falls to {p.temp_c:.1f} °C at {ctx.cold_c:g} °C outside; {p.heat_w:.0f} W would keep it at 3 °C.",
+            )
     for c in ctx.design.warmth.cabinets:
         r = w.part.cabinets[c.id]
         if r.ok is False:
@@ -63,14 +68,14 @@ def bay_findings(ctx: Context, w: Warm) -> Found:
                 "warm-cabinet-hot",
                 f"cabinet:{c.id}",
                 c.name,
-                f"{r.temp_c:.0f} °C where {c.max_c:g} are the most; vents of {r.each_mm2:,.0f} mm² each, or {r.fan_m3_h:.0f} m³/h by a fan.",
+                f"The cabinet gets to {r.temp_c:.0f} °C; what stands in it may get to {c.max_c:g} °C. It needs a low and a high vent of {r.each_mm2:,.0f} mm² each, or a fan of {r.fan_m3_h:.0f} m³/h.",
             )
         if c.absorption_fridge and (not c.sealed_from_room or min(c.low_mm2 or 0, c.high_mm2 or 0) < 25000):
             yield finding(
                 "warm-fridge-vent",
                 f"cabinet:{c.id}",
                 c.name,
-                f"{'Open to the room; ' if not c.sealed_from_room else ''}{c.low_mm2 or 0:,.0f} mm² low and {c.high_mm2 or 0:,.0f} mm² high of 25 000 each.",
+                f"{'Its flue space is open to the room. ' if not c.sealed_from_room else ''}It has {c.low_mm2 or 0:,.0f} mm² of vent low and {c.high_mm2 or 0:,.0f} mm² high; it needs 25,000 mm² each.",
             )
     d = w.part.drying
     if d is not None and not d.works and ctx.design.warmth.drying is not None:

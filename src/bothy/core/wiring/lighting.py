@@ -14,9 +14,9 @@ from bothy.core.method.sources import Method
 from bothy.core.wiring.circuits import Worked
 
 rules("wiring", (
-    ("wire-no-switch-at-door", "advice", "No light switch within reach from outside", "Switching from two places, one of them at the door.", Method("wiring.lighting")),
-    ("wire-zone-way", "advice", "The way over the switches is longer than the circuit says", "Enter the true way.", Method("wiring.lighting")),
-    ("wire-zone-empty", "note", "Lighting zone without a light or a switch", "Give it both.", Method("wiring.lighting")),
+    ("wire-no-switch-at-door", "advice", "No light switch within reach from outside", "Switch the light from two places, one of them at the door.", Method("wiring.lighting")),
+    ("wire-zone-way", "advice", "Route over the switches longer than the circuit says", "Enter the true length over the switches.", Method("wiring.lighting")),
+    ("wire-zone-empty", "note", "Lighting zone without a light or a switch", "Give the zone a light and a switch.", Method("wiring.lighting")),
 ))  # fmt: skip
 
 REACH_M, LOW_M, HIGH_M = 0.60, 0.7, 1.5

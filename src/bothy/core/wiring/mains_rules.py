@@ -15,17 +15,17 @@ from bothy.core.wiring.leads import LEAD_RATING_A
 from bothy.core.wiring.mains import HOOKUP, MainsPart, draws_of, kept_on, usual
 
 rules("wiring", (
-    ("wire-ac-unsaid", "advice", "The mains side is not described yet", "Take the region's usual one, then have it checked by the electrician.", Method("wiring.mains")),
-    ("wire-ac-no-rcd", "danger", "Mains without residual-current protection", "Fit a residual-current device cutting all live conductors.", Method("wiring.mains") + Standard("IEC 60364-7-721")),
-    ("wire-ac-single-pole", "danger", "A live conductor stays live", "Double-pole breakers and switches.", Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("AS/NZS 3001")),
-    ("wire-ac-parallel-sources", "danger", "Two mains sources can meet", "An interlocked change-over.", Method("wiring.mains") + Standard("IEC 60364-5-55")),
-    ("wire-ac-ne-bond", "danger", "Not exactly one neutral-earth bond", "A bonding relay in the inverter.", Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("UL 458")),
-    ("wire-ac-chassis-unbonded", "danger", "Earth not bonded to the chassis", "One bond of 4 mm² or more.", Method("wiring.mains") + Standard("IEC 60364-7-721")),
-    ("wire-ac-breaker-above-lead", "danger", "Breaker above what the lead carries", "A smaller breaker, or thicker leads.", Method("wiring.mains")),
-    ("wire-ac-load-over-breaker", "fault", "More than the supply carries", "Run them one after the other, or a second circuit.", Method("wiring.mains") + Standard("NFPA 70") + Standard("IEC 60364")),
-    ("wire-ac-lead-short", "fault", "No lead reaches", "Longer leads, or two joined.", Method("wiring.mains")),
+    ("wire-ac-unsaid", "advice", "Mains side not described yet", "Use the region’s usual mains side, then have it checked by the electrician.", Method("wiring.mains")),
+    ("wire-ac-no-rcd", "danger", "Mains without residual-current protection", "Fit a residual-current device that cuts all live conductors.", Method("wiring.mains") + Standard("IEC 60364-7-721")),
+    ("wire-ac-single-pole", "danger", "A live conductor stays live", "Fit double-pole breakers and switches.", Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("AS/NZS 3001")),
+    ("wire-ac-parallel-sources", "danger", "Two mains sources can meet", "Fit an interlocked change-over switch.", Method("wiring.mains") + Standard("IEC 60364-5-55")),
+    ("wire-ac-ne-bond", "danger", "Not exactly one neutral-earth bond", "Have the bond made by a relay in the inverter, open while shore feeds.", Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("UL 458")),
+    ("wire-ac-chassis-unbonded", "danger", "Earth not bonded to the chassis", "Bond earth and chassis once, with at least 4 mm².", Method("wiring.mains") + Standard("IEC 60364-7-721")),
+    ("wire-ac-breaker-above-lead", "danger", "Breaker above what the lead carries", "Fit a smaller breaker, or thicker leads.", Method("wiring.mains")),
+    ("wire-ac-load-over-breaker", "fault", "Load above what the supply carries", "Run them one after the other, or add a second circuit.", Method("wiring.mains") + Standard("NFPA 70") + Standard("IEC 60364")),
+    ("wire-ac-lead-short", "fault", "No lead reaches", "Carry longer leads, or join two.", Method("wiring.mains")),
     ("wire-ac-outlets-many", "note", "Many outlets on one breaker", "Tell the users which loads may run together.", Method("wiring.mains") + OwnChoice("typical")),
-    ("wire-lead-coiled", "note", "Much lead left over", "Unroll it fully: on the drum it carries a third.", Method("wiring.mains")),
+    ("wire-lead-coiled", "note", "Much lead left over", "Unroll the lead fully: on the drum it carries a third.", Method("wiring.mains")),
 ))  # fmt: skip
 
 LEAST_BOND_MM2 = 4.0
@@ -167,7 +167,7 @@ rules("wiring", (
     ("wire-ac-inlet-protect", "fault", "Inlet smaller than the post, unprotected", "Fit a breaker of the inlet’s rating right behind it, or hook up to a smaller post.", Method("wiring.mains") + Standard("IEC 60364-7-721")),
     ("wire-ac-rcd-type", "fault", "Residual-current device of the wrong type", "Fit type A or better: chargers and inverters leak pulsed direct current, which type AC does not see.", Method("wiring.mains") + Standard("IEC 60755")),
     ("wire-ac-galvanic", "advice", "Shore’s earth reaches the hull", "Fit a galvanic isolator or an isolating transformer.", Method("wiring.mains", "corrosion") + Standard("ISO 13297")),
-    ("wire-ac-surge", "advice", "No surge protector at the inlet", "Fit one, or plug one in: posts swap conductors and lose their neutral.", Method("wiring.mains") + OwnChoice("practice")),
+    ("wire-ac-surge", "advice", "No surge protector at the inlet", "Fit a surge protector, or plug one in: posts swap conductors and lose their neutral.", Method("wiring.mains") + OwnChoice("practice")),
 ))  # fmt: skip
 
 POST_DROP = 0.03
@@ -206,7 +206,7 @@ def shore_findings(ctx: Context) -> list[Finding]:
         if rating < post - EPS:
             add("wire-ac-hookup-lead", f"A lead of {named} carries {rating:g} A unrolled; the post gives {post:g} A.")
         elif lost > POST_DROP + EPS:
-            add("wire-ac-hookup-lead", f"{length:g} m of {named} lose {lost:.1%} at {carried:g} A; {POST_DROP:.0%} is the most.")
+            add("wire-ac-hookup-lead", f"A lead of {length:g} m of {named} loses {lost:.1%} at {carried:g} A. It should lose at most {POST_DROP:.0%}.")
     if post > inlet + EPS and (m.inlet_breaker_a is None or m.inlet_breaker_a > inlet + EPS):
         have = f"; the breaker there is for {m.inlet_breaker_a:g} A" if m.inlet_breaker_a is not None else ""
         add(

@@ -13,15 +13,15 @@ from bothy.core.wiring.lists import fuse_needs, terminal_of
 from bothy.core.wiring.short_circuit import withstand_constant, withstand_time
 
 rules("wiring", (
-    ("wire-cable-burns-first", "danger", "The cable burns before its fuse opens", "A faster fuse, or a larger cable.", Method("wiring.short-circuit") + Standard("IEC 60364-4-43")),
-    ("wire-parallel-unequal", "danger", "Parallel cables that differ", "Equal in size, length and lug.", Method("wiring.resistance", "physics")),
-    ("wire-hidden-joint", "danger", "Joint behind a fixed lining", "A whole cable, or a way to reach the joint.", Method("wiring.terminations") + Standard("IEC 60364-5-52")),
-    ("wire-negative-smaller", "danger", "Return smaller than its fuse", "The same size as the positive.", Method("wiring.negative")),
-    ("wire-reachable-live", "danger", "Live metal can be touched", "Covers on every post, busbar and stud.", Method("wiring.terminations") + Standard("ISO 13297")),
-    ("wire-stud-stacked", "fault", "Studs and lugs do not match", "At most four lugs on a stud, each made for it.", Method("wiring.terminations") + OwnChoice("marine practice")),
-    ("wire-isolator-small", "fault", "Isolator below the main fuse", "One rated for at least the main fuse.", Method("wiring.protection-places")),
+    ("wire-cable-burns-first", "danger", "Cable burns before its fuse opens", "Fit a faster fuse, or a larger cable.", Method("wiring.short-circuit") + Standard("IEC 60364-4-43")),
+    ("wire-parallel-unequal", "danger", "Parallel cables differ", "Make them equal in size, length and lug.", Method("wiring.resistance", "physics")),
+    ("wire-hidden-joint", "danger", "Joint behind a fixed lining", "Run the cable unbroken, or make the joint reachable.", Method("wiring.terminations") + Standard("IEC 60364-5-52")),
+    ("wire-negative-smaller", "danger", "Negative cable smaller than its fuse", "Fit a negative of the same size as the positive.", Method("wiring.negative")),
+    ("wire-reachable-live", "danger", "Live metal can be touched", "Cover every post, busbar and stud.", Method("wiring.terminations") + Standard("ISO 13297")),
+    ("wire-stud-stacked", "fault", "Studs and lugs do not match", "Put at most four lugs on a stud, each made for it.", Method("wiring.terminations") + OwnChoice("marine practice")),
+    ("wire-isolator-small", "fault", "Isolator rated below the main fuse", "Fit an isolator rated for at least the main fuse.", Method("wiring.protection-places")),
     ("wire-label-missing", "advice", "Label missing", "Print the sheet and label both ends.", Method("wiring.boards")),
-    ("wire-spares-missing", "advice", "Spare fuses missing", "Buy what the list asks for.", Method("wiring.buying")),
+    ("wire-spares-missing", "advice", "Spare fuses missing", "Buy what the list of spares asks for.", Method("wiring.buying")),
 ))  # fmt: skip
 
 MOST_LUGS = 4

@@ -16,20 +16,20 @@ from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.rules import keeps_limit, refit
 
 rules("wiring", (
-    ("wire-voltage-collapse", "fault", "The voltage collapses", "Larger cables on the way, or less at once.", Method("wiring.voltage-drop")),
-    ("wire-load-undervoltage", "fault", "Too little voltage arrives", "A larger cable, or nearer to its source.", Method("wiring.network")),
-    ("wire-fault-too-weak", "fault", "A short may not blow the fuse", "A larger cable, or a smaller fuse.", Method("wiring.short-circuit") + Standard("IEC 60364-4-43")),
-    ("wire-selectivity", "advice", "Fuses too near in size", "A larger fuse upstream, as far as its cable allows.", Method("wiring.fuse") + Standard("IEC 60269-2")),
-    ("wire-both-ends-unfused", "danger", "A cable between two batteries has one fuse", "A fuse at both ends.", Method("wiring.fuse")),
-    ("wire-fuse-too-far", "danger", "Fuse too far from its source", "Move it to within 0.175 m, or sheath that piece (1 m at most).", Method("wiring.protection-places") + Standard("ISO 13297")),
-    ("wire-holder-too-small", "danger", "Holder too small for its fuse", "A larger holder.", Method("wiring.fuse") + Standard("ISO 8820")),
-    ("wire-dc-breaker-wrong", "danger", "Breaker cannot break this current", "A non-polarised breaker marked for DC, or a fuse.", Method("wiring.fuse") + Standard("IEC 60947-2")),
-    ("wire-shunt-bypassed", "fault", "The monitor does not see this load", "Its negative on the busbar, behind the shunt.", Method("wiring.negative")),
-    ("wire-multi-chassis-bond", "fault", "Not exactly one bond to the chassis", "One bond, on the load side of the shunt.", Method("wiring.negative")),
-    ("wire-bond-thin", "fault", "Chassis bond too thin", "Half of the main's size, and 16 mm² or more.", Method("wiring.negative") + OwnChoice("typical")),
-    ("wire-single-bus", "note", "Lithium bank on one busbar", "A charge bus and a load bus.", Method("wiring.boards")),
-    ("wire-board-unconnected", "fault", "Board without its own feed", "One feeder, fused where it starts.", Method("wiring.boards")),
-    ("wire-double-feed", "fault", "Board fed twice", "One feeder for each board.", Method("wiring.network")),
+    ("wire-voltage-collapse", "fault", "Voltage collapses", "Fit larger cables on the route, or run less at once.", Method("wiring.voltage-drop")),
+    ("wire-load-undervoltage", "fault", "Too little voltage arrives", "Fit a larger cable, or feed it from nearer.", Method("wiring.network")),
+    ("wire-fault-too-weak", "fault", "A short circuit may not blow the fuse", "Fit a larger cable, or a smaller fuse.", Method("wiring.short-circuit") + Standard("IEC 60364-4-43")),
+    ("wire-selectivity", "advice", "Fuses too close in size", "Fit a larger fuse upstream, as far as its cable allows.", Method("wiring.fuse") + Standard("IEC 60269-2")),
+    ("wire-both-ends-unfused", "danger", "Cable between two batteries with one fuse", "Fit a fuse at both ends.", Method("wiring.fuse")),
+    ("wire-fuse-too-far", "danger", "Fuse too far from its source", "Move the fuse to within 0.175 m, or sheath that piece (at most 1 m).", Method("wiring.protection-places") + Standard("ISO 13297")),
+    ("wire-holder-too-small", "danger", "Fuse holder too small", "Fit a larger fuse holder.", Method("wiring.fuse") + Standard("ISO 8820")),
+    ("wire-dc-breaker-wrong", "danger", "Breaker can’t break this current", "Fit a non-polarised breaker marked for DC, or a fuse.", Method("wiring.fuse") + Standard("IEC 60947-2")),
+    ("wire-shunt-bypassed", "fault", "The monitor does not see this load", "Connect its negative to the busbar behind the shunt.", Method("wiring.negative")),
+    ("wire-multi-chassis-bond", "fault", "Not exactly one bond to the chassis", "Make exactly one bond, on the load side of the shunt.", Method("wiring.negative")),
+    ("wire-bond-thin", "fault", "Chassis bond too thin", "Fit at least half of the main cable’s size, and at least 16 mm².", Method("wiring.negative") + OwnChoice("typical")),
+    ("wire-single-bus", "note", "Lithium bank on one busbar", "Separate a charge busbar and a load busbar.", Method("wiring.boards")),
+    ("wire-board-unconnected", "fault", "Board without its own feed", "Give the board one feeder, fused where it starts.", Method("wiring.boards")),
+    ("wire-double-feed", "fault", "Board fed twice", "Feed each board by one feeder only.", Method("wiring.network")),
 ))  # fmt: skip
 
 SAME_FAMILY, ACROSS = 1.6, 2.0
@@ -220,7 +220,9 @@ def _placement(ctx: Context, worked: list[Worked]) -> list[Finding]:
         if fused and c.fuse_distance_m is not None and c.fuse_distance_m > limit + EPS:
             fix = w.change("Sheath that piece", sheathed=True) if c.fuse_distance_m <= SHEATHED_M + EPS else None
             out.append(
-                finding("wire-fuse-too-far", c.id, w.name, f"{c.fuse_distance_m:g} m of cable stand unprotected before it; {limit:g} m is the most.", fix=fix)
+                finding(
+                    "wire-fuse-too-far", c.id, w.name, f"Before the fuse {c.fuse_distance_m:g} m of cable are unprotected. At most {limit:g} m may be.", fix=fix
+                )
             )
         if fused and c.holder_rating_a is not None and (c.fuse_a or 0) > c.holder_rating_a + EPS:
             out.append(finding("wire-holder-too-small", c.id, w.name, f"A {c.fuse_a:g} A fuse in a holder for {c.holder_rating_a:g} A."))

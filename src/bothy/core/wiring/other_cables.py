@@ -17,9 +17,9 @@ from bothy.core.wiring.circuits import Worked, size_text
 from bothy.core.wiring.conductors import AREA, METRIC, ConductorAmpacityIn, conductor_ampacity
 
 rules("wiring", (
-    ("wire-other-thin", "danger", "Cable too thin for what flows", "Fit the larger size.", Method("wiring.cable-choice") + Standard("IEC 60364-5-52")),
-    ("wire-other-drop", "advice", "Much voltage lost on the way", "Fit a thicker cable, or more panels in series.", Method("wiring.cable-choice", "3 % of the string’s voltage") + OwnChoice("typical")),
-    ("wire-earth-thin", "danger", "Earth or bond too thin", "Fit the size shown, or larger.", Method("wiring.mains") + Standard("IEC 60364-5-54")),
+    ("wire-other-thin", "danger", "Cable too thin for what flows", "Fit the larger size shown.", Method("wiring.cable-choice") + Standard("IEC 60364-5-52")),
+    ("wire-other-drop", "advice", "Voltage drop too high", "Fit a thicker cable, or more panels in series.", Method("wiring.cable-choice", "3 % of the string’s voltage") + OwnChoice("typical")),
+    ("wire-earth-thin", "danger", "Earth or bond too thin", "Fit at least the size shown.", Method("wiring.mains") + Standard("IEC 60364-5-54")),
     ("wire-other-missing", "note", "Cables not entered yet", "Use Bothy’s suggestion, or enter them.", Method("wiring.cable-choice") + Standard("IEC 60364")),
 ))  # fmt: skip
 

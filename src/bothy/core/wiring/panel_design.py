@@ -16,10 +16,10 @@ from bothy.core.wiring.circuits import Worked
 from bothy.core.wiring.panel import PanelItem, SwitchPanelLayoutIn, SwitchPanelLayoutOut, switch_panel_layout
 
 rules("wiring", (
-    ("wire-switch-overload", "fault", "More current than the switch carries", "A relay by the load, with a 1 A fused control wire.", Method("wiring.panel")),
-    ("wire-switch-margin", "advice", "Switch with little margin", "A relay, or a larger switch.", Method("wiring.panel")),
-    ("wire-panel-clash", "fault", "Things on the plate clash", "Move it, or a larger plate.", Method("wiring.panel")),
-    ("wire-panel-unbound", "advice", "Something on the plate switches nothing", "Bind it to a circuit.", Method("wiring.panel")),
+    ("wire-switch-overload", "fault", "Switch overloaded", "Fit a relay by the load, with a 1 A fused control wire.", Method("wiring.panel")),
+    ("wire-switch-margin", "advice", "Switch with little margin", "Fit a relay, or a larger switch.", Method("wiring.panel")),
+    ("wire-panel-clash", "fault", "Parts on the switch panel clash", "Move one of them, or choose a larger panel.", Method("wiring.panel")),
+    ("wire-panel-unbound", "advice", "Part on the switch panel switches nothing", "Bind it to a circuit.", Method("wiring.panel")),
 ))  # fmt: skip
 
 

@@ -16,15 +16,15 @@ from bothy.core.wiring.conductors import row_of
 from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill
 
 rules("wiring", (
-    ("wire-conduit-overfull", "fault", "Conduit too full", "A larger conduit, or a second one.", Method("wiring.conduit") + Standard("NFPA 70", "chapter 9")),
-    ("wire-conduit-jam", "note", "Three equal cables may wedge", "Another size of pipe, or pull them with care.", Method("wiring.conduit") + Standard("NFPA 70", "chapter 9")),
-    ("wire-ac-dc-mixed", "danger", "Mains and low voltage together", "A raceway or box of its own, or a barrier.", Method("wiring.routing") + Standard("IEC 60364-5-52")),
-    ("wire-colour-clash", "danger", "One colour means two things", "Sleeve and label one of them, or a barrier.", Method("wiring.mains") + Standard("IEC 60445")),
-    ("wire-on-gas-route", "danger", "Cable too near to gas", "Another way: 100 mm from a gas pipe, never through a gas locker.", Method("wiring.routing") + Standard("EN 1949")),
-    ("wire-near-flue", "fault", "Cable too near to a flame or flue", "300 mm or more.", Method("wiring.terminations") + OwnChoice("typical")),
-    ("wire-no-grommet", "danger", "Metal hole without a grommet", "A grommet or edge trim at every metal hole.", Method("wiring.routing") + Standard("ISO 13297")),
-    ("wire-clip-spacing", "advice", "Clips too far apart", "More clips.", Method("wiring.routing") + Standard("ISO 13297") + Standard("IEC 60364-7-721")),
-    ("wire-data-near-mains", "advice", "Signal cable too near to power", "Move it, or a screened one.", Method("wiring.routing") + Standard("EN 50174-2")),
+    ("wire-conduit-overfull", "fault", "Conduit too full", "Fit a larger conduit, or a second one.", Method("wiring.conduit") + Standard("NFPA 70", "chapter 9")),
+    ("wire-conduit-jam", "note", "Three equal cables may jam", "Choose another size of conduit, or pull the cables with care.", Method("wiring.conduit") + Standard("NFPA 70", "chapter 9")),
+    ("wire-ac-dc-mixed", "danger", "Mains and low voltage together", "Give one of them a raceway or box of its own, or fit a barrier.", Method("wiring.routing") + Standard("IEC 60364-5-52")),
+    ("wire-colour-clash", "danger", "One colour means two things", "Sleeve and label one of them, or fit a barrier.", Method("wiring.mains") + Standard("IEC 60445")),
+    ("wire-on-gas-route", "danger", "Cable too close to gas", "Route the cable at least 100 mm from a gas pipe, and never through a gas locker.", Method("wiring.routing") + Standard("EN 1949")),
+    ("wire-near-flue", "fault", "Cable too close to a flame or flue", "Route the cable at least 300 mm away.", Method("wiring.terminations") + OwnChoice("typical")),
+    ("wire-no-grommet", "danger", "Metal hole without a grommet", "Fit a grommet or edge trim in every metal hole.", Method("wiring.routing") + Standard("ISO 13297")),
+    ("wire-clip-spacing", "advice", "Clips too far apart", "Fit more clips.", Method("wiring.routing") + Standard("ISO 13297") + Standard("IEC 60364-7-721")),
+    ("wire-data-near-mains", "advice", "Signal cable too close to power", "Move the signal cable, or fit a screened one.", Method("wiring.routing") + Standard("EN 50174-2")),
 ))  # fmt: skip
 
 CORES_OVER, SHEATH_MM = 2.154, 2.4
@@ -100,7 +100,7 @@ def _fill_findings(h: _Held, out: ConduitFillOut) -> list[Finding]:
     r, found = h.way, []
     if not out.ok:
         size = out.suggested_inner_diameter_mm
-        text = f"{out.cable_count} cables take {out.fill_frac:.0%} of it; {out.limit_frac:.0%} is the most. It would want {out.required_inner_diameter_mm:.0f} mm inside"
+        text = f"{out.cable_count} cables take {out.fill_frac:.0%} of it; {out.limit_frac:.0%} is allowed at most. It needs {out.required_inner_diameter_mm:.0f} mm inside"
         fix = h.sets(f"Take a pipe of {size:g} mm", inner_diameter_mm=size) if size and r.kind == "conduit" else None
         more = "." if size else ", more than any usual pipe: share them out."
         found.append(finding("wire-conduit-overfull", r.id, r.name, text + more, fix=fix, figures=[f"raceways/{r.id}/fill_frac"]))
@@ -117,10 +117,16 @@ def _beside(h: _Held) -> list[Finding]:
     """Gas, flue, metal holes and clips."""
     r, found = h.way, []
     if r.in_gas_locker or (r.gas_distance_mm is not None and r.gas_distance_mm < GAS_MM - EPS):
-        told = "It goes through the gas locker." if r.in_gas_locker else f"{r.gas_distance_mm:g} mm from a gas pipe beside it; {GAS_MM:g} mm is the least."
+        told = (
+            "It goes through the gas locker."
+            if r.in_gas_locker
+            else f"The cables run {r.gas_distance_mm:g} mm from a gas pipe beside them. Keep at least {GAS_MM:g} mm away."
+        )
         found.append(finding("wire-on-gas-route", r.id, r.name, told))
     if r.flue_distance_mm is not None and r.flue_distance_mm < FLUE_MM - EPS:
-        found.append(finding("wire-near-flue", r.id, r.name, f"{r.flue_distance_mm:g} mm; {FLUE_MM:g} mm is the least."))
+        found.append(
+            finding("wire-near-flue", r.id, r.name, f"The cables run {r.flue_distance_mm:g} mm from a flue or flame. Keep at least {FLUE_MM:g} mm away.")
+        )
     bare = r.metal_holes_count - r.grommets_count
     if bare > 0:
         found.append(finding("wire-no-grommet", r.id, r.name, f"{bare} of {r.metal_holes_count} metal holes would cut into the cables as the vehicle shakes.",
@@ -129,7 +135,7 @@ def _beside(h: _Held) -> list[Finding]:
         most = (CLIP_AC_UPRIGHT_MM if r.upright else CLIP_AC_MM) if h.mains and r.kind == "open" else CLIP_MM
         if r.clip_spacing_mm > most + EPS:
             why = " with mains on it" if most < CLIP_MM else ""
-            found.append(finding("wire-clip-spacing", r.id, r.name, f"{r.clip_spacing_mm:g} mm apart; {most:g} mm is the most{why}.",
+            found.append(finding("wire-clip-spacing", r.id, r.name, f"The clips are {r.clip_spacing_mm:g} mm apart. They should be at most {most:g} mm apart{why}.",
                                  fix=h.sets(f"Clip every {most:g} mm", clip_spacing_mm=most)))  # fmt: skip
     return found
 

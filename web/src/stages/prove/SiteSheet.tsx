@@ -3,6 +3,7 @@ import { useState } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { Quantity } from "../../parts/Quantity";
+import { useSaid } from "../../shell/person";
 import { VerdictMark } from "./Bands";
 import { type Reading, type SheetRow, useReadings, VERDICTS } from "./edit";
 import { LoopCards } from "./Loops";
@@ -21,6 +22,7 @@ const FIELDS: {
 
 function Card({ row }: { row: SheetRow }) {
   const { report } = useVariant();
+  const say = useSaid();
   const { of, set, clear } = useReadings();
   const reading = of(row.circuit);
   const findings = report.findings.filter((f) => f.subject === row.circuit && f.stage === "prove");
@@ -72,7 +74,7 @@ function Card({ row }: { row: SheetRow }) {
           )}
           {findings.map((f) => (
             <p key={f.id} className="my-1 border-l-2 border-rust pl-2">
-              {f.message} {f.remedy}
+              {say(f.message, f.stage)} {say(f.remedy, f.stage)}
             </p>
           ))}
           {reading && (

@@ -8,7 +8,7 @@ import { useFindings } from "../../data/trip";
 import { useVariant } from "../../data/variant";
 import { changes, DOING, type Doing, doing, NOTES, together } from "../../data/worklist";
 import { FindingMark, Fix, Keeping, Kept, type Severity } from "../../parts/Findings";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { STAGES, stageOf } from "../../shell/stages";
 
 const ORDER: Severity[] = ["danger", "fault", "advice", "question", "note"];
@@ -37,6 +37,7 @@ type RowProps = { f: Finding; ticked: boolean; onTick: () => void };
 function Row({ f, ticked, onTick }: RowProps) {
   const v = useVariant();
   const { units } = usePerson();
+  const say = useSaid();
   const { variantId } = useParams();
   const [answering, setAnswering] = useState(false);
   const stage = stageOf(f.subject, f.stage);
@@ -67,8 +68,8 @@ function Row({ f, ticked, onTick }: RowProps) {
           <span className="text-dim">{f.subject_name}</span>
           <span className="text-[12px] text-dim">{STAGES.find((s) => s.id === stage)?.word}</span>
         </div>
-        <div>{f.message}</div>
-        {severity !== "question" && <div className="text-dim">{f.remedy}</div>}
+        <div>{say(f.message, f.stage)}</div>
+        {severity !== "question" && <div className="text-dim">{say(f.remedy, f.stage)}</div>}
         {(f.rests_on?.length ?? 0) > 0 && <div className="text-[12px] text-heather">Rests on what is only assumed: {f.rests_on?.join(", ")}.</div>}
         {told.length > 0 && (
           <div className="num text-[12px]" data-testid="before-after">

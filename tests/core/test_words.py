@@ -1,0 +1,29 @@
+"""How rules speak: a title names the thing, a remedy begins with what to do."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+
+from bothy.core.finding import RULES
+from bothy.core.report import report
+from bothy.core.trips.of_design import run_trip
+
+assert report
+assert run_trip  # both register rules
+VERBS = set(
+    "Add Bind Bond Build Buy Calculate Carry Change Check Choose Close Connect Cover Cut Describe Do Draw Dry End Enlarge Enter Feed Fill Find Fit Fix Give Have Heat Import "
+    "Insulate Isolate Join Keep Lay Lead Leave Lengthen Limit Make Measure Mount Move Never Open Paint Place Plan Print Put Repeat Replace Report Route Run Sanitise Seal See "
+    "Separate Service Set Shade Shorten Shut Sleeve Split Stand Swap Switch Take Tape Tell Test Unroll Use Ventilate".split()
+)
+
+
+@pytest.mark.parametrize("rule", RULES.values(), ids=lambda r: r.id)
+def test_a_remedy_begins_with_what_to_do(rule: object) -> None:
+    remedy, title = rule.remedy, rule.title  # type: ignore[attr-defined]
+    assert remedy.split()[0].rstrip(",.:") in VERBS, remedy
+    assert len(remedy.split()) >= 3, remedy
+    assert remedy.endswith("."), remedy
+    assert not title.endswith("."), title
+    assert not re.search(r"not said|is said of|asked for|the most\b|the least\b|for hours", f"{title} {remedy}"), remedy

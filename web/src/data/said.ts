@@ -1,0 +1,73 @@
+/** Sentences in the reader's units. The core writes SI; a reader of US units reads feet, pounds, gallons and °F in the same sentence, as exactly as it was said. */
+import type { UnitSystem } from "./show";
+
+type Turn = { unit: string; from: (x: number) => number };
+const times =
+  (k: number) =>
+  (x: number): number =>
+    x * k;
+const IN_US: Record<string, Turn> = {
+  km: { unit: "mi", from: times(1 / 1.609344) },
+  "km/h": { unit: "mph", from: times(1 / 1.609344) },
+  m: { unit: "ft", from: times(1 / 0.3048) },
+  cm: { unit: "in", from: times(1 / 2.54) },
+  mm: { unit: "in", from: times(1 / 25.4) },
+  "m²": { unit: "ft²", from: times(1 / 0.09290304) },
+  "cm²": { unit: "in²", from: times(1 / 6.4516) },
+  "mm²": { unit: "in²", from: times(1 / 645.16) },
+  "m³/h": { unit: "CFM", from: times(1 / 1.69901082) },
+  "m/s": { unit: "ft/s", from: times(1 / 0.3048) },
+  L: { unit: "gal", from: times(1 / 3.785411784) },
+  mL: { unit: "fl oz", from: times(1 / 29.5735295625) },
+  "L/min": { unit: "gal/min", from: times(1 / 3.785411784) },
+  kg: { unit: "lb", from: times(1 / 0.45359237) },
+  "kg/h": { unit: "lb/h", from: times(1 / 0.45359237) },
+  "°C": { unit: "°F", from: (x) => x * 1.8 + 32 },
+  K: { unit: "°F", from: times(1.8) },
+  kPa: { unit: "psi", from: times(1 / 6.894757293168) },
+  bar: { unit: "psi", from: times(14.5037737730209) },
+  mbar: { unit: "inH2O", from: times(1 / 2.4908891) },
+};
+const UNITS = Object.keys(IN_US)
+  .sort((a, b) => b.length - a.length)
+  .map((u) => u.replace("/", "\\/"))
+  .join("|");
+const NUMBER = "[-−]?\\d[\\d\\u202f,]*(?:\\.\\d+)?";
+/** One or several numbers with one unit: “60 mm”, “15 to 35 °C”, “0.60 × 0.35 × 0.60 m”. */
+const SAID = new RegExp(`(?<![\\w.,])(${NUMBER}(?:(?: to | × | and | of |–)${NUMBER})*)(\\s?)(${UNITS})(?![\\w²³/·(])`, "g");
+/** Stages whose square millimetres are copper: read as such, or as a gauge, everywhere. */
+const COPPER = new Set(["wiring", "power", "prove"]);
+
+/** Digits that a number shows, at least two: 25 mm is 0.98 in, not 1. */
+function digitsOf(text: string): number {
+  return Math.max(2, Math.min(4, text.replace(/[^\d]/g, "").replace(/^0+/, "").length));
+}
+
+function number(text: string, turn: Turn): string {
+  const value = Number(text.replace(/[\u202f,]/g, "").replace("−", "-"));
+  const out = turn.from(value);
+  const digits = digitsOf(text);
+  if (Math.abs(out) >= 1000) return Math.round(out).toLocaleString("en-US");
+  const shown = turn.unit === "°F" ? String(Math.round(out)) : String(Number(out.toPrecision(digits)));
+  return shown.replace("-", "−");
+}
+
+/** A sentence of the core for a reader of these units. `stage` says what it is about: copper stays in mm². What stands in quotation marks is a name, and stays. */
+export function said(text: string, system: UnitSystem, stage = ""): string {
+  if (system === "metric") return text;
+  return text
+    .split(/(“[^”]*”)/)
+    .map((piece, i) =>
+      i % 2
+        ? piece
+        : piece.replace(SAID, (whole: string, numbers: string, gap: string, unit: string) => {
+            const turn = IN_US[unit];
+            if (!turn || (unit === "mm²" && COPPER.has(stage))) return whole;
+            const parts = numbers.split(/( to | × | and | of |–)/);
+            const count = parts.length === 3 && parts[1] === " × " && /^\d+$/.test(parts[0] ?? ""); // “2 × 0.26 m” are two of them
+            const turned = parts.map((p, n) => (n % 2 || (count && n === 0) ? p : number(p, turn)));
+            return `${turned.join("")}${gap || "\u00a0"}${turn.unit}`;
+          }),
+    )
+    .join("");
+}

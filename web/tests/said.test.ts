@@ -1,0 +1,58 @@
+/** Sentences in the reader's units. */
+import { describe, expect, test } from "vitest";
+import { said } from "../src/data/said";
+import gas from "./fixtures/gas.json";
+import warmth from "./fixtures/warmth.json";
+import water from "./fixtures/water.json";
+import wiring from "./fixtures/wiring.json";
+
+const us = (text: string, stage = "warmth") => said(text, "us", stage).replaceAll("\u00a0", " ");
+
+describe("a sentence for a reader of US units", () => {
+  test.each([
+    ["The exhaust ends 300 mm from an opening; at least 500 mm.", "The exhaust ends 11.8 in from an opening; at least 19.7 in."],
+    ["Cells get to -5 °C under the floor.", "Cells get to 23 °F under the floor."],
+    ["An engine space reaches 60 to 90 °C.", "An engine space reaches 140 to 194 °F."],
+    ["The pipe freezes at −0.4 °C.", "The pipe freezes at 31 °F."],
+    ["6 K under the coldest month’s mean minimum", "11 °F under the coldest month’s mean minimum"],
+    ["The fresh tank (102 L) is empty; 14 L are missing.", "The fresh tank (26.9 gal) is empty; 3.7 gal are missing."],
+    ["2.0 of 4 L/min.", "0.53 of 1.1 gal/min."],
+    ["A fan of 1,400 m³/h at 40 Pa.", "A fan of 824 CFM at 40 Pa."],
+    ["The pump reaches 280 kPa shut.", "The pump reaches 40.6 psi shut."],
+    ["30 mbar on its plate", "12 inH2O on its plate"],
+    ["At 1,200 m it soots.", "At 3,937 ft it soots."],
+    ["1,250 kg are known so far.", "2,756 lb are known so far."],
+    ["the locker has 0.60 × 0.35 × 0.60 m.", "the locker has 2 × 1.1 × 2 ft."],
+    ["1 × 0.26 m across", "1 × 0.85 ft across"],
+    ["400 mm² at 0 m; 1,000 mm² within 1 m.", "0.62 in² at 0 ft; 1.55 in² within 3.3 ft."],
+    ["Alice Springs is 279 km away.", "Alice Springs is 173 mi away."],
+  ])("%s", (metric, wanted) => {
+    expect(us(metric)).toBe(wanted);
+  });
+
+  test.each([
+    "It draws 16.2 A at 12.8 V: 207 W, 4.6 % lost, 25.8 kA.",
+    "IEC 60364-5-52, EN 1949, M8, 230 V, 30 mA, 47 Ω",
+    "U is 0.80 W/(m²K).",
+    "Beside “Hose 2 m” and “Tank 40 L”.",
+  ])("leaves what has no other unit: %s", (text) => expect(us(text)).toBe(text));
+
+  test("keeps copper in mm² where it is copper", () => {
+    expect(us("Fit 2 × 95 mm² over 3 m.", "wiring")).toBe("Fit 2 × 95 mm² over 9.8 ft.");
+  });
+
+  test("a reader of metric units reads what was written", () => {
+    const text = "300 mm at -5 °C";
+    expect(said(text, "metric")).toBe(text);
+  });
+
+  test("no finding of the demos is left with a metric unit that the reader has another for", () => {
+    const all: { id: string; message: string; remedy: string; stage: string }[] = [...gas.findings, ...warmth.findings, ...water.findings, ...wiring.findings];
+    expect(all.length).toBeGreaterThan(20);
+    for (const f of all) {
+      const read = said(`${f.message} ${f.remedy}`, "us", f.stage).replace(/“[^”]*”/g, "");
+      expect(read, f.id).not.toMatch(/\d\s?(km|m|cm|mm|m²|L|mL|L\/min|kg|°C|kPa|mbar|m³\/h)(?![\w²³/·(])/);
+      if (!["wiring", "power", "prove"].includes(f.stage)) expect(read, f.id).not.toMatch(/\d\s?mm²/);
+    }
+  });
+});
