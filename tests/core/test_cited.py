@@ -6,13 +6,19 @@ from typing import Any
 
 import pytest
 
-from bothy.core.cited import cite
-from bothy.core.figure import Figure, given
+from bothy.core.cited import cite, items_of
+from bothy.core.figure import Figure, formula, given
 from bothy.core.finding import finding
+from bothy.core.method.sources import Method
 from bothy.core.report import report
 from bothy.demo import curlew, fiddlehead, saltbush
 from tests.core.test_remedies import DESIGNS
 from tests.designs import made
+
+
+@formula("Power", "U·I", unit="W", source=Method("wiring.voltage-drop"))
+def power(current_a: float, voltage_v: float) -> float:
+    return current_a * voltage_v
 
 
 def cited(message: str, figures: dict[str, Figure], named: list[str] | None = None) -> list[str]:
@@ -51,6 +57,25 @@ def test_numbers_find_the_figures_of_their_subject(message: str, keys: list[str]
 
 def test_what_a_rule_names_stands_first_and_what_is_not_there_goes() -> None:
     assert cited("16.2 A flow.", C1, ["power/daily_wh", "gone/key"]) == ["power/daily_wh", "circuits/c1/current_a"]
+
+
+def test_what_was_given_for_a_figure_opens_where_it_says_whence() -> None:
+    lost = power(given("current_a", 8.0, "typed", "as typed"), given("voltage_v", 12.0))
+    book = {"circuits/c1/loss_w": lost}
+    f = finding("wire-fuse-above-ampacity", "c1", "Lamp", "8.0 A flow at 12 V.")
+    cite([f], book)
+    assert f.figures == ["circuits/c1/loss_w~current_a"]
+    assert book["circuits/c1/loss_w~current_a"].note == "as typed"
+
+
+def test_what_was_typed_of_the_item_opens_too() -> None:
+    design = curlew.design()
+    circuit = design.wiring.circuits[3]
+    book: dict[str, Figure] = {}
+    f = finding("wire-fuse-above-ampacity", circuit.id, circuit.name, f"It has {circuit.fuse_a:g} A.")
+    cite([f], book, items_of(design))
+    assert f.figures == [f"typed/{circuit.id}~fuse_a"]
+    assert book[f.figures[0]].value == circuit.fuse_a
 
 
 @pytest.mark.parametrize("demo", [curlew, fiddlehead, saltbush])

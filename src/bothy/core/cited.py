@@ -90,7 +90,8 @@ def _given(keys: list[str], figures: dict[str, Figure], number: float, half: flo
             for theirs, target, off in wanted:
                 if abs(value - target) <= off and theirs == (part.unit if type(part) is Figure else unit_of(name)):
                     figure = dict(figures[key].inputs)[name]
-                    if not figure.inputs and _same(figure, number, half, unit):
+                    # what says nothing of where it came from would open to nothing
+                    if figure.note and not figure.inputs and _same(figure, number, half, unit):
                         return f"{key}~{name}", figure
     return None
 
