@@ -15,7 +15,7 @@ import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type Alarm, useAlarms, useVents, useWarmth, type Vent } from "./edit";
@@ -28,6 +28,7 @@ const CAUTION =
 /** Two glasses, day and night: what goes in (g/h by source), how full the air is, and what runs down; beside them the air by night. */
 function Damp() {
   const { report } = useVariant();
+  const say = useSaid();
   const [box, width] = useWidth<HTMLDivElement>();
   const a = report.warmth.air;
   const H = 268;
@@ -48,7 +49,7 @@ function Damp() {
           {`${Math.round(100 * rh)} %`}
         </text>
         <text x={x + 50} y={base + 16} fontSize="11" textAnchor="middle" className="num" fill="currentColor">
-          {`${Math.round(g)} g/h in, ${Math.round(flow)} m³/h`}
+          {say(`${Math.round(g)} g/h in, ${Math.round(flow)} m³/h`)}
         </text>
       </g>
     );
@@ -72,7 +73,7 @@ function Damp() {
           60 %
         </text>
         <text x="40" y={base + 34} fontSize="10.5" fill="var(--color-dim)">
-          {`in the coldest planned month, ${a.outdoor_c.toFixed(0)} °C outside at night`}
+          {say(`in the coldest planned month, ${a.outdoor_c.toFixed(0)} °C outside at night`)}
         </text>
         <text x={right} y="20" fontSize="12" fontWeight="600" fill="currentColor">
           given off by day, g/h
@@ -117,7 +118,7 @@ function Damp() {
           fillOpacity="0.7"
         />
         <text x={right} y={y2 + 56} fontSize="11.5" className="num" fill="currentColor">
-          {`${Math.round(ppm)} ppm after eight hours with ${Math.round(a.night_flow_m3_h)} m³/h`}
+          {say(`${Math.round(ppm)} ppm after eight hours with ${Math.round(a.night_flow_m3_h)} m³/h`)}
         </text>
       </svg>
     </div>

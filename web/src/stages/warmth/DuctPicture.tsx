@@ -3,6 +3,7 @@ import { useVariant } from "../../data/variant";
 import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import type { WarmDuct } from "./edit";
 
 /** Runs in the order of the tree, each with its depth. */
@@ -20,6 +21,7 @@ export function inOrder(ducts: WarmDuct[]): { d: WarmDuct; depth: number }[] {
 
 export function DuctPicture() {
   const { report, design } = useVariant();
+  const say = useSaid();
   const hand = useHand();
   const [box, width] = useWidth<HTMLDivElement>();
   const part = report.warmth;
@@ -53,7 +55,7 @@ export function DuctPicture() {
         </text>
         {part.layout && (
           <text x="68" y="71" fontSize="10" textAnchor="middle" className="num" fill="var(--color-dim)">
-            {`${Math.round(part.layout.total_flow_m3_h)} m³/h ${Math.round(part.layout.plenum_pa)} Pa`}
+            {say(`${Math.round(part.layout.total_flow_m3_h)} m³/h ${Math.round(part.layout.plenum_pa)} Pa`)}
           </text>
         )}
         <text x={end + 10} y="22" fontSize="10.5" fill="var(--color-dim)">

@@ -13,7 +13,7 @@ import { ChoiceProperty } from "../../parts/Property";
 import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type Heater, useHeaters } from "./edit";
@@ -243,6 +243,7 @@ function HeaterSlate({ h }: { h: Heater }) {
 
 function Whole() {
   const { report } = useVariant();
+  const say = useSaid();
   const part = report.warmth;
   return (
     <Slate title="Warmth" sub="heating">
@@ -258,7 +259,9 @@ function Whole() {
       <SlateFig k="warmth/warm_up_min" label="warm after" />
       <SlateFig k="warmth/time_constant_h" />
       {part.warm_up?.coast_h != null && (
-        <p className="my-1 text-[12px] text-chalk-dim">{`With the heater off it falls to 5 °C in ${part.warm_up.coast_h.toFixed(1)} h at the design cold.`}</p>
+        <p className="my-1 text-[12px] text-chalk-dim">
+          {say(`With the heater off it falls to 5 °C in ${part.warm_up.coast_h.toFixed(1)} h at the design cold.`)}
+        </p>
       )}
       <h3 className="mb-1 mt-3 font-display text-[14px]">Zones</h3>
       <ul className="m-0 list-none p-0 text-[12px]">
@@ -276,6 +279,7 @@ function Whole() {
 
 export function HeatingView() {
   const { report } = useVariant();
+  const say = useSaid();
   const { units } = usePerson();
   const heaters = useHeaters();
   const { set } = heaters;
@@ -336,7 +340,7 @@ export function HeatingView() {
           <button type="button" className="btn btn-main" onClick={() => void create()}>
             Add a heater (n)
           </button>
-          {part.year_fuel_l != null && <span className="text-dim">{`${Math.round(part.year_fuel_l)} L in the months of the plan`}</span>}
+          {part.year_fuel_l != null && <span className="text-dim">{say(`${Math.round(part.year_fuel_l)} L in the months of the plan`)}</span>}
         </>
       }
       ledger={

@@ -6,6 +6,7 @@ import { useVariant } from "../../data/variant";
 import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 
 type SurfacePart = Schemas["SurfacePart"];
 export type Season = "winter" | "summer";
@@ -95,6 +96,7 @@ function Wet({ s, x, y }: { s: SurfacePart; x: number; y: number }) {
 
 export function ShellPicture({ season, hour }: { season: Season; hour: number }) {
   const { report, design } = useVariant();
+  const say = useSaid();
   const hand = useHand();
   const [box, width] = useWidth<HTMLDivElement>();
   const part = report.warmth;
@@ -186,10 +188,10 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
           </g>
         ))}
         <text x={sx + L / 2} y={sy + T / 2 + 3} fontSize="15" textAnchor="middle" className="num" fill="currentColor" fontWeight="600">
-          {season === "winter" ? `${show(part.indoor_c, "°C")} inside` : `${show(free, "°C", "metric", 2)} without cooling`}
+          {say(season === "winter" ? `${show(part.indoor_c, "°C")} inside` : `${show(free, "°C", "metric", 2)} without cooling`)}
         </text>
         <text x={sx + L / 2} y={sy + T / 2 + 19} fontSize="11.5" textAnchor="middle" className="num" fill="currentColor">
-          {`${show(outdoor, "°C", "metric", 2)} outside at ${hour}:00`}
+          {say(`${show(outdoor, "°C", "metric", 2)} outside at ${hour}:00`)}
         </text>
         {ducts.map((d, i) => {
           const r = part.ducts[d.id]!;
@@ -224,7 +226,7 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
         <g fontSize="10" fill="var(--color-dim)">
           <text x="6" y={H - 6}>
             {season === "winter"
-              ? `leaks and vents ${Math.round(part.air_w)} W at ${show(part.cold_c, "°C")}`
+              ? say(`leaks and vents ${Math.round(part.air_w)} W at ${show(part.cold_c, "°C")}`)
               : `worst at ${part.cool.worst_hour}:00, ${Math.round(part.cool.total_w)} W to take away`}
           </text>
           <text x={narrow ? 6 : width - 6} y={narrow ? H - 20 : H - 6} textAnchor={narrow ? "start" : "end"}>

@@ -16,7 +16,7 @@ import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type Bay, type Cabinet, useBays, useCabinets, useWarmth } from "./edit";
@@ -43,6 +43,7 @@ const FIGURES: Record<string, string> = {
 /** Temperatures of the hot day as lines, what a cooler would have to take away as posts. */
 function HotDay() {
   const { report, design } = useVariant();
+  const say = useSaid();
   const [box, width] = useWidth<HTMLDivElement>();
   const c = report.warmth.cool;
   const H = 272;
@@ -60,7 +61,9 @@ function HotDay() {
         viewBox={`0 0 ${width} ${H}`}
         className="block w-full"
         role="img"
-        aria-label={`The hot day: up to ${Math.max(...c.free_c).toFixed(0)} °C inside without cooling, ${Math.round(c.total_w)} W to take away at ${c.worst_hour}:00`}
+        aria-label={say(
+          `The hot day: up to ${Math.max(...c.free_c).toFixed(0)} °C inside without cooling, ${Math.round(c.total_w)} W to take away at ${c.worst_hour}:00`,
+        )}
       >
         {c.load_w.map((w, h) => (
           <rect
@@ -108,7 +111,7 @@ function HotDay() {
           </text>
         )}
         <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
-          {`a cloudless day, up to ${c.hot_c.toFixed(0)} °C; posts: heat to take away`}
+          {say(`a cloudless day, up to ${c.hot_c.toFixed(0)} °C; posts: heat to take away`)}
         </text>
         {[0, 6, 12, 18, 24].map((h) => (
           <text key={h} x={x(h)} y={H - 18} fontSize="10" textAnchor="middle" className="num" fill="var(--color-dim)">
@@ -125,6 +128,7 @@ function HotDay() {
 
 function CabinetSlate({ c }: { c: Cabinet }) {
   const { report } = useVariant();
+  const say = useSaid();
   const { set, remove } = useCabinets();
   const p = report.warmth.cabinets[c.id];
   return (
@@ -133,7 +137,9 @@ function CabinetSlate({ c }: { c: Cabinet }) {
       {p && (
         <p className="my-1 text-[12px]">
           {p.temp_c != null && `${p.temp_c.toFixed(0)} °C with the vents it has. `}
-          {`${Math.round(p.vented_w)} W to vent: ${Math.round(p.each_mm2).toLocaleString("en-GB")} mm² free low and high (${Math.round(p.gross_mm2).toLocaleString("en-GB")} as grilles), or a fan of ${Math.round(p.fan_m3_h)} m³/h.`}
+          {say(
+            `${Math.round(p.vented_w)} W to vent: ${Math.round(p.each_mm2).toLocaleString("en-GB")} mm² free low and high (${Math.round(p.gross_mm2).toLocaleString("en-GB")} as grilles), or a fan of ${Math.round(p.fan_m3_h)} m³/h.`,
+          )}
         </p>
       )}
       <Fields

@@ -7,7 +7,7 @@ import { useVariant } from "../../data/variant";
 import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { type PipeRun, useWater, type WaterTank } from "./edit";
 import { HOLDS, wordOf } from "./words";
 
@@ -135,6 +135,7 @@ type Props = { open: string[]; onOpen: (id: string) => void; taps: Taps | undefi
 
 export function WaterPicture({ open, onOpen, taps, what }: Props) {
   const { report } = useVariant();
+  const say = useSaid();
   const { w, part } = useWater();
   const hand = useHand();
   const { units } = usePerson();
@@ -243,7 +244,7 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
                 strokeWidth="3"
                 paintOrder="stroke"
               >
-                {`${Math.round(taps.pump_kpa)} kPa ${taps.pump_a.toFixed(1)} A`}
+                {say(`${Math.round(taps.pump_kpa)} kPa ${taps.pump_a.toFixed(1)} A`)}
               </text>
             )}
           </g>
