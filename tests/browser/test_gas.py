@@ -148,7 +148,7 @@ def test_the_trip_shows_its_gas_and_a_finding_leads_to_its_view(page: Page, load
     page.goto(f"/v/{id}/trips")
     expect(page.get_by_role("slider", name="Moment of the trip").get_by_text("gas", exact=True)).to_be_visible()
     page.keyboard.press("/")
-    page.keyboard.type("locker's vents are too small")
+    page.keyboard.type("Locker vents too small")
     expect(page.get_by_role("option").first).to_contain_text("Locker vents too small")
     page.keyboard.press("Enter")
     page.wait_for_url(re.compile(r"/gas\?view=locker"))

@@ -8,10 +8,11 @@ import pytest
 
 from bothy.core.finding import RULES
 from bothy.core.report import report
+from bothy.core.sizing.search import search
+from bothy.core.sun.weather_fit import fit
 from bothy.core.trips.of_design import run_trip
 
-assert report
-assert run_trip  # both register rules
+REGISTER = (report, run_trip, search, fit)  # loading them registers every rule
 VERBS = {
     "Add",
     "Bind",

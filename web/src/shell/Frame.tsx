@@ -179,11 +179,11 @@ function Header() {
       <button
         type="button"
         className="btn px-2 max-[899px]:hidden"
-        aria-label={person.units === "us" ? "Units: US. Press for metric" : "Units: metric. Press for US"}
         title={person.units === "us" ? "feet, pounds, °F: press for metric" : "metres, kilograms, °C: press for US units"}
         onClick={() => person.set({ units: person.units === "us" ? "metric" : "us" })}
       >
         {person.units === "us" ? "ft °F" : "m °C"}
+        <span className="sr-only">, units: press for {person.units === "us" ? "metric" : "US"}</span>
       </button>
       <span className="num min-w-24 text-right text-[12px] text-dim min-[900px]:whitespace-nowrap max-[899px]:min-w-0" role="status" data-testid="saving">
         {SAVED[v.saving]} r{v.revision}

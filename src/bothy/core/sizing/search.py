@@ -30,8 +30,8 @@ from bothy.core.trips.plan import bank_of, numbers_of, panels_of, plan_of_design
 from bothy.core.trips.results import LEDGER
 
 rules("trips", (
-    ("sim-dominated", "note", "Other parts would be cheaper, lighter and surer at once", "Look at the set that the search found.", Method("trips.sizing")),
-    ("sim-no-feasible", "fault", "No set of parts reaches the target", "Lift what binds: more roof, payload or money, less use, or a hook-up.", Method("trips.sizing")),
+    ("sim-dominated", "note", "Other parts would be cheaper, lighter and surer at once", "See the set that the search found.", Method("trips.sizing")),
+    ("sim-no-feasible", "fault", "No set of parts reaches the target", "Change what binds: more roof, payload or money, less use, or a hook-up.", Method("trips.sizing")),
 ))  # fmt: skip
 
 FEW, MORE, MOST_DRAWS = 16, 64, 200

@@ -13,9 +13,9 @@ from bothy.core.method.sources import Method
 from bothy.core.sun.geometry import MID_MONTH, SOLAR_CONSTANT_W_M2, Array, extraterrestrial_day, season_of, sun_at
 
 rules("trips", (
-    ("sim-ghi-above-clear", "fault", "The file has more sun than a clear sky gives", "Units (Wh, kWh, J) or the time zone.", Method("trips.weather-files")),
-    ("sim-file-shifted", "fault", "The file's sun stands at another hour", "The zone, or whether a time marks the start or the end of its hour.", Method("trips.weather-files")),
-    ("sim-file-gaps", "fault", "The weather file has gaps", "Another file.", Method("trips.weather-files")),
+    ("sim-ghi-above-clear", "fault", "The file has more sun than a clear sky gives", "Check the file's units (Wh, kWh, J) and its time zone.", Method("trips.weather-files")),
+    ("sim-file-shifted", "fault", "The file's sun stands at another hour", "Set the time zone, and whether a time marks the start or the end of its hour.", Method("trips.weather-files")),
+    ("sim-file-gaps", "fault", "The weather file has gaps", "Import another file, or fill the gaps in this one.", Method("trips.weather-files")),
 ))  # fmt: skip
 
 FILLED_H = 3

@@ -65,7 +65,7 @@ rules("water", (
     ("water-direct-drain-black", "danger", "Toilet waste can leave elsewhere", "Use a closed tank or cassette, and empty it at a disposal point.", Method("water.waste", "local law")),
     ("water-direct-drain-grey", "fault", "Grey water runs to the ground", "Use a portable container on a quick-release hose.", Method("water.waste", "local law")),
     ("water-toilet-interval", "note", "Toilet must be emptied often", "Carry a second container.", Method("water.autonomy")),
-    ("water-freeze-exposed", "fault", "Water part freezes", "Move it inside, fit trace heating, or drain it.", Method("water.freezing")),
+    ("water-freeze-exposed", "fault", "Exposed water part freezes", "Move it inside, fit trace heating, or drain it.", Method("water.freezing")),
     ("water-freeze-no-drain", "fault", "Can’t be drained", "Fit a valve at every low point, the heater and the pump included.", Method("water.freezing") + OwnChoice("practice")),
     ("water-sanitise-due", "advice", "Sanitising is due", "Sanitise the system by its dose sheet.", Method("water.sanitising")),
     ("water-chlorine-strong", "danger", "Too much chlorine, or chlorine with acid", "Use 50 to 100 mg/L, and never together with acid or descaler.", Method("water.sanitising")),
