@@ -6,6 +6,9 @@ import copy
 from typing import Any
 
 from bothy.core.design.document import Design, load_design
+from bothy.core.facts.document import Facts
+from bothy.core.facts.evidence import Evidence, added, entries_between
+from bothy.core.facts.old import facts_of_v1
 from bothy.core.report import Report, report
 
 LAMP: dict[str, Any] = {"id": "lamp", "name": "Lamp", "kind": "light", "power_w": 12.0, "hours_per_day": 4.0}
@@ -58,8 +61,14 @@ def made(data: dict[str, Any]) -> Design:
     return load_design(copy.deepcopy(data))
 
 
+def evidence_in(data: dict[str, Any]) -> tuple[Evidence, ...]:
+    """What a document of version 1 says was measured, as evidence."""
+    return added((), entries_between(Facts(), facts_of_v1(data)))
+
+
 def reported(data: dict[str, Any]) -> Report:
-    return report(made(data))
+    """The report of a document of version 1, and of what was measured in it."""
+    return report(made(data), evidence_in(data))
 
 
 def found(data: dict[str, Any]) -> dict[str, Any]:

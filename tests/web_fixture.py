@@ -8,7 +8,10 @@ from pathlib import Path
 from typing import Any
 
 from bothy.core.design.document import Design, load_design
-from bothy.core.report import report
+from bothy.core.facts.document import Facts
+from bothy.core.facts.evidence import entries_between
+from bothy.core.recording import record
+from bothy.core.report import Report, report
 from bothy.demo import curlew
 from tests.designs import BANK, FRIDGE, LAMP, circuit, lived
 from tests.designs import made as made_design
@@ -51,11 +54,20 @@ def design() -> Design:
             "angle_deg": 10.0,
         }
     )
-    gas["tests"].append(
-        {"id": "later", "name": "After the summer", "on": "2026-10-01", "start_mbar": 150.0, "end_mbar": 143.0, "duration_min": 10.0, "isolated": True}
-    )
     gas["appliances"].append({"id": "heater", "name": "Space heater", "kind": "space_heater", "flame_failure": True, "valve": True})
     return load_design(data)
+
+
+def facts() -> Facts:
+    """What was measured on it: Curlew's, and a leak test that failed."""
+    later = {"id": "later", "name": "After the summer", "on": "2026-10-01", "start_mbar": 150.0, "end_mbar": 143.0, "duration_min": 10.0, "isolated": True}
+    data = curlew.facts().model_dump(mode="json")
+    return Facts.model_validate({**data, "gas_tests": [*data["gas_tests"], later]})
+
+
+def measured(d: Design, facts: Facts) -> Report:
+    """The report of a design on facts that were taken down on its first revision."""
+    return record(d, (), entries_between(Facts(), facts), variant="v", revision=1).one.report
 
 
 def rounded(value: Any) -> Any:
@@ -69,9 +81,10 @@ def rounded(value: Any) -> Any:
 
 def made(stage: str) -> dict[str, Any]:
     """The fixture of a stage as it should be now."""
-    r = report(design()).plain()
+    r = measured(design(), facts()).plain()
     return {
         "design": design().model_dump(mode="json")[stage],
+        "facts": facts().model_dump(mode="json"),
         "report": rounded(r[stage]),
         "vehicle": rounded(r["vehicle"]),
         "figures": rounded({k: v for k, v in r["figures"].items() if k.split("/")[0] in FIGURES[stage]}),
@@ -86,12 +99,17 @@ FIRST = ("vehicle", "life", "power", "prove")
 def first_stages() -> dict[str, Any]:
     """Curlew's vehicle, life, power and readings, with what the report says of them."""
     d = curlew.design()
-    r = report(d).plain()
+    r = measured(d, curlew.facts()).plain()
     wiring = d.model_dump(mode="json")["wiring"]
     kept = ("region_name", "licensed", "system_voltage_v", "wire_series", "stages", "assumptions", *FIRST)
     own = ("vehicle", "life", "power", "appliances", "prove")
     return {
-        "design": {**{s: d.model_dump(mode="json")[s] for s in FIRST}, "region": d.region, "wiring": {"boards": [], "circuits": wiring["circuits"][:6]}},
+        "design": {
+            **{s: d.model_dump(mode="json")[s] for s in FIRST},
+            "region": d.region,
+            "facts": curlew.facts().model_dump(mode="json"),
+            "wiring": {"boards": [], "circuits": wiring["circuits"][:6]},
+        },
         "report": {**{k: rounded(r[k]) for k in kept}, "wiring": {"circuits": {}, "loops": rounded(dict(list(r["wiring"]["loops"].items())[:6]))}},
         "figures": rounded({k: v for k, v in r["figures"].items() if k.split("/")[0] in own}),
         "findings": [f for f in rounded(r["findings"]) if f["stage"] in FIRST],

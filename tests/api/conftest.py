@@ -11,8 +11,8 @@ from sqlalchemy import Engine
 from starlette.testclient import TestClient
 
 from bothy.api.app import create_app
-from bothy.core.sound import sound
 from bothy.demo import curlew
+from bothy.demo.load import demo_of
 from bothy.settings import Settings
 from bothy.store.projects import Projects
 
@@ -44,7 +44,8 @@ def client(app: Any, engine: Engine) -> Iterator[TestClient]:
 @pytest.fixture
 def curlew_id(engine: Engine, client: TestClient) -> str:
     """Id of Curlew's variant, freshly loaded."""
-    Projects(engine).create("Curlew", [("as planned", sound(curlew.design()))], "test")
+    one, evidence = demo_of(curlew)
+    Projects(engine).create("Curlew", [("as planned", one)], "test", evidence=evidence)
     return str(client.get("/api/projects").json()[0]["variants"][0]["id"])
 
 

@@ -48,14 +48,14 @@ def test_a_sound_system_lacks_only_its_test(client: TestClient, gassed: str) -> 
 def test_a_test_counts_until_something_it_proved_is_changed(client: TestClient, gassed: str) -> None:
     now = state(client, gassed)["report"]["gas"]["marks"]
     test = {"id": "t", "start_mbar": 150.0, "end_mbar": 150.0, "isolated": True, "signed": True, "system": now}
-    say(client, gassed, {"op": "add", "path": "/gas/tests/-", "value": test})
+    say(client, gassed, {"op": "add", "path": "/facts/gas_tests/-", "value": test})
     assert rules(client, gassed) == set()
     say(client, gassed, put("/gas/pipes/0/length_m", 3.5))
     assert rules(client, gassed) == {"gas-test-missing"}
     answer = client.post(f"/api/variants/{gassed}/undo", headers={"If-Match": str(state(client, gassed)["revision"])})
     assert answer.status_code == 200, answer.text
     assert rules(client, gassed) == set()
-    assert state(client, gassed)["design"]["gas"]["tests"][0]["system"] == now
+    assert state(client, gassed)["recorded"]["facts"]["gas_tests"][0]["system"] == now
 
 
 @pytest.mark.parametrize(
@@ -68,7 +68,7 @@ def test_a_test_counts_until_something_it_proved_is_changed(client: TestClient, 
         ("/gas/locker/vents/0/width_mm", None, "width_mm", "required"),
         ("/gas/gas", "hydrogen", "gas", "propane"),
         ("/gas/coldest_c", -80.0, "coldest_c", "-40"),
-        ("/gas/tests", [{"id": "t", "start_mbar": 150.0}], "end_mbar", "required"),
+        ("/facts/gas_tests", [{"id": "t", "start_mbar": 150.0}], "end_mbar", "required"),
         ("/gas/appliances/0/kind", "campfire", "kind", "hob_burner"),
         ("/gas/regulator/capacity_kg_h", 0.0, "capacity_kg_h", "at least"),
     ],

@@ -17,6 +17,7 @@ from bothy.api import printing
 from bothy.core.report import report
 from bothy.core.wiring.lists import bench_lists
 from bothy.demo import curlew
+from bothy.demo.load import demo_of
 
 OWN = {"origin": "http://127.0.0.1:8080"}
 LAMP = {"id": "lamp", "name": "Lamp", "kind": "light", "power_w": 12, "hours_per_day": 4}
@@ -36,7 +37,7 @@ def test_a_variant_comes_with_its_report_and_tag(client: TestClient, curlew_id: 
     assert r.headers["etag"] == '"1"'
     assert (body["project_name"], body["name"], body["revision"], body["can_undo"], body["can_redo"]) == ("Curlew", "as planned", 1, False, False)
     assert body["design"] == curlew.design().model_dump(mode="json")
-    assert body["report"] == report(curlew.design()).plain()
+    assert body["report"] == demo_of(curlew)[0].report.plain()
 
 
 def test_an_edit_answers_with_the_new_revision_and_what_changed(client: TestClient, curlew_id: str) -> None:
@@ -72,7 +73,7 @@ def test_the_lists_for_the_bench_and_their_workbook(client: TestClient, curlew_i
     lists = client.get(f"/api/variants/{curlew_id}/lists").json()
     design = curlew.design()
     wiring = report(design).wiring
-    assert lists == bench_lists(design, wiring.circuits, wiring.raceways, wiring.others).model_dump(mode="json")
+    assert lists == bench_lists(design, wiring.circuits, wiring.raceways, wiring.others, curlew.facts()).model_dump(mode="json")
     book = load_workbook(io.BytesIO(client.get(f"/api/variants/{curlew_id}/export/lists.xlsx").content))
     assert book.sheetnames == ["Labels", "Cable", "Terminals", "Fuses", "Relays", "Conduits", "Loops"]
     assert book["Loops"].max_row == 1 + len(lists["loops"])
@@ -219,7 +220,7 @@ def test_the_exported_schedule_is_the_reports(client: TestClient, curlew_id: str
     rows = list(csv.reader(io.StringIO(text)))
     assert len(rows) == 1 + len(curlew.design().wiring.circuits) + len(curlew.design().wiring.others)
     made = json.loads(client.get(f"/api/variants/{curlew_id}/export/report.json").text)
-    assert made == json.loads(json.dumps(report(curlew.design()).whole())), "with every working"
+    assert made == json.loads(json.dumps(demo_of(curlew)[0].report.whole())), "with every working"
 
 
 @pytest.mark.parametrize("kind", ["diagram", "labels", "circuits", "lists", "panel"])

@@ -10,8 +10,10 @@ from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_play
 from sqlalchemy import Engine
 
 from bothy.core.design.document import Design
+from bothy.core.facts.evidence import facts_of
 from bothy.core.sound import sound
 from bothy.demo import curlew
+from bothy.demo.load import demo_of
 from bothy.store.projects import Projects
 from tests.browser.serving import ARGUMENTS, AXE, CHROMIUM, PATIENCE_MS, served, watch
 
@@ -61,7 +63,8 @@ def load(engine: Engine) -> Any:
 
     def put(design: Design | None = None, name: str = "Curlew") -> str:
         projects = Projects(engine)
-        projects.create(name, [("as planned", sound(design or curlew.design()))], "test")
+        one, evidence = (sound(design), ()) if design else demo_of(curlew)
+        projects.create(name, [("as planned", one)], "test", evidence=evidence)
         return str(projects.all()[0].variants[0].id)
 
     return put
@@ -70,6 +73,12 @@ def load(engine: Engine) -> Any:
 @pytest.fixture(scope="session")
 def axe() -> str:
     return AXE.read_text(encoding="utf-8")
+
+
+@pytest.fixture
+def measured(engine: Engine) -> Any:
+    """What was measured of a variant as the store has it now."""
+    return lambda id: facts_of(Projects(engine).head(id).evidence)
 
 
 @pytest.fixture

@@ -11,12 +11,13 @@ from typing import Any
 
 from playwright.sync_api import Page, expect
 
-STATE = "document.querySelector('[data-testid=saving]')?.textContent"
+STATE = "(s => s && `${s.textContent} ${s.dataset.stamp}`)(document.querySelector('[data-testid=saving]'))"
+"""What the header says of saving, with the stamp of design and readings."""
 
 
 @contextmanager
 def saving(page: Page) -> Iterator[None]:
-    """What happens inside makes a new revision; waits until it is saved."""
+    """What happens inside makes a new revision or takes a reading down; waits until it is saved."""
     before = page.evaluate(STATE)
     yield
     page.wait_for_function(f"before => /^saved r/.test({STATE}) && {STATE} !== before", arg=before)
@@ -95,7 +96,7 @@ def test_with_the_mouse(page: Page, tmp_path: Path) -> None:
     assert page.get_by_text(re.compile(r"^1 of \d+ circuits read"))
 
 
-def test_with_the_keyboard_alone(page: Page, stored: Any) -> None:
+def test_with_the_keyboard_alone(page: Page, stored: Any, measured: Any) -> None:
     """Only key presses after the page is there; what has the focus gets them."""
     page.goto("/")
     page.get_by_label("Name of the project").focus()
@@ -160,7 +161,7 @@ def test_with_the_keyboard_alone(page: Page, stored: Any) -> None:
     page.keyboard.type("30")
     with saving(page):
         page.keyboard.press("Enter")
-    assert stored(id).prove.readings[0].current_a == 30
+    assert measured(id).readings[0].current_a == 30
     expect(page.get_by_role("grid", name="Test sheet")).to_contain_text(re.compile("passes|marginal|fails"))
 
     page.keyboard.press("Escape")

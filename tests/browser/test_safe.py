@@ -126,7 +126,7 @@ def test_a_project_is_renamed_and_copied_as_a_variant(page: Page, load: Any) -> 
     expect(page.get_by_role("link", name="Open Whimbrel, copy 1")).to_be_visible()
 
 
-def test_readings_are_typed_on_a_phone(page: Page, load: Any, stored: Any) -> None:
+def test_readings_are_typed_on_a_phone(page: Page, load: Any, measured: Any) -> None:
     id = load()
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(f"/v/{id}/prove")
@@ -137,7 +137,7 @@ def test_readings_are_typed_on_a_phone(page: Page, load: Any, stored: Any) -> No
         with saving(page):
             card.get_by_label(re.compile(label)).press("Enter")
     expect(card.get_by_role("status").last).to_have_text(re.compile("passes|marginal"))
-    reading = next(r for r in stored(id).prove.readings if r.circuit == "front-fridge-90-l")
+    reading = next(r for r in measured(id).readings if r.circuit == "front-fridge-90-l")
     assert (reading.source_voltage_v, reading.load_voltage_v, reading.current_a) == (13.1, 12.5, 3.9)
     assert page.evaluate("document.documentElement.scrollWidth") <= 390
     page.get_by_role("button", name="Next").click()

@@ -90,7 +90,7 @@ def test_a_paper_is_made_while_one_goes_on(page: Page, load: Any, tmp_path: Path
     expect(page.get_by_text("Making Diagram, PDF…")).to_have_count(0)
 
 
-def test_a_loop_reading_is_typed_and_judged(page: Page, load: Any, stored: Any) -> None:
+def test_a_loop_reading_is_typed_and_judged(page: Page, load: Any, measured: Any) -> None:
     id = load()
     page.goto(f"/v/{id}/prove")
     page.get_by_role("button", name="Before power: loops").click()
@@ -103,7 +103,7 @@ def test_a_loop_reading_is_typed_and_judged(page: Page, load: Any, stored: Any) 
         cell.locator("input").press("Enter")
     expect(row).to_contain_text("too high")
     expect(page.get_by_role("complementary").get_by_text("The loop test fails")).to_be_visible()
-    assert next(r for r in stored(id).prove.readings if r.circuit == "front-fridge-90-l").loop_mohm == 400.0
+    assert next(r for r in measured(id).readings if r.circuit == "front-fridge-90-l").loop_mohm == 400.0
 
 
 def test_lights_are_zoned_and_a_switch_is_put_at_the_door(page: Page, load: Any, stored: Any) -> None:

@@ -88,7 +88,7 @@ def test_a_design_must_be_an_object(data: Any) -> None:
 
 def test_a_design_without_a_version_is_refused() -> None:
     assert refused({}).key == "schema_version"
-    assert SCHEMA_VERSION == 1
+    assert SCHEMA_VERSION == 2
 
 
 def test_an_edit_changes_what_it_names_and_nothing_else(curlew_data: dict[str, Any]) -> None:

@@ -6,11 +6,12 @@ from bothy.core.design.edit import apply_patch
 from bothy.core.report import report
 from bothy.core.wiring.lists import bench_lists
 from bothy.demo import fiddlehead
+from bothy.demo.load import demo_of
 
 
 def test_fiddlehead_has_its_three_honest_mistakes() -> None:
     """The shared breaker shows as three findings of one circuit; the bond as one of the mains side; the narrow gas pipe as one of gas."""
-    serious = {(f.rule, f.subject) for f in report(fiddlehead.design()).findings if f.severity in ("danger", "fault")}
+    serious = {(f.rule, f.subject) for f in demo_of(fiddlehead)[0].report.findings if f.severity in ("danger", "fault")}
     shared = next(c.id for c in fiddlehead.design().wiring.circuits if "roof-ac" in c.appliances)
     assert serious == {
         ("wire-ac-ne-bond", "mains"), ("wire-over-ampacity", shared), ("wire-fuse-below-load", shared), ("wire-split-circuit", shared), ("gas-pipe-drop-high", "gas-run:to-heater"),
@@ -18,13 +19,14 @@ def test_fiddlehead_has_its_three_honest_mistakes() -> None:
 
 
 def test_splitting_bonding_by_relay_and_a_wider_pipe_clear_them() -> None:
-    design = fiddlehead.design()
+    one, evidence = demo_of(fiddlehead)
+    design = one.design
     for rule in ("wire-split-circuit", "wire-ac-ne-bond", "gas-pipe-drop-high"):
-        f = next(f for f in report(design).findings if f.rule == rule)
+        f = next(f for f in report(design, evidence).findings if f.rule == rule)
         assert f.fix is not None
         design = apply_patch(design, f.fix.patch)
     # the wider pipe was never tested: that it must be is all that is left
-    assert [f.rule for f in report(design).findings if f.severity in ("danger", "fault")] == ["gas-test-missing"]
+    assert [f.rule for f in report(design, evidence).findings if f.severity in ("danger", "fault")] == ["gas-test-missing"]
 
 
 def test_everything_is_in_the_regions_sizes_voltage_and_colours() -> None:

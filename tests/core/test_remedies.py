@@ -8,16 +8,16 @@ import pytest
 
 from bothy.core.design.document import Design
 from bothy.core.design.edit import apply_patch
+from bothy.core.facts.evidence import Evidence
 from bothy.core.finding import Finding, Remedy, one_cause
 from bothy.core.report import report
-from bothy.demo import curlew, fiddlehead, saltbush
+from bothy.demo.load import DEMOS, demo_of
 from tests.core import test_dangers, test_rules
 from tests.core.gas import test_gas_rules
 from tests.core.warmth import test_warmth_rules
 from tests.core.water import test_water_rules
-from tests.designs import made
+from tests.designs import evidence_in, made
 
-DEMOS = {"curlew": curlew.design, "fiddlehead": fiddlehead.design, "saltbush": saltbush.design}
 FIRST = "First step: "
 
 
@@ -35,10 +35,10 @@ def raising() -> dict[str, Any]:
 DESIGNS = raising()
 
 
-def pressed(design: Design, f: Finding, remedy: Remedy) -> list[str]:
+def pressed(design: Design, evidence: tuple[Evidence, ...], f: Finding, remedy: Remedy) -> list[str]:
     """What is wrong after the press, in words. A leak test that is due again is said on the button; a first step may uncover what comes next."""
-    before = report(design).findings
-    after = report(apply_patch(design, remedy.patch)).findings
+    before = report(design, evidence).findings
+    after = report(apply_patch(design, remedy.patch), evidence).findings
     had = {x.id for x in before}
     wrong = (
         []
@@ -55,21 +55,29 @@ def pressed(design: Design, f: Finding, remedy: Remedy) -> list[str]:
     return wrong
 
 
+def at(key: str) -> tuple[Design, tuple[Evidence, ...]]:
+    """A design by its name, with what was measured on it."""
+    if key in DEMOS:
+        one, evidence = demo_of(DEMOS[key])
+        return one.design, evidence
+    return made(DESIGNS[key]), evidence_in(DESIGNS[key])
+
+
 @pytest.mark.parametrize("key", sorted([*DESIGNS, *DEMOS]))
 def test_a_remedy_does_what_it_says(key: str) -> None:
-    design = DEMOS[key]() if key in DEMOS else made(DESIGNS[key])
-    bad = [(f.rule, f.fix.label, wrong) for f in report(design).findings if f.fix is not None and (wrong := pressed(design, f, f.fix))]
+    design, evidence = at(key)
+    bad = [(f.rule, f.fix.label, wrong) for f in report(design, evidence).findings if f.fix is not None and (wrong := pressed(design, evidence, f, f.fix))]
     assert not bad
 
 
 @pytest.mark.parametrize("key", sorted([*DESIGNS, *DEMOS]))
 def test_an_answer_ends_its_question(key: str) -> None:
-    design = DEMOS[key]() if key in DEMOS else made(DESIGNS[key])
-    for f in report(design).findings:
+    design, evidence = at(key)
+    for f in report(design, evidence).findings:
         assert f.severity == "question" or not f.answers
         assert f.severity != "question" or f.fix is None
         for a in f.answers:
-            after = report(apply_patch(design, a.patch)).findings
+            after = report(apply_patch(design, a.patch), evidence).findings
             assert not [x for x in after if x.id == f.id and x.severity == "question"], (f.rule, a.label)
 
 

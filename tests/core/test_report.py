@@ -13,12 +13,13 @@ from bothy.core.context import PRESETS, Context
 from bothy.core.region import REGIONS
 from bothy.core.report import difference, report
 from bothy.demo import curlew
+from bothy.demo.load import demo_of
 from tests.designs import BANK, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, blank, circuit, lived, made, reported, wired
 
 
 @pytest.fixture(scope="module")
 def demo() -> Any:
-    return report(curlew.design())
+    return demo_of(curlew)[0].report
 
 
 def test_the_same_design_gives_the_same_report_to_the_last_bit(curlew_data: dict[str, Any]) -> None:

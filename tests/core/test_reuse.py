@@ -57,7 +57,7 @@ def test_a_walk_of_edits_gives_the_reports_that_are_made_anew(demo: Any, seed: i
         except (BadInput, ArithmeticError, ValueError):
             continue
         plain = json.dumps(last.plain())
-        then = report(after, last)
+        then = report(after, before=last)
         assert written(then) == written(anew), edit
         assert json.dumps(last.plain()) == plain, f"the report before {edit} was changed"
         made += 1
@@ -110,7 +110,7 @@ def test_what_is_not_touched_is_shared() -> None:
 def test_an_edit_makes_anew_what_reads_it(path: str, value: Any, anew: set[str], kept: set[str]) -> None:
     design = curlew.design()
     first = report(design)
-    then = report(apply_patch(design, [{"op": "replace", "path": path, "value": value}]), first)
+    then = report(apply_patch(design, [{"op": "replace", "path": path, "value": value}]), before=first)
     assert first._parts is not None
     assert then._parts is not None
     assert anew <= set(first._parts.kept) - set(then._parts.reused)
@@ -120,7 +120,7 @@ def test_an_edit_makes_anew_what_reads_it(path: str, value: Any, anew: set[str],
 
 def test_an_unchanged_design_takes_all_again() -> None:
     first = report(curlew.design())
-    again = report(curlew.design(), first)
+    again = report(curlew.design(), before=first)
     assert first._parts is not None
     assert again._parts is not None
     assert {n for n in first._parts.kept if "/" not in n} == set(again._parts.reused)

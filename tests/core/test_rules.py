@@ -234,7 +234,7 @@ RAISED: dict[str, dict[str, Any]] = {
     "wire-ac-outlets-many": plugged({}, outlet_count=4),
     "wire-double-feed": fed(circuit(), {**FEEDER, "id": "second", "name": "Second feed"}),
 }  # fmt: skip
-READINGS = {"test-fail", "test-marginal", "test-current-band", "test-cable-overload", "test-meter-weak", "wire-test-failed"}
+READINGS = {"test-fail", "test-marginal", "test-current-band", "test-cable-overload", "test-meter-weak", "test-outdated", "wire-test-failed"}
 """Raised by readings; see test_proving and test_loop_test."""
 NOT_YET = {
     "power-charge-no-surplus": "the report charges with nothing else running",

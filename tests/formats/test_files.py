@@ -13,6 +13,7 @@ import pytest
 from openpyxl import load_workbook
 
 from bothy.core.contract import BadInput
+from bothy.core.facts.evidence import facts_of
 from bothy.core.report import report
 from bothy.demo import curlew
 from bothy.formats import project_file, schedule
@@ -43,6 +44,28 @@ def test_the_published_schema_accepts_what_is_written_and_refuses_what_is_not(te
     assert not check.is_valid(damaged)
 
 
+ENTRY: dict[str, Any] = {"number": 1, "kind": "reading", "subject": "a", "payload": {"circuit": "a", "current_a": 1.0}}
+
+
+def test_a_file_of_version_1_gives_up_its_readings() -> None:
+    """The variant that holds most of them is the one that is being built."""
+    data = json.loads(project_file.write("Tern", [("as planned", made(lived())), ("as built", made(wired(circuit())))]))
+    for key in ("building", "evidence"):
+        del data[key]
+    data["schema_version"] = 1
+    for v in data["variants"]:
+        v["design"]["schema_version"] = 1
+    data["variants"][1]["design"]["prove"]["readings"] = [{"circuit": "c1", "current_a": 1.0}]
+    file = project_file.read(json.dumps(data))
+    assert file.building == "as built"
+    assert facts_of(file.evidence).readings[0].current_a == 1
+    assert file.variants[1].design == made(wired(circuit()))
+    data["variants"][1]["design"]["prove"]["readings"][0]["current_a"] = "much"
+    with pytest.raises(BadInput) as e:
+        project_file.read(json.dumps(data))
+    assert (e.value.key, "variants[1].design" in e.value.message) == ("current_a", True)
+
+
 def damaged(text: str, change: Any) -> str:
     data = json.loads(text)
     change(data)
@@ -61,6 +84,13 @@ def damaged(text: str, change: Any) -> str:
         (lambda d: d.update(variants=[]), "variants", "1 to 50"),
         (lambda d: d.update(variants="all"), "variants", "1 to 50"),
         (lambda d: d.update(extra=1), "extra", "not a known key"),
+        (lambda d: d.update(building="elsewhere"), "building", "one of the variants"),
+        (lambda d: d.update(evidence={}), "evidence", "must be a list"),
+        (lambda d: d.update(evidence=[{**ENTRY, "number": 2}]), "number", "numbered from 1"),
+        (lambda d: d.update(evidence=[{**ENTRY, "kind": "rumour"}]), "kind", "evidence[0].kind"),
+        (lambda d: d.update(evidence=[{**ENTRY, "made_at": "yesterday"}]), "made_at", "2026-09-12"),
+        (lambda d: d.update(evidence=[{**ENTRY, "corrects": 1}]), "corrects", "before it"),
+        (lambda d: d.update(evidence=[{**ENTRY, "payload": {"circuit": "a", "current_a": "much"}}]), "current_a", "number"),
         (lambda d: d["variants"][0].update(name=3), "name", "variants[0].name"),
         (lambda d: d["variants"][1].update(name="as planned"), "name", "same name"),
         (lambda d: d["variants"][0].update(design=None), "design", "variants[0].design"),

@@ -69,7 +69,7 @@ def test_a_new_project_has_its_variants_at_revision_one(projects: Projects) -> N
 def test_any_name_comes_back_as_it_was(projects: Projects, name: str) -> None:
     made_id = projects.create(name, [(name, sound(Design()))], "me")
     assert next(p for p in projects.all() if p.id == made_id).name == name
-    assert projects.variants_of(made_id)[1][0][0] == name
+    assert projects.whole(made_id).variants[0][0] == name
 
 
 def test_a_design_comes_back_to_the_last_digit(projects: Projects) -> None:
@@ -185,7 +185,7 @@ def test_renamed(projects: Projects, variant: uuid.UUID) -> None:
 
 def test_what_is_not_there_is_missing(projects: Projects, variant: uuid.UUID) -> None:
     nobody = uuid.uuid4()
-    for call in (projects.head, projects.history, projects.variants_of, projects.delete, projects.restore):
+    for call in (projects.head, projects.history, projects.whole, projects.delete, projects.restore):
         with pytest.raises(Missing):
             call(nobody)
     with pytest.raises(Missing):

@@ -105,7 +105,10 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        /** Edit Variant */
+        /**
+         * Edit Variant
+         * @description An edit of the design makes a revision; one of what was measured (``/facts/…``) adds entries to the evidence, which no undo takes back.
+         */
         patch: operations["editVariant"];
         trace?: never;
     };
@@ -169,6 +172,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/building": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Build Variant
+         * @description This variant is the one that is being built: what was and will be measured belongs to it.
+         */
+        put: operations["buildVariant"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/evidence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Evidence
+         * @description Every entry of the variant's project, newest first: what was measured, corrected and struck, when and by whom.
+         */
+        get: operations["listEvidence"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/copy": {
         parameters: {
             query?: never;
@@ -195,7 +238,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Step Variant */
+        /**
+         * Step Variant
+         * @description Undo or redo of the design. What was measured stays measured.
+         */
         post: operations["stepVariant"];
         delete?: never;
         options?: never;
@@ -2663,10 +2709,10 @@ export interface components {
         Design: {
             /**
              * Schema Version
-             * @default 1
+             * @default 2
              * @constant
              */
-            schema_version: 1;
+            schema_version: 2;
             /**
              * Region
              * @default uk
@@ -2798,7 +2844,6 @@ export interface components {
              *         "target_mg_l": 50,
              *         "with_acid": false
              *       },
-             *       "tests": [],
              *       "walls_closed": false,
              *       "shower_done": [],
              *       "winter": "keep_warm",
@@ -2828,9 +2873,6 @@ export interface components {
              *       "ferry_or_tunnel": false,
              *       "local_licence": false,
              *       "let_or_lived_in": false,
-             *       "tests": [],
-             *       "checks": [],
-             *       "pre_trip": [],
              *       "note": ""
              *     }
              */
@@ -2847,8 +2889,7 @@ export interface components {
              *         "volt_accuracy_frac": 0.005,
              *         "volt_digits_count": 2,
              *         "volt_resolution_v": 0.01
-             *       },
-             *       "readings": []
+             *       }
              *     }
              */
             prove: components["schemas"]["Prove"];
@@ -3114,7 +3155,7 @@ export interface components {
         };
         /**
          * Edit
-         * @description A change: operations that are taken together or not at all.
+         * @description A change: operations that are taken together or not at all. Paths under ``/facts`` change what was measured: each item becomes an entry of the evidence.
          */
         Edit: {
             /** Ops */
@@ -3142,12 +3183,37 @@ export interface components {
             /** Can Redo */
             can_redo: boolean;
             design: components["schemas"]["Design"];
+            recorded: components["schemas"]["Recordings"];
             change: components["schemas"]["ReportChange"];
             /**
              * Taken
              * @default []
              */
             taken: string[];
+        };
+        /**
+         * EvidenceItem
+         * @description One entry of the evidence. ``payload`` None: struck.
+         */
+        EvidenceItem: {
+            /** Number */
+            number: number;
+            /** Kind */
+            kind: string;
+            /** Subject */
+            subject: string;
+            /** Payload */
+            payload: {
+                [key: string]: unknown;
+            } | null;
+            /** Corrects */
+            corrects: number | null;
+            /** Revision */
+            revision: number | null;
+            /** Author */
+            author: string;
+            /** Made At */
+            made_at: string;
         };
         /**
          * ExampleRow
@@ -3158,6 +3224,39 @@ export interface components {
             label: string;
             /** Value */
             value: string;
+        };
+        /**
+         * Facts
+         * @description What was measured, tested and looked at, newest state of each item. Readings: at most one a circuit.
+         *
+         *     An item may speak of a circuit or appliance that the design no longer has: it was measured all the same.
+         */
+        Facts: {
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["Reading"][];
+            /**
+             * Water Tests
+             * @default []
+             */
+            water_tests: components["schemas"]["HoldTest"][];
+            /**
+             * Gas Tests
+             * @default []
+             */
+            gas_tests: components["schemas"]["GasTest"][];
+            /**
+             * Gas Checks
+             * @default []
+             */
+            gas_checks: components["schemas"]["GasCheck"][];
+            /**
+             * Pre Trip
+             * @default []
+             */
+            pre_trip: ("shut" | "hose" | "regulator" | "drain" | "bubbles" | "alarms" | "flames" | "solenoid" | "off")[];
         };
         /**
          * FigureOut
@@ -3449,21 +3548,6 @@ export interface components {
              */
             let_or_lived_in: boolean;
             certificate?: components["schemas"]["Certificate"] | null;
-            /**
-             * Tests
-             * @default []
-             */
-            tests: components["schemas"]["GasTest"][];
-            /**
-             * Checks
-             * @default []
-             */
-            checks: components["schemas"]["GasCheck"][];
-            /**
-             * Pre Trip
-             * @default []
-             */
-            pre_trip: ("shut" | "hose" | "regulator" | "drain" | "bubbles" | "alarms" | "flames" | "solenoid" | "off")[];
             /**
              * Note
              * @default
@@ -6634,7 +6718,7 @@ export interface components {
         };
         /**
          * Prove
-         * @description Readings, at most one a circuit.
+         * @description How it is measured; what was read stands among the facts.
          */
         Prove: {
             /**
@@ -6651,11 +6735,6 @@ export interface components {
              *     }
              */
             meter: components["schemas"]["Meter"];
-            /**
-             * Readings
-             * @default []
-             */
-            readings: components["schemas"]["Reading"][];
         };
         /**
          * ProvePart
@@ -6927,6 +7006,19 @@ export interface components {
             why: string[];
             /** Assumes */
             assumes: string[];
+        };
+        /**
+         * Recordings
+         * @description What was measured of the variant that is being built: the facts as they stand, the number of their newest entry, and which variant is being built.
+         */
+        Recordings: {
+            /** Building */
+            building: boolean;
+            /** Building Name */
+            building_name: string;
+            /** Number */
+            number: number;
+            facts: components["schemas"]["Facts"];
         };
         /** RegionItem */
         RegionItem: {
@@ -7337,6 +7429,8 @@ export interface components {
         /**
          * SheetRow
          * @description One circuit on the test sheet. None where it can't be said yet.
+         *
+         *     ``judged_revision``: the revision that its reading was judged against, with what was expected then; ``outdated`` where that has changed since.
          */
         SheetRow: {
             /** Circuit */
@@ -7369,6 +7463,20 @@ export interface components {
             verdict: ("pass" | "marginal" | "fail") | null;
             /** Missing */
             missing: string | null;
+            /** Judged Revision */
+            judged_revision?: number | null;
+            /**
+             * Expected Then
+             * @default {}
+             */
+            expected_then: {
+                [key: string]: number;
+            };
+            /**
+             * Outdated
+             * @default false
+             */
+            outdated: boolean;
         };
         /**
          * Shore
@@ -8519,6 +8627,7 @@ export interface components {
             can_redo: boolean;
             trouble: components["schemas"]["Trouble"] | null;
             design: components["schemas"]["Design"];
+            recorded: components["schemas"]["Recordings"];
             report: components["schemas"]["Report"];
         };
         /**
@@ -9236,11 +9345,6 @@ export interface components {
              *     }
              */
             care: components["schemas"]["Care"];
-            /**
-             * Tests
-             * @default []
-             */
-            tests: components["schemas"]["HoldTest"][];
             /**
              * Walls Closed
              * @default false
@@ -10090,6 +10194,8 @@ export interface operations {
                 "If-Match": string;
                 /** @description the sender's own id of the change: sent again, it is not made again */
                 "Edit-Id"?: string | null;
+                /** @description the newest entry of evidence that the sender has seen; without it nothing is compared */
+                "Facts-Match"?: number | null;
             };
             path: {
                 variant_id: string;
@@ -10224,6 +10330,8 @@ export interface operations {
             header: {
                 /** @description the revision the edit was made on */
                 "If-Match": string;
+                /** @description the newest entry of evidence that the sender has seen; without it nothing is compared */
+                "Facts-Match"?: number | null;
             };
             path: {
                 variant_id: string;
@@ -10274,6 +10382,66 @@ export interface operations {
             };
         };
     };
+    buildVariant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    listEvidence: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EvidenceItem"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     copyVariant: {
         parameters: {
             query?: never;
@@ -10317,6 +10485,8 @@ export interface operations {
                 "If-Match": string;
                 /** @description the sender's own id of the change: sent again, it is not made again */
                 "Edit-Id"?: string | null;
+                /** @description the newest entry of evidence that the sender has seen; without it nothing is compared */
+                "Facts-Match"?: number | null;
             };
             path: {
                 variant_id: string;
@@ -10403,6 +10573,8 @@ export interface operations {
                 "If-Match": string;
                 /** @description the sender's own id of the change: sent again, it is not made again */
                 "Edit-Id"?: string | null;
+                /** @description the newest entry of evidence that the sender has seen; without it nothing is compared */
+                "Facts-Match"?: number | null;
             };
             path: {
                 variant_id: string;

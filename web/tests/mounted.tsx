@@ -75,9 +75,11 @@ export const state = {
     vehicle: { payload_kg: null, inside_length_m: 4 },
     life: { people: 2, appliances: [{ id: "lamp", name: "Lamp", kind: "light", power_w: 12, hours_per_day: 4, count: 1 }] },
     wiring: { boards: [], circuits: [{ id: "c1", name: "Lamp feed", appliances: ["lamp"] }] },
-    prove: { readings: [] },
+    prove: {},
+    facts: { readings: [], water_tests: [], gas_tests: [], gas_checks: [], pre_trip: [] },
     accepted: [] as unknown[],
   },
+  recorded: { building: true, building_name: "as planned", number: 0, facts: { readings: [], water_tests: [], gas_tests: [], gas_checks: [], pre_trip: [] } },
   report: {
     stages: { wiring: { stones: 2, dangers: 1, faults: 1 }, life: { stones: 4, dangers: 0, faults: 0 } },
     assumptions: [{ path: "/vehicle/payload_kg", label: "payload", value: 1000, unit: "kg", why: "typical of a panel van" }],
@@ -107,7 +109,8 @@ export function serve(answers: Record<string, unknown> = {}): void {
       const edited = () => {
         revision += 1;
         if (request.method === "PATCH") design = applied(design, body.ops as never) ?? design;
-        return { revision, can_undo: true, can_redo: false, design, change: { sections: {}, figures: {}, gone: [] }, taken: body.ids ?? ["all"] };
+        const recorded = { ...state.recorded, facts: design.facts };
+        return { revision, can_undo: true, can_redo: false, design, recorded, change: { sections: {}, figures: {}, gone: [] }, taken: body.ids ?? ["all"] };
       };
       return new Response(JSON.stringify(made ?? (path.startsWith("/api/variants/v") && request.method !== "GET" ? edited() : [])), {
         headers: { "content-type": "application/json" },

@@ -3,14 +3,14 @@ import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/re
 import { afterEach, beforeEach, expect, vi } from "vitest";
 import { calls, serve, state } from "./mounted";
 
-type Fixture = { design: object; report: object; vehicle: object; figures: object; findings: object[] };
+type Fixture = { design: object; facts: object; report: object; vehicle: object; figures: object; findings: object[] };
 const plain = structuredClone(state);
 
 /** One stage of a design; everything else stays as it is mounted. */
 export function onStage(stage: "warmth" | "water" | "gas", fixture: Fixture, answers: Record<string, unknown> = {}) {
   const whole = {
     ...fixture,
-    design: { [stage]: fixture.design },
+    design: { [stage]: fixture.design, facts: fixture.facts },
     report: { [stage]: fixture.report, vehicle: fixture.vehicle, region_name: "United Kingdom" },
   };
   const around = onDesign(whole, answers);
@@ -19,10 +19,11 @@ export function onStage(stage: "warmth" | "water" | "gas", fixture: Fixture, ans
 }
 
 /** Parts of a design and of its report, as a fixture has them. */
-export function onDesign(fixture: Omit<Fixture, "vehicle">, answers: Record<string, unknown> = {}) {
+export function onDesign(fixture: Omit<Fixture, "vehicle" | "facts">, answers: Record<string, unknown> = {}) {
   beforeEach(() => {
     localStorage.clear();
     Object.assign(state.design, structuredClone(fixture.design));
+    state.recorded.facts = structuredClone(state.design.facts);
     Object.assign(state.report, structuredClone(fixture.report), {
       figures: { ...plain.report.figures, ...fixture.figures },
       findings: structuredClone(fixture.findings),

@@ -13,14 +13,14 @@ const design = {
       { id: "fridge", name: "Fridge" },
     ],
   },
-  prove: { readings: [{ circuit: "c1", current_a: 1 }] },
+  facts: { readings: [{ circuit: "c1", current_a: 1 }] },
   accepted: [{ finding: "x:y", reason: "so" }],
 } as unknown as Design;
 
 describe("paths by id", () => {
   it("names items of lists by their id", () => {
     expect(named(design, "/life/appliances/1/name")).toBe("/life/appliances/fridge/name");
-    expect(named(design, "/prove/readings/0/current_a")).toBe("/prove/readings/c1/current_a");
+    expect(named(design, "/facts/readings/0/current_a")).toBe("/facts/readings/c1/current_a");
     expect(named(design, "/accepted/0")).toBe("/accepted/x:y");
     expect(named(design, "/life/appliances/-")).toBe("/life/appliances/-");
     expect(named(design, "/life/people")).toBe("/life/people");

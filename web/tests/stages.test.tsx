@@ -186,9 +186,9 @@ describe("Prove", () => {
     fireEvent.click(screen.getByRole("gridcell", { name: "Water pump 10 L/min" }));
     await waitFor(() => expect(within(slate()).getByRole("heading", { name: /A6 Water pump/ })).toBeTruthy());
     expect(slate().textContent).toContain("fails");
-    press("Clear this reading");
-    const at = fixture.design.prove.readings.findIndex((r) => r.circuit === "water-pump-10-l-min");
-    expect(await ops()).toEqual([{ op: "remove", path: `/prove/readings/${at}` }]);
+    press("Strike this reading");
+    const at = fixture.design.facts.readings.findIndex((r) => r.circuit === "water-pump-10-l-min");
+    expect(await ops()).toEqual([{ op: "remove", path: `/facts/readings/${at}` }]);
   });
   it("turns to the loops before power and back", () => {
     mount(<Prove />);
@@ -196,6 +196,48 @@ describe("Prove", () => {
     expect(screen.queryByRole("grid", { name: "Test sheet" })).toBeNull();
     fireEvent.click(screen.getByRole("button", { name: "With power: readings" }));
     expect(screen.getByRole("grid", { name: "Test sheet" })).toBeTruthy();
+  });
+  it("shows all that was taken down, what corrects what, and what was struck", async () => {
+    const entry = (number: number, more: object) => ({
+      number,
+      kind: "reading",
+      subject: "gone",
+      payload: null,
+      corrects: null,
+      revision: 1,
+      author: "you",
+      made_at: "2026-11-29T10:00:00+00:00",
+      ...more,
+    });
+    serve({
+      "GET /api/variants/v/evidence": [
+        entry(5, { corrects: 4 }),
+        entry(4, { payload: { circuit: "gone", current_a: 4.0512, loop_mohm: 231 } }),
+        entry(3, { kind: "gas_check", payload: { kind: "flame_failure", value: 28 } }),
+        entry(2, { kind: "water_test", payload: { name: "First", start_kpa: 330, end_kpa: 322, duration_min: 60 } }),
+        entry(1, { kind: "pre_trip", subject: "vehicle", payload: { seen: [] } }),
+      ],
+    });
+    mount(<Prove />);
+    fireEvent.click(screen.getByRole("button", { name: "Record" }));
+    const grid = await screen.findByRole("grid", { name: "Record" });
+    const rows = within(grid)
+      .getAllByRole("row")
+      .slice(1)
+      .map((r) => r.textContent);
+    expect(rows[0]).toContain("struckcorrects 4, r1");
+    expect(rows[1]).toContain("4.051 A, loop 231 mΩ");
+    expect(within(grid).getByText("4.051 A, loop 231 mΩ").className).toContain("line-through");
+    expect(rows[2]).toContain("flame failure after 28 s");
+    expect(rows[3]).toContain("First330 to 322 kPa in 60 min");
+    expect(rows[4]).toContain("nothing ticked");
+  });
+  it("of a plan that is not built says whose the readings are, and builds it at a press", async () => {
+    Object.assign(state.recorded, { building: false, building_name: "as built" });
+    mount(<Prove />);
+    expect(screen.getByRole("note").textContent).toContain("“as planned” is a plan. Readings and tests belong to the variant that is being built: “as built”.");
+    fireEvent.click(screen.getByRole("button", { name: "Build “as planned” instead" }));
+    await waitFor(() => expect(calls.some((c) => c.method === "PUT" && c.path === "/api/variants/v/building")).toBe(true));
   });
   it("keeps who read it and a note", async () => {
     mount(<Prove />);
@@ -215,7 +257,7 @@ describe("Prove", () => {
     const amps = screen.getByLabelText(`Amps, ${first.code}`);
     fireEvent.change(amps, { target: { value: "4.1 A" } });
     fireEvent.keyDown(amps, { key: "Enter" });
-    expect(await ops()).toEqual([{ op: "add", path: "/prove/readings/-", value: expect.objectContaining({ circuit: first.circuit, current_a: 4.1 }) }]);
+    expect(await ops()).toEqual([{ op: "add", path: "/facts/readings/-", value: expect.objectContaining({ circuit: first.circuit, current_a: 4.1 }) }]);
     const at = rows.indexOf(first);
     fireEvent.click(screen.getByRole("button", { name: "Next" }));
     expect(screen.getByRole("region", { name: `${rows[at + 1]!.code} ${rows[at + 1]!.name}` })).toBeTruthy();

@@ -16,6 +16,7 @@ const state = () => ({
   can_undo: false,
   can_redo: false,
   report: { figures: {}, findings: [] },
+  recorded: { building: true, building_name: "n", number: 0, facts: {} },
   ...server,
 });
 const reply = (status: number, body: unknown) => new Response(JSON.stringify(body), { status, headers: { "content-type": "application/json" } });
@@ -31,7 +32,15 @@ function take(body: { ops: { op: string; path: string; value: unknown }[] }): An
   server = { design: design as never, revision: server.revision + 1 };
   return {
     status: 200,
-    body: { revision: server.revision, can_undo: true, can_redo: false, design, change: { sections: {}, figures: {}, gone: [] }, taken: [] },
+    body: {
+      revision: server.revision,
+      can_undo: true,
+      can_redo: false,
+      design,
+      recorded: state().recorded,
+      change: { sections: {}, figures: {}, gone: [] },
+      taken: [],
+    },
   };
 }
 
@@ -154,7 +163,17 @@ describe("an answer that is lost", () => {
       lost(ids),
       (request) => {
         ids.push(request.headers.get("Edit-Id"));
-        return { status: 200, body: { revision: 2, can_undo: true, can_redo: false, design: server.design, change: { sections: {}, figures: {}, gone: [] } } };
+        return {
+          status: 200,
+          body: {
+            revision: 2,
+            can_undo: true,
+            can_redo: false,
+            design: server.design,
+            recorded: state().recorded,
+            change: { sections: {}, figures: {}, gone: [] },
+          },
+        };
       },
     ];
     mount();
@@ -231,7 +250,17 @@ describe("several tabs", () => {
       (_, body) => {
         server.design.life.appliances.push(body.ops[0]!.value as never);
         server.revision += 1;
-        return { status: 200, body: { revision: 3, can_undo: true, can_redo: false, design: server.design, change: { sections: {}, figures: {}, gone: [] } } };
+        return {
+          status: 200,
+          body: {
+            revision: 3,
+            can_undo: true,
+            can_redo: false,
+            design: server.design,
+            recorded: state().recorded,
+            change: { sections: {}, figures: {}, gone: [] },
+          },
+        };
       },
     ];
     mount();
@@ -323,5 +352,57 @@ describe("a report with a change laid over it", () => {
     const old = { region_name: "UK", findings: [1], figures: { a: 1, b: 2 } } as never;
     const next = overlaid(old, { sections: { findings: [2] }, figures: { b: 3, c: 4 }, gone: ["a"] } as never);
     expect(next).toEqual({ region_name: "UK", findings: [2], figures: { b: 3, c: 4 } });
+  });
+});
+
+describe("what was measured", () => {
+  const read = (value: number) => hand.edit([{ op: "add", path: "/facts/readings/-", value: { circuit: "c1", current_a: value } }], "reading");
+  const heads: Record<string, string | null>[] = [];
+  const takenDown = (request: Request, body: { ops: { value: unknown }[] }): Answer => {
+    heads.push({ revision: request.headers.get("If-Match"), facts: request.headers.get("Facts-Match") });
+    const recorded = { building: true, building_name: "n", number: 1, facts: { readings: [body.ops[0]!.value] } };
+    return {
+      status: 200,
+      body: { revision: 1, can_undo: false, can_redo: false, design: server.design, recorded, change: { sections: {}, figures: {}, gone: [] } },
+    };
+  };
+  beforeEach(() => {
+    heads.length = 0;
+    (server as { recorded?: unknown }).recorded = { building: true, building_name: "n", number: 0, facts: { readings: [] } };
+  });
+
+  it("shows at once, is kept while the server is away, and makes no revision", async () => {
+    answers = [() => ({ status: 0, body: null }), takenDown as never];
+    mount();
+    let done: Promise<boolean> = Promise.resolve(false);
+    act(() => {
+      done = read(4.1);
+    });
+    expect(hand.design.facts.readings).toEqual([{ circuit: "c1", current_a: 4.1 }]);
+    await waitFor(() => expect(hand.saving).toBe("kept"));
+    expect(kept()[0]).toHaveLength(1);
+    const before = hand.stamp;
+    expect(await done).toBe(true);
+    await waitFor(() => expect(hand.saving).toBe("saved"));
+    expect(heads).toEqual([{ revision: "1", facts: "0" }]);
+    expect(hand.revision).toBe(1);
+    expect(hand.stamp).not.toBe(before);
+    expect(hand.design.facts.readings).toEqual([{ circuit: "c1", current_a: 4.1 }]);
+  });
+
+  it("follows on top of what another tab took down", async () => {
+    answers = [
+      () => {
+        (server as { recorded?: unknown }).recorded = { building: true, building_name: "n", number: 1, facts: { readings: [{ circuit: "c2", current_a: 1 }] } };
+        return { status: 412, body: { error: { key: "facts", message: "moved" }, head: 1, changed: ["/facts/readings/c2"] } };
+      },
+      takenDown as never,
+    ];
+    mount();
+    await act(async () => {
+      expect(await read(4.1)).toBe(true);
+    });
+    expect(heads).toEqual([{ revision: "1", facts: "1" }]);
+    expect(hand.conflict).toBeNull();
   });
 });

@@ -192,8 +192,8 @@ describe("care and tests", () => {
     fireEvent.click(screen.getByRole("gridcell", { name: "Before the lining went on" }));
     fireEvent.change(await within(slate()).findByLabelText("with"), { target: { value: "air" } });
     expect(await ops()).toEqual([
-      { op: "replace", path: "/water/tests/0/medium", value: "air" },
-      { op: "replace", path: "/water/tests/0/gas_volume_l", value: 1 },
+      { op: "replace", path: "/facts/water_tests/0/medium", value: "air" },
+      { op: "replace", path: "/facts/water_tests/0/gas_volume_l", value: 1 },
     ]);
   });
   it("prints tanks, taps, dose, drain-down and tests", () => {

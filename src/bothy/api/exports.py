@@ -16,6 +16,7 @@ from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import attachment
 from bothy.api.state import Cache, Store, standing
 from bothy.core.contract import BadInput
+from bothy.core.facts.evidence import facts_of
 from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.core.wiring.panel_design import PanelPart
@@ -49,7 +50,7 @@ class _Made(NamedTuple):
 
     @property
     def lists(self) -> BenchLists:
-        return bench_lists(self.head.design, self.report.wiring.circuits, self.report.wiring.raceways, self.report.wiring.others)
+        return bench_lists(self.head.design, self.report.wiring.circuits, self.report.wiring.raceways, self.report.wiring.others, facts_of(self.head.evidence))
 
     @property
     def panel(self) -> PanelPart:

@@ -17,7 +17,7 @@ from bothy.core.contract import BadInput
 from bothy.core.plain import as_text
 from bothy.core.sound import NotComputed
 from bothy.core.units import NotUnderstood
-from bothy.store.projects import Missing, Nothing, Stale
+from bothy.store.projects import Missing, NotBuilding, Nothing, Stale
 
 
 class Problem(BaseModel):
@@ -77,6 +77,10 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(Nothing)
     def _nothing(_: Request, exc: Nothing) -> JSONResponse:
         return problem(409, "history", str(exc))
+
+    @app.exception_handler(NotBuilding)
+    def _not_building(_: Request, exc: NotBuilding) -> JSONResponse:
+        return problem(409, "building", f"{exc}; open it, or say that this one is being built")
 
     @app.exception_handler(Stale)
     def _stale(_: Request, exc: Stale) -> JSONResponse:

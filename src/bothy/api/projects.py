@@ -106,10 +106,12 @@ def import_project(body: FileText, store: Store) -> Made:
     checked: list[tuple[str, Sound]] = []
     for i, v in enumerate(file.variants):
         try:
-            checked.append((v.name, computed(v.design)))
+            checked.append((v.name, computed(v.design, file.evidence if v.name == file.building else ())))
         except BadInput as exc:
             raise BadInput(exc.key, exc.message.removeprefix(f"{exc.key}: "), f"variants[{i}].design.{exc.key}") from exc
-    return _opened(store, store.create(_free_name(file.name, {p.name for p in store.all()}), checked, "import"))
+    building = next(i for i, v in enumerate(file.variants) if v.name == file.building)
+    free = _free_name(file.name, {p.name for p in store.all()})
+    return _opened(store, store.create(free, checked, "import", building=building, evidence=file.evidence))
 
 
 def _free_name(name: str, taken: set[str]) -> str:
@@ -125,5 +127,5 @@ def attachment(name: str) -> dict[str, str]:
 
 @router.get("/{project_id}/file", operation_id="exportProject", response_class=Response)
 def export_project(project_id: uuid.UUID, store: Store) -> Response:
-    name, variants = store.variants_of(project_id)
-    return Response(project_file.write(name, variants), media_type="application/json", headers=attachment(f"{name}.bothy.json"))
+    p = store.whole(project_id)
+    return Response(project_file.write(p.name, p.variants, p.building, p.evidence), media_type="application/json", headers=attachment(f"{p.name}.bothy.json"))

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import uuid
 from collections import OrderedDict, deque
+from collections.abc import Sequence
 from dataclasses import replace
 from threading import Lock
 from typing import Annotated, Any, NamedTuple
@@ -12,6 +13,7 @@ from fastapi import Depends, Request
 
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
+from bothy.core.facts.evidence import Evidence
 from bothy.core.report import Report
 from bothy.core.sound import Sound, sound
 from bothy.store.measured import MeasuredLogs
@@ -42,26 +44,32 @@ class Turns:
                 self._free += 1
 
 
-_TURNS = Turns(1)
+TURNS = Turns(1)
 """One report is computed at a time: more only take the interpreter from each other, and each then takes longer than in turn."""
 
 
-def computed(design: Design, before: Report | None = None) -> Sound:
+def computed(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Sound:
     """The design with its report, in its turn, with what it shares with the report ``before``. Raises as :func:`sound` does."""
-    with _TURNS:
-        return sound(design, before)
+    with TURNS:
+        return sound(design, evidence, before)
+
+
+def newest(evidence: tuple[Evidence, ...]) -> int:
+    """Number of the newest entry; 0 where there is none."""
+    return evidence[-1].number if evidence else 0
 
 
 class Kept(NamedTuple):
-    """A report, the same as plain data, and the design that it was computed from."""
+    """A report, the same as plain data, the design that it was computed from, and the number of the newest entry of evidence in it."""
 
     report: Report
     plain: dict[str, Any]
     design: Design
+    facts: int
 
 
 class Reports:
-    """The last reports, by variant and revision. A report follows from its design alone."""
+    """The last reports, by variant and revision. A report follows from its design and the evidence alone."""
 
     def __init__(self, size: int = 24) -> None:
         self._items: OrderedDict[tuple[uuid.UUID, int], Kept] = OrderedDict()
@@ -76,13 +84,16 @@ class Reports:
                 self._items.move_to_end((variant, revision))
             return found
 
-    def of(self, variant: uuid.UUID, revision: int, design: Design) -> Kept:
-        """The report of a revision, computed when it is not at hand."""
-        return self.known(variant, revision) or self.keep(variant, revision, computed(design))
+    def of(self, variant: uuid.UUID, revision: int, design: Design, evidence: tuple[Evidence, ...]) -> Kept:
+        """The report of a revision on the evidence, computed when it is not at hand."""
+        found = self.known(variant, revision)
+        if found is not None and found.facts == newest(evidence):
+            return found
+        return self.keep(variant, revision, computed(design, evidence, found.report if found else None), evidence)
 
-    def keep(self, variant: uuid.UUID, revision: int, one: Sound) -> Kept:
+    def keep(self, variant: uuid.UUID, revision: int, one: Sound, evidence: tuple[Evidence, ...]) -> Kept:
         """Keep the report that was computed before its design was saved."""
-        found = Kept(one.report, one.report.plain(), one.design)
+        found = Kept(one.report, one.report.plain(), one.design, newest(evidence))
         with self._lock:
             self._items[variant, revision] = found
             while len(self._items) > self._size:
@@ -110,7 +121,7 @@ def standing(store: Projects, reports: Reports, variant: uuid.UUID, revision: in
     head, trouble = store.head(variant, revision, known), None
     while True:
         try:
-            return Standing(replace(head, trouble=trouble or head.trouble), reports.of(variant, head.shown, head.design))
+            return Standing(replace(head, trouble=trouble or head.trouble), reports.of(variant, head.shown, head.design, head.evidence))
         except BadInput as exc:
             if head.shown <= 0:
                 raise

@@ -6,7 +6,7 @@ import datetime as dt
 import re
 import uuid
 from collections.abc import Mapping, Sequence
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, Literal, NamedTuple
 
 import orjson
 from fastapi import APIRouter, Header, Query, Response
@@ -16,22 +16,26 @@ from pydantic import AfterValidator, BaseModel, Field, StringConstraints
 from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import Title
 from bothy.api.reference import TableText
-from bothy.api.state import Cache, Kept, Reports, Standing, Store, computed, standing
+from bothy.api.state import TURNS, Cache, Kept, Reports, Standing, Store, computed, newest, standing
 from bothy.core.book import FigureOut, WorkingOut
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.design.edit import PathGone, apply_patch, changed_paths
+from bothy.core.facts.document import Facts
+from bothy.core.facts.edit import apply_to_facts, of_facts
+from bothy.core.facts.evidence import Evidence, entries_between, facts_of
 from bothy.core.method.sources import SourceOut
 from bothy.core.plain import as_text
 from bothy.core.proposals.base import Group, Offered, Proposal, Reasons
 from bothy.core.proposing import accept, propose, reasons
+from bothy.core.recording import Recorded, record
 from bothy.core.report import Report, difference
 from bothy.core.sound import Sound
 from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.formats import circuits_table
 from bothy.jobs.bounded import BOUNDED
-from bothy.store.projects import Projects, Stale
+from bothy.store.projects import MoreFacts, NotBuilding, Projects, Stale, VariantHead
 
 router = APIRouter(prefix="/api/variants", tags=["variants"])
 
@@ -41,6 +45,15 @@ class Trouble(BaseModel):
 
     shown: int
     reason: str
+
+
+class Recordings(BaseModel):
+    """What was measured of the variant that is being built: the facts as they stand, the number of their newest entry, and which variant is being built."""
+
+    building: bool
+    building_name: str
+    number: int
+    facts: Facts
 
 
 class VariantState(BaseModel):
@@ -55,6 +68,7 @@ class VariantState(BaseModel):
     can_redo: bool
     trouble: Trouble | None
     design: Design
+    recorded: Recordings
     report: Report
 
 
@@ -68,7 +82,7 @@ class PatchOp(BaseModel):
 
 
 class Edit(BaseModel):
-    """A change: operations that are taken together or not at all."""
+    """A change: operations that are taken together or not at all. Paths under ``/facts`` change what was measured: each item becomes an entry of the evidence."""
 
     ops: list[PatchOp] = Field(min_length=1)
     message: Annotated[str, StringConstraints(max_length=200), AfterValidator(as_text)] = "edit"
@@ -90,6 +104,7 @@ class Edited(BaseModel):
     can_undo: bool
     can_redo: bool
     design: Design
+    recorded: Recordings
     change: ReportChange
     taken: list[str] = []
 
@@ -136,6 +151,9 @@ class MadeVariant(BaseModel):
 
 REVISION = re.compile(r"[0-9]{1,9}")
 EditId = Annotated[uuid.UUID | None, Header(alias="Edit-Id", description="the sender's own id of the change: sent again, it is not made again")]
+FactsMatch = Annotated[
+    int | None, Header(alias="Facts-Match", ge=0, description="the newest entry of evidence that the sender has seen; without it nothing is compared")
+]
 IfMatch = Annotated[str, Header(alias="If-Match", description="the revision the edit was made on")]
 REFUSALS: dict[int | str, dict[str, Any]] = {412: {"model": Conflict}, 422: {"model": ProblemBody}, 503: {"model": ProblemBody}}
 
@@ -156,24 +174,60 @@ def _conflict(store: Projects, id: uuid.UUID, expected: int, head: int) -> JSONR
     return problem(412, "revision", f"the design was changed meanwhile: it is at revision {head}, this edit was made on {expected}", head=head, changed=changed)
 
 
+def _moved(store: Projects, head: VariantHead, expected: int, seen: int | None) -> JSONResponse | None:
+    """The refusal where design or evidence have moved on since the sender saw them."""
+    if head.revision != expected:
+        return _conflict(store, head.variant_id, expected, head.revision)
+    if seen is None or seen == newest(head.evidence):
+        return None
+    then = facts_of(e for e in head.evidence if e.number <= seen)
+    changed = changed_paths({"facts": then.model_dump(mode="json")}, {"facts": facts_of(head.evidence).model_dump(mode="json")})
+    told = f"something was measured meanwhile: the evidence is at entry {newest(head.evidence)}, this edit was made on {seen}"
+    return problem(412, "facts", told, head=head.revision, changed=changed)
+
+
+def _recorded(head: VariantHead, evidence: tuple[Evidence, ...] | None = None) -> dict[str, Any]:
+    """What was measured, as plain data."""
+    there = head.evidence if evidence is None else evidence
+    return {"building": head.building, "building_name": head.building_name, "number": newest(there), "facts": facts_of(there).model_dump(mode="json")}
+
+
 def _made_before(store: Projects, reports: Reports, id: uuid.UUID, edit: uuid.UUID | None) -> Response | None:
     """The answer to a change that was made already, whose first answer was lost: the design as it stands now. None for a new one."""
     if not store.made_by(id, edit):
         return None
     head, kept = standing(store, reports, id)
     body = {"revision": head.revision, "can_undo": head.can_undo, "can_redo": head.can_redo, "design": head.design.model_dump(mode="json"),
-            "change": difference(None, kept.plain), "taken": []}  # fmt: skip
+            "recorded": _recorded(head), "change": difference(None, kept.plain), "taken": []}  # fmt: skip
     return answer(body, head.revision)
 
 
-def _tried(store: Projects, reports: Reports, id: uuid.UUID, expected: int, body: Edit) -> tuple[Standing, Sound] | JSONResponse:
-    """What stands, and the design with the edit made on it and computed; or the refusal, when the head has moved on or a path is gone."""
+class Tried(NamedTuple):
+    """What stands, and the design with an edit made on it and computed; ``new`` are the entries where what was measured was edited."""
+
+    now: Standing
+    one: Sound
+    new: tuple[Evidence, ...]
+
+
+def _tried(store: Projects, reports: Reports, id: uuid.UUID, expected: int, seen: int | None, body: Edit) -> Tried | JSONResponse:
+    """The edit made and computed; or the refusal, when the head has moved on or a path is gone."""
     now = standing(store, reports, id)
-    if now.head.revision != expected:
-        return _conflict(store, id, expected, now.head.revision)
+    if (refused := _moved(store, now.head, expected, seen)) is not None:
+        return refused
     ops = [op.model_dump(by_alias=True, exclude={"from_"} if op.from_ is None else set()) for op in body.ops]
     try:
-        return now, computed(apply_patch(now.head.design, ops), now.kept.report)
+        if not of_facts(ops):
+            return Tried(now, computed(apply_patch(now.head.design, ops), now.head.evidence, now.kept.report), ())
+        if not now.head.building:
+            raise NotBuilding(now.head.building_name)
+        facts = facts_of(now.head.evidence)
+        with TURNS:
+            made: Recorded = record(
+                now.head.design, now.head.evidence, entries_between(facts, apply_to_facts(facts, ops)),
+                variant=str(id), revision=expected, author=body.author, made_at=dt.datetime.now(dt.UTC).isoformat(timespec="seconds"), before=now.kept.report,
+            )  # fmt: skip
+        return Tried(now, made.one, made.new)
     except PathGone as exc:
         return problem(409, exc.key, exc.message)
 
@@ -184,11 +238,12 @@ def answer(body: Mapping[str, Any] | Sequence[Any], revision: int) -> Response:
 
 
 def _edited(
-    reports: Reports, id: uuid.UUID, new: int, one: Sound, before: Kept | None, *, can_undo: bool, can_redo: bool, taken: list[str] | None = None
-) -> Response:
-    after = reports.keep(id, new, one)
+    reports: Reports, head: VariantHead, new: int, one: Sound, evidence: tuple[Evidence, ...], before: Kept | None, *, can_undo: bool, can_redo: bool,
+    taken: list[str] | None = None,
+) -> Response:  # fmt: skip
+    after = reports.keep(head.variant_id, new, one, evidence)
     body = {"revision": new, "can_undo": can_undo, "can_redo": can_redo, "design": one.design.model_dump(mode="json"),
-            "change": difference(before.plain if before else None, after.plain), "taken": taken or []}  # fmt: skip
+            "recorded": _recorded(head, evidence), "change": difference(before.plain if before else None, after.plain), "taken": taken or []}  # fmt: skip
     return answer(body, new)
 
 
@@ -198,7 +253,7 @@ def get_variant(variant_id: uuid.UUID, store: Store, reports: Cache) -> Response
     body = {
         "project_id": str(h.project_id), "project_name": h.project_name, "id": str(h.variant_id), "name": h.variant_name, "revision": h.revision,
         "can_undo": h.can_undo, "can_redo": h.can_redo, "trouble": {"shown": h.shown, "reason": h.trouble} if h.trouble else None,
-        "design": h.design.model_dump(mode="json"), "report": kept.plain,
+        "design": h.design.model_dump(mode="json"), "recorded": _recorded(h), "report": kept.plain,
     }  # fmt: skip
     return answer(body, h.revision)
 
@@ -221,54 +276,101 @@ def get_sources(variant_id: uuid.UUID, revision: int, store: Store, reports: Cac
 
 
 @router.patch("/{variant_id}", operation_id="editVariant", response_model=Edited, responses=REFUSALS)
-def edit_variant(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache, edit_id: EditId = None) -> Response:
+def edit_variant(
+    variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache, edit_id: EditId = None, facts_match: FactsMatch = None
+) -> Response:
+    """An edit of the design makes a revision; one of what was measured (``/facts/…``) adds entries to the evidence, which no undo takes back."""
     expected = _expected(if_match)
     if (before := _made_before(store, reports, variant_id, edit_id)) is not None:
         return before
-    tried = _tried(store, reports, variant_id, expected, body)
+    tried = _tried(store, reports, variant_id, expected, facts_match, body)
     if isinstance(tried, JSONResponse):
         return tried
-    now, one = tried
+    now, one, new = tried
+    head = now.head
     try:
-        new = store.save(variant_id, expected, one, body.message, body.author, edit_id)
+        if of_facts([op.model_dump() for op in body.ops]):
+            store.take_down(variant_id, expected, newest(head.evidence), new, edit_id)
+            return _edited(reports, head, expected, one, (*head.evidence, *new), now.kept, can_undo=head.can_undo, can_redo=head.can_redo)
+        revision = store.save(variant_id, expected, one, body.message, body.author, edit_id)
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
-    return _edited(reports, variant_id, new, one, now.kept, can_undo=True, can_redo=False)
+    except MoreFacts:
+        refused = _moved(store, store.head(variant_id), expected, newest(head.evidence))
+        return refused or problem(412, "facts", "something was measured meanwhile", head=expected, changed=["/facts"])
+    return _edited(reports, head, revision, one, head.evidence, now.kept, can_undo=True, can_redo=False)
 
 
 @router.post("/{variant_id}/preview", operation_id="previewEdit", response_model=Previewed, responses=REFUSALS)
-def preview_edit(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache) -> Response:
+def preview_edit(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: Store, reports: Cache, facts_match: FactsMatch = None) -> Response:
     """What an edit would change, without making it."""
     expected = _expected(if_match)
-    tried = _tried(store, reports, variant_id, expected, body)
+    tried = _tried(store, reports, variant_id, expected, facts_match, body)
     if isinstance(tried, JSONResponse):
         return tried
-    now, one = tried
-    return answer({"change": difference(now.kept.plain, one.report.plain())}, expected)
+    return answer({"change": difference(tried.now.kept.plain, tried.one.report.plain())}, expected)
+
+
+@router.put("/{variant_id}/building", operation_id="buildVariant", status_code=204)
+def build_variant(variant_id: uuid.UUID, store: Store) -> None:
+    """This variant is the one that is being built: what was and will be measured belongs to it."""
+    store.build(variant_id)
+
+
+class EvidenceItem(BaseModel):
+    """One entry of the evidence. ``payload`` None: struck."""
+
+    number: int
+    kind: str
+    subject: str
+    payload: dict[str, Any] | None
+    corrects: int | None
+    revision: int | None
+    author: str
+    made_at: str
+
+
+@router.get("/{variant_id}/evidence", operation_id="listEvidence")
+def list_evidence(variant_id: uuid.UUID, store: Store) -> list[EvidenceItem]:
+    """Every entry of the variant's project, newest first: what was measured, corrected and struck, when and by whom."""
+    entries = store.evidence(store.head(variant_id).project_id)
+    return [
+        EvidenceItem(number=e.number, kind=e.kind, subject=e.subject, payload=e.payload, corrects=e.corrects, revision=e.judged.revision if e.judged else None, author=e.author, made_at=e.made_at)
+        for e in reversed(entries)
+    ]  # fmt: skip
 
 
 @router.post("/{variant_id}/copy", operation_id="copyVariant", status_code=201)
 def copy_variant(variant_id: uuid.UUID, body: NewVariant, store: Store, reports: Cache) -> MadeVariant:
     now = standing(store, reports, variant_id)
     ops = [op.model_dump(by_alias=True, exclude_unset=True) for op in body.ops]
-    one = computed(apply_patch(now.head.design, ops)) if ops else Sound(now.head.design, now.kept.report)
+    one = computed(apply_patch(now.head.design, ops))
     return MadeVariant(id=store.copy_variant(variant_id, body.name, "you", one))
 
 
 @router.post("/{variant_id}/{direction}", operation_id="stepVariant", response_model=Edited, responses=REFUSALS)
 def step_variant(
-    variant_id: uuid.UUID, direction: Literal["undo", "redo"], if_match: IfMatch, store: Store, reports: Cache, edit_id: EditId = None
+    variant_id: uuid.UUID,
+    direction: Literal["undo", "redo"],
+    if_match: IfMatch,
+    store: Store,
+    reports: Cache,
+    edit_id: EditId = None,
+    facts_match: FactsMatch = None,
 ) -> Response:
+    """Undo or redo of the design. What was measured stays measured."""
     expected = _expected(if_match)
     if (made := _made_before(store, reports, variant_id, edit_id)) is not None:
         return made
+    if (refused := _moved(store, store.head(variant_id), expected, facts_match)) is not None:
+        return refused
     before = reports.known(variant_id, expected)
     try:
         new, one = store.step(variant_id, expected, direction, "you", edit_id)
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
     head = store.head(variant_id)
-    return _edited(reports, variant_id, new, one, before, can_undo=head.can_undo, can_redo=head.can_redo)
+    return _edited(reports, head, new, one, head.evidence, before, can_undo=head.can_undo, can_redo=head.can_redo)
 
 
 @router.get("/{variant_id}/proposals", operation_id="listProposals", response_model=list[Offered])
@@ -287,22 +389,24 @@ def get_reasons(variant_id: uuid.UUID, revision: int, group: Group, id: Annotate
 
 
 @router.put("/{variant_id}/proposals", operation_id="acceptProposals", response_model=Edited, responses=REFUSALS)
-def accept_proposals(variant_id: uuid.UUID, body: AcceptProposals, if_match: IfMatch, store: Store, reports: Cache, edit_id: EditId = None) -> Response:
+def accept_proposals(
+    variant_id: uuid.UUID, body: AcceptProposals, if_match: IfMatch, store: Store, reports: Cache, edit_id: EditId = None, facts_match: FactsMatch = None
+) -> Response:
     expected = _expected(if_match)
     if (made := _made_before(store, reports, variant_id, edit_id)) is not None:
         return made
     head, before = standing(store, reports, variant_id)
-    if head.revision != expected:
-        return _conflict(store, variant_id, expected, head.revision)
+    if (refused := _moved(store, head, expected, facts_match)) is not None:
+        return refused
     design, taken = accept(head.design, body.ids, body.groups or None)
     if not taken:
         raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
-    one = computed(design, before.report)
+    one = computed(design, head.evidence, before.report)
     try:
         new = store.save(variant_id, expected, one, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you", edit_id)
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
-    return _edited(reports, variant_id, new, one, before, can_undo=True, can_redo=False, taken=taken)
+    return _edited(reports, head, new, one, head.evidence, before, can_undo=True, can_redo=False, taken=taken)
 
 
 @router.get("/{variant_id}/lists", operation_id="getBenchLists")
@@ -310,7 +414,7 @@ def get_bench_lists(variant_id: uuid.UUID, store: Store, reports: Cache) -> Benc
     """Labels, cable to buy, terminals, fuses with spares and the loop test, of the newest revision."""
     h, kept = standing(store, reports, variant_id)
     wiring = kept.report.wiring
-    return bench_lists(h.design, wiring.circuits, wiring.raceways, wiring.others)
+    return bench_lists(h.design, wiring.circuits, wiring.raceways, wiring.others, facts_of(h.evidence))
 
 
 @router.post("/{variant_id}/circuits/preview", operation_id="previewCircuits")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from typing import Any, Concatenate, Literal, ParamSpec, TypeVar, cast
 
@@ -11,6 +11,8 @@ from pydantic import BaseModel
 from bothy.core.book import Book
 from bothy.core.catalogue.climates import MONTHS, Climate
 from bothy.core.design.document import Design
+from bothy.core.facts.document import Facts
+from bothy.core.facts.evidence import Judged
 from bothy.core.figure import Figure, given
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.places import Stay, place_of, stays_of
@@ -51,6 +53,9 @@ BANK_PLACES = {
 }  # fmt: skip
 
 
+NO_FACTS = Facts()
+
+
 class Assumption(BaseModel):
     """A value that nobody has said yet, and why it is taken. ``path`` is where to type another; ``shown`` is it in words where a number is not."""
 
@@ -67,6 +72,9 @@ class Context:
     """Design, climate and region with every open value settled; figures go into ``book``."""
 
     design: Design
+    facts: Facts = NO_FACTS
+    judged: Mapping[tuple[str, str], Judged] = field(default_factory=dict)
+    """What each fact was judged against when it was taken, by kind and subject."""
     book: Book = field(default_factory=Book)
     assumptions: list[Assumption] = field(default_factory=list)
     said: dict[str, Figure] = field(default_factory=dict)

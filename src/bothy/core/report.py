@@ -5,7 +5,7 @@ The same design gives the same report, bit for bit: no clock, no randomness, no 
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Sequence
 from functools import partial
 from typing import Any, Literal
 
@@ -13,9 +13,10 @@ from pydantic import BaseModel, PrivateAttr
 
 from bothy.core.book import Book, FigureOut, Written
 from bothy.core.cited import cite, items_of
-from bothy.core.context import Assumption, Context
+from bothy.core.context import NO_FACTS, Assumption, Context
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
+from bothy.core.facts.evidence import Evidence, facts_of, standing_of
 from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given, total
 from bothy.core.finding import RULES, Finding, finding, in_order, one_cause, rule
@@ -26,6 +27,7 @@ from bothy.core.power.load_budget import LoadBudgetOut
 from bothy.core.power.rules import power_findings
 from bothy.core.power.supply import PowerPart, Supply, power_part, work_out
 from bothy.core.power.uses import LifePart, budgets, life_part
+from bothy.core.proving.outdated import mark_outdated
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
 from bothy.core.reuse import Parts
 from bothy.core.stages import StageState, stage_states
@@ -202,18 +204,21 @@ def _power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], supply: Supply
 
 
 def _loops(ctx: Context, worked: list[Worked]) -> tuple[dict[str, LoopRow], list[Finding]]:
-    return work_loops(ctx.design, {w.circuit.id: w.part for w in worked})
+    return work_loops(ctx.design, ctx.facts, {w.circuit.id: w.part for w in worked})
 
 
-def _prove(ctx: Context, worked: list[Worked], feeds: Feeds) -> tuple[ProvePart, list[Finding]]:
-    return prove_part(ctx, [
+def _prove(ctx: Context, worked: list[Worked], feeds: Feeds, loops: dict[str, LoopRow]) -> tuple[ProvePart, list[Finding]]:
+    sheet, found = prove_part(ctx, [
         SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
         for w in worked], feeds)  # fmt: skip
+    rows, old = mark_outdated(sheet.rows, loops, ctx.judged)
+    return sheet.model_copy(update={"rows": rows}), [*found, *old]
 
 
-def report(design: Design, before: Report | None = None) -> Report:
-    """Compute everything that follows from a design. Parts of the report ``before``, of another state of the design, are taken where nothing that they read has changed."""
-    ctx = Context(design)
+def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Report:
+    """Compute everything that follows from a design, and what the evidence proves of it. Parts of the report ``before``, of another state of the design, are taken where nothing that they read has changed."""
+    judged = {key: e.judged for key, e in standing_of(evidence).items() if e.judged is not None}
+    ctx = Context(design, facts_of(evidence) if evidence else NO_FACTS, judged)
     parts = Parts(ctx, before._parts if before is not None else None)
     make = parts.make
     uses = make("uses", budgets)
@@ -245,7 +250,7 @@ def report(design: Design, before: Report | None = None) -> Report:
     gassed = make("gas", gas_part, {m.month: m.fuel_kg / 30.4 for m in warm.part.months if m.planned and m.fuel_kg is not None}, warm.part.air)
     found += make("gas findings", gas_findings, gassed)
     vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg)
-    sheet, tested = make("prove", _prove, worked, feeds)
+    sheet, tested = make("prove", _prove, worked, feeds, loops)
     parts.done()
     sheet = sheet.model_copy()
     found = [f.model_copy() for f in (*heavy, *found, *tested)]  # a part that is taken again keeps its findings as it made them
@@ -257,7 +262,7 @@ def report(design: Design, before: Report | None = None) -> Report:
     sheet.unanswered = sum(f.severity == "question" and f.accepted is None for f in found)
     out = Report.model_construct(
         region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
-        stages=stage_states(design, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
+        stages=stage_states(design, ctx.facts, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
         wiring=quick(WiringPart, circuits={w.circuit.id: w.part for w in worked}, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops, others=others), warmth=warm.part, water=wet.part, gas=gassed.part, prove=sheet, findings=found, figures=ctx.book.shown(),
     )  # fmt: skip
     out._book, out._parts = ctx.book, parts

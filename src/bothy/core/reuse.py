@@ -16,11 +16,12 @@ from bothy.core.figure import Figure
 
 P = ParamSpec("P")
 T = TypeVar("T")
+FACTS = "facts"
 Reads = dict[tuple[str, str], Any]
-"""What a part looked at -> the value it saw: (part of the design, field), ("ctx", settled value), ("said", path of a typed figure)."""
+"""What a part looked at -> the value it saw: (part of the design, field), ("facts", field), ("ctx", settled value), ("said", path of a typed figure)."""
 FOUND = {"appliance": ("life", "appliances"), "board": ("wiring", "boards"), "circuit": ("wiring", "circuits")}
 """What the design finds by id, and the list that it looks through."""
-SETTLED = frozenset(vars(Context(Design()))) - {"design", "book", "assumptions", "said", "kept"}
+SETTLED = frozenset(vars(Context(Design()))) - {"design", "facts", "book", "assumptions", "said", "kept"}
 """Names of what a context settles when it is made."""
 
 
@@ -58,7 +59,15 @@ class Seen(Context):
     def __init__(self, of: Context, parts: Parts) -> None:
         reads: Reads = {}
         self.__dict__.update(
-            book=of.book, assumptions=of.assumptions, said=of.said, kept=of.kept, of=of, parts=parts, reads=reads, design=Looked(of.design, "", reads)
+            book=of.book,
+            assumptions=of.assumptions,
+            said=of.said,
+            kept=of.kept,
+            of=of,
+            parts=parts,
+            reads=reads,
+            design=Looked(of.design, "", reads),
+            facts=Looked(of.facts, FACTS, reads),
         )
 
     def __getattr__(self, name: str) -> Any:
@@ -85,6 +94,8 @@ def _now(ctx: Context, key: tuple[str, str]) -> Any:
     of, name = key
     if of == "ctx":
         return ctx.__dict__[name]
+    if of == FACTS:
+        return getattr(ctx.facts, name) if name else ctx.facts
     at = getattr(ctx.design, of) if of else ctx.design
     return getattr(at, name) if name else at
 

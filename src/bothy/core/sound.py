@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import NamedTuple
 
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
+from bothy.core.facts.evidence import Evidence
 from bothy.core.report import Report, report
 
 
@@ -20,10 +22,10 @@ class Sound(NamedTuple):
     report: Report
 
 
-def sound(design: Design, before: Report | None = None) -> Sound:
-    """The design with its report; parts of the report ``before`` are taken where nothing that they read has changed. Raises :class:`BadInput` that names the key, or :class:`NotComputed` where the sums themselves fail."""
+def sound(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Sound:
+    """The design with its report on the evidence; parts of the report ``before`` are taken where nothing that they read has changed. Raises :class:`BadInput` that names the key, or :class:`NotComputed` where the sums themselves fail."""
     try:
-        return Sound(design, report(design, before))
+        return Sound(design, report(design, evidence, before))
     except BadInput:
         raise
     except (ArithmeticError, ValueError, LookupError, TypeError, AttributeError, AssertionError, RecursionError) as exc:

@@ -8,6 +8,7 @@ from typing import NamedTuple
 from pydantic import BaseModel
 
 from bothy.core.design.document import Design
+from bothy.core.facts.document import Facts
 from bothy.core.finding import Finding, Stage
 from bothy.core.proving.sheet import ProvePart
 
@@ -24,7 +25,7 @@ class StageRow(NamedTuple):
     """A stage: ``begun`` when anything was said of it, ``worked`` when all is said that its figures need, ``proved`` where the last stone is a proof."""
 
     id: Stage
-    begun: Callable[[Design], bool]
+    begun: Callable[[Design, Facts], bool]
     worked: Callable[[Design, ProvePart], bool]
     proved: bool = False
 
@@ -39,19 +40,19 @@ def _gas(d: Design) -> bool:
 
 
 STAGES: tuple[StageRow, ...] = (
-    StageRow("vehicle", lambda d: d.vehicle.begun, lambda d, _: d.vehicle.payload_kg is not None and d.vehicle.bank_place is not None),
-    StageRow("life", lambda d: bool(d.life.appliances) or d.life.people is not None, lambda d, _: bool(d.life.appliances) and d.life.place is not None),
-    StageRow("power", lambda d: d.power.bank is not None or d.power.inverter is not None or bool(d.power.arrays), lambda d, _: _power(d)),
-    StageRow("wiring", lambda d: bool(d.wiring.circuits), lambda d, _: bool(d.wiring.circuits) and all(c.sized for c in d.wiring.circuits), proved=True),
-    StageRow("warmth", lambda d: d.warmth.begun, lambda d, _: bool(d.warmth.build_ups) and bool(d.warmth.heaters or d.warmth.cooler)),
-    StageRow("water", lambda d: d.water.begun, lambda d, _: bool(d.water.tanks or d.water.jug_count)),
-    StageRow("gas", lambda d: d.gas.begun, lambda d, _: _gas(d)),
-    StageRow("prove", lambda d: bool(d.prove.readings), lambda _, p: p.testable > 0 and p.read >= p.testable and p.unanswered == 0, proved=True),
+    StageRow("vehicle", lambda d, _: d.vehicle.begun, lambda d, _: d.vehicle.payload_kg is not None and d.vehicle.bank_place is not None),
+    StageRow("life", lambda d, _: bool(d.life.appliances) or d.life.people is not None, lambda d, _: bool(d.life.appliances) and d.life.place is not None),
+    StageRow("power", lambda d, _: d.power.bank is not None or d.power.inverter is not None or bool(d.power.arrays), lambda d, _: _power(d)),
+    StageRow("wiring", lambda d, _: bool(d.wiring.circuits), lambda d, _: bool(d.wiring.circuits) and all(c.sized for c in d.wiring.circuits), proved=True),
+    StageRow("warmth", lambda d, _: d.warmth.begun, lambda d, _: bool(d.warmth.build_ups) and bool(d.warmth.heaters or d.warmth.cooler)),
+    StageRow("water", lambda d, _: d.water.begun, lambda d, _: bool(d.water.tanks or d.water.jug_count)),
+    StageRow("gas", lambda d, _: d.gas.begun, lambda d, _: _gas(d)),
+    StageRow("prove", lambda _, f: bool(f.readings), lambda _, p: p.testable > 0 and p.read >= p.testable and p.unanswered == 0, proved=True),
 )
 """In the order of the work. Trips has no stones: its findings come with each run."""
 
 
-def stage_states(design: Design, findings: Iterable[Finding], prove: ProvePart) -> dict[str, StageState]:
+def stage_states(design: Design, facts: Facts, findings: Iterable[Finding], prove: ProvePart) -> dict[str, StageState]:
     """The cairn of each stage: a stone when it is begun, when it is worked out, when it is clean of dangers and open faults, and when it is proved."""
     proved = prove.testable > 0 and prove.passed == prove.testable and prove.unanswered == 0
     out: dict[str, StageState] = {}
@@ -60,7 +61,7 @@ def stage_states(design: Design, findings: Iterable[Finding], prove: ProvePart) 
         dangers = sum(1 for f in mine if f.severity == "danger")
         faults = sum(1 for f in mine if f.severity == "fault" and f.accepted is None)
         stones = 0
-        if row.begun(design):
+        if row.begun(design, facts):
             worked = row.worked(design, prove)
             clean = worked and dangers == 0 and faults == 0
             stones = 1 + int(worked) + int(clean) + int(clean and proved and row.proved)

@@ -10,6 +10,7 @@ from typing import Any
 
 from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
+from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
 from bothy.demo.parts import from_catalogue as _from
@@ -179,7 +180,7 @@ def _made(wiring: dict[str, Any]) -> None:
 
 
 def design() -> Design:
-    """Curlew's design: typed supply, Bothy's circuits with measured lengths, a board at the rear, then the three mistakes and the readings."""
+    """Curlew's design: typed supply, Bothy's circuits with measured lengths, a board at the rear, then the three mistakes."""
     planned, _ = accept(load_design(_base()), groups=["driving", "shore", "circuits"])
     data = planned.model_dump(mode="json")
     data["wiring"]["boards"].append(REAR_BOARD)
@@ -203,5 +204,10 @@ def design() -> Design:
     data["water"] = wet.CURLEW
     data["gas"] = lpg.CURLEW
     data["wiring"]["others"].append({"id": "gb", "kind": "gas_bond", "name": "Bond of the gas pipe", "area_mm2": 4.0, "length_m": 1.5})
-    data["prove"] = {"readings": _readings(), "meter": {"loop_resolution_mohm": 1.0}}
+    data["prove"] = {"meter": {"loop_resolution_mohm": 1.0}}
     return load_design(data)
+
+
+def facts() -> Facts:
+    """What was measured on Curlew so far."""
+    return Facts.model_validate({"readings": _readings(), **wet.CURLEW_FACTS, **lpg.CURLEW_FACTS})

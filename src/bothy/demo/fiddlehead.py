@@ -10,6 +10,7 @@ from typing import Any
 
 from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
+from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
 from bothy.demo.parts import from_catalogue, windows
@@ -104,3 +105,8 @@ def design() -> Design:
         if c["id"] in ("lights-living-and-cab", "fans", "alarms-and-monitor"):
             c["raceways"] = ["street-side"]
     return load_design(data)
+
+
+def facts() -> Facts:
+    """The dealer's test of the gas."""
+    return Facts.model_validate(lpg.FIDDLEHEAD_FACTS)

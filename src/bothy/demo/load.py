@@ -2,16 +2,43 @@
 
 from __future__ import annotations
 
-from bothy.core.sound import sound
+from typing import Protocol
+
+from bothy.core.design.document import Design
+from bothy.core.facts.document import Facts
+from bothy.core.facts.evidence import Evidence, entries_between
+from bothy.core.recording import record
+from bothy.core.sound import Sound
 from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.store.projects import Projects
+
+
+class Demo(Protocol):
+    """A demo vehicle: its plan, and what was measured on it."""
+
+    NAME: str
+    VARIANT: str
+
+    def design(self) -> Design: ...
+
+    def facts(self) -> Facts: ...
+
+
+DEMOS: dict[str, Demo] = {"saltbush": saltbush, "fiddlehead": fiddlehead, "curlew": curlew}
+
+
+def demo_of(demo: Demo) -> tuple[Sound, tuple[Evidence, ...]]:
+    """A demo's design with its report, and its evidence, taken down on revision 1."""
+    made = record(demo.design(), (), entries_between(Facts(), demo.facts()), variant=demo.VARIANT, revision=1, author="demo")
+    return made.one, made.new
 
 
 def load_demos(projects: Projects) -> list[str]:
     """Create the demo projects that were never loaded; returns their names."""
     made = []
-    for key, demo in (("saltbush", saltbush), ("fiddlehead", fiddlehead), ("curlew", curlew)):
+    for key, demo in DEMOS.items():
         if not projects.has_demo(key):
-            projects.create(demo.NAME, [(demo.VARIANT, sound(demo.design()))], "demo", demo=key)
+            one, evidence = demo_of(demo)
+            projects.create(demo.NAME, [(demo.VARIANT, one)], "demo", demo=key, evidence=evidence)
             made.append(demo.NAME)
     return made

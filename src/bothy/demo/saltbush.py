@@ -10,6 +10,7 @@ from typing import Any
 
 from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
+from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
 from bothy.demo.parts import from_catalogue, windows
@@ -90,3 +91,8 @@ def design() -> Design:
         if c["kind"] == "main":
             c["fuse_distance_m"] = 0.15
     return load_design(data)
+
+
+def facts() -> Facts:
+    """Nothing yet: Saltbush is planned."""
+    return Facts()

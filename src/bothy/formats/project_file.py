@@ -1,18 +1,24 @@
-"""The project file: JSON with a published JSON Schema. Out and in again gives the same designs, to the last digit."""
+"""The project file: JSON with a published JSON Schema. Out and in again gives the same designs, to the last digit, and the same evidence."""
 
 from __future__ import annotations
 
+import datetime as dt
 import json
+from collections.abc import Sequence
 from typing import Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from bothy.core.contract import BadInput
+from bothy.core.contract import BadInput, explain
 from bothy.core.design.document import SCHEMA_VERSION, Design, load_design
-from bothy.core.plain import not_text
+from bothy.core.facts.document import Facts
+from bothy.core.facts.evidence import Entry, Evidence, added, entries_between, facts_of
+from bothy.core.facts.old import facts_of_v1
+from bothy.core.plain import check, not_text
 
 FORMAT = "bothy-project"
 MAX_BYTES = 8_000_000
+MOST_ENTRIES = 20_000
 
 
 class VariantOut(BaseModel):
@@ -24,22 +30,24 @@ class VariantOut(BaseModel):
 
 
 class ProjectFile(BaseModel):
-    """A project with its variants."""
+    """A project with its variants; ``building`` names the one that is being built, and the evidence is of it."""
 
     model_config = ConfigDict(extra="forbid", title="Bothy project file")
     format: Literal["bothy-project"] = "bothy-project"
-    schema_version: Literal[1] = 1
+    schema_version: Literal[2] = 2
     name: str = Field(min_length=1, max_length=120)
     variants: list[VariantOut] = Field(min_length=1, max_length=50)
+    building: str = Field("", max_length=120)
+    evidence: list[Evidence] = Field([], max_length=MOST_ENTRIES)
 
 
 def schema() -> dict[str, Any]:
     """The published JSON Schema of the project file."""
     made = ProjectFile.model_json_schema()
-    return {"$schema": "https://json-schema.org/draft/2020-12/schema", "$id": "bothy-project-1", **made}
+    return {"$schema": "https://json-schema.org/draft/2020-12/schema", "$id": "bothy-project-2", **made}
 
 
-def write(name: str, variants: list[tuple[str, Design | str]]) -> str:
+def write(name: str, variants: list[tuple[str, Design | str]], building: str = "", evidence: Sequence[Evidence] = ()) -> str:
     """The text of a project file. A design that can't be read any more comes as its stored text, and goes out as it is."""
 
     def plain(d: Design | str) -> Any:
@@ -50,7 +58,14 @@ def write(name: str, variants: list[tuple[str, Design | str]]) -> str:
         except json.JSONDecodeError:
             return d
 
-    file = {"format": FORMAT, "schema_version": SCHEMA_VERSION, "name": name, "variants": [{"name": n, "design": plain(d)} for n, d in variants]}
+    def entry(e: Evidence) -> dict[str, Any]:
+        out = e.model_dump(mode="json")
+        if out["judged"] is not None:
+            out["judged"]["variant"] = building  # ids are the database's own
+        return out
+
+    file = {"format": FORMAT, "schema_version": SCHEMA_VERSION, "name": name, "building": building or variants[0][0],
+            "variants": [{"name": n, "design": plain(d)} for n, d in variants], "evidence": [entry(e) for e in evidence]}  # fmt: skip
     return json.dumps(file, indent=1, ensure_ascii=False) + "\n"
 
 
@@ -83,7 +98,7 @@ def read(text: str) -> ProjectFile:
     variants = data.get("variants")
     if not isinstance(variants, list) or not 1 <= len(variants) <= 50:
         raise BadInput("variants", "must be a list of 1 to 50 variants")
-    unknown = sorted(set(data) - {"format", "schema_version", "name", "variants"})
+    unknown = sorted(set(data) - {"format", "schema_version", "name", "variants", *(("building", "evidence") if version > 1 else ())})
     if unknown:
         raise BadInput(unknown[0], "is not a known key of a project file")
     out: list[VariantOut] = []
@@ -99,4 +114,47 @@ def read(text: str) -> ProjectFile:
             raise BadInput(exc.key, rest, f"variants[{i}].design.{where}") from None
     if len({v.name for v in out}) != len(out):
         raise BadInput("name", "two variants have the same name", "variants")
-    return ProjectFile.model_construct(format="bothy-project", schema_version=1, name=name, variants=out)
+    building, evidence = _old_facts(variants) if version == 1 else _facts(data, {v.name for v in out})
+    return ProjectFile.model_construct(format="bothy-project", schema_version=2, name=name, variants=out, building=building or out[0].name, evidence=evidence)
+
+
+def _old_facts(variants: list[Any]) -> tuple[str, list[Evidence]]:
+    """Of a file of version 1, where readings stood in the designs: the variant that holds most of them, and those as evidence."""
+    best: tuple[str, list[Entry]] = ("", [])
+    for i, item in enumerate(variants):
+        try:
+            entries = entries_between(Facts(), facts_of_v1(item["design"]))
+        except BadInput as exc:
+            raise BadInput(exc.key, exc.message.partition(": ")[2] or exc.message, f"variants[{i}].design.{exc.key}") from None
+        if len(entries) > len(best[1]):
+            best = (item["name"], entries)
+    return best[0], list(added((), best[1]))
+
+
+def _facts(data: dict[str, Any], names: set[str]) -> tuple[str, list[Evidence]]:
+    """Which variant is being built, and the evidence. Raises :class:`BadInput`."""
+    building, entries = data.get("building", ""), data.get("evidence", [])
+    if not isinstance(building, str) or (building and building not in names):
+        raise BadInput("building", "must be the name of one of the variants")
+    if not isinstance(entries, list) or len(entries) > MOST_ENTRIES:
+        raise BadInput("evidence", f"must be a list of at most {MOST_ENTRIES:,} entries")
+    out: list[Evidence] = []
+    for i, item in enumerate(entries):
+        check(item, f"/evidence/{i}")
+        try:
+            e = Evidence.model_validate(item)
+            if e.made_at:
+                dt.datetime.fromisoformat(e.made_at)
+        except ValidationError as exc:
+            said = explain(exc)
+            raise BadInput(said.key, said.message.partition(": ")[2] or said.message, f"evidence[{i}].{said.key}") from None
+        except ValueError:
+            raise BadInput("made_at", "must be a date and time such as 2026-09-12T10:30:00", f"evidence[{i}].made_at") from None
+        if e.number != i + 1:
+            raise BadInput("number", f"must be {i + 1}: entries are numbered from 1 without a gap", f"evidence[{i}].number")
+        out.append(e)
+    for i in range(len(out)):
+        if out[i].corrects is not None and not 0 < (out[i].corrects or 0) <= i:
+            raise BadInput("corrects", "must be the number of an entry before it", f"evidence[{i}].corrects")
+    facts_of(out)
+    return building, out

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import datetime as dt
 import uuid
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 import orjson
@@ -13,8 +13,10 @@ from sqlalchemy.orm import Session
 
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design, load_design
+from bothy.core.facts.evidence import Evidence, Judged
 from bothy.core.sound import Sound, sound
-from bothy.store.tables import Project, Revision, Variant
+from bothy.store.evidence import EvidenceLog, number_of
+from bothy.store.tables import EvidenceRow, Project, Revision, Variant
 
 EMPTY = Design()
 MOST_BACK = 500
@@ -31,6 +33,22 @@ class Stale(RuntimeError):
     def __init__(self, head: int) -> None:
         super().__init__(f"the design is at revision {head}")
         self.head = head
+
+
+class NotBuilding(RuntimeError):
+    """Facts belong to the variant that is being built, which is ``building``."""
+
+    def __init__(self, building: str) -> None:
+        super().__init__(f"what is measured belongs to “{building}”, the variant that is being built")
+        self.building = building
+
+
+class MoreFacts(RuntimeError):
+    """Somebody else took something down meanwhile: the evidence is at ``number``."""
+
+    def __init__(self, number: int) -> None:
+        super().__init__(f"the evidence is at entry {number}")
+        self.number = number
 
 
 class Damaged(BadInput):
@@ -58,6 +76,10 @@ class VariantHead:
     can_redo: bool
     shown: int
     trouble: str | None
+    building: bool
+    building_name: str
+    evidence: tuple[Evidence, ...]
+    """All entries of the project where this is the variant that is being built; a plan that isn't built has none."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,6 +96,16 @@ class ProjectRow:
     demo: bool
     updated_at: dt.datetime
     variants: list[VariantRow]
+
+
+@dataclass(frozen=True, slots=True)
+class Whole:
+    """A project with everything in it: name, variants with their newest designs (as stored text where one can't be read), which is being built, and the evidence."""
+
+    name: str
+    variants: list[tuple[str, Design | str]]
+    building: str
+    evidence: tuple[Evidence, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -108,6 +140,7 @@ class Projects:
 
     def __init__(self, engine: Engine) -> None:
         self.engine = engine
+        self.log = EvidenceLog()
 
     def all(self) -> list[ProjectRow]:
         """All projects that are not deleted, the latest changed first."""
@@ -137,15 +170,23 @@ class Projects:
             raise Missing(f"there is no revision {number}")
         return row
 
-    def create(self, name: str, variants: list[tuple[str, Sound]], author: str, demo: str | None = None) -> uuid.UUID:
-        """A new project with its variants at revision 1."""
+    def create(
+        self, name: str, variants: list[tuple[str, Sound]], author: str, demo: str | None = None, building: int = 0, evidence: Sequence[Evidence] = ()
+    ) -> uuid.UUID:
+        """A new project with its variants at revision 1; that with the number ``building`` is the one that is being built, and the evidence is of it."""
         now = _now()
         project = Project(id=uuid.uuid4(), name=name, demo=demo, created_at=now, updated_at=now, deleted_at=None)
         with Session(self.engine) as s, s.begin():
             s.add(project)
             s.flush()
-            for i, (title, one) in enumerate(variants):
+            made = [
                 self._add_variant(s, project.id, title, one.design, author, "made", now + dt.timedelta(microseconds=i))
+                for i, (title, one) in enumerate(variants)
+            ]
+            project.building_id = made[building].id
+            here = str(made[building].id)
+            of_here = [e.model_copy(update={"judged": Judged(variant=here, revision=1, expected=e.judged.expected) if e.judged else None}) for e in evidence]
+            self.log.add(s, project.id, of_here, now)
             return project.id
 
     def _add_variant(self, s: Session, project: uuid.UUID, name: str, design: Design, author: str, message: str, now: dt.datetime) -> Variant:
@@ -193,10 +234,51 @@ class Projects:
             if up_to is not None and up_to > variant.head:
                 raise Missing(f"there is no revision {up_to}")
             shown, design, trouble = self._readable(s, variant.id, variant.head if up_to is None else up_to, known)
+            building = self._building(s, project)
+            mine = building is not None and building.id == variant.id
             return VariantHead(
                 project.id, project.name, variant.id, variant.name, variant.head, design,
                 self._before(s, row) is not None, self._after(s, row) is not None, shown, trouble,
+                mine, building.name if building else "", self.log.read(s, project.id) if mine else (),
             )  # fmt: skip
+
+    def _building(self, s: Session, project: Project) -> Variant | None:
+        """The variant that is being built; the oldest where nobody said."""
+        named = s.get(Variant, project.building_id) if project.building_id else None
+        return named or s.scalar(select(Variant).where(Variant.project_id == project.id).order_by(Variant.created_at).limit(1))
+
+    def _evidence_of(self, s: Session, project: Project, variant: uuid.UUID) -> tuple[Evidence, ...]:
+        building = self._building(s, project)
+        return self.log.read(s, project.id) if building is not None and building.id == variant else ()
+
+    def build(self, id: uuid.UUID) -> None:
+        """Say that this variant is the one that is being built: what was and will be measured is of it."""
+        with Session(self.engine) as s, s.begin():
+            project, variant = self._variant(s, id)
+            project.building_id, project.updated_at = variant.id, _now()
+
+    def evidence(self, project: uuid.UUID) -> tuple[Evidence, ...]:
+        """All entries of a project, oldest first."""
+        with Session(self.engine) as s:
+            return self.log.read(s, self._project(s, project).id)
+
+    def take_down(self, id: uuid.UUID, expected: int, number: int, new: Sequence[Evidence], edit: uuid.UUID | None = None) -> None:
+        """Add entries to the evidence of a variant's project, made on its revision ``expected`` and on entry ``number``.
+
+        Raises :class:`NotBuilding`, :class:`Stale` or :class:`MoreFacts`.
+        """
+        with Session(self.engine) as s, s.begin():
+            project, variant = self._variant(s, id, lock=True)
+            building = self._building(s, project)
+            if building is None or building.id != variant.id:
+                raise NotBuilding(building.name if building else "")
+            if variant.head != expected:
+                raise Stale(variant.head)
+            if (newest := number_of(s, project.id)) != number:
+                raise MoreFacts(newest)
+            now = _now()
+            self.log.add(s, project.id, new, now, edit)
+            project.updated_at = now
 
     def _readable(self, s: Session, id: uuid.UUID, number: int, known: Callable[[int], Design | None] = lambda _: None) -> tuple[int, Design, str | None]:
         """The newest readable revision up to a number, and why a newer one is not."""
@@ -214,8 +296,8 @@ class Projects:
             _, variant = self._variant(s, id)
             return self._revision(s, id, variant.head if number is None else number).document
 
-    def variants_of(self, id: uuid.UUID) -> tuple[str, list[tuple[str, Design | str]]]:
-        """Name of a project and all its variants with their newest designs; a design that can't be read as its stored text."""
+    def whole(self, id: uuid.UUID) -> Whole:
+        """A project with everything in it."""
         with Session(self.engine) as s:
             project = self._project(s, id)
             rows = s.scalars(select(Variant).where(Variant.project_id == id).order_by(Variant.created_at)).all()
@@ -226,7 +308,8 @@ class Projects:
                     out.append((v.name, _design(row)))
                 except Damaged:
                     out.append((v.name, row.document))
-            return project.name, out
+            building = self._building(s, project)
+            return Whole(project.name, out, building.name if building else "", self.log.read(s, project.id))
 
     def siblings(self, id: uuid.UUID) -> list[tuple[str, str, Design]]:
         """Id, name and newest readable design of the other variants of a variant's project."""
@@ -257,11 +340,14 @@ class Projects:
         return s.scalar(select(func.max(Revision.number)).where(Revision.variant_id == row.variant_id, Revision.came_from == row.state))
 
     def made_by(self, id: uuid.UUID, edit: uuid.UUID | None) -> bool:
-        """Whether an edit of that id was made already."""
+        """Whether an edit of that id, of the design or of what was measured, was made already."""
         if edit is None:
             return False
         with Session(self.engine) as s:
-            return s.scalar(select(Revision.number).where(Revision.variant_id == id, Revision.edit_id == edit)) is not None
+            if s.scalar(select(Revision.number).where(Revision.variant_id == id, Revision.edit_id == edit)) is not None:
+                return True
+            of = select(Variant.project_id).where(Variant.id == id).scalar_subquery()
+            return s.scalar(select(EvidenceRow.number).where(EvidenceRow.project_id == of, EvidenceRow.edit_id == edit).limit(1)) is not None
 
     def _append(
         self,
@@ -311,15 +397,16 @@ class Projects:
         Undo goes past states that can't be computed any more; a redo to one is refused with its :class:`BadInput`.
         """
         with Session(self.engine) as s, s.begin():
-            _, variant = self._variant(s, id, lock=True)
+            project, variant = self._variant(s, id, lock=True)
             if variant.head != expected:
                 raise Stale(variant.head)
             row = self._revision(s, id, expected)
+            evidence = self._evidence_of(s, project, id)
             target = self._before(s, row) if direction == "undo" else self._after(s, row)
             while target is not None:
                 there = self._revision(s, id, target)
                 try:
-                    one = sound(_design(there))
+                    one = sound(_design(there), evidence)
                 except BadInput:
                     if direction == "redo":
                         raise

@@ -5,7 +5,7 @@ from __future__ import annotations
 import datetime as dt
 import uuid
 
-from sqlalchemy import Boolean, ForeignKey, ForeignKeyConstraint, Integer, String, Text, UniqueConstraint, Uuid
+from sqlalchemy import Boolean, ForeignKey, ForeignKeyConstraint, Index, Integer, String, Text, UniqueConstraint, Uuid
 from sqlalchemy.dialects.mysql import DATETIME, LONGTEXT
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
@@ -17,7 +17,7 @@ class Base(DeclarativeBase):
 
 
 class Project(Base):
-    """One vehicle being converted. ``demo`` names the demo it was made from; ``deleted_at`` hides it."""
+    """One vehicle being converted. ``demo`` names the demo it was made from; ``deleted_at`` hides it; ``building_id`` is the variant that is being built."""
 
     __tablename__ = "projects"
     id: Mapped[uuid.UUID] = mapped_column(Uuid, primary_key=True)
@@ -26,6 +26,7 @@ class Project(Base):
     created_at: Mapped[dt.datetime]
     updated_at: Mapped[dt.datetime]
     deleted_at: Mapped[dt.datetime | None]
+    building_id: Mapped[uuid.UUID | None] = mapped_column(Uuid)
 
 
 class Variant(Base):
@@ -57,6 +58,28 @@ class Revision(Base):
     came_from: Mapped[int | None] = mapped_column(Integer)
     document: Mapped[str] = mapped_column(Text(4_000_000), deferred=True)
     message: Mapped[str] = mapped_column(String(200))
+    author: Mapped[str] = mapped_column(String(80))
+    created_at: Mapped[dt.datetime]
+    edit_id: Mapped[uuid.UUID | None] = mapped_column(Uuid)
+
+
+class EvidenceRow(Base):
+    """One entry of what was measured, tested or looked at; never changed. ``payload`` None strikes the entry that it corrects.
+
+    ``variant_id``, ``revision`` and ``expected`` say what it was judged against.
+    """
+
+    __tablename__ = "evidence"
+    __table_args__ = (Index("evidence_by_edit", "project_id", "edit_id"),)
+    project_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("projects.id", ondelete="CASCADE"), primary_key=True)
+    number: Mapped[int] = mapped_column(Integer, primary_key=True, autoincrement=False)
+    kind: Mapped[str] = mapped_column(String(20))
+    subject: Mapped[str] = mapped_column(String(60))
+    payload: Mapped[str | None] = mapped_column(LONGTEXT)
+    corrects: Mapped[int | None] = mapped_column(Integer)
+    variant_id: Mapped[uuid.UUID | None] = mapped_column(Uuid)
+    revision: Mapped[int | None] = mapped_column(Integer)
+    expected: Mapped[str] = mapped_column(Text)
     author: Mapped[str] = mapped_column(String(80))
     created_at: Mapped[dt.datetime]
     edit_id: Mapped[uuid.UUID | None] = mapped_column(Uuid)

@@ -67,7 +67,7 @@ def gassed(region: str = "uk", life: dict[str, Any] | None = None, warmth: dict[
     data["warmth"] = copy.deepcopy({**WARMTH, **(warmth or {})})
     said = copy.deepcopy({**GAS, **gas})
     if tested and "tests" not in gas:
-        said["tests"] = [{**TEST, "system": marks(Gas.model_validate(said))}]
+        said["tests"] = [{**TEST, "system": marks(Gas.model_validate({k: v for k, v in said.items() if k != "checks"}))}]
     data["gas"] = said
     return data
 

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from bothy.core.calculators import calculate
 from bothy.core.contract import BadInput
-from tests.designs import FRIDGE, KETTLE, LAMP, circuit, made, reported, wired
+from tests.designs import FRIDGE, KETTLE, LAMP, circuit, reported, wired
 
 KINDS = st.sampled_from(["resistive", "constant_power", "constant_current", "motor"])
 
@@ -169,11 +169,12 @@ def test_only_what_was_read_is_judged() -> None:
     assert row.current_verdict is not None
 
 
-def test_a_reading_needs_its_circuit() -> None:
+def test_the_reading_of_a_circuit_that_is_gone_stays_and_judges_nothing() -> None:
     data = wired(circuit())
-    data["prove"] = {"readings": [{"circuit": "gone"}]}
-    with pytest.raises(BadInput, match="gone"):
-        made(data)
+    data["prove"] = {"readings": [{"circuit": "gone", "current_a": 400.0}]}
+    r = reported(data)
+    assert [row.circuit for row in r.prove.rows] == ["c1"]
+    assert not [f for f in r.findings if f.stage == "prove"]
 
 
 def test_chargers_are_tested_by_their_rating() -> None:

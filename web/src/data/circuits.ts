@@ -7,7 +7,6 @@ export function withoutCircuits(design: Design, gone: (c: Circuit) => boolean): 
   const ids = new Set(circuits.filter(gone).map((c) => c.id));
   const places = <T>(list: T[] | undefined, of: (x: T) => boolean) => (list ?? []).flatMap((x, i) => (of(x) ? [i] : [])).reverse();
   return [
-    ...places(design.prove?.readings, (r) => ids.has(r.circuit)).map((i) => ({ op: "remove" as const, path: `/prove/readings/${i}` })),
     ...places(design.wiring?.panel?.things, (t) => ids.has(t.circuit ?? "")).map((i) => ({
       op: "replace" as const,
       path: `/wiring/panel/things/${i}/circuit`,

@@ -3,7 +3,8 @@ import createClient from "openapi-fetch";
 import type { components, paths } from "../../generated/api";
 
 export type Schemas = components["schemas"];
-export type Design = Schemas["Design"];
+/** The plan, with what was measured beside it under `facts`: edited the same way, kept apart by the server. */
+export type Design = Schemas["Design"] & { facts: Schemas["Facts"] };
 export type Report = Schemas["Report"];
 export type Appliance = Schemas["Appliance"];
 export type Circuit = Schemas["Circuit"];

@@ -10,14 +10,21 @@ import { ApiError, api, type Design, type PatchOp, type Report, type Schemas, ta
 import { newEdit, type Pending, takeOver, writeKept } from "./kept";
 import { applied, at, indexed, meets, named, withFreeIds, withIndexes, withNames } from "./patch";
 
-type State = Schemas["VariantState"];
+type Answer = Schemas["VariantState"];
+type State = Omit<Answer, "design"> & { design: Design };
 type Edited = Schemas["Edited"];
+
+/** A state with what was measured beside the plan. */
+const withFacts = (s: Answer): State => ({ ...s, design: { ...(s.design as Schemas["Design"]), facts: s.recorded.facts } });
 
 export type { Pending };
 
+/** What an edit is made on: the revision of the design, and the newest entry of what was measured. */
+type Base = { "If-Match": string; "Facts-Match": number };
+
 /** What waits to be sent: an edit, or a step or proposals, which are not kept over a reload. */
 type Waiting = Pending & {
-  send?: (revision: number, edit: string) => Promise<{ data?: Edited; error?: unknown; response: Response }>;
+  send?: (base: Base, edit: string) => Promise<{ data?: Edited; error?: unknown; response: Response }>;
   done?: (e: Edited | null) => void;
 };
 export type Conflict = { pending: Pending; path: string; mine: unknown; theirs: unknown; head: number };
@@ -30,6 +37,10 @@ export type VariantHand = {
   projectName: string;
   name: string;
   revision: number;
+  /** Changes whenever the design or what was measured does: what is fetched of the variant is kept by it. */
+  stamp: string;
+  /** Whether this variant is the one that is being built, and the name of that one. */
+  recorded: { building: boolean; building_name: string };
   design: Design;
   report: Report;
   previous: Record<string, number>;
@@ -47,6 +58,8 @@ export type VariantHand = {
   accept: (ids: string[] | null, groups?: string[]) => Promise<string[]>;
   resolve: (mine: boolean) => void;
   dismiss: () => void;
+  /** Say that this variant is the one that is being built. */
+  build: () => Promise<void>;
 };
 
 const Context = createContext<VariantHand | null>(null);
@@ -77,7 +90,8 @@ function firstConflict(design: Design, base: Design, ops: PatchOp[], changed: st
   return null;
 }
 
-export function VariantProvider({ id, first, children }: { id: string; first: State; children: ReactNode }) {
+export function VariantProvider({ id, first: answer, children }: { id: string; first: Answer; children: ReactNode }) {
+  const [first] = useState<State>(() => withFacts(answer));
   const [server, setServer] = useState<State>(first);
   const [local, setLocal] = useState<Design>(first.design);
   const [previous, setPrevious] = useState<Record<string, number>>({});
@@ -97,7 +111,7 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
       if (old && old.value !== fig.value) moved[key] = old.value;
     }
     now.current.server = state;
-    let design: Design = state.design;
+    let design = state.design;
     for (const p of now.current.queue) design = applied(design, withIndexes(design, p.ops) ?? []) ?? design;
     now.current.local = design;
     setServer(state);
@@ -108,15 +122,18 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
   const merge = useCallback(
     (e: Edited) => {
       const s = now.current.server;
-      settle({
-        ...s,
-        revision: e.revision,
-        can_undo: e.can_undo,
-        can_redo: e.can_redo,
-        trouble: null,
-        design: e.design as Design,
-        report: overlaid(s.report, e.change),
-      });
+      settle(
+        withFacts({
+          ...s,
+          revision: e.revision,
+          can_undo: e.can_undo,
+          can_redo: e.can_redo,
+          trouble: null,
+          design: e.design,
+          recorded: e.recorded,
+          report: overlaid(s.report, e.change),
+        }),
+      );
     },
     [settle],
   );
@@ -124,7 +141,9 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
   const reload = useCallback(async () => {
     const state = await take(api.GET("/api/variants/{variant_id}", { params: { path: { variant_id: id } } }));
     // an answer that was on its way while something was saved or undone is older than what is shown
-    if (state.revision >= now.current.server.revision) settle(state);
+    const had = now.current.server;
+    if (state.revision >= had.revision && (state.recorded.building !== had.recorded.building || state.recorded.number >= had.recorded.number))
+      settle(withFacts(state));
   }, [id, settle]);
 
   const keep = useCallback(() => {
@@ -147,6 +166,7 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
     try {
       while (now.current.queue.length) {
         const base = now.current.server;
+        const on: Base = { "If-Match": String(base.revision), "Facts-Match": base.recorded.number };
         const free = withFreeIds(base.design, now.current.queue);
         if (free !== now.current.queue) {
           now.current.queue = free;
@@ -163,9 +183,9 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
         }
         try {
           const sent = p.send
-            ? p.send(base.revision, p.edit)
+            ? p.send(on, p.edit)
             : api.PATCH("/api/variants/{variant_id}", {
-                params: { path: { variant_id: id }, header: { "If-Match": String(base.revision), "Edit-Id": p.edit } },
+                params: { path: { variant_id: id }, header: { ...on, "Edit-Id": p.edit } },
                 body: { ops: ops as never, message: p.message, author: "you" },
               });
           const edited = (await take<unknown>(sent)) as Edited;
@@ -249,9 +269,9 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
   const step = useCallback(
     async (direction: "undo" | "redo") => {
       await whole(
-        (revision, edit) =>
+        (on, edit) =>
           api.POST("/api/variants/{variant_id}/{direction}", {
-            params: { path: { variant_id: id, direction }, header: { "If-Match": String(revision), "Edit-Id": edit } },
+            params: { path: { variant_id: id, direction }, header: { ...on, "Edit-Id": edit } },
           }) as never,
         direction,
       );
@@ -262,9 +282,9 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
   const accept = useCallback(
     async (ids: string[] | null, groups?: string[]) => {
       const edited = await whole(
-        (revision, edit) =>
+        (on, edit) =>
           api.PUT("/api/variants/{variant_id}/proposals", {
-            params: { path: { variant_id: id }, header: { "If-Match": String(revision), "Edit-Id": edit } },
+            params: { path: { variant_id: id }, header: { ...on, "Edit-Id": edit } },
             body: { ids, groups: (groups ?? null) as never },
           }) as never,
         "proposals",
@@ -273,6 +293,11 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
     },
     [id, whole],
   );
+
+  const build = useCallback(async () => {
+    await take(api.PUT("/api/variants/{variant_id}/building", { params: { path: { variant_id: id } } }));
+    await reload();
+  }, [id, reload]);
 
   const resolve = useCallback(
     (mine: boolean) => {
@@ -318,6 +343,8 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
       projectName: server.project_name,
       name: server.name,
       revision: server.revision,
+      stamp: `${server.revision}.${server.recorded.number}.${server.recorded.building}`,
+      recorded: server.recorded,
       design: local,
       report: server.report,
       previous,
@@ -334,8 +361,9 @@ export function VariantProvider({ id, first, children }: { id: string; first: St
       accept,
       resolve,
       dismiss: () => setRejection(null),
+      build,
     }),
-    [id, server, local, previous, saving, trouble, unkept, conflict, rejection, edit, step, accept, resolve],
+    [id, server, local, previous, saving, trouble, unkept, conflict, rejection, edit, step, accept, resolve, build],
   );
   return <Context.Provider value={hand}>{children}</Context.Provider>;
 }

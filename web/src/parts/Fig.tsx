@@ -69,9 +69,9 @@ export function Working({ id, figures, depth = 0 }: { id: string; figures: Worki
 
 /** The working of a figure of the design, fetched when it is opened. */
 export function FigureWorking({ k }: { k: string }) {
-  const { id, revision } = useVariant();
+  const { id, revision, stamp } = useVariant();
   const asked = useQuery({
-    queryKey: ["working", id, revision, k],
+    queryKey: ["working", id, stamp, k],
     queryFn: () => take(api.GET("/api/variants/{variant_id}/working", { params: { path: { variant_id: id }, query: { revision, key: k } } })),
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,

@@ -8,7 +8,8 @@ import { CHECKS, dropWord, GASES, KINDS, limitWord, OUTLETS, PRE_TRIP, SMELL, VE
 import { Table } from "./Lists";
 
 export function GasSheets() {
-  const { report } = useVariant();
+  const { design, report } = useVariant();
+  const checks = design.facts?.gas_checks ?? [];
   const { units } = usePerson();
   const { g, part } = useGas();
   if (!part.aboard) return <p>There is no gas on board, so there is nothing to print.</p>;
@@ -132,11 +133,11 @@ export function GasSheets() {
           ])}
         />
       )}
-      {(g.checks ?? []).length > 0 && (
+      {checks.length > 0 && (
         <Table
           title="Readings on record"
           heads={["reading", "read", "limit", "in its limit", "date", "by"]}
-          rows={(g.checks ?? []).map((x) => {
+          rows={checks.map((x) => {
             const r = part.checks[x.id];
             return [
               wordOf(CHECKS, x.kind),

@@ -7,9 +7,9 @@ import { usePerson } from "../shell/person";
 import { cell, Heads } from "./paper";
 
 export function useBenchLists() {
-  const { id, revision } = useVariant();
+  const { id, stamp } = useVariant();
   return useQuery({
-    queryKey: ["lists", id, revision],
+    queryKey: ["lists", id, stamp],
     queryFn: () => take(api.GET("/api/variants/{variant_id}/lists", { params: { path: { variant_id: id } } })),
   });
 }

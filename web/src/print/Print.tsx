@@ -62,7 +62,7 @@ function Schedule() {
 
 function Sheet() {
   const { design, report } = useVariant();
-  const readings = new Map((design.prove?.readings ?? []).map((r) => [r.circuit, r]));
+  const readings = new Map((design.facts?.readings ?? []).map((r) => [r.circuit, r]));
   return (
     <table className="w-full border-collapse text-[11px]">
       <Heads

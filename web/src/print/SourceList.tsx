@@ -12,9 +12,9 @@ const HEADS: [Source["kind"], string][] = [
 ];
 
 export function SourceList() {
-  const { id, revision } = useVariant();
+  const { id, revision, stamp } = useVariant();
   const asked = useQuery({
-    queryKey: ["sources", id, revision],
+    queryKey: ["sources", id, stamp],
     queryFn: () => take(api.GET("/api/variants/{variant_id}/sources", { params: { path: { variant_id: id }, query: { revision } } })),
   });
   if (asked.isPending) return <p role="status">Gathering the sources…</p>;

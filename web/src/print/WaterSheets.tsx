@@ -118,7 +118,7 @@ export function WaterSheets() {
           t.name,
           t.on,
           t.who,
-          wordOf(MEDIA, (w.tests ?? []).find((x) => x.id === t.id)?.medium).split(",")[0] ?? "",
+          wordOf(MEDIA, (design.facts?.water_tests ?? []).find((x) => x.id === t.id)?.medium).split(",")[0] ?? "",
           `${t.corrected_drop_kpa.toFixed(1)} kPa`,
           `${t.allowed_drop_kpa.toFixed(1)} kPa`,
           VERDICT[t.verdict] ?? t.verdict,

@@ -185,7 +185,12 @@ function Header() {
         {person.units === "us" ? "ft °F" : "m °C"}
         <span className="sr-only">, units: press for {person.units === "us" ? "metric" : "US"}</span>
       </button>
-      <span className="num min-w-24 text-right text-[12px] text-dim min-[900px]:whitespace-nowrap max-[899px]:min-w-0" role="status" data-testid="saving">
+      <span
+        className="num min-w-24 text-right text-[12px] text-dim min-[900px]:whitespace-nowrap max-[899px]:min-w-0"
+        role="status"
+        data-testid="saving"
+        data-stamp={v.stamp}
+      >
         {SAVED[v.saving]} r{v.revision}
       </span>
     </header>

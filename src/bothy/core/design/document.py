@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
+from collections.abc import Iterable
 from functools import cached_property
 from typing import Any, Literal, Self
 
@@ -17,6 +17,7 @@ from bothy.core.design.power import Power
 from bothy.core.design.prove import Accepted, Prove
 from bothy.core.design.sizing import Sizing
 from bothy.core.design.trips import Trips
+from bothy.core.design.upgrades import UPGRADES
 from bothy.core.design.vehicle import Vehicle
 from bothy.core.design.warmth import Warmth
 from bothy.core.design.water import Water
@@ -24,7 +25,7 @@ from bothy.core.design.wiring import Board, Circuit, Wiring
 from bothy.core.plain import check
 from bothy.core.region import RegionKey
 
-SCHEMA_VERSION = 1
+SCHEMA_VERSION = 2
 
 
 def _unique(kind: str, ids: Iterable[str]) -> None:
@@ -38,7 +39,7 @@ def _unique(kind: str, ids: Iterable[str]) -> None:
 class Design(Doc):
     """The whole technical description of a project at one revision."""
 
-    schema_version: Literal[1] = 1
+    schema_version: Literal[2] = 2
     region: RegionKey = "uk"
     vehicle: Vehicle = Vehicle()
     life: Life = Life()
@@ -61,7 +62,6 @@ class Design(Doc):
         _unique("circuit", (c.id for c in self.wiring.circuits))
         _unique("board", (b.id for b in self.wiring.boards))
         _unique("array", (a.id for a in self.power.arrays))
-        _unique("reading of circuit", (r.circuit for r in self.prove.readings))
         _unique("leg", (x.id for x in self.trips.legs))
         _unique("place", (x.id for x in self.trips.places))
         _unique("part", (x.id for x in self.sizing.own))
@@ -110,9 +110,6 @@ class Design(Doc):
         for t in self.wiring.panel.things if self.wiring.panel else []:
             if t.circuit is not None and t.circuit not in circuits:
                 raise wrong("circuit", f"“{t.label or t.kind}” on the switch panel names the circuit “{t.circuit}”, which does not exist")
-        for reading in self.prove.readings:
-            if reading.circuit not in circuits:
-                raise wrong("circuit", f"a reading names the circuit “{reading.circuit}”, which does not exist")
         return self
 
     def _places(self) -> None:
@@ -146,10 +143,6 @@ class Design(Doc):
     def circuit(self, id: str) -> Circuit | None:
         """The circuit with that id."""
         return self._circuits.get(id)
-
-
-UPGRADES: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {}
-"""version -> function that makes the document of the next version."""
 
 
 def load_design(data: Any) -> Design:

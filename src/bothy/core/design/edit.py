@@ -114,8 +114,8 @@ def apply_patch(design: Design, ops: list[dict[str, Any]], *, by_proposal: bool 
     return load_design(_patched(design.model_dump(mode="json"), ops, by_proposal))
 
 
-def _patched(after: Any, ops: list[dict[str, Any]], by_proposal: bool) -> Any:
-    """Plain data after the operations. Raises :class:`BadInput`."""
+def patched(after: Any, ops: list[dict[str, Any]]) -> Any:
+    """Plain data after the operations, made in place. Raises :class:`BadInput`, or :class:`PathGone` where a path is not there."""
     room = MOST_VALUES
     try:
         for op in ops:
@@ -129,6 +129,12 @@ def _patched(after: Any, ops: list[dict[str, Any]], by_proposal: bool) -> Any:
         raise PathGone("patch", f"the item it changes is no longer there ({str(exc)[:200]})") from None
     except (jsonpatch.JsonPatchException, jsonpointer.JsonPointerException, TypeError, KeyError, IndexError, ValueError) as exc:
         raise PathGone("patch", f"does not fit the design: {str(exc)[:200]}") from None
+    return after
+
+
+def _patched(after: Any, ops: list[dict[str, Any]], by_proposal: bool) -> Any:
+    """The document after the operations; what they change inside a proposed item becomes typed."""
+    after = patched(after, ops)
     if not by_proposal:
         _flip_touched(after, ops)
     return after

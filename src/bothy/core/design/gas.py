@@ -1,4 +1,4 @@
-"""What the design document says of gas: appliances, vessels, locker, regulator, hoses, pipes, alarms, records, and cooking without it (the method of gas)."""
+"""What the design document says of gas: appliances, vessels, locker, regulator, hoses, pipes, alarms, papers, and cooking without it (the method of gas)."""
 
 from __future__ import annotations
 
@@ -17,12 +17,8 @@ from bothy.core.gas.use import ApplianceKind, Basis
 from bothy.core.restraint import RestraintSchool
 
 Person = Annotated[str, Field(max_length=120)]
-Day = Annotated[str, Field(max_length=40)]
 Metres = Annotated[float, Field(ge=0, le=20)]
 Millimetres = Annotated[float, Field(ge=0, le=5000)]
-PRE_TRIP = ("shut", "hose", "regulator", "drain", "bubbles", "alarms", "flames", "solenoid", "off")
-"""What is looked at before a trip (method gas.lines)."""
-PreTrip = Literal["shut", "hose", "regulator", "drain", "bubbles", "alarms", "flames", "solenoid", "off"]
 
 
 class GasAppliance(Doc):
@@ -197,48 +193,6 @@ class LpgAlarm(Doc):
     bunk_edge_m: float | None = Field(None, ge=0, le=3)
 
 
-class GasTest(Doc):
-    """A leak test by pressure drop as it was done; ``system`` is what was tested, a mark for each part."""
-
-    id: Id
-    name: Name = "Leak test"
-    on: Day = ""
-    who: Person = ""
-    licence: Person = ""
-    signed: bool = False
-    instrument: Person = ""
-    test_gas: Literal["air", "lpg"] = "air"
-    start_mbar: float = Field(ge=1, le=1000)
-    end_mbar: float = Field(ge=0, le=1000)
-    duration_min: float = Field(5, ge=0.01, le=1440)
-    stabilise_min: float = Field(5, ge=0, le=1440)
-    start_temp_c: float = Field(15, ge=-20, le=60)
-    end_temp_c: float | None = Field(None, ge=-20, le=60)
-    baro_start_mbar: float | None = Field(None, ge=500, le=1100)
-    baro_end_mbar: float | None = Field(None, ge=500, le=1100)
-    gauge_resolution_mbar: float = Field(0.1, ge=0.001, le=50)
-    isolated: bool = False
-    extra_volume_l: float = Field(0, ge=0, le=100)
-    system: dict[str, Annotated[str, Field(max_length=40)]] = {}
-
-    @model_validator(mode="after")
-    def _system(self) -> Self:
-        if len(self.system) > 100:
-            raise wrong("system", "holds at most 100 parts")
-        return self
-
-
-class GasCheck(Doc):
-    """A reading at working pressure: mbar at the far appliance with everything burning, mbar with all off, or seconds until a flame's valve drops."""
-
-    id: Id
-    kind: Literal["working", "lock_up", "flame_failure"] = "working"
-    appliance: Id | None = None
-    value: float = Field(ge=0, le=1000)
-    on: Day = ""
-    who: Person = ""
-
-
 class Certificate(Doc):
     """The paper of the trade, and how many months ago it was given."""
 
@@ -285,14 +239,11 @@ class Gas(Doc):
     local_licence: bool = False
     let_or_lived_in: bool = False
     certificate: Certificate | None = None
-    tests: list[GasTest] = Field([], max_length=50)
-    checks: list[GasCheck] = Field([], max_length=100)
-    pre_trip: list[PreTrip] = Field([], max_length=20)
     note: Note = ""
 
     @model_validator(mode="after")
     def _links(self) -> Self:
-        for items in (self.appliances, self.vessels, self.hoses, self.pipes, self.low_points, self.tests, self.checks):
+        for items in (self.appliances, self.vessels, self.hoses, self.pipes, self.low_points):
             unique_ids(x.id for x in items)
         known = {a.id for a in self.appliances}
         fed: set[str] = set()
@@ -304,9 +255,6 @@ class Gas(Doc):
             if p.appliance in fed:
                 raise wrong("appliance", f"the run “{p.name}” feeds the appliance “{p.appliance}”, which another run feeds already")
             fed.add(p.appliance)
-        for c in self.checks:
-            if c.appliance is not None and c.appliance not in known:
-                raise wrong("appliance", f"a reading names the appliance “{c.appliance}”, which does not exist")
         pipes = {p.id: p for p in self.pipes}
         for p in self.pipes:
             seen, at = {p.id}, p

@@ -1,11 +1,11 @@
-"""Stage 11, Prove: readings, the meter they were taken with, and accepted findings."""
+"""Stage 11, Prove: the meter that readings are taken with, and accepted findings."""
 
 from __future__ import annotations
 
 from pydantic import Field
 
 from bothy.core.contract import Whole
-from bothy.core.design.base import Doc, Id, Name, Note
+from bothy.core.design.base import Doc, Name
 
 
 class Meter(Doc):
@@ -22,24 +22,10 @@ class Meter(Doc):
     loop_temp_c: float = Field(20, ge=-40, le=80)
 
 
-class Reading(Doc):
-    """What was measured on one circuit: the loop before power came on; volts and amps at the same moment, load on."""
-
-    circuit: Id
-    source_voltage_v: float | None = Field(None, ge=0.5, le=100)
-    load_voltage_v: float | None = Field(None, ge=0, le=300)
-    current_a: float | None = Field(None, ge=-1000, le=1000)
-    loop_mohm: float | None = Field(None, ge=0, le=1e12)
-    taken_at: str = Field("", max_length=40)
-    taken_by: str = Field("", max_length=80)
-    note: Note = ""
-
-
 class Prove(Doc):
-    """Readings, at most one a circuit."""
+    """How it is measured; what was read stands among the facts."""
 
     meter: Meter = Meter()
-    readings: list[Reading] = Field([], max_length=1000)
 
 
 class Accepted(Doc):

@@ -1,4 +1,4 @@
-"""What the design document says of water: use, tanks, the pressure side, hot water, waste, care, frost and tests (the method of water)."""
+"""What the design document says of water: use, tanks, the pressure side, hot water, waste, care and frost (the method of water)."""
 
 from __future__ import annotations
 
@@ -16,7 +16,6 @@ from bothy.core.water.tank import Prism
 
 Holds = Literal["fresh", "drinking", "grey", "black"]
 Place = Literal["inside", "underfloor", "outside"]
-TestedBy = Annotated[str, Field(max_length=120)]
 Share = Annotated[float, Field(ge=0, le=1)]
 SHOWER_LIST = ("backing", "tray", "lapped", "sealed", "falls", "trap", "curtain", "extract", "flood")
 """What must be done before the shower is used (method water.care)."""
@@ -289,29 +288,6 @@ class Care(Doc):
     with_acid: bool = False
 
 
-class HoldTest(Doc):
-    """A pressure-hold test as it was done."""
-
-    id: Id
-    name: Name = "Pressure test"
-    on: Annotated[str, Field(max_length=40)] = ""
-    who: TestedBy = ""
-    medium: Literal["water", "air"] = "water"
-    start_kpa: float = Field(ge=1, le=1000)
-    end_kpa: float = Field(ge=0, le=1000)
-    duration_min: float = Field(30, ge=0.01, le=1440)
-    start_temp_c: float = Field(15, ge=-20, le=60)
-    end_temp_c: float | None = Field(None, ge=-20, le=60)
-    pipe_type: Literal["rigid", "plastic"] = "plastic"
-    gas_volume_l: float | None = Field(None, ge=0.01, le=500)
-
-    @model_validator(mode="after")
-    def _volume(self) -> Self:
-        if self.medium == "air" and self.gas_volume_l is None:
-            raise wrong("gas_volume_l", "is required for a test with air: the whole volume under test")
-        return self
-
-
 class Water(Doc):
     """Water aboard. A design without tanks and jugs has none."""
 
@@ -331,7 +307,6 @@ class Water(Doc):
     container_l: float = Field(0, ge=0, le=200)
     toilet: ToiletDoc | None = None
     care: Care = Care()
-    tests: list[HoldTest] = Field([], max_length=50)
     walls_closed: bool = False
     shower_done: list[ShowerItem] = Field([], max_length=20)
     winter: Literal["keep_warm", "drain", "glycol"] = "keep_warm"
@@ -340,7 +315,7 @@ class Water(Doc):
 
     @model_validator(mode="after")
     def _links(self) -> Self:
-        for items in (self.tanks, self.joins, self.runs, self.filters, self.drains, self.tests):
+        for items in (self.tanks, self.joins, self.runs, self.filters, self.drains):
             unique_ids(x.id for x in items)
         tanks = {t.id for t in self.tanks}
         taken: set[str] = set()

@@ -223,7 +223,7 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
 
 def _then_test(ctx: Context, label: str) -> str:
     """The label of a change after which the leak test that was made counts no more."""
-    return f"{label}, then a new leak test" if ctx.design.gas.tests else label
+    return f"{label}, then a new leak test" if ctx.facts.gas_tests else label
 
 
 def _wider(ctx: Context, w: Gassed, worst: str) -> Remedy | None:
@@ -268,11 +268,11 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
             "gas-test-missing",
             "gas-tests",
             "Leak test",
-            ("No test has been passed yet." if g.tests else "No test has been entered.")
+            ("No test has been passed yet." if ctx.facts.gas_tests else "No test has been entered.")
             if last is None
             else f"Since “{last.name}” were changed: {', '.join(_word(ctx, k) for k in last.changed[:4])}{' and more' if len(last.changed) > 4 else ''}.",
         )
-    for t, said in zip(p.tests, g.tests, strict=True):
+    for t, said in zip(p.tests, ctx.facts.gas_tests, strict=True):
         subject = f"gas-test:{t.id}"
         if t.verdict == "fail" and not passed:
             yield finding(
@@ -295,10 +295,10 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
             )
     kinds = {"working": "pressure with everything burning", "lock_up": "pressure with all off", "flame_failure": "flame failure"}
     names = {a.id: a.name for a in g.appliances}
-    for x in g.checks:
+    for x in ctx.facts.gas_checks:
         r = p.checks[x.id]
         if not r.ok:
-            where = f" at {names[x.appliance]}" if x.appliance else ""
+            where = f" at {names[x.appliance]}" if x.appliance in names else ""
             yield finding(
                 "gas-check-failed", f"check:{x.id}", kinds[x.kind].capitalize() + where, f"{x.value:g} {r.unit}; the limit is {r.limit:.1f} {r.unit}."
             )

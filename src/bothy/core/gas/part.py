@@ -9,7 +9,8 @@ from pydantic import BaseModel
 
 from bothy.core.context import Context
 from bothy.core.contract import quick
-from bothy.core.design.gas import Gas, GasCheck, GasTest, Vessel
+from bothy.core.design.gas import Gas, Vessel
+from bothy.core.facts.kinds import GasCheck, GasTest
 from bothy.core.figure import derived
 from bothy.core.gas.boil_off import VaporisationLimitOut
 from bothy.core.gas.cooking import CookingEnergyCompareIn, CookingEnergyCompareOut, MethodOut, cooking_energy_compare
@@ -18,7 +19,7 @@ from bothy.core.gas.leak_test import GasLeakTestIn, gas_leak_test
 from bothy.core.gas.locker import LockerVentAreaIn, LockerVentAreaOut, RuleSet, locker_vent_area
 from bothy.core.gas.mixture import ATM_MBAR, VapourPressureOut
 from bothy.core.gas.pipe import LIMITS, GasPipeSizeOut
-from bothy.core.gas.pipework import REGULATOR_Y, REGULATORS_KG_H, PipesPart, hose_life_years, marks, nominal_mbar, regulator_size_kg_h, work_pipes
+from bothy.core.gas.pipework import REGULATOR_Y, REGULATORS_KG_H, PipesPart, hose_life_years, marks, nominal_mbar, regulator_size_kg_h, same_mark, work_pipes
 from bothy.core.gas.supply import (
     BoilPart,
     BurnPart,
@@ -262,7 +263,7 @@ def _test(ctx: Context, t: GasTest, litres: float, now: Mapping[str, str]) -> Ga
         gas=g.gas, region=ctx.region.key, test_gas=t.test_gas, start_mbar=t.start_mbar, end_mbar=t.end_mbar, duration_min=t.duration_min, stabilise_min=t.stabilise_min, start_temp_c=t.start_temp_c,
         end_temp_c=t.end_temp_c, gauge_resolution_mbar=t.gauge_resolution_mbar, working_mbar=nominal_mbar(ctx), room_volume_m3=room, volume_l=volume, **more))  # fmt: skip
     ctx.book.put_all(f"leaks/{t.id}", r.working)
-    changed = [k for k in dict.fromkeys([*now, *t.system]) if now.get(k) != t.system.get(k)]
+    changed = [k for k in dict.fromkeys([*now, *t.system]) if not same_mark(t.system.get(k), now.get(k))]
     return quick(
         GasTestPart, id=t.id, name=t.name, on=t.on, who=t.who, signed=t.signed, verdict=r.verdict, reasons=r.reasons, corrected_drop_mbar=r.corrected_drop_mbar, limit_mbar=r.limit_mbar, leak_std_l_h=r.leak_std_l_h,
         leak_working_g_h=r.leak_working_g_h, volume_l=volume, to_quarter_lel_h=r.time_to_quarter_lel_h, changed=changed,
@@ -403,7 +404,7 @@ def gas_part(ctx: Context, months_kg: Mapping[str, float] | None = None, air: Ai
         target_days=g.target_days if g.target_days is not None else max(1.0, float(ctx.nights)), full_mass_kg=autonomy.full_mass_kg if autonomy else 0.0, cost_day=autonomy.cost_per_day if autonomy else None,
         trip_kg=autonomy.trip_kg if autonomy else None, refills=autonomy.refills_count if autonomy else None, boil=enough, pipes=pipes, locker=locker, room=room,
         solenoid_wh_day=g.solenoid.hold_w * g.solenoid.open_h_day if g.solenoid else None, countries=_countries(ctx, kg_day) if g.aboard else [], useful_wh=cooking.useful_wh, cooking=cooking.methods,
-        tests=[_test(ctx, t, pipes.volume_l if pipes else 0.0, now) for t in g.tests], checks={c.id: _check(ctx, c) for c in g.checks}, marks=now, on_panel=_on_panel(ctx),
+        tests=[_test(ctx, t, pipes.volume_l if pipes else 0.0, now) for t in ctx.facts.gas_tests], checks={c.id: _check(ctx, c) for c in ctx.facts.gas_checks}, marks=now, on_panel=_on_panel(ctx),
     )  # fmt: skip
     worked = Gassed(part, use, autonomy, cold, solved, vents, boils)
     if g.begun:

@@ -7,8 +7,9 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.contract import BadInput, quick
 from bothy.core.design.life import Appliance
-from bothy.core.design.prove import Meter, Reading
+from bothy.core.design.prove import Meter
 from bothy.core.design.wiring import Circuit
+from bothy.core.facts.kinds import Reading
 from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, given
 from bothy.core.finding import Finding, finding, rule
@@ -50,7 +51,10 @@ rule("test-meter-weak", "advice", "prove", "Meter too coarse for this reading", 
 
 
 class SheetRow(BaseModel):
-    """One circuit on the test sheet. None where it can't be said yet."""
+    """One circuit on the test sheet. None where it can't be said yet.
+
+    ``judged_revision``: the revision that its reading was judged against, with what was expected then; ``outdated`` where that has changed since.
+    """
 
     circuit: str
     code: str
@@ -67,6 +71,9 @@ class SheetRow(BaseModel):
     voltage_verdict: VerdictWord | None
     verdict: VerdictWord | None
     missing: str | None
+    judged_revision: int | None = None
+    expected_then: dict[str, float] = {}
+    outdated: bool = False
 
 
 class ProvePart(BaseModel):
@@ -190,7 +197,7 @@ def _charger_row(ctx: Context, c: Circuit, s: SheetCircuit, current: Figure) -> 
 
 def prove_part(ctx: Context, circuits: list[SheetCircuit], feeds: Feeds) -> tuple[ProvePart, list[Finding]]:
     """The test sheet and the findings of its readings."""
-    readings = {r.circuit: r for r in ctx.design.prove.readings}
+    readings = {r.circuit: r for r in ctx.facts.readings}
     meter = ctx.design.prove.meter
     rows: list[SheetRow] = []
     out: list[Finding] = []

@@ -114,9 +114,9 @@ def hold_start_kpa(w: Water) -> float:
     return round(TEST_FACTOR * (w.pump.cut_out_kpa if w.pump and w.pump.cut_out_kpa is not None else USUAL_CUT_OUT_KPA))
 
 
-def _tests(ctx: Context, w: Water) -> list[TestPart]:
+def _tests(ctx: Context) -> list[TestPart]:
     out = []
-    for t in w.tests:
+    for t in ctx.facts.water_tests:
         r: PressureHoldTestOut = pressure_hold_test(PressureHoldTestIn.trusted(**t.model_dump(exclude={"id", "name", "on", "who"})))
         ctx.book.put_all(f"holds/{t.id}", r.working)
         out.append(
@@ -213,7 +213,7 @@ def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_
         capacity_l={s.name: s.capacity_l for s in stores}, flow_l_day={s.name: s.flow_l_day for s in stores}, limiting=auto.limiting if auto else None, days=auto.autonomy_days if auto else None, tanks=tanks, joins=joins, taps=taps,
         velocities=velocities, pump=work_pump(ctx, w, w.pump, alone, d.fresh_tank_l_day) if w.pump else None, hot=work_hot(ctx, w.hot, shower, loop_l_min) if w.hot else None,
         filters={f.name: f for f in life.filters} if life else {}, filter_kpa=life.total_drop_kpa if life else 0.0, frost=work_frost(ctx, w, tanks), sanitise=_sanitise(ctx, w, fresh_l + pipe_l + heater_l) if fresh_l > 0 else None,
-        tests=_tests(ctx, w), pipe_l=pipe_l, run_l=run_l, hold_start_kpa=hold_start_kpa(w), drain_down_l=fresh_l + pipe_l + heater_l, mass_full_kg=sum(t.mass_full_kg for t in tanks.values()), coldest_c=ctx.coldest_night().value,
+        tests=_tests(ctx), pipe_l=pipe_l, run_l=run_l, hold_start_kpa=hold_start_kpa(w), drain_down_l=fresh_l + pipe_l + heater_l, mass_full_kg=sum(t.mass_full_kg for t in tanks.values()), coldest_c=ctx.coldest_night().value,
     )  # fmt: skip
     line = w.pump.appliance if w.pump else None
     return Wet(part, d, auto, shapes, said_wh.get(line) if said_wh and line else None, loop_l_min)

@@ -71,7 +71,7 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
             fix = Remedy(label="Take them over", patch=[{"op": "test", "path": f"/life/appliances/{n}/id", "value": line.id}, *cleared,
                          {"op": "replace", "path": f"/life/appliances/{n}/power_w", "value": round(watts, 1)}, {"op": "replace", "path": f"/life/appliances/{n}/hours_per_day", "value": round(hours, 3)}])  # fmt: skip
             fed = {c.id for c in ctx.design.wiring.circuits if line.id in c.appliances}
-            read = next((x.current_a for x in ctx.design.prove.readings if x.circuit in fed and x.current_a is not None), None)
+            read = next((x.current_a for x in ctx.facts.readings if x.circuit in fed and x.current_a is not None), None)
             agrees = read is None or abs(read - q.current_a) <= 0.1 * q.current_a
             yield finding(
                 "water-pump-load", "pump", p.name, f"{said:.0f} Wh a day in Life, {q.energy_wh_day:.0f} Wh by its curve: {watts:.0f} W for {60 * hours:.0f} min.", figures=["water/pump_energy_wh"], fix=fix if agrees else None,
@@ -315,7 +315,7 @@ def care_findings(ctx: Context, w: Wet) -> Found:
             )
         if f.kind == "uv" and not any(x.kind != "uv" and x.micron <= 5 for x in d.filters[:i]):
             yield finding("water-uv-unprotected", subject, f.name, "No filter of 5 µm or finer before it.")
-    for t in d.tests:
+    for t in ctx.facts.water_tests:
         if t.medium == "air" and t.start_kpa > AIR_KPA:
             yield finding("water-air-test-high", f"test:{t.id}", t.name, f"{t.start_kpa:g} kPa of air.")
     if d.walls_closed and d.runs and not any(t.verdict == "pass" for t in w.part.tests):

@@ -9,6 +9,7 @@ from pydantic import BaseModel
 from bothy.core.contract import EPS
 from bothy.core.design.document import Design
 from bothy.core.design.wiring import Circuit
+from bothy.core.facts.document import Facts
 from bothy.core.region import REGIONS, Region
 from bothy.core.wiring.buying import CablePurchaseIn, CableRun, FuseItem, SpareFuseKitIn, cable_purchase, spare_fuse_kit, up
 from bothy.core.wiring.circuits import CircuitPart, size_text
@@ -16,6 +17,8 @@ from bothy.core.wiring.fuses import FAMILIES
 from bothy.core.wiring.loop_test import LoopRow, loop_rows
 from bothy.core.wiring.other_cables import OtherPart
 from bothy.core.wiring.raceways import RacewayPart
+
+NOTHING = Facts()
 
 
 class Label(BaseModel):
@@ -253,7 +256,9 @@ def _other_runs(others: dict[str, OtherPart], design: Design) -> list[CableRun]:
     return out
 
 
-def bench_lists(design: Design, parts: dict[str, CircuitPart], raceways: dict[str, RacewayPart], others: dict[str, OtherPart]) -> BenchLists:
+def bench_lists(
+    design: Design, parts: dict[str, CircuitPart], raceways: dict[str, RacewayPart], others: dict[str, OtherPart], facts: Facts = NOTHING
+) -> BenchLists:
     """All lists for the bench, from the same circuits and cables as the schedule."""
     region = REGIONS[design.region]
     pairs = [(c, parts[c.id]) for c in design.wiring.circuits]
@@ -263,5 +268,5 @@ def bench_lists(design: Design, parts: dict[str, CircuitPart], raceways: dict[st
         labels=[_label(c, p, design, region) for c, p in sized]
         + [Label(circuit="", code=p.code, board=f"{p.code} · {p.name} · {p.size_text}", wires=[f"{p.code} {p.from_to}"]) for p in others.values() if p.size_text], cables=_cables([r for c, p in by_size for r in _runs(c, p, design)] + _other_runs(others, design)),
         terminals=_terminals(sized), fuses=fuse_needs(sized, design), relays=_relays(design, parts), conduits=_conduits(design, raceways),
-        loops=loop_rows(design, sized), open=[f"{p.code} {c.name}" for c, p in pairs if not c.sized] + [f"{p.code} {p.name}" for p in others.values() if not p.size_text],
+        loops=loop_rows(design, facts, sized), open=[f"{p.code} {c.name}" for c, p in pairs if not c.sized] + [f"{p.code} {p.name}" for p in others.values() if not p.size_text],
     )  # fmt: skip

@@ -7,6 +7,7 @@ from pydantic import BaseModel
 from bothy.core.contract import EPS
 from bothy.core.design.document import Design
 from bothy.core.design.wiring import Circuit
+from bothy.core.facts.document import Facts
 from bothy.core.finding import Finding, finding, rules
 from bothy.core.method.sources import Method
 from bothy.core.wiring.circuits import CircuitPart
@@ -43,12 +44,12 @@ def testable(c: Circuit, p: CircuitPart) -> bool:
     return c.sized and not p.ac and c.return_path == "cable" and p.length_m > EPS
 
 
-def loop_rows(design: Design, circuits: list[tuple[Circuit, CircuitPart]]) -> list[LoopRow]:
+def loop_rows(design: Design, facts: Facts, circuits: list[tuple[Circuit, CircuitPart]]) -> list[LoopRow]:
     """The test of every circuit that has a loop, with the verdict where a reading was typed in."""
     tested = {c.id: (c, p) for c, p in circuits if testable(c, p)}
     if not tested:
         return []
-    read = {r.circuit: r.loop_mohm for r in design.prove.readings}
+    read = {r.circuit: r.loop_mohm for r in facts.readings}
     m = design.prove.meter
     out = loop_continuity(LoopContinuityIn.trusted(
         test_temp_c=m.loop_temp_c, lead_resistance_mohm=m.loop_leads_mohm, meter_resolution_mohm=m.loop_resolution_mohm, circuits=[
@@ -59,10 +60,10 @@ def loop_rows(design: Design, circuits: list[tuple[Circuit, CircuitPart]]) -> li
             for k, (c, p) in tested.items()]  # fmt: skip
 
 
-def work_loops(design: Design, parts: dict[str, CircuitPart]) -> tuple[dict[str, LoopRow], list[Finding]]:
+def work_loops(design: Design, facts: Facts, parts: dict[str, CircuitPart]) -> tuple[dict[str, LoopRow], list[Finding]]:
     """Verdicts on the loop readings that were typed in, by circuit, and the findings of those that fail."""
-    read = [c for r in design.prove.readings if r.loop_mohm is not None and (c := design.circuit(r.circuit)) is not None]
-    rows = loop_rows(design, [(c, parts[c.id]) for c in read])
+    read = [c for r in facts.readings if r.loop_mohm is not None and (c := design.circuit(r.circuit)) is not None]
+    rows = loop_rows(design, facts, [(c, parts[c.id]) for c in read])
     out = []
     for row in rows:
         if row.verdict in ("high", "short", "open"):

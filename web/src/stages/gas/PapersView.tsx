@@ -4,6 +4,7 @@ import { useCallback } from "react";
 import { Link } from "react-router";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
+import { BeingBuilt } from "../../parts/BeingBuilt";
 import { dateColumn, wordColumn } from "../../parts/columns";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { FindingList } from "../../parts/Findings";
@@ -25,12 +26,16 @@ const mbar = (key: string, label: string, more: object = {}) => quantity(key, la
 
 /** The papers on the left, the look before a trip on the right. */
 function PapersPicture() {
-  const { g, part, set } = useGas();
-  const done = g.pre_trip ?? [];
+  const { g, part } = useGas();
+  const { design, edit } = useVariant();
+  const done = design.facts?.pre_trip ?? [];
   const c = g.certificate;
   const last = part.tests.filter((t) => t.verdict === "pass" && t.changed.length === 0).at(-1);
   return (
     <div className="grid gap-4 p-3 text-[13px] md:grid-cols-2">
+      <div className="md:col-span-2 empty:hidden">
+        <BeingBuilt />
+      </div>
       <section aria-label="Papers">
         <h2 className="m-0 mb-1 font-display text-[15px]">Papers</h2>
         <dl className="m-0 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 [&>dd]:m-0 [&>dt]:text-dim">
@@ -62,7 +67,10 @@ function PapersPicture() {
                   className="mt-1"
                   checked={done.includes(item.value as never)}
                   onChange={(e) =>
-                    void set("pre_trip", e.target.checked ? [...done, item.value] : done.filter((x) => x !== item.value), `before a trip: ${item.word}`)
+                    void edit(
+                      [{ op: "replace", path: "/facts/pre_trip", value: e.target.checked ? [...done, item.value] : done.filter((x) => x !== item.value) }],
+                      `before a trip: ${item.word}`,
+                    )
                   }
                 />
                 {item.word}
@@ -126,9 +134,9 @@ function TestSlate({ t }: { t: GasTest & { name: string } }) {
 }
 
 function Checks() {
-  const { g, part, set } = useGas();
-  const { edit } = useVariant();
-  const list = g.checks ?? [];
+  const { g, part } = useGas();
+  const { design, edit } = useVariant();
+  const list = design.facts?.gas_checks ?? [];
   const start: Record<string, number> = { working: part.nominal_mbar, lock_up: part.nominal_mbar, flame_failure: 30 };
   return (
     <>
@@ -155,12 +163,12 @@ function Checks() {
                 words("who", "by"),
               ]}
               item={c}
-              onSet={(key, value, label) => void set(`checks/${i}/${key}`, value, `reading: ${label}`)}
+              onSet={(key, value, label) => void edit([{ op: "replace", path: `/facts/gas_checks/${i}/${key}`, value }], `reading: ${label}`)}
             />
             <button
               type="button"
               className="text-[12px] text-chalk-dim underline"
-              onClick={() => void edit([{ op: "remove", path: `/gas/checks/${i}` }], "removed a reading")}
+              onClick={() => void edit([{ op: "remove", path: `/facts/gas_checks/${i}` }], "removed a reading")}
             >
               remove this reading
             </button>
@@ -177,7 +185,7 @@ function Checks() {
               [
                 {
                   op: "add",
-                  path: "/gas/checks/-",
+                  path: "/facts/gas_checks/-",
                   value: {
                     id: freshId(
                       k.value,
@@ -244,17 +252,17 @@ function Whole() {
 
 export function PapersView() {
   const { id } = useVariant();
-  const { g, part } = useGas();
+  const { part } = useGas();
   const hand = useHand();
   const tests = useTests();
   const { edit } = useVariant();
   const start = part.test_mbar;
   const marks = part.marks;
-  const ids = (g.tests ?? []).map((t) => t.id).join(" ");
+  const ids = tests.items.map((t) => t.id).join(" ");
   const create = useCallback(async () => {
     const made = freshId("Leak test", ids.split(" "));
     const value = { id: made, name: "Leak test", start_mbar: start, end_mbar: start, duration_min: 10, system: marks };
-    if (await edit([{ op: "add", path: "/gas/tests/-", value }], "added a leak test")) hand.pick("test", made);
+    if (await edit([{ op: "add", path: "/facts/gas_tests/-", value }], "added a leak test")) hand.pick("test", made);
   }, [edit, ids, start, marks, hand.pick]);
   useCall("bothy:new", create);
   const t = hand.kind === "test" ? tests.items.find((x) => x.id === hand.id) : undefined;

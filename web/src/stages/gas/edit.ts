@@ -28,10 +28,8 @@ export function useGas() {
 
 export function useAppliances() {
   const { g } = useGas();
-  const unlink = (id: string): PatchOp[] => [
-    ...(g.pipes ?? []).flatMap((p, i): PatchOp[] => (p.appliance === id ? [{ op: "replace", path: `/gas/pipes/${i}/appliance`, value: null }] : [])),
-    ...(g.checks ?? []).flatMap((c, i): PatchOp[] => (c.appliance === id ? [{ op: "replace", path: `/gas/checks/${i}/appliance`, value: null }] : [])),
-  ];
+  const unlink = (id: string): PatchOp[] =>
+    (g.pipes ?? []).flatMap((p, i): PatchOp[] => (p.appliance === id ? [{ op: "replace", path: `/gas/pipes/${i}/appliance`, value: null }] : []));
   return useItems<Named<GasAppliance>>("/gas/appliances", g.appliances ?? [], "Appliance", unlink);
 }
 
@@ -56,8 +54,8 @@ export function useLowPoints() {
 }
 
 export function useTests() {
-  const { g } = useGas();
-  return useItems<Named<GasTest>>("/gas/tests", g.tests ?? [], "Leak test");
+  const { design } = useVariant();
+  return useItems<Named<GasTest>>("/facts/gas_tests", (design.facts?.gas_tests ?? []) as Named<GasTest>[], "Leak test");
 }
 
 export function usePipes() {

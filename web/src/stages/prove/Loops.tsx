@@ -3,6 +3,7 @@ import { useCallback } from "react";
 import type { Schemas } from "../../data/client";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { BeingBuilt } from "../../parts/BeingBuilt";
 import { ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Quantity } from "../../parts/Quantity";
@@ -22,6 +23,7 @@ export function LoopSentence() {
   const m = design.prove.meter;
   return (
     <>
+      <BeingBuilt />
       {HOW} The ohm-meter shows steps of{" "}
       <Token
         path="/prove/meter/loop_resolution_mohm"

@@ -3,6 +3,7 @@ import { useCallback, useState } from "react";
 import { Link } from "react-router";
 import { percent, show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { BeingBuilt } from "../../parts/BeingBuilt";
 import { Fig, SlateFig } from "../../parts/Fig";
 import { FindingList, ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
@@ -15,6 +16,7 @@ import { useSite } from "../../shell/useSite";
 import { Bands, VerdictMark } from "./Bands";
 import { type SheetRow, useReadings, VERDICTS } from "./edit";
 import { LOOP_VERDICTS, LoopLedger, LoopSentence } from "./Loops";
+import { RecordLedger } from "./Record";
 import { SiteSheet } from "./SiteSheet";
 
 function Sentence() {
@@ -23,6 +25,7 @@ function Sentence() {
   const p = report.prove;
   return (
     <>
+      <BeingBuilt />
       {p.read} of {p.testable} circuits read, {p.passed} passed.{" "}
       {p.unanswered > 0 && (
         <Link to={`/v/${id}/worklist?severity=question`} className="underline">
@@ -115,11 +118,13 @@ function ProveSlate() {
           <h3 className="mb-1 mt-3 font-display text-[14px]">Reading</h3>
           <p className="m-0 text-chalk-dim">
             {reading.taken_at && `taken ${reading.taken_at}`} {reading.taken_by && `by ${reading.taken_by}`}
+            {row.judged_revision != null && `, judged against revision ${row.judged_revision}`}
+            {row.outdated ? ": what is expected has changed since" : ""}
           </p>
           <TextProperty label="by" value={reading.taken_by ?? ""} maxLength={80} onSet={(t) => void set(row, { taken_by: t })} />
           <TextProperty label="note" area value={reading.note ?? ""} onSet={(t) => void set(row, { note: t })} />
           <button type="button" className="btn btn-slate mt-1" onClick={() => void clear(row)}>
-            Clear this reading
+            Strike this reading
           </button>
         </>
       )}
@@ -127,12 +132,24 @@ function ProveSlate() {
   );
 }
 
+const VIEWS = [
+  ["loops", "Before power: loops"],
+  ["readings", "With power: readings"],
+  ["record", "Record"],
+] as const;
+const HINT = {
+  loops: "Type what the meter shows: “120 mohm”, “0.3 ohm”.",
+  readings: "“4.1 A”, “12.6”. Volts at bank and load in the same moment, load on.",
+  record: "All that was taken down, newest first. Undo never takes it back.",
+};
+
 export function Component() {
   const { report, id } = useVariant();
   const { of, set, clear } = useReadings();
   const hand = useHand();
   const site = useSite();
-  const [loops, setLoops] = useState(false);
+  const [view, setView] = useState<"loops" | "readings" | "record">("readings");
+  const loops = view === "loops";
   const rowId = useCallback((r: SheetRow) => r.circuit, []);
   if (site) return <SiteSheet />;
   const volts = (key: "source_voltage_v" | "load_voltage_v", label: string): Column<SheetRow> => ({
@@ -200,6 +217,7 @@ export function Component() {
         r.verdict ? (
           <span className="text-peat">
             <VerdictMark verdict={r.verdict} /> {VERDICTS[r.verdict]}
+            {r.outdated ? ", older" : ""}
           </span>
         ) : (
           ""
@@ -210,20 +228,23 @@ export function Component() {
     <Bench
       title="Prove"
       sentence={loops ? <LoopSentence /> : <Sentence />}
-      picture={report.prove.rows.length && !loops ? <Bands /> : undefined}
+      picture={report.prove.rows.length && view === "readings" ? <Bands /> : undefined}
       tools={
         <>
           <span className="flex" role="group" aria-label="Which test">
-            <button type="button" className={`btn px-2 ${loops ? "!border-gorse font-semibold" : ""}`} aria-pressed={loops} onClick={() => setLoops(true)}>
-              Before power: loops
-            </button>
-            <button type="button" className={`btn px-2 ${loops ? "" : "!border-gorse font-semibold"}`} aria-pressed={!loops} onClick={() => setLoops(false)}>
-              With power: readings
-            </button>
+            {VIEWS.map(([key, word]) => (
+              <button
+                key={key}
+                type="button"
+                className={`btn px-2 ${view === key ? "!border-gorse font-semibold" : ""}`}
+                aria-pressed={view === key}
+                onClick={() => setView(key)}
+              >
+                {word}
+              </button>
+            ))}
           </span>
-          <span className="text-dim">
-            {loops ? "Type what the meter shows: “120 mohm”, “0.3 ohm”." : "“4.1 A”, “12.6”. Volts at bank and load in the same moment, load on."}
-          </span>
+          <span className="text-dim">{HINT[view]}</span>
           <span className="flex-1" />
           <Link className="btn no-underline" to={`/v/${id}/print/sheet`}>
             Print the test sheet
@@ -231,7 +252,9 @@ export function Component() {
         </>
       }
       ledger={
-        loops ? (
+        view === "record" ? (
+          <RecordLedger />
+        ) : loops ? (
           <LoopLedger />
         ) : (
           <Ledger

@@ -10,23 +10,23 @@ type Row = Pick<SheetRow, "circuit" | "code" | "name">;
 
 export function useReadings() {
   const { design, edit } = useVariant();
-  const list = design.prove?.readings ?? [];
+  const list = design.facts?.readings ?? [];
   return {
     of: (circuit: string): Reading | undefined => list.find((r) => r.circuit === circuit),
     set: (row: Row, fields: Partial<Reading>) => {
       const i = list.findIndex((r) => r.circuit === row.circuit);
       const taken_at = new Date().toISOString().slice(0, 16).replace("T", " ");
       const what = `reading of ${row.code} ${row.name}`;
-      if (i < 0) return edit([{ op: "add", path: "/prove/readings/-", value: { circuit: row.circuit, ...fields, taken_at } }], what);
+      if (i < 0) return edit([{ op: "add", path: "/facts/readings/-", value: { circuit: row.circuit, ...fields, taken_at } }], what);
       const all = { ...fields, taken_at };
       return edit(
-        Object.entries(all).map(([key, value]) => ({ op: "replace", path: `/prove/readings/${i}/${key}`, value })),
+        Object.entries(all).map(([key, value]) => ({ op: "replace", path: `/facts/readings/${i}/${key}`, value })),
         what,
       );
     },
     clear: (row: Row) => {
       const i = list.findIndex((r) => r.circuit === row.circuit);
-      return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/prove/readings/${i}` }], `cleared the reading of ${row.code} ${row.name}`);
+      return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/facts/readings/${i}` }], `struck the reading of ${row.code} ${row.name}`);
     },
   };
 }

@@ -3,6 +3,7 @@
 import { Link } from "react-router";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { BeingBuilt } from "../../parts/BeingBuilt";
 import { dateColumn, wordColumn } from "../../parts/columns";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
@@ -31,6 +32,9 @@ function CarePicture() {
   const shower = (w.runs ?? []).some((r) => r.outlet === "shower" && r.place !== "outside");
   return (
     <div className="grid gap-4 p-3 md:grid-cols-2">
+      <div className="md:col-span-2 empty:hidden">
+        <BeingBuilt />
+      </div>
       <section aria-label="Sanitising">
         <h2 className="m-0 mb-1 font-display text-[15px]">Sanitising</h2>
         {s ? (

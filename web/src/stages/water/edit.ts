@@ -59,7 +59,7 @@ export function useDrains() {
 
 export function useTests() {
   const { design } = useVariant();
-  return useItems<HoldTest & { name: string }>("/water/tests", (design.water?.tests ?? []) as (HoldTest & { name: string })[], "Pressure test");
+  return useItems<HoldTest & { name: string }>("/facts/water_tests", (design.facts?.water_tests ?? []) as (HoldTest & { name: string })[], "Pressure test");
 }
 
 export const BOX: Prism = { shape: "box", op: "add", base_z_m: 0, length_m: 0.8, width_m: 0.4, height_m: 0.3 };

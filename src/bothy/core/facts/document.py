@@ -1,0 +1,38 @@
+"""The facts of a vehicle as they stand today: one document, made from the evidence, that a person edits item by item."""
+
+from __future__ import annotations
+
+from typing import Self
+
+from pydantic import Field, model_validator
+
+from bothy.core.contract import wrong
+from bothy.core.design.base import Doc
+from bothy.core.facts.kinds import GasCheck, GasTest, HoldTest, PreTrip, Reading
+
+
+class Facts(Doc):
+    """What was measured, tested and looked at, newest state of each item. Readings: at most one a circuit.
+
+    An item may speak of a circuit or appliance that the design no longer has: it was measured all the same.
+    """
+
+    readings: list[Reading] = Field([], max_length=1000)
+    water_tests: list[HoldTest] = Field([], max_length=50)
+    gas_tests: list[GasTest] = Field([], max_length=50)
+    gas_checks: list[GasCheck] = Field([], max_length=100)
+    pre_trip: list[PreTrip] = Field([], max_length=20)
+
+    @model_validator(mode="after")
+    def _once(self) -> Self:
+        for what, ids in (
+            ("reading of circuit", [r.circuit for r in self.readings]),
+            ("pressure test", [t.id for t in self.water_tests]),
+            ("leak test", [t.id for t in self.gas_tests]),
+            ("reading of gas", [c.id for c in self.gas_checks]),
+            ("look before a trip", list(self.pre_trip)),
+        ):
+            for i, one in enumerate(ids):
+                if one in ids[:i]:
+                    raise wrong("id", f"{what} “{one}” is there twice; every id must be unique")
+        return self

@@ -1,0 +1,94 @@
+"""Kinds of facts: readings of circuits, pressure tests of water and gas, readings of gas, and the look before a trip."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal, Self
+
+from pydantic import Field, model_validator
+
+from bothy.core.contract import wrong
+from bothy.core.design.base import Doc, Id, Name, Note
+
+Person = Annotated[str, Field(max_length=120)]
+Day = Annotated[str, Field(max_length=40)]
+PRE_TRIP = ("shut", "hose", "regulator", "drain", "bubbles", "alarms", "flames", "solenoid", "off")
+"""What is looked at before a trip (method gas.lines)."""
+PreTrip = Literal["shut", "hose", "regulator", "drain", "bubbles", "alarms", "flames", "solenoid", "off"]
+
+
+class Reading(Doc):
+    """What was measured on one circuit: the loop before power came on; volts and amps at the same moment, load on."""
+
+    circuit: Id
+    source_voltage_v: float | None = Field(None, ge=0.5, le=100)
+    load_voltage_v: float | None = Field(None, ge=0, le=300)
+    current_a: float | None = Field(None, ge=-1000, le=1000)
+    loop_mohm: float | None = Field(None, ge=0, le=1e12)
+    taken_at: str = Field("", max_length=40)
+    taken_by: str = Field("", max_length=80)
+    note: Note = ""
+
+
+class HoldTest(Doc):
+    """A pressure-hold test as it was done."""
+
+    id: Id
+    name: Name = "Pressure test"
+    on: Day = ""
+    who: Person = ""
+    medium: Literal["water", "air"] = "water"
+    start_kpa: float = Field(ge=1, le=1000)
+    end_kpa: float = Field(ge=0, le=1000)
+    duration_min: float = Field(30, ge=0.01, le=1440)
+    start_temp_c: float = Field(15, ge=-20, le=60)
+    end_temp_c: float | None = Field(None, ge=-20, le=60)
+    pipe_type: Literal["rigid", "plastic"] = "plastic"
+    gas_volume_l: float | None = Field(None, ge=0.01, le=500)
+
+    @model_validator(mode="after")
+    def _volume(self) -> Self:
+        if self.medium == "air" and self.gas_volume_l is None:
+            raise wrong("gas_volume_l", "is required for a test with air: the whole volume under test")
+        return self
+
+
+class GasTest(Doc):
+    """A leak test by pressure drop as it was done; ``system`` is what was tested, a mark for each part."""
+
+    id: Id
+    name: Name = "Leak test"
+    on: Day = ""
+    who: Person = ""
+    licence: Person = ""
+    signed: bool = False
+    instrument: Person = ""
+    test_gas: Literal["air", "lpg"] = "air"
+    start_mbar: float = Field(ge=1, le=1000)
+    end_mbar: float = Field(ge=0, le=1000)
+    duration_min: float = Field(5, ge=0.01, le=1440)
+    stabilise_min: float = Field(5, ge=0, le=1440)
+    start_temp_c: float = Field(15, ge=-20, le=60)
+    end_temp_c: float | None = Field(None, ge=-20, le=60)
+    baro_start_mbar: float | None = Field(None, ge=500, le=1100)
+    baro_end_mbar: float | None = Field(None, ge=500, le=1100)
+    gauge_resolution_mbar: float = Field(0.1, ge=0.001, le=50)
+    isolated: bool = False
+    extra_volume_l: float = Field(0, ge=0, le=100)
+    system: dict[str, Annotated[str, Field(max_length=40)]] = {}
+
+    @model_validator(mode="after")
+    def _system(self) -> Self:
+        if len(self.system) > 100:
+            raise wrong("system", "holds at most 100 parts")
+        return self
+
+
+class GasCheck(Doc):
+    """A reading at working pressure: mbar at the far appliance with everything burning, mbar with all off, or seconds until a flame's valve drops."""
+
+    id: Id
+    kind: Literal["working", "lock_up", "flame_failure"] = "working"
+    appliance: Id | None = None
+    value: float = Field(ge=0, le=1000)
+    on: Day = ""
+    who: Person = ""

@@ -1,0 +1,60 @@
+"""Readings that were judged against another design than today's: what was expected then, and what is expected now."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from bothy.core.facts.evidence import Judged
+from bothy.core.finding import Finding, finding, rule
+from bothy.core.method.sources import Method, OwnChoice
+from bothy.core.proving.sheet import SheetRow
+from bothy.core.wiring.loop_test import LoopRow
+
+MOVED: dict[str, tuple[float, float, str]] = {
+    "expected_a": (0.02, 0.05, "A"),
+    "expected_v": (0.0, 0.05, "V"),
+    "expected_mohm": (0.03, 1.0, "mΩ"),
+}
+"""Expected figure -> from which part of it, and from how much at least, it counts as another one; unit. Less than any meter on the sheet tells apart."""
+
+rule(
+    "test-outdated",
+    "advice",
+    "prove",
+    "Reading is older than the design",
+    "Measure it again.",
+    Method("prove.verdict") + OwnChoice("a reading proves the circuit that it was taken on"),
+)
+
+
+def expected_of(row: SheetRow | None, loop: LoopRow | None) -> dict[str, float]:
+    """What a reading of a circuit is judged against: A and V with power on, mΩ of the loop."""
+    found = {
+        "expected_a": row.expected_a if row else None,
+        "expected_v": row.expected_v if row else None,
+        "expected_mohm": loop.expected_mohm if loop else None,
+    }
+    return {k: v for k, v in found.items() if v is not None}
+
+
+def _moved(then: Mapping[str, float], now: Mapping[str, float]) -> list[str]:
+    said = []
+    for key, (part, least, unit) in MOVED.items():
+        if key in then and key in now and abs(now[key] - then[key]) > max(least, part * abs(then[key])):
+            said.append(f"{then[key]:.3g} {unit} were expected, {now[key]:.3g} {unit} today")
+    return said
+
+
+def mark_outdated(rows: list[SheetRow], loops: Mapping[str, LoopRow], judged: Mapping[tuple[str, str], Judged]) -> tuple[list[SheetRow], list[Finding]]:
+    """The rows with the revision that each reading was judged against, and a finding for each whose expectation has changed since."""
+    out, found = [], []
+    for row in rows:
+        j = judged.get(("reading", row.circuit))
+        if j is not None:
+            moved = _moved(j.expected, expected_of(row, loops.get(row.circuit)))
+            row = row.model_copy(update={"judged_revision": j.revision, "expected_then": j.expected, "outdated": bool(moved)})
+            if moved:
+                told = f"It was read on revision {j.revision}: {'; '.join(moved)}. The circuit was changed since."
+                found.append(finding("test-outdated", row.circuit, f"{row.code} {row.name}", told))
+        out.append(row)
+    return out, found
