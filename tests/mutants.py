@@ -33,6 +33,7 @@ SHARED = ["test_worked_examples.py", "test_rules.py", "test_dangers.py", "test_t
 FIELDS = {"design": "", "proving": "prove", "power": "power", "sun": "trips", "sizing": "trips"}
 """Package -> folder of its tests, where it has another name."""
 AT_ONCE = 2
+WATCH = "__called__"
 SLOWER = 10.0
 """A mutant that takes so many times as long as its tests took counts as noticed: nobody would wait for it."""
 
@@ -64,14 +65,15 @@ def _changes(node: ast.AST) -> Iterator[tuple[str, Callable[[Any], None]]]:
         turned: type[ast.boolop] = ast.Or if isinstance(node.op, ast.And) else ast.And
         yield f"{type(node.op).__name__} to {turned.__name__}", lambda n: setattr(n, "op", turned())
     elif isinstance(node, ast.UnaryOp) and isinstance(node.op, (ast.Not, ast.USub)):
-        yield f"{type(node.op).__name__} dropped", lambda n: n.__dict__.update(op=ast.UAdd()) if isinstance(n.op, ast.USub) else n.__dict__.update(
-            operand=ast.UnaryOp(ast.Not(), n.operand)
+        yield (
+            f"{type(node.op).__name__} dropped",
+            lambda n: n.__dict__.update(op=ast.UAdd()) if isinstance(n.op, ast.USub) else n.__dict__.update(operand=ast.UnaryOp(ast.Not(), n.operand)),
         )
     elif isinstance(node, ast.Call) and isinstance(node.func, (ast.Name, ast.Attribute)):
         name = node.func.id if isinstance(node.func, ast.Name) else node.func.attr
         if name in CALLED:
             yield f"{name} to {CALLED[name]}", lambda n: setattr(n.func, "id" if isinstance(n.func, ast.Name) else "attr", CALLED[name])
-    elif isinstance(node, ast.Constant) and type(node.value) in (int, float) and abs(node.value) > 1e-6:
+    elif isinstance(node, ast.Constant) and isinstance(node.value, (int, float)) and not isinstance(node.value, bool) and abs(node.value) > 1e-6:
         value = node.value * 1.1 if isinstance(node.value, float) else node.value + 1
         yield f"{node.value!r} to {value!r}", lambda n: setattr(n, "value", value)
 
@@ -90,10 +92,20 @@ def _skipped(node: ast.AST) -> Iterator[ast.AST]:
                 yield from ast.walk(n.returns)
             for default in (*n.args.defaults, *(d for d in n.args.kw_defaults if d)):
                 yield from ast.walk(default)
-        elif isinstance(n, ast.Call) and isinstance(n.func, ast.Name) and n.func.id in ("Method", "Standard", "OwnChoice", "Field", "BadInput", "wrong", "lru_cache"):
+        elif (
+            isinstance(n, ast.Call)
+            and isinstance(n.func, ast.Name)
+            and n.func.id in ("Method", "Standard", "OwnChoice", "Field", "BadInput", "wrong", "lru_cache")
+        ):
             yield from ast.walk(n)
         elif isinstance(n, ast.Subscript) and isinstance(n.slice, ast.Constant):
             yield from ast.walk(n.slice)
+        elif isinstance(n, ast.BinOp) and _is_tiny(n.right):
+            yield n  # a hair's breadth for rounding
+
+
+def _is_tiny(n: ast.AST) -> bool:
+    return (isinstance(n, ast.Name) and n.id == "EPS") or (isinstance(n, ast.Constant) and isinstance(n.value, float) and n.value <= 1e-6)
 
 
 def _functions(tree: ast.Module) -> Iterator[tuple[str, ast.FunctionDef]]:
@@ -105,6 +117,11 @@ def _functions(tree: ast.Module) -> Iterator[tuple[str, ast.FunctionDef]]:
             yield from ((f"{node.name}.{f.name}", f) for f in node.body if isinstance(f, ast.FunctionDef))
 
 
+def _first(f: ast.FunctionDef) -> int:
+    """The line at which Python says that a function begins: that of its first decorator."""
+    return min([f.lineno, *(d.lineno for d in f.decorator_list)])
+
+
 def mutants_of(source: str) -> list[Mutant]:
     """Every mutant of a module's text."""
     tree = ast.parse(source)
@@ -114,7 +131,7 @@ def mutants_of(source: str) -> list[Mutant]:
     for name, f in _functions(tree):
         if any("njit" in ast.unparse(d) for d in f.decorator_list):
             continue
-        first = min([f.lineno, *(d.lineno for d in f.decorator_list)])
+        first = _first(f)
         idle = {id(n) for n in _skipped(f)}
         for node in ast.walk(f):
             if id(node) in idle:
@@ -140,7 +157,12 @@ def _swap(module_file: str, mutant: Mutant) -> bool:
     found = dict(_codes(compile(mutant.tree, module_file, "exec"))).get(mutant.function[0])
     hit = False
     for f in gc.get_objects():
-        if isinstance(f, FunctionType) and f.__code__.co_filename == module_file and f.__code__.co_firstlineno == mutant.function[1] and f.__code__.co_name == mutant.function[0].rpartition(".")[2]:
+        if (
+            isinstance(f, FunctionType)
+            and f.__code__.co_filename == module_file
+            and f.__code__.co_firstlineno == mutant.function[1]
+            and f.__code__.co_name == mutant.function[0].rpartition(".")[2]
+        ):
             if found is None or len(f.__code__.co_freevars) != len(found.co_freevars):
                 return False
             f.__code__ = found
@@ -170,7 +192,7 @@ class Run:
         """In the place of the usual loop."""
         module = importlib.import_module(f"bothy.core.{self.module.replace('/', '.')}")
         file = str(module.__file__)
-        called, took, failed = self._baseline(session.items, file)
+        called, took, failed = self._baseline(session.items, file, module)
         if failed:
             raise pytest.UsageError(f"{failed} fails without any change; mend it first")
         every = mutants_of(Path(file).read_text(encoding="utf-8"))
@@ -178,7 +200,7 @@ class Run:
         print(f"{self.module}: {len(every)} mutants, {len(chosen)} tried")
         running: dict[int, tuple[Mutant, float]] = {}
         for m in chosen:
-            items = sorted((i for i in session.items if m.function in called[i.nodeid]), key=lambda i: took[i.nodeid])
+            items = sorted((i for i in session.items if m.function[0] in called[i.nodeid]), key=lambda i: took[i.nodeid])
             if not items:
                 self.untested += 1
                 self._survived(m, "no test calls it")
@@ -192,28 +214,30 @@ class Run:
         while running:
             self._wait(running)
         tried = max(1, len(chosen))
-        print(f"{self.module}: {100 * (1 - len(self.survivors) / tried):.1f} % of {len(chosen)} noticed, {len(self.survivors)} survived ({self.untested} of them in code that no test of the field calls)")
+        print(
+            f"{self.module}: {100 * (1 - len(self.survivors) / tried):.1f} % of {len(chosen)} noticed, {len(self.survivors)} survived ({self.untested} of them in code that no test of the field calls)"
+        )
         session.testsfailed = 0
         return True
 
-    def _baseline(self, items: list[pytest.Item], file: str) -> tuple[dict[str, set[tuple[str, int]]], dict[str, float], str]:
+    def _baseline(self, items: list[pytest.Item], file: str, module: Any) -> tuple[dict[str, set[str]], dict[str, float], str]:
         """Which functions of the module each test calls, and how long it takes; the first that fails."""
-        called: dict[str, set[tuple[str, int]]] = {}
+        seen: set[str] = set()
+        module.__dict__[WATCH] = seen.add
+        told = ast.parse(Path(file).read_text(encoding="utf-8"))
+        lines = {name: _first(f) for name, f in _functions(told)}
+        for name, f in _functions(told):
+            f.body.insert(0, ast.Expr(ast.Call(ast.Name(WATCH, ast.Load()), [ast.Constant(name)], [])))
+        ast.fix_missing_locations(told)
+        for name, first in lines.items():
+            _swap(file, Mutant((name, first), first, "", told))
+        called: dict[str, set[str]] = {}
         took: dict[str, float] = {}
         for item in items:
-            seen: set[tuple[str, int]] = set()
-
-            def watch(frame: Any, event: str, _: Any, seen: set[tuple[str, int]] = seen) -> None:
-                if event == "call" and frame.f_code.co_filename == file:
-                    seen.add((frame.f_code.co_qualname.split(".<locals>")[0], frame.f_code.co_firstlineno))
-
+            seen.clear()
             start = time.monotonic()
-            sys.setprofile(watch)
-            try:
-                reports = runtestprotocol(item, log=False, nextitem=None)
-            finally:
-                sys.setprofile(None)
-            took[item.nodeid], called[item.nodeid] = time.monotonic() - start, seen
+            reports = runtestprotocol(item, log=False, nextitem=None)
+            took[item.nodeid], called[item.nodeid] = time.monotonic() - start, set(seen)
             if any(r.failed for r in reports):
                 return called, took, item.nodeid
         return called, took, ""
