@@ -52,6 +52,17 @@ describe("the fuse window", () => {
     expect(screen.getByRole("button", { name: "7.5 A, chosen" })).toBeTruthy();
   });
 
+  it("draws a fuse as outside from the cable's limit on and from the load's need down, and not before", () => {
+    render(<FuseWindow part={part({ ratings: [5, 5.79, 10, 15, 15.1, 20], fuse_a: 20 })} onPick={vi.fn()} />);
+    const outside = (a: string) =>
+      screen
+        .getByRole("button", { name: new RegExp(`^${a.replace(".", "\\.")} A`) })
+        .getAttribute("aria-label")!
+        .includes("outside the window");
+    expect(["5", "5.79", "10", "15", "15.1", "20"].map(outside)).toEqual([true, false, false, false, true, true]);
+    expect(screen.getByRole("button", { name: "20 A, outside the window, chosen" })).toBeTruthy();
+  });
+
   it("waits for a load", () => {
     render(<FuseWindow part={part({ window_low_a: 0 })} />);
     expect(screen.getByText(/opens when something draws current/)).toBeTruthy();

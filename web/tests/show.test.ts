@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { clock, figure, percent, show, unitFor } from "../src/data/show";
+import { parseQuantity } from "../src/data/units";
 
 describe("numbers as people read them", () => {
   it.each([
@@ -41,5 +42,42 @@ describe("numbers as people read them", () => {
     expect(clock(7.5)).toBe("7:30");
     expect(clock(0)).toBe("0:00");
     expect(clock(22.25)).toBe("22:15");
+  });
+});
+
+describe("what is shown can be typed back", () => {
+  // a unit of a figure -> the kind of quantity that its field takes, and what one of it is in that field's own unit
+  const FIELDS: Record<string, [dimension: string, scale: number]> = {
+    m: ["length", 1],
+    mm: ["length", 1e-3],
+    "m²": ["surface", 1],
+    kg: ["mass", 1],
+    "°C": ["temperature", 1],
+    L: ["volume", 1],
+    "L/min": ["flow", 1],
+    "m³/h": ["airflow", 1],
+    kPa: ["pressure", parseQuantity("1 kPa", "pressure").value],
+    mbar: ["pressure", parseQuantity("1 mbar", "pressure").value],
+    W: ["power", 1],
+    V: ["voltage", 1],
+    A: ["current", 1],
+    Wh: ["energy", 1],
+    Ah: ["charge", 1],
+  };
+  it.each(["metric", "us"] as const)("in %s", (system) => {
+    for (const [unit, [dimension, scale]] of Object.entries(FIELDS))
+      for (const value of [0.37, 1, 4.2, 18.5, 96, 512]) {
+        const text = show(value, unit, system, 12);
+        expect(Math.abs(parseQuantity(text, dimension).value / scale / value - 1), `${value} ${unit} as ${text}`).toBeLessThan(1e-3);
+      }
+  });
+  it("a pound is less than a kilogram, a foot less than a metre", () => {
+    expect(show(10, "kg", "us", 5)).toBe("22.046\u00a0lb");
+    expect(show(1, "mm", "us", 4)).toBe("0.03937\u00a0in");
+    expect(show(100, "kPa", "us", 4)).toBe("14.5\u00a0psi");
+    expect(show(25, "mbar", "us", 3)).toBe("10\u00a0inH2O");
+    expect(show(100, "m³/h", "us", 3)).toBe("58.9\u00a0CFM");
+    expect(show(10, "L", "us", 3)).toBe("2.64\u00a0gal");
+    expect(show(2, "m²", "us", 3)).toBe("21.5\u00a0ft²");
   });
 });

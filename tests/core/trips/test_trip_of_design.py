@@ -274,6 +274,14 @@ def test_a_medical_device_that_may_go_dark_is_a_danger() -> None:
     dark = found(away({**WEEK, "place": "inverness"}, trips={"start_date": "2026-12-01"}, appliances=[device]))
     assert dark["sim-medical-load"].severity == "danger"
     assert "Breathing machine: in 100% of the trips, first on" in dark["sim-medical-load"].message
+    both = found(
+        away(
+            {**WEEK, "place": "inverness"},
+            trips={"start_date": "2026-12-01"},
+            appliances=[LAMP, device, {**device, "id": "spare", "name": "Spare machine", "count": 0}],
+        )
+    )
+    assert both["sim-medical-load"].message.startswith("Breathing machine: in"), "the one that goes dark, not the lamp, nor one that is not aboard"
     assert "sim-medical-load" not in found(away(appliances=[{**device, "power_w": 5.0}]))
     late = found(away({**WEEK, "place": "inverness"}, trips={"start_date": "2026-12-01"}, appliances=[{**device, "tier": 3}]))
     assert "sim-medical-load" in late, "what is shed first is dark too"
