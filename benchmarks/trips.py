@@ -15,8 +15,18 @@ import numpy as np
 
 SOURCE = Path(__file__).with_name("trip.c")
 YEAR: dict[str, Any] = {
-    "start_date": "2026-01-01", "days": [{"place": "edinburgh", "count": 365}], "weather": "draws", "seed": 1, "draw_count": 200, "pv": {"arrays": [{"power_stc_w": 400}]},
-    "bank": {"chemistry": "lifepo4", "capacity_ah": 200}, "loads": [{"power_w": 20}, {"power_w": 30, "tier": 3}], "fridge": {}, "heater": {}, "tanks": {"fresh_l": 100, "diesel_l": 60}}  # fmt: skip
+    "start_date": "2026-01-01",
+    "days": [{"place": "edinburgh", "count": 365}],
+    "weather": "draws",
+    "seed": 1,
+    "draw_count": 200,
+    "pv": {"arrays": [{"power_stc_w": 400}]},
+    "bank": {"chemistry": "lifepo4", "capacity_ah": 200},
+    "loads": [{"power_w": 20}, {"power_w": 30, "tier": 3}],
+    "fridge": {},
+    "heater": {},
+    "tanks": {"fresh_l": 100, "diesel_l": 60},
+}
 
 
 def built(folder: Path) -> Any | None:
@@ -39,10 +49,21 @@ def in_c(library: Any, plan: Any, arrays: Any, result: Any) -> None:
         return x.ctypes.data_as(ctypes.POINTER(kind))
 
     library.run(
-        ctypes.c_long(0), ctypes.c_long(count), ctypes.c_double(plan.step_min / 60), ctypes.c_long(days), ctypes.c_long(steps), ctypes.c_long(items[10].shape[0]),
-        ctypes.c_long(items[5].shape[2]), *(pointer(x) for x in items), pointer(result.ledger), pointer(result.summary), pointer(result.short_day, ctypes.c_byte), pointer(result.events),
-        pointer(result.event_count, ctypes.c_longlong), ctypes.c_long(result.events.shape[1]),
-    )  # fmt: skip
+        ctypes.c_long(0),
+        ctypes.c_long(count),
+        ctypes.c_double(plan.step_min / 60),
+        ctypes.c_long(days),
+        ctypes.c_long(steps),
+        ctypes.c_long(items[10].shape[0]),
+        ctypes.c_long(items[5].shape[2]),
+        *(pointer(x) for x in items),
+        pointer(result.ledger),
+        pointer(result.summary),
+        pointer(result.short_day, ctypes.c_byte),
+        pointer(result.events),
+        pointer(result.event_count, ctypes.c_longlong),
+        ctypes.c_long(result.events.shape[1]),
+    )
 
 
 def empty_like(result: Any) -> Any:

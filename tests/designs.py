@@ -25,8 +25,16 @@ BANK: dict[str, Any] = {
 }
 AGM: dict[str, Any] = {"name": "Lead", "chemistry": "agm", "unit_voltage_v": 12.0, "unit_charge_ah": 200.0}
 INVERTER: dict[str, Any] = {"name": "Inverter", "rating_w": 1500.0, "surge_power_w": 3000.0, "idle_w": 12.0}
-PANELS: dict[str, Any] = {"id": "roof", "name": "Panels", "panel_power_w": 200.0, "vmp_v": 33.0, "imp_a": 6.06, "voc_v": 39.6, "isc_a": 6.45,
-                          "disconnect": True}  # fmt: skip
+PANELS: dict[str, Any] = {
+    "id": "roof",
+    "name": "Panels",
+    "panel_power_w": 200.0,
+    "vmp_v": 33.0,
+    "imp_a": 6.06,
+    "voc_v": 39.6,
+    "isc_a": 6.45,
+    "disconnect": True,
+}
 MPPT: dict[str, Any] = {"name": "Controller", "max_voltage_v": 100.0, "max_charge_current_a": 30.0, "max_input_current_a": 40.0}
 DCDC: dict[str, Any] = {"name": "DC-DC", "rating_a": 30.0}
 CHARGER: dict[str, Any] = {"name": "Charger", "charger_current_a": 20.0}
@@ -42,8 +50,12 @@ def lived(
 ) -> dict[str, Any]:
     """A design with appliances, and a bank and the rest where given."""
     where = {"place": "london", "from_month": 6, "to_month": 8, "nights_between_hookups": 2.0, "drive_h_per_day": 1.0, **life}
-    return blank(life={**where, "appliances": appliances if appliances is not None else [LAMP, FRIDGE]}, power=power or {}, wiring=wiring or {},
-                 vehicle={"bank_place": "warm_inside"})  # fmt: skip
+    return blank(
+        life={**where, "appliances": appliances if appliances is not None else [LAMP, FRIDGE]},
+        power=power or {},
+        wiring=wiring or {},
+        vehicle={"bank_place": "warm_inside"},
+    )
 
 
 def circuit(id: str = "c1", **more: Any) -> dict[str, Any]:

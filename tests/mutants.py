@@ -1,7 +1,9 @@
 """A small mutation run: ``./bothy mutants wiring/fuses`` changes one thing at a time in a module of the core and sees whether its tests notice.
 
-What is changed lies within functions: a comparison turned about, a sum for a difference, a product for a quotient, the least for the most, a number by a tenth, a
-condition to its opposite. The tests run once to see which of them call which function; each mutant then runs in a child of its own, with the tests that call its function,
+What is changed lies within functions: a comparison turned about, a sum for a difference, a product for a quotient, the least for the most, a number
+by a tenth, a
+condition to its opposite. The tests run once to see which of them call which function; each mutant then runs in a child of its own, with the tests
+that call its function,
 until one fails. A survivor is printed with its line. Compiled loops (numba) are left out: their twin in C holds them.
 """
 
@@ -38,8 +40,17 @@ SLOWER = 10.0
 """A mutant that takes so many times as long as its tests took counts as noticed: nobody would wait for it."""
 
 COMPARE: dict[type[ast.cmpop], type[ast.cmpop]] = {
-    ast.Lt: ast.GtE, ast.LtE: ast.Gt, ast.Gt: ast.LtE, ast.GtE: ast.Lt, ast.Eq: ast.NotEq, ast.NotEq: ast.Eq, ast.Is: ast.IsNot, ast.IsNot: ast.Is, ast.In: ast.NotIn, ast.NotIn: ast.In,
-}  # fmt: skip
+    ast.Lt: ast.GtE,
+    ast.LtE: ast.Gt,
+    ast.Gt: ast.LtE,
+    ast.GtE: ast.Lt,
+    ast.Eq: ast.NotEq,
+    ast.NotEq: ast.Eq,
+    ast.Is: ast.IsNot,
+    ast.IsNot: ast.Is,
+    ast.In: ast.NotIn,
+    ast.NotIn: ast.In,
+}
 ARITHMETIC: dict[type[ast.operator], type[ast.operator]] = {ast.Add: ast.Sub, ast.Sub: ast.Add, ast.Mult: ast.Div, ast.Div: ast.Mult, ast.Pow: ast.Mult}
 CALLED = {"min": "max", "max": "min", "any": "all", "all": "any", "ceil": "floor", "floor": "ceil"}
 
@@ -215,7 +226,8 @@ class Run:
             self._wait(running)
         tried = max(1, len(chosen))
         print(
-            f"{self.module}: {100 * (1 - len(self.survivors) / tried):.1f} % of {len(chosen)} noticed, {len(self.survivors)} survived ({self.untested} of them in code that no test of the field calls)"
+            f"{self.module}: {100 * (1 - len(self.survivors) / tried):.1f} % of {len(chosen)} noticed, {len(self.survivors)} survived "
+            f"({self.untested} of them in code that no test of the field calls)"
         )
         session.testsfailed = 0
         return True

@@ -41,8 +41,16 @@ def year(
 
 def epw(w: Hourly, city: str = "Munich") -> str:
     """The year as an EPW file: hours 1 to 24, 35 columns."""
-    head = [f"LOCATION,{city},-,DEU,made-up,1,{w.lat_deg},{w.lon_deg},{w.utc_offset_h},{w.elevation_m}", "DESIGN CONDITIONS,0", "TYPICAL/EXTREME PERIODS,0",
-            "GROUND TEMPERATURES,0", "HOLIDAYS/DAYLIGHT SAVINGS,No,0,0,0", "COMMENTS 1,made up", "COMMENTS 2,", "DATA PERIODS,1,1,Data,Sunday,1/1,12/31"]  # fmt: skip
+    head = [
+        f"LOCATION,{city},-,DEU,made-up,1,{w.lat_deg},{w.lon_deg},{w.utc_offset_h},{w.elevation_m}",
+        "DESIGN CONDITIONS,0",
+        "TYPICAL/EXTREME PERIODS,0",
+        "GROUND TEMPERATURES,0",
+        "HOLIDAYS/DAYLIGHT SAVINGS,No,0,0,0",
+        "COMMENTS 1,made up",
+        "COMMENTS 2,",
+        "DATA PERIODS,1,1,Data,Sunday,1/1,12/31",
+    ]
     rows = []
     for i in range(w.ghi.size):
         t = w.first + dt.timedelta(hours=i)

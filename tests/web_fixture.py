@@ -118,16 +118,22 @@ def first_stages() -> dict[str, Any]:
 
 def small_wiring() -> dict[str, Any]:
     """Two boards, one fed from the other, a thin cable to a fridge, and a lamp whose length was never measured."""
-    d = made_design({
-        **lived([LAMP, FRIDGE], {"bank": BANK}),
-        "wiring": {
-            "boards": [{"id": "a", "name": "Main board", "letter": "A", "way_count": 12}, {"id": "b", "name": "Rear board", "letter": "B", "way_count": 6, "fed_from": "a"}],
-            "circuits": [
-                circuit("lamp-feed", name="Lamp feed", length_m=None), circuit("fridge", name="Fridge", appliances=["fridge"], board="b", area_mm2=0.75, length_m=9.0, fuse_a=15.0),
-                {"id": "feeder", "name": "Feeder of the rear", "kind": "feeder", "board": "b", "length_m": 5.0, "area_mm2": 6.0, "fuse_a": 30.0},
-            ],
-        },
-    })  # fmt: skip
+    d = made_design(
+        {
+            **lived([LAMP, FRIDGE], {"bank": BANK}),
+            "wiring": {
+                "boards": [
+                    {"id": "a", "name": "Main board", "letter": "A", "way_count": 12},
+                    {"id": "b", "name": "Rear board", "letter": "B", "way_count": 6, "fed_from": "a"},
+                ],
+                "circuits": [
+                    circuit("lamp-feed", name="Lamp feed", length_m=None),
+                    circuit("fridge", name="Fridge", appliances=["fridge"], board="b", area_mm2=0.75, length_m=9.0, fuse_a=15.0),
+                    {"id": "feeder", "name": "Feeder of the rear", "kind": "feeder", "board": "b", "length_m": 5.0, "area_mm2": 6.0, "fuse_a": 30.0},
+                ],
+            },
+        }
+    )
     whole = report(d)
     r = whole.plain()
     return {

@@ -50,9 +50,19 @@ def test_an_origin_that_is_none(client: TestClient, variant_id: str, origin: str
 
 @pytest.mark.parametrize(
     ("host", "name"),
-    [("127.0.0.1:8191@evil.example", None), ("127.0.0.1:8191", "127.0.0.1"), ("127.0.0.1:", None), ("127.0.0.1:99999", None), ("[::1]:80", "[::1]"),
-     ("[::1", None), ("LocalHost", "localhost"), ("127.0.0.1/x", None), ("a b", None), ("127.0.0.1:80:80", None)],
-)  # fmt: skip
+    [
+        ("127.0.0.1:8191@evil.example", None),
+        ("127.0.0.1:8191", "127.0.0.1"),
+        ("127.0.0.1:", None),
+        ("127.0.0.1:99999", None),
+        ("[::1]:80", "[::1]"),
+        ("[::1", None),
+        ("LocalHost", "localhost"),
+        ("127.0.0.1/x", None),
+        ("a b", None),
+        ("127.0.0.1:80:80", None),
+    ],
+)
 def test_a_host_is_one_name_and_one_port(host: str, name: str | None) -> None:
     assert host_name(host) == name
 
@@ -89,8 +99,13 @@ def test_a_patch_that_grows_without_end_is_stopped_before_it_does(client: TestCl
 
 @pytest.mark.parametrize(
     ("path", "value", "place"),
-    [("/life/note", "a\x07b", "note"), ("/vehicle/name", "\ud800", "name"), ("/life/appliances/0/name", "Fridge \ufdd0", "name"), ("/life/appliances/0/note", "x\u202e", "note")],
-)  # fmt: skip
+    [
+        ("/life/note", "a\x07b", "note"),
+        ("/vehicle/name", "\ud800", "name"),
+        ("/life/appliances/0/name", "Fridge \ufdd0", "name"),
+        ("/life/appliances/0/note", "x\u202e", "note"),
+    ],
+)
 def test_what_is_no_text_is_refused_with_its_place(client: TestClient, curlew_id: str, path: str, value: str, place: str) -> None:
     body = json.dumps({"ops": [{"op": "add", "path": path, "value": value}]})
     error = refused(client.patch(f"/api/variants/{curlew_id}", content=body, headers={**JSON, "If-Match": "1"}), 422)
@@ -157,8 +172,13 @@ def test_itineraries_that_no_calendar_holds(client: TestClient, curlew_id: str, 
 
 @pytest.mark.parametrize(
     ("line", "words"),
-    [("0001-01-01T00:00,100,10", "write it like"), ("9999-12-31T23:00,100,10", "write it like"), ("2025-06-01T12:00,90000,10", "can be"), ("2025-06-01T12:00,400,290", "can be")],
-)  # fmt: skip
+    [
+        ("0001-01-01T00:00,100,10", "write it like"),
+        ("9999-12-31T23:00,100,10", "write it like"),
+        ("2025-06-01T12:00,90000,10", "can be"),
+        ("2025-06-01T12:00,400,290", "can be"),
+    ],
+)
 def test_weather_outside_of_time_or_physics(client: TestClient, line: str, words: str) -> None:
     body = {"text": "time,ghi,temp_air\n" + line + "\n", "lat_deg": 50, "lon_deg": 0, "marks": "end"}
     assert words in refused(client.post("/api/weather/read", json=body), 422)["message"]

@@ -45,13 +45,21 @@ WAYS: dict[str, list[list[dict[str, Any]]]] = {
     "a leg to nowhere": [[add("/trips/legs/-", {"id": "a", "place": "nowhere"})]],
     "living nowhere": [[put("/trips/live", {"place": "nowhere"})]],
     "an own place that is home is removed": [[add("/trips/places/-", HUT)], [put("/life/place", "hut")], [{"op": "remove", "path": "/trips/places/0"}]],
-    "an own place on a leg is removed": [[add("/trips/places/-", HUT)], [add("/trips/legs/-", {"id": "a", "place": "hut"})], [{"op": "remove", "path": "/trips/places/0"}]],
+    "an own place on a leg is removed": [
+        [add("/trips/places/-", HUT)],
+        [add("/trips/legs/-", {"id": "a", "place": "hut"})],
+        [{"op": "remove", "path": "/trips/places/0"}],
+    ],
     "a window in the front, then the cab is opened": [[put("/warmth/cab", "bulkhead")], [add("/warmth/openings/-", FRONT)], [put("/warmth/cab", "open")]],
-    "a window in the front, then another vehicle": [[put("/vehicle/preset", "trailer")], [add("/warmth/openings/-", FRONT)], [put("/vehicle/preset", "panel_van")]],
+    "a window in the front, then another vehicle": [
+        [put("/vehicle/preset", "trailer")],
+        [add("/warmth/openings/-", FRONT)],
+        [put("/vehicle/preset", "panel_van")],
+    ],
     "a bank of next to nothing": [[put("/power/bank", {"chemistry": "lifepo4", "unit_voltage_v": 12.8, "unit_charge_ah": 1e-300})]],
     "a layer that conducts next to nothing": [[add("/warmth/build_ups/-", {"id": "b", "name": "b", "layers": LAYERS})]],
     "a number beyond all": [[put("/vehicle/inside_length_m", 1e300)]],
-}  # fmt: skip
+}
 
 
 @pytest.mark.parametrize("way", sorted(WAYS))

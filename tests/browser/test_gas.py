@@ -1,4 +1,5 @@
-"""Gas in the browser: a locker's vents are made large enough, gas is laid from nothing to a hob, a leak test is kept, signed and outdated by a change, and cooking without gas is chosen."""
+"""Gas in the browser: a locker's vents are made large enough, gas is laid from nothing to a hob, a leak test is kept, signed and outdated by a
+change, and cooking without gas is chosen."""
 
 from __future__ import annotations
 

@@ -1,4 +1,5 @@
-"""Power in the browser: a second array with a controller of its own gets its cable and goes with it; snow, a generator's can and a file's years run in the trip."""
+"""Power in the browser: a second array with a controller of its own gets its cable and goes with it; snow, a generator's can and a file's years run
+in the trip."""
 
 from __future__ import annotations
 

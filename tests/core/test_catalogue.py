@@ -14,9 +14,13 @@ from bothy.core.design.life import Appliance
 from bothy.core.design.power import Bank, DrivingCharge, Inverter, Shore, SolarArray, SolarController
 
 MODELS: dict[str, tuple[Any, dict[str, Any]]] = {
-    "battery": (Bank, {}), "inverter": (Inverter, {}), "panel": (SolarArray, {"id": "x"}), "controller": (SolarController, {}), "dcdc": (DrivingCharge, {}),
+    "battery": (Bank, {}),
+    "inverter": (Inverter, {}),
+    "panel": (SolarArray, {"id": "x"}),
+    "controller": (SolarController, {}),
+    "dcdc": (DrivingCharge, {}),
     "charger": (Shore, {}),
-}  # fmt: skip
+}
 
 
 def test_there_are_enough_parts_of_every_kind() -> None:

@@ -34,8 +34,14 @@ FEEDER = {"id": "feeder", "name": "Board feed", "kind": "feeder", "board": "a", 
 SHORE_CABLE = {"id": "shore", "name": "Shore charge", "kind": "shore", "length_m": 1.5, "area_mm2": 10.0, "fuse_a": 30.0}
 
 
-def house(*more: dict[str, Any], appliances: list[dict[str, Any]] | None = None, main: dict[str, Any] | None = None, ways: int = 12, wiring: dict[str, Any] | None = None,
-          **parts: Any) -> dict[str, Any]:  # fmt: skip
+def house(
+    *more: dict[str, Any],
+    appliances: list[dict[str, Any]] | None = None,
+    main: dict[str, Any] | None = None,
+    ways: int = 12,
+    wiring: dict[str, Any] | None = None,
+    **parts: Any,
+) -> dict[str, Any]:
     data = wired({**MAIN, **(main or {})}, FEEDER, SHORE_CABLE, *more, appliances=appliances, power={"bank": BANK, "shore": CHARGER, **parts}, ways=ways)
     return {**data, "wiring": {**data["wiring"], "isolator_a": 200.0, **(wiring or {})}}
 
@@ -83,61 +89,121 @@ CASES: Cases = {
     "power-lead-sparks": (power("underfloor", bank={**FLOODED, "beside_sparks": True}), power("underfloor", bank={**FLOODED, "beside_sparks": False})),
     "power-lithium-engine-heat": (power("engine_space"), power("garage")),
     "power-bank-heater-small": (cold(25.0), cold(40.0)),
-    "power-nmc-indoors": (power(bank={**BANK, "chemistry": "nmc", "unit_voltage_v": 14.6}), power("garage", bank={**BANK, "chemistry": "nmc", "unit_voltage_v": 14.6})),
+    "power-nmc-indoors": (
+        power(bank={**BANK, "chemistry": "nmc", "unit_voltage_v": 14.6}),
+        power("garage", bank={**BANK, "chemistry": "nmc", "unit_voltage_v": 14.6}),
+    ),
     "power-lead-deep": (power("garage", bank={**AGM, "usable_frac": 0.55}), power("garage", bank={**AGM, "usable_frac": 0.5})),
-    "power-lead-cold-uncompensated": (power("garage", WINTER, bank=AGM), power("garage", WINTER, bank=AGM, shore={**CHARGER, "profile": {"compensates": True}})),
+    "power-lead-cold-uncompensated": (
+        power("garage", WINTER, bank=AGM),
+        power("garage", WINTER, bank=AGM, shore={**CHARGER, "profile": {"compensates": True}}),
+    ),
     "power-bank-units-mixed": (power(bank={**BANK, "unlike": "kind"}), power(bank={**BANK, "unlike": "none"})),
     "power-bank-age-mixed": (power(bank={**BANK, "unlike": "age"}), power(bank={**BANK, "unlike": "none"})),
     "power-station-inverter-limit": (station(inverter_limit_w=900.0), station(inverter_limit_w=1000.0)),
     "power-station-dc-limit": (station(dc_limit_w=11.0), station(dc_limit_w=12.0)),
-    "power-station-solar-voltage": ({**station(solar_max_power_w=400.0, solar_max_voltage_v=40.0), "power": {**station(solar_max_power_w=400.0, solar_max_voltage_v=40.0)["power"], "arrays": [PANELS]}},
-                                    {**station(solar_max_power_w=400.0, solar_max_voltage_v=50.0), "power": {**station(solar_max_power_w=400.0, solar_max_voltage_v=50.0)["power"], "arrays": [PANELS]}}),
-    "power-station-solar-clipped": ({**station(solar_max_power_w=190.0), "power": {**station(solar_max_power_w=190.0)["power"], "arrays": [PANELS]}},
-                                    {**station(solar_max_power_w=200.0), "power": {**station(solar_max_power_w=200.0)["power"], "arrays": [PANELS]}}),
+    "power-station-solar-voltage": (
+        {
+            **station(solar_max_power_w=400.0, solar_max_voltage_v=40.0),
+            "power": {**station(solar_max_power_w=400.0, solar_max_voltage_v=40.0)["power"], "arrays": [PANELS]},
+        },
+        {
+            **station(solar_max_power_w=400.0, solar_max_voltage_v=50.0),
+            "power": {**station(solar_max_power_w=400.0, solar_max_voltage_v=50.0)["power"], "arrays": [PANELS]},
+        },
+    ),
+    "power-station-solar-clipped": (
+        {**station(solar_max_power_w=190.0), "power": {**station(solar_max_power_w=190.0)["power"], "arrays": [PANELS]}},
+        {**station(solar_max_power_w=200.0), "power": {**station(solar_max_power_w=200.0)["power"], "arrays": [PANELS]}},
+    ),
     "power-station-hot": ({**station(), "warmth": {"design_hot_c": 41.0}}, {**station(), "warmth": {"design_hot_c": 39.0}}),
     # sources and voltages
-    "power-relay-voltage": (vehicle(power(bank=AGM, driving=RELAY), vehicle_voltage_v=24) | {"power": {"system_voltage_v": 12, "bank": AGM, "driving": RELAY}},
-                            vehicle(power(bank=AGM, driving=RELAY), vehicle_voltage_v=12, smart_alternator=False)),
-    "power-relay-small": (vehicle(power(bank={**AGM, "parallel_count": 3}, driving={**RELAY, "rating_a": 70.0}), smart_alternator=False, alternator_rated_a=90.0),
-                          vehicle(power(bank={**AGM, "parallel_count": 3}, driving={**RELAY, "rating_a": 100.0}), smart_alternator=False, alternator_rated_a=90.0)),
+    "power-relay-voltage": (
+        vehicle(power(bank=AGM, driving=RELAY), vehicle_voltage_v=24) | {"power": {"system_voltage_v": 12, "bank": AGM, "driving": RELAY}},
+        vehicle(power(bank=AGM, driving=RELAY), vehicle_voltage_v=12, smart_alternator=False),
+    ),
+    "power-relay-small": (
+        vehicle(power(bank={**AGM, "parallel_count": 3}, driving={**RELAY, "rating_a": 70.0}), smart_alternator=False, alternator_rated_a=90.0),
+        vehicle(power(bank={**AGM, "parallel_count": 3}, driving={**RELAY, "rating_a": 100.0}), smart_alternator=False, alternator_rated_a=90.0),
+    ),
     "power-driving-no-alternator": (vehicle(power(driving=DCDC), preset="trailer"), vehicle(power(driving=DCDC), preset="trailer", alternator_rated_a=120.0)),
-    "power-dcdc-no-ignition": (vehicle(power(driving={**DCDC, "sense": "voltage"}), smart_alternator=True), vehicle(power(driving={**DCDC, "sense": "voltage"}), smart_alternator=False)),
+    "power-dcdc-no-ignition": (
+        vehicle(power(driving={**DCDC, "sense": "voltage"}), smart_alternator=True),
+        vehicle(power(driving={**DCDC, "sense": "voltage"}), smart_alternator=False),
+    ),
     "power-appliance-voltage": (power(appliances=[{**LAMP, "voltage_v": 24.0}]), power(appliances=[{**LAMP, "voltage_v": 12.0}])),
     "power-mains-no-source": (power(appliances=[KETTLE], shore=None, arrays=[PANELS], controller=MPPT), power(appliances=[KETTLE])),
     "power-bank-unfed": (power(shore=None), power()),
     "power-loads-unfed": (lived([LAMP]), power(appliances=[LAMP])),
-    "power-modified-sine-motor": (power(appliances=[{**KETTLE, "power_w": 700.0, "electrical": "motor"}], inverter={**INVERTER, "pure_sine": False}),
-                                  power(appliances=[{**KETTLE, "power_w": 700.0, "electrical": "resistive"}], inverter={**INVERTER, "pure_sine": False})),
-    "power-charger-generator": (power(shore={"charger_current_a": 60.0}, generator={"rating_w": 800.0}), power(shore={"charger_current_a": 60.0}, generator={"rating_w": 1200.0})),
-    "power-array-roof": (power(arrays=[{**PANELS, "parallel_count": 4}], controller={**MPPT, "max_charge_current_a": 80.0}), power(arrays=[{**PANELS, "parallel_count": 3}], controller=MPPT)),
-    "power-panels-unlike": (power(arrays=[PANELS, {**PANELS, "id": "two", "tilt_deg": 30.0, "azimuth_deg": 90.0}], controller=MPPT), power(arrays=[PANELS, {**PANELS, "id": "two"}], controller=MPPT)),
+    "power-modified-sine-motor": (
+        power(appliances=[{**KETTLE, "power_w": 700.0, "electrical": "motor"}], inverter={**INVERTER, "pure_sine": False}),
+        power(appliances=[{**KETTLE, "power_w": 700.0, "electrical": "resistive"}], inverter={**INVERTER, "pure_sine": False}),
+    ),
+    "power-charger-generator": (
+        power(shore={"charger_current_a": 60.0}, generator={"rating_w": 800.0}),
+        power(shore={"charger_current_a": 60.0}, generator={"rating_w": 1200.0}),
+    ),
+    "power-array-roof": (
+        power(arrays=[{**PANELS, "parallel_count": 4}], controller={**MPPT, "max_charge_current_a": 80.0}),
+        power(arrays=[{**PANELS, "parallel_count": 3}], controller=MPPT),
+    ),
+    "power-panels-unlike": (
+        power(arrays=[PANELS, {**PANELS, "id": "two", "tilt_deg": 30.0, "azimuth_deg": 90.0}], controller=MPPT),
+        power(arrays=[PANELS, {**PANELS, "id": "two"}], controller=MPPT),
+    ),
     # wiring
     "wire-source-unwired": (house(circuit(), driving=DCDC), house(circuit())),
-    "wire-trickle-unwired": (vehicle(house(circuit()), starter_trickle=True),
-                             vehicle(house(circuit(), {"id": "t", "name": "Trickle", "kind": "trickle", "length_m": 4.0, "area_mm2": 1.5, "fuse_a": 3.0}), starter_trickle=True)),
+    "wire-trickle-unwired": (
+        vehicle(house(circuit()), starter_trickle=True),
+        vehicle(house(circuit(), {"id": "t", "name": "Trickle", "kind": "trickle", "length_m": 4.0, "area_mm2": 1.5, "fuse_a": 3.0}), starter_trickle=True),
+    ),
     "wire-board-ways": (house(circuit(), circuit("c2"), ways=1), house(circuit(), ways=1)),
     "wire-solid-core": (house(circuit(solid_core=True)), house(circuit())),
     "wire-untinned": (boat(house(circuit(tinned=False))), house(circuit(tinned=False))),
-    "wire-always-on": (boat(house(circuit(), appliances=[{**LAMP, "name": "Bilge pump", "kind": "pump"}])),
-                       boat(house(circuit(before_isolator=True), appliances=[{**LAMP, "name": "Bilge pump", "kind": "pump"}]))),
-    "wire-alarm-shared": (house(circuit(appliances=["lamp", "alarm"]), appliances=[{**LAMP, "kind": "socket"}, {**LIGHT, "id": "alarm", "kind": "safety"}]),
-                          house(circuit(appliances=["alarm"]), circuit("c2"), appliances=[{**LAMP, "kind": "socket"}, {**LIGHT, "id": "alarm", "kind": "safety"}])),
+    "wire-always-on": (
+        boat(house(circuit(), appliances=[{**LAMP, "name": "Bilge pump", "kind": "pump"}])),
+        boat(house(circuit(before_isolator=True), appliances=[{**LAMP, "name": "Bilge pump", "kind": "pump"}])),
+    ),
+    "wire-alarm-shared": (
+        house(circuit(appliances=["lamp", "alarm"]), appliances=[{**LAMP, "kind": "socket"}, {**LIGHT, "id": "alarm", "kind": "safety"}]),
+        house(circuit(appliances=["alarm"]), circuit("c2"), appliances=[{**LAMP, "kind": "socket"}, {**LIGHT, "id": "alarm", "kind": "safety"}]),
+    ),
     "wire-parallel-one-fuse": (house(circuit(), main={"area_mm2": 16.0, "parallel_count": 2}), house(circuit(), main={"area_mm2": 70.0, "parallel_count": 2})),
     "wire-isolator-unsaid": (house(circuit(), wiring={"isolator_a": None}), house(circuit())),
     "wire-isolator-missing": (house(circuit(), wiring={"isolator_a": 0.0}), house(circuit())),
     "wire-main-fuse-unsaid": (house(circuit(), main={"fuse_distance_m": None}), house(circuit())),
-    "wire-other-thin": (panels_cable(1.5), panels_cable(4.0)) if (panels_cable := lambda mm2: {
-        **power(arrays=[{**PANELS, "parallel_count": 3}], controller=MPPT), "wiring": {"others": [{"id": "pv", "kind": "panels", "area_mm2": mm2, "length_m": 3.0}]}}) else ({}, {}),
-    "wire-other-drop": ({**power(arrays=[PANELS], controller=MPPT), "wiring": {"others": [{"id": "pv", "kind": "panels", "area_mm2": 4.0, "length_m": 20.0}]}},
-                        {**power(arrays=[PANELS], controller=MPPT), "wiring": {"others": [{"id": "pv", "kind": "panels", "area_mm2": 4.0, "length_m": 15.0}]}}),
-    "wire-earth-thin": (mains({"chassis_bond_mm2": None}) | {"wiring": {"mains": {}, "others": [{"id": "me", "kind": "mains_earth", "area_mm2": 2.5}]}},
-                        mains({"chassis_bond_mm2": None}) | {"wiring": {"mains": {}, "others": [{"id": "me", "kind": "mains_earth", "area_mm2": 4.0}]}}),
-    "wire-other-missing": (house(circuit(), arrays=[PANELS], controller=MPPT),
-                           house(circuit(), {"id": "sun", "name": "Sun", "kind": "solar", "length_m": 2.0, "area_mm2": 10.0, "fuse_a": 40.0},
-                                 wiring={"isolator_a": 200.0, "chassis_bond_mm2": 35.0, "others": [{"id": "pv", "kind": "panels", "area_mm2": 4.0, "length_m": 3.0}]}, arrays=[PANELS], controller=MPPT)),
+    "wire-other-thin": (panels_cable(1.5), panels_cable(4.0))
+    if (
+        panels_cable := lambda mm2: {
+            **power(arrays=[{**PANELS, "parallel_count": 3}], controller=MPPT),
+            "wiring": {"others": [{"id": "pv", "kind": "panels", "area_mm2": mm2, "length_m": 3.0}]},
+        }
+    )
+    else ({}, {}),
+    "wire-other-drop": (
+        {**power(arrays=[PANELS], controller=MPPT), "wiring": {"others": [{"id": "pv", "kind": "panels", "area_mm2": 4.0, "length_m": 20.0}]}},
+        {**power(arrays=[PANELS], controller=MPPT), "wiring": {"others": [{"id": "pv", "kind": "panels", "area_mm2": 4.0, "length_m": 15.0}]}},
+    ),
+    "wire-earth-thin": (
+        mains({"chassis_bond_mm2": None}) | {"wiring": {"mains": {}, "others": [{"id": "me", "kind": "mains_earth", "area_mm2": 2.5}]}},
+        mains({"chassis_bond_mm2": None}) | {"wiring": {"mains": {}, "others": [{"id": "me", "kind": "mains_earth", "area_mm2": 4.0}]}},
+    ),
+    "wire-other-missing": (
+        house(circuit(), arrays=[PANELS], controller=MPPT),
+        house(
+            circuit(),
+            {"id": "sun", "name": "Sun", "kind": "solar", "length_m": 2.0, "area_mm2": 10.0, "fuse_a": 40.0},
+            wiring={"isolator_a": 200.0, "chassis_bond_mm2": 35.0, "others": [{"id": "pv", "kind": "panels", "area_mm2": 4.0, "length_m": 3.0}]},
+            arrays=[PANELS],
+            controller=MPPT,
+        ),
+    ),
     # hook-up and mains
     "wire-ac-hookup-lead": (mains({"hookup_mm2": 1.5, "hookup_length_m": 25.0}), mains({"hookup_mm2": 2.5, "hookup_length_m": 25.0})),
-    "wire-ac-inlet-protect": (mains(shore={"inlet_current_a": 16.0, "supply_current_a": 32.0}), mains({"inlet_breaker_a": 16.0}, shore={"inlet_current_a": 16.0, "supply_current_a": 32.0})),
+    "wire-ac-inlet-protect": (
+        mains(shore={"inlet_current_a": 16.0, "supply_current_a": 32.0}),
+        mains({"inlet_breaker_a": 16.0}, shore={"inlet_current_a": 16.0, "supply_current_a": 32.0}),
+    ),
     "wire-ac-rcd-type": (mains({"rcd_type": "ac"}), mains({"rcd_type": "a"})),
     "wire-ac-galvanic": (mains(preset="boat"), mains({"galvanic": "isolator"}, preset="boat")),
     "wire-ac-surge": (mains(region="us"), mains({"surge": True}, region="us")),
@@ -147,10 +213,15 @@ CASES: Cases = {
     "gas-unlisted": (power(appliances=[LAMP, {**FRIDGE, "name": "Absorption fridge, gas"}]), power(appliances=[LAMP, FRIDGE])),
     "water-hot-no-check": (boiler(False), boiler(True)),
     "warm-heater-missing": (power(life={"place": "london", "from_month": 3, "to_month": 3}), power(life={"place": "london", "from_month": 4, "to_month": 4})),
-    "warm-heater-unlisted": (power(appliances=[LAMP, {**LAMP, "id": "h", "name": "Diesel air heater", "kind": "heating"}]), power(appliances=[LAMP, {**LAMP, "id": "h", "name": "Blanket", "kind": "heating"}])),
-    "warm-opening-nowhere": ({**power(), "warmth": {"cab": "open", "openings": [{"id": "w", "on": "front", "width_m": 0.6, "height_m": 0.4}]}},
-                             {**power(), "warmth": {"cab": "bulkhead", "openings": [{"id": "w", "on": "front", "width_m": 0.6, "height_m": 0.4}]}}),
-}  # fmt: skip
+    "warm-heater-unlisted": (
+        power(appliances=[LAMP, {**LAMP, "id": "h", "name": "Diesel air heater", "kind": "heating"}]),
+        power(appliances=[LAMP, {**LAMP, "id": "h", "name": "Blanket", "kind": "heating"}]),
+    ),
+    "warm-opening-nowhere": (
+        {**power(), "warmth": {"cab": "open", "openings": [{"id": "w", "on": "front", "width_m": 0.6, "height_m": 0.4}]}},
+        {**power(), "warmth": {"cab": "bulkhead", "openings": [{"id": "w", "on": "front", "width_m": 0.6, "height_m": 0.4}]}},
+    ),
+}
 
 
 @pytest.mark.parametrize("rule", sorted(CASES))
@@ -159,11 +230,26 @@ def test_it_is_told_there_and_not_beside_it(rule: str) -> None:
 
 
 SEVERE = {
-    "vehicle-payload-exceeded": "danger", "power-lead-gassing": "danger", "power-lead-sparks": "danger", "power-lithium-engine-heat": "danger", "power-relay-voltage": "danger",
-    "power-appliance-voltage": "danger", "gas-joint-wrong-type": "danger", "power-bank-heater-small": "fault", "power-driving-no-alternator": "fault", "wire-ac-hookup-lead": "fault",
-    "wire-ac-inlet-protect": "fault", "wire-source-unwired": "fault", "power-mains-no-source": "fault", "warm-heater-missing": "fault", "wire-board-ways": "fault", "gas-fridge-open": "fault",
-    "wire-ac-galvanic": "question", "power-lead-vent": "advice", "power-nmc-indoors": "advice",
-}  # fmt: skip
+    "vehicle-payload-exceeded": "danger",
+    "power-lead-gassing": "danger",
+    "power-lead-sparks": "danger",
+    "power-lithium-engine-heat": "danger",
+    "power-relay-voltage": "danger",
+    "power-appliance-voltage": "danger",
+    "gas-joint-wrong-type": "danger",
+    "power-bank-heater-small": "fault",
+    "power-driving-no-alternator": "fault",
+    "wire-ac-hookup-lead": "fault",
+    "wire-ac-inlet-protect": "fault",
+    "wire-source-unwired": "fault",
+    "power-mains-no-source": "fault",
+    "warm-heater-missing": "fault",
+    "wire-board-ways": "fault",
+    "gas-fridge-open": "fault",
+    "wire-ac-galvanic": "question",
+    "power-lead-vent": "advice",
+    "power-nmc-indoors": "advice",
+}
 
 
 @pytest.mark.parametrize("rule", sorted(SEVERE))

@@ -14,8 +14,12 @@ def test_fiddlehead_has_its_three_honest_mistakes() -> None:
     serious = {(f.rule, f.subject) for f in demo_of(fiddlehead)[0].report.findings if f.severity in ("danger", "fault")}
     shared = next(c.id for c in fiddlehead.design().wiring.circuits if "roof-ac" in c.appliances)
     assert serious == {
-        ("wire-ac-ne-bond", "mains"), ("wire-over-ampacity", shared), ("wire-fuse-below-load", shared), ("wire-split-circuit", shared), ("gas-pipe-drop-high", "gas-run:to-heater"),
-    }  # fmt: skip
+        ("wire-ac-ne-bond", "mains"),
+        ("wire-over-ampacity", shared),
+        ("wire-fuse-below-load", shared),
+        ("wire-split-circuit", shared),
+        ("gas-pipe-drop-high", "gas-run:to-heater"),
+    }
 
 
 def test_splitting_bonding_by_relay_and_a_wider_pipe_clear_them() -> None:

@@ -1,4 +1,5 @@
-"""Every source opens: the method's sections are the registry's, each is cited, each calculator's example stands in the section that it cites, and nothing cites what doesn't ship."""
+"""Every source opens: the method's sections are the registry's, each is cited, each calculator's example stands in the section that it cites, and
+nothing cites what doesn't ship."""
 
 from __future__ import annotations
 
@@ -95,7 +96,12 @@ def test_sources_join_and_are_told() -> None:
     ]
     assert in_words(both) == "Fuse: blade; NFPA 70, 690.8; the maker’s data sheet; practice"
     assert [s["text"] for s in listed(OwnChoice("practice"), both, Method("power.balance"), Method("wiring.fuse", "class T"))] == [
-        "Balance and what limits", "Fuse", "NFPA 70, 690.8", "the maker’s data sheet", "practice"]  # fmt: skip
+        "Balance and what limits",
+        "Fuse",
+        "NFPA 70, 690.8",
+        "the maker’s data sheet",
+        "practice",
+    ]
 
 
 def test_an_example_is_shown_flat_with_units() -> None:

@@ -82,8 +82,14 @@ VEHICLES = [
 
 def design_of(row: Any) -> Design:
     _, vehicle, life, keys, region, *_ = row
-    return made({"schema_version": 1, "region": region, "vehicle": vehicle,
-                 "life": {**life, "appliances": [{**appliance_fields(PARTS[k]), "id": f"a{i}"} for i, k in enumerate(keys)]}})  # fmt: skip
+    return made(
+        {
+            "schema_version": 1,
+            "region": region,
+            "vehicle": vehicle,
+            "life": {**life, "appliances": [{**appliance_fields(PARTS[k]), "id": f"a{i}"} for i, k in enumerate(keys)]},
+        }
+    )
 
 
 def described(design: Design) -> str:

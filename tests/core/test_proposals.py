@@ -70,9 +70,13 @@ def test_some_can_be_taken() -> None:
 
 @pytest.mark.parametrize(
     ("power", "group"),
-    [({"bank": BANK}, "bank"), ({"inverter": INVERTER}, "inverter"), ({"driving": {"rating_a": 20.0}, "bank": BANK}, "driving"),
-     ({"shore": {"charger_current_a": 5.0}, "bank": BANK}, "shore")],
-)  # fmt: skip
+    [
+        ({"bank": BANK}, "bank"),
+        ({"inverter": INVERTER}, "inverter"),
+        ({"driving": {"rating_a": 20.0}, "bank": BANK}, "driving"),
+        ({"shore": {"charger_current_a": 5.0}, "bank": BANK}, "shore"),
+    ],
+)
 def test_a_proposal_never_overwrites_what_was_typed(power: dict[str, Any], group: str) -> None:
     before = made(lived(HOME, power))
     mine = next(p for p in propose(before) if p.id == group)

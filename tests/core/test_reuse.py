@@ -102,11 +102,14 @@ def test_what_is_not_touched_is_shared() -> None:
     assert longer.wiring.circuits[4] is design.wiring.circuits[3]
 
 
-@pytest.mark.parametrize(("path", "value", "anew", "kept"), [
-    ("/water/tanks/0/name", "Main tank", {"water"}, {"wired", "warmth", "gas", "prove", "supply"}),
-    ("/life/people", 3, {"warmth", "water", "warmth/air"}, {"wired", "prove", "supply", "warmth/shell", "warmth/heat"}),
-    ("/vehicle/payload_kg", 900, set(), {"wired", "warmth", "water", "gas", "prove"}),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("path", "value", "anew", "kept"),
+    [
+        ("/water/tanks/0/name", "Main tank", {"water"}, {"wired", "warmth", "gas", "prove", "supply"}),
+        ("/life/people", 3, {"warmth", "water", "warmth/air"}, {"wired", "prove", "supply", "warmth/shell", "warmth/heat"}),
+        ("/vehicle/payload_kg", 900, set(), {"wired", "warmth", "water", "gas", "prove"}),
+    ],
+)
 def test_an_edit_makes_anew_what_reads_it(path: str, value: Any, anew: set[str], kept: set[str]) -> None:
     design = curlew.design()
     first = report(design)

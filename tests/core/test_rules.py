@@ -113,8 +113,10 @@ SMALL_PANEL = {"panel_power_w": 100.0, "vmp_v": 18.0, "imp_a": 5.56, "voc_v": 21
 RAISED: dict[str, dict[str, Any]] = {
     "vehicle-payload-used": vehicle(powered(shore=CHARGER, bank={**BANK, "unit_mass_kg": 60.0}), payload_kg=200.0),
     "power-load-saturated": lived([{**FRIDGE, "duty_frac": 0.95, "ambient_dependent": True}], None, place="alice_springs", from_month=1, to_month=1),
-    "power-inverter-hours-short": powered([{**KETTLE, "uses_per_day": None, "minutes_per_use": None, "hours_per_day": 10.0, "power_w": 60.0}],
-                                          inverter={**INVERTER, "mode": "scheduled", "on_h": 4.0}),
+    "power-inverter-hours-short": powered(
+        [{**KETTLE, "uses_per_day": None, "minutes_per_use": None, "hours_per_day": 10.0, "power_w": 60.0}],
+        inverter={**INVERTER, "mode": "scheduled", "on_h": 4.0},
+    ),
     "power-inverter-idle-heavy": powered([{**KETTLE, "uses_per_day": 0.2}], inverter={**INVERTER, "mode": "always", "idle_w": 30.0}),
     "power-inverter-breaker-small": on_feed("breaker", 90.0),
     "power-inverter-breaker-tight": on_feed("breaker", 175.0),
@@ -152,8 +154,9 @@ RAISED: dict[str, dict[str, Any]] = {
     "power-panel-glued-hot": panels({"mounting": "glued"}),
     "power-solar-no-controller": powered(arrays=[PANELS]),
     "power-lithium-direct-alternator": powered(driving={"school": "relay", "rating_a": 100.0}),
-    "power-relay-overload": vehicle(lived(None, {"bank": {**AGM, "parallel_count": 4}, "driving": {"school": "relay", "rating_a": 100.0}}), alternator_rated_a=60.0,
-                                    smart_alternator=False),
+    "power-relay-overload": vehicle(
+        lived(None, {"bank": {**AGM, "parallel_count": 4}, "driving": {"school": "relay", "rating_a": 100.0}}), alternator_rated_a=60.0, smart_alternator=False
+    ),
     "power-relay-smart-alternator": lived(None, {"bank": AGM, "driving": {"school": "relay", "rating_a": 100.0}}),
     "power-alternator-no-room": vehicle(powered(driving={"rating_a": 120.0}), alternator_rated_a=90.0),
     "power-alternator-idle": powered(driving={"rating_a": 60.0}),
@@ -165,8 +168,11 @@ RAISED: dict[str, dict[str, Any]] = {
     "wire-fuse-above-ampacity": wired(circuit(fuse_a=30.0)),
     "wire-no-fuse-at-source": wired(circuit(fuse_a=None, protection="none")),
     "wire-over-ampacity": wired(circuit(), appliances=[{**LAMP, "power_w": 400.0}]),
-    "wire-interrupt-too-low": wired({"id": "main", "name": "Main", "kind": "main", "length_m": 0.5, "area_mm2": 35.0, "fuse_a": 40.0, "fuse_family": "bolt_sf30"}, circuit(),
-                                    power={"bank": BANK}),
+    "wire-interrupt-too-low": wired(
+        {"id": "main", "name": "Main", "kind": "main", "length_m": 0.5, "area_mm2": 35.0, "fuse_a": 40.0, "fuse_family": "bolt_sf30"},
+        circuit(),
+        power={"bank": BANK},
+    ),
     "wire-fuse-voltage-too-low": {**wired(circuit(fuse_family="blade_mini")), "power": {"system_voltage_v": 48}},
     "wire-device-fuse-exceeded": wired(circuit(area_mm2=4.0, fuse_a=20.0), appliances=[{**LAMP, "max_fuse_a": 5.0}]),
     "wire-insulation-engine": wired(circuit(engine_space=True, insulation_temp_c=60, area_mm2=4.0)),
@@ -175,8 +181,9 @@ RAISED: dict[str, dict[str, Any]] = {
     "wire-fuse-window-empty": wired(circuit(area_mm2=1.0, fuse_a=15.0), appliances=[{**LAMP, "power_w": 170.0}]),
     "wire-fuse-margin": wired(circuit(area_mm2=2.5, fuse_a=5.0), appliances=[{**LAMP, "power_w": 48.0}]),
     "wire-mechanical-minimum": wired(circuit(area_mm2=0.5, fuse_a=2.0)),
-    "wire-split-circuit": wired(circuit(appliances=["lamp", "spot"], area_mm2=1.0, fuse_a=15.0),
-                                appliances=[{**x, "kind": "other", "power_w": 80.0} for x in TWO_LIGHTS]),
+    "wire-split-circuit": wired(
+        circuit(appliances=["lamp", "spot"], area_mm2=1.0, fuse_a=15.0), appliances=[{**x, "kind": "other", "power_w": 80.0} for x in TWO_LIGHTS]
+    ),
     "wire-board-overload": wired(circuit(area_mm2=25.0, fuse_a=60.0), appliances=[{**LAMP, "power_w": 500.0}]),
     "wire-board-no-spare": wired(circuit(), ways=2),
     "wire-all-lights-one-fuse": wired(circuit(appliances=["lamp", "spot"]), appliances=TWO_LIGHTS),
@@ -224,7 +231,9 @@ RAISED: dict[str, dict[str, Any]] = {
     "wire-hidden-joint": fed(circuit(joint="behind_lining")),
     "wire-negative-smaller": fed(circuit(area_mm2=4.0, fuse_a=20.0, negative_area_mm2=0.75)),
     "wire-reachable-live": side(live_covered=False),
-    "wire-stud-stacked": side(bus_studs_count=1, circuits=[MAIN, *({**FEEDER, "id": f"f{n}", "board": None, "kind": "load", "appliances": []} for n in range(5))]),
+    "wire-stud-stacked": side(
+        bus_studs_count=1, circuits=[MAIN, *({**FEEDER, "id": f"f{n}", "board": None, "kind": "load", "appliances": []} for n in range(5))]
+    ),
     "wire-isolator-small": side(isolator_a=100.0),
     "wire-label-missing": fed(circuit(labelled="near")),
     "wire-spares-missing": side(spares=[]),
@@ -233,7 +242,7 @@ RAISED: dict[str, dict[str, Any]] = {
     "wire-zone-empty": zoned(),
     "wire-ac-outlets-many": plugged({}, outlet_count=4),
     "wire-double-feed": fed(circuit(), {**FEEDER, "id": "second", "name": "Second feed"}),
-}  # fmt: skip
+}
 READINGS = {"test-fail", "test-marginal", "test-current-band", "test-cable-overload", "test-meter-weak", "test-outdated", "wire-test-failed"}
 """Raised by readings; see test_proving and test_loop_test."""
 NOT_YET = {
@@ -247,7 +256,8 @@ NOT_YET = {
 
 
 def test_every_registered_rule_has_a_design_that_raises_it() -> None:
-    """Those of trips are raised by a run, a search or a file, which are no part of the report; those of warmth, water and gas have files of their own: see their tests."""
+    """Those of trips are raised by a run, a search or a file, which are no part of the report; those of warmth, water and gas have files of their
+    own: see their tests."""
     assert {r for r in RULES if not r.startswith(("sim-", "warm-", "water-", "gas-"))} == set(RAISED) | READINGS | set(NOT_YET) | {
         r for r in CASES if not r.startswith(("warm-", "water-", "gas-"))
     }

@@ -32,8 +32,14 @@ APPLIANCES = st.lists(st.sampled_from(of_kind("appliance")), min_size=1, max_siz
 
 
 def vehicle(items: list[Any], region: str = "uk", preset: str = "panel_van", nights: float = 2.0, place: str = "cardiff") -> Design:
-    return made({"schema_version": 1, "region": region, "vehicle": {"preset": preset},
-                 "life": {"place": place, "nights_between_hookups": nights, "appliances": [{**appliance_fields(p), "id": f"a{i}"} for i, p in enumerate(items)]}})  # fmt: skip
+    return made(
+        {
+            "schema_version": 1,
+            "region": region,
+            "vehicle": {"preset": preset},
+            "life": {"place": place, "nights_between_hookups": nights, "appliances": [{**appliance_fields(p), "id": f"a{i}"} for i, p in enumerate(items)]},
+        }
+    )
 
 
 def essence(d: Design) -> dict[str, Any]:
@@ -196,7 +202,8 @@ def test_a_feeder_says_what_copper_the_joint_choice_saves() -> None:
 
 @pytest.mark.parametrize("row", VEHICLES, ids=lambda r: r[0])
 def test_the_ordinary_vehicles_are_clean_group_by_group_in_any_order_too(row: Any) -> None:
-    """Each group by itself, in an order of chance and once more over all, ends as taking all at once does: no danger, no fault, at most six pieces of advice."""
+    """Each group by itself, in an order of chance and once more over all, ends as taking all at once does: no danger, no fault, at most six pieces
+    of advice."""
     design = design_of(row)
     order = list(GROUPS)
     random.Random(row[0]).shuffle(order)

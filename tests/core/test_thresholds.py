@@ -1,4 +1,5 @@
-"""Every rule of power and wiring is silent on a neighbour of the design that raises it: one value changed, and where it is a number, close to the threshold on both sides."""
+"""Every rule of power and wiring is silent on a neighbour of the design that raises it: one value changed, and where it is a number, close to the
+threshold on both sides."""
 
 from __future__ import annotations
 

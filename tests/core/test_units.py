@@ -162,8 +162,12 @@ def test_decimal_comma_and_point_are_the_same(value: float) -> None:
     assert read_number(text.replace(".", ",").lstrip("-")) == read_number(text.lstrip("-"))
 
 
-@given(st.integers(0, 40), st.integers(0, 95), st.sampled_from(["{f}'{i}{q}", "{f} ft {i}{q}", "{f}′ {i}{q}", "{f} feet {i}{q}", "{f}ft {i}{q}", "{f}' {i}{q}"]),
-       st.sampled_from(['"', " in", "″", " inches", "”"]))  # fmt: skip
+@given(
+    st.integers(0, 40),
+    st.integers(0, 95),
+    st.sampled_from(["{f}'{i}{q}", "{f} ft {i}{q}", "{f}′ {i}{q}", "{f} feet {i}{q}", "{f}ft {i}{q}", "{f}' {i}{q}"]),
+    st.sampled_from(['"', " in", "″", " inches", "”"]),
+)
 def test_feet_and_inches_are_what_they_say(feet: int, eighths: int, written: str, inch: str) -> None:
     whole, part = divmod(eighths, 8)
     inches = f"{whole} {part}/8" if part else str(whole)

@@ -214,9 +214,19 @@ def test_every_line_comes_back_as_taken_wrong_or_empty(rows: list[list[str]]) ->
 
 @pytest.mark.parametrize(
     ("name", "kind"),
-    [("LED spot", "light"), ("Chest freezer", "cooling"), ("Diesel heater", "heating"), ("Water pump", "pump"), ("Roof fan", "fan"), ("USB socket", "socket"),
-     ("Induction hob", "cooking"), ("CO alarm", "safety"), ("Laptop", "electronics"), ("Sewing thing", "other")],
-)  # fmt: skip
+    [
+        ("LED spot", "light"),
+        ("Chest freezer", "cooling"),
+        ("Diesel heater", "heating"),
+        ("Water pump", "pump"),
+        ("Roof fan", "fan"),
+        ("USB socket", "socket"),
+        ("Induction hob", "cooking"),
+        ("CO alarm", "safety"),
+        ("Laptop", "electronics"),
+        ("Sewing thing", "other"),
+    ],
+)
 def test_a_name_suggests_its_kind(name: str, kind: str) -> None:
     assert kind_of(name) == kind
 

@@ -54,15 +54,18 @@ def test_a_line_is_a_circuit_by_its_name_or_its_code_and_else_new() -> None:
     assert p.lines[2].understood.startswith("new: Winch")
 
 
-@pytest.mark.parametrize(("line", "said"), [
-    (";A;;;6;5", "the name of the circuit is missing"),
-    ("Lamp;Q;;3;6;5", "there is no board “Q”; boards are A House board"),
-    ("Lamp;A;Toaster;3;6;5", "no appliance is called “toaster”"),
-    ("Lamp;A;;long;6;5", "long"),
-    ("Lamp;A;;900;6;5", "length_m: must be at most 100"),
-    ("Lamp;A;;3;7 AWG;5", "AWG"),
-    ("Lamp;A;;3;6;5;more", "this line has 7 cells"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("line", "said"),
+    [
+        (";A;;;6;5", "the name of the circuit is missing"),
+        ("Lamp;Q;;3;6;5", "there is no board “Q”; boards are A House board"),
+        ("Lamp;A;Toaster;3;6;5", "no appliance is called “toaster”"),
+        ("Lamp;A;;long;6;5", "long"),
+        ("Lamp;A;;900;6;5", "length_m: must be at most 100"),
+        ("Lamp;A;;3;7 AWG;5", "AWG"),
+        ("Lamp;A;;3;6;5;more", "this line has 7 cells"),
+    ],
+)
 def test_what_a_line_gets_wrong_is_said_and_the_others_are_taken(line: str, said: str) -> None:
     p = read(f"circuit;board;feeds;length;cable;rating\n{line}\nGood one;B;Grey tank pump;2;2.5;10\n")
     assert [x.status for x in p.lines] == ["wrong", "taken"]

@@ -61,8 +61,19 @@ def test_a_table_without_dates_is_taken_in_its_order() -> None:
 
 def test_every_column_is_understood() -> None:
     p = read("from;where;nights;leave;driving;hook-up;people;service;kind;note\n2026-01-01;London;2;07:30;90 min;yes;3;water grey_dump;working;=SUM(A1)\n")
-    assert fields(p) == [{"place": "london", "days_count": 2, "drive_h": 1.5, "drive_start_h": 7.5, "shore": True, "persons": 3, "refills": ["water", "grey_dump"],
-                          "day_type": "working", "note": "=SUM(A1)"}]  # fmt: skip
+    assert fields(p) == [
+        {
+            "place": "london",
+            "days_count": 2,
+            "drive_h": 1.5,
+            "drive_start_h": 7.5,
+            "shore": True,
+            "persons": 3,
+            "refills": ["water", "grey_dump"],
+            "day_type": "working",
+            "note": "=SUM(A1)",
+        }
+    ]
     Leg.model_validate({"id": "x", **fields(p)[0]})
     assert p.columns["place"] == "where"
 
@@ -80,19 +91,37 @@ def test_coordinates_are_a_town_of_the_table_or_a_place_of_ones_own() -> None:
     assert c.fields["place"] == "camp", "a kilometre away is the same place"
 
 
-@pytest.mark.parametrize(("line", "words"), [
-    ("2026-02-30;London;1;0", "is not a date"), ("2026-01-01;Lodnon;1;0", "did you mean London"), ("2026-01-01;Xqzt;1;0", "give its latitude and longitude"),
-    ("2026-01-01;;1;0", "the place is missing"), ("2026-01-01;London;0;0", "whole number from 1"), ("2026-01-01;London;1.5;0", "whole number from 1"),
-    ("2026-01-01;London;1;maybe", "neither yes nor no"), ("2026-01-01;London;x;0", "is not a number for the nights"), ("2026-01-01;London;1;0;9", "has 5 cells")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("line", "words"),
+    [
+        ("2026-02-30;London;1;0", "is not a date"),
+        ("2026-01-01;Lodnon;1;0", "did you mean London"),
+        ("2026-01-01;Xqzt;1;0", "give its latitude and longitude"),
+        ("2026-01-01;;1;0", "the place is missing"),
+        ("2026-01-01;London;0;0", "whole number from 1"),
+        ("2026-01-01;London;1.5;0", "whole number from 1"),
+        ("2026-01-01;London;1;maybe", "neither yes nor no"),
+        ("2026-01-01;London;x;0", "is not a number for the nights"),
+        ("2026-01-01;London;1;0;9", "has 5 cells"),
+    ],
+)
 def test_a_line_that_cannot_be_says_why(line: str, words: str) -> None:
     found = problems(f"date;place;nights;shore\n{line}\n")[0]
     assert found is not None
     assert words in found
 
 
-@pytest.mark.parametrize(("column", "cell", "words"), [
-    ("refills", "beer", "is not a refill"), ("day_type", "sleeping", "is not a kind of day"), ("drive", "fast", "fast"), ("leave", "noon", "is not a number"),
-    ("persons", "99", "persons"), ("drive", "20", "ends after midnight")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("column", "cell", "words"),
+    [
+        ("refills", "beer", "is not a refill"),
+        ("day_type", "sleeping", "is not a kind of day"),
+        ("drive", "fast", "fast"),
+        ("leave", "noon", "is not a number"),
+        ("persons", "99", "persons"),
+        ("drive", "20", "ends after midnight"),
+    ],
+)
 def test_a_cell_that_cannot_be_says_why(column: str, cell: str, words: str) -> None:
     found = problems(f"place;{column}\nLondon;{cell}\n")[0]
     assert found is not None
@@ -109,8 +138,15 @@ def test_going_back_in_time_and_overlapping_are_wrong_by_line() -> None:
     assert lines[3].status == "taken"
 
 
-@pytest.mark.parametrize(("text", "key", "words"), [
-    ("", "file", "is empty"), ("a;b\n1;2\n", "columns", "are needed"), ("place;nights\nLondon;400\n", "", ""), ("x" * (MOST_CHARS + 1), "file", "Thin the track out")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "key", "words"),
+    [
+        ("", "file", "is empty"),
+        ("a;b\n1;2\n", "columns", "are needed"),
+        ("place;nights\nLondon;400\n", "", ""),
+        ("x" * (MOST_CHARS + 1), "file", "Thin the track out"),
+    ],
+)
 def test_what_is_no_itinerary_is_refused(text: str, key: str, words: str) -> None:
     if not key:
         found = problems(text)[0]
@@ -144,8 +180,14 @@ def gpx(*pieces: list[tuple[float, float, str | None]], tag: str = "trkseg", hea
 def drive(start: tuple[float, float], end: tuple[float, float], begin: str, hours: float, points: int = 60) -> list[tuple[float, float, str | None]]:
     """A straight drive at an even speed."""
     t0 = dt.datetime.fromisoformat(begin)
-    return [(start[0] + (end[0] - start[0]) * i / points, start[1] + (end[1] - start[1]) * i / points, (t0 + dt.timedelta(hours=hours * i / points)).isoformat() + "Z")
-            for i in range(points + 1)]  # fmt: skip
+    return [
+        (
+            start[0] + (end[0] - start[0]) * i / points,
+            start[1] + (end[1] - start[1]) * i / points,
+            (t0 + dt.timedelta(hours=hours * i / points)).isoformat() + "Z",
+        )
+        for i in range(points + 1)
+    ]
 
 
 def test_a_track_becomes_days_with_their_drives() -> None:
@@ -197,13 +239,19 @@ def test_without_times_each_piece_is_a_drive_at_the_mean_speed() -> None:
     assert "cut this piece into days" in far.lines[0].problem
 
 
-@pytest.mark.parametrize(("text", "words"), [
-    ("<gpx><trk>", "not well-formed"), ("<kml></kml>", "not GPX"), ("<gpx></gpx>", "no track and no route"),
-    ('<gpx><trk><trkseg><trkpt lat="x" lon="1"/></trkseg></trk></gpx>', "point 1 without latitude"),
-    ('<gpx><trk><trkseg><trkpt lat="95" lon="1"/></trkseg></trk></gpx>', "not on this earth"),
-    ('<gpx><trk><trkseg><trkpt lat="5" lon="1"><time>noon</time></trkpt></trkseg></trk></gpx>', "write it like"),
-    (gpx([(50.0, 1.0, "2026-10-12T09:00:00Z"), (50.0, 1.0, "2026-10-12T08:00:00Z")]), "goes back in time"),
-    (gpx([(50.0, 1.0, "2016-10-12T09:00:00Z"), (50.0, 1.0, "2026-10-12T08:00:00Z")]), "are the most")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "words"),
+    [
+        ("<gpx><trk>", "not well-formed"),
+        ("<kml></kml>", "not GPX"),
+        ("<gpx></gpx>", "no track and no route"),
+        ('<gpx><trk><trkseg><trkpt lat="x" lon="1"/></trkseg></trk></gpx>', "point 1 without latitude"),
+        ('<gpx><trk><trkseg><trkpt lat="95" lon="1"/></trkseg></trk></gpx>', "not on this earth"),
+        ('<gpx><trk><trkseg><trkpt lat="5" lon="1"><time>noon</time></trkpt></trkseg></trk></gpx>', "write it like"),
+        (gpx([(50.0, 1.0, "2026-10-12T09:00:00Z"), (50.0, 1.0, "2026-10-12T08:00:00Z")]), "goes back in time"),
+        (gpx([(50.0, 1.0, "2016-10-12T09:00:00Z"), (50.0, 1.0, "2026-10-12T08:00:00Z")]), "are the most"),
+    ],
+)
 def test_what_is_no_track_is_refused(text: str, words: str) -> None:
     with pytest.raises(BadInput, match=words):
         read(text)

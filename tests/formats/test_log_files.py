@@ -94,9 +94,16 @@ def test_seconds_since_1970_are_times_too() -> None:
     assert log.load_w.tolist() == [12, 14]
 
 
-@pytest.mark.parametrize(("text", "words"), [
-    ("", "is empty"), (",", "has no cells"), ("load\n1\n", "one column only"), (rows("yesterday;5", head="time;load"), "no line with a time"),
-    (rows("2010-01-01 00:00;5", "2026-01-01 00:00;5", head="time;load"), "at most 366")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "words"),
+    [
+        ("", "is empty"),
+        (",", "has no cells"),
+        ("load\n1\n", "one column only"),
+        (rows("yesterday;5", head="time;load"), "no line with a time"),
+        (rows("2010-01-01 00:00;5", "2026-01-01 00:00;5", head="time;load"), "at most 366"),
+    ],
+)
 def test_what_is_no_log_is_refused(text: str, words: str) -> None:
     with pytest.raises(BadInput, match=words):
         understand(LogText(text=text))

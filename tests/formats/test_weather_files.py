@@ -143,18 +143,22 @@ def without(made: Hourly, part: float) -> str:
     return table(dataclasses.replace(made, ghi=ghi))
 
 
-@pytest.mark.parametrize(("text", "words"), [
-    (lambda w: "", "is empty"),
-    (lambda w: "hello\nworld\n", "no weather file that is known"),
-    (lambda w: "LOCATION,x\n1,2\n", "begins like an EPW file"),
-    (lambda w: "a\nDate (MM/DD/YYYY),Time (HH:MM)\n1,2\n", "looks like TMY3"),
-    (lambda w: "\n".join(table(w).splitlines()[:2000]), "holds 84 days"),
-    (lambda w: without(w, 0.2), "lacks 20% of its hours"),
-    (lambda w: "\n".join([*table(w).splitlines()[:50], table(w).splitlines()[49], *table(w).splitlines()[50:]]), "twice; keep one line"),
-    (lambda w: "\n".join([table(w).splitlines()[0], *reversed(table(w).splitlines()[1:])]), "goes back in time"),
-    (lambda w: "time;GHI;temperature\nyesterday;1;2\n", "has “yesterday” for a time in line 2"),
-    (lambda w: "time;GHI;temperature\n" + "\n".join(f"2001-01-{d:02d} 00:00;1;2" for d in range(1, 30)), "has a line every 1 days"),
-], ids=["empty", "prose", "bad-epw", "bad-tmy3", "short", "gappy", "twice", "backward", "no-time", "daily"])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "words"),
+    [
+        (lambda w: "", "is empty"),
+        (lambda w: "hello\nworld\n", "no weather file that is known"),
+        (lambda w: "LOCATION,x\n1,2\n", "begins like an EPW file"),
+        (lambda w: "a\nDate (MM/DD/YYYY),Time (HH:MM)\n1,2\n", "looks like TMY3"),
+        (lambda w: "\n".join(table(w).splitlines()[:2000]), "holds 84 days"),
+        (lambda w: without(w, 0.2), "lacks 20% of its hours"),
+        (lambda w: "\n".join([*table(w).splitlines()[:50], table(w).splitlines()[49], *table(w).splitlines()[50:]]), "twice; keep one line"),
+        (lambda w: "\n".join([table(w).splitlines()[0], *reversed(table(w).splitlines()[1:])]), "goes back in time"),
+        (lambda w: "time;GHI;temperature\nyesterday;1;2\n", "has “yesterday” for a time in line 2"),
+        (lambda w: "time;GHI;temperature\n" + "\n".join(f"2001-01-{d:02d} 00:00;1;2" for d in range(1, 30)), "has a line every 1 days"),
+    ],
+    ids=["empty", "prose", "bad-epw", "bad-tmy3", "short", "gappy", "twice", "backward", "no-time", "daily"],
+)
 def test_what_cannot_be_a_weather_file_is_refused_in_words(made: Hourly, text: Any, words: str) -> None:
     with pytest.raises(BadInput, match=words):
         read(WeatherText(text=text(made), marks="start", **WHERE))

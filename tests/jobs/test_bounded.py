@@ -93,12 +93,14 @@ READERS: dict[str, Any] = {
 SEEDS = {
     "appliances": b"name;power;use;kind\nLamp;5 W;4 h;light\nFridge;45 W;30 %;cooling\n",
     "circuits": b"circuit;length;cable\nFridge;3 m;2.5 mm2\n",
-    "itinerary": GPX.format('<trkseg><trkpt lat="50" lon="-3"><time>2026-10-12T08:30:00Z</time></trkpt><trkpt lat="51" lon="-3"><time>2026-10-12T10:30:00Z</time></trkpt></trkseg>').encode(),
+    "itinerary": GPX.format(
+        '<trkseg><trkpt lat="50" lon="-3"><time>2026-10-12T08:30:00Z</time></trkpt><trkpt lat="51" lon="-3"><time>2026-10-12T10:30:00Z</time></trkpt></trkseg>'
+    ).encode(),
     "log": b"time,voltage,current,soc\n2026-10-12 08:00,13.1,-4,80\n2026-10-12 09:00,13.0,-5,78\n",
     "weather": b"time,ghi,temp_air\n" + b"".join(b"2025-06-%02dT%02d:00,%d,15\n" % (1 + h // 24, h % 24, 40 * (h % 24)) for h in range(72)),
     "workbook": a_workbook(),
     "project": project_file.write("x", [("as planned", EMPTY)]).encode(),
-}  # fmt: skip
+}
 
 
 def spoilt(data: bytes, chance: random.Random) -> bytes:

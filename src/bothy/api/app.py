@@ -115,7 +115,10 @@ def create_app(settings: Settings | None = None) -> FastAPI:
         app.frontend("/", directory=str(front), fallback="index.html", check_dir=False)
     app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=4)
     app.add_middleware(
-        Guard, hosts={h.strip().lower() for h in settings.hosts.split(",") if h.strip()}, max_body_bytes=settings.max_body_bytes,
-        log_requests=settings.log_requests, token=settings.token,
-    )  # fmt: skip
+        Guard,
+        hosts={h.strip().lower() for h in settings.hosts.split(",") if h.strip()},
+        max_body_bytes=settings.max_body_bytes,
+        log_requests=settings.log_requests,
+        token=settings.token,
+    )
     return app

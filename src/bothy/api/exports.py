@@ -108,8 +108,12 @@ async def print_variant(
         if kind == "panel":
             _ = m.panel
             return m, papers.panel(paper, m.report)
-        made = {"diagram": lambda: papers.diagram(paper, m.report), "labels": lambda: papers.labels(paper, m.lists), "lists": lambda: papers.lists(paper, m.lists),
-                "circuits": lambda: papers.circuits(paper, design, m.report)}  # fmt: skip
+        made = {
+            "diagram": lambda: papers.diagram(paper, m.report),
+            "labels": lambda: papers.labels(paper, m.lists),
+            "lists": lambda: papers.lists(paper, m.lists),
+            "circuits": lambda: papers.circuits(paper, design, m.report),
+        }
         return m, [Sheet(None, made[kind]())]
 
     m, sheets = await run_in_threadpool(page)

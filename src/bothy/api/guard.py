@@ -1,4 +1,5 @@
-"""Guards in front of every request: own host names only, changes only from the own origin, limited bodies, a token where one is asked for, one log line each."""
+"""Guards in front of every request: own host names only, changes only from the own origin, limited bodies, a token where one is asked for, one log
+line each."""
 
 from __future__ import annotations
 

@@ -106,7 +106,8 @@ def install(app: FastAPI) -> None:
         return problem(
             503,
             "database",
-            "The database does not answer, and whether this was saved is not known. What you typed is kept; when it is back Bothy looks, and sends it again if it was not.",
+            "The database does not answer, and whether this was saved is not known. What you typed is kept; when it is back Bothy looks, and "
+            "sends it again if it was not.",
         )
 
     @app.exception_handler(OSError)

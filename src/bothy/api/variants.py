@@ -82,7 +82,8 @@ class PatchOp(BaseModel):
 
 
 class Edit(BaseModel):
-    """A change: operations that are taken together or not at all. Paths under ``/facts`` change what was measured: each item becomes an entry of the evidence."""
+    """A change: operations that are taken together or not at all. Paths under ``/facts`` change what was measured: each item becomes an entry of the
+    evidence."""
 
     ops: list[PatchOp] = Field(min_length=1)
     message: Annotated[str, StringConstraints(max_length=200), AfterValidator(as_text)] = "edit"
@@ -197,8 +198,15 @@ def _made_before(store: Projects, reports: Reports, id: uuid.UUID, edit: uuid.UU
     if not store.made_by(id, edit):
         return None
     head, kept = standing(store, reports, id)
-    body = {"revision": head.revision, "can_undo": head.can_undo, "can_redo": head.can_redo, "design": head.design.model_dump(mode="json"),
-            "recorded": _recorded(head), "change": difference(None, kept.plain), "taken": []}  # fmt: skip
+    body = {
+        "revision": head.revision,
+        "can_undo": head.can_undo,
+        "can_redo": head.can_redo,
+        "design": head.design.model_dump(mode="json"),
+        "recorded": _recorded(head),
+        "change": difference(None, kept.plain),
+        "taken": [],
+    }
     return answer(body, head.revision)
 
 
@@ -224,9 +232,15 @@ def _tried(store: Projects, reports: Reports, id: uuid.UUID, expected: int, seen
         facts = facts_of(now.head.evidence)
         with TURNS:
             made: Recorded = record(
-                now.head.design, now.head.evidence, entries_between(facts, apply_to_facts(facts, ops)),
-                variant=str(id), revision=expected, author=body.author, made_at=dt.datetime.now(dt.UTC).isoformat(timespec="seconds"), before=now.kept.report,
-            )  # fmt: skip
+                now.head.design,
+                now.head.evidence,
+                entries_between(facts, apply_to_facts(facts, ops)),
+                variant=str(id),
+                revision=expected,
+                author=body.author,
+                made_at=dt.datetime.now(dt.UTC).isoformat(timespec="seconds"),
+                before=now.kept.report,
+            )
         return Tried(now, made.one, made.new)
     except PathGone as exc:
         return problem(409, exc.key, exc.message)
@@ -238,12 +252,27 @@ def answer(body: Mapping[str, Any] | Sequence[Any], revision: int) -> Response:
 
 
 def _edited(
-    reports: Reports, head: VariantHead, new: int, one: Sound, evidence: tuple[Evidence, ...], before: Kept | None, *, can_undo: bool, can_redo: bool,
+    reports: Reports,
+    head: VariantHead,
+    new: int,
+    one: Sound,
+    evidence: tuple[Evidence, ...],
+    before: Kept | None,
+    *,
+    can_undo: bool,
+    can_redo: bool,
     taken: list[str] | None = None,
-) -> Response:  # fmt: skip
+) -> Response:
     after = reports.keep(head.variant_id, new, one, evidence)
-    body = {"revision": new, "can_undo": can_undo, "can_redo": can_redo, "design": one.design.model_dump(mode="json"),
-            "recorded": _recorded(head, evidence), "change": difference(before.plain if before else None, after.plain), "taken": taken or []}  # fmt: skip
+    body = {
+        "revision": new,
+        "can_undo": can_undo,
+        "can_redo": can_redo,
+        "design": one.design.model_dump(mode="json"),
+        "recorded": _recorded(head, evidence),
+        "change": difference(before.plain if before else None, after.plain),
+        "taken": taken or [],
+    }
     return answer(body, new)
 
 
@@ -251,10 +280,18 @@ def _edited(
 def get_variant(variant_id: uuid.UUID, store: Store, reports: Cache) -> Response:
     h, kept = standing(store, reports, variant_id)
     body = {
-        "project_id": str(h.project_id), "project_name": h.project_name, "id": str(h.variant_id), "name": h.variant_name, "revision": h.revision,
-        "can_undo": h.can_undo, "can_redo": h.can_redo, "trouble": {"shown": h.shown, "reason": h.trouble} if h.trouble else None,
-        "design": h.design.model_dump(mode="json"), "recorded": _recorded(h), "report": kept.plain,
-    }  # fmt: skip
+        "project_id": str(h.project_id),
+        "project_name": h.project_name,
+        "id": str(h.variant_id),
+        "name": h.variant_name,
+        "revision": h.revision,
+        "can_undo": h.can_undo,
+        "can_redo": h.can_redo,
+        "trouble": {"shown": h.shown, "reason": h.trouble} if h.trouble else None,
+        "design": h.design.model_dump(mode="json"),
+        "recorded": _recorded(h),
+        "report": kept.plain,
+    }
     return answer(body, h.revision)
 
 
@@ -335,9 +372,18 @@ def list_evidence(variant_id: uuid.UUID, store: Store) -> list[EvidenceItem]:
     """Every entry of the variant's project, newest first: what was measured, corrected and struck, when and by whom."""
     entries = store.evidence(store.head(variant_id).project_id)
     return [
-        EvidenceItem(number=e.number, kind=e.kind, subject=e.subject, payload=e.payload, corrects=e.corrects, revision=e.judged.revision if e.judged else None, author=e.author, made_at=e.made_at)
+        EvidenceItem(
+            number=e.number,
+            kind=e.kind,
+            subject=e.subject,
+            payload=e.payload,
+            corrects=e.corrects,
+            revision=e.judged.revision if e.judged else None,
+            author=e.author,
+            made_at=e.made_at,
+        )
         for e in reversed(entries)
-    ]  # fmt: skip
+    ]
 
 
 @router.post("/{variant_id}/copy", operation_id="copyVariant", status_code=201)
@@ -432,7 +478,13 @@ def list_revisions(variant_id: uuid.UUID, store: Store) -> list[HistoryItem]:
 
 
 @router.get("/{variant_id}/diagram", operation_id="getDiagram")
-def get_diagram(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache, fold: Annotated[list[str], Query(max_length=60)] = []) -> Diagram:  # noqa: B006
+def get_diagram(
+    variant_id: uuid.UUID,
+    revision: int,
+    store: Store,
+    reports: Cache,
+    fold: Annotated[list[str], Query(max_length=60)] = [],  # noqa: B006
+) -> Diagram:
     """The single-line diagram of a revision; ``fold`` names boards (board:<id>) or the mains side (power:inverter) to show as one row."""
     kept = reports.known(variant_id, revision) or standing(store, reports, variant_id, revision).kept
     return kept.report.diagram(fold)

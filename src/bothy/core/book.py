@@ -119,9 +119,15 @@ class Book:
             return
         inputs: list[InputOut] = []
         out[key] = {
-            "label": figure.label, "value": figure.value, "unit": figure.unit, "expression": figure.expression,
-            "source": written(figure.source), "origin": figure.origin, "note": figure.note, "inputs": inputs,
-        }  # fmt: skip
+            "label": figure.label,
+            "value": figure.value,
+            "unit": figure.unit,
+            "expression": figure.expression,
+            "source": written(figure.source),
+            "origin": figure.origin,
+            "note": figure.note,
+            "inputs": inputs,
+        }
         for name, part in figure.inputs:
             linked = None
             if part.inputs:

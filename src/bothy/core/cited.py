@@ -11,18 +11,39 @@ from bothy.core.figure import Figure, given, unit_of
 from bothy.core.finding import Finding
 
 SCALES: dict[str, tuple[tuple[str, float], ...]] = {
-    "%": (("%", 0.01), ("", 0.01)), "kW": (("W", 1e3), ("kW", 1.0)), "kA": (("A", 1e3),), "kWh": (("Wh", 1e3), ("kWh", 1.0)), "cm": (("m", 1e-2), ("mm", 10.0)),
-    "mm": (("m", 1e-3), ("mm", 1.0)), "min": (("h", 1 / 60), ("min", 1.0)), "h": (("h", 1.0), ("min", 60.0)), "cm²": (("mm²", 100.0), ("m²", 1e-4), ("cm²", 1.0)),
-    "g": (("kg", 1e-3), ("g", 1.0)), "bar": (("kPa", 100.0), ("Pa", 1e5), ("bar", 1.0)), "kPa": (("kPa", 1.0), ("Pa", 1e3)), "g/h": (("kg/h", 1e-3), ("g/h", 1.0)),
-    "times": (("", 1.0),), "days": (("d", 1.0), ("days", 1.0), ("day", 1.0), ("", 1.0)), "kN": (("N", 1e3), ("kN", 1.0)),
-}  # fmt: skip
+    "%": (("%", 0.01), ("", 0.01)),
+    "kW": (("W", 1e3), ("kW", 1.0)),
+    "kA": (("A", 1e3),),
+    "kWh": (("Wh", 1e3), ("kWh", 1.0)),
+    "cm": (("m", 1e-2), ("mm", 10.0)),
+    "mm": (("m", 1e-3), ("mm", 1.0)),
+    "min": (("h", 1 / 60), ("min", 1.0)),
+    "h": (("h", 1.0), ("min", 60.0)),
+    "cm²": (("mm²", 100.0), ("m²", 1e-4), ("cm²", 1.0)),
+    "g": (("kg", 1e-3), ("g", 1.0)),
+    "bar": (("kPa", 100.0), ("Pa", 1e5), ("bar", 1.0)),
+    "kPa": (("kPa", 1.0), ("Pa", 1e3)),
+    "g/h": (("kg/h", 1e-3), ("g/h", 1.0)),
+    "times": (("", 1.0),),
+    "days": (("d", 1.0), ("days", 1.0), ("day", 1.0), ("", 1.0)),
+    "kN": (("N", 1e3), ("kN", 1.0)),
+}
 """Units as they are written -> the units that a figure may have, with what a written number is multiplied by."""
 _UNIT = r"mL|ppm|kWh|Wh|kW|W|kA|mA|Ah|A|mV|V|mΩ|mm²|cm²|m²|mm|cm|km|m³/h|m/s|m|L/min|L|kg/h|g/h|kg|g|kPa|hPa|Pa|mbar|bar|°C|K|kN|N|min|h|days|%|times|s"
 _SAID = re.compile(rf"(?<![\w.,])(?P<number>[-−]?\d[\d\u202f ,]*(?:\.\d+)?)\s?(?P<unit>{_UNIT})(?![\w²³/])")
 CLOSE = 0.03
 """A match within rounding may differ by this part at most: 1 kA is not 1.4 kA."""
-PARTS = {"power": ("power", "life", "station"), "wiring": ("wiring", "network", "mains"), "vehicle": ("vehicle",), "warmth": ("warmth", "air", "cool", "ducts"), "water": ("water",),
-         "gas": ("gas", "air"), "life": ("life",), "prove": ("prove",), "trips": ("trip", "power")}  # fmt: skip
+PARTS = {
+    "power": ("power", "life", "station"),
+    "wiring": ("wiring", "network", "mains"),
+    "vehicle": ("vehicle",),
+    "warmth": ("warmth", "air", "cool", "ducts"),
+    "water": ("water",),
+    "gas": ("gas", "air"),
+    "life": ("life",),
+    "prove": ("prove",),
+    "trips": ("trip", "power"),
+}
 """First parts of the keys that a stage's own findings speak of, when their subject has none."""
 
 
@@ -124,7 +145,8 @@ def _typed(subject: str, item: Doc | None, number: float, half: float, unit: str
 def cite(found: list[Finding], figures: dict[str, Figure], items: dict[str, Doc] | None = None) -> None:
     """Give each finding the figures that its message says; those that its rule named stand first, and none that is not in the book.
 
-    What a message says of a typed value or of a table's is put into the book under the figure that it was given for, or under the item (``items`` by id) of which it was typed.
+    What a message says of a typed value or of a table's is put into the book under the figure that it was given for, or under the item (``items`` by
+    id) of which it was typed.
     """
     of_item: dict[str, list[str]] = {}
     of_part: dict[str, list[str]] = {}

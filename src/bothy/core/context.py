@@ -48,9 +48,12 @@ PRESETS: dict[str, PresetFacts] = {
 }
 DEFAULT_PLACE = {"uk": "london", "eu": "munich", "us": "denver", "au": "alice_springs"}
 BANK_PLACES = {
-    "warm_inside": "inside, in the warm", "unheated_inside": "inside, unheated", "garage": "in the garage",
-    "underfloor": "under the floor", "engine_space": "in the engine space",
-}  # fmt: skip
+    "warm_inside": "inside, in the warm",
+    "unheated_inside": "inside, unheated",
+    "garage": "in the garage",
+    "underfloor": "under the floor",
+    "engine_space": "in the engine space",
+}
 
 
 NO_FACTS = Facts()
@@ -94,12 +97,12 @@ class Context:
         self.vehicle_v: float = self._number("/vehicle/vehicle_voltage_v", "vehicle's own voltage", v.vehicle_voltage_v, p.vehicle_v, "V", why)
         self.alternator_a = self._number("/vehicle/alternator_rated_a", "alternator's label", v.alternator_rated_a, p.alternator_a, "A", why)
         self.smart: bool = self._other("/vehicle/smart_alternator", "smart alternator", v.smart_alternator, p.smart, why)
-        self.bank_place: str = self._other("/vehicle/bank_place", "place of the bank", v.bank_place, "unheated_inside",
-                                           "the cautious guess until you say where it stands")  # fmt: skip
+        self.bank_place: str = self._other(
+            "/vehicle/bank_place", "place of the bank", v.bank_place, "unheated_inside", "the cautious guess until you say where it stands"
+        )
         life = d.life
         self.people = self._number("/life/people", "people", life.people, 2, "", "two, until you say")
-        self.nights = self._number("/life/nights_between_hookups", "nights between hook-ups", life.nights_between_hookups, 3, "nights",
-                                   "three, until you say")  # fmt: skip
+        self.nights = self._number("/life/nights_between_hookups", "nights between hook-ups", life.nights_between_hookups, 3, "nights", "three, until you say")
         place = self._other("/life/place", "place", life.place, DEFAULT_PLACE[d.region], "a town of the region, until you say where")
         self.climate: Climate = place_of(d, place)
         self._say("/life/place", self.climate.name)
@@ -110,12 +113,24 @@ class Context:
         self._say("/vehicle/bank_place", BANK_PLACES[self.bank_place])
         self._say("/vehicle/smart_alternator", "yes" if self.smart else "no")
         self.stays: list[Stay] = stays_of(d)
-        self.drive_h = self._number("/life/drive_h_per_day", "driving per day", life.drive_h_per_day,
-                                    0.5 if self.alternator_a > 0 else 0.0, "h", "half an hour a day, until you say")  # fmt: skip
+        self.drive_h = self._number(
+            "/life/drive_h_per_day", "driving per day", life.drive_h_per_day, 0.5 if self.alternator_a > 0 else 0.0, "h", "half an hour a day, until you say"
+        )
         self.drive_daily = bool(life.drive_h_per_day)
         """Whether driving between hook-ups is said to be daily; where it is only assumed the bank must carry a stay without it."""
-        self.system_v = cast(SystemVoltage, int(self._number("/power/system_voltage_v", "system voltage", d.power.system_voltage_v, self._system_default(), "V",
-                                         "what the vehicle has, 12 V where it has none")))  # fmt: skip
+        self.system_v = cast(
+            SystemVoltage,
+            int(
+                self._number(
+                    "/power/system_voltage_v",
+                    "system voltage",
+                    d.power.system_voltage_v,
+                    self._system_default(),
+                    "V",
+                    "what the vehicle has, 12 V where it has none",
+                )
+            ),
+        )
         self._warmth()
         bank = d.power.bank
         self.chem: Chemistry = CHEMISTRIES[bank.chemistry if bank else "lifepo4"]
@@ -128,10 +143,22 @@ class Context:
         self.night_c = self._number("/warmth/night_temp_c", "warm by night", w.night_temp_c, 16, "°C", "usual while asleep")
         coldest, hottest = min(self.met(), key=lambda x: x[0].tmin_c[x[1] - 1]), max(self.met(), key=lambda x: x[0].tmax_c[x[1] - 1])
         cold, hot = coldest[0].tmin_c[coldest[1] - 1] - 6, hottest[0].tmax_c[hottest[1] - 1] + 5
-        self.cold_c = self._number("/warmth/design_cold_c", "coldest to design for", w.design_cold_c, round(min(cold, self.night_c - 1), 1), "°C",
-                                   f"6 K under the coldest month's mean minimum in {coldest[0].name}")  # fmt: skip
-        self.hot_c = self._number("/warmth/design_hot_c", "hottest to design for", w.design_hot_c, round(hot, 1), "°C",
-                                  f"5 K over the hottest planned month's mean maximum in {hottest[0].name}")  # fmt: skip
+        self.cold_c = self._number(
+            "/warmth/design_cold_c",
+            "coldest to design for",
+            w.design_cold_c,
+            round(min(cold, self.night_c - 1), 1),
+            "°C",
+            f"6 K under the coldest month's mean minimum in {coldest[0].name}",
+        )
+        self.hot_c = self._number(
+            "/warmth/design_hot_c",
+            "hottest to design for",
+            w.design_hot_c,
+            round(hot, 1),
+            "°C",
+            f"5 K over the hottest planned month's mean maximum in {hottest[0].name}",
+        )
         self.leak_per_h = self._number(
             "/warmth/leak_per_h", "air that leaks", w.leak_per_h, 1.0, "1/h", "closed, with a breeze or fixed vents; method warmth.design-conditions"
         )
@@ -155,8 +182,9 @@ class Context:
         return self.preset.vehicle_v if self.design.vehicle.vehicle_voltage_v is None else self.design.vehicle.vehicle_voltage_v
 
     def _number(self, path: str, label: str, value: float | None, default: float, unit: str, why: str) -> float:
-        fig = Figure(float(default if value is None else value), unit, label, origin="assumed" if value is None else "typed",
-                     note=why if value is None else "as typed")  # fmt: skip
+        fig = Figure(
+            float(default if value is None else value), unit, label, origin="assumed" if value is None else "typed", note=why if value is None else "as typed"
+        )
         self.said[path] = fig
         if value is None:
             self.assumptions.append(Assumption(path=path, label=label, value=float(default), unit=unit, why=why))
@@ -202,15 +230,27 @@ class Context:
         where, month = min(self.met(), key=lambda x: x[0].tmin_c[x[1] - 1])
         t = where.tmin_c[month - 1]
         mean = given("mean_minimum_c", t, "table", f"{where.name}, {MONTHS[month - 1]}; approximate normals")
-        return Figure(t - 6.0, "°C", "Coldest night", expression="mean minimum − 6 K", source=Method("warmth.design-conditions", "typical cold spell; approximate"),
-                      inputs=(("mean_minimum_c", mean),))  # fmt: skip
+        return Figure(
+            t - 6.0,
+            "°C",
+            "Coldest night",
+            expression="mean minimum − 6 K",
+            source=Method("warmth.design-conditions", "typical cold spell; approximate"),
+            inputs=(("mean_minimum_c", mean),),
+        )
 
     def record_cold(self) -> Figure:
         """The cold to take for a panel's voltage: 14 K under the coldest mean minimum of the year at Life's place, or on the trip (cautious)."""
         where, month = min([(self.climate, m) for m in range(1, 13)] + self.met(), key=lambda x: x[0].tmin_c[x[1] - 1])
         mean = given("mean_minimum_c", where.tmin_c[month - 1], "table", f"{where.name}, {MONTHS[month - 1]}; approximate normals")
-        return Figure(mean.value - 14.0, "°C", "Record cold", expression="mean minimum − 14 K", source=Method("warmth.design-conditions", "cautious; use the local record low"),
-                      inputs=(("mean_minimum_c", mean),))  # fmt: skip
+        return Figure(
+            mean.value - 14.0,
+            "°C",
+            "Record cold",
+            expression="mean minimum − 14 K",
+            source=Method("warmth.design-conditions", "cautious; use the local record low"),
+            inputs=(("mean_minimum_c", mean),),
+        )
 
     def bank_cold(self) -> Figure:
         """The coldest the cells get in the planned months, by where the bank stands (typical)."""
@@ -218,11 +258,24 @@ class Context:
         warmer = {"warm_inside": None, "unheated_inside": 4.0, "garage": 3.0, "underfloor": 0.0, "engine_space": 0.0}[self.bank_place]
         where = BANK_PLACES[self.bank_place]
         if warmer is None:
-            return Figure(max(10.0, night.value), "°C", "Coldest cells", expression="kept at 10 °C or more by the heating", source=Method("warmth.design-conditions") + OwnChoice("typical"),
-                          inputs=(("coldest_night_c", night),), note=where)  # fmt: skip
+            return Figure(
+                max(10.0, night.value),
+                "°C",
+                "Coldest cells",
+                expression="kept at 10 °C or more by the heating",
+                source=Method("warmth.design-conditions") + OwnChoice("typical"),
+                inputs=(("coldest_night_c", night),),
+                note=where,
+            )
         offset = given("warmer_k", warmer, "table", f"{where}; typical")
-        return Figure(night.value + warmer, "°C", "Coldest cells", expression="coldest night + what its place gives", source=Method("warmth.design-conditions") + OwnChoice("typical"),
-                      inputs=(("coldest_night_c", night), ("warmer_k", offset)))  # fmt: skip
+        return Figure(
+            night.value + warmer,
+            "°C",
+            "Coldest cells",
+            expression="coldest night + what its place gives",
+            source=Method("warmth.design-conditions") + OwnChoice("typical"),
+            inputs=(("coldest_night_c", night), ("warmer_k", offset)),
+        )
 
     @property
     def hooked(self) -> bool:

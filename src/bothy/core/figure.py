@@ -116,11 +116,39 @@ def unit_of(key: str) -> str:
 
 
 WORDS = {
-    "poa": "light on the plane", "ghi": "light on the flat", "dhi": "diffuse light", "dni": "beam", "soc": "charge", "lolp": "days short", "pv": "sun", "dcdc": "driving charge",
-    "stc": "on the label", "kt": "clearness", "temp": "temperature", "iam": "incidence loss", "aoi": "angle of incidence", "p10": "in 1 of 10",
-    "p50": "in half", "p90": "in 9 of 10", "el": "electricity", "rh": "humidity", "ach": "air changes", "sat": "saturation", "abs": "absolute",
-    "mu": "vapour resistance factor", "u": "U", "r": "R", "lel": "lower explosive limit", "cg": "centre of gravity", "sd": "vapour resistance as air", "ua": "heat loss coefficient", "co2": "CO₂", "co": "CO", "90pct": "90 %", "eer": "cooling per watt",
-}  # fmt: skip
+    "poa": "light on the plane",
+    "ghi": "light on the flat",
+    "dhi": "diffuse light",
+    "dni": "beam",
+    "soc": "charge",
+    "lolp": "days short",
+    "pv": "sun",
+    "dcdc": "driving charge",
+    "stc": "on the label",
+    "kt": "clearness",
+    "temp": "temperature",
+    "iam": "incidence loss",
+    "aoi": "angle of incidence",
+    "p10": "in 1 of 10",
+    "p50": "in half",
+    "p90": "in 9 of 10",
+    "el": "electricity",
+    "rh": "humidity",
+    "ach": "air changes",
+    "sat": "saturation",
+    "abs": "absolute",
+    "mu": "vapour resistance factor",
+    "u": "U",
+    "r": "R",
+    "lel": "lower explosive limit",
+    "cg": "centre of gravity",
+    "sd": "vapour resistance as air",
+    "ua": "heat loss coefficient",
+    "co2": "CO₂",
+    "co": "CO",
+    "90pct": "90 %",
+    "eer": "cooling per watt",
+}
 """Abbreviations of the keys in words."""
 
 

@@ -51,7 +51,8 @@ class Remedy(BaseModel):
 
 
 class Finding(BaseModel):
-    """What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns; ``rests_on`` names what is only assumed behind its figures.
+    """What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns; ``rests_on`` names what is only
+    assumed behind its figures.
 
     ``answers`` of a question are changes, each with the words of its button; ``fix`` is the one-press remedy of a finding.
     """
@@ -153,8 +154,17 @@ def one_cause(found: list[Finding]) -> list[Finding]:
         fix = first.fix and f.fix and Remedy(label=label, patch=[*first.fix.patch, *(op for op in f.fix.patch if op not in first.fix.patch)])
         message = first.message if f.message in first.message else f"{first.message} {f.subject_name.capitalize()}: {f.message}"
         names = first.subject_name if f.subject_name in first.subject_name.split(", ") else f"{first.subject_name}, {f.subject_name}"
-        out[key] = first.model_copy(update={"related": related, "fix": fix, "message": message, "subject_name": names, "answers": first.answers if first.subject == f.subject else [],
-                                            "figures": list(dict.fromkeys([*first.figures, *f.figures])), "rests_on": list(dict.fromkeys([*first.rests_on, *f.rests_on]))})  # fmt: skip
+        out[key] = first.model_copy(
+            update={
+                "related": related,
+                "fix": fix,
+                "message": message,
+                "subject_name": names,
+                "answers": first.answers if first.subject == f.subject else [],
+                "figures": list(dict.fromkeys([*first.figures, *f.figures])),
+                "rests_on": list(dict.fromkeys([*first.rests_on, *f.rests_on])),
+            }
+        )
     return list(out.values())
 
 

@@ -46,8 +46,17 @@ def climate_of(p: OwnPlace) -> Climate:
             tmax_c=tuple(t + cooler for t in near.tmax_c),
             quality=f"of {near.name}, the nearest place of the table",
         )
-    return replace(here, ghi_kwh_m2_day=tuple(w.ghi_kwh_m2_day), tmin_c=tuple(w.tmin_c), tmax_c=tuple(w.tmax_c), rh_frac=tuple(w.rh_frac), quality=w.source,
-                   kt_autocorr=w.kt_autocorr, temp_autocorr=w.temp_autocorr, spread_k=w.spread_k)  # fmt: skip
+    return replace(
+        here,
+        ghi_kwh_m2_day=tuple(w.ghi_kwh_m2_day),
+        tmin_c=tuple(w.tmin_c),
+        tmax_c=tuple(w.tmax_c),
+        rh_frac=tuple(w.rh_frac),
+        quality=w.source,
+        kt_autocorr=w.kt_autocorr,
+        temp_autocorr=w.temp_autocorr,
+        spread_k=w.spread_k,
+    )
 
 
 def places_of(design: Design) -> dict[str, Climate]:
@@ -73,8 +82,15 @@ def _living(live: LiveThere) -> list[Leg]:
     for n in range(live.days_count):
         hooked = live.hookup_every_d is not None and (n + 1) % live.hookup_every_d == 0
         drives = live.drive_every_d is not None and (n + 1) % live.drive_every_d == 0
-        out.append(Leg(id=f"day-{n + 1}", place=live.place, drive_h=min(live.drive_h, 15.0) if drives else 0.0, shore=hooked,
-                       day_type="working" if n % 7 < live.working_days_count else "parked"))  # fmt: skip
+        out.append(
+            Leg(
+                id=f"day-{n + 1}",
+                place=live.place,
+                drive_h=min(live.drive_h, 15.0) if drives else 0.0,
+                shore=hooked,
+                day_type="working" if n % 7 < live.working_days_count else "parked",
+            )
+        )
     return out
 
 

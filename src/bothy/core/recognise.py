@@ -67,24 +67,38 @@ def tolerant(a: Appliance) -> bool:
 
 
 _KINDS = (
-    ("medical", r"breathing|cpap|insulin|oxygen|medic"), ("light", r"light|lamp|\bleds?\b|\bspots?\b"), ("cooling", r"fridge|freezer|\bcool|air[- ]?con|ice ?maker|refrigerator"),
-    ("cooking", r"kettle|\bhob\b|induction|microwave|coffee|espresso|toaster|oven|air[- ]?fryer|blender|rice cooker|stove"), ("safety", r"alarm|shunt|detector|\bbilge\b"),
-    ("tool", r"vacuum|hoover|\bdrill|\bsaw\b|\biron\b|hair ?dr[iy]er|straightener|washing machine|\bwasher\b|compressor pump|solder"), ("pump", r"\bpump"),
-    ("heating", r"heater|heating|blanket"), ("fan", r"\bfan\b|vent|extractor"), ("socket", r"socket|\busb\b|outlet"),
+    ("medical", r"breathing|cpap|insulin|oxygen|medic"),
+    ("light", r"light|lamp|\bleds?\b|\bspots?\b"),
+    ("cooling", r"fridge|freezer|\bcool|air[- ]?con|ice ?maker|refrigerator"),
+    ("cooking", r"kettle|\bhob\b|induction|microwave|coffee|espresso|toaster|oven|air[- ]?fryer|blender|rice cooker|stove"),
+    ("safety", r"alarm|shunt|detector|\bbilge\b"),
+    ("tool", r"vacuum|hoover|\bdrill|\bsaw\b|\biron\b|hair ?dr[iy]er|straightener|washing machine|\bwasher\b|compressor pump|solder"),
+    ("pump", r"\bpump"),
+    ("heating", r"heater|heating|blanket"),
+    ("fan", r"\bfan\b|vent|extractor"),
+    ("socket", r"socket|\busb\b|outlet"),
     ("electronics", r"laptop|phone|router|screen|monitor|radio|camera|charger|tablet|\btv\b|television|console|satellite|modem|speaker|e-?bike|drone"),
-)  # fmt: skip
+)
 """Words of a name, the most telling kind first."""
-_MAINS = r"kettle|microwave|hair ?dr[iy]er|toaster|induction|\bhob\b|oven|air[- ]?fryer|vacuum|hoover|\biron\b|espresso|coffee machine|blender|washing machine|straightener|rice cooker"
+_MAINS = (
+    r"kettle|microwave|hair ?dr[iy]er|toaster|induction|\bhob\b|oven|air[- ]?fryer|vacuum|hoover|\biron\b|"
+    r"espresso|coffee machine|blender|washing machine|straightener|rice cooker"
+)
 _NOT_MAINS = r"\b(12|24|48) ?v|gas|diesel|travel kettle|\bdc\b"
 LOW_VOLTAGE_MOST_A = 50.0
 """More than this no ordinary 12 V appliance but a winch or an inverter draws: it is asked whether it runs on the mains."""
 _ADAPTER = r"laptop|notebook"
 _EVENING, _BREAKFAST, _NOON, _WORK = (18.0, 23.0), (7.0, 9.0), (12.0, 13.5), (9.0, 17.0)
 _HOURS: tuple[tuple[str, str, tuple[tuple[float, float], ...]], ...] = (
-    ("light", "", (_EVENING,)), ("cooking", r"kettle|coffee|espresso|toaster", (_BREAKFAST, (15.0, 17.0))), ("cooking", "", (_NOON, (18.0, 20.0))),
-    ("electronics", r"laptop|monitor|screen", (_WORK,)), ("electronics", r"\btv\b|television|console", ((19.0, 23.0),)), ("tool", r"hair", (_BREAKFAST,)),
-    ("medical", r"cpap|breathing", ((22.0, 24.0), (0.0, 7.0))), ("heating", r"blanket", ((21.0, 24.0),)),
-)  # fmt: skip
+    ("light", "", (_EVENING,)),
+    ("cooking", r"kettle|coffee|espresso|toaster", (_BREAKFAST, (15.0, 17.0))),
+    ("cooking", "", (_NOON, (18.0, 20.0))),
+    ("electronics", r"laptop|monitor|screen", (_WORK,)),
+    ("electronics", r"\btv\b|television|console", ((19.0, 23.0),)),
+    ("tool", r"hair", (_BREAKFAST,)),
+    ("medical", r"cpap|breathing", ((22.0, 24.0), (0.0, 7.0))),
+    ("heating", r"blanket", ((21.0, 24.0),)),
+)
 """Kind, words of the name, and the hours of the day at which it usually runs."""
 
 
@@ -147,7 +161,8 @@ _USE: tuple[tuple[str, str, dict[str, float]], ...] = (
 
 
 def usual_use(name: str, kind: str) -> dict[str, float]:
-    """The usual use of an appliance on a day, in the fields of its line: part of the time, hours, or uses and the minutes of each; an hour where the name says nothing."""
+    """The usual use of an appliance on a day, in the fields of its line: part of the time, hours, or uses and the minutes of each; an hour where the
+    name says nothing."""
     low = name.lower()
     return next((use for k, words, use in _USE if k == kind and re.search(words, low)), {_HOURS_DAY: 1.0})
 

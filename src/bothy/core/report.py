@@ -157,8 +157,14 @@ def feeds_of(ctx: Context, s: Supply) -> Feeds:
             amps = out["driving"].current_a
         else:
             ratio = volts / ctx.vehicle_v
-            amps = Figure(p.driving.rating_a * 1.2 * ratio, "A", "Input current", expression="about 1.2·rating·U_bank/U_vehicle", source=Method("vehicle.payload") + OwnChoice("cautious estimate"),
-                          inputs=(("rating_a", given("rating_a", p.driving.rating_a, "typed", p.driving.name)),))  # fmt: skip
+            amps = Figure(
+                p.driving.rating_a * 1.2 * ratio,
+                "A",
+                "Input current",
+                expression="about 1.2·rating·U_bank/U_vehicle",
+                source=Method("vehicle.payload") + OwnChoice("cautious estimate"),
+                inputs=(("rating_a", given("rating_a", p.driving.rating_a, "typed", p.driving.name)),),
+            )
         out["driving_in"] = Feed(amps, ctx.vehicle_v)
     if ctx.design.vehicle.starter_trickle:
         out["trickle"] = Feed(given("current_a", TRICKLE_A, "default", "a trickle of 1 to 2 A for the starter battery", label="trickle"), volts)
@@ -177,19 +183,53 @@ def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float) -> 
     crew = given(
         "mass_kg", PERSON_KG * max(0, ctx.people - 1), "assumed", "75 kg each; the driver is in the vehicle’s own mass", label="people besides the driver"
     )
-    loaded = ctx.book.put("vehicle/loaded_kg", total("Mass that is known so far", "kg", [
-        ("what is chosen", ctx.book.figures["power/mass_kg"]), ("water, tanks full", given("mass_kg", water_kg, "computed", "tanks and what is in them", label="water, tanks full", source=Method("vehicle.payload"))),
-        ("gas", given("mass_kg", gas_kg, "computed", "vessels full", label="gas vessels", source=Method("vehicle.payload"))), ("people", crew)], Method("vehicle.payload", "furniture, insulation and luggage come on top")))  # fmt: skip
+    loaded = ctx.book.put(
+        "vehicle/loaded_kg",
+        total(
+            "Mass that is known so far",
+            "kg",
+            [
+                ("what is chosen", ctx.book.figures["power/mass_kg"]),
+                (
+                    "water, tanks full",
+                    given("mass_kg", water_kg, "computed", "tanks and what is in them", label="water, tanks full", source=Method("vehicle.payload")),
+                ),
+                ("gas", given("mass_kg", gas_kg, "computed", "vessels full", label="gas vessels", source=Method("vehicle.payload"))),
+                ("people", crew),
+            ],
+            Method("vehicle.payload", "furniture, insulation and luggage come on top"),
+        ),
+    )
     if loaded.value > ctx.payload_kg:
-        out.append(finding("vehicle-payload-exceeded", "vehicle", "Vehicle",
-                           f"{loaded.value:,.0f} kg are known so far, before furniture and luggage; the payload is {ctx.payload_kg:,.0f} kg. Overloaded, brakes and tyres fail, and the insurer doesn’t pay.",
-                           figures=["vehicle/loaded_kg", "vehicle/payload_kg"]))  # fmt: skip
+        out.append(
+            finding(
+                "vehicle-payload-exceeded",
+                "vehicle",
+                "Vehicle",
+                f"{loaded.value:,.0f} kg are known so far, before furniture and luggage; the payload is {ctx.payload_kg:,.0f} kg. Overloaded, "
+                "brakes and tyres fail, and the insurer doesn’t pay.",
+                figures=["vehicle/loaded_kg", "vehicle/payload_kg"],
+            )
+        )
     elif ctx.payload_kg > 0 and power.mass_kg > 0.25 * ctx.payload_kg:
-        out.append(finding("vehicle-payload-used", "vehicle", "Vehicle",
-                           f"{power.mass_kg:.0f} kg of {ctx.payload_kg:.0f} kg are taken before furniture, water and people.",
-                           figures=["power/mass_kg", "vehicle/payload_kg"]))  # fmt: skip
-    part = VehiclePart(preset_name=ctx.preset.name, inside_length_m=ctx.inside_length_m, inside_width_m=ctx.inside_width_m,
-                       inside_height_m=ctx.inside_height_m, payload_kg=ctx.payload_kg, bank_place=ctx.bank_place, payload_used_kg=loaded.value)  # fmt: skip
+        out.append(
+            finding(
+                "vehicle-payload-used",
+                "vehicle",
+                "Vehicle",
+                f"{power.mass_kg:.0f} kg of {ctx.payload_kg:.0f} kg are taken before furniture, water and people.",
+                figures=["power/mass_kg", "vehicle/payload_kg"],
+            )
+        )
+    part = VehiclePart(
+        preset_name=ctx.preset.name,
+        inside_length_m=ctx.inside_length_m,
+        inside_width_m=ctx.inside_width_m,
+        inside_height_m=ctx.inside_height_m,
+        payload_kg=ctx.payload_kg,
+        bank_place=ctx.bank_place,
+        payload_used_kg=loaded.value,
+    )
     return part, out
 
 
@@ -208,15 +248,23 @@ def _loops(ctx: Context, worked: list[Worked]) -> tuple[dict[str, LoopRow], list
 
 
 def _prove(ctx: Context, worked: list[Worked], feeds: Feeds, loops: dict[str, LoopRow]) -> tuple[ProvePart, list[Finding]]:
-    sheet, found = prove_part(ctx, [
-        SheetCircuit(id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a)
-        for w in worked], feeds)  # fmt: skip
+    sheet, found = prove_part(
+        ctx,
+        [
+            SheetCircuit(
+                id=w.circuit.id, code=w.part.code, kind=w.circuit.kind, nominal_v=w.part.nominal_v, length_m=w.part.length_m, ampacity_a=w.part.ampacity_a
+            )
+            for w in worked
+        ],
+        feeds,
+    )
     rows, old = mark_outdated(sheet.rows, loops, ctx.judged)
     return sheet.model_copy(update={"rows": rows}), [*found, *old]
 
 
 def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Report:
-    """Compute everything that follows from a design, and what the evidence proves of it. Parts of the report ``before``, of another state of the design, are taken where nothing that they read has changed."""
+    """Compute everything that follows from a design, and what the evidence proves of it. Parts of the report ``before``, of another state of the
+    design, are taken where nothing that they read has changed."""
     judged = {key: e.judged for key, e in standing_of(evidence).items() if e.judged is not None}
     ctx = Context(design, facts_of(evidence) if evidence else NO_FACTS, judged)
     parts = Parts(ctx, before._parts if before is not None else None)
@@ -261,10 +309,33 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
         f.rests_on = ctx.book.assumed(f.figures)[:6]
     sheet.unanswered = sum(f.severity == "question" and f.accepted is None for f in found)
     out = Report.model_construct(
-        region_name=ctx.region.name, licensed=ctx.region.licensed, system_voltage_v=ctx.system_v, wire_series=ctx.region.wire_series,
-        stages=stage_states(design, ctx.facts, found, sheet), assumptions=ctx.assumptions, vehicle=vehicle, life=life, power=power,
-        wiring=quick(WiringPart, circuits={w.circuit.id: w.part for w in worked}, network=network, mains=mains, panel=panel, raceways=raceways, lighting=lighting, loops=loops, others=others), warmth=warm.part, water=wet.part, gas=gassed.part, prove=sheet, findings=found, figures=ctx.book.shown(),
-    )  # fmt: skip
+        region_name=ctx.region.name,
+        licensed=ctx.region.licensed,
+        system_voltage_v=ctx.system_v,
+        wire_series=ctx.region.wire_series,
+        stages=stage_states(design, ctx.facts, found, sheet),
+        assumptions=ctx.assumptions,
+        vehicle=vehicle,
+        life=life,
+        power=power,
+        wiring=quick(
+            WiringPart,
+            circuits={w.circuit.id: w.part for w in worked},
+            network=network,
+            mains=mains,
+            panel=panel,
+            raceways=raceways,
+            lighting=lighting,
+            loops=loops,
+            others=others,
+        ),
+        warmth=warm.part,
+        water=wet.part,
+        gas=gassed.part,
+        prove=sheet,
+        findings=found,
+        figures=ctx.book.shown(),
+    )
     out._book, out._parts = ctx.book, parts
     out._diagram = partial(diagram, ctx, worked)
     return out

@@ -23,7 +23,8 @@ class Sound(NamedTuple):
 
 
 def sound(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Sound:
-    """The design with its report on the evidence; parts of the report ``before`` are taken where nothing that they read has changed. Raises :class:`BadInput` that names the key, or :class:`NotComputed` where the sums themselves fail."""
+    """The design with its report on the evidence; parts of the report ``before`` are taken where nothing that they read has changed. Raises
+    :class:`BadInput` that names the key, or :class:`NotComputed` where the sums themselves fail."""
     try:
         return Sound(design, report(design, evidence, before))
     except BadInput:

@@ -1,4 +1,5 @@
-"""The stages that a report speaks of, each in one line: when it is begun, when it is worked out, and whether proving belongs to it. A new stage is a line here."""
+"""The stages that a report speaks of, each in one line: when it is begun, when it is worked out, and whether proving belongs to it. A new stage is a
+line here."""
 
 from __future__ import annotations
 

@@ -14,15 +14,46 @@ from dataclasses import dataclass
 from typing import Any, Literal
 
 Dimension = Literal[
-    "power", "current", "voltage", "energy", "charge", "length", "area", "mass", "time", "volume", "flow",
-    "temperature", "fraction", "resistance", "count", "surface", "airflow", "pressure",
-]  # fmt: skip
+    "power",
+    "current",
+    "voltage",
+    "energy",
+    "charge",
+    "length",
+    "area",
+    "mass",
+    "time",
+    "volume",
+    "flow",
+    "temperature",
+    "fraction",
+    "resistance",
+    "count",
+    "surface",
+    "airflow",
+    "pressure",
+]
 
 SI_UNIT: dict[str, str] = {
-    "power": "W", "current": "A", "voltage": "V", "energy": "Wh", "charge": "Ah", "length": "m", "area": "mm²",
-    "mass": "kg", "time": "h", "volume": "L", "flow": "L/min", "temperature": "°C", "fraction": "", "resistance": "mΩ",
-    "count": "", "surface": "m²", "airflow": "m³/h", "pressure": "Pa",
-}  # fmt: skip
+    "power": "W",
+    "current": "A",
+    "voltage": "V",
+    "energy": "Wh",
+    "charge": "Ah",
+    "length": "m",
+    "area": "mm²",
+    "mass": "kg",
+    "time": "h",
+    "volume": "L",
+    "flow": "L/min",
+    "temperature": "°C",
+    "fraction": "",
+    "resistance": "mΩ",
+    "count": "",
+    "surface": "m²",
+    "airflow": "m³/h",
+    "pressure": "Pa",
+}
 
 UNITS: dict[str, dict[str, float]] = {
     "power": {"w": 1, "watt": 1, "watts": 1, "kw": 1e3, "mw": 1e-3, "va": 1, "kva": 1e3, "hp": 745.7, "btu/h": 0.29307107, "btuh": 0.29307107},
@@ -30,38 +61,109 @@ UNITS: dict[str, dict[str, float]] = {
     "voltage": {"v": 1, "volt": 1, "volts": 1, "mv": 1e-3, "kv": 1e3},
     "energy": {"wh": 1, "kwh": 1e3, "mwh": 1e-3, "j": 1 / 3600, "kj": 1 / 3.6, "mj": 1e3 / 3.6, "btu": 0.2930711},
     "charge": {"ah": 1, "mah": 1e-3, "kah": 1e3},
-    "length": {"m": 1, "mm": 1e-3, "cm": 1e-2, "km": 1e3, "in": 0.0254, "inch": 0.0254, "inches": 0.0254, '"': 0.0254,
-               "ft": 0.3048, "feet": 0.3048, "foot": 0.3048, "'": 0.3048, "yd": 0.9144},
+    "length": {
+        "m": 1,
+        "mm": 1e-3,
+        "cm": 1e-2,
+        "km": 1e3,
+        "in": 0.0254,
+        "inch": 0.0254,
+        "inches": 0.0254,
+        '"': 0.0254,
+        "ft": 0.3048,
+        "feet": 0.3048,
+        "foot": 0.3048,
+        "'": 0.3048,
+        "yd": 0.9144,
+    },
     "area": {"mm2": 1, "mm²": 1, "mm^2": 1, "sqmm": 1, "sq mm": 1, "cm2": 100, "cm²": 100},
     "mass": {"kg": 1, "g": 1e-3, "t": 1e3, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523125},
-    "time": {"h": 1, "hr": 1, "hrs": 1, "hour": 1, "hours": 1, "min": 1 / 60, "mins": 1 / 60, "minutes": 1 / 60,
-             "s": 1 / 3600, "sec": 1 / 3600, "d": 24, "day": 24, "days": 24},
-    "volume": {"l": 1, "litre": 1, "litres": 1, "liter": 1, "liters": 1, "ml": 1e-3, "m3": 1e3, "m³": 1e3,
-               "gal": 3.785411784, "gallon": 3.785411784, "gallons": 3.785411784, "us gal": 3.785411784,
-               "imp gal": 4.54609, "pt": 0.473176473, "qt": 0.946352946},
+    "time": {
+        "h": 1,
+        "hr": 1,
+        "hrs": 1,
+        "hour": 1,
+        "hours": 1,
+        "min": 1 / 60,
+        "mins": 1 / 60,
+        "minutes": 1 / 60,
+        "s": 1 / 3600,
+        "sec": 1 / 3600,
+        "d": 24,
+        "day": 24,
+        "days": 24,
+    },
+    "volume": {
+        "l": 1,
+        "litre": 1,
+        "litres": 1,
+        "liter": 1,
+        "liters": 1,
+        "ml": 1e-3,
+        "m3": 1e3,
+        "m³": 1e3,
+        "gal": 3.785411784,
+        "gallon": 3.785411784,
+        "gallons": 3.785411784,
+        "us gal": 3.785411784,
+        "imp gal": 4.54609,
+        "pt": 0.473176473,
+        "qt": 0.946352946,
+    },
     "flow": {"l/min": 1, "lpm": 1, "l/h": 1 / 60, "gpm": 3.785411784, "gal/min": 3.785411784},
     "temperature": {"°c": 1, "c": 1, "degc": 1, "°f": 1, "f": 1, "degf": 1},
     "fraction": {"": 1, "%": 0.01, "percent": 0.01},
     "resistance": {"mohm": 1, "mω": 1, "ohm": 1e3, "ω": 1e3},
     "count": {"": 1, "x": 1, "×": 1, "pcs": 1},
-    "surface": {"m2": 1, "m²": 1, "m^2": 1, "sq m": 1, "sqm": 1, "cm2": 1e-4, "cm²": 1e-4, "mm2": 1e-6, "mm²": 1e-6, "ft2": 0.09290304, "ft²": 0.09290304, "sq ft": 0.09290304,
-                "in2": 0.00064516, "in²": 0.00064516, "sq in": 0.00064516},
+    "surface": {
+        "m2": 1,
+        "m²": 1,
+        "m^2": 1,
+        "sq m": 1,
+        "sqm": 1,
+        "cm2": 1e-4,
+        "cm²": 1e-4,
+        "mm2": 1e-6,
+        "mm²": 1e-6,
+        "ft2": 0.09290304,
+        "ft²": 0.09290304,
+        "sq ft": 0.09290304,
+        "in2": 0.00064516,
+        "in²": 0.00064516,
+        "sq in": 0.00064516,
+    },
     "airflow": {"m3/h": 1, "m³/h": 1, "cfm": 1.699011, "l/s": 3.6, "m3/min": 60, "m³/min": 60},
     "pressure": {"pa": 1, "hpa": 100, "mbar": 100, "kpa": 1e3, "bar": 1e5, "psi": 6894.757, "inh2o": 249.0889},
-}  # fmt: skip
+}
 
 EXAMPLES: dict[str, str] = {
-    "power": '"60 W", "1.2 kW" or "5 A @ 12 V"', "current": '"5 A" or "250 mA"', "voltage": '"12 V" or "48 V"',
-    "energy": '"350 Wh", "1.2 kWh" or "24 Ah @ 12 V"', "charge": '"100 Ah"', "length": '"3.5 m", "350 cm", "6 ft 6 in" or "3/4 in"',
-    "area": '"6 mm2" or "10 AWG"', "mass": '"12 kg" or "26 lb"', "time": '"4 h", "20 min" or "1.5 h"',
-    "volume": '"60 L" or "16 gal"', "flow": '"10 L/min" or "2.6 gpm"', "temperature": '"20 °C" or "68 °F"',
-    "fraction": '"30 %" or "0.3"', "resistance": '"5 mohm" or "0.2 ohm"', "count": '"2"',
-    "surface": '"0.5 m2", "5 ft2" or "9000 mm2"', "airflow": '"90 m3/h", "50 cfm" or "25 l/s"', "pressure": '"40 Pa", "2 bar" or "30 psi"',
-}  # fmt: skip
+    "power": '"60 W", "1.2 kW" or "5 A @ 12 V"',
+    "current": '"5 A" or "250 mA"',
+    "voltage": '"12 V" or "48 V"',
+    "energy": '"350 Wh", "1.2 kWh" or "24 Ah @ 12 V"',
+    "charge": '"100 Ah"',
+    "length": '"3.5 m", "350 cm", "6 ft 6 in" or "3/4 in"',
+    "area": '"6 mm2" or "10 AWG"',
+    "mass": '"12 kg" or "26 lb"',
+    "time": '"4 h", "20 min" or "1.5 h"',
+    "volume": '"60 L" or "16 gal"',
+    "flow": '"10 L/min" or "2.6 gpm"',
+    "temperature": '"20 °C" or "68 °F"',
+    "fraction": '"30 %" or "0.3"',
+    "resistance": '"5 mohm" or "0.2 ohm"',
+    "count": '"2"',
+    "surface": '"0.5 m2", "5 ft2" or "9000 mm2"',
+    "airflow": '"90 m3/h", "50 cfm" or "25 l/s"',
+    "pressure": '"40 Pa", "2 bar" or "30 psi"',
+}
 
 AWG_NUMBER: dict[str, int] = {
-    **{str(n): n for n in (20, 18, 16, 14, 12, 10, 8, 6, 4, 2, 1)}, "1/0": 0, "2/0": -1, "3/0": -2, "4/0": -3,
-}  # fmt: skip
+    **{str(n): n for n in (20, 18, 16, 14, 12, 10, 8, 6, 4, 2, 1)},
+    "1/0": 0,
+    "2/0": -1,
+    "3/0": -2,
+    "4/0": -3,
+}
 
 
 def grammar() -> dict[str, Any]:
@@ -98,7 +200,8 @@ _NUMBER = re.compile(
     rf"(?P<dec>(?:{_GROUPED}|{_PLAIN})(?:[eE][-+]?\d+)?))\s*(?P<unit>[^\d\s].*?|)\s*$"
 )
 _TWO = re.compile(
-    r"^\s*(?P<sign>[-+−–])?\s*(?P<a>[\d.,/]+|\d+\s+\d+\s*/\s*\d+)\s*(?P<ua>[^\d\s.,/-]+)[\s,-]*(?P<b>\d[\d.,]*(?:[\s-]+\d+\s*/\s*\d+)?|\d+\s*/\s*\d+)\s*(?P<ub>[^\d.,/-]*?)\s*$"
+    r"^\s*(?P<sign>[-+−–])?\s*(?P<a>[\d.,/]+|\d+\s+\d+\s*/\s*\d+)\s*(?P<ua>[^\d\s.,/-]+)[\s,-]*"
+    r"(?P<b>\d[\d.,]*(?:[\s-]+\d+\s*/\s*\d+)?|\d+\s*/\s*\d+)\s*(?P<ub>[^\d.,/-]*?)\s*$"
 )
 """Two quantities in one: 6 ft 6 in, 5 lb 3 oz, 1 h 30 min."""
 COMPOUND: dict[str, dict[str, str]] = {
@@ -192,7 +295,8 @@ def _number_of(m: re.Match[str]) -> float:
 
 
 def _compound(typed: str, text: str, dimension: str) -> Quantity | None:
-    """Feet and inches, pounds and ounces, hours and minutes; None where the text is none of them. Raises :class:`NotUnderstood` for a smaller part that is too large."""
+    """Feet and inches, pounds and ounces, hours and minutes; None where the text is none of them. Raises :class:`NotUnderstood` for a smaller part
+    that is too large."""
     m = _TWO.match(text)
     if m is None or (large := m["ua"].strip().lower()) not in COMPOUND[dimension]:
         return None

@@ -35,8 +35,17 @@ APPLIANCES: list[dict[str, Any]] = [
     _from("toilet-fan", "toilet-fan", name="Toilet vent fan"),
     _from("router", "router", name="Mobile router", trust="label"),
     _from("instrument-charger", "docks", name="Instrument charging docks", count=2, charges_per_day=1, windows=_win((16, 20))),
-    _from("laptop-dc", "laptops", name="Survey laptops", count=2, trust="measured", power_w=38, hours_per_day=4, windows=_win((9, 11), (17, 21)),
-          day_factors={"parked": 1, "driving": 0.5, "working": 1.5}),
+    _from(
+        "laptop-dc",
+        "laptops",
+        name="Survey laptops",
+        count=2,
+        trust="measured",
+        power_w=38,
+        hours_per_day=4,
+        windows=_win((9, 11), (17, 21)),
+        day_factors={"parked": 1, "driving": 0.5, "working": 1.5},
+    ),
     _from("phone", "phones", name="Telephones", count=2, windows=_win((20, 23))),
     _from("usb-double", "usb-sockets", name="Charging sockets, bunks", count=2, zone="bed", windows=_win((20, 23))),
     _from("radio", "receiver", name="Marine-band receiver", windows=_win((6, 12)), min_voltage_v=10.5),
@@ -54,15 +63,32 @@ APPLIANCES: list[dict[str, Any]] = [
     _from("camera-rear", "camera", name="Reversing camera and screen", day_factors={"parked": 0, "driving": 1, "working": 0}),
     _from("tablet", "tablets", name="Field tablets", count=2, zone="garage", windows=_win((19, 22))),
     _from("monitor-27", "screen", name="Survey screen", hours_per_day=3, windows=_win((18, 21))),
-]  # fmt: skip
+]
 
 LENGTHS_M: dict[str, float] = {
-    "main": 0.6, "inverter-feed": 1.2, "board-feed": 1.4, "solar-charge": 2.2, "driving-charge": 1.3, "shore-charge": 1.8,
-    "from-the-starter-battery": 6.4, "front-fridge-90-l": 7.5, "lights-kitchen": 4.6, "lights-living-and-cab": 5.8,
-    "lights-bed-and-washroom": 3.4, "lights-rear-and-outside": 2.6, "diesel-air-heater-2-kw": 2.8, "water-pump-10-l-min": 4.4,
-    "fans": 4.9, "electronics-living-and-cab": 5.2, "electronics-rear-and-outside": 2.1, "survey-laptops": 5.6,
-    "sockets-bed-and-washroom": 3.6, "alarms-and-monitor": 3.2, "travel-kettle": 4.8, "mains-sockets": 6.2,
-}  # fmt: skip
+    "main": 0.6,
+    "inverter-feed": 1.2,
+    "board-feed": 1.4,
+    "solar-charge": 2.2,
+    "driving-charge": 1.3,
+    "shore-charge": 1.8,
+    "from-the-starter-battery": 6.4,
+    "front-fridge-90-l": 7.5,
+    "lights-kitchen": 4.6,
+    "lights-living-and-cab": 5.8,
+    "lights-bed-and-washroom": 3.4,
+    "lights-rear-and-outside": 2.6,
+    "diesel-air-heater-2-kw": 2.8,
+    "water-pump-10-l-min": 4.4,
+    "fans": 4.9,
+    "electronics-living-and-cab": 5.2,
+    "electronics-rear-and-outside": 2.1,
+    "survey-laptops": 5.6,
+    "sockets-bed-and-washroom": 3.6,
+    "alarms-and-monitor": 3.2,
+    "travel-kettle": 4.8,
+    "mains-sockets": 6.2,
+}
 
 
 def _base() -> dict[str, Any]:
@@ -70,31 +96,91 @@ def _base() -> dict[str, Any]:
         "schema_version": 1,
         "region": "uk",
         "vehicle": {
-            "preset": "long_high_van", "description": "Retired mobile library, long and high; shelves out, skylights kept.",
-            "inside_length_m": 4.4, "inside_width_m": 1.78, "inside_height_m": 2.05, "payload_kg": 1180.0, "bank_place": "underfloor",
-            "vehicle_voltage_v": 12, "alternator_rated_a": 180.0, "smart_alternator": True,
+            "preset": "long_high_van",
+            "description": "Retired mobile library, long and high; shelves out, skylights kept.",
+            "inside_length_m": 4.4,
+            "inside_width_m": 1.78,
+            "inside_height_m": 2.05,
+            "payload_kg": 1180.0,
+            "bank_place": "underfloor",
+            "vehicle_voltage_v": 12,
+            "alternator_rated_a": 180.0,
+            "smart_alternator": True,
         },
-        "life": {"people": 2, "nights_between_hookups": 2.0, "from_month": 10, "to_month": 3, "place": "inverness", "drive_h_per_day": 1.5,
-                 "appliances": APPLIANCES},
+        "life": {
+            "people": 2,
+            "nights_between_hookups": 2.0,
+            "from_month": 10,
+            "to_month": 3,
+            "place": "inverness",
+            "drive_h_per_day": 1.5,
+            "appliances": APPLIANCES,
+        },
         "power": {
             "system_voltage_v": 12,
-            "bank": {"name": "House bank, 3 × 200 Ah", "part": "lfp-200-plain", "chemistry": "lifepo4", "unit_voltage_v": 12.8, "unit_charge_ah": 200.0, "parallel_count": 3,
-                     "unit_max_discharge_a": 150.0, "unit_max_charge_a": 100.0, "unit_mass_kg": 21.2, "wiring": "diagonal",
-                     "cold_charge_cutoff": False, "by": "typed"},
-            "inverter": {"name": "Inverter 2000 W", "part": "inv-2000", "rating_w": 2000.0, "surge_power_w": 4000.0, "idle_w": 16.0, "pure_sine": True,
-                         "mode": "with_load", "mass_kg": 8.9, "by": "typed"},
-            "arrays": [{**part("panel-175").data, "id": "roof", "name": "4 × rigid panel 175 W", "part": "panel-175", "series_count": 2, "parallel_count": 2,
-                        "unit_mass_kg": 10.2, "disconnect": True, "by": "typed"}],
-            "controller": {"name": "MPPT 100 V 50 A", "part": "mppt-100-50", "controller_type": "mppt", "max_voltage_v": 100.0,
-                           "max_charge_current_a": 50.0, "max_input_current_a": 60.0, "mass_kg": 1.5, "by": "typed"},
+            "bank": {
+                "name": "House bank, 3 × 200 Ah",
+                "part": "lfp-200-plain",
+                "chemistry": "lifepo4",
+                "unit_voltage_v": 12.8,
+                "unit_charge_ah": 200.0,
+                "parallel_count": 3,
+                "unit_max_discharge_a": 150.0,
+                "unit_max_charge_a": 100.0,
+                "unit_mass_kg": 21.2,
+                "wiring": "diagonal",
+                "cold_charge_cutoff": False,
+                "by": "typed",
+            },
+            "inverter": {
+                "name": "Inverter 2000 W",
+                "part": "inv-2000",
+                "rating_w": 2000.0,
+                "surge_power_w": 4000.0,
+                "idle_w": 16.0,
+                "pure_sine": True,
+                "mode": "with_load",
+                "mass_kg": 8.9,
+                "by": "typed",
+            },
+            "arrays": [
+                {
+                    **part("panel-175").data,
+                    "id": "roof",
+                    "name": "4 × rigid panel 175 W",
+                    "part": "panel-175",
+                    "series_count": 2,
+                    "parallel_count": 2,
+                    "unit_mass_kg": 10.2,
+                    "disconnect": True,
+                    "by": "typed",
+                }
+            ],
+            "controller": {
+                "name": "MPPT 100 V 50 A",
+                "part": "mppt-100-50",
+                "controller_type": "mppt",
+                "max_voltage_v": 100.0,
+                "max_charge_current_a": 50.0,
+                "max_input_current_a": 60.0,
+                "mass_kg": 1.5,
+                "by": "typed",
+            },
         },
-    }  # fmt: skip
+    }
 
 
 def _readings() -> list[dict[str, Any]]:
     def r(circuit: str, source: float, volts: float, amps: float, note: str = "") -> dict[str, Any]:
-        return {"circuit": circuit, "source_voltage_v": source, "load_voltage_v": volts, "current_a": amps, "taken_at": "2026-10-03 11:20",
-                "taken_by": "Ines", "note": note}  # fmt: skip
+        return {
+            "circuit": circuit,
+            "source_voltage_v": source,
+            "load_voltage_v": volts,
+            "current_a": amps,
+            "taken_at": "2026-10-03 11:20",
+            "taken_by": "Ines",
+            "note": note,
+        }
 
     return [
         r("lights-living-and-cab", 13.21, 13.04, 1.14) | {"loop_mohm": 231.0},
@@ -104,8 +190,16 @@ def _readings() -> list[dict[str, Any]]:
     ]
 
 
-REAR = ("lights-rear-and-outside", "diesel-air-heater-2-kw", "sockets-rear-and-outside", "electronics-rear-and-outside", "instrument-charging-docks",
-        "rain-water-transfer-pump", "telescope-dew-heater", "grey-tank-pump")  # fmt: skip
+REAR = (
+    "lights-rear-and-outside",
+    "diesel-air-heater-2-kw",
+    "sockets-rear-and-outside",
+    "electronics-rear-and-outside",
+    "instrument-charging-docks",
+    "rain-water-transfer-pump",
+    "telescope-dew-heater",
+    "grey-tank-pump",
+)
 """Circuits that lie more than 3 m from the house board: they hang on a board of their own at the rear doors."""
 REAR_BOARD = {
     "id": "rear",
@@ -135,19 +229,61 @@ TRIP: dict[str, Any] = {
         {"id": "edinburgh", "place": "edinburgh", "days_count": 3, "drive_h": 3.5, "day_type": "working", "refills": ["water", "grey_dump", "toilet_dump"]},
         {"id": "manchester", "place": "manchester", "days_count": 2, "drive_h": 4.5, "shore": True, "refills": ["water", "grey_dump", "toilet_dump"]},
         {"id": "cardiff", "place": "cardiff", "days_count": 4, "drive_h": 4.0, "day_type": "working", "refills": ["water", "grey_dump", "toilet_dump"]},
-        {"id": "penzance", "place": "penzance", "days_count": 5, "drive_h": 4.5, "day_type": "working", "refills": ["water", "grey_dump", "toilet_dump"], "note": "Winter roost counts; no hook-up near the estuary."},
+        {
+            "id": "penzance",
+            "place": "penzance",
+            "days_count": 5,
+            "drive_h": 4.5,
+            "day_type": "working",
+            "refills": ["water", "grey_dump", "toilet_dump"],
+            "note": "Winter roost counts; no hook-up near the estuary.",
+        },
     ],
-}  # fmt: skip
+}
 """The autumn survey, down the coast."""
 RACEWAYS: list[dict[str, Any]] = [
-    {"id": "left-trunking", "name": "Left wall trunking, low voltage", "kind": "trunking", "width_mm": 60.0, "height_mm": 40.0, "length_m": 3.6, "by": "typed",
-     "metal_holes_count": 4, "grommets_count": 4, "signals": [{"kind": "display", "gap_mm": 60.0}, {"kind": "sensor", "count": 2, "gap_mm": 60.0}]},
-    {"id": "right-pipe", "name": "Right wall pipe, galley", "kind": "conduit", "inner_diameter_mm": 29.0, "length_m": 2.8, "metal_holes_count": 2,
-     "grommets_count": 2, "by": "typed"},
-    {"id": "rear-pipe", "name": "Pipe to the rear doors", "kind": "conduit", "inner_diameter_mm": 26.0, "length_m": 2.2, "metal_holes_count": 1,
-     "grommets_count": 1, "by": "typed"},
-    {"id": "mains-pipe", "name": "Mains pipe, by itself", "kind": "conduit", "inner_diameter_mm": 26.0, "length_m": 3.1, "clip_spacing_mm": 250.0, "by": "typed"},
-]  # fmt: skip
+    {
+        "id": "left-trunking",
+        "name": "Left wall trunking, low voltage",
+        "kind": "trunking",
+        "width_mm": 60.0,
+        "height_mm": 40.0,
+        "length_m": 3.6,
+        "by": "typed",
+        "metal_holes_count": 4,
+        "grommets_count": 4,
+        "signals": [{"kind": "display", "gap_mm": 60.0}, {"kind": "sensor", "count": 2, "gap_mm": 60.0}],
+    },
+    {
+        "id": "right-pipe",
+        "name": "Right wall pipe, galley",
+        "kind": "conduit",
+        "inner_diameter_mm": 29.0,
+        "length_m": 2.8,
+        "metal_holes_count": 2,
+        "grommets_count": 2,
+        "by": "typed",
+    },
+    {
+        "id": "rear-pipe",
+        "name": "Pipe to the rear doors",
+        "kind": "conduit",
+        "inner_diameter_mm": 26.0,
+        "length_m": 2.2,
+        "metal_holes_count": 1,
+        "grommets_count": 1,
+        "by": "typed",
+    },
+    {
+        "id": "mains-pipe",
+        "name": "Mains pipe, by itself",
+        "kind": "conduit",
+        "inner_diameter_mm": 26.0,
+        "length_m": 3.1,
+        "clip_spacing_mm": 250.0,
+        "by": "typed",
+    },
+]
 IN_RACEWAYS: dict[str, list[str]] = {
     "left-trunking": ["lights-living-and-cab", "fans", "electronics-living-and-cab", "alarms-and-monitor", "sockets-bed-and-washroom"],
     "right-pipe": ["lights-kitchen", "water-pump-10-l-min", "sockets-kitchen"],

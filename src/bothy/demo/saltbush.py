@@ -38,19 +38,30 @@ APPLIANCES: list[dict[str, Any]] = [
     from_catalogue("battery-monitor", "monitor", name="Shunt monitor"),
     from_catalogue("microwave", "microwave", name="Microwave", uses_per_day=2),
     from_catalogue("coffee", "coffee", name="Coffee maker", power_w=1300.0),
-]  # fmt: skip
+]
 TRIP: dict[str, Any] = {
-    "start_date": "2027-01-10", "short_days_frac": 0.05,
-    "places": [{"id": "salt_lake_camp", "name": "Camp by the salt lake", "lat_deg": -25.9, "lon_deg": 135.2, "elevation_m": 180.0},
-               {"id": "mulga_camp", "name": "Camp in the mulga", "lat_deg": -22.4, "lon_deg": 131.8, "elevation_m": 590.0}],
+    "start_date": "2027-01-10",
+    "short_days_frac": 0.05,
+    "places": [
+        {"id": "salt_lake_camp", "name": "Camp by the salt lake", "lat_deg": -25.9, "lon_deg": 135.2, "elevation_m": 180.0},
+        {"id": "mulga_camp", "name": "Camp in the mulga", "lat_deg": -22.4, "lon_deg": 131.8, "elevation_m": 590.0},
+    ],
     "legs": [
         {"id": "adelaide", "place": "adelaide", "days_count": 1, "shore": True},
         {"id": "salt-lake", "place": "salt_lake_camp", "days_count": 9, "drive_h": 9.0, "drive_start_h": 6.0, "day_type": "working", "refills": ["water"]},
         {"id": "alice", "place": "alice_springs", "days_count": 2, "drive_h": 6.0, "shore": True, "refills": ["water", "grey_dump", "toilet_dump"]},
-        {"id": "mulga", "place": "mulga_camp", "days_count": 12, "drive_h": 6.0, "drive_start_h": 6.0, "day_type": "working", "refills": ["water", "toilet_dump"]},
+        {
+            "id": "mulga",
+            "place": "mulga_camp",
+            "days_count": 12,
+            "drive_h": 6.0,
+            "drive_start_h": 6.0,
+            "day_type": "working",
+            "refills": ["water", "toilet_dump"],
+        },
         {"id": "alice-2", "place": "alice_springs", "days_count": 2, "drive_h": 6.0, "refills": ["water", "grey_dump", "toilet_dump"]},
     ],
-}  # fmt: skip
+}
 """Four weeks in the heat, seed ripening."""
 
 
@@ -58,24 +69,74 @@ def _base() -> dict[str, Any]:
     return {
         "schema_version": 1,
         "region": "au",
-        "vehicle": {"preset": "bus", "description": "School bus, seats out; cold store behind the rear axle, bunks over it.", "inside_length_m": 8.6, "inside_width_m": 2.3,
-                    "inside_height_m": 1.95, "payload_kg": 3200.0, "bank_place": "garage", "vehicle_voltage_v": 24},
-        "life": {"people": 4, "nights_between_hookups": 9.0, "from_month": 10, "to_month": 3, "place": "alice_springs", "drive_h_per_day": 1.0, "appliances": APPLIANCES},
+        "vehicle": {
+            "preset": "bus",
+            "description": "School bus, seats out; cold store behind the rear axle, bunks over it.",
+            "inside_length_m": 8.6,
+            "inside_width_m": 2.3,
+            "inside_height_m": 1.95,
+            "payload_kg": 3200.0,
+            "bank_place": "garage",
+            "vehicle_voltage_v": 24,
+        },
+        "life": {
+            "people": 4,
+            "nights_between_hookups": 9.0,
+            "from_month": 10,
+            "to_month": 3,
+            "place": "alice_springs",
+            "drive_h_per_day": 1.0,
+            "appliances": APPLIANCES,
+        },
         "power": {
             "system_voltage_v": 24,
-            "bank": {**part("lfp-24-200").data, "name": "House bank, 2 × 25.6 V 200 Ah", "part": "lfp-24-200", "parallel_count": 2, "unit_mass_kg": 43.0, "by": "typed"},
-            "inverter": {"name": "Inverter 2000 W", "part": "inv-2000", "rating_w": 2000.0, "surge_power_w": 4000.0, "idle_w": 16.0, "pure_sine": True, "mode": "with_load",
-                         "mass_kg": 8.9, "by": "typed"},
-            "arrays": [{**part("panel-250").data, "id": "roof", "name": "8 × rigid panel 250 W", "part": "panel-250", "series_count": 2, "parallel_count": 4, "unit_mass_kg": 13.6,
-                        "disconnect": True, "by": "typed"}],
-            "controller": {**part("mppt-150-60").data, "name": "MPPT 150 V 60 A", "part": "mppt-150-60", "max_input_current_a": 50.0, "mass_kg": 3.0, "by": "typed"},
+            "bank": {
+                **part("lfp-24-200").data,
+                "name": "House bank, 2 × 25.6 V 200 Ah",
+                "part": "lfp-24-200",
+                "parallel_count": 2,
+                "unit_mass_kg": 43.0,
+                "by": "typed",
+            },
+            "inverter": {
+                "name": "Inverter 2000 W",
+                "part": "inv-2000",
+                "rating_w": 2000.0,
+                "surge_power_w": 4000.0,
+                "idle_w": 16.0,
+                "pure_sine": True,
+                "mode": "with_load",
+                "mass_kg": 8.9,
+                "by": "typed",
+            },
+            "arrays": [
+                {
+                    **part("panel-250").data,
+                    "id": "roof",
+                    "name": "8 × rigid panel 250 W",
+                    "part": "panel-250",
+                    "series_count": 2,
+                    "parallel_count": 4,
+                    "unit_mass_kg": 13.6,
+                    "disconnect": True,
+                    "by": "typed",
+                }
+            ],
+            "controller": {
+                **part("mppt-150-60").data,
+                "name": "MPPT 150 V 60 A",
+                "part": "mppt-150-60",
+                "max_input_current_a": 50.0,
+                "mass_kg": 3.0,
+                "by": "typed",
+            },
         },
         "sizing": {"goal": "cost", "panels_most": 10, "chemistries": ["lifepo4", "agm"]},
         "trips": TRIP,
         "warmth": SALTBUSH,
         "water": wet.SALTBUSH,
         "gas": lpg.SALTBUSH,
-    }  # fmt: skip
+    }
 
 
 def design() -> Design:

@@ -18,8 +18,7 @@ from bothy.core.recognise import adapter_of, kind_of, mains_of, usual_start, usu
 from bothy.core.units import NotUnderstood, parse, show
 from bothy.formats.tables import MAX_ROWS, plain, rows_of, unplain
 
-COLUMNS = ("name", "count", "power", "use", "supply", "kind", "zone", "windows", "standby", "start multiple", "label energy",
-           "charge energy", "mass", "note")  # fmt: skip
+COLUMNS = ("name", "count", "power", "use", "supply", "kind", "zone", "windows", "standby", "start multiple", "label energy", "charge energy", "mass", "note")
 
 WORDS: dict[str, tuple[str, ...]] = {
     "name": ("name", "appliance", "item", "device", "what", "load", "description", "gerät", "appareil"),
@@ -235,7 +234,8 @@ def _line(cells: dict[str, str], units: dict[str, str], system_v: float, mains: 
 
 
 def _assume(out: dict[str, Any], cells: dict[str, str], system_v: float, mains: bool | None) -> tuple[list[str], bool | None]:
-    """Puts in what the table has no column for and the name tells: mains or not, adapter, start, hours of the day; in words, and whether mains must be asked."""
+    """Puts in what the table has no column for and the name tells: mains or not, adapter, start, hours of the day; in words, and whether mains must
+    be asked."""
     assumed: list[str] = []
     name, watts = out["name"], out.get("power_w", out.get("current_a", 0.0) * out.get("voltage_v", 0.0))
     if "current_a" in out and not cells.get("voltage") and "@" not in cells.get("power", ""):
@@ -273,8 +273,15 @@ def use_words(a: dict[str, Any]) -> str:
 
 def in_words(a: dict[str, Any]) -> str:
     """What was understood, in one line."""
-    power = (f"{show(a['power_w'], 'W')}" if "power_w" in a else f"{show(a['current_a'], 'A')} at {show(a['voltage_v'], 'V')}" if "current_a" in a
-             else f"{show(a['energy_24h_wh'], 'Wh')} in 24 h" if "energy_24h_wh" in a else f"battery of {show(a['charge_energy_wh'], 'Wh')}")  # fmt: skip
+    power = (
+        f"{show(a['power_w'], 'W')}"
+        if "power_w" in a
+        else f"{show(a['current_a'], 'A')} at {show(a['voltage_v'], 'V')}"
+        if "current_a" in a
+        else f"{show(a['energy_24h_wh'], 'Wh')} in 24 h"
+        if "energy_24h_wh" in a
+        else f"battery of {show(a['charge_energy_wh'], 'Wh')}"
+    )
     use = f", {told}" if (told := use_words(a)) else ""
     return f"{a.get('count', 1):g} × {a['name']}: {power}{use}, {a.get('supply', 'dc')}, {a['kind']}"
 
@@ -307,8 +314,11 @@ def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = 
             separator=separator, columns={f: rows[start][i] for f, i in found.items()}, ignored_columns=ignored, lines=[], taken=0, wrong=0, asks=asks
         )
     if asks:
-        raise BadInput("columns", f"are not those of an appliance list: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; "
-                                  f"at least “name” and “power” (or “label energy”) are needed. Bothy's own: {', '.join(COLUMNS)}")  # fmt: skip
+        raise BadInput(
+            "columns",
+            f"are not those of an appliance list: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; "
+            f"at least “name” and “power” (or “label energy”) are needed. Bothy's own: {', '.join(COLUMNS)}",
+        )
     if len(rows) - start - 1 > MAX_ROWS:
         raise BadInput("file", f"has {len(rows) - start - 1} lines; at most {MAX_ROWS}")
     lines: list[Line] = []
@@ -333,22 +343,44 @@ def preview(text: str, system_v: float = 12.0, columns: dict[str, str] | None = 
         except (NotUnderstood, BadInput) as exc:
             lines.append(Line(number=n, status="wrong", text=shown, understood="", problem=str(exc), appliance=None))
     taken = sum(1 for x in lines if x.status == "taken")
-    return Preview(separator=separator, columns={f: rows[start][i] for f, i in found.items()}, ignored_columns=ignored, lines=lines, taken=taken,
-                   wrong=sum(1 for x in lines if x.status == "wrong"))  # fmt: skip
+    return Preview(
+        separator=separator,
+        columns={f: rows[start][i] for f, i in found.items()},
+        ignored_columns=ignored,
+        lines=lines,
+        taken=taken,
+        wrong=sum(1 for x in lines if x.status == "wrong"),
+    )
 
 
 def _out(a: Appliance) -> dict[str, str]:
     power = f"{a.power_w:g} W" if a.power_w is not None else f"{a.current_a:g} A @ {a.voltage_v:g} V" if a.current_a is not None else ""
-    use = (f"{a.hours_per_day:g} h" if a.hours_per_day is not None else f"{a.duty_frac * 100:g} %" if a.duty_frac is not None
-           else f"{a.uses_per_day:g} x {a.minutes_per_use:g} min" if a.uses_per_day is not None else "")  # fmt: skip
+    use = (
+        f"{a.hours_per_day:g} h"
+        if a.hours_per_day is not None
+        else f"{a.duty_frac * 100:g} %"
+        if a.duty_frac is not None
+        else f"{a.uses_per_day:g} x {a.minutes_per_use:g} min"
+        if a.uses_per_day is not None
+        else ""
+    )
     clock = ", ".join(f"{int(w.from_h)}:{round(w.from_h % 1 * 60):02d}-{int(w.to_h)}:{round(w.to_h % 1 * 60):02d}" for w in a.windows)
     return {
-        "name": plain(a.name), "count": f"{a.count:g}", "power": power, "use": use, "supply": a.supply, "kind": a.kind, "zone": a.zone, "windows": clock,
-        "standby": f"{a.standby_w:g} W" if a.standby_w else "", "start multiple": f"{a.start_multiple:g}" if a.start_multiple != 1 else "",
+        "name": plain(a.name),
+        "count": f"{a.count:g}",
+        "power": power,
+        "use": use,
+        "supply": a.supply,
+        "kind": a.kind,
+        "zone": a.zone,
+        "windows": clock,
+        "standby": f"{a.standby_w:g} W" if a.standby_w else "",
+        "start multiple": f"{a.start_multiple:g}" if a.start_multiple != 1 else "",
         "label energy": f"{a.energy_24h_wh:g} Wh" if a.energy_24h_wh is not None else "",
-        "charge energy": f"{a.charge_energy_wh:g} Wh" if a.charge_energy_wh is not None else "", "mass": f"{a.mass_kg:g} kg" if a.mass_kg else "",
+        "charge energy": f"{a.charge_energy_wh:g} Wh" if a.charge_energy_wh is not None else "",
+        "mass": f"{a.mass_kg:g} kg" if a.mass_kg else "",
         "note": plain(a.note),
-    }  # fmt: skip
+    }
 
 
 POWER_FORMS = ("power_w", "current_a", "voltage_v", "energy_24h_wh", "charge_energy_wh")

@@ -11,18 +11,59 @@ def tables(lists: BenchLists) -> list[Table]:
     """One table a list."""
     return [
         ("Labels", ("code", "board label", "wire labels, each on both ends"), [[x.code, plain(x.board), plain("; ".join(x.wires))] for x in lists.labels]),
-        ("Cable", ("size", "colour", "needed m", "longest cut m", "pack m", "packs"),
-         [[x.size, x.colour, round(x.need_m, 2), round(x.longest_m, 2), x.pack_m, x.pack_count] for x in lists.cables]),
-        ("Terminals", ("size", "kind", "studs", "strip", "pull test", "number"), [[x.size, x.kind, x.stud, x.strip, x.pull_n, x.count] for x in lists.terminals]),
+        (
+            "Cable",
+            ("size", "colour", "needed m", "longest cut m", "pack m", "packs"),
+            [[x.size, x.colour, round(x.need_m, 2), round(x.longest_m, 2), x.pack_m, x.pack_count] for x in lists.cables],
+        ),
+        (
+            "Terminals",
+            ("size", "kind", "studs", "strip", "pull test", "number"),
+            [[x.size, x.kind, x.stud, x.strip, x.pull_n, x.count] for x in lists.terminals],
+        ),
         ("Fuses", ("family", "rating A", "fitted", "spare"), [[x.family, x.rating_a, x.fitted, x.spare] for x in lists.fuses]),
-        ("Relays", ("code", "circuit", "contacts A or more", "control wire"), [[x.code, plain(x.name), x.rating_a, "1 A fuse, suppression diode"] for x in lists.relays]),
-        ("Conduits", ("raceway", "kind", "inside", "length m", "circuits", "cables", "full %", "at most %", "inside to buy mm"),
-         [[plain(x.name), x.kind, x.inside, x.length_m, ", ".join(x.codes), x.cable_count, round(100 * x.fill_frac, 1) if x.fill_frac is not None else None,
-           round(100 * x.limit_frac) if x.limit_frac is not None else None, x.suggested_mm] for x in lists.conduits]),
-        ("Loops", ("code", "circuit", "expected mΩ", "least mΩ", "most mΩ", "an ohm-meter will do", "fall at design current V", "read mΩ", "verdict"),
-         [[x.code, plain(x.name), round(x.expected_mohm, 1), round(x.low_mohm, 1), round(x.high_mohm, 1), "yes" if x.resolvable else "no: loaded test",
-           round(x.loaded_drop_v, 3), x.measured_mohm, x.verdict or ""] for x in lists.loops]),
-    ]  # fmt: skip
+        (
+            "Relays",
+            ("code", "circuit", "contacts A or more", "control wire"),
+            [[x.code, plain(x.name), x.rating_a, "1 A fuse, suppression diode"] for x in lists.relays],
+        ),
+        (
+            "Conduits",
+            ("raceway", "kind", "inside", "length m", "circuits", "cables", "full %", "at most %", "inside to buy mm"),
+            [
+                [
+                    plain(x.name),
+                    x.kind,
+                    x.inside,
+                    x.length_m,
+                    ", ".join(x.codes),
+                    x.cable_count,
+                    round(100 * x.fill_frac, 1) if x.fill_frac is not None else None,
+                    round(100 * x.limit_frac) if x.limit_frac is not None else None,
+                    x.suggested_mm,
+                ]
+                for x in lists.conduits
+            ],
+        ),
+        (
+            "Loops",
+            ("code", "circuit", "expected mΩ", "least mΩ", "most mΩ", "an ohm-meter will do", "fall at design current V", "read mΩ", "verdict"),
+            [
+                [
+                    x.code,
+                    plain(x.name),
+                    round(x.expected_mohm, 1),
+                    round(x.low_mohm, 1),
+                    round(x.high_mohm, 1),
+                    "yes" if x.resolvable else "no: loaded test",
+                    round(x.loaded_drop_v, 3),
+                    x.measured_mohm,
+                    x.verdict or "",
+                ]
+                for x in lists.loops
+            ],
+        ),
+    ]
 
 
 def write(lists: BenchLists, title: str) -> bytes:

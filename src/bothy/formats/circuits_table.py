@@ -149,8 +149,13 @@ def _match(cells: dict[str, str], codes: dict[str, str], design: Design) -> str 
 def _words(f: dict[str, Any], design: Design) -> str:
     board = design.board(f["board"]) if f.get("board") else None
     size = size_text(f.get("area_mm2"), f.get("awg"), f.get("parallel_count", 1))
-    parts = [board.name if board else "", size, f"{f['fuse_a']:g} A" if f.get("fuse_a") else "", show(f["length_m"], "m") if f.get("length_m") else "",
-             ", ".join(a.name for i in f.get("appliances", []) if (a := design.appliance(i)) is not None)]  # fmt: skip
+    parts = [
+        board.name if board else "",
+        size,
+        f"{f['fuse_a']:g} A" if f.get("fuse_a") else "",
+        show(f["length_m"], "m") if f.get("length_m") else "",
+        ", ".join(a.name for i in f.get("appliances", []) if (a := design.appliance(i)) is not None),
+    ]
     return f"{f['name']}: {', '.join(p for p in parts if p) or 'nothing else'}"
 
 
@@ -160,8 +165,11 @@ def preview(text: str, design: Design, codes: dict[str, str]) -> CircuitPreview:
     start = next((i for i, r in enumerate(rows) if any(r)), 0)
     found, units, ignored = match_columns(rows[start], WORDS)
     if "name" not in found or not set(READ) & set(found):
-        raise BadInput("columns", f"are not those of a circuit list: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; "
-                                  "at least “circuit” and one of “length”, “cable”, “rating”, “feeds” are needed")  # fmt: skip
+        raise BadInput(
+            "columns",
+            f"are not those of a circuit list: found {', '.join(c for c in rows[start] if c)[:200] or 'none'}; "
+            "at least “circuit” and one of “length”, “cable”, “rating”, “feeds” are needed",
+        )
     if len(rows) - start - 1 > MAX_ROWS:
         raise BadInput("file", f"has {len(rows) - start - 1} lines; at most {MAX_ROWS}")
     lines: list[CircuitLine] = []
@@ -194,5 +202,11 @@ def preview(text: str, design: Design, codes: dict[str, str]) -> CircuitPreview:
             lines.append(CircuitLine(number=n, status="wrong", text=shown, understood="", problem=explain(exc).message, match=match, fields=None))
         except (NotUnderstood, BadInput) as exc:
             lines.append(CircuitLine(number=n, status="wrong", text=shown, understood="", problem=str(exc), match=match, fields=None))
-    return CircuitPreview(separator=separator, columns={f: rows[start][i] for f, i in found.items()}, ignored_columns=ignored, lines=lines,
-                          taken=sum(1 for x in lines if x.status == "taken"), wrong=sum(1 for x in lines if x.status == "wrong"))  # fmt: skip
+    return CircuitPreview(
+        separator=separator,
+        columns={f: rows[start][i] for f, i in found.items()},
+        ignored_columns=ignored,
+        lines=lines,
+        taken=sum(1 for x in lines if x.status == "taken"),
+        wrong=sum(1 for x in lines if x.status == "wrong"),
+    )

@@ -14,8 +14,10 @@ INK = "#20261F"
 LETTERS = {"shunt": "S", "rcd": "RD", "transfer": "CO"}
 HEAD, KEY = 34.0, 26.0
 SQUEEZE = 1.3
-KEY_TEXT = ("solid: positive · dotted: return · long dashes: mains, licensed work · double bar: fuse · with a stroke: breaker · ring with a stroke: isolator · "
-            "ring: switch · square: relay · S: shunt · RD: residual-current device · CO: change-over")  # fmt: skip
+KEY_TEXT = (
+    "solid: positive · dotted: return · long dashes: mains, licensed work · double bar: fuse · with a stroke: breaker · ring with a stroke: isolator · "
+    "ring: switch · square: relay · S: shunt · RD: residual-current device · CO: change-over"
+)
 
 
 def _short(text: str, room: float, size: float, part: float = 0.54) -> str:
@@ -78,8 +80,9 @@ def _mark(m: DiagramMark) -> str:
     if m.kind == "chassis":
         return f"<path d='M{x - 6:g} {y:g}h12M{x - 4:g} {y + 3:g}h8M{x - 2:g} {y + 6:g}h4' fill='none' {ink}>{title}</path>"
     letters = LETTERS[m.kind]
-    return (f"<rect x='{x - 9:g}' y='{y - 7:g}' width='18' height='14' fill='white' {ink}>{title}</rect>"
-            + _text(x, y + 3.2, 8.5, letters, bold=True, anchor="middle"))  # fmt: skip
+    return f"<rect x='{x - 9:g}' y='{y - 7:g}' width='18' height='14' fill='white' {ink}>{title}</rect>" + _text(
+        x, y + 3.2, 8.5, letters, bold=True, anchor="middle"
+    )
 
 
 def drawing(d: Diagram) -> str:
@@ -90,12 +93,19 @@ def drawing(d: Diagram) -> str:
 def to_svg(d: Diagram, title: str) -> str:
     """The whole picture as an SVG document with its title and key."""
     height = d.height + HEAD + KEY
-    return "\n".join([
-        f"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 {d.width:g} {height:g}' width='{d.width:g}' height='{height:g}' role='img'>",
-        f"<title>{escape(title)}</title><rect width='100%' height='100%' fill='white'/>",
-        _text(8, 21, 14, escape(title[:120]), bold=True), f"<g transform='translate(0 {HEAD:g})'>", drawing(d), "</g>",
-        _text(8, height - 9, 8.5, KEY_TEXT), "</svg>", "",
-    ])  # fmt: skip
+    return "\n".join(
+        [
+            f"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 {d.width:g} {height:g}' width='{d.width:g}' height='{height:g}' role='img'>",
+            f"<title>{escape(title)}</title><rect width='100%' height='100%' fill='white'/>",
+            _text(8, 21, 14, escape(title[:120]), bold=True),
+            f"<g transform='translate(0 {HEAD:g})'>",
+            drawing(d),
+            "</g>",
+            _text(8, height - 9, 8.5, KEY_TEXT),
+            "</svg>",
+            "",
+        ]
+    )
 
 
 def _cuts(d: Diagram, top: float, bottom: float) -> list[float]:
@@ -124,5 +134,7 @@ def pages(d: Diagram, most: float) -> list[tuple[float, float]]:
 
 def page_svg(d: Diagram, top: float, bottom: float) -> str:
     """One page of the picture as SVG without a title, as wide as its page."""
-    return (f"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 {top:g} {d.width:g} {bottom - top:g}' style='width:100%' preserveAspectRatio='xMidYMin meet'>"
-            f"{drawing(d)}</svg>")  # fmt: skip
+    return (
+        f"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 {top:g} {d.width:g} {bottom - top:g}' style='width:100%' preserveAspectRatio='xMidYMin meet'>"
+        f"{drawing(d)}</svg>"
+    )

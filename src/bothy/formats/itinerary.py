@@ -260,14 +260,25 @@ def _made(lines: list[LegLine], separator: str, columns: dict[str, str], ignored
             continue
         name = places.made[f["place"]]["name"] if f["place"] in places.made else known[f["place"]].name
         days = f["days_count"]
-        parts = [f"{days} {'day' if days == 1 else 'days'}", f"{f['drive_h']:.1f} h of driving" if f.get("drive_h") else "", "hooked up" if f.get("shore") else "",
-                 "a long drive: more than 8 h" if f.get("drive_h", 0) > LONG_DRIVE_H else ""]  # fmt: skip
+        parts = [
+            f"{days} {'day' if days == 1 else 'days'}",
+            f"{f['drive_h']:.1f} h of driving" if f.get("drive_h") else "",
+            "hooked up" if f.get("shore") else "",
+            "a long drive: more than 8 h" if f.get("drive_h", 0) > LONG_DRIVE_H else "",
+        ]
         line.understood = f"{line.date or ''} {name}: {', '.join(p for p in parts if p)}".strip()
     whole = sum(x.fields["days_count"] for x in lines if x.fields)
     if whole > MOST_DAYS:
         raise BadInput("file", f"is a trip of {whole:,} days; {MOST_DAYS} are the most. Bring it in a year at a time")
-    return ItineraryPreview(separator=separator, columns=columns, ignored_columns=ignored, lines=lines, taken=sum(x.status == "taken" for x in lines),
-                            wrong=sum(x.status == "wrong" for x in lines), start_date=next((x.date for x in lines if x.date), None))  # fmt: skip
+    return ItineraryPreview(
+        separator=separator,
+        columns=columns,
+        ignored_columns=ignored,
+        lines=lines,
+        taken=sum(x.status == "taken" for x in lines),
+        wrong=sum(x.status == "wrong" for x in lines),
+        start_date=next((x.date for x in lines if x.date), None),
+    )
 
 
 # --- a track --------------------------------------------------------------------------------------------
@@ -434,8 +445,18 @@ def write_table(design: Design) -> str:
     for leg in legs_of(design):
         c = known.get(leg.place)
         where = [plain(c.name if c else leg.place), f"{c.lat_deg:g}" if c and leg.place in own else "", f"{c.lon_deg:g}" if c and leg.place in own else ""]
-        cells = [day.isoformat() if day else "", *where, str(leg.days_count), f"{leg.drive_start_h:g}", f"{leg.drive_h:g}", str(int(leg.shore)),
-                 "" if leg.persons is None else str(leg.persons), " ".join(leg.refills), leg.day_type, plain(leg.note)]  # fmt: skip
+        cells = [
+            day.isoformat() if day else "",
+            *where,
+            str(leg.days_count),
+            f"{leg.drive_start_h:g}",
+            f"{leg.drive_h:g}",
+            str(int(leg.shore)),
+            "" if leg.persons is None else str(leg.persons),
+            " ".join(leg.refills),
+            leg.day_type,
+            plain(leg.note),
+        ]
         writer.writerow(cells)
         day = day + dt.timedelta(days=leg.days_count) if day else None
     return file.getvalue()

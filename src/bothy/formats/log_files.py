@@ -25,8 +25,16 @@ WORDS: dict[str, tuple[str, ...]] = {
     "load": ("load", "load power", "consumption", "load w"),
     "cabin": ("cabin", "temperature", "cabin temperature", "inside", "temp"),
 }
-NAMES = {"time": "time", "volts": "bank voltage", "amps": "bank current", "soc": "state of charge", "solar": "solar power", "other": "other charging power",
-         "load": "load power", "cabin": "cabin temperature"}  # fmt: skip
+NAMES = {
+    "time": "time",
+    "volts": "bank voltage",
+    "amps": "bank current",
+    "soc": "state of charge",
+    "solar": "solar power",
+    "other": "other charging power",
+    "load": "load power",
+    "cabin": "cabin temperature",
+}
 
 
 class LogText(BaseModel):
@@ -119,8 +127,15 @@ def understand(given: LogText) -> tuple[LogRead, Log | None]:
     gaps = float(np.isnan(log.load_w).mean())
     if gaps > 0.01:
         notes.append(f"{gaps:.0%} of its hours hold no load power")
-    span = LogRead(headings=headings, columns=columns, asks=[], notes=notes, lines=len(times), first=log.start.isoformat(timespec="minutes"),
-                   last=(log.start + dt.timedelta(hours=log.load_w.size)).isoformat(timespec="minutes"))  # fmt: skip
+    span = LogRead(
+        headings=headings,
+        columns=columns,
+        asks=[],
+        notes=notes,
+        lines=len(times),
+        first=log.start.isoformat(timespec="minutes"),
+        last=(log.start + dt.timedelta(hours=log.load_w.size)).isoformat(timespec="minutes"),
+    )
     return span, log
 
 

@@ -1,4 +1,5 @@
-"""The pages of the method: docs/method read into sections, each with its formula, symbols, where it holds, what it rests on, and a worked example of the tests."""
+"""The pages of the method: docs/method read into sections, each with its formula, symbols, where it holds, what it rests on, and a worked example of
+the tests."""
 
 from __future__ import annotations
 
@@ -82,8 +83,14 @@ def rows_of(values: dict[str, Any], of: str = "") -> list[ExampleRow]:
                 name = str(item.get("id") or item.get("name") or n)
                 out += rows_of({k: v for k, v in item.items() if k not in ("id", "name")}, f"{label} {name}")
         elif isinstance(value, list):
-            out.append(ExampleRow(label=label, value=", ".join(_value(key, x) if not isinstance(x, list | dict) else json.dumps(x) for x in value[:12])
-                                  + (f" … {len(value)} in all" if len(value) > 12 else "") or "none"))  # fmt: skip
+            out.append(
+                ExampleRow(
+                    label=label,
+                    value=", ".join(_value(key, x) if not isinstance(x, list | dict) else json.dumps(x) for x in value[:12])
+                    + (f" … {len(value)} in all" if len(value) > 12 else "")
+                    or "none",
+                )
+            )
         else:
             out.append(ExampleRow(label=label, value=_value(key, value)))
     return out

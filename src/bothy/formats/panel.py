@@ -28,15 +28,32 @@ def to_svg(part: PanelPart, title: str, layers: Collection[str] = LAYERS) -> str
         f"<text x='{s.x_mm:g}' y='{h - s.label_y_mm + n * TEXT_MM * 1.25:.2f}'>{escape(line)}</text>" for s in part.shapes for n, line in enumerate(s.lines)
     ]
     drawn = {
-        "cut": ["<g id='cut' fill='none' stroke='#d00000' stroke-width='0.1'>", f"<rect x='0' y='0' width='{w:g}' height='{h:g}' rx='{CORNER_MM:g}'/>",
-                *(_outline(s, s.cut_mm, h) for s in part.shapes), "</g>"],
-        "engrave": [f"<g id='engrave' fill='#000000' font-family='Inter, Instrument Sans, sans-serif' font-size='{TEXT_MM / 0.72:.3f}' text-anchor='middle'>", *texts, "</g>"],
-        "fronts": ["<g id='fronts' fill='none' stroke='#888888' stroke-width='0.1' stroke-dasharray='1 1'>", *(_outline(s, s.front_mm, h) for s in part.shapes), "</g>"],
-    }  # fmt: skip
-    return "\n".join([
-        f"<svg xmlns='http://www.w3.org/2000/svg' width='{w:g}mm' height='{h:g}mm' viewBox='0 0 {w:g} {h:g}'>", f"<title>{escape(title)}</title>",
-        *(x for name in LAYERS if name in layers for x in drawn[name]), "</svg>", "",
-    ])  # fmt: skip
+        "cut": [
+            "<g id='cut' fill='none' stroke='#d00000' stroke-width='0.1'>",
+            f"<rect x='0' y='0' width='{w:g}' height='{h:g}' rx='{CORNER_MM:g}'/>",
+            *(_outline(s, s.cut_mm, h) for s in part.shapes),
+            "</g>",
+        ],
+        "engrave": [
+            f"<g id='engrave' fill='#000000' font-family='Inter, Instrument Sans, sans-serif' font-size='{TEXT_MM / 0.72:.3f}' text-anchor='middle'>",
+            *texts,
+            "</g>",
+        ],
+        "fronts": [
+            "<g id='fronts' fill='none' stroke='#888888' stroke-width='0.1' stroke-dasharray='1 1'>",
+            *(_outline(s, s.front_mm, h) for s in part.shapes),
+            "</g>",
+        ],
+    }
+    return "\n".join(
+        [
+            f"<svg xmlns='http://www.w3.org/2000/svg' width='{w:g}mm' height='{h:g}mm' viewBox='0 0 {w:g} {h:g}'>",
+            f"<title>{escape(title)}</title>",
+            *(x for name in LAYERS if name in layers for x in drawn[name]),
+            "</svg>",
+            "",
+        ]
+    )
 
 
 def to_dxf(part: PanelPart) -> bytes:
@@ -65,7 +82,8 @@ def to_dxf(part: PanelPart) -> bytes:
         outline(s, s.front_mm, "FRONTS")
         for n, line in enumerate(s.lines):
             space.add_text(line, height=TEXT_MM, dxfattribs={"layer": "ENGRAVE"}).set_placement(
-                (s.x_mm, s.label_y_mm - n * TEXT_MM * 1.25), align=TextEntityAlignment.MIDDLE_CENTER)  # fmt: skip
+                (s.x_mm, s.label_y_mm - n * TEXT_MM * 1.25), align=TextEntityAlignment.MIDDLE_CENTER
+            )
     out = io.StringIO()
     doc.write(out)
     return out.getvalue().encode("utf-8")

@@ -54,8 +54,19 @@ def _templates() -> Environment:
 def _made(name: str, paper: Paper, title: str, *, landscape: bool = False, size: str | None = None, **values: Any) -> str:
     whole = f"{paper.project} / {paper.variant}: {title}"
     foot = re.sub(r'["\\\n\r]', " ", f"{paper.project} / {paper.variant}, revision {paper.revision}")
-    return _templates().get_template(name).render(
-        title=whole, foot=foot, caution=paper.caution, size=size or f"{paper.size}{' landscape' if landscape else ''}", margin=f"{MARGIN_MM:g}mm", fonts=paper.fonts, **values)  # fmt: skip
+    return (
+        _templates()
+        .get_template(name)
+        .render(
+            title=whole,
+            foot=foot,
+            caution=paper.caution,
+            size=size or f"{paper.size}{' landscape' if landscape else ''}",
+            margin=f"{MARGIN_MM:g}mm",
+            fonts=paper.fonts,
+            **values,
+        )
+    )
 
 
 def diagram(paper: Paper, report: Report) -> str:
@@ -92,5 +103,10 @@ def panel(paper: Paper, report: Report) -> list[Sheet]:
     need_w, need_h = part.width_mm + 2 * MARGIN_MM, part.height_mm + 2 * MARGIN_MM + 40
     fits = need_w <= long and need_h <= short
     size = f"{paper.size} landscape" if fits else f"{max(need_w, 150):g}mm {max(need_h, 100):g}mm"
-    return [Sheet(layer.upper(), _made("panel.html", paper, "switch panel", size=size, plate=panel_format.to_svg(part, paper.project, (layer,)), ok=part.ok, layer=layer))
-            for layer in (*panel_format.LAYERS, "notes")]  # fmt: skip
+    return [
+        Sheet(
+            layer.upper(),
+            _made("panel.html", paper, "switch panel", size=size, plate=panel_format.to_svg(part, paper.project, (layer,)), ok=part.ok, layer=layer),
+        )
+        for layer in (*panel_format.LAYERS, "notes")
+    ]

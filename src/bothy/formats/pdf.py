@@ -37,12 +37,20 @@ def layered(sheets: list[Sheet]) -> bytes:
     page = writer.add_blank_page(pages[0].mediabox.width, pages[0].mediabox.height)
     groups, forms, properties, content = [], DictionaryObject(), DictionaryObject(), []
     for n, (sheet, source) in enumerate(zip(sheets, pages, strict=True)):
-        group = writer._add_object(DictionaryObject({NameObject("/Type"): NameObject("/OCG"), NameObject("/Name"): TextStringObject(sheet.layer or f"layer {n + 1}")}))  # fmt: skip
+        group = writer._add_object(
+            DictionaryObject({NameObject("/Type"): NameObject("/OCG"), NameObject("/Name"): TextStringObject(sheet.layer or f"layer {n + 1}")})
+        )
         form = StreamObject()
         found = source.get_contents()
         form.set_data(found.get_data() if found is not None else b"")
-        form.update({NameObject("/Type"): NameObject("/XObject"), NameObject("/Subtype"): NameObject("/Form"), NameObject("/BBox"): source.mediabox,
-                     NameObject("/Resources"): source["/Resources"].clone(writer)})  # fmt: skip
+        form.update(
+            {
+                NameObject("/Type"): NameObject("/XObject"),
+                NameObject("/Subtype"): NameObject("/Form"),
+                NameObject("/BBox"): source.mediabox,
+                NameObject("/Resources"): source["/Resources"].clone(writer),
+            }
+        )
         forms[NameObject(f"/Fm{n}")] = writer._add_object(form)
         properties[NameObject(f"/Oc{n}")] = group
         groups.append(group)
@@ -51,8 +59,12 @@ def layered(sheets: list[Sheet]) -> bytes:
     drawn.set_data("\n".join(content).encode("ascii"))
     page[NameObject("/Resources")] = DictionaryObject({NameObject("/XObject"): forms, NameObject("/Properties"): properties})
     page[NameObject("/Contents")] = writer._add_object(drawn)
-    writer.root_object[NameObject("/OCProperties")] = DictionaryObject({
-        NameObject("/OCGs"): ArrayObject(groups), NameObject("/D"): DictionaryObject({NameObject("/Order"): ArrayObject(groups), NameObject("/ON"): ArrayObject(groups)})})  # fmt: skip
+    writer.root_object[NameObject("/OCProperties")] = DictionaryObject(
+        {
+            NameObject("/OCGs"): ArrayObject(groups),
+            NameObject("/D"): DictionaryObject({NameObject("/Order"): ArrayObject(groups), NameObject("/ON"): ArrayObject(groups)}),
+        }
+    )
     out = io.BytesIO()
     writer.write(out)
     return out.getvalue()

@@ -64,8 +64,14 @@ def write(name: str, variants: list[tuple[str, Design | str]], building: str = "
             out["judged"]["variant"] = building  # ids are the database's own
         return out
 
-    file = {"format": FORMAT, "schema_version": SCHEMA_VERSION, "name": name, "building": building or variants[0][0],
-            "variants": [{"name": n, "design": plain(d)} for n, d in variants], "evidence": [entry(e) for e in evidence]}  # fmt: skip
+    file = {
+        "format": FORMAT,
+        "schema_version": SCHEMA_VERSION,
+        "name": name,
+        "building": building or variants[0][0],
+        "variants": [{"name": n, "design": plain(d)} for n, d in variants],
+        "evidence": [entry(e) for e in evidence],
+    }
     return json.dumps(file, indent=1, ensure_ascii=False) + "\n"
 
 

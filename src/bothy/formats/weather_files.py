@@ -216,9 +216,18 @@ def _made(kind: Literal["epw", "tmy3", "csv"], w: Hourly, name: str, given: Weat
     f = fit(w)
     title = given.name or name or "imported place"
     key = "".join(c if c.isalnum() and c.isascii() else "_" for c in title.lower()).strip("_")[:30] or "place"
-    weather = FileWeather(source=f"{kind.upper()} file, {f.day_count} days from {w.first.date()}", day_count=f.day_count, ghi_kwh_m2_day=f.ghi_kwh_m2_day, tmin_c=f.tmin_c,
-                          tmax_c=f.tmax_c, rh_frac=f.rh_frac, kt_autocorr=f.kt_autocorr, temp_autocorr=f.temp_autocorr, spread_k=f.spread_k,
-                          years=[FileYear(year=y.year, clearness=y.clearness, tmin_c=y.tmin_c, tmax_c=y.tmax_c) for y in f.years])  # fmt: skip
+    weather = FileWeather(
+        source=f"{kind.upper()} file, {f.day_count} days from {w.first.date()}",
+        day_count=f.day_count,
+        ghi_kwh_m2_day=f.ghi_kwh_m2_day,
+        tmin_c=f.tmin_c,
+        tmax_c=f.tmax_c,
+        rh_frac=f.rh_frac,
+        kt_autocorr=f.kt_autocorr,
+        temp_autocorr=f.temp_autocorr,
+        spread_k=f.spread_k,
+        years=[FileYear(year=y.year, clearness=y.clearness, tmin_c=y.tmin_c, tmax_c=y.tmax_c) for y in f.years],
+    )
     place = OwnPlace(
         id=f"file_{key}",
         name=title[:120],
@@ -229,6 +238,9 @@ def _made(kind: Literal["epw", "tmy3", "csv"], w: Hourly, name: str, given: Weat
         weather=weather,
     )
     best, worst = max(f.ghi_kwh_m2_day), min(f.ghi_kwh_m2_day)
-    summary = (f"{title}: {worst:.2f} to {best:.2f} kWh/m² a day by month, nights down to {min(f.tmin_c):.0f} °C in the mean of the coldest month; "
-               f"a day is {f.kt_autocorr:.2f} like the one before in clearness, {f.temp_autocorr:.2f} in warmth." + (f" It holds {len(f.years)} whole years, which a trip can be run through as they were." if f.years else ""))  # fmt: skip
+    summary = (
+        f"{title}: {worst:.2f} to {best:.2f} kWh/m² a day by month, nights down to {min(f.tmin_c):.0f} °C in the mean of the coldest month; "
+        f"a day is {f.kt_autocorr:.2f} like the one before in clearness, {f.temp_autocorr:.2f} in warmth."
+        + (f" It holds {len(f.years)} whole years, which a trip can be run through as they were." if f.years else "")
+    )
     return WeatherRead(kind=kind, headings=[], columns={}, asks=[], place=place, day_count=f.day_count, findings=f.findings, summary=summary)

@@ -29,9 +29,16 @@ def _serve(args: argparse.Namespace) -> int:
             raise CantRun("the database could not be brought to this version" if code != 3 else "nothing was changed")
 
     return serve(
-        _state(), ROOT, int(os.environ.get("BOTHY_PORT", "8080")), args.word, demo=args.word == "demo", with_token=args.token,
-        given_url=os.environ.get("BOTHY_DATABASE_URL"), prepare=prepared, newest=newest(),
-    )  # fmt: skip
+        _state(),
+        ROOT,
+        int(os.environ.get("BOTHY_PORT", "8080")),
+        args.word,
+        demo=args.word == "demo",
+        with_token=args.token,
+        given_url=os.environ.get("BOTHY_DATABASE_URL"),
+        prepare=prepared,
+        newest=newest(),
+    )
 
 
 def _beside(args: argparse.Namespace) -> int:

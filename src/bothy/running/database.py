@@ -81,8 +81,16 @@ class Database:
             return
         for half in ("data", "data.new"):
             shutil.rmtree(self.folder / half, ignore_errors=True)
-        command = ["mariadb-install-db", "--no-defaults", *self._as_user(), f"--datadir={self.folder / 'data.new'}", "--skip-test-db", "--skip-name-resolve",
-                   "--auth-root-authentication-method=socket", f"--auth-root-socket-user={getpass.getuser()}"]  # fmt: skip
+        command = [
+            "mariadb-install-db",
+            "--no-defaults",
+            *self._as_user(),
+            f"--datadir={self.folder / 'data.new'}",
+            "--skip-test-db",
+            "--skip-name-resolve",
+            "--auth-root-authentication-method=socket",
+            f"--auth-root-socket-user={getpass.getuser()}",
+        ]
         with (self.folder / "install.log").open("wb") as log:
             made = child(command, end=signal.SIGKILL, stdout=log, stderr=subprocess.STDOUT)
             try:
@@ -115,11 +123,23 @@ class Database:
 
     def _configure(self, port: int) -> Path:
         settings = [
-            "[mariadbd]", f"datadir={self.folder / 'data'}", f"socket={self.socket}", f"pid-file={self.folder / 'pid'}", f"log-error={self.folder / 'error.log'}",
-            "bind-address=127.0.0.1", f"port={port}", "skip-name-resolve", "character-set-server=utf8mb4", "collation-server=utf8mb4_uca1400_ai_ci",
-            "default-time-zone=+00:00", "transaction-isolation=READ-COMMITTED", "innodb-buffer-pool-size=256M", "max-connections=60", "table-open-cache=400",
+            "[mariadbd]",
+            f"datadir={self.folder / 'data'}",
+            f"socket={self.socket}",
+            f"pid-file={self.folder / 'pid'}",
+            f"log-error={self.folder / 'error.log'}",
+            "bind-address=127.0.0.1",
+            f"port={port}",
+            "skip-name-resolve",
+            "character-set-server=utf8mb4",
+            "collation-server=utf8mb4_uca1400_ai_ci",
+            "default-time-zone=+00:00",
+            "transaction-isolation=READ-COMMITTED",
+            "innodb-buffer-pool-size=256M",
+            "max-connections=60",
+            "table-open-cache=400",
             *(["innodb-flush-log-at-trx-commit=0", "skip-innodb-doublewrite"] if self._quick else []),
-        ]  # fmt: skip
+        ]
         file = self.folder / "my.cnf"
         file.write_text("\n".join(settings) + "\n", encoding="utf-8")
         return file

@@ -50,14 +50,36 @@ class Server:
 
     def __init__(self, state: Path, root: Path, port: int, url: str, token: str | None) -> None:
         self._state, self._port = state, port
-        self._env = {**os.environ, "BOTHY_DATABASE_URL": url, "BOTHY_FRONT_END": str(root / "web" / "dist"), "BOTHY_LOG_FILE": str(state / "requests.log"),
-                     "MALLOC_ARENA_MAX": "2", "BOTHY_TOKEN": token or ""}  # fmt: skip
+        self._env = {
+            **os.environ,
+            "BOTHY_DATABASE_URL": url,
+            "BOTHY_FRONT_END": str(root / "web" / "dist"),
+            "BOTHY_LOG_FILE": str(state / "requests.log"),
+            "MALLOC_ARENA_MAX": "2",
+            "BOTHY_TOKEN": token or "",
+        }
         self.process: subprocess.Popen[bytes] | None = None
 
     def start(self) -> None:
         """Start it and wait until it answers. Raises :class:`CantRun`."""
-        self.process = child([sys.executable, "-m", "uvicorn", "bothy.api.main:app", "--host", "127.0.0.1", "--port", str(self._port), "--log-level", "warning",
-                              "--no-access-log", "--timeout-graceful-shutdown", "5"], env=self._env)  # fmt: skip
+        self.process = child(
+            [
+                sys.executable,
+                "-m",
+                "uvicorn",
+                "bothy.api.main:app",
+                "--host",
+                "127.0.0.1",
+                "--port",
+                str(self._port),
+                "--log-level",
+                "warning",
+                "--no-access-log",
+                "--timeout-graceful-shutdown",
+                "5",
+            ],
+            env=self._env,
+        )
         until = time.monotonic() + START_S
         while not self._answers():
             if self.ended:

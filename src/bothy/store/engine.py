@@ -8,6 +8,11 @@ from sqlalchemy import Engine, create_engine
 def make_engine(url: str) -> Engine:
     """An engine that survives a restarted server; UTC, full Unicode, read committed."""
     return create_engine(
-        url, pool_pre_ping=True, pool_recycle=1800, pool_size=10, max_overflow=20, isolation_level="READ COMMITTED",
+        url,
+        pool_pre_ping=True,
+        pool_recycle=1800,
+        pool_size=10,
+        max_overflow=20,
+        isolation_level="READ COMMITTED",
         connect_args={"connect_timeout": 3, "init_command": "SET NAMES utf8mb4 COLLATE utf8mb4_uca1400_ai_ci, time_zone = '+00:00'"},
-    )  # fmt: skip
+    )

@@ -92,16 +92,41 @@ class Jobs:
         if j.state == WAITING and not lost:
             earlier = select(func.count()).select_from(Job).where(Job.owner == j.owner, Job.state.in_(OPEN), Job.created_at < j.created_at)
             ahead = s.scalar(earlier) or 0
-        return JobRow(j.id, j.variant_id, j.revision, j.kind, FAILED if lost else j.state, j.done, j.whole, "was interrupted; start it again" if lost else j.error,
-                      j.created_at, ahead)  # fmt: skip
+        return JobRow(
+            j.id,
+            j.variant_id,
+            j.revision,
+            j.kind,
+            FAILED if lost else j.state,
+            j.done,
+            j.whole,
+            "was interrupted; start it again" if lost else j.error,
+            j.created_at,
+            ahead,
+        )
 
     def start(self, variant: uuid.UUID, revision: int, kind: str, whole: int) -> uuid.UUID:
         """A new job that waits for its turn; returns its id."""
         self.owner.hold()
         id, now = uuid.uuid4(), _now()
         with Session(self._engine) as s, s.begin():
-            s.add(Job(id=id, variant_id=variant, revision=revision, kind=kind, state=WAITING, done=0, whole=whole, cancel_asked=False, owner=self.owner.name, error=None,
-                      result=None, created_at=now, updated_at=now))  # fmt: skip
+            s.add(
+                Job(
+                    id=id,
+                    variant_id=variant,
+                    revision=revision,
+                    kind=kind,
+                    state=WAITING,
+                    done=0,
+                    whole=whole,
+                    cancel_asked=False,
+                    owner=self.owner.name,
+                    error=None,
+                    result=None,
+                    created_at=now,
+                    updated_at=now,
+                )
+            )
         return id
 
     def begin(self, id: uuid.UUID) -> bool:

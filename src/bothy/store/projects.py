@@ -100,7 +100,8 @@ class ProjectRow:
 
 @dataclass(frozen=True, slots=True)
 class Whole:
-    """A project with everything in it: name, variants with their newest designs (as stored text where one can't be read), which is being built, and the evidence."""
+    """A project with everything in it: name, variants with their newest designs (as stored text where one can't be read), which is being built, and
+    the evidence."""
 
     name: str
     variants: list[tuple[str, Design | str]]
@@ -237,10 +238,20 @@ class Projects:
             building = self._building(s, project)
             mine = building is not None and building.id == variant.id
             return VariantHead(
-                project.id, project.name, variant.id, variant.name, variant.head, design,
-                self._before(s, row) is not None, self._after(s, row) is not None, shown, trouble,
-                mine, building.name if building else "", self.log.read(s, project.id) if mine else (),
-            )  # fmt: skip
+                project.id,
+                project.name,
+                variant.id,
+                variant.name,
+                variant.head,
+                design,
+                self._before(s, row) is not None,
+                self._after(s, row) is not None,
+                shown,
+                trouble,
+                mine,
+                building.name if building else "",
+                self.log.read(s, project.id) if mine else (),
+            )
 
     def _building(self, s: Session, project: Project) -> Variant | None:
         """The variant that is being built; the oldest where nobody said."""

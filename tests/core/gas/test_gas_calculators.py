@@ -61,8 +61,13 @@ def test_a_mixture_lies_between_its_parts_and_propane_leaves_first(w: Any, temp:
 
 @pytest.mark.parametrize(
     ("gas", "diameter", "kg", "shell", "air", "steady", "burst"),
-    [("propane", 0.30, 5.5, 11, -5, 0.31, 1.37), ("propane", 0.23, 2.5, 6, 15, 0.21, 0.73), ("butane", 0.30, 6.5, 10, -5, 0, 0), ("propane", 0.31, 6.8, 11, -15, 0.30, 1.32)],
-)  # fmt: skip
+    [
+        ("propane", 0.30, 5.5, 11, -5, 0.31, 1.37),
+        ("propane", 0.23, 2.5, 6, 15, 0.21, 0.73),
+        ("butane", 0.30, 6.5, 10, -5, 0, 0),
+        ("propane", 0.31, 6.8, 11, -15, 0.30, 1.32),
+    ],
+)
 def test_the_table_of_what_cylinders_give(gas: str, diameter: float, kg: float, shell: float, air: float, steady: float, burst: float) -> None:
     out = calculate("vaporisation-limit", {"gas": gas, "cylinder_diameter_m": diameter, "liquid_kg": kg, "shell_kg": shell, "air_temp_c": air}).dump()
     assert out["continuous_kg_h"] == pytest.approx(steady, abs=0.012)
@@ -90,8 +95,9 @@ CHAIN = st.lists(st.tuples(st.floats(0.2, 5), st.floats(0, 4000), st.integers(0,
 def test_the_tree_carries_all_gas_and_each_pipe_drops_as_the_single_one(tree: Any, bore: float) -> None:
     mix = mixture_of(PRESETS["propane"])
     segments = [
-        SegmentIn.model_validate({"name": f"s{i}", "from": "regulator" if i == 0 else f"s{min(up, i - 1)}", "length_m": length, "heat_input_w": w}) for i, (length, w, up) in enumerate(tree)
-    ]  # fmt: skip
+        SegmentIn.model_validate({"name": f"s{i}", "from": "regulator" if i == 0 else f"s{min(up, i - 1)}", "length_m": length, "heat_input_w": w})
+        for i, (length, w, up) in enumerate(tree)
+    ]
     solved = {s.name: s for s in solve_tree(segments, bore, mix, 30, 15)}
     assert math.isclose(solved["s0"].flow_kg_h, sum(s.own(mix) for s in segments), rel_tol=1e-9, abs_tol=1e-12)
     for s in segments:
@@ -163,7 +169,12 @@ def test_meals_by_every_method() -> None:
         ("gas-pipe-drop", {"flow_kg_h": 1}, "flow_kg_h", "not both"),
         ("gas-pipe-drop", {"fittings": {"valve_stop": 1}}, "fittings", "not a known"),
         ("gas-pipe-size", {"segments": [{"name": "a", "from": "b", "length_m": 1, "heat_input_w": 1}]}, "from", "neither"),
-        ("gas-pipe-size", {"segments": [{"name": "a", "from": "b", "length_m": 1, "heat_input_w": 1}, {"name": "b", "from": "a", "length_m": 1}]}, "from", "leads back"),
+        (
+            "gas-pipe-size",
+            {"segments": [{"name": "a", "from": "b", "length_m": 1, "heat_input_w": 1}, {"name": "b", "from": "a", "length_m": 1}]},
+            "from",
+            "leads back",
+        ),
         ("gas-pipe-size", {"segments": [{"name": "regulator", "length_m": 1, "heat_input_w": 1}]}, "name", "where the tree begins"),
         ("gas-pipe-size", {"segments": [{"name": "a", "length_m": 1}]}, "heat_input_w", "no segment"),
         ("locker-vent-area", {"region": "us"}, "gas_capacity_kg", "mass of gas"),
@@ -171,7 +182,7 @@ def test_meals_by_every_method() -> None:
         ("gas-leak-test", {"pipes": [{"inner_diameter_mm": 8, "length_m": 1}]}, "volume_l", "exactly one"),
         ("cooking-energy-compare", {"end_temp_c": 10}, "end_temp_c", "more than"),
     ],
-)  # fmt: skip
+)
 def test_what_can_not_be_is_refused_by_name(name: str, change: dict[str, Any], key: str, words: str) -> None:
     with pytest.raises(BadInput) as e:
         calculate(name, {**CALCULATORS[name].example, **change})

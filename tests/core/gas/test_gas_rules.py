@@ -44,18 +44,29 @@ HOSE: dict[str, Any] = {"id": "pigtail", "name": "Pigtail", "length_m": 0.4, "ag
 SOLENOID: dict[str, Any] = {"normally_closed": True, "hold_w": 1.0, "open_h_day": 3.0}
 TEST: dict[str, Any] = {"id": "t", "start_mbar": 150.0, "end_mbar": 150.0, "signed": True, "isolated": True}
 WARMTH: dict[str, Any] = {
-    "vents": [{"id": "h", "name": "Roof vent", "kind": "fixed_roof", "free_area_mm2": 15000.0}, {"id": "l", "name": "Floor vent", "kind": "fixed_low", "free_area_mm2": 15000.0}],
+    "vents": [
+        {"id": "h", "name": "Roof vent", "kind": "fixed_roof", "free_area_mm2": 15000.0},
+        {"id": "l", "name": "Floor vent", "kind": "fixed_low", "free_area_mm2": 15000.0},
+    ],
     "alarms": [{"id": "co", "kind": "co"}],
-}  # fmt: skip
+}
 GAS: dict[str, Any] = {
-    "installer": "licensed", "appliances": [HOB], "vessels": [CYLINDER], "locker": LOCKER, "regulator": REGULATOR, "hoses": [HOSE], "pipes": [MAIN, TO_HOB], "lpg_alarm": {}, "off_at_fuel": True,
+    "installer": "licensed",
+    "appliances": [HOB],
+    "vessels": [CYLINDER],
+    "locker": LOCKER,
+    "regulator": REGULATOR,
+    "hoses": [HOSE],
+    "pipes": [MAIN, TO_HOB],
+    "lpg_alarm": {},
+    "off_at_fuel": True,
     "certificate": {"months_ago": 3.0},
-}  # fmt: skip
+}
 SWITCHED: dict[str, Any] = {
     "boards": [{"id": "a", "name": "Board", "letter": "A", "way_count": 12}],
     "circuits": [{"id": "valve", "name": "Gas valve", "kind": "load", "board": "a", "appliances": ["valve"], "length_m": 2.0, "area_mm2": 1.5, "fuse_a": 3.0}],
     "panel": {"things": [{"id": "s", "kind": "rocker", "label": "Gas", "circuit": "valve", "x_mm": 40.0, "y_mm": 40.0}]},
-}  # fmt: skip
+}
 VALVE: dict[str, Any] = {"id": "valve", "name": "Gas valve", "kind": "safety", "power_w": 1.0, "hours_per_day": 3.0}
 INVERNESS = {"place": "inverness", "from_month": 12, "to_month": 2}
 
@@ -142,7 +153,10 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "gas-locker-missing": (gassed(locker=None), one("vessels", CYLINDER, place="outside") | {}),
     "gas-vessel-too-large": (one("vessels", CYLINDER, height_m=0.7), gassed()),
     "gas-mass-unplanned": (one("vessels", CYLINDER, budgeted=False), gassed()),
-    "gas-drop-vent-missing": (gassed(low_points=[{"id": "p", "name": "Bed box", "hole_mm2": 400.0}]), gassed(low_points=[{"id": "p", "name": "Bed box", "hole_mm2": 1200.0}])),
+    "gas-drop-vent-missing": (
+        gassed(low_points=[{"id": "p", "name": "Bed box", "hole_mm2": 400.0}]),
+        gassed(low_points=[{"id": "p", "name": "Bed box", "hole_mm2": 1200.0}]),
+    ),
     "gas-permanent-vent-short": (gassed(warmth={"vents": []}), gassed()),
     "gas-not-room-sealed": (heater(room_sealed=False), heater()),
     "gas-hob-as-heater": (appliance(heats_room=True), gassed()),
@@ -158,7 +172,10 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "gas-appliance-unpiped": (heater(), gassed()),
     "gas-appliance-unlisted": (gassed(warmth=BOILER), gassed(warmth=BOILER, appliances=[HOB, {**HEATER, "heater": "boiler"}])),
     "gas-pipe-drop-high": (gassed(pipes=[NARROW, TO_HOB]), gassed()),
-    "gas-pipe-transition": (gassed(pipes=[{**MAIN, "inner_diameter_mm": 6.0, "length_m": 4.4}, {**TO_HOB, "inner_diameter_mm": 6.0}], appliances=[{**HOB, "heat_input_w": 2300.0}]), gassed()),
+    "gas-pipe-transition": (
+        gassed(pipes=[{**MAIN, "inner_diameter_mm": 6.0, "length_m": 4.4}, {**TO_HOB, "inner_diameter_mm": 6.0}], appliances=[{**HOB, "heat_input_w": 2300.0}]),
+        gassed(),
+    ),
     "gas-pipe-unsupported": (pipe(clip_m=0.8), pipe(clip_m=0.8, material="steel")),
     "gas-pipe-near-cable": (pipe(to_cable_mm=15.0), pipe(to_cable_mm=15.0, crosses_cable=True, cable_cover=True)),
     "gas-joint-hidden": (pipe(hidden_joint=True), gassed()),
@@ -172,7 +189,10 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "gas-lpg-alarm-missing": (gassed(lpg_alarm={"height_m": 0.2, "bunk_edge_m": 0.1}), gassed()),
     "gas-co-alarm-missing": (gassed(warmth={"alarms": []}), gassed()),
     "gas-solenoid-open-type": (gassed(solenoid={**SOLENOID, "normally_closed": False}), gassed(solenoid=SOLENOID)),
-    "gas-solenoid-panel": (gassed(solenoid=SOLENOID), {**gassed(solenoid={**SOLENOID, "appliance": "valve"}), "life": {"people": 2, "appliances": [VALVE]}, "wiring": SWITCHED}),
+    "gas-solenoid-panel": (
+        gassed(solenoid=SOLENOID),
+        {**gassed(solenoid={**SOLENOID, "appliance": "valve"}), "life": {"people": 2, "appliances": [VALVE]}, "wiring": SWITCHED},
+    ),
     "gas-ignition-supply": (appliance(igniter="mains"), appliance(igniter="dc")),
     "gas-solenoid-energy": (gassed(solenoid={**SOLENOID, "hold_w": 6.0, "open_h_day": 24.0}), gassed(solenoid=SOLENOID)),
     "gas-butane-cold": (gassed(gas="butane", life=INVERNESS), gassed(gas="butane")),
@@ -189,7 +209,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "gas-boat-drain": (boat(drain_overboard=False), boat()),
     "gas-alcohol-refill": (gassed(cooking="alcohol"), gassed(cooking="alcohol", alcohol_cold_outside=True)),
     "gas-induction-power": (kitchen({"bank": BANK, "inverter": {**INVERTER, "rating_w": 800.0}}, cooking="induction"), kitchen(STRONG, cooking="induction")),
-}  # fmt: skip
+}
 
 
 def test_every_rule_of_gas_has_its_case() -> None:

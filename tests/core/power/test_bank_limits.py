@@ -64,7 +64,8 @@ def test_the_voltage_window_of_a_system_is_five_under_and_ten_over() -> None:
 
 
 def solved(strings: int, ratio: float, wiring: str) -> np.ndarray:
-    """Shares by one dense system: strings of resistance 1 between two rails of links; the current leaves at the first post of the plus rail, and comes back at the near or far end of the minus."""
+    """Shares by one dense system: strings of resistance 1 between two rails of links; the current leaves at the first post of the plus rail, and
+    comes back at the near or far end of the minus."""
     n = strings
     a, b = np.zeros((2 * n, 2 * n)), np.zeros(2 * n)
 

@@ -23,8 +23,20 @@ from bothy.core.sizing.space import panel_options, parts_allowed, roof_m2
 from bothy.core.trips.of_design import run_trip
 from tests.designs import BANK, INVERTER, KETTLE, LAMP, MPPT, PANELS, lived
 
-OUT: dict[str, Any] = {**PANELS, "id": "out", "name": "Case", "panel_power_w": 120.0, "vmp_v": 18.5, "imp_a": 6.49, "voc_v": 22.4, "isc_a": 6.9, "deploy": "ground", "tilt_deg": 60.0,
-                       "azimuth_deg": 180.0, "mounting": "open_rack"}  # fmt: skip
+OUT: dict[str, Any] = {
+    **PANELS,
+    "id": "out",
+    "name": "Case",
+    "panel_power_w": 120.0,
+    "vmp_v": 18.5,
+    "imp_a": 6.49,
+    "voc_v": 22.4,
+    "isc_a": 6.9,
+    "deploy": "ground",
+    "tilt_deg": 60.0,
+    "azimuth_deg": 180.0,
+    "mounting": "open_rack",
+}
 SMALL: dict[str, Any] = {"name": "Small", "max_voltage_v": 60.0, "max_charge_current_a": 15.0}
 
 

@@ -66,8 +66,11 @@ def test_an_inverter_left_on_eats_its_idle_all_day() -> None:
 
 def test_a_fridge_works_harder_in_the_heat_and_saturates() -> None:
     def hours(t: float) -> float:
-        return float(run("load-budget", season="summer", ambient_temp_c=t, loads=[
-            {"id": "f", "power_w": 45, "duty_frac": 0.3, "ambient_dependent": True}])["loads"][0]["time_h"])  # fmt: skip
+        return float(
+            run("load-budget", season="summer", ambient_temp_c=t, loads=[{"id": "f", "power_w": 45, "duty_frac": 0.3, "ambient_dependent": True}])["loads"][0][
+                "time_h"
+            ]
+        )
 
     assert hours(25) == pytest.approx(7.2)
     assert hours(35) == pytest.approx(24 * 0.5314, rel=1e-3)

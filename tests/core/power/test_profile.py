@@ -33,9 +33,21 @@ def found(design: Design, rule: str) -> Finding | None:
     return next((f for f in report(design).findings if f.rule == rule), None)
 
 
-@pytest.mark.parametrize(("chemistry", "volts", "fine"), [
-    ("lifepo4", 14.0, True), ("lifepo4", 14.6, True), ("lifepo4", 14.8, False), ("lifepo4", 13.8, False), ("agm", 14.4, True), ("agm", 14.2, False), ("gel", 14.4, True),
-    ("gel", 14.5, False), ("flooded", 14.8, True), ("flooded", 15.5, False)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("chemistry", "volts", "fine"),
+    [
+        ("lifepo4", 14.0, True),
+        ("lifepo4", 14.6, True),
+        ("lifepo4", 14.8, False),
+        ("lifepo4", 13.8, False),
+        ("agm", 14.4, True),
+        ("agm", 14.2, False),
+        ("gel", 14.4, True),
+        ("gel", 14.5, False),
+        ("flooded", 14.8, True),
+        ("flooded", 15.5, False),
+    ],
+)
 def test_absorption_is_held_against_the_band_of_the_bank(chemistry: str, volts: float, fine: bool) -> None:
     bank = {**BANK, "chemistry": chemistry} if chemistry == "lifepo4" else {**AGM, "chemistry": chemistry}
     assert (found(made(bank=bank, shore={**CHARGER, "profile": {"absorption_v": volts}}), "power-charge-profile") is None) is fine
@@ -87,9 +99,18 @@ def leg(days: int, drive: float = 0.0, id: str = "a") -> dict[str, Any]:
     return {"id": id, "place": "london", "days_count": days, "drive_h": drive}
 
 
-@pytest.mark.parametrize(("legs", "live", "days"), [
-    ([leg(10)], None, 10), ([leg(10), leg(8, id="b")], None, 18), ([leg(10), leg(8, 2.0, "b")], None, 10), ([leg(3, 1.0), leg(20, 2.0, "b")], None, 19),
-    ([], {"place": "london", "days_count": 60}, 60), ([], {"place": "london", "days_count": 60, "drive_every_d": 7}, 6), ([], None, 0)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("legs", "live", "days"),
+    [
+        ([leg(10)], None, 10),
+        ([leg(10), leg(8, id="b")], None, 18),
+        ([leg(10), leg(8, 2.0, "b")], None, 10),
+        ([leg(3, 1.0), leg(20, 2.0, "b")], None, 19),
+        ([], {"place": "london", "days_count": 60}, 60),
+        ([], {"place": "london", "days_count": 60, "drive_every_d": 7}, 6),
+        ([], None, 0),
+    ],
+)
 def test_the_longest_stand_is_counted_from_drive_to_drive(legs: list[dict[str, Any]], live: dict[str, Any] | None, days: int) -> None:
     assert longest_stand(Context(made(legs=legs, live=live))) == days
 
@@ -113,8 +134,14 @@ def bent(**array: Any) -> Design:
 
 def test_bent_panels_are_held_back_by_their_worst_strip() -> None:
     """The mean over three heights of the sun and eight headings, by the calculator."""
-    found = [calculate("curved-panel-factor", {"panel_width_m": 1.2, "roof_radius_m": 2.0, "sun_elevation_deg": e, "sun_azimuth_deg": 180, "heading_deg": h, "dni_w_m2": 700,
-                                               "dhi_w_m2": 100}).dump()["series_factor_frac"] for e in (15, 30, 60) for h in range(0, 360, 45)]  # fmt: skip
+    found = [
+        calculate(
+            "curved-panel-factor",
+            {"panel_width_m": 1.2, "roof_radius_m": 2.0, "sun_elevation_deg": e, "sun_azimuth_deg": 180, "heading_deg": h, "dni_w_m2": 700, "dhi_w_m2": 100},
+        ).dump()["series_factor_frac"]
+        for e in (15, 30, 60)
+        for h in range(0, 360, 45)
+    ]
     one = bent(roof_radius_m=2.0, across_m=1.2).power.arrays[0]
     assert curve_factor(one) == pytest.approx(sum(found) / 24)
     assert 0.6 < curve_factor(one) < 0.9

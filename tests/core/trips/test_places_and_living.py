@@ -24,8 +24,17 @@ from bothy.demo import saltbush
 from tests.designs import AGM, BANK, DCDC, FRIDGE, LAMP, MPPT, PANELS, lived
 
 WEEK = {"id": "a", "place": "london", "days_count": 7}
-FLAT_YEAR = {"source": "made up", "day_count": 365, "ghi_kwh_m2_day": [3.0] * 12, "tmin_c": [5.0] * 12, "tmax_c": [12.0] * 12, "rh_frac": [0.7] * 12, "kt_autocorr": 0.6,
-             "temp_autocorr": 0.5, "spread_k": 2.0}  # fmt: skip
+FLAT_YEAR = {
+    "source": "made up",
+    "day_count": 365,
+    "ghi_kwh_m2_day": [3.0] * 12,
+    "tmin_c": [5.0] * 12,
+    "tmax_c": [12.0] * 12,
+    "rh_frac": [0.7] * 12,
+    "kt_autocorr": 0.6,
+    "temp_autocorr": 0.5,
+    "spread_k": 2.0,
+}
 
 
 def away(*legs: dict[str, Any], trips: dict[str, Any] | None = None, vehicle: dict[str, Any] | None = None, **power: Any) -> Any:
@@ -90,8 +99,17 @@ def test_own_places_come_before_the_table_and_must_be_unique() -> None:
     assert e.value.key == "id"
 
 
-@pytest.mark.parametrize(("change", "key"), [({"lat_deg": 89.0}, "lat_deg"), ({"lon_deg": 200.0}, "lon_deg"), ({"id": "Camp 1"}, "id"), ({"name": ""}, "name"),
-                                             ({"weather": {**FLAT_YEAR, "tmin_c": [1.0]}}, "tmin_c"), ({"utc_offset_h": 20.0}, "utc_offset_h")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("change", "key"),
+    [
+        ({"lat_deg": 89.0}, "lat_deg"),
+        ({"lon_deg": 200.0}, "lon_deg"),
+        ({"id": "Camp 1"}, "id"),
+        ({"name": ""}, "name"),
+        ({"weather": {**FLAT_YEAR, "tmin_c": [1.0]}}, "tmin_c"),
+        ({"utc_offset_h": 20.0}, "utc_offset_h"),
+    ],
+)
 def test_a_place_that_cannot_be_is_refused_by_name(change: dict[str, Any], key: str) -> None:
     with pytest.raises(BadInput) as e:
         away(trips={"places": [own().model_dump() | change]})
@@ -160,8 +178,15 @@ def test_the_worst_week_is_seven_days_in_a_row() -> None:
     assert months_of(spread[:3])[0].worst_week_wh == 0
 
 
-@pytest.mark.parametrize(("live", "key"), [({"days_count": 400}, "days_count"), ({"working_days_count": 9}, "working_days_count"), ({"hookup_every_d": 0}, "hookup_every_d"),
-                                           ({"drive_h": 20.0}, "drive_h")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("live", "key"),
+    [
+        ({"days_count": 400}, "days_count"),
+        ({"working_days_count": 9}, "working_days_count"),
+        ({"hookup_every_d": 0}, "hookup_every_d"),
+        ({"drive_h": 20.0}, "drive_h"),
+    ],
+)
 def test_a_life_that_cannot_be_is_refused(live: dict[str, Any], key: str) -> None:
     with pytest.raises(BadInput) as e:
         living(**live)

@@ -26,8 +26,12 @@ def made(*, vehicle: dict[str, Any] | None = None, trips: dict[str, Any] | None 
     supply = {"bank": BANK, "arrays": [PANELS], "controller": MPPT, "driving": DCDC, "inverter": INVERTER, "shore": CHARGER, **power}
     data = lived([{**LAMP, "power_w": 20.0, "hours_per_day": 24.0}, FRIDGE], {k: v for k, v in supply.items() if v is not None}, **(life or {}))
     data["vehicle"] |= vehicle or {}
-    data["trips"] = {"start_date": "2026-03-10", "legs": [{"id": "a", "place": "cardiff", "days_count": 5}, {"id": "b", "place": "london", "days_count": 4, "drive_h": 2.0}],
-                     "draw_count": 20, **(trips or {})}  # fmt: skip
+    data["trips"] = {
+        "start_date": "2026-03-10",
+        "legs": [{"id": "a", "place": "cardiff", "days_count": 5}, {"id": "b", "place": "london", "days_count": 4, "drive_h": 2.0}],
+        "draw_count": 20,
+        **(trips or {}),
+    }
     return load_design(copy.deepcopy(data))
 
 

@@ -163,14 +163,46 @@ def test_wishes_are_kept(few: dict[str, Part]) -> None:
 
 
 OWN: dict[str, dict[str, Any]] = {
-    "battery": {"id": "mine", "kind": "battery", "name": "My battery", "price_eur": 20.0, "mass_kg": 9.0, "chemistry": "lifepo4", "unit_voltage_v": 12.8, "unit_charge_ah": 120.0,
-                "unit_max_discharge_a": 120.0, "unit_max_charge_a": 60.0, "cold_charge_cutoff": True, "heater_power_w": 40.0},
-    "panel": {"id": "glass", "kind": "panel", "name": "My panel", "price_eur": 5.0, "mass_kg": 9.0, "panel_power_w": 160.0, "vmp_v": 18.0, "imp_a": 8.9, "voc_v": 22.0, "isc_a": 9.4,
-              "length_mm": 1400.0, "width_mm": 660.0},
-    "controller": {"id": "box", "kind": "controller", "name": "My controller", "price_eur": 9.0, "mass_kg": 1.0, "controller_type": "mppt", "max_voltage_v": 100.0,
-                   "max_charge_current_a": 40.0},
+    "battery": {
+        "id": "mine",
+        "kind": "battery",
+        "name": "My battery",
+        "price_eur": 20.0,
+        "mass_kg": 9.0,
+        "chemistry": "lifepo4",
+        "unit_voltage_v": 12.8,
+        "unit_charge_ah": 120.0,
+        "unit_max_discharge_a": 120.0,
+        "unit_max_charge_a": 60.0,
+        "cold_charge_cutoff": True,
+        "heater_power_w": 40.0,
+    },
+    "panel": {
+        "id": "glass",
+        "kind": "panel",
+        "name": "My panel",
+        "price_eur": 5.0,
+        "mass_kg": 9.0,
+        "panel_power_w": 160.0,
+        "vmp_v": 18.0,
+        "imp_a": 8.9,
+        "voc_v": 22.0,
+        "isc_a": 9.4,
+        "length_mm": 1400.0,
+        "width_mm": 660.0,
+    },
+    "controller": {
+        "id": "box",
+        "kind": "controller",
+        "name": "My controller",
+        "price_eur": 9.0,
+        "mass_kg": 1.0,
+        "controller_type": "mppt",
+        "max_voltage_v": 100.0,
+        "max_charge_current_a": 40.0,
+    },
     "dcdc": {"id": "dc", "kind": "dcdc", "name": "My charger", "price_eur": 8.0, "mass_kg": 1.0, "rating_a": 20.0},
-}  # fmt: skip
+}
 
 
 def test_own_parts_are_searched_too_and_can_be_all_there_is(few: dict[str, Part]) -> None:
@@ -230,8 +262,11 @@ def test_mains_appliances_get_an_inverter_in_every_set_and_the_design_keeps_its_
 
 
 def test_what_is_there_now_is_run_on_the_same_weathers(few: dict[str, Part]) -> None:
-    now = {"bank": {**parts()["lfp-100"].data, "part": "lfp-100", "unit_mass_kg": 11.2}, "arrays": [{**parts()["panel-100"].data, "id": "roof", "part": "panel-100", "unit_mass_kg": 6.4}],
-           "controller": {**parts()["mppt-100-50"].data, "part": "mppt-100-50", "mass_kg": 1.5}}  # fmt: skip
+    now = {
+        "bank": {**parts()["lfp-100"].data, "part": "lfp-100", "unit_mass_kg": 11.2},
+        "arrays": [{**parts()["panel-100"].data, "id": "roof", "part": "panel-100", "unit_mass_kg": 6.4}],
+        "controller": {**parts()["mppt-100-50"].data, "part": "mppt-100-50", "mass_kg": 1.5},
+    }
     design = hungry(**now)
     r = search(design)
     assert r.now is not None

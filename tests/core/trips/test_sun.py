@@ -147,16 +147,27 @@ def test_polar_night_and_the_pole_break_nothing() -> None:
     assert distribution(85.0, 12, 0.0, 0.35).most >= 0.39
 
 
-@pytest.mark.parametrize(("calc", "change", "key"), [
-    ("sun-position", {"time_utc": "2026-06-21T12:00:00"}, "time_utc"), ("sun-position", {"time_utc": "midsummer day"}, "time_utc"),
-    ("sun-position", {"time_utc": "1801-06-21T12:00:00Z"}, "time_utc"), ("sun-position", {"lat_deg": 91}, "lat_deg"), ("clear-sky-day", {"date": "2026-02-30"}, "date"),
-    ("peak-sun-hours", {"place": "atlantis"}, "place"), ("peak-sun-hours", {"place": None, "lat_deg": 50}, "place"),
-    ("peak-sun-hours", {"place": None, "lat_deg": 50, "ghi_kwh_m2_day": 11}, "ghi_kwh_m2_day"),
-    ("panel-day-yield", {"controller_type": "pwm"}, "panel_vmp_v"), ("panel-day-yield", {"shade_frac": [0.5] * 23}, "shade_frac"),
-    ("panel-day-yield", {"place": None, "lat_deg": 50, "ghi_kwh_m2_day": 1, "tmin_c": 20, "tmax_c": 10}, "tmax_c"),
-    ("curved-panel-factor", {"roof_radius_m": 0.5}, "roof_radius_m"), ("curved-panel-factor", {"bypass_group_count": 5}, "bypass_group_count"),
-    ("curved-panel-factor", {"dni_w_m2": 0, "dhi_w_m2": 0}, "dni_w_m2"), ("weather-draw", {"days": 0}, "days"), ("weather-draw", {"seed": True}, "seed"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("calc", "change", "key"),
+    [
+        ("sun-position", {"time_utc": "2026-06-21T12:00:00"}, "time_utc"),
+        ("sun-position", {"time_utc": "midsummer day"}, "time_utc"),
+        ("sun-position", {"time_utc": "1801-06-21T12:00:00Z"}, "time_utc"),
+        ("sun-position", {"lat_deg": 91}, "lat_deg"),
+        ("clear-sky-day", {"date": "2026-02-30"}, "date"),
+        ("peak-sun-hours", {"place": "atlantis"}, "place"),
+        ("peak-sun-hours", {"place": None, "lat_deg": 50}, "place"),
+        ("peak-sun-hours", {"place": None, "lat_deg": 50, "ghi_kwh_m2_day": 11}, "ghi_kwh_m2_day"),
+        ("panel-day-yield", {"controller_type": "pwm"}, "panel_vmp_v"),
+        ("panel-day-yield", {"shade_frac": [0.5] * 23}, "shade_frac"),
+        ("panel-day-yield", {"place": None, "lat_deg": 50, "ghi_kwh_m2_day": 1, "tmin_c": 20, "tmax_c": 10}, "tmax_c"),
+        ("curved-panel-factor", {"roof_radius_m": 0.5}, "roof_radius_m"),
+        ("curved-panel-factor", {"bypass_group_count": 5}, "bypass_group_count"),
+        ("curved-panel-factor", {"dni_w_m2": 0, "dhi_w_m2": 0}, "dni_w_m2"),
+        ("weather-draw", {"days": 0}, "days"),
+        ("weather-draw", {"seed": True}, "seed"),
+    ],
+)
 def test_what_is_wrong_is_named(calc: str, change: dict[str, Any], key: str) -> None:
     from bothy.core.calculators import CALCULATORS
 

@@ -139,8 +139,14 @@ def test_a_bank_that_warms_for_charging_costs_little_and_takes_the_charge() -> N
 
 def test_with_everything_off_the_heater_lives_on_the_sources_alone() -> None:
     """An empty bank in the frost: without this its cells would never get warm enough to be charged again."""
-    ctx = cold(leg={"days_count": 3, "place": "munich"}, bank=heated("kept_warm", 30.0), use_w=400.0, arrays=[{**PANELS, "parallel_count": 4}], controller={**MPPT, "max_charge_current_a": 60.0},
-               trips={"soc_start_frac": 0.21})  # fmt: skip
+    ctx = cold(
+        leg={"days_count": 3, "place": "munich"},
+        bank=heated("kept_warm", 30.0),
+        use_w=400.0,
+        arrays=[{**PANELS, "parallel_count": 4}],
+        controller={**MPPT, "max_charge_current_a": 60.0},
+        trips={"soc_start_frac": 0.21},
+    )
     r = through(ctx, [1.2] * 3, [-6.0] * 3)
     assert any(kind == kernel.E_DISCONNECT for _, kind in r.draw_events(0))
     assert r.ledger[0, kernel.BANK_HEAT] > 0
@@ -201,9 +207,15 @@ def test_panels_with_a_controller_of_their_own_are_clipped_by_it_alone() -> None
 def all_at_once() -> Any:
     """A frosty trip with snow, a heated bank, two controllers and a generator that runs dry."""
     return cold(
-        leg={"days_count": 10, "place": "rovaniemi", "generator_h": 3.0, "drive_h": 1.0, "again_h": 0.5}, driving=DCDC, trips=SNOW, use_w=60.0, bank=heated("kept_warm"), shore=CHARGER, arrays=[PANELS, {**GROUND, "controller": MPPT}],
+        leg={"days_count": 10, "place": "rovaniemi", "generator_h": 3.0, "drive_h": 1.0, "again_h": 0.5},
+        driving=DCDC,
+        trips=SNOW,
+        use_w=60.0,
+        bank=heated("kept_warm"),
+        shore=CHARGER,
+        arrays=[PANELS, {**GROUND, "controller": MPPT}],
         generator={"rating_w": 1000.0, "store": 3.0},
-    )  # fmt: skip
+    )
 
 
 def test_everything_at_once_still_adds_up() -> None:

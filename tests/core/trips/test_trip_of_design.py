@@ -84,11 +84,21 @@ def test_a_trip_without_a_bank_says_where_to_get_one() -> None:
         plan_of_design(away(bank=None))
 
 
-@pytest.mark.parametrize(("trips", "key"), [
-    ({"start_date": "soon"}, "start_date"), ({"start_date": "1066-10-14"}, "start_date"), ({"legs": [{**WEEK, "days_count": 300}, {**WEEK, "id": "b", "days_count": 67}]}, "legs"),
-    ({"legs": [WEEK, WEEK]}, "id"), ({"legs": [{**WEEK, "drive_start_h": 22.0, "drive_h": 4.0}]}, "drive_h"),
-    ({"legs": [{**WEEK, "again_start_h": 22.0, "again_h": 4.0}]}, "again_h"), ({"legs": [{**WEEK, "drive_h": 8.0, "again_start_h": 15.0, "again_h": 1.0}]}, "again_start_h"), ({"legs": [{**WEEK, "days_count": 0}]}, "days_count"),
-    ({"draw_count": 5000}, "draw_count"), ({"legs": [{**WEEK, "clearness": 0.9}]}, "clearness")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("trips", "key"),
+    [
+        ({"start_date": "soon"}, "start_date"),
+        ({"start_date": "1066-10-14"}, "start_date"),
+        ({"legs": [{**WEEK, "days_count": 300}, {**WEEK, "id": "b", "days_count": 67}]}, "legs"),
+        ({"legs": [WEEK, WEEK]}, "id"),
+        ({"legs": [{**WEEK, "drive_start_h": 22.0, "drive_h": 4.0}]}, "drive_h"),
+        ({"legs": [{**WEEK, "again_start_h": 22.0, "again_h": 4.0}]}, "again_h"),
+        ({"legs": [{**WEEK, "drive_h": 8.0, "again_start_h": 15.0, "again_h": 1.0}]}, "again_start_h"),
+        ({"legs": [{**WEEK, "days_count": 0}]}, "days_count"),
+        ({"draw_count": 5000}, "draw_count"),
+        ({"legs": [{**WEEK, "clearness": 0.9}]}, "clearness"),
+    ],
+)
 def test_an_itinerary_that_cannot_be_is_refused_by_name(trips: dict[str, Any], key: str) -> None:
     with pytest.raises(BadInput) as e:
         away(trips=trips)
@@ -293,25 +303,53 @@ def test_a_medical_device_that_may_go_dark_is_a_danger() -> None:
 DECEMBER = {"start_date": "2026-12-01"}
 
 
-@pytest.mark.parametrize(("rule", "ctx", "other"), [
-    ("sim-empty-normals", away({**WEEK, "place": "inverness"}, trips=DECEMBER, appliances=[HUNGRY]), away()),
-    ("sim-autonomy-short", away(appliances=[{**HUNGRY, "power_w": 45.0}]), away(appliances=[{**HUNGRY, "power_w": 30.0}])),
-    ("sim-autonomy-short", away(appliances=[{**HUNGRY, "power_w": 45.0}]), away({**WEEK, "shore": True}, shore=CHARGER, appliances=[{**HUNGRY, "power_w": 45.0}])),
-    ("sim-solar-small", away(DRIVEN, arrays=[{**PANELS, "panel_power_w": 5.0, "imp_a": 0.15, "isc_a": 0.17}], driving=DCDC, appliances=[HUNGRY]), away(DRIVEN, driving=DCDC)),
-    ("sim-tilt-winter", away({**WEEK, "place": "manchester"}, trips=DECEMBER, appliances=[{**HUNGRY, "power_w": 25.0}]),
-     away({**WEEK, "place": "manchester"}, trips=DECEMBER, appliances=[{**HUNGRY, "power_w": 25.0}], arrays=[{**PANELS, "tilt_deg": 60.0, "azimuth_deg": 180.0, "deploy": "ground"}])),
-    ("sim-shade-string", away(arrays=[{**PANELS, "series_count": 2, "shade_frac": [0.5] * 24}]), away(arrays=[{**PANELS, "shade_frac": [0.5] * 24}])),
-    ("sim-lead-partial", away({**WEEK, "days_count": 9}, trips=DECEMBER, bank=AGM, appliances=[{**HUNGRY, "power_w": 6.0}]),
-     away({**WEEK, "days_count": 9, "shore": True}, trips=DECEMBER, bank=AGM, shore=CHARGER, appliances=[{**HUNGRY, "power_w": 6.0}])),
-    ("sim-heater-short", away({**WEEK, "place": "tromso"}, trips={"start_date": "2026-01-01"}, appliances=[HUNGRY, HEATER]),
-     away({**WEEK, "place": "tromso", "shore": True}, trips={"start_date": "2026-01-01"}, shore=CHARGER, appliances=[HUNGRY, HEATER])),
-    ("sim-discharge-limit", away(bank={**BANK, "unit_max_discharge_a": 5.0}, appliances=[{**HUNGRY, "power_w": 90.0}]),
-     away(appliances=[{**HUNGRY, "power_w": 90.0}])),
-    ("sim-bank-cycles", away(bank={**AGM, "unit_charge_ah": 60.0}, shore=CHARGER, appliances=[{**HUNGRY, "power_w": 30.0}]), away()),
-    ("sim-inverter-idle", away(inverter={**INVERTER, "mode": "always"}), away(inverter=INVERTER)),
-    ("sim-controller-clip", away(arrays=[{**PANELS, "parallel_count": 4}], controller={**MPPT, "max_charge_current_a": 15.0}), away(arrays=[PANELS])),
-    ("sim-load-assumed", away(appliances=[{**HUNGRY, "trust": "catalogue"}]), away(appliances=[{**HUNGRY, "trust": "measured"}])),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("rule", "ctx", "other"),
+    [
+        ("sim-empty-normals", away({**WEEK, "place": "inverness"}, trips=DECEMBER, appliances=[HUNGRY]), away()),
+        ("sim-autonomy-short", away(appliances=[{**HUNGRY, "power_w": 45.0}]), away(appliances=[{**HUNGRY, "power_w": 30.0}])),
+        (
+            "sim-autonomy-short",
+            away(appliances=[{**HUNGRY, "power_w": 45.0}]),
+            away({**WEEK, "shore": True}, shore=CHARGER, appliances=[{**HUNGRY, "power_w": 45.0}]),
+        ),
+        (
+            "sim-solar-small",
+            away(DRIVEN, arrays=[{**PANELS, "panel_power_w": 5.0, "imp_a": 0.15, "isc_a": 0.17}], driving=DCDC, appliances=[HUNGRY]),
+            away(DRIVEN, driving=DCDC),
+        ),
+        (
+            "sim-tilt-winter",
+            away({**WEEK, "place": "manchester"}, trips=DECEMBER, appliances=[{**HUNGRY, "power_w": 25.0}]),
+            away(
+                {**WEEK, "place": "manchester"},
+                trips=DECEMBER,
+                appliances=[{**HUNGRY, "power_w": 25.0}],
+                arrays=[{**PANELS, "tilt_deg": 60.0, "azimuth_deg": 180.0, "deploy": "ground"}],
+            ),
+        ),
+        ("sim-shade-string", away(arrays=[{**PANELS, "series_count": 2, "shade_frac": [0.5] * 24}]), away(arrays=[{**PANELS, "shade_frac": [0.5] * 24}])),
+        (
+            "sim-lead-partial",
+            away({**WEEK, "days_count": 9}, trips=DECEMBER, bank=AGM, appliances=[{**HUNGRY, "power_w": 6.0}]),
+            away({**WEEK, "days_count": 9, "shore": True}, trips=DECEMBER, bank=AGM, shore=CHARGER, appliances=[{**HUNGRY, "power_w": 6.0}]),
+        ),
+        (
+            "sim-heater-short",
+            away({**WEEK, "place": "tromso"}, trips={"start_date": "2026-01-01"}, appliances=[HUNGRY, HEATER]),
+            away({**WEEK, "place": "tromso", "shore": True}, trips={"start_date": "2026-01-01"}, shore=CHARGER, appliances=[HUNGRY, HEATER]),
+        ),
+        (
+            "sim-discharge-limit",
+            away(bank={**BANK, "unit_max_discharge_a": 5.0}, appliances=[{**HUNGRY, "power_w": 90.0}]),
+            away(appliances=[{**HUNGRY, "power_w": 90.0}]),
+        ),
+        ("sim-bank-cycles", away(bank={**AGM, "unit_charge_ah": 60.0}, shore=CHARGER, appliances=[{**HUNGRY, "power_w": 30.0}]), away()),
+        ("sim-inverter-idle", away(inverter={**INVERTER, "mode": "always"}), away(inverter=INVERTER)),
+        ("sim-controller-clip", away(arrays=[{**PANELS, "parallel_count": 4}], controller={**MPPT, "max_charge_current_a": 15.0}), away(arrays=[PANELS])),
+        ("sim-load-assumed", away(appliances=[{**HUNGRY, "trust": "catalogue"}]), away(appliances=[{**HUNGRY, "trust": "measured"}])),
+    ],
+)
 def test_a_rule_of_the_run_is_raised_where_it_holds_and_not_beside_it(rule: str, ctx: Any, other: Any) -> None:
     raised = found(ctx)
     assert rule in raised

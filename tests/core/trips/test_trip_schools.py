@@ -44,11 +44,24 @@ def place(*years: dict[str, Any]) -> dict[str, Any]:
 HUT = place(year(2020, 0.15, 0.0), year(2021, 0.30, 5.0), year(2022, 0.60, 10.0))
 
 
-def trip(*, legs: list[dict[str, Any]] | None = None, start: str = "2026-03-01", own: list[dict[str, Any]] | None = None, schools: dict[str, Any] | None = None,
-         trips: dict[str, Any] | None = None, **power: Any) -> Any:  # fmt: skip
+def trip(
+    *,
+    legs: list[dict[str, Any]] | None = None,
+    start: str = "2026-03-01",
+    own: list[dict[str, Any]] | None = None,
+    schools: dict[str, Any] | None = None,
+    trips: dict[str, Any] | None = None,
+    **power: Any,
+) -> Any:
     data = lived([HUNGRY], {"bank": BANK, "arrays": [PANELS], "controller": MPPT, **power}, from_month=1, to_month=12)
-    data["trips"] = {"start_date": start, "legs": legs or [{"id": "a", "place": "file_hut", "days_count": 5}], "draw_count": 20, "places": own if own is not None else [HUT],
-                     "schools": schools or {}, **(trips or {})}  # fmt: skip
+    data["trips"] = {
+        "start_date": start,
+        "legs": legs or [{"id": "a", "place": "file_hut", "days_count": 5}],
+        "draw_count": 20,
+        "places": own if own is not None else [HUT],
+        "schools": schools or {},
+        **(trips or {}),
+    }
     return Context(load_design(copy.deepcopy(data)))
 
 
@@ -208,8 +221,15 @@ def test_summer_time_sets_everything_an_hour_earlier_by_the_sun() -> None:
     assert summer.dc.sum() == pytest.approx(standard.dc.sum())
 
 
-@pytest.mark.parametrize(("schools", "key"), [({"kt_autocorr": 1.0}, "kt_autocorr"), ({"albedo_frac": 2.0}, "albedo_frac"), ({"weather_source": "guess"}, "weather_source"),
-                                              ({"dcdc_below_frac": 0.0}, "dcdc_below_frac")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("schools", "key"),
+    [
+        ({"kt_autocorr": 1.0}, "kt_autocorr"),
+        ({"albedo_frac": 2.0}, "albedo_frac"),
+        ({"weather_source": "guess"}, "weather_source"),
+        ({"dcdc_below_frac": 0.0}, "dcdc_below_frac"),
+    ],
+)
 def test_schools_that_cannot_be_are_refused_by_name(schools: dict[str, Any], key: str) -> None:
     with pytest.raises(BadInput) as e:
         trip(schools=schools)

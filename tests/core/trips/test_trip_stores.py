@@ -1,4 +1,5 @@
-"""Water and gas on any trip: what goes in comes out or stays, more of a store never runs short sooner, refills fill and empty, and the kernel agrees with a sum by hand."""
+"""Water and gas on any trip: what goes in comes out or stays, more of a store never runs short sooner, refills fill and empty, and the kernel agrees
+with a sum by hand."""
 
 from __future__ import annotations
 

@@ -23,8 +23,19 @@ CHEMISTRIES = ("lifepo4", "agm", "gel", "flooded", "nmc")
 
 def trip(**more: Any) -> dict[str, Any]:
     """Five days of October with a fridge and lamps, changed by what is given."""
-    return {"start_date": "2026-10-10", "days": [{"place": "munich", "count": 5}], "step_min": 30, "weather": "draws", "seed": 3, "draw_count": 6,
-            "pv": {"arrays": [{"power_stc_w": 200}]}, "bank": {"chemistry": "lifepo4", "capacity_ah": 100}, "loads": [{"power_w": 12}], "fridge": {}, **more}  # fmt: skip
+    return {
+        "start_date": "2026-10-10",
+        "days": [{"place": "munich", "count": 5}],
+        "step_min": 30,
+        "weather": "draws",
+        "seed": 3,
+        "draw_count": 6,
+        "pv": {"arrays": [{"power_stc_w": 200}]},
+        "bank": {"chemistry": "lifepo4", "capacity_ah": 100},
+        "loads": [{"power_w": 12}],
+        "fridge": {},
+        **more,
+    }
 
 
 def ran(**more: Any) -> dict[str, Any]:
@@ -116,18 +127,47 @@ def test_a_run_is_cancelled_between_blocks() -> None:
 @st.composite
 def trips(draw: st.DrawFn) -> dict[str, Any]:
     """Trips of a few days with perhaps everything on board."""
-    days = [{"place": draw(st.sampled_from(["tromso", "london", "seville", "alice_springs"])), "count": draw(st.integers(1, 3)), "persons_count": draw(st.integers(0, 3)),
-             "drive_h": draw(st.sampled_from([0, 3])), "shore": draw(st.booleans()), "heading_deg": draw(st.sampled_from([None, 200.0])),
-             "refills": draw(st.lists(st.sampled_from(["water", "grey_dump", "toilet_dump", "gas", "diesel"]), max_size=3, unique=True))} for _ in range(draw(st.integers(1, 3)))]  # fmt: skip
-    arrays = [{"power_stc_w": draw(st.floats(50, 500)), "tilt_deg": draw(st.sampled_from([0.0, 50.0])), "deploy": draw(st.sampled_from(["fixed", "lift", "ground"]))}
-              for _ in range(draw(st.integers(0, 2)))]  # fmt: skip
-    loads = [{"power_w": draw(st.floats(0, 300)), "tier": draw(st.integers(1, 3)), "supply": draw(st.sampled_from(["dc", "ac"])), "when": draw(st.sampled_from(["always", "occupied", "driving", "parked"]))}
-             for _ in range(draw(st.integers(0, 4)))]  # fmt: skip
-    return trip(days=days, start_date=draw(st.sampled_from(["2026-01-05", "2026-07-01"])), draw_count=3, pv={"arrays": arrays}, loads=loads,
-                bank={"chemistry": draw(st.sampled_from(CHEMISTRIES)), "capacity_ah": draw(st.floats(30, 400))}, inverter={"rated_w": 1000}, dcdc_power_w=draw(st.sampled_from([0, 300])),
-                shore={"charger_power_w": 300, "limit_w": 500}, soc_start_frac=draw(st.floats(0.2, 1)), heater=draw(st.sampled_from([None, {}, {"fuel": "gas"}])),
-                battery_location=draw(st.sampled_from(["cabin", "outside"])), shed=draw(st.sampled_from([None, []])),
-                tanks={"fresh_l": 40, "grey_l": 30, "toilet_l": 10, "gas_kg": 1, "diesel_l": 3})  # fmt: skip
+    days = [
+        {
+            "place": draw(st.sampled_from(["tromso", "london", "seville", "alice_springs"])),
+            "count": draw(st.integers(1, 3)),
+            "persons_count": draw(st.integers(0, 3)),
+            "drive_h": draw(st.sampled_from([0, 3])),
+            "shore": draw(st.booleans()),
+            "heading_deg": draw(st.sampled_from([None, 200.0])),
+            "refills": draw(st.lists(st.sampled_from(["water", "grey_dump", "toilet_dump", "gas", "diesel"]), max_size=3, unique=True)),
+        }
+        for _ in range(draw(st.integers(1, 3)))
+    ]
+    arrays = [
+        {"power_stc_w": draw(st.floats(50, 500)), "tilt_deg": draw(st.sampled_from([0.0, 50.0])), "deploy": draw(st.sampled_from(["fixed", "lift", "ground"]))}
+        for _ in range(draw(st.integers(0, 2)))
+    ]
+    loads = [
+        {
+            "power_w": draw(st.floats(0, 300)),
+            "tier": draw(st.integers(1, 3)),
+            "supply": draw(st.sampled_from(["dc", "ac"])),
+            "when": draw(st.sampled_from(["always", "occupied", "driving", "parked"])),
+        }
+        for _ in range(draw(st.integers(0, 4)))
+    ]
+    return trip(
+        days=days,
+        start_date=draw(st.sampled_from(["2026-01-05", "2026-07-01"])),
+        draw_count=3,
+        pv={"arrays": arrays},
+        loads=loads,
+        bank={"chemistry": draw(st.sampled_from(CHEMISTRIES)), "capacity_ah": draw(st.floats(30, 400))},
+        inverter={"rated_w": 1000},
+        dcdc_power_w=draw(st.sampled_from([0, 300])),
+        shore={"charger_power_w": 300, "limit_w": 500},
+        soc_start_frac=draw(st.floats(0.2, 1)),
+        heater=draw(st.sampled_from([None, {}, {"fuel": "gas"}])),
+        battery_location=draw(st.sampled_from(["cabin", "outside"])),
+        shed=draw(st.sampled_from([None, []])),
+        tanks={"fresh_l": 40, "grey_l": 30, "toilet_l": 10, "gas_kg": 1, "diesel_l": 3},
+    )
 
 
 @settings(max_examples=60, deadline=None)
@@ -161,8 +201,11 @@ def test_more_bank_or_more_sun_never_serves_less(data: dict[str, Any], what: str
         "bank": {**data["bank"], "soc_floor_frac": floor, "reconnect_soc_frac": floor + 1e-9},
         "inverter": {"rated_w": 1000, "idle_w": 0},
     }
-    more = {**data, "bank": {**data["bank"], "capacity_ah": 1.5 * data["bank"]["capacity_ah"]}} if what == "bank" else {
-        **data, "pv": {"arrays": [*data["pv"]["arrays"], {"power_stc_w": 200}]}}  # fmt: skip
+    more = (
+        {**data, "bank": {**data["bank"], "capacity_ah": 1.5 * data["bank"]["capacity_ah"]}}
+        if what == "bank"
+        else {**data, "pv": {"arrays": [*data["pv"]["arrays"], {"power_stc_w": 200}]}}
+    )
     less_r, more_r = (simulate(plan_of(parse(SimulateTripIn, x))) for x in (data, more))  # type: ignore[arg-type]
     i, demand = LEDGER.index("unserved_wh"), LEDGER.index("load_demand_wh")
     worse = (more_r.ledger[:, i] - less_r.ledger[:, i]) / np.maximum(1.0, less_r.ledger[:, demand])
@@ -240,22 +283,42 @@ def test_the_error_of_an_estimate() -> None:
     assert math.isnan(standard_error(np.array([[1, 0]])))
 
 
-@pytest.mark.parametrize(("change", "key"), [
-    ({"days": [{"place": "munich", "drive_start_h": 20, "drive_h": 6}]}, "drive_h"), ({"days": [{"place": "munich", "count": 366}, {"place": "munich"}]}, "days"),
-    ({"days": []}, "days"), ({"days": [{"place": "nowhere"}]}, "place"), ({"start_date": "10.10.2026"}, "start_date"), ({"loads": [{"power_w": 5, "supply": "ac"}]}, "supply"),
-    ({"bank": {"chemistry": "agm", "capacity_ah": 0}}, "capacity_ah"), ({"bank": {"chemistry": "agm", "capacity_ah": 100, "reconnect_soc_frac": 0.4}}, "reconnect_soc_frac"),
-    ({"bank": {"chemistry": "agm", "capacity_ah": 100, "soc_floor_frac": 0.97}}, "soc_floor_frac"),
-    ({"bank": {"chemistry": "agm", "capacity_ah": 100, "soc_ceiling_frac": 0.5}}, "soc_ceiling_frac"), ({"shed": [{"tier": 3, "shed_soc_frac": 0.5, "reconnect_soc_frac": 0.5}]}, "reconnect_soc_frac"),
-    ({"fridge": {"internal_temp_c": 10, "reference_temp_c": 8}}, "reference_temp_c"), ({"heater": {"el_min_w": 40}}, "el_max_w"), ({"step_min": 7}, "step_min"), ({"draw_count": 1001}, "draw_count"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("change", "key"),
+    [
+        ({"days": [{"place": "munich", "drive_start_h": 20, "drive_h": 6}]}, "drive_h"),
+        ({"days": [{"place": "munich", "count": 366}, {"place": "munich"}]}, "days"),
+        ({"days": []}, "days"),
+        ({"days": [{"place": "nowhere"}]}, "place"),
+        ({"start_date": "10.10.2026"}, "start_date"),
+        ({"loads": [{"power_w": 5, "supply": "ac"}]}, "supply"),
+        ({"bank": {"chemistry": "agm", "capacity_ah": 0}}, "capacity_ah"),
+        ({"bank": {"chemistry": "agm", "capacity_ah": 100, "reconnect_soc_frac": 0.4}}, "reconnect_soc_frac"),
+        ({"bank": {"chemistry": "agm", "capacity_ah": 100, "soc_floor_frac": 0.97}}, "soc_floor_frac"),
+        ({"bank": {"chemistry": "agm", "capacity_ah": 100, "soc_ceiling_frac": 0.5}}, "soc_ceiling_frac"),
+        ({"shed": [{"tier": 3, "shed_soc_frac": 0.5, "reconnect_soc_frac": 0.5}]}, "reconnect_soc_frac"),
+        ({"fridge": {"internal_temp_c": 10, "reference_temp_c": 8}}, "reference_temp_c"),
+        ({"heater": {"el_min_w": 40}}, "el_max_w"),
+        ({"step_min": 7}, "step_min"),
+        ({"draw_count": 1001}, "draw_count"),
+    ],
+)
 def test_what_is_wrong_with_a_trip_is_named(change: dict[str, Any], key: str) -> None:
     with pytest.raises(BadInput) as e:
         calculate("simulate-trip", {**trip(), **change})
     assert e.value.key == key
 
 
-@pytest.mark.parametrize(("change", "key"), [({"load_power_w": [1, 2, None, None]}, "load_power_w"), ({"cabin_temp_c": [15, 15, 15, 15]}, "cabin_temp_c"), ({"cabin_temp_c": [15, 19]}, "cabin_temp_c"),
-                                             ({"simulated_power_w": [1]}, "simulated_power_w"), ({"internal_temp_c": 15, "reference_temp_c": 10}, "reference_temp_c")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("change", "key"),
+    [
+        ({"load_power_w": [1, 2, None, None]}, "load_power_w"),
+        ({"cabin_temp_c": [15, 15, 15, 15]}, "cabin_temp_c"),
+        ({"cabin_temp_c": [15, 19]}, "cabin_temp_c"),
+        ({"simulated_power_w": [1]}, "simulated_power_w"),
+        ({"internal_temp_c": 15, "reference_temp_c": 10}, "reference_temp_c"),
+    ],
+)
 def test_what_is_wrong_with_a_log_is_named(change: dict[str, Any], key: str) -> None:
     with pytest.raises(BadInput) as e:
         calculate("calibrate-loads", {**CALCULATORS["calibrate-loads"].example, **change})

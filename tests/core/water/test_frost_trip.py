@@ -1,4 +1,5 @@
-"""Wet parts outside the body through the trip's weathers: exact against the calculator in still air, never colder than the air, and held or drained as is said."""
+"""Wet parts outside the body through the trip's weathers: exact against the calculator in still air, never colder than the air, and held or drained
+as is said."""
 
 from __future__ import annotations
 

@@ -193,7 +193,7 @@ def test_frost_is_quick_in_a_pipe_and_slow_in_a_tank() -> None:
         ({"tanks": [{**TANK, "sender": {"empty_signal": 5.0, "full_signal": 5.0}}]}, "full_signal", "differ"),
         ({"filters": [{"id": "f", "rated_months": None}]}, "rated_l", "rated_months"),
     ],
-)  # fmt: skip
+)
 def test_what_can_not_be_is_refused_by_name(change: dict[str, Any], key: str, words: str) -> None:
     data = wet(**change)
     with pytest.raises(BadInput) as e:

@@ -169,7 +169,17 @@ def test_frost_comes_later_with_heat_and_never_where_it_is_held(volume: float, s
     [
         ("tank-volume", {"prisms": [{"shape": "box", "length_m": -1, "width_m": 1, "height_m": 1}]}, "length_m", "prisms[0].length_m"),
         ("tank-volume", {"prisms": [{"shape": "box", "length_m": 1, "width_m": 1, "height_m": 1, "op": "cut"}]}, "prisms", "add at least one"),
-        ("tank-volume", {"prisms": [{"shape": "box", "length_m": 1, "width_m": 1, "height_m": 1}, {"shape": "box", "length_m": 1.2, "width_m": 1.2, "height_m": 0.3, "base_z_m": 0.2, "op": "cut"}]}, "prisms", "cut is larger"),
+        (
+            "tank-volume",
+            {
+                "prisms": [
+                    {"shape": "box", "length_m": 1, "width_m": 1, "height_m": 1},
+                    {"shape": "box", "length_m": 1.2, "width_m": 1.2, "height_m": 0.3, "base_z_m": 0.2, "op": "cut"},
+                ]
+            },
+            "prisms",
+            "cut is larger",
+        ),
         ("tank-volume", {"outlet_z_m": 0.3}, "outlet_z_m", "water above it"),
         ("tank-volume", {"max_level_z_m": 0.5}, "max_level_z_m", "at most the top"),
         ("tank-volume", {"level_z_m": 0.9}, "level_z_m", "must lie"),
@@ -180,7 +190,15 @@ def test_frost_comes_later_with_heat_and_never_where_it_is_held(volume: float, s
         ("tank-crossover", {"outlet_tank_index": 5}, "outlet_tank_index", "0 to 1"),
         ("pipe-pressure-loss", {"fittings": {"hook": 1}}, "fittings", "not a known fitting"),
         ("tap-flow", {"pump_points": [{"flow_l_min": 0, "pressure_kpa": 100}, {"flow_l_min": 5, "pressure_kpa": 20}]}, "pump_points", "pressure 0"),
-        ("tap-flow", {"pump_points": [{"flow_l_min": 0, "pressure_kpa": 5}, {"flow_l_min": 0.1, "pressure_kpa": 0}], "supply": {"inner_diameter_mm": 11.6, "length_m": 1, "rise_m": -3}}, "pump_points", "more than the last flow"),
+        (
+            "tap-flow",
+            {
+                "pump_points": [{"flow_l_min": 0, "pressure_kpa": 5}, {"flow_l_min": 0.1, "pressure_kpa": 0}],
+                "supply": {"inner_diameter_mm": 11.6, "length_m": 1, "rise_m": -3},
+            },
+            "pump_points",
+            "more than the last flow",
+        ),
         ("accumulator-size", {"precharge_kpa": 150}, "precharge_kpa", "never fills"),
         ("accumulator-size", {"drawdown_l": 1}, "accumulator_l", "exactly one"),
         ("instant-heat", {"outlet_temp_c": 5}, "outlet_temp_c", "more than"),
@@ -194,7 +212,7 @@ def test_frost_comes_later_with_heat_and_never_where_it_is_held(volume: float, s
         ("freeze-hold", {"outside_temp_c": 0}, "outside_temp_c", "less than 0"),
         ("water-autonomy", {"stores": [{"name": "fresh", "capacity_l": 1, "flow_l_day": 1}] * 2}, "name", "twice"),
     ],
-)  # fmt: skip
+)
 def test_what_can_not_be_is_refused_by_name(name: str, change: dict[str, Any], key: str, words: str) -> None:
     with pytest.raises(BadInput) as e:
         calculate(name, {**CALCULATORS[name].example, **change})

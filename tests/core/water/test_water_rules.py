@@ -14,9 +14,18 @@ from tests.rule_cases import after_its_remedy, raised_only_there, with_a_remedy
 
 HELD = {"restraint_x_n": 20000.0, "restraint_y_n": 20000.0, "restraint_z_n": 20000.0}
 TANK: dict[str, Any] = {
-    "id": "fresh", "name": "Fresh", "holds": "fresh", "prisms": [{"shape": "box", "length_m": 0.9, "width_m": 0.4, "height_m": 0.3}], "outlet_z_m": 0.01, "vent_mm": 16.0, "fill_mm": 40.0, "food_grade": True,
-    "leak_tray": True, "drain_valve": True, **HELD,
-}  # fmt: skip
+    "id": "fresh",
+    "name": "Fresh",
+    "holds": "fresh",
+    "prisms": [{"shape": "box", "length_m": 0.9, "width_m": 0.4, "height_m": 0.3}],
+    "outlet_z_m": 0.01,
+    "vent_mm": 16.0,
+    "fill_mm": 40.0,
+    "food_grade": True,
+    "leak_tray": True,
+    "drain_valve": True,
+    **HELD,
+}
 GREY: dict[str, Any] = {
     **TANK,
     "id": "grey",
@@ -26,9 +35,16 @@ GREY: dict[str, Any] = {
     "full_sensor": True,
 }
 PUMP: dict[str, Any] = {
-    "name": "Pump", "points": [{"flow_l_min": 0.0, "pressure_kpa": 280.0}, {"flow_l_min": 6.0, "pressure_kpa": 190.0}, {"flow_l_min": 11.0, "pressure_kpa": 0.0}], "cut_in_kpa": 140.0, "cut_out_kpa": 220.0,
-    "accumulator_l": 5.0, "strainer": True, "shutoff": True, "level_stop": True, "leak_tray": True,
-}  # fmt: skip
+    "name": "Pump",
+    "points": [{"flow_l_min": 0.0, "pressure_kpa": 280.0}, {"flow_l_min": 6.0, "pressure_kpa": 190.0}, {"flow_l_min": 11.0, "pressure_kpa": 0.0}],
+    "cut_in_kpa": 140.0,
+    "cut_out_kpa": 220.0,
+    "accumulator_l": 5.0,
+    "strainer": True,
+    "shutoff": True,
+    "level_stop": True,
+    "leak_tray": True,
+}
 MAIN: dict[str, Any] = {"id": "main", "name": "Main", "inner_diameter_mm": 13.2, "length_m": 2.0, "drain_valve": True}
 SINK: dict[str, Any] = {
     "id": "sink",
@@ -43,8 +59,18 @@ SINK: dict[str, Any] = {
 }
 SHOWER: dict[str, Any] = {**SINK, "id": "shower", "name": "Shower", "length_m": 3.0, "rise_m": 1.2, "outlet": "shower", "wanted_l_min": 5.0, "rated_kpa": 60.0}
 HOT: dict[str, Any] = {
-    "kind": "storage", "source": "gas", "volume_l": 14.0, "heat_w": 2000.0, "target_temp_c": 65.0, "mixer_c": 40.0, "relief_kpa": 400.0, "relief_outside": True, "dry_lock": True, "pipe_rating_c": 95.0, "leak_tray": True,
-}  # fmt: skip
+    "kind": "storage",
+    "source": "gas",
+    "volume_l": 14.0,
+    "heat_w": 2000.0,
+    "target_temp_c": 65.0,
+    "mixer_c": 40.0,
+    "relief_kpa": 400.0,
+    "relief_outside": True,
+    "dry_lock": True,
+    "pipe_rating_c": 95.0,
+    "leak_tray": True,
+}
 INSTANT: dict[str, Any] = {**HOT, "kind": "instant", "heat_w": 16000.0, "target_temp_c": 45.0, "min_flow_l_min": 2.5}
 DRAIN: dict[str, Any] = {"id": "d", "name": "Sink waste", "fixture": "sink", "inner_diameter_mm": 25.0, "length_m": 1.5, "slope_frac": 0.03, "trap": True}
 UNDER: dict[str, Any] = {**TANK, "place": "underfloor"}
@@ -97,7 +123,7 @@ def long(**more: Any) -> dict[str, Any]:
 LOOP: dict[str, Any] = {
     "heaters": [{"id": "furnace", "name": "Furnace", "kind": "coolant", "fuel": "diesel", "max_w": 5000.0, "min_w": 1500.0}],
     "loop": {"zones": [{"id": "x", "name": "Exchanger", "emitter": "exchanger", "rated_w": 8000.0, "ua_w_k": 800.0, "pipe_length_m": 2.0}]},
-}  # fmt: skip
+}
 CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "water-autonomy-short": (wet(use={"style": "generous", "target_days": 6.0}), wet()),
     "water-grey-before-fresh": (wet(tanks=[TANK, {**GREY, "prisms": [{"shape": "box", "length_m": 0.4, "width_m": 0.4, "height_m": 0.2}]}]), wet()),
@@ -129,9 +155,21 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         {**piped()},
     ),
     "water-tap-flow-low": (piped({**SINK, "inner_diameter_mm": 4.0, "length_m": 8.0}), piped()),
-    "water-tap-flow-shared": (piped(SINK, {**SHOWER, "inner_diameter_mm": 7.0, "length_m": 9.0, "wanted_l_min": 6.0}, SINK | {"id": "s2", "name": "Outside"}), piped(SINK)),
+    "water-tap-flow-shared": (
+        piped(SINK, {**SHOWER, "inner_diameter_mm": 7.0, "length_m": 9.0, "wanted_l_min": 6.0}, SINK | {"id": "s2", "name": "Outside"}),
+        piped(SINK),
+    ),
     "water-instant-no-ignite": (
-        wet(pump={**PUMP, "points": [{"flow_l_min": 0.0, "pressure_kpa": 120.0}, {"flow_l_min": 3.0, "pressure_kpa": 0.0}], "cut_out_kpa": 100.0, "cut_in_kpa": 60.0}, runs=[MAIN, SINK, {**SINK, "id": "b", "name": "Basin"}], hot=INSTANT),
+        wet(
+            pump={
+                **PUMP,
+                "points": [{"flow_l_min": 0.0, "pressure_kpa": 120.0}, {"flow_l_min": 3.0, "pressure_kpa": 0.0}],
+                "cut_out_kpa": 100.0,
+                "cut_in_kpa": 60.0,
+            },
+            runs=[MAIN, SINK, {**SINK, "id": "b", "name": "Basin"}],
+            hot=INSTANT,
+        ),
         wet(pump=PUMP, runs=[MAIN, SINK], hot=INSTANT),
     ),
     "water-velocity-high": (piped({**SINK, "inner_diameter_mm": 7.5}), piped()),
@@ -157,10 +195,16 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "water-drain-flat": (wet(drains=[{**DRAIN, "slope_frac": 0.005}]), wet(drains=[DRAIN])),
     "water-drain-shallow": (wet(drains=[{**DRAIN, "slope_frac": 0.015}]), wet(drains=[DRAIN])),
     "water-drain-small": (wet(drains=[{**DRAIN, "inner_diameter_mm": 16.0}]), wet(drains=[DRAIN])),
-    "water-sink-edge": (wet(drains=[{**DRAIN, "front_mm": 40.0, "behind_mm": 80.0}]), wet(drains=[{**DRAIN, "front_mm": 60.0, "behind_mm": 80.0}, {**DRAIN, "id": "b", "fixture": "basin", "front_mm": 20.0}])),
+    "water-sink-edge": (
+        wet(drains=[{**DRAIN, "front_mm": 40.0, "behind_mm": 80.0}]),
+        wet(drains=[{**DRAIN, "front_mm": 60.0, "behind_mm": 80.0}, {**DRAIN, "id": "b", "fixture": "basin", "front_mm": 20.0}]),
+    ),
     "water-no-trap": (wet(drains=[{**DRAIN, "trap": False}]), wet(drains=[DRAIN])),
     "water-grey-no-vent": (wet(tanks=[TANK, {**GREY, "vent_mm": 8.0}]), wet()),
-    "water-grey-no-alarm": (wet(tanks=[TANK, {**GREY, "full_sensor": False}], drains=[{**DRAIN, "fixture": "shower"}]), wet(drains=[{**DRAIN, "fixture": "shower"}])),
+    "water-grey-no-alarm": (
+        wet(tanks=[TANK, {**GREY, "full_sensor": False}], drains=[{**DRAIN, "fixture": "shower"}]),
+        wet(drains=[{**DRAIN, "fixture": "shower"}]),
+    ),
     "water-direct-drain-black": (wet(toilet={"kind": "cassette", "only_at_points": False}), wet(toilet={"kind": "cassette"})),
     "water-direct-drain-grey": (wet(grey_to="ground"), wet(grey_to="container", container_l=15.0)),
     "water-toilet-interval": (wet(toilet={"kind": "cassette", "capacity_l": 5.0}), wet(toilet={"kind": "cassette"})),
@@ -177,7 +221,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "water-gauge-blind": (tank(sender={"empty_z_m": 0.1}), tank(sender={"empty_z_m": 0.02})),
     "water-sender-cable": (tank(sender={"cable_resistance_ohm": 6.0}), tank(sender={"cable_resistance_ohm": 0.5})),
     "water-gauge-wrong": (tank(sender={"full_z_m": 0.9}), tank(sender={"full_z_m": 0.29})),
-}  # fmt: skip
+}
 
 
 def test_every_rule_of_water_has_its_case() -> None:

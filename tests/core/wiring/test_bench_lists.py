@@ -59,18 +59,46 @@ def test_a_cable_that_burns_before_its_fuse_blows() -> None:
         ("conduit-fill", {"cables": [{"area_mm2": 4}]}, "inner_diameter_mm", "for a pipe"),
         ("conduit-fill", {"inner_diameter_mm": 20, "cables": []}, "cables", "at least 1"),
         ("switch-panel-layout", {"width_mm": 90, "height_mm": 60, "items": [{"id": "a", "shape": "circle", "x_mm": 9, "y_mm": 9}]}, "diameter_mm", "required"),
-        ("switch-panel-layout", {"width_mm": 90, "height_mm": 60, "items": [{"id": "a", "shape": "rect", "x_mm": 9, "y_mm": 9, "width_mm": 9, "height_mm": 9,
-                                                                             "bezel_width_mm": 5}]}, "bezel_width_mm", "at least the cut-out"),
-        ("ac-lead-chain", {"region": "uk", "breaker_a": 10, "area_mm2": 10, "legs": [{"id": "a", "length_m": 1}], "stock": [{"length_m": 2}]}, "area_mm2", "not a lead"),
-        ("ac-lead-chain", {"region": "uk", "breaker_a": 10, "area_mm2": 1.5, "legs": [{"id": "a", "from": "b", "length_m": 1}, {"id": "b", "from": "a", "length_m": 1}],
-                           "stock": [{"length_m": 2}]}, "from", "circle"),
-        ("ac-lead-chain", {"region": "uk", "breaker_a": 10, "area_mm2": 1.5, "legs": [{"id": "a", "from": "attic", "length_m": 1}], "stock": [{"length_m": 2}]}, "from", "attic"),
+        (
+            "switch-panel-layout",
+            {
+                "width_mm": 90,
+                "height_mm": 60,
+                "items": [{"id": "a", "shape": "rect", "x_mm": 9, "y_mm": 9, "width_mm": 9, "height_mm": 9, "bezel_width_mm": 5}],
+            },
+            "bezel_width_mm",
+            "at least the cut-out",
+        ),
+        (
+            "ac-lead-chain",
+            {"region": "uk", "breaker_a": 10, "area_mm2": 10, "legs": [{"id": "a", "length_m": 1}], "stock": [{"length_m": 2}]},
+            "area_mm2",
+            "not a lead",
+        ),
+        (
+            "ac-lead-chain",
+            {
+                "region": "uk",
+                "breaker_a": 10,
+                "area_mm2": 1.5,
+                "legs": [{"id": "a", "from": "b", "length_m": 1}, {"id": "b", "from": "a", "length_m": 1}],
+                "stock": [{"length_m": 2}],
+            },
+            "from",
+            "circle",
+        ),
+        (
+            "ac-lead-chain",
+            {"region": "uk", "breaker_a": 10, "area_mm2": 1.5, "legs": [{"id": "a", "from": "attic", "length_m": 1}], "stock": [{"length_m": 2}]},
+            "from",
+            "attic",
+        ),
         ("spare-fuse-kit", {"fuses": [{"family": "blade_mini", "rating_a": 40}]}, "rating_a", "11 mm blade"),
         ("spare-fuse-kit", {"fuses": [{"family": "blade_mini", "rating_a": 5}], "pack_size_count": {"blade_mini": 0}}, "pack_size_count", "at least 1"),
         ("cable-purchase", {"runs": [{"size": "2.5", "colour": "red", "length_m": 0}]}, "length_m", "more than 0"),
         ("loop-continuity", {"circuits": [{"id": "a", "length_m": 2}]}, "area_mm2", "required"),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_worked_with_is_refused_by_name(name: str, data: dict[str, Any], key: str, words: str) -> None:
     refused(name, key, words, **data)
 
@@ -88,8 +116,10 @@ def test_a_cable_thicker_than_the_pipe_does_not_fit_whatever_the_fill() -> None:
 
 
 def test_the_gap_between_a_round_and_a_square_cut_out_is_measured_at_the_corner() -> None:
-    items = [{"id": "a", "shape": "rect", "x_mm": 20, "y_mm": 20, "width_mm": 20, "height_mm": 20},
-             {"id": "b", "shape": "circle", "x_mm": 40, "y_mm": 40, "diameter_mm": 10}]  # fmt: skip
+    items = [
+        {"id": "a", "shape": "rect", "x_mm": 20, "y_mm": 20, "width_mm": 20, "height_mm": 20},
+        {"id": "b", "shape": "circle", "x_mm": 40, "y_mm": 40, "diameter_mm": 10},
+    ]
     out = answer("switch-panel-layout", width_mm=100, height_mm=100, items=items)
     assert out["smallest_gap_mm"] == pytest.approx(200**0.5 - 5)
     assert out["ok"]

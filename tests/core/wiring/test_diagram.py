@@ -119,8 +119,16 @@ def test_chassis_returns_and_posts_are_told_apart() -> None:
 def boards(draw: st.DrawFn) -> dict[str, Any]:
     """A bank with up to six boards on boards, each with up to six circuits, and perhaps everything else."""
     count = draw(st.integers(1, 6))
-    made_boards = [{"id": f"b{i}", "name": f"Board {i}", "letter": "ABCDEF"[i], "way_count": 60,
-                    "fed_from": None if i == 0 else draw(st.sampled_from([None, *(f"b{k}" for k in range(i))]))} for i in range(count)]  # fmt: skip
+    made_boards = [
+        {
+            "id": f"b{i}",
+            "name": f"Board {i}",
+            "letter": "ABCDEF"[i],
+            "way_count": 60,
+            "fed_from": None if i == 0 else draw(st.sampled_from([None, *(f"b{k}" for k in range(i))])),
+        }
+        for i in range(count)
+    ]
     circuits: list[dict[str, Any]] = [MAIN, *({**FEEDER, "id": f"f{i}", "board": f"b{i}"} for i in range(count))]
     for i in range(draw(st.integers(0, 14))):
         circuits.append(circuit(f"c{i}", board=draw(st.sampled_from([None, *(f"b{k}" for k in range(count))]))))

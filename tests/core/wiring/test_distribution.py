@@ -22,8 +22,15 @@ SUB_FEED = {"id": "sub-feed", "name": "Kitchen feed", "kind": "feeder", "board":
 
 def with_sub(**sub: Any) -> dict[str, Any]:
     """A lamp on board A and a fridge on a sub-board fed from it."""
-    data = wired(MAIN, FEEDER, circuit(), SUB_FEED, circuit("fridge-feed", appliances=["fridge"], board="b", area_mm2=4.0, fuse_a=10.0),
-                 appliances=[LAMP, FRIDGE], power={"bank": BANK})  # fmt: skip
+    data = wired(
+        MAIN,
+        FEEDER,
+        circuit(),
+        SUB_FEED,
+        circuit("fridge-feed", appliances=["fridge"], board="b", area_mm2=4.0, fuse_a=10.0),
+        appliances=[LAMP, FRIDGE],
+        power={"bank": BANK},
+    )
     data["wiring"]["boards"].append({**SUB, **sub})
     return data
 

@@ -132,8 +132,11 @@ def test_leads_reach_every_circuit_or_say_which_they_do_not() -> None:
 
 
 def test_an_inverter_alone_needs_its_own_residual_current_device() -> None:
-    data = wired({"id": "c1", "name": "c1", "kind": "ac", "appliances": ["kettle"], "area_mm2": 1.5, "fuse_a": 10.0, "protection": "breaker"}, appliances=[KETTLE],
-                 power={"inverter": INVERTER})  # fmt: skip
+    data = wired(
+        {"id": "c1", "name": "c1", "kind": "ac", "appliances": ["kettle"], "area_mm2": 1.5, "fuse_a": 10.0, "protection": "breaker"},
+        appliances=[KETTLE],
+        power={"inverter": INVERTER},
+    )
     data["wiring"]["mains"] = {"inverter_rcd": False}
     assert "wire-ac-no-rcd" in dangers(data)
 
@@ -151,8 +154,11 @@ def test_a_size_that_is_no_lead_is_refused(mains: dict[str, Any], key: str, word
 def test_absurd_loads_on_leads_and_cables_are_found_and_break_nothing() -> None:
     """The most that a line takes, on one plug-in leg and on one thin DC cable: found, proposed for, listed."""
     data = plugged({"style": "leads"}, appliances=["oven"])
-    data["life"]["appliances"] = [KETTLE, {**KETTLE, "id": "oven", "power_w": 13000.0, "count": 3, "minutes_per_use": 400.0},
-                                  {**LAMP, "id": "lamp", "power_w": 13000.0, "count": 3, "hours_per_day": 24.0}]  # fmt: skip
+    data["life"]["appliances"] = [
+        KETTLE,
+        {**KETTLE, "id": "oven", "power_w": 13000.0, "count": 3, "minutes_per_use": 400.0},
+        {**LAMP, "id": "lamp", "power_w": 13000.0, "count": 3, "hours_per_day": 24.0},
+    ]
     data["wiring"]["circuits"].append({"id": "dc", "name": "dc", "appliances": ["lamp"], "area_mm2": 1.5, "fuse_a": 10.0, "length_m": 90.0})
     for _ in range(2):
         r = reported(data)

@@ -155,9 +155,16 @@ def test_a_relay_takes_the_load_off_the_switch_and_is_on_the_list() -> None:
     assert sum(f.fitted for f in out.fuses) == sum(f.fitted for f in lists(data).fuses) + 1, "the control wire has its own 1 A fuse"
 
 
-@pytest.mark.parametrize(("place", "reached"), [
-    ({"door_distance_m": 0.6, "height_m": 0.7}, True), ({"door_distance_m": 0.6, "height_m": 1.5}, True), ({"door_distance_m": 0.61, "height_m": 1.2}, False),
-    ({"door_distance_m": 0.3, "height_m": 1.6}, False), ({"door_distance_m": 0.3}, False)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("place", "reached"),
+    [
+        ({"door_distance_m": 0.6, "height_m": 0.7}, True),
+        ({"door_distance_m": 0.6, "height_m": 1.5}, True),
+        ({"door_distance_m": 0.61, "height_m": 1.2}, False),
+        ({"door_distance_m": 0.3, "height_m": 1.6}, False),
+        ({"door_distance_m": 0.3}, False),
+    ],
+)
 def test_who_stands_outside_reaches_so_far(place: dict[str, Any], reached: bool) -> None:
     assert ("wire-no-switch-at-door" not in found(zoned(place))) is reached
 

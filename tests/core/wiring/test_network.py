@@ -124,23 +124,32 @@ def test_a_ring_shares_its_current_by_resistance() -> None:
 
 
 def test_an_open_switch_leaves_what_is_behind_it_dead() -> None:
-    out = solve(sources=BANK, branches=[branch("isolator", "bank", "bus", 1, closed=False), branch("feed", "bus", "pump", 20)],
-                loads=[{"id": "pump", "node": "pump", "power_w": 60, "min_voltage_v": 11}])  # fmt: skip
+    out = solve(
+        sources=BANK,
+        branches=[branch("isolator", "bank", "bus", 1, closed=False), branch("feed", "bus", "pump", 20)],
+        loads=[{"id": "pump", "node": "pump", "power_w": 60, "min_voltage_v": 11}],
+    )
     assert out["dead_nodes"] == ["bus", "pump"]
     assert (out["load_voltage_v"]["pump"], out["load_current_a"]["pump"], out["load_drop_frac"]["pump"], out["violations"]) == (0, 0, None, [])
 
 
 def test_violations_name_branch_and_load_in_order() -> None:
     out = solve(
-        max_drop_frac=0.03, sources=BANK,
+        max_drop_frac=0.03,
+        sources=BANK,
         branches=[branch("feed", "bank", "board", 20, fuse_a=20, ampacity_a=15), branch("pump", "board", "pump", 60, fuse_a=25, ampacity_a=20)],
         loads=[{"id": "pump", "node": "pump", "current_a": 22, "min_voltage_v": 11.5}],
-    )  # fmt: skip
+    )
     assert [(v["code"], v["subject"]) for v in out["violations"]] == [
-        ("over_ampacity", "feed"), ("fuse_over_rating", "feed"), ("fuse_above_ampacity", "feed"),
-        ("over_ampacity", "pump"), ("fuse_margin", "pump"), ("fuse_above_ampacity", "pump"),
-        ("load_undervoltage", "pump"), ("drop_over_limit", "pump"),
-    ]  # fmt: skip
+        ("over_ampacity", "feed"),
+        ("fuse_over_rating", "feed"),
+        ("fuse_above_ampacity", "feed"),
+        ("over_ampacity", "pump"),
+        ("fuse_margin", "pump"),
+        ("fuse_above_ampacity", "pump"),
+        ("load_undervoltage", "pump"),
+        ("drop_over_limit", "pump"),
+    ]
 
 
 @pytest.mark.parametrize(

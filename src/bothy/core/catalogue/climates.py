@@ -53,9 +53,19 @@ def climates() -> dict[str, Climate]:
     with (resources.files(__package__) / "data" / "climates.csv").open(encoding="utf-8") as file:
         for row in csv.DictReader(file):
             out[row["place"]] = Climate(
-                row["place"], row["name"], row["country"], float(row["lat_deg"]), float(row["lon_deg"]), float(row["elevation_m"]), float(row["utc_offset_h"]), _twelve(row, "ghi_kwh_m2_day"),
-                _twelve(row, "tmin_c"), _twelve(row, "tmax_c"), _twelve(row, "rh_frac"), row["quality"],
-            )  # fmt: skip
+                row["place"],
+                row["name"],
+                row["country"],
+                float(row["lat_deg"]),
+                float(row["lon_deg"]),
+                float(row["elevation_m"]),
+                float(row["utc_offset_h"]),
+                _twelve(row, "ghi_kwh_m2_day"),
+                _twelve(row, "tmin_c"),
+                _twelve(row, "tmax_c"),
+                _twelve(row, "rh_frac"),
+                row["quality"],
+            )
     return out
 
 

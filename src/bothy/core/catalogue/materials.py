@@ -53,7 +53,16 @@ def materials() -> dict[str, Material]:
     with (resources.files(__package__) / "data" / "materials.csv").open(encoding="utf-8") as file:
         for r in csv.DictReader(file):
             out[r["material"]] = Material(
-                r["material"], r["name"], float(r["conductivity_w_mk"]), float(r["density_kg_m3"]), float(r["specific_heat_j_kgk"]), float(r["mu"]), _maybe(r["sd_m"]),
-                r["form"], _maybe(r["cost"]), _maybe(r["cost_at_mm"]), r["notes"],
-            )  # fmt: skip
+                r["material"],
+                r["name"],
+                float(r["conductivity_w_mk"]),
+                float(r["density_kg_m3"]),
+                float(r["specific_heat_j_kgk"]),
+                float(r["mu"]),
+                _maybe(r["sd_m"]),
+                r["form"],
+                _maybe(r["cost"]),
+                _maybe(r["cost_at_mm"]),
+                r["notes"],
+            )
     return out

@@ -22,7 +22,8 @@ Millimetres = Annotated[float, Field(ge=0, le=5000)]
 
 
 class GasAppliance(Doc):
-    """Something that burns gas. Input and hours as on its plate, or usual of its kind; ``heater`` names the heater of Warmth that it is, ``hot_water`` that it heats the water of Water.
+    """Something that burns gas. Input and hours as on its plate, or usual of its kind; ``heater`` names the heater of Warmth that it is,
+    ``hot_water`` that it heats the water of Water.
 
     Distances are along the van from the front of the living space. What isn't said to be there counts as missing.
     """

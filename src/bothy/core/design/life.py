@@ -44,9 +44,28 @@ def weights(windows: list[Window]) -> list[float] | None:
     return out
 
 
-_SAME = ("id", "supply", "count", "power_w", "current_a", "voltage_v", "energy_24h_wh", "charge_energy_wh", "charges_per_day",
-         "hours_per_day", "duty_frac", "uses_per_day", "minutes_per_use", "running_power_w", "standby_w", "start_multiple",
-         "ambient_dependent", "internal_temp_c", "season_factors", "day_factors")  # fmt: skip
+_SAME = (
+    "id",
+    "supply",
+    "count",
+    "power_w",
+    "current_a",
+    "voltage_v",
+    "energy_24h_wh",
+    "charge_energy_wh",
+    "charges_per_day",
+    "hours_per_day",
+    "duty_frac",
+    "uses_per_day",
+    "minutes_per_use",
+    "running_power_w",
+    "standby_w",
+    "start_multiple",
+    "ambient_dependent",
+    "internal_temp_c",
+    "season_factors",
+    "day_factors",
+)
 _DEFAULTS: dict[str, Any] = {k: f.default for k, f in Load.model_fields.items()}
 
 
@@ -75,7 +94,8 @@ class Appliance(Doc):
 
     ``tier`` says when it goes when power is short: 1 never by choice, 2 late, 3 first; by its kind where nothing is said.
     ``water_l_per_use`` is what it takes of the fresh water each time, usual of its kind where nothing is said.
-    ``always_on``: it must run also while the isolator is off, as a bilge pump. A mains appliance that is used ``away`` from the hook-up too wants an inverter also where there is one every night.
+    ``always_on``: it must run also while the isolator is off, as a bilge pump. A mains appliance that is used ``away`` from the hook-up too wants an
+    inverter also where there is one every night.
     """
 
     id: Id

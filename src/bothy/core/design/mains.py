@@ -30,7 +30,8 @@ class Mains(Doc):
     ``transfer`` is how shore and inverter meet: an automatic contact, a change-over switch, separate sockets, or joined without either.
     ``bond`` is the inverter's neutral-earth bond: by relay only while it inverts, permanent, or none. ``shedding`` says what happens when
     more would run than the supply carries; ``keep`` are the appliances in the order in which they stay on. ``rcd_type``
-    is what currents the residual-current device sees, ``inlet_breaker_a`` a breaker at the inlet, ``surge`` a surge protector there, ``galvanic`` what keeps the shore's earth off a hull.
+    is what currents the residual-current device sees, ``inlet_breaker_a`` a breaker at the inlet, ``surge`` a surge protector there, ``galvanic``
+    what keeps the shore's earth off a hull.
     """
 
     style: Literal["wired", "leads"] = "wired"

@@ -36,7 +36,8 @@ class Bank(Doc):
     A unit with a heater of its own (W, each) warms its cells before it is charged, or never lets them get cold. ``heat_loss_w_k`` is what the whole bank loses
     to the air round it. ``usable_frac`` is how deep it may go, ``charge_to_frac`` where charging stops, ``peukert_exponent`` 1 counts a lead bank by its label:
     schools; None is usual of the chemistry. ``unlike`` says whether units differ in age or in kind; ``vent`` how a lead bank's gas gets out; ``beside_sparks``
-    whether an inverter, relay or switch shares its box. ``unit_resistance_mohm`` is of a unit's data sheet. With ``station`` it is a power station, all in one case. ``owned`` parts cost nothing and are kept.
+    whether an inverter, relay or switch shares its box. ``unit_resistance_mohm`` is of a unit's data sheet. With ``station`` it is a power station,
+    all in one case. ``owned`` parts cost nothing and are kept.
     """
 
     name: Name = "House bank"
@@ -117,8 +118,10 @@ class SolarArray(Doc):
     """Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
 
     ``soiling_frac`` is what dirt leaves of the light (None: 0.97), ``sky_view_frac`` the part of the sky that they see.
-    Azimuth from the vehicle's nose, clockwise; from north for panels on the ground, which face the equator where nothing is said. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
-    direct light lost in each clock hour, or empty. On a curved roof: its radius, how far the panels reach across it, and into how many bypass groups they are parted on the way. ``controller`` is one of its own;
+    Azimuth from the vehicle's nose, clockwise; from north for panels on the ground, which face the equator where nothing is said. ``lift`` lies flat
+    while driving; ``shade_frac`` is the part of the
+    direct light lost in each clock hour, or empty. On a curved roof: its radius, how far the panels reach across it, and into how many bypass groups
+    they are parted on the way. ``controller`` is one of its own;
     None: it is on the one that the rest share.
     """
 

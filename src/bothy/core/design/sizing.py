@@ -76,8 +76,18 @@ class OwnPart(Doc):
         data: dict[str, Any] = {k: v for k in DATA[self.kind] if (v := getattr(self, k)) is not None}
         if self.kind == "dcdc":
             data["school"] = "dcdc"
-        return Part(key=f"own-{self.id}", kind=self.kind, maker="own", name=self.name, mass_kg=self.mass_kg, price_eur=self.price_eur, length_mm=self.length_mm or 0,
-                    width_mm=self.width_mm or 0, height_mm=0, data=data)  # fmt: skip
+        return Part(
+            key=f"own-{self.id}",
+            kind=self.kind,
+            maker="own",
+            name=self.name,
+            mass_kg=self.mass_kg,
+            price_eur=self.price_eur,
+            length_mm=self.length_mm or 0,
+            width_mm=self.width_mm or 0,
+            height_mm=0,
+            data=data,
+        )
 
 
 class Sizing(Doc):

@@ -92,7 +92,8 @@ class FileWeather(Doc):
 
 
 class OwnPlace(Doc):
-    """A place of the person's own: degrees north and east, m above the sea, standard time from UTC. Its weather is a file's, or that of the nearest place of the table."""
+    """A place of the person's own: degrees north and east, m above the sea, standard time from UTC. Its weather is a file's, or that of the nearest
+    place of the table."""
 
     id: PlaceKey
     name: Name

@@ -25,7 +25,8 @@ AIR_GAP = "air_gap"
 
 
 class WallLayer(Doc):
-    """One layer of a build-up: a material of the table or ``air_gap``, or own values under a name. ``foil``: the gap faces clean foil; ``over_ribs``: it passes in front of the ribs."""
+    """One layer of a build-up: a material of the table or ``air_gap``, or own values under a name. ``foil``: the gap faces clean foil;
+    ``over_ribs``: it passes in front of the ribs."""
 
     id: Id
     material: MaterialKey | None = None

@@ -54,7 +54,8 @@ class Circuit(Doc):
 
     ``fuse_distance_m`` is measured along the cable from its source; ``far_fuse_a`` is a second fuse at the other end, where
     that end is a source too; ``negative_at`` says where its return lands. ``negative_area_mm2`` or ``negative_awg`` is the size of
-    its return where that differs. ``array`` is that whose own controller a solar circuit leads from; None: from the one that the rest share. ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
+    its return where that differs. ``array`` is that whose own controller a solar circuit leads from; None: from the one that the rest share.
+    ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
     ``solid_core``: its conductors are not stranded. ``before_isolator``: it stays live when the isolator is off.
     """
 
@@ -125,7 +126,8 @@ class Circuit(Doc):
 
 
 class OtherCable(Doc):
-    """A cable that is no circuit of a board: from the panels to their controller (``array`` names them; None: those on the shared one), from the inlet or the inverter
+    """A cable that is no circuit of a board: from the panels to their controller (``array`` names them; None: those on the shared one), from the
+    inlet or the inverter
     to the mains board, a bonding or earth conductor, or the vehicle's own trailer lights with their current, fed by the towing vehicle and never by the bank.
     """
 

@@ -97,8 +97,18 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
     )
     theta = wait.value
     one = max(0.0, ua * span / heat * 3600)
-    steady = derived("continuous_kg_h", "U·A·(T_air − T_m)/h·3600·pieces", one * inp.count, Method("gas.vaporisation", "heat through the wetted wall"), u_value_w_m2k=g("u_value_w_m2k"), wetted_area_m2=area, min_liquid_temp_c=coldest,
-                     air_temp_c=g("air_temp_c"), heat_kj_kg=given("heat_kj_kg", heat / 1000, "table", "heat of vaporisation"), count=g("count"))  # fmt: skip
+    steady = derived(
+        "continuous_kg_h",
+        "U·A·(T_air − T_m)/h·3600·pieces",
+        one * inp.count,
+        Method("gas.vaporisation", "heat through the wetted wall"),
+        u_value_w_m2k=g("u_value_w_m2k"),
+        wetted_area_m2=area,
+        min_liquid_temp_c=coldest,
+        air_temp_c=g("air_temp_c"),
+        heat_kj_kg=given("heat_kj_kg", heat / 1000, "table", "heat of vaporisation"),
+        count=g("count"),
+    )
     burst = derived(
         "burst_kg_h",
         "continuous/(1 − e^(−t/θ))",
@@ -122,8 +132,47 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
             to_limit = -theta * math.log(1 - span / (air - settles))
             verdict, at_demand = ("burst" if to_limit >= inp.duration_h - EPS else "too-much"), coldest.value
     return VaporisationLimitOut.of(
-        pressure_limit_temp_c=limit, min_liquid_temp_c=coldest, wetted_area_m2=area, liquid_height_m=height, time_constant_h=wait, continuous_kg_h=steady,
-        continuous_w_net=derived("continuous_w_net", "kg/h·kWh/kg·1000", steady.value * mix.kwh_kg_net * 1000, Method("gas.vaporisation", "net heat value"), continuous_kg_h=steady, energy_kwh_kg_net=mix.kwh_kg_net), burst_kg_h=burst, verdict=verdict, time_to_limit_h=None if to_limit is None else derived("time_to_limit_h", "−θ·ln[1 − (T_air − T_m)/(T_air − T_eq)]", to_limit, Method("gas.vaporisation"), time_constant_h=wait, min_liquid_temp_c=coldest),
-        time_to_empty_h=None if to_empty is None else derived("time_to_empty_h", "kg·pieces/demand", to_empty, Method("gas.vaporisation", "definition"), liquid_kg=g("liquid_kg"), count=g("count"), demand_kg_h=g("demand_kg_h")),
-        liquid_temp_at_demand_c=None if at_demand is None else derived("liquid_temp_at_demand_c", "T_air − (m/pieces)·h/(U·A), not under T_m", at_demand, Method("gas.vaporisation", "heat balance"), air_temp_c=g("air_temp_c"), demand_kg_h=g("demand_kg_h"), wetted_area_m2=area),
-    )  # fmt: skip
+        pressure_limit_temp_c=limit,
+        min_liquid_temp_c=coldest,
+        wetted_area_m2=area,
+        liquid_height_m=height,
+        time_constant_h=wait,
+        continuous_kg_h=steady,
+        continuous_w_net=derived(
+            "continuous_w_net",
+            "kg/h·kWh/kg·1000",
+            steady.value * mix.kwh_kg_net * 1000,
+            Method("gas.vaporisation", "net heat value"),
+            continuous_kg_h=steady,
+            energy_kwh_kg_net=mix.kwh_kg_net,
+        ),
+        burst_kg_h=burst,
+        verdict=verdict,
+        time_to_limit_h=None
+        if to_limit is None
+        else derived(
+            "time_to_limit_h", "−θ·ln[1 − (T_air − T_m)/(T_air − T_eq)]", to_limit, Method("gas.vaporisation"), time_constant_h=wait, min_liquid_temp_c=coldest
+        ),
+        time_to_empty_h=None
+        if to_empty is None
+        else derived(
+            "time_to_empty_h",
+            "kg·pieces/demand",
+            to_empty,
+            Method("gas.vaporisation", "definition"),
+            liquid_kg=g("liquid_kg"),
+            count=g("count"),
+            demand_kg_h=g("demand_kg_h"),
+        ),
+        liquid_temp_at_demand_c=None
+        if at_demand is None
+        else derived(
+            "liquid_temp_at_demand_c",
+            "T_air − (m/pieces)·h/(U·A), not under T_m",
+            at_demand,
+            Method("gas.vaporisation", "heat balance"),
+            air_temp_c=g("air_temp_c"),
+            demand_kg_h=g("demand_kg_h"),
+            wetted_area_m2=area,
+        ),
+    )

@@ -105,8 +105,20 @@ def cooking_energy_compare(inp: CookingEnergyCompareIn, sources: dict[str, Figur
         boil = key == "kettle"
         need = (heat if boil else useful.value) / e
         hours = heat / (m.rated_w * e) + (0.0 if boil else inp.simmer_min / 60)
-        row = MethodOut(method=key, boil_only=boil, input_wh=need, time_min=60 * hours, fuel_g=None, fuel_ml=None, battery_wh=None, battery_charge_ah=None, water_vapour_g=0.0,
-                        fuel_g_day=None, battery_charge_ah_day=None, battery_power_w=None)  # fmt: skip
+        row = MethodOut(
+            method=key,
+            boil_only=boil,
+            input_wh=need,
+            time_min=60 * hours,
+            fuel_g=None,
+            fuel_ml=None,
+            battery_wh=None,
+            battery_charge_ah=None,
+            water_vapour_g=0.0,
+            fuel_g_day=None,
+            battery_charge_ah_day=None,
+            battery_power_w=None,
+        )
         if m.gas or m.fuel is not None:
             kwh, rho, water = (inp.mix.kwh_kg_net, inp.mix.liquid_kg_l(15), inp.mix.by_mass("water")) if m.fuel is None else m.fuel
             row.fuel_g = need / kwh

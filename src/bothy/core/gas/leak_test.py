@@ -139,10 +139,49 @@ def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) 
         if holds
     ]
     return GasLeakTestOut.of(
-        volume_l=volume, drop_mbar=derived("drop_mbar", "start − end", inp.start_mbar - inp.end_mbar, Method("gas.leak-test", "definition"), start_mbar=g("start_mbar"), end_mbar=g("end_mbar")), expected_end_mbar=expected, corrected_drop_mbar=corrected, limit_mbar=limit, leak_std_l_h=leak,
-        leak_working_g_h=derived("leak_working_g_h", "leak·17.9/µ·p_work/p_mean·ρ" if inp.test_gas == "air" else "leak·p_work/p_mean·ρ", grams, Method("gas.leak-test", "laminar leak"), leak_std_l_h=leak, working_mbar=working),
-        leak_working_w_net=derived("leak_working_w_net", "g/h·kWh/kg", grams * mix.kwh_kg_net, Method("gas.leak-test", "net heat value"), leak_std_l_h=leak, energy_kwh_kg_net=mix.kwh_kg_net),
-        detectable_std_l_h=derived("detectable_std_l_h", "the leak of one step of the gauge", litres(inp.gauge_resolution_mbar), Method("gas.leak-test"), gauge_resolution_mbar=g("gauge_resolution_mbar"), volume_l=volume),
+        volume_l=volume,
+        drop_mbar=derived(
+            "drop_mbar", "start − end", inp.start_mbar - inp.end_mbar, Method("gas.leak-test", "definition"), start_mbar=g("start_mbar"), end_mbar=g("end_mbar")
+        ),
+        expected_end_mbar=expected,
+        corrected_drop_mbar=corrected,
+        limit_mbar=limit,
+        leak_std_l_h=leak,
+        leak_working_g_h=derived(
+            "leak_working_g_h",
+            "leak·17.9/µ·p_work/p_mean·ρ" if inp.test_gas == "air" else "leak·p_work/p_mean·ρ",
+            grams,
+            Method("gas.leak-test", "laminar leak"),
+            leak_std_l_h=leak,
+            working_mbar=working,
+        ),
+        leak_working_w_net=derived(
+            "leak_working_w_net",
+            "g/h·kWh/kg",
+            grams * mix.kwh_kg_net,
+            Method("gas.leak-test", "net heat value"),
+            leak_std_l_h=leak,
+            energy_kwh_kg_net=mix.kwh_kg_net,
+        ),
+        detectable_std_l_h=derived(
+            "detectable_std_l_h",
+            "the leak of one step of the gauge",
+            litres(inp.gauge_resolution_mbar),
+            Method("gas.leak-test"),
+            gauge_resolution_mbar=g("gauge_resolution_mbar"),
+            volume_l=volume,
+        ),
         lel_frac=derived("lel_frac", "1/Σ(x/LEL)", mix.lel, Method("gas.leak-test", "Le Chatelier") + Standard("IEC 60079-20-1")),
-        time_to_quarter_lel_h=derived("time_to_quarter_lel_h", "0.25·LEL·room·1000/(L/h)", 0.25 * mix.lel * room * 1000 / gas_l, Method("gas.leak-test", "no ventilation"), room_volume_m3=room, leak_std_l_h=leak) if room is not None and gas_l > 0 else None, verdict=judged(reasons, ("temperature-drift", "not-stabilised")), reasons=reasons,
-    )  # fmt: skip
+        time_to_quarter_lel_h=derived(
+            "time_to_quarter_lel_h",
+            "0.25·LEL·room·1000/(L/h)",
+            0.25 * mix.lel * room * 1000 / gas_l,
+            Method("gas.leak-test", "no ventilation"),
+            room_volume_m3=room,
+            leak_std_l_h=leak,
+        )
+        if room is not None and gas_l > 0
+        else None,
+        verdict=judged(reasons, ("temperature-drift", "not-stabilised")),
+        reasons=reasons,
+    )

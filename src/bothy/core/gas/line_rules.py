@@ -44,8 +44,13 @@ def appliance_findings(ctx: Context, w: Gassed) -> Found:
     g, fed = ctx.design.gas, {p.appliance for p in ctx.design.gas.pipes}
     for i, a in enumerate(g.appliances):
         if a.kind == "fridge" and not a.room_sealed and not a.outside_point:
-            yield finding("gas-fridge-open", a.id, a.name, "Its flame burns in the living space: the burnt gas, with carbon monoxide, stays where people sleep.",
-                          fix=Remedy.sets("It is sealed from the room", f"/gas/appliances/{i}", a.id, room_sealed=True))  # fmt: skip
+            yield finding(
+                "gas-fridge-open",
+                a.id,
+                a.name,
+                "Its flame burns in the living space: the burnt gas, with carbon monoxide, stays where people sleep.",
+                fix=Remedy.sets("It is sealed from the room", f"/gas/appliances/{i}", a.id, room_sealed=True),
+            )
     nominal = nominal_mbar(ctx)
     for i, a in enumerate(g.appliances):
         subject, at = f"gas-appliance:{a.id}", f"/gas/appliances/{i}"
@@ -184,8 +189,14 @@ def _in_life(ctx: Context, s: Solenoid) -> Remedy:
 def _pipes(ctx: Context, w: Gassed) -> Found:
     g, tree = ctx.design.gas, w.part.pipes
     if tree is not None and tree.worst is not None and tree.worst_mbar > tree.limit_mbar + 1e-9:
-        yield finding("gas-pipe-drop-high", f"gas-run:{tree.worst}", tree.runs[tree.worst].name, f"{tree.worst_mbar:.2f} mbar from the regulator; {tree.limit_mbar:g} mbar at most.", figures=["gas/worst_mbar"],
-                      fix=_wider(ctx, w, tree.worst))  # fmt: skip
+        yield finding(
+            "gas-pipe-drop-high",
+            f"gas-run:{tree.worst}",
+            tree.runs[tree.worst].name,
+            f"{tree.worst_mbar:.2f} mbar from the regulator; {tree.limit_mbar:g} mbar at most.",
+            figures=["gas/worst_mbar"],
+            fix=_wider(ctx, w, tree.worst),
+        )
     for i, p in enumerate(g.pipes):
         subject, at = f"gas-run:{p.id}", f"/gas/pipes/{i}"
         r = tree.runs.get(p.id) if tree else None
@@ -200,8 +211,15 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
                 )
         clip = CLIP_M[p.material]
         if (p.clip_m is not None and p.clip_m > clip + 1e-9) or not p.grommets:
-            yield finding("gas-pipe-unsupported", subject, p.name, f"Clips every {p.clip_m:g} m; {clip:g} m on {p.material}." if p.clip_m is not None and p.clip_m > clip + 1e-9 else "No grommets where it passes panels are said.",
-                          fix=Remedy.sets("Clips and grommets", at, p.id, clip_m=clip, grommets=True))  # fmt: skip
+            yield finding(
+                "gas-pipe-unsupported",
+                subject,
+                p.name,
+                f"Clips every {p.clip_m:g} m; {clip:g} m on {p.material}."
+                if p.clip_m is not None and p.clip_m > clip + 1e-9
+                else "No grommets where it passes panels are said.",
+                fix=Remedy.sets("Clips and grommets", at, p.id, clip_m=clip, grommets=True),
+            )
         near = CROSSING_MM if p.crosses_cable and p.cable_cover else BESIDE_MM
         if p.to_cable_mm is not None and p.to_cable_mm < near:
             yield finding("gas-pipe-near-cable", subject, p.name, f"{p.to_cable_mm:.0f} mm to a cable; {near:.0f} mm at least.")
@@ -227,7 +245,8 @@ def _then_test(ctx: Context, label: str) -> str:
 
 
 def _wider(ctx: Context, w: Gassed, worst: str) -> Remedy | None:
-    """The smallest wider bore of one typed run on the way to the worst end with which every end keeps its pressure, the narrowest run first; None where none does."""
+    """The smallest wider bore of one typed run on the way to the worst end with which every end keeps its pressure, the narrowest run first; None
+    where none does."""
     g = ctx.design.gas
     p = next(x for x in g.pipes if x.id == worst)
     typed = [x for x in path(g, p) if x.inner_diameter_mm is not None]
@@ -279,7 +298,8 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-test-failed",
                 subject,
                 t.name,
-                f"It fell by {t.corrected_drop_mbar:.1f} mbar, warmth and weather taken out; {t.limit_mbar:g} mbar is one step of the gauge. {t.leak_working_g_h:.2g} g/h at working pressure.",
+                f"It fell by {t.corrected_drop_mbar:.1f} mbar, warmth and weather taken out; {t.limit_mbar:g} mbar is one step of the gauge. "
+                f"{t.leak_working_g_h:.2g} g/h at working pressure.",
             )
         elif t.verdict == "repeat" and not passed:
             yield finding("gas-test-invalid", subject, t.name, f"{', '.join(REASONS[x] for x in t.reasons)}.".capitalize())
@@ -305,9 +325,13 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
 
 
 REASONS = {
-    "pressure-too-low": "too little pressure", "not-stabilised": "not left to settle", "too-short": "too short", "temperature-drift": "the temperature moved too much", "pressure-rise": "the pressure rose",
+    "pressure-too-low": "too little pressure",
+    "not-stabilised": "not left to settle",
+    "too-short": "too short",
+    "temperature-drift": "the temperature moved too much",
+    "pressure-rise": "the pressure rose",
     "drop-over-limit": "it fell by more than a step of the gauge",
-}  # fmt: skip
+}
 
 
 def _word(ctx: Context, key: str) -> str:
@@ -322,8 +346,13 @@ def cooking_findings(ctx: Context, w: Gassed) -> Found:
     """Cooking without gas."""
     g, power = ctx.design.gas, ctx.design.power
     if g.cooking == "alcohol" and not g.alcohol_cold_outside:
-        yield finding("gas-alcohol-refill", "cooking", "Alcohol stove", "It isn't said that its canister is filled outside and cold.",
-                      fix=Remedy(label="Outside, cold", patch=[{"op": "replace", "path": "/gas/alcohol_cold_outside", "value": True}]))  # fmt: skip
+        yield finding(
+            "gas-alcohol-refill",
+            "cooking",
+            "Alcohol stove",
+            "It isn't said that its canister is filled outside and cold.",
+            fix=Remedy(label="Outside, cold", patch=[{"op": "replace", "path": "/gas/alcohol_cold_outside", "value": True}]),
+        )
     if g.cooking not in ("induction", "gas_induction"):
         return
     m = next(x for x in w.part.cooking if x.method == "induction")

@@ -126,8 +126,25 @@ def locker_vent_area(inp: LockerVentAreaIn, sources: dict[str, Figure] | None = 
         provided_low_mm2=have["low"],
     )
     return LockerVentAreaOut.of(
-        rule_set=rules, floor_area_mm2=floor, required_low_mm2=need, required_high_mm2=derived("required_high_mm2", text if high else "none is asked for", high, Method("gas.locker", "as for the low ones"), floor_area_mm2=floor),
-        provided_low_mm2=derived("provided_low_mm2", "Σ area·free share·pieces, low", have["low"], Method("gas.locker", "as fitted")), provided_high_mm2=derived("provided_high_mm2", "Σ area·free share·pieces, high", have["high"], Method("gas.locker", "as fitted")), short_low_mm2=short,
-        short_high_mm2=derived("short_high_mm2", "required − provided, at least 0", max(0.0, high - have["high"]), Method("gas.locker", "definition"), required_high_mm2=high, provided_high_mm2=have["high"]), round_drain_diameter_mm=derived("round_drain_diameter_mm", "√(4·required/π)", math.sqrt(4 * low / math.pi), Method("gas.locker", "circle"), required_low_mm2=need),
+        rule_set=rules,
+        floor_area_mm2=floor,
+        required_low_mm2=need,
+        required_high_mm2=derived(
+            "required_high_mm2", text if high else "none is asked for", high, Method("gas.locker", "as for the low ones"), floor_area_mm2=floor
+        ),
+        provided_low_mm2=derived("provided_low_mm2", "Σ area·free share·pieces, low", have["low"], Method("gas.locker", "as fitted")),
+        provided_high_mm2=derived("provided_high_mm2", "Σ area·free share·pieces, high", have["high"], Method("gas.locker", "as fitted")),
+        short_low_mm2=short,
+        short_high_mm2=derived(
+            "short_high_mm2",
+            "required − provided, at least 0",
+            max(0.0, high - have["high"]),
+            Method("gas.locker", "definition"),
+            required_high_mm2=high,
+            provided_high_mm2=have["high"],
+        ),
+        round_drain_diameter_mm=derived(
+            "round_drain_diameter_mm", "√(4·required/π)", math.sqrt(4 * low / math.pi), Method("gas.locker", "circle"), required_low_mm2=need
+        ),
         ok=have["low"] >= low - EPS and have["high"] >= high - EPS,
-    )  # fmt: skip
+    )

@@ -23,7 +23,8 @@ NAMES = ("propane", "isobutane", "n_butane")
 
 @dataclass(frozen=True, slots=True)
 class Component:
-    """One hydrocarbon: Wagner constants, T_c in K, p_c in bar, M in g/mol, T_b in K, kJ/kg, MJ/kg, kg/L at 15 °C, 1/K, Z, µPa·s, LEL share, kJ/(kg·K), kg water per kg."""
+    """One hydrocarbon: Wagner constants, T_c in K, p_c in bar, M in g/mol, T_b in K, kJ/kg, MJ/kg, kg/L at 15 °C, 1/K, Z, µPa·s, LEL share,
+    kJ/(kg·K), kg water per kg."""
 
     wagner: tuple[float, float, float, float]
     tc: float
@@ -49,8 +50,12 @@ COMPONENTS = (
 )
 """method gas.mixture; LEL of IEC 60079-20-1."""
 PRESETS: dict[str, tuple[float, float, float]] = {
-    "propane": (1, 0, 0), "butane": (0, 0.30, 0.70), "mix_70_30": (0.70, 0.09, 0.21), "mix_50_50": (0.50, 0.15, 0.35), "mix_30_70": (0.30, 0.21, 0.49),
-}  # fmt: skip
+    "propane": (1, 0, 0),
+    "butane": (0, 0.30, 0.70),
+    "mix_70_30": (0.70, 0.09, 0.21),
+    "mix_50_50": (0.50, 0.15, 0.35),
+    "mix_30_70": (0.30, 0.21, 0.49),
+}
 COLDEST, HOTTEST = -100.0, 90.0
 
 
@@ -310,8 +315,36 @@ def vapour_pressure(inp: VapourPressureIn, sources: dict[str, Figure] | None = N
         atmosphere_mbar=air,
     )
     return VapourPressureOut.of(
-        usable_mass_frac=share, vapour_pressure_abs_mbar=p, vapour_pressure_gauge_mbar=derived("vapour_pressure_gauge_mbar", "p − atmosphere", p.value - air.value, Method("gas.vapour-pressure", "definition"), vapour_pressure_abs_mbar=p, atmosphere_mbar=air),
-        liquid_mole_frac=_named(mix.x, "(w/M)/Σ(w/M)", Method("gas.mixture", "mass shares to moles")), vapour_mole_frac=_named([x * pure_mbar(c, t) / p.value for x, c in zip(mix.x, COMPONENTS, strict=True)], "x·p(T)/p", Method("gas.vapour-pressure", "Raoult")), atmosphere_mbar=air,
-        min_temp_c=derived("min_temp_c", "T at which p = p_min + atmosphere", mix.coldest_c(least), Method("gas.vapour-pressure", "bisection"), min_gauge_mbar=g("min_gauge_mbar"), atmosphere_mbar=air), usable=p.value >= least - EPS,
-        liquid_density_kg_l=derived("liquid_density_kg_l", "1/Σ(w/ρ(T))", mix.liquid_kg_l(t), Method("gas.mixture"), temp_c=g("temp_c")), vaporisation_heat_kj_kg=derived("vaporisation_heat_kj_kg", "Σ w·h_b·[(1 − T/T_c)/(1 − T_b/T_c)]^0.38", mix.vaporisation_kj_kg(t), Method("gas.vapour-pressure", "Watson, 2 %"), temp_c=g("temp_c")),
-    )  # fmt: skip
+        usable_mass_frac=share,
+        vapour_pressure_abs_mbar=p,
+        vapour_pressure_gauge_mbar=derived(
+            "vapour_pressure_gauge_mbar",
+            "p − atmosphere",
+            p.value - air.value,
+            Method("gas.vapour-pressure", "definition"),
+            vapour_pressure_abs_mbar=p,
+            atmosphere_mbar=air,
+        ),
+        liquid_mole_frac=_named(mix.x, "(w/M)/Σ(w/M)", Method("gas.mixture", "mass shares to moles")),
+        vapour_mole_frac=_named(
+            [x * pure_mbar(c, t) / p.value for x, c in zip(mix.x, COMPONENTS, strict=True)], "x·p(T)/p", Method("gas.vapour-pressure", "Raoult")
+        ),
+        atmosphere_mbar=air,
+        min_temp_c=derived(
+            "min_temp_c",
+            "T at which p = p_min + atmosphere",
+            mix.coldest_c(least),
+            Method("gas.vapour-pressure", "bisection"),
+            min_gauge_mbar=g("min_gauge_mbar"),
+            atmosphere_mbar=air,
+        ),
+        usable=p.value >= least - EPS,
+        liquid_density_kg_l=derived("liquid_density_kg_l", "1/Σ(w/ρ(T))", mix.liquid_kg_l(t), Method("gas.mixture"), temp_c=g("temp_c")),
+        vaporisation_heat_kj_kg=derived(
+            "vaporisation_heat_kj_kg",
+            "Σ w·h_b·[(1 − T/T_c)/(1 − T_b/T_c)]^0.38",
+            mix.vaporisation_kj_kg(t),
+            Method("gas.vapour-pressure", "Watson, 2 %"),
+            temp_c=g("temp_c"),
+        ),
+    )

@@ -187,8 +187,16 @@ def _vessels(ctx: Context, g: Gas, autonomy: GasAutonomyOut | None, boils: Mappi
     out = {}
     for v, a in zip(g.vessels, autonomy.vessels if autonomy else [], strict=True):
         full = (capacity_kg(v, mix) + v.tare_kg) * v.count
-        out[v.id] = quick(VesselPart, name=v.name, capacity_kg=a.capacity_kg, usable_kg=a.usable_kg, full_mass_kg=full, continuous_kg_h=boils[v.id].continuous_kg_h, burst_kg_h=boils[v.id].burst_kg_h,
-                          need_n=full / v.count * G * most)  # fmt: skip
+        out[v.id] = quick(
+            VesselPart,
+            name=v.name,
+            capacity_kg=a.capacity_kg,
+            usable_kg=a.usable_kg,
+            full_mass_kg=full,
+            continuous_kg_h=boils[v.id].continuous_kg_h,
+            burst_kg_h=boils[v.id].burst_kg_h,
+            need_n=full / v.count * G * most,
+        )
     return out
 
 
@@ -209,8 +217,17 @@ def _locker(ctx: Context, g: Gas) -> tuple[LockerPart | None, LockerVentAreaOut 
             vents=vents,
         )
     )
-    return quick(LockerPart, rule_set=out.rule_set, need_low_mm2=out.required_low_mm2, need_high_mm2=out.required_high_mm2, have_low_mm2=out.provided_low_mm2, have_high_mm2=out.provided_high_mm2,
-                 round_drain_mm=out.round_drain_diameter_mm, ok=out.ok, gas_kg=kg), out  # fmt: skip
+    return quick(
+        LockerPart,
+        rule_set=out.rule_set,
+        need_low_mm2=out.required_low_mm2,
+        need_high_mm2=out.required_high_mm2,
+        have_low_mm2=out.provided_low_mm2,
+        have_high_mm2=out.provided_high_mm2,
+        round_drain_mm=out.round_drain_diameter_mm,
+        ok=out.ok,
+        gas_kg=kg,
+    ), out
 
 
 def _fits(v: Vessel, land: Country, region_outlet: str) -> bool:
@@ -259,15 +276,43 @@ def _test(ctx: Context, t: GasTest, litres: float, now: Mapping[str, str]) -> Ga
         more["baro_start_mbar"] = ATM_MBAR
     volume = litres + t.extra_volume_l
     room = max(0.1, min(200.0, ctx.inside_length_m * ctx.inside_width_m * ctx.inside_height_m))
-    r = gas_leak_test(GasLeakTestIn.trusted(
-        gas=g.gas, region=ctx.region.key, test_gas=t.test_gas, start_mbar=t.start_mbar, end_mbar=t.end_mbar, duration_min=t.duration_min, stabilise_min=t.stabilise_min, start_temp_c=t.start_temp_c,
-        end_temp_c=t.end_temp_c, gauge_resolution_mbar=t.gauge_resolution_mbar, working_mbar=nominal_mbar(ctx), room_volume_m3=room, volume_l=volume, **more))  # fmt: skip
+    r = gas_leak_test(
+        GasLeakTestIn.trusted(
+            gas=g.gas,
+            region=ctx.region.key,
+            test_gas=t.test_gas,
+            start_mbar=t.start_mbar,
+            end_mbar=t.end_mbar,
+            duration_min=t.duration_min,
+            stabilise_min=t.stabilise_min,
+            start_temp_c=t.start_temp_c,
+            end_temp_c=t.end_temp_c,
+            gauge_resolution_mbar=t.gauge_resolution_mbar,
+            working_mbar=nominal_mbar(ctx),
+            room_volume_m3=room,
+            volume_l=volume,
+            **more,
+        )
+    )
     ctx.book.put_all(f"leaks/{t.id}", r.working)
     changed = [k for k in dict.fromkeys([*now, *t.system]) if not same_mark(t.system.get(k), now.get(k))]
     return quick(
-        GasTestPart, id=t.id, name=t.name, on=t.on, who=t.who, signed=t.signed, verdict=r.verdict, reasons=r.reasons, corrected_drop_mbar=r.corrected_drop_mbar, limit_mbar=r.limit_mbar, leak_std_l_h=r.leak_std_l_h,
-        leak_working_g_h=r.leak_working_g_h, volume_l=volume, to_quarter_lel_h=r.time_to_quarter_lel_h, changed=changed,
-    )  # fmt: skip
+        GasTestPart,
+        id=t.id,
+        name=t.name,
+        on=t.on,
+        who=t.who,
+        signed=t.signed,
+        verdict=r.verdict,
+        reasons=r.reasons,
+        corrected_drop_mbar=r.corrected_drop_mbar,
+        limit_mbar=r.limit_mbar,
+        leak_std_l_h=r.leak_std_l_h,
+        leak_working_g_h=r.leak_working_g_h,
+        volume_l=volume,
+        to_quarter_lel_h=r.time_to_quarter_lel_h,
+        changed=changed,
+    )
 
 
 def working_min_mbar(ctx: Context) -> float:
@@ -296,8 +341,18 @@ def _check(ctx: Context, c: GasCheck) -> GasCheckPart:
 def _cooking(ctx: Context) -> CookingEnergyCompareOut:
     g, use = ctx.design.gas, inverter_use(ctx)
     m = g.meal
-    return cooking_energy_compare(CookingEnergyCompareIn.trusted(
-        gas=g.gas, boil_l=m.boil_l, simmer_min=m.simmer_min, simmer_w=m.simmer_w, meals_day=m.meals_day, inverter_efficiency_frac=use.efficiency_frac, inverter_idle_w=use.idle_w, battery_voltage_v=ctx.bank_v))  # fmt: skip
+    return cooking_energy_compare(
+        CookingEnergyCompareIn.trusted(
+            gas=g.gas,
+            boil_l=m.boil_l,
+            simmer_min=m.simmer_min,
+            simmer_w=m.simmer_w,
+            meals_day=m.meals_day,
+            inverter_efficiency_frac=use.efficiency_frac,
+            inverter_idle_w=use.idle_w,
+            battery_voltage_v=ctx.bank_v,
+        )
+    )
 
 
 def _on_panel(ctx: Context) -> bool:
@@ -370,7 +425,8 @@ def _figures(ctx: Context, w: Gassed) -> None:
 
 
 def gas_part(ctx: Context, months_kg: Mapping[str, float] | None = None, air: AirPart | None = None) -> Gassed:
-    """Gas of a design, with its figures in the book. ``months_kg``: what the first heater burns of gas in kg a day by planned month; ``air``: the room's vents."""
+    """Gas of a design, with its figures in the book. ``months_kg``: what the first heater burns of gas in kg a day by planned month; ``air``: the
+    room's vents."""
     g = ctx.design.gas
     limits = LIMITS[ctx.region.key]
     burns, use = work_use(ctx, months_kg or {})
@@ -396,16 +452,47 @@ def gas_part(ctx: Context, months_kg: Mapping[str, float] | None = None, air: Ai
     cooking = _cooking(ctx)
     now = marks(g)
     part = quick(
-        GasPart, aboard=g.aboard, law=law_of(ctx), nominal_mbar=nominal_mbar(ctx),
-        limit_mbar=limits.drop, test_mbar=limits.test, working_min_mbar=working_min_mbar(ctx), lock_up_max_mbar=lock_up_max_mbar(ctx), burns=burns, total_kg_day=kg_day, peak_kg_h=use.peak_kg_h if use else 0.0, regulator_min_kg_h=needed_kg_h,
-        regulator_size_kg_h=regulator_size_kg_h(needed_kg_h) or REGULATORS_KG_H[-1], life_years={"regulator": REGULATOR_Y, **{h.id: hose_life_years(h) for h in g.hoses}},
-        coldest_c=coldest(ctx).value, gauge_mbar=cold.vapour_pressure_gauge_mbar, usable_frac=cold.usable_mass_frac, min_temp_c=cold.min_temp_c, cold=rows, vessels=_vessels(ctx, g, autonomy, boils),
-        usable_kg=autonomy.usable_kg if autonomy else 0.0, after_reserve_kg=autonomy.after_reserve_kg if autonomy else 0.0, days=autonomy.autonomy_days if autonomy else None,
-        target_days=g.target_days if g.target_days is not None else max(1.0, float(ctx.nights)), full_mass_kg=autonomy.full_mass_kg if autonomy else 0.0, cost_day=autonomy.cost_per_day if autonomy else None,
-        trip_kg=autonomy.trip_kg if autonomy else None, refills=autonomy.refills_count if autonomy else None, boil=enough, pipes=pipes, locker=locker, room=room,
-        solenoid_wh_day=g.solenoid.hold_w * g.solenoid.open_h_day if g.solenoid else None, countries=_countries(ctx, kg_day) if g.aboard else [], useful_wh=cooking.useful_wh, cooking=cooking.methods,
-        tests=[_test(ctx, t, pipes.volume_l if pipes else 0.0, now) for t in ctx.facts.gas_tests], checks={c.id: _check(ctx, c) for c in ctx.facts.gas_checks}, marks=now, on_panel=_on_panel(ctx),
-    )  # fmt: skip
+        GasPart,
+        aboard=g.aboard,
+        law=law_of(ctx),
+        nominal_mbar=nominal_mbar(ctx),
+        limit_mbar=limits.drop,
+        test_mbar=limits.test,
+        working_min_mbar=working_min_mbar(ctx),
+        lock_up_max_mbar=lock_up_max_mbar(ctx),
+        burns=burns,
+        total_kg_day=kg_day,
+        peak_kg_h=use.peak_kg_h if use else 0.0,
+        regulator_min_kg_h=needed_kg_h,
+        regulator_size_kg_h=regulator_size_kg_h(needed_kg_h) or REGULATORS_KG_H[-1],
+        life_years={"regulator": REGULATOR_Y, **{h.id: hose_life_years(h) for h in g.hoses}},
+        coldest_c=coldest(ctx).value,
+        gauge_mbar=cold.vapour_pressure_gauge_mbar,
+        usable_frac=cold.usable_mass_frac,
+        min_temp_c=cold.min_temp_c,
+        cold=rows,
+        vessels=_vessels(ctx, g, autonomy, boils),
+        usable_kg=autonomy.usable_kg if autonomy else 0.0,
+        after_reserve_kg=autonomy.after_reserve_kg if autonomy else 0.0,
+        days=autonomy.autonomy_days if autonomy else None,
+        target_days=g.target_days if g.target_days is not None else max(1.0, float(ctx.nights)),
+        full_mass_kg=autonomy.full_mass_kg if autonomy else 0.0,
+        cost_day=autonomy.cost_per_day if autonomy else None,
+        trip_kg=autonomy.trip_kg if autonomy else None,
+        refills=autonomy.refills_count if autonomy else None,
+        boil=enough,
+        pipes=pipes,
+        locker=locker,
+        room=room,
+        solenoid_wh_day=g.solenoid.hold_w * g.solenoid.open_h_day if g.solenoid else None,
+        countries=_countries(ctx, kg_day) if g.aboard else [],
+        useful_wh=cooking.useful_wh,
+        cooking=cooking.methods,
+        tests=[_test(ctx, t, pipes.volume_l if pipes else 0.0, now) for t in ctx.facts.gas_tests],
+        checks={c.id: _check(ctx, c) for c in ctx.facts.gas_checks},
+        marks=now,
+        on_panel=_on_panel(ctx),
+    )
     worked = Gassed(part, use, autonomy, cold, solved, vents, boils)
     if g.begun:
         _figures(ctx, worked)

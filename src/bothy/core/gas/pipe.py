@@ -15,8 +15,17 @@ from bothy.core.method.sources import Method
 from bothy.core.region import RegionKey
 
 FITTINGS: dict[str, float] = {
-    "elbow_90": 0.9, "bend_90": 0.4, "elbow_45": 0.4, "tee_run": 0.3, "tee_branch": 1.2, "coupling": 0.1, "valve_ball": 0.3, "valve_appliance": 2.0, "entry": 0.5, "exit": 1.0,
-}  # fmt: skip
+    "elbow_90": 0.9,
+    "bend_90": 0.4,
+    "elbow_45": 0.4,
+    "tee_run": 0.3,
+    "tee_branch": 1.2,
+    "coupling": 0.1,
+    "valve_ball": 0.3,
+    "valve_appliance": 2.0,
+    "entry": 0.5,
+    "exit": 1.0,
+}
 """method gas.pipe-size, typical."""
 AIR_M = 0.028964
 SIZES_MM = (6.0, 8.0, 10.0, 13.0)
@@ -135,9 +144,26 @@ def gas_pipe_drop(inp: GasPipeDropIn, sources: dict[str, Figure] | None = None) 
         rise_mbar=rise,
     )
     return GasPipeDropOut.of(
-        flow_kg_h=flow, flow_m3_h=derived("flow_m3_h", "kg/h/ρ", flow.value / rho.value, Method("gas.pipe-drop", "continuity"), flow_kg_h=flow, gas_density_kg_m3=rho), gas_density_kg_m3=rho, velocity_m_s=v, reynolds=re, friction_factor=f, k_total=k, pipe_mbar=pipe, fittings_mbar=local, rise_mbar=rise, total_mbar=total,
-        end_pressure_mbar=derived("end_pressure_mbar", "p − total", inp.pressure_mbar - total.value, Method("gas.pipe-drop", "definition"), pressure_mbar=g("pressure_mbar"), total_mbar=total),
-    )  # fmt: skip
+        flow_kg_h=flow,
+        flow_m3_h=derived("flow_m3_h", "kg/h/ρ", flow.value / rho.value, Method("gas.pipe-drop", "continuity"), flow_kg_h=flow, gas_density_kg_m3=rho),
+        gas_density_kg_m3=rho,
+        velocity_m_s=v,
+        reynolds=re,
+        friction_factor=f,
+        k_total=k,
+        pipe_mbar=pipe,
+        fittings_mbar=local,
+        rise_mbar=rise,
+        total_mbar=total,
+        end_pressure_mbar=derived(
+            "end_pressure_mbar",
+            "p − total",
+            inp.pressure_mbar - total.value,
+            Method("gas.pipe-drop", "definition"),
+            pressure_mbar=g("pressure_mbar"),
+            total_mbar=total,
+        ),
+    )
 
 
 Bore = Annotated[float, Field(ge=2, le=100)]
@@ -266,6 +292,12 @@ def gas_pipe_size(inp: GasPipeSizeIn, sources: dict[str, Figure] | None = None) 
         path[f"{at}_mbar"] = next(s.drop_mbar for s in solved if s.name == at)
         at = by[at].from_
     return GasPipeSizeOut.of(
-        ok=size is not None, inner_diameter_mm=None if size is None else derived("inner_diameter_mm", "smallest of the sizes with the worst drop ≤ limit", size, Method("gas.pipe-size"), worst_mbar=worst.cumulative_mbar), limit_mbar=given("limit_mbar", limit, "input" if inp.limit_mbar is not None else "table", f"method gas.leak-test, {inp.region}"), worst_segment=worst.name,
-        worst_mbar=derived("worst_mbar", "Σ of the drops from the regulator", worst.cumulative_mbar, Method("gas.pipe-size"), **path), segments=solved,
-    )  # fmt: skip
+        ok=size is not None,
+        inner_diameter_mm=None
+        if size is None
+        else derived("inner_diameter_mm", "smallest of the sizes with the worst drop ≤ limit", size, Method("gas.pipe-size"), worst_mbar=worst.cumulative_mbar),
+        limit_mbar=given("limit_mbar", limit, "input" if inp.limit_mbar is not None else "table", f"method gas.leak-test, {inp.region}"),
+        worst_segment=worst.name,
+        worst_mbar=derived("worst_mbar", "Σ of the drops from the regulator", worst.cumulative_mbar, Method("gas.pipe-size"), **path),
+        segments=solved,
+    )

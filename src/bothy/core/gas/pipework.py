@@ -26,7 +26,8 @@ UNSTEADY_PART = 0.65
 
 
 class RunPart(BaseModel):
-    """A run with everything on: kg/h, bore, what it takes, what is lost from the regulator to its end, pressure there, Reynolds number and whether it flows laminar, turbulent or between the two."""
+    """A run with everything on: kg/h, bore, what it takes, what is lost from the regulator to its end, pressure there, Reynolds number and whether
+    it flows laminar, turbulent or between the two."""
 
     name: str
     flow_kg_h: float
@@ -82,10 +83,16 @@ def solved(ctx: Context, g: Gas, burns: Mapping[str, BurnPart]) -> GasPipeSizeOu
 def _segments(g: Gas, burns: Mapping[str, BurnPart]) -> list[SegmentIn]:
     count = {a.id: a.count for a in g.appliances}
     return [
-        SegmentIn.trusted(name=f"={p.id}", from_="regulator" if p.parent is None else f"={p.parent}", length_m=p.length_m, fittings=p.fittings, inner_diameter_mm=p.inner_diameter_mm,
-                          flow_kg_h=burns[p.appliance].rate_g_h * count[p.appliance] / 1000 if p.appliance else None)
+        SegmentIn.trusted(
+            name=f"={p.id}",
+            from_="regulator" if p.parent is None else f"={p.parent}",
+            length_m=p.length_m,
+            fittings=p.fittings,
+            inner_diameter_mm=p.inner_diameter_mm,
+            flow_kg_h=burns[p.appliance].rate_g_h * count[p.appliance] / 1000 if p.appliance else None,
+        )
         for p in g.pipes
-    ]  # fmt: skip
+    ]
 
 
 def work_pipes(ctx: Context, burns: Mapping[str, BurnPart]) -> tuple[PipesPart | None, GasPipeSizeOut | None]:
@@ -101,12 +108,28 @@ def work_pipes(ctx: Context, burns: Mapping[str, BurnPart]) -> tuple[PipesPart |
     for s in out.segments:
         p = names[s.name]
         re = segment_reynolds(s.flow_kg_h, s.inner_diameter_mm, mix, nominal, 15.0)
-        runs[p.id] = quick(RunPart, name=p.name, flow_kg_h=s.flow_kg_h, inner_diameter_mm=s.inner_diameter_mm, drop_mbar=s.drop_mbar, lost_mbar=s.cumulative_mbar, end_mbar=nominal - s.cumulative_mbar,
-                           reynolds=re, regime="laminar" if re <= LAMINAR else "turbulent" if re >= TURBULENT else "between")  # fmt: skip
+        runs[p.id] = quick(
+            RunPart,
+            name=p.name,
+            flow_kg_h=s.flow_kg_h,
+            inner_diameter_mm=s.inner_diameter_mm,
+            drop_mbar=s.drop_mbar,
+            lost_mbar=s.cumulative_mbar,
+            end_mbar=nominal - s.cumulative_mbar,
+            reynolds=re,
+            regime="laminar" if re <= LAMINAR else "turbulent" if re >= TURBULENT else "between",
+        )
     part = quick(
-        PipesPart, ok=out.ok, chosen_mm=out.inner_diameter_mm, limit_mbar=out.limit_mbar, nominal_mbar=nominal, worst=names[out.worst_segment].id, worst_mbar=out.worst_mbar, runs=runs,
+        PipesPart,
+        ok=out.ok,
+        chosen_mm=out.inner_diameter_mm,
+        limit_mbar=out.limit_mbar,
+        nominal_mbar=nominal,
+        worst=names[out.worst_segment].id,
+        worst_mbar=out.worst_mbar,
+        runs=runs,
         volume_l=sum(1000 * area_m2(runs[p.id].inner_diameter_mm) * p.length_m for p in g.pipes),
-    )  # fmt: skip
+    )
     return part, out
 
 

@@ -16,7 +16,8 @@ def input_w(a: GasAppliance) -> float:
 
 
 def room_inputs(ctx: Context) -> tuple[float, float]:
-    """Heat input in W that burns in the room without a flue, and that takes its air from the room with one: Gas's appliances, and Warmth's heaters that Gas doesn't list."""
+    """Heat input in W that burns in the room without a flue, and that takes its air from the room with one: Gas's appliances, and Warmth's heaters
+    that Gas doesn't list."""
     said = [(a.kind, input_w(a) * a.count, a.room_sealed) for a in ctx.design.gas.appliances]
     unflued = sum(w for kind, w, _ in said if kind in UNFLUED)
     flued = sum(w for kind, w, sealed in said if (kind in HEATS or kind == "fridge") and not sealed)

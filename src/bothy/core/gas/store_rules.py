@@ -53,7 +53,8 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
                     "gas-cylinder-loose",
                     subject,
                     v.name,
-                    f"{v.restraint_n / 1000:.1f} kN; {p.need_n / 1000:.1f} kN are needed for {p.full_mass_kg / v.count:.0f} kg full ({SCHOOLS[g.restraint_school]}).",
+                    f"{v.restraint_n / 1000:.1f} kN; {p.need_n / 1000:.1f} kN are needed for {p.full_mass_kg / v.count:.0f} kg full "
+                    f"({SCHOOLS[g.restraint_school]}).",
                 )
         if v.kind == "tank" and v.fill_limit_frac > STOP_FRAC:
             yield finding(
@@ -77,7 +78,10 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
         sides = sorted((box.length_m, box.width_m))
         row = v.count * v.diameter_m + BESIDE_M
         if v.height_m > box.height_m or v.diameter_m > sides[0] or row > sides[1] + 1e-9:
-            what = f"{v.count} × {v.diameter_m:.2f} m across, {v.height_m:.2f} m high; the locker has {box.length_m:.2f} × {box.width_m:.2f} × {box.height_m:.2f} m."
+            what = (
+                f"{v.count} × {v.diameter_m:.2f} m across, {v.height_m:.2f} m high; the locker has {box.length_m:.2f} × {box.width_m:.2f} × "
+                f"{box.height_m:.2f} m."
+            )
             yield finding("gas-vessel-too-large", f"vessel:{v.id}", v.name, what, related=["locker"])
 
 
@@ -100,13 +104,24 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
         if p.locker is not None and not p.locker.ok:
             need = p.locker
             high = f", high {need.have_high_mm2:,.0f} of {need.need_high_mm2:,.0f} mm²" if need.need_high_mm2 > 0 else ""
-            yield finding("gas-locker-vent-small", "locker", at.name, f"Low {need.have_low_mm2:,.0f} of {need.need_low_mm2:,.0f} mm²{high}; one round drain of {need.round_drain_mm:.0f} mm would do for the low side.",
-                          figures=["gas/locker_low_mm2", "gas/locker_high_mm2"])  # fmt: skip
+            yield finding(
+                "gas-locker-vent-small",
+                "locker",
+                at.name,
+                f"Low {need.have_low_mm2:,.0f} of {need.need_low_mm2:,.0f} mm²{high}; one round drain of {need.round_drain_mm:.0f} mm would do "
+                "for the low side.",
+                figures=["gas/locker_low_mm2", "gas/locker_high_mm2"],
+            )
         for n, v in enumerate(at.vents):
             subject = f"gas-vent:{v.id}"
             if v.blocked_by or v.closable:
-                yield finding("gas-locker-vent-blocked", subject, v.name, f"Under it: {v.blocked_by}." if v.blocked_by else "A cover can close it; vents are never closed, in winter too.",
-                              fix=None if v.blocked_by else Remedy.sets("No cover", f"/gas/locker/vents/{n}", v.id, closable=False))  # fmt: skip
+                yield finding(
+                    "gas-locker-vent-blocked",
+                    subject,
+                    v.name,
+                    f"Under it: {v.blocked_by}." if v.blocked_by else "A cover can close it; vents are never closed, in winter too.",
+                    fix=None if v.blocked_by else Remedy.sets("No cover", f"/gas/locker/vents/{n}", v.id, closable=False),
+                )
             exhaust = US_SPARK_M if ctx.region.key == "us" else EXHAUST_M
             near = [
                 f"{d:.2f} m to {what}; {least:g} m at least"
@@ -126,14 +141,25 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
             yield finding("gas-drop-vent-missing", f"low:{x.id}", x.name, f"{x.hole_mm2:,.0f} mm² at {x.hole_m:g} m; {DROP_MM2:,.0f} mm² within {DROP_M:g} m.")
     r = p.room
     if r is not None and not r.ok:
-        yield finding("gas-permanent-vent-short", "room", "Fixed vents", f"High {r.have_high_mm2:,.0f} of {r.need_high_mm2:,.0f} mm², low {r.have_low_mm2:,.0f} of {r.need_low_mm2:,.0f} mm²; free area, not gross. The vents are in Warmth.",
-                      figures=["air/gas/high_area_mm2", "air/gas/low_area_mm2"])  # fmt: skip
+        yield finding(
+            "gas-permanent-vent-short",
+            "room",
+            "Fixed vents",
+            f"High {r.have_high_mm2:,.0f} of {r.need_high_mm2:,.0f} mm², low {r.have_low_mm2:,.0f} of {r.need_low_mm2:,.0f} mm²; free area, not "
+            "gross. The vents are in Warmth.",
+            figures=["air/gas/high_area_mm2", "air/gas/low_area_mm2"],
+        )
     if g.aboard:
         alarm = g.lpg_alarm
         edge = alarm.bunk_edge_m if alarm and alarm.bunk_edge_m is not None else 9.0
         if alarm is None or alarm.height_m > 0.3 or alarm.height_m > edge:
-            yield finding("gas-lpg-alarm-missing", "gas-alarm", "Gas alarm", "No place is said for one." if alarm is None else f"{alarm.height_m:.2f} m over the floor; 0.30 m at most, and under the lowest bunk's edge.",
-                          fix=Remedy(label="One at 0.15 m", patch=[{"op": "add", "path": "/gas/lpg_alarm", "value": {"height_m": 0.15}}]))  # fmt: skip
+            yield finding(
+                "gas-lpg-alarm-missing",
+                "gas-alarm",
+                "Gas alarm",
+                "No place is said for one." if alarm is None else f"{alarm.height_m:.2f} m over the floor; 0.30 m at most, and under the lowest bunk's edge.",
+                fix=Remedy(label="One at 0.15 m", patch=[{"op": "add", "path": "/gas/lpg_alarm", "value": {"height_m": 0.15}}]),
+            )
     flames = (
         [a.name for a in g.appliances]
         + [h.name for h in ctx.design.warmth.heaters if h.fuel != "electric"]
@@ -152,8 +178,14 @@ def cold_findings(ctx: Context, w: Gassed) -> Found:
     name = names[g.gas or "propane"]
     to_propane = Remedy(label="Propane", patch=[{"op": "replace", "path": "/gas/gas", "value": "propane"}]) if (g.gas or "propane") != "propane" else None
     if p.coldest_c < p.min_temp_c + COLD_MARGIN_K:
-        yield finding("gas-butane-cold", "gas", "Gas", f"{name.capitalize()} comes out down to {p.min_temp_c:.0f} °C; the coldest use is {p.coldest_c:.0f} °C, and {COLD_MARGIN_K:.0f} K are to be left.",
-                      figures=["gas/min_temp_c", "gas/coldest_c"], fix=to_propane)  # fmt: skip
+        yield finding(
+            "gas-butane-cold",
+            "gas",
+            "Gas",
+            f"{name.capitalize()} comes out down to {p.min_temp_c:.0f} °C; the coldest use is {p.coldest_c:.0f} °C, and {COLD_MARGIN_K:.0f} K are to be left.",
+            figures=["gas/min_temp_c", "gas/coldest_c"],
+            fix=to_propane,
+        )
     elif p.usable_frac < MOST_LEFT:
         left = (1 - p.usable_frac) * sum(p.vessels[v.id].capacity_kg * v.count for v in g.vessels)
         yield finding(
@@ -168,8 +200,14 @@ def cold_findings(ctx: Context, w: Gassed) -> Found:
         if b.verdict == "too-much":
             words = "with everything on" if b.what == "everything" else "for a night of heating"
             last = "at once" if not b.to_limit_h else f"after {60 * b.to_limit_h:.0f} min" if b.to_limit_h < 2 else f"after {b.to_limit_h:.1f} h"
-            yield finding("gas-vaporisation-short", "gas", "Gas", f"{b.demand_kg_h:.2f} kg/h {words}; at {p.coldest_c:.0f} °C and three tenths full they give {b.continuous_kg_h:.2f} kg/h for long: the pressure falls {last}.",
-                          figures=["gas/peak_kg_h"])  # fmt: skip
+            yield finding(
+                "gas-vaporisation-short",
+                "gas",
+                "Gas",
+                f"{b.demand_kg_h:.2f} kg/h {words}; at {p.coldest_c:.0f} °C and three tenths full they give {b.continuous_kg_h:.2f} kg/h for "
+                f"long: the pressure falls {last}.",
+                figures=["gas/peak_kg_h"],
+            )
             break
     if p.days is not None and p.days < p.target_days - 1e-9:
         i, v = max(enumerate(g.vessels), key=lambda x: p.vessels[x[1].id].capacity_kg)

@@ -45,7 +45,8 @@ class BurnPart(BaseModel):
 
 
 class VesselPart(BaseModel):
-    """A vessel, one piece: gas in kg when full; and of all pieces what can be used on the coldest night, full mass, and gas an hour for long and for an hour at the least fill."""
+    """A vessel, one piece: gas in kg when full; and of all pieces what can be used on the coldest night, full mass, and gas an hour for long and for
+    an hour at the least fill."""
 
     name: str
     capacity_kg: float
@@ -160,19 +161,50 @@ def work_vessels(ctx: Context, use_kg_day: float, usable_frac: float, trip_days:
     g = ctx.design.gas
     if not g.vessels:
         return None
-    return gas_autonomy(GasAutonomyIn.trusted(
-        gas=g.gas, use_kg_day=use_kg_day, reserve_frac=g.reserve_frac, price_per_kg=g.price_per_kg, trip_days=trip_days,
-        vessels=[VesselIn.trusted(kind=v.kind, name=v.name, count=v.count, capacity_kg=v.capacity_kg, water_capacity_l=v.water_capacity_l, fill_limit_frac=v.fill_limit_frac, residue_frac=1 - usable_frac, tare_kg=v.tare_kg)
-                 for v in g.vessels]))  # fmt: skip
+    return gas_autonomy(
+        GasAutonomyIn.trusted(
+            gas=g.gas,
+            use_kg_day=use_kg_day,
+            reserve_frac=g.reserve_frac,
+            price_per_kg=g.price_per_kg,
+            trip_days=trip_days,
+            vessels=[
+                VesselIn.trusted(
+                    kind=v.kind,
+                    name=v.name,
+                    count=v.count,
+                    capacity_kg=v.capacity_kg,
+                    water_capacity_l=v.water_capacity_l,
+                    fill_limit_frac=v.fill_limit_frac,
+                    residue_frac=1 - usable_frac,
+                    tare_kg=v.tare_kg,
+                )
+                for v in g.vessels
+            ],
+        )
+    )
 
 
 def boil(ctx: Context, v: Vessel, mix: Mixture, left: Mixture, demand_kg_h: float | None, hours: float) -> VaporisationLimitOut:
     """One kind of vessel at the least fill on the coldest night, with what is left of the mixture by then."""
     g, cold = ctx.design.gas, coldest(ctx)
-    return vaporisation_limit(VaporisationLimitIn.trusted(
-        propane_frac=left.w[0], isobutane_frac=left.w[1], n_butane_frac=left.w[2], altitude_m=max(-400.0, min(5000.0, ctx.climate.elevation_m)), cylinder_diameter_m=v.diameter_m,
-        liquid_kg=max(0.01, LEAST_FILL * capacity_kg(v, mix)), shell_kg=v.tare_kg, count=v.count, air_temp_c=max(-40.0, cold.value), duration_h=hours, demand_kg_h=demand_kg_h,
-        min_gauge_mbar=g.regulator.min_gauge_mbar if g.regulator else 300.0), {"air_temp_c": cold})  # fmt: skip
+    return vaporisation_limit(
+        VaporisationLimitIn.trusted(
+            propane_frac=left.w[0],
+            isobutane_frac=left.w[1],
+            n_butane_frac=left.w[2],
+            altitude_m=max(-400.0, min(5000.0, ctx.climate.elevation_m)),
+            cylinder_diameter_m=v.diameter_m,
+            liquid_kg=max(0.01, LEAST_FILL * capacity_kg(v, mix)),
+            shell_kg=v.tare_kg,
+            count=v.count,
+            air_temp_c=max(-40.0, cold.value),
+            duration_h=hours,
+            demand_kg_h=demand_kg_h,
+            min_gauge_mbar=g.regulator.min_gauge_mbar if g.regulator else 300.0,
+        ),
+        {"air_temp_c": cold},
+    )
 
 
 def work_boil(ctx: Context, use: GasConsumptionOut | None, burns: Mapping[str, BurnPart]) -> tuple[dict[str, VaporisationLimitOut], list[BoilPart]]:
@@ -194,6 +226,16 @@ def work_boil(ctx: Context, use: GasConsumptionOut | None, burns: Mapping[str, B
         # each vessel gives by the wall that its liquid wets
         each = [boil(ctx, v, mix, left, demand * alone[v.id].wetted_area_m2 * v.count / wall, hours) for v in on]
         worst = max(each, key=lambda b: ("continuous", "burst", "too-much").index(b.verdict or "continuous"))
-        out.append(quick(BoilPart, what=what, hours=hours, demand_kg_h=demand, continuous_kg_h=sum(b.continuous_kg_h for b in each), burst_kg_h=sum(b.burst_kg_h for b in each),
-                         verdict=worst.verdict or "continuous", to_limit_h=min((b.time_to_limit_h for b in each if b.time_to_limit_h is not None), default=None)))  # fmt: skip
+        out.append(
+            quick(
+                BoilPart,
+                what=what,
+                hours=hours,
+                demand_kg_h=demand,
+                continuous_kg_h=sum(b.continuous_kg_h for b in each),
+                burst_kg_h=sum(b.burst_kg_h for b in each),
+                verdict=worst.verdict or "continuous",
+                to_limit_h=min((b.time_to_limit_h for b in each if b.time_to_limit_h is not None), default=None),
+            )
+        )
     return alone, out

@@ -15,9 +15,16 @@ from bothy.core.method.sources import Method
 Basis = Literal["gross", "net"]
 ApplianceKind = Literal["hob_burner", "oven", "grill", "space_heater", "water_heater", "combi_heater", "instant_water_heater", "fridge", "bbq"]
 APPLIANCES: dict[str, tuple[float, Basis, float]] = {
-    "hob_burner": (1800, "gross", 0.5), "oven": (1500, "gross", 0.2), "grill": (1600, "gross", 0.1), "space_heater": (4000, "net", 3.0), "water_heater": (3000, "net", 0.5),
-    "combi_heater": (6000, "net", 2.0), "instant_water_heater": (12000, "net", 0.3), "fridge": (250, "net", 14), "bbq": (3000, "gross", 0.3),
-}  # fmt: skip
+    "hob_burner": (1800, "gross", 0.5),
+    "oven": (1500, "gross", 0.2),
+    "grill": (1600, "gross", 0.1),
+    "space_heater": (4000, "net", 3.0),
+    "water_heater": (3000, "net", 0.5),
+    "combi_heater": (6000, "net", 2.0),
+    "instant_water_heater": (12000, "net", 0.3),
+    "fridge": (250, "net", 14),
+    "bbq": (3000, "gross", 0.3),
+}
 """Input in W, basis of its heat value, hours a day at full; typical (method gas.consumption)."""
 
 
@@ -107,10 +114,20 @@ def gas_consumption(inp: GasConsumptionIn, sources: dict[str, Figure] | None = N
         **{f"{x.name}_g_h": x.rate_g_h * a.count for x, a in zip(out, inp.appliances, strict=True)},
     )
     return GasConsumptionOut.of(
-        appliances=out, total_kg_day=total, peak_kg_h=top,
-        regulator_min_kg_h=derived("regulator_min_kg_h", "peak·(1 + margin)", peak * (1 + inp.regulator_margin_frac), Method("gas.consumption"), peak_kg_h=top, regulator_margin_frac=g("regulator_margin_frac")),
-        energy_kwh_kg_gross=gross, energy_kwh_kg_net=net,
-    )  # fmt: skip
+        appliances=out,
+        total_kg_day=total,
+        peak_kg_h=top,
+        regulator_min_kg_h=derived(
+            "regulator_min_kg_h",
+            "peak·(1 + margin)",
+            peak * (1 + inp.regulator_margin_frac),
+            Method("gas.consumption"),
+            peak_kg_h=top,
+            regulator_margin_frac=g("regulator_margin_frac"),
+        ),
+        energy_kwh_kg_gross=gross,
+        energy_kwh_kg_net=net,
+    )
 
 
 class VesselIn(Contract):
@@ -205,7 +222,26 @@ def gas_autonomy(inp: GasAutonomyIn, sources: dict[str, Figure] | None = None) -
             usable_kg=usable,
         )
     return GasAutonomyOut.of(
-        vessels=out, usable_kg=usable, after_reserve_kg=after, autonomy_days=days,
-        energy_kwh_net=derived("energy_kwh_net", "usable·kWh/kg", usable.value * inp.mix.kwh_kg_net, Method("gas.autonomy", "net heat value"), usable_kg=usable, energy_kwh_kg_net=inp.mix.kwh_kg_net), full_mass_kg=derived("full_mass_kg", "Σ (capacity + tare)·pieces", mass, Method("gas.autonomy", "mass"), **{f"{v.name}_kg": v.capacity_kg for v in out}),
-        cost_per_day=None if inp.price_per_kg is None else derived("cost_per_day", "kg a day·price", use.value * inp.price_per_kg, Method("gas.autonomy", "definition"), use_kg_day=use, price_per_kg=g("price_per_kg")), trip_kg=trip, refills_count=refills,
-    )  # fmt: skip
+        vessels=out,
+        usable_kg=usable,
+        after_reserve_kg=after,
+        autonomy_days=days,
+        energy_kwh_net=derived(
+            "energy_kwh_net",
+            "usable·kWh/kg",
+            usable.value * inp.mix.kwh_kg_net,
+            Method("gas.autonomy", "net heat value"),
+            usable_kg=usable,
+            energy_kwh_kg_net=inp.mix.kwh_kg_net,
+        ),
+        full_mass_kg=derived(
+            "full_mass_kg", "Σ (capacity + tare)·pieces", mass, Method("gas.autonomy", "mass"), **{f"{v.name}_kg": v.capacity_kg for v in out}
+        ),
+        cost_per_day=None
+        if inp.price_per_kg is None
+        else derived(
+            "cost_per_day", "kg a day·price", use.value * inp.price_per_kg, Method("gas.autonomy", "definition"), use_kg_day=use, price_per_kg=g("price_per_kg")
+        ),
+        trip_kg=trip,
+        refills_count=refills,
+    )

@@ -175,20 +175,39 @@ def bank_configure(inp: BankConfigureIn, sources: dict[str, Figure] | None = Non
         if not 0.95 - 1e-9 <= part <= 1.10 + 1e-9:
             rules.add("power-bank-voltage-mismatch")
     return BankConfigureOut.of(
-        voltage_v=voltage, charge_ah=charge, energy_wh=energy,
+        voltage_v=voltage,
+        charge_ah=charge,
+        energy_wh=energy,
         usable_energy_wh=usable_of(energy, g("usable_frac", chem.usable_frac, f"normal depth of discharge of {chem.name}")),
-        units_count=derived("units_count", "s·p", units, S36, series_count=inp.series_count, parallel_count=inp.parallel_count), cells_count=per_cell,
+        units_count=derived("units_count", "s·p", units, S36, series_count=inp.series_count, parallel_count=inp.parallel_count),
+        cells_count=per_cell,
         mass_kg=derived("mass_kg", "units·mass", unit_mass * units, S36, units_count=units, unit_mass_kg=unit_mass),
-        resistance_mohm=derived("resistance_mohm", "s·r/p", string_r / inp.parallel_count, S36, unit_resistance_mohm=unit_r, series_count=inp.series_count,
-                                parallel_count=inp.parallel_count),
-        absorption_v=by_cells("absorption_v", chem.absorption), float_v=by_cells("float_v", chem.float_v) if chem.float_v else None,
-        low_cutoff_v=by_cells("low_cutoff_v", chem.low_cutoff), string_share_frac=shares,
-        sharing_ratio=derived("sharing_ratio", "largest share/least share", ratio, Method("power.bank-units", "Kirchhoff over the links"), largest_share_frac=max(shares), least_share_frac=min(shares)),
+        resistance_mohm=derived(
+            "resistance_mohm",
+            "s·r/p",
+            string_r / inp.parallel_count,
+            S36,
+            unit_resistance_mohm=unit_r,
+            series_count=inp.series_count,
+            parallel_count=inp.parallel_count,
+        ),
+        absorption_v=by_cells("absorption_v", chem.absorption),
+        float_v=by_cells("float_v", chem.float_v) if chem.float_v else None,
+        low_cutoff_v=by_cells("low_cutoff_v", chem.low_cutoff),
+        string_share_frac=shares,
+        sharing_ratio=derived(
+            "sharing_ratio",
+            "largest share/least share",
+            ratio,
+            Method("power.bank-units", "Kirchhoff over the links"),
+            largest_share_frac=max(shares),
+            least_share_frac=min(shares),
+        ),
         max_discharge_a=discharge,
         max_charge_a=charging,
         string_currents_a=[s * inp.load_current_a for s in shares] if inp.load_current_a is not None else None,
         rules=sorted(rules),
-    )  # fmt: skip
+    )
 
 
 class BankSizeIn(Contract):
@@ -255,8 +274,7 @@ def by_current(peak_current_a: float, max_discharge_c_per_h: float) -> float:
 
 
 @formula("Usable energy when new", "C·U·DoD·f_T·f_P", unit="Wh", source=Method("power.bank-size"))
-def usable_new(charge_ah: float, bank_voltage_v: float, usable_frac: float, temp_factor_frac: float,
-               peukert_factor_frac: float) -> float:  # fmt: skip
+def usable_new(charge_ah: float, bank_voltage_v: float, usable_frac: float, temp_factor_frac: float, peukert_factor_frac: float) -> float:
     return charge_ah * bank_voltage_v * usable_frac * temp_factor_frac * peukert_factor_frac
 
 
@@ -286,35 +304,79 @@ def bank_size(inp: BankSizeIn, sources: dict[str, Figure] | None = None) -> Bank
     energy_ah = by_energy(usable_charge_needed(need, volts, dod, f_t, eol), g("rated_hours_h"), mean, k)
     current_ah = by_current(g("peak_current_a"), g("max_discharge_c_per_h", chem.max_discharge_c, chem.name))
     governing: Literal["energy", "current"] = "energy" if energy_ah.value >= current_ah.value - 1e-9 else "current"
-    required = pick("Required capacity", "larger of by energy and by current", max(energy_ah.value, current_ah.value), "Ah",
-                    Method("power.bank-size"), by_energy_ah=energy_ah, by_current_ah=current_ah)  # fmt: skip
+    required = pick(
+        "Required capacity",
+        "larger of by energy and by current",
+        max(energy_ah.value, current_ah.value),
+        "Ah",
+        Method("power.bank-size"),
+        by_energy_ah=energy_ah,
+        by_current_ah=current_ah,
+    )
     strings = units = None
     installed = required
     if inp.unit_charge_ah is not None:
         strings = max(1, math.ceil(required.value / inp.unit_charge_ah - 1e-9))
         units = strings * inp.unit_series_count
         installed = parallel_charge(strings, inp.unit_charge_ah).named("Installed capacity")
-    f_p = derived("peukert_factor_frac", "min(1, (C/(H·I))^(k−1))", peukert_factor(installed.value, inp.rated_hours_h, mean.value, k.value), Method("power.bank-size", "Peukert"),
-                  charge_ah=installed, rated_hours_h=g("rated_hours_h"), current_a=mean, peukert_exponent=k)  # fmt: skip
+    f_p = derived(
+        "peukert_factor_frac",
+        "min(1, (C/(H·I))^(k−1))",
+        peukert_factor(installed.value, inp.rated_hours_h, mean.value, k.value),
+        Method("power.bank-size", "Peukert"),
+        charge_ah=installed,
+        rated_hours_h=g("rated_hours_h"),
+        current_a=mean,
+        peukert_exponent=k,
+    )
     new = usable_new(installed, volts, dod, f_t, f_p)
     old = usable_old(new, eol)
     net = inp.daily_energy_wh - inp.daily_input_wh
 
     def autonomy(key: str, usable: Figure) -> Figure | None:
-        return derived(key, "usable/(daily − input)", usable.value / net, S37, usable_wh=usable, daily_energy_wh=g("daily_energy_wh"),
-                       daily_input_wh=g("daily_input_wh")) if net > 0 else None  # fmt: skip
+        return (
+            derived(
+                key,
+                "usable/(daily − input)",
+                usable.value / net,
+                S37,
+                usable_wh=usable,
+                daily_energy_wh=g("daily_energy_wh"),
+                daily_input_wh=g("daily_input_wh"),
+            )
+            if net > 0
+            else None
+        )
 
     return BankSizeOut.of(
-        bank_voltage_v=volts, need_wh=need, temp_factor_frac=f_t, peukert_factor_frac=f_p, by_energy_ah=energy_ah,
-        by_current_ah=current_ah, governing=governing, required_charge_ah=required,
-        required_energy_wh=stored_energy(volts, required), parallel_count=derived("parallel_count", "required/unit, rounded up", strings, S37, required_charge_ah=required, unit_charge_ah=inp.unit_charge_ah or 0)
-        if strings else None,
+        bank_voltage_v=volts,
+        need_wh=need,
+        temp_factor_frac=f_t,
+        peukert_factor_frac=f_p,
+        by_energy_ah=energy_ah,
+        by_current_ah=current_ah,
+        governing=governing,
+        required_charge_ah=required,
+        required_energy_wh=stored_energy(volts, required),
+        parallel_count=derived("parallel_count", "required/unit, rounded up", strings, S37, required_charge_ah=required, unit_charge_ah=inp.unit_charge_ah or 0)
+        if strings
+        else None,
         units_count=derived("units_count", "strings·units in series", units, S37, unit_series_count=inp.unit_series_count) if units else None,
-        installed_charge_ah=installed, installed_energy_wh=stored_energy(volts, installed),
-        mass_kg=derived("mass_kg", "kg per kWh·C·U/1000", chem.kg_per_kwh * installed.value * volts.value / 1000, Method("power.bank-size", "typical of the chemistry"), charge_ah=installed,
-                        bank_voltage_v=volts), usable_new_wh=new, usable_end_of_life_wh=old,
-        autonomy_new_days=autonomy("autonomy_new_days", new), autonomy_end_of_life_days=autonomy("autonomy_end_of_life_days", old),
-    )  # fmt: skip
+        installed_charge_ah=installed,
+        installed_energy_wh=stored_energy(volts, installed),
+        mass_kg=derived(
+            "mass_kg",
+            "kg per kWh·C·U/1000",
+            chem.kg_per_kwh * installed.value * volts.value / 1000,
+            Method("power.bank-size", "typical of the chemistry"),
+            charge_ah=installed,
+            bank_voltage_v=volts,
+        ),
+        usable_new_wh=new,
+        usable_end_of_life_wh=old,
+        autonomy_new_days=autonomy("autonomy_new_days", new),
+        autonomy_end_of_life_days=autonomy("autonomy_end_of_life_days", old),
+    )
 
 
 class BankRuntimeIn(Contract):
@@ -364,8 +426,7 @@ def inverter_draw(ac_power_w: float, efficiency_frac: float, idle_w: float, bank
 
 
 @formula("Charge that can be drawn", "Q = C·health·f_T·f_P·(SoC₀ − SoC₁)", unit="Ah", source=Method("power.bank-runtime"))
-def drawable(capacity_ah: float, health_frac: float, temp_factor_frac: float, peukert_factor_frac: float,
-             soc_start_frac: float, soc_end_frac: float) -> float:  # fmt: skip
+def drawable(capacity_ah: float, health_frac: float, temp_factor_frac: float, peukert_factor_frac: float, soc_start_frac: float, soc_end_frac: float) -> float:
     return capacity_ah * health_frac * temp_factor_frac * peukert_factor_frac * (soc_start_frac - soc_end_frac)
 
 
@@ -382,19 +443,42 @@ def bank_runtime(inp: BankRuntimeIn, sources: dict[str, Figure] | None = None) -
     if inp.load_current_a is not None:
         load = g("load_current_a")
     elif inp.load_power_w is not None:
-        load = Figure(inp.load_power_w / volts.value, "A", "Load current", expression="I = P/U", source=Method("power.bank-runtime", "definition"),
-                      inputs=(("load_power_w", g("load_power_w")), ("bank_voltage_v", volts)))  # fmt: skip
+        load = Figure(
+            inp.load_power_w / volts.value,
+            "A",
+            "Load current",
+            expression="I = P/U",
+            source=Method("power.bank-runtime", "definition"),
+            inputs=(("load_power_w", g("load_power_w")), ("bank_voltage_v", volts)),
+        )
     else:
         load = inverter_draw(g("ac_power_w"), g("inverter_efficiency_frac"), g("inverter_idle_w"), volts)
-    current = Figure(load.value + inp.standby_current_a, "A", "Current with standby", expression="I + standby", source=Method("power.bank-runtime", "sum"),
-                     inputs=(("load", load), ("standby_current_a", g("standby_current_a"))))  # fmt: skip
+    current = Figure(
+        load.value + inp.standby_current_a,
+        "A",
+        "Current with standby",
+        expression="I + standby",
+        source=Method("power.bank-runtime", "sum"),
+        inputs=(("load", load), ("standby_current_a", g("standby_current_a"))),
+    )
     monthly = g("self_discharge_per_month_frac", chem.self_month, chem.name)
-    self_a = derived("self_discharge_a", "per month·C/730.5 h", monthly.value * inp.capacity_ah / 730.5, Method("power.bank-runtime"), self_discharge_per_month_frac=monthly,
-                     capacity_ah=g("capacity_ah"))  # fmt: skip
+    self_a = derived(
+        "self_discharge_a",
+        "per month·C/730.5 h",
+        monthly.value * inp.capacity_ah / 730.5,
+        Method("power.bank-runtime"),
+        self_discharge_per_month_frac=monthly,
+        capacity_ah=g("capacity_ah"),
+    )
     k = g("peukert_exponent", chem.peukert, chem.name)
     f_t = given("temp_factor_frac", capacity_factor(inp.chemistry, inp.bank_temp_c), "table", f"capacity at {inp.bank_temp_c:g} °C")
-    f_p = given("peukert_factor_frac", peukert_factor(inp.capacity_ah, inp.rated_hours_h, current.value, k.value), "computed",
-                "min(1, (C/(H·I))^(k−1))", source=Method("power.bank-runtime"))  # fmt: skip
+    f_p = given(
+        "peukert_factor_frac",
+        peukert_factor(inp.capacity_ah, inp.rated_hours_h, current.value, k.value),
+        "computed",
+        "min(1, (C/(H·I))^(k−1))",
+        source=Method("power.bank-runtime"),
+    )
     end = g("soc_end_frac", 1 - chem.usable_frac, "1 − normal depth of discharge")
     charge = drawable(g("capacity_ah"), g("health_frac"), f_t, f_p, g("soc_start_frac"), end)
     rules = set()
@@ -404,7 +488,15 @@ def bank_runtime(inp: BankRuntimeIn, sources: dict[str, Figure] | None = None) -
     if end.value < 1 - chem.usable_frac - 1e-9:
         rules.add("power-bank-too-deep")
     return BankRuntimeOut.of(
-        current_a=current, self_discharge_a=self_a, c_rate_per_h=derived("c_rate_per_h", "I/C", current.value / inp.capacity_ah, Method("power.bank-runtime", "definition"), current_a=current, capacity_ah=g("capacity_ah")), temp_factor_frac=f_t,
-        peukert_factor_frac=f_p, usable_charge_ah=charge, usable_energy_wh=stored_energy(volts, charge),
-        time_h=run_time(charge, current, self_a) if current.value + self_a.value > 0 else None, rules=sorted(rules),
-    )  # fmt: skip
+        current_a=current,
+        self_discharge_a=self_a,
+        c_rate_per_h=derived(
+            "c_rate_per_h", "I/C", current.value / inp.capacity_ah, Method("power.bank-runtime", "definition"), current_a=current, capacity_ah=g("capacity_ah")
+        ),
+        temp_factor_frac=f_t,
+        peukert_factor_frac=f_p,
+        usable_charge_ah=charge,
+        usable_energy_wh=stored_energy(volts, charge),
+        time_h=run_time(charge, current, self_a) if current.value + self_a.value > 0 else None,
+        rules=sorted(rules),
+    )

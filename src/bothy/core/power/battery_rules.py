@@ -13,21 +13,96 @@ from bothy.core.power.station import PowerStationCheckIn, Station, StationNeeds,
 from bothy.core.power.supply import Supply
 from bothy.core.power.uses import HEAVY_W
 
-rules("power", (
-    ("power-lead-gassing", "danger", "Flooded battery gasses into the room", "Fit it in a sealed box vented to the outside, low and high, or use a sealed battery.", Method("warmth.ventilation") + Standard("IEC 62485-2") + Standard("EN 1648")),
-    ("power-lead-vent", "advice", "Sealed lead battery without a vent", "Fit a vent hose or a vented box: a failing charger makes it gas too.", Method("warmth.ventilation") + Standard("IEC 62485-2")),
-    ("power-lead-sparks", "danger", "Sparks beside a gassing battery", "Move the inverter, relay or switch out of the battery’s box, or use a sealed battery.", Method("warmth.ventilation") + Standard("IEC 62485-2")),
-    ("power-lithium-engine-heat", "danger", "Lithium battery in the engine space", "Place it in the living space or another cool, dry place.", Method("power.cold") + Standard("IEC 62619") + Maker()),
-    ("power-bank-heater-small", "fault", "Battery heater too small for the cold", "Insulate the battery, move it inside, or fit a larger heater.", Method("power.cold", "heat balance of the battery")),
-    ("power-nmc-indoors", "advice", "High-energy lithium near sleepers", "Use lithium iron phosphate, or fit it in a closed metal box outside the sleeping space, with a smoke alarm over it.", Method("power.chemistries") + Standard("IEC 62619")),
-    ("power-lead-deep", "advice", "Lead battery planned below half", "Plan with half of its capacity; deeper halves its life.", Method("power.chemistries", "cycle life") + OwnChoice("typical")),
-    ("power-lead-cold-uncompensated", "advice", "Lead battery charged in the cold without compensation", "Set a charger with a temperature sensor on the battery.", Method("power.cold", "−3 to −5 mV/K a cell") + Maker()),
-    ("power-station-inverter-limit", "fault", "Power station: too much mains power at once", "Run the appliances one after the other, or use a larger station.", Method("power.station") + Maker()),
-    ("power-station-dc-limit", "fault", "Power station: too much at its 12 V outlets", "Run less at once, or use a larger station.", Method("power.station") + Maker()),
-    ("power-station-solar-voltage", "danger", "Panels above the power station’s voltage", "Fit fewer panels in series.", Method("power.station") + Maker()),
-    ("power-station-solar-clipped", "advice", "Power station takes only part of the sun", "Fit fewer panels, or a station with a larger input.", Method("power.station") + Maker()),
-    ("power-station-hot", "fault", "Power station too hot", "Keep it shaded and aired, away from the roof and the cab’s glass.", Method("power.station") + Maker()),
-))  # fmt: skip
+rules(
+    "power",
+    (
+        (
+            "power-lead-gassing",
+            "danger",
+            "Flooded battery gasses into the room",
+            "Fit it in a sealed box vented to the outside, low and high, or use a sealed battery.",
+            Method("warmth.ventilation") + Standard("IEC 62485-2") + Standard("EN 1648"),
+        ),
+        (
+            "power-lead-vent",
+            "advice",
+            "Sealed lead battery without a vent",
+            "Fit a vent hose or a vented box: a failing charger makes it gas too.",
+            Method("warmth.ventilation") + Standard("IEC 62485-2"),
+        ),
+        (
+            "power-lead-sparks",
+            "danger",
+            "Sparks beside a gassing battery",
+            "Move the inverter, relay or switch out of the battery’s box, or use a sealed battery.",
+            Method("warmth.ventilation") + Standard("IEC 62485-2"),
+        ),
+        (
+            "power-lithium-engine-heat",
+            "danger",
+            "Lithium battery in the engine space",
+            "Place it in the living space or another cool, dry place.",
+            Method("power.cold") + Standard("IEC 62619") + Maker(),
+        ),
+        (
+            "power-bank-heater-small",
+            "fault",
+            "Battery heater too small for the cold",
+            "Insulate the battery, move it inside, or fit a larger heater.",
+            Method("power.cold", "heat balance of the battery"),
+        ),
+        (
+            "power-nmc-indoors",
+            "advice",
+            "High-energy lithium near sleepers",
+            "Use lithium iron phosphate, or fit it in a closed metal box outside the sleeping space, with a smoke alarm over it.",
+            Method("power.chemistries") + Standard("IEC 62619"),
+        ),
+        (
+            "power-lead-deep",
+            "advice",
+            "Lead battery planned below half",
+            "Plan with half of its capacity; deeper halves its life.",
+            Method("power.chemistries", "cycle life") + OwnChoice("typical"),
+        ),
+        (
+            "power-lead-cold-uncompensated",
+            "advice",
+            "Lead battery charged in the cold without compensation",
+            "Set a charger with a temperature sensor on the battery.",
+            Method("power.cold", "−3 to −5 mV/K a cell") + Maker(),
+        ),
+        (
+            "power-station-inverter-limit",
+            "fault",
+            "Power station: too much mains power at once",
+            "Run the appliances one after the other, or use a larger station.",
+            Method("power.station") + Maker(),
+        ),
+        (
+            "power-station-dc-limit",
+            "fault",
+            "Power station: too much at its 12 V outlets",
+            "Run less at once, or use a larger station.",
+            Method("power.station") + Maker(),
+        ),
+        ("power-station-solar-voltage", "danger", "Panels above the power station’s voltage", "Fit fewer panels in series.", Method("power.station") + Maker()),
+        (
+            "power-station-solar-clipped",
+            "advice",
+            "Power station takes only part of the sun",
+            "Fit fewer panels, or a station with a larger input.",
+            Method("power.station") + Maker(),
+        ),
+        (
+            "power-station-hot",
+            "fault",
+            "Power station too hot",
+            "Keep it shaded and aired, away from the roof and the cab’s glass.",
+            Method("power.station") + Maker(),
+        ),
+    ),
+)
 
 INSIDE = ("warm_inside", "unheated_inside", "garage")
 WARM_ENOUGH_C = 5.0
@@ -63,8 +138,12 @@ def bank_findings(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> li
         out.append(finding(rule_id, "bank", b.name, message, fix=fix, figures=figures))
 
     if b.unlike != "none":
-        add(f"power-bank-{'units' if b.unlike == 'kind' else 'age'}-mixed", "Units of different kind or size share the current unequally; the weakest is overcharged and run flat."
-            if b.unlike == "kind" else "The older units hold less and drag the newer ones down.")  # fmt: skip
+        add(
+            f"power-bank-{'units' if b.unlike == 'kind' else 'age'}-mixed",
+            "Units of different kind or size share the current unequally; the weakest is overcharged and run flat."
+            if b.unlike == "kind"
+            else "The older units hold less and drag the newer ones down.",
+        )
     if b.chemistry == "flooded" and inside and b.vent != "outside":
         p = ctx.design.power
         boils = any(
@@ -85,8 +164,11 @@ def bank_findings(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> li
             _sets("It stands apart", beside_sparks=False),
         )
     if ctx.chem.lithium and ctx.bank_place == "engine_space":
-        add("power-lithium-engine-heat", "An engine space reaches 60 to 90 °C; lithium takes no charge above 45 °C, ages fast, and runs away when it gets hotter still.",
-            Remedy.sets("Place it inside, in the warm", "/vehicle", bank_place="warm_inside"))  # fmt: skip
+        add(
+            "power-lithium-engine-heat",
+            "An engine space reaches 60 to 90 °C; lithium takes no charge above 45 °C, ages fast, and runs away when it gets hotter still.",
+            Remedy.sets("Place it inside, in the warm", "/vehicle", bank_place="warm_inside"),
+        )
     if b.chemistry == "nmc" and ctx.bank_place in ("warm_inside", "unheated_inside"):
         add("power-nmc-indoors", "This chemistry burns fiercely when a cell fails, and in a vehicle it stands under or beside the beds.")
     if not ctx.chem.lithium and ctx.usable_frac > 0.5 + EPS:
@@ -111,12 +193,27 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
             return []
         watts = b.heater_power_w * b.series_count * b.parallel_count
         need = (WARM_ENOUGH_C - s.cold.value) * (b.heat_loss_w_k if b.heat_loss_w_k is not None else USUAL_LOSS_W_K)
-        return [finding("power-bank-heater-small", "bank", b.name, f"At {s.cold.value:.0f} °C its {watts:.0f} W get the cells to {warm:.0f} °C; {WARM_ENOUGH_C:.0f} °C need {need:.0f} W. Until then its cut-off refuses all charge.",
-                        figures=["power/bank/cold_c"])]  # fmt: skip
+        return [
+            finding(
+                "power-bank-heater-small",
+                "bank",
+                b.name,
+                f"At {s.cold.value:.0f} °C its {watts:.0f} W get the cells to {warm:.0f} °C; {WARM_ENOUGH_C:.0f} °C need {need:.0f} W. Until then "
+                "its cut-off refuses all charge.",
+                figures=["power/bank/cold_c"],
+            )
+        ]
     profiles = [x.profile for x in (p.controller, p.driving, p.shore, *(a.controller for a in p.arrays)) if x is not None]
     if s.cold.value < COLD_LEAD_C and not any(x is not None and x.compensates for x in profiles):
-        return [finding("power-lead-cold-uncompensated", "bank", b.name, f"Cells get to {s.cold.value:.0f} °C, and no charger follows their temperature: it stops too early, and the plates sulphate.",
-                        figures=["power/bank/cold_c"])]  # fmt: skip
+        return [
+            finding(
+                "power-lead-cold-uncompensated",
+                "bank",
+                b.name,
+                f"Cells get to {s.cold.value:.0f} °C, and no charger follows their temperature: it stops too early, and the plates sulphate.",
+                figures=["power/bank/cold_c"],
+            )
+        ]
     return []
 
 
@@ -135,18 +232,35 @@ def _station(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Fi
     worst = max(uses.values(), key=lambda u: u.design_energy_wh)
     watts = sum(array_power(a) for a in p.arrays)
     string = s.strings[0].out if s.strings else None
-    sun = StationSolar.trusted(power_w=watts, energy_wh=0.0, voc_cold_v=string.voc_cold_v if string else max(a.voc_v * a.series_count for a in p.arrays) * 1.2,
-                               isc_a=sum(a.isc_a * a.parallel_count for a in p.arrays)) if watts > 0 else None  # fmt: skip
-    check = power_station_check(PowerStationCheckIn.trusted(
-        station=Station.trusted(energy_wh=max(1.0, b.unit_voltage_v * b.unit_charge_ah * b.series_count * b.parallel_count), **{k: v for k, v in st.model_dump().items() if k != "most_c"}),
-        needs=StationNeeds.trusted(dc_energy_wh=worst.design_energy_wh, dc_peak_w=dc, ac_peak_w=ac, ac_surge_w=surge), solar=sun))  # fmt: skip
+    sun = (
+        StationSolar.trusted(
+            power_w=watts,
+            energy_wh=0.0,
+            voc_cold_v=string.voc_cold_v if string else max(a.voc_v * a.series_count for a in p.arrays) * 1.2,
+            isc_a=sum(a.isc_a * a.parallel_count for a in p.arrays),
+        )
+        if watts > 0
+        else None
+    )
+    check = power_station_check(
+        PowerStationCheckIn.trusted(
+            station=Station.trusted(
+                energy_wh=max(1.0, b.unit_voltage_v * b.unit_charge_ah * b.series_count * b.parallel_count),
+                **{k: v for k, v in st.model_dump().items() if k != "most_c"},
+            ),
+            needs=StationNeeds.trusted(dc_energy_wh=worst.design_energy_wh, dc_peak_w=dc, ac_peak_w=ac, ac_surge_w=surge),
+            solar=sun,
+        )
+    )
     ctx.book.put_all("station", check.working)
     words = {
         "power-station-dc-limit": f"{dc:,.0f} W can run at once; its outlets give {st.dc_limit_w:,.0f} W.",
-        "power-station-inverter-limit": f"{ac:,.0f} W run together and {surge:,.0f} W at the hardest start; it gives {st.inverter_limit_w:,.0f} W and {st.inverter_surge_w or st.inverter_limit_w:,.0f} W for a moment.",
-        "power-station-solar-voltage": f"In the coldest dawn the panels make {sun.voc_cold_v or 0 if sun else 0:.0f} V; its input stands {st.solar_max_voltage_v or 0:.0f} V.",
+        "power-station-inverter-limit": f"{ac:,.0f} W run together and {surge:,.0f} W at the hardest start; it gives {st.inverter_limit_w:,.0f} W and "
+        f"{st.inverter_surge_w or st.inverter_limit_w:,.0f} W for a moment.",
+        "power-station-solar-voltage": f"In the coldest dawn the panels make {sun.voc_cold_v or 0 if sun else 0:.0f} V; "
+        f"its input stands {st.solar_max_voltage_v or 0:.0f} V.",
         "power-station-solar-clipped": f"Of {watts:,.0f} W of panels it takes {check.solar_power_used_w:,.0f} W.",
-    }  # fmt: skip
+    }
     out = [finding(r, "bank", b.name, words[r]) for r in check.rules if r in words]
     if ctx.hot_c > st.most_c + EPS:
         ctx.book.put("power/bank/hot_c", given("hot_c", ctx.hot_c, "assumed", "the hottest day to design for"))

@@ -131,10 +131,23 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
     rules: set[str] = set()
     common = {"available_running_a": running, "available_idle_a": idle, "bank_limit_a": bank}
     nothing = dict.fromkeys(
-        ("largest_rating_a", "rating_a", "limited_by", "input_power_w", "input_voltage_v", "input_current_a", "cable_drop_v",
-         "input_fuse_min_a", "energy_per_drive_wh", "charge_per_drive_ah", "time_for_required_h", "idle_deficit_a",
-         "relay_current_a", "relay_overload")
-    )  # fmt: skip
+        (
+            "largest_rating_a",
+            "rating_a",
+            "limited_by",
+            "input_power_w",
+            "input_voltage_v",
+            "input_current_a",
+            "cable_drop_v",
+            "input_fuse_min_a",
+            "energy_per_drive_wh",
+            "charge_per_drive_ah",
+            "time_for_required_h",
+            "idle_deficit_a",
+            "relay_current_a",
+            "relay_overload",
+        )
+    )
     if inp.school == "relay":
         u_alt = inp.alternator_voltage_v or 14.2 * scale
         r_bank = chem.r_k / inp.capacity_ah * (u_b / 12) / 1000
@@ -147,9 +160,23 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
             rules.add("power-relay-overload")
         if inp.smart_alternator:
             rules.add("power-relay-smart-alternator")
-        return DcdcSizeOut.of(**{**nothing, **common, "status": "relay", "relay_current_a": derived("relay_current_a", "(U_alternator − U_rest)/(r_cable + r_source + r_bank)", demand, Method("power.driving-charge", "Ohm's law"),
-                                                                                   alternator_voltage_v=u_alt, push_v=push), "relay_overload": overload,
-                                 "rules": sorted(rules)})  # fmt: skip
+        return DcdcSizeOut.of(
+            **{
+                **nothing,
+                **common,
+                "status": "relay",
+                "relay_current_a": derived(
+                    "relay_current_a",
+                    "(U_alternator − U_rest)/(r_cable + r_source + r_bank)",
+                    demand,
+                    Method("power.driving-charge", "Ohm's law"),
+                    alternator_voltage_v=u_alt,
+                    push_v=push,
+                ),
+                "relay_overload": overload,
+                "rules": sorted(rules),
+            }
+        )
 
     v_s = g("min_source_voltage_v", (12.4 if inp.smart_alternator else 13.5) * scale, "smart alternator" if inp.smart_alternator else "plain regulator")
     v_min = inp.min_input_voltage_v or 11.0 * scale
@@ -183,8 +210,15 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
         else:
             status = "insufficient"
             rules.add("power-driving-charge-short")
-    rating_fig = pick("DC-DC charger", "smallest allowed rating that gives the energy, else the largest allowed", rating, "A",
-                      Method("power.driving-charge"), available_running_a=running, bank_limit_a=bank)  # fmt: skip
+    rating_fig = pick(
+        "DC-DC charger",
+        "smallest allowed rating that gives the energy, else the largest allowed",
+        rating,
+        "A",
+        Method("power.driving-charge"),
+        available_running_a=running,
+        bank_limit_a=bank,
+    )
     power = input_power(rating_fig, u_abs, g("efficiency_frac"))
     volts = input_voltage(v_s, given("resistance_ohm", r, "computed", "copper at 60 °C, there and back", source=Method("power.driving-charge")), power)
     amps = input_current(power, volts)
@@ -198,13 +232,25 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
     return DcdcSizeOut.of(
         **{**nothing, **common}
         | {
-            "largest_rating_a": derived("largest_rating_a", "largest that alternator, cable and bank allow", largest, S314, available_running_a=running, bank_limit_a=bank),
-            "rating_a": rating_fig, "status": status, "limited_by": limited, "input_power_w": power,
-            "input_voltage_v": volts, "input_current_a": amps, "cable_drop_v": derived("cable_drop_v", "Vs − V", drop, Method("power.driving-charge", "Kirchhoff"), source_voltage_v=v_s, input_voltage_v=volts),
+            "largest_rating_a": derived(
+                "largest_rating_a", "largest that alternator, cable and bank allow", largest, S314, available_running_a=running, bank_limit_a=bank
+            ),
+            "rating_a": rating_fig,
+            "status": status,
+            "limited_by": limited,
+            "input_power_w": power,
+            "input_voltage_v": volts,
+            "input_current_a": amps,
+            "cable_drop_v": derived("cable_drop_v", "Vs − V", drop, Method("power.driving-charge", "Kirchhoff"), source_voltage_v=v_s, input_voltage_v=volts),
             "input_fuse_min_a": derived("input_fuse_min_a", "1.25·I", 1.25 * amps.value, S314, input_current_a=amps),
-            "energy_per_drive_wh": drive_energy(rating_fig, u_b, g("drive_h")), "charge_per_drive_ah": derived("charge_per_drive_ah", "a·h", rating * inp.drive_h, S314, rating_a=rating_fig, drive_h=g("drive_h")),
-            "time_for_required_h": derived("time_for_required_h", "E/(a·U)", needed / (rating * u_b), S314, required_energy_wh=needed, rating_a=rating_fig,
-                                           bank_voltage_v=u_b) if needed else None,
-            "idle_deficit_a": derived("idle_deficit_a", "max(0, I − spare at idle)", deficit, S314, input_current_a=amps, available_idle_a=idle), "rules": sorted(rules),
+            "energy_per_drive_wh": drive_energy(rating_fig, u_b, g("drive_h")),
+            "charge_per_drive_ah": derived("charge_per_drive_ah", "a·h", rating * inp.drive_h, S314, rating_a=rating_fig, drive_h=g("drive_h")),
+            "time_for_required_h": derived(
+                "time_for_required_h", "E/(a·U)", needed / (rating * u_b), S314, required_energy_wh=needed, rating_a=rating_fig, bank_voltage_v=u_b
+            )
+            if needed
+            else None,
+            "idle_deficit_a": derived("idle_deficit_a", "max(0, I − spare at idle)", deficit, S314, input_current_a=amps, available_idle_a=idle),
+            "rules": sorted(rules),
         }
-    )  # fmt: skip
+    )

@@ -108,18 +108,39 @@ def inverter_dc_current(inp: InverterDcCurrentIn, sources: dict[str, Figure] | N
         rules.add("power-system-voltage-low")
     supported = supported_power(min(existing), u_min, eff) if existing else None
     return InverterDcCurrentOut.of(
-        dc_power_w=power, dc_current_a=current, nominal_current_a=derived("nominal_current_a", "I = P_dc/U", power.value / inp.system_voltage_v, S33, dc_power_w=power, system_voltage_v=inp.system_voltage_v),
-        ripple_rms_max_a=derived("ripple_rms_max_a", "√1.5·I", math.sqrt(1.5) * current.value, Method("power.ratings", "sin² wave of a single-phase inverter"), dc_current_a=current), design_current_a=design,
+        dc_power_w=power,
+        dc_current_a=current,
+        nominal_current_a=derived(
+            "nominal_current_a", "I = P_dc/U", power.value / inp.system_voltage_v, S33, dc_power_w=power, system_voltage_v=inp.system_voltage_v
+        ),
+        ripple_rms_max_a=derived(
+            "ripple_rms_max_a", "√1.5·I", math.sqrt(1.5) * current.value, Method("power.ratings", "sin² wave of a single-phase inverter"), dc_current_a=current
+        ),
+        design_current_a=design,
         fuse_a=pick("Inverter fuse", "next standard fuse ≥ design current", fuse, "A", Method("power.ratings"), design_current_a=design) if fuse else None,
-        breaker_a=pick("Inverter breaker", "next standard breaker ≥ design current", breaker, "A", Method("power.ratings"), design_current_a=design) if breaker else None,
-        cable_ampacity_min_a=derived("cable_ampacity_min_a", "the fuse, or the design current above the list", fuse or design.value, S33, design_current_a=design),
+        breaker_a=pick("Inverter breaker", "next standard breaker ≥ design current", breaker, "A", Method("power.ratings"), design_current_a=design)
+        if breaker
+        else None,
+        cable_ampacity_min_a=derived(
+            "cable_ampacity_min_a", "the fuse, or the design current above the list", fuse or design.value, S33, design_current_a=design
+        ),
         surge_current_a=dc_current(dc_power(g("surge_power_w"), eff), u_min) if inp.surge_power_w else None,
         protection_ratio_frac=derived("protection_ratio_frac", "X/(k·I)", min(existing) / design.value, S33, rating_a=min(existing), design_current_a=design)
-        if existing else None,
-        supported_peak_w=supported, supported_continuous_w=derived("supported_continuous_w", "peak/k", supported.value / inp.continuous_factor, S33, supported_peak_w=supported,
-                                       continuous_factor=inp.continuous_factor) if supported else None,
+        if existing
+        else None,
+        supported_peak_w=supported,
+        supported_continuous_w=derived(
+            "supported_continuous_w",
+            "peak/k",
+            supported.value / inp.continuous_factor,
+            S33,
+            supported_peak_w=supported,
+            continuous_factor=inp.continuous_factor,
+        )
+        if supported
+        else None,
         rules=sorted(rules),
-    )  # fmt: skip
+    )
 
 
 class InverterLoad(Contract):
@@ -242,8 +263,7 @@ def inverter_size(inp: InverterSizeIn, sources: dict[str, Figure] | None = None)
         "surge": required_surge(start, g("surge_ratio"), derate),
     }
     governing = max(wants, key=lambda k: wants[k].value)
-    required = pick("Required inverter rating", "largest of continuous, apparent and surge", wants[governing], "W",
-                    Method("power.inverter-size"), **wants)  # fmt: skip
+    required = pick("Required inverter rating", "largest of continuous, apparent and surge", wants[governing], "W", Method("power.inverter-size"), **wants)
     rating = next_size(sorted(inp.ratings_w), required.value)
     rules = set()
     volts = amps = idle = None
@@ -267,13 +287,29 @@ def inverter_size(inp: InverterSizeIn, sources: dict[str, Figure] | None = None)
         else derived("idle_w", "4 W + 0.6 % of the rating", idle, Method("power.inverter-size") + OwnChoice("typical"), rating_w=rating or 0)
     )
     return InverterSizeOut.of(
-        coincident_power_w=power, coincident_apparent_va=apparent, start_power_w=start, start_load_id=start_id,
-        derate_frac=derate, required_power_w=required, governing=governing,
-        rating_w=pick("Inverter rating", "next standard size ≥ required", rating, "W", Method("power.inverter-size"), required_power_w=required) if rating else None,
-        load_frac=derived("load_frac", "P/(rating·derate)", best_p / (rating * derate.value), S34, coincident_power_w=power, rating_w=rating, derate_frac=derate) if rating else None,
-        system_voltage_v=derived("system_voltage_v", "lowest of 12, 24, 48 V that keeps the current under its limit", volts, S34,
-                                 max_dc_current_a=g("max_dc_current_a")) if volts else None,
+        coincident_power_w=power,
+        coincident_apparent_va=apparent,
+        start_power_w=start,
+        start_load_id=start_id,
+        derate_frac=derate,
+        required_power_w=required,
+        governing=governing,
+        rating_w=pick("Inverter rating", "next standard size ≥ required", rating, "W", Method("power.inverter-size"), required_power_w=required)
+        if rating
+        else None,
+        load_frac=derived(
+            "load_frac", "P/(rating·derate)", best_p / (rating * derate.value), S34, coincident_power_w=power, rating_w=rating, derate_frac=derate
+        )
+        if rating
+        else None,
+        system_voltage_v=derived(
+            "system_voltage_v", "lowest of 12, 24, 48 V that keeps the current under its limit", volts, S34, max_dc_current_a=g("max_dc_current_a")
+        )
+        if volts
+        else None,
         dc_current_a=derived("dc_current_a", "rating/(η·U_min)", amps, S34, rating_w=rating or 0, efficiency_frac=g("efficiency_frac")) if amps else None,
-        idle_w=idle_fig, idle_energy_wh=derived("idle_energy_wh", "P₀·hours on", idle_fig.value * inp.on_h, S34, idle_w=idle_fig, on_h=g("on_h")) if idle_fig else None,
-        pure_sine_required=any(x.count > 0 and x.pure_sine for x in inp.loads), rules=sorted(rules),
-    )  # fmt: skip
+        idle_w=idle_fig,
+        idle_energy_wh=derived("idle_energy_wh", "P₀·hours on", idle_fig.value * inp.on_h, S34, idle_w=idle_fig, on_h=g("on_h")) if idle_fig else None,
+        pure_sine_required=any(x.count > 0 and x.pure_sine for x in inp.loads),
+        rules=sorted(rules),
+    )

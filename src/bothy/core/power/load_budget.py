@@ -174,8 +174,12 @@ def power_of(current_a: float, voltage_v: float) -> float:
     return current_a * voltage_v
 
 
-@formula("Cooling run time at another temperature",
-         "r = max(0, Ta − Ti)/(Tr − Ti) · max(0.5, 1 + 0.02·(Ta − Tr))", unit="", source=Method("power.load-budget", "heat balance") + OwnChoice("typical"))  # fmt: skip
+@formula(
+    "Cooling run time at another temperature",
+    "r = max(0, Ta − Ti)/(Tr − Ti) · max(0.5, 1 + 0.02·(Ta − Tr))",
+    unit="",
+    source=Method("power.load-budget", "heat balance") + OwnChoice("typical"),
+)
 def cooling_ratio(ambient_temp_c: float, internal_temp_c: float, reference_temp_c: float) -> float:
     """Factor on the run time of a cooling appliance in air at ``ambient_temp_c``."""
     heat = max(0.0, ambient_temp_c - internal_temp_c) / (reference_temp_c - internal_temp_c)
@@ -320,8 +324,9 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
         kappa = given("path_efficiency_frac", b.path, "default", "distribution loss, converter or inverter efficiency")
         hours = time_per_day(
             src.get(f"loads/{load.id}/base_h") or given("base_h", b.base_h),
-            given("season_factor", b.season_factor), given("day_factor", b.day_factor(day)),
-        )  # fmt: skip
+            given("season_factor", b.season_factor),
+            given("day_factor", b.day_factor(day)),
+        )
         energy = appliance_energy(load.count, power, hours, load.standby_w)
         if load.from_shore:
             bank = given("bank_energy_wh", 0.0, "computed", "it runs on the hook-up", source=Method("power.load-budget"))
@@ -344,20 +349,32 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
             hourly[i] += (run_wh * weights[i] / weight_sum + flat) / b.path
         connected += bank_power.value
         peak.append(
-            Figure(bank_power.value * load.coincidence_frac, "W", f"{load.id} at the peak", expression="k_co·P_b",
-                   source=Method("power.load-budget"), inputs=(("bank_power_w", bank_power),))
-        )  # fmt: skip
+            Figure(
+                bank_power.value * load.coincidence_frac,
+                "W",
+                f"{load.id} at the peak",
+                expression="k_co·P_b",
+                source=Method("power.load-budget"),
+                inputs=(("bank_power_w", bank_power),),
+            )
+        )
         if load.count > 0:
             start_extra = max(start_extra, (load.start_multiple - 1) * bank_power.value / load.count)
         parts.append((load.id, bank))
         outs.append(
             LoadOut.of(
-                id=load.id, power_w=power, time_h=hours, energy_wh=energy, bank_energy_wh=bank,
-                bank_charge_ah=charge_of(bank, bank_v), bank_power_w=bank_power,
-                bank_current_a=current_of(bank_power, bank_v), saturated=saturated,
+                id=load.id,
+                power_w=power,
+                time_h=hours,
+                energy_wh=energy,
+                bank_energy_wh=bank,
+                bank_charge_ah=charge_of(bank, bank_v),
+                bank_power_w=bank_power,
+                bank_current_a=current_of(bank_power, bank_v),
+                saturated=saturated,
                 share_frac=bank.value / day_wh[day] if day_wh[day] else 0.0,
             )
-        )  # fmt: skip
+        )
     energy_all = total("Energy per day at the bank", "Wh", [*parts, ("inverter idle", idle)], Method("power.load-budget"))
     ac_fig = derived(
         "ac_energy_wh",
@@ -368,17 +385,42 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
     )
     design = with_margin(energy_all, g("margin_frac"))
     peak_w = total("Power at the daily peak", "W", [(f.label, f) for f in peak], Method("power.load-budget"))
-    start_w = pick("Power while the hardest motor starts", "P_peak + largest (start multiple − 1)·P_b/n",
-                   peak_w.value + start_extra, "W", Method("power.load-budget", "one motor starts at a time"), peak_w=peak_w, start_extra_w=start_extra)  # fmt: skip
+    start_w = pick(
+        "Power while the hardest motor starts",
+        "P_peak + largest (start multiple − 1)·P_b/n",
+        peak_w.value + start_extra,
+        "W",
+        Method("power.load-budget", "one motor starts at a time"),
+        peak_w=peak_w,
+        start_extra_w=start_extra,
+    )
     if has_ac and idle.value > 0.15 * day_wh[day] + 1e-9:
         rules.add("power-inverter-idle-heavy")
     return LoadBudgetOut.of(
-        design_day_type=day, energy_wh=energy_all, charge_ah=charge_of(energy_all, bank_v), design_energy_wh=design,
-        design_charge_ah=charge_of(design, bank_v), mean_current_a=derived("mean_current_a", "E/(24 h·U)", energy_all.value / 24 / inp.bank_voltage_v, Method("power.load-budget", "definition"), energy_wh=energy_all, bank_voltage_v=bank_v),
-        ac_energy_wh=ac_fig, inverter_on_h=derived("inverter_on_h", f"mode: {inp.inverter.mode}".replace("_", " "), on_h[day], Method("power.load-budget")), inverter_idle_wh=idle,
+        design_day_type=day,
+        energy_wh=energy_all,
+        charge_ah=charge_of(energy_all, bank_v),
+        design_energy_wh=design,
+        design_charge_ah=charge_of(design, bank_v),
+        mean_current_a=derived(
+            "mean_current_a",
+            "E/(24 h·U)",
+            energy_all.value / 24 / inp.bank_voltage_v,
+            Method("power.load-budget", "definition"),
+            energy_wh=energy_all,
+            bank_voltage_v=bank_v,
+        ),
+        ac_energy_wh=ac_fig,
+        inverter_on_h=derived("inverter_on_h", f"mode: {inp.inverter.mode}".replace("_", " "), on_h[day], Method("power.load-budget")),
+        inverter_idle_wh=idle,
         inverter_loss_wh=inverter_loss(idle, ac_fig, inp.inverter.efficiency_frac),
-        connected_power_w=derived("connected_power_w", "P₀ + Σ P_b, all at once", connected, Method("power.load-budget"), peak_power_w=peak_w), peak_power_w=peak_w, peak_current_a=current_of(peak_w, min_v),
-        start_power_w=start_w, start_current_a=current_of(start_w, min_v), loads=outs, hourly_wh=hourly,
+        connected_power_w=derived("connected_power_w", "P₀ + Σ P_b, all at once", connected, Method("power.load-budget"), peak_power_w=peak_w),
+        peak_power_w=peak_w,
+        peak_current_a=current_of(peak_w, min_v),
+        start_power_w=start_w,
+        start_current_a=current_of(start_w, min_v),
+        loads=outs,
+        hourly_wh=hourly,
         days=[DayOut.of(day_type=d, energy_wh=day_wh[d], charge_ah=day_wh[d] / inp.bank_voltage_v) for d in inp.day_types],
         rules=sorted(rules),
-    )  # fmt: skip
+    )

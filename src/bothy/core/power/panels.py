@@ -52,25 +52,45 @@ def controller_of(p: Power, a: SolarArray) -> SolarController | None:
 def panel_string(array: SolarArray) -> PanelString:
     """The solar-string input of an array."""
     panel = Panel(
-        power_w=array.panel_power_w, vmp_v=array.vmp_v, imp_a=array.imp_a, voc_v=array.voc_v, isc_a=array.isc_a,
-        voc_coeff_per_k=array.voc_coeff_per_k, power_coeff_per_k=array.power_coeff_per_k, noct_c=array.noct_c,
+        power_w=array.panel_power_w,
+        vmp_v=array.vmp_v,
+        imp_a=array.imp_a,
+        voc_v=array.voc_v,
+        isc_a=array.isc_a,
+        voc_coeff_per_k=array.voc_coeff_per_k,
+        power_coeff_per_k=array.power_coeff_per_k,
+        noct_c=array.noct_c,
         max_series_fuse_a=array.max_series_fuse_a,
-    )  # fmt: skip
+    )
     return PanelString(panel=panel, series_count=array.series_count, parallel_count=array.parallel_count)
 
 
 def string_input(ctx: Context, arrays: list[SolarArray], c: SolarController) -> SolarStringIn:
     """The solar-string input of arrays on a controller, at the place's cold and heat."""
     return SolarStringIn.trusted(
-        region=ctx.region.key, strings=[panel_string(a) for a in arrays], max_voltage_v=c.max_voltage_v,
-        max_charge_current_a=c.max_charge_current_a, max_input_current_a=c.max_input_current_a, controller_type=c.controller_type,
-        system_voltage_v=ctx.system_v, min_temp_c=max(-60.0, min(25.0, ctx.record_cold().value)),
-        max_ambient_c=min(60.0, max(30.0, max(*ctx.climate.tmax_c, *(c.tmax_c[m - 1] for c, m in ctx.met())) + 5)), mounting=arrays[0].mounting,
-    )  # fmt: skip
+        region=ctx.region.key,
+        strings=[panel_string(a) for a in arrays],
+        max_voltage_v=c.max_voltage_v,
+        max_charge_current_a=c.max_charge_current_a,
+        max_input_current_a=c.max_input_current_a,
+        controller_type=c.controller_type,
+        system_voltage_v=ctx.system_v,
+        min_temp_c=max(-60.0, min(25.0, ctx.record_cold().value)),
+        max_ambient_c=min(60.0, max(30.0, max(*ctx.climate.tmax_c, *(c.tmax_c[m - 1] for c, m in ctx.met())) + 5)),
+        mounting=arrays[0].mounting,
+    )
 
 
-BAD_STRING_RULES = {"power-solar-voc-over", "power-solar-voc-tight", "power-solar-vmp-low", "power-solar-start-low", "power-solar-isc-over",
-                    "power-solar-isc-tight", "power-solar-overpanel", "power-solar-string-fuse-none"}  # fmt: skip
+BAD_STRING_RULES = {
+    "power-solar-voc-over",
+    "power-solar-voc-tight",
+    "power-solar-vmp-low",
+    "power-solar-start-low",
+    "power-solar-isc-over",
+    "power-solar-isc-tight",
+    "power-solar-overpanel",
+    "power-solar-string-fuse-none",
+}
 """Findings that a string and a controller chosen by Bothy must not have."""
 
 
@@ -79,7 +99,8 @@ MOST_CLIPPED = 0.10
 
 
 def cheapest_controller(ctx: Context, arrays: list[SolarArray], allowed: list[Part], most_clipped: float = MOST_CLIPPED) -> tuple[Part, SolarStringOut] | None:
-    """The first of a list (cheapest first) that takes these arrays without a finding and clips no more than ``most_clipped`` of their label; None where none does."""
+    """The first of a list (cheapest first) that takes these arrays without a finding and clips no more than ``most_clipped`` of their label; None
+    where none does."""
     top_v = max(a.voc_v * a.series_count for a in arrays)
     label_a = sum(array_power(a) for a in arrays) / (14.4 * ctx.scale)
     for part in allowed:
@@ -118,10 +139,21 @@ CURVE_SUN_DEG, CURVE_DNI, CURVE_DHI = (15.0, 30.0, 60.0), 700.0, 100.0
 @lru_cache(maxsize=64)
 def _curve(radius_m: float, across_m: float, groups: int) -> float:
     found = [
-        curved_panel_factor(CurvedPanelFactorIn.trusted(panel_width_m=across_m, roof_radius_m=radius_m, bypass_group_count=groups, sun_elevation_deg=e, sun_azimuth_deg=180.0,
-                                                        heading_deg=h, dni_w_m2=CURVE_DNI, dhi_w_m2=CURVE_DHI)).bypass_factor_frac
-        for e in CURVE_SUN_DEG for h in HEADINGS_DEG
-    ]  # fmt: skip
+        curved_panel_factor(
+            CurvedPanelFactorIn.trusted(
+                panel_width_m=across_m,
+                roof_radius_m=radius_m,
+                bypass_group_count=groups,
+                sun_elevation_deg=e,
+                sun_azimuth_deg=180.0,
+                heading_deg=h,
+                dni_w_m2=CURVE_DNI,
+                dhi_w_m2=CURVE_DHI,
+            )
+        ).bypass_factor_frac
+        for e in CURVE_SUN_DEG
+        for h in HEADINGS_DEG
+    ]
     return min(1.0, sum(found) / len(found))
 
 
@@ -133,18 +165,52 @@ def curve_factor(a: SolarArray) -> float:
 
 
 @lru_cache(maxsize=512)
-def _yield(c: Climate, month: int, power_w: float, tilt_deg: float, azimuth_deg: float | None, mounting: str, noct_c: float, coeff: float, shade: tuple[float, ...], pwm: bool,
-           most_w: float | None, vmp_v: float, battery_v: float, soiling: float, sky: float, albedo: float, mismatch: float) -> PanelDayYieldOut:  # fmt: skip
+def _yield(
+    c: Climate,
+    month: int,
+    power_w: float,
+    tilt_deg: float,
+    azimuth_deg: float | None,
+    mounting: str,
+    noct_c: float,
+    coeff: float,
+    shade: tuple[float, ...],
+    pwm: bool,
+    most_w: float | None,
+    vmp_v: float,
+    battery_v: float,
+    soiling: float,
+    sky: float,
+    albedo: float,
+    mismatch: float,
+) -> PanelDayYieldOut:
     most = SKY_MOST * extraterrestrial_day(c.lat_deg, MEAN_DAY[month - 1])
     return panel_day_yield(
         PanelDayYieldIn.trusted(
-            month=month, lat_deg=c.lat_deg, ghi_kwh_m2_day=min(c.ghi_kwh_m2_day[month - 1], most), elevation_m=c.elevation_m, tmin_c=c.tmin_c[month - 1], tmax_c=c.tmax_c[month - 1],
-            tilt_deg=tilt_deg, azimuth_deg=azimuth_deg, power_stc_w=power_w, mounting=mounting, noct_c=noct_c, power_coeff_per_k=coeff, shade_frac=list(shade) or [0.0] * 24,
-            controller_type="pwm" if pwm else "mppt", controller_power_w=most_w, panel_vmp_v=vmp_v if pwm else None, battery_voltage_v=battery_v,
-            soiling_factor_frac=soiling, sky_view_frac=sky, albedo_frac=albedo, mismatch_factor_frac=mismatch,
+            month=month,
+            lat_deg=c.lat_deg,
+            ghi_kwh_m2_day=min(c.ghi_kwh_m2_day[month - 1], most),
+            elevation_m=c.elevation_m,
+            tmin_c=c.tmin_c[month - 1],
+            tmax_c=c.tmax_c[month - 1],
+            tilt_deg=tilt_deg,
+            azimuth_deg=azimuth_deg,
+            power_stc_w=power_w,
+            mounting=mounting,
+            noct_c=noct_c,
+            power_coeff_per_k=coeff,
+            shade_frac=list(shade) or [0.0] * 24,
+            controller_type="pwm" if pwm else "mppt",
+            controller_power_w=most_w,
+            panel_vmp_v=vmp_v if pwm else None,
+            battery_voltage_v=battery_v,
+            soiling_factor_frac=soiling,
+            sky_view_frac=sky,
+            albedo_frac=albedo,
+            mismatch_factor_frac=mismatch,
         ),
         {"power_stc_w": given("power_stc_w", power_w, "typed", "panels × label power")},
-    )  # fmt: skip
+    )
 
 
 def month_yield(ctx: Context, a: SolarArray, control: SolarController | None, c: Climate, month: int, part: float = 1.0) -> PanelDayYieldOut:

@@ -8,10 +8,25 @@ from bothy.core.design.power import ChargeProfile
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Maker, Method
 
-rules("power", (
-    ("power-charge-profile", "fault", "Charger set for another battery", "Set the charger’s profile by the battery’s data sheet.", Method("power.chemistries") + Maker()),
-    ("power-starter-unattended", "note", "Starter battery stands alone for weeks", "Fit a trickle charge of 1 to 2 A from the house bank, or disconnect the starter battery.", Method("power.driving-charge")),
-))  # fmt: skip
+rules(
+    "power",
+    (
+        (
+            "power-charge-profile",
+            "fault",
+            "Charger set for another battery",
+            "Set the charger’s profile by the battery’s data sheet.",
+            Method("power.chemistries") + Maker(),
+        ),
+        (
+            "power-starter-unattended",
+            "note",
+            "Starter battery stands alone for weeks",
+            "Fit a trickle charge of 1 to 2 A from the house bank, or disconnect the starter battery.",
+            Method("power.driving-charge"),
+        ),
+    ),
+)
 
 ABSORPTION_V: dict[str, tuple[float, float]] = {"lifepo4": (14.0, 14.6), "agm": (14.4, 14.8), "gel": (14.1, 14.4), "flooded": (14.4, 14.8), "nmc": (16.2, 16.8)}
 """Absorption voltage that a bank takes, for a 12 V one; NMC by its 4 cells of 4.05 to 4.2 V."""

@@ -27,5 +27,14 @@ def relay_charge(
         more = min(amps * step, (1.0 - soc) * capacity_ah / chem.coulomb)
         charge += more
         soc = min(1.0, soc + more * chem.coulomb / capacity_ah)
-    return derived("charge_ah", "Σ min(limit, (U_alternator − U_rest(charge))/R)·step", charge, Method("power.driving-charge", "Ohm's law along the drive"), source_voltage_v=source_v,
-                   resistance_ohm=resistance_ohm, limit_a=given("limit_a", most_a, "computed", "what alternator, relay and bank let through", source=Method("power.relay")), drive_h=drive_h, soc_start_frac=soc_frac)  # fmt: skip
+    return derived(
+        "charge_ah",
+        "Σ min(limit, (U_alternator − U_rest(charge))/R)·step",
+        charge,
+        Method("power.driving-charge", "Ohm's law along the drive"),
+        source_voltage_v=source_v,
+        resistance_ohm=resistance_ohm,
+        limit_a=given("limit_a", most_a, "computed", "what alternator, relay and bank let through", source=Method("power.relay")),
+        drive_h=drive_h,
+        soc_start_frac=soc_frac,
+    )

@@ -88,5 +88,10 @@ def soc_from_voltage(inp: SocFromVoltageIn, sources: dict[str, Figure] | None = 
     rested = inp.rest_h >= REST_H[inp.chemistry] - EPS and abs(inp.current_a) <= still + EPS
     reliability: Literal["good", "poor", "invalid"] = "invalid" if not rested else "good" if high.value - low.value <= GOOD_BAND + EPS else "poor"
     return SocFromVoltageOut.of(
-        soc_frac=at("soc_frac", 0.0), soc_low_frac=low, soc_high_frac=high, cell_voltage_v=cell, clamped=not volts[0] <= cell.value <= volts[-1], reliability=reliability,
-    )  # fmt: skip
+        soc_frac=at("soc_frac", 0.0),
+        soc_low_frac=low,
+        soc_high_frac=high,
+        cell_voltage_v=cell,
+        clamped=not volts[0] <= cell.value <= volts[-1],
+        reliability=reliability,
+    )

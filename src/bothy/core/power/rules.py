@@ -19,61 +19,292 @@ from bothy.core.power.source_rules import source_findings
 from bothy.core.power.supply import PowerPart, Supply, belt_power, second_alternator_a
 from bothy.core.power.uses import inverter_use
 
-rules("power", (
-    ("power-load-saturated", "fault", "Appliance never stops", "Shade, insulate or ventilate its condenser, or take a larger unit.", Method("power.load-budget", "energy balance")),
-    ("power-inverter-hours-short", "fault", "Inverter switched off too early", "Lengthen its schedule or move the appliance to DC.", Method("power.load-budget")),
-    ("power-inverter-idle-heavy", "advice", "Inverter’s own use is heavy", "Switch the inverter off when it is not used, choose a smaller one, or use DC versions.", Method("power.load-budget")),
-    ("power-inverter-breaker-small", "fault", "Inverter breaker far too small", "Fit the listed breaker AND a cable that carries it; never a larger breaker on the old cable.", Method("power.inverter-current", "P = U·I")),
-    ("power-inverter-breaker-tight", "advice", "Inverter breaker with little margin", "Fit the next larger breaker, if the cable carries it.", Method("power.inverter-current") + Standard("UL 489 80 %")),
-    ("power-inverter-fuse-small", "fault", "Inverter fuse too small", "Fit the listed fuse AND a cable that carries it; never a larger fuse on the old cable.", Method("power.inverter-current", "P = U·I")),
-    ("power-inverter-fuse-tight", "advice", "Inverter fuse with little margin", "Fit the next larger fuse, if the cable carries it.", Method("power.inverter-current") + Standard("UL 489 80 %")),
-    ("power-system-voltage-low", "advice", "Current too high for this voltage", "Choose 24 or 48 V, or two inverters.", Method("power.inverter-current", "joint heating I²R")),
-    ("power-inverter-none-fits", "fault", "No inverter is large enough", "Split the loads, run fewer at once, or use inverters made to run in parallel.", Method("power.inverter-size")),
-    ("power-inverter-oversized", "advice", "Inverter much larger than its load", "Fit a soft start for the hard starter, a smaller inverter, or a second small one for the night.", Method("power.inverter-size")),
-    ("power-inverter-small", "fault", "Inverter too small for its loads", "Fit the next larger inverter, or use the heavy appliances on shore power only.", Method("power.inverter-size")),
-    ("power-inverter-hot", "advice", "Inverter in a hot place", "Fit vents low and high in its cabinet, or a fan, or move the inverter.", Method("power.inverter-size", "derating")),
-    ("power-modified-sine", "fault", "Inverter’s wave is not a sine", "Fit a pure sine inverter.", Method("power.inverter-size", "motor heating by harmonics")),
-    ("power-bank-units-mixed", "danger", "Batteries of the bank differ", "Use batteries of one make, type, capacity and chemistry.", Method("power.bank-units")),
-    ("power-bank-age-mixed", "advice", "Batteries of the bank differ in age", "Replace all of them, or use the old ones elsewhere.", Method("power.bank-units")),
-    ("power-bank-series-limit", "danger", "Too many batteries in series", "Use batteries made for 24 or 48 V.", Method("power.bank-units", "protection's blocking voltage")),
-    ("power-bank-parallel-many", "advice", "Many strings in parallel", "Use fewer, larger batteries, joined by busbars.", Method("power.bank-units")),
-    ("power-bank-same-end", "advice", "Both leads on one end of the bank", "Connect the leads diagonally, or to busbars.", Method("power.bank-units", "Kirchhoff")),
-    ("power-bank-sharing", "advice", "Strings share unequally", "Join the strings by busbars, or fit thicker links.", Method("power.bank-units", "Kirchhoff")),
-    ("power-bank-discharge-limit", "fault", "Load above the bank’s limit", "Fit a larger bank, or run the loads one after the other: its protection would open and everything go dark.", Method("power.bank-units") + Maker()),
-    ("power-bank-voltage-mismatch", "fault", "Bank voltage does not fit the system", "Connect the right number of batteries in series.", Method("power.bank-units")),
-    ("power-charge-below-freezing", "danger", "Lithium charged below freezing", "Fit a heated battery, move it somewhere warm, or fit one that blocks charging while its cells are cold.", Method("power.cold") + Standard("IEC 62619") + Maker()),
-    ("power-charge-temperature", "fault", "Charging blocked by temperature", "Move the battery bank, or ventilate it.", Method("power.cold")),
-    ("power-charge-no-surplus", "fault", "Nothing left to charge with", "Run fewer loads, or fit a larger charger.", Method("power.shore-charge")),
-    ("power-charger-over-bank", "fault", "Charger above the bank’s limit", "Set the charger’s limit down if it can be set, or fit a smaller charger.", Method("power.shore-charge") + Maker()),
-    ("power-charger-small", "advice", "Charger small for a lead-acid bank", "Fit a larger charger.", Method("power.shore-charge", "sulphation")),
-    ("power-shore-overload", "danger", "Load above what the inlet gives", "Run the loads one after the other, or fit a relay that gives priority.", Method("power.shore-charge", "heating of the inlet")),
-    ("power-lead-never-full", "advice", "Lead-acid bank never gets full", "Plan a hook-up each week, or fit more solar.", Method("power.chemistries", "sulphation")),
-    ("power-solar-voc-over", "danger", "String voltage above the controller’s limit", "Fit one panel less in series.", Method("power.strings") + Standard("NFPA 70", "690.7") + Standard("IEC 62548")),
-    ("power-solar-voc-tight", "advice", "String voltage close to the limit", "Fit the next class of controller if you go anywhere colder.", Method("power.strings") + Standard("IEC 62548")),
-    ("power-solar-vmp-low", "fault", "String voltage too low in the heat", "Fit one more panel in series: at least 36 cells for 12 V.", Method("power.strings")),
-    ("power-solar-start-low", "advice", "Controller starts late", "Fit one more panel in series.", Method("power.strings") + Maker()),
-    ("power-solar-isc-over", "fault", "String current above the controller’s input", "Fit fewer panels in parallel, more in series.", Method("power.strings") + Maker()),
-    ("power-solar-isc-tight", "advice", "String current close to the input limit", "Fit fewer panels in parallel, more in series.", Method("power.strings") + Standard("NFPA 70", "690.8")),
-    ("power-solar-overpanel", "advice", "Much more panel than controller", "Fit a larger controller, or a second one.", Method("power.strings")),
-    ("power-solar-overpanel-forbidden", "fault", "More panel than the maker allows", "Fit a larger controller.", Method("power.strings") + Maker()),
-    ("power-solar-mismatch", "advice", "Unlike panels on one controller", "Give each group of panels its own controller.", Method("power.strings")),
-    ("power-solar-pwm-loss", "advice", "PWM controller wastes panel power", "Fit an MPPT controller.", Method("power.mppt-or-pwm")),
-    ("power-solar-string-fuse", "danger", "Parallel strings without fuses", "Fit a gPV fuse in each string.", Method("power.strings") + Standard("IEC 62548")),
-    ("power-solar-string-fuse-none", "fault", "No string fuse fits", "Use fewer strings, or other panels.", Method("power.strings") + Standard("IEC 62548")),
-    ("power-panel-data-inconsistent", "note", "Panel’s rating plate does not agree with itself", "Calculate with its volts × amps.", Method("power.panel-temperature")),
-    ("power-solar-disconnect", "fault", "No disconnect for the panels", "Fit a DC double-pole disconnect between panels and controller, rated for the cold open-circuit voltage.", Method("power.strings") + Standard("IEC 62548")),
-    ("power-panel-glued-hot", "note", "Glued panels run hot", "Put a corrugated spacer under them.", Method("power.panel-temperature")),
-    ("power-solar-no-controller", "fault", "Panels without a controller", "Choose a controller for the panels.", Method("power.strings")),
-    ("power-lithium-direct-alternator", "danger", "Lithium joined to the alternator by a relay", "Fit a DC-DC charger.", Method("power.driving-charge", "thermal limit of the alternator")),
-    ("power-relay-overload", "fault", "Relay overloads the alternator", "Fit a DC-DC charger.", Method("power.driving-charge")),
-    ("power-relay-smart-alternator", "fault", "Relay on a smart alternator", "Fit a DC-DC charger with an ignition signal.", Method("power.driving-charge")),
-    ("power-alternator-no-room", "fault", "Alternator cannot spare that much", "Fit a smaller charger, a second alternator, or a larger cable.", Method("power.driving-charge")),
-    ("power-second-alternator", "advice", "Second alternator needs more than a bracket", "Fit a regulator of its own with the bank’s charge profile and a temperature sensor, and belt and pulley for that power.", Method("power.driving-charge")),
-    ("power-alternator-idle", "advice", "Load above what the alternator gives at idle", "Limit the charger by the engine signal, and do not idle to charge.", Method("power.driving-charge")),
-    ("power-dcdc-input-drop", "advice", "Long thin cable to the DC-DC charger", "Fit a thicker cable.", Method("wiring.cable-choice")),
-    ("power-balance-negative", "fault", "More used than comes in", "Add sun, driving or hook-ups, or use less.", Method("power.balance")),
-    ("power-bank-floor", "fault", "Bank holds less than one day", "Fit a larger bank.", Method("power.bank-size")),
-))  # fmt: skip
+rules(
+    "power",
+    (
+        (
+            "power-load-saturated",
+            "fault",
+            "Appliance never stops",
+            "Shade, insulate or ventilate its condenser, or take a larger unit.",
+            Method("power.load-budget", "energy balance"),
+        ),
+        (
+            "power-inverter-hours-short",
+            "fault",
+            "Inverter switched off too early",
+            "Lengthen its schedule or move the appliance to DC.",
+            Method("power.load-budget"),
+        ),
+        (
+            "power-inverter-idle-heavy",
+            "advice",
+            "Inverter’s own use is heavy",
+            "Switch the inverter off when it is not used, choose a smaller one, or use DC versions.",
+            Method("power.load-budget"),
+        ),
+        (
+            "power-inverter-breaker-small",
+            "fault",
+            "Inverter breaker far too small",
+            "Fit the listed breaker AND a cable that carries it; never a larger breaker on the old cable.",
+            Method("power.inverter-current", "P = U·I"),
+        ),
+        (
+            "power-inverter-breaker-tight",
+            "advice",
+            "Inverter breaker with little margin",
+            "Fit the next larger breaker, if the cable carries it.",
+            Method("power.inverter-current") + Standard("UL 489 80 %"),
+        ),
+        (
+            "power-inverter-fuse-small",
+            "fault",
+            "Inverter fuse too small",
+            "Fit the listed fuse AND a cable that carries it; never a larger fuse on the old cable.",
+            Method("power.inverter-current", "P = U·I"),
+        ),
+        (
+            "power-inverter-fuse-tight",
+            "advice",
+            "Inverter fuse with little margin",
+            "Fit the next larger fuse, if the cable carries it.",
+            Method("power.inverter-current") + Standard("UL 489 80 %"),
+        ),
+        (
+            "power-system-voltage-low",
+            "advice",
+            "Current too high for this voltage",
+            "Choose 24 or 48 V, or two inverters.",
+            Method("power.inverter-current", "joint heating I²R"),
+        ),
+        (
+            "power-inverter-none-fits",
+            "fault",
+            "No inverter is large enough",
+            "Split the loads, run fewer at once, or use inverters made to run in parallel.",
+            Method("power.inverter-size"),
+        ),
+        (
+            "power-inverter-oversized",
+            "advice",
+            "Inverter much larger than its load",
+            "Fit a soft start for the hard starter, a smaller inverter, or a second small one for the night.",
+            Method("power.inverter-size"),
+        ),
+        (
+            "power-inverter-small",
+            "fault",
+            "Inverter too small for its loads",
+            "Fit the next larger inverter, or use the heavy appliances on shore power only.",
+            Method("power.inverter-size"),
+        ),
+        (
+            "power-inverter-hot",
+            "advice",
+            "Inverter in a hot place",
+            "Fit vents low and high in its cabinet, or a fan, or move the inverter.",
+            Method("power.inverter-size", "derating"),
+        ),
+        (
+            "power-modified-sine",
+            "fault",
+            "Inverter’s wave is not a sine",
+            "Fit a pure sine inverter.",
+            Method("power.inverter-size", "motor heating by harmonics"),
+        ),
+        (
+            "power-bank-units-mixed",
+            "danger",
+            "Batteries of the bank differ",
+            "Use batteries of one make, type, capacity and chemistry.",
+            Method("power.bank-units"),
+        ),
+        (
+            "power-bank-age-mixed",
+            "advice",
+            "Batteries of the bank differ in age",
+            "Replace all of them, or use the old ones elsewhere.",
+            Method("power.bank-units"),
+        ),
+        (
+            "power-bank-series-limit",
+            "danger",
+            "Too many batteries in series",
+            "Use batteries made for 24 or 48 V.",
+            Method("power.bank-units", "protection's blocking voltage"),
+        ),
+        ("power-bank-parallel-many", "advice", "Many strings in parallel", "Use fewer, larger batteries, joined by busbars.", Method("power.bank-units")),
+        (
+            "power-bank-same-end",
+            "advice",
+            "Both leads on one end of the bank",
+            "Connect the leads diagonally, or to busbars.",
+            Method("power.bank-units", "Kirchhoff"),
+        ),
+        (
+            "power-bank-sharing",
+            "advice",
+            "Strings share unequally",
+            "Join the strings by busbars, or fit thicker links.",
+            Method("power.bank-units", "Kirchhoff"),
+        ),
+        (
+            "power-bank-discharge-limit",
+            "fault",
+            "Load above the bank’s limit",
+            "Fit a larger bank, or run the loads one after the other: its protection would open and everything go dark.",
+            Method("power.bank-units") + Maker(),
+        ),
+        (
+            "power-bank-voltage-mismatch",
+            "fault",
+            "Bank voltage does not fit the system",
+            "Connect the right number of batteries in series.",
+            Method("power.bank-units"),
+        ),
+        (
+            "power-charge-below-freezing",
+            "danger",
+            "Lithium charged below freezing",
+            "Fit a heated battery, move it somewhere warm, or fit one that blocks charging while its cells are cold.",
+            Method("power.cold") + Standard("IEC 62619") + Maker(),
+        ),
+        ("power-charge-temperature", "fault", "Charging blocked by temperature", "Move the battery bank, or ventilate it.", Method("power.cold")),
+        ("power-charge-no-surplus", "fault", "Nothing left to charge with", "Run fewer loads, or fit a larger charger.", Method("power.shore-charge")),
+        (
+            "power-charger-over-bank",
+            "fault",
+            "Charger above the bank’s limit",
+            "Set the charger’s limit down if it can be set, or fit a smaller charger.",
+            Method("power.shore-charge") + Maker(),
+        ),
+        ("power-charger-small", "advice", "Charger small for a lead-acid bank", "Fit a larger charger.", Method("power.shore-charge", "sulphation")),
+        (
+            "power-shore-overload",
+            "danger",
+            "Load above what the inlet gives",
+            "Run the loads one after the other, or fit a relay that gives priority.",
+            Method("power.shore-charge", "heating of the inlet"),
+        ),
+        (
+            "power-lead-never-full",
+            "advice",
+            "Lead-acid bank never gets full",
+            "Plan a hook-up each week, or fit more solar.",
+            Method("power.chemistries", "sulphation"),
+        ),
+        (
+            "power-solar-voc-over",
+            "danger",
+            "String voltage above the controller’s limit",
+            "Fit one panel less in series.",
+            Method("power.strings") + Standard("NFPA 70", "690.7") + Standard("IEC 62548"),
+        ),
+        (
+            "power-solar-voc-tight",
+            "advice",
+            "String voltage close to the limit",
+            "Fit the next class of controller if you go anywhere colder.",
+            Method("power.strings") + Standard("IEC 62548"),
+        ),
+        (
+            "power-solar-vmp-low",
+            "fault",
+            "String voltage too low in the heat",
+            "Fit one more panel in series: at least 36 cells for 12 V.",
+            Method("power.strings"),
+        ),
+        ("power-solar-start-low", "advice", "Controller starts late", "Fit one more panel in series.", Method("power.strings") + Maker()),
+        (
+            "power-solar-isc-over",
+            "fault",
+            "String current above the controller’s input",
+            "Fit fewer panels in parallel, more in series.",
+            Method("power.strings") + Maker(),
+        ),
+        (
+            "power-solar-isc-tight",
+            "advice",
+            "String current close to the input limit",
+            "Fit fewer panels in parallel, more in series.",
+            Method("power.strings") + Standard("NFPA 70", "690.8"),
+        ),
+        ("power-solar-overpanel", "advice", "Much more panel than controller", "Fit a larger controller, or a second one.", Method("power.strings")),
+        ("power-solar-overpanel-forbidden", "fault", "More panel than the maker allows", "Fit a larger controller.", Method("power.strings") + Maker()),
+        ("power-solar-mismatch", "advice", "Unlike panels on one controller", "Give each group of panels its own controller.", Method("power.strings")),
+        ("power-solar-pwm-loss", "advice", "PWM controller wastes panel power", "Fit an MPPT controller.", Method("power.mppt-or-pwm")),
+        (
+            "power-solar-string-fuse",
+            "danger",
+            "Parallel strings without fuses",
+            "Fit a gPV fuse in each string.",
+            Method("power.strings") + Standard("IEC 62548"),
+        ),
+        (
+            "power-solar-string-fuse-none",
+            "fault",
+            "No string fuse fits",
+            "Use fewer strings, or other panels.",
+            Method("power.strings") + Standard("IEC 62548"),
+        ),
+        (
+            "power-panel-data-inconsistent",
+            "note",
+            "Panel’s rating plate does not agree with itself",
+            "Calculate with its volts × amps.",
+            Method("power.panel-temperature"),
+        ),
+        (
+            "power-solar-disconnect",
+            "fault",
+            "No disconnect for the panels",
+            "Fit a DC double-pole disconnect between panels and controller, rated for the cold open-circuit voltage.",
+            Method("power.strings") + Standard("IEC 62548"),
+        ),
+        ("power-panel-glued-hot", "note", "Glued panels run hot", "Put a corrugated spacer under them.", Method("power.panel-temperature")),
+        ("power-solar-no-controller", "fault", "Panels without a controller", "Choose a controller for the panels.", Method("power.strings")),
+        (
+            "power-lithium-direct-alternator",
+            "danger",
+            "Lithium joined to the alternator by a relay",
+            "Fit a DC-DC charger.",
+            Method("power.driving-charge", "thermal limit of the alternator"),
+        ),
+        ("power-relay-overload", "fault", "Relay overloads the alternator", "Fit a DC-DC charger.", Method("power.driving-charge")),
+        (
+            "power-relay-smart-alternator",
+            "fault",
+            "Relay on a smart alternator",
+            "Fit a DC-DC charger with an ignition signal.",
+            Method("power.driving-charge"),
+        ),
+        (
+            "power-alternator-no-room",
+            "fault",
+            "Alternator cannot spare that much",
+            "Fit a smaller charger, a second alternator, or a larger cable.",
+            Method("power.driving-charge"),
+        ),
+        (
+            "power-second-alternator",
+            "advice",
+            "Second alternator needs more than a bracket",
+            "Fit a regulator of its own with the bank’s charge profile and a temperature sensor, and belt and pulley for that power.",
+            Method("power.driving-charge"),
+        ),
+        (
+            "power-alternator-idle",
+            "advice",
+            "Load above what the alternator gives at idle",
+            "Limit the charger by the engine signal, and do not idle to charge.",
+            Method("power.driving-charge"),
+        ),
+        ("power-dcdc-input-drop", "advice", "Long thin cable to the DC-DC charger", "Fit a thicker cable.", Method("wiring.cable-choice")),
+        ("power-balance-negative", "fault", "More used than comes in", "Add sun, driving or hook-ups, or use less.", Method("power.balance")),
+        ("power-bank-floor", "fault", "Bank holds less than one day", "Fit a larger bank.", Method("power.bank-size")),
+    ),
+)
 Refit = Callable[[int], Remedy | None]
 
 
@@ -81,8 +312,13 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
     """Findings for the rule ids that the calculators raised, with their figures in words."""
     p = ctx.design.power
     out: list[Finding] = []
-    names = {"bank": p.bank.name if p.bank else "", "inverter": p.inverter.name if p.inverter else "", "solar": "Solar",
-             "driving": p.driving.name if p.driving else "", "shore": p.shore.name if p.shore else ""}  # fmt: skip
+    names = {
+        "bank": p.bank.name if p.bank else "",
+        "inverter": p.inverter.name if p.inverter else "",
+        "solar": "Solar",
+        "driving": p.driving.name if p.driving else "",
+        "shore": p.shore.name if p.shore else "",
+    }
 
     def add(rule_id: str, subject: str, message: str, figures: list[str] | None = None, fix: Remedy | None = None, related: list[str] | None = None) -> None:
         out.append(finding(rule_id, subject, names[subject], message, figures=figures, fix=fix, related=related))
@@ -108,7 +344,8 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
         on_it = [f"array:{a.id}" for a in x.arrays]
         charge_v, input_a = 1.2 * ctx.system_v, f"the controller's input takes {_input_a(x.controller):.0f} A."
         words = {
-            "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller stands {x.controller.max_voltage_v:.0f} V. One frosty morning destroys it.",
+            "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller stands "
+            f"{x.controller.max_voltage_v:.0f} V. One frosty morning destroys it.",
             "power-solar-voc-tight": f"{st.voc_cold_v:.1f} V in the coldest dawn leaves {st.voltage_headroom_frac:.0%}.",
             "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V; {charge_v:.1f} V are wanted to charge on the hottest days.",
             "power-solar-start-low": f"In the heat its open-circuit voltage is {st.voc_hot_v:.1f} V; the controller starts some volts above {charge_v:.1f} V.",
@@ -119,13 +356,16 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
             "power-solar-pwm-loss": f"PWM gives {st.pwm_power_w:.0f} W of the {st.mppt_power_hot_w:.0f} W that MPPT would.",
             "power-panel-data-inconsistent": _odd_labels(x.arrays),
             "power-solar-string-fuse-none": f"{st.string_count} strings: no rating lies between what the sun drives through one and what its panels allow.",
-        }  # fmt: skip
+        }
         for r in st.rules:
             if r == "power-solar-string-fuse":
                 bare = [(i, a) for i, a in enumerate(p.arrays) if f"array:{a.id}" in on_it and not a.string_fuse]
                 if bare:
                     fuse = next((g.fuse_a for g in st.groups if g.fuse_a), None)
-                    text = f"{st.string_count} strings can feed {max(g.backfeed_a for g in st.groups):.1f} A back into a faulty one; fuse each with {fuse or '?'} A."
+                    text = (
+                        f"{st.string_count} strings can feed {max(g.backfeed_a for g in st.groups):.1f} A back into a faulty one; fuse each with "
+                        f"{fuse or '?'} A."
+                    )
                     patch = [{"op": "replace", "path": f"/power/arrays/{i}/string_fuse", "value": True} for i, _ in bare]
                     add(r, subject, text, [], Remedy(label="Fit a fuse in each string", patch=patch), on_it)
             else:
@@ -136,19 +376,25 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
         add(
             "power-second-alternator",
             "driving",
-            f"{p.driving.rating_a:.0f} A on its label, about {amps:.0f} A hot; at its belt that is {belt_power.raw(14.0 * ctx.scale, p.driving.rating_a) / 1000:.1f} kW.",
+            f"{p.driving.rating_a:.0f} A on its label, about {amps:.0f} A hot; at its belt that is "
+            f"{belt_power.raw(14.0 * ctx.scale, p.driving.rating_a) / 1000:.1f} kW.",
         )
     if s.driving and p.driving:
         d = s.driving
         words = {
-            "power-lithium-direct-alternator": f"The bank would draw {d.relay_current_a or 0:.0f} A; the hot alternator can spare {d.available_running_a:.0f} A.",
+            "power-lithium-direct-alternator": f"The bank would draw {d.relay_current_a or 0:.0f} A; the hot alternator "
+            f"can spare {d.available_running_a:.0f} A.",
             "power-relay-overload": f"The bank would draw {d.relay_current_a or 0:.0f} A; the alternator can spare {d.available_running_a:.0f} A.",
             "power-relay-smart-alternator": "A smart alternator drops to 12.2-12.8 V after the start, and then next to nothing flows."
-            + ("" if ctx.design.vehicle.smart_alternator is not None else f" Whether it is smart is assumed, as usual of a {ctx.preset.name}: say it in Vehicle."),
+            + (
+                ""
+                if ctx.design.vehicle.smart_alternator is not None
+                else f" Whether it is smart is assumed, as usual of a {ctx.preset.name}: say it in Vehicle."
+            ),
             "power-alternator-no-room": _no_room(ctx, d),
             "power-alternator-idle": f"At idle {d.idle_deficit_a or 0:.0f} A come out of the starter battery.",
             "power-dcdc-input-drop": f"{d.cable_drop_v or 0:.2f} V are lost on the way to the charger.",
-        }  # fmt: skip
+        }
         for r in d.rules:
             if r == "power-driving-charge-short":
                 continue
@@ -168,11 +414,12 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
     if s.shore:
         sh = s.shore
         words = {
-            "power-charger-over-bank": f"The charger gives {p.shore.charger_current_a if p.shore else 0:.0f} A, the bank takes {s.bank.max_charge_a if s.bank else 0:.0f} A.",
+            "power-charger-over-bank": f"The charger gives {p.shore.charger_current_a if p.shore else 0:.0f} A, "
+            f"the bank takes {s.bank.max_charge_a if s.bank else 0:.0f} A.",
             "power-charger-small": f"Filling takes {sh.time_h or 0:.0f} h.",
             "power-charge-no-surplus": "The loads take all the charger gives.",
             "power-shore-overload": f"The supply gives {sh.supply_limit_w:.0f} W.",
-        }  # fmt: skip
+        }
         for r in sh.rules:
             if r != "power-charge-below-freezing":
                 add(r, "shore", words.get(r, ""))
@@ -228,8 +475,10 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
             else:
                 word = "breaker" if "breaker" in r else "fuse"
                 have = ctx.design.wiring.circuits[index].fuse_a if index is not None else 0
-                text = (f"The {have:g} A {word} feeds an inverter that draws {f.dc_current_a:.0f} A (design {f.design_current_a:.0f} A); "
-                        f"it trips or blows above {f.supported_peak_w or 0:.0f} W of mains power.")  # fmt: skip
+                text = (
+                    f"The {have:g} A {word} feeds an inverter that draws {f.dc_current_a:.0f} A (design {f.design_current_a:.0f} A); "
+                    f"it trips or blows above {f.supported_peak_w or 0:.0f} W of mains power."
+                )
                 fix = refit(index) if index is not None else None
             out.append(
                 finding(
@@ -246,19 +495,39 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
         left = rating_left.raw(inv.rating_w, s.air.value)
         box = inverter_cabinet(ctx)
         where = f"in “{box.name}”" if box else "with no cabinet said, so as outside"
-        out.append(finding("power-inverter-hot", "inverter", inv.name, f"On the hottest day the air round it is {s.air.value:.0f} °C ({where}); about {left:.0f} of its {inv.rating_w:.0f} W are left.",
-                           figures=["power/inverter/air_c", "power/inverter/left_w"]))  # fmt: skip
+        out.append(
+            finding(
+                "power-inverter-hot",
+                "inverter",
+                inv.name,
+                f"On the hottest day the air round it is {s.air.value:.0f} °C ({where}); about {left:.0f} of its {inv.rating_w:.0f} W are left.",
+                figures=["power/inverter/air_c", "power/inverter/left_w"],
+            )
+        )
     if s.size:
         if s.size.rating_w is None:
             out.append(finding("power-inverter-none-fits", "inverter", inv.name, f"The loads ask for {s.size.required_power_w:.0f} W."))
         elif inv.rating_w < s.size.required_power_w - 1e-9:
-            out.append(finding("power-inverter-small", "inverter", inv.name,
-                               f"{inv.rating_w:.0f} W fitted; running, starting and headroom ask for {s.size.required_power_w:.0f} W ({s.size.governing}).",
-                               figures=["power/size/required_power_w"]))  # fmt: skip
+            out.append(
+                finding(
+                    "power-inverter-small",
+                    "inverter",
+                    inv.name,
+                    f"{inv.rating_w:.0f} W fitted; running, starting and headroom ask for {s.size.required_power_w:.0f} W ({s.size.governing}).",
+                    figures=["power/size/required_power_w"],
+                )
+            )
         smallest = min((p.data["rating_w"] for p in of_kind("inverter")), default=0.0)
         if s.size.coincident_power_w < 0.15 * inv.rating_w and inv.rating_w > smallest + 1e-9:
-            out.append(finding("power-inverter-oversized", "inverter", inv.name,
-                               f"{s.size.coincident_power_w:.0f} W of load on {inv.rating_w:.0f} W; by itself it takes {24 * inverter_use(ctx).idle_w:.0f} Wh a day while it is on."))  # fmt: skip
+            out.append(
+                finding(
+                    "power-inverter-oversized",
+                    "inverter",
+                    inv.name,
+                    f"{s.size.coincident_power_w:.0f} W of load on {inv.rating_w:.0f} W; by itself it takes {24 * inverter_use(ctx).idle_w:.0f} "
+                    "Wh a day while it is on.",
+                )
+            )
         if s.size.pure_sine_required and not inv.pure_sine:
             who = ", ".join(a.name for a in ctx.design.life.appliances if a.supply == "ac" and a.pure_sine)
             out.append(finding("power-modified-sine", "inverter", inv.name, f"These want a sine: {who}."))
@@ -283,17 +552,29 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
         text = f"The cells get to {t:.0f} °C {where}; the bank's own cut-off then refuses all charge, sun and alternator included."
         return [finding("power-charge-below-freezing", "bank", b.name, text, figures=figures, severity="advice")]
     warm = " Its heater is no cut-off: charge reaches cells that it has not warmed yet." if b.heater_power_w > 0 else ""
-    text = (f"The cells get to {t:.0f} °C {where} in the planned months, and nothing stops the charge: lithium plates as metal, "
-            f"capacity is lost for good, later a short circuit inside.{warm}")  # fmt: skip
-    like = [p for p in of_kind("battery") if p.data["chemistry"] == b.chemistry and p.data["unit_voltage_v"] == b.unit_voltage_v
-            and p.data["unit_charge_ah"] == b.unit_charge_ah and p.data["cold_charge_cutoff"]]  # fmt: skip
+    text = (
+        f"The cells get to {t:.0f} °C {where} in the planned months, and nothing stops the charge: lithium plates as metal, "
+        f"capacity is lost for good, later a short circuit inside.{warm}"
+    )
+    like = [
+        p
+        for p in of_kind("battery")
+        if p.data["chemistry"] == b.chemistry
+        and p.data["unit_voltage_v"] == b.unit_voltage_v
+        and p.data["unit_charge_ah"] == b.unit_charge_ah
+        and p.data["cold_charge_cutoff"]
+    ]
     same = max(like, key=lambda p: p.data["heater_power_w"], default=None)
     if same:
-        fix = Remedy(label=f"Fit {same.name}, with a cold-charge cut-off", patch=[
-            {"op": "replace", "path": "/power/bank/part", "value": same.key},
-            {"op": "replace", "path": "/power/bank/unit_mass_kg", "value": same.mass_kg},
-            {"op": "replace", "path": "/power/bank/heater_power_w", "value": same.data["heater_power_w"]},
-            {"op": "replace", "path": "/power/bank/cold_charge_cutoff", "value": True}])  # fmt: skip
+        fix = Remedy(
+            label=f"Fit {same.name}, with a cold-charge cut-off",
+            patch=[
+                {"op": "replace", "path": "/power/bank/part", "value": same.key},
+                {"op": "replace", "path": "/power/bank/unit_mass_kg", "value": same.mass_kg},
+                {"op": "replace", "path": "/power/bank/heater_power_w", "value": same.data["heater_power_w"]},
+                {"op": "replace", "path": "/power/bank/cold_charge_cutoff", "value": True},
+            ],
+        )
     else:
         fix = Remedy(label="Place the bank inside, in the warm", patch=[{"op": "replace", "path": "/vehicle/bank_place", "value": "warm_inside"}])
     return [finding("power-charge-below-freezing", "bank", b.name, text, figures=figures, fix=fix)]
@@ -326,14 +607,23 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
                 if b.days is not None
                 else f" With {ctx.drive_h:g} h of driving each day it would not empty."
             )
-        text = f"In {b.season} {b.demand_wh:,.0f} Wh go out and {comes}: from full to empty in {lasts:.1f} days, with {ctx.nights:g} nights between hook-ups.{other}"
+        text = (
+            f"In {b.season} {b.demand_wh:,.0f} Wh go out and {comes}: from full to empty in {lasts:.1f} days, with {ctx.nights:g} nights "
+            f"between hook-ups.{other}"
+        )
         figures = [f"power/{b.season}/{k}" for k in ("demand_wh", "solar_wh", "supply_wh", "days", "standing_days")]
         out.append(finding("power-balance-negative", b.season, b.season.capitalize(), text, figures=figures, severity=severity))
     worst = max((b for b in part.seasons if b.planned), key=lambda b: b.demand_wh)
     if s.usable_wh.value < worst.demand_wh - 1e-9 and not ctx.hooked:
-        out.append(finding("power-bank-floor", "bank", ctx.design.power.bank.name if ctx.design.power.bank else "Bank",
-                           f"Worn and cold it holds {s.usable_wh.value:,.0f} Wh; a {worst.season} day takes {worst.demand_wh:,.0f} Wh.",
-                           figures=["power/bank/usable_wh", f"power/{worst.season}/demand_wh"]))  # fmt: skip
+        out.append(
+            finding(
+                "power-bank-floor",
+                "bank",
+                ctx.design.power.bank.name if ctx.design.power.bank else "Bank",
+                f"Worn and cold it holds {s.usable_wh.value:,.0f} Wh; a {worst.season} day takes {worst.demand_wh:,.0f} Wh.",
+                figures=["power/bank/usable_wh", f"power/{worst.season}/demand_wh"],
+            )
+        )
     if not ctx.chem.lithium and ctx.design.power.shore is None and all(b.balance_wh < 0 for b in part.seasons if b.planned):
         out.append(finding("power-lead-never-full", "bank", "Bank", "No source fills it in the planned months."))
     return out
@@ -363,8 +653,16 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
         if "power-inverter-idle-heavy" in budget.rules:
             i = budget.inverter_idle_wh
             fix = Remedy(label="Switch it on only with a load", patch=[{"op": "replace", "path": "/power/inverter/mode", "value": "with_load"}])
-            out.append(finding("power-inverter-idle-heavy", "inverter", inv.name, f"{i:.0f} Wh a day, {i / budget.energy_wh:.0%} of the day, with nothing plugged in.",
-                               figures=[f"life/{worst}/inverter_idle_wh"], fix=fix if inv.mode == "always" else None))  # fmt: skip
+            out.append(
+                finding(
+                    "power-inverter-idle-heavy",
+                    "inverter",
+                    inv.name,
+                    f"{i:.0f} Wh a day, {i / budget.energy_wh:.0%} of the day, with nothing plugged in.",
+                    figures=[f"life/{worst}/inverter_idle_wh"],
+                    fix=fix if inv.mode == "always" else None,
+                )
+            )
     if ctx.design.power.arrays:
         lost = [f"array:{a.id}" for a in ctx.design.power.arrays if controller_of(ctx.design.power, a) is None]
         if lost:
@@ -372,8 +670,16 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
         bare = [i for i, a in enumerate(ctx.design.power.arrays) if not a.disconnect]
         if bare:
             patch = [{"op": "replace", "path": f"/power/arrays/{i}/disconnect", "value": True} for i in bare]
-            out.append(finding("power-solar-disconnect", "solar", "Solar", "A DC arc does not go out by itself; an AC switch is no substitute.",
-                               fix=Remedy(label="Add a double-pole disconnect", patch=patch), related=[f"array:{ctx.design.power.arrays[i].id}" for i in bare]))  # fmt: skip
+            out.append(
+                finding(
+                    "power-solar-disconnect",
+                    "solar",
+                    "Solar",
+                    "A DC arc does not go out by itself; an AC switch is no substitute.",
+                    fix=Remedy(label="Add a double-pole disconnect", patch=patch),
+                    related=[f"array:{ctx.design.power.arrays[i].id}" for i in bare],
+                )
+            )
         glued = [f"array:{a.id}" for a in ctx.design.power.arrays if a.mounting == "glued"]
         if glued:
             out.append(finding("power-panel-glued-hot", "solar", "Solar", "Glued panels run about 15 K hotter than free ones.", related=glued))

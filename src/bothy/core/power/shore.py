@@ -106,8 +106,7 @@ def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None 
     left = derived(
         "available_w", "max(0, supply − other mains loads)", max(0.0, limit.value - inp.ac_load_w), S315, supply_limit_w=limit, ac_load_w=g("ac_load_w")
     )
-    by_inlet = inlet_charge_limit(left, g("charger_power_factor"),
-                                  g("charger_efficiency_frac"), given("absorption_v", u_abs, "table", chem.name))  # fmt: skip
+    by_inlet = inlet_charge_limit(left, g("charger_power_factor"), g("charger_efficiency_frac"), given("absorption_v", u_abs, "table", chem.name))
     full_a = inp.max_charge_a or chem.max_charge_c * inp.capacity_ah
     temp = inp.bank_temp_c
     heated = inp.heater_power_w > 0 and temp < 0 and chem.lithium
@@ -133,11 +132,14 @@ def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None 
     if not chem.lithium and inp.charger_current_a < 0.10 * inp.capacity_ah - 1e-9:
         rules.add("power-charger-small")
     common: dict[str, Any] = {
-        "supply_limit_w": limit, "available_w": left, "inlet_charge_limit_a": by_inlet, "bank_limit_a": bank_fig, "warm_time_h": warm_fig,
+        "supply_limit_w": limit,
+        "available_w": left,
+        "inlet_charge_limit_a": by_inlet,
+        "bank_limit_a": bank_fig,
+        "warm_time_h": warm_fig,
         "overload_w": derived("overload_w", "max(0, other mains loads − supply)", overload, S315, ac_load_w=g("ac_load_w"), supply_limit_w=limit),
-    }  # fmt: skip
-    nothing = dict.fromkeys(("bulk_current_a", "limited_by", "soc_taper_frac", "bulk_time_h", "taper_time_h", "time_h",
-                             "charger_ac_power_w", "energy_ac_wh"))  # fmt: skip
+    }
+    nothing = dict.fromkeys(("bulk_current_a", "limited_by", "soc_taper_frac", "bulk_time_h", "taper_time_h", "time_h", "charger_ac_power_w", "energy_ac_wh"))
     status = "ok"
     if bank_a <= 0:
         status = "blocked_cold" if temp < 20 else "blocked_hot"
@@ -149,8 +151,15 @@ def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None 
     if status != "ok":
         return ShoreChargeTimeOut.of(**{**nothing, **common, "status": status, "rules": sorted(rules)})
     limited = "bank" if bank_a < net - 1e-9 else "inlet" if by_inlet.value < inp.charger_current_a - 1e-9 else "charger"
-    i0 = pick("Charge current", "smaller of what the charger or inlet leaves and what the bank takes", min(net, bank_a), "A",
-              S315, net_current_a=net, bank_limit_a=bank_fig)  # fmt: skip
+    i0 = pick(
+        "Charge current",
+        "smaller of what the charger or inlet leaves and what the bank takes",
+        min(net, bank_a),
+        "A",
+        S315,
+        net_current_a=net,
+        bank_limit_a=bank_fig,
+    )
     c = inp.capacity_ah
     s_t = min(max(chem.taper_a - chem.taper_b * i0.value / c, 0.5), chem.taper_a)
     s0, s1 = inp.soc_start_frac, inp.soc_target_frac
@@ -160,15 +169,36 @@ def shore_charge_time(inp: ShoreChargeTimeIn, sources: dict[str, Figure] | None 
     taper_h = derived("taper_time_h", "exponential to the tail current, then steady", taper, S315, soc_taper_frac=taper_fig, current_a=i0)
     eff = inp.charger_efficiency_frac
     energy = u_abs / eff * (c / chem.coulomb * (s1 - s0) + inp.load_current_a * (bulk.value + taper)) + inp.heater_power_w * warm
-    time = pick("Charging time", "warming + bulk + taper", warm + bulk.value + taper, "h", Method("power.shore-charge", "model, typical within 20 %"),
-                warm_time_h=warm_fig, bulk_time_h=bulk, taper_time_h=taper_h)  # fmt: skip
+    time = pick(
+        "Charging time",
+        "warming + bulk + taper",
+        warm + bulk.value + taper,
+        "h",
+        Method("power.shore-charge", "model, typical within 20 %"),
+        warm_time_h=warm_fig,
+        bulk_time_h=bulk,
+        taper_time_h=taper_h,
+    )
     return ShoreChargeTimeOut.of(
         **{**nothing, **common}
         | {
-            "bulk_current_a": i0, "limited_by": limited, "status": "ok", "soc_taper_frac": taper_fig, "bulk_time_h": bulk,
-            "taper_time_h": taper_h, "time_h": time,
-            "charger_ac_power_w": derived("charger_ac_power_w", "(I + loads)·U_abs/η", (i0.value + inp.load_current_a) * u_abs / eff, S315, current_a=i0,
-                                          load_current_a=g("load_current_a"), charger_efficiency_frac=g("charger_efficiency_frac")),
-            "energy_ac_wh": derived("energy_ac_wh", "U_abs/η·(charge stored + loads·time) + heater", energy, S315, time_h=time), "rules": sorted(rules),
+            "bulk_current_a": i0,
+            "limited_by": limited,
+            "status": "ok",
+            "soc_taper_frac": taper_fig,
+            "bulk_time_h": bulk,
+            "taper_time_h": taper_h,
+            "time_h": time,
+            "charger_ac_power_w": derived(
+                "charger_ac_power_w",
+                "(I + loads)·U_abs/η",
+                (i0.value + inp.load_current_a) * u_abs / eff,
+                S315,
+                current_a=i0,
+                load_current_a=g("load_current_a"),
+                charger_efficiency_frac=g("charger_efficiency_frac"),
+            ),
+            "energy_ac_wh": derived("energy_ac_wh", "U_abs/η·(charge stored + loads·time) + heater", energy, S315, time_h=time),
+            "rules": sorted(rules),
         }
-    )  # fmt: skip
+    )

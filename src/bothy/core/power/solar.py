@@ -193,12 +193,18 @@ def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -
         one_cold = cold.value / s.series_count
         groups.append(
             GroupOut.of(
-                power_w=group_w, voc_cold_v=cold, voc_hot_v=voc_hot, vmp_hot_v=vmp_hot, cell_hot_c=t_hot,
+                power_w=group_w,
+                voc_cold_v=cold,
+                voc_hot_v=voc_hot,
+                vmp_hot_v=vmp_hot,
+                cell_hot_c=t_hot,
                 max_series_count=math.floor(inp.max_voltage_v / one_cold + 1e-9),
                 min_series_count=math.ceil((charge_v + run) / (vmp_hot / s.series_count) - 1e-9),
-                backfeed_a=backfeed, fuse_required=required, fuse_a=fuse,
+                backfeed_a=backfeed,
+                fuse_required=required,
+                fuse_a=fuse,
             )
-        )  # fmt: skip
+        )
     voc_cold = max(cold_figs, key=lambda f: f.value)
     vmp_hot_min, voc_hot_min = min(x.vmp_hot_v for x in groups), min(x.voc_hot_v for x in groups)
 
@@ -223,8 +229,15 @@ def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -
         )
     )
     limit = g("max_charge_current_a")
-    current = pick("Largest charge current", "smaller of the array's and the controller's", min(uncapped.value, limit.value), "A",
-                   Method("power.strings"), uncapped_current_a=uncapped, max_charge_current_a=limit)  # fmt: skip
+    current = pick(
+        "Largest charge current",
+        "smaller of the array's and the controller's",
+        min(uncapped.value, limit.value),
+        "A",
+        Method("power.strings"),
+        uncapped_current_a=uncapped,
+        max_charge_current_a=limit,
+    )
     input_limit = inp.max_input_current_a or (None if mppt else inp.max_charge_current_a)
     ratio = power_all / (limit.value * charge_v) if mppt else 1.25 * isc_all / limit.value
     hot_w = operating_w.value * (hot_powers / power_all) * eff.value
@@ -252,28 +265,52 @@ def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -
     isc_fig = given("isc_a", isc_all, "computed", "Σ of the strings", source=Method("power.strings"))
     source = Method("power.strings")
     array_w = derived("array_power_w", "Σ s·p·P", power_all, Method("power.strings", "label power at STC"), string_count=strings)
-    hot_fig = derived("mppt_power_hot_w", "P·(1 + γ·(T − 25))·η, less mismatch", hot_w, source, array_power_w=array_w, controller_efficiency_frac=eff,
-                      mismatch_frac=mismatch)  # fmt: skip
+    hot_fig = derived(
+        "mppt_power_hot_w", "P·(1 + γ·(T − 25))·η, less mismatch", hot_w, source, array_power_w=array_w, controller_efficiency_frac=eff, mismatch_frac=mismatch
+    )
     pwm_fig = derived("pwm_power_w", "U_bat·Σ Imp, less where the hot panel cannot reach it", pwm_hot, source, battery_voltage_v=battery_v)
     hot_c = groups[0].figure("cell_hot_c")
     code = 1.5625 if inp.region == "us" else 1.25
     return SolarStringOut.of(
-        array_power_w=array_w, string_count=derived("string_count", "Σ p", strings, Method("power.strings", "what is in parallel")), voc_cold_v=voc_cold,
-        voltage_headroom_frac=derived("voltage_headroom_frac", "1 − Voc/limit", 1 - voc_cold.value / inp.max_voltage_v, source, voc_cold_v=voc_cold,
-                                      max_voltage_v=g("max_voltage_v")),
+        array_power_w=array_w,
+        string_count=derived("string_count", "Σ p", strings, Method("power.strings", "what is in parallel")),
+        voc_cold_v=voc_cold,
+        voltage_headroom_frac=derived(
+            "voltage_headroom_frac", "1 − Voc/limit", 1 - voc_cold.value / inp.max_voltage_v, source, voc_cold_v=voc_cold, max_voltage_v=g("max_voltage_v")
+        ),
         voc_hot_v=derived("voc_hot_v", "s·Voc·(1 + β·(T − 25)), the least", voc_hot_min, source, cell_hot_c=hot_c),
-        vmp_hot_v=derived("vmp_hot_v", "s·Vmp·(1 + β·(T − 25)), the least", vmp_hot_min, source, cell_hot_c=hot_c), isc_a=isc_fig, isc_design_a=isc_design(isc_fig),
-        cable_ampacity_min_a=derived("cable_ampacity_min_a", f"{code:g}·ΣIsc", code * isc_all, Method("power.strings") + Standard("NFPA 70", "690.8") + Standard("IEC 62548"), isc_a=isc_fig),
+        vmp_hot_v=derived("vmp_hot_v", "s·Vmp·(1 + β·(T − 25)), the least", vmp_hot_min, source, cell_hot_c=hot_c),
+        isc_a=isc_fig,
+        isc_design_a=isc_design(isc_fig),
+        cable_ampacity_min_a=derived(
+            "cable_ampacity_min_a",
+            f"{code:g}·ΣIsc",
+            code * isc_all,
+            Method("power.strings") + Standard("NFPA 70", "690.8") + Standard("IEC 62548"),
+            isc_a=isc_fig,
+        ),
         operating_voltage_v=derived("operating_voltage_v", "the group's s·Vmp that gives most", operating_v, source),
         mismatch_frac=derived("mismatch_frac", "1 − power at one voltage/Σ of each at its best", mismatch, source, operating_voltage_v=operating_v),
-        uncapped_current_a=uncapped, charge_current_a=current,
-        clip_frac=derived("clip_frac", "max(0, 1 − limit/uncapped)", max(0.0, 1 - limit.value / uncapped.value) if uncapped.value > 0 else 0.0, source,
-                          max_charge_current_a=limit, uncapped_current_a=uncapped),
-        overpanel_ratio=derived("overpanel_ratio", "P/(limit·U_charge)" if mppt else "1.25·Isc/limit", ratio, source, array_power_w=array_w, max_charge_current_a=limit),
-        mppt_power_hot_w=hot_fig, pwm_power_w=pwm_fig,
+        uncapped_current_a=uncapped,
+        charge_current_a=current,
+        clip_frac=derived(
+            "clip_frac",
+            "max(0, 1 − limit/uncapped)",
+            max(0.0, 1 - limit.value / uncapped.value) if uncapped.value > 0 else 0.0,
+            source,
+            max_charge_current_a=limit,
+            uncapped_current_a=uncapped,
+        ),
+        overpanel_ratio=derived(
+            "overpanel_ratio", "P/(limit·U_charge)" if mppt else "1.25·Isc/limit", ratio, source, array_power_w=array_w, max_charge_current_a=limit
+        ),
+        mppt_power_hot_w=hot_fig,
+        pwm_power_w=pwm_fig,
         pwm_to_mppt_frac=derived("pwm_to_mppt_frac", "PWM/MPPT", pwm_hot / hot_w if hot_w > 0 else 0.0, source, pwm_power_w=pwm_fig, mppt_power_hot_w=hot_fig),
-        string_fuse_required=any(x.fuse_required for x in groups), groups=groups, rules=sorted(rules),
-    )  # fmt: skip
+        string_fuse_required=any(x.fuse_required for x in groups),
+        groups=groups,
+        rules=sorted(rules),
+    )
 
 
 class SolarYieldSimpleIn(Contract):
@@ -321,15 +358,31 @@ def power_temp_factor(power_coeff_per_k: float, cell_temp_c: float) -> float:
     return 1 + power_coeff_per_k * (cell_temp_c - 25)
 
 
-@formula("What is left after the losses", "f_T·f_pwm·η·soiling·wiring·mismatch·shading·ageing·deployed·acceptance", unit="",
-         source=Method("power.solar-day"))  # fmt: skip
+@formula("What is left after the losses", "f_T·f_pwm·η·soiling·wiring·mismatch·shading·ageing·deployed·acceptance", unit="", source=Method("power.solar-day"))
 def derate_product(
-    temp_factor_frac: float, pwm_factor_frac: float, controller_efficiency_frac: float, soiling_factor_frac: float,
-    wiring_factor_frac: float, mismatch_factor_frac: float, shading_factor_frac: float, ageing_factor_frac: float,
-    deployed_frac: float, acceptance_frac: float,
-) -> float:  # fmt: skip
-    return (temp_factor_frac * pwm_factor_frac * controller_efficiency_frac * soiling_factor_frac * wiring_factor_frac
-            * mismatch_factor_frac * shading_factor_frac * ageing_factor_frac * deployed_frac * acceptance_frac)  # fmt: skip
+    temp_factor_frac: float,
+    pwm_factor_frac: float,
+    controller_efficiency_frac: float,
+    soiling_factor_frac: float,
+    wiring_factor_frac: float,
+    mismatch_factor_frac: float,
+    shading_factor_frac: float,
+    ageing_factor_frac: float,
+    deployed_frac: float,
+    acceptance_frac: float,
+) -> float:
+    return (
+        temp_factor_frac
+        * pwm_factor_frac
+        * controller_efficiency_frac
+        * soiling_factor_frac
+        * wiring_factor_frac
+        * mismatch_factor_frac
+        * shading_factor_frac
+        * ageing_factor_frac
+        * deployed_frac
+        * acceptance_frac
+    )
 
 
 @formula("Solar energy per day", "E = P·PSH·derate", unit="Wh", source=Method("power.solar-day", "peak sun hours"))
@@ -347,16 +400,41 @@ def solar_yield_simple(inp: SolarYieldSimpleIn, sources: dict[str, Figure] | Non
     eff = g("controller_efficiency_frac", 0.97 if mppt else 0.98, "typical of its type")
     pwm = derived("pwm_factor_frac", "1 with MPPT; U_bat/Vmp with PWM", f_pwm, Method("power.solar-day"), battery_voltage_v=g("battery_voltage_v"))
     derate = derate_product(
-        f_t, pwm, eff, g("soiling_factor_frac"), g("wiring_factor_frac"),
-        g("mismatch_factor_frac"), g("shading_factor_frac"), g("ageing_factor_frac"), g("deployed_frac"), g("acceptance_frac"),
-    )  # fmt: skip
+        f_t,
+        pwm,
+        eff,
+        g("soiling_factor_frac"),
+        g("wiring_factor_frac"),
+        g("mismatch_factor_frac"),
+        g("shading_factor_frac"),
+        g("ageing_factor_frac"),
+        g("deployed_frac"),
+        g("acceptance_frac"),
+    )
     energy = solar_energy(g("array_power_w"), g("peak_sun_h"), derate)
     daily = inp.daily_energy_wh
     per_watt = inp.peak_sun_h * derate.value
     return SolarYieldSimpleOut.of(
-        cell_temp_c=temp, temp_factor_frac=f_t, pwm_factor_frac=pwm, derate_frac=derate, energy_wh=energy,
-        charge_ah=derived("charge_ah", "E/U", energy.value / inp.bank_voltage_v, Method("power.solar-day", "definition"), energy_wh=energy, bank_voltage_v=g("bank_voltage_v")),
-        covered_frac=derived("covered_frac", "E/daily", energy.value / daily, Method("power.solar-day", "definition"), energy_wh=energy, daily_energy_wh=daily) if daily else None,
-        required_array_power_w=derived("required_array_power_w", "daily/(PSH·derate)", daily / per_watt, Method("power.solar-day"), daily_energy_wh=daily,
-                                       peak_sun_h=g("peak_sun_h"), derate_frac=derate) if daily and per_watt > 0 else None,
-    )  # fmt: skip
+        cell_temp_c=temp,
+        temp_factor_frac=f_t,
+        pwm_factor_frac=pwm,
+        derate_frac=derate,
+        energy_wh=energy,
+        charge_ah=derived(
+            "charge_ah", "E/U", energy.value / inp.bank_voltage_v, Method("power.solar-day", "definition"), energy_wh=energy, bank_voltage_v=g("bank_voltage_v")
+        ),
+        covered_frac=derived("covered_frac", "E/daily", energy.value / daily, Method("power.solar-day", "definition"), energy_wh=energy, daily_energy_wh=daily)
+        if daily
+        else None,
+        required_array_power_w=derived(
+            "required_array_power_w",
+            "daily/(PSH·derate)",
+            daily / per_watt,
+            Method("power.solar-day"),
+            daily_energy_wh=daily,
+            peak_sun_h=g("peak_sun_h"),
+            derate_frac=derate,
+        )
+        if daily and per_watt > 0
+        else None,
+    )

@@ -9,20 +9,89 @@ from bothy.core.method.sources import Maker, Method
 from bothy.core.power.panels import array_power, on_controllers
 from bothy.core.power.supply import PowerPart, Supply
 
-rules("power", (
-    ("power-relay-voltage", "danger", "Relay joins two voltages", "Use a DC-DC charger that converts between them.", Method("power.relay", "Ohm’s law")),
-    ("power-relay-small", "fault", "Relay too small for the current", "Fit a relay for that current, or a DC-DC charger that limits it.", Method("power.relay") + Maker()),
-    ("power-driving-no-alternator", "fault", "Driving charge without an alternator", "Enter the alternator that feeds it (of the towing vehicle, for a trailer), or leave the charger out.", Method("power.driving-charge", "definition")),
-    ("power-dcdc-no-ignition", "fault", "Charger can’t tell that the engine runs", "Switch it by the ignition: a smart alternator’s voltage says nothing.", Method("power.driving-charge") + Maker()),
-    ("power-appliance-voltage", "danger", "Appliance made for another voltage", "Use a converter to its voltage, or a version for this one.", Method("power.load-budget") + Maker()),
-    ("power-mains-no-source", "fault", "Mains appliances without a source", "Add an inverter or a hook-up, or use versions for the battery’s voltage.", Method("power.load-budget", "definition")),
-    ("power-bank-unfed", "fault", "Nothing charges the battery", "Add panels, driving charge or a shore charger.", Method("power.balance", "energy balance")),
-    ("power-loads-unfed", "note", "Nothing feeds the appliances yet", "Choose a battery in Power, or use Bothy’s suggestions.", Method("power.balance", "definition")),
-    ("power-modified-sine-motor", "advice", "Motors on a modified sine wave", "Use a pure sine inverter: motors hum, heat and may not start.", Method("power.inverter-size", "motor heating by harmonics")),
-    ("power-charger-generator", "advice", "Shore charger larger than the generator", "Set the charger’s input limit down, or use a larger generator.", Method("power.shore-charge") + Maker()),
-    ("power-array-roof", "advice", "More panels than the roof has room for", "Fit fewer or other panels, or put some on the ground.", Method("power.strings", "area of the roof")),
-    ("power-panels-unlike", "advice", "Unlike panels on one controller", "Give each kind or direction its own controller.", Method("power.strings", "one operating point a controller")),
-))  # fmt: skip
+rules(
+    "power",
+    (
+        ("power-relay-voltage", "danger", "Relay joins two voltages", "Use a DC-DC charger that converts between them.", Method("power.relay", "Ohm’s law")),
+        (
+            "power-relay-small",
+            "fault",
+            "Relay too small for the current",
+            "Fit a relay for that current, or a DC-DC charger that limits it.",
+            Method("power.relay") + Maker(),
+        ),
+        (
+            "power-driving-no-alternator",
+            "fault",
+            "Driving charge without an alternator",
+            "Enter the alternator that feeds it (of the towing vehicle, for a trailer), or leave the charger out.",
+            Method("power.driving-charge", "definition"),
+        ),
+        (
+            "power-dcdc-no-ignition",
+            "fault",
+            "Charger can’t tell that the engine runs",
+            "Switch it by the ignition: a smart alternator’s voltage says nothing.",
+            Method("power.driving-charge") + Maker(),
+        ),
+        (
+            "power-appliance-voltage",
+            "danger",
+            "Appliance made for another voltage",
+            "Use a converter to its voltage, or a version for this one.",
+            Method("power.load-budget") + Maker(),
+        ),
+        (
+            "power-mains-no-source",
+            "fault",
+            "Mains appliances without a source",
+            "Add an inverter or a hook-up, or use versions for the battery’s voltage.",
+            Method("power.load-budget", "definition"),
+        ),
+        (
+            "power-bank-unfed",
+            "fault",
+            "Nothing charges the battery",
+            "Add panels, driving charge or a shore charger.",
+            Method("power.balance", "energy balance"),
+        ),
+        (
+            "power-loads-unfed",
+            "note",
+            "Nothing feeds the appliances yet",
+            "Choose a battery in Power, or use Bothy’s suggestions.",
+            Method("power.balance", "definition"),
+        ),
+        (
+            "power-modified-sine-motor",
+            "advice",
+            "Motors on a modified sine wave",
+            "Use a pure sine inverter: motors hum, heat and may not start.",
+            Method("power.inverter-size", "motor heating by harmonics"),
+        ),
+        (
+            "power-charger-generator",
+            "advice",
+            "Shore charger larger than the generator",
+            "Set the charger’s input limit down, or use a larger generator.",
+            Method("power.shore-charge") + Maker(),
+        ),
+        (
+            "power-array-roof",
+            "advice",
+            "More panels than the roof has room for",
+            "Fit fewer or other panels, or put some on the ground.",
+            Method("power.strings", "area of the roof"),
+        ),
+        (
+            "power-panels-unlike",
+            "advice",
+            "Unlike panels on one controller",
+            "Give each kind or direction its own controller.",
+            Method("power.strings", "one operating point a controller"),
+        ),
+    ),
+)
 
 SYSTEMS = {12: (9.0, 16.0), 24: (18.0, 32.0), 48: (36.0, 62.0)}
 """Label voltages that belong to a system."""
@@ -48,8 +117,15 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
     bank = ctx.design.power.bank
     bank_v = bank.unit_voltage_v * bank.series_count if bank is not None else float(ctx.system_v)
     if d.school == "relay" and not 0.75 < ctx.vehicle_system_v / bank_v < 1.33:
-        out.append(finding("power-relay-voltage", "driving", d.name, f"The vehicle has {ctx.vehicle_system_v} V, the battery bank {bank_v:g} V: closed, the relay drives hundreds of amps into one of them.",
-                           fix=Remedy.sets("Use a DC-DC charger", "/power/driving", school="dcdc", part=None, rating_a=min(d.rating_a, 30.0))))  # fmt: skip
+        out.append(
+            finding(
+                "power-relay-voltage",
+                "driving",
+                d.name,
+                f"The vehicle has {ctx.vehicle_system_v} V, the battery bank {bank_v:g} V: closed, the relay drives hundreds of amps into one of them.",
+                fix=Remedy.sets("Use a DC-DC charger", "/power/driving", school="dcdc", part=None, rating_a=min(d.rating_a, 30.0)),
+            )
+        )
     if s.path_a is not None and s.path_a.value > d.rating_a + EPS:
         ctx.book.put("power/driving/path_a", s.path_a)
         out.append(
@@ -62,8 +138,15 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
             )
         )
     if d.school == "dcdc" and d.sense == "voltage" and ctx.smart and ctx.alternator_a > 0:
-        out.append(finding("power-dcdc-no-ignition", "driving", d.name, "It starts by the voltage that it sees; a smart alternator lets that fall while driving, so it stops, or it empties the starter battery.",
-                           fix=Remedy.sets("Switch it by the ignition", "/power/driving", sense="ignition")))  # fmt: skip
+        out.append(
+            finding(
+                "power-dcdc-no-ignition",
+                "driving",
+                d.name,
+                "It starts by the voltage that it sees; a smart alternator lets that fall while driving, so it stops, or it empties the starter battery.",
+                fix=Remedy.sets("Switch it by the ignition", "/power/driving", sense="ignition"),
+            )
+        )
     return out
 
 
@@ -74,8 +157,15 @@ def _voltages(ctx: Context) -> list[Finding]:
         if label is not None and label != ctx.system_v:
             harm = "it burns out" if label < ctx.system_v else "it does not run"
             i = ctx.design.life.appliances.index(a)
-            out.append(finding("power-appliance-voltage", a.id, a.name, f"It is made for {label} V and hangs straight on {ctx.system_v} V: {harm}.",
-                               fix=Remedy.sets("Feed it through a converter", f"/life/appliances/{i}", a.id, supply="converter") if label < ctx.system_v else None))  # fmt: skip
+            out.append(
+                finding(
+                    "power-appliance-voltage",
+                    a.id,
+                    a.name,
+                    f"It is made for {label} V and hangs straight on {ctx.system_v} V: {harm}.",
+                    fix=Remedy.sets("Feed it through a converter", f"/life/appliances/{i}", a.id, supply="converter") if label < ctx.system_v else None,
+                )
+            )
     return out
 
 
@@ -97,8 +187,15 @@ def _nothing(ctx: Context) -> list[Finding]:
     if p.bank is not None and used and not fed:
         out.append(finding("power-bank-unfed", "bank", p.bank.name, "Neither sun nor engine nor hook-up charges it: once empty it stays empty."))
     if p.bank is None and used:
-        out.append(finding("power-loads-unfed", "bank", "Battery", f"{len(used)} appliance{'s use' if len(used) > 1 else ' uses'} electricity, and there is no battery.",
-                           severity="fault" if ctx.design.wiring.circuits else None))  # fmt: skip
+        out.append(
+            finding(
+                "power-loads-unfed",
+                "bank",
+                "Battery",
+                f"{len(used)} appliance{'s use' if len(used) > 1 else ' uses'} electricity, and there is no battery.",
+                severity="fault" if ctx.design.wiring.circuits else None,
+            )
+        )
     return out
 
 
@@ -106,8 +203,14 @@ def _others(ctx: Context, part: PowerPart) -> list[Finding]:
     p = ctx.design.power
     out: list[Finding] = []
     if p.inverter is not None and not p.inverter.pure_sine:
-        motors = [a.name for a in ctx.design.life.appliances
-                  if a.supply == "ac" and a.count > 0 and not a.pure_sine and (a.electrical == "motor" or a.start_multiple >= 2 or a.kind in ("cooling", "pump", "fan"))]  # fmt: skip
+        motors = [
+            a.name
+            for a in ctx.design.life.appliances
+            if a.supply == "ac"
+            and a.count > 0
+            and not a.pure_sine
+            and (a.electrical == "motor" or a.start_multiple >= 2 or a.kind in ("cooling", "pump", "fan"))
+        ]
         if motors:
             out.append(finding("power-modified-sine-motor", "inverter", p.inverter.name, f"These have motors: {', '.join(motors[:5])}."))
     inlet = next((h for h in part.headrooms if h.key == "inlet"), None)

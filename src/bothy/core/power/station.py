@@ -13,8 +13,14 @@ from bothy.core.method.sources import Method
 Limit = Literal["dc_output", "inverter", "surge", "energy", "solar_voltage", "cold_charge", "recharge"]
 HERE = Method("power.station")
 RULE_OF: dict[str, str] = {
-    "dc_output": "power-station-dc-limit", "inverter": "power-station-inverter-limit", "surge": "power-station-inverter-limit", "energy": "power-station-energy",
-    "solar_voltage": "power-station-solar-voltage", "cold_charge": "power-charge-below-freezing", "recharge": "power-station-recharge"}  # fmt: skip
+    "dc_output": "power-station-dc-limit",
+    "inverter": "power-station-inverter-limit",
+    "surge": "power-station-inverter-limit",
+    "energy": "power-station-energy",
+    "solar_voltage": "power-station-solar-voltage",
+    "cold_charge": "power-charge-below-freezing",
+    "recharge": "power-station-recharge",
+}
 
 
 class Station(Contract):
@@ -99,11 +105,27 @@ def power_station_check(inp: PowerStationCheckIn, sources: dict[str, Figure] | N
     s, n = inp.station, inp.needs
     dc_on = n.dc_on_h if n.dc_on_h is not None else 24.0 if n.dc_energy_wh > 0 else 0.0
     ac_on = n.ac_on_h if n.ac_on_h is not None else 24.0 if n.ac_energy_wh > 0 else 0.0
-    own = derived("self_consumption_wh", "standby·hours + idle·hours", s.dc_standby_w * dc_on + s.inverter_idle_w * ac_on, HERE, dc_standby_w=s.dc_standby_w, dc_on_h=dc_on,
-                  inverter_idle_w=s.inverter_idle_w, ac_on_h=ac_on)  # fmt: skip
-    day = derived("daily_energy_wh", "E_dc/η_dc + E_ac/η_ac + own", n.dc_energy_wh / s.dc_efficiency_frac + n.ac_energy_wh / s.inverter_efficiency_frac + own.value, HERE,
-                  dc_energy_wh=n.dc_energy_wh, dc_efficiency_frac=s.dc_efficiency_frac, ac_energy_wh=n.ac_energy_wh, inverter_efficiency_frac=s.inverter_efficiency_frac,
-                  self_consumption_wh=own)  # fmt: skip
+    own = derived(
+        "self_consumption_wh",
+        "standby·hours + idle·hours",
+        s.dc_standby_w * dc_on + s.inverter_idle_w * ac_on,
+        HERE,
+        dc_standby_w=s.dc_standby_w,
+        dc_on_h=dc_on,
+        inverter_idle_w=s.inverter_idle_w,
+        ac_on_h=ac_on,
+    )
+    day = derived(
+        "daily_energy_wh",
+        "E_dc/η_dc + E_ac/η_ac + own",
+        n.dc_energy_wh / s.dc_efficiency_frac + n.ac_energy_wh / s.inverter_efficiency_frac + own.value,
+        HERE,
+        dc_energy_wh=n.dc_energy_wh,
+        dc_efficiency_frac=s.dc_efficiency_frac,
+        ac_energy_wh=n.ac_energy_wh,
+        inverter_efficiency_frac=s.inverter_efficiency_frac,
+        self_consumption_wh=own,
+    )
     usable = derived("usable_energy_wh", "energy·usable part", s.energy_wh * s.usable_frac, HERE, energy_wh=s.energy_wh, usable_frac=s.usable_frac)
     lasts = derived("autonomy_days", "usable/day", usable.value / day.value, HERE, usable_energy_wh=usable, daily_energy_wh=day) if day.value > 0 else None
     over = (
@@ -124,13 +146,27 @@ def power_station_check(inp: PowerStationCheckIn, sources: dict[str, Figure] | N
     )
     cold = inp.min_temp_c < s.charge_min_temp_c - EPS
     comes = 0.0 if cold else s.charge_efficiency_frac * (sun_wh + s.car_input_w * inp.drive_h + s.shore_input_w * inp.shore_h)
-    income = derived("input_energy_wh", "0: too cold to charge" if cold else "η·(solar + car·hours + shore·hours)", comes, HERE, solar_energy_wh=sun, car_input_w=s.car_input_w,
-                     drive_h=g("drive_h"), shore_input_w=s.shore_input_w, shore_h=g("shore_h"))  # fmt: skip
+    income = derived(
+        "input_energy_wh",
+        "0: too cold to charge" if cold else "η·(solar + car·hours + shore·hours)",
+        comes,
+        HERE,
+        solar_energy_wh=sun,
+        car_input_w=s.car_input_w,
+        drive_h=g("drive_h"),
+        shore_input_w=s.shore_input_w,
+        shore_h=g("shore_h"),
+    )
     surge, most_surge = n.ac_surge_w if n.ac_surge_w is not None else n.ac_peak_w, s.inverter_surge_w if s.inverter_surge_w is not None else s.inverter_limit_w
     fails: dict[Limit, bool] = {
-        "dc_output": n.dc_peak_w > s.dc_limit_w + EPS, "inverter": n.ac_peak_w > s.inverter_limit_w + EPS, "surge": surge > most_surge + EPS,
-        "energy": lasts is not None and lasts.value < n.autonomy_days - EPS, "solar_voltage": over, "cold_charge": cold, "recharge": comes < day.value - EPS,
-    }  # fmt: skip
+        "dc_output": n.dc_peak_w > s.dc_limit_w + EPS,
+        "inverter": n.ac_peak_w > s.inverter_limit_w + EPS,
+        "surge": surge > most_surge + EPS,
+        "energy": lasts is not None and lasts.value < n.autonomy_days - EPS,
+        "solar_voltage": over,
+        "cold_charge": cold,
+        "recharge": comes < day.value - EPS,
+    }
     limits = [k for k, failed in fails.items() if failed]
     rules = {RULE_OF[k] for k in limits} | ({"power-station-solar-clipped"} if 0 < part < 1 - EPS else set())
 
@@ -138,8 +174,17 @@ def power_station_check(inp: PowerStationCheckIn, sources: dict[str, Figure] | N
         return derived(key, "1 − peak/limit", 1 - peak / limit, HERE, peak_w=peak, limit_w=limit) if limit > 0 else None
 
     return PowerStationCheckOut.of(
-        daily_energy_wh=day, self_consumption_wh=own, usable_energy_wh=usable, autonomy_days=lasts, dc_headroom_frac=room("dc_headroom_frac", n.dc_peak_w, s.dc_limit_w),
-        inverter_headroom_frac=room("inverter_headroom_frac", n.ac_peak_w, s.inverter_limit_w), solar_power_used_w=used, solar_energy_wh=sun, input_energy_wh=income,
-        balance_wh=derived("balance_wh", "input − day", comes - day.value, Method("power.station", "definition"), input_energy_wh=income, daily_energy_wh=day), sufficient=not limits, limits=limits,
+        daily_energy_wh=day,
+        self_consumption_wh=own,
+        usable_energy_wh=usable,
+        autonomy_days=lasts,
+        dc_headroom_frac=room("dc_headroom_frac", n.dc_peak_w, s.dc_limit_w),
+        inverter_headroom_frac=room("inverter_headroom_frac", n.ac_peak_w, s.inverter_limit_w),
+        solar_power_used_w=used,
+        solar_energy_wh=sun,
+        input_energy_wh=income,
+        balance_wh=derived("balance_wh", "input − day", comes - day.value, Method("power.station", "definition"), input_energy_wh=income, daily_energy_wh=day),
+        sufficient=not limits,
+        limits=limits,
         rules=sorted(rules),
-    )  # fmt: skip
+    )

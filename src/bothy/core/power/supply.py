@@ -139,8 +139,11 @@ def second_alternator_a(ctx: Context) -> Figure:
     p = ctx.design.power
     assert p.driving is not None
     limit = (p.bank.unit_max_charge_a or ctx.chem.max_charge_c * p.bank.unit_charge_ah) * p.bank.parallel_count if p.bank else p.driving.rating_a
-    return second_alternator(given("hot_frac", 0.75, "default", "hot, under the bonnet; typical"), given("rated_a", p.driving.rating_a, "typed", p.driving.name),
-                             given("bank_limit_a", limit, "typed" if p.bank and p.bank.unit_max_charge_a else "default", "bank's charge limit"))  # fmt: skip
+    return second_alternator(
+        given("hot_frac", 0.75, "default", "hot, under the bonnet; typical"),
+        given("rated_a", p.driving.rating_a, "typed", p.driving.name),
+        given("bank_limit_a", limit, "typed" if p.bank and p.bank.unit_max_charge_a else "default", "bank's charge limit"),
+    )
 
 
 def _through_relay(
@@ -149,8 +152,15 @@ def _through_relay(
     """The most that may flow through the relay, and the energy of a day's driving; none is counted on behind a smart alternator."""
     p = ctx.design.power
     assert p.driving is not None
-    path = pick("Current through the relay", "smaller of what the voltages push and what the alternator makes", min(d.relay_current_a or 0.0, ctx.alternator_a), "A",
-                Method("power.driving-charge", "the same on both sides of the relay"), relay_current_a=d.figure("relay_current_a"), alternator_a=ctx.figure("/vehicle/alternator_rated_a"))  # fmt: skip
+    path = pick(
+        "Current through the relay",
+        "smaller of what the voltages push and what the alternator makes",
+        min(d.relay_current_a or 0.0, ctx.alternator_a),
+        "A",
+        Method("power.driving-charge", "the same on both sides of the relay"),
+        relay_current_a=d.figure("relay_current_a"),
+        alternator_a=ctx.figure("/vehicle/alternator_rated_a"),
+    )
     if ctx.smart:
         return path, None
     ohm = beyond_ohm + (2 * length_m * RHO_60C / area_mm2 if area_mm2 else 0.0) + SOURCE_OHM + ctx.chem.r_k / bank.charge_ah * (ctx.bank_v / 12) / 1000
@@ -215,8 +225,7 @@ def inverter_loads(ctx: Context) -> list[InverterLoad]:
         if p < HEAVY_W:
             out.append(InverterLoad.trusted(id=a.id, power_w=p, count=a.count, start_multiple=a.start_multiple, pure_sine=a.pure_sine))
         else:
-            out.append(InverterLoad.trusted(id=a.id, power_w=p + light, start_power_w=p * a.start_multiple + light, coincident=False,
-                                    pure_sine=a.pure_sine))  # fmt: skip
+            out.append(InverterLoad.trusted(id=a.id, power_w=p + light, start_power_w=p * a.start_multiple + light, coincident=False, pure_sine=a.pure_sine))
     return out
 
 
@@ -229,16 +238,29 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
         b = p.bank
         s.bank = banks.bank_configure(
             banks.BankConfigureIn.trusted(
-                chemistry=b.chemistry, unit_voltage_v=b.unit_voltage_v, unit_charge_ah=b.unit_charge_ah, series_count=b.series_count,
-                parallel_count=b.parallel_count, unit_max_discharge_a=b.unit_max_discharge_a, unit_max_charge_a=b.unit_max_charge_a,
-                unit_mass_kg=b.unit_mass_kg, unit_resistance_mohm=b.unit_resistance_mohm, wiring=b.wiring, system_voltage_v=ctx.system_v,
+                chemistry=b.chemistry,
+                unit_voltage_v=b.unit_voltage_v,
+                unit_charge_ah=b.unit_charge_ah,
+                series_count=b.series_count,
+                parallel_count=b.parallel_count,
+                unit_max_discharge_a=b.unit_max_discharge_a,
+                unit_max_charge_a=b.unit_max_charge_a,
+                unit_mass_kg=b.unit_mass_kg,
+                unit_resistance_mohm=b.unit_resistance_mohm,
+                wiring=b.wiring,
+                system_voltage_v=ctx.system_v,
                 load_current_a=worst_peak.peak_current_a,
             ),
             {"unit_charge_ah": given("unit_charge_ah", b.unit_charge_ah, "typed", b.name)},
-        )  # fmt: skip
+        )
         f_t = given("temp_factor_frac", capacity_factor(b.chemistry, s.cold.value if s.cold else 10), "table", "capacity at the coldest cells")
-        new = banks.usable_new(s.bank.figure("charge_ah"), s.bank.figure("voltage_v"),
-                               given("usable_frac", ctx.usable_frac, "typed" if b.usable_frac is not None else "table", f"normal depth of discharge of {ctx.chem.name}"), f_t, 1.0)  # fmt: skip
+        new = banks.usable_new(
+            s.bank.figure("charge_ah"),
+            s.bank.figure("voltage_v"),
+            given("usable_frac", ctx.usable_frac, "typed" if b.usable_frac is not None else "table", f"normal depth of discharge of {ctx.chem.name}"),
+            f_t,
+            1.0,
+        )
         s.usable_wh = banks.usable_old(new, given("end_of_life_frac", 0.8, "default", "a bank is called worn at 80 %"))
     for season in SEASONS:
         s.solar_wh[season] = solar_of(ctx, season)
@@ -252,19 +274,37 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
         eff = inv.efficiency_frac or 0.88
         if loads:
             ratio = min(6.0, max(1.0, (inv.surge_power_w or 2 * inv.rating_w) / inv.rating_w))
-            s.size = inverter_size(InverterSizeIn.trusted(region=ctx.region.key, loads=loads, surge_ratio=ratio, efficiency_frac=eff, idle_w=inv.idle_w,
-                                                          ambient_temp_c=min(70.0, s.air.value if s.air else 25.0)), {"ambient_temp_c": s.air} if s.air else None)  # fmt: skip
+            s.size = inverter_size(
+                InverterSizeIn.trusted(
+                    region=ctx.region.key,
+                    loads=loads,
+                    surge_ratio=ratio,
+                    efficiency_frac=eff,
+                    idle_w=inv.idle_w,
+                    ambient_temp_c=min(70.0, s.air.value if s.air else 25.0),
+                ),
+                {"ambient_temp_c": s.air} if s.air else None,
+            )
         feed = next((c for c in ctx.design.wiring.circuits if c.kind == "inverter"), None)
         s.feed = inverter_dc_current(
             InverterDcCurrentIn.trusted(
-                ac_power_w=inv.rating_w, system_voltage_v=ctx.system_v, efficiency_frac=eff,
+                ac_power_w=inv.rating_w,
+                system_voltage_v=ctx.system_v,
+                efficiency_frac=eff,
                 surge_power_w=max(inv.rating_w, inv.surge_power_w or 2 * inv.rating_w),
                 existing_breaker_a=feed.fuse_a if feed and feed.protection == "breaker" else None,
                 existing_fuse_a=feed.fuse_a if feed and feed.protection == "fuse" else None,
             ),
-            {"ac_power_w": given("ac_power_w", inv.rating_w, "typed", inv.name),
-             "efficiency_frac": given("efficiency_frac", eff, "typed" if inv.efficiency_frac else "default", "from its data sheet" if inv.efficiency_frac else "at full load, typical")},
-        )  # fmt: skip
+            {
+                "ac_power_w": given("ac_power_w", inv.rating_w, "typed", inv.name),
+                "efficiency_frac": given(
+                    "efficiency_frac",
+                    eff,
+                    "typed" if inv.efficiency_frac else "default",
+                    "from its data sheet" if inv.efficiency_frac else "at full load, typical",
+                ),
+            },
+        )
     if p.driving is not None and p.driving.school == "second" and s.bank is not None:
         amps = second_alternator_a(ctx)
         s.drive_wh = driven_energy(
@@ -278,13 +318,22 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
         beyond = sum(2 * (c.length_m or 0.0) * RHO_60C / (c.metal_mm2 * c.parallel_count) for c in ways[1:])
         s.driving = dcdc_size(
             DcdcSizeIn.trusted(
-                school="relay" if relay else "dcdc", chemistry=ctx.chem.key, capacity_ah=s.bank.charge_ah,
-                system_voltage_v=ctx.system_v, max_charge_a=s.bank.max_charge_a, alternator_rated_a=ctx.alternator_a,
-                alternator_system_v=ctx.vehicle_system_v, smart_alternator=ctx.smart, drive_h=ctx.drive_h,
-                ratings_a=[p.driving.rating_a], cable_length_m=length, cable_area_mm2=area, extra_resistance_mohm=1000 * beyond,
+                school="relay" if relay else "dcdc",
+                chemistry=ctx.chem.key,
+                capacity_ah=s.bank.charge_ah,
+                system_voltage_v=ctx.system_v,
+                max_charge_a=s.bank.max_charge_a,
+                alternator_rated_a=ctx.alternator_a,
+                alternator_system_v=ctx.vehicle_system_v,
+                smart_alternator=ctx.smart,
+                drive_h=ctx.drive_h,
+                ratings_a=[p.driving.rating_a],
+                cable_length_m=length,
+                cable_area_mm2=area,
+                extra_resistance_mohm=1000 * beyond,
             ),
             {"alternator_rated_a": ctx.figure("/vehicle/alternator_rated_a"), "drive_h": ctx.figure("/life/drive_h_per_day")},
-        )  # fmt: skip
+        )
         if s.driving.energy_per_drive_wh is not None:
             s.drive_wh = s.driving.figure("energy_per_drive_wh")
         elif relay and s.driving.relay_current_a is not None:
@@ -293,12 +342,18 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
         sh = p.shore
         s.shore = shore_charge_time(
             ShoreChargeTimeIn.trusted(
-                chemistry=ctx.chem.key, capacity_ah=s.bank.charge_ah, system_voltage_v=ctx.system_v, region=ctx.region.key,
-                charger_current_a=sh.charger_current_a, max_charge_a=s.bank.max_charge_a, inlet_current_a=sh.inlet_current_a,
-                supply_current_a=sh.supply_current_a, bank_temp_c=20,
+                chemistry=ctx.chem.key,
+                capacity_ah=s.bank.charge_ah,
+                system_voltage_v=ctx.system_v,
+                region=ctx.region.key,
+                charger_current_a=sh.charger_current_a,
+                max_charge_a=s.bank.max_charge_a,
+                inlet_current_a=sh.inlet_current_a,
+                supply_current_a=sh.supply_current_a,
+                bank_temp_c=20,
             ),
             {"charger_current_a": given("charger_current_a", sh.charger_current_a, "typed", sh.name)},
-        )  # fmt: skip
+        )
     return s
 
 
@@ -306,8 +361,16 @@ def _headroom(ctx: Context, key: str, label: str, need: Figure, have: Figure, un
     ctx.book.put(f"power/{key}/need", need)
     ctx.book.put(f"power/{key}/have", have)
     left = 1 - need.value / have.value if have.value > 0 else -1.0
-    return Headroom(key=key, label=label, need=need.value, have=have.value, unit=unit, margin_frac=margin, headroom_frac=left,
-                    figures=[f"power/{key}/need", f"power/{key}/have"])  # fmt: skip
+    return Headroom(
+        key=key,
+        label=label,
+        need=need.value,
+        have=have.value,
+        unit=unit,
+        margin_frac=margin,
+        headroom_frac=left,
+        figures=[f"power/{key}/need", f"power/{key}/have"],
+    )
 
 
 CUT_H, DRIVE_H = 6.0, 4.0
@@ -356,10 +419,19 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
             f"sun{' and driving' if ctx.drive_daily else ' alone, standing still'}, {worst.season}",
             source=Method("power.balance"),
         )
-        need = cut_need(ctx) if ctx.hooked else pick("Energy asked of the bank", "larger of one day and the stay", max(s.demand_wh[worst.season].value,
-                    stay_need.raw(ctx.nights, worst.demand_wh, supply.value)), "Wh", Method("power.bank-size", "the bank must carry a day even if tomorrow is sunny"),
-                    one_day_wh=s.demand_wh[worst.season],
-                    stay_wh=stay_need(ctx.figure("/life/nights_between_hookups"), s.demand_wh[worst.season], supply))  # fmt: skip
+        need = (
+            cut_need(ctx)
+            if ctx.hooked
+            else pick(
+                "Energy asked of the bank",
+                "larger of one day and the stay",
+                max(s.demand_wh[worst.season].value, stay_need.raw(ctx.nights, worst.demand_wh, supply.value)),
+                "Wh",
+                Method("power.bank-size", "the bank must carry a day even if tomorrow is sunny"),
+                one_day_wh=s.demand_wh[worst.season],
+                stay_wh=stay_need(ctx.figure("/life/nights_between_hookups"), s.demand_wh[worst.season], supply),
+            )
+        )
         out.append(_headroom(ctx, "bank_energy", "bank energy, worn and cold", need, s.usable_wh, "Wh", 0.0))
         season = max(uses, key=lambda k: uses[k].peak_current_a)
         out.append(_headroom(ctx, "bank_current", "bank current", uses[season].figure("peak_current_a"), s.bank.figure("max_discharge_a"), "A", 0.0))
@@ -367,12 +439,35 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
         have = given("rating_w", p.inverter.rating_w, "typed", p.inverter.name, label="inverter rating")
         if s.air is not None and s.air.value > DERATE_FROM_C:
             have = rating_left(have, s.air)
-        out.append(_headroom(ctx, "inverter", "inverter, running", given("power_w", s.size.coincident_power_w, "computed",
-                   "light mains loads together, and one heavy one", source=Method("power.balance")), have, "W", 0.25))  # fmt: skip
-        surge = given("surge_power_w", p.inverter.surge_power_w or 2 * p.inverter.rating_w,
-                      "typed" if p.inverter.surge_power_w else "assumed", "twice its rating, typical", label="short-time rating")  # fmt: skip
-        out.append(_headroom(ctx, "inverter_surge", "inverter, starting", given("start_power_w", s.size.start_power_w, "computed",
-                   "hardest start on top of the rest", source=Method("power.balance")), surge, "W", 0.0))  # fmt: skip
+        out.append(
+            _headroom(
+                ctx,
+                "inverter",
+                "inverter, running",
+                given("power_w", s.size.coincident_power_w, "computed", "light mains loads together, and one heavy one", source=Method("power.balance")),
+                have,
+                "W",
+                0.25,
+            )
+        )
+        surge = given(
+            "surge_power_w",
+            p.inverter.surge_power_w or 2 * p.inverter.rating_w,
+            "typed" if p.inverter.surge_power_w else "assumed",
+            "twice its rating, typical",
+            label="short-time rating",
+        )
+        out.append(
+            _headroom(
+                ctx,
+                "inverter_surge",
+                "inverter, starting",
+                given("start_power_w", s.size.start_power_w, "computed", "hardest start on top of the rest", source=Method("power.balance")),
+                surge,
+                "W",
+                0.0,
+            )
+        )
     if s.feed and (s.feed.protection_ratio_frac is not None):
         feed = next(c for c in ctx.design.wiring.circuits if c.kind == "inverter")
         have = given("rating_a", feed.fuse_a or 0, "typed", feed.name, label=f"inverter {feed.protection}")
@@ -384,13 +479,19 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
         out.append(_headroom(ctx, f"controller_current{x.key}", f"solar charge current{x.label}", x.out.figure("uncapped_current_a"), amps, "A", 0.0))
     on_roof = [a for a in p.arrays if a.deploy != "ground"]
     if on_roof:
-        roof = given("roof_m2", ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m, "assumed",
-                     f"{ROOF_SHARE:.0%} of the inside length × width; the roof plan comes with Fit", label="roof for panels")  # fmt: skip
+        roof = given(
+            "roof_m2",
+            ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m,
+            "assumed",
+            f"{ROOF_SHARE:.0%} of the inside length × width; the roof plan comes with Fit",
+            label="roof for panels",
+        )
         area = given("panel_m2", sum(array_power(a) for a in on_roof) / W_PER_M2, "assumed", "about 200 W on a square metre", label="panel area")
         out.append(_headroom(ctx, "roof", "roof area", area, roof, "m²", 0.0))
     if s.driving and s.driving.input_current_a is not None:
-        out.append(_headroom(ctx, "alternator", "alternator's spare current", s.driving.figure("input_current_a"),
-                             s.driving.figure("available_running_a"), "A", 0.0))  # fmt: skip
+        out.append(
+            _headroom(ctx, "alternator", "alternator's spare current", s.driving.figure("input_current_a"), s.driving.figure("available_running_a"), "A", 0.0)
+        )
     if s.shore and s.bank and p.shore:
         amps = given("charger_current_a", p.shore.charger_current_a, "typed", p.shore.name, label="charger's current")
         out.append(_headroom(ctx, "charger", "shore charger on the bank", amps, s.bank.figure("max_charge_a"), "A", 0.0))
@@ -442,11 +543,18 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
             ctx.book.put(f"power/{season}/days", days)
         balances.append(
             SeasonBalance(
-                season=season, planned=any(m in ctx.months for m in ctx.season_months(season)), demand_wh=need.value,
-                solar_wh=solar.value, drive_wh=drive.value, supply_wh=supply.value, balance_wh=net.value,
-                cover_frac=supply.value / need.value if need.value else 1.0, days=days.value if days else None, standing_days=standing.value if standing else None,
+                season=season,
+                planned=any(m in ctx.months for m in ctx.season_months(season)),
+                demand_wh=need.value,
+                solar_wh=solar.value,
+                drive_wh=drive.value,
+                supply_wh=supply.value,
+                balance_wh=net.value,
+                cover_frac=supply.value / need.value if need.value else 1.0,
+                days=days.value if days else None,
+                standing_days=standing.value if standing else None,
             )
-        )  # fmt: skip
+        )
     rooms = headrooms(ctx, s, uses, balances)
     mass = ctx.book.put("power/mass_kg", supply_mass(ctx))
     for name, out in (
@@ -473,9 +581,18 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
     text = f"{tight.label}: needs {tight.need:,.0f} {tight.unit}, has {tight.have:,.0f} {tight.unit}" if tight else "nothing chosen yet"
     has = [k for k in ("bank", "inverter", "controller", "driving", "shore") if getattr(p, k) is not None] + (["arrays"] if p.arrays else [])
     return PowerPart(
-        has=has, seasons=balances, headrooms=rooms, limits=tight.key if tight else None, limits_text=text, mass_kg=mass.value,
-        arrays={a.id: ArrayPart(controller=c.name if (c := controller_of(p, a)) else None,
-                                solar_wh={s: array_day(ctx, a, ctx.worst_month(s)).energy_wh_day for s in SEASONS}) for a in p.arrays},
+        has=has,
+        seasons=balances,
+        headrooms=rooms,
+        limits=tight.key if tight else None,
+        limits_text=text,
+        mass_kg=mass.value,
+        arrays={
+            a.id: ArrayPart(
+                controller=c.name if (c := controller_of(p, a)) else None, solar_wh={s: array_day(ctx, a, ctx.worst_month(s)).energy_wh_day for s in SEASONS}
+            )
+            for a in p.arrays
+        },
         summary={
             "usable_wh": s.usable_wh.value if s.usable_wh else None,
             "charge_ah": s.bank.charge_ah if s.bank else None,
@@ -485,4 +602,4 @@ def power_part(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply) -> Power
             "cold_c": s.cold.value if s.cold else None,
             "charge_rate_cold": charge_rate(ctx.chem.key, s.cold.value, ctx.chem.max_charge_c) if s.cold else None,
         },
-    )  # fmt: skip
+    )

@@ -110,9 +110,18 @@ def budgets(ctx: Context) -> dict[str, LoadBudgetOut]:
     use = inverter_use(ctx)
     out: dict[str, LoadBudgetOut] = {}
     for season in SEASONS:
-        inp = quick(LoadBudgetIn, bank_voltage_v=ctx.bank_v, bank_min_voltage_v=None, season=season, day_types=["parked", "driving", "working"],
-            ambient_temp_c=ctx.galley_temp(season), inverter=use, distribution_loss_frac=0.02, margin_frac=margin, loads=loads,
-        )  # fmt: skip
+        inp = quick(
+            LoadBudgetIn,
+            bank_voltage_v=ctx.bank_v,
+            bank_min_voltage_v=None,
+            season=season,
+            day_types=["parked", "driving", "working"],
+            ambient_temp_c=ctx.galley_temp(season),
+            inverter=use,
+            distribution_loss_frac=0.02,
+            margin_frac=margin,
+            loads=loads,
+        )
         out[season] = load_budget(inp, sources)
     return out
 
@@ -139,12 +148,19 @@ def life_part(ctx: Context, results: dict[str, LoadBudgetOut]) -> LifePart:
             ctx.book.put(f"life/{season}/{key}", r.figure(key))
         seasons.append(
             SeasonUse(
-                season=season, planned=season in planned, months=[MONTHS[m - 1] for m in ctx.season_months(season)],
-                design_day_type=r.design_day_type, energy_wh=r.energy_wh, design_energy_wh=r.design_energy_wh,
-                design_charge_ah=r.design_charge_ah, peak_power_w=r.peak_power_w, peak_current_a=r.peak_current_a,
-                hourly_wh=r.hourly_wh, by_kind_wh=_by_kind(r, kinds),
+                season=season,
+                planned=season in planned,
+                months=[MONTHS[m - 1] for m in ctx.season_months(season)],
+                design_day_type=r.design_day_type,
+                energy_wh=r.energy_wh,
+                design_energy_wh=r.design_energy_wh,
+                design_charge_ah=r.design_charge_ah,
+                peak_power_w=r.peak_power_w,
+                peak_current_a=r.peak_current_a,
+                hourly_wh=r.hourly_wh,
+                by_kind_wh=_by_kind(r, kinds),
             )
-        )  # fmt: skip
+        )
     uses: dict[str, ApplianceUse] = {}
     by_id = {a.id: a for a in ctx.design.life.appliances}
     for load in results[worst].loads:
@@ -153,8 +169,12 @@ def life_part(ctx: Context, results: dict[str, LoadBudgetOut]) -> LifePart:
         w = by_id[load.id].load.hourly_weights or [1.0] * 24
         whole = sum(w)
         uses[load.id] = ApplianceUse(
-            power_w=load.power_w, time_h=load.time_h, energy_wh=load.energy_wh, bank_energy_wh=load.bank_energy_wh,
-            share_frac=load.share_frac, saturated=load.saturated, hours=[load.energy_wh * x / whole for x in w],
-        )  # fmt: skip
-    return LifePart(worst=worst, seasons=seasons, appliances=uses, place_name=ctx.climate.name,
-                    month_names=[MONTHS[m - 1] for m in ctx.months])  # fmt: skip
+            power_w=load.power_w,
+            time_h=load.time_h,
+            energy_wh=load.energy_wh,
+            bank_energy_wh=load.bank_energy_wh,
+            share_frac=load.share_frac,
+            saturated=load.saturated,
+            hours=[load.energy_wh * x / whole for x in w],
+        )
+    return LifePart(worst=worst, seasons=seasons, appliances=uses, place_name=ctx.climate.name, month_names=[MONTHS[m - 1] for m in ctx.months])

@@ -69,17 +69,36 @@ class Proposal(Offered, Reasons):
         return Reasons(why=[*self.why, *(self._later() if self._later else [])], assumes=self.assumes)
 
 
-def part_proposal(group: Group, path: str, title: str, what: str, value: Any, current: Any, why: list[str], assumes: list[str], *,
-                  price: float | None = None, mass: float | None = None) -> Proposal:  # fmt: skip
+def part_proposal(
+    group: Group,
+    path: str,
+    title: str,
+    what: str,
+    value: Any,
+    current: Any,
+    why: list[str],
+    assumes: list[str],
+    *,
+    price: float | None = None,
+    mass: float | None = None,
+) -> Proposal:
     """A proposal for one part of the supply, with its status against what the design holds."""
     by = current.get("by") if isinstance(current, dict) else None
     if by == "typed" or (isinstance(current, dict) and current.get("owned")):
         return Proposal(id=group, group=group, status="kept", title=title, what=what, why=why, assumes=assumes, patch=[])
     same = isinstance(current, dict) and all(current.get(k) == v for k, v in value.items())
     return Proposal(
-        id=group, group=group, status="fitted" if same else "change" if current else "new", title=title, what=what, why=why, assumes=assumes,
-        patch=[] if same else [{"op": "replace", "path": path, "value": value}], price_eur=price, mass_kg=mass,
-    )  # fmt: skip
+        id=group,
+        group=group,
+        status="fitted" if same else "change" if current else "new",
+        title=title,
+        what=what,
+        why=why,
+        assumes=assumes,
+        patch=[] if same else [{"op": "replace", "path": path, "value": value}],
+        price_eur=price,
+        mass_kg=mass,
+    )
 
 
 def slug(text: str, taken: set[str]) -> str:

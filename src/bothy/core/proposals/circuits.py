@@ -62,8 +62,13 @@ def _groups(ctx: Context, free: list[Appliance], ac: bool) -> dict[str, list[App
         if len(flowing) < 2 or sum(amps[a.id] for a in flowing) <= allowed:
             out[name] = items
             continue
-        split = circuit_split(CircuitSplitIn.trusted(cable_ampacity_a=limit * 1.25 if ac else SHARED_CABLE_A, fuse_a=allowed * 1.25,
-                                             loads=[SplitLoad.trusted(id=a.id, current_a=amps[a.id]) for a in flowing]))  # fmt: skip
+        split = circuit_split(
+            CircuitSplitIn.trusted(
+                cable_ampacity_a=limit * 1.25 if ac else SHARED_CABLE_A,
+                fuse_a=allowed * 1.25,
+                loads=[SplitLoad.trusted(id=a.id, current_a=amps[a.id]) for a in flowing],
+            )
+        )
         shares = split.circuits + [[i] for i in split.oversize]
         for n, ids in enumerate(shares, 1):
             out[f"{name} {n}" if len(shares) > 1 else name] = [by_id[i] for i in ids]
@@ -129,19 +134,50 @@ def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, 
     direct = _off_the_busbar(ctx, dc, amps, way_a, room_a)
     if board is None and dc:
         board = slug("house", {b.id for b in d.wiring.boards})
-        boards.append({"id": board, "name": "House board", "letter": "A", "way_count": int(part.data["way_count"]), "way_rating_a": part.data["way_rating_a"],
-                       "total_rating_a": part.data["total_rating_a"], "side": "dc", "by": "proposal"})  # fmt: skip
+        boards.append(
+            {
+                "id": board,
+                "name": "House board",
+                "letter": "A",
+                "way_count": int(part.data["way_count"]),
+                "way_rating_a": part.data["way_rating_a"],
+                "total_rating_a": part.data["total_rating_a"],
+                "side": "dc",
+                "by": "proposal",
+            }
+        )
     ac_board = next((b.id for b in d.wiring.boards if b.side == "ac"), None)
     if ac_board is None and ac:
         ac_board = slug("mains", {b.id for b in d.wiring.boards} | {x["id"] for x in boards})
-        boards.append({"id": ac_board, "name": "Mains board", "letter": "X", "way_count": max(4, len(ac) + 2), "way_rating_a": 16.0, "total_rating_a": 32.0,
-                       "side": "ac", "by": "proposal"})  # fmt: skip
+        boards.append(
+            {
+                "id": ac_board,
+                "name": "Mains board",
+                "letter": "X",
+                "way_count": max(4, len(ac) + 2),
+                "way_rating_a": 16.0,
+                "total_rating_a": 32.0,
+                "side": "ac",
+                "by": "proposal",
+            }
+        )
     out: list[dict[str, Any]] = []
     afloat = d.vehicle.preset == "boat" or d.wiring.school == "marine"
 
     def add(name: str, kind: str, on_board: str | None = None, ids: list[str] | None = None, **more: Any) -> None:
-        out.append({"id": slug(name, taken), "name": name, "kind": kind, "board": on_board, "appliances": ids or [], "by": "proposal",
-                    "installation": "free_air" if kind in ("main", "inverter", "feeder") else "conduit", "tinned": afloat and kind != "ac", **more})  # fmt: skip
+        out.append(
+            {
+                "id": slug(name, taken),
+                "name": name,
+                "kind": kind,
+                "board": on_board,
+                "appliances": ids or [],
+                "by": "proposal",
+                "installation": "free_air" if kind in ("main", "inverter", "feeder") else "conduit",
+                "tinned": afloat and kind != "ac",
+                **more,
+            }
+        )
 
     if p.bank is not None and "main" not in have:
         add("Main", "main", fuse_family="class_t" if ctx.chem.lithium else None)
@@ -215,14 +251,32 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
     pending = {b["id"]: b for b in boards}
     bank = ctx.design.power.bank
     if bank is not None and bank.parallel_count > 1 and ctx.design.wiring.battery_fuses is None and worked:
-        out.append(Proposal(id="battery-fuses", group="circuits", status="new", title="A fuse on each battery", what=f"{bank.parallel_count} high-interrupt fuses",
-                            why=["Batteries in parallel feed each other's faults, past the main fuse."], assumes=[],
-                            patch=[{"op": "replace", "path": "/wiring/battery_fuses", "value": True}]))  # fmt: skip
+        out.append(
+            Proposal(
+                id="battery-fuses",
+                group="circuits",
+                status="new",
+                title="A fuse on each battery",
+                what=f"{bank.parallel_count} high-interrupt fuses",
+                why=["Batteries in parallel feed each other's faults, past the main fuse."],
+                assumes=[],
+                patch=[{"op": "replace", "path": "/wiring/battery_fuses", "value": True}],
+            )
+        )
     if ctx.design.wiring.mains is None and any(w.part.ac for w in worked):
         side = usual(ctx)
-        out.append(Proposal(id="mains", group="circuits", status="new", title="Mains side", what=f"{ctx.region.residual_device.removeprefix('a ')}, {side['poles']}-pole breakers, change-over, bond by relay",
-                            why=["What the region usually has, for the electrician to check.", MAINS_NOTE], assumes=["Hard-wired, with an automatic change-over in the inverter."],
-                            patch=[{"op": "replace", "path": "/wiring/mains", "value": side}]))  # fmt: skip
+        out.append(
+            Proposal(
+                id="mains",
+                group="circuits",
+                status="new",
+                title="Mains side",
+                what=f"{ctx.region.residual_device.removeprefix('a ')}, {side['poles']}-pole breakers, change-over, bond by relay",
+                why=["What the region usually has, for the electrician to check.", MAINS_NOTE],
+                assumes=["Hard-wired, with an automatic change-over in the inverter."],
+                patch=[{"op": "replace", "path": "/wiring/mains", "value": side}],
+            )
+        )
     for w in worked:
         c = w.circuit
         if w.index >= first_new:
@@ -237,26 +291,61 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
             fitted = size_text(value["area_mm2"], value["awg"], value["parallel_count"])
             what = f"{fitted}, {value['fuse_a']:g} A" if fitted and value["fuse_a"] else "open"
             feeds = ", ".join(w.part.appliance_names)
-            made = Proposal(id=f"circuit:{c.id}", group="circuits", status="new", title=c.name, what=what, why=[*([feeds] if feeds else []), *why],
-                            assumes=[f"{w.part.length_m:g} m one way, until it is measured."], patch=patch)  # fmt: skip
+            made = Proposal(
+                id=f"circuit:{c.id}",
+                group="circuits",
+                status="new",
+                title=c.name,
+                what=what,
+                why=[*([feeds] if feeds else []), *why],
+                assumes=[f"{w.part.length_m:g} m one way, until it is measured."],
+                patch=patch,
+            )
             out.append(made.later(lambda: _copper(ctx, worked)) if c.kind == "feeder" else made)
         elif c.by == "proposal" and w.part.current_a > 0:
             remedy = refit(w)
             changes = [op for op in remedy.patch if op["op"] == "replace" and getattr(c, op["path"].rsplit("/", 1)[1]) != op["value"]] if remedy else []
             if remedy and changes:
-                out.append(Proposal(id=f"resize:{c.id}", group="circuits", status="change", title=c.name, what=remedy.label,
-                                    why=[f"Its current is now {w.part.current_a:.1f} A over {w.part.length_m:g} m."], assumes=[], patch=remedy.patch))  # fmt: skip
+                out.append(
+                    Proposal(
+                        id=f"resize:{c.id}",
+                        group="circuits",
+                        status="change",
+                        title=c.name,
+                        what=remedy.label,
+                        why=[f"Its current is now {w.part.current_a:.1f} A over {w.part.length_m:g} m."],
+                        assumes=[],
+                        patch=remedy.patch,
+                    )
+                )
     others, changed = propose_others(ctx, [w for w in worked if w.part.current_a > 0])
     if others:
-        out.append(Proposal(id="other-cables", group="circuits", status="new", title="Cables that are no circuits", what=_listed(others),
-                            why=["From the panels, the inlet and the inverter, and bonds and earths: each in the size that what flows, or a fault, asks for.", MAINS_NOTE],
-                            assumes=["Usual lengths until they are measured."],
-                            patch=[{"op": "add", "path": "/wiring/others/-", "value": o.model_dump(mode="json")} for o in others]))  # fmt: skip
+        out.append(
+            Proposal(
+                id="other-cables",
+                group="circuits",
+                status="new",
+                title="Cables that are no circuits",
+                what=_listed(others),
+                why=["From the panels, the inlet and the inverter, and bonds and earths: each in the size that what flows, or a fault, asks for.", MAINS_NOTE],
+                assumes=["Usual lengths until they are measured."],
+                patch=[{"op": "add", "path": "/wiring/others/-", "value": o.model_dump(mode="json")} for o in others],
+            )
+        )
     if changed:
         place = {o.id: i for i, o in enumerate(ctx.design.wiring.others)}
-        out.append(Proposal(id="resize:other-cables", group="circuits", status="change", title="Cables that are no circuits", what=_listed(changed),
-                            why=["What flows through them, or the conductor that a bond must match, has changed."], assumes=[],
-                            patch=[{"op": "replace", "path": f"/wiring/others/{place[o.id]}", "value": o.model_dump(mode="json")} for o in changed]))  # fmt: skip
+        out.append(
+            Proposal(
+                id="resize:other-cables",
+                group="circuits",
+                status="change",
+                title="Cables that are no circuits",
+                what=_listed(changed),
+                why=["What flows through them, or the conductor that a bond must match, has changed."],
+                assumes=[],
+                patch=[{"op": "replace", "path": f"/wiring/others/{place[o.id]}", "value": o.model_dump(mode="json")} for o in changed],
+            )
+        )
     return out
 
 
@@ -269,10 +358,16 @@ def propose_panel(ctx: Context, worked: list[Worked]) -> Proposal | None:
     plate = propose_plate(ctx, worked)
     if plate is None:
         return None
-    return Proposal(id="panel", group="panel", status="new", title="Switch panel", what=f"{len(plate.things)} parts on {plate.width_mm:g} × {plate.height_mm:g} mm",
-                    why=["A switch, dimmer or speed control for each circuit up to 8 A that is switched, and a voltmeter; larger ones want a relay at the load."],
-                    assumes=["A plate 300 mm wide; nothing is known of the depth behind it."],
-                    patch=[{"op": "replace", "path": "/wiring/panel", "value": plate.model_dump(mode="json")}])  # fmt: skip
+    return Proposal(
+        id="panel",
+        group="panel",
+        status="new",
+        title="Switch panel",
+        what=f"{len(plate.things)} parts on {plate.width_mm:g} × {plate.height_mm:g} mm",
+        why=["A switch, dimmer or speed control for each circuit up to 8 A that is switched, and a voltmeter; larger ones want a relay at the load."],
+        assumes=["A plate 300 mm wide; nothing is known of the depth behind it."],
+        patch=[{"op": "replace", "path": "/wiring/panel", "value": plate.model_dump(mode="json")}],
+    )
 
 
 def propose_lighting(ctx: Context) -> list[Proposal]:
@@ -281,7 +376,15 @@ def propose_lighting(ctx: Context) -> list[Proposal]:
     if sum(len(z.lights) for z in zones) < 2:
         return []
     words = ", ".join(z.name.lower() for z in zones)
-    return [Proposal(id="lighting", group="lighting", status="new", title="Lighting zones", what=f"{len(zones)} zones: {words}",
-                     why=["Lights of one part of the vehicle go on together; the main zone is switched from the panel and from the bed."],
-                     assumes=["Nothing is known yet of where the switches are; say it, and the way of the cable follows."],
-                     patch=[{"op": "replace", "path": "/wiring/zones", "value": [z.model_dump(mode="json") for z in zones]}])]  # fmt: skip
+    return [
+        Proposal(
+            id="lighting",
+            group="lighting",
+            status="new",
+            title="Lighting zones",
+            what=f"{len(zones)} zones: {words}",
+            why=["Lights of one part of the vehicle go on together; the main zone is switched from the panel and from the bed."],
+            assumes=["Nothing is known yet of where the switches are; say it, and the way of the cable follows."],
+            patch=[{"op": "replace", "path": "/wiring/zones", "value": [z.model_dump(mode="json") for z in zones]}],
+        )
+    ]

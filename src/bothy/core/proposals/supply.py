@@ -49,15 +49,27 @@ def propose_inverter(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal |
     part = next((p for p in sorted(parts, key=lambda p: p.data["rating_w"]) if p.data["rating_w"] == need.rating_w), None)
     if part is None:
         return None
-    value = {"name": part.name, "part": part.key, "rating_w": part.data["rating_w"], "surge_power_w": part.data["surge_power_w"],
-             "idle_w": part.data["idle_w"], "pure_sine": True, "mode": "with_load", "mass_kg": part.mass_kg, "by": "proposal"}  # fmt: skip
-    why = [f"Running together: {need.coincident_power_w:,.0f} W; hardest start: {need.start_power_w:,.0f} W.",
-           f"With 25 % margin{f' and {air:.0f} °C round it' if need.derate_frac < 1 else ''} that needs {need.required_power_w:,.0f} W ({need.governing})."]  # fmt: skip
+    value = {
+        "name": part.name,
+        "part": part.key,
+        "rating_w": part.data["rating_w"],
+        "surge_power_w": part.data["surge_power_w"],
+        "idle_w": part.data["idle_w"],
+        "pure_sine": True,
+        "mode": "with_load",
+        "mass_kg": part.mass_kg,
+        "by": "proposal",
+    }
+    why = [
+        f"Running together: {need.coincident_power_w:,.0f} W; hardest start: {need.start_power_w:,.0f} W.",
+        f"With 25 % margin{f' and {air:.0f} °C round it' if need.derate_frac < 1 else ''} that needs {need.required_power_w:,.0f} W ({need.governing}).",
+    ]
     assumes = ["Mains appliances of 800 W and more run one at a time, on top of the light ones.", "Switched on only while something uses it."]
     if ctx.hooked:
         assumes.append("Only what is marked as used away from the hook-up runs on it.")
-    return part_proposal("inverter", "/power/inverter", "Inverter", part.name, value, _dump(ctx.design.power.inverter), why, assumes,
-                         price=part.price_eur, mass=part.mass_kg)  # fmt: skip
+    return part_proposal(
+        "inverter", "/power/inverter", "Inverter", part.name, value, _dump(ctx.design.power.inverter), why, assumes, price=part.price_eur, mass=part.mass_kg
+    )
 
 
 def _drive_wh(ctx: Context) -> float:
@@ -86,8 +98,18 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
         return []
     panel, s, n, controller, out = best
     power = panel.data["panel_power_w"] * s * n
-    array = {**panel.data, "id": slug("roof", {a.id for a in p.own_arrays}), "name": f"{s * n} × {panel.name}", "part": panel.key, "series_count": s, "parallel_count": n,
-             "unit_mass_kg": panel.mass_kg, "string_fuse": out.string_fuse_required, "disconnect": True, "by": "proposal"}  # fmt: skip
+    array = {
+        **panel.data,
+        "id": slug("roof", {a.id for a in p.own_arrays}),
+        "name": f"{s * n} × {panel.name}",
+        "part": panel.key,
+        "series_count": s,
+        "parallel_count": n,
+        "unit_mass_kg": panel.mass_kg,
+        "string_fuse": out.string_fuse_required,
+        "disconnect": True,
+        "by": "proposal",
+    }
     control = (
         {"name": controller.name, "part": controller.key, "mass_kg": controller.mass_kg, "by": "proposal", **controller.data}
         if controller is not None
@@ -96,9 +118,12 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
     limited = "the roof limits it" if power + panel.data["panel_power_w"] * s > roof_w else "that covers the middle season by sun alone"
     name = controller.name if controller is not None else p.controller.name if p.controller is not None else ""
     most = controller.data["max_voltage_v"] if controller is not None else p.controller.max_voltage_v if p.controller is not None else 0.0
-    why = [*why, f"{power:,.0f} W, because {limited}.",
-           f"{s} in series, {n} parallel: {out.voc_cold_v:.0f} V on the coldest morning, the controller stands {most:.0f} V."
-           + (" A fuse in each string: three and more can feed a faulty one." if out.string_fuse_required else "")]  # fmt: skip
+    why = [
+        *why,
+        f"{power:,.0f} W, because {limited}.",
+        f"{s} in series, {n} parallel: {out.voc_cold_v:.0f} V on the coldest morning, the controller stands {most:.0f} V."
+        + (" A fuse in each string: three and more can feed a faulty one." if out.string_fuse_required else ""),
+    ]
     assumes = [f"{ROOF_SHARE:.0%} of the inside area is free on the roof, flat, unshaded.", f"Sun of {ctx.climate.name}, approximate monthly normals."]
     old = [a.model_dump(mode="json") for a in p.shared_arrays]
     same = (
@@ -111,8 +136,20 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
         patch.append({"op": "replace", "path": "/power/controller", "value": control})
     if ctx.hooked and not old:
         why.insert(0, "A hook-up every night charges the bank; panels are a choice, for days without one.")
-    return [Proposal(id="solar", group="solar", status="fitted" if same else "change" if old else "offer" if ctx.hooked else "new", title="Solar", what=f"{s * n} × {panel.name} on {name}", why=why, assumes=assumes,
-                     patch=patch, price_eur=panel.price_eur * s * n + (controller.price_eur if controller is not None else 0.0), mass_kg=panel.mass_kg * s * n + (controller.mass_kg if controller is not None else 0.0))]  # fmt: skip
+    return [
+        Proposal(
+            id="solar",
+            group="solar",
+            status="fitted" if same else "change" if old else "offer" if ctx.hooked else "new",
+            title="Solar",
+            what=f"{s * n} × {panel.name} on {name}",
+            why=why,
+            assumes=assumes,
+            patch=patch,
+            price_eur=panel.price_eur * s * n + (controller.price_eur if controller is not None else 0.0),
+            mass_kg=panel.mass_kg * s * n + (controller.mass_kg if controller is not None else 0.0),
+        )
+    ]
 
 
 def _solar_target(ctx: Context, uses: dict[str, LoadBudgetOut]) -> tuple[float, float, list[str]]:
@@ -165,8 +202,20 @@ def _controller_for(ctx: Context) -> list[Proposal]:
         for i, a in enumerate(p.arrays)
         if out.string_fuse_required and a.controller is None and not a.string_fuse
     ]
-    return [Proposal(id="solar", group="solar", status="fitted" if same and not fuses else "change" if p.controller else "new", title="Solar controller", what=part.name, why=[f"For {what}: {out.voc_cold_v:.0f} V on the coldest morning, it stands {part.data['max_voltage_v']:.0f} V."],
-                     assumes=[], patch=fuses if same else [{"op": "replace", "path": "/power/controller", "value": value}, *fuses], price_eur=part.price_eur, mass_kg=part.mass_kg)]  # fmt: skip
+    return [
+        Proposal(
+            id="solar",
+            group="solar",
+            status="fitted" if same and not fuses else "change" if p.controller else "new",
+            title="Solar controller",
+            what=part.name,
+            why=[f"For {what}: {out.voc_cold_v:.0f} V on the coldest morning, it stands {part.data['max_voltage_v']:.0f} V."],
+            assumes=[],
+            patch=fuses if same else [{"op": "replace", "path": "/power/controller", "value": value}, *fuses],
+            price_eur=part.price_eur,
+            mass_kg=part.mass_kg,
+        )
+    ]
 
 
 def _best_string(ctx: Context, target_w: float, roof_w: float, typed: SolarController | None) -> tuple[Part, int, int, Part | None, Any] | None:
@@ -225,8 +274,17 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
         need = cut_need(ctx)
         if need.value <= 0:
             return None
-        required = bank_size(BankSizeIn.trusted(chemistry="lifepo4", daily_energy_wh=need.value, autonomy_days=1.0, daily_input_wh=0.0, system_voltage_v=ctx.system_v,
-                                                bank_temp_c=max(-40, cold), peak_current_a=peak)).required_charge_ah  # fmt: skip
+        required = bank_size(
+            BankSizeIn.trusted(
+                chemistry="lifepo4",
+                daily_energy_wh=need.value,
+                autonomy_days=1.0,
+                daily_input_wh=0.0,
+                system_voltage_v=ctx.system_v,
+                bank_temp_c=max(-40, cold),
+                peak_current_a=peak,
+            )
+        ).required_charge_ah
         why.append(f"A hook-up every night: it carries {need.value:,.0f} Wh through a drive and a power cut of {CUT_H:g} h; that needs {required:,.0f} Ah.")
     else:
         required, why, short = _stay(ctx, flows, cold, peak)
@@ -240,8 +298,17 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
             continue
         s = series_of[d["unit_voltage_v"]]
         for n in range(1, chem.parallel_max + 1):
-            out = bank_configure(BankConfigureIn.trusted(chemistry="lifepo4", unit_voltage_v=d["unit_voltage_v"], unit_charge_ah=d["unit_charge_ah"], series_count=s,
-                                                 parallel_count=n, unit_max_discharge_a=d["unit_max_discharge_a"], wiring="busbar" if n > 2 else "diagonal"))  # fmt: skip
+            out = bank_configure(
+                BankConfigureIn.trusted(
+                    chemistry="lifepo4",
+                    unit_voltage_v=d["unit_voltage_v"],
+                    unit_charge_ah=d["unit_charge_ah"],
+                    series_count=s,
+                    parallel_count=n,
+                    unit_max_discharge_a=d["unit_max_discharge_a"],
+                    wiring="busbar" if n > 2 else "diagonal",
+                )
+            )
             item = (part.price_eur * s * n, part, s, n)
             if largest is None or d["unit_charge_ah"] * n > largest[1].data["unit_charge_ah"] * largest[3]:
                 largest = item
@@ -250,16 +317,40 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
     if not fitting and largest is None:
         return None
     price, part, s, n = min(fitting, key=lambda x: x[0]) if fitting else largest  # type: ignore[misc]
-    value = {"name": f"{s * n} × {part.name}" if s * n > 1 else part.name, "part": part.key, **part.data, "series_count": s, "parallel_count": n,
-             "unit_mass_kg": part.mass_kg, "wiring": "busbar" if n > 2 else "diagonal", "by": "proposal"}  # fmt: skip
+    value = {
+        "name": f"{s * n} × {part.name}" if s * n > 1 else part.name,
+        "part": part.key,
+        **part.data,
+        "series_count": s,
+        "parallel_count": n,
+        "unit_mass_kg": part.mass_kg,
+        "wiring": "busbar" if n > 2 else "diagonal",
+        "by": "proposal",
+    }
     if not fitting:
         why.append(f"No bank of {chem.parallel_max} strings from the catalogue reaches that; this is the largest.")
     if cold < 0:
         why.append(f"Cells get to {cold:.0f} °C {BANK_PLACES[ctx.bank_place]}, so the units are heated ones.")
-    return part_proposal("bank", "/power/bank", "Bank", value["name"], value, _dump(ctx.design.power.bank), [*why, *short],
-                         ["Lithium iron phosphate, used to 80 %, worn to 80 % at the end of its life.", f"Coldest cells {cold:.0f} °C.",
-                          *([] if ctx.hooked else ["Driving is counted as daily." if ctx.drive_daily else "Standing still between hook-ups: no driving is counted until it is entered."])],
-                         price=price, mass=part.mass_kg * s * n)  # fmt: skip
+    return part_proposal(
+        "bank",
+        "/power/bank",
+        "Bank",
+        value["name"],
+        value,
+        _dump(ctx.design.power.bank),
+        [*why, *short],
+        [
+            "Lithium iron phosphate, used to 80 %, worn to 80 % at the end of its life.",
+            f"Coldest cells {cold:.0f} °C.",
+            *(
+                []
+                if ctx.hooked
+                else ["Driving is counted as daily." if ctx.drive_daily else "Standing still between hook-ups: no driving is counted until it is entered."]
+            ),
+        ],
+        price=price,
+        mass=part.mass_kg * s * n,
+    )
 
 
 def _stay(ctx: Context, flows: dict[str, tuple[float, float]], cold: float, peak: float) -> tuple[float, list[str], list[str]]:
@@ -269,13 +360,25 @@ def _stay(ctx: Context, flows: dict[str, tuple[float, float]], cold: float, peak
     net, nights, fill = max(0.0, daily - income), max(0.1, ctx.nights), refill_wh(ctx)
     carried = min(nights, fill / net) if net > 0 else nights
     by_season = {
-        s: bank_size(BankSizeIn.trusted(chemistry="lifepo4", daily_energy_wh=out, autonomy_days=max(0.1, carried), daily_input_wh=min(come, 1e6), system_voltage_v=ctx.system_v,
-                                        bank_temp_c=max(-40, cold), peak_current_a=peak, floor_energy_wh=min(out, fill))) for s, (out, come) in flows.items()
-    }  # fmt: skip
+        s: bank_size(
+            BankSizeIn.trusted(
+                chemistry="lifepo4",
+                daily_energy_wh=out,
+                autonomy_days=max(0.1, carried),
+                daily_input_wh=min(come, 1e6),
+                system_voltage_v=ctx.system_v,
+                bank_temp_c=max(-40, cold),
+                peak_current_a=peak,
+                floor_energy_wh=min(out, fill),
+            )
+        )
+        for s, (out, come) in flows.items()
+    }
     hardest = max(by_season, key=lambda s: by_season[s].required_charge_ah)
     sized = by_season[hardest]
     why = [
-        f"In {hardest} {flows[hardest][0]:,.0f} Wh go out and {flows[hardest][1]:,.0f} Wh come in a day; for {carried:.3g} nights that needs {sized.required_charge_ah:,.0f} Ah ({sized.governing})."
+        f"In {hardest} {flows[hardest][0]:,.0f} Wh go out and {flows[hardest][1]:,.0f} Wh come in a day; for {carried:.3g} nights that "
+        f"needs {sized.required_charge_ah:,.0f} Ah ({sized.governing})."
     ]
     if carried >= nights - 1e-9:
         return sized.required_charge_ah, why, []
@@ -297,7 +400,8 @@ def _stay(ctx: Context, flows: dict[str, tuple[float, float]], cold: float, peak
         sized.required_charge_ah,
         why,
         [
-            f"One night on a hook-up fills {fill / 1000:.1f} kWh, not the {net * nights / 1000:.1f} kWh of {nights:g} nights; a larger bank would never be full. Cheapest ways out: {'; '.join(ways)}."
+            f"One night on a hook-up fills {fill / 1000:.1f} kWh, not the {net * nights / 1000:.1f} kWh of {nights:g} nights; a larger bank "
+            f"would never be full. Cheapest ways out: {'; '.join(ways)}."
         ],
     )
 
@@ -312,18 +416,40 @@ def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | 
     parts = [p for p in of_kind("dcdc") if p.data["school"] == "dcdc"]
     capacity = bank.unit_charge_ah * bank.parallel_count
     limit = (bank.unit_max_charge_a or ctx.chem.max_charge_c * bank.unit_charge_ah) * bank.parallel_count
-    out = dcdc_size(DcdcSizeIn.trusted(chemistry=bank.chemistry, capacity_ah=capacity, max_charge_a=limit, system_voltage_v=ctx.system_v, alternator_rated_a=ctx.alternator_a,
-                               alternator_system_v=ctx.vehicle_system_v, smart_alternator=ctx.smart, drive_h=ctx.drive_h, required_energy_wh=gap,
-                               ratings_a=[p.data["rating_a"] for p in parts]))  # fmt: skip
+    out = dcdc_size(
+        DcdcSizeIn.trusted(
+            chemistry=bank.chemistry,
+            capacity_ah=capacity,
+            max_charge_a=limit,
+            system_voltage_v=ctx.system_v,
+            alternator_rated_a=ctx.alternator_a,
+            alternator_system_v=ctx.vehicle_system_v,
+            smart_alternator=ctx.smart,
+            drive_h=ctx.drive_h,
+            required_energy_wh=gap,
+            ratings_a=[p.data["rating_a"] for p in parts],
+        )
+    )
     part = next((p for p in parts if p.data["rating_a"] == out.rating_a), None)
     if part is None:
         return None
     value = {"name": part.name, "part": part.key, "mass_kg": part.mass_kg, "by": "proposal", **part.data}
-    why = [f"The alternator can spare {out.available_running_a:.0f} A; the bank takes {out.bank_limit_a:.0f} A; limited by the {out.limited_by}.",
-           f"{ctx.drive_h:g} h of driving give {out.energy_per_drive_wh or 0:,.0f} Wh; a {season} day without sun lacks {gap:,.0f} Wh."]  # fmt: skip
-    return part_proposal("driving", "/power/driving", "Driving charge", part.name, value, _dump(ctx.design.power.driving), why,
-                         [f"{ctx.alternator_a:.0f} A alternator, {'smart' if ctx.smart else 'plain'}; at most half of it for the bank."],
-                         price=part.price_eur, mass=part.mass_kg)  # fmt: skip
+    why = [
+        f"The alternator can spare {out.available_running_a:.0f} A; the bank takes {out.bank_limit_a:.0f} A; limited by the {out.limited_by}.",
+        f"{ctx.drive_h:g} h of driving give {out.energy_per_drive_wh or 0:,.0f} Wh; a {season} day without sun lacks {gap:,.0f} Wh.",
+    ]
+    return part_proposal(
+        "driving",
+        "/power/driving",
+        "Driving charge",
+        part.name,
+        value,
+        _dump(ctx.design.power.driving),
+        why,
+        [f"{ctx.alternator_a:.0f} A alternator, {'smart' if ctx.smart else 'plain'}; at most half of it for the bank."],
+        price=part.price_eur,
+        mass=part.mass_kg,
+    )
 
 
 def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | None:
@@ -341,8 +467,11 @@ def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | No
             break
         if p.generator is not None and best is not None and amps * ctx.bank_v * CHARGER_INPUT > p.generator.rating_w:
             break
-        out = shore_charge_time(ShoreChargeTimeIn.trusted(chemistry=bank.chemistry, capacity_ah=capacity, max_charge_a=limit, system_voltage_v=ctx.system_v,
-                                                  charger_current_a=amps, region=ctx.region.key))  # fmt: skip
+        out = shore_charge_time(
+            ShoreChargeTimeIn.trusted(
+                chemistry=bank.chemistry, capacity_ah=capacity, max_charge_a=limit, system_voltage_v=ctx.system_v, charger_current_a=amps, region=ctx.region.key
+            )
+        )
         best = (part, out)
         if out.time_h is not None and out.time_h <= 10:
             break
@@ -357,7 +486,8 @@ def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | No
         inlet, legs = us_inlet([amps_ac, *ac], ctx.region.continuous_frac)
         value |= {"inlet_current_a": inlet, "legs": legs}
         why.append(
-            f"An inlet of {'120/240 V' if legs == 2 else '120 V'}, {inlet:g} A: charger and mains appliances together take {amps_ac + sum(ac):.0f} A{' over both legs' if legs == 2 else ''}."
+            f"An inlet of {'120/240 V' if legs == 2 else '120 V'}, {inlet:g} A: charger and mains appliances together take "
+            f"{amps_ac + sum(ac):.0f} A{' over both legs' if legs == 2 else ''}."
         )
     assumes = [f"{ctx.region.name}: {value.get('inlet_current_a', ctx.region.inlet_a):.0f} A inlet."]
     return part_proposal(

@@ -64,8 +64,16 @@ def _at_knee(b: BuildUp, direction: Any, id: str, name: str) -> BuildUp:
 def _standing(group: Any, title: str, what: str, by: Iterable[str]) -> Proposal:
     """Nothing to take: what stands there is the person's own, or was proposed before."""
     own = any(b == "typed" for b in by)
-    return Proposal(id=group, group=group, status="kept" if own else "fitted", title=title, what=what, why=["It is yours, and stays as it is." if own else "It is what was proposed."],
-                    assumes=["What was typed is right."] if own else ["Nothing that it was chosen for has changed since."], patch=[])  # fmt: skip
+    return Proposal(
+        id=group,
+        group=group,
+        status="kept" if own else "fitted",
+        title=title,
+        what=what,
+        why=["It is yours, and stays as it is." if own else "It is what was proposed."],
+        assumes=["What was typed is right."] if own else ["Nothing that it was chosen for has changed since."],
+        patch=[],
+    )
 
 
 def alarm_ops(ctx: Context, *kinds: str) -> list[dict[str, Any]]:
@@ -102,9 +110,16 @@ def propose_screens(ctx: Context, w: Warm) -> Proposal | None:
         return None
     patch = [op for s in bare if (cover := cover_of(ctx, s)) is not None for op in cover.patch]
     area = sum(s.area_m2 for s in bare)
-    return Proposal(id="screens", group="insulation", status="new", title="Night screens", what=f"quilted screens for {area:.1f} m² of glass",
-                    why=[f"At {ctx.cold_c:g} °C bare glass loses most for its size, and the air condenses on it first."],
-                    assumes=["Put up by night, taken down by day; the driver’s view stays free on the road."], patch=patch)  # fmt: skip
+    return Proposal(
+        id="screens",
+        group="insulation",
+        status="new",
+        title="Night screens",
+        what=f"quilted screens for {area:.1f} m² of glass",
+        why=[f"At {ctx.cold_c:g} °C bare glass loses most for its size, and the air condenses on it first."],
+        assumes=["Put up by night, taken down by day; the driver’s view stays free on the road."],
+        patch=patch,
+    )
 
 
 def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
@@ -132,26 +147,61 @@ def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
         )
     area = sum(s.area_m2 for s in open_)
     thick = "; ".join(f"{b.name.lower()} {max(x.thickness_mm for x in b.layers):g} mm" for b in built.values())
-    return Proposal(id="insulation", group="insulation", status="new", title="Insulation", what=f"{thick} of insulation over {area:.0f} m²",
-                    why=["At the knee of the curve: 10 mm more would take off less than a twentieth, for the ribs carry the rest."],
-                    assumes=["Closed-cell foam or boards that need no vapour layer; ribs every 500 mm."], patch=patch)  # fmt: skip
+    return Proposal(
+        id="insulation",
+        group="insulation",
+        status="new",
+        title="Insulation",
+        what=f"{thick} of insulation over {area:.0f} m²",
+        why=["At the knee of the curve: 10 mm more would take off less than a twentieth, for the ribs carry the rest."],
+        assumes=["Closed-cell foam or boards that need no vapour layer; ribs every 500 mm."],
+        patch=patch,
+    )
 
 
 def _adequate(ctx: Context, w: Warm, p: Part) -> tuple[bool, float]:
     d = p.data
-    r = heater_size(HeaterSizeIn.trusted(ua_w_k=w.part.ua_w_k, indoor_temp_c=ctx.indoor_c, design_outdoor_temp_c=ctx.cold_c, margin_frac=ctx.design.warmth.margin_frac, heater_max_w=d["max_w"], heater_min_w=d["min_w"],
-                                         altitude_m=max(-100.0, min(5000.0, ctx.climate.elevation_m)), combustion=d["fuel"] != "electric"))  # fmt: skip
+    r = heater_size(
+        HeaterSizeIn.trusted(
+            ua_w_k=w.part.ua_w_k,
+            indoor_temp_c=ctx.indoor_c,
+            design_outdoor_temp_c=ctx.cold_c,
+            margin_frac=ctx.design.warmth.margin_frac,
+            heater_max_w=d["max_w"],
+            heater_min_w=d["min_w"],
+            altitude_m=max(-100.0, min(5000.0, ctx.climate.elevation_m)),
+            combustion=d["fuel"] != "electric",
+        )
+    )
     return r.adequate, r.available_w
 
 
 def heater_value(p: Part, id: str, appliance: str | None, high: bool = False) -> dict[str, Any]:
     """A catalogue heater as the design holds it, with its kit for heights where it needs one."""
     d = p.data
-    h = Heater.model_validate({
-        "id": id, "name": p.name, "part": p.key, "kind": d["heater_kind"], "fuel": d["fuel"], "max_w": d["max_w"], "min_w": d["min_w"], "efficiency_frac": d["efficiency_frac"], "air_flow_m3_h": d.get("air_flow_m3_h"),
-        "fan_pressure_pa": d.get("fan_pressure_pa", 200.0), "outlet_biases": {1: [1.0], 4: [1.1, 1.1, 0.9, 0.9]}[int(d["outlet_count"])], "run_min_w": d["run_min_w"], "run_max_w": d["run_max_w"],
-        "start_energy_wh": d["start_energy_wh"], "room_sealed": d["heater_kind"] != "stove", "mass_kg": p.mass_kg, "altitude_kit": high, "appliance": appliance, "by": "proposal",
-    })  # fmt: skip
+    h = Heater.model_validate(
+        {
+            "id": id,
+            "name": p.name,
+            "part": p.key,
+            "kind": d["heater_kind"],
+            "fuel": d["fuel"],
+            "max_w": d["max_w"],
+            "min_w": d["min_w"],
+            "efficiency_frac": d["efficiency_frac"],
+            "air_flow_m3_h": d.get("air_flow_m3_h"),
+            "fan_pressure_pa": d.get("fan_pressure_pa", 200.0),
+            "outlet_biases": {1: [1.0], 4: [1.1, 1.1, 0.9, 0.9]}[int(d["outlet_count"])],
+            "run_min_w": d["run_min_w"],
+            "run_max_w": d["run_max_w"],
+            "start_energy_wh": d["start_energy_wh"],
+            "room_sealed": d["heater_kind"] != "stove",
+            "mass_kg": p.mass_kg,
+            "altitude_kit": high,
+            "appliance": appliance,
+            "by": "proposal",
+        }
+    )
     return h.model_dump(mode="json")
 
 
@@ -181,23 +231,45 @@ def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
     p = one or next((p for p in kinds if 2 * _adequate(ctx, w, p)[1] >= w.part.needed_w), None)
     why = [f"{w.part.needed_w:.0f} W hold {ctx.indoor_c:g} °C at {ctx.cold_c:g} °C outside, with {ctx.design.warmth.margin_frac:.0%} margin."]
     if p is None:
-        return Proposal(id="heater", group="heater", status="kept", title="Heater", what="no heater of the catalogue is large enough", why=[*why, "Insulate first."],
-                        assumes=[], patch=[])  # fmt: skip
+        return Proposal(
+            id="heater",
+            group="heater",
+            status="kept",
+            title="Heater",
+            what="no heater of the catalogue is large enough",
+            why=[*why, "Insulate first."],
+            assumes=[],
+            patch=[],
+        )
     count = 1 if one else 2
     if [h.part for h in now] == [p.key] * count:
         return _standing("heater", "Heater", now[0].name, (h.by for h in now))
     gives = _adequate(ctx, w, p)[1]
-    why.append(f"It gives {gives:.0f} W here; a larger one would go on and off on mild days and soot." if one
-               else f"No single one of the catalogue gives that; two give {2 * gives:.0f} W, and one is enough on mild days.")  # fmt: skip
+    why.append(
+        f"It gives {gives:.0f} W here; a larger one would go on and off on mild days and soot."
+        if one
+        else f"No single one of the catalogue gives that; two give {2 * gives:.0f} W, and one is enough on mild days."
+    )
     high = ctx.climate.elevation_m > THIN_AIR_M
     line = now[0].appliance if now else _line_in_life(ctx)
     values = [heater_value(p, id, line if id == "heater" else None, high=high) for id in ("heater", "heater-2")[:count]]
     ops: list[dict[str, Any]] = [{"op": "add", "path": "/warmth/heaters/-", "value": v} for v in values]
     if now:
         ops = [{"op": "replace", "path": "/warmth/heaters", "value": values}]
-    return Proposal(id="heater", group="heater", status="change" if now else "new", title="Heater", what=p.name if one else f"2 × {p.name}", why=why,
-                    assumes=[f"{'A room-sealed burner' if one else 'Room-sealed burners'}, intake and exhaust outside; fitted by a qualified person where your region says so."],
-                    patch=[*ops, *alarm_ops(ctx, "co", "smoke")], price_eur=count * p.price_eur, mass_kg=count * p.mass_kg)  # fmt: skip
+    return Proposal(
+        id="heater",
+        group="heater",
+        status="change" if now else "new",
+        title="Heater",
+        what=p.name if one else f"2 × {p.name}",
+        why=why,
+        assumes=[
+            f"{'A room-sealed burner' if one else 'Room-sealed burners'}, intake and exhaust outside; fitted by a qualified person where your region says so."
+        ],
+        patch=[*ops, *alarm_ops(ctx, "co", "smoke")],
+        price_eur=count * p.price_eur,
+        mass_kg=count * p.mass_kg,
+    )
 
 
 def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
@@ -218,18 +290,36 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
     low, high = max(each, air.part.gas_low_mm2 or 0.0), max(each, air.part.gas_high_mm2 or 0.0)
     low, high = (math.ceil(x / 500) * 500.0 for x in (low, high))
     values = [
-        {"id": "vent-high", "name": "Roof vent, fixed", "kind": "fixed_roof", "free_area_mm2": high}, {"id": "vent-low", "name": "Floor vent, fixed", "kind": "fixed_low", "free_area_mm2": low},
-        {"id": "roof-fan", "name": "Roof fan 360 mm", "kind": "roof_fan", "free_area_mm2": 90000.0, "flow_max_m3_h": 1450.0, "pressure_max_pa": 40.0, "power_max_w": 36.0, "closable": True},
+        {"id": "vent-high", "name": "Roof vent, fixed", "kind": "fixed_roof", "free_area_mm2": high},
+        {"id": "vent-low", "name": "Floor vent, fixed", "kind": "fixed_low", "free_area_mm2": low},
+        {
+            "id": "roof-fan",
+            "name": "Roof fan 360 mm",
+            "kind": "roof_fan",
+            "free_area_mm2": 90000.0,
+            "flow_max_m3_h": 1450.0,
+            "pressure_max_pa": 40.0,
+            "power_max_w": 36.0,
+            "closable": True,
+        },
         {"id": "fan-inlet", "name": "Window or flap opened under the fan", "kind": "window", "free_area_mm2": FAN_INLET_MM2, "closable": True},
-    ]  # fmt: skip
+    ]
     why = [
         f"{need:.0f} m³/h by night keep carbon dioxide under 1500 ppm, the air at 60 % where it can, and the walls dry.",
         f"{lack:.0f} m³/h of it through the fixed vents, by the warmth alone.",
     ]
     if air.gas is not None:
         why.append(f"The gas asks for {air.gas.high_area_mm2:,.0f} mm² high and {air.gas.low_area_mm2:,.0f} mm² low, which must stay open.")
-    return Proposal(id="vents", group="vents", status="new", title="Vents", what=f"{high:,.0f} mm² high and {low:,.0f} mm² low, free and fixed; a roof fan for summer, and a window to open under it", why=why,
-                    assumes=["Free area: without mesh and blades. A design value, no certificate."], patch=[{"op": "add", "path": "/warmth/vents/-", "value": v} for v in values] + alarm_ops(ctx, "smoke"))  # fmt: skip
+    return Proposal(
+        id="vents",
+        group="vents",
+        status="new",
+        title="Vents",
+        what=f"{high:,.0f} mm² high and {low:,.0f} mm² low, free and fixed; a roof fan for summer, and a window to open under it",
+        why=why,
+        assumes=["Free area: without mesh and blades. A design value, no certificate."],
+        patch=[{"op": "add", "path": "/warmth/vents/-", "value": v} for v in values] + alarm_ops(ctx, "smoke"),
+    )
 
 
 def propose_ducts(ctx: Context, w: Warm) -> Proposal | None:
@@ -287,8 +377,16 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
     if hottest < HOT_INSIDE_C:
         if c is None:
             return None
-        return Proposal(id="cooler", group="cooler", status="change", title="Air conditioner", what="none is needed any more", why=[f"As it is now it gets {hottest:.0f} °C inside without one."],
-                        assumes=[], patch=[{"op": "replace", "path": "/warmth/cooler", "value": None}])  # fmt: skip
+        return Proposal(
+            id="cooler",
+            group="cooler",
+            status="change",
+            title="Air conditioner",
+            what="none is needed any more",
+            why=[f"As it is now it gets {hottest:.0f} °C inside without one."],
+            assumes=[],
+            patch=[{"op": "replace", "path": "/warmth/cooler", "value": None}],
+        )
     need = w.part.cool.needed_w
     p = next((p for p in sorted(of_kind("cooler"), key=lambda p: float(p.data["capacity_w"])) if p.data["capacity_w"] >= need and _starts(ctx, p)), None)
     why = [
@@ -296,16 +394,44 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
         "Shade and a light roof first: they cost nothing a day.",
     ]
     if p is None:
-        return Proposal(id="cooler", group="cooler", status="kept", title="Air conditioner", what="none of the catalogue is large enough, or the inverter can't start it", why=why,
-                        assumes=["The inverter as it is."], patch=[])  # fmt: skip
+        return Proposal(
+            id="cooler",
+            group="cooler",
+            status="kept",
+            title="Air conditioner",
+            what="none of the catalogue is large enough, or the inverter can't start it",
+            why=why,
+            assumes=["The inverter as it is."],
+            patch=[],
+        )
     if c is not None and c.part == p.key:
         return _standing("cooler", "Air conditioner", c.name, [c.by])
     d = p.data
     line = next((a.id for a in ctx.design.life.appliances if a.kind == "cooling" and "air conditioner" in a.name.lower()), None)
-    value = {"name": p.name, "part": p.key, "capacity_w": d["capacity_w"], "eer": d["eer"], "supply": "native" if d["volts"] < 100 else "inverter", "compressor": d["compressor"], "fan_power_w": d["fan_power_w"], "mass_kg": p.mass_kg,
-             "appliance": line, "by": "proposal"}  # fmt: skip
-    return Proposal(id="cooler", group="cooler", status="change" if c else "new", title="Air conditioner", what=p.name, why=why, assumes=["Refrigerant only by certified persons; a roof unit takes two people."],
-                    patch=[{"op": "replace", "path": "/warmth/cooler", "value": value}], price_eur=p.price_eur, mass_kg=p.mass_kg)  # fmt: skip
+    value = {
+        "name": p.name,
+        "part": p.key,
+        "capacity_w": d["capacity_w"],
+        "eer": d["eer"],
+        "supply": "native" if d["volts"] < 100 else "inverter",
+        "compressor": d["compressor"],
+        "fan_power_w": d["fan_power_w"],
+        "mass_kg": p.mass_kg,
+        "appliance": line,
+        "by": "proposal",
+    }
+    return Proposal(
+        id="cooler",
+        group="cooler",
+        status="change" if c else "new",
+        title="Air conditioner",
+        what=p.name,
+        why=why,
+        assumes=["Refrigerant only by certified persons; a roof unit takes two people."],
+        patch=[{"op": "replace", "path": "/warmth/cooler", "value": value}],
+        price_eur=p.price_eur,
+        mass_kg=p.mass_kg,
+    )
 
 
 PROPOSERS = {"insulation": propose_insulation, "heater": propose_heater, "vents": propose_vents, "ducts": propose_ducts, "cooler": propose_cooler}

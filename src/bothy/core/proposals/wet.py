@@ -26,9 +26,19 @@ STEP_L = 5.0
 MESH_FREE = 0.6
 VENT_W_MM = 200.0
 PUMPS: tuple[tuple[str, list[dict[str, float]], float, float], ...] = (
-    ("Diaphragm pump 10 L/min", [{"flow_l_min": 0.0, "pressure_kpa": 280.0}, {"flow_l_min": 6.0, "pressure_kpa": 190.0}, {"flow_l_min": 11.0, "pressure_kpa": 0.0}], 140.0, 220.0),
-    ("Diaphragm pump 17 L/min", [{"flow_l_min": 0.0, "pressure_kpa": 340.0}, {"flow_l_min": 10.0, "pressure_kpa": 240.0}, {"flow_l_min": 17.0, "pressure_kpa": 0.0}], 170.0, 280.0),
-)  # fmt: skip
+    (
+        "Diaphragm pump 10 L/min",
+        [{"flow_l_min": 0.0, "pressure_kpa": 280.0}, {"flow_l_min": 6.0, "pressure_kpa": 190.0}, {"flow_l_min": 11.0, "pressure_kpa": 0.0}],
+        140.0,
+        220.0,
+    ),
+    (
+        "Diaphragm pump 17 L/min",
+        [{"flow_l_min": 0.0, "pressure_kpa": 340.0}, {"flow_l_min": 10.0, "pressure_kpa": 240.0}, {"flow_l_min": 17.0, "pressure_kpa": 0.0}],
+        170.0,
+        280.0,
+    ),
+)
 """Running curves and switching pressures, typical."""
 BORES_MM = (9.0, 11.6, 13.2)
 SHARED, QUIET_M_S = 0.75, 2.0
@@ -62,22 +72,60 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
         grey += STEP_L
     common = {"vent_mm": 16.0, "drain_valve": True, "undivided_m": 0.8, "by": "proposal"}
     made: list[dict[str, Any]] = [
-        {"id": "fresh", "name": "Fresh", "holds": "fresh", "prisms": [_box(fresh, 0.4, 0.3)], "outlet_z_m": 0.0, "fill_mm": 40.0, "food_grade": True, "leak_tray": True, "x_m": 1.5, "tank_mass_kg": EMPTY_KG_L * fresh,
-         **_held(ctx, (1 + EMPTY_KG_L) * fresh * ROUNDED), **common}
-    ]  # fmt: skip
+        {
+            "id": "fresh",
+            "name": "Fresh",
+            "holds": "fresh",
+            "prisms": [_box(fresh, 0.4, 0.3)],
+            "outlet_z_m": 0.0,
+            "fill_mm": 40.0,
+            "food_grade": True,
+            "leak_tray": True,
+            "x_m": 1.5,
+            "tank_mass_kg": EMPTY_KG_L * fresh,
+            **_held(ctx, (1 + EMPTY_KG_L) * fresh * ROUNDED),
+            **common,
+        }
+    ]
     if d.grey_to == "tank" and grey > 0:
         foam = FOAM_MM if cold < 0 else 0.0
         heat = 10.0 * math.ceil(tank_ua(grey * ROUNDED, foam) * (HOLD_C - cold) / 10) if cold < 0 else 0.0
-        made.append({"id": "grey", "name": "Grey", "holds": "grey", "prisms": [_box(grey, 0.5, 0.2)], "place": "underfloor", "z_m": -0.3, "x_m": 2.2, "full_sensor": True, "tank_mass_kg": EMPTY_KG_L * grey, "drain_mm": 38.0,
-                     "foam_mm": foam, "heater_w": heat, **_held(ctx, (1 + EMPTY_KG_L) * grey * ROUNDED), **common})  # fmt: skip
+        made.append(
+            {
+                "id": "grey",
+                "name": "Grey",
+                "holds": "grey",
+                "prisms": [_box(grey, 0.5, 0.2)],
+                "place": "underfloor",
+                "z_m": -0.3,
+                "x_m": 2.2,
+                "full_sensor": True,
+                "tank_mass_kg": EMPTY_KG_L * grey,
+                "drain_mm": 38.0,
+                "foam_mm": foam,
+                "heater_w": heat,
+                **_held(ctx, (1 + EMPTY_KG_L) * grey * ROUNDED),
+                **common,
+            }
+        )
     what = f"{fresh:.0f} L of fresh water" + (f", {grey:.0f} L of grey" if len(made) > 1 else "")
-    why = [f"{w.demand.fresh_tank_l_day:.0f} L a day for {days:g} days, and a tank gives nineteen twentieths.",
-           f"The fresh one’s fixing holds {made[0]['restraint_x_n'] / 1000:.1f} kN forward, {SCHOOLS[d.restraint_school]}; baffles every 0.8 m."]  # fmt: skip
+    why = [
+        f"{w.demand.fresh_tank_l_day:.0f} L a day for {days:g} days, and a tank gives nineteen twentieths.",
+        f"The fresh one’s fixing holds {made[0]['restraint_x_n'] / 1000:.1f} kN forward, {SCHOOLS[d.restraint_school]}; baffles every 0.8 m.",
+    ]
     if len(made) > 1 and cold < 0:
         why.append(f"Foam of {made[1]['foam_mm']:g} mm and {made[1]['heater_w']:g} W keep the grey one from freezing at {cold:.0f} °C.")
-    return Proposal(id="water-tanks", group="water", status="new", title="Tanks", what=what, why=why,
-                    assumes=["Plain boxes, the grey one under the floor. Measure the room, then give their real shapes; build the fixing for what it must hold."],
-                    patch=[{"op": "add", "path": "/water/tanks/-", "value": t} for t in made], mass_kg=(1 + EMPTY_KG_L) * fresh)  # fmt: skip
+    return Proposal(
+        id="water-tanks",
+        group="water",
+        status="new",
+        title="Tanks",
+        what=what,
+        why=why,
+        assumes=["Plain boxes, the grey one under the floor. Measure the room, then give their real shapes; build the fixing for what it must hold."],
+        patch=[{"op": "add", "path": "/water/tanks/-", "value": t} for t in made],
+        mass_kg=(1 + EMPTY_KG_L) * fresh,
+    )
 
 
 def _taps(ctx: Context) -> list[dict[str, Any]]:
@@ -89,8 +137,21 @@ def _taps(ctx: Context) -> list[dict[str, Any]]:
     ]
     ends = [("sink", "Kitchen tap", 2.5, 0.8, 4.0, 30.0), *([("shower", "Shower", 4.0, 1.4, 6.0, 70.0)] if shower else [])]
     for id, name, length, rise, wanted, rated in ends:
-        runs.append({"id": id, "name": name, "parent": "main", "length_m": length, "rise_m": rise, "outlet": id, "wanted_l_min": wanted, "rated_kpa": rated, "x_m": 3.0 if id == "sink" else 0.8,
-                     "fittings": {"elbow_90": 3, "tee_branch": 1}, **common})  # fmt: skip
+        runs.append(
+            {
+                "id": id,
+                "name": name,
+                "parent": "main",
+                "length_m": length,
+                "rise_m": rise,
+                "outlet": id,
+                "wanted_l_min": wanted,
+                "rated_kpa": rated,
+                "x_m": 3.0 if id == "sink" else 0.8,
+                "fittings": {"elbow_90": 3, "tee_branch": 1},
+                **common,
+            }
+        )
     return runs
 
 
@@ -129,9 +190,15 @@ def propose_pump_and_pipes(ctx: Context, w: Wet) -> Proposal | None:
                     wanted = 1.0 * RUN_S / max(0.01, q.run_time_s)
                     pump["accumulator_l"] = next((v for v in ACCUMULATORS_L if v >= wanted), ACCUMULATORS_L[-1])
             if enough and max(v for x in solved for v in x.velocity_m_s.values()) <= QUIET_M_S:
-                return _new("water", "water-pump", "Pump and pipes", f"{name.lower()}, pipes of {bore:g} mm inside to {len(ends)} taps",
-                            "The smallest with which each tap gets what it wants alone, both at once three quarters of it, and no water runs faster than 2 m/s.", "Usual lengths and fittings: measure the way of each run.",
-                            [{"op": "replace", "path": "/water/pump", "value": pump}, *({"op": "add", "path": "/water/runs/-", "value": r} for r in runs)])  # fmt: skip
+                return _new(
+                    "water",
+                    "water-pump",
+                    "Pump and pipes",
+                    f"{name.lower()}, pipes of {bore:g} mm inside to {len(ends)} taps",
+                    "The smallest with which each tap gets what it wants alone, both at once three quarters of it, and no water runs faster than 2 m/s.",
+                    "Usual lengths and fittings: measure the way of each run.",
+                    [{"op": "replace", "path": "/water/pump", "value": pump}, *({"op": "add", "path": "/water/runs/-", "value": r} for r in runs)],
+                )
     return None
 
 
@@ -143,8 +210,15 @@ def propose_regulator(ctx: Context, w: Gassed) -> Proposal | None:
     if size is None:
         return None
     value = {"name": f"Regulator {nominal_mbar(ctx):g} mbar, {size:g} kg/h", "nominal_mbar": nominal_mbar(ctx), "capacity_kg_h": size, "age_years": 0.0}
-    return _new("gas", "gas-regulator", "Regulator", f"{size:g} kg/h at {nominal_mbar(ctx):g} mbar", f"Everything burning takes {w.part.peak_kg_h:.2f} kg/h; a fifth more is asked for.",
-                "On the wall above the valve; new. Joined by the fitter.", [{"op": "replace", "path": "/gas/regulator", "value": value}])  # fmt: skip
+    return _new(
+        "gas",
+        "gas-regulator",
+        "Regulator",
+        f"{size:g} kg/h at {nominal_mbar(ctx):g} mbar",
+        f"Everything burning takes {w.part.peak_kg_h:.2f} kg/h; a fifth more is asked for.",
+        "On the wall above the valve; new. Joined by the fitter.",
+        [{"op": "replace", "path": "/gas/regulator", "value": value}],
+    )
 
 
 def propose_runs(ctx: Context, w: Gassed) -> Proposal | None:
@@ -165,14 +239,33 @@ def propose_runs(ctx: Context, w: Gassed) -> Proposal | None:
     for a in open_:
         id = next(n for n in (f"to-{a.id}"[:40], *(f"run-{i}" for i in range(1, 90))) if n not in taken)
         taken.add(id)
-        made.append({"id": id, "name": f"To {a.name}"[:120], "parent": main, "appliance": a.id, "length_m": 1.0, "clip_m": 0.5, "grommets": True, "fittings": {"tee_branch": 1, "valve_appliance": 1, "elbow_90": 1},
-                     "by": "proposal"})  # fmt: skip
-    return _new("gas", "gas-runs", "Pipes", f"{len(made)} runs, each appliance its own", "With its way known, the pressure at each appliance is.", "Usual lengths: measure the way of each run. Joined by the fitter.",
-                [{"op": "add", "path": "/gas/pipes/-", "value": p} for p in made])  # fmt: skip
+        made.append(
+            {
+                "id": id,
+                "name": f"To {a.name}"[:120],
+                "parent": main,
+                "appliance": a.id,
+                "length_m": 1.0,
+                "clip_m": 0.5,
+                "grommets": True,
+                "fittings": {"tee_branch": 1, "valve_appliance": 1, "elbow_90": 1},
+                "by": "proposal",
+            }
+        )
+    return _new(
+        "gas",
+        "gas-runs",
+        "Pipes",
+        f"{len(made)} runs, each appliance its own",
+        "With its way known, the pressure at each appliance is.",
+        "Usual lengths: measure the way of each run. Joined by the fitter.",
+        [{"op": "add", "path": "/gas/pipes/-", "value": p} for p in made],
+    )
 
 
 def propose_locker(ctx: Context, w: Gassed) -> Proposal | None:
-    """A locker round the vessels that stand in one and have none, with grilles of the free area that the region asks for; grilles alone where they are too small. A boat's drain is for its builder."""
+    """A locker round the vessels that stand in one and have none, with grilles of the free area that the region asks for; grilles alone where they
+    are too small. A boat's drain is for its builder."""
     g = ctx.design.gas
     inside = [v for v in g.vessels if v.place == "locker" and v.kind == "cylinder"]
     if not inside or rule_set_of(ctx) == "boat_drain" or (w.part.locker is not None and w.part.locker.ok):
@@ -208,9 +301,17 @@ def propose_locker(ctx: Context, w: Gassed) -> Proposal | None:
                 "value": {"id": id, "name": f"Grille, {position}", "position": position, "width_mm": VENT_W_MM, "height_mm": tall, "free_frac": MESH_FREE},
             }
         )
-    return _new("gas", "gas-locker", "Locker" if g.locker is None else "Vents of the locker", ", ".join(([f"{value['length_m']:g} × {value['width_m']:g} × {value['height_m']:g} m"] if g.locker is None else []) + [f"grille {s}" for s in said]),
-                f"{part.need_low_mm2:,.0f} mm² free at the lowest point" + (f" and {part.need_high_mm2:,.0f} mm² high" if part.need_high_mm2 else "") + " are asked for; mesh leaves six tenths.",
-                "Gas-tight to the inside, opening to the outside, nothing under the drain, 0.5 m from openings and 1 m from exhausts.", patch)  # fmt: skip
+    return _new(
+        "gas",
+        "gas-locker",
+        "Locker" if g.locker is None else "Vents of the locker",
+        ", ".join(([f"{value['length_m']:g} × {value['width_m']:g} × {value['height_m']:g} m"] if g.locker is None else []) + [f"grille {s}" for s in said]),
+        f"{part.need_low_mm2:,.0f} mm² free at the lowest point"
+        + (f" and {part.need_high_mm2:,.0f} mm² high" if part.need_high_mm2 else "")
+        + " are asked for; mesh leaves six tenths.",
+        "Gas-tight to the inside, opening to the outside, nothing under the drain, 0.5 m from openings and 1 m from exhausts.",
+        patch,
+    )
 
 
 def propose_alarm_and_solenoid(ctx: Context, w: Gassed) -> Proposal | None:

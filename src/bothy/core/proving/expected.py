@@ -83,8 +83,14 @@ def expected_circuit_current(inp: ExpectedCircuitCurrentIn, sources: dict[str, F
     deviation = extra = 0.0
     for i, load in enumerate(inp.loads):
         one = load_current(load, volts)
-        whole = Figure(one.value * load.count, "A", f"{load.count} × {load.kind.replace('_', ' ')}", expression="count·I",
-                       source=Method("prove.expected-current", "sum"), inputs=(("current_a", one),))  # fmt: skip
+        whole = Figure(
+            one.value * load.count,
+            "A",
+            f"{load.count} × {load.kind.replace('_', ' ')}",
+            expression="count·I",
+            source=Method("prove.expected-current", "sum"),
+            inputs=(("current_a", one),),
+        )
         parts.append((f"load {i + 1}", whole))
         tol = TOLERANCE[load.kind] if load.tolerance_frac is None else load.tolerance_frac
         deviation += load.count * one.value * tol
@@ -96,9 +102,16 @@ def expected_circuit_current(inp: ExpectedCircuitCurrentIn, sources: dict[str, F
     word: VerdictWord | None = None
     if inp.measured_a is not None:
         word = verdict(
-            VerdictIn(measured=inp.measured_a, expected=current.value, limit_low=low.value, limit_high=high.value,
-                      accuracy_frac=inp.accuracy_frac, digits_count=inp.digits_count, resolution=inp.resolution_a)
-        ).verdict  # fmt: skip
+            VerdictIn(
+                measured=inp.measured_a,
+                expected=current.value,
+                limit_low=low.value,
+                limit_high=high.value,
+                accuracy_frac=inp.accuracy_frac,
+                digits_count=inp.digits_count,
+                resolution=inp.resolution_a,
+            )
+        ).verdict
     return ExpectedCircuitCurrentOut.of(
         current_a=current,
         low_a=low,
@@ -176,8 +189,7 @@ def expected_load_voltage(inp: ExpectedLoadVoltageIn, sources: dict[str, Figure]
     v_s = g("source_voltage_v")
     joints = g("joints_mohm")
     if inp.segments is not None:
-        parts = [(f"segment {i + 1}", segment_resistance(s.count, s.stranding_factor, s.temp_c, s.length_m, s.area_mm2))
-                 for i, s in enumerate(inp.segments)]  # fmt: skip
+        parts = [(f"segment {i + 1}", segment_resistance(s.count, s.stranding_factor, s.temp_c, s.length_m, s.area_mm2)) for i, s in enumerate(inp.segments)]
     else:
         parts = [("cable", g("loop_resistance_mohm"))]
     loop = total("Loop resistance with joints", "mΩ", [*parts, ("joints", joints)], Method("prove.expected-voltage"))
@@ -185,8 +197,14 @@ def expected_load_voltage(inp: ExpectedLoadVoltageIn, sources: dict[str, Figure]
     if inp.kind == "resistive":
         current = behind_resistance(v_s, g("rated_voltage_v"), g("power_w"), whole_mohm)
     elif inp.kind == "constant_power":
-        current = Figure(_constant_power_current(inp, whole_mohm / 1000), "A", "Current", expression="I = P/(η·V), V = (Vs + √(Vs² − 4·P·R/η))/2",
-                         source=Method("prove.expected-voltage", "upper root"), inputs=(("source_voltage_v", v_s), ("power_w", g("power_w")), ("loop", loop)))  # fmt: skip
+        current = Figure(
+            _constant_power_current(inp, whole_mohm / 1000),
+            "A",
+            "Current",
+            expression="I = P/(η·V), V = (Vs + √(Vs² − 4·P·R/η))/2",
+            source=Method("prove.expected-voltage", "upper root"),
+            inputs=(("source_voltage_v", v_s), ("power_w", g("power_w")), ("loop", loop)),
+        )
     else:
         current = rated_current(g("power_w"), g("efficiency_frac"), g("rated_voltage_v"))
     at_load = voltage_behind(
@@ -197,8 +215,15 @@ def expected_load_voltage(inp: ExpectedLoadVoltageIn, sources: dict[str, Figure]
     if at_load.value <= 0:
         raise BadInput("power_w", "uses up the whole source voltage in this cable")
     inside = g("source_resistance_mohm")
-    terminal = derived("terminal_voltage_v", "Vs − I·Rs", v_s.value - current.value * inside.value / 1000, Method("prove.expected-voltage", "Kirchhoff"), source_voltage_v=v_s, current_a=current,
-                       source_resistance_mohm=inside)  # fmt: skip
+    terminal = derived(
+        "terminal_voltage_v",
+        "Vs − I·Rs",
+        v_s.value - current.value * inside.value / 1000,
+        Method("prove.expected-voltage", "Kirchhoff"),
+        source_voltage_v=v_s,
+        current_a=current,
+        source_resistance_mohm=inside,
+    )
     cable_drop = derived(
         "cable_drop_v",
         "terminal − load",
@@ -208,8 +233,20 @@ def expected_load_voltage(inp: ExpectedLoadVoltageIn, sources: dict[str, Figure]
         load_voltage_v=at_load,
     )
     return ExpectedLoadVoltageOut.of(
-        load_voltage_v=at_load, terminal_voltage_v=terminal, current_a=current, cable_drop_v=cable_drop,
-        drop_frac=derived("drop_frac", "drop/terminal", cable_drop.value / terminal.value, Method("prove.expected-voltage", "definition"), cable_drop_v=cable_drop, terminal_voltage_v=terminal),
+        load_voltage_v=at_load,
+        terminal_voltage_v=terminal,
+        current_a=current,
+        cable_drop_v=cable_drop,
+        drop_frac=derived(
+            "drop_frac",
+            "drop/terminal",
+            cable_drop.value / terminal.value,
+            Method("prove.expected-voltage", "definition"),
+            cable_drop_v=cable_drop,
+            terminal_voltage_v=terminal,
+        ),
         loop_resistance_mohm=loop,
-        loss_w=derived("loss_w", "I²·R", current.value**2 * loop.value / 1000, Method("prove.expected-voltage", "Joule"), current_a=current, loop_resistance_mohm=loop),
-    )  # fmt: skip
+        loss_w=derived(
+            "loss_w", "I²·R", current.value**2 * loop.value / 1000, Method("prove.expected-voltage", "Joule"), current_a=current, loop_resistance_mohm=loop
+        ),
+    )

@@ -111,8 +111,9 @@ def joints_mohm(fuse_a: float | None) -> float:
 
 
 def _judge(measured: float, expected: float, low: float, high: float, accuracy: float, digits: int, resolution: float) -> VerdictOut:
-    return verdict(VerdictIn(measured=measured, expected=expected, limit_low=low, limit_high=high, accuracy_frac=accuracy,
-                             digits_count=digits, resolution=resolution))  # fmt: skip
+    return verdict(
+        VerdictIn(measured=measured, expected=expected, limit_low=low, limit_high=high, accuracy_frac=accuracy, digits_count=digits, resolution=resolution)
+    )
 
 
 def _volts(row: SheetRow, r: Reading, m: Meter) -> VerdictOut | None:
@@ -128,8 +129,24 @@ def _amps(row: SheetRow, r: Reading, m: Meter) -> VerdictOut | None:
 
 
 def _row(c: Circuit, s: SheetCircuit, how: str, missing: str | None = None) -> SheetRow:
-    return quick(SheetRow, circuit=c.id, code=s.code, name=c.name, how=how, expected_a=None, low_a=None, high_a=None, source_v=None, expected_v=None,
-                    low_v=None, high_v=None, current_verdict=None, voltage_verdict=None, verdict=None, missing=missing)  # fmt: skip
+    return quick(
+        SheetRow,
+        circuit=c.id,
+        code=s.code,
+        name=c.name,
+        how=how,
+        expected_a=None,
+        low_a=None,
+        high_a=None,
+        source_v=None,
+        expected_v=None,
+        low_v=None,
+        high_v=None,
+        current_verdict=None,
+        voltage_verdict=None,
+        verdict=None,
+        missing=missing,
+    )
 
 
 def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None) -> SheetRow:
@@ -143,13 +160,25 @@ def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None
         row.missing = "no cable chosen yet"
         return row
     typed = reading.source_voltage_v if reading else None
-    source = given("source_voltage_v", typed or ctx.bank_v, "typed" if typed else "assumed",
-                   "read at the same moment" if typed else "the bank's nominal voltage; type what you read at the bank")  # fmt: skip
+    source = given(
+        "source_voltage_v",
+        typed or ctx.bank_v,
+        "typed" if typed else "assumed",
+        "read at the same moment" if typed else "the bank's nominal voltage; type what you read at the bank",
+    )
     size = {"awg": c.awg} if c.awg else {"area_mm2": c.area_mm2}
     cable = conductor_resistance(
-        ConductorResistanceIn.trusted(**{**size, "tinned": c.tinned, "length_m": s.length_m, "conductors_count": 2 if c.return_path == "cable" else 1,
-                                              "parallel_count": c.parallel_count, "conductor_temp_c": TEST_COPPER_C})
-    ).figure("resistance_mohm")  # fmt: skip
+        ConductorResistanceIn.trusted(
+            **{
+                **size,
+                "tinned": c.tinned,
+                "length_m": s.length_m,
+                "conductors_count": 2 if c.return_path == "cable" else 1,
+                "parallel_count": c.parallel_count,
+                "conductor_temp_c": TEST_COPPER_C,
+            }
+        )
+    ).figure("resistance_mohm")
     fuse = c.fuse_a
     extra = given("joints_mohm", joints_mohm(fuse) + (5.0 if c.return_path == "chassis" else 0.0), "table", "fuse, holder, switch, terminals; typical")
     powers = {a.id: a.running_w for a in on_it}
@@ -159,20 +188,39 @@ def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None
     rated = 12.0 * ctx.scale
     try:
         volts = expected_load_voltage(
-            ExpectedLoadVoltageIn.trusted(source_voltage_v=source.value, loop_resistance_mohm=cable.value, joints_mohm=extra.value,
-                                  kind=electrical_kind(main), power_w=whole, rated_voltage_v=rated, efficiency_frac=eff[main.id]),
+            ExpectedLoadVoltageIn.trusted(
+                source_voltage_v=source.value,
+                loop_resistance_mohm=cable.value,
+                joints_mohm=extra.value,
+                kind=electrical_kind(main),
+                power_w=whole,
+                rated_voltage_v=rated,
+                efficiency_frac=eff[main.id],
+            ),
             {"source_voltage_v": source, "loop_resistance_mohm": cable, "joints_mohm": extra},
-        )  # fmt: skip
+        )
     except BadInput as exc:
         row.missing = exc.message
         return row
     v = volts.figure("load_voltage_v").named("Expected voltage at the load")
     amps = expected_circuit_current(
-        ExpectedCircuitCurrentIn.trusted(supply_voltage_v=v.value, loads=[
-            ExpectedLoad.trusted(kind=electrical_kind(a), power_w=powers[a.id], rated_voltage_v=rated, count=a.count, efficiency_frac=eff[a.id],
-                                         tolerance_frac=None, inrush_factor=None) for a in on_it]),
+        ExpectedCircuitCurrentIn.trusted(
+            supply_voltage_v=v.value,
+            loads=[
+                ExpectedLoad.trusted(
+                    kind=electrical_kind(a),
+                    power_w=powers[a.id],
+                    rated_voltage_v=rated,
+                    count=a.count,
+                    efficiency_frac=eff[a.id],
+                    tolerance_frac=None,
+                    inrush_factor=None,
+                )
+                for a in on_it
+            ],
+        ),
         {"supply_voltage_v": v},
-    )  # fmt: skip
+    )
     for key, fig in (("expected_v", v), ("expected_a", amps.figure("current_a")), ("low_a", amps.figure("low_a")), ("high_a", amps.figure("high_a"))):
         ctx.book.put(f"prove/{c.id}/{key}", fig)
     width = VOLT_TOLERANCE * rated
@@ -214,8 +262,7 @@ def prove_part(ctx: Context, circuits: list[SheetCircuit], feeds: Feeds) -> tupl
             out += found
         rows.append(row)
     done = [r for r in rows if r.verdict is not None]
-    return ProvePart(rows=rows, testable=sum(1 for r in rows if r.missing is None), read=len(done),
-                     passed=sum(1 for r in done if r.verdict == "pass")), out  # fmt: skip
+    return ProvePart(rows=rows, testable=sum(1 for r in rows if r.missing is None), read=len(done), passed=sum(1 for r in done if r.verdict == "pass")), out
 
 
 def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) -> tuple[SheetRow, list[Finding]]:
@@ -237,14 +284,28 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
             )
         )
     if amps is not None and amps.verdict == "fail":
-        out.append(finding("test-current-band", row.circuit, name,
-                           f"{r.current_a:g} A measured, {row.low_a:.2f} to {row.high_a:.2f} A expected (± {amps.expanded_uncertainty:.2f} A of the meter).", figures=figures))  # fmt: skip
+        out.append(
+            finding(
+                "test-current-band",
+                row.circuit,
+                name,
+                f"{r.current_a:g} A measured, {row.low_a:.2f} to {row.high_a:.2f} A expected (± {amps.expanded_uncertainty:.2f} A of the meter).",
+                figures=figures,
+            )
+        )
     if volts is not None and volts.verdict == "fail":
         low = r.load_voltage_v is not None and row.low_v is not None and r.load_voltage_v < row.low_v
         hint = " A bad joint or a thinner cable than planned loses voltage under load." if low else " Check the voltage at the bank at the same moment."
-        out.append(finding("test-fail", row.circuit, name,
-                           f"{r.load_voltage_v:g} V measured at the load, {row.low_v:.2f} to {row.high_v:.2f} V expected (± {volts.expanded_uncertainty:.2f} V of the meter).{hint}",
-                           figures=figures))  # fmt: skip
+        out.append(
+            finding(
+                "test-fail",
+                row.circuit,
+                name,
+                f"{r.load_voltage_v:g} V measured at the load, {row.low_v:.2f} to {row.high_v:.2f} V expected (± {volts.expanded_uncertainty:.2f} "
+                f"V of the meter).{hint}",
+                figures=figures,
+            )
+        )
     if worst == "marginal":
         out.append(finding("test-marginal", row.circuit, name, "The reading is inside its limits only if the meter is exact, or outside only if it is not."))
     if amps is not None and amps.meter_adequate is False and amps.verdict == "marginal":

@@ -99,11 +99,33 @@ def verdict(inp: VerdictIn, sources: dict[str, Figure] | None = None) -> Verdict
     margins = ([x.value - low] if low is not None else []) + ([high - x.value] if high is not None else [])
     ratio = (high - low) / (2 * big_u.value) if low is not None and high is not None and big_u.value > 0 else None
     return VerdictOut.of(
-        verdict="pass" if inside else "fail" if outside else "marginal", expanded_uncertainty=big_u,
-        limit_low=_limit("limit_low", low, inp), limit_high=_limit("limit_high", high, inp),
-        margin=pick("Distance to the nearer limit", "positive inside", min(margins), "", Method("prove.verdict"), measured=x,
-                    **({"limit_low": low} if low is not None else {}), **({"limit_high": high} if high is not None else {})),
-        deviation=derived("deviation", "x − e", x.value - inp.expected, Method("prove.verdict", "definition"), measured=x, expected=inp.expected) if inp.expected is not None else None,
-        conform_frac=derived("conform_frac", "Φ((H − x)/u) − Φ((L − x)/u)", _conform(x.value, u, low, high), Method("prove.verdict", "normal distribution"), measured=x, expanded_uncertainty=big_u),
-        uncertainty_ratio=derived("uncertainty_ratio", "(H − L)/(2U), 4 or more is adequate", ratio, Method("prove.verdict"), expanded_uncertainty=big_u) if ratio is not None else None, meter_adequate=ratio >= 4 - 1e-9 if ratio is not None else None,
-    )  # fmt: skip
+        verdict="pass" if inside else "fail" if outside else "marginal",
+        expanded_uncertainty=big_u,
+        limit_low=_limit("limit_low", low, inp),
+        limit_high=_limit("limit_high", high, inp),
+        margin=pick(
+            "Distance to the nearer limit",
+            "positive inside",
+            min(margins),
+            "",
+            Method("prove.verdict"),
+            measured=x,
+            **({"limit_low": low} if low is not None else {}),
+            **({"limit_high": high} if high is not None else {}),
+        ),
+        deviation=derived("deviation", "x − e", x.value - inp.expected, Method("prove.verdict", "definition"), measured=x, expected=inp.expected)
+        if inp.expected is not None
+        else None,
+        conform_frac=derived(
+            "conform_frac",
+            "Φ((H − x)/u) − Φ((L − x)/u)",
+            _conform(x.value, u, low, high),
+            Method("prove.verdict", "normal distribution"),
+            measured=x,
+            expanded_uncertainty=big_u,
+        ),
+        uncertainty_ratio=derived("uncertainty_ratio", "(H − L)/(2U), 4 or more is adequate", ratio, Method("prove.verdict"), expanded_uncertainty=big_u)
+        if ratio is not None
+        else None,
+        meter_adequate=ratio >= 4 - 1e-9 if ratio is not None else None,
+    )

@@ -103,8 +103,18 @@ def side_by_side(design: Design, others: Sequence[tuple[str, str, Design]] = (),
         price, mass = price_and_mass(d.power)
         price = prices.get(key) or price
         found = [f for f in report(d).findings if f.stage == "power" and f.accepted is None]
-        row = Beside(key=key, kind=kind, name=name, risk=risk, words=_words(d.power), price_eur=price, mass_kg=mass, dangers=sum(f.severity == "danger" for f in found),
-                     faults=sum(f.severity == "fault" for f in found), patch=_patch(design.power, d.power) if kind == "school" else [])  # fmt: skip
+        row = Beside(
+            key=key,
+            kind=kind,
+            name=name,
+            risk=risk,
+            words=_words(d.power),
+            price_eur=price,
+            mass_kg=mass,
+            dangers=sum(f.severity == "danger" for f in found),
+            faults=sum(f.severity == "fault" for f in found),
+            patch=_patch(design.power, d.power) if kind == "school" else [],
+        )
         try:
             plan = plan_of_design(Context(d))
         except NoTrip as exc:
@@ -114,8 +124,11 @@ def side_by_side(design: Design, others: Sequence[tuple[str, str, Design]] = (),
         rows.append(row.model_copy(update=_numbers(Context(d), r, base)))
         base = base if base is not None else r.short_day.astype(float)
     n = len(weather.clear[0])
-    held = [f"{n} days of this variant’s itinerary, through the same {len(weather.clear)} weathers", "appliances, habits and people of this variant",
-            "another vehicle’s alternator and roof come along with its supply"]  # fmt: skip
+    held = [
+        f"{n} days of this variant’s itinerary, through the same {len(weather.clear)} weathers",
+        "appliances, habits and people of this variant",
+        "another vehicle’s alternator and roof come along with its supply",
+    ]
     return SideBySide(rows=rows, held=held[: 3 if others else 2], draw_count=len(weather.clear), day_count=n)
 
 
@@ -132,11 +145,16 @@ def _numbers(ctx: Context, r: Any, base: Any) -> dict[str, Any]:
     p = ctx.design.power
     nominal = p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v if p.bank else 0.0
     out: dict[str, Any] = {
-        "short_days_frac": float(own.mean()), "error_frac": float(own.std(ddof=1) / math.sqrt(own.size)) if many else None, "missing_wh_day": missing / days,
-        "curtailed_wh_day": m["curtailed_wh"] / days, "solar_frac": m["pv_used_wh"] / sources if sources > 0 else None,
-        "least_soc_p10": float(np.percentile(r.summary[:, k.LEAST_SOC], 10)), "first_short_d": float(firsts[own.size // 2]) if firsts.size > own.size // 2 else None,
-        "generator_h": missing / (p.shore.charger_current_a * ctx.bank_v) if p.shore else None, "cycles_year": m["battery_out_wh"] / nominal / days * 365 if nominal else None,
-    }  # fmt: skip
+        "short_days_frac": float(own.mean()),
+        "error_frac": float(own.std(ddof=1) / math.sqrt(own.size)) if many else None,
+        "missing_wh_day": missing / days,
+        "curtailed_wh_day": m["curtailed_wh"] / days,
+        "solar_frac": m["pv_used_wh"] / sources if sources > 0 else None,
+        "least_soc_p10": float(np.percentile(r.summary[:, k.LEAST_SOC], 10)),
+        "first_short_d": float(firsts[own.size // 2]) if firsts.size > own.size // 2 else None,
+        "generator_h": missing / (p.shore.charger_current_a * ctx.bank_v) if p.shore else None,
+        "cycles_year": m["battery_out_wh"] / nominal / days * 365 if nominal else None,
+    }
     if base is not None:
         change = (r.short_day.astype(float) - base).mean(axis=1)
         error = float(change.std(ddof=1) / math.sqrt(change.size)) if many else None

@@ -64,6 +64,9 @@ def pareto_front(inp: ParetoFrontIn, sources: dict[str, Figure] | None = None) -
     """Which designs nobody beats, and who beats each of the others. Method: trips.sizing."""
     front, beaten = front_of(inp.designs)
     return ParetoFrontOut.of(
-        front=[d.id for d in front], dominated=[Dominated.of(id=d.id, dominated_by=by.id) for d, by in beaten],
-        front_count=derived("front_count", "designs that none beats in cost, mass and lack of supply at once", len(front), Method("trips.sizing"), design_count=len(inp.designs)),
-    )  # fmt: skip
+        front=[d.id for d in front],
+        dominated=[Dominated.of(id=d.id, dominated_by=by.id) for d, by in beaten],
+        front_count=derived(
+            "front_count", "designs that none beats in cost, mass and lack of supply at once", len(front), Method("trips.sizing"), design_count=len(inp.designs)
+        ),
+    )

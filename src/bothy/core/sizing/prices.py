@@ -9,7 +9,8 @@ from bothy.core.design.power import Power
 
 
 def price_and_mass(p: Power) -> tuple[float | None, float]:
-    """Price in euro and mass in kg of panels, controller, bank, inverter, driving and shore charge, and generator. Price None: a part that is neither owned nor of a known price."""
+    """Price in euro and mass in kg of panels, controller, bank, inverter, driving and shore charge, and generator. Price None: a part that is
+    neither owned nor of a known price."""
     items: list[tuple[Any, int, float | None]] = [(a, a.series_count * a.parallel_count, a.unit_mass_kg) for a in p.arrays]
     items += [(x, 1, x.mass_kg) for x in (p.controller, *(a.controller for a in p.arrays), p.inverter, p.driving, p.shore, p.generator) if x is not None]
     if p.bank is not None:

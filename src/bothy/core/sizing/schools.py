@@ -1,4 +1,5 @@
-"""The other ways to build the same supply: lead or lithium, PWM or MPPT, relay or DC-DC, panels on the ground or lifted, one battery more, a portable station; each as parts of the catalogue in the design's place."""
+"""The other ways to build the same supply: lead or lithium, PWM or MPPT, relay or DC-DC, panels on the ground or lifted, one battery more, a
+portable station; each as parts of the catalogue in the design's place."""
 
 from __future__ import annotations
 
@@ -43,8 +44,17 @@ def _bank_of(ctx: Context, part: Part, usable_ah: float) -> Bank | None:
     s = cells // unit
     n = min(chem.parallel_max, math.ceil(usable_ah / chem.usable_frac / part.data["unit_charge_ah"] - 1e-9))
     name = f"{s * n} × {part.name}" if s * n > 1 else part.name
-    return Bank.model_validate({**part.data, "name": name[:120], "part": part.key, "series_count": s, "parallel_count": max(1, n), "unit_mass_kg": part.mass_kg,
-                                "wiring": "busbar" if n > 2 else "diagonal"})  # fmt: skip
+    return Bank.model_validate(
+        {
+            **part.data,
+            "name": name[:120],
+            "part": part.key,
+            "series_count": s,
+            "parallel_count": max(1, n),
+            "unit_mass_kg": part.mass_kg,
+            "wiring": "busbar" if n > 2 else "diagonal",
+        }
+    )
 
 
 def _other_bank(ctx: Context, bank: Bank) -> School | None:
@@ -68,8 +78,11 @@ def _other_bank(ctx: Context, bank: Bank) -> School | None:
     if best is None:
         return None
     lead = wanted == "agm"
-    risk = ("Half of its label is usable, fewer cycles, must be brought to full every week or two; stands charging in frost."
-            if lead else "No charging below 0 °C; its management may switch off without warning, and fuses must stop a large short circuit.")  # fmt: skip
+    risk = (
+        "Half of its label is usable, fewer cycles, must be brought to full every week or two; stands charging in frost."
+        if lead
+        else "No charging below 0 °C; its management may switch off without warning, and fuses must stop a large short circuit."
+    )
     return School(
         "lead" if lead else "lithium",
         "Lead instead of lithium" if lead else "Lithium instead of lead",
@@ -96,14 +109,24 @@ def _pwm(ctx: Context, p: Power, c: SolarController, arrays: list[SolarArray]) -
         {**part.data, "name": f"{n} × {part.name}", "part": part.key if n == 1 else None, "max_charge_current_a": one * n, "mass_kg": part.mass_kg * n}
     )
     rest = _without(p, "controller")
-    return School("pwm", "PWM instead of MPPT", f"Holds the panels at the bank's voltage: a third or more of {watts:.0f} W is lost with high-voltage panels, a tenth to a fifth with 12 V ones.",
-                  p.model_copy(update={"controller": other, "arrays": flat}), None if rest is None else rest + n * part.price_eur)  # fmt: skip
+    return School(
+        "pwm",
+        "PWM instead of MPPT",
+        f"Holds the panels at the bank's voltage: a third or more of {watts:.0f} W is lost with high-voltage panels, a tenth to a fifth with 12 V ones.",
+        p.model_copy(update={"controller": other, "arrays": flat}),
+        None if rest is None else rest + n * part.price_eur,
+    )
 
 
 def _mppt(ctx: Context, p: Power, arrays: list[SolarArray]) -> School | None:
     watts = sum(array_power(a) for a in arrays)
-    fitting = [x for x in of_kind("controller") if x.data["controller_type"] == "mppt" and x.data["max_charge_current_a"] * 14.4 * ctx.scale * 1.25 >= watts
-               and all(a.voc_v * a.series_count * 1.2 <= x.data["max_voltage_v"] for a in arrays)]  # fmt: skip
+    fitting = [
+        x
+        for x in of_kind("controller")
+        if x.data["controller_type"] == "mppt"
+        and x.data["max_charge_current_a"] * 14.4 * ctx.scale * 1.25 >= watts
+        and all(a.voc_v * a.series_count * 1.2 <= x.data["max_voltage_v"] for a in arrays)
+    ]
     if not fitting:
         return None
     part = min(fitting, key=lambda x: x.price_eur)
@@ -125,7 +148,8 @@ def _second_bank(ctx: Context, p: Power, bank: Bank) -> School | None:
 
 
 def _laid_out(ctx: Context, p: Power) -> list[School | None]:
-    """The roof's flat panels on the ground at the tilt that gives the most light in the darkest planned month, or on brackets that lift them towards the nose."""
+    """The roof's flat panels on the ground at the tilt that gives the most light in the darkest planned month, or on brackets that lift them towards
+    the nose."""
     flat = [a for a in p.arrays if a.deploy == "fixed" and a.tilt_deg == 0]
     if not flat or any(controller_of(p, a) is None for a in flat):
         return []
@@ -138,11 +162,20 @@ def _laid_out(ctx: Context, p: Power) -> list[School | None]:
 
     free = {"roof_radius_m": None, "mounting": "open_rack"}
     return [
-        School("ground", f"Panels on the ground, {tilt:.0f}°", "Out only while somebody is there and it stands still: theft, wind, a live cable to trip over.",
-               laid({"deploy": "ground", "tilt_deg": tilt, "azimuth_deg": None, **free})),
-        School("lift", f"Panels lifted, {LIFTED_DEG:.0f}°", "Helps only where the nose is turned to the sun: say on the legs how it stands, else all headings count alike. Down above 10 m/s of wind and before every drive.",
-               laid({"deploy": "lift", "tilt_deg": LIFTED_DEG, "azimuth_deg": 0.0, **free})),
-    ]  # fmt: skip
+        School(
+            "ground",
+            f"Panels on the ground, {tilt:.0f}°",
+            "Out only while somebody is there and it stands still: theft, wind, a live cable to trip over.",
+            laid({"deploy": "ground", "tilt_deg": tilt, "azimuth_deg": None, **free}),
+        ),
+        School(
+            "lift",
+            f"Panels lifted, {LIFTED_DEG:.0f}°",
+            "Helps only where the nose is turned to the sun: say on the legs how it stands, else all headings count alike. Down above 10 m/s "
+            "of wind and before every drive.",
+            laid({"deploy": "lift", "tilt_deg": LIFTED_DEG, "azimuth_deg": 0.0, **free}),
+        ),
+    ]
 
 
 def _station(ctx: Context, p: Power) -> School | None:
@@ -157,8 +190,17 @@ def _station(ctx: Context, p: Power) -> School | None:
     part = wanted[0] if wanted else stations[-1]
     d = part.data
     volts = CHEMISTRIES["lifepo4"].bank_v(12)
-    bank = Bank(name=part.name, part=part.key, chemistry="lifepo4", unit_voltage_v=12.8, unit_charge_ah=round(d["energy_wh"] / volts, 3), unit_max_discharge_a=200.0,
-                unit_max_charge_a=max(d["solar_w"], d["shore_w"], d["car_w"]) / volts, unit_mass_kg=part.mass_kg, cold_charge_cutoff=True)  # fmt: skip
+    bank = Bank(
+        name=part.name,
+        part=part.key,
+        chemistry="lifepo4",
+        unit_voltage_v=12.8,
+        unit_charge_ah=round(d["energy_wh"] / volts, 3),
+        unit_max_discharge_a=200.0,
+        unit_max_charge_a=max(d["solar_w"], d["shore_w"], d["car_w"]) / volts,
+        unit_mass_kg=part.mass_kg,
+        cold_charge_cutoff=True,
+    )
     inverter = Inverter(
         name="the station’s inverter",
         rating_w=d["inverter_w"],
@@ -174,8 +216,14 @@ def _station(ctx: Context, p: Power) -> School | None:
     shore = Shore(name="the station’s charger", charger_current_a=d["shore_w"] / volts, mass_kg=0.0) if p.shore else None
     arrays = [a.model_copy(update={"controller": None}) for a in p.arrays]
     made = p.model_copy(update={"bank": bank, "inverter": inverter, "arrays": arrays, "controller": controller, "driving": driving, "shore": shore})
-    return School("station", f"A portable station: {part.name}", f"No more than {d['dc_limit_w']:.0f} W at 12 V and {d['car_w']:.0f} W from the vehicle; no charging below 0 °C; when one thing in it fails, all of it does.",
-                  made, _without(made, "inverter", "controller", "driving", "shore"))  # fmt: skip
+    return School(
+        "station",
+        f"A portable station: {part.name}",
+        f"No more than {d['dc_limit_w']:.0f} W at 12 V and {d['car_w']:.0f} W from the vehicle; no charging below 0 °C; when one thing in "
+        "it fails, all of it does.",
+        made,
+        _without(made, "inverter", "controller", "driving", "shore"),
+    )
 
 
 def schools_of(ctx: Context) -> list[School]:
@@ -192,8 +240,14 @@ def schools_of(ctx: Context) -> list[School]:
     if p.driving is not None and p.driving.school == "dcdc":
         relay = next(x for x in of_kind("dcdc") if x.data["school"] == "relay")
         other = DrivingCharge.model_validate({**relay.data, "name": relay.name, "part": relay.key, "mass_kg": relay.mass_kg})
-        out.append(School("relay", "Relay instead of a DC-DC charger", "Straight from the alternator: unlimited current into lithium, little or nothing behind a smart alternator (not counted on here).",
-                          p.model_copy(update={"driving": other})))  # fmt: skip
+        out.append(
+            School(
+                "relay",
+                "Relay instead of a DC-DC charger",
+                "Straight from the alternator: unlimited current into lithium, little or nothing behind a smart alternator (not counted on here).",
+                p.model_copy(update={"driving": other}),
+            )
+        )
     elif p.driving is not None:
         fit = [x for x in of_kind("dcdc") if x.data["school"] == "dcdc" and x.data["rating_a"] <= max(18.0, 0.4 * ctx.alternator_a / ctx.scale)]
         part = max(fit, key=lambda x: x.data["rating_a"])

@@ -29,10 +29,19 @@ from bothy.core.trips.itinerary import NoTrip, day_count
 from bothy.core.trips.plan import bank_of, numbers_of, panels_of, plan_of_design
 from bothy.core.trips.results import LEDGER
 
-rules("trips", (
-    ("sim-dominated", "note", "Other parts would be cheaper, lighter and surer at once", "See the set that the search found.", Method("trips.sizing")),
-    ("sim-no-feasible", "fault", "No set of parts reaches the target", "Change what binds: more roof, payload or money, less use, or a hook-up.", Method("trips.sizing")),
-))  # fmt: skip
+rules(
+    "trips",
+    (
+        ("sim-dominated", "note", "Other parts would be cheaper, lighter and surer at once", "See the set that the search found.", Method("trips.sizing")),
+        (
+            "sim-no-feasible",
+            "fault",
+            "No set of parts reaches the target",
+            "Change what binds: more roof, payload or money, less use, or a hook-up.",
+            Method("trips.sizing"),
+        ),
+    ),
+)
 
 FEW, MORE, MOST_DRAWS = 16, 64, 200
 SLACK = 0.01
@@ -258,9 +267,21 @@ def _sized(design: Design, c: Candidate, t: Trial, target: float) -> SizedSet:
     arrays, _ = c.panels.value
     power = c.power(design.power)
     ctx = Context(design.model_copy(update={"power": power}))
-    return SizedSet(key=c.key, words=c.words, array_w=sum(array_power(a) for a in arrays), bank_wh=c.bank.size * ctx.bank_v, price_eur=c.price_eur,
-                    mass_kg=c.mass_kg, short_days_frac=t.share, error_frac=error, missing_wh_day=float(t.missing.mean()) / t.days, least_soc_p10=float(np.percentile(t.least, 10)),
-                    meets=t.share <= target + 1e-12, shown=False, patch=_patch(design, c))  # fmt: skip
+    return SizedSet(
+        key=c.key,
+        words=c.words,
+        array_w=sum(array_power(a) for a in arrays),
+        bank_wh=c.bank.size * ctx.bank_v,
+        price_eur=c.price_eur,
+        mass_kg=c.mass_kg,
+        short_days_frac=t.share,
+        error_frac=error,
+        missing_wh_day=float(t.missing.mean()) / t.days,
+        least_soc_p10=float(np.percentile(t.least, 10)),
+        meets=t.share <= target + 1e-12,
+        shown=False,
+        patch=_patch(design, c),
+    )
 
 
 def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
@@ -284,11 +305,21 @@ def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
         p.bank.name,
         p.driving.name if p.driving else "",
     ]
-    return SizedSet(key="now", words=[w for w in words if w], array_w=sum(array_power(a) for a in shared),
-                    bank_wh=p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v, price_eur=price,
-                    mass_kg=sum((x.mass_kg if x is not None else kg or 0.0) * count for x, count, kg in known), short_days_frac=t.share,
-                    error_frac=float(own.std(ddof=1) / math.sqrt(own.size)) if own.size > 1 else None, missing_wh_day=float(t.missing.mean()) / t.days,
-                    least_soc_p10=float(np.percentile(t.least, 10)), meets=t.share <= target + 1e-12, shown=True, patch=[])  # fmt: skip
+    return SizedSet(
+        key="now",
+        words=[w for w in words if w],
+        array_w=sum(array_power(a) for a in shared),
+        bank_wh=p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v,
+        price_eur=price,
+        mass_kg=sum((x.mass_kg if x is not None else kg or 0.0) * count for x, count, kg in known),
+        short_days_frac=t.share,
+        error_frac=float(own.std(ddof=1) / math.sqrt(own.size)) if own.size > 1 else None,
+        missing_wh_day=float(t.missing.mean()) / t.days,
+        least_soc_p10=float(np.percentile(t.least, 10)),
+        meets=t.share <= target + 1e-12,
+        shown=True,
+        patch=[],
+    )
 
 
 GOALS: dict[str, Callable[[SizedSet], tuple[float, ...]]] = {
@@ -452,9 +483,22 @@ def search(design: Design, between: Between | None = None, workers: int = 2, swe
     binding = "; ".join(x.words for x in lifted) or (
         "Nothing that you could lift would give a better set." if best else "No single limit keeps a set out that would do."
     )
-    return SizingRun(goal=design.sizing.goal, target_frac=target, front=front, best=best.key if best else None, now=now, cloud=cloud[:: max(1, math.ceil(len(cloud) / CLOUD))],
-                     dropped=dict(s.space.dropped), lifted=lifted, binding=binding, set_count=len(s.free), simulated_count=s.bench.run_count, draw_count=s.draws,
-                     day_count=day_count(design), findings=_findings(front, best, now, binding))  # fmt: skip
+    return SizingRun(
+        goal=design.sizing.goal,
+        target_frac=target,
+        front=front,
+        best=best.key if best else None,
+        now=now,
+        cloud=cloud[:: max(1, math.ceil(len(cloud) / CLOUD))],
+        dropped=dict(s.space.dropped),
+        lifted=lifted,
+        binding=binding,
+        set_count=len(s.free),
+        simulated_count=s.bench.run_count,
+        draw_count=s.draws,
+        day_count=day_count(design),
+        findings=_findings(front, best, now, binding),
+    )
 
 
 def _findings(front: list[SizedSet], best: SizedSet | None, now: SizedSet | None, binding: str) -> list[Finding]:
@@ -468,10 +512,23 @@ def _findings(front: list[SizedSet], best: SizedSet | None, now: SizedSet | None
         )
         out.append(finding("sim-no-feasible", "trips", "Parts", nearest + binding))
     if now is not None and now.price_eur is not None:
-        better = [x for x in front if (x.price_eur or 0) <= now.price_eur and x.mass_kg <= now.mass_kg and x.short_days_frac <= now.short_days_frac
-                  and (x.price_eur, x.mass_kg, x.short_days_frac) != (now.price_eur, now.mass_kg, now.short_days_frac)]  # fmt: skip
+        better = [
+            x
+            for x in front
+            if (x.price_eur or 0) <= now.price_eur
+            and x.mass_kg <= now.mass_kg
+            and x.short_days_frac <= now.short_days_frac
+            and (x.price_eur, x.mass_kg, x.short_days_frac) != (now.price_eur, now.mass_kg, now.short_days_frac)
+        ]
         if better:
             b = min(better, key=lambda x: (x.short_days_frac, x.price_eur or 0))
-            out.append(finding("sim-dominated", "trips", "Parts", f"{'; '.join(b.words)}: {now.price_eur - (b.price_eur or 0):.0f} € and {now.mass_kg - b.mass_kg:.1f} kg less, "
-                               f"short on {b.short_days_frac:.1%} instead of {now.short_days_frac:.1%} of the days."))  # fmt: skip
+            out.append(
+                finding(
+                    "sim-dominated",
+                    "trips",
+                    "Parts",
+                    f"{'; '.join(b.words)}: {now.price_eur - (b.price_eur or 0):.0f} € and {now.mass_kg - b.mass_kg:.1f} kg less, "
+                    f"short on {b.short_days_frac:.1%} instead of {now.short_days_frac:.1%} of the days.",
+                )
+            )
     return out

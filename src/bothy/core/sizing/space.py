@@ -19,10 +19,14 @@ from bothy.core.power.uses import budgets
 from bothy.core.proposals.base import slug
 
 REASONS = {
-    "roof": "the roof has no room for the panels", "payload": "it weighs more than may be loaded", "budget": "it costs more than the budget",
-    "controller": "no controller takes the string", "current": "the bank does not give the largest current", "cold": "the cells freeze while charging, and nothing keeps them warm",
+    "roof": "the roof has no room for the panels",
+    "payload": "it weighs more than may be loaded",
+    "budget": "it costs more than the budget",
+    "controller": "no controller takes the string",
+    "current": "the bank does not give the largest current",
+    "cold": "the cells freeze while charging, and nothing keeps them warm",
     "alternator": "the alternator or the bank does not allow that charger",
-}  # fmt: skip
+}
 RELAXED = ("roof", "payload", "budget", "alternator")
 """Reasons that a person may decide to lift; what lifting one of them would give is looked at."""
 MOST_PARALLEL, MOST_SERIES_PANELS = 6, 4
@@ -126,8 +130,19 @@ def _controller(ctx: Context, panel: Part, s: int, n: int, controllers: list[Par
     """The cheapest controller of a list that takes ``n`` strings of ``s`` panels without a finding."""
     d = panel.data
     taken = {a.id for a in ctx.design.power.own_arrays}
-    array = SolarArray.model_validate({**d, "id": slug("roof", taken), "name": f"{s * n} × {panel.name}"[:120], "part": _key_of(panel), "series_count": s, "parallel_count": n,
-                                       "unit_mass_kg": panel.mass_kg or None, "disconnect": True, **placed})  # fmt: skip
+    array = SolarArray.model_validate(
+        {
+            **d,
+            "id": slug("roof", taken),
+            "name": f"{s * n} × {panel.name}"[:120],
+            "part": _key_of(panel),
+            "series_count": s,
+            "parallel_count": n,
+            "unit_mass_kg": panel.mass_kg or None,
+            "disconnect": True,
+            **placed,
+        }
+    )
     found = cheapest_controller(ctx, [array], controllers, SEARCH_CLIPPED)
     return None if found is None else (found[0], array.model_copy(update={"string_fuse": found[1].string_fuse_required}))
 
@@ -214,15 +229,26 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
                 found_any = True
                 c, array = best
                 control = SolarController.model_validate({**c.data, "name": c.name, "part": _key_of(c), "mass_kg": c.mass_kg})
-                out.append(Option(f"{panel.key}*{count}/{c.key}", f"{count} × {panel.name} on {c.name}", panel.price_eur * count + c.price_eur, panel.mass_kg * count + c.mass_kg,
-                                  ([array], control), f"{panel.key}/{kind}", array_power(array), barred))  # fmt: skip
+                out.append(
+                    Option(
+                        f"{panel.key}*{count}/{c.key}",
+                        f"{count} × {panel.name} on {c.name}",
+                        panel.price_eur * count + c.price_eur,
+                        panel.mass_kg * count + c.mass_kg,
+                        ([array], control),
+                        f"{panel.key}/{kind}",
+                        array_power(array),
+                        barred,
+                    )
+                )
             if not found_any:
                 dropped["controller"] += 1
     return out
 
 
 def bank_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> list[Option]:
-    """Units of one type, in series for the voltage and in parallel for the charge, that give the largest current and stand the cold; the owned bank where there is one."""
+    """Units of one type, in series for the voltage and in parallel for the charge, that give the largest current and stand the cold; the owned bank
+    where there is one."""
     mine = ctx.design.power.bank
     if mine is not None and mine.owned:
         if mine.series_count * cells_of_unit(CHEMISTRIES[mine.chemistry], mine.unit_voltage_v) != CHEMISTRIES[mine.chemistry].cell_count(ctx.system_v):
@@ -248,14 +274,24 @@ def bank_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> li
         for n in range(1, min(MOST_PARALLEL, chem.parallel_max) + 1):
             wiring = "busbar" if n > 2 else "diagonal"
             limits = {k: d.get(k) for k in ("unit_max_discharge_a", "unit_max_charge_a")}
-            made = bank_configure(BankConfigureIn.trusted(chemistry=d["chemistry"], unit_voltage_v=d["unit_voltage_v"], unit_charge_ah=d["unit_charge_ah"], series_count=s,
-                                                          parallel_count=n, wiring=wiring, **limits))  # fmt: skip
+            made = bank_configure(
+                BankConfigureIn.trusted(
+                    chemistry=d["chemistry"],
+                    unit_voltage_v=d["unit_voltage_v"],
+                    unit_charge_ah=d["unit_charge_ah"],
+                    series_count=s,
+                    parallel_count=n,
+                    wiring=wiring,
+                    **limits,
+                )
+            )
             if made.max_discharge_a < peak - 1e-6:
                 dropped["current"] += 1
                 continue
             name = f"{s * n} × {part.name}" if s * n > 1 else part.name
-            bank = Bank.model_validate({**d, "name": name[:120], "part": _key_of(part), "series_count": s, "parallel_count": n, "unit_mass_kg": part.mass_kg or None,
-                                        "wiring": wiring})  # fmt: skip
+            bank = Bank.model_validate(
+                {**d, "name": name[:120], "part": _key_of(part), "series_count": s, "parallel_count": n, "unit_mass_kg": part.mass_kg or None, "wiring": wiring}
+            )
             out.append(Option(f"{part.key}*{s}*{n}", name, part.price_eur * s * n, part.mass_kg * s * n, bank, part.key, d["unit_charge_ah"] * n))
     return out
 
@@ -282,9 +318,19 @@ def _allowed_charger(ctx: Context, bank: Bank, rating_a: float) -> bool:
     limit = (bank.unit_max_charge_a or chem.max_charge_c * bank.unit_charge_ah) * bank.parallel_count
     if ctx.alternator_a <= 0:
         return False
-    return dcdc_size(DcdcSizeIn.trusted(chemistry=bank.chemistry, capacity_ah=capacity, max_charge_a=limit, system_voltage_v=ctx.system_v, alternator_rated_a=ctx.alternator_a,
-                                        alternator_system_v=ctx.vehicle_system_v, smart_alternator=ctx.smart, drive_h=max(0.1, ctx.drive_h),
-                                        ratings_a=[rating_a])).status in ("ok", "insufficient")  # fmt: skip
+    return dcdc_size(
+        DcdcSizeIn.trusted(
+            chemistry=bank.chemistry,
+            capacity_ah=capacity,
+            max_charge_a=limit,
+            system_voltage_v=ctx.system_v,
+            alternator_rated_a=ctx.alternator_a,
+            alternator_system_v=ctx.vehicle_system_v,
+            smart_alternator=ctx.smart,
+            drive_h=max(0.1, ctx.drive_h),
+            ratings_a=[rating_a],
+        )
+    ).status in ("ok", "insufficient")
 
 
 def space_of(design: Design) -> Space:
@@ -307,8 +353,16 @@ def space_of(design: Design) -> Space:
             for p in panels:
                 for g in driving:
                     price, mass = p.price_eur + b.price_eur + g.price_eur, p.mass_kg + b.mass_kg + g.mass_kg
-                    why = [r for r, yes in (("roof", p.barred is not None), ("alternator", not may.get((b.key, g.key), True)), ("payload", mass > most_kg + 1e-9),
-                                            ("budget", wishes.budget_eur is not None and price > wishes.budget_eur + 1e-9)) if yes]  # fmt: skip
+                    why = [
+                        r
+                        for r, yes in (
+                            ("roof", p.barred is not None),
+                            ("alternator", not may.get((b.key, g.key), True)),
+                            ("payload", mass > most_kg + 1e-9),
+                            ("budget", wishes.budget_eur is not None and price > wishes.budget_eur + 1e-9),
+                        )
+                        if yes
+                    ]
                     out.dropped.update(why)
                     if len(why) <= 1:
                         key = f"{volts}V/{p.key}/{b.key}/{g.key}"

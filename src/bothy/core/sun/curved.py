@@ -82,9 +82,20 @@ def curved_panel_factor(inp: CurvedPanelFactorIn, sources: dict[str, Figure] | N
     )
     edge = (abs(inp.centre_offset_m) + inp.panel_width_m / 2) / inp.roof_radius_m
     return CurvedPanelFactorOut.of(
-        flat_poa_w_m2=flat, strip_poa_w_m2=strips, mean_factor_frac=mean,
-        series_factor_frac=derived("series_factor_frac", "worst strip/flat", min(strips) / flat.value, HERE, flat_poa_w_m2=flat), bypass_factor_frac=bypass,
-        mismatch_loss_frac=derived("mismatch_loss_frac", "1 − bypass/mean", 1 - bypass.value / mean.value, HERE, bypass_factor_frac=bypass, mean_factor_frac=mean),
-        edge_tilt_deg=derived("edge_tilt_deg", "arcsin((|y₀| + W/2)/R)", math.degrees(math.asin(edge)), Method("trips.direction", "geometry"), panel_width_m=g("panel_width_m"),
-                              roof_radius_m=g("roof_radius_m")),
-    )  # fmt: skip
+        flat_poa_w_m2=flat,
+        strip_poa_w_m2=strips,
+        mean_factor_frac=mean,
+        series_factor_frac=derived("series_factor_frac", "worst strip/flat", min(strips) / flat.value, HERE, flat_poa_w_m2=flat),
+        bypass_factor_frac=bypass,
+        mismatch_loss_frac=derived(
+            "mismatch_loss_frac", "1 − bypass/mean", 1 - bypass.value / mean.value, HERE, bypass_factor_frac=bypass, mean_factor_frac=mean
+        ),
+        edge_tilt_deg=derived(
+            "edge_tilt_deg",
+            "arcsin((|y₀| + W/2)/R)",
+            math.degrees(math.asin(edge)),
+            Method("trips.direction", "geometry"),
+            panel_width_m=g("panel_width_m"),
+            roof_radius_m=g("roof_radius_m"),
+        ),
+    )

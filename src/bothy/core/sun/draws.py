@@ -116,8 +116,27 @@ def weather_draw(inp: WeatherDrawIn, sources: dict[str, Figure] | None = None) -
     )
     most = derived("kt_max_frac", "largest clearness of the month, not above a cloudless day", days.most, Method("trips.clearness"), kt_mean_frac=mean_k)
     return WeatherDrawOut.of(
-        kt_mean_frac=mean_k, kt_max_frac=most, shape=derived("shape", "of the truncated exponential that has this mean", days.shape, Method("trips.clearness", "by halving"),
-                                                             kt_mean_frac=mean_k, kt_max_frac=most),
-        temp_rho=derived("temp_rho", "0.3·clip((H₀/mean H₀ − 1)/0.5, −1, 1)", rho, Method("trips.weather") + OwnChoice("typical"), lat_deg=given("lat_deg", c.lat_deg, "table", c.name), seed_count=g("seed")),
-        kt_frac=k.tolist(), ghi_kwh_m2_day=(k * h0).tolist(), tmean_c=mean.tolist(), tmin_c=(mean - swing / 2).tolist(), tmax_c=(mean + swing / 2).tolist(),
-    )  # fmt: skip
+        kt_mean_frac=mean_k,
+        kt_max_frac=most,
+        shape=derived(
+            "shape",
+            "of the truncated exponential that has this mean",
+            days.shape,
+            Method("trips.clearness", "by halving"),
+            kt_mean_frac=mean_k,
+            kt_max_frac=most,
+        ),
+        temp_rho=derived(
+            "temp_rho",
+            "0.3·clip((H₀/mean H₀ − 1)/0.5, −1, 1)",
+            rho,
+            Method("trips.weather") + OwnChoice("typical"),
+            lat_deg=given("lat_deg", c.lat_deg, "table", c.name),
+            seed_count=g("seed"),
+        ),
+        kt_frac=k.tolist(),
+        ghi_kwh_m2_day=(k * h0).tolist(),
+        tmean_c=mean.tolist(),
+        tmin_c=(mean - swing / 2).tolist(),
+        tmax_c=(mean + swing / 2).tolist(),
+    )

@@ -1,4 +1,5 @@
-"""Where the sun is, in closed form: the same on every machine, within half a degree of the exact algorithm near the middle of the day (method trips.sun-geometry)."""
+"""Where the sun is, in closed form: the same on every machine, within half a degree of the exact algorithm near the middle of the day (method
+trips.sun-geometry)."""
 
 from __future__ import annotations
 
@@ -26,8 +27,15 @@ class Season(NamedTuple):
 def season_of(day: int) -> Season:
     """Declination, distance factor and equation of time of a day 1..366 (Fourier series, Spencer 1971)."""
     b = 2 * math.pi * (day - 1) / 365
-    dec = (0.006918 - 0.399912 * math.cos(b) + 0.070257 * math.sin(b) - 0.006758 * math.cos(2 * b) + 0.000907 * math.sin(2 * b)
-           - 0.002697 * math.cos(3 * b) + 0.00148 * math.sin(3 * b))  # fmt: skip
+    dec = (
+        0.006918
+        - 0.399912 * math.cos(b)
+        + 0.070257 * math.sin(b)
+        - 0.006758 * math.cos(2 * b)
+        + 0.000907 * math.sin(2 * b)
+        - 0.002697 * math.cos(3 * b)
+        + 0.00148 * math.sin(3 * b)
+    )
     e0 = 1.00011 + 0.034221 * math.cos(b) + 0.00128 * math.sin(b) + 0.000719 * math.cos(2 * b) + 0.000077 * math.sin(2 * b)
     eot = 1440 / (2 * math.pi) * (0.0000075 + 0.001868 * math.cos(b) - 0.032077 * math.sin(b) - 0.014615 * math.cos(2 * b) - 0.040849 * math.sin(2 * b))
     return Season(dec, e0, eot)

@@ -137,8 +137,13 @@ def peak_sun_hours(inp: PeakSunHoursIn, sources: dict[str, Figure] | None = None
     g = Given(inp, sources)
     m = _month(inp)
     extra = derived("extraterrestrial_kwh_m2_day", "H₀ of the month's mean day", m.place.h0, Method("trips.sun-geometry", "geometry"), day_count=m.day)
-    k = derived("clearness_frac", "GHI/H₀, polar night taken as 0.35" if m.place.h0 < DARK_KWH_M2 else "GHI/H₀", m.place.clearness, Method("trips.month"),
-                extraterrestrial_kwh_m2_day=extra)  # fmt: skip
+    k = derived(
+        "clearness_frac",
+        "GHI/H₀, polar night taken as 0.35" if m.place.h0 < DARK_KWH_M2 else "GHI/H₀",
+        m.place.clearness,
+        Method("trips.month"),
+        extraterrestrial_kwh_m2_day=extra,
+    )
     poa = derived(
         "poa_kwh_m2_day",
         "mean light on the plane",
@@ -155,14 +160,25 @@ def peak_sun_hours(inp: PeakSunHoursIn, sources: dict[str, Figure] | None = None
     whole = float(m.ghi.sum())
     tilt_figure = derived("best_tilt_deg", "first of 0, 5 … 90° with the most light", best_tilt, HERE)
     return PeakSunHoursOut.of(
-        ghi_kwh_m2_day=derived("ghi_kwh_m2_day", "K·H₀", m.place.clearness * m.place.h0, Method("trips.month", "climate table, approximate"), clearness_frac=k, extraterrestrial_kwh_m2_day=extra),
-        extraterrestrial_kwh_m2_day=extra, clearness_frac=k if m.place.h0 > 0 else None,
+        ghi_kwh_m2_day=derived(
+            "ghi_kwh_m2_day",
+            "K·H₀",
+            m.place.clearness * m.place.h0,
+            Method("trips.month", "climate table, approximate"),
+            clearness_frac=k,
+            extraterrestrial_kwh_m2_day=extra,
+        ),
+        extraterrestrial_kwh_m2_day=extra,
+        clearness_frac=k if m.place.h0 > 0 else None,
         diffuse_frac=derived("diffuse_frac", "Σ diffuse/Σ global", float(m.dhi.sum()) / whole, Method("trips.day-light", "Erbs, daily")) if whole > 0 else None,
         day_length_h=derived("day_length_h", "2·ω_s/15°", day_length(m.place.lat_deg, m.day), Method("trips.month", "geometry")),
-        peak_sun_hours_h=derived("peak_sun_hours_h", "as many hours of 1000 W/m² as the day's light on the plane", poa.value, Method("trips.month", "definition"), poa_kwh_m2_day=poa),
-        poa_kwh_m2_day=poa, best_tilt_deg=tilt_figure,
+        peak_sun_hours_h=derived(
+            "peak_sun_hours_h", "as many hours of 1000 W/m² as the day's light on the plane", poa.value, Method("trips.month", "definition"), poa_kwh_m2_day=poa
+        ),
+        poa_kwh_m2_day=poa,
+        best_tilt_deg=tilt_figure,
         best_tilt_poa_kwh_m2_day=derived("best_tilt_poa_kwh_m2_day", "light at the best tilt", best, HERE, best_tilt_deg=tilt_figure),
-    )  # fmt: skip
+    )
 
 
 def _hourly(value: object) -> object:
@@ -186,8 +202,18 @@ class PanelFactors(Contract):
 
     def module(self, power_stc_w: float, mounting: str) -> Module:
         """A panel with these factors."""
-        return Module(power_stc_w, mounting, self.power_coeff_per_k, self.noct_c, self.iam_b0, self.low_light_coeff, self.soiling_factor_frac,
-                      self.wiring_factor_frac, self.mismatch_factor_frac, self.sky_view_frac)  # fmt: skip
+        return Module(
+            power_stc_w,
+            mounting,
+            self.power_coeff_per_k,
+            self.noct_c,
+            self.iam_b0,
+            self.low_light_coeff,
+            self.soiling_factor_frac,
+            self.wiring_factor_frac,
+            self.mismatch_factor_frac,
+            self.sky_view_frac,
+        )
 
 
 class PanelDayYieldIn(_MonthAt, PanelFactors):
@@ -251,18 +277,41 @@ def panel_day_yield(inp: PanelDayYieldIn, sources: dict[str, Figure] | None = No
     daily = kept.mean(axis=0).sum(axis=1) * hours
     lit = float(np.sum(lights))
     poa = derived("poa_kwh_m2_day", "mean light on the plane", m.poa(inp.tilt_deg, inp.facing, inp.albedo_frac), HERE, tilt_deg=g("tilt_deg"))
-    energy = derived("energy_wh_day", "mean of the days: light through glass, cell temperature, wiring, controller", float(daily.mean()), Method("trips.panel-power"),
-                     power_stc_w=g("power_stc_w"), poa_kwh_m2_day=poa, controller_efficiency_frac=given("controller_efficiency_frac", inp.efficiency, "default", inp.controller_type))  # fmt: skip
+    energy = derived(
+        "energy_wh_day",
+        "mean of the days: light through glass, cell temperature, wiring, controller",
+        float(daily.mean()),
+        Method("trips.panel-power"),
+        power_stc_w=g("power_stc_w"),
+        poa_kwh_m2_day=poa,
+        controller_efficiency_frac=given("controller_efficiency_frac", inp.efficiency, "default", inp.controller_type),
+    )
 
     def days(key: str, part: float) -> Figure:
         return derived(key, f"{part:g} of the days stay under it", float(np.percentile(daily, 100 * part)), HERE, energy_wh_day=energy)
 
     return PanelDayYieldOut.of(
-        poa_kwh_m2_day=poa, energy_wh_day=energy, energy_p10_wh_day=days("energy_p10_wh_day", 0.1), energy_p50_wh_day=days("energy_p50_wh_day", 0.5),
+        poa_kwh_m2_day=poa,
+        energy_wh_day=energy,
+        energy_p10_wh_day=days("energy_p10_wh_day", 0.1),
+        energy_p50_wh_day=days("energy_p50_wh_day", 0.5),
         energy_p90_wh_day=days("energy_p90_wh_day", 0.9),
-        clipped_wh_day=derived("clipped_wh_day", "above the controller's power", float((made - kept).mean(axis=0).sum(axis=1).mean()) * hours, Method("trips.panel-power")),
+        clipped_wh_day=derived(
+            "clipped_wh_day", "above the controller's power", float((made - kept).mean(axis=0).sum(axis=1).mean()) * hours, Method("trips.panel-power")
+        ),
         peak_power_w=derived("peak_power_w", "largest of any step, day and heading", float(kept.max()), HERE),
-        mean_cell_temp_c=derived("mean_cell_temp_c", "Σ T·G/Σ G", float(np.sum(np.array(cells) * np.array(lights))) / lit, Method("trips.month")) if lit > 0 else None,
-        performance_ratio_frac=derived("performance_ratio_frac", "energy/(light·label power)", energy.value / (poa.value * inp.power_stc_w), Method("trips.month", "definition"),
-                                       energy_wh_day=energy, poa_kwh_m2_day=poa, power_stc_w=g("power_stc_w")) if poa.value > 0 else None,
-    )  # fmt: skip
+        mean_cell_temp_c=derived("mean_cell_temp_c", "Σ T·G/Σ G", float(np.sum(np.array(cells) * np.array(lights))) / lit, Method("trips.month"))
+        if lit > 0
+        else None,
+        performance_ratio_frac=derived(
+            "performance_ratio_frac",
+            "energy/(light·label power)",
+            energy.value / (poa.value * inp.power_stc_w),
+            Method("trips.month", "definition"),
+            energy_wh_day=energy,
+            poa_kwh_m2_day=poa,
+            power_stc_w=g("power_stc_w"),
+        )
+        if poa.value > 0
+        else None,
+    )

@@ -88,14 +88,32 @@ def sun_position(inp: SunPositionIn, sources: dict[str, Figure] | None = None) -
     return SunPositionOut.of(
         sun_elevation_deg=derived("sun_elevation_deg", "true, without refraction", elevation, NREL, **place),
         sun_apparent_elevation_deg=derived("sun_apparent_elevation_deg", "as seen, lifted by refraction", float(row["apparent_elevation"]), NREL, **place),
-        sun_azimuth_deg=derived("sun_azimuth_deg", "clockwise from north", azimuth, NREL, **place), equation_of_time_min=eot,
-        solar_time_h=derived("solar_time_h", "UTC + λ/15 + EoT/60, mod 24", (hours + inp.lon_deg / 15 + eot.value / 60) % 24, Method("trips.sun-position", "definition"), utc_h=hours,
-                             lon_deg=g("lon_deg"), equation_of_time_min=eot),
-        extraterrestrial_w_m2=derived("extraterrestrial_w_m2", "1361·E₀", SOLAR_CONSTANT_W_M2 * season_of(day).e0, Method("trips.sun-position") + Standard("Spencer 1971"), day_count=day),
-        air_mass=None if math.isnan(air) else derived("air_mass", "relative, Kasten and Young", air, Method("trips.sun-position") + Standard("Kasten and Young 1989")),
-        aoi_deg=derived("aoi_deg", "arccos(cos z·cos β + sin z·sin β·cos(az − γ))", math.degrees(math.acos(min(1.0, max(-1.0, c)))), Method("trips.sun-position", "geometry"), tilt_deg=g("tilt_deg"),
-                        azimuth_deg=g("azimuth_deg")),
-    )  # fmt: skip
+        sun_azimuth_deg=derived("sun_azimuth_deg", "clockwise from north", azimuth, NREL, **place),
+        equation_of_time_min=eot,
+        solar_time_h=derived(
+            "solar_time_h",
+            "UTC + λ/15 + EoT/60, mod 24",
+            (hours + inp.lon_deg / 15 + eot.value / 60) % 24,
+            Method("trips.sun-position", "definition"),
+            utc_h=hours,
+            lon_deg=g("lon_deg"),
+            equation_of_time_min=eot,
+        ),
+        extraterrestrial_w_m2=derived(
+            "extraterrestrial_w_m2", "1361·E₀", SOLAR_CONSTANT_W_M2 * season_of(day).e0, Method("trips.sun-position") + Standard("Spencer 1971"), day_count=day
+        ),
+        air_mass=None
+        if math.isnan(air)
+        else derived("air_mass", "relative, Kasten and Young", air, Method("trips.sun-position") + Standard("Kasten and Young 1989")),
+        aoi_deg=derived(
+            "aoi_deg",
+            "arccos(cos z·cos β + sin z·sin β·cos(az − γ))",
+            math.degrees(math.acos(min(1.0, max(-1.0, c)))),
+            Method("trips.sun-position", "geometry"),
+            tilt_deg=g("tilt_deg"),
+            azimuth_deg=g("azimuth_deg"),
+        ),
+    )
 
 
 class ClearSkyDayIn(Contract):
@@ -171,11 +189,22 @@ def clear_sky_day(inp: ClearSkyDayIn, sources: dict[str, Figure] | None = None) 
     global_ = derived("ghi_kwh_m2", "Σ GHI·0.25 h", float(ghi.sum()) * 0.25 / 1000, source, **haze)
     extra = derived("extraterrestrial_kwh_m2", "Σ G₀·cos z·0.25 h", outside, Method("trips.clear-sky", "geometry"))
     return ClearSkyDayOut.of(
-        ghi_kwh_m2=global_, dhi_kwh_m2=derived("dhi_kwh_m2", "Σ DHI·0.25 h", float(dhi.sum()) * 0.25 / 1000, source, **haze),
+        ghi_kwh_m2=global_,
+        dhi_kwh_m2=derived("dhi_kwh_m2", "Σ DHI·0.25 h", float(dhi.sum()) * 0.25 / 1000, source, **haze),
         dni_kwh_m2=derived("dni_kwh_m2", "Σ DNI·0.25 h", float(dni.sum()) * 0.25 / 1000, source, **haze),
-        poa_kwh_m2=derived("poa_kwh_m2", "Σ light on the plane·0.25 h", float(poa.sum()) * 0.25 / 1000, Method("trips.tilted", inp.sky_model.replace("_", " ")), tilt_deg=g("tilt_deg"),
-                           albedo_frac=g("albedo_frac")),
-        peak_ghi_w_m2=derived("peak_ghi_w_m2", "largest of the day", float(ghi.max()), source), extraterrestrial_kwh_m2=extra,
-        clearness_frac=derived("clearness_frac", "GHI/H₀", global_.value / outside, Method("trips.clear-sky", "definition"), ghi_kwh_m2=global_, extraterrestrial_kwh_m2=extra)
-        if outside >= 1e-9 else None,
-    )  # fmt: skip
+        poa_kwh_m2=derived(
+            "poa_kwh_m2",
+            "Σ light on the plane·0.25 h",
+            float(poa.sum()) * 0.25 / 1000,
+            Method("trips.tilted", inp.sky_model.replace("_", " ")),
+            tilt_deg=g("tilt_deg"),
+            albedo_frac=g("albedo_frac"),
+        ),
+        peak_ghi_w_m2=derived("peak_ghi_w_m2", "largest of the day", float(ghi.max()), source),
+        extraterrestrial_kwh_m2=extra,
+        clearness_frac=derived(
+            "clearness_frac", "GHI/H₀", global_.value / outside, Method("trips.clear-sky", "definition"), ghi_kwh_m2=global_, extraterrestrial_kwh_m2=extra
+        )
+        if outside >= 1e-9
+        else None,
+    )

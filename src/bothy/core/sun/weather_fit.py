@@ -12,11 +12,26 @@ from bothy.core.finding import Finding, finding, rules
 from bothy.core.method.sources import Method
 from bothy.core.sun.geometry import MID_MONTH, SOLAR_CONSTANT_W_M2, Array, extraterrestrial_day, season_of, sun_at
 
-rules("trips", (
-    ("sim-ghi-above-clear", "fault", "The file has more sun than a clear sky gives", "Check the file's units (Wh, kWh, J) and its time zone.", Method("trips.weather-files")),
-    ("sim-file-shifted", "fault", "The file's sun stands at another hour", "Set the time zone, and whether a time marks the start or the end of its hour.", Method("trips.weather-files")),
-    ("sim-file-gaps", "fault", "The weather file has gaps", "Import another file, or fill the gaps in this one.", Method("trips.weather-files")),
-))  # fmt: skip
+rules(
+    "trips",
+    (
+        (
+            "sim-ghi-above-clear",
+            "fault",
+            "The file has more sun than a clear sky gives",
+            "Check the file's units (Wh, kWh, J) and its time zone.",
+            Method("trips.weather-files"),
+        ),
+        (
+            "sim-file-shifted",
+            "fault",
+            "The file's sun stands at another hour",
+            "Set the time zone, and whether a time marks the start or the end of its hour.",
+            Method("trips.weather-files"),
+        ),
+        ("sim-file-gaps", "fault", "The weather file has gaps", "Import another file, or fill the gaps in this one.", Method("trips.weather-files")),
+    ),
+)
 
 FILLED_H = 3
 MOST_MISSING, SOME_MISSING = 0.05, 0.01
@@ -149,9 +164,18 @@ def fit(w: Hourly) -> Fit:
     off = (air.min(axis=1) + air.max(axis=1)) / 2 - normal
     found = _odd(w, ghi, cos_z, outside, missing)
     return Fit(
-        [round(v, 4) for v in means["ghi"]], [round(v, 3) for v in means["tmin"]], [round(v, 3) for v in means["tmax"]], [round(min(1.0, v), 4) for v in means["rh"]],
-        round(_lag1(ranks), 4), round(_lag1(off), 4), round(float(min(15.0, np.nanstd(off))), 3), days, missing, found, _years(w, clear, air, normal, means),
-    )  # fmt: skip
+        [round(v, 4) for v in means["ghi"]],
+        [round(v, 3) for v in means["tmin"]],
+        [round(v, 3) for v in means["tmax"]],
+        [round(min(1.0, v), 4) for v in means["rh"]],
+        round(_lag1(ranks), 4),
+        round(_lag1(off), 4),
+        round(float(min(15.0, np.nanstd(off))), 3),
+        days,
+        missing,
+        found,
+        _years(w, clear, air, normal, means),
+    )
 
 
 MOST_CLEAR, KNOWN_DAYS, MOST_YEARS, LIT_KWH_M2 = 0.85, 0.95, 30, 0.1
@@ -198,8 +222,15 @@ def _odd(w: Hourly, ghi: Array, cos_z: Array, outside: Array, missing: float) ->
     over = lit & (day > OVER_CLEAR * most)
     if lit.any() and over.sum() > OVER_DAYS * lit.sum():
         worst = int(np.argmax(np.where(lit, day / np.maximum(most, 1), 0)))
-        out.append(finding("sim-ghi-above-clear", "trips", "Weather file", f"On {over.sum()} of {int(lit.sum())} days, most on {(w.first + dt.timedelta(days=worst)).date()}: "
-                           f"{day[worst] / most[worst]:.1f} times a clear sky."))  # fmt: skip
+        out.append(
+            finding(
+                "sim-ghi-above-clear",
+                "trips",
+                "Weather file",
+                f"On {over.sum()} of {int(lit.sum())} days, most on {(w.first + dt.timedelta(days=worst)).date()}: "
+                f"{day[worst] / most[worst]:.1f} times a clear sky.",
+            )
+        )
     known = ~np.isnan(ghi.ravel())
     a, b = ghi.ravel(), clear.ravel()
     scores = {s: float(np.corrcoef(a[known], np.roll(b, s)[known])[0, 1]) for s in range(-6, 7)} if known.sum() > 24 and np.nanstd(a) > 0 else {0: 1.0}

@@ -80,13 +80,26 @@ class TripBank(Contract):
         most = or_(self.max_charge_a, c.max_charge_c * cap)
         out = np.zeros(cells.SIZE)
         out[: cells.FACTORS] = (
-            u, cap * self.health_frac * u, or_(self.resistance_mohm, c.r_k / cap * count / c.cell_count(12)) / 1000, cap * self.health_frac / 20,
-            or_(self.round_trip_frac, c.round_trip), most, or_(self.max_discharge_a, c.max_discharge_c * cap), or_(self.tail_current_a, c.tail * cap),
-            or_(self.taper_start_soc_frac, min(c.taper_a, max(0.5, c.taper_a - c.taper_b * most / cap))), self.floor, self.reconnect, self.soc_ceiling_frac,
-            or_(self.peukert_exponent, c.peukert), or_(self.self_discharge_frac_month, c.self_month), self.discharge_temp_min_c,
-            or_(self.thermal_capacity_wh_k, c.kg_per_kwh * cap * u / 1000 * (1100 if c.lithium else 1000) / 3600), self.thermal_ua_w_k, cap,
+            u,
+            cap * self.health_frac * u,
+            or_(self.resistance_mohm, c.r_k / cap * count / c.cell_count(12)) / 1000,
+            cap * self.health_frac / 20,
+            or_(self.round_trip_frac, c.round_trip),
+            most,
+            or_(self.max_discharge_a, c.max_discharge_c * cap),
+            or_(self.tail_current_a, c.tail * cap),
+            or_(self.taper_start_soc_frac, min(c.taper_a, max(0.5, c.taper_a - c.taper_b * most / cap))),
+            self.floor,
+            self.reconnect,
+            self.soc_ceiling_frac,
+            or_(self.peukert_exponent, c.peukert),
+            or_(self.self_discharge_frac_month, c.self_month),
+            self.discharge_temp_min_c,
+            or_(self.thermal_capacity_wh_k, c.kg_per_kwh * cap * u / 1000 * (1100 if c.lithium else 1000) / 3600),
+            self.thermal_ua_w_k,
+            cap,
             {"lifepo4": cells.LIFEPO4, "nmc": cells.NMC}.get(self.chemistry, cells.LEAD),
-        )  # fmt: skip
+        )
         out[cells.FACTORS :] = [capacity_factor(self.chemistry, float(t)) for t in cells.TEMPS]
         return out
 
@@ -156,10 +169,23 @@ def step_battery(inp: StepBatteryIn, sources: dict[str, Figure] | None = None) -
     before = inp.soc_frac * nominal
     dt = inp.step_min / 60
     out = step(bank, before, inp.temp_c, inp.env_temp_c if inp.env_temp_c is not None else inp.temp_c, inp.charge_power_w - inp.load_power_w, dt)
-    power = derived("terminal_power_w", "net power, as far as current, temperature and charge allow", out.terminal_w, HERE, charge_power_w=g("charge_power_w"),
-                    load_power_w=g("load_power_w"))  # fmt: skip
-    amps = derived("current_a", "(−U + √(U² + 4·R·P))/(2·R), positive charges", out.current_a, HERE, reference_voltage_v=u, resistance_mohm=1000 * float(bank[cells.R_OHM]),
-                   terminal_power_w=power)  # fmt: skip
+    power = derived(
+        "terminal_power_w",
+        "net power, as far as current, temperature and charge allow",
+        out.terminal_w,
+        HERE,
+        charge_power_w=g("charge_power_w"),
+        load_power_w=g("load_power_w"),
+    )
+    amps = derived(
+        "current_a",
+        "(−U + √(U² + 4·R·P))/(2·R), positive charges",
+        out.current_a,
+        HERE,
+        reference_voltage_v=u,
+        resistance_mohm=1000 * float(bank[cells.R_OHM]),
+        terminal_power_w=power,
+    )
     loss = derived("loss_wh", "P·Δt − energy stored, or energy taken − P·Δt", out.loss_wh, HERE, terminal_power_w=power, current_a=amps)
     leak = derived("self_discharge_wh", "E·share of a month·Δt", out.self_wh, HERE, stored_wh=before)
     stored = derived(
@@ -176,13 +202,32 @@ def step_battery(inp: StepBatteryIn, sources: dict[str, Figure] | None = None) -
     )
     rest = inp.bank.chem.cell_count(inp.bank.system_voltage_v) * rest_voltage(inp.bank.chemistry, out.energy_wh / nominal)
     return StepBatteryOut.of(
-        soc_frac=soc, temp_c=derived("temp_c", "T_∞ + (T − T_∞)·exp(−UA·Δt/C)", out.temp_c, HERE, loss_wh=loss), current_a=amps, terminal_power_w=power,
-        terminal_voltage_v=derived("terminal_voltage_v", "cells·rest voltage + I·R", rest + out.current_a * float(bank[cells.R_OHM]), Method("trips.battery-step", "for display"), soc_frac=soc, current_a=amps),
+        soc_frac=soc,
+        temp_c=derived("temp_c", "T_∞ + (T − T_∞)·exp(−UA·Δt/C)", out.temp_c, HERE, loss_wh=loss),
+        current_a=amps,
+        terminal_power_w=power,
+        terminal_voltage_v=derived(
+            "terminal_voltage_v",
+            "cells·rest voltage + I·R",
+            rest + out.current_a * float(bank[cells.R_OHM]),
+            Method("trips.battery-step", "for display"),
+            soc_frac=soc,
+            current_a=amps,
+        ),
         rejected_w=derived("rejected_w", "offered − taken", out.rejected_w, HERE, terminal_power_w=power),
-        unserved_w=derived("unserved_w", "asked − given", out.unserved_w, HERE, terminal_power_w=power), loss_wh=loss, self_discharge_wh=leak, stored_delta_wh=stored,
-        effective_floor_soc_frac=derived("effective_floor_soc_frac", "1 − f_T·(1 − floor)", float(cells.floor_at(bank, inp.temp_c)), Method("trips.battery-step", "cold hides charge"), temp_c=g("temp_c"),
-                                         floor_frac=inp.bank.floor),
-    )  # fmt: skip
+        unserved_w=derived("unserved_w", "asked − given", out.unserved_w, HERE, terminal_power_w=power),
+        loss_wh=loss,
+        self_discharge_wh=leak,
+        stored_delta_wh=stored,
+        effective_floor_soc_frac=derived(
+            "effective_floor_soc_frac",
+            "1 − f_T·(1 − floor)",
+            float(cells.floor_at(bank, inp.temp_c)),
+            Method("trips.battery-step", "cold hides charge"),
+            temp_c=g("temp_c"),
+            floor_frac=inp.bank.floor,
+        ),
+    )
 
 
 class SimulateSimpleIn(Contract):
@@ -282,12 +327,31 @@ def _simple_out(
     served = derived("load_served_wh", "demand − unserved", demand.value - kept["unserved"], source, load_demand_wh=demand, unserved_wh=unserved)
     loss, leak = derived("battery_loss_wh", "Σ", kept["loss"], HERE), derived("self_discharge_wh", "Σ", kept["leak"], HERE)
     stored = derived("stored_delta_wh", "E at the end − E at the start", stored_wh, Method("trips.simple-run", "definition"))
-    balance = derived("balance_wh", "accepted − served − loss − self-discharge − stored", accepted.value - served.value - loss.value - leak.value - stored.value, Method("trips.simple-run", "must be 0"),
-                      charge_accepted_wh=accepted, load_served_wh=served, battery_loss_wh=loss, self_discharge_wh=leak, stored_delta_wh=stored)  # fmt: skip
+    balance = derived(
+        "balance_wh",
+        "accepted − served − loss − self-discharge − stored",
+        accepted.value - served.value - loss.value - leak.value - stored.value,
+        Method("trips.simple-run", "must be 0"),
+        charge_accepted_wh=accepted,
+        load_served_wh=served,
+        battery_loss_wh=loss,
+        self_discharge_wh=leak,
+        stored_delta_wh=stored,
+    )
     return SimulateSimpleOut.of(
-        soc_series_frac=series, events=events, min_soc_frac=derived("min_soc_frac", "least of the series", min(series), source),
-        final_soc_frac=derived("final_soc_frac", "last of the series", series[-1], source), first_unserved_h=derived("first_unserved_h", "end of the first step that did not serve all", first, source) if first is not None else None,
-        charge_offered_wh=offered, charge_accepted_wh=accepted,
-        curtailed_wh=curtailed, load_demand_wh=demand, load_served_wh=served, unserved_wh=unserved, battery_loss_wh=loss, self_discharge_wh=leak, stored_delta_wh=stored,
+        soc_series_frac=series,
+        events=events,
+        min_soc_frac=derived("min_soc_frac", "least of the series", min(series), source),
+        final_soc_frac=derived("final_soc_frac", "last of the series", series[-1], source),
+        first_unserved_h=derived("first_unserved_h", "end of the first step that did not serve all", first, source) if first is not None else None,
+        charge_offered_wh=offered,
+        charge_accepted_wh=accepted,
+        curtailed_wh=curtailed,
+        load_demand_wh=demand,
+        load_served_wh=served,
+        unserved_wh=unserved,
+        battery_loss_wh=loss,
+        self_discharge_wh=leak,
+        stored_delta_wh=stored,
         balance_wh=balance,
-    )  # fmt: skip
+    )

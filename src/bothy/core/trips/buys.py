@@ -88,6 +88,15 @@ def buys(ctx: Context, plan: Plan, thermal: Thermal, r: Result, weather: Any, re
         missing = ((other.ledger[:, i] + other.ledger[:, j]) / days).mean()
         now = ((r.ledger[:, i] + r.ledger[:, j]) / days).mean()
         error = float(change.std(ddof=1) / math.sqrt(change.size)) if change.size > 1 else 0.0
-        out.append(Buy(what=what, short_days_frac=float(other.short_day.mean()), change_frac=float(change.mean()), error_frac=error, missing_wh_day=float(missing),
-                       change_wh_day=float(missing - now), **_added(ctx, what)))  # fmt: skip
+        out.append(
+            Buy(
+                what=what,
+                short_days_frac=float(other.short_day.mean()),
+                change_frac=float(change.mean()),
+                error_frac=error,
+                missing_wh_day=float(missing),
+                change_wh_day=float(missing - now),
+                **_added(ctx, what),
+            )
+        )
     return out

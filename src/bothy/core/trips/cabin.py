@@ -66,10 +66,25 @@ def thermal_of(ctx: Context) -> Thermal:
     ahead = clock_h(ctx.design)
     fans *= min(1.0, inlets(ctx, False) / FREE_MM2)
     n = {
-        k.UA: ua, k.C_CABIN: whole / 3600, k.APERTURE: sun_aperture(ctx), k.GAIN: appliance_heat(ctx), k.PERSON: PERSON_W, k.SET_DAY: ctx.indoor_c, k.SET_NIGHT: ctx.night_c, k.DAY_FROM: MORNING_H - ahead,
-        k.DAY_TO: NIGHT_H - ahead, k.MOIST_AWAKE: AWAKE_G_H, k.MOIST_ASLEEP: ASLEEP_G_H, k.MOIST_DAY: damp, k.AIR_FLOW: max(1.0, flow), k.VOLUME: shell.areas.volume_m3, k.COLD_FACE: min(0.95, coldest * 0.13),
-        k.VENT_UA: PER_FLOW * max(DOOR_OPEN_M3_H, fans), k.HEATER_W: 1.0, k.ETA_HEATER: 1.0,
-    }  # fmt: skip
+        k.UA: ua,
+        k.C_CABIN: whole / 3600,
+        k.APERTURE: sun_aperture(ctx),
+        k.GAIN: appliance_heat(ctx),
+        k.PERSON: PERSON_W,
+        k.SET_DAY: ctx.indoor_c,
+        k.SET_NIGHT: ctx.night_c,
+        k.DAY_FROM: MORNING_H - ahead,
+        k.DAY_TO: NIGHT_H - ahead,
+        k.MOIST_AWAKE: AWAKE_G_H,
+        k.MOIST_ASLEEP: ASLEEP_G_H,
+        k.MOIST_DAY: damp,
+        k.AIR_FLOW: max(1.0, flow),
+        k.VOLUME: shell.areas.volume_m3,
+        k.COLD_FACE: min(0.95, coldest * 0.13),
+        k.VENT_UA: PER_FLOW * max(DOOR_OPEN_M3_H, fans),
+        k.HEATER_W: 1.0,
+        k.ETA_HEATER: 1.0,
+    }
     stands: set[str] = set()
     if w.heaters:
         h = w.heaters[0]

@@ -91,8 +91,12 @@ def calibrate_loads(inp: CalibrateLoadsIn, sources: dict[str, Figure] | None = N
     off = [s - m for s, m in pairs]
     measured = sum(m for _, m in pairs)
     return CalibrateLoadsOut.of(
-        row_count=rows, base_w=base_figure, fridge_mean_w=fridge,
-        duty_frac=derived("duty_frac", "mean power/running power", f / inp.fridge_power_w, HERE, fridge_mean_w=fridge, fridge_power_w=g("fridge_power_w")) if inp.fridge_power_w else None,
+        row_count=rows,
+        base_w=base_figure,
+        fridge_mean_w=fridge,
+        duty_frac=derived("duty_frac", "mean power/running power", f / inp.fridge_power_w, HERE, fridge_mean_w=fridge, fridge_power_w=g("fridge_power_w"))
+        if inp.fridge_power_w
+        else None,
         mean_measured_w=derived("mean_measured_w", "mean", sy / n, Method("trips.calibrate", "definition"), row_count=rows),
         bias_w=derived("bias_w", "mean of measured − fit", sum(errors) / n, HERE, base_w=base_figure, fridge_mean_w=fridge),
         rmse_w=derived("rmse_w", "√(mean of squares)", math.sqrt(sum(e * e for e in errors) / n), HERE, base_w=base_figure, fridge_mean_w=fridge),
@@ -100,4 +104,4 @@ def calibrate_loads(inp: CalibrateLoadsIn, sources: dict[str, Figure] | None = N
         simulated_bias_w=derived("simulated_bias_w", "mean of simulated − measured", sum(off) / len(off), HERE) if off else None,
         simulated_bias_frac=derived("simulated_bias_frac", "Σ(simulated − measured)/Σ measured", sum(off) / measured, HERE) if off and measured else None,
         simulated_rmse_w=derived("simulated_rmse_w", "√(mean of squares)", math.sqrt(sum(e * e for e in off) / len(off)), HERE) if off else None,
-    )  # fmt: skip
+    )

@@ -271,8 +271,23 @@ def _array_rows(arrays: Sequence[PlanArray]) -> Array:
         m = x.module
         heat = (m.noct_c - 20) / 800 + UPLIFT_K[m.mounting] / 1000
         last = n + 1 == len(arrays) or arrays[n + 1].controller != x.controller
-        rows.append([m.power_stc_w, m.power_coeff_per_k, heat, m.iam_b0, m.low_light_coeff, m.soiling_frac, m.wiring_frac * m.mismatch_frac, m.sky_view_frac,
-                     x.efficiency, x.most_w, float(last), float(x.tilt_deg >= STEEP_DEG), x.held if x.held is not None else kernel.NOT_HELD])  # fmt: skip
+        rows.append(
+            [
+                m.power_stc_w,
+                m.power_coeff_per_k,
+                heat,
+                m.iam_b0,
+                m.low_light_coeff,
+                m.soiling_frac,
+                m.wiring_frac * m.mismatch_frac,
+                m.sky_view_frac,
+                x.efficiency,
+                x.most_w,
+                float(last),
+                float(x.tilt_deg >= STEEP_DEG),
+                x.held if x.held is not None else kernel.NOT_HELD,
+            ]
+        )
     return np.array(rows) if rows else np.zeros((0, kernel.ARRAY_SIZE))
 
 
@@ -301,8 +316,30 @@ def arrays_of(plan: Plan, weather: Weather | None = None) -> Arrays:
     panels = _array_rows(plan.arrays)
     shade = np.array([x.shade for x in plan.arrays]) if plan.arrays else np.zeros((0, 24))
     planes, heads, seen, below, on = _planes(plan, sky)
-    return Arrays([rows, plan.hours, sky.cos_z, sky.unit, sky.swing_at, planes, heads, seen, below, on, panels, shade, w.clear, w.diffuse, w.mean_c, w.swing_c,
-                   plan.dc, plan.ac, plan.numbers, plan.bank])  # fmt: skip
+    return Arrays(
+        [
+            rows,
+            plan.hours,
+            sky.cos_z,
+            sky.unit,
+            sky.swing_at,
+            planes,
+            heads,
+            seen,
+            below,
+            on,
+            panels,
+            shade,
+            w.clear,
+            w.diffuse,
+            w.mean_c,
+            w.swing_c,
+            plan.dc,
+            plan.ac,
+            plan.numbers,
+            plan.bank,
+        ]
+    )
 
 
 # places in :class:`Arrays` of what differs between sets of parts, and between weathers
@@ -365,7 +402,8 @@ def simulate(
 ) -> Result:
     """Run a plan. ``between`` is called after each block with draws done and in all; it may raise to cancel. ``workers`` blocks run beside each other.
 
-    ``ready`` are arrays made before, with as many draws as they hold. ``series`` keeps every step of every draw; ``keep`` is given the series of each block instead, so that long runs need little memory.
+    ``ready`` are arrays made before, with as many draws as they hold. ``series`` keeps every step of every draw; ``keep`` is given the series of
+    each block instead, so that long runs need little memory.
     """
     from concurrent.futures import ThreadPoolExecutor
 
@@ -375,9 +413,13 @@ def simulate(
     count, n = ready.items[WEATHER][0].shape[0], len(plan.days)
     steps = n * ready.steps
     out = Result(
-        np.zeros((count, kernel.LEDGER_SIZE)), np.zeros((count, kernel.SUMMARY_SIZE)), np.zeros((count, n), dtype=np.int8), np.zeros((count, EVENTS_KEPT, 2)),
-        np.zeros(count, dtype=np.int64), np.zeros((count if series else 0, steps if series else 0, kernel.SERIES_SIZE), dtype=np.float32),
-    )  # fmt: skip
+        np.zeros((count, kernel.LEDGER_SIZE)),
+        np.zeros((count, kernel.SUMMARY_SIZE)),
+        np.zeros((count, n), dtype=np.int8),
+        np.zeros((count, EVENTS_KEPT, 2)),
+        np.zeros(count, dtype=np.int64),
+        np.zeros((count if series else 0, steps if series else 0, kernel.SERIES_SIZE), dtype=np.float32),
+    )
 
     def one(block: tuple[int, int]) -> int:
         first, last = block
@@ -385,7 +427,8 @@ def simulate(
             mine = out.series[first:last]
         else:
             mine = np.empty((last - first if keep else 0, steps if keep else 0, kernel.SERIES_SIZE), dtype=np.float32)
-        kernel.run(first, last, plan.step_min / 60, *ready.items, out.ledger, out.summary, out.short_day, out.events, out.event_count, mine)  # type: ignore[call-arg]
+        results = (out.ledger, out.summary, out.short_day, out.events, out.event_count, mine)
+        kernel.run(first, last, plan.step_min / 60, *ready.items, *results)  # type: ignore[call-arg]
         if keep is not None:
             keep(first, last, mine)
         return last - first

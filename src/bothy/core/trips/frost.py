@@ -23,7 +23,8 @@ ONE_IN_TEN = 0.1
 
 
 class FrostTrip(BaseModel):
-    """A wet part on the trip: the share of the weathers in which it is under 0 °C on each day, those days in which it is in one of ten or more, the coldest of 1 in 10, and W that would hold it at 4 °C in that cold."""
+    """A wet part on the trip: the share of the weathers in which it is under 0 °C on each day, those days in which it is in one of ten or more, the
+    coldest of 1 in 10, and W that would hold it at 4 °C in that cold."""
 
     subject: str
     name: str
@@ -34,7 +35,8 @@ class FrostTrip(BaseModel):
 
 
 def water_c(mean_c: Array, swing_c: Array, swing_at: Array, litres: float, loss_w_k: float, heater_w: float, dt_h: float) -> Array:
-    """Temperature of standing water in °C by draw, day and step. It follows the air and its heater; ice is not reckoned, so that what froze thaws a little too soon.
+    """Temperature of standing water in °C by draw, day and step. It follows the air and its heater; ice is not reckoned, so that what froze thaws a
+    little too soon.
 
     ``mean_c``, ``swing_c`` by draw and day, ``swing_at`` by day and step. The store is stepped exactly over each step of constant air.
     """

@@ -18,8 +18,10 @@ from bothy.core.trips.stores import half
 
 
 class GeneratorTrip(BaseModel):
-    """A generator over the trip, means of the weathers: hours planned and run, kWh made, fuel burnt in ``unit``, what the can holds and what is left of it at each
-    point of the lanes in the middle weather (None where the fuel is not limited or shared), when the fuel is first out in half of the weathers, and in which part at all."""
+    """A generator over the trip, means of the weathers: hours planned and run, kWh made, fuel burnt in ``unit``, what the can holds and what is left
+    of it at each
+    point of the lanes in the middle weather (None where the fuel is not limited or shared), when the fuel is first out in half of the weathers, and
+    in which part at all."""
 
     planned_h: float
     run_h: float
@@ -56,9 +58,17 @@ def generator_trip(ctx: Context, plan: Plan, r: Result, level: list[float]) -> G
     own = plan.numbers[k.GENERATOR] == k.OWN_STORE
     firsts = r.summary[:, k.FIRST_GEN]
     return GeneratorTrip(
-        planned_h=planned, run_h=float(r.summary[:, k.GEN_H].mean()), made_kwh=float(r.ledger[:, k.GEN_MADE].mean()) / 1000, fuel=g.fuel, unit=FUELS[g.fuel].unit, burnt=float(r.ledger[:, k.GEN_FUEL].mean()),
-        store=g.store if own else None, level=level if own else [], first_d=half(firsts), short_frac=float(np.mean(firsts >= 0)),
-    )  # fmt: skip
+        planned_h=planned,
+        run_h=float(r.summary[:, k.GEN_H].mean()),
+        made_kwh=float(r.ledger[:, k.GEN_MADE].mean()) / 1000,
+        fuel=g.fuel,
+        unit=FUELS[g.fuel].unit,
+        burnt=float(r.ledger[:, k.GEN_FUEL].mean()),
+        store=g.store if own else None,
+        level=level if own else [],
+        first_d=half(firsts),
+        short_frac=float(np.mean(firsts >= 0)),
+    )
 
 
 def runs_dry(g: GeneratorTrip, when: Any) -> str:

@@ -85,6 +85,20 @@ def days_of(ctx: Context) -> list[PlanDay]:
                 if leg.generator_h > 0 and ctx.design.power.generator
                 else None
             )
-            out.append(PlanDay(known[leg.place], first + dt.timedelta(days=len(out)), persons, max(0.0, leg.drive_start_h - ahead), drive, leg.shore, leg.heading_deg, leg.clearness,
-                               tuple(leg.refills) if n == 0 else (), max(0.0, leg.refill_h - ahead), generator=generator, again=again))  # fmt: skip
+            out.append(
+                PlanDay(
+                    known[leg.place],
+                    first + dt.timedelta(days=len(out)),
+                    persons,
+                    max(0.0, leg.drive_start_h - ahead),
+                    drive,
+                    leg.shore,
+                    leg.heading_deg,
+                    leg.clearness,
+                    tuple(leg.refills) if n == 0 else (),
+                    max(0.0, leg.refill_h - ahead),
+                    generator=generator,
+                    again=again,
+                )
+            )
     return out

@@ -20,9 +20,7 @@ from bothy.core.trips.calibrate import CalibrateLoadsIn, CalibrateLoadsOut, cali
 from bothy.core.trips.plan import loads_of
 from bothy.core.trips.run import TripRun
 
-rules("trips", (
-    ("sim-calibration-bias", "advice", "The run is off what was measured", "Take the fitted values over.", Method("trips.calibrate")),
-))  # fmt: skip
+rules("trips", (("sim-calibration-bias", "advice", "The run is off what was measured", "Take the fitted values over.", Method("trips.calibrate")),))
 
 BIAS, BIAS_DAYS = 0.15, 7
 FOLLOWS_R2 = 0.2
@@ -123,8 +121,12 @@ def beside(ctx: Context, run: TripRun, log: Log) -> MeasuredBeside:
     fit, problem, out = None, None, None
     power = sum(a.running_w * a.count for _, a in fridges)
     try:
-        given = CalibrateLoadsIn(load_power_w=_listed(log.load_w), cabin_temp_c=_listed(known_cabin), simulated_power_w=_listed(simulated) if not np.isnan(simulated).all() else None,
-                                 fridge_power_w=power or None)  # fmt: skip
+        given = CalibrateLoadsIn(
+            load_power_w=_listed(log.load_w),
+            cabin_temp_c=_listed(known_cabin),
+            simulated_power_w=_listed(simulated) if not np.isnan(simulated).all() else None,
+            fridge_power_w=power or None,
+        )
         out = calibrate_loads(given)
         fit = MeasuredFit.model_validate({k: getattr(out, k) for k in MeasuredFit.model_fields})
     except ValidationError as exc:
@@ -137,14 +139,31 @@ def beside(ctx: Context, run: TripRun, log: Log) -> MeasuredBeside:
         words, patch = words + said, patch + dirt
     found = []
     if fit is not None and fit.simulated_bias_frac is not None and abs(fit.simulated_bias_frac) > BIAS and overlap >= 24 * BIAS_DAYS:
-        found.append(finding("sim-calibration-bias", "trips", "Log", f"Measured {fit.mean_measured_w:.0f} W in the mean, the run is {fit.simulated_bias_frac:+.0%} off; fitted: "
-                             f"{fit.base_w:.0f} W base and {fit.fridge_mean_w:.0f} W fridge at 25 °C."))  # fmt: skip
+        found.append(
+            finding(
+                "sim-calibration-bias",
+                "trips",
+                "Log",
+                f"Measured {fit.mean_measured_w:.0f} W in the mean, the run is {fit.simulated_bias_frac:+.0%} off; fitted: "
+                f"{fit.base_w:.0f} W base and {fit.fridge_mean_w:.0f} W fridge at 25 °C.",
+            )
+        )
     hours = log.load_w.size
     return MeasuredBeside(
-        first=log.start.isoformat(timespec="minutes"), last=(log.start + dt.timedelta(hours=hours)).isoformat(timespec="minutes"), hours=hours, overlap_h=overlap,
-        soc=_points(log, log.soc, run), load_w=_points(log, log.load_w, run), sun_w=_points(log, log.solar_w, run), fit=fit, no_fit=problem,
-        solar_ratio=ratio, takes_over=words, patch=patch, findings=found,
-    )  # fmt: skip
+        first=log.start.isoformat(timespec="minutes"),
+        last=(log.start + dt.timedelta(hours=hours)).isoformat(timespec="minutes"),
+        hours=hours,
+        overlap_h=overlap,
+        soc=_points(log, log.soc, run),
+        load_w=_points(log, log.load_w, run),
+        sun_w=_points(log, log.solar_w, run),
+        fit=fit,
+        no_fit=problem,
+        solar_ratio=ratio,
+        takes_over=words,
+        patch=patch,
+        findings=found,
+    )
 
 
 SUNNY_DAYS, SAME_SUN, LEAST_LEFT = 3, 0.05, 0.5

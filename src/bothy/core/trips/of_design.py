@@ -76,7 +76,8 @@ def clipped_part(plan: Plan, weather: Weather) -> float:
 
 
 def shed_first(ctx: Context, r: Result) -> dict[str, Any]:
-    """Which loads are switched off first when the bank gets low, and when that is first in half of the weathers in which it happens; nothing where it never does."""
+    """Which loads are switched off first when the bank gets low, and when that is first in half of the weathers in which it happens; nothing where
+    it never does."""
     from bothy.core.trips import kernel as k
 
     firsts = [min((t for t, kind in r.draw_events(d) if kind == int(k.E_SHED)), default=None) for d in range(r.ledger.shape[0])]
@@ -121,8 +122,18 @@ def months_of(days: list[TripDaySum]) -> list[TripMonth]:
         rows = [i for i, d in enumerate(days) if d.date[:7] == month]
         part = [days[i] for i in rows]
         n = len(part)
-        out.append(TripMonth(month=month, days=n, short_frac=sum(d.short_frac for d in part) / n, sun_wh_day=sum(d.sun_wh for d in part) / n, load_wh_day=sum(d.load_wh for d in part) / n,
-                             missing_wh_day=sum(d.missing_wh for d in part) / n, worst_week_wh=float(week[rows].max()), least_soc_p10=min(d.least_soc_p10 for d in part)))  # fmt: skip
+        out.append(
+            TripMonth(
+                month=month,
+                days=n,
+                short_frac=sum(d.short_frac for d in part) / n,
+                sun_wh_day=sum(d.sun_wh for d in part) / n,
+                load_wh_day=sum(d.load_wh for d in part) / n,
+                missing_wh_day=sum(d.missing_wh for d in part) / n,
+                worst_week_wh=float(week[rows].max()),
+                least_soc_p10=min(d.least_soc_p10 for d in part),
+            )
+        )
     return out
 
 
@@ -170,12 +181,26 @@ def warm_trip(r: Result, days: int, numbers: Array) -> WarmTrip:
     by_gas = numbers[k.HEATER] == k.BY_GAS
     fuel = s[:, k.FIRST_GAS] if by_gas else s[:, k.FIRST_DIESEL]
     return WarmTrip(
-        heat_kwh=m["heat_wh"] / 1000, diesel_l=m["diesel_used_l"], gas_kg=m["gas_used_kg"] if by_gas else 0.0, fuel_first_d=half(fuel), heater_wh_day=m["heater_el_wh"] / days, cooler_wh_day=m["cooler_el_wh"] / days,
-        cool_missing_kwh=m["cool_unserved_wh"] / 1000, hot_h=float(s[:, k.HOT_H].mean()), damp_h=float(s[:, k.DAMP_H].mean()), wet_h=float(s[:, k.WET_H].mean()), condensed_kg=m["condensed_g"] / 1000,
-        coldest_p10_c=float(np.percentile(s[:, k.LEAST_CABIN], 10)), hottest_p90_c=float(np.percentile(s[:, k.MOST_CABIN], 90)),
-        cold_run_h=float(np.median(s[:, k.COLD_RUN_H])), freeze_frac=float((s[:, k.FREEZE_H] > 0).mean()), freeze_h=float(s[:, k.FREEZE_H].mean()),
-        bay_frac=float((s[:, k.BAY_FREEZE_H] > 0).mean()), bay_h=float(s[:, k.BAY_FREEZE_H].mean()), bay_first_d=half(s[:, k.FIRST_BAY]),
-    )  # fmt: skip
+        heat_kwh=m["heat_wh"] / 1000,
+        diesel_l=m["diesel_used_l"],
+        gas_kg=m["gas_used_kg"] if by_gas else 0.0,
+        fuel_first_d=half(fuel),
+        heater_wh_day=m["heater_el_wh"] / days,
+        cooler_wh_day=m["cooler_el_wh"] / days,
+        cool_missing_kwh=m["cool_unserved_wh"] / 1000,
+        hot_h=float(s[:, k.HOT_H].mean()),
+        damp_h=float(s[:, k.DAMP_H].mean()),
+        wet_h=float(s[:, k.WET_H].mean()),
+        condensed_kg=m["condensed_g"] / 1000,
+        coldest_p10_c=float(np.percentile(s[:, k.LEAST_CABIN], 10)),
+        hottest_p90_c=float(np.percentile(s[:, k.MOST_CABIN], 90)),
+        cold_run_h=float(np.median(s[:, k.COLD_RUN_H])),
+        freeze_frac=float((s[:, k.FREEZE_H] > 0).mean()),
+        freeze_h=float(s[:, k.FREEZE_H].mean()),
+        bay_frac=float((s[:, k.BAY_FREEZE_H] > 0).mean()),
+        bay_h=float(s[:, k.BAY_FREEZE_H].mean()),
+        bay_first_d=half(s[:, k.FIRST_BAY]),
+    )
 
 
 def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> TripRun:
@@ -189,33 +214,90 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
     named = {name: int(order[min(count - 1, round(q * (count - 1)))]) for name, q in (("p10", 0.1), ("p50", 0.5), ("p90", 0.9))}
     asked = (plan.dc.sum(axis=2) + plan.ac.sum(axis=2)).sum(axis=1) * plan.step_min / 60
     legs = leg_days(ctx.design)
-    days = [quick(TripDaySum, date=d.date.isoformat(), leg=legs[j][0].id, place=d.place.name, sun_wh=float(np.median(kept.day_sun[:, j])),
-                  sources_wh=float(np.median(kept.day_in[:, j])), load_wh=float(np.median(kept.day_load[:, j])),
-                  missing_wh=max(0.0, float(asked[j] - np.mean(kept.day_load[:, j]))) if r.short_day[:, j].any() else 0.0,
-                  least_soc_p10=float(np.percentile(kept.day_least[:, j], 10)), short_frac=float(r.short_day[:, j].mean()), kt_p50=float(np.median(weather.clear[:, j])),
-                  mean_c_p50=float(np.median(weather.mean_c[:, j]))) for j, d in enumerate(plan.days)]  # fmt: skip
+    days = [
+        quick(
+            TripDaySum,
+            date=d.date.isoformat(),
+            leg=legs[j][0].id,
+            place=d.place.name,
+            sun_wh=float(np.median(kept.day_sun[:, j])),
+            sources_wh=float(np.median(kept.day_in[:, j])),
+            load_wh=float(np.median(kept.day_load[:, j])),
+            missing_wh=max(0.0, float(asked[j] - np.mean(kept.day_load[:, j]))) if r.short_day[:, j].any() else 0.0,
+            least_soc_p10=float(np.percentile(kept.day_least[:, j], 10)),
+            short_frac=float(r.short_day[:, j].mean()),
+            kt_p50=float(np.median(weather.clear[:, j])),
+            mean_c_p50=float(np.median(weather.mean_c[:, j])),
+        )
+        for j, d in enumerate(plan.days)
+    ]
     firsts = r.summary[:, k.FIRST_ELECTRICITY]
     happened = np.sort(firsts[firsts >= 0])
     means = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True))
     error = standard_error(r.short_day)
     return TripRun(
-        draw_count=count, seed=plan.seed, day_count=n, per_day=kept.per_day, floor_frac=float(1 - ctx.usable_frac), soc=_lane(kept.soc), sun_w=_lane(kept.sun),
-        load_w=_lane(kept.load), cabin_c=_lane(kept.cabin), fed_w=_lane(kept.fed), rh=_lane(kept.rh), warm=warm_trip(r, n, plan.numbers), water=water_trip(ctx, r, plan.numbers, kept.levels), gas=gas_trip(ctx, r, plan.numbers, np.median(kept.gas, axis=0).round(3).tolist()), frost=frost_trip(ctx, plan, weather), months=months_of(days), forecast_days=sum(d.forecast is not None for d in plan.days),
-        years=[YearTrip(year=y, short_days=int(r.short_day[m].sum()), least_soc=float(least[m])) for m, y in enumerate(plan.replay.years)] if plan.replay else [],
-        autonomy_d=autonomy_d(plan, means, n), histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()}, days=days,
+        draw_count=count,
+        seed=plan.seed,
+        day_count=n,
+        per_day=kept.per_day,
+        floor_frac=float(1 - ctx.usable_frac),
+        soc=_lane(kept.soc),
+        sun_w=_lane(kept.sun),
+        load_w=_lane(kept.load),
+        cabin_c=_lane(kept.cabin),
+        fed_w=_lane(kept.fed),
+        rh=_lane(kept.rh),
+        warm=warm_trip(r, n, plan.numbers),
+        water=water_trip(ctx, r, plan.numbers, kept.levels),
+        gas=gas_trip(ctx, r, plan.numbers, np.median(kept.gas, axis=0).round(3).tolist()),
+        frost=frost_trip(ctx, plan, weather),
+        months=months_of(days),
+        forecast_days=sum(d.forecast is not None for d in plan.days),
+        years=[YearTrip(year=y, short_days=int(r.short_day[m].sum()), least_soc=float(least[m])) for m, y in enumerate(plan.replay.years)]
+        if plan.replay
+        else [],
+        autonomy_d=autonomy_d(plan, means, n),
+        histories={name: kept.soc[d].round(4).tolist() for name, d in named.items()},
+        days=days,
         events=[TripEventOut(draw=d, time_d=t, what=EVENT_WORDS[w]) for d in sorted(set(named.values())) for t, w in r.draw_events(d)][:400],
-        short_days_frac=float(r.short_day.mean()), error_frac=None if math.isnan(error) else error, trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
-        least_soc_p10=float(np.percentile(least, 10)), least_soc_p50=float(np.percentile(least, 50)), least_soc_p90=float(np.percentile(least, 90)),
-        first_short_d=float(happened[0]) if happened.size else None, first_short_p50_d=float(happened[count // 2]) if happened.size > count // 2 else None, first_short_p90_d=float(happened[int(0.9 * count)]) if happened.size > int(0.9 * count) else None,
-        sun_wh_day=means["pv_used_wh"] / n, driving_wh_day=means["dcdc_wh"] / n, shore_wh_day=(means["shore_dc_wh"] + means["shore_ac_wh"]) / n, load_wh_day=means["load_served_wh"] / n,
-        generator=generator_trip(ctx, plan, r, np.median(kept.can, axis=0).round(3).tolist()), bank_heater_wh_day=means["bank_heat_wh"] / n,
-        snow_days=float(r.summary[:, k.SNOW_DAYS].mean()), snow_wh_day=means["snow_lost_wh"] / n, **mains_short(plan), **medical(ctx, r), heat_missing_frac=means["heat_unserved_wh"] / asked_heat if (asked_heat := means["heat_wh"] + means["heat_unserved_wh"]) > 0 else None,
-        short_in_normals_d=None, limited_h=float(r.summary[:, k.LIMITED_H].mean()), cycles_year=means["battery_out_wh"] / plan.bank[c.E_NOM] / n * 365,
-        inverter_idle_wh_day=idle_wh(plan, means["inverter_loss_wh"]) / n, clipped_frac=clipped_part(plan, weather),
-        curtailed_wh_day=means["curtailed_wh"] / n, missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n, **shed_first(ctx, r), refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()),
-        refused_cold_wh=float(r.summary[:, k.REFUSED_COLD_WH].mean()), coldest_cell_c=float(r.summary[:, k.LEAST_CELL].min()), refused_hot_h=float(r.summary[:, k.REFUSED_HOT_H].mean()),
-        most_ac_w=float(plan.ac.sum(axis=2).max()), balance_error_wh=balance_error(r.ledger), buys=[], findings=[], assumed=list(ASSUMED),
-    )  # fmt: skip
+        short_days_frac=float(r.short_day.mean()),
+        error_frac=None if math.isnan(error) else error,
+        trips_short_frac=float((r.short_day.sum(axis=1) > 0).mean()),
+        least_soc_p10=float(np.percentile(least, 10)),
+        least_soc_p50=float(np.percentile(least, 50)),
+        least_soc_p90=float(np.percentile(least, 90)),
+        first_short_d=float(happened[0]) if happened.size else None,
+        first_short_p50_d=float(happened[count // 2]) if happened.size > count // 2 else None,
+        first_short_p90_d=float(happened[int(0.9 * count)]) if happened.size > int(0.9 * count) else None,
+        sun_wh_day=means["pv_used_wh"] / n,
+        driving_wh_day=means["dcdc_wh"] / n,
+        shore_wh_day=(means["shore_dc_wh"] + means["shore_ac_wh"]) / n,
+        load_wh_day=means["load_served_wh"] / n,
+        generator=generator_trip(ctx, plan, r, np.median(kept.can, axis=0).round(3).tolist()),
+        bank_heater_wh_day=means["bank_heat_wh"] / n,
+        snow_days=float(r.summary[:, k.SNOW_DAYS].mean()),
+        snow_wh_day=means["snow_lost_wh"] / n,
+        **mains_short(plan),
+        **medical(ctx, r),
+        heat_missing_frac=means["heat_unserved_wh"] / asked_heat if (asked_heat := means["heat_wh"] + means["heat_unserved_wh"]) > 0 else None,
+        short_in_normals_d=None,
+        limited_h=float(r.summary[:, k.LIMITED_H].mean()),
+        cycles_year=means["battery_out_wh"] / plan.bank[c.E_NOM] / n * 365,
+        inverter_idle_wh_day=idle_wh(plan, means["inverter_loss_wh"]) / n,
+        clipped_frac=clipped_part(plan, weather),
+        curtailed_wh_day=means["curtailed_wh"] / n,
+        missing_wh_day=(means["shed_wh"] + means["unserved_wh"]) / n,
+        **shed_first(ctx, r),
+        refused_cold_h=float(r.summary[:, k.REFUSED_COLD_H].mean()),
+        refused_cold_wh=float(r.summary[:, k.REFUSED_COLD_WH].mean()),
+        coldest_cell_c=float(r.summary[:, k.LEAST_CELL].min()),
+        refused_hot_h=float(r.summary[:, k.REFUSED_HOT_H].mean()),
+        most_ac_w=float(plan.ac.sum(axis=2).max()),
+        balance_error_wh=balance_error(r.ledger),
+        buys=[],
+        findings=[],
+        assumed=list(ASSUMED),
+    )
 
 
 def autonomy_d(plan: Plan, means: dict[str, float], days: int) -> float | None:

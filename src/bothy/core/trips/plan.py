@@ -36,9 +36,20 @@ def _loads(ctx: Context, days: list[PlanDay], hours: Array, but: frozenset[str] 
         season = day.place.season(day.date.month)
         kind = "driving" if leg.drives_on(n) and leg.day_type == "parked" else leg.day_type
         if (season, kind) not in known:
-            budget = load_budget(quick(
-                LoadBudgetIn, bank_voltage_v=ctx.bank_v, bank_min_voltage_v=None, season=season, day_types=[kind], ambient_temp_c=ctx.galley_temp(season), inverter=use,
-                distribution_loss_frac=0.02, margin_frac=0.0, loads=[a.load for a in appliances]))  # fmt: skip
+            budget = load_budget(
+                quick(
+                    LoadBudgetIn,
+                    bank_voltage_v=ctx.bank_v,
+                    bank_min_voltage_v=None,
+                    season=season,
+                    day_types=[kind],
+                    ambient_temp_c=ctx.galley_temp(season),
+                    inverter=use,
+                    distribution_loss_frac=0.02,
+                    margin_frac=0.0,
+                    loads=[a.load for a in appliances],
+                )
+            )
             by_dc, by_ac = np.zeros((24, 3)), np.zeros((24, 3))
             for a, x in zip(appliances, budget.loads, strict=True):
                 weights = np.array(a.load.hourly_weights or [1.0] * 24)
@@ -61,10 +72,16 @@ def bank_of(ctx: Context) -> TripBank:
         raise NoTrip("bank", "is missing; choose a bank in Power, or take Bothy's")
     p = b.parallel_count
     return TripBank.trusted(
-        chemistry=b.chemistry, capacity_ah=b.unit_charge_ah * p, system_voltage_v=ctx.system_v, max_charge_a=b.unit_max_charge_a * p if b.unit_max_charge_a else None,
-        max_discharge_a=b.unit_max_discharge_a * p if b.unit_max_discharge_a else None, thermal_ua_w_k=b.heat_loss_w_k if b.heat_loss_w_k is not None else UA_W_K,
-        soc_floor_frac=1 - b.usable_frac if b.usable_frac is not None else None, soc_ceiling_frac=b.charge_to_frac or 1.0, peukert_exponent=b.peukert_exponent,
-    )  # fmt: skip
+        chemistry=b.chemistry,
+        capacity_ah=b.unit_charge_ah * p,
+        system_voltage_v=ctx.system_v,
+        max_charge_a=b.unit_max_charge_a * p if b.unit_max_charge_a else None,
+        max_discharge_a=b.unit_max_discharge_a * p if b.unit_max_discharge_a else None,
+        thermal_ua_w_k=b.heat_loss_w_k if b.heat_loss_w_k is not None else UA_W_K,
+        soc_floor_frac=1 - b.usable_frac if b.usable_frac is not None else None,
+        soc_ceiling_frac=b.charge_to_frac or 1.0,
+        peukert_exponent=b.peukert_exponent,
+    )
 
 
 def panels_of(ctx: Context) -> list[PlanArray]:
@@ -81,7 +98,8 @@ def panels_of(ctx: Context) -> list[PlanArray]:
 
 
 def driving_w(ctx: Context) -> float:
-    """Charging power while driving in W. A second alternator gives what it can hot and the bank takes; a relay gives what the voltages push through it, at half charge; behind a smart alternator it is not counted on."""
+    """Charging power while driving in W. A second alternator gives what it can hot and the bank takes; a relay gives what the voltages push through
+    it, at half charge; behind a smart alternator it is not counted on."""
     p = ctx.design.power
     if p.driving is None:
         return 0.0
@@ -94,13 +112,25 @@ def driving_w(ctx: Context) -> float:
     if ctx.vehicle_system_v != ctx.system_v:
         return 0.0
     most = p.bank.unit_max_charge_a * p.bank.parallel_count if p.bank.unit_max_charge_a else None
-    out = dcdc_size(DcdcSizeIn.trusted(chemistry=p.bank.chemistry, capacity_ah=p.bank.unit_charge_ah * p.bank.parallel_count, max_charge_a=most, system_voltage_v=ctx.system_v,
-                                       alternator_rated_a=ctx.alternator_a, alternator_system_v=ctx.vehicle_system_v, school="relay", drive_h=1.0, soc_start_frac=0.5))  # fmt: skip
+    out = dcdc_size(
+        DcdcSizeIn.trusted(
+            chemistry=p.bank.chemistry,
+            capacity_ah=p.bank.unit_charge_ah * p.bank.parallel_count,
+            max_charge_a=most,
+            system_voltage_v=ctx.system_v,
+            alternator_rated_a=ctx.alternator_a,
+            alternator_system_v=ctx.vehicle_system_v,
+            school="relay",
+            drive_h=1.0,
+            soc_start_frac=0.5,
+        )
+    )
     return min(out.relay_current_a or 0.0, p.driving.rating_a, out.available_running_a, out.bank_limit_a) * ctx.bank_v
 
 
 def numbers_of(ctx: Context, bank: TripBank, thermal: Thermal | None = None, kept_wh: float | None = None) -> Array:
-    """Everything that is one number, in the kernel's order; ``thermal`` where it was worked out before; ``kept_wh``: what the loads of tiers 1 and 2 take on a mean day."""
+    """Everything that is one number, in the kernel's order; ``thermal`` where it was worked out before; ``kept_wh``: what the loads of tiers 1 and 2
+    take on a mean day."""
     from bothy.core.trips import kernel as k
 
     p = ctx.design.power

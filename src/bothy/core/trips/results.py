@@ -14,11 +14,46 @@ from bothy.core.trips.engine import Result, simulate
 from bothy.core.trips.trip import SimulateTripIn, plan_of
 
 HERE = Method("trips.run", "mean of the draws")
-LEDGER = ("pv_available_wh", "pv_used_wh", "curtailed_wh", "dcdc_wh", "shore_dc_wh", "shore_ac_wh", "load_demand_wh", "load_served_wh", "shed_wh", "unserved_wh",
-          "inverter_loss_wh", "battery_in_wh", "battery_out_wh", "battery_loss_wh", "self_discharge_wh", "stored_delta_wh", "heat_wh", "heat_unserved_wh", "fresh_used_l",
-          "water_unserved_l", "gas_used_kg", "diesel_used_l", "ghi_kwh_m2")  # fmt: skip
-WHOLE_LEDGER = (*LEDGER, "cool_wh", "cool_unserved_wh", "heater_el_wh", "cooler_el_wh", "gains_wh", "heat_out_wh", "heat_stored_wh", "condensed_g",
-                "bank_heat_wh", "snow_lost_wh", "generator_fuel", "generator_wh")  # fmt: skip
+LEDGER = (
+    "pv_available_wh",
+    "pv_used_wh",
+    "curtailed_wh",
+    "dcdc_wh",
+    "shore_dc_wh",
+    "shore_ac_wh",
+    "load_demand_wh",
+    "load_served_wh",
+    "shed_wh",
+    "unserved_wh",
+    "inverter_loss_wh",
+    "battery_in_wh",
+    "battery_out_wh",
+    "battery_loss_wh",
+    "self_discharge_wh",
+    "stored_delta_wh",
+    "heat_wh",
+    "heat_unserved_wh",
+    "fresh_used_l",
+    "water_unserved_l",
+    "gas_used_kg",
+    "diesel_used_l",
+    "ghi_kwh_m2",
+)
+WHOLE_LEDGER = (
+    *LEDGER,
+    "cool_wh",
+    "cool_unserved_wh",
+    "heater_el_wh",
+    "cooler_el_wh",
+    "gains_wh",
+    "heat_out_wh",
+    "heat_stored_wh",
+    "condensed_g",
+    "bank_heat_wh",
+    "snow_lost_wh",
+    "generator_fuel",
+    "generator_wh",
+)
 """The ledger of the contract, and what a design adds to it: warmth, the bank's heater, snow, and a generator's fuel in L or kg."""
 RESOURCES = ("electricity", "fresh_water", "grey_water", "toilet", "gas", "diesel")
 EVENT_WORDS = ("load_disconnect", "load_reconnect", "shed", "restore")
@@ -106,10 +141,14 @@ def _draw(r: Result, d: int, series: bool) -> TripDraw:
     firsts = dict(zip(RESOURCES, s[k.FIRST_ELECTRICITY : k.FIRST_DIESEL + 1], strict=True))
     ends = dict(zip(("soc_frac", "fresh_l", "grey_l", "toilet_l", "gas_kg", "diesel_l"), s[k.END_SOC : k.END_DIESEL + 1], strict=True))
     return TripDraw.of(
-        ledger=dict(zip(LEDGER, map(float, r.ledger[d]), strict=False)), events=[TripEvent.of(time_d=t, type=EVENT_WORDS[w]) for t, w in r.draw_events(d)],
-        first_shortage_d={name: float(v) if v >= 0 else None for name, v in firsts.items()}, short_day_count=int(s[k.SHORT_DAYS]), min_soc_frac=float(s[k.LEAST_SOC]),
-        tank_ends={name: float(v) for name, v in ends.items()}, soc_series_frac=[float(v) for v in r.series[d, :, k.S_SOC]] if series else None,
-    )  # fmt: skip
+        ledger=dict(zip(LEDGER, map(float, r.ledger[d]), strict=False)),
+        events=[TripEvent.of(time_d=t, type=EVENT_WORDS[w]) for t, w in r.draw_events(d)],
+        first_shortage_d={name: float(v) if v >= 0 else None for name, v in firsts.items()},
+        short_day_count=int(s[k.SHORT_DAYS]),
+        min_soc_frac=float(s[k.LEAST_SOC]),
+        tank_ends={name: float(v) for name, v in ends.items()},
+        soc_series_frac=[float(v) for v in r.series[d, :, k.S_SOC]] if series else None,
+    )
 
 
 def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None) -> SimulateTripOut:
@@ -132,23 +171,62 @@ def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None)
     missing = mean["unserved_wh"].value + mean["shed_wh"].value
 
     def soc(key: str, part: float) -> Figure:
-        return derived(key, f"{part:g} of the draws stay above or at their least under it", float(np.percentile(least, 100 * part)), Method("trips.results", "least state of charge of each draw"),
-                       draw_count=count)  # fmt: skip
+        return derived(
+            key,
+            f"{part:g} of the draws stay above or at their least under it",
+            float(np.percentile(least, 100 * part)),
+            Method("trips.results", "least state of charge of each draw"),
+            draw_count=count,
+        )
 
     return SimulateTripOut.of(
-        day_count=derived("day_count", "days of the plan", days, Method("trips.results", "definition")), draw_count=derived("draw_count", "weathers", count, Method("trips.results", "definition")), **mean, final_soc_frac=derived("final_soc_frac", "mean of the draws at the end", float(r.summary[:, k.END_SOC].mean()), HERE),
-        lolp_frac=derived("lolp_frac", "days with a shortage of what is needed/(days·draws)", short / (days * count), Method("trips.results"), short_day_count=short, day_count=days,
-                          draw_count=count),
+        day_count=derived("day_count", "days of the plan", days, Method("trips.results", "definition")),
+        draw_count=derived("draw_count", "weathers", count, Method("trips.results", "definition")),
+        **mean,
+        final_soc_frac=derived("final_soc_frac", "mean of the draws at the end", float(r.summary[:, k.END_SOC].mean()), HERE),
+        lolp_frac=derived(
+            "lolp_frac",
+            "days with a shortage of what is needed/(days·draws)",
+            short / (days * count),
+            Method("trips.results"),
+            short_day_count=short,
+            day_count=days,
+            draw_count=count,
+        ),
         trip_fail_frac=derived("trip_fail_frac", "draws with any", float((r.short_day.sum(axis=1) > 0).mean()), Method("trips.results"), draw_count=count),
-        solar_frac=derived("solar_frac", "sun/(sun + driving + hook-up)", mean["pv_used_wh"].value / sources_wh, Method("trips.results", "of the means"), pv_used_wh=mean["pv_used_wh"])
-        if sources_wh > 0 else None, min_soc_p10_frac=soc("min_soc_p10_frac", 0.1), min_soc_p50_frac=soc("min_soc_p50_frac", 0.5), min_soc_p90_frac=soc("min_soc_p90_frac", 0.9),
+        solar_frac=derived(
+            "solar_frac",
+            "sun/(sun + driving + hook-up)",
+            mean["pv_used_wh"].value / sources_wh,
+            Method("trips.results", "of the means"),
+            pv_used_wh=mean["pv_used_wh"],
+        )
+        if sources_wh > 0
+        else None,
+        min_soc_p10_frac=soc("min_soc_p10_frac", 0.1),
+        min_soc_p50_frac=soc("min_soc_p50_frac", 0.5),
+        min_soc_p90_frac=soc("min_soc_p90_frac", 0.9),
         min_cabin_temp_c=derived("min_cabin_temp_c", "coldest of all draws", float(r.summary[:, k.LEAST_CABIN].min()), HERE),
-        max_balance_error_wh=derived("max_balance_error_wh", "largest error of the four identities", balance_error(r.ledger), Method("trips.results", "must be 0")),
-        generator_h_needed=derived("generator_h_needed", "(unserved + shed)/charger", missing / inp.shore.charger_power_w, HERE, unserved_wh=mean["unserved_wh"],
-                                   shed_wh=mean["shed_wh"]) if inp.shore.charger_power_w > 0 else None,
-        **{f"first_{name}_d": derived(f"first_{name}_d", "earliest of all draws, at the end of its step", v, HERE, draw_count=count) if v is not None else None for name, v in firsts.items()}, first_resource=RESOURCES[min(said)[1]] if said else None,
+        max_balance_error_wh=derived(
+            "max_balance_error_wh", "largest error of the four identities", balance_error(r.ledger), Method("trips.results", "must be 0")
+        ),
+        generator_h_needed=derived(
+            "generator_h_needed",
+            "(unserved + shed)/charger",
+            missing / inp.shore.charger_power_w,
+            HERE,
+            unserved_wh=mean["unserved_wh"],
+            shed_wh=mean["shed_wh"],
+        )
+        if inp.shore.charger_power_w > 0
+        else None,
+        **{
+            f"first_{name}_d": derived(f"first_{name}_d", "earliest of all draws, at the end of its step", v, HERE, draw_count=count) if v is not None else None
+            for name, v in firsts.items()
+        },
+        first_resource=RESOURCES[min(said)[1]] if said else None,
         draws=[_draw(r, d, inp.series) for d in range(count)],
-    )  # fmt: skip
+    )
 
 
 def standard_error(short_day: Any) -> float:

@@ -86,7 +86,8 @@ def _warmth(ctx: Context, run: TripRun, add: Add) -> None:
     if max(w.damp_h, w.wet_h) > DAMP_PART * 24 * run.day_count:
         add(
             "sim-damp",
-            f"Over 80 % for {w.damp_h / run.day_count:.0f} h a day, water on the coldest face for {w.wet_h / run.day_count:.0f} h: {w.condensed_kg:.1f} kg of it over the trip.",
+            f"Over 80 % for {w.damp_h / run.day_count:.0f} h a day, water on the coldest face for {w.wet_h / run.day_count:.0f} h: "
+            f"{w.condensed_kg:.1f} kg of it over the trip.",
         )
 
 
@@ -145,7 +146,8 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     if tilted is not None and run.short_days_frac > target + EPS and tilted.change_frac <= -2 * tilted.error_frac and tilted.change_frac < 0:
         add(
             "sim-tilt-winter",
-            f"With {tilted.what}: short on {tilted.short_days_frac:.1%} instead of {run.short_days_frac:.1%} of the days, {-tilted.change_wh_day:.0f} Wh a day more.",
+            f"With {tilted.what}: short on {tilted.short_days_frac:.1%} instead of {run.short_days_frac:.1%} of the days, "
+            f"{-tilted.change_wh_day:.0f} Wh a day more.",
         )
     for a in p.arrays:
         if a.roof_radius_m is not None and a.deploy == "fixed" and a.tilt_deg == 0:
@@ -153,7 +155,8 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
             if lost.mismatch_loss_frac > BENT_LOSS:
                 add(
                     "sim-curve-mismatch",
-                    f"With the sun 20° high at the side {lost.mismatch_loss_frac:.0%} is lost in series; the edge leans {lost.edge_tilt_deg:.0f}°. In the mean of sun and headings the run takes off {1 - curve_factor(a):.0%}.",
+                    f"With the sun 20° high at the side {lost.mismatch_loss_frac:.0%} is lost in series; the edge leans "
+                    f"{lost.edge_tilt_deg:.0f}°. In the mean of sun and headings the run takes off {1 - curve_factor(a):.0%}.",
                     "fault" if lost.mismatch_loss_frac > MUCH_BENT else None,
                     (f"array:{a.id}", a.name),
                 )
@@ -161,7 +164,8 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
         if hours and a.series_count > 1:
             add(
                 "sim-shade-string",
-                f"{a.series_count} in series, shaded in {len(hours)} hours between 9 and 15; the darkest panel governs the string, which the run does not take off.",
+                f"{a.series_count} in series, shaded in {len(hours)} hours between 9 and 15; the darkest panel governs the string, which the run "
+                "does not take off.",
                 subject=(f"array:{a.id}", a.name),
             )
     if p.bank is not None and not ctx.chem.lithium:
@@ -192,7 +196,8 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     if run.cycles_year * PLANNED_YEARS > life:
         add(
             "sim-bank-cycles",
-            f"{run.cycles_year:.0f} full cycles a year at this use; about {life} are in it at 80 %, so {life / run.cycles_year:.0f} years instead of {PLANNED_YEARS}.",
+            f"{run.cycles_year:.0f} full cycles a year at this use; about {life} are in it at 80 %, so {life / run.cycles_year:.0f} years "
+            f"instead of {PLANNED_YEARS}.",
         )
     if run.load_wh_day > 0 and run.inverter_idle_wh_day > IDLE_PART * run.load_wh_day:
         add("sim-inverter-idle", f"{run.inverter_idle_wh_day:.0f} of {run.load_wh_day:.0f} Wh a day.")
@@ -311,8 +316,12 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     if run.refused_cold_h > 0.01 and ctx.chem.lithium:
         bank = ctx.design.power.bank
         cut_off = bank is not None and bank.cold_charge_cutoff
-        add("sim-charge-refused-cold", f"For {run.refused_cold_h:.1f} h of a mean trip there is charge to be had, {run.refused_cold_wh:.0f} Wh of it, while the cells are below 0 °C; {run.coldest_cell_c:.0f} °C at the coldest.{cold_words(bank)}",
-            "advice" if cut_off else None)  # fmt: skip
+        add(
+            "sim-charge-refused-cold",
+            f"For {run.refused_cold_h:.1f} h of a mean trip there is charge to be had, {run.refused_cold_wh:.0f} Wh of it, while the cells are "
+            f"below 0 °C; {run.coldest_cell_c:.0f} °C at the coldest.{cold_words(bank)}",
+            "advice" if cut_off else None,
+        )
     if run.refused_hot_h > 0.01:
         add(
             "sim-charge-refused-hot",
@@ -321,7 +330,8 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     if run.first_short_p50_d is not None and run.first_short_d is not None:
         add(
             "sim-first-shortage",
-            f"Power: in half of the trips by {when(run, run.first_short_p50_d)} (day {run.first_short_p50_d + 1:.0f}), in the earliest on {when(run, run.first_short_d)}"
+            f"Power: in half of the trips by {when(run, run.first_short_p50_d)} (day {run.first_short_p50_d + 1:.0f}), in the earliest on "
+            f"{when(run, run.first_short_d)}"
             + (f", in 9 of 10 by {when(run, run.first_short_p90_d)}" if run.first_short_p90_d is not None else "")
             + f": what should never stop is shed or dark.{_next_in_line(run)}",
         )
@@ -333,7 +343,9 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         where = f" {MONTHS[int(worst.month[5:]) - 1]} is the worst month, with {worst.short_frac:.0%}." if len(run.months) > 1 else ""
         add(
             "sim-lolp-high",
-            f"{run.short_days_frac:.1%}{error} of the days, {target:.0%} was asked for: {in_words(run.short_days_frac, run.draw_count, run.day_count)}. {run.missing_wh_day:.0f} Wh a day are missing, {bad:.0f} Wh on each bad one.{where} With {help_}.",
+            f"{run.short_days_frac:.1%}{error} of the days, {target:.0%} was asked for: "
+            f"{in_words(run.short_days_frac, run.draw_count, run.day_count)}. {run.missing_wh_day:.0f} Wh a day are missing, {bad:.0f} Wh on "
+            f"each bad one.{where} With {help_}.",
         )
     elif run.least_soc_p10 < run.floor_frac + LOW_RESERVE - EPS:
         add("sim-low-reserve", f"In 1 of 10 trips the bank falls to {run.least_soc_p10:.0%}; {run.floor_frac:.0%} is its floor.")
@@ -368,7 +380,8 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         aim = max(0.005, 0.2 * run.short_days_frac)
         add(
             "sim-draws-few",
-            f"{run.draw_count} weathers leave an error of ± {run.error_frac:.1%}; about {math.ceil(run.draw_count * (run.error_frac / aim) ** 2)} would bring it to ± {aim:.1%}.",
+            f"{run.draw_count} weathers leave an error of ± {run.error_frac:.1%}; about "
+            f"{math.ceil(run.draw_count * (run.error_frac / aim) ** 2)} would bring it to ± {aim:.1%}.",
         )
     used = {leg.place for leg in legs_of(ctx.design)}
     far = []

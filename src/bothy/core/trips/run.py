@@ -20,7 +20,8 @@ class Lane(BaseModel):
 
 
 class TripDaySum(BaseModel):
-    """One day: where, and in half of the weathers how much came in, was used and was missing in Wh; least charge in 1 of 10; share of weathers with a shortage."""
+    """One day: where, and in half of the weathers how much came in, was used and was missing in Wh; least charge in 1 of 10; share of weathers with
+    a shortage."""
 
     date: str
     leg: str
@@ -80,8 +81,10 @@ class Buy(BaseModel):
 
 
 class WarmTrip(BaseModel):
-    """Warmth over the trip, means of the weathers: heat kWh, fuel L and kg, when the fuel is first out (in half of the weathers), electricity of heater and cooler Wh a day;
-    hours too warm, too damp, with water on the coldest face; the coldest and the hottest cabin of 1 in 10; the longest time in a row (of half of the weathers) that the
+    """Warmth over the trip, means of the weathers: heat kWh, fuel L and kg, when the fuel is first out (in half of the weathers), electricity of
+    heater and cooler Wh a day;
+    hours too warm, too damp, with water on the coldest face; the coldest and the hottest cabin of 1 in 10; the longest time in a row (of half of the
+    weathers) that the
     heater does not reach its setting by more than 3 K; a bay's frost."""
 
     heat_kwh: float
@@ -107,7 +110,8 @@ class WarmTrip(BaseModel):
 
 class TripRun(BaseModel):
     """A run of the trip. Lanes have ``per_day`` points a day; ``shed`` names the loads that are switched off first, where the bank gets low enough for it, and
-    ``shed_first_d`` when that is first, in half of those weathers. ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10.
+    ``shed_first_d`` when that is first, in half of those weathers. ``histories`` are three weathers that happened to be near the 1 in 10, the half
+    and the 9 in 10.
     ``figures`` are the workings of what the findings say, by key (``trip/…``)."""
 
     draw_count: int

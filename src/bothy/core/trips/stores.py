@@ -18,7 +18,8 @@ TOILETS = ("cassette", "black", "urine", "solids")
 
 
 class StoreTrip(BaseModel):
-    """A store on the trip: litres that it gives or takes, its level (of a supply what is left, of waste what is in it) at each point of the lanes, when it is first short in half of the weathers."""
+    """A store on the trip: litres that it gives or takes, its level (of a supply what is left, of waste what is in it) at each point of the lanes,
+    when it is first short in half of the weathers."""
 
     capacity_l: float
     level_l: list[float]
@@ -58,7 +59,8 @@ def toilet_store(ctx: Context) -> str | None:
 
 
 class GasTrip(BaseModel):
-    """Gas over the trip: kg that the vessels give, what is left at each point of the lanes in the middle weather, kg used (mean), when it is first out in half of the weathers, and in which part of them at all."""
+    """Gas over the trip: kg that the vessels give, what is left at each point of the lanes in the middle weather, kg used (mean), when it is first
+    out in half of the weathers, and in which part of them at all."""
 
     capacity_kg: float
     level_kg: list[float]

@@ -198,8 +198,20 @@ def plan_days(inp: SimulateTripIn) -> list[PlanDay]:
     out: list[PlanDay] = []
     for d in inp.days:
         for _ in range(d.count):
-            out.append(PlanDay(climates()[d.place], inp.first_day + dt.timedelta(days=len(out)), float(d.persons_count), d.drive_start_h, d.drive_h, d.shore, d.heading_deg, d.kt_frac,
-                               tuple(d.refills), d.refill_h))  # fmt: skip
+            out.append(
+                PlanDay(
+                    climates()[d.place],
+                    inp.first_day + dt.timedelta(days=len(out)),
+                    float(d.persons_count),
+                    d.drive_start_h,
+                    d.drive_h,
+                    d.shore,
+                    d.heading_deg,
+                    d.kt_frac,
+                    tuple(d.refills),
+                    d.refill_h,
+                )
+            )
     return out
 
 
@@ -260,8 +272,13 @@ def _numbers(inp: SimulateTripIn) -> Array:
         n[k.HEATER] = k.BY_DIESEL if h.fuel == "diesel" else k.BY_GAS
         n[k.HEATER_W], n[k.SET_DAY], n[k.SET_NIGHT], n[k.DAY_FROM], n[k.DAY_TO] = h.max_w, h.set_day_c, h.set_night_c, h.day_start_h, h.day_end_h
         n[k.ETA_HEATER], n[k.EL_LEAST], n[k.EL_MOST], n[k.HEATER_TIER] = h.efficiency, h.el_min_w, h.el_max_w, h.tier - 1
-    n[k.UA], n[k.C_CABIN], n[k.APERTURE], n[k.GAIN], n[k.PERSON] = (cabin.ua_w_k, cabin.heat_capacity_kj_k / 3.6, cabin.solar_aperture_m2, cabin.internal_gain_w,
-                                                                     cabin.person_heat_w)  # fmt: skip
+    n[k.UA], n[k.C_CABIN], n[k.APERTURE], n[k.GAIN], n[k.PERSON] = (
+        cabin.ua_w_k,
+        cabin.heat_capacity_kj_k / 3.6,
+        cabin.solar_aperture_m2,
+        cabin.internal_gain_w,
+        cabin.person_heat_w,
+    )
     n[k.BANK_INSIDE], n[k.SOC_START] = float(inp.battery_location == "cabin"), inp.soc_start_frac
     for i, value in enumerate((tanks.fresh_l, tanks.grey_l, tanks.toilet_l, tanks.gas_kg, tanks.diesel_l)):
         n[k.HAS_FRESH + i], n[k.FRESH + i] = float(value is not None), value or 0.0
@@ -280,7 +297,30 @@ def plan_of(inp: SimulateTripIn) -> Plan:
 
     days = plan_days(inp)
     hours = midpoints(inp.step_min)
-    arrays = [PlanArray(inp.pv.module(a.power_stc_w, a.mounting), a.tilt_deg, a.azimuth_deg, a.deploy, tuple(a.shade_frac), 0, inp.pv.controller_efficiency_frac, inp.pv.controller_power_w or 1e12)
-              for a in inp.pv.arrays]  # fmt: skip
-    return Plan(days, inp.step_min, arrays, inp.bank.numbers, _numbers(inp), loads_by_step(inp.loads, days, hours, "dc"), loads_by_step(inp.loads, days, hours, "ac"),
-                inp.weather == "draws", inp.seed, inp.draw_count, inp.kt_autocorr, inp.temp_autocorr)  # fmt: skip
+    arrays = [
+        PlanArray(
+            inp.pv.module(a.power_stc_w, a.mounting),
+            a.tilt_deg,
+            a.azimuth_deg,
+            a.deploy,
+            tuple(a.shade_frac),
+            0,
+            inp.pv.controller_efficiency_frac,
+            inp.pv.controller_power_w or 1e12,
+        )
+        for a in inp.pv.arrays
+    ]
+    return Plan(
+        days,
+        inp.step_min,
+        arrays,
+        inp.bank.numbers,
+        _numbers(inp),
+        loads_by_step(inp.loads, days, hours, "dc"),
+        loads_by_step(inp.loads, days, hours, "ac"),
+        inp.weather == "draws",
+        inp.seed,
+        inp.draw_count,
+        inp.kt_autocorr,
+        inp.temp_autocorr,
+    )

@@ -97,6 +97,10 @@ def dew_point_of(inp: DewPointIn, sources: dict[str, Figure] | None = None) -> D
         rh = surface_humidity(e, saturation(g("surface_temp_c")))
         more = {"surface_rh_frac": rh, "condenses": rh.value >= 1, "mould_risk": rh.value >= MOULD_RH}
     return DewPointOut.of(
-        sat_pressure_pa=sat, vapour_pressure_pa=e, dew_point_c=dew_point(e), abs_humidity_g_m3=absolute_humidity(e, g("temp_c")),
-        humidity_ratio_g_kg=humidity_ratio_g(e, pressure_pa(inp.altitude_m)), **more,
-    )  # fmt: skip
+        sat_pressure_pa=sat,
+        vapour_pressure_pa=e,
+        dew_point_c=dew_point(e),
+        abs_humidity_g_m3=absolute_humidity(e, g("temp_c")),
+        humidity_ratio_g_kg=humidity_ratio_g(e, pressure_pa(inp.altitude_m)),
+        **more,
+    )

@@ -80,7 +80,8 @@ def air_findings(ctx: Context, w: Warm) -> Found:
             "warm-unflued-heating",
             "air",
             "Air",
-            f"An open flame of {d.damp.hob_kw or max((h.max_w for h in d.heaters), default=0) / 1000:.1f} kW gives off carbon monoxide, carbon dioxide and {127 * (d.damp.hob_kw or 1):.0f} g of water an hour.",
+            f"An open flame of {d.damp.hob_kw or max((h.max_w for h in d.heaters), default=0) / 1000:.1f} kW gives off carbon monoxide, carbon "
+            f"dioxide and {127 * (d.damp.hob_kw or 1):.0f} g of water an hour.",
         )
     if a.gas_ok is False and not ctx.design.gas.appliances:  # otherwise Gas says it, by its own appliances
         yield finding(
@@ -119,7 +120,8 @@ def air_findings(ctx: Context, w: Warm) -> Found:
                 "warm-inlet-small",
                 f"vent:{v.id}",
                 v.name,
-                f"{r.flow_m3_h:.0f} of {v.speed_frac * v.flow_max_m3_h:.0f} m³/h through {inlets(ctx, v.at_night):,.0f} mm²; {r.inlet_area_for_90pct_mm2:,.0f} mm² give nine tenths.",
+                f"{r.flow_m3_h:.0f} of {v.speed_frac * v.flow_max_m3_h:.0f} m³/h through {inlets(ctx, v.at_night):,.0f} mm²; "
+                f"{r.inlet_area_for_90pct_mm2:,.0f} mm² give nine tenths.",
                 figures=[f"vents/{v.id}/flow_m3_h"],
             )
         if open_flued and (r.inlet_pressure_pa or 0) > BACKDRAUGHT_PA:
@@ -147,8 +149,18 @@ def alarm_findings(ctx: Context, w: Warm) -> Found:
     if burners and not co and not any("monoxide" in x or x.startswith("co ") for x in words):
         yield finding("warm-co-alarm", "air", "Alarms", "Something burns aboard, and neither Life nor Warmth has a carbon monoxide alarm.")
     if not any(a.kind == "smoke" for a in d.alarms) and not any("smoke" in x for x in words):
-        yield finding("warm-smoke-alarm", "air", "Alarms", f"{ctx.people:.0f} people sleep here, and there is no smoke alarm yet.",
-                      fix=Remedy(label="A smoke alarm on the ceiling", patch=[{"op": "add", "path": "/warmth/alarms/-", "value": {"id": _free_alarm(ctx), "kind": "smoke", "mounting": "ceiling", "name": "Smoke alarm"}}]))  # fmt: skip
+        yield finding(
+            "warm-smoke-alarm",
+            "air",
+            "Alarms",
+            f"{ctx.people:.0f} people sleep here, and there is no smoke alarm yet.",
+            fix=Remedy(
+                label="A smoke alarm on the ceiling",
+                patch=[
+                    {"op": "add", "path": "/warmth/alarms/-", "value": {"id": _free_alarm(ctx), "kind": "smoke", "mounting": "ceiling", "name": "Smoke alarm"}}
+                ],
+            ),
+        )
     for a in d.alarms:
         wrong = []
         if a.kind == "co" and a.burner_mm is not None and not 1000 <= a.burner_mm <= 3000:

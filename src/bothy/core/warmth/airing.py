@@ -108,14 +108,18 @@ def damp_sources(ctx: Context, *, asleep: bool) -> list[MoistureSource]:
         out = [MoistureSource(name="people asleep", kind="person_asleep", count=n)]
     else:
         per = 24 / (24 - ASLEEP_H)
-        out = [MoistureSource(name="people awake", kind="person_awake", count=n), MoistureSource(name="meals", kind="meal", count=(d.meals_per_day if d.meals_per_day is not None else MEALS) * per),
-               MoistureSource(name="showers", kind="shower", count=(d.showers_per_day if d.showers_per_day is not None else SHOWERS) * per)]  # fmt: skip
+        out = [
+            MoistureSource(name="people awake", kind="person_awake", count=n),
+            MoistureSource(name="meals", kind="meal", count=(d.meals_per_day if d.meals_per_day is not None else MEALS) * per),
+            MoistureSource(name="showers", kind="shower", count=(d.showers_per_day if d.showers_per_day is not None else SHOWERS) * per),
+        ]
         if d.wet_clothes_kg_per_day > 0 and ctx.design.warmth.drying is None:
             out.append(MoistureSource(name="wet clothes", kind="clothes_kg", count=d.wet_clothes_kg_per_day * per))
         if d.wet_coats_per_day > 0:
             out.append(MoistureSource(name="wet coats", kind="wet_coat", count=d.wet_coats_per_day * per))
         if d.hob_kw > 0 and d.hob_h_per_day > 0:
-            out.append(MoistureSource(name="hob", kind=f"{d.hob_fuel}_kw", count=d.hob_kw, hours_per_day=min(24.0, d.hob_h_per_day * per)))  # type: ignore[arg-type]
+            hours = min(24.0, d.hob_h_per_day * per)
+            out.append(MoistureSource(name="hob", kind=f"{d.hob_fuel}_kw", count=d.hob_kw, hours_per_day=hours))  # type: ignore[arg-type]
     if d.dogs:
         out.append(MoistureSource(name="dogs", kind="dog", count=float(d.dogs)))
     if ctx.design.warmth.drying is not None and ctx.design.warmth.drying.vented == "inside":
@@ -125,8 +129,17 @@ def damp_sources(ctx: Context, *, asleep: bool) -> list[MoistureSource]:
 
 def fan_rate(ctx: Context, v: Vent, volume_m3: float, inlet_mm2: float) -> VentRateOut:
     """A fan with the inlets that are open."""
-    return vent_rate(VentRateIn.trusted(mode="fan", volume_m3=volume_m3, fan_flow_max_m3_h=v.flow_max_m3_h, fan_pressure_max_pa=v.pressure_max_pa, speed_frac=v.speed_frac,
-                                        inlet_area_mm2=max(1.0, inlet_mm2), fan_power_max_w=v.power_max_w))  # fmt: skip
+    return vent_rate(
+        VentRateIn.trusted(
+            mode="fan",
+            volume_m3=volume_m3,
+            fan_flow_max_m3_h=v.flow_max_m3_h,
+            fan_pressure_max_pa=v.pressure_max_pa,
+            speed_frac=v.speed_frac,
+            inlet_area_mm2=max(1.0, inlet_mm2),
+            fan_power_max_w=v.power_max_w,
+        )
+    )
 
 
 def _areas(vents: list[Vent], *kinds: str, night: bool = False) -> float:
@@ -134,7 +147,8 @@ def _areas(vents: list[Vent], *kinds: str, night: bool = False) -> float:
 
 
 def inlets(ctx: Context, night: bool) -> float:
-    """Free area through which air comes in, mm²: low and wall vents and open windows; by day a window of the shell set ajar; the shell's gaps where there is nothing else."""
+    """Free area through which air comes in, mm²: low and wall vents and open windows; by day a window of the shell set ajar; the shell's gaps where
+    there is nothing else."""
     w = ctx.design.warmth
     found = _areas(w.vents, "fixed_low", "fixed_wall_high", "window", night=night)
     if not night and any(o.kind == "window" for o in w.openings):
@@ -209,9 +223,18 @@ def work_air(ctx: Context, shell: Shell) -> Air:
     burning = said or 1000 * w.damp.hob_kw
     gas = None
     if burning > 0 or flued > 0:
-        gas = gas_vent_area(GasVentAreaIn.trusted(region=ctx.region.key, unflued_input_w=burning, open_flued_input_w=flued, floor_area_m2=min(60.0, shell.areas.floor_area_m2), people_count=int(ctx.people),
-                                                  high_vent_location="roof" if any(v.kind == "fixed_roof" for v in w.vents) else "wall",
-                                                  provided_high_mm2=_areas([v for v in w.vents if not v.closable], "fixed_roof", "fixed_wall_high"), provided_low_mm2=_areas([v for v in w.vents if not v.closable], "fixed_low")))  # fmt: skip
+        gas = gas_vent_area(
+            GasVentAreaIn.trusted(
+                region=ctx.region.key,
+                unflued_input_w=burning,
+                open_flued_input_w=flued,
+                floor_area_m2=min(60.0, shell.areas.floor_area_m2),
+                people_count=int(ctx.people),
+                high_vent_location="roof" if any(v.kind == "fixed_roof" for v in w.vents) else "wall",
+                provided_high_mm2=_areas([v for v in w.vents if not v.closable], "fixed_roof", "fixed_wall_high"),
+                provided_low_mm2=_areas([v for v in w.vents if not v.closable], "fixed_low"),
+            )
+        )
     cooking = (
         vent_rate(
             VentRateIn.trusted(
@@ -229,13 +252,32 @@ def work_air(ctx: Context, shell: Shell) -> Air:
         if made is not None:
             ctx.book.put_all(f"air/{name}", made.working)
     part = AirPart(
-        outdoor_c=out_c, night_flow_m3_h=flow, day_flow_m3_h=day_flow, sources=[DampRowOut(what=s.name, g_h=s.mean_g_h) for s in damp_sources(ctx, asleep=False)], day_g_h=day.source_g_h,
-        night_g_h=night.source_g_h, day_rh_frac=day.indoor_rh_frac, night_rh_frac=night.indoor_rh_frac, night_dew_c=night.dew_point_c, flow_for_60_m3_h=night.required_flow_m3_h, vent_heat_w=night.ventilation_heat_w,
-        co2_ppm=co2.co2_ppm, co2_at_end_ppm=co2.co2_at_time_ppm or 0.0, co_ppm=cooking.co_ppm if cooking else None,
-        surfaces={r.name: DampSurfacePart(surface_c=r.surface_temp_c, rh_frac=r.surface_rh_frac, wet=r.condenses, mould=r.mould_risk, dry_flow_m3_h=r.flow_to_stay_dry_m3_h) for r in night.surfaces},
-        gas_high_mm2=gas.high_area_mm2 if gas else None, gas_low_mm2=gas.low_area_mm2 if gas else None, have_high_mm2=_areas([v for v in w.vents if not v.closable], "fixed_roof", "fixed_wall_high"),
-        have_low_mm2=_areas([v for v in w.vents if not v.closable], "fixed_low"), gas_ok=gas.adequate if gas else None,
-    )  # fmt: skip
+        outdoor_c=out_c,
+        night_flow_m3_h=flow,
+        day_flow_m3_h=day_flow,
+        sources=[DampRowOut(what=s.name, g_h=s.mean_g_h) for s in damp_sources(ctx, asleep=False)],
+        day_g_h=day.source_g_h,
+        night_g_h=night.source_g_h,
+        day_rh_frac=day.indoor_rh_frac,
+        night_rh_frac=night.indoor_rh_frac,
+        night_dew_c=night.dew_point_c,
+        flow_for_60_m3_h=night.required_flow_m3_h,
+        vent_heat_w=night.ventilation_heat_w,
+        co2_ppm=co2.co2_ppm,
+        co2_at_end_ppm=co2.co2_at_time_ppm or 0.0,
+        co_ppm=cooking.co_ppm if cooking else None,
+        surfaces={
+            r.name: DampSurfacePart(
+                surface_c=r.surface_temp_c, rh_frac=r.surface_rh_frac, wet=r.condenses, mould=r.mould_risk, dry_flow_m3_h=r.flow_to_stay_dry_m3_h
+            )
+            for r in night.surfaces
+        },
+        gas_high_mm2=gas.high_area_mm2 if gas else None,
+        gas_low_mm2=gas.low_area_mm2 if gas else None,
+        have_high_mm2=_areas([v for v in w.vents if not v.closable], "fixed_roof", "fixed_wall_high"),
+        have_low_mm2=_areas([v for v in w.vents if not v.closable], "fixed_low"),
+        gas_ok=gas.adequate if gas else None,
+    )
     return Air(night, day, passive, co2, fans, gas, part)
 
 

@@ -204,8 +204,16 @@ def u_value(inp: UValueIn, sources: dict[str, Figure] | None = None) -> UValueOu
         w = b.zone_mm / 1000
         r_rib = b.depth_mm / 1000 * w / (50 * b.web_count * b.web_thickness_mm / 1000)
         cover = sum(x.resistance(inp.direction) for x in b.cover_layers)
-        u_rib = derived("u_rib_w_m2k", "1/(R_si + ΣR_cover + depth·w/(50·webs·t) + R_se)", 1 / (ends + cover + r_rib), Method("warmth.u-value", "steel referred to its zone") + Standard("ISO 6946"),
-                        r_cover_m2k_w=cover, r_rib_m2k_w=r_rib, zone_mm=b.zone_mm, **films)  # fmt: skip
+        u_rib = derived(
+            "u_rib_w_m2k",
+            "1/(R_si + ΣR_cover + depth·w/(50·webs·t) + R_se)",
+            1 / (ends + cover + r_rib),
+            Method("warmth.u-value", "steel referred to its zone") + Standard("ISO 6946"),
+            r_cover_m2k_w=cover,
+            r_rib_m2k_w=r_rib,
+            zone_mm=b.zone_mm,
+            **films,
+        )
         f = b.zone_mm / b.spacing_mm
         u = (1 - f) * bay + f * u_rib.value
         share = f * u_rib.value / u
@@ -220,11 +228,20 @@ def u_value(inp: UValueIn, sources: dict[str, Figure] | None = None) -> UValueOu
         **parts,
     )
     return UValueOut.of(
-        u_value_w_m2k=whole, r_total_m2k_w=derived("r_total_m2k_w", "1/U", 1 / u, Method("warmth.u-value", "definition"), u_value_w_m2k=whole), u_clear_w_m2k=clear, u_void_w_m2k=derived("u_void_w_m2k", "as U_clear, insulation replaced by air", void, Method("warmth.u-value"), **films),
-        u_rib_w_m2k=u_rib, rib_area_frac=derived("rib_area_frac", "zone/spacing", f, Method("warmth.u-value")), rib_share_frac=derived("rib_share_frac", "f·U_rib/U", share, Method("warmth.u-value"), u_value_w_m2k=whole, rib_area_frac=f),
-        thickness_mm=derived("thickness_mm", "Σ d", sum(x.mm for x in inp.layers), Method("warmth.u-value", "sum of the layers")), mass_kg_m2=derived("mass_kg_m2", "Σ ρ·d·coverage", sum(x.mass for x in inp.layers), Method("warmth.u-value", "sum of the layers")),
-        cost_per_m2=derived("cost_per_m2", "Σ cost·coverage", sum(x.cost_per_m2 * x.coverage_frac for x in inp.layers), Method("warmth.u-value", "sum of the layers")), r_layers_m2k_w=rs,
-    )  # fmt: skip
+        u_value_w_m2k=whole,
+        r_total_m2k_w=derived("r_total_m2k_w", "1/U", 1 / u, Method("warmth.u-value", "definition"), u_value_w_m2k=whole),
+        u_clear_w_m2k=clear,
+        u_void_w_m2k=derived("u_void_w_m2k", "as U_clear, insulation replaced by air", void, Method("warmth.u-value"), **films),
+        u_rib_w_m2k=u_rib,
+        rib_area_frac=derived("rib_area_frac", "zone/spacing", f, Method("warmth.u-value")),
+        rib_share_frac=derived("rib_share_frac", "f·U_rib/U", share, Method("warmth.u-value"), u_value_w_m2k=whole, rib_area_frac=f),
+        thickness_mm=derived("thickness_mm", "Σ d", sum(x.mm for x in inp.layers), Method("warmth.u-value", "sum of the layers")),
+        mass_kg_m2=derived("mass_kg_m2", "Σ ρ·d·coverage", sum(x.mass for x in inp.layers), Method("warmth.u-value", "sum of the layers")),
+        cost_per_m2=derived(
+            "cost_per_m2", "Σ cost·coverage", sum(x.cost_per_m2 * x.coverage_frac for x in inp.layers), Method("warmth.u-value", "sum of the layers")
+        ),
+        r_layers_m2k_w=rs,
+    )
 
 
 VOID_MM = 5.0

@@ -117,6 +117,17 @@ def cabinet_vent(inp: CabinetVentIn, sources: dict[str, Figure] | None = None) -
             high_area_mm2=g("high_area_mm2"),
         )
     return CabinetVentOut.of(
-        vented_heat_w=vented, fan_flow_m3_h=flow, vent_area_each_mm2=each, grille_gross_each_mm2=derived("grille_gross_each_mm2", "free/grille free part", each.value / inp.grille_free_frac, Method("warmth.cabinets", "definition"), vent_area_each_mm2=each, grille_free_frac=g("grille_free_frac")), cabinet_temp_c=temp,
+        vented_heat_w=vented,
+        fan_flow_m3_h=flow,
+        vent_area_each_mm2=each,
+        grille_gross_each_mm2=derived(
+            "grille_gross_each_mm2",
+            "free/grille free part",
+            each.value / inp.grille_free_frac,
+            Method("warmth.cabinets", "definition"),
+            vent_area_each_mm2=each,
+            grille_free_frac=g("grille_free_frac"),
+        ),
+        cabinet_temp_c=temp,
         adequate=temp.value <= inp.max_cabinet_temp_c if temp is not None else None,
-    )  # fmt: skip
+    )

@@ -128,12 +128,45 @@ def condensation_check(inp: CondensationCheckIn, sources: dict[str, Figure] | No
         r_total_m2k_w=r_total,
     )
     return CondensationCheckOut.of(
-        u_value_w_m2k=derived("u_value_w_m2k", "1/R_T", 1 / r_total, Method("warmth.condensation", "without ribs") + Standard("ISO 6946"), r_total_m2k_w=r_total), dew_point_c=dew, surface_temp_c=surface,
-        surface_rh_frac=derived("surface_rh_frac", "e_i/e_s(T_s)", rh0, Method("warmth.condensation") + Standard("ISO 13788"), vapour_pressure_pa=ei, surface_temp_c=surface),
-        temp_factor_frac=derived("temp_factor_frac", "(T_s−T_e)/(T_i−T_e)", (temps[0] - te) / (ti - te), Method("warmth.condensation") + Standard("ISO 13788"), surface_temp_c=surface), surface_condensation=wet, mould_risk=mould,
-        condensation_g_m2_day=derived("condensation_g_m2_day", "Σ over the planes that get wet: δ₀·(flow in − flow out)", sum_rate, Method("warmth.condensation", "lower convex hull of the saturation points") + Standard("ISO 13788"),
-                                      **{f"{names[j].replace(' ', '_').replace('|', '_to_')}_{j}_g_m2_day": rates[j] for j in range(len(rates)) if rates[j] > 0}),
-        worst_plane=names[worst] if sum_rate > 0 else None, skin_inner_temp_c=derived("skin_inner_temp_c", "T_i − (T_i − T_e)·R inside of the skin/R_T", skin, Method("warmth.condensation") + Standard("ISO 13788"), indoor_temp_c=ti, outdoor_temp_c=te, r_total_m2k_w=r_total), air_leak_condenses=skin < dew.value, sd_total_m=derived("sd_total_m", "Σ s_d", s[-1], Method("warmth.condensation"), **{f"sd_{i}_m": x.sd for i, x in enumerate(inp.layers, 1)}), risk=risk,
-        planes=[Plane(name=n, position_mm=p, temp_c=t, sat_pressure_pa=q, free_pressure_pa=f, vapour_pressure_pa=v, rh_frac=v / q, rate_g_m2_day=w)
-                for n, p, t, q, f, v, w in zip(names, at, temps, sat, free, pressure, rates, strict=True)],
-    )  # fmt: skip
+        u_value_w_m2k=derived(
+            "u_value_w_m2k", "1/R_T", 1 / r_total, Method("warmth.condensation", "without ribs") + Standard("ISO 6946"), r_total_m2k_w=r_total
+        ),
+        dew_point_c=dew,
+        surface_temp_c=surface,
+        surface_rh_frac=derived(
+            "surface_rh_frac", "e_i/e_s(T_s)", rh0, Method("warmth.condensation") + Standard("ISO 13788"), vapour_pressure_pa=ei, surface_temp_c=surface
+        ),
+        temp_factor_frac=derived(
+            "temp_factor_frac",
+            "(T_s−T_e)/(T_i−T_e)",
+            (temps[0] - te) / (ti - te),
+            Method("warmth.condensation") + Standard("ISO 13788"),
+            surface_temp_c=surface,
+        ),
+        surface_condensation=wet,
+        mould_risk=mould,
+        condensation_g_m2_day=derived(
+            "condensation_g_m2_day",
+            "Σ over the planes that get wet: δ₀·(flow in − flow out)",
+            sum_rate,
+            Method("warmth.condensation", "lower convex hull of the saturation points") + Standard("ISO 13788"),
+            **{f"{names[j].replace(' ', '_').replace('|', '_to_')}_{j}_g_m2_day": rates[j] for j in range(len(rates)) if rates[j] > 0},
+        ),
+        worst_plane=names[worst] if sum_rate > 0 else None,
+        skin_inner_temp_c=derived(
+            "skin_inner_temp_c",
+            "T_i − (T_i − T_e)·R inside of the skin/R_T",
+            skin,
+            Method("warmth.condensation") + Standard("ISO 13788"),
+            indoor_temp_c=ti,
+            outdoor_temp_c=te,
+            r_total_m2k_w=r_total,
+        ),
+        air_leak_condenses=skin < dew.value,
+        sd_total_m=derived("sd_total_m", "Σ s_d", s[-1], Method("warmth.condensation"), **{f"sd_{i}_m": x.sd for i, x in enumerate(inp.layers, 1)}),
+        risk=risk,
+        planes=[
+            Plane(name=n, position_mm=p, temp_c=t, sat_pressure_pa=q, free_pressure_pa=f, vapour_pressure_pa=v, rh_frac=v / q, rate_g_m2_day=w)
+            for n, p, t, q, f, v, w in zip(names, at, temps, sat, free, pressure, rates, strict=True)
+        ],
+    )

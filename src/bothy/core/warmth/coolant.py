@@ -97,8 +97,16 @@ def heat_exchanger(inp: HeatExchangerIn, sources: dict[str, Figure] | None = Non
     ntu = derived("ntu", "UA/C_min", inp.ua_w_k / least, Method("warmth.coolant", "definition"), ua_w_k=g("ua_w_k"), c_min_w_k=least)
     ratio = derived("capacity_ratio", "C_min/C_max", least / most, Method("warmth.coolant", "definition"), c_min_w_k=least, c_max_w_k=most)
     eps = effectiveness(ntu, ratio, float(inp.arrangement == "parallel"))
-    heat = derived("heat_w", "ε·C_min·(T_h − T_c)", eps.value * least * (inp.hot_in_temp_c - inp.cold_in_temp_c), Method("warmth.coolant", "effectiveness-NTU method"), effectiveness_frac=eps, c_min_w_k=least,
-                   hot_in_temp_c=g("hot_in_temp_c"), cold_in_temp_c=g("cold_in_temp_c"))  # fmt: skip
+    heat = derived(
+        "heat_w",
+        "ε·C_min·(T_h − T_c)",
+        eps.value * least * (inp.hot_in_temp_c - inp.cold_in_temp_c),
+        Method("warmth.coolant", "effectiveness-NTU method"),
+        effectiveness_frac=eps,
+        c_min_w_k=least,
+        hot_in_temp_c=g("hot_in_temp_c"),
+        cold_in_temp_c=g("cold_in_temp_c"),
+    )
     kept = heat.value if inp.source_power_w is None else min(heat.value, inp.source_power_w)
     out = derived("cold_out_temp_c", "T_c + P/C_c", inp.cold_in_temp_c + heat.value / cc, Method("warmth.coolant", "heat balance"), heat_w=heat, c_cold_w_k=cc)
     kept_out = inp.cold_in_temp_c + kept / cc
@@ -120,10 +128,21 @@ def heat_exchanger(inp: HeatExchangerIn, sources: dict[str, Figure] | None = Non
         )
 
     return HeatExchangerOut.of(
-        effectiveness_frac=eps, ntu=ntu, capacity_ratio=ratio, heat_w=heat, cold_out_temp_c=out, hot_out_temp_c=derived("hot_out_temp_c", "T_h − P/C_h", inp.hot_in_temp_c - heat.value / ch, Method("warmth.coolant", "heat balance"), heat_w=heat, c_hot_w_k=ch),
-        sustained_heat_w=derived("sustained_heat_w", "min(P, source)", kept, Method("warmth.coolant", "the furnace limits it"), heat_w=heat), sustained_cold_out_temp_c=derived("sustained_cold_out_temp_c", "T_c + min(P, source)/C_c", kept_out, Method("warmth.coolant", "heat balance"), heat_w=heat, source_w=kept),
-        mixed_flow_l_min=mixed("mixed_flow_l_min", out.value), sustained_mixed_flow_l_min=mixed("sustained_mixed_flow_l_min", kept_out),
-    )  # fmt: skip
+        effectiveness_frac=eps,
+        ntu=ntu,
+        capacity_ratio=ratio,
+        heat_w=heat,
+        cold_out_temp_c=out,
+        hot_out_temp_c=derived(
+            "hot_out_temp_c", "T_h − P/C_h", inp.hot_in_temp_c - heat.value / ch, Method("warmth.coolant", "heat balance"), heat_w=heat, c_hot_w_k=ch
+        ),
+        sustained_heat_w=derived("sustained_heat_w", "min(P, source)", kept, Method("warmth.coolant", "the furnace limits it"), heat_w=heat),
+        sustained_cold_out_temp_c=derived(
+            "sustained_cold_out_temp_c", "T_c + min(P, source)/C_c", kept_out, Method("warmth.coolant", "heat balance"), heat_w=heat, source_w=kept
+        ),
+        mixed_flow_l_min=mixed("mixed_flow_l_min", out.value),
+        sustained_mixed_flow_l_min=mixed("sustained_mixed_flow_l_min", kept_out),
+    )
 
 
 def friction(reynolds: float, roughness_mm: float, inner_mm: float) -> float:
@@ -216,13 +235,28 @@ def hydronic_loop(inp: HydronicLoopIn, sources: dict[str, Figure] | None = None)
         Method("warmth.coolant"),
         reynolds=re,
     )
-    drop = derived("pressure_drop_kpa", "(f·L/D + ΣK)·ρ·v²/2 + components", (fr.value * inp.pipe_length_m / d + inp.k_sum) * f.rho * v.value**2 / 2000 + inp.component_drop_kpa, Method("warmth.coolant", "Darcy-Weisbach"),
-                   friction_factor=fr, pipe_length_m=g("pipe_length_m"), velocity_m_s=v, component_drop_kpa=g("component_drop_kpa"))  # fmt: skip
+    drop = derived(
+        "pressure_drop_kpa",
+        "(f·L/D + ΣK)·ρ·v²/2 + components",
+        (fr.value * inp.pipe_length_m / d + inp.k_sum) * f.rho * v.value**2 / 2000 + inp.component_drop_kpa,
+        Method("warmth.coolant", "Darcy-Weisbach"),
+        friction_factor=fr,
+        pipe_length_m=g("pipe_length_m"),
+        velocity_m_s=v,
+        component_drop_kpa=g("component_drop_kpa"),
+    )
     head = derived("head_m", "Δp/(ρ·g)", drop.value * 1000 / (f.rho * G), Method("warmth.coolant", "definition"), pressure_drop_kpa=drop)
     pump = None
     if inp.pump_head_max_m is not None and inp.pump_flow_max_l_min is not None:
-        pump = derived("pump_available_head_m", "h_max·(1 − Q/Q_max)", max(0.0, inp.pump_head_max_m * (1 - flow.value / inp.pump_flow_max_l_min)), Method("warmth.coolant", "pump curve as a line"),
-                       pump_head_max_m=g("pump_head_max_m"), pump_flow_max_l_min=g("pump_flow_max_l_min"), flow_l_min=flow)  # fmt: skip
+        pump = derived(
+            "pump_available_head_m",
+            "h_max·(1 − Q/Q_max)",
+            max(0.0, inp.pump_head_max_m * (1 - flow.value / inp.pump_flow_max_l_min)),
+            Method("warmth.coolant", "pump curve as a line"),
+            pump_head_max_m=g("pump_head_max_m"),
+            pump_flow_max_l_min=g("pump_flow_max_l_min"),
+            flow_l_min=flow,
+        )
     grows = derived(
         "expansion_l",
         "β·(T_hot − T_fill)·V",
@@ -231,10 +265,26 @@ def hydronic_loop(inp: HydronicLoopIn, sources: dict[str, Figure] | None = None)
         system_volume_l=g("system_volume_l"),
     )
     return HydronicLoopOut.of(
-        flow_l_min=flow, delta_t_k=delta, velocity_m_s=v, reynolds=re, friction_factor=fr, pressure_drop_kpa=drop, head_m=head, pump_available_head_m=pump, pump_ok=pump.value >= head.value if pump else None,
-        pipe_loss_w=derived("pipe_loss_w", "UA'·L·(T_fluid − T_amb)", inp.pipe_ua_w_mk * inp.pipe_length_m * (inp.mean_fluid_temp_c - inp.ambient_temp_c), Method("warmth.coolant"), pipe_ua_w_mk=g("pipe_ua_w_mk"), pipe_length_m=g("pipe_length_m")),
-        expansion_l=grows, header_space_l=derived("header_space_l", "1.5·expansion", 1.5 * grows.value, Method("warmth.coolant"), expansion_l=grows),
-    )  # fmt: skip
+        flow_l_min=flow,
+        delta_t_k=delta,
+        velocity_m_s=v,
+        reynolds=re,
+        friction_factor=fr,
+        pressure_drop_kpa=drop,
+        head_m=head,
+        pump_available_head_m=pump,
+        pump_ok=pump.value >= head.value if pump else None,
+        pipe_loss_w=derived(
+            "pipe_loss_w",
+            "UA'·L·(T_fluid − T_amb)",
+            inp.pipe_ua_w_mk * inp.pipe_length_m * (inp.mean_fluid_temp_c - inp.ambient_temp_c),
+            Method("warmth.coolant"),
+            pipe_ua_w_mk=g("pipe_ua_w_mk"),
+            pipe_length_m=g("pipe_length_m"),
+        ),
+        expansion_l=grows,
+        header_space_l=derived("header_space_l", "1.5·expansion", 1.5 * grows.value, Method("warmth.coolant"), expansion_l=grows),
+    )
 
 
 FLOOR_MOST_C = 29.0

@@ -130,8 +130,15 @@ def cooling_load(inp: CoolingLoadIn, sources: dict[str, Figure] | None = None) -
     sun = derived("glass_solar_w", "Σ A·I·SHGC·shade", s.sun_w, here)
     glass = derived("glass_conduction_w", "Σ U·A·(T_e − T_i)", s.glass_ua_w_k * dt, Method("warmth.cooling", "heat flow"), ua_w_k=s.glass_ua_w_k)
     people = derived("people_sensible_w", "n·W", s.people_w, here, people_count=g("people_count"), person_sensible_w=g("person_sensible_w"))
-    air = derived("air_sensible_w", "0.33533·Q·(T_e − T_i)", s.air_w, Method("warmth.air"), flow_m3_h=g("flow_m3_h"), outdoor_temp_c=g("outdoor_temp_c"),
-                  indoor_temp_c=g("indoor_temp_c"))  # fmt: skip
+    air = derived(
+        "air_sensible_w",
+        "0.33533·Q·(T_e − T_i)",
+        s.air_w,
+        Method("warmth.air"),
+        flow_m3_h=g("flow_m3_h"),
+        outdoor_temp_c=g("outdoor_temp_c"),
+        indoor_temp_c=g("indoor_temp_c"),
+    )
     parts: dict[str, Any] = {
         "opaque_w": opaque,
         "glass_solar_w": sun,
@@ -141,14 +148,39 @@ def cooling_load(inp: CoolingLoadIn, sources: dict[str, Figure] | None = None) -
         "air_sensible_w": air,
     }
     sensible = derived("sensible_w", "Σ", s.sensible_w, Method("warmth.cooling", "heat that warms"), **parts)
-    latent = derived("latent_w", "n·W + ρ·Q/3600·2.45·10⁶·max(0, w_e − w_i)", s.latent_w, Method("warmth.cooling", "moisture to take out"), people_count=g("people_count"),
-                     flow_m3_h=g("flow_m3_h"))  # fmt: skip
+    latent = derived(
+        "latent_w",
+        "n·W + ρ·Q/3600·2.45·10⁶·max(0, w_e − w_i)",
+        s.latent_w,
+        Method("warmth.cooling", "moisture to take out"),
+        people_count=g("people_count"),
+        flow_m3_h=g("flow_m3_h"),
+    )
     total = derived("total_w", "max(0, sensible) + latent", s.total_w, here, sensible_w=sensible, latent_w=latent)
     return CoolingLoadOut.of(
-        opaque=rows, opaque_w=opaque, glass_solar_w=sun, glass_conduction_w=glass, people_sensible_w=people, appliances_w=g("appliances_w"), air_sensible_w=air, sensible_w=sensible, latent_w=latent, total_w=total,
-        total_btu_h=derived("total_btu_h", "W·3.412", total.value * BTU_H, Method("warmth.cooling", "units"), total_w=total), needed_w=derived("needed_w", "total·(1+margin)", total.value * (1 + inp.margin_frac), here, total_w=total, margin_frac=g("margin_frac")),
-        free_running_temp_c=derived("free_running_temp_c", "T_e + (ΣUA·(T_sa − T_e) + sun + people + appliances)/(ΣUA + 0.33533·Q)", s.free_c, Method("warmth.cooling", "without refrigeration"), glass_solar_w=sun, ua_w_k=s.carried_w_k) if s.free_c is not None else None,
-    )  # fmt: skip
+        opaque=rows,
+        opaque_w=opaque,
+        glass_solar_w=sun,
+        glass_conduction_w=glass,
+        people_sensible_w=people,
+        appliances_w=g("appliances_w"),
+        air_sensible_w=air,
+        sensible_w=sensible,
+        latent_w=latent,
+        total_w=total,
+        total_btu_h=derived("total_btu_h", "W·3.412", total.value * BTU_H, Method("warmth.cooling", "units"), total_w=total),
+        needed_w=derived("needed_w", "total·(1+margin)", total.value * (1 + inp.margin_frac), here, total_w=total, margin_frac=g("margin_frac")),
+        free_running_temp_c=derived(
+            "free_running_temp_c",
+            "T_e + (ΣUA·(T_sa − T_e) + sun + people + appliances)/(ΣUA + 0.33533·Q)",
+            s.free_c,
+            Method("warmth.cooling", "without refrigeration"),
+            glass_solar_w=sun,
+            ua_w_k=s.carried_w_k,
+        )
+        if s.free_c is not None
+        else None,
+    )
 
 
 AcSupply = Literal["native_12v", "native_24v", "native_48v", "inverter"]
@@ -199,8 +231,15 @@ def ac_battery_hours(inp: AcBatteryHoursIn, sources: dict[str, Figure] | None = 
     volts = g("battery_voltage_v", BANK_V[inp.supply], "usual for this supply")
     eta = g("conversion_efficiency_frac", 0.97 if native else 0.88, "usual for this supply")
     idle = g("inverter_idle_w", 0.0 if native else 15.0, "usual for this supply")
-    hose = derived("hose_penalty_w", "0.33533·Q_hose·max(0, T_e − T_i)", PER_FLOW * inp.exhaust_hose_flow_m3_h * max(0.0, inp.outdoor_temp_c - inp.indoor_temp_c), Method("warmth.cooling", "warm air drawn in for what is blown out"),
-                   exhaust_hose_flow_m3_h=g("exhaust_hose_flow_m3_h"), outdoor_temp_c=g("outdoor_temp_c"), indoor_temp_c=g("indoor_temp_c"))  # fmt: skip
+    hose = derived(
+        "hose_penalty_w",
+        "0.33533·Q_hose·max(0, T_e − T_i)",
+        PER_FLOW * inp.exhaust_hose_flow_m3_h * max(0.0, inp.outdoor_temp_c - inp.indoor_temp_c),
+        Method("warmth.cooling", "warm air drawn in for what is blown out"),
+        exhaust_hose_flow_m3_h=g("exhaust_hose_flow_m3_h"),
+        outdoor_temp_c=g("outdoor_temp_c"),
+        indoor_temp_c=g("indoor_temp_c"),
+    )
     net = derived(
         "net_capacity_w",
         "max(0, capacity − penalty)",
@@ -253,8 +292,33 @@ def ac_battery_hours(inp: AcBatteryHoursIn, sources: dict[str, Figure] | None = 
         else None
     )
     return AcBatteryHoursOut.of(
-        hose_penalty_w=hose, net_capacity_w=net, duty_frac=derived("duty_frac", "min(1, load/net)", duty, Method("warmth.cooling", "definition"), cooling_load_w=g("cooling_load_w"), net_capacity_w=net),
-        unmet_w=derived("unmet_w", "max(0, load − net)", max(0.0, inp.cooling_load_w - net.value), Method("warmth.cooling", "definition"), cooling_load_w=g("cooling_load_w"), net_capacity_w=net), run_power_w=run, mean_power_w=mean, battery_draw_w=draw, net_draw_w=falls,
-        run_current_a=derived("run_current_a", "(run/η + idle)/U", (run.value / eta.value + idle.value) / volts.value, Method("warmth.cooling", "Ohm's law"), run_power_w=run, efficiency_frac=eta, battery_voltage_v=volts), time_h=hours,
-        start_power_w=derived("start_power_w", "run·start multiple", start, Method("warmth.cooling"), run_power_w=run), start_ok=None if native or inp.inverter_surge_w is None else start <= inp.inverter_surge_w,
-    )  # fmt: skip
+        hose_penalty_w=hose,
+        net_capacity_w=net,
+        duty_frac=derived(
+            "duty_frac", "min(1, load/net)", duty, Method("warmth.cooling", "definition"), cooling_load_w=g("cooling_load_w"), net_capacity_w=net
+        ),
+        unmet_w=derived(
+            "unmet_w",
+            "max(0, load − net)",
+            max(0.0, inp.cooling_load_w - net.value),
+            Method("warmth.cooling", "definition"),
+            cooling_load_w=g("cooling_load_w"),
+            net_capacity_w=net,
+        ),
+        run_power_w=run,
+        mean_power_w=mean,
+        battery_draw_w=draw,
+        net_draw_w=falls,
+        run_current_a=derived(
+            "run_current_a",
+            "(run/η + idle)/U",
+            (run.value / eta.value + idle.value) / volts.value,
+            Method("warmth.cooling", "Ohm's law"),
+            run_power_w=run,
+            efficiency_frac=eta,
+            battery_voltage_v=volts,
+        ),
+        time_h=hours,
+        start_power_w=derived("start_power_w", "run·start multiple", start, Method("warmth.cooling"), run_power_w=run),
+        start_ok=None if native or inp.inverter_surge_w is None else start <= inp.inverter_surge_w,
+    )

@@ -16,9 +16,22 @@ from bothy.core.method.sources import Method
 from bothy.core.warmth.air import CP, RHO, ZERO_K
 
 FITTINGS: dict[str, float] = {
-    "bend_90": 0.6, "bend_90_tight": 1.2, "bend_45": 0.35, "tee_straight": 0.3, "tee_branch": 1.3, "y_branch": 0.7, "reducer": 0.1, "silencer": 1, "grille_open": 1.5, "grille_directional": 2.5,
-    "damper_0": 0.2, "damper_20": 1.5, "damper_30": 3.9, "damper_45": 18.7, "damper_60": 118,
-}  # fmt: skip
+    "bend_90": 0.6,
+    "bend_90_tight": 1.2,
+    "bend_45": 0.35,
+    "tee_straight": 0.3,
+    "tee_branch": 1.3,
+    "y_branch": 0.7,
+    "reducer": 0.1,
+    "silencer": 1,
+    "grille_open": 1.5,
+    "grille_directional": 2.5,
+    "damper_0": 0.2,
+    "damper_20": 1.5,
+    "damper_30": 3.9,
+    "damper_45": 18.7,
+    "damper_60": 118,
+}
 """Loss in velocity heads; dampers by the blade's angle from open (method warmth.ducts, typical)."""
 FittingKind = Literal[
     "bend_90",
@@ -141,9 +154,17 @@ def duct_run(inp: DuctRunIn, sources: dict[str, Figure] | None = None) -> DuctRu
     )
     there = m.value * CP * (inp.supply_temp_c - inp.zone_temp_c)
     return DuctRunOut.of(
-        ua_w_mk=ua, k_total=k, velocity_m_s=v, pressure_pa=pressure_lost(k, rho, v), outlet_temp_c=end, delivered_w=arriving(m, end, g("zone_temp_c")), loss_w=lost,
-        loss_frac=derived("loss_frac", "lost/(m·c_p·(T_s − T_zone))", lost.value / there, Method("warmth.ducts", "definition"), loss_w=lost) if there > 0 else None,
-    )  # fmt: skip
+        ua_w_mk=ua,
+        k_total=k,
+        velocity_m_s=v,
+        pressure_pa=pressure_lost(k, rho, v),
+        outlet_temp_c=end,
+        delivered_w=arriving(m, end, g("zone_temp_c")),
+        loss_w=lost,
+        loss_frac=derived("loss_frac", "lost/(m·c_p·(T_s − T_zone))", lost.value / there, Method("warmth.ducts", "definition"), loss_w=lost)
+        if there > 0
+        else None,
+    )
 
 
 class BranchIn(Duct):
@@ -254,17 +275,49 @@ def duct_network(inp: DuctNetworkIn, sources: dict[str, Figure] | None = None) -
         if n.children:
             continue
         got = RHO * n.flow * CP * (n.end_c - n.duct.zone_temp_c) if n.end_c is not None else 0.0
-        ends.append(DuctEnd(name=n.duct.name, flow_m3_h=n.flow * 3600, flow_frac=n.flow / q, velocity_m_s=RHO * n.flow / (rho * n.duct.bore_m2), supply_temp_c=n.supply_c, outlet_temp_c=n.end_c,
-                            delivered_w=got, loss_w=n.loss_w, shortfall_w=max(0.0, n.duct.need_w - got)))  # fmt: skip
-    flow = derived("total_flow_m3_h", "fan curve p_max·(1 − Q/Q_max) meets (1/S² + k_return)·Q²", q * 3600, Method("warmth.ducts"), fan_pressure_max_pa=g("fan_pressure_max_pa"),
-                   fan_flow_max_m3_h=g("fan_flow_max_m3_h"), openness=s)  # fmt: skip
+        ends.append(
+            DuctEnd(
+                name=n.duct.name,
+                flow_m3_h=n.flow * 3600,
+                flow_frac=n.flow / q,
+                velocity_m_s=RHO * n.flow / (rho * n.duct.bore_m2),
+                supply_temp_c=n.supply_c,
+                outlet_temp_c=n.end_c,
+                delivered_w=got,
+                loss_w=n.loss_w,
+                shortfall_w=max(0.0, n.duct.need_w - got),
+            )
+        )
+    flow = derived(
+        "total_flow_m3_h",
+        "fan curve p_max·(1 − Q/Q_max) meets (1/S² + k_return)·Q²",
+        q * 3600,
+        Method("warmth.ducts"),
+        fan_pressure_max_pa=g("fan_pressure_max_pa"),
+        fan_flow_max_m3_h=g("fan_flow_max_m3_h"),
+        openness=s,
+    )
     each: dict[str, Any] = {f"run_{i}_w": e.delivered_w for i, e in enumerate(ends, 1)}
     return DuctNetworkOut.of(
-        total_flow_m3_h=flow, plenum_pressure_pa=derived("plenum_pressure_pa", "Q²/S²", pressure, Method("warmth.ducts"), total_flow_m3_h=flow, openness=s), return_pressure_pa=derived("return_pressure_pa", "ρ/2·(Q/(C_d·A_return))²", kr * q * q, Method("warmth.ducts", "orifice"), total_flow_m3_h=flow),
-        mean_supply_temp_c=derived("mean_supply_temp_c", "T_return + P/(ρ·c_p·Q)", inp.return_temp_c + inp.heater_power_w / (RHO * CP * q), Method("warmth.ducts", "heat balance"), return_temp_c=g("return_temp_c"), heater_power_w=g("heater_power_w"), total_flow_m3_h=flow),
-        delivered_w=derived("delivered_w", "Σ", sum(e.delivered_w for e in ends), Method("warmth.ducts", "what arrives"), **each), loss_w=derived("loss_w", "Σ m·c_p·(T_s − T_o), trunks too", losses, Method("warmth.ducts", "heat balance"), total_flow_m3_h=flow),
-        worst_shortfall_w=derived("worst_shortfall_w", "max over the runs of need − what arrives", max(e.shortfall_w for e in ends), Method("warmth.ducts"), **each), runs=ends,
-    )  # fmt: skip
+        total_flow_m3_h=flow,
+        plenum_pressure_pa=derived("plenum_pressure_pa", "Q²/S²", pressure, Method("warmth.ducts"), total_flow_m3_h=flow, openness=s),
+        return_pressure_pa=derived("return_pressure_pa", "ρ/2·(Q/(C_d·A_return))²", kr * q * q, Method("warmth.ducts", "orifice"), total_flow_m3_h=flow),
+        mean_supply_temp_c=derived(
+            "mean_supply_temp_c",
+            "T_return + P/(ρ·c_p·Q)",
+            inp.return_temp_c + inp.heater_power_w / (RHO * CP * q),
+            Method("warmth.ducts", "heat balance"),
+            return_temp_c=g("return_temp_c"),
+            heater_power_w=g("heater_power_w"),
+            total_flow_m3_h=flow,
+        ),
+        delivered_w=derived("delivered_w", "Σ", sum(e.delivered_w for e in ends), Method("warmth.ducts", "what arrives"), **each),
+        loss_w=derived("loss_w", "Σ m·c_p·(T_s − T_o), trunks too", losses, Method("warmth.ducts", "heat balance"), total_flow_m3_h=flow),
+        worst_shortfall_w=derived(
+            "worst_shortfall_w", "max over the runs of need − what arrives", max(e.shortfall_w for e in ends), Method("warmth.ducts"), **each
+        ),
+        runs=ends,
+    )
 
 
 class AssignOutlet(Contract):
@@ -353,6 +406,9 @@ def outlet_assignment(inp: OutletAssignmentIn, sources: dict[str, Figure] | None
     each = [costs[o][r] for r, o in enumerate(chosen)]
     parts = {f"run_{i}_w": w for i, w in enumerate(each, 1)}
     return OutletAssignmentOut.of(
-        outlet_index=list(chosen), assignment=[Assigned(run=runs[r], outlet=outlets[o], shortfall_w=each[r]) for r, o in enumerate(chosen)],
-        worst_shortfall_w=derived("worst_shortfall_w", "max", max(each), Method("warmth.ducts", "all ways tried"), **parts), total_shortfall_w=derived("total_shortfall_w", "Σ", sum(each), Method("warmth.ducts", "all ways tried"), **parts), costs=[list(r) for r in costs],
-    )  # fmt: skip
+        outlet_index=list(chosen),
+        assignment=[Assigned(run=runs[r], outlet=outlets[o], shortfall_w=each[r]) for r, o in enumerate(chosen)],
+        worst_shortfall_w=derived("worst_shortfall_w", "max", max(each), Method("warmth.ducts", "all ways tried"), **parts),
+        total_shortfall_w=derived("total_shortfall_w", "Σ", sum(each), Method("warmth.ducts", "all ways tried"), **parts),
+        costs=[list(r) for r in costs],
+    )

@@ -94,10 +94,19 @@ def heat_loss(inp: HeatLossIn, sources: dict[str, Figure] | None = None) -> Heat
         ua[s.name] += k
         heats.append(k * dt)
     through = transmission(
-        derived("ua_surfaces_w_k", "Σ U'·A·b", sum(ua.values()), Method("warmth.heat-loss", "U' = 1/(1/U + R_extra)"), **{f"{n}_w_k": v for n, v in ua.items()}),
-        g("indoor_temp_c"), g("outdoor_temp_c"))  # fmt: skip
+        derived(
+            "ua_surfaces_w_k", "Σ U'·A·b", sum(ua.values()), Method("warmth.heat-loss", "U' = 1/(1/U + R_extra)"), **{f"{n}_w_k": v for n, v in ua.items()}
+        ),
+        g("indoor_temp_c"),
+        g("outdoor_temp_c"),
+    )
     sigma = density_ratio(inp.altitude_m)
-    leak = by_air(derived("leak_m3_h", "V·n", inp.volume_m3 * inp.ach_per_h, Method("warmth.heat-loss", "leakage"), volume_m3=g("volume_m3"), ach_per_h=g("ach_per_h")), sigma, g("indoor_temp_c"), g("outdoor_temp_c"))  # fmt: skip
+    leak = by_air(
+        derived("leak_m3_h", "V·n", inp.volume_m3 * inp.ach_per_h, Method("warmth.heat-loss", "leakage"), volume_m3=g("volume_m3"), ach_per_h=g("ach_per_h")),
+        sigma,
+        g("indoor_temp_c"),
+        g("outdoor_temp_c"),
+    )
     vent = by_air(g("vent_flow_m3_h"), sigma, g("indoor_temp_c"), g("outdoor_temp_c"))
     total = derived(
         "heat_loss_w",
@@ -123,12 +132,35 @@ def heat_loss(inp: HeatLossIn, sources: dict[str, Figure] | None = None) -> Heat
         zones[s.zone] = zones.get(s.zone, 0.0) + h + air * s.area_m2 / area
     most = max(range(len(heats)), key=lambda i: heats[i])
     return HeatLossOut.of(
-        surfaces=[LossRow(name=s.name, u_effective_w_m2k=s.u_effective, heat_w=h, share_frac=h / total.value if total.value else 0.0) for s, h in zip(inp.surfaces, heats, strict=True)],
-        transmission_w=through, infiltration_w=leak, ventilation_w=vent, heat_loss_w=total, ua_w_k=derived("ua_w_k", "loss/(T_i − T_e)", total.value / dt, Method("warmth.heat-loss", "definition"), heat_loss_w=total),
-        mean_u_w_m2k=derived("mean_u_w_m2k", "through the surfaces/ΔT/ΣA", through.value / dt / area, Method("warmth.heat-loss", "definition"), transmission_w=through, area_m2=area), largest_surface=inp.surfaces[most].name, net_heat_w=net,
-        design_heat_w=derived("design_heat_w", "net·(1+margin)", net.value * (1 + inp.margin_frac), Method("warmth.heat-loss") + Standard("EN 12831-1"), net_heat_w=net, margin_frac=g("margin_frac")),
+        surfaces=[
+            LossRow(name=s.name, u_effective_w_m2k=s.u_effective, heat_w=h, share_frac=h / total.value if total.value else 0.0)
+            for s, h in zip(inp.surfaces, heats, strict=True)
+        ],
+        transmission_w=through,
+        infiltration_w=leak,
+        ventilation_w=vent,
+        heat_loss_w=total,
+        ua_w_k=derived("ua_w_k", "loss/(T_i − T_e)", total.value / dt, Method("warmth.heat-loss", "definition"), heat_loss_w=total),
+        mean_u_w_m2k=derived(
+            "mean_u_w_m2k",
+            "through the surfaces/ΔT/ΣA",
+            through.value / dt / area,
+            Method("warmth.heat-loss", "definition"),
+            transmission_w=through,
+            area_m2=area,
+        ),
+        largest_surface=inp.surfaces[most].name,
+        net_heat_w=net,
+        design_heat_w=derived(
+            "design_heat_w",
+            "net·(1+margin)",
+            net.value * (1 + inp.margin_frac),
+            Method("warmth.heat-loss") + Standard("EN 12831-1"),
+            net_heat_w=net,
+            margin_frac=g("margin_frac"),
+        ),
         zones=[ZoneRow(zone=z, heat_w=w) for z, w in zones.items()],
-    )  # fmt: skip
+    )
 
 
 class BufferTempIn(Contract):
@@ -165,10 +197,21 @@ def buffer_temp(inp: BufferTempIn, sources: dict[str, Figure] | None = None) -> 
     t = buffer_temperature(*four, g("heat_w"))
     dt = inp.indoor_temp_c - inp.outdoor_temp_c
     return BufferTempOut.of(
-        buffer_temp_c=t, b_frac=derived("b_frac", "(T_i − T_b)/(T_i − T_e)", (inp.indoor_temp_c - t.value) / dt, Method("warmth.heat-loss", "definition"), buffer_temp_c=t) if dt else None,
-        heat_from_living_w=derived("heat_from_living_w", "UA_in·(T_i − T_b)", inp.ua_to_living_w_k * (inp.indoor_temp_c - t.value), Method("warmth.heat-loss", "heat balance"), ua_to_living_w_k=four[0], buffer_temp_c=t),
-        heat_needed_w=buffer_heat(*four, g("min_temp_c")), frost_safe=t.value >= inp.min_temp_c,
-    )  # fmt: skip
+        buffer_temp_c=t,
+        b_frac=derived("b_frac", "(T_i − T_b)/(T_i − T_e)", (inp.indoor_temp_c - t.value) / dt, Method("warmth.heat-loss", "definition"), buffer_temp_c=t)
+        if dt
+        else None,
+        heat_from_living_w=derived(
+            "heat_from_living_w",
+            "UA_in·(T_i − T_b)",
+            inp.ua_to_living_w_k * (inp.indoor_temp_c - t.value),
+            Method("warmth.heat-loss", "heat balance"),
+            ua_to_living_w_k=four[0],
+            buffer_temp_c=t,
+        ),
+        heat_needed_w=buffer_heat(*four, g("min_temp_c")),
+        frost_safe=t.value >= inp.min_temp_c,
+    )
 
 
 class Content(Contract):
@@ -214,8 +257,14 @@ def time_constant(heat_capacity_kj_k: float, ua_w_k: float) -> float:
 def warm_up_time(inp: WarmUpTimeIn, sources: dict[str, Figure] | None = None) -> WarmUpTimeOut:
     """How long until it is warm, and how long it stays so. Method: warmth.warm-up."""
     g = Given(inp, sources)
-    cap = derived("heat_capacity_kj_k", "ρ·c_p·V + Σ m·c·coupled", (RHO * CP * inp.volume_m3 + sum(c.mass_kg * c.specific_heat_j_kgk * c.coupled_frac for c in inp.contents)) / 1000,
-                  Method("warmth.warm-up"), volume_m3=g("volume_m3"), **{f"{c.name or 'content'}_{i}_kj_k": c.mass_kg * c.specific_heat_j_kgk * c.coupled_frac / 1000 for i, c in enumerate(inp.contents, 1)})  # fmt: skip
+    cap = derived(
+        "heat_capacity_kj_k",
+        "ρ·c_p·V + Σ m·c·coupled",
+        (RHO * CP * inp.volume_m3 + sum(c.mass_kg * c.specific_heat_j_kgk * c.coupled_frac for c in inp.contents)) / 1000,
+        Method("warmth.warm-up"),
+        volume_m3=g("volume_m3"),
+        **{f"{c.name or 'content'}_{i}_kj_k": c.mass_kg * c.specific_heat_j_kgk * c.coupled_frac / 1000 for i, c in enumerate(inp.contents, 1)},
+    )
     tau = time_constant(cap, g("ua_w_k"))
     end = derived(
         "final_temp_c",
@@ -231,8 +280,16 @@ def warm_up_time(inp: WarmUpTimeIn, sources: dict[str, Figure] | None = None) ->
     if t0 >= tt:
         time = 0.0
     elif end.value > tt:
-        time = derived("time_min", "τ·ln((T_∞−T_0)/(T_∞−T_t))", 60 * tau.value * math.log((end.value - t0) / (end.value - tt)), Method("warmth.warm-up", "one lumped capacity"), time_constant_h=tau, final_temp_c=end,
-                       start_temp_c=g("start_temp_c"), target_temp_c=g("target_temp_c"))  # fmt: skip
+        time = derived(
+            "time_min",
+            "τ·ln((T_∞−T_0)/(T_∞−T_t))",
+            60 * tau.value * math.log((end.value - t0) / (end.value - tt)),
+            Method("warmth.warm-up", "one lumped capacity"),
+            time_constant_h=tau,
+            final_temp_c=end,
+            start_temp_c=g("start_temp_c"),
+            target_temp_c=g("target_temp_c"),
+        )
     coast: Figure | float | None = None
     if tt <= low:
         coast = 0.0
@@ -247,6 +304,20 @@ def warm_up_time(inp: WarmUpTimeIn, sources: dict[str, Figure] | None = None) ->
             low_temp_c=g("low_temp_c"),
         )
     return WarmUpTimeOut.of(
-        heat_capacity_kj_k=cap, time_constant_h=tau, final_temp_c=end, reachable=time is not None, holds=end.value >= tt, time_min=time,
-        hold_power_w=derived("hold_power_w", "UA·(T_t − T_e)", inp.ua_w_k * (tt - te), Method("warmth.warm-up", "heat balance"), ua_w_k=g("ua_w_k"), target_temp_c=g("target_temp_c"), outdoor_temp_c=g("outdoor_temp_c")), coast_time_h=coast,
-    )  # fmt: skip
+        heat_capacity_kj_k=cap,
+        time_constant_h=tau,
+        final_temp_c=end,
+        reachable=time is not None,
+        holds=end.value >= tt,
+        time_min=time,
+        hold_power_w=derived(
+            "hold_power_w",
+            "UA·(T_t − T_e)",
+            inp.ua_w_k * (tt - te),
+            Method("warmth.warm-up", "heat balance"),
+            ua_w_k=g("ua_w_k"),
+            target_temp_c=g("target_temp_c"),
+            outdoor_temp_c=g("outdoor_temp_c"),
+        ),
+        coast_time_h=coast,
+    )

@@ -102,11 +102,22 @@ def heater_size(inp: HeaterSizeIn, sources: dict[str, Figure] | None = None) -> 
     mild = load_at(g("ua_w_k"), g("indoor_temp_c"), g("mild_outdoor_temp_c"), g("internal_gains_w")).named("Heat on a mild day")
     duty = 0.0 if mild.value == 0 else 1.0 if least.value == 0 else min(1.0, mild.value / least.value)
     return HeaterSizeOut.of(
-        load_w=load, needed_w=need, available_w=have, adequate=have.value >= need.value,
-        spare_frac=derived("spare_frac", "available/load − 1", have.value / load.value - 1, Method("warmth.heaters", "definition"), available_w=have, load_w=load) if load.value > 0 else None,
-        min_output_w=least, mild_load_w=mild, mild_duty_frac=derived("mild_duty_frac", "min(1, mild load/P_min)", duty, Method("warmth.heaters"), mild_load_w=mild, min_output_w=least), cycles_when_mild=0 < mild.value < least.value,
-        cycles_above_temp_c=held_at(g("indoor_temp_c"), least, g("internal_gains_w"), g("ua_w_k")).named("Cycles above"), holds_down_to_temp_c=held_at(g("indoor_temp_c"), have, g("internal_gains_w"), g("ua_w_k")),
-    )  # fmt: skip
+        load_w=load,
+        needed_w=need,
+        available_w=have,
+        adequate=have.value >= need.value,
+        spare_frac=derived(
+            "spare_frac", "available/load − 1", have.value / load.value - 1, Method("warmth.heaters", "definition"), available_w=have, load_w=load
+        )
+        if load.value > 0
+        else None,
+        min_output_w=least,
+        mild_load_w=mild,
+        mild_duty_frac=derived("mild_duty_frac", "min(1, mild load/P_min)", duty, Method("warmth.heaters"), mild_load_w=mild, min_output_w=least),
+        cycles_when_mild=0 < mild.value < least.value,
+        cycles_above_temp_c=held_at(g("indoor_temp_c"), least, g("internal_gains_w"), g("ua_w_k")).named("Cycles above"),
+        holds_down_to_temp_c=held_at(g("indoor_temp_c"), have, g("internal_gains_w"), g("ua_w_k")),
+    )
 
 
 class HeaterFuelIn(Contract):
@@ -208,7 +219,29 @@ def heater_fuel(inp: HeaterFuelIn, sources: dict[str, Figure] | None = None) -> 
                 fuel_kg_day=kg_day,
             )
     return HeaterFuelOut.of(
-        delivered_w=got, shortfall_w=derived("shortfall_w", "max(0, heat − P_max)", max(0.0, inp.heat_w - most), Method("warmth.heaters", "definition"), heat_w=g("heat_w"), delivered_w=got),
-        duty_frac=derived("duty_frac", "delivered/max(delivered, P_min)", duty, Method("warmth.heaters"), delivered_w=got, heater_min_w=g("heater_min_w")), cycling=cycling, fuel_kg_h=kg_h, fuel_l_h=l_h, fuel_kg_day=kg_day, fuel_l_day=l_day, autonomy_days=days, electrical_w=draw,
-        starts_per_day=derived("starts_per_day", "as given, or starts an hour while it cycles", starts, Method("warmth.heaters"), hours_per_day=g("hours_per_day")), electrical_wh_day=derived("electrical_wh_day", "P·hours + starts·start energy", own * inp.hours_per_day + starts * inp.start_energy_wh, Method("warmth.heaters"), electrical_w=draw, hours_per_day=g("hours_per_day"), starts=starts, start_energy_wh=g("start_energy_wh")),
-    )  # fmt: skip
+        delivered_w=got,
+        shortfall_w=derived(
+            "shortfall_w", "max(0, heat − P_max)", max(0.0, inp.heat_w - most), Method("warmth.heaters", "definition"), heat_w=g("heat_w"), delivered_w=got
+        ),
+        duty_frac=derived("duty_frac", "delivered/max(delivered, P_min)", duty, Method("warmth.heaters"), delivered_w=got, heater_min_w=g("heater_min_w")),
+        cycling=cycling,
+        fuel_kg_h=kg_h,
+        fuel_l_h=l_h,
+        fuel_kg_day=kg_day,
+        fuel_l_day=l_day,
+        autonomy_days=days,
+        electrical_w=draw,
+        starts_per_day=derived(
+            "starts_per_day", "as given, or starts an hour while it cycles", starts, Method("warmth.heaters"), hours_per_day=g("hours_per_day")
+        ),
+        electrical_wh_day=derived(
+            "electrical_wh_day",
+            "P·hours + starts·start energy",
+            own * inp.hours_per_day + starts * inp.start_energy_wh,
+            Method("warmth.heaters"),
+            electrical_w=draw,
+            hours_per_day=g("hours_per_day"),
+            starts=starts,
+            start_energy_wh=g("start_energy_wh"),
+        ),
+    )

@@ -35,8 +35,13 @@ def missing_findings(ctx: Context, w: Warm) -> Found:
     if not d.heaters:
         warms = any(a.kind == "heating" and a.count > 0 for a in ctx.design.life.appliances)
         if ctx.cold_c < COLD_SEASON_C and not warms and (ctx.design.life.appliances or d.begun):
-            yield finding("warm-heater-missing", "heating", "Heating", f"In the planned months it gets to {ctx.cold_c:.0f} °C outside; {p.needed_w:,.0f} W keep it at {ctx.indoor_c:g} °C, and there is no heater.",
-                          figures=["warmth/design_heat_w"])  # fmt: skip
+            yield finding(
+                "warm-heater-missing",
+                "heating",
+                "Heating",
+                f"In the planned months it gets to {ctx.cold_c:.0f} °C outside; {p.needed_w:,.0f} W keep it at {ctx.indoor_c:g} °C, and there is no heater.",
+                figures=["warmth/design_heat_w"],
+            )
 
 
 def heater_findings(ctx: Context, w: Warm) -> Found:
@@ -49,8 +54,13 @@ def heater_findings(ctx: Context, w: Warm) -> Found:
     subject = f"heater:{main.id}"
     if together < p.needed_w:
         held = w.heat.sizes[main.id].holds_down_to_temp_c if len(d.heaters) == 1 else ctx.indoor_c - together / p.ua_w_k
-        yield finding("warm-heater-undersized", subject, main.name, f"{together:.0f} W at this height for {p.needed_w:.0f} W with the margin; it holds {ctx.indoor_c:g} °C down to {held:.0f} °C outside.",
-                      figures=["warmth/design_heat_w", f"heaters/{main.id}/available_w"])  # fmt: skip
+        yield finding(
+            "warm-heater-undersized",
+            subject,
+            main.name,
+            f"{together:.0f} W at this height for {p.needed_w:.0f} W with the margin; it holds {ctx.indoor_c:g} °C down to {held:.0f} °C outside.",
+            figures=["warmth/design_heat_w", f"heaters/{main.id}/available_w"],
+        )
     elif together > 2.5 * p.needed_w:
         yield finding(
             "warm-heater-oversized",
@@ -103,7 +113,8 @@ def _one_heater(ctx: Context, w: Warm, h: Heater) -> Found:
     if r.exhaust_to_combustible_mm is not None and r.exhaust_to_combustible_mm < least:
         yield say(
             "warm-exhaust-heat",
-            f"The exhaust passes {r.exhaust_to_combustible_mm:.0f} mm from something that burns, a tyre, a cable or a line. {'With' if r.exhaust_sleeved else 'Without'} a heat sleeve it should keep at least {least} mm away.",
+            f"The exhaust passes {r.exhaust_to_combustible_mm:.0f} mm from something that burns, a tyre, a cable or a line. "
+            f"{'With' if r.exhaust_sleeved else 'Without'} a heat sleeve it should keep at least {least} mm away.",
         )
     bent = []
     if r.exhaust_length_mm is not None and r.exhaust_length_mm > 2000:

@@ -98,9 +98,16 @@ def loss_surfaces(shell: Shell) -> list[LossSurface]:
 def loss_of(ctx: Context, shell: Shell, vent_m3_h: float, *, outdoor_c: float | None = None) -> HeatLossOut:
     """Heat loss at the design temperature."""
     inp = HeatLossIn.trusted(
-        indoor_temp_c=ctx.indoor_c, outdoor_temp_c=ctx.cold_c if outdoor_c is None else outdoor_c, volume_m3=shell.areas.volume_m3, ach_per_h=ctx.leak_per_h, vent_flow_m3_h=vent_m3_h,
-        altitude_m=max(-100.0, min(5000.0, ctx.climate.elevation_m)), margin_frac=ctx.design.warmth.margin_frac, internal_gains_w=0.0, surfaces=loss_surfaces(shell),
-    )  # fmt: skip
+        indoor_temp_c=ctx.indoor_c,
+        outdoor_temp_c=ctx.cold_c if outdoor_c is None else outdoor_c,
+        volume_m3=shell.areas.volume_m3,
+        ach_per_h=ctx.leak_per_h,
+        vent_flow_m3_h=vent_m3_h,
+        altitude_m=max(-100.0, min(5000.0, ctx.climate.elevation_m)),
+        margin_frac=ctx.design.warmth.margin_frac,
+        internal_gains_w=0.0,
+        surfaces=loss_surfaces(shell),
+    )
     sources = {
         k: ctx.figure(f"/warmth/{v}").named(n)
         for k, v, n in (
@@ -136,8 +143,14 @@ def savings(ctx: Context, shell: Shell, rework: Callable[[Surface, float], float
     out: list[Saving] = []
     for s in shell.surfaces:
         if s.kind in GLASS and s.cover == "none" and s.b_frac == 1:
-            out.append(Saving(key=f"cover:{s.id}", what=f"a quilted screen inside the {s.name}" if s.kind != "rooflight" else f"a foam plug in the {s.name}", of=s.id,
-                              saves_w=_cover_saving(ctx, s, COVER_R["plug" if s.kind == "rooflight" else "screen_inside"])))  # fmt: skip
+            out.append(
+                Saving(
+                    key=f"cover:{s.id}",
+                    what=f"a quilted screen inside the {s.name}" if s.kind != "rooflight" else f"a foam plug in the {s.name}",
+                    of=s.id,
+                    saves_w=_cover_saving(ctx, s, COVER_R["plug" if s.kind == "rooflight" else "screen_inside"]),
+                )
+            )
     if shell.cab == "open":
         cab = [s for s in shell.surfaces if s.id in CAB_U]
         ua = sum(s.ua for s in cab)
@@ -207,16 +220,39 @@ def thicker(s: Surface, mm: float) -> float:
 
 def size_of(ctx: Context, h: Heater, ua_w_k: float) -> HeaterSizeOut:
     """One heater against the loss."""
-    return heater_size(HeaterSizeIn.trusted(
-        ua_w_k=max(1e-6, ua_w_k), indoor_temp_c=ctx.indoor_c, design_outdoor_temp_c=ctx.cold_c, mild_outdoor_temp_c=MILD_C, margin_frac=ctx.design.warmth.margin_frac,
-        heater_max_w=h.max_w, heater_min_w=h.min_w, altitude_m=max(-100.0, min(5000.0, ctx.climate.elevation_m)), combustion=h.fuel != "electric"))  # fmt: skip
+    return heater_size(
+        HeaterSizeIn.trusted(
+            ua_w_k=max(1e-6, ua_w_k),
+            indoor_temp_c=ctx.indoor_c,
+            design_outdoor_temp_c=ctx.cold_c,
+            mild_outdoor_temp_c=MILD_C,
+            margin_frac=ctx.design.warmth.margin_frac,
+            heater_max_w=h.max_w,
+            heater_min_w=h.min_w,
+            altitude_m=max(-100.0, min(5000.0, ctx.climate.elevation_m)),
+            combustion=h.fuel != "electric",
+        )
+    )
 
 
 def fuel_of(ctx: Context, h: Heater, heat_w: float, hours: float = 24.0) -> HeaterFuelOut:
     """What a heater burns and draws at a mean demand."""
-    return heater_fuel(HeaterFuelIn.trusted(
-        fuel=h.fuel, heat_w=heat_w, efficiency_frac=h.efficiency_frac, heater_max_w=h.max_w, heater_min_w=h.min_w, hours_per_day=hours, tank_volume_l=h.tank_volume_l, tank_mass_kg=h.tank_mass_kg,
-        tank_usable_frac=h.tank_usable_frac, run_power_min_w=h.run_min_w, run_power_max_w=h.run_max_w, start_energy_wh=h.start_energy_wh))  # fmt: skip
+    return heater_fuel(
+        HeaterFuelIn.trusted(
+            fuel=h.fuel,
+            heat_w=heat_w,
+            efficiency_frac=h.efficiency_frac,
+            heater_max_w=h.max_w,
+            heater_min_w=h.min_w,
+            hours_per_day=hours,
+            tank_volume_l=h.tank_volume_l,
+            tank_mass_kg=h.tank_mass_kg,
+            tank_usable_frac=h.tank_usable_frac,
+            run_power_min_w=h.run_min_w,
+            run_power_max_w=h.run_max_w,
+            start_energy_wh=h.start_energy_wh,
+        )
+    )
 
 
 def gains_w(ctx: Context) -> float:
@@ -234,8 +270,18 @@ def months(ctx: Context, ua_w_k: float) -> list[MonthHeat]:
         heat = max(0.0, ua_w_k * (mean_in - mean) - gains_w(ctx))
         f = fuel_of(ctx, heaters[0], heat) if heaters else None
         days = DAYS[m - 1]
-        out.append(MonthHeat(month=MONTHS[m - 1], planned=m in ctx.months, mean_c=mean, heat_w=heat, heat_kwh=heat * 24 * days / 1000, fuel_l=f.fuel_l_day * days if f and f.fuel_l_day is not None else None,
-                             fuel_kg=f.fuel_kg_day * days if f and f.fuel_kg_day is not None else None, electrical_wh_day=f.electrical_wh_day if f else 0.0))  # fmt: skip
+        out.append(
+            MonthHeat(
+                month=MONTHS[m - 1],
+                planned=m in ctx.months,
+                mean_c=mean,
+                heat_w=heat,
+                heat_kwh=heat * 24 * days / 1000,
+                fuel_l=f.fuel_l_day * days if f and f.fuel_l_day is not None else None,
+                fuel_kg=f.fuel_kg_day * days if f and f.fuel_kg_day is not None else None,
+                electrical_wh_day=f.electrical_wh_day if f else 0.0,
+            )
+        )
     return out
 
 
@@ -253,9 +299,18 @@ def work_heat(ctx: Context, shell: Shell, vent_m3_h: float) -> Heat:
 
 def warm_up(ctx: Context, ua_w_k: float, power_w: float, capacity_j_k: float) -> WarmUpTimeOut:
     """Warming up from the design cold with a capacity in J/K."""
-    return warm_up_time(WarmUpTimeIn.trusted(
-        ua_w_k=ua_w_k, power_w=power_w, start_temp_c=ctx.cold_c, target_temp_c=ctx.indoor_c, outdoor_temp_c=ctx.cold_c, low_temp_c=min(5.0, ctx.indoor_c - 1), volume_m3=0.0,
-        contents=[Content.trusted(name="air, lining and furniture", mass_kg=capacity_j_k / 1000, specific_heat_j_kgk=1000.0)]))  # fmt: skip
+    return warm_up_time(
+        WarmUpTimeIn.trusted(
+            ua_w_k=ua_w_k,
+            power_w=power_w,
+            start_temp_c=ctx.cold_c,
+            target_temp_c=ctx.indoor_c,
+            outdoor_temp_c=ctx.cold_c,
+            low_temp_c=min(5.0, ctx.indoor_c - 1),
+            volume_m3=0.0,
+            contents=[Content.trusted(name="air, lining and furniture", mass_kg=capacity_j_k / 1000, specific_heat_j_kgk=1000.0)],
+        )
+    )
 
 
 CURVE_POINTS = 31
@@ -282,6 +337,15 @@ def warm_up_part(ctx: Context, heat: Heat) -> WarmUp | None:
 def heater_part(size: HeaterSizeOut, fuel: HeaterFuelOut) -> HeaterPart:
     """A heater's row of the report."""
     return HeaterPart(
-        needed_w=size.needed_w, available_w=size.available_w, adequate=size.adequate, holds_to_c=size.holds_down_to_temp_c, cycles_above_c=size.cycles_above_temp_c, cycles_when_mild=size.cycles_when_mild,
-        mild_duty_frac=size.mild_duty_frac, fuel_l_day=fuel.fuel_l_day, fuel_kg_day=fuel.fuel_kg_day, autonomy_days=fuel.autonomy_days, electrical_wh_day=fuel.electrical_wh_day,
-    )  # fmt: skip
+        needed_w=size.needed_w,
+        available_w=size.available_w,
+        adequate=size.adequate,
+        holds_to_c=size.holds_down_to_temp_c,
+        cycles_above_c=size.cycles_above_temp_c,
+        cycles_when_mild=size.cycles_when_mild,
+        mild_duty_frac=size.mild_duty_frac,
+        fuel_l_day=fuel.fuel_l_day,
+        fuel_kg_day=fuel.fuel_kg_day,
+        autonomy_days=fuel.autonomy_days,
+        electrical_wh_day=fuel.electrical_wh_day,
+    )

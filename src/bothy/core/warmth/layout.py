@@ -109,7 +109,8 @@ def ambient_c(ctx: Context, d: WarmDuct) -> float:
 
 
 def needs(ctx: Context, ducts: list[WarmDuct], zones: dict[str, float]) -> dict[str, float]:
-    """What each end run has to bring: its zone's heat with the margin, shared by the zone's open runs. A zone without a run is left to the living space's runs."""
+    """What each end run has to bring: its zone's heat with the margin, shared by the zone's open runs. A zone without a run is left to the living
+    space's runs."""
     parents = {d.parent for d in ducts}
     ends = [d for d in ducts if d.id not in parents and d.open]
     served = {d.zone for d in ends}
@@ -139,9 +140,17 @@ def _branch(ctx: Context, d: WarmDuct, by_parent: dict[str | None, list[WarmDuct
     fittings = [Fitting.trusted(kind="bend_90", count=d.bends_90), Fitting.trusted(kind="bend_45", count=d.bends_45)]
     fittings += [Fitting.trusted(kind=k, count=1) for k in (d.joint, d.grille, d.damper) if k != "none"]
     return {
-        "name": d.id, "diameter_mm": d.diameter_mm, "length_m": d.length_m, "fittings": fittings, "insulation_mm": d.insulation_mm, "ambient_temp_c": ambient_c(ctx, d), "open": d.open,
-        "zone_temp_c": ctx.indoor_c, "need_w": need.get(d.id, 0.0), "branches": [BranchIn.trusted(**_branch(ctx, b, by_parent, need)) for b in by_parent.get(d.id, [])],
-    }  # fmt: skip
+        "name": d.id,
+        "diameter_mm": d.diameter_mm,
+        "length_m": d.length_m,
+        "fittings": fittings,
+        "insulation_mm": d.insulation_mm,
+        "ambient_temp_c": ambient_c(ctx, d),
+        "open": d.open,
+        "zone_temp_c": ctx.indoor_c,
+        "need_w": need.get(d.id, 0.0),
+        "branches": [BranchIn.trusted(**_branch(ctx, b, by_parent, need)) for b in by_parent.get(d.id, [])],
+    }
 
 
 def network_in(ctx: Context, h: Heater, ducts: list[WarmDuct], need: dict[str, float], power_w: float) -> DuctNetworkIn:
@@ -151,8 +160,14 @@ def network_in(ctx: Context, h: Heater, ducts: list[WarmDuct], need: dict[str, f
         by_parent.setdefault(d.parent, []).append(d)
     biases = h.outlet_biases
     runs = [NetworkRunIn.trusted(temp_bias=biases[min(d.outlet, len(biases)) - 1], **_branch(ctx, d, by_parent, need)) for d in by_parent.get(None, [])]
-    return DuctNetworkIn.trusted(fan_pressure_max_pa=h.fan_pressure_pa, fan_flow_max_m3_h=RATED_FLOW_TO_FREE * (h.air_flow_m3_h or 1.0), heater_power_w=power_w, return_temp_c=ctx.indoor_c,
-                                 return_area_mm2=ctx.design.warmth.return_area_mm2, runs=runs)  # fmt: skip
+    return DuctNetworkIn.trusted(
+        fan_pressure_max_pa=h.fan_pressure_pa,
+        fan_flow_max_m3_h=RATED_FLOW_TO_FREE * (h.air_flow_m3_h or 1.0),
+        heater_power_w=power_w,
+        return_temp_c=ctx.indoor_c,
+        return_area_mm2=ctx.design.warmth.return_area_mm2,
+        runs=runs,
+    )
 
 
 def _worst(ctx: Context, h: Heater, ducts: list[WarmDuct], need: dict[str, float], power_w: float) -> tuple[float, float]:
@@ -210,7 +225,8 @@ def with_dampers(ducts: list[WarmDuct], dampers: Mapping[str, str]) -> list[Warm
 
 
 def best_dampers(ctx: Context, layout: Layout) -> tuple[dict[str, str], float]:
-    """Damper settings by which the coldest run gets the most, and the worst shortfall with them: one step more on the run where it helps most, while it helps."""
+    """Damper settings by which the coldest run gets the most, and the worst shortfall with them: one step more on the run where it helps most, while
+    it helps."""
     ducts, h, need, power_w = ctx.design.warmth.ducts, layout.heater, layout.need, layout.power_w
     parents = {d.parent for d in ducts}
     ends = [d.id for d in ducts if d.id not in parents and d.open]
@@ -261,13 +277,27 @@ def work_ducts(ctx: Context, zones: dict[str, float], needed_w: float, available
             )
         elif d.id in parents:
             below = [ends[e] for e in _below(d.id, w.ducts) if e in ends]
-            runs[d.id] = DuctPart(flow_m3_h=sum(b.flow_m3_h for b in below), supply_c=max((b.supply_temp_c for b in below), default=ctx.indoor_c), outlet_c=None, delivered_w=sum(b.delivered_w for b in below),
-                                  loss_w=0.0, need_w=0.0, shortfall_w=0.0, trunk=True)  # fmt: skip
+            runs[d.id] = DuctPart(
+                flow_m3_h=sum(b.flow_m3_h for b in below),
+                supply_c=max((b.supply_temp_c for b in below), default=ctx.indoor_c),
+                outlet_c=None,
+                delivered_w=sum(b.delivered_w for b in below),
+                loss_w=0.0,
+                need_w=0.0,
+                shortfall_w=0.0,
+                trunk=True,
+            )
     better = _reassigned(ctx, h, w.ducts, need, power)
     part = LayoutPart(
-        total_flow_m3_h=net.total_flow_m3_h, plenum_pa=net.plenum_pressure_pa, return_pa=net.return_pressure_pa, mean_supply_c=net.mean_supply_temp_c, delivered_w=net.delivered_w,
-        worst_shortfall_w=net.worst_shortfall_w, best_outlets=better, best_worst_w=_worst(ctx, h, with_outlets(w.ducts, better), need, power)[0],
-    )  # fmt: skip
+        total_flow_m3_h=net.total_flow_m3_h,
+        plenum_pa=net.plenum_pressure_pa,
+        return_pa=net.return_pressure_pa,
+        mean_supply_c=net.mean_supply_temp_c,
+        delivered_w=net.delivered_w,
+        worst_shortfall_w=net.worst_shortfall_w,
+        best_outlets=better,
+        best_worst_w=_worst(ctx, h, with_outlets(w.ducts, better), need, power)[0],
+    )
     return Layout(h, net, part, runs, need, power)
 
 
@@ -292,8 +322,16 @@ def emitter_w(loop: CoolantLoop, z: LoopZone, room_c: float) -> float:
 
 
 def _zone_in(loop: CoolantLoop, z: LoopZone, heat_w: float) -> HydronicLoopIn:
-    return HydronicLoopIn.trusted(heat_w=max(1.0, heat_w), fluid=loop.fluid, delta_t_k=loop.delta_t_k, pipe_inner_mm=loop.pipe_inner_mm, pipe_length_m=z.pipe_length_m, k_sum=ELBOW_K * z.elbows,
-                                  component_drop_kpa=z.drop_kpa, mean_fluid_temp_c=loop.supply_c - loop.delta_t_k / 2)  # fmt: skip
+    return HydronicLoopIn.trusted(
+        heat_w=max(1.0, heat_w),
+        fluid=loop.fluid,
+        delta_t_k=loop.delta_t_k,
+        pipe_inner_mm=loop.pipe_inner_mm,
+        pipe_length_m=z.pipe_length_m,
+        k_sum=ELBOW_K * z.elbows,
+        component_drop_kpa=z.drop_kpa,
+        mean_fluid_temp_c=loop.supply_c - loop.delta_t_k / 2,
+    )
 
 
 def work_loop(ctx: Context, source_w: float) -> LoopPart | None:
@@ -320,8 +358,18 @@ def work_loop(ctx: Context, source_w: float) -> LoopPart | None:
     water = next((z for z in open_ if z.emitter == "exchanger"), None)
     out_c, mixed = None, None
     if water is not None and solved[water.id][1].flow_l_min > 0:
-        x = heat_exchanger(HeatExchangerIn.trusted(hot_in_temp_c=loop.supply_c, hot_flow_l_min=max(0.1, solved[water.id][1].flow_l_min), hot_fluid=loop.fluid, cold_in_temp_c=10.0,
-                                                   cold_flow_l_min=loop.hot_water_l_min, ua_w_k=water.ua_w_k or 500.0, source_power_w=source_w or None, mixed_temp_c=38.0))  # fmt: skip
+        x = heat_exchanger(
+            HeatExchangerIn.trusted(
+                hot_in_temp_c=loop.supply_c,
+                hot_flow_l_min=max(0.1, solved[water.id][1].flow_l_min),
+                hot_fluid=loop.fluid,
+                cold_in_temp_c=10.0,
+                cold_flow_l_min=loop.hot_water_l_min,
+                ua_w_k=water.ua_w_k or 500.0,
+                source_power_w=source_w or None,
+                mixed_temp_c=38.0,
+            )
+        )
         ctx.book.put_all("loop/exchanger", x.working)
         out_c, mixed = x.sustained_cold_out_temp_c, x.sustained_mixed_flow_l_min
         if source_w > 0 and mixed is None:
@@ -347,7 +395,18 @@ def work_loop(ctx: Context, source_w: float) -> LoopPart | None:
         )
     put("loop/header_space_l", derived("header_space_l", "1.5·β·75 K·V", 1.5 * grows, here, expansion_per_k=f.beta, volume_l=loop.volume_l))
     return LoopPart(
-        heat_w=sum(h for h, _ in solved.values()), flow_l_min=flow, head_m=head, pump_head_m=pump, pump_ok=pump >= head if pump is not None else None, header_space_l=1.5 * grows, hot_water_c=out_c,
+        heat_w=sum(h for h, _ in solved.values()),
+        flow_l_min=flow,
+        head_m=head,
+        pump_head_m=pump,
+        pump_ok=pump >= head if pump is not None else None,
+        header_space_l=1.5 * grows,
+        hot_water_c=out_c,
         hot_water_38_l_min=mixed,
-        zones={id: LoopZonePart(heat_w=h, flow_l_min=o.flow_l_min, drop_kpa=o.pressure_drop_kpa, throttle_kpa=worst - o.pressure_drop_kpa, velocity_m_s=o.velocity_m_s) for id, (h, o) in solved.items()},
-    )  # fmt: skip
+        zones={
+            id: LoopZonePart(
+                heat_w=h, flow_l_min=o.flow_l_min, drop_kpa=o.pressure_drop_kpa, throttle_kpa=worst - o.pressure_drop_kpa, velocity_m_s=o.velocity_m_s
+            )
+            for id, (h, o) in solved.items()
+        },
+    )

@@ -81,7 +81,8 @@ def duct_findings(ctx: Context, w: Warm) -> Found:
             "warm-duct-hot",
             "ducts",
             "Ducts",
-            f"The air in the ducts gets to {max(hottest, lay.mean_supply_c):.0f} °C with {lay.total_flow_m3_h:.0f} m³/h. It should be at most {SUPPLY_HOT_C:g} °C.",
+            f"The air in the ducts gets to {max(hottest, lay.mean_supply_c):.0f} °C with {lay.total_flow_m3_h:.0f} m³/h. It should be at most "
+            f"{SUPPLY_HOT_C:g} °C.",
             figures=["ducts/mean_supply_temp_c"],
         )
     if lay.best_worst_w < lay.worst_shortfall_w * 0.95 - 1:

@@ -24,8 +24,23 @@ RATES: dict[str, float] = {
 }
 EVENTS: dict[str, float] = {"meal": 300, "kettle": 60, "washing_up": 100, "shower": 250, "wet_coat": 300, "clothes_kg": 550}
 """g/h each, and g each time (method warmth.moisture)."""
-SourceKind = Literal["person_asleep", "person_awake", "person_active", "dog", "simmering_pan", "wet_towel", "propane_kw", "butane_kw", "ethanol_kw",
-                     "meal", "kettle", "washing_up", "shower", "wet_coat", "clothes_kg"]  # fmt: skip
+SourceKind = Literal[
+    "person_asleep",
+    "person_awake",
+    "person_active",
+    "dog",
+    "simmering_pan",
+    "wet_towel",
+    "propane_kw",
+    "butane_kw",
+    "ethanol_kw",
+    "meal",
+    "kettle",
+    "washing_up",
+    "shower",
+    "wet_coat",
+    "clothes_kg",
+]
 
 
 class MoistureSource(Contract):
@@ -119,8 +134,13 @@ def moisture_balance(inp: MoistureBalanceIn, sources: dict[str, Figure] | None =
     """How damp the room gets, and what keeps it dry. Method: warmth.moisture."""
     g = Given(inp, sources)
     ti, te = inp.indoor_temp_c, inp.outdoor_temp_c
-    made = derived("source_g_h", "Σ rate·count·hours/24 + Σ events·grams/24", sum(s.mean_g_h for s in inp.sources), Method("warmth.moisture"),
-                   **{f"{s.name or s.kind or 'source'}_{i}_g_h": s.mean_g_h for i, s in enumerate(inp.sources, 1)})  # fmt: skip
+    made = derived(
+        "source_g_h",
+        "Σ rate·count·hours/24 + Σ events·grams/24",
+        sum(s.mean_g_h for s in inp.sources),
+        Method("warmth.moisture"),
+        **{f"{s.name or s.kind or 'source'}_{i}_g_h": s.mean_g_h for i, s in enumerate(inp.sources, 1)},
+    )
     flow = (
         g("flow_m3_h")
         if inp.flow_m3_h is not None
@@ -163,8 +183,33 @@ def moisture_balance(inp: MoistureBalanceIn, sources: dict[str, Figure] | None =
             )
         )
     return MoistureBalanceOut.of(
-        source_g_h=made, flow_m3_h=flow, outdoor_vapour_pressure_pa=outside, indoor_vapour_pressure_pa=e, indoor_rh_frac=rh, dew_point_c=dew_point(max(1e-6, e.value)), saturated=full,
-        condensing_g_h=derived("condensing_g_h", "(e − e_s)/(R_v·T_i)·Q·1000, where it is saturated", max(0.0, raw.value - sat) / (R_V * (ti + ZERO_K)) * flow.value * 1000, Method("warmth.moisture", "gas law"), raw_pa=raw, sat_pressure_pa=sat, flow_m3_h=flow),
-        required_flow_m3_h=derived("required_flow_m3_h", "G/1000·R_v·T_i/(RH_max·e_s − e_e)", need, Method("warmth.moisture"), source_g_h=made, max_rh_frac=g("max_rh_frac"), outdoor_vapour_pressure_pa=outside) if need is not None else None,
-        ventilation_heat_w=derived("ventilation_heat_w", "0.33533·Q·ΔT", PER_FLOW * flow.value * (ti - te), Method("warmth.air"), flow_m3_h=flow), surfaces=rows,
-    )  # fmt: skip
+        source_g_h=made,
+        flow_m3_h=flow,
+        outdoor_vapour_pressure_pa=outside,
+        indoor_vapour_pressure_pa=e,
+        indoor_rh_frac=rh,
+        dew_point_c=dew_point(max(1e-6, e.value)),
+        saturated=full,
+        condensing_g_h=derived(
+            "condensing_g_h",
+            "(e − e_s)/(R_v·T_i)·Q·1000, where it is saturated",
+            max(0.0, raw.value - sat) / (R_V * (ti + ZERO_K)) * flow.value * 1000,
+            Method("warmth.moisture", "gas law"),
+            raw_pa=raw,
+            sat_pressure_pa=sat,
+            flow_m3_h=flow,
+        ),
+        required_flow_m3_h=derived(
+            "required_flow_m3_h",
+            "G/1000·R_v·T_i/(RH_max·e_s − e_e)",
+            need,
+            Method("warmth.moisture"),
+            source_g_h=made,
+            max_rh_frac=g("max_rh_frac"),
+            outdoor_vapour_pressure_pa=outside,
+        )
+        if need is not None
+        else None,
+        ventilation_heat_w=derived("ventilation_heat_w", "0.33533·Q·ΔT", PER_FLOW * flow.value * (ti - te), Method("warmth.air"), flow_m3_h=flow),
+        surfaces=rows,
+    )

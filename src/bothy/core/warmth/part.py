@@ -20,7 +20,8 @@ from bothy.core.warmth.surfaces import Shell, sheets, work_shell
 
 
 class SurfacePart(BaseModel):
-    """One surface: m², W/(m²K), W at the design cold, and what the damp does. ``winter_w`` is the coldest day's loss by the hour, ``summer_w`` the hot day's gain."""
+    """One surface: m², W/(m²K), W at the design cold, and what the damp does. ``winter_w`` is the coldest day's loss by the hour, ``summer_w`` the
+    hot day's gain."""
 
     name: str
     kind: str
@@ -129,11 +130,25 @@ def _build_ups(ctx: Context, shell: Shell) -> dict[str, BuildUpPart]:
         ctx.book.put_all(f"builds/{key}/damp", s.damp.working)
         area = s.area_m2 + (out[key].area_m2 if key in out else 0.0)
         out[key] = quick(
-            BuildUpPart, name=s.build.name, direction=s.direction, area_m2=area, u_w_m2k=s.worked.u_value_w_m2k, u_clear_w_m2k=s.worked.u_clear_w_m2k, rib_share_frac=s.worked.rib_share_frac, thickness_mm=s.worked.thickness_mm,
-            mass_kg=area * s.worked.mass_kg_m2, cost=area * s.worked.cost_per_m2, sheet_count=sheets(area), risk=s.damp.risk, condensation_g_m2_day=s.damp.condensation_g_m2_day, worst_plane=s.damp.worst_plane,
-            air_leak_condenses=s.damp.air_leak_condenses, dew_c=s.damp.dew_point_c, planes=s.damp.planes,
+            BuildUpPart,
+            name=s.build.name,
+            direction=s.direction,
+            area_m2=area,
+            u_w_m2k=s.worked.u_value_w_m2k,
+            u_clear_w_m2k=s.worked.u_clear_w_m2k,
+            rib_share_frac=s.worked.rib_share_frac,
+            thickness_mm=s.worked.thickness_mm,
+            mass_kg=area * s.worked.mass_kg_m2,
+            cost=area * s.worked.cost_per_m2,
+            sheet_count=sheets(area),
+            risk=s.damp.risk,
+            condensation_g_m2_day=s.damp.condensation_g_m2_day,
+            worst_plane=s.damp.worst_plane,
+            air_leak_condenses=s.damp.air_leak_condenses,
+            dew_c=s.damp.dew_point_c,
+            planes=s.damp.planes,
             schools=out[key].schools if key in out else schools(ctx, s.build, s.direction),
-        )  # fmt: skip
+        )
     return out
 
 
@@ -161,13 +176,41 @@ def warmth_part(ctx: Context) -> Warm:
     for s, r in zip(shell.surfaces, loss.surfaces, strict=True):
         damp = air.part.surfaces.get(s.id)
         surfaces[s.id] = quick(
-            SurfacePart, name=s.name, kind=s.kind, side=s.side, zone=s.zone, area_m2=s.area_m2, build_up=s.build.id if s.build else None, assumed=s.assumed, u_w_m2k=s.u.value, cover=s.cover, heat_w=r.heat_w,
-            share_frac=r.share_frac, surface_c=damp.surface_c if damp else ctx.night_c, wet=damp.wet if damp else False, mould=damp.mould if damp else False,
-            inside_g_m2_day=s.damp.condensation_g_m2_day if s.damp else 0.0, winter_w=by_surface[s.id], summer_w=summer.hour_heat[s.id],
-        )  # fmt: skip
+            SurfacePart,
+            name=s.name,
+            kind=s.kind,
+            side=s.side,
+            zone=s.zone,
+            area_m2=s.area_m2,
+            build_up=s.build.id if s.build else None,
+            assumed=s.assumed,
+            u_w_m2k=s.u.value,
+            cover=s.cover,
+            heat_w=r.heat_w,
+            share_frac=r.share_frac,
+            surface_c=damp.surface_c if damp else ctx.night_c,
+            wet=damp.wet if damp else False,
+            mould=damp.mould if damp else False,
+            inside_g_m2_day=s.damp.condensation_g_m2_day if s.damp else 0.0,
+            winter_w=by_surface[s.id],
+            summer_w=summer.hour_heat[s.id],
+        )
         ctx.book.put(f"surfaces/{s.id}/u_value_w_m2k", s.u)
-        ctx.book.put(f"surfaces/{s.id}/heat_w", derived("heat_w", "1/(1/U + R_extra)·A·b·(T_i − T_e)", r.heat_w, Method("warmth.heat-loss") + Standard("EN 12831-1"), u_value_w_m2k=s.u, extra_r_m2k_w=s.extra_r, area_m2=s.area_m2, b_frac=s.b_frac,
-                                                        indoor_temp_c=ctx.figure("/warmth/indoor_temp_c"), outdoor_temp_c=ctx.figure("/warmth/design_cold_c")))  # fmt: skip
+        ctx.book.put(
+            f"surfaces/{s.id}/heat_w",
+            derived(
+                "heat_w",
+                "1/(1/U + R_extra)·A·b·(T_i − T_e)",
+                r.heat_w,
+                Method("warmth.heat-loss") + Standard("EN 12831-1"),
+                u_value_w_m2k=s.u,
+                extra_r_m2k_w=s.extra_r,
+                area_m2=s.area_m2,
+                b_frac=s.b_frac,
+                indoor_temp_c=ctx.figure("/warmth/indoor_temp_c"),
+                outdoor_temp_c=ctx.figure("/warmth/design_cold_c"),
+            ),
+        )
     brought: dict[str, float] = {}
     if layout is not None:
         for d in ctx.design.warmth.ducts:
@@ -180,13 +223,40 @@ def warmth_part(ctx: Context) -> Warm:
     by_month = ctx.part("warmth/months", months, loss.ua_w_k)
     liquid = [m.fuel_l for m in by_month if m.planned and m.fuel_l is not None]
     part = quick(
-        WarmthPart, indoor_c=ctx.indoor_c, night_c=ctx.night_c, cold_c=ctx.cold_c, cab=shell.cab, problem=shell.problem, volume_m3=shell.areas.volume_m3, floor_m2=shell.areas.floor_area_m2,
-        area_m2=shell.areas.total_area_m2, headroom_m=_headroom(ctx, shell), ua_w_k=loss.ua_w_k, heat_loss_w=loss.heat_loss_w, needed_w=loss.design_heat_w, air_w=loss.infiltration_w + loss.ventilation_w,
-        largest=loss.largest_surface, surfaces=surfaces, build_ups=ctx.part("warmth/build-ups", _build_ups, shell), zones={z: ZoneHeat(heat_w=w, brought_w=brought.get(z) if layout else None) for z, w in zones.items()},
-        savings=ctx.part("warmth/savings", savings, shell, thicker), warm_up=warm_up_part(ctx, heat), heaters={id: heater_part(heat.sizes[id], heat.fuels[id]) for id in heat.sizes}, months=by_month,
-        year_fuel_l=sum(liquid) if liquid else None, ducts=layout.runs if layout else {}, layout=layout.part if layout else None, loop=ctx.part("warmth/loop", work_loop, _loop_source(ctx)), air=air.part, cool=summer.cool,
-        cabinets=cabinets(ctx), bays=bays(ctx), drying=drying(ctx, duct_w, air.part.day_rh_frac), winter_out_c=out_c, winter_need_w=need,
-    )  # fmt: skip
+        WarmthPart,
+        indoor_c=ctx.indoor_c,
+        night_c=ctx.night_c,
+        cold_c=ctx.cold_c,
+        cab=shell.cab,
+        problem=shell.problem,
+        volume_m3=shell.areas.volume_m3,
+        floor_m2=shell.areas.floor_area_m2,
+        area_m2=shell.areas.total_area_m2,
+        headroom_m=_headroom(ctx, shell),
+        ua_w_k=loss.ua_w_k,
+        heat_loss_w=loss.heat_loss_w,
+        needed_w=loss.design_heat_w,
+        air_w=loss.infiltration_w + loss.ventilation_w,
+        largest=loss.largest_surface,
+        surfaces=surfaces,
+        build_ups=ctx.part("warmth/build-ups", _build_ups, shell),
+        zones={z: ZoneHeat(heat_w=w, brought_w=brought.get(z) if layout else None) for z, w in zones.items()},
+        savings=ctx.part("warmth/savings", savings, shell, thicker),
+        warm_up=warm_up_part(ctx, heat),
+        heaters={id: heater_part(heat.sizes[id], heat.fuels[id]) for id in heat.sizes},
+        months=by_month,
+        year_fuel_l=sum(liquid) if liquid else None,
+        ducts=layout.runs if layout else {},
+        layout=layout.part if layout else None,
+        loop=ctx.part("warmth/loop", work_loop, _loop_source(ctx)),
+        air=air.part,
+        cool=summer.cool,
+        cabinets=cabinets(ctx),
+        bays=bays(ctx),
+        drying=drying(ctx, duct_w, air.part.day_rh_frac),
+        winter_out_c=out_c,
+        winter_need_w=need,
+    )
     _figures(ctx, heat, layout, air, summer)
     return Warm(shell, heat, layout, air, summer, part)
 

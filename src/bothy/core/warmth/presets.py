@@ -18,9 +18,17 @@ def _layers(stack: Stack, foil: bool = False) -> list[dict[str, Any]]:
 
 
 def _build(id: str, name: str, stack: Stack, *, foil: bool = False, ribs: bool = True, skin: str = "steel_skin", skin_mm: float = 0.8) -> BuildUp:
-    return BuildUp.model_validate({
-        "id": id, "name": name, "layers": _layers(stack, foil), "skin": skin, "skin_mm": skin_mm, "rib_spacing_mm": 500.0 if ribs else None, "by": "proposal",
-    })  # fmt: skip
+    return BuildUp.model_validate(
+        {
+            "id": id,
+            "name": name,
+            "layers": _layers(stack, foil),
+            "skin": skin,
+            "skin_mm": skin_mm,
+            "rib_spacing_mm": 500.0 if ribs else None,
+            "by": "proposal",
+        }
+    )
 
 
 PLY: tuple[str, float, bool] = ("plywood", 4, True)
@@ -53,9 +61,16 @@ USUAL: dict[str, tuple[str, str]] = {
 }
 """Wall and roof, and floor, where nothing was said; else closed-cell foam and a boarded floor."""
 SHELL_OF = {
-    "small_van": "small_van", "panel_van": "large_van", "long_high_van": "large_van_long", "minibus": "minibus", "bus": "coach_bus", "truck_body": "truck_body",
-    "trailer": "trailer", "truck_camper": "truck_camper", "boat": "small_boat",
-}  # fmt: skip
+    "small_van": "small_van",
+    "panel_van": "large_van",
+    "long_high_van": "large_van_long",
+    "minibus": "minibus",
+    "bus": "coach_bus",
+    "truck_body": "truck_body",
+    "trailer": "trailer",
+    "truck_camper": "truck_camper",
+    "boat": "small_boat",
+}
 CABS: dict[str, Cab] = {"truck_body": "none", "trailer": "none", "truck_camper": "none", "boat": "none"}
 
 

@@ -15,7 +15,8 @@ PARTS = (shell_findings, damp_findings, air_findings, alarm_findings, heater_fin
 
 
 def warmth_findings(ctx: Context, w: Warm) -> list[Finding]:
-    """Everything that the rules of warmth say of a design, little where it has not begun with it; once of each subject, though a build-up may lie in two directions."""
+    """Everything that the rules of warmth say of a design, little where it has not begun with it; once of each subject, though a build-up may lie in
+    two directions."""
     found: dict[str, Finding] = {}
     begun = ctx.design.warmth.begun
     for part in (missing_findings, *(PARTS if begun else ())):

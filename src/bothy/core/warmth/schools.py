@@ -23,7 +23,8 @@ SchoolKey = Literal["as_built", "barrier", "open"]
 
 
 class SchoolView(BaseModel):
-    """What a school does to a build-up: water caught in a cold day and let go inwards in a sunny one, g/(m²·day); years of each against the other are the reader's."""
+    """What a school does to a build-up: water caught in a cold day and let go inwards in a sunny one, g/(m²·day); years of each against the other
+    are the reader's."""
 
     school: SchoolKey
     what: str
@@ -81,6 +82,15 @@ def _schools(key: str, direction: Direction, indoor_c: float, cold_c: float) -> 
                 outdoor_rh_frac=OUTDOOR_RH,
             )
         )
-        out.append(quick(SchoolView, school=school, what=what, wets_g_m2_day=d.condensation_g_m2_day, dries_g_m2_day=drying(made),
-                         air_leak_condenses=d.air_leak_condenses, same=school != "as_built" and [x.material for x in made.layers] == mine))  # fmt: skip
+        out.append(
+            quick(
+                SchoolView,
+                school=school,
+                what=what,
+                wets_g_m2_day=d.condensation_g_m2_day,
+                dries_g_m2_day=drying(made),
+                air_leak_condenses=d.air_leak_condenses,
+                same=school != "as_built" and [x.material for x in made.layers] == mine,
+            )
+        )
     return tuple(out)

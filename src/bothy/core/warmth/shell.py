@@ -148,8 +148,12 @@ def shell_area(inp: ShellAreaIn, sources: dict[str, Figure] | None = None) -> Sh
     cab = inp.cab or ("open" if p.cab else "none")
     side = length * math.hypot(height, width * (1 - taper) / 2)
     area: dict[str, float] = {
-        "floor": length * width, "roof": length * width * taper * (ROUND if taper < 1 else 1), "left": side, "right": side, "rear": height * width * (1 + taper) / 2,
-    }  # fmt: skip
+        "floor": length * width,
+        "roof": length * width * taper * (ROUND if taper < 1 else 1),
+        "left": side,
+        "right": side,
+        "rear": height * width * (1 + taper) / 2,
+    }
     kind: dict[str, str] = {"floor": "floor", "roof": "roof", "left": "wall", "right": "wall", "rear": "wall"}
     if inp.has_front:
         area["front"], kind["front"] = height * width * (1 + taper) / 2, "bulkhead" if cab == "bulkhead" else "wall"
@@ -186,7 +190,17 @@ def shell_area(inp: ShellAreaIn, sources: dict[str, Figure] | None = None) -> Sh
     surfaces += [ShellSurface(name=n, kind=k, area_m2=a) for n, k, a in more]
     parts: dict[str, Any] = {f"{s.name}_m2": s.area_m2 for s in surfaces}
     return ShellAreaOut.of(
-        surfaces=surfaces, total_area_m2=derived("total_area_m2", "Σ", sum(s.area_m2 for s in surfaces), Method("warmth.shell", "inside areas"), **parts),
-        volume_m3=derived("volume_m3", "L·H·W·(1+taper)/2, with cab, slide-outs and pop-top", volume, Method("warmth.shell", "geometry"), length_m=length, width_m=width, height_m=height, taper_frac=taper),
+        surfaces=surfaces,
+        total_area_m2=derived("total_area_m2", "Σ", sum(s.area_m2 for s in surfaces), Method("warmth.shell", "inside areas"), **parts),
+        volume_m3=derived(
+            "volume_m3",
+            "L·H·W·(1+taper)/2, with cab, slide-outs and pop-top",
+            volume,
+            Method("warmth.shell", "geometry"),
+            length_m=length,
+            width_m=width,
+            height_m=height,
+            taper_frac=taper,
+        ),
         floor_area_m2=derived("floor_area_m2", "L·W", length * width, Method("warmth.shell", "geometry"), length_m=length, width_m=width),
-    )  # fmt: skip
+    )

@@ -63,8 +63,14 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
     share = sum(s.ua for s in bare) * dt / p.heat_loss_w if p.heat_loss_w else 0.0
     if share > GLASS_SHARE:
         saved = sum((s.u_effective - 1 / (1 / s.u.value + COVER_R["screen_inside"])) * s.area_m2 * s.b_frac for s in bare) * dt
-        yield finding("warm-cab-glass-share", "surface:cab_windscreen", "cab glass", f"{share:.0%} of the loss; quilted screens would save {saved:.0f} W.", figures=[f"surfaces/{s.id}/heat_w" for s in bare],
-                      fix=screens(ctx, bare))  # fmt: skip
+        yield finding(
+            "warm-cab-glass-share",
+            "surface:cab_windscreen",
+            "cab glass",
+            f"{share:.0%} of the loss; quilted screens would save {saved:.0f} W.",
+            figures=[f"surfaces/{s.id}/heat_w" for s in bare],
+            fix=screens(ctx, bare),
+        )
     seen: set[tuple[str, str]] = set()
     for s in _built(w):
         assert s.build is not None
@@ -133,9 +139,13 @@ def _build_up(ctx: Context, s: Surface) -> Found:
         fix = None
         if mm is not None:
             at = max((i for i, x in enumerate(b.layers) if x.over_ribs), default=-1) + 1
-            fix = Remedy(label=f"{mm:g} mm of foam over the ribs", patch=[
-                {"op": "test", "path": f"/warmth/build_ups/{index}/id", "value": b.id},
-                {"op": "add", "path": f"/warmth/build_ups/{index}/layers/{at}", "value": over_ribs(b, mm).model_dump(mode="json")}])  # fmt: skip
+            fix = Remedy(
+                label=f"{mm:g} mm of foam over the ribs",
+                patch=[
+                    {"op": "test", "path": f"/warmth/build_ups/{index}/id", "value": b.id},
+                    {"op": "add", "path": f"/warmth/build_ups/{index}/layers/{at}", "value": over_ribs(b, mm).model_dump(mode="json")},
+                ],
+            )
         yield finding(
             "warm-rib-share",
             subject,
@@ -172,7 +182,8 @@ def _build_up(ctx: Context, s: Surface) -> Found:
         spread = sum(x.thickness_mm for x in b.layers if x.material in BOARDS)
         insulation = [x for x in b.layers if _insulates(x)]
         if soft or (insulation and spread < 9):
-            what = f"{stuff(soft[0]).name.lower()} gives way under 100 kPa" if soft and stuff(soft[0]) else f"only {spread:g} mm of board spread the load"  # type: ignore[union-attr]
+            weak = stuff(soft[0]) if soft else None
+            what = f"{weak.name.lower()} gives way under 100 kPa" if weak else f"only {spread:g} mm of board spread the load"
             yield finding("warm-floor-crush", subject, name, f"Under feet and furniture: {what}.")
     if b.drain_blocked:
         yield finding("warm-drain-blocked", subject, name, "A drain hole of the body lies behind it.")
@@ -219,7 +230,8 @@ def _vapour(ctx: Context, s: Surface) -> Found:
             severity="advice" if school == "open" else None,
         )
     r_total = 1 / d.u_value_w_m2k
-    inner_r, rs = 0.13, [x.thickness_mm / 1000 / (x.conductivity_w_mk or (stuff(x).conductivity_w_mk if stuff(x) else 0.2)) for x in b.layers]  # type: ignore[union-attr]
+    inner_r, known = 0.13, [(x, stuff(x)) for x in b.layers]
+    rs = [x.thickness_mm / 1000 / (x.conductivity_w_mk or (m.conductivity_w_mk if m else 0.2)) for x, m in known]
     outer_sd = _skin_sd(b)
     for i, x in enumerate(b.layers):
         inner_r += rs[i]
@@ -236,7 +248,8 @@ def _vapour(ctx: Context, s: Surface) -> Found:
                 "warm-barrier-cold-side",
                 subject,
                 name,
-                f"Layer {i + 1} from the inside holds vapour back, with only {(r_total - inner_r) / r_total:.0%} of the insulation on its cold side; two thirds belong there.",
+                f"Layer {i + 1} from the inside holds vapour back, with only {(r_total - inner_r) / r_total:.0%} of the insulation on its cold "
+                "side; two thirds belong there.",
             )
     for i, x in enumerate(b.layers):
         m = stuff(x)

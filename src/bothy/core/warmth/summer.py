@@ -170,7 +170,16 @@ def load_at(
                 )
             )
     return CoolingLoadIn.trusted(
-        indoor_temp_c=in_c, outdoor_temp_c=out_c, indoor_rh_frac=AC_RH, outdoor_rh_frac=rh, people_count=int(ctx.people), appliances_w=appliances_w, flow_m3_h=vent_m3_h, opaque=opaque, glazing=glazing)  # fmt: skip
+        indoor_temp_c=in_c,
+        outdoor_temp_c=out_c,
+        indoor_rh_frac=AC_RH,
+        outdoor_rh_frac=rh,
+        people_count=int(ctx.people),
+        appliances_w=appliances_w,
+        flow_m3_h=vent_m3_h,
+        opaque=opaque,
+        glazing=glazing,
+    )
 
 
 def sun_of(ctx: Context, s: Surface, sun: dict[str, Array], shell: Shell, hour: int) -> float:
@@ -239,19 +248,47 @@ def work_summer(ctx: Context, shell: Shell, ua_w_k: float, capacity_j_k: float) 
         native = {12: "native_12v", 24: "native_24v", 48: "native_48v"}[ctx.system_v]
         bank, inverter = ctx.design.power.bank, ctx.design.power.inverter
         energy = bank.unit_voltage_v * bank.unit_charge_ah * bank.series_count * bank.parallel_count if bank else 1.0
-        ac = ac_battery_hours(AcBatteryHoursIn.trusted(
-            cooling_load_w=most.total_w, capacity_w=w.cooler.capacity_w, eer=w.cooler.eer, supply=native if w.cooler.supply == "native" else "inverter", battery_voltage_v=ctx.bank_v, fan_power_w=w.cooler.fan_power_w,
-            battery_energy_wh=energy, usable_frac=ctx.usable_frac, exhaust_hose_flow_m3_h=w.cooler.hose_flow_m3_h, indoor_temp_c=min(40.0, max(10.0, set_c)), outdoor_temp_c=min(60.0, hot), compressor=w.cooler.compressor,
-            inverter_surge_w=(inverter.surge_power_w or inverter.rating_w) if inverter else None))  # fmt: skip
+        ac = ac_battery_hours(
+            AcBatteryHoursIn.trusted(
+                cooling_load_w=most.total_w,
+                capacity_w=w.cooler.capacity_w,
+                eer=w.cooler.eer,
+                supply=native if w.cooler.supply == "native" else "inverter",
+                battery_voltage_v=ctx.bank_v,
+                fan_power_w=w.cooler.fan_power_w,
+                battery_energy_wh=energy,
+                usable_frac=ctx.usable_frac,
+                exhaust_hose_flow_m3_h=w.cooler.hose_flow_m3_h,
+                indoor_temp_c=min(40.0, max(10.0, set_c)),
+                outdoor_temp_c=min(60.0, hot),
+                compressor=w.cooler.compressor,
+                inverter_surge_w=(inverter.surge_power_w or inverter.rating_w) if inverter else None,
+            )
+        )
     day_wh = None
     if ac is not None and w.cooler is not None:
         net = max(1.0, ac.net_capacity_w)
         day_wh = sum(min(1.0, max(0.0, x.total_w) / net) * ac.run_power_w for x in loads)
     cool = CoolPart(
-        month=month, hot_c=hot, outdoor_c=[float(t) for t in temps], load_w=[x.total_w for x in loads], free_c=free, worst_hour=worst, total_w=most.total_w, needed_w=most.needed_w, free_running_c=most.free_running_temp_c,
-        capacity_w=ac.net_capacity_w if ac else None, unmet_w=ac.unmet_w if ac else None, duty_frac=ac.duty_frac if ac else None, run_w=ac.run_power_w if ac else None, mean_w=ac.mean_power_w if ac else None,
-        bank_h=ac.time_h if ac else None, day_wh=day_wh, start_ok=ac.start_ok if ac else None, hose_w=ac.hose_penalty_w if ac else None,
-    )  # fmt: skip
+        month=month,
+        hot_c=hot,
+        outdoor_c=[float(t) for t in temps],
+        load_w=[x.total_w for x in loads],
+        free_c=free,
+        worst_hour=worst,
+        total_w=most.total_w,
+        needed_w=most.needed_w,
+        free_running_c=most.free_running_temp_c,
+        capacity_w=ac.net_capacity_w if ac else None,
+        unmet_w=ac.unmet_w if ac else None,
+        duty_frac=ac.duty_frac if ac else None,
+        run_w=ac.run_power_w if ac else None,
+        mean_w=ac.mean_power_w if ac else None,
+        bank_h=ac.time_h if ac else None,
+        day_wh=day_wh,
+        start_ok=ac.start_ok if ac else None,
+        hose_w=ac.hose_penalty_w if ac else None,
+    )
     return Summer(most, ac, cool, by_surface)
 
 
@@ -270,7 +307,8 @@ def _free_running(ctx: Context, loads: list[CoolingSums], temps: Array, ua_w_k: 
 
 
 def winter_hours(ctx: Context, shell: Shell, indoor_c: float) -> tuple[list[float], dict[str, list[float]], list[float]]:
-    """The coldest month's day: outdoors, heat that leaves each surface by the hour (less where the sun shines, half a cloudless day's clearness), and what remains to heat."""
+    """The coldest month's day: outdoors, heat that leaves each surface by the hour (less where the sun shines, half a cloudless day's clearness),
+    and what remains to heat."""
     month = min(ctx.months, key=lambda m: ctx.climate.tmin_c[m - 1])
     spread = ctx.climate.tmax_c[month - 1] - ctx.climate.tmin_c[month - 1]
     temps = day_temps(ctx.cold_c, ctx.cold_c + spread)

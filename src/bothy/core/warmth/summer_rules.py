@@ -16,8 +16,15 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
     hottest = max(cool.free_c)
     if cool.free_running_c is not None and hottest > HOT_INSIDE_C:
         alone = ctx.design.warmth.left_alone or ctx.design.warmth.damp.dogs > 0
-        yield finding("warm-heat-danger", "cool", "Hot day", f"{hottest:.0f} °C inside without cooling at {cool.hot_c:g} °C outside" + ("; people or animals are left in it." if alone else "; leave nobody in it alone."),
-                      figures=["cool/free_running_temp_c"], severity=None if alone else "advice")  # fmt: skip
+        yield finding(
+            "warm-heat-danger",
+            "cool",
+            "Hot day",
+            f"{hottest:.0f} °C inside without cooling at {cool.hot_c:g} °C outside"
+            + ("; people or animals are left in it." if alone else "; leave nobody in it alone."),
+            figures=["cool/free_running_temp_c"],
+            severity=None if alone else "advice",
+        )
     if c is None or cool.capacity_w is None:
         return
     if cool.capacity_w < cool.needed_w:
@@ -68,14 +75,16 @@ def bay_findings(ctx: Context, w: Warm) -> Found:
                 "warm-cabinet-hot",
                 f"cabinet:{c.id}",
                 c.name,
-                f"The cabinet gets to {r.temp_c:.0f} °C; what stands in it may get to {c.max_c:g} °C. It needs a low and a high vent of {r.each_mm2:,.0f} mm² each, or a fan of {r.fan_m3_h:.0f} m³/h.",
+                f"The cabinet gets to {r.temp_c:.0f} °C; what stands in it may get to {c.max_c:g} °C. It needs a low and a high vent of "
+                f"{r.each_mm2:,.0f} mm² each, or a fan of {r.fan_m3_h:.0f} m³/h.",
             )
         if c.absorption_fridge and (not c.sealed_from_room or min(c.low_mm2 or 0, c.high_mm2 or 0) < 25000):
             yield finding(
                 "warm-fridge-vent",
                 f"cabinet:{c.id}",
                 c.name,
-                f"{'Its flue space is open to the room. ' if not c.sealed_from_room else ''}It has {c.low_mm2 or 0:,.0f} mm² of vent low and {c.high_mm2 or 0:,.0f} mm² high; it needs 25,000 mm² each.",
+                f"{'Its flue space is open to the room. ' if not c.sealed_from_room else ''}It has {c.low_mm2 or 0:,.0f} mm² of vent low and "
+                f"{c.high_mm2 or 0:,.0f} mm² high; it needs 25,000 mm² each.",
             )
     d = w.part.drying
     if d is not None and not d.works and ctx.design.warmth.drying is not None:

@@ -16,8 +16,15 @@ from bothy.core.warmth.presets import CABS, SHELL_OF, usual
 from bothy.core.warmth.shell import SHELLS, PopTop, ShellAreaIn, ShellAreaOut, ShellOpening, SlideOut, shell_area
 
 ELEMENT_U: dict[str, float] = {
-    "single_glass": 5.6, "single_acrylic": 5.3, "double_acrylic": 2.8, "double_rooflight": 3.2, "fan_lid": 5.5, "bare_steel": 5.9, "panel_door": 2.8, "sandwich": 1.0,
-}  # fmt: skip
+    "single_glass": 5.6,
+    "single_acrylic": 5.3,
+    "double_acrylic": 2.8,
+    "double_rooflight": 3.2,
+    "fan_lid": 5.5,
+    "bare_steel": 5.9,
+    "panel_door": 2.8,
+    "sandwich": 1.0,
+}
 """Whole elements in W/(m²K) (method warmth.u-value)."""
 CAB_U = {"cab_windscreen": 5.6, "cab_side_glass": 5.6, "cab_doors": 2.8, "cab_roof": 2.6, "cab_floor": 2.2, "cab_firewall": 2.0}
 BULKHEAD_U, SLIDE_U, CANVAS_U, LINED_U = 2.0, 1.0, 5.7, 2.0
@@ -27,9 +34,21 @@ CURTAIN_U = 1 / (0.13 + 0.13 + COVER_R["curtain"])
 CAB_GLASS_SHGC = 0.65
 ABSORPTANCE = {"white": 0.28, "light": 0.35, "silver": 0.45, "mid": 0.65, "dark": 0.9}
 NAMES = {
-    "floor": "floor", "roof": "roof", "left": "left side", "right": "right side", "rear": "rear", "front": "front wall", "cab_windscreen": "windscreen", "cab_side_glass": "cab side glass",
-    "cab_doors": "cab doors", "cab_roof": "cab roof", "cab_floor": "cab floor", "cab_firewall": "firewall", "pop_top_canvas": "pop-top canvas", "pop_top_lid": "pop-top lid",
-}  # fmt: skip
+    "floor": "floor",
+    "roof": "roof",
+    "left": "left side",
+    "right": "right side",
+    "rear": "rear",
+    "front": "front wall",
+    "cab_windscreen": "windscreen",
+    "cab_side_glass": "cab side glass",
+    "cab_doors": "cab doors",
+    "cab_roof": "cab roof",
+    "cab_floor": "cab floor",
+    "cab_firewall": "firewall",
+    "pop_top_canvas": "pop-top canvas",
+    "pop_top_lid": "pop-top lid",
+}
 DIRECTIONS: dict[str, Direction] = {"roof": "up", "floor": "down", "rooflight": "up"}
 GLASS = ("glass", "window", "rooflight")
 SHEET_M2, WASTE = 1.22 * 2.44, 0.15
@@ -139,12 +158,18 @@ def geometry(ctx: Context) -> ShellAreaIn:
     cab = cab_of(ctx)
     astray = _astray(ctx)
     return ShellAreaIn.trusted(
-        preset=key, length_m=ctx.inside_length_m, width_m=ctx.inside_width_m, height_m=ctx.inside_height_m, taper_frac=w.taper_frac,
+        preset=key,
+        length_m=ctx.inside_length_m,
+        width_m=ctx.inside_width_m,
+        height_m=ctx.inside_height_m,
+        taper_frac=w.taper_frac,
         cab="open" if cab in ("open", "curtain") and SHELLS[key].cab else "bulkhead" if cab == "bulkhead" else "none",
         openings=[ShellOpening.trusted(on=o.on, kind=o.kind, name=o.id, area_m2=o.width_m * o.height_m, count=o.count) for o in w.openings if o not in astray],
         slide_outs=[SlideOut.trusted(on=s.on, depth_m=s.depth_m, width_m=s.width_m, height_m=s.height_m) for s in w.slide_outs],
-        pop_top=PopTop.trusted(length_m=w.pop_top.length_m, width_m=w.pop_top.width_m, height_m=w.pop_top.height_m, shape=w.pop_top.shape) if w.pop_top else None,
-    )  # fmt: skip
+        pop_top=PopTop.trusted(length_m=w.pop_top.length_m, width_m=w.pop_top.width_m, height_m=w.pop_top.height_m, shape=w.pop_top.shape)
+        if w.pop_top
+        else None,
+    )
 
 
 def _astray(ctx: Context) -> list[Opening]:
@@ -159,7 +184,8 @@ def cab_of(ctx: Context) -> Cab:
 
 
 def _cab_b(ctx: Context, cab: Cab) -> float | None:
-    """Share of the difference indoors to outdoors that a cab behind a curtain or bulkhead sees: its own for the cab's surfaces (curtain), the wall's (bulkhead)."""
+    """Share of the difference indoors to outdoors that a cab behind a curtain or bulkhead sees: its own for the cab's surfaces (curtain), the wall's
+    (bulkhead)."""
     parts = SHELLS[SHELL_OF[ctx.design.vehicle.preset]].cab
     if cab not in ("curtain", "bulkhead") or parts is None:
         return None

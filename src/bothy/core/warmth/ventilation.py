@@ -148,9 +148,19 @@ def vent_rate(inp: VentRateIn, sources: dict[str, Figure] | None = None) -> Vent
         area = (inp.inlet_area_mm2 or 1) * 1e-6
         q = flow.value / 3600
         more = {
-            "inlet_pressure_pa": derived("inlet_pressure_pa", "(ρ/2)·(Q/(C_d·A))²", RHO / 2 * (q / (inp.discharge_coeff * area)) ** 2, Method("warmth.ventilation", "orifice"), flow_m3_h=flow, inlet_area_mm2=g("inlet_area_mm2")),
-            "inlet_speed_m_s": derived("inlet_speed_m_s", "Q/A", q / area, Method("warmth.ventilation", "continuity"), flow_m3_h=flow, inlet_area_mm2=g("inlet_area_mm2")), "inlet_area_for_90pct_mm2": inlet_for_90(g("speed_frac"), g("fan_pressure_max_pa"), g("fan_flow_max_m3_h"), g("discharge_coeff")),
-        }  # fmt: skip
+            "inlet_pressure_pa": derived(
+                "inlet_pressure_pa",
+                "(ρ/2)·(Q/(C_d·A))²",
+                RHO / 2 * (q / (inp.discharge_coeff * area)) ** 2,
+                Method("warmth.ventilation", "orifice"),
+                flow_m3_h=flow,
+                inlet_area_mm2=g("inlet_area_mm2"),
+            ),
+            "inlet_speed_m_s": derived(
+                "inlet_speed_m_s", "Q/A", q / area, Method("warmth.ventilation", "continuity"), flow_m3_h=flow, inlet_area_mm2=g("inlet_area_mm2")
+            ),
+            "inlet_area_for_90pct_mm2": inlet_for_90(g("speed_frac"), g("fan_pressure_max_pa"), g("fan_flow_max_m3_h"), g("discharge_coeff")),
+        }
         if inp.fan_power_max_w is not None:
             more["fan_power_w"] = fan_power(g("fan_power_max_w"), g("speed_frac"))
     burner = BURNER_M3_KWH * inp.unflued_burner_w / 1000
@@ -162,16 +172,52 @@ def vent_rate(inp: VentRateIn, sources: dict[str, Figure] | None = None) -> Vent
     def later(key: str, outside: float, source: float) -> Figure | None:
         if inp.time_h is None:
             return None
-        return derived(key, "C_ss + (C_out − C_ss)·e^(−Q·t/V)", ppm_at(outside, source, q_h, inp.volume_m3, inp.time_h), Method("warmth.ventilation", "mass balance"), outdoor_ppm=outside, source_m3_h=source, flow_m3_h=flow,
-                       volume_m3=g("volume_m3"), time_h=g("time_h"))  # fmt: skip
+        return derived(
+            key,
+            "C_ss + (C_out − C_ss)·e^(−Q·t/V)",
+            ppm_at(outside, source, q_h, inp.volume_m3, inp.time_h),
+            Method("warmth.ventilation", "mass balance"),
+            outdoor_ppm=outside,
+            source_m3_h=source,
+            flow_m3_h=flow,
+            volume_m3=g("volume_m3"),
+            time_h=g("time_h"),
+        )
 
     return VentRateOut.of(
-        flow_m3_h=flow, flow_cfm=derived("flow_cfm", "Q/1.699", q_h / M3_H_PER_CFM, Method("warmth.ventilation", "units"), flow_m3_h=flow), ach_per_h=derived("ach_per_h", "Q/V", q_h / inp.volume_m3, Method("warmth.ventilation", "definition"), flow_m3_h=flow, volume_m3=g("volume_m3")),
-        purge_time_min=derived("purge_time_min", "3·V/Q", 180 * inp.volume_m3 / q_h, Method("warmth.ventilation", "95 % of the air changed"), volume_m3=g("volume_m3"), flow_m3_h=flow) if q_h > 0 else None,
-        co2_ppm=derived("co2_ppm", "C_out + 10⁶·G/Q", steady, Method("warmth.ventilation", "mass balance"), outdoor_co2_ppm=g("outdoor_co2_ppm"), source_m3_h=co2, flow_m3_h=flow) if steady is not None else None,
-        co_ppm=derived("co_ppm", "10⁶·G/Q", co_steady, Method("warmth.ventilation", "mass balance; CO₂ of the burner × its CO/CO₂"), source_m3_h=co, flow_m3_h=flow) if (co_steady := steady_ppm(0.0, co, q_h)) is not None else None,
-        co2_at_time_ppm=later("co2_at_time_ppm", inp.outdoor_co2_ppm, co2), co_at_time_ppm=later("co_at_time_ppm", 0.0, co), **more,
-    )  # fmt: skip
+        flow_m3_h=flow,
+        flow_cfm=derived("flow_cfm", "Q/1.699", q_h / M3_H_PER_CFM, Method("warmth.ventilation", "units"), flow_m3_h=flow),
+        ach_per_h=derived("ach_per_h", "Q/V", q_h / inp.volume_m3, Method("warmth.ventilation", "definition"), flow_m3_h=flow, volume_m3=g("volume_m3")),
+        purge_time_min=derived(
+            "purge_time_min",
+            "3·V/Q",
+            180 * inp.volume_m3 / q_h,
+            Method("warmth.ventilation", "95 % of the air changed"),
+            volume_m3=g("volume_m3"),
+            flow_m3_h=flow,
+        )
+        if q_h > 0
+        else None,
+        co2_ppm=derived(
+            "co2_ppm",
+            "C_out + 10⁶·G/Q",
+            steady,
+            Method("warmth.ventilation", "mass balance"),
+            outdoor_co2_ppm=g("outdoor_co2_ppm"),
+            source_m3_h=co2,
+            flow_m3_h=flow,
+        )
+        if steady is not None
+        else None,
+        co_ppm=derived(
+            "co_ppm", "10⁶·G/Q", co_steady, Method("warmth.ventilation", "mass balance; CO₂ of the burner × its CO/CO₂"), source_m3_h=co, flow_m3_h=flow
+        )
+        if (co_steady := steady_ppm(0.0, co, q_h)) is not None
+        else None,
+        co2_at_time_ppm=later("co2_at_time_ppm", inp.outdoor_co2_ppm, co2),
+        co_at_time_ppm=later("co_at_time_ppm", 0.0, co),
+        **more,
+    )
 
 
 BY_FLOOR = ((5, 7500, 15000, 1000), (10, 10000, 20000, 1500), (15, 12500, 25000, 2000), (20, 15000, 30000, 3000), (math.inf, 20000, 40000, 5000))
@@ -227,12 +273,41 @@ def gas_vent_area(inp: GasVentAreaIn, sources: dict[str, Figure] | None = None) 
     else:
         total = max(4000.0, 2.2 * inp.unflued_input_w + 0.44 * inp.open_flued_input_w + 650 * (inp.people_count or 0))
         why = Method("warmth.ventilation") + Standard("PD 5482-3 / AS/NZS 5601.2 type") + OwnChoice("typical")
-        high, low = (derived(k, "max(4000, 2200·U + 440·F + 650·P)/2", total / 2, why, unflued_input_w=g("unflued_input_w"), open_flued_input_w=g("open_flued_input_w"), people_count=g("people_count"))
-                     for k in ("high_area_mm2", "low_area_mm2"))  # fmt: skip
+        high, low = (
+            derived(
+                k,
+                "max(4000, 2200·U + 440·F + 650·P)/2",
+                total / 2,
+                why,
+                unflued_input_w=g("unflued_input_w"),
+                open_flued_input_w=g("open_flued_input_w"),
+                people_count=g("people_count"),
+            )
+            for k in ("high_area_mm2", "low_area_mm2")
+        )
     known = inp.provided_high_mm2 is not None and inp.provided_low_mm2 is not None
     return GasVentAreaOut.of(
-        method=inp.by, high_area_mm2=high, low_area_mm2=low, total_area_mm2=derived("total_area_mm2", "high + low", high.value + low.value, Method("warmth.ventilation", "sum"), high_area_mm2=high, low_area_mm2=low),
-        high_grille_gross_mm2=derived("high_grille_gross_mm2", "free/grille free part", high.value / inp.grille_free_frac, Method("warmth.ventilation", "definition"), high_area_mm2=high, grille_free_frac=g("grille_free_frac")),
-        low_grille_gross_mm2=derived("low_grille_gross_mm2", "free/grille free part", low.value / inp.grille_free_frac, Method("warmth.ventilation", "definition"), low_area_mm2=low, grille_free_frac=g("grille_free_frac")),
+        method=inp.by,
+        high_area_mm2=high,
+        low_area_mm2=low,
+        total_area_mm2=derived(
+            "total_area_mm2", "high + low", high.value + low.value, Method("warmth.ventilation", "sum"), high_area_mm2=high, low_area_mm2=low
+        ),
+        high_grille_gross_mm2=derived(
+            "high_grille_gross_mm2",
+            "free/grille free part",
+            high.value / inp.grille_free_frac,
+            Method("warmth.ventilation", "definition"),
+            high_area_mm2=high,
+            grille_free_frac=g("grille_free_frac"),
+        ),
+        low_grille_gross_mm2=derived(
+            "low_grille_gross_mm2",
+            "free/grille free part",
+            low.value / inp.grille_free_frac,
+            Method("warmth.ventilation", "definition"),
+            low_area_mm2=low,
+            grille_free_frac=g("grille_free_frac"),
+        ),
         adequate=(inp.provided_high_mm2 or 0) >= high.value and (inp.provided_low_mm2 or 0) >= low.value if known else None,
-    )  # fmt: skip
+    )

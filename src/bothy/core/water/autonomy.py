@@ -77,8 +77,14 @@ def water_autonomy(inp: WaterAutonomyIn, sources: dict[str, Figure] | None = Non
     if least is not None and least.days is not None:
         one = next(s for s in inp.stores if s.name == least.name)
         known = sources or {}
-        auto = derived("autonomy_days", f"least of usable/flow a day: {least.name}", least.days, Method("water.autonomy"),
-                       usable_l=known.get(f"{least.name}_usable_l", least.usable_l), flow_l_day=known.get(f"{least.name}_flow_l_day", one.flow_l_day))  # fmt: skip
+        auto = derived(
+            "autonomy_days",
+            f"least of usable/flow a day: {least.name}",
+            least.days,
+            Method("water.autonomy"),
+            usable_l=known.get(f"{least.name}_usable_l", least.usable_l),
+            flow_l_day=known.get(f"{least.name}_flow_l_day", one.flow_l_day),
+        )
     return WaterAutonomyOut.of(
         stores=out, limiting=least.name if least else None, autonomy_days=auto, target_days=g("target_days"), meets_target=all(s.meets_target for s in out)
     )

@@ -71,8 +71,16 @@ def sanitise_dose(inp: SanitiseDoseIn, sources: dict[str, Figure] | None = None)
             strength_remaining_frac=left,
         )
     elif inp.product_type == "liquid":
-        ml = derived("dose_ml", "g/(strength·remaining·density)", grams.value / ((inp.strength_frac or 1) * left.value * inp.product_density_kg_l), Method("water.sanitising"),
-                     chlorine_g=grams, strength_frac=g("strength_frac"), strength_remaining_frac=left, product_density_kg_l=g("product_density_kg_l"))  # fmt: skip
+        ml = derived(
+            "dose_ml",
+            "g/(strength·remaining·density)",
+            grams.value / ((inp.strength_frac or 1) * left.value * inp.product_density_kg_l),
+            Method("water.sanitising"),
+            chlorine_g=grams,
+            strength_frac=g("strength_frac"),
+            strength_remaining_frac=left,
+            product_density_kg_l=g("product_density_kg_l"),
+        )
     else:
         solid = derived(
             "dose_g",
@@ -87,11 +95,37 @@ def sanitise_dose(inp: SanitiseDoseIn, sources: dict[str, Figure] | None = None)
     while residual > inp.limit_mg_l + EPS:
         n, residual = n + 1, residual * inp.dead_frac
     return SanitiseDoseOut.of(
-        chlorine_g=grams, dose_ml=ml, dose_g=solid, tablet_count=tablets, contact_time_min=derived("contact_time_min", "CT/target", inp.ct_mg_min_l / inp.target_mg_l, Method("water.sanitising"), ct_mg_min_l=g("ct_mg_min_l"), target_mg_l=g("target_mg_l")),
-        rinse_count=derived("rinse_count", "smallest n with target·deadⁿ ≤ limit", float(n), Method("water.sanitising"), target_mg_l=g("target_mg_l"), dead_frac=g("dead_frac"), limit_mg_l=g("limit_mg_l")),
+        chlorine_g=grams,
+        dose_ml=ml,
+        dose_g=solid,
+        tablet_count=tablets,
+        contact_time_min=derived(
+            "contact_time_min",
+            "CT/target",
+            inp.ct_mg_min_l / inp.target_mg_l,
+            Method("water.sanitising"),
+            ct_mg_min_l=g("ct_mg_min_l"),
+            target_mg_l=g("target_mg_l"),
+        ),
+        rinse_count=derived(
+            "rinse_count",
+            "smallest n with target·deadⁿ ≤ limit",
+            float(n),
+            Method("water.sanitising"),
+            target_mg_l=g("target_mg_l"),
+            dead_frac=g("dead_frac"),
+            limit_mg_l=g("limit_mg_l"),
+        ),
         residual_mg_l=derived("residual_mg_l", "target·deadⁿ", residual, Method("water.sanitising"), target_mg_l=g("target_mg_l"), dead_frac=g("dead_frac")),
-        rinse_water_l=derived("rinse_water_l", "n·V·(1 − dead)", n * inp.system_volume_l * (1 - inp.dead_frac), Method("water.sanitising"), system_volume_l=g("system_volume_l"), dead_frac=g("dead_frac")),
-    )  # fmt: skip
+        rinse_water_l=derived(
+            "rinse_water_l",
+            "n·V·(1 − dead)",
+            n * inp.system_volume_l * (1 - inp.dead_frac),
+            Method("water.sanitising"),
+            system_volume_l=g("system_volume_l"),
+            dead_frac=g("dead_frac"),
+        ),
+    )
 
 
 class FilterIn(Contract):
@@ -137,8 +171,16 @@ def filter_life(inp: FilterLifeIn, sources: dict[str, Figure] | None = None) -> 
         time = f.rated_months * DAYS_A_YEAR / 12 if f.rated_months is not None else None
         known = [(d, w) for d, w in ((litres, "litres"), (time, "time")) if d is not None]
         days, by = min(known) if known else (None, None)
-        out.append(FilterLife(name=f.name or f"filter {i}", days=days, limited_by=by, changes_per_year=DAYS_A_YEAR / days if days else 0.0, drop_kpa=f.clean_kpa * inp.flow_l_min / f.rated_flow_l_min,
-                              over_rated_flow=inp.flow_l_min > f.rated_flow_l_min + EPS))  # fmt: skip
+        out.append(
+            FilterLife(
+                name=f.name or f"filter {i}",
+                days=days,
+                limited_by=by,
+                changes_per_year=DAYS_A_YEAR / days if days else 0.0,
+                drop_kpa=f.clean_kpa * inp.flow_l_min / f.rated_flow_l_min,
+                over_rated_flow=inp.flow_l_min > f.rated_flow_l_min + EPS,
+            )
+        )
     total = derived(
         "total_drop_kpa",
         "Σ clean drop·Q/rated flow",

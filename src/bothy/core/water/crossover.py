@@ -162,7 +162,34 @@ def tank_crossover(inp: TankCrossoverIn, sources: dict[str, Figure] | None = Non
     )
     can = derived("usable_l", "water over the outlet, and over outlet and crossover in the others", usable(finals), Method("water.crossover"), total_l=total)
     return TankCrossoverOut.of(
-        reaches_common_level=common is not None, common_level_z_m=None if common is None else derived("common_level_z_m", "L at which Σ A·(clip(L) − base) is the water over the crossover", common, Method("water.crossover", "mass"), crossover_z_m=c), final_levels_z_m=finals, final_volumes_l=volumes, total_l=total, usable_l=can,
-        unusable_l=derived("unusable_l", "total − usable", total.value - can.value, Method("water.crossover", "definition"), total_l=total, usable_l=can), usable_full_l=derived("usable_full_l", "the same with every tank full", usable([t.top for t in ts]), Method("water.crossover"), crossover_z_m=c),
-        initial_flow_l_min=None if flow is None else derived("initial_flow_l_min", "Q at which ρ·g·Δh = (f·L/D + K)·½ρv²", flow, Method("water.crossover", "Darcy-Weisbach"), inner_diameter_mm=inp.inner_diameter_mm, length_m=inp.length_m), equalise_time_min=None if time is None else derived("equalise_time_min", "∫ dw/Q(head)", time, Method("water.crossover", "400 steps"), tolerance_m=inp.tolerance_m), draw_level_difference_m=None if difference is None else derived("draw_level_difference_m", "loss at q·A_other/(A₁ + A₂)/(ρ·g)", difference, Method("water.crossover"), draw_flow_l_min=inp.draw_flow_l_min),
-    )  # fmt: skip
+        reaches_common_level=common is not None,
+        common_level_z_m=None
+        if common is None
+        else derived(
+            "common_level_z_m", "L at which Σ A·(clip(L) − base) is the water over the crossover", common, Method("water.crossover", "mass"), crossover_z_m=c
+        ),
+        final_levels_z_m=finals,
+        final_volumes_l=volumes,
+        total_l=total,
+        usable_l=can,
+        unusable_l=derived("unusable_l", "total − usable", total.value - can.value, Method("water.crossover", "definition"), total_l=total, usable_l=can),
+        usable_full_l=derived("usable_full_l", "the same with every tank full", usable([t.top for t in ts]), Method("water.crossover"), crossover_z_m=c),
+        initial_flow_l_min=None
+        if flow is None
+        else derived(
+            "initial_flow_l_min",
+            "Q at which ρ·g·Δh = (f·L/D + K)·½ρv²",
+            flow,
+            Method("water.crossover", "Darcy-Weisbach"),
+            inner_diameter_mm=inp.inner_diameter_mm,
+            length_m=inp.length_m,
+        ),
+        equalise_time_min=None
+        if time is None
+        else derived("equalise_time_min", "∫ dw/Q(head)", time, Method("water.crossover", "400 steps"), tolerance_m=inp.tolerance_m),
+        draw_level_difference_m=None
+        if difference is None
+        else derived(
+            "draw_level_difference_m", "loss at q·A_other/(A₁ + A₂)/(ρ·g)", difference, Method("water.crossover"), draw_flow_l_min=inp.draw_flow_l_min
+        ),
+    )

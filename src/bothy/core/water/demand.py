@@ -96,8 +96,14 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
     uses: dict[str, Figure] = {}
     drink = habit("drinking_l_person_day")
     uses["drinking"] = derived(
-        "drinking_l_day", "litres a person · people · heat", drink.value * warm.value * n.value, Method("water.demand"), drinking_l_person_day=drink, hot_climate_share=warm, persons_count=n
-    )  # fmt: skip
+        "drinking_l_day",
+        "litres a person · people · heat",
+        drink.value * warm.value * n.value,
+        Method("water.demand"),
+        drinking_l_person_day=drink,
+        hot_climate_share=warm,
+        persons_count=n,
+    )
     for use in ("cooking", "dishes", "hand_wash"):
         one = habit(f"{use}_l_person_day")
         uses[use] = derived(
@@ -107,14 +113,26 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
     if inp.shower_type == "flow":
         flow, time = habit("shower_flow_l_min"), habit("shower_time_min")
         uses["shower"] = derived(
-            "shower_l_day", "people · showers a week/7 · flow · minutes", n.value * week.value / 7 * flow.value * time.value, Method("water.demand"),
-            persons_count=n, showers_person_week=week, shower_flow_l_min=flow, shower_time_min=time,
-        )  # fmt: skip
+            "shower_l_day",
+            "people · showers a week/7 · flow · minutes",
+            n.value * week.value / 7 * flow.value * time.value,
+            Method("water.demand"),
+            persons_count=n,
+            showers_person_week=week,
+            shower_flow_l_min=flow,
+            shower_time_min=time,
+        )
     elif inp.shower_type == "recirculating":
         charge = g("shower_charge_l")
         uses["shower"] = derived(
-            "shower_l_day", "people · showers a week/7 · one charge", n.value * week.value / 7 * charge.value, Method("water.demand"), persons_count=n, showers_person_week=week, shower_charge_l=charge
-        )  # fmt: skip
+            "shower_l_day",
+            "people · showers a week/7 · one charge",
+            n.value * week.value / 7 * charge.value,
+            Method("water.demand"),
+            persons_count=n,
+            showers_person_week=week,
+            shower_charge_l=charge,
+        )
     else:
         uses["shower"] = given("shower_l_day", 0.0, "input", "no shower")
     home = g("toilet_home_frac")
@@ -122,9 +140,15 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
         flush = g("flush_l", FLUSH_L[inp.toilet_type], "typical; method water.demand")
         times = habit("flushes_person_day")
         uses["flush"] = derived(
-            "flush_l_day", "litres a flush · flushes · share at home · people", flush.value * times.value * home.value * n.value, Method("water.demand"),
-            flush_l=flush, flushes_person_day=times, toilet_home_frac=home, persons_count=n,
-        )  # fmt: skip
+            "flush_l_day",
+            "litres a flush · flushes · share at home · people",
+            flush.value * times.value * home.value * n.value,
+            Method("water.demand"),
+            flush_l=flush,
+            flushes_person_day=times,
+            toilet_home_frac=home,
+            persons_count=n,
+        )
     else:
         uses["flush"] = given("flush_l_day", 0.0, "input", "this toilet isn't flushed")
     uses["outside"] = habit("outside_l_day")
@@ -142,9 +166,12 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
         drinking_l_day=uses["drinking"],
     )
     grey = derived(
-        "grey_l_day", f"0.4·cooking + 0.95·(dishes + hand wash + shower{' + machines' if machines else ''})", 0.4 * uses["cooking"].value + 0.95 * (uses["dishes"].value + uses["hand_wash"].value + uses["shower"].value + machines), Method("water.demand"),
+        "grey_l_day",
+        f"0.4·cooking + 0.95·(dishes + hand wash + shower{' + machines' if machines else ''})",
+        0.4 * uses["cooking"].value + 0.95 * (uses["dishes"].value + uses["hand_wash"].value + uses["shower"].value + machines),
+        Method("water.demand"),
         **{k: by_use[k] for k in ("cooking_l_day", "dishes_l_day", "hand_wash_l_day", "shower_l_day", *(["machines_l_day"] if machines else []))},
-    )  # fmt: skip
+    )
     h, t = home.value * n.value, inp.toilet_type
     urine, solid, cover = URINE_L * h, SOLID_L * h, COVER_L * h
     flushed = uses["flush"].value + urine + solid
@@ -158,10 +185,22 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
         )
 
     return WaterDemandOut.of(
-        use_l_day=uses, total_l_day=total, fresh_tank_l_day=derived("fresh_tank_l_day", "total − drinking store", total.value - store.value, Method("water.demand"), total_l_day=total, drinking_store_l_day=store),
-        drinking_store_l_day=store, total_l_person_day=derived("total_l_person_day", "total/people", total.value / n.value, Method("water.demand", "definition"), total_l_day=total, persons_count=n), grey_l_day=grey,
+        use_l_day=uses,
+        total_l_day=total,
+        fresh_tank_l_day=derived(
+            "fresh_tank_l_day", "total − drinking store", total.value - store.value, Method("water.demand"), total_l_day=total, drinking_store_l_day=store
+        ),
+        drinking_store_l_day=store,
+        total_l_person_day=derived(
+            "total_l_person_day", "total/people", total.value / n.value, Method("water.demand", "definition"), total_l_day=total, persons_count=n
+        ),
+        grey_l_day=grey,
         cassette_l_day=waste("cassette_l_day", "flush + 1.4 + 0.2 L a person at home", flushed if t == "cassette" else 0.0),
         black_l_day=waste("black_l_day", "flush + 1.4 + 0.2 L a person at home", flushed if t == "black" else 0.0),
         urine_l_day=waste("urine_l_day", "1.4 L a person at home", urine if t == "separating" else 0.0),
-        solids_l_day=waste("solids_l_day", "0.2 L and cover a person at home" if t == "separating" else "1.6 L a person at home, gelled", solid + cover if t == "separating" else urine + solid if t == "bag" else 0.0),
-    )  # fmt: skip
+        solids_l_day=waste(
+            "solids_l_day",
+            "0.2 L and cover a person at home" if t == "separating" else "1.6 L a person at home, gelled",
+            solid + cover if t == "separating" else urine + solid if t == "bag" else 0.0,
+        ),
+    )

@@ -51,8 +51,16 @@ def freeze_hold(inp: FreezeHoldIn, sources: dict[str, Figure] | None = None) -> 
     ts = steady.value
     zero = ice = None
     if ts < 0:
-        zero = derived("time_to_zero_h", "(C/UA)·ln[(T₀ − T_s)/(−T_s)]", HEAT_J_LK * inp.volume_l / inp.loss_w_k * math.log((inp.start_temp_c - ts) / -ts) / 3600, Method("water.freezing", "lumped cooling"),
-                       volume_l=g("volume_l"), loss_w_k=g("loss_w_k"), start_temp_c=g("start_temp_c"), steady_temp_c=steady)  # fmt: skip
+        zero = derived(
+            "time_to_zero_h",
+            "(C/UA)·ln[(T₀ − T_s)/(−T_s)]",
+            HEAT_J_LK * inp.volume_l / inp.loss_w_k * math.log((inp.start_temp_c - ts) / -ts) / 3600,
+            Method("water.freezing", "lumped cooling"),
+            volume_l=g("volume_l"),
+            loss_w_k=g("loss_w_k"),
+            start_temp_c=g("start_temp_c"),
+            steady_temp_c=steady,
+        )
         ice = derived(
             "time_to_ice_h",
             "time to 0 °C + V·334000·φ/(UA·(−T_s))",
@@ -63,6 +71,16 @@ def freeze_hold(inp: FreezeHoldIn, sources: dict[str, Figure] | None = None) -> 
         )
     hold = hold_heat(g("loss_w_k"), g("hold_temp_c"), g("outside_temp_c"))
     return FreezeHoldOut.of(
-        steady_temp_c=steady, time_to_zero_h=zero, time_to_ice_h=ice, hold_heat_w=hold,
-        hold_charge_ah_day=derived("hold_charge_ah_day", "W·24/U", hold.value * 24 / inp.battery_voltage_v, Method("water.freezing", "definition"), hold_heat_w=hold, battery_voltage_v=g("battery_voltage_v")),
-    )  # fmt: skip
+        steady_temp_c=steady,
+        time_to_zero_h=zero,
+        time_to_ice_h=ice,
+        hold_heat_w=hold,
+        hold_charge_ah_day=derived(
+            "hold_charge_ah_day",
+            "W·24/U",
+            hold.value * 24 / inp.battery_voltage_v,
+            Method("water.freezing", "definition"),
+            hold_heat_w=hold,
+            battery_voltage_v=g("battery_voltage_v"),
+        ),
+    )

@@ -95,8 +95,31 @@ def gauge_calibration(inp: GaugeCalibrationIn, sources: dict[str, Figure] | None
             ends = (low + x * (high - low),) * 2
         least, most = (max(dead, shape.litres(z)) - dead for z in ends)
     return GaugeCalibrationOut.of(
-        usable_l=derived("usable_l", "full − dead", usable, Method("water.gauge", "definition"), full_l=full, dead_l=dead), table=rows,
-        blind_low_l=derived("blind_low_l", "volume under the sender's lowest point − dead, at least 0", max(0.0, shape.litres(low) - dead), Method("water.gauge"), dead_l=dead),
+        usable_l=derived("usable_l", "full − dead", usable, Method("water.gauge", "definition"), full_l=full, dead_l=dead),
+        table=rows,
+        blind_low_l=derived(
+            "blind_low_l", "volume under the sender's lowest point − dead, at least 0", max(0.0, shape.litres(low) - dead), Method("water.gauge"), dead_l=dead
+        ),
         blind_high_l=derived("blind_high_l", "full − volume at the sender's highest point", full - shape.litres(high), Method("water.gauge"), full_l=full),
-        reading_volume_min_l=None if least is None else derived("reading_volume_min_l", "V at the lowest level of the reading − dead", least, Method("water.gauge"), reading=inp.reading or 0.0, dead_l=dead), reading_volume_max_l=None if most is None else derived("reading_volume_max_l", "V at the highest level of the reading − dead", most, Method("water.gauge"), reading=inp.reading or 0.0, dead_l=dead), reading_fill_frac=None if least is None or most is None else derived("reading_fill_frac", "mean of both/usable", (least + most) / 2 / usable, Method("water.gauge"), reading_volume_min_l=least, reading_volume_max_l=most, usable_l=usable),
-    )  # fmt: skip
+        reading_volume_min_l=None
+        if least is None
+        else derived(
+            "reading_volume_min_l", "V at the lowest level of the reading − dead", least, Method("water.gauge"), reading=inp.reading or 0.0, dead_l=dead
+        ),
+        reading_volume_max_l=None
+        if most is None
+        else derived(
+            "reading_volume_max_l", "V at the highest level of the reading − dead", most, Method("water.gauge"), reading=inp.reading or 0.0, dead_l=dead
+        ),
+        reading_fill_frac=None
+        if least is None or most is None
+        else derived(
+            "reading_fill_frac",
+            "mean of both/usable",
+            (least + most) / 2 / usable,
+            Method("water.gauge"),
+            reading_volume_min_l=least,
+            reading_volume_max_l=most,
+            usable_l=usable,
+        ),
+    )

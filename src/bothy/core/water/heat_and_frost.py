@@ -75,8 +75,22 @@ def work_hot(ctx: Context, h: HotWater, shower_l_min: float, loop_l_min: float |
     if h.kind == "instant" and h.source == "loop":
         gives = loop_l_min or 0.0
         reach = COLD_IN_C + (SHOWER_C - COLD_IN_C) * gives / shower_l_min if shower_l_min > 0 else None
-        return quick(HotPart, time_min=None, max_c=hottest_c(ctx, h), stored_wh=None, charge_ah=None, standing_w=None, mixed_l=None, shower_min=None, endless=reach is not None and reach >= SHOWER_C,
-                     needed_w=needed.value, reachable_c=reach, expansion_l=out, vessel_l=vessel, burn=burn_time(hottest_c(ctx, h)))  # fmt: skip
+        return quick(
+            HotPart,
+            time_min=None,
+            max_c=hottest_c(ctx, h),
+            stored_wh=None,
+            charge_ah=None,
+            standing_w=None,
+            mixed_l=None,
+            shower_min=None,
+            endless=reach is not None and reach >= SHOWER_C,
+            needed_w=needed.value,
+            reachable_c=reach,
+            expansion_l=out,
+            vessel_l=vessel,
+            burn=burn_time(hottest_c(ctx, h)),
+        )
     if h.kind == "instant":
         able = instant_heat(
             InstantHeatIn.trusted(
@@ -85,15 +99,41 @@ def work_hot(ctx: Context, h: HotWater, shower_l_min: float, loop_l_min: float |
         )
         reach = COLD_IN_C + h.heat_w * h.efficiency_frac * (SHOWER_C - COLD_IN_C) / needed.value if needed.value > 0 else None
         put("water/warm_flow_l_min", able.figure("flow_l_min").named("flow at 38 °C"))
-        return quick(HotPart, time_min=None, max_c=hottest_c(ctx, h), stored_wh=None, charge_ah=None, standing_w=None, mixed_l=None, shower_min=None, endless=reach is not None and reach >= SHOWER_C,
-                     needed_w=needed.value, reachable_c=reach, expansion_l=out, vessel_l=vessel, burn=burn_time(hottest_c(ctx, h)))  # fmt: skip
+        return quick(
+            HotPart,
+            time_min=None,
+            max_c=hottest_c(ctx, h),
+            stored_wh=None,
+            charge_ah=None,
+            standing_w=None,
+            mixed_l=None,
+            shower_min=None,
+            endless=reach is not None and reach >= SHOWER_C,
+            needed_w=needed.value,
+            reachable_c=reach,
+            expansion_l=out,
+            vessel_l=vessel,
+            burn=burn_time(hottest_c(ctx, h)),
+        )
     burner = h.heat_w if h.source in ("gas", "diesel", "gas_element") else 0.0
     element = h.element_w if h.element else 0.0
     electric = h.source == "element"
     start = min(COLD_IN_C, h.target_temp_c - 1)
-    time = storage_heat_time(StorageHeatTimeIn.trusted(
-        volume_l=h.volume_l, start_temp_c=start, target_temp_c=h.target_temp_c, ambient_temp_c=15.0, loss_w_k=h.loss_w_k, heat_w=burner if burner else element, coil_ua_w_k=h.coil_ua_w_k if h.coil else 0.0,
-        coolant_temp_c=h.coolant_temp_c, coolant_flow_l_min=h.coolant_flow_l_min, supply="other" if not electric or h.element_supply == "shore" else h.element_supply, battery_voltage_v=ctx.bank_v))  # fmt: skip
+    time = storage_heat_time(
+        StorageHeatTimeIn.trusted(
+            volume_l=h.volume_l,
+            start_temp_c=start,
+            target_temp_c=h.target_temp_c,
+            ambient_temp_c=15.0,
+            loss_w_k=h.loss_w_k,
+            heat_w=burner if burner else element,
+            coil_ua_w_k=h.coil_ua_w_k if h.coil else 0.0,
+            coolant_temp_c=h.coolant_temp_c,
+            coolant_flow_l_min=h.coolant_flow_l_min,
+            supply="other" if not electric or h.element_supply == "shore" else h.element_supply,
+            battery_voltage_v=ctx.bank_v,
+        )
+    )
     mixed = None
     if h.target_temp_c > SHOWER_C:
         mixed = mixed_water(
@@ -113,9 +153,21 @@ def work_hot(ctx: Context, h: HotWater, shower_l_min: float, loop_l_min: float |
         if getattr(time, key) is not None:
             put(f"water/{key}", time.figure(key).named(label))
     return quick(
-        HotPart, time_min=time.time_min, max_c=hottest_c(ctx, h), stored_wh=time.stored_energy_wh, charge_ah=time.battery_charge_ah, standing_w=time.standing_loss_w, mixed_l=mixed.mixed_volume_l if mixed else None,
-        shower_min=mixed.shower_time_min if mixed else None, endless=bool(mixed and mixed.endless), needed_w=needed.value, reachable_c=None, expansion_l=out, vessel_l=vessel, burn=burn_time(hottest_c(ctx, h)),
-    )  # fmt: skip
+        HotPart,
+        time_min=time.time_min,
+        max_c=hottest_c(ctx, h),
+        stored_wh=time.stored_energy_wh,
+        charge_ah=time.battery_charge_ah,
+        standing_w=time.standing_loss_w,
+        mixed_l=mixed.mixed_volume_l if mixed else None,
+        shower_min=mixed.shower_time_min if mixed else None,
+        endless=bool(mixed and mixed.endless),
+        needed_w=needed.value,
+        reachable_c=None,
+        expansion_l=out,
+        vessel_l=vessel,
+        burn=burn_time(hottest_c(ctx, h)),
+    )
 
 
 def pipe_litres(r: PipeRun) -> float:
@@ -163,6 +215,17 @@ def work_frost(ctx: Context, w: Water, tanks: dict[str, TankPart]) -> list[Frost
     for p in wet_parts(w, tanks):
         f = freeze_hold(FreezeHoldIn.trusted(volume_l=p.litres, outside_temp_c=cold, loss_w_k=p.loss_w_k, heater_w=p.heater_w, battery_voltage_v=ctx.bank_v))
         ctx.book.put(f"frost/{p.subject.replace(':', '/')}/hold_heat_w", f.figure("hold_heat_w").named(f"heat that holds {p.name}"))
-        out.append(quick(FrostPart, subject=p.subject, name=p.name, litres=p.litres, to_zero_h=f.time_to_zero_h, to_ice_h=f.time_to_ice_h, hold_w=f.hold_heat_w, hold_ah_day=f.hold_charge_ah_day,
-                         held=f.time_to_zero_h is None))  # fmt: skip
+        out.append(
+            quick(
+                FrostPart,
+                subject=p.subject,
+                name=p.name,
+                litres=p.litres,
+                to_zero_h=f.time_to_zero_h,
+                to_ice_h=f.time_to_ice_h,
+                hold_w=f.hold_heat_w,
+                hold_ah_day=f.hold_charge_ah_day,
+                held=f.time_to_zero_h is None,
+            )
+        )
     return out

@@ -103,6 +103,16 @@ def pressure_hold_test(inp: PressureHoldTestIn, sources: dict[str, Figure] | Non
         if holds
     ]
     return PressureHoldTestOut.of(
-        drop_kpa=derived("drop_kpa", "start − end", p1 - p2, Method("water.hold-test", "definition"), start_kpa=g("start_kpa"), end_kpa=g("end_kpa")), expected_end_kpa=expected, corrected_drop_kpa=corrected, allowed_drop_kpa=allowed, leak_ml=leak,
-        leak_ml_h=None if leak is None else derived("leak_ml_h", "mL·60/min", leak.value * 60 / inp.duration_min, Method("water.hold-test", "definition"), leak_ml=leak, duration_min=g("duration_min")), verdict=judged(reasons, ("temperature-drift",)), reasons=reasons,
-    )  # fmt: skip
+        drop_kpa=derived("drop_kpa", "start − end", p1 - p2, Method("water.hold-test", "definition"), start_kpa=g("start_kpa"), end_kpa=g("end_kpa")),
+        expected_end_kpa=expected,
+        corrected_drop_kpa=corrected,
+        allowed_drop_kpa=allowed,
+        leak_ml=leak,
+        leak_ml_h=None
+        if leak is None
+        else derived(
+            "leak_ml_h", "mL·60/min", leak.value * 60 / inp.duration_min, Method("water.hold-test", "definition"), leak_ml=leak, duration_min=g("duration_min")
+        ),
+        verdict=judged(reasons, ("temperature-drift",)),
+        reasons=reasons,
+    )

@@ -78,9 +78,15 @@ def instant_heat(inp: InstantHeatIn, sources: dict[str, Figure] | None = None) -
                     f"the water would boil ({out.value:.0f} °C); at least {60 * water.value / (HEAT_J_LK * (HOTTEST - t0.value)):.1f} L/min is needed",
                 )
     return InstantHeatOut.of(
-        flow_l_min=flow, outlet_temp_c=out, rise_k=rise, heat_to_water_w=water, heat_input_w=heat,
-        input_energy_wh_per_l=derived("input_energy_wh_per_l", "input/(60·Q)", heat.value / (60 * flow.value), Method("water.instant", "definition"), heat_input_w=heat, flow_l_min=flow),
-    )  # fmt: skip
+        flow_l_min=flow,
+        outlet_temp_c=out,
+        rise_k=rise,
+        heat_to_water_w=water,
+        heat_input_w=heat,
+        input_energy_wh_per_l=derived(
+            "input_energy_wh_per_l", "input/(60·Q)", heat.value / (60 * flow.value), Method("water.instant", "definition"), heat_input_w=heat, flow_l_min=flow
+        ),
+    )
 
 
 class StorageHeatTimeIn(Contract):
@@ -121,8 +127,14 @@ def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None 
     """How long a boiler takes, what it stores and what it loses. Method: water.storage."""
     g = Given(inp, sources)
     m_c = COOLANT_J_LK * inp.coolant_flow_l_min / 60
-    coil = derived("coil_effective_w_k", "m_c·(1 − e^(−UA/m_c)), m_c = 3700·q/60", m_c * (1 - math.exp(-inp.coil_ua_w_k / m_c)), Method("water.storage", "exchanger against one temperature"),
-                   coil_ua_w_k=g("coil_ua_w_k"), coolant_flow_l_min=g("coolant_flow_l_min"))  # fmt: skip
+    coil = derived(
+        "coil_effective_w_k",
+        "m_c·(1 − e^(−UA/m_c)), m_c = 3700·q/60",
+        m_c * (1 - math.exp(-inp.coil_ua_w_k / m_c)),
+        Method("water.storage", "exchanger against one temperature"),
+        coil_ua_w_k=g("coil_ua_w_k"),
+        coolant_flow_l_min=g("coolant_flow_l_min"),
+    )
     c, u, ul = HEAT_J_LK * inp.volume_l, coil.value, inp.loss_w_k
     t0, t1, amb, p = inp.start_temp_c, inp.target_temp_c, inp.ambient_temp_c, inp.heat_w
     k = u + ul
@@ -132,8 +144,17 @@ def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None 
     if k == 0:
         seconds = c * (t1 - t0) / p if p > 0 else None
     else:
-        highest = derived("max_temp_c", "(P + U_e·T_coolant + U_L·T_amb)/(U_e + U_L)", (p + u * inp.coolant_temp_c + ul * amb) / k, Method("water.storage", "where gain and loss are equal; the thermostat ends it before"),
-                          heat_w=g("heat_w"), coil_effective_w_k=coil, coolant_temp_c=g("coolant_temp_c"), loss_w_k=g("loss_w_k"), ambient_temp_c=g("ambient_temp_c"))  # fmt: skip
+        highest = derived(
+            "max_temp_c",
+            "(P + U_e·T_coolant + U_L·T_amb)/(U_e + U_L)",
+            (p + u * inp.coolant_temp_c + ul * amb) / k,
+            Method("water.storage", "where gain and loss are equal; the thermostat ends it before"),
+            heat_w=g("heat_w"),
+            coil_effective_w_k=coil,
+            coolant_temp_c=g("coolant_temp_c"),
+            loss_w_k=g("loss_w_k"),
+            ambient_temp_c=g("ambient_temp_c"),
+        )
         seconds = c / k * math.log((highest.value - t0) / (highest.value - t1)) if highest.value > t1 + EPS else None
     stored = derived(
         "stored_energy_wh",
@@ -159,8 +180,15 @@ def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None 
         energy = derived("heater_energy_wh", "P·time", p * seconds / 3600, Method("water.storage", "definition"), heat_w=g("heat_w"), time_min=time)
         if inp.supply != "other":
             eta = inp.inverter_efficiency_frac if inp.supply == "inverter" else 1.0
-            charge = derived("battery_charge_ah", "energy/(η·U)", energy.value / (eta * inp.battery_voltage_v), Method("water.storage"), heater_energy_wh=energy, battery_voltage_v=g("battery_voltage_v"),
-                             inverter_efficiency_frac=given("inverter_efficiency_frac", eta, "input"))  # fmt: skip
+            charge = derived(
+                "battery_charge_ah",
+                "energy/(η·U)",
+                energy.value / (eta * inp.battery_voltage_v),
+                Method("water.storage"),
+                heater_energy_wh=energy,
+                battery_voltage_v=g("battery_voltage_v"),
+                inverter_efficiency_frac=given("inverter_efficiency_frac", eta, "input"),
+            )
     usable = inp.usable_min_temp_c
     cool = (
         derived(
@@ -176,11 +204,31 @@ def storage_heat_time(inp: StorageHeatTimeIn, sources: dict[str, Figure] | None 
         else None
     )
     return StorageHeatTimeOut.of(
-        time_min=time, max_temp_c=highest, coil_effective_w_k=coil,
-        initial_heat_w=derived("initial_heat_w", "P + U_e·(T_coolant − T₀) + U_L·(T_amb − T₀)", first, Method("water.storage", "heat balance"), heat_w=g("heat_w"), coil_effective_w_k=coil),
-        stored_energy_wh=stored, heater_energy_wh=energy, battery_charge_ah=charge,
-        standing_loss_w=derived("standing_loss_w", "U_L·(T_t − T_amb)", ul * (t1 - amb), Method("water.storage", "heat loss"), loss_w_k=g("loss_w_k"), target_temp_c=g("target_temp_c"), ambient_temp_c=g("ambient_temp_c")), cool_down_h=cool,
-    )  # fmt: skip
+        time_min=time,
+        max_temp_c=highest,
+        coil_effective_w_k=coil,
+        initial_heat_w=derived(
+            "initial_heat_w",
+            "P + U_e·(T_coolant − T₀) + U_L·(T_amb − T₀)",
+            first,
+            Method("water.storage", "heat balance"),
+            heat_w=g("heat_w"),
+            coil_effective_w_k=coil,
+        ),
+        stored_energy_wh=stored,
+        heater_energy_wh=energy,
+        battery_charge_ah=charge,
+        standing_loss_w=derived(
+            "standing_loss_w",
+            "U_L·(T_t − T_amb)",
+            ul * (t1 - amb),
+            Method("water.storage", "heat loss"),
+            loss_w_k=g("loss_w_k"),
+            target_temp_c=g("target_temp_c"),
+            ambient_temp_c=g("ambient_temp_c"),
+        ),
+        cool_down_h=cool,
+    )
 
 
 class MixedWaterIn(Contract):
@@ -222,8 +270,18 @@ def mixed_water(inp: MixedWaterIn, sources: dict[str, Figure] | None = None) -> 
     below = (inp.mix_temp_c - inp.cold_temp_c) - inp.reheat_w * 60 / (HEAT_J_LK * inp.mix_flow_l_min)
     volume = time = None
     if below > EPS:
-        volume = derived("mixed_volume_l", "u·V·(T_h − T_c)/[(T_m − T_c) − P/(4186·Q/60)]", inp.usable_frac * inp.hot_volume_l * (inp.hot_temp_c - inp.cold_temp_c) / below, Method("water.mixing"),
-                         hot_volume_l=g("hot_volume_l"), usable_frac=g("usable_frac"), hot_temp_c=g("hot_temp_c"), cold_temp_c=g("cold_temp_c"), mix_temp_c=g("mix_temp_c"), reheat_w=g("reheat_w"))  # fmt: skip
+        volume = derived(
+            "mixed_volume_l",
+            "u·V·(T_h − T_c)/[(T_m − T_c) − P/(4186·Q/60)]",
+            inp.usable_frac * inp.hot_volume_l * (inp.hot_temp_c - inp.cold_temp_c) / below,
+            Method("water.mixing"),
+            hot_volume_l=g("hot_volume_l"),
+            usable_frac=g("usable_frac"),
+            hot_temp_c=g("hot_temp_c"),
+            cold_temp_c=g("cold_temp_c"),
+            mix_temp_c=g("mix_temp_c"),
+            reheat_w=g("reheat_w"),
+        )
         time = derived(
             "shower_time_min",
             "V/Q",
@@ -233,15 +291,34 @@ def mixed_water(inp: MixedWaterIn, sources: dict[str, Figure] | None = None) -> 
             mix_flow_l_min=g("mix_flow_l_min"),
         )
     return MixedWaterOut.of(
-        hot_share_frac=share, hot_flow_l_min=derived("hot_flow_l_min", "share·Q", share.value * inp.mix_flow_l_min, Method("water.mixing", "mixing"), hot_share_frac=share, mix_flow_l_min=g("mix_flow_l_min")),
-        cold_flow_l_min=derived("cold_flow_l_min", "(1 − share)·Q", (1 - share.value) * inp.mix_flow_l_min, Method("water.mixing", "mixing"), hot_share_frac=share, mix_flow_l_min=g("mix_flow_l_min")), endless=volume is None, mixed_volume_l=volume, shower_time_min=time,
-    )  # fmt: skip
+        hot_share_frac=share,
+        hot_flow_l_min=derived(
+            "hot_flow_l_min",
+            "share·Q",
+            share.value * inp.mix_flow_l_min,
+            Method("water.mixing", "mixing"),
+            hot_share_frac=share,
+            mix_flow_l_min=g("mix_flow_l_min"),
+        ),
+        cold_flow_l_min=derived(
+            "cold_flow_l_min",
+            "(1 − share)·Q",
+            (1 - share.value) * inp.mix_flow_l_min,
+            Method("water.mixing", "mixing"),
+            hot_share_frac=share,
+            mix_flow_l_min=g("mix_flow_l_min"),
+        ),
+        endless=volume is None,
+        mixed_volume_l=volume,
+        shower_time_min=time,
+    )
 
 
 def expansion_vessel_l(
     volume_l: float, from_c: float, to_c: float, precharge_kpa: float, relief_kpa: float, atmosphere_kpa: float = ATMOSPHERE_KPA
 ) -> tuple[float, float | None]:
-    """Litres that heating pushes out, and the vessel that takes them at 0.9 of the relief's setting; None where the precharge leaves no room (method water.expansion)."""
+    """Litres that heating pushes out, and the vessel that takes them at 0.9 of the relief's setting; None where the precharge leaves no room (method
+    water.expansion)."""
     out = volume_l * expansion(from_c, to_c)
     most = 0.9 * relief_kpa
     room = 1 - (precharge_kpa + atmosphere_kpa) / (most + atmosphere_kpa)

@@ -99,8 +99,17 @@ def _sanitise(ctx: Context, w: Water, system_l: float) -> SanitisePart | None:
         return None
     c = w.care
     ct = c.ct_mg_min_l or (12000.0 if ctx.design.region == "us" and c.target_mg_l < 100 else 6000.0 if ctx.design.region == "us" else 3000.0)
-    s: SanitiseDoseOut = sanitise_dose(SanitiseDoseIn.trusted(system_volume_l=system_l, target_mg_l=c.target_mg_l, product_type=c.product, strength_frac=c.strength_frac, tablet_mg=c.tablet_mg,
-                                                              strength_remaining_frac=c.remaining_frac, ct_mg_min_l=ct))  # fmt: skip
+    s: SanitiseDoseOut = sanitise_dose(
+        SanitiseDoseIn.trusted(
+            system_volume_l=system_l,
+            target_mg_l=c.target_mg_l,
+            product_type=c.product,
+            strength_frac=c.strength_frac,
+            tablet_mg=c.tablet_mg,
+            strength_remaining_frac=c.remaining_frac,
+            ct_mg_min_l=ct,
+        )
+    )
     key, unit = {"liquid": ("dose_ml", "mL"), "solid": ("dose_g", "g"), "tablet": ("tablet_count", "tablets")}[c.product]
     ctx.book.put("water/dose", s.figure(key).named("dose"))
     ctx.book.put("water/contact_time_min", s.figure("contact_time_min").named("contact time"))
@@ -137,7 +146,8 @@ def _tests(ctx: Context) -> list[TestPart]:
 
 
 def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_min: float | None = None) -> Wet:
-    """Water of a design, with its figures in the book; ``said_wh``: what each appliance of Life uses in a day, Wh; ``loop_l_min``: what the plate exchanger of Warmth's loop gives at 38 °C."""
+    """Water of a design, with its figures in the book; ``said_wh``: what each appliance of Life uses in a day, Wh; ``loop_l_min``: what the plate
+    exchanger of Warmth's loop gives at 38 °C."""
     w = ctx.design.water
     d = demand_of(ctx)
     put = ctx.book.put
@@ -204,16 +214,47 @@ def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_
     heater_l = w.hot.volume_l if w.hot and w.hot.kind == "storage" else 0.0
     life = None
     if w.filters:
-        life = filter_life(FilterLifeIn.trusted(flow_l_day=d.fresh_tank_l_day, flow_l_min=max((s.total_l_min for s in alone.values()), default=8.0), filters=[
-            FilterIn.trusted(name=f.id, rated_l=f.rated_l, rated_months=f.rated_months, rated_flow_l_min=f.rated_flow_l_min, clean_kpa=f.clean_kpa) for f in w.filters]))  # fmt: skip
+        life = filter_life(
+            FilterLifeIn.trusted(
+                flow_l_day=d.fresh_tank_l_day,
+                flow_l_min=max((s.total_l_min for s in alone.values()), default=8.0),
+                filters=[
+                    FilterIn.trusted(name=f.id, rated_l=f.rated_l, rated_months=f.rated_months, rated_flow_l_min=f.rated_flow_l_min, clean_kpa=f.clean_kpa)
+                    for f in w.filters
+                ],
+            )
+        )
     at_most = next((taps[r.id].alone_l_min for r in w.runs if r.outlet == "shower" and r.id in taps), None) or 99.0
     shower = min(at_most, w.use.shower_flow_l_min or STYLES[w.use.style].shower_flow_l_min)
     part = quick(
-        WaterPart, use_l_day=d.use_l_day, total_l_day=d.total_l_day, fresh_l_day=d.fresh_tank_l_day, grey_l_day=d.grey_l_day, target_days=target, stores=auto.stores if auto else [],
-        capacity_l={s.name: s.capacity_l for s in stores}, flow_l_day={s.name: s.flow_l_day for s in stores}, limiting=auto.limiting if auto else None, days=auto.autonomy_days if auto else None, tanks=tanks, joins=joins, taps=taps,
-        velocities=velocities, pump=work_pump(ctx, w, w.pump, alone, d.fresh_tank_l_day) if w.pump else None, hot=work_hot(ctx, w.hot, shower, loop_l_min) if w.hot else None,
-        filters={f.name: f for f in life.filters} if life else {}, filter_kpa=life.total_drop_kpa if life else 0.0, frost=work_frost(ctx, w, tanks), sanitise=_sanitise(ctx, w, fresh_l + pipe_l + heater_l) if fresh_l > 0 else None,
-        tests=_tests(ctx), pipe_l=pipe_l, run_l=run_l, hold_start_kpa=hold_start_kpa(w), drain_down_l=fresh_l + pipe_l + heater_l, mass_full_kg=sum(t.mass_full_kg for t in tanks.values()), coldest_c=ctx.coldest_night().value,
-    )  # fmt: skip
+        WaterPart,
+        use_l_day=d.use_l_day,
+        total_l_day=d.total_l_day,
+        fresh_l_day=d.fresh_tank_l_day,
+        grey_l_day=d.grey_l_day,
+        target_days=target,
+        stores=auto.stores if auto else [],
+        capacity_l={s.name: s.capacity_l for s in stores},
+        flow_l_day={s.name: s.flow_l_day for s in stores},
+        limiting=auto.limiting if auto else None,
+        days=auto.autonomy_days if auto else None,
+        tanks=tanks,
+        joins=joins,
+        taps=taps,
+        velocities=velocities,
+        pump=work_pump(ctx, w, w.pump, alone, d.fresh_tank_l_day) if w.pump else None,
+        hot=work_hot(ctx, w.hot, shower, loop_l_min) if w.hot else None,
+        filters={f.name: f for f in life.filters} if life else {},
+        filter_kpa=life.total_drop_kpa if life else 0.0,
+        frost=work_frost(ctx, w, tanks),
+        sanitise=_sanitise(ctx, w, fresh_l + pipe_l + heater_l) if fresh_l > 0 else None,
+        tests=_tests(ctx),
+        pipe_l=pipe_l,
+        run_l=run_l,
+        hold_start_kpa=hold_start_kpa(w),
+        drain_down_l=fresh_l + pipe_l + heater_l,
+        mass_full_kg=sum(t.mass_full_kg for t in tanks.values()),
+        coldest_c=ctx.coldest_night().value,
+    )
     line = w.pump.appliance if w.pump else None
     return Wet(part, d, auto, shapes, said_wh.get(line) if said_wh and line else None, loop_l_min)

@@ -67,9 +67,23 @@ def pipe_pressure_loss(inp: PipePressureLossIn, sources: dict[str, Figure] | Non
     pk = derived("pipe_kpa", "f·(L/D)·½ρv²/1000", pipe.value / 1000, Method("water.pipe-loss", "Darcy-Weisbach"), pipe_loss_pa=pipe)
     fk = derived("fittings_kpa", "K·½ρv²/1000", local.value / 1000, Method("water.pipe-loss", "local losses"), fittings_loss_pa=local)
     return PipePressureLossOut.of(
-        velocity_m_s=v, reynolds=re, friction_factor=f, k_total=k, pipe_kpa=pk, fittings_kpa=fk, static_kpa=static,
-        total_kpa=derived("total_kpa", "pipe + fittings + height", pk.value + fk.value + static.value, Method("water.pipe-loss", "sum"), pipe_kpa=pk, fittings_kpa=fk, static_kpa=static),
-    )  # fmt: skip
+        velocity_m_s=v,
+        reynolds=re,
+        friction_factor=f,
+        k_total=k,
+        pipe_kpa=pk,
+        fittings_kpa=fk,
+        static_kpa=static,
+        total_kpa=derived(
+            "total_kpa",
+            "pipe + fittings + height",
+            pk.value + fk.value + static.value,
+            Method("water.pipe-loss", "sum"),
+            pipe_kpa=pk,
+            fittings_kpa=fk,
+            static_kpa=static,
+        ),
+    )
 
 
 class PumpPoint(Contract):
@@ -160,7 +174,8 @@ def outlet_flow(o: OutletRun, kpa: float, rho: float, mu: float, most: float) ->
 
 
 def tap_flow(inp: TapFlowIn, sources: dict[str, Figure] | None = None) -> TapFlowOut:
-    """Flow at each open outlet of one pump. Method: water.taps. Raises :class:`BadInput` (pump_points) where the outlets pass more than the pump's open flow."""
+    """Flow at each open outlet of one pump. Method: water.taps. Raises :class:`BadInput` (pump_points) where the outlets pass more than the pump's
+    open flow."""
     rho, mu = density(inp.temp_c), viscosity(inp.temp_c)
     s, most = inp.supply, inp.pump_points[-1].flow_l_min
     k = s.k
@@ -190,8 +205,12 @@ def tap_flow(inp: TapFlowIn, sources: dict[str, Figure] | None = None) -> TapFlo
     )
     pf = derived("pump_pressure_kpa", "the pump’s curve at Q", p, Method("water.taps", "pump's curve"), total_flow_l_min=q)
     return TapFlowOut.of(
-        total_flow_l_min=q, pump_pressure_kpa=pf, junction_pressure_kpa=derived("junction_pressure_kpa", "pump − run − height − filter", junction(total), Method("water.taps"), pump_pressure_kpa=pf, total_flow_l_min=q),
+        total_flow_l_min=q,
+        pump_pressure_kpa=pf,
+        junction_pressure_kpa=derived(
+            "junction_pressure_kpa", "pump − run − height − filter", junction(total), Method("water.taps"), pump_pressure_kpa=pf, total_flow_l_min=q
+        ),
         outlets=[TapOut(name=o.name or f"outlet {i}", flow_l_min=f) for i, (o, f) in enumerate(zip(inp.outlets, flows, strict=True), 1)],
         hydraulic_power_w=derived("hydraulic_power_w", "Q·p/60", total * p / 60, Method("water.taps", "definition"), total_flow_l_min=q, pump_pressure_kpa=pf),
         cycling=inp.cut_out_kpa is not None and total > 0 and p >= inp.cut_out_kpa - 1e-9,
-    )  # fmt: skip
+    )

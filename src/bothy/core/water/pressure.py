@@ -89,8 +89,14 @@ def work_taps(w: Water) -> tuple[dict[str, TapPart], dict[str, float], dict[str,
             if r.id in pair and p.flow_l_min[r.id] < shared:
                 shared, other = p.flow_l_min[r.id], names[pair[0] if pair[1] == r.id else pair[1]]
         taps[r.id] = quick(
-            TapPart, name=r.name, wanted_l_min=r.wanted_l_min, alone_l_min=s.flow_l_min[r.id], shared_l_min=shared, shared_with=other, velocity_m_s=s.velocity_m_s[r.id]
-        )  # fmt: skip
+            TapPart,
+            name=r.name,
+            wanted_l_min=r.wanted_l_min,
+            alone_l_min=s.flow_l_min[r.id],
+            shared_l_min=shared,
+            shared_with=other,
+            velocity_m_s=s.velocity_m_s[r.id],
+        )
     every = [*alone.values(), *pairs.values()]
     return taps, {r.id: max((s.velocity_m_s[r.id] for s in every), default=0.0) for r in w.runs}, alone
 
@@ -109,20 +115,54 @@ def work_pump(ctx: Context, w: Water, p: Pump, alone: dict[str, Solved], litres:
         derived("flow_l_min", "pump’s curve against the runs, the outlet that draws most", flow, Method("water.taps"), pressure_kpa=kpa),
     )
     kpa_f = ctx.book.put("water/pump_pressure_kpa", derived("pressure_kpa", "pump’s curve at that flow", kpa, Method("water.taps"), flow_l_min=flow_f))
-    current = ctx.book.put("water/pump_current_a", derived("current_a", "Q·p/(60·η·U)", flow * kpa / (60 * p.efficiency_frac * ctx.bank_v), Method("water.taps", "η typical of small diaphragm pumps"),
-                           flow_l_min=flow_f, pressure_kpa=kpa_f, efficiency_frac=p.efficiency_frac, bank_voltage_v=ctx.bank_v))  # fmt: skip
-    energy = ctx.book.put("water/pump_energy_wh", derived("energy_wh", "I·U·litres/(60·Q)", current.value * ctx.bank_v * litres / (60 * flow) if flow > 0 else 0.0, Method("water.taps"),
-                          current_a=current, fresh_tank_l_day=litres, flow_l_min=flow_f))  # fmt: skip
+    current = ctx.book.put(
+        "water/pump_current_a",
+        derived(
+            "current_a",
+            "Q·p/(60·η·U)",
+            flow * kpa / (60 * p.efficiency_frac * ctx.bank_v),
+            Method("water.taps", "η typical of small diaphragm pumps"),
+            flow_l_min=flow_f,
+            pressure_kpa=kpa_f,
+            efficiency_frac=p.efficiency_frac,
+            bank_voltage_v=ctx.bank_v,
+        ),
+    )
+    energy = ctx.book.put(
+        "water/pump_energy_wh",
+        derived(
+            "energy_wh",
+            "I·U·litres/(60·Q)",
+            current.value * ctx.bank_v * litres / (60 * flow) if flow > 0 else 0.0,
+            Method("water.taps"),
+            current_a=current,
+            fresh_tank_l_day=litres,
+            flow_l_min=flow_f,
+        ),
+    )
     acc: AccumulatorSizeOut | None = None
     if p.cut_in_kpa is not None and p.cut_out_kpa is not None and p.cut_out_kpa > p.cut_in_kpa:
         size = p.accumulator_l if p.accumulator_l is not None else MIN_VOLUME_L
         pre = p.precharge_kpa if p.precharge_kpa is None or p.precharge_kpa <= p.cut_in_kpa else p.cut_in_kpa
         common = min((r.wanted_l_min for r in w.runs if r.outlet in ("sink", "basin")), default=3.0) / 2
         acc = accumulator_size(
-            AccumulatorSizeIn.trusted(cut_in_kpa=p.cut_in_kpa, cut_out_kpa=p.cut_out_kpa, precharge_kpa=pre, accumulator_l=size, draw_flow_l_min=common, pump_flow_l_min=max(flow, 0.1))
-        )  # fmt: skip
+            AccumulatorSizeIn.trusted(
+                cut_in_kpa=p.cut_in_kpa,
+                cut_out_kpa=p.cut_out_kpa,
+                precharge_kpa=pre,
+                accumulator_l=size,
+                draw_flow_l_min=common,
+                pump_flow_l_min=max(flow, 0.1),
+            )
+        )
         ctx.book.put_all("pump/accumulator", acc.working)
     return quick(
-        PumpPart, flow_l_min=flow, pressure_kpa=kpa, current_a=current.value, energy_wh_day=energy.value, cycles_per_hour=acc.cycles_per_hour if acc else None, run_time_s=acc.run_time_s if acc else None,
+        PumpPart,
+        flow_l_min=flow,
+        pressure_kpa=kpa,
+        current_a=current.value,
+        energy_wh_day=energy.value,
+        cycles_per_hour=acc.cycles_per_hour if acc else None,
+        run_time_s=acc.run_time_s if acc else None,
         drawdown_l=acc.drawdown_l if acc else None,
-    )  # fmt: skip
+    )

@@ -50,17 +50,23 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
     if p.precharge_kpa is not None and p.cut_in_kpa is not None and p.precharge_kpa > p.cut_in_kpa:
         right = max(0.0, p.cut_in_kpa - 14)
         yield finding(
-            "water-precharge-wrong", "pump", p.name, f"{p.precharge_kpa:g} kPa of air against {p.cut_in_kpa:g} kPa: the pump can't open it.",
+            "water-precharge-wrong",
+            "pump",
+            p.name,
+            f"{p.precharge_kpa:g} kPa of air against {p.cut_in_kpa:g} kPa: the pump can't open it.",
             fix=Remedy.sets(f"{right:g} kPa", "/water/pump", precharge_kpa=right),
-        )  # fmt: skip
+        )
     q = w.part.pump
     if q and p.kind == "pressure" and q.cycles_per_hour is not None and q.run_time_s is not None and q.cycles_per_hour > CYCLES and q.run_time_s < RUN_S:
         needed = (p.accumulator_l or MIN_VOLUME_L) * RUN_S / max(0.01, q.run_time_s)
         larger = next((v for v in ACCUMULATORS_L if v >= needed), None)
         yield finding(
-            "water-pump-cycling", "pump", p.name, f"With a tap half open it runs {q.run_time_s:.1f} s, {q.cycles_per_hour:.0f} times an hour.",
+            "water-pump-cycling",
+            "pump",
+            p.name,
+            f"With a tap half open it runs {q.run_time_s:.1f} s, {q.cycles_per_hour:.0f} times an hour.",
             fix=Remedy.sets(f"An accumulator of {larger:g} L", "/water/pump", accumulator_l=larger) if larger else None,
-        )  # fmt: skip
+        )
     line = ctx.design.appliance(p.appliance) if p.appliance else None
     if q and line is not None and q.flow_l_min > 0:
         watts, hours = q.current_a * ctx.bank_v, w.demand.fresh_tank_l_day / (60 * q.flow_l_min)
@@ -68,15 +74,27 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
         if said is not None and abs(said - q.energy_wh_day) > max(3.0, 0.3 * q.energy_wh_day):
             n = next(i for i, a in enumerate(ctx.design.life.appliances) if a.id == line.id)
             cleared = [{"op": "replace", "path": f"/life/appliances/{n}/{k}", "value": None} for k in USE_KEYS if getattr(line, k) is not None]
-            fix = Remedy(label="Take them over", patch=[{"op": "test", "path": f"/life/appliances/{n}/id", "value": line.id}, *cleared,
-                         {"op": "replace", "path": f"/life/appliances/{n}/power_w", "value": round(watts, 1)}, {"op": "replace", "path": f"/life/appliances/{n}/hours_per_day", "value": round(hours, 3)}])  # fmt: skip
+            fix = Remedy(
+                label="Take them over",
+                patch=[
+                    {"op": "test", "path": f"/life/appliances/{n}/id", "value": line.id},
+                    *cleared,
+                    {"op": "replace", "path": f"/life/appliances/{n}/power_w", "value": round(watts, 1)},
+                    {"op": "replace", "path": f"/life/appliances/{n}/hours_per_day", "value": round(hours, 3)},
+                ],
+            )
             fed = {c.id for c in ctx.design.wiring.circuits if line.id in c.appliances}
             read = next((x.current_a for x in ctx.facts.readings if x.circuit in fed and x.current_a is not None), None)
             agrees = read is None or abs(read - q.current_a) <= 0.1 * q.current_a
             yield finding(
-                "water-pump-load", "pump", p.name, f"{said:.0f} Wh a day in Life, {q.energy_wh_day:.0f} Wh by its curve: {watts:.0f} W for {60 * hours:.0f} min.", figures=["water/pump_energy_wh"], fix=fix if agrees else None,
+                "water-pump-load",
+                "pump",
+                p.name,
+                f"{said:.0f} Wh a day in Life, {q.energy_wh_day:.0f} Wh by its curve: {watts:.0f} W for {60 * hours:.0f} min.",
+                figures=["water/pump_energy_wh"],
+                fix=fix if agrees else None,
                 remedy=None if agrees else f"{read:g} A were read on its circuit, the curve says {q.current_a:.1f} A: correct the curve first.",
-            )  # fmt: skip
+            )
     rated = min([r.rating_kpa for r in d.runs], default=1e9)
     highest = max(p.cut_out_kpa or p.points[0].pressure_kpa, (d.hookup.limiter_kpa or SITE_KPA[ctx.design.region][1]) if d.hookup else 0.0)
     if highest > rated:
@@ -85,8 +103,12 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
         low, high = SITE_KPA[ctx.design.region]
         if d.hookup.limiter_kpa is None or d.hookup.limiter_kpa > LIMITER_KPA:
             yield finding(
-                "water-hookup-unregulated", "hookup", "Water inlet", f"Pitches give {low} to {high} kPa.", fix=Remedy.sets("A limiter of 345 kPa", "/water/hookup", limiter_kpa=LIMITER_KPA)
-            )  # fmt: skip
+                "water-hookup-unregulated",
+                "hookup",
+                "Water inlet",
+                f"Pitches give {low} to {high} kPa.",
+                fix=Remedy.sets("A limiter of 345 kPa", "/water/hookup", limiter_kpa=LIMITER_KPA),
+            )
         if not d.hookup.check_valve:
             yield finding(
                 "water-backflow",
@@ -112,9 +134,12 @@ def tap_findings(ctx: Context, w: Wet) -> Found:
         if v > FAST:
             next_bore = _slower(ctx, r.id, FAST)
             yield finding(
-                "water-velocity-excessive" if v > TOO_FAST else "water-velocity-high", subject, r.name, f"{v:.1f} m/s.",
+                "water-velocity-excessive" if v > TOO_FAST else "water-velocity-high",
+                subject,
+                r.name,
+                f"{v:.1f} m/s.",
                 fix=Remedy.sets(f"A pipe of {next_bore:g} mm", f"/water/runs/{n}", r.id, inner_diameter_mm=next_bore) if next_bore else None,
-            )  # fmt: skip
+            )
         tap = w.part.taps.get(r.id)
         if tap is None:
             continue
@@ -193,14 +218,28 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             fix=Remedy.sets("A relief valve of 600 kPa, outside", "/water/hot", relief_kpa=h.relief_kpa or 600.0, relief_outside=True),
         )
     if closed and not h.check_valve:
-        yield finding("water-hot-no-check", "hot", h.name, "Nothing keeps its hot water from the cold pipe when it expands: the cold tap runs warm, and the pump’s parts get hot.",
-                      fix=Remedy.sets("Fit a check valve and a vessel", "/water/hot", check_valve=True, expansion_l=max(h.expansion_l, _up(p.vessel_l) if p.vessel_l else h.expansion_l)))  # fmt: skip
+        yield finding(
+            "water-hot-no-check",
+            "hot",
+            h.name,
+            "Nothing keeps its hot water from the cold pipe when it expands: the cold tap runs warm, and the pump’s parts get hot.",
+            fix=Remedy.sets(
+                "Fit a check valve and a vessel",
+                "/water/hot",
+                check_valve=True,
+                expansion_l=max(h.expansion_l, _up(p.vessel_l) if p.vessel_l else h.expansion_l),
+            ),
+        )
     if closed and h.check_valve and h.expansion_l < (p.vessel_l or 0.1) - 1e-9:
         vessel = p.vessel_l
         yield finding(
-            "water-hot-no-expansion", "hot", h.name, f"{1000 * p.expansion_l:.0f} mL more when hot" + (f"; a vessel of {vessel:.2f} L takes it." if vessel else ": the relief is set under the precharge."),
+            "water-hot-no-expansion",
+            "hot",
+            h.name,
+            f"{1000 * p.expansion_l:.0f} mL more when hot"
+            + (f"; a vessel of {vessel:.2f} L takes it." if vessel else ": the relief is set under the precharge."),
             fix=Remedy.sets(f"A vessel of {_up(vessel):g} L", "/water/hot", expansion_l=_up(vessel)) if vessel else None,
-        )  # fmt: skip
+        )
     if (p.max_c > 50 or h.coil) and (h.mixer_c is None or h.mixer_c > 48):
         yield finding(
             "water-hot-no-mixer",

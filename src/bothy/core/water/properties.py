@@ -9,9 +9,21 @@ ICE_J_L = 334000.0
 COOLANT_J_LK = 3700.0
 ATMOSPHERE_KPA = 101.325
 FITTINGS: dict[str, float] = {
-    "elbow_90": 0.9, "bend_90": 0.4, "elbow_45": 0.4, "tee_run": 0.3, "tee_branch": 1.2, "coupling": 0.1, "insert_coupling": 0.6, "reducer": 0.3, "valve_ball": 0.1, "valve_stop": 8,
-    "valve_check": 2.5, "strainer": 2, "entry": 0.5, "exit": 1.0,
-}  # fmt: skip
+    "elbow_90": 0.9,
+    "bend_90": 0.4,
+    "elbow_45": 0.4,
+    "tee_run": 0.3,
+    "tee_branch": 1.2,
+    "coupling": 0.1,
+    "insert_coupling": 0.6,
+    "reducer": 0.3,
+    "valve_ball": 0.1,
+    "valve_stop": 8,
+    "valve_check": 2.5,
+    "strainer": 2,
+    "entry": 0.5,
+    "exit": 1.0,
+}
 """Loss coefficients (method water.pipe-loss, typical)."""
 
 

@@ -18,9 +18,16 @@ EDGE_FRONT_MM, EDGE_BEHIND_MM = 50.0, 60.0
 DEAD_PART, SLOW_M = 0.1, 0.03
 DRINK_L = 2.0
 SHOWER_WORDS = {
-    "backing": "backing that stands water", "tray": "tray bedded and fixed", "lapped": "walls lapped over its edge", "sealed": "joints sealed", "falls": "falls to the drain",
-    "trap": "trap", "curtain": "curtain or door", "extract": "extract fan", "flood": "flooded as a test",
-}  # fmt: skip
+    "backing": "backing that stands water",
+    "tray": "tray bedded and fixed",
+    "lapped": "walls lapped over its edge",
+    "sealed": "joints sealed",
+    "falls": "falls to the drain",
+    "trap": "trap",
+    "curtain": "curtain or door",
+    "extract": "extract fan",
+    "flood": "flooded as a test",
+}
 
 
 def store_findings(ctx: Context, w: Wet) -> Found:
@@ -55,8 +62,20 @@ def store_findings(ctx: Context, w: Wet) -> Found:
         if not filtered and (d.care.days_ago is None or d.care.days_ago > 90):
             since = "never sanitised, as far as is said" if d.care.days_ago is None else f"{d.care.days_ago:.0f} days since it was sanitised"
             asked = d.care.days_ago is None
-            yield finding("water-drinking-untreated", "water", "Water", f"No filter for drinking, and {since}.", severity="question" if asked else None,
-                          answers=[Remedy.sets("Sanitised today", "/water/care", days_ago=0.0), Remedy.sets("A month ago", "/water/care", days_ago=30.0), Remedy.sets("Half a year ago", "/water/care", days_ago=180.0)] if asked else None)  # fmt: skip
+            yield finding(
+                "water-drinking-untreated",
+                "water",
+                "Water",
+                f"No filter for drinking, and {since}.",
+                severity="question" if asked else None,
+                answers=[
+                    Remedy.sets("Sanitised today", "/water/care", days_ago=0.0),
+                    Remedy.sets("A month ago", "/water/care", days_ago=30.0),
+                    Remedy.sets("Half a year ago", "/water/care", days_ago=180.0),
+                ]
+                if asked
+                else None,
+            )
     t = d.toilet
     name = {"cassette": "cassette", "separating": "urine", "black": "black"}.get(t.kind) if t else None
     if t and name and days.get(name) is not None and (days[name] or 0) < 1.5:
@@ -181,8 +200,12 @@ def _vent(t: WaterTank, p: TankPart, subject: str, i: int) -> Found:
     waste = t.holds in ("grey", "black")
     if t.vent_mm is None:
         yield finding(
-            "water-grey-no-vent" if waste else "water-vent-missing", subject, t.name, "No vent.", fix=Remedy.sets("A vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0, vent_high=True)
-        )  # fmt: skip
+            "water-grey-no-vent" if waste else "water-vent-missing",
+            subject,
+            t.name,
+            "No vent.",
+            fix=Remedy.sets("A vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0, vent_high=True),
+        )
         return
     if waste:
         if t.vent_mm < 12:
@@ -257,8 +280,17 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
     if any(r.outlet == "shower" and r.place == "inside" for r in d.runs):
         open_ = [x for x in SHOWER_LIST if x not in d.shower_done]
         if not d.shower_done:
-            yield finding("water-shower-unsealed", "shower", "Shower", f"Nothing of its list is said yet: {len(SHOWER_LIST)} items keep the water out of the walls.", severity="question",
-                          answers=[Remedy.sets("All closed, and flooded as a test", "/water", shower_done=list(SHOWER_LIST)), Remedy.sets(f"Only the first: {SHOWER_WORDS[SHOWER_LIST[0]]}", "/water", shower_done=[SHOWER_LIST[0]])])  # fmt: skip
+            yield finding(
+                "water-shower-unsealed",
+                "shower",
+                "Shower",
+                f"Nothing of its list is said yet: {len(SHOWER_LIST)} items keep the water out of the walls.",
+                severity="question",
+                answers=[
+                    Remedy.sets("All closed, and flooded as a test", "/water", shower_done=list(SHOWER_LIST)),
+                    Remedy.sets(f"Only the first: {SHOWER_WORDS[SHOWER_LIST[0]]}", "/water", shower_done=[SHOWER_LIST[0]]),
+                ],
+            )
         elif open_:
             yield finding(
                 "water-shower-unsealed",

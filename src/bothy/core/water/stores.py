@@ -93,19 +93,61 @@ def work_tank(t: WaterTank, g: tuple[float, float, float, float]) -> tuple[TankP
     try:
         v = worked_tank(t)
     except BadInput as e:
-        none = quick(TankPart, name=t.name, holds=t.holds, problem=e.message, full_l=0.0, usable_l=0.0, dead_l=0.0, mass_full_kg=t.tank_mass_kg, cg_z_m=t.z_m, bottom_z_m=t.z_m, top_z_m=t.z_m, outlet_z_m=t.z_m,
-                     length_m=_long(t), height_m=0.1, table=[], vent_pa=None, slosh_hz=0.0, undivided_m=0.0, need_x_n=0.0, need_y_n=0.0, need_z_n=0.0, gauge=None, drain_min=None)  # fmt: skip
+        none = quick(
+            TankPart,
+            name=t.name,
+            holds=t.holds,
+            problem=e.message,
+            full_l=0.0,
+            usable_l=0.0,
+            dead_l=0.0,
+            mass_full_kg=t.tank_mass_kg,
+            cg_z_m=t.z_m,
+            bottom_z_m=t.z_m,
+            top_z_m=t.z_m,
+            outlet_z_m=t.z_m,
+            length_m=_long(t),
+            height_m=0.1,
+            table=[],
+            vent_pa=None,
+            slosh_hz=0.0,
+            undivided_m=0.0,
+            need_x_n=0.0,
+            need_y_n=0.0,
+            need_z_n=0.0,
+            gauge=None,
+            drain_min=None,
+        )
         return none, None
     shape = Shape(t.prisms)
     height = v.top_z_m - v.bottom_z_m
     undivided = t.undivided_m or _long(t)
     weight = v.mass_full_kg * G
     part = quick(
-        TankPart, name=t.name, holds=t.holds, problem=None, full_l=v.full_l, usable_l=v.usable_l, dead_l=v.dead_l, mass_full_kg=v.mass_full_kg, cg_z_m=t.z_m + v.cg_z_full_m,
-        bottom_z_m=t.z_m + v.bottom_z_m, top_z_m=t.z_m + v.top_z_m, outlet_z_m=t.z_m + (v.bottom_z_m if t.outlet_z_m is None else t.outlet_z_m), length_m=_long(t), height_m=height,
-        table=v.table, vent_pa=vent_pa(HOSE_L_MIN if t.fill_by == "hose" else HOSE_L_MIN / 4, t.vent_mm, t.vent_length_m) if t.vent_mm else None,
-        slosh_hz=slosh_hz(undivided, max(0.02, height / 2)), undivided_m=undivided, need_x_n=weight * g[0], need_y_n=weight * g[1], need_z_n=weight * g[3], gauge=_gauge(t), drain_min=_drain_min(t, v),
-    )  # fmt: skip
+        TankPart,
+        name=t.name,
+        holds=t.holds,
+        problem=None,
+        full_l=v.full_l,
+        usable_l=v.usable_l,
+        dead_l=v.dead_l,
+        mass_full_kg=v.mass_full_kg,
+        cg_z_m=t.z_m + v.cg_z_full_m,
+        bottom_z_m=t.z_m + v.bottom_z_m,
+        top_z_m=t.z_m + v.top_z_m,
+        outlet_z_m=t.z_m + (v.bottom_z_m if t.outlet_z_m is None else t.outlet_z_m),
+        length_m=_long(t),
+        height_m=height,
+        table=v.table,
+        vent_pa=vent_pa(HOSE_L_MIN if t.fill_by == "hose" else HOSE_L_MIN / 4, t.vent_mm, t.vent_length_m) if t.vent_mm else None,
+        slosh_hz=slosh_hz(undivided, max(0.02, height / 2)),
+        undivided_m=undivided,
+        need_x_n=weight * g[0],
+        need_y_n=weight * g[1],
+        need_z_n=weight * g[3],
+        gauge=_gauge(t),
+        drain_min=_drain_min(t, v),
+    )
     return part, (shape, v)
 
 
@@ -133,15 +175,18 @@ def _gauge_of(key: str) -> GaugePart | None:
         inp = GaugeCalibrationIn.trusted(**common, step_z_m=s.step_z_m)
     else:
         inp = GaugeCalibrationIn.trusted(
-            **common, empty_signal=s.empty_signal, full_signal=s.full_signal, sender_empty_z_m=s.empty_z_m, sender_full_z_m=s.full_z_m, cable_resistance_ohm=s.cable_resistance_ohm
-        )  # fmt: skip
+            **common,
+            empty_signal=s.empty_signal,
+            full_signal=s.full_signal,
+            sender_empty_z_m=s.empty_z_m,
+            sender_full_z_m=s.full_z_m,
+            cable_resistance_ohm=s.cable_resistance_ohm,
+        )
     try:
         out: GaugeCalibrationOut = gauge_calibration(inp)
     except BadInput as e:
         return quick(GaugePart, unit=unit, rows=[], blind_low_l=0.0, blind_high_l=0.0, problem=e.message)
-    return quick(
-        GaugePart, unit=unit, rows=out.table, blind_low_l=out.blind_low_l, blind_high_l=out.blind_high_l, problem=None
-    )  # fmt: skip
+    return quick(GaugePart, unit=unit, rows=out.table, blind_low_l=out.blind_low_l, blind_high_l=out.blind_high_l, problem=None)
 
 
 def work_joins(w: Water, tanks: dict[str, TankPart], shapes: dict[str, tuple[Shape, TankVolumeOut]], draw_l_min: float) -> dict[str, JoinPart]:
@@ -180,8 +225,16 @@ def demand_of(ctx: Context) -> WaterDemandOut:
     """Litres a day of a design."""
     u, t = ctx.design.water.use, ctx.design.water.toilet
     said = {k: v for k, v in u.model_dump(exclude={"style", "target_days"}).items() if v is not None}
-    toilet = {"toilet_type": t.kind, "toilet_home_frac": t.home_frac, **({"flush_l": t.flush_l} if t.flush_l is not None else {}),
-              **({"flushes_person_day": t.flushes_person_day} if t.flushes_person_day is not None else {})} if t else {"toilet_type": "none"}  # fmt: skip
+    toilet = (
+        {
+            "toilet_type": t.kind,
+            "toilet_home_frac": t.home_frac,
+            **({"flush_l": t.flush_l} if t.flush_l is not None else {}),
+            **({"flushes_person_day": t.flushes_person_day} if t.flushes_person_day is not None else {}),
+        }
+        if t
+        else {"toilet_type": "none"}
+    )
     machines = machines_l_day(ctx)
     return water_demand(
         WaterDemandIn.trusted(persons_count=max(1, int(ctx.people)), style=u.style, **said, **toilet, machines_l_day=machines.value or None),
@@ -240,8 +293,12 @@ def work_stores(w: Water, d: WaterDemandOut, tanks: dict[str, TankPart], joins: 
     if t is not None and t.kind not in ("none", "bag"):
         many = 1 + t.spare
         black = tank_store("black")[0] or t.capacity_l
-        for name, capacity, flow in (("cassette", t.capacity_l * many, d.cassette_l_day), ("black", black, d.black_l_day), ("urine", t.capacity_l * many, d.urine_l_day),
-                                     ("solids", t.solids_l, d.solids_l_day if t.kind == "separating" else 0.0)):  # fmt: skip
+        for name, capacity, flow in (
+            ("cassette", t.capacity_l * many, d.cassette_l_day),
+            ("black", black, d.black_l_day),
+            ("urine", t.capacity_l * many, d.urine_l_day),
+            ("solids", t.solids_l, d.solids_l_day if t.kind == "separating" else 0.0),
+        ):
             if flow > 0:
                 out.append(StoreIn.trusted(name=name, capacity_l=capacity, flow_l_day=flow))
     return out

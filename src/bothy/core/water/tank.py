@@ -228,12 +228,38 @@ def tank_volume(inp: TankVolumeIn, sources: dict[str, Figure] | None = None) -> 
         else None
     )
     return TankVolumeOut.of(
-        gross_l=derived("gross_l", "volume under the top", shape.litres(shape.top), Method("water.tank", "Σ of the parts, cuts taken off"), top_z_m=shape.top), full_l=full, dead_l=dead, usable_l=derived("usable_l", "full − dead", full.value - dead.value, Method("water.tank", "definition"), full_l=full, dead_l=dead),
-        bottom_z_m=given("bottom_z_m", shape.bottom, "input", "lowest point of the parts that are added"), top_z_m=given("top_z_m", shape.top, "input", "highest point of the parts that are added"),
-        mass_full_kg=derived("mass_full_kg", "volume·ρ/1000 + tank", full.value * inp.density_kg_m3 / 1000 + inp.tank_mass_kg, Method("water.tank", "mass"), full_l=full, density_kg_m3=g("density_kg_m3"), tank_mass_kg=g("tank_mass_kg")),
-        cg_z_full_m=derived("cg_z_full_m", "z_max − ∫V(z)dz/V", shape.centre(top), Method("water.tank", "first moment of the water"), full_l=full), level_volume_l=held,
-        level_usable_l=None if held is None else derived("level_usable_l", "volume − dead, at least 0", max(0.0, held.value - dead.value), Method("water.tank", "definition"), level_volume_l=held, dead_l=dead), level_fill_frac=None if held is None else derived("level_fill_frac", "volume/full", held.value / full.value, Method("water.tank", "definition"), level_volume_l=held, full_l=full), table=rows,
-    )  # fmt: skip
+        gross_l=derived("gross_l", "volume under the top", shape.litres(shape.top), Method("water.tank", "Σ of the parts, cuts taken off"), top_z_m=shape.top),
+        full_l=full,
+        dead_l=dead,
+        usable_l=derived("usable_l", "full − dead", full.value - dead.value, Method("water.tank", "definition"), full_l=full, dead_l=dead),
+        bottom_z_m=given("bottom_z_m", shape.bottom, "input", "lowest point of the parts that are added"),
+        top_z_m=given("top_z_m", shape.top, "input", "highest point of the parts that are added"),
+        mass_full_kg=derived(
+            "mass_full_kg",
+            "volume·ρ/1000 + tank",
+            full.value * inp.density_kg_m3 / 1000 + inp.tank_mass_kg,
+            Method("water.tank", "mass"),
+            full_l=full,
+            density_kg_m3=g("density_kg_m3"),
+            tank_mass_kg=g("tank_mass_kg"),
+        ),
+        cg_z_full_m=derived("cg_z_full_m", "z_max − ∫V(z)dz/V", shape.centre(top), Method("water.tank", "first moment of the water"), full_l=full),
+        level_volume_l=held,
+        level_usable_l=None
+        if held is None
+        else derived(
+            "level_usable_l",
+            "volume − dead, at least 0",
+            max(0.0, held.value - dead.value),
+            Method("water.tank", "definition"),
+            level_volume_l=held,
+            dead_l=dead,
+        ),
+        level_fill_frac=None
+        if held is None
+        else derived("level_fill_frac", "volume/full", held.value / full.value, Method("water.tank", "definition"), level_volume_l=held, full_l=full),
+        table=rows,
+    )
 
 
 def slosh_hz(length_m: float, depth_m: float) -> float:

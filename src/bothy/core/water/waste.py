@@ -57,11 +57,44 @@ def drain_time(inp: DrainTimeIn, sources: dict[str, Figure] | None = None) -> Dr
     h1, h2 = inp.level_m + inp.fall_m, inp.end_level_m + inp.fall_m
     time = 2 * inp.area_m2 / (a * root) * (math.sqrt(h1) - math.sqrt(h2)) / 60
     return DrainTimeOut.of(
-        time_min=derived("time_min", "2A/(a·√(2g/K'))·(√(h₁ + fall) − √(h₂ + fall))", time, Method("water.waste", "Torricelli with pipe friction"), area_m2=g("area_m2"), level_m=g("level_m"), fall_m=g("fall_m"), k_with_pipe=k),
-        start_flow_l_min=derived("start_flow_l_min", "a·√(2g(h₁ + fall)/K')", 60000 * a * root * math.sqrt(h1), Method("water.waste", "Torricelli"), level_m=g("level_m"), fall_m=g("fall_m"), k_with_pipe=k),
-        end_flow_l_min=derived("end_flow_l_min", "a·√(2g(h₂ + fall)/K')", 60000 * a * root * math.sqrt(h2), Method("water.waste", "Torricelli"), end_level_m=g("end_level_m"), fall_m=g("fall_m"), k_with_pipe=k),
-        drained_l=derived("drained_l", "A·(h₁ − h₂)", 1000 * inp.area_m2 * (inp.level_m - inp.end_level_m), Method("water.waste", "geometry"), area_m2=g("area_m2"), level_m=g("level_m"), end_level_m=g("end_level_m")),
-    )  # fmt: skip
+        time_min=derived(
+            "time_min",
+            "2A/(a·√(2g/K'))·(√(h₁ + fall) − √(h₂ + fall))",
+            time,
+            Method("water.waste", "Torricelli with pipe friction"),
+            area_m2=g("area_m2"),
+            level_m=g("level_m"),
+            fall_m=g("fall_m"),
+            k_with_pipe=k,
+        ),
+        start_flow_l_min=derived(
+            "start_flow_l_min",
+            "a·√(2g(h₁ + fall)/K')",
+            60000 * a * root * math.sqrt(h1),
+            Method("water.waste", "Torricelli"),
+            level_m=g("level_m"),
+            fall_m=g("fall_m"),
+            k_with_pipe=k,
+        ),
+        end_flow_l_min=derived(
+            "end_flow_l_min",
+            "a·√(2g(h₂ + fall)/K')",
+            60000 * a * root * math.sqrt(h2),
+            Method("water.waste", "Torricelli"),
+            end_level_m=g("end_level_m"),
+            fall_m=g("fall_m"),
+            k_with_pipe=k,
+        ),
+        drained_l=derived(
+            "drained_l",
+            "A·(h₁ − h₂)",
+            1000 * inp.area_m2 * (inp.level_m - inp.end_level_m),
+            Method("water.waste", "geometry"),
+            area_m2=g("area_m2"),
+            level_m=g("level_m"),
+            end_level_m=g("end_level_m"),
+        ),
+    )
 
 
 def vent_pa(flow_l_min: float, diameter_mm: float, length_m: float) -> float:

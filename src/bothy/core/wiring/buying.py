@@ -92,10 +92,12 @@ def spare_fuse_kit(inp: SpareFuseKitIn, sources: dict[str, Figure] | None = None
         buy[key] = derived("to_buy_count", "max(0, spares − on hand)", max(0, kept - on_hand), source, spare_count=spare[key], on_hand_count=on_hand)
         packs[key] = derived("pack_count", "⌈to buy/pieces in a pack⌉", up(buy[key].value / pieces), source, to_buy_count=buy[key], pack_size_count=pieces)
     return SpareFuseKitOut.of(
-        spare_count=spare, to_buy_count=buy, pack_count=packs,
+        spare_count=spare,
+        to_buy_count=buy,
+        pack_count=packs,
         total_spare_count=derived("total_spare_count", "Σ", sum(f.value for f in spare.values()), source, **spare),
         total_to_buy_count=derived("total_to_buy_count", "Σ", sum(f.value for f in buy.values()), source, **buy),
-    )  # fmt: skip
+    )
 
 
 class CableRun(Contract):
@@ -204,8 +206,18 @@ def cable_purchase(inp: CablePurchaseIn, sources: dict[str, Figure] | None = Non
         for k, b in out.items()
     }
     return CablePurchaseOut.of(
-        need_m=need, longest_cut_m=longest, pack_m={k: given("pack_m", b.pack_m, "input", "chosen pack") for k, b in out.items()}, pack_count=packs, bought_m=bought,
-        leftover_m={k: derived("leftover_m", "bought − needed", bought[k].value - need[k].value, Method("wiring.buying", "definition"), bought_m=bought[k], need_m=need[k]) for k in out},
-        cost=costs, unavailable=unavailable,
+        need_m=need,
+        longest_cut_m=longest,
+        pack_m={k: given("pack_m", b.pack_m, "input", "chosen pack") for k, b in out.items()},
+        pack_count=packs,
+        bought_m=bought,
+        leftover_m={
+            k: derived(
+                "leftover_m", "bought − needed", bought[k].value - need[k].value, Method("wiring.buying", "definition"), bought_m=bought[k], need_m=need[k]
+            )
+            for k in out
+        },
+        cost=costs,
+        unavailable=unavailable,
         total_cost=derived("total_cost", "Σ of the groups", sum(f.value for f in costs.values()), Method("wiring.buying"), **costs),
-    )  # fmt: skip
+    )

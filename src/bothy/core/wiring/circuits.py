@@ -24,8 +24,17 @@ from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A, FuseSelectIn, fuse
 from bothy.core.wiring.sizing import Trial, WireSizeIn, carrying, choose_size
 from bothy.core.wiring.tree_sizes import AWKWARD, COPPER_KG, MOST_TERMINAL_MM2, TERMINAL_MM2, Branch, Node, Option, best_sizes, one_by_one
 
-DROP_CLASS_OF_KIND = {"inverter": "feeder", "feeder": "feeder", "main": "feeder", "solar": "charging", "driving": "charging",
-                      "shore": "charging", "driving_in": "dcdc_input", "ac": "critical", "trickle": "charging"}  # fmt: skip
+DROP_CLASS_OF_KIND = {
+    "inverter": "feeder",
+    "feeder": "feeder",
+    "main": "feeder",
+    "solar": "charging",
+    "driving": "charging",
+    "shore": "charging",
+    "driving_in": "dcdc_input",
+    "ac": "critical",
+    "trickle": "charging",
+}
 DROP_COPPER_C = 60.0
 """Copper temperature for every drop in the report: choice and check use the same (the cautious school)."""
 SELECTIVE = 2.0
@@ -195,7 +204,8 @@ def default_length(ctx: Context, c: Circuit) -> float:
 def work_circuit(
     ctx: Context, index: int, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance], together: int, branch_a: float = 0.0
 ) -> Worked:
-    """All sums of one circuit but the size that is chosen with its tree. ``together`` are the loaded circuits in its bundle, ``branch_a`` the largest fuse behind a feeder."""
+    """All sums of one circuit but the size that is chosen with its tree. ``together`` are the loaded circuits in its bundle, ``branch_a`` the
+    largest fuse behind a feeder."""
     on_it = loads_of(c, by_id)
     current, nominal, inrush, seconds = circuit_current(ctx, c, on_it, feeds, boards_a)
     ac = c.kind == "ac"
@@ -208,13 +218,49 @@ def work_circuit(
     limit = DROP_LIMIT_FRAC[klass] * nominal
     families, interrupt = _families(c, ctx.chem.lithium)
     ratings = _ratings(ctx, c, families)
-    part = CircuitPart(code=code, kind=c.kind, ac=ac, nominal_v=nominal, current_a=current.value, inrush_a=inrush, length_m=length,
-        length_assumed=length_assumed, drop_class=klass, limit_v=limit, best_area_mm2=None, best_awg=None, best_parallel=1, best_fuse_a=None, best_family=None,
-        size_text=size_text(c.area_mm2, c.awg), ampacity_a=None, resistance_mohm=None, drop_v=None, drop_frac=None, heat_w=None,
-        max_length_m=None, window_low_a=0.0, window_high_a=None, window_status="empty", device_max_a=None, ratings=ratings, fuse_a=c.fuse_a, fuse_ok=None,
-        drop_ok=None, before_v=0.0, path_drop_v=None, path_drop_frac=None, worst_v=None, typical_v=None, fault_a=None,
-        far_fault_a=None, way=[], problem=None, appliance_names=[a.name for a in on_it], bundled_count=together,
-    )  # fmt: skip
+    part = CircuitPart(
+        code=code,
+        kind=c.kind,
+        ac=ac,
+        nominal_v=nominal,
+        current_a=current.value,
+        inrush_a=inrush,
+        length_m=length,
+        length_assumed=length_assumed,
+        drop_class=klass,
+        limit_v=limit,
+        best_area_mm2=None,
+        best_awg=None,
+        best_parallel=1,
+        best_fuse_a=None,
+        best_family=None,
+        size_text=size_text(c.area_mm2, c.awg),
+        ampacity_a=None,
+        resistance_mohm=None,
+        drop_v=None,
+        drop_frac=None,
+        heat_w=None,
+        max_length_m=None,
+        window_low_a=0.0,
+        window_high_a=None,
+        window_status="empty",
+        device_max_a=None,
+        ratings=ratings,
+        fuse_a=c.fuse_a,
+        fuse_ok=None,
+        drop_ok=None,
+        before_v=0.0,
+        path_drop_v=None,
+        path_drop_frac=None,
+        worst_v=None,
+        typical_v=None,
+        fault_a=None,
+        far_fault_a=None,
+        way=[],
+        problem=None,
+        appliance_names=[a.name for a in on_it],
+        bundled_count=together,
+    )
     out = Worked(index, c, part, current)
     ctx.book.put(f"circuits/{c.id}/current_a", current)
     if current.value <= 0:
@@ -293,8 +339,17 @@ def _size(
     running = min(inrush, device_max / factor) if long_start and device_max else inrush if long_start else current.value
     running = max(running, current.value)
     if long_start:
-        sources = {**sources, "continuous_current_a": Figure(running, "A", "Start that lasts", expression="start current, within the appliance's largest fuse", source=Method("wiring.fuse", f"it lasts {seconds:.0f} s: for a fuse that is for hours"),
-                                                             inputs=(("current_a", current),))}  # fmt: skip
+        sources = {
+            **sources,
+            "continuous_current_a": Figure(
+                running,
+                "A",
+                "Start that lasts",
+                expression="start current, within the appliance's largest fuse",
+                source=Method("wiring.fuse", f"it lasts {seconds:.0f} s: for a fuse that is for hours"),
+                inputs=(("current_a", current),),
+            ),
+        }
     inrush_keys = {"inrush_current_a": inrush, "inrush_time_s": seconds} if inrush and not ac and not long_start else {}
     window_keys: dict[str, Any] = {"continuous_current_a": running, "continuous_factor": factor, "device_max_fuse_a": device_max, **inrush_keys}
     any_cable = FuseSelectIn.trusted(**window_keys, cable_ampacity_a=5000.0, system_voltage_v=top_v, min_interrupt_a=interrupt)
@@ -307,15 +362,29 @@ def _size(
     wanted = best_fuse(w, math.inf) or low.value
     bundling = "marine_conductors" if ctx.design.wiring.school == "marine" else ctx.region.bundle_method
     route = {
-        "insulation_temp_c": 70 if ac else c.insulation_temp_c, "ambient_temp_c": 30.0, "engine_space": c.engine_space,
+        "insulation_temp_c": 70 if ac else c.insulation_temp_c,
+        "ambient_temp_c": 30.0,
+        "engine_space": c.engine_space,
         "bundled_count": part.bundled_count * (2 if bundling == "marine_conductors" else 1),
-        "bundle_method": bundling, "installation": c.installation, "covered_length_mm": c.covered_length_mm,
-    }  # fmt: skip
-    inp = WireSizeIn.trusted(**{
-        "current_a": current.value, "length_m": part.length_m, "nominal_voltage_v": part.nominal_v, "drop_class": part.drop_class,
-        "fuse_a": max(wanted, current.value), "min_area_mm2": 1.5 if ac else 1.0, "tinned": c.tinned, "return_path": c.return_path,
-        "conductor_temp_c": DROP_COPPER_C, "max_drop_v": None, **route,
-    })  # fmt: skip
+        "bundle_method": bundling,
+        "installation": c.installation,
+        "covered_length_mm": c.covered_length_mm,
+    }
+    inp = WireSizeIn.trusted(
+        **{
+            "current_a": current.value,
+            "length_m": part.length_m,
+            "nominal_voltage_v": part.nominal_v,
+            "drop_class": part.drop_class,
+            "fuse_a": max(wanted, current.value),
+            "min_area_mm2": 1.5 if ac else 1.0,
+            "tinned": c.tinned,
+            "return_path": c.return_path,
+            "conductor_temp_c": DROP_COPPER_C,
+            "max_drop_v": None,
+            **route,
+        }
+    )
     w.wanted_a, w.fitting = wanted, [k for k in families if FAMILIES[k].max_v >= top_v]
     if c.kind in ("load", "feeder"):
         w.carrying = carrying(inp, ctx.region.wire_series)
@@ -330,14 +399,29 @@ def _size(
     w.ampacity = conductor_ampacity(ConductorAmpacityIn.trusted(**{**size, "tinned": c.tinned, **route}))
     i_z = w.ampacity.figure("ampacity_a")
     if c.parallel_count > 1:
-        i_z = Figure(i_z.value * c.parallel_count, "A", "Ampacity of the equal cables", expression="n·I_z", source=Method("wiring.cable-choice", "equal cables share"),
-                     inputs=(("ampacity_a", i_z),))  # fmt: skip
+        i_z = Figure(
+            i_z.value * c.parallel_count,
+            "A",
+            "Ampacity of the equal cables",
+            expression="n·I_z",
+            source=Method("wiring.cable-choice", "equal cables share"),
+            inputs=(("ampacity_a", i_z),),
+        )
     part.ampacity_a = ctx.book.put(f"circuits/{c.id}/ampacity_a", i_z).value
     single = _of_one(current, c.parallel_count)
-    run = VoltageDropIn.trusted(**{
-        **size, "tinned": c.tinned, "length_m": part.length_m, "current_a": single.value, "nominal_voltage_v": part.nominal_v,
-        "drop_class": part.drop_class, "return_path": c.return_path, "conductor_temp_c": DROP_COPPER_C, "extra_resistance_mohm": _thinner_return(c, part.length_m),
-    })  # fmt: skip
+    run = VoltageDropIn.trusted(
+        **{
+            **size,
+            "tinned": c.tinned,
+            "length_m": part.length_m,
+            "current_a": single.value,
+            "nominal_voltage_v": part.nominal_v,
+            "drop_class": part.drop_class,
+            "return_path": c.return_path,
+            "conductor_temp_c": DROP_COPPER_C,
+            "extra_resistance_mohm": _thinner_return(c, part.length_m),
+        }
+    )
     try:
         w.drop = voltage_drop_of(run, {**sources, "current_a": single})
     except BadInput:  # a cable that uses up the whole voltage still stands in the network
@@ -436,7 +520,8 @@ def _options(w: Worked, on_board: bool) -> tuple[list[Option], bool]:
 
 
 def _fit_trees(ctx: Context, worked: list[Worked], boards_a: BoardCurrents) -> None:
-    """Sizes of loads and feeders, chosen together for each tree that hangs on the busbar; and for what has its cable already, what would be best as things are."""
+    """Sizes of loads and feeders, chosen together for each tree that hangs on the busbar; and for what has its cable already, what would be best as
+    things are."""
     boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}
     nodes = {b: Node(b) for b in boards}
     root = Node("")
@@ -489,10 +574,20 @@ def limit_of(w: Worked) -> float:
 def _take(ctx: Context, w: Worked, t: Trial) -> None:
     """Put a size down as what Bothy would fit on a circuit, with its working."""
     p = w.part
-    ctx.book.put(f"circuits/{w.circuit.id}/best_area_mm2", pick(
-        "Cable", "least copper of the whole tree with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse, and ΔU from the busbar ≤ limit", t.area_mm2, "mm²",
-        Method("wiring.cable-choice", "sizes of a tree are chosen together"), current_a=w.sources["current_a"], length_m=w.sources["length_m"],
-        fuse_a=given("fuse_a", w.wanted_a, "computed", "the fuse that it wants", source=Method("wiring.voltage-drop")), limit_v=given("limit_v", p.limit_v, "table", f"drop class {p.drop_class}, from the busbar")))  # fmt: skip
+    ctx.book.put(
+        f"circuits/{w.circuit.id}/best_area_mm2",
+        pick(
+            "Cable",
+            "least copper of the whole tree with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse, and ΔU from the busbar ≤ limit",
+            t.area_mm2,
+            "mm²",
+            Method("wiring.cable-choice", "sizes of a tree are chosen together"),
+            current_a=w.sources["current_a"],
+            length_m=w.sources["length_m"],
+            fuse_a=given("fuse_a", w.wanted_a, "computed", "the fuse that it wants", source=Method("wiring.voltage-drop")),
+            limit_v=given("limit_v", p.limit_v, "table", f"drop class {p.drop_class}, from the busbar"),
+        ),
+    )
     w.best_mohm = t.resistance_mohm
     if ctx.region.wire_series == "awg":
         p.best_awg = str(t.size)

@@ -50,19 +50,28 @@ _METRIC_ROWS: dict[float, Row] = {
 }
 METRIC: dict[float, Row] = {float(area): row for area, row in _METRIC_ROWS.items()}
 _AWG_ROWS: dict[str, tuple[tuple[float, float, float, float, float], float]] = {
-    "20": ((6, 7, 10, 12, 15), 2.2), "18": ((10, 10, 20, 20, 25), 2.6), "16": ((15, 15, 25, 25, 30), 2.9),
-    "14": ((20, 20, 30, 35, 40), 3.3), "12": ((25, 25, 40, 45, 50), 3.8), "10": ((40, 40, 55, 60, 70), 4.8),
-    "8": ((55, 60, 70, 80, 90), 6.4), "6": ((80, 90, 100, 120, 125), 7.6), "4": ((105, 115, 135, 160, 170), 9.5),
-    "2": ((140, 160, 180, 210, 225), 11.2), "1": ((165, 185, 210, 245, 265), 12.2), "1/0": ((195, 215, 245, 285, 305), 14),
-    "2/0": ((225, 250, 285, 330, 355), 15.5), "3/0": ((260, 290, 330, 385, 410), 17.3), "4/0": ((300, 340, 385, 445, 475), 19.6),
-}  # fmt: skip
+    "20": ((6, 7, 10, 12, 15), 2.2),
+    "18": ((10, 10, 20, 20, 25), 2.6),
+    "16": ((15, 15, 25, 25, 30), 2.9),
+    "14": ((20, 20, 30, 35, 40), 3.3),
+    "12": ((25, 25, 40, 45, 50), 3.8),
+    "10": ((40, 40, 55, 60, 70), 4.8),
+    "8": ((55, 60, 70, 80, 90), 6.4),
+    "6": ((80, 90, 100, 120, 125), 7.6),
+    "4": ((105, 115, 135, 160, 170), 9.5),
+    "2": ((140, 160, 180, 210, 225), 11.2),
+    "1": ((165, 185, 210, 245, 265), 12.2),
+    "1/0": ((195, 215, 245, 285, 305), 14),
+    "2/0": ((225, 250, 285, 330, 355), 15.5),
+    "3/0": ((260, 290, 330, 385, 410), 17.3),
+    "4/0": ((300, 340, 385, 445, 475), 19.6),
+}
 AWG: dict[str, Row] = {
     size: Row(17.241 / awg_area_mm2(size) * 1.04, 17.241 / awg_area_mm2(size) * 1.04 * 1.03, amps, od) for size, (amps, od) in _AWG_ROWS.items()
 }
 AREA: dict[str, float] = {size: awg_area_mm2(size) for size in AWG}
 
-_IEC_BUNDLE = ((1, 1.0), (2, 0.8), (3, 0.7), (4, 0.65), (5, 0.6), (6, 0.57), (7, 0.54), (8, 0.52), (9, 0.5), (12, 0.45),
-               (16, 0.41), (20, 0.38))  # fmt: skip
+_IEC_BUNDLE = ((1, 1.0), (2, 0.8), (3, 0.7), (4, 0.65), (5, 0.6), (6, 0.57), (7, 0.54), (8, 0.52), (9, 0.5), (12, 0.45), (16, 0.41), (20, 0.38))
 _MARINE_BUNDLE = ((2, 1.0), (3, 0.7), (6, 0.6), (24, 0.5))
 _COVERED = ((0, 1.0), (50, 0.88), (100, 0.78), (200, 0.63), (400, 0.51))
 INSTALLATION: dict[str, float] = {"free_air": 1.0, "conduit": 0.8, "against_insulation": 0.75}
@@ -219,13 +228,28 @@ def conductor_resistance(inp: ConductorResistanceIn, sources: dict[str, Figure] 
     r20 = given("unit_resistance_20c_mohm_per_m", row.tinned if inp.tinned else row.plain, "table", f"class 5 copper, {name}")
     warm = warm_resistance(r20, g("conductor_temp_c"))
     return ConductorResistanceOut.of(
-        area_mm2=derived("area_mm2", "π/4·d², d = 0.127·92^((36 − g)/39)" if inp.awg else "as given", area, Method("wiring.awg") + Standard("ASTM B258") if inp.awg else Method("wiring.resistance", "nominal metal area")),
-        unit_resistance_20c_mohm_per_m=r20, unit_resistance_mohm_per_m=warm,
+        area_mm2=derived(
+            "area_mm2",
+            "π/4·d², d = 0.127·92^((36 − g)/39)" if inp.awg else "as given",
+            area,
+            Method("wiring.awg") + Standard("ASTM B258") if inp.awg else Method("wiring.resistance", "nominal metal area"),
+        ),
+        unit_resistance_20c_mohm_per_m=r20,
+        unit_resistance_mohm_per_m=warm,
         resistance_mohm=run_resistance(warm, g("length_m"), g("conductors_count"), g("parallel_count")),
-        outer_diameter_mm=derived("outer_diameter_mm", "table, between neighbours by logarithms", row.od_mm, Method("wiring.resistance") + OwnChoice("typical")),
-        mass_kg=derived("mass_kg", "(8.89·A + 1.35·max(0, π/4·od² − 1.25·A))·L·n", mass_per_m(area, row.od_mm) * inp.length_m * inp.conductors_count * inp.parallel_count,
-                        Method("wiring.resistance") + OwnChoice("typical"), area_mm2=area, outer_diameter_mm=row.od_mm, length_m=g("length_m")),
-    )  # fmt: skip
+        outer_diameter_mm=derived(
+            "outer_diameter_mm", "table, between neighbours by logarithms", row.od_mm, Method("wiring.resistance") + OwnChoice("typical")
+        ),
+        mass_kg=derived(
+            "mass_kg",
+            "(8.89·A + 1.35·max(0, π/4·od² − 1.25·A))·L·n",
+            mass_per_m(area, row.od_mm) * inp.length_m * inp.conductors_count * inp.parallel_count,
+            Method("wiring.resistance") + OwnChoice("typical"),
+            area_mm2=area,
+            outer_diameter_mm=row.od_mm,
+            length_m=g("length_m"),
+        ),
+    )
 
 
 class ConductorAmpacityIn(Conductor, Route):
@@ -251,6 +275,9 @@ def conductor_ampacity(inp: ConductorAmpacityIn, sources: dict[str, Figure] | No
     k_bundle = given("bundle_factor_frac", bundle, "table", f"{inp.bundled_count} together, {inp.bundle_method}")
     k_inst = given("installation_factor_frac", install, "table", inp.installation.replace("_", " "))
     return ConductorAmpacityOut.of(
-        table_ampacity_a=table, ambient_factor_frac=k_amb, bundle_factor_frac=k_bundle, installation_factor_frac=k_inst,
+        table_ampacity_a=table,
+        ambient_factor_frac=k_amb,
+        bundle_factor_frac=k_bundle,
+        installation_factor_frac=k_inst,
         ampacity_a=ampacity(table, k_amb, k_bundle, k_inst),
-    )  # fmt: skip
+    )

@@ -84,8 +84,13 @@ def conduit_fill(inp: ConduitFillIn, sources: dict[str, Figure] | None = None) -
     g = Given(inp, sources)
     count = sum(c.count for c in inp.cables)
     thickest = max(c.od_mm for c in inp.cables)
-    cables = derived("cable_area_mm2", "Σ n·π/4·od²", sum(c.count * math.pi / 4 * c.od_mm**2 for c in inp.cables), Method("wiring.conduit", "outside of the insulation"),
-                     **{f"od_{i}_mm": c.od_mm for i, c in enumerate(inp.cables, 1)})  # fmt: skip
+    cables = derived(
+        "cable_area_mm2",
+        "Σ n·π/4·od²",
+        sum(c.count * math.pi / 4 * c.od_mm**2 for c in inp.cables),
+        Method("wiring.conduit", "outside of the insulation"),
+        **{f"od_{i}_mm": c.od_mm for i, c in enumerate(inp.cables, 1)},
+    )
     if inp.inner_diameter_mm is not None:
         narrowest = inp.inner_diameter_mm
         inside = derived(
@@ -117,8 +122,18 @@ def conduit_fill(inp: ConduitFillIn, sources: dict[str, Figure] | None = None) -
         else None
     )
     return ConduitFillOut.of(
-        cable_count=derived("cable_count", "Σ", count, Method("wiring.conduit", "definition")), cable_area_mm2=cables, inside_area_mm2=inside, fill_frac=filled, limit_frac=limit,
-        ok=filled.value <= limit.value + EPS and thickest <= narrowest + EPS, required_inner_diameter_mm=least,
-        suggested_inner_diameter_mm=derived("suggested_inner_diameter_mm", "next stock size", stock, Method("wiring.conduit", "typical sizes of split tube"), required_inner_diameter_mm=least)
-        if (stock := next_size(STOCK_MM, least.value)) is not None else None, jam_ratio=jam, jam_risk=jam is not None and 2.8 - EPS <= jam.value <= 3.2 + EPS,
-    )  # fmt: skip
+        cable_count=derived("cable_count", "Σ", count, Method("wiring.conduit", "definition")),
+        cable_area_mm2=cables,
+        inside_area_mm2=inside,
+        fill_frac=filled,
+        limit_frac=limit,
+        ok=filled.value <= limit.value + EPS and thickest <= narrowest + EPS,
+        required_inner_diameter_mm=least,
+        suggested_inner_diameter_mm=derived(
+            "suggested_inner_diameter_mm", "next stock size", stock, Method("wiring.conduit", "typical sizes of split tube"), required_inner_diameter_mm=least
+        )
+        if (stock := next_size(STOCK_MM, least.value)) is not None
+        else None,
+        jam_ratio=jam,
+        jam_risk=jam is not None and 2.8 - EPS <= jam.value <= 3.2 + EPS,
+    )

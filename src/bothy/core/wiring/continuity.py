@@ -99,8 +99,10 @@ def loop_continuity(inp: LoopContinuityIn, sources: dict[str, Figure] | None = N
     low = {k: least_reading(r, leads) for k, r in loops.items()}
     high = {k: largest_reading(r, g("tolerance_frac"), g("contact_allowance_mohm"), leads) for k, r in loops.items()}
     return LoopContinuityOut.of(
-        expected_mohm={k: expected_reading(r, leads) for k, r in loops.items()}, low_mohm=low, high_mohm=high,
+        expected_mohm={k: expected_reading(r, leads) for k, r in loops.items()},
+        low_mohm=low,
+        high_mohm=high,
         resolvable={k: r.value >= 3 * inp.meter_resolution_mohm - EPS for k, r in loops.items()},
         loaded_drop_v={c.id: loaded_fall(c.current_a, loops[c.id]) if c.current_a is not None else None for c in inp.circuits},
         verdict={c.id: _judged(c.measured_mohm, low[c.id].value, high[c.id].value, inp.meter_resolution_mohm) for c in inp.circuits},
-    )  # fmt: skip
+    )

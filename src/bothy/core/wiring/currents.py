@@ -48,8 +48,12 @@ def design_current(ctx: Context, a: Appliance, ac: bool) -> Figure:
     low = a.min_voltage_v if a.min_voltage_v and ctx.system_v == 12 else 11.0 * ctx.scale
     note = "the appliance's own" if a.min_voltage_v and ctx.system_v == 12 else "11/12 of the system voltage, typical"
     eff = a.adapter_frac
-    return appliance_current(a.count, power, given("efficiency_frac", eff, "default", "DC-DC adapter" if eff < 1 else "direct"),
-                             given("min_voltage_v", max(low, 10.5 * ctx.scale), "typed" if a.min_voltage_v else "assumed", note))  # fmt: skip
+    return appliance_current(
+        a.count,
+        power,
+        given("efficiency_frac", eff, "default", "DC-DC adapter" if eff < 1 else "direct"),
+        given("min_voltage_v", max(low, 10.5 * ctx.scale), "typed" if a.min_voltage_v else "assumed", note),
+    )
 
 
 def loads_of(c: Circuit, by_id: dict[str, Appliance]) -> list[Appliance]:
@@ -144,8 +148,9 @@ def at_the_peak(ctx: Context, appliances: list[Appliance]) -> dict[str, Figure]:
     out = {}
     for a in appliances:
         full = design_current(ctx, a, False)
-        out[a.id] = Figure(full.value * part[a.id], "A", f"{a.name} at the peak", expression="k_co·I", source=Method("power.load-budget"),
-                           inputs=(("current_a", full),))  # fmt: skip
+        out[a.id] = Figure(
+            full.value * part[a.id], "A", f"{a.name} at the peak", expression="k_co·I", source=Method("power.load-budget"), inputs=(("current_a", full),)
+        )
     return out
 
 

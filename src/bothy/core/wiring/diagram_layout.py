@@ -75,7 +75,15 @@ class _Plan:
 def _switched(p: _Plan) -> dict[str, tuple[str, bool]]:
     """Circuit -> what on the switch panel works it, and whether through a relay."""
     panel = p.ctx.design.wiring.panel
-    return {t.circuit: (t.label or t.kind.replace("_", " "), t.relay) for t in panel.things if t.circuit is not None and t.kind not in ("voltmeter", "gauge", "display", "socket")} if panel else {}  # fmt: skip
+    return (
+        {
+            t.circuit: (t.label or t.kind.replace("_", " "), t.relay)
+            for t in panel.things
+            if t.circuit is not None and t.kind not in ("voltmeter", "gauge", "display", "socket")
+        }
+        if panel
+        else {}
+    )
 
 
 def _circuit(p: _Plan, w: Worked, start_x: float, y: float, switches: dict[str, tuple[str, bool]], bar: float | None) -> float:
@@ -83,8 +91,15 @@ def _circuit(p: _Plan, w: Worked, start_x: float, y: float, switches: dict[str, 
     c, s = w.circuit, p.sheet
     mid = y + (ROW - 6) / 2
     names = ", ".join(w.part.appliance_names) or "nothing on it yet"
-    s.box(f"c-{c.id}", f"circuit:{c.id}", "circuit", (p.circuit_x, y, CIRCUIT_W, ROW - 6), f"{w.part.code} {c.name}", names,
-          f"{w.part.worst_v:.1f} V" if w.part.worst_v is not None else "")  # fmt: skip
+    s.box(
+        f"c-{c.id}",
+        f"circuit:{c.id}",
+        "circuit",
+        (p.circuit_x, y, CIRCUIT_W, ROW - 6),
+        f"{w.part.code} {c.name}",
+        names,
+        f"{w.part.worst_v:.1f} V" if w.part.worst_v is not None else "",
+    )
     s.wire(w, "", (start_x, mid), (p.circuit_x, mid), service="ac" if w.part.ac else "dc")
     if c.id in switches:
         label, relay = switches[c.id]
@@ -215,8 +230,15 @@ def _sources(p: _Plan, height: float) -> tuple[float, float, list[tuple[float, s
             )
         )
     if power.driving:
-        rows.append(("driving", "power:driving", power.driving.name, f"{power.driving.rating_a:g} A",
-                     ("Second alternator", "own regulator") if power.driving.school == "second" else ("Starter battery", "and alternator")))  # fmt: skip
+        rows.append(
+            (
+                "driving",
+                "power:driving",
+                power.driving.name,
+                f"{power.driving.rating_a:g} A",
+                ("Second alternator", "own regulator") if power.driving.school == "second" else ("Starter battery", "and alternator"),
+            )
+        )
     if power.shore:
         rows.append(
             (

@@ -170,10 +170,29 @@ def voltage_drop_of(inp: VoltageDropIn, sources: dict[str, Figure] | None = None
     if inp.min_load_voltage_v is not None:
         ok = ok and at_load.value >= inp.min_load_voltage_v - EPS
     return VoltageDropOut.of(
-        resistance_mohm=loop, current_a=current, drop_v=drop, drop_frac=drop_fraction(drop, inp.nominal_voltage_v),
-        load_voltage_v=at_load, heat_w=heat,
-        limit_v=derived("limit_v", "the tightest of what is given, else the class's part of nominal", limit, Method("wiring.voltage-drop", f"class {inp.drop_class.replace('_', ' ')}"),
-                        nominal_voltage_v=g("nominal_voltage_v")),
-        max_length_m=derived("max_length_m", "(limit/I·1000 − R_fixed)/(κ·r·n)", longest, Method("wiring.voltage-drop"), limit_v=limit, current_a=current,
-                             unit_resistance_mohm_per_m=r) if longest is not None else None, ok=ok,
-    )  # fmt: skip
+        resistance_mohm=loop,
+        current_a=current,
+        drop_v=drop,
+        drop_frac=drop_fraction(drop, inp.nominal_voltage_v),
+        load_voltage_v=at_load,
+        heat_w=heat,
+        limit_v=derived(
+            "limit_v",
+            "the tightest of what is given, else the class's part of nominal",
+            limit,
+            Method("wiring.voltage-drop", f"class {inp.drop_class.replace('_', ' ')}"),
+            nominal_voltage_v=g("nominal_voltage_v"),
+        ),
+        max_length_m=derived(
+            "max_length_m",
+            "(limit/I·1000 − R_fixed)/(κ·r·n)",
+            longest,
+            Method("wiring.voltage-drop"),
+            limit_v=limit,
+            current_a=current,
+            unit_resistance_mohm_per_m=r,
+        )
+        if longest is not None
+        else None,
+        ok=ok,
+    )

@@ -1,4 +1,5 @@
-"""Rules of what feeds and what is shared: sources without a cable, ways of a board, the isolator, shared fuses, cables of a boat, a lead that is too thin for its post."""
+"""Rules of what feeds and what is shared: sources without a cable, ways of a board, the isolator, shared fuses, cables of a boat, a lead that is too
+thin for its post."""
 
 from __future__ import annotations
 
@@ -17,19 +18,82 @@ TINNED = 1.06
 ISOLATORS_A = (50.0, 100.0, 150.0, 200.0, 300.0, 400.0, 600.0)
 """Usual ratings of battery isolators."""
 
-rules("wiring", (
-    ("wire-source-unwired", "fault", "Part of the supply without its circuit", "Add its circuit, with a fuse where it starts, or use Bothy’s suggestion.", Method("wiring.protection-places") + Standard("IEC 60364-4-43")),
-    ("wire-trickle-unwired", "fault", "Starter battery’s trickle without its own fuse", "Give it a circuit with a fuse at the busbar.", Method("wiring.protection-places") + Standard("ISO 13297")),
-    ("wire-board-ways", "fault", "More circuits than the board has ways", "Fit a larger board, or a second one.", Method("wiring.boards") + Maker("data for the board")),
-    ("wire-solid-core", "fault", "Solid conductors in a vehicle", "Use fine-stranded cable: solid conductors break as the vehicle shakes.", Method("wiring.cable-choice") + Standard("IEC 60364-7-721")),
-    ("wire-untinned", "advice", "Untinned cable on a boat", "Use tinned cable: salt air creeps under the insulation.", Method("wiring.cable-choice") + Standard("ISO 13297")),
-    ("wire-always-on", "fault", "Goes dead with the isolator", "Feed it from before the isolator, with its own fuse at the battery.", Method("wiring.protection-places") + Standard("ISO 13297")),
-    ("wire-alarm-shared", "advice", "Alarm shares its fuse", "Give the alarms a circuit of their own.", Method("wiring.boards") + OwnChoice("practice")),
-    ("wire-parallel-one-fuse", "advice", "Thin cables in parallel behind one fuse", "Use one cable of the full size, or fuse each.", Method("wiring.protection-places") + Standard("IEC 60364-4-43")),
-    ("wire-isolator-unsaid", "question", "Is there a battery isolator?", "Fit one within reach of the door, for at least what the main fuse carries.", Method("wiring.protection-places") + Standard("ISO 13297")),
-    ("wire-isolator-missing", "advice", "No battery isolator", "Fit one within reach of the door, for at least what the main fuse carries.", Method("wiring.protection-places") + Standard("ISO 13297")),
-    ("wire-main-fuse-unsaid", "question", "How far from the battery is the main fuse?", "Measure the cable from the battery’s post to the fuse: 0.175 m at most.", Method("wiring.fuse") + Standard("ISO 13297")),
-))  # fmt: skip
+rules(
+    "wiring",
+    (
+        (
+            "wire-source-unwired",
+            "fault",
+            "Part of the supply without its circuit",
+            "Add its circuit, with a fuse where it starts, or use Bothy’s suggestion.",
+            Method("wiring.protection-places") + Standard("IEC 60364-4-43"),
+        ),
+        (
+            "wire-trickle-unwired",
+            "fault",
+            "Starter battery’s trickle without its own fuse",
+            "Give it a circuit with a fuse at the busbar.",
+            Method("wiring.protection-places") + Standard("ISO 13297"),
+        ),
+        (
+            "wire-board-ways",
+            "fault",
+            "More circuits than the board has ways",
+            "Fit a larger board, or a second one.",
+            Method("wiring.boards") + Maker("data for the board"),
+        ),
+        (
+            "wire-solid-core",
+            "fault",
+            "Solid conductors in a vehicle",
+            "Use fine-stranded cable: solid conductors break as the vehicle shakes.",
+            Method("wiring.cable-choice") + Standard("IEC 60364-7-721"),
+        ),
+        (
+            "wire-untinned",
+            "advice",
+            "Untinned cable on a boat",
+            "Use tinned cable: salt air creeps under the insulation.",
+            Method("wiring.cable-choice") + Standard("ISO 13297"),
+        ),
+        (
+            "wire-always-on",
+            "fault",
+            "Goes dead with the isolator",
+            "Feed it from before the isolator, with its own fuse at the battery.",
+            Method("wiring.protection-places") + Standard("ISO 13297"),
+        ),
+        ("wire-alarm-shared", "advice", "Alarm shares its fuse", "Give the alarms a circuit of their own.", Method("wiring.boards") + OwnChoice("practice")),
+        (
+            "wire-parallel-one-fuse",
+            "advice",
+            "Thin cables in parallel behind one fuse",
+            "Use one cable of the full size, or fuse each.",
+            Method("wiring.protection-places") + Standard("IEC 60364-4-43"),
+        ),
+        (
+            "wire-isolator-unsaid",
+            "question",
+            "Is there a battery isolator?",
+            "Fit one within reach of the door, for at least what the main fuse carries.",
+            Method("wiring.protection-places") + Standard("ISO 13297"),
+        ),
+        (
+            "wire-isolator-missing",
+            "advice",
+            "No battery isolator",
+            "Fit one within reach of the door, for at least what the main fuse carries.",
+            Method("wiring.protection-places") + Standard("ISO 13297"),
+        ),
+        (
+            "wire-main-fuse-unsaid",
+            "question",
+            "How far from the battery is the main fuse?",
+            "Measure the cable from the battery’s post to the fuse: 0.175 m at most.",
+            Method("wiring.fuse") + Standard("ISO 13297"),
+        ),
+    ),
+)
 
 THICK_MM2 = 50.0
 """From this size on equal cables in parallel are usual practice."""
@@ -100,8 +164,16 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
         patch = [{"op": "replace", "path": f"/wiring/circuits/{w.index}/tinned", "value": True} for w in bare]
         tinned = Remedy(label="Use tinned cable", patch=patch)
         roomy = all(w.part.before_v + TINNED * (w.part.drop_v or 0.0) <= w.part.limit_v for w in bare)
-        out.append(finding("wire-untinned", "wiring", "Wiring", f"{len(bare)} circuit{'s have' if len(bare) > 1 else ' has'} untinned cable.", related=[w.circuit.id for w in bare],
-                           fix=tinned if roomy else tinned.first_step()))  # fmt: skip
+        out.append(
+            finding(
+                "wire-untinned",
+                "wiring",
+                "Wiring",
+                f"{len(bare)} circuit{'s have' if len(bare) > 1 else ' has'} untinned cable.",
+                related=[w.circuit.id for w in bare],
+                fix=tinned if roomy else tinned.first_step(),
+            )
+        )
     for w in worked:
         c = w.circuit
         if c.solid_core:
@@ -119,7 +191,8 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-parallel-one-fuse",
                     c.id,
                     w.name,
-                    f"{c.parallel_count} cables of {one:.0f} A behind one fuse of {c.fuse_a:g} A: when one comes loose the other carries it all, and the fuse stays whole.",
+                    f"{c.parallel_count} cables of {one:.0f} A behind one fuse of {c.fuse_a:g} A: when one comes loose the other carries it all, "
+                    "and the fuse stays whole.",
                 )
             )
         on_it = [a for i in c.appliances if (a := ctx.design.appliance(i)) is not None and a.count > 0]
@@ -158,8 +231,15 @@ def _isolator(ctx: Context, worked: list[Worked]) -> list[Finding]:
         rating = next((a for a in ISOLATORS_A if a >= needed), math.ceil(needed / 100) * 100.0)
         fits = Remedy.sets(f"Yes, for {rating:g} A" if said is None else f"Fit one for {rating:g} A", "/wiring", isolator_a=rating)
         if said is None:
-            out.append(finding("wire-isolator-unsaid", "wiring", "Wiring", f"In a fire or a crash the bank must be cut off in one move. The main fuse is {needed:g} A.",
-                               answers=[fits, Remedy.sets("There is none", "/wiring", isolator_a=0.0)]))  # fmt: skip
+            out.append(
+                finding(
+                    "wire-isolator-unsaid",
+                    "wiring",
+                    "Wiring",
+                    f"In a fire or a crash the bank must be cut off in one move. The main fuse is {needed:g} A.",
+                    answers=[fits, Remedy.sets("There is none", "/wiring", isolator_a=0.0)],
+                )
+            )
         else:
             out.append(
                 finding(

@@ -12,8 +12,9 @@ from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, formula, given, pick
 from bothy.core.method.sources import Method, OwnChoice, Standard
 
-FamilyKey = Literal["blade_standard", "blade_mini", "blade_maxi", "bolt_sf30", "bolt_sf51", "strip", "terminal_cube", "class_t",
-                    "cyl_10x38_gpv", "thermal_breaker", "dc_mcb"]  # fmt: skip
+FamilyKey = Literal[
+    "blade_standard", "blade_mini", "blade_maxi", "bolt_sf30", "bolt_sf51", "strip", "terminal_cube", "class_t", "cyl_10x38_gpv", "thermal_breaker", "dc_mcb"
+]
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,18 +41,22 @@ FAMILIES: dict[str, Family] = {
         Family("blade_maxi", "29 mm blade", (20, 30, 40, 50, 60, 70, 80, 100), 32, ((32, 1000),)),
         Family("bolt_sf30", "bolt-down, 30 mm", (30, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200), 32, ((32, 1000),)),
         Family("bolt_sf51", "bolt-down, 51 mm", (60, 80, 100, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500), 32, ((32, 2000),)),
-        Family("strip", "slotted strip", (35, 40, 50, 60, 80, 100, 130, 150, 175, 200, 225, 250, 275, 300, 325, 350, 400, 500, 600, 750),
-               32, ((32, 6000),)),
-        Family("terminal_cube", "block fuse on the post", (30, 40, 50, 60, 75, 80, 90, 100, 125, 150, 175, 200, 225, 250, 300), 58,
-               ((16, 10000), (32, 5000), (58, 2000))),
-        Family("class_t", "high-interrupt cartridge", (60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500, 600),
-               125, ((125, 20000),)),
+        Family("strip", "slotted strip", (35, 40, 50, 60, 80, 100, 130, 150, 175, 200, 225, 250, 275, 300, 325, 350, 400, 500, 600, 750), 32, ((32, 6000),)),
+        Family(
+            "terminal_cube",
+            "block fuse on the post",
+            (30, 40, 50, 60, 75, 80, 90, 100, 125, 150, 175, 200, 225, 250, 300),
+            58,
+            ((16, 10000), (32, 5000), (58, 2000)),
+        ),
+        Family(
+            "class_t", "high-interrupt cartridge", (60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500, 600), 125, ((125, 20000),)
+        ),
         Family("cyl_10x38_gpv", "PV cylinder", (1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 16, 20, 25, 30), 1000, ((1000, 10000),)),
-        Family("thermal_breaker", "thermal breaker", (5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 90, 100, 120, 135, 150), 32,
-               ((32, 3000),), True),
+        Family("thermal_breaker", "thermal breaker", (5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 90, 100, 120, 135, 150), 32, ((32, 3000),), True),
         Family("dc_mcb", "DC rail breaker", (6, 10, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125), 60, ((60, 6000),), True),
     )
-}  # fmt: skip
+}
 LITHIUM_MAIN_A = 20_000.0
 """Interrupting capacity asked of the main fuse of a lithium bank, whatever is computed (section 3.9)."""
 DEFAULT_FAMILIES: tuple[str, ...] = tuple(list(FAMILIES)[:8])
@@ -131,8 +136,14 @@ def window_high(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> 
     for key, name in (("device_max_fuse_a", "appliance"), ("holder_rating_a", "holder"), ("terminal_rating_a", "terminal")):
         if getattr(inp, key) is not None:
             highs[name] = g(key)
-    return pick("Largest fuse", "smallest of cable, appliance, holder and terminal", min(float(f) for f in highs.values()), "A",
-                Method("wiring.fuse", "the fuse protects the cable"), **highs)  # fmt: skip
+    return pick(
+        "Largest fuse",
+        "smallest of cable, appliance, holder and terminal",
+        min(float(f) for f in highs.values()),
+        "A",
+        Method("wiring.fuse", "the fuse protects the cable"),
+        **highs,
+    )
 
 
 @cache
@@ -168,9 +179,10 @@ def fuse_select(inp: FuseSelectIn, sources: dict[str, Figure] | None = None) -> 
         return FuseSelectOut.of(status=status, fuse_a=None, family=None, interrupt_a=None, candidates=[], **window)
     rating, family = found[0]
     return FuseSelectOut.of(
-        status="ok", family=family.key,
+        status="ok",
+        family=family.key,
         interrupt_a=given("interrupt_a", family.interrupt_a(inp.system_voltage_v), "table", f"{family.name} at {inp.system_voltage_v:g} V; typical"),
-        fuse_a=pick("Fuse", "smallest standard rating in the window", rating, "A", Method("wiring.fuse", family.name),
-                    window_low_a=low, window_high_a=high),
-        candidates=[Candidate.of(family=f.key, fuse_a=r) for r, f in found], **window,
-    )  # fmt: skip
+        fuse_a=pick("Fuse", "smallest standard rating in the window", rating, "A", Method("wiring.fuse", family.name), window_low_a=low, window_high_a=high),
+        candidates=[Candidate.of(family=f.key, fuse_a=r) for r, f in found],
+        **window,
+    )

@@ -15,8 +15,19 @@ from bothy.core.wiring.conductors import Awg, Conductor, row_of, warm_resistance
 
 INLET = "inlet"
 LEAD_RATING_A: dict[float | str, float] = {
-    0.75: 6, 1.0: 10, 1.5: 16, 2.5: 25, 4.0: 32, 6.0: 40, "16": 13, "14": 15, "12": 20, "10": 30, "8": 40, "6": 50,
-}  # fmt: skip
+    0.75: 6,
+    1.0: 10,
+    1.5: 16,
+    2.5: 25,
+    4.0: 32,
+    6.0: 40,
+    "16": 13,
+    "14": 15,
+    "12": 20,
+    "10": 30,
+    "8": 40,
+    "6": 50,
+}
 """Rating of a flexible lead by mm² or AWG, unrolled (section 4.11)."""
 
 
@@ -171,8 +182,15 @@ def ac_lead_chain(inp: AcLeadChainIn, sources: dict[str, Figure] | None = None) 
     for x in reversed(order):
         beyond = {c.id: amps[c.id] for c in children.get(x.id, [])}
         own = x.load_w * inp.diversity_frac / inp.mains_v
-        amps[x.id] = derived("leg_current_a", "P·diversity/U + Σ of the legs beyond", own + sum(f.value for f in beyond.values()), Method("wiring.mains"),
-                             load_w=x.load_w, voltage_v=volts, **beyond)  # fmt: skip
+        amps[x.id] = derived(
+            "leg_current_a",
+            "P·diversity/U + Σ of the legs beyond",
+            own + sum(f.value for f in beyond.values()),
+            Method("wiring.mains"),
+            load_w=x.load_w,
+            voltage_v=volts,
+            **beyond,
+        )
     first = {x.id: amps[x.id] for x in children.get(INLET, [])}
     whole = derived("total_current_a", "Σ of the legs from the inlet", sum(f.value for f in first.values()), Method("wiring.mains"), **first)
     _, row = row_of(inp.area_mm2, inp.awg)
@@ -193,19 +211,31 @@ def ac_lead_chain(inp: AcLeadChainIn, sources: dict[str, Figure] | None = None) 
         )
     leads = {x.id: list(j.leads_m) if (j := picked[x.id]) else [] for x in inp.legs}
     junctions = [len(children.get(INLET, [])), *(x.outlet_count + len(children.get(x.id, [])) for x in inp.legs)]
-    split = derived("splitter_count", "Σ max(0, ⌈(outputs − 1)/(ways − 1)⌉) of the junctions", sum(splitters(o, inp.splitter_ways) for o in junctions),
-                    Method("wiring.mains"), splitter_ways_count=inp.splitter_ways)  # fmt: skip
+    split = derived(
+        "splitter_count",
+        "Σ max(0, ⌈(outputs − 1)/(ways − 1)⌉) of the junctions",
+        sum(splitters(o, inp.splitter_ways) for o in junctions),
+        Method("wiring.mains"),
+        splitter_ways_count=inp.splitter_ways,
+    )
     cost = sum(j.cost for j in picked.values() if j) + split.value * inp.splitter_cost
     unreachable = [k for k, j in picked.items() if j is None]
     load_ok = whole.value <= region.continuous_frac * inp.breaker_a + EPS
     protects = inp.breaker_a <= LEAD_RATING_A[inp.size] + EPS
     drop_ok = all(f.value <= inp.max_drop_frac + EPS for f in drop.values())
     return AcLeadChainOut.of(
-        leg_leads_m=leads, leg_current_a={x.id: amps[x.id] for x in inp.legs}, leg_drop_frac={x.id: drop[x.id] for x in inp.legs},
+        leg_leads_m=leads,
+        leg_current_a={x.id: amps[x.id] for x in inp.legs},
+        leg_drop_frac={x.id: drop[x.id] for x in inp.legs},
         total_length_m=derived("total_length_m", "Σ of the leads bought", sum(sum(ls) for ls in leads.values()), Method("wiring.mains", "definition")),
         lead_count=derived("lead_count", "cheapest set that reaches; ties: fewer, then shorter", sum(len(ls) for ls in leads.values()), Method("wiring.mains")),
-        splitter_count=split, outlet_count=derived("outlet_count", "Σ", sum(x.outlet_count for x in inp.legs), Method("wiring.mains", "definition")),
+        splitter_count=split,
+        outlet_count=derived("outlet_count", "Σ", sum(x.outlet_count for x in inp.legs), Method("wiring.mains", "definition")),
         total_cost=derived("total_cost", "Σ leads + splitters", cost, Method("wiring.mains"), splitter_count=split),
-        total_current_a=whole, load_ok=load_ok, breaker_protects_leads=protects, drop_ok=drop_ok, unreachable_legs=unreachable,
+        total_current_a=whole,
+        load_ok=load_ok,
+        breaker_protects_leads=protects,
+        drop_ok=drop_ok,
+        unreachable_legs=unreachable,
         ok=load_ok and protects and drop_ok and not unreachable,
-    )  # fmt: skip
+    )

@@ -13,11 +13,26 @@ from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method
 from bothy.core.wiring.circuits import Worked
 
-rules("wiring", (
-    ("wire-no-switch-at-door", "advice", "No light switch within reach from outside", "Switch the light from two places, one of them at the door.", Method("wiring.lighting")),
-    ("wire-zone-way", "advice", "Route over the switches longer than the circuit says", "Enter the true length over the switches.", Method("wiring.lighting")),
-    ("wire-zone-empty", "note", "Lighting zone without a light or a switch", "Give the zone a light and a switch.", Method("wiring.lighting")),
-))  # fmt: skip
+rules(
+    "wiring",
+    (
+        (
+            "wire-no-switch-at-door",
+            "advice",
+            "No light switch within reach from outside",
+            "Switch the light from two places, one of them at the door.",
+            Method("wiring.lighting"),
+        ),
+        (
+            "wire-zone-way",
+            "advice",
+            "Route over the switches longer than the circuit says",
+            "Enter the true length over the switches.",
+            Method("wiring.lighting"),
+        ),
+        ("wire-zone-empty", "note", "Lighting zone without a light or a switch", "Give the zone a light and a switch.", Method("wiring.lighting")),
+    ),
+)
 
 REACH_M, LOW_M, HIGH_M = 0.60, 0.7, 1.5
 """From outside the main door: no farther than this from its clear opening, and between these heights (typical)."""
@@ -68,8 +83,15 @@ def _way(ctx: Context, z: LightZone) -> float | None:
     pieces = [(p.name, p.wire_m) for p in z.places] + [("to the lamps", z.lamp_wire_m)]
     if not z.places or any(m is None for _, m in pieces):
         return None
-    return ctx.book.put(f"zones/{z.id}/way_m", total("Way from board over the switches to the lamps", "m", [(n, given("length_m", m or 0.0, "typed", n)) for n, m in pieces],
-                                                    Method("wiring.lighting", "one way"))).value  # fmt: skip
+    return ctx.book.put(
+        f"zones/{z.id}/way_m",
+        total(
+            "Way from board over the switches to the lamps",
+            "m",
+            [(n, given("length_m", m or 0.0, "typed", n)) for n, m in pieces],
+            Method("wiring.lighting", "one way"),
+        ),
+    ).value
 
 
 def between(z: LightZone) -> int | None:
@@ -91,8 +113,17 @@ def propose_zones(ctx: Context) -> list[LightZone]:
     main = "living" if "living" in groups else next(iter(k for k in groups if k != "night"), None)
     plate = SwitchPlace(id="plate", name="Switch panel", on_plate=True)
     bed = SwitchPlace(id="bed", name="By the bed", by_bed=True)
-    return [LightZone(id=f"zone-{k}", name="Night" if k == "night" else ZONE_WORDS[k], lights=[a.id for a in g], control="change_over" if k == main else "one",
-                      places=[plate, bed] if k == main else [plate], by="proposal") for k, g in groups.items()]  # fmt: skip
+    return [
+        LightZone(
+            id=f"zone-{k}",
+            name="Night" if k == "night" else ZONE_WORDS[k],
+            lights=[a.id for a in g],
+            control="change_over" if k == main else "one",
+            places=[plate, bed] if k == main else [plate],
+            by="proposal",
+        )
+        for k, g in groups.items()
+    ]
 
 
 def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, list[Finding]]:
@@ -121,8 +152,16 @@ def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, lis
             near += [p.door_distance_m] if p.door_distance_m is not None else []
         for x in circuits.values():
             if way is not None and x.circuit.length_m is not None and x.circuit.length_m < way - EPS:
-                found.append(finding("wire-zone-way", x.circuit.id, x.name, f"{z.name} is {way:.1f} m over its switches; the circuit says {x.circuit.length_m:g} m, and its drop follows from that.",
-                                     fix=x.change(f"Make it {way:.1f} m", length_m=round(way, 2)), figures=[f"zones/{z.id}/way_m"]))  # fmt: skip
+                found.append(
+                    finding(
+                        "wire-zone-way",
+                        x.circuit.id,
+                        x.name,
+                        f"{z.name} is {way:.1f} m over its switches; the circuit says {x.circuit.length_m:g} m, and its drop follows from that.",
+                        fix=x.change(f"Make it {way:.1f} m", length_m=round(way, 2)),
+                        figures=[f"zones/{z.id}/way_m"],
+                    )
+                )
     panel = w.panel
     if panel is not None:
         near += [panel.door_distance_m] if panel.door_distance_m is not None else []
@@ -133,8 +172,15 @@ def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, lis
     if (w.zones or panel is not None) and not from_door and any(a.kind == "light" for a in ctx.design.life.appliances):
         at_door = _at_door(w.zones)
         told = f"The nearest switch is {min(near):g} m from the door" if near else "Where the switches are from the door is not said"
-        found.append(finding("wire-no-switch-at-door", "wiring", "Wiring", f"{told}; within {REACH_M:g} m of the opening and {LOW_M:g} to {HIGH_M:g} m above the floor a person outside reaches it.",
-                             **({"fix": at_door} if near else {"severity": "question", "answers": [at_door] if at_door else []})))  # fmt: skip
+        found.append(
+            finding(
+                "wire-no-switch-at-door",
+                "wiring",
+                "Wiring",
+                f"{told}; within {REACH_M:g} m of the opening and {LOW_M:g} to {HIGH_M:g} m above the floor a person outside reaches it.",
+                **({"fix": at_door} if near else {"severity": "question", "answers": [at_door] if at_door else []}),
+            )
+        )
     return quick(LightingPart, zones=zones, from_door=from_door, from_bed=from_bed), found
 
 

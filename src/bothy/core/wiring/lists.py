@@ -135,8 +135,14 @@ def _ends(c: Circuit, design: Design) -> tuple[str, str]:
     if c.kind == "feeder":
         above = design.board(board.fed_from) if board else None
         return above.letter if above else "BUS", board.letter if board else "BOARD"
-    return {"inverter": ("BUS", "INVERTER"), "solar": ("CONTROLLER", "BUS"), "driving": ("CHARGER", "BUS"), "driving_in": ("STARTER", "CHARGER"),
-            "shore": ("CHARGER", "BUS"), "trickle": ("BUS", "STARTER")}[c.kind]  # fmt: skip
+    return {
+        "inverter": ("BUS", "INVERTER"),
+        "solar": ("CONTROLLER", "BUS"),
+        "driving": ("CHARGER", "BUS"),
+        "driving_in": ("STARTER", "CHARGER"),
+        "shore": ("CHARGER", "BUS"),
+        "trickle": ("BUS", "STARTER"),
+    }[c.kind]
 
 
 def dc_colours(design: Design) -> tuple[str, str]:
@@ -177,8 +183,17 @@ def _cables(runs: list[CableRun]) -> list[CableNeed]:
         return []
     bought = cable_purchase(CablePurchaseIn.trusted(runs=runs))
     pairs = dict.fromkeys((r.size, r.colour) for r in runs)
-    return [CableNeed(size=s, colour=k, need_m=bought.need_m[f"{s}/{k}"], longest_m=bought.longest_cut_m[f"{s}/{k}"], pack_m=bought.pack_m.get(f"{s}/{k}"),
-                      pack_count=bought.pack_count.get(f"{s}/{k}")) for s, k in pairs]  # fmt: skip
+    return [
+        CableNeed(
+            size=s,
+            colour=k,
+            need_m=bought.need_m[f"{s}/{k}"],
+            longest_m=bought.longest_cut_m[f"{s}/{k}"],
+            pack_m=bought.pack_m.get(f"{s}/{k}"),
+            pack_count=bought.pack_count.get(f"{s}/{k}"),
+        )
+        for s, k in pairs
+    ]
 
 
 def fuse_needs(circuits: list[tuple[Circuit, CircuitPart]], design: Design) -> list[FuseNeed]:
@@ -221,8 +236,19 @@ def _conduits(design: Design, raceways: dict[str, RacewayPart]) -> list[ConduitN
     for r in design.wiring.raceways:
         p = raceways[r.id]
         inside = f"{r.inner_diameter_mm:g} mm" if r.inner_diameter_mm else f"{r.width_mm:g} × {r.height_mm:g} mm" if r.sized else ""
-        out.append(ConduitNeed(name=r.name, kind=r.kind, inside=inside, length_m=r.length_m, codes=p.codes, cable_count=p.cable_count, fill_frac=p.fill_frac,
-                               limit_frac=p.limit_frac, suggested_mm=p.suggested_mm))  # fmt: skip
+        out.append(
+            ConduitNeed(
+                name=r.name,
+                kind=r.kind,
+                inside=inside,
+                length_m=r.length_m,
+                codes=p.codes,
+                cable_count=p.cable_count,
+                fill_frac=p.fill_frac,
+                limit_frac=p.limit_frac,
+                suggested_mm=p.suggested_mm,
+            )
+        )
     return out
 
 
@@ -266,7 +292,16 @@ def bench_lists(
     by_size = sorted(sized, key=lambda cp: (cp[1].ac, cp[0].metal_mm2))
     return BenchLists(
         labels=[_label(c, p, design, region) for c, p in sized]
-        + [Label(circuit="", code=p.code, board=f"{p.code} · {p.name} · {p.size_text}", wires=[f"{p.code} {p.from_to}"]) for p in others.values() if p.size_text], cables=_cables([r for c, p in by_size for r in _runs(c, p, design)] + _other_runs(others, design)),
-        terminals=_terminals(sized), fuses=fuse_needs(sized, design), relays=_relays(design, parts), conduits=_conduits(design, raceways),
-        loops=loop_rows(design, facts, sized), open=[f"{p.code} {c.name}" for c, p in pairs if not c.sized] + [f"{p.code} {p.name}" for p in others.values() if not p.size_text],
-    )  # fmt: skip
+        + [
+            Label(circuit="", code=p.code, board=f"{p.code} · {p.name} · {p.size_text}", wires=[f"{p.code} {p.from_to}"])
+            for p in others.values()
+            if p.size_text
+        ],
+        cables=_cables([r for c, p in by_size for r in _runs(c, p, design)] + _other_runs(others, design)),
+        terminals=_terminals(sized),
+        fuses=fuse_needs(sized, design),
+        relays=_relays(design, parts),
+        conduits=_conduits(design, raceways),
+        loops=loop_rows(design, facts, sized),
+        open=[f"{p.code} {c.name}" for c, p in pairs if not c.sized] + [f"{p.code} {p.name}" for p in others.values() if not p.size_text],
+    )

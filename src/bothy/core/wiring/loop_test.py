@@ -13,9 +13,7 @@ from bothy.core.method.sources import Method
 from bothy.core.wiring.circuits import CircuitPart
 from bothy.core.wiring.continuity import LoopCircuit, LoopContinuityIn, LoopVerdict, loop_continuity
 
-rules("prove", (
-    ("wire-test-failed", "fault", "The loop test fails", "Find the joint, crimp it anew, measure again.", Method("wiring.buying")),
-))  # fmt: skip
+rules("prove", (("wire-test-failed", "fault", "The loop test fails", "Find the joint, crimp it anew, measure again.", Method("wiring.buying")),))
 
 CAUSES: dict[str, str] = {
     "high": "A bad crimp, a thinner cable than planned, or a longer way.",
@@ -51,13 +49,40 @@ def loop_rows(design: Design, facts: Facts, circuits: list[tuple[Circuit, Circui
         return []
     read = {r.circuit: r.loop_mohm for r in facts.readings}
     m = design.prove.meter
-    out = loop_continuity(LoopContinuityIn.trusted(
-        test_temp_c=m.loop_temp_c, lead_resistance_mohm=m.loop_leads_mohm, meter_resolution_mohm=m.loop_resolution_mohm, circuits=[
-            LoopCircuit.trusted(id=k, area_mm2=c.area_mm2, awg=c.awg, tinned=c.tinned, length_m=p.length_m / c.parallel_count, current_a=p.current_a,
-                                measured_mohm=read.get(k)) for k, (c, p) in tested.items()]))  # fmt: skip
-    return [LoopRow(circuit=k, code=p.code, name=c.name, expected_mohm=out.expected_mohm[k], low_mohm=out.low_mohm[k], high_mohm=out.high_mohm[k],
-                    resolvable=out.resolvable[k], loaded_drop_v=out.loaded_drop_v[k] or 0.0, measured_mohm=read.get(k), verdict=out.verdict[k])
-            for k, (c, p) in tested.items()]  # fmt: skip
+    out = loop_continuity(
+        LoopContinuityIn.trusted(
+            test_temp_c=m.loop_temp_c,
+            lead_resistance_mohm=m.loop_leads_mohm,
+            meter_resolution_mohm=m.loop_resolution_mohm,
+            circuits=[
+                LoopCircuit.trusted(
+                    id=k,
+                    area_mm2=c.area_mm2,
+                    awg=c.awg,
+                    tinned=c.tinned,
+                    length_m=p.length_m / c.parallel_count,
+                    current_a=p.current_a,
+                    measured_mohm=read.get(k),
+                )
+                for k, (c, p) in tested.items()
+            ],
+        )
+    )
+    return [
+        LoopRow(
+            circuit=k,
+            code=p.code,
+            name=c.name,
+            expected_mohm=out.expected_mohm[k],
+            low_mohm=out.low_mohm[k],
+            high_mohm=out.high_mohm[k],
+            resolvable=out.resolvable[k],
+            loaded_drop_v=out.loaded_drop_v[k] or 0.0,
+            measured_mohm=read.get(k),
+            verdict=out.verdict[k],
+        )
+        for k, (c, p) in tested.items()
+    ]
 
 
 def work_loops(design: Design, facts: Facts, parts: dict[str, CircuitPart]) -> tuple[dict[str, LoopRow], list[Finding]]:

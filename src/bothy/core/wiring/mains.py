@@ -85,7 +85,8 @@ def draws_of(ctx: Context, ac: list[Worked], keep: list[str]) -> list[Draw]:
 
 
 def usual(ctx: Context) -> dict[str, object]:
-    """The mains side as the region usually has it, as plain data for the design. Where more may be switched on than the supply carries, people shed it by hand."""
+    """The mains side as the region usually has it, as plain data for the design. Where more may be switched on than the supply carries, people shed
+    it by hand."""
     shore = ctx.design.power.shore
     charger = shore.charger_current_a * ctx.bank_v * CHARGER_INPUT / ctx.region.mains_v if shore is not None else 0.0
     at_once = charger + sum(a.running_w * a.count for a in ctx.design.life.appliances if a.supply == "ac") / ctx.region.mains_v
@@ -102,8 +103,16 @@ def supply_limit(ctx: Context) -> Figure:
     post = given(
         "supply_a", (shore.supply_current_a if shore else None) or inlet.value, "typed" if shore and shore.supply_current_a else "assumed", "as the inlet"
     )
-    return pick("What the supply carries for hours", "share · min(inlet, post)", ctx.region.continuous_frac * min(inlet.value, post.value), "A", Method("wiring.mains"),
-                inlet_a=inlet, post_a=post, continuous_frac=ctx.region.continuous_frac)  # fmt: skip
+    return pick(
+        "What the supply carries for hours",
+        "share · min(inlet, post)",
+        ctx.region.continuous_frac * min(inlet.value, post.value),
+        "A",
+        Method("wiring.mains"),
+        inlet_a=inlet,
+        post_a=post,
+        continuous_frac=ctx.region.continuous_frac,
+    )
 
 
 def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
@@ -160,11 +169,19 @@ def work_mains(ctx: Context, worked: list[Worked]) -> MainsPart | None:
     length, area, awg = HOOKUP[ctx.region.wire_series]
     hookup = HookUp.trusted(length_m=m.hookup_length_m or length, area_mm2=m.hookup_mm2 or area, awg=None if m.hookup_mm2 else awg)
     size: float | str = m.lead_awg or m.lead_mm2 or ("14" if ctx.region.wire_series == "awg" else 1.5)
-    chain = ac_lead_chain(AcLeadChainIn.trusted(
-        region=ctx.design.region, breaker_a=max((w.circuit.fuse_a or 0.0 for w in ac), default=0.0) or ctx.region.inlet_a,
-        **({"awg": size} if isinstance(size, str) else {"area_mm2": size}), hookup=hookup, max_leads_per_leg=m.leads_joined_count,
-        legs=[Leg.trusted(id=w.circuit.id, length_m=w.part.length_m, load_w=alone[w.circuit.id], outlet_count=max(1, len(w.circuit.appliances))) for w in ac],
-        stock=[StockLead.trusted(length_m=s.length_m, cost=s.cost) for s in m.stock] or [StockLead.trusted(length_m=x, cost=x) for x in STOCK_M]))  # fmt: skip
+    chain = ac_lead_chain(
+        AcLeadChainIn.trusted(
+            region=ctx.design.region,
+            breaker_a=max((w.circuit.fuse_a or 0.0 for w in ac), default=0.0) or ctx.region.inlet_a,
+            **({"awg": size} if isinstance(size, str) else {"area_mm2": size}),
+            hookup=hookup,
+            max_leads_per_leg=m.leads_joined_count,
+            legs=[
+                Leg.trusted(id=w.circuit.id, length_m=w.part.length_m, load_w=alone[w.circuit.id], outlet_count=max(1, len(w.circuit.appliances))) for w in ac
+            ],
+            stock=[StockLead.trusted(length_m=s.length_m, cost=s.cost) for s in m.stock] or [StockLead.trusted(length_m=x, cost=x) for x in STOCK_M],
+        )
+    )
     for w in ac:
         id = w.circuit.id
         ctx.book.put(f"mains/{id}/drop_frac", chain.figure(f"leg_drop_frac/{id}").named("Lost from the supply, as a part of the voltage"))

@@ -14,19 +14,70 @@ from bothy.core.wiring.conductors import AREA
 from bothy.core.wiring.leads import LEAD_RATING_A
 from bothy.core.wiring.mains import HOOKUP, MainsPart, draws_of, kept_on, usual
 
-rules("wiring", (
-    ("wire-ac-unsaid", "advice", "Mains side not described yet", "Use the region’s usual mains side, then have it checked by the electrician.", Method("wiring.mains")),
-    ("wire-ac-no-rcd", "danger", "Mains without residual-current protection", "Fit a residual-current device that cuts all live conductors.", Method("wiring.mains") + Standard("IEC 60364-7-721")),
-    ("wire-ac-single-pole", "danger", "A live conductor stays live", "Fit double-pole breakers and switches.", Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("AS/NZS 3001")),
-    ("wire-ac-parallel-sources", "danger", "Two mains sources can meet", "Fit an interlocked change-over switch.", Method("wiring.mains") + Standard("IEC 60364-5-55")),
-    ("wire-ac-ne-bond", "danger", "Not exactly one neutral-earth bond", "Have the bond made by a relay in the inverter, open while shore feeds.", Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("UL 458")),
-    ("wire-ac-chassis-unbonded", "danger", "Earth not bonded to the chassis", "Bond earth and chassis once, with at least 4 mm².", Method("wiring.mains") + Standard("IEC 60364-7-721")),
-    ("wire-ac-breaker-above-lead", "danger", "Breaker above what the lead carries", "Fit a smaller breaker, or thicker leads.", Method("wiring.mains")),
-    ("wire-ac-load-over-breaker", "fault", "Load above what the supply carries", "Run them one after the other, or add a second circuit.", Method("wiring.mains") + Standard("NFPA 70") + Standard("IEC 60364")),
-    ("wire-ac-lead-short", "fault", "No lead reaches", "Carry longer leads, or join two.", Method("wiring.mains")),
-    ("wire-ac-outlets-many", "note", "Many outlets on one breaker", "Tell the users which loads may run together.", Method("wiring.mains") + OwnChoice("typical")),
-    ("wire-lead-coiled", "note", "Much lead left over", "Unroll the lead fully: on the drum it carries a third.", Method("wiring.mains")),
-))  # fmt: skip
+rules(
+    "wiring",
+    (
+        (
+            "wire-ac-unsaid",
+            "advice",
+            "Mains side not described yet",
+            "Use the region’s usual mains side, then have it checked by the electrician.",
+            Method("wiring.mains"),
+        ),
+        (
+            "wire-ac-no-rcd",
+            "danger",
+            "Mains without residual-current protection",
+            "Fit a residual-current device that cuts all live conductors.",
+            Method("wiring.mains") + Standard("IEC 60364-7-721"),
+        ),
+        (
+            "wire-ac-single-pole",
+            "danger",
+            "A live conductor stays live",
+            "Fit double-pole breakers and switches.",
+            Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("AS/NZS 3001"),
+        ),
+        (
+            "wire-ac-parallel-sources",
+            "danger",
+            "Two mains sources can meet",
+            "Fit an interlocked change-over switch.",
+            Method("wiring.mains") + Standard("IEC 60364-5-55"),
+        ),
+        (
+            "wire-ac-ne-bond",
+            "danger",
+            "Not exactly one neutral-earth bond",
+            "Have the bond made by a relay in the inverter, open while shore feeds.",
+            Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("UL 458"),
+        ),
+        (
+            "wire-ac-chassis-unbonded",
+            "danger",
+            "Earth not bonded to the chassis",
+            "Bond earth and chassis once, with at least 4 mm².",
+            Method("wiring.mains") + Standard("IEC 60364-7-721"),
+        ),
+        ("wire-ac-breaker-above-lead", "danger", "Breaker above what the lead carries", "Fit a smaller breaker, or thicker leads.", Method("wiring.mains")),
+        (
+            "wire-ac-load-over-breaker",
+            "fault",
+            "Load above what the supply carries",
+            "Run them one after the other, or add a second circuit.",
+            Method("wiring.mains") + Standard("NFPA 70") + Standard("IEC 60364"),
+        ),
+        ("wire-ac-lead-short", "fault", "No lead reaches", "Carry longer leads, or join two.", Method("wiring.mains")),
+        (
+            "wire-ac-outlets-many",
+            "note",
+            "Many outlets on one breaker",
+            "Tell the users which loads may run together.",
+            Method("wiring.mains") + OwnChoice("typical"),
+        ),
+        ("wire-lead-coiled", "note", "Much lead left over", "Unroll the lead fully: on the drum it carries a third.", Method("wiring.mains")),
+    ),
+)
 
 LEAST_BOND_MM2 = 4.0
 RHO_WARM = 0.0200
@@ -79,8 +130,11 @@ def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Findi
             modes["on shore power"] = 1 + (1 if m.bond == "permanent" else 0)
         wrong = [f"{n} {mode}" for mode, n in modes.items() if n != 1]
         if wrong:
-            add("wire-ac-ne-bond", f"Bonds: {' and '.join(wrong)}; exactly one is right in each mode. With none no fault trips, with two the residual-current device does.",
-                _set("Bond by relay", "bond", "relay"))  # fmt: skip
+            add(
+                "wire-ac-ne-bond",
+                f"Bonds: {' and '.join(wrong)}; exactly one is right in each mode. With none no fault trips, with two the residual-current device does.",
+                _set("Bond by relay", "bond", "relay"),
+            )
     if m.chassis_bond_mm2 is None or m.chassis_bond_mm2 < LEAST_BOND_MM2 - EPS:
         told = "No bond." if m.chassis_bond_mm2 is None else f"{m.chassis_bond_mm2:g} mm²."
         add("wire-ac-chassis-unbonded", f"{told} A fault to the bodywork would make it live.", _set("Bond with 4 mm²", "chassis_bond_mm2", LEAST_BOND_MM2))
@@ -94,9 +148,22 @@ def _too_much(part: MainsPart, m: Mains | None) -> list[Finding]:
         return []
     told = f"{part.supply_a:.1f} A can run at once; the supply carries {part.limit_a:.1f} A for hours."
     if part.together and part.shed:
-        told += f" Together may run: {', '.join(part.together[:6])}{' and more' if len(part.together) > 6 else ''}. Off meanwhile: {', '.join(part.shed[:4])}{' and more' if len(part.shed) > 4 else ''}."
+        told += (
+            f" Together may run: {', '.join(part.together[:6])}{' and more' if len(part.together) > 6 else ''}. Off meanwhile: "
+            f"{', '.join(part.shed[:4])}{' and more' if len(part.shed) > 4 else ''}."
+        )
     fix = _set("Shed the rest by relay", "shedding", "relay") if m is not None and part.together else None
-    return [finding("wire-ac-load-over-breaker", "mains", "Mains side", told, figures=["mains/supply_a", "mains/limit_a"], fix=fix, severity="advice" if how == "hand" else None)]  # fmt: skip
+    return [
+        finding(
+            "wire-ac-load-over-breaker",
+            "mains",
+            "Mains side",
+            told,
+            figures=["mains/supply_a", "mains/limit_a"],
+            fix=fix,
+            severity="advice" if how == "hand" else None,
+        )
+    ]
 
 
 def _outlets(ctx: Context, w: Worked) -> list[Finding]:
@@ -123,8 +190,15 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
     out: list[Finding] = []
     m = ctx.design.wiring.mains
     if m is None:
-        out.append(finding("wire-ac-unsaid", "mains", "Mains side", f"Residual-current device, poles, change-over and bonds are not said. {ctx.region.licensed}",
-                           fix=Remedy.sets("Take the usual one", "/wiring", mains=usual(ctx))))  # fmt: skip
+        out.append(
+            finding(
+                "wire-ac-unsaid",
+                "mains",
+                "Mains side",
+                f"Residual-current device, poles, change-over and bonds are not said. {ctx.region.licensed}",
+                fix=Remedy.sets("Take the usual one", "/wiring", mains=usual(ctx)),
+            )
+        )
     else:
         out += _protection(ctx, has_inverter, has_shore)
     if has_shore and part.supply_a > part.limit_a + EPS:
@@ -162,13 +236,46 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
     return out
 
 
-rules("wiring", (
-    ("wire-ac-hookup-lead", "fault", "Hook-up lead too long or too thin", "Use a thicker or shorter lead: 2.5 mm² and 25 m at most for a 16 A post, 10 AWG for 30 A.", Method("wiring.mains") + Standard("IEC 60364-7-708") + OwnChoice("typical")),
-    ("wire-ac-inlet-protect", "fault", "Inlet smaller than the post, unprotected", "Fit a breaker of the inlet’s rating right behind it, or hook up to a smaller post.", Method("wiring.mains") + Standard("IEC 60364-7-721")),
-    ("wire-ac-rcd-type", "fault", "Residual-current device of the wrong type", "Fit type A or better: chargers and inverters leak pulsed direct current, which type AC does not see.", Method("wiring.mains") + Standard("IEC 60755")),
-    ("wire-ac-galvanic", "advice", "Shore’s earth reaches the hull", "Fit a galvanic isolator or an isolating transformer.", Method("wiring.mains", "corrosion") + Standard("ISO 13297")),
-    ("wire-ac-surge", "advice", "No surge protector at the inlet", "Fit a surge protector, or plug one in: posts swap conductors and lose their neutral.", Method("wiring.mains") + OwnChoice("practice")),
-))  # fmt: skip
+rules(
+    "wiring",
+    (
+        (
+            "wire-ac-hookup-lead",
+            "fault",
+            "Hook-up lead too long or too thin",
+            "Use a thicker or shorter lead: 2.5 mm² and 25 m at most for a 16 A post, 10 AWG for 30 A.",
+            Method("wiring.mains") + Standard("IEC 60364-7-708") + OwnChoice("typical"),
+        ),
+        (
+            "wire-ac-inlet-protect",
+            "fault",
+            "Inlet smaller than the post, unprotected",
+            "Fit a breaker of the inlet’s rating right behind it, or hook up to a smaller post.",
+            Method("wiring.mains") + Standard("IEC 60364-7-721"),
+        ),
+        (
+            "wire-ac-rcd-type",
+            "fault",
+            "Residual-current device of the wrong type",
+            "Fit type A or better: chargers and inverters leak pulsed direct current, which type AC does not see.",
+            Method("wiring.mains") + Standard("IEC 60755"),
+        ),
+        (
+            "wire-ac-galvanic",
+            "advice",
+            "Shore’s earth reaches the hull",
+            "Fit a galvanic isolator or an isolating transformer.",
+            Method("wiring.mains", "corrosion") + Standard("ISO 13297"),
+        ),
+        (
+            "wire-ac-surge",
+            "advice",
+            "No surge protector at the inlet",
+            "Fit a surge protector, or plug one in: posts swap conductors and lose their neutral.",
+            Method("wiring.mains") + OwnChoice("practice"),
+        ),
+    ),
+)
 
 POST_DROP = 0.03
 """What a hook-up lead may lose of the voltage (typical)."""
@@ -219,9 +326,18 @@ def shore_findings(ctx: Context) -> list[Finding]:
     afloat = ctx.design.vehicle.preset == "boat"
     if afloat and m.galvanic in (None, "none"):
         metal = ctx.design.vehicle.hull in ("steel", "aluminium")
-        add("wire-ac-galvanic", "Through the shore’s earth the hull and its fittings form a battery with every other boat on the pier" + (", and a metal hull is eaten away." if metal else "."),
-            _set("Fit a galvanic isolator", "galvanic", "isolator"), "fault" if metal else "question" if m.galvanic is None else None,
-            [_set("An isolator is fitted", "galvanic", "isolator"), _set("An isolating transformer", "galvanic", "transformer"), _set("Neither", "galvanic", "none")])  # fmt: skip
+        add(
+            "wire-ac-galvanic",
+            "Through the shore’s earth the hull and its fittings form a battery with every other boat on the pier"
+            + (", and a metal hull is eaten away." if metal else "."),
+            _set("Fit a galvanic isolator", "galvanic", "isolator"),
+            "fault" if metal else "question" if m.galvanic is None else None,
+            [
+                _set("An isolator is fitted", "galvanic", "isolator"),
+                _set("An isolating transformer", "galvanic", "transformer"),
+                _set("Neither", "galvanic", "none"),
+            ],
+        )
     if ctx.design.region == "us" and not m.surge:
         add(
             "wire-ac-surge",

@@ -12,17 +12,56 @@ from bothy.core.wiring.conductors import row_of, table_ampacity
 from bothy.core.wiring.lists import fuse_needs, terminal_of
 from bothy.core.wiring.short_circuit import withstand_constant, withstand_time
 
-rules("wiring", (
-    ("wire-cable-burns-first", "danger", "Cable burns before its fuse opens", "Fit a faster fuse, or a larger cable.", Method("wiring.short-circuit") + Standard("IEC 60364-4-43")),
-    ("wire-parallel-unequal", "danger", "Parallel cables differ", "Make them equal in size, length and lug.", Method("wiring.resistance", "physics")),
-    ("wire-hidden-joint", "danger", "Joint behind a fixed lining", "Run the cable unbroken, or make the joint reachable.", Method("wiring.terminations") + Standard("IEC 60364-5-52")),
-    ("wire-negative-smaller", "danger", "Negative cable smaller than its fuse", "Fit a negative of the same size as the positive.", Method("wiring.negative")),
-    ("wire-reachable-live", "danger", "Live metal can be touched", "Cover every post, busbar and stud.", Method("wiring.terminations") + Standard("ISO 13297")),
-    ("wire-stud-stacked", "fault", "Studs and lugs do not match", "Put at most four lugs on a stud, each made for it.", Method("wiring.terminations") + OwnChoice("marine practice")),
-    ("wire-isolator-small", "fault", "Isolator rated below the main fuse", "Fit an isolator rated for at least the main fuse.", Method("wiring.protection-places")),
-    ("wire-label-missing", "advice", "Label missing", "Print the sheet and label both ends.", Method("wiring.boards")),
-    ("wire-spares-missing", "advice", "Spare fuses missing", "Buy what the list of spares asks for.", Method("wiring.buying")),
-))  # fmt: skip
+rules(
+    "wiring",
+    (
+        (
+            "wire-cable-burns-first",
+            "danger",
+            "Cable burns before its fuse opens",
+            "Fit a faster fuse, or a larger cable.",
+            Method("wiring.short-circuit") + Standard("IEC 60364-4-43"),
+        ),
+        ("wire-parallel-unequal", "danger", "Parallel cables differ", "Make them equal in size, length and lug.", Method("wiring.resistance", "physics")),
+        (
+            "wire-hidden-joint",
+            "danger",
+            "Joint behind a fixed lining",
+            "Run the cable unbroken, or make the joint reachable.",
+            Method("wiring.terminations") + Standard("IEC 60364-5-52"),
+        ),
+        (
+            "wire-negative-smaller",
+            "danger",
+            "Negative cable smaller than its fuse",
+            "Fit a negative of the same size as the positive.",
+            Method("wiring.negative"),
+        ),
+        (
+            "wire-reachable-live",
+            "danger",
+            "Live metal can be touched",
+            "Cover every post, busbar and stud.",
+            Method("wiring.terminations") + Standard("ISO 13297"),
+        ),
+        (
+            "wire-stud-stacked",
+            "fault",
+            "Studs and lugs do not match",
+            "Put at most four lugs on a stud, each made for it.",
+            Method("wiring.terminations") + OwnChoice("marine practice"),
+        ),
+        (
+            "wire-isolator-small",
+            "fault",
+            "Isolator rated below the main fuse",
+            "Fit an isolator rated for at least the main fuse.",
+            Method("wiring.protection-places"),
+        ),
+        ("wire-label-missing", "advice", "Label missing", "Print the sheet and label both ends.", Method("wiring.boards")),
+        ("wire-spares-missing", "advice", "Spare fuses missing", "Buy what the list of spares asks for.", Method("wiring.buying")),
+    ),
+)
 
 MOST_LUGS = 4
 PVC_LIMIT_C = 160.0
@@ -44,8 +83,15 @@ def _cable(w: Worked) -> list[Finding]:
             )
         )
     if c.parallel_count > 1 and not c.parallel_equal:
-        out.append(finding("wire-parallel-unequal", c.id, w.name, f"{c.parallel_count} cables that are not alike do not share the current: one takes most of it.",
-                           fix=w.change("Make them alike", parallel_equal=True)))  # fmt: skip
+        out.append(
+            finding(
+                "wire-parallel-unequal",
+                c.id,
+                w.name,
+                f"{c.parallel_count} cables that are not alike do not share the current: one takes most of it.",
+                fix=w.change("Make them alike", parallel_equal=True),
+            )
+        )
     if (c.negative_area_mm2 is not None or c.negative_awg is not None) and c.sized and c.fuse_a is not None and p.ampacity_a:
         klass = c.insulation_temp_c
         there, back = row_of(c.area_mm2, c.awg)[1], row_of(c.negative_area_mm2, c.negative_awg)[1]
@@ -71,12 +117,21 @@ def _burns(ctx: Context, w: Worked) -> list[Finding]:
     k = withstand_constant(
         given("insulation_temp_c", float(c.insulation_temp_c), "typed", "class of its insulation"), given("final_temp_c", PVC_LIMIT_C, "table", "PVC, cautious")
     )
-    stands = ctx.book.put(f"circuits/{c.id}/withstand_s", withstand_time(k, given("area_mm2", c.metal_mm2 * c.parallel_count, "typed", p.size_text),
-                                                                        ctx.book.figures[f"circuits/{c.id}/fault_a"])).value  # fmt: skip
+    stands = ctx.book.put(
+        f"circuits/{c.id}/withstand_s",
+        withstand_time(k, given("area_mm2", c.metal_mm2 * c.parallel_count, "typed", p.size_text), ctx.book.figures[f"circuits/{c.id}/fault_a"]),
+    ).value
     if c.clearing_time_s <= stands + EPS:
         return []
-    return [finding("wire-cable-burns-first", c.id, w.name, f"A dead short of {p.fault_a / 1000:.1f} kA ruins the cable in {1000 * stands:.1f} ms; its fuse opens in {1000 * c.clearing_time_s:g} ms.",
-                    figures=[f"circuits/{c.id}/withstand_s", f"circuits/{c.id}/fault_a"])]  # fmt: skip
+    return [
+        finding(
+            "wire-cable-burns-first",
+            c.id,
+            w.name,
+            f"A dead short of {p.fault_a / 1000:.1f} kA ruins the cable in {1000 * stands:.1f} ms; its fuse opens in {1000 * c.clearing_time_s:g} ms.",
+            figures=[f"circuits/{c.id}/withstand_s", f"circuits/{c.id}/fault_a"],
+        )
+    ]
 
 
 def _threads(stud: str) -> tuple[int, int]:
@@ -97,8 +152,15 @@ def _studs(ctx: Context, worked: list[Worked]) -> list[Finding]:
     lugs = sum(w.circuit.parallel_count for w in on_bus)
     if wiring.bus_studs_count is not None and lugs > MOST_LUGS * wiring.bus_studs_count:
         need = -(-lugs // MOST_LUGS)
-        out.append(finding("wire-stud-stacked", "wiring", "Busbar", f"{lugs} lugs on {wiring.bus_studs_count} studs; more than {MOST_LUGS} on one work loose.",
-                           fix=Remedy.sets(f"A busbar with {need} studs", "/wiring", bus_studs_count=need)))  # fmt: skip
+        out.append(
+            finding(
+                "wire-stud-stacked",
+                "wiring",
+                "Busbar",
+                f"{lugs} lugs on {wiring.bus_studs_count} studs; more than {MOST_LUGS} on one work loose.",
+                fix=Remedy.sets(f"A busbar with {need} studs", "/wiring", bus_studs_count=need),
+            )
+        )
     if wiring.bus_stud_mm is not None:
         for w in on_bus:
             kind = terminal_of(w.circuit.metal_mm2)

@@ -287,8 +287,15 @@ class State(NamedTuple):
         """Current of a branch in A, positive from→to."""
         on = b.closed and b.from_ in self.joined and b.to in self.joined
         a, z, r = self.volts(b.from_), self.volts(b.to), self.mohm[b.id]
-        return derived("current_a", "(V_from − V_to)/R", 1000 * (a - z) / r if on else 0.0, Method("wiring.network", "all nodes solved at once"),
-                       from_voltage_v=a, to_voltage_v=z, resistance_mohm=r)  # fmt: skip
+        return derived(
+            "current_a",
+            "(V_from − V_to)/R",
+            1000 * (a - z) / r if on else 0.0,
+            Method("wiring.network", "all nodes solved at once"),
+            from_voltage_v=a,
+            to_voltage_v=z,
+            resistance_mohm=r,
+        )
 
     def loss(self, heat: dict[str, Figure]) -> Figure:
         """Heat of all branches in W."""
@@ -316,10 +323,20 @@ def dc_network(inp: DcNetworkIn, sources: dict[str, Figure] | None = None) -> Dc
     steps = derived("iteration_count", "steps until no voltage moves by 1e-9 V", solved.steps, Method("wiring.network"))
     if solved.volts is None:
         return DcNetworkOut.of(
-            converged=False, iteration_count=steps, node_voltage_v={}, branch_current_a={}, branch_drop_v={}, branch_heat_w={}, load_voltage_v={},
-            load_current_a={}, load_drop_frac={}, source_current_a={}, total_loss_w=None, dead_nodes=[],
+            converged=False,
+            iteration_count=steps,
+            node_voltage_v={},
+            branch_current_a={},
+            branch_drop_v={},
+            branch_heat_w={},
+            load_voltage_v={},
+            load_current_a={},
+            load_drop_frac={},
+            source_current_a={},
+            total_loss_w=None,
+            dead_nodes=[],
             violations=[Violation.of(code="voltage_collapse", subject="network")],
-        )  # fmt: skip
+        )
     v = {**dict.fromkeys(names, 0.0), **solved.volts}
     amps: dict[str, Figure] = {}
     drops: dict[str, Figure] = {}
@@ -343,14 +360,41 @@ def dc_network(inp: DcNetworkIn, sources: dict[str, Figure] | None = None) -> Dc
             continue
         across = load_voltage(v[x.node], v[x.return_node])
         load_v[x.id] = across
-        load_drop[x.id] = part = drop_fraction(derived("drop_v", "V_source − V_load", top - across.value, Method("wiring.network", "from the source's own terminals"), source_voltage_v=top,
-                                                       load_voltage_v=across), inp.nominal_voltage_v)  # fmt: skip
+        load_drop[x.id] = part = drop_fraction(
+            derived(
+                "drop_v",
+                "V_source − V_load",
+                top - across.value,
+                Method("wiring.network", "from the source's own terminals"),
+                source_voltage_v=top,
+                load_voltage_v=across,
+            ),
+            inp.nominal_voltage_v,
+        )
         violations += [(code, x.id) for code in _load_violations(inp, x, across.value, part.value)]
     return DcNetworkOut.of(
-        converged=True, iteration_count=steps, node_voltage_v={n: state.node_figure(n) for n in names}, branch_current_a=amps, branch_drop_v=drops, branch_heat_w=heat,
-        load_voltage_v=load_v, load_current_a=load_a, load_drop_frac=load_drop,
-        source_current_a={s.node: derived("source_current_a", "(E − V)/R", 1000 * (s.voltage_v - v[s.node]) / max(LEAST_MOHM, s.resistance_mohm), Method("wiring.network", "positive: it delivers"),
-                                          voltage_v=s.voltage_v, node_voltage_v=v[s.node], resistance_mohm=s.resistance_mohm) for s in inp.sources},
+        converged=True,
+        iteration_count=steps,
+        node_voltage_v={n: state.node_figure(n) for n in names},
+        branch_current_a=amps,
+        branch_drop_v=drops,
+        branch_heat_w=heat,
+        load_voltage_v=load_v,
+        load_current_a=load_a,
+        load_drop_frac=load_drop,
+        source_current_a={
+            s.node: derived(
+                "source_current_a",
+                "(E − V)/R",
+                1000 * (s.voltage_v - v[s.node]) / max(LEAST_MOHM, s.resistance_mohm),
+                Method("wiring.network", "positive: it delivers"),
+                voltage_v=s.voltage_v,
+                node_voltage_v=v[s.node],
+                resistance_mohm=s.resistance_mohm,
+            )
+            for s in inp.sources
+        },
         total_loss_w=state.loss(heat),
-        dead_nodes=[n for n in names if n not in joined], violations=[Violation.of(code=c, subject=s) for c, s in violations],
-    )  # fmt: skip
+        dead_nodes=[n for n in names if n not in joined],
+        violations=[Violation.of(code=c, subject=s) for c, s in violations],
+    )

@@ -15,22 +15,67 @@ from bothy.core.wiring.distribution import BANK, NetworkPart, board_node, least_
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.rules import keeps_limit, refit
 
-rules("wiring", (
-    ("wire-voltage-collapse", "fault", "Voltage collapses", "Fit larger cables on the route, or run less at once.", Method("wiring.voltage-drop")),
-    ("wire-load-undervoltage", "fault", "Too little voltage arrives", "Fit a larger cable, or feed it from nearer.", Method("wiring.network")),
-    ("wire-fault-too-weak", "fault", "A short circuit may not blow the fuse", "Fit a larger cable, or a smaller fuse.", Method("wiring.short-circuit") + Standard("IEC 60364-4-43")),
-    ("wire-selectivity", "advice", "Fuses too close in size", "Fit a larger fuse upstream, as far as its cable allows.", Method("wiring.fuse") + Standard("IEC 60269-2")),
-    ("wire-both-ends-unfused", "danger", "Cable between two batteries with one fuse", "Fit a fuse at both ends.", Method("wiring.fuse")),
-    ("wire-fuse-too-far", "danger", "Fuse too far from its source", "Move the fuse to within 0.175 m, or sheath that piece (at most 1 m).", Method("wiring.protection-places") + Standard("ISO 13297")),
-    ("wire-holder-too-small", "danger", "Fuse holder too small", "Fit a larger fuse holder.", Method("wiring.fuse") + Standard("ISO 8820")),
-    ("wire-dc-breaker-wrong", "danger", "Breaker can’t break this current", "Fit a non-polarised breaker marked for DC, or a fuse.", Method("wiring.fuse") + Standard("IEC 60947-2")),
-    ("wire-shunt-bypassed", "fault", "The monitor does not see this load", "Connect its negative to the busbar behind the shunt.", Method("wiring.negative")),
-    ("wire-multi-chassis-bond", "fault", "Not exactly one bond to the chassis", "Make exactly one bond, on the load side of the shunt.", Method("wiring.negative")),
-    ("wire-bond-thin", "fault", "Chassis bond too thin", "Fit at least half of the main cable’s size, and at least 16 mm².", Method("wiring.negative") + OwnChoice("typical")),
-    ("wire-single-bus", "note", "Lithium bank on one busbar", "Separate a charge busbar and a load busbar.", Method("wiring.boards")),
-    ("wire-board-unconnected", "fault", "Board without its own feed", "Give the board one feeder, fused where it starts.", Method("wiring.boards")),
-    ("wire-double-feed", "fault", "Board fed twice", "Feed each board by one feeder only.", Method("wiring.network")),
-))  # fmt: skip
+rules(
+    "wiring",
+    (
+        ("wire-voltage-collapse", "fault", "Voltage collapses", "Fit larger cables on the route, or run less at once.", Method("wiring.voltage-drop")),
+        ("wire-load-undervoltage", "fault", "Too little voltage arrives", "Fit a larger cable, or feed it from nearer.", Method("wiring.network")),
+        (
+            "wire-fault-too-weak",
+            "fault",
+            "A short circuit may not blow the fuse",
+            "Fit a larger cable, or a smaller fuse.",
+            Method("wiring.short-circuit") + Standard("IEC 60364-4-43"),
+        ),
+        (
+            "wire-selectivity",
+            "advice",
+            "Fuses too close in size",
+            "Fit a larger fuse upstream, as far as its cable allows.",
+            Method("wiring.fuse") + Standard("IEC 60269-2"),
+        ),
+        ("wire-both-ends-unfused", "danger", "Cable between two batteries with one fuse", "Fit a fuse at both ends.", Method("wiring.fuse")),
+        (
+            "wire-fuse-too-far",
+            "danger",
+            "Fuse too far from its source",
+            "Move the fuse to within 0.175 m, or sheath that piece (at most 1 m).",
+            Method("wiring.protection-places") + Standard("ISO 13297"),
+        ),
+        ("wire-holder-too-small", "danger", "Fuse holder too small", "Fit a larger fuse holder.", Method("wiring.fuse") + Standard("ISO 8820")),
+        (
+            "wire-dc-breaker-wrong",
+            "danger",
+            "Breaker can’t break this current",
+            "Fit a non-polarised breaker marked for DC, or a fuse.",
+            Method("wiring.fuse") + Standard("IEC 60947-2"),
+        ),
+        (
+            "wire-shunt-bypassed",
+            "fault",
+            "The monitor does not see this load",
+            "Connect its negative to the busbar behind the shunt.",
+            Method("wiring.negative"),
+        ),
+        (
+            "wire-multi-chassis-bond",
+            "fault",
+            "Not exactly one bond to the chassis",
+            "Make exactly one bond, on the load side of the shunt.",
+            Method("wiring.negative"),
+        ),
+        (
+            "wire-bond-thin",
+            "fault",
+            "Chassis bond too thin",
+            "Fit at least half of the main cable’s size, and at least 16 mm².",
+            Method("wiring.negative") + OwnChoice("typical"),
+        ),
+        ("wire-single-bus", "note", "Lithium bank on one busbar", "Separate a charge busbar and a load busbar.", Method("wiring.boards")),
+        ("wire-board-unconnected", "fault", "Board without its own feed", "Give the board one feeder, fused where it starts.", Method("wiring.boards")),
+        ("wire-double-feed", "fault", "Board fed twice", "Feed each board by one feeder only.", Method("wiring.network")),
+    ),
+)
 
 SAME_FAMILY, ACROSS = 1.6, 2.0
 QUICK_BREAK = 5.0
@@ -65,22 +110,41 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
             fits = w.best_mohm is not None and w.part.resistance_mohm is not None and w.best_mohm > 0.99 * w.part.resistance_mohm
             fix = _costliest(w, by_id) if costly == c.id and fits else refit(w) if costly == c.id else thicker(by_id[costly], 1 - excess)
             most = f"; {w.way_v[costly]:.2f} V of them on {by_id[costly].circuit.name}, {by_id[costly].part.size_text or 'not sized yet'}"
-            text = (f"{p.path_drop_v:.2f} V ({p.path_drop_frac or 0:.1%}) are lost between busbar and appliance at the worst moment{most if len(w.way_v) > 1 else ''}. "
-                    f"The limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')}).")  # fmt: skip
+            text = (
+                f"{p.path_drop_v:.2f} V ({p.path_drop_frac or 0:.1%}) are lost between busbar and appliance at the worst "
+                f"moment{most if len(w.way_v) > 1 else ''}. "
+                f"The limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')})."
+            )
             if costly == c.id and p.max_length_m and p.before_v < p.limit_v:
                 text += f" This size reaches {p.max_length_m * (p.limit_v - p.before_v) / p.limit_v:.1f} m."
             out.append(finding("wire-drop-over-limit", c.id, w.name, text, fix=fix, figures=[f"circuits/{c.id}/path_drop_v"]))
         if c.kind == "inverter" and p.worst_v is not None and p.worst_v < INVERTER_LEAST_V * ctx.scale - EPS:
-            out.append(finding("wire-load-undervoltage", c.id, w.name, f"{p.worst_v:.2f} V arrive at full load and a low bank; an inverter switches off under {INVERTER_LEAST_V * ctx.scale:g} V.",
-                               fix=_costliest(w, by_id), figures=[f"circuits/{c.id}/worst_v"]))  # fmt: skip
+            out.append(
+                finding(
+                    "wire-load-undervoltage",
+                    c.id,
+                    w.name,
+                    f"{p.worst_v:.2f} V arrive at full load and a low bank; an inverter switches off under {INVERTER_LEAST_V * ctx.scale:g} V.",
+                    fix=_costliest(w, by_id),
+                    figures=[f"circuits/{c.id}/worst_v"],
+                )
+            )
         if c.kind == "load" and p.worst_v is not None:
             starved = [
                 (a, v) for k in c.appliances if (a := ctx.design.appliance(k)) and a.count > 0 and p.worst_v < (v := least_voltage(a, ctx.scale).value) - EPS
             ]
             if starved:
                 a, v = max(starved, key=lambda x: x[1])
-                out.append(finding("wire-load-undervoltage", c.id, w.name, f"{p.worst_v:.2f} V arrive at the worst moment; {a.name} wants {v:g} V or more.",
-                                   fix=_costliest(w, by_id), figures=[f"circuits/{c.id}/worst_v"]))  # fmt: skip
+                out.append(
+                    finding(
+                        "wire-load-undervoltage",
+                        c.id,
+                        w.name,
+                        f"{p.worst_v:.2f} V arrive at the worst moment; {a.name} wants {v:g} V or more.",
+                        fix=_costliest(w, by_id),
+                        figures=[f"circuits/{c.id}/worst_v"],
+                    )
+                )
     return out
 
 
@@ -119,8 +183,16 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
             fix = None if own <= 0 else refit(w) if refitted else thicker(w, wanted)
             if fix is not None and (c.kind == "main" or (not refitted and not keeps_limit(w))):
                 fix = fix.first_step()
-            out.append(finding("wire-fault-too-weak", c.id, w.name, f"A short at the far end draws {p.far_fault_a:.0f} A; the {c.fuse_a:g} A fuse wants {QUICK_BREAK * c.fuse_a:g} A to blow at once.",
-                               fix=fix, figures=[f"circuits/{c.id}/far_fault_a"]))  # fmt: skip
+            out.append(
+                finding(
+                    "wire-fault-too-weak",
+                    c.id,
+                    w.name,
+                    f"A short at the far end draws {p.far_fault_a:.0f} A; the {c.fuse_a:g} A fuse wants {QUICK_BREAK * c.fuse_a:g} A to blow at once.",
+                    fix=fix,
+                    figures=[f"circuits/{c.id}/far_fault_a"],
+                )
+            )
         if c.kind in ("load", "feeder") and p.fault_a is not None and _family(w) and _breaks(w, ctx.top_v) < p.fault_a - EPS:
             board = ctx.design.board(c.board)
             weak.setdefault((board.fed_from if board and c.kind == "feeder" else c.board) or "", []).append(w)
@@ -137,11 +209,23 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
         board = ctx.design.board(board_id)
         least = min(_breaks(w, ctx.top_v) for w in items)
         many = "a fuse" if len(items) == 1 else f"{len(items)} fuses"
-        text = f"A dead short right behind it draws {(node.fault_a or 0) / 1000 if node else 0:.1f} kA, more than the {least / 1000:g} kA that {many} on it can break. "
+        text = (
+            f"A dead short right behind it draws {(node.fault_a or 0) / 1000 if node else 0:.1f} kA, more than the {least / 1000:g} kA that "
+            f"{many} on it can break. "
+        )
         text += "The main fuse backs them up: such a short opens it and all goes dark." if backed else "No main fuse that could break it in their stead."
-        out.append(finding("wire-interrupt-too-low", board_id or "wiring", board.name if board else "Busbar", text, severity="note" if backed else "danger",
-                           figures=[f"network/{board_node(board_id or None)}/fault_a"], related=[w.circuit.id for w in items],
-                           remedy="A longer or thinner feeder, or fuses of a family that breaks more." if backed else None))  # fmt: skip
+        out.append(
+            finding(
+                "wire-interrupt-too-low",
+                board_id or "wiring",
+                board.name if board else "Busbar",
+                text,
+                severity="note" if backed else "danger",
+                figures=[f"network/{board_node(board_id or None)}/fault_a"],
+                related=[w.circuit.id for w in items],
+                remedy="A longer or thinner feeder, or fuses of a family that breaks more." if backed else None,
+            )
+        )
     return out
 
 
@@ -153,9 +237,17 @@ def _bank_fuses(ctx: Context, network: NetworkPart) -> list[Finding]:
         return []
     figures = [f"network/{BANK}/fault_a"]
     if bank.parallel_count > 1 and not ctx.design.wiring.battery_fuses:
-        return [finding("wire-no-fuse-at-source", "wiring", "Wiring", f"{bank.parallel_count} batteries in parallel push {amps / 1000:.0f} kA into a fault in one of them, past the main fuse.",
-                        fix=Remedy.sets("A high-interrupt fuse on each battery", "/wiring", battery_fuses=True), figures=figures,
-                        remedy="A fuse on the post of each battery.")]  # fmt: skip
+        return [
+            finding(
+                "wire-no-fuse-at-source",
+                "wiring",
+                "Wiring",
+                f"{bank.parallel_count} batteries in parallel push {amps / 1000:.0f} kA into a fault in one of them, past the main fuse.",
+                fix=Remedy.sets("A high-interrupt fuse on each battery", "/wiring", battery_fuses=True),
+                figures=figures,
+                remedy="A fuse on the post of each battery.",
+            )
+        ]
     # the fuse on one battery meets that battery's own current, or what the others push back into it
     worst = amps * max(1, bank.parallel_count - 1) / bank.parallel_count
     if ctx.chem.lithium and worst > FAMILIES["class_t"].interrupt_a(ctx.top_v) + EPS:
@@ -165,8 +257,17 @@ def _bank_fuses(ctx: Context, network: NetworkPart) -> list[Finding]:
             if bank.unit_resistance_mohm
             else "The resistance is typical, low on purpose, with 0.5 mΩ of posts and links."
         )
-        return [finding("wire-interrupt-too-low", "wiring", "Wiring", f"{whose} {worst / 1000:.0f} kA, more than the 20 kA of a high-interrupt fuse. {taken}",
-                        severity="advice", figures=figures, remedy="Ask the maker for the internal resistance; smaller batteries in parallel, each with its fuse.")]  # fmt: skip
+        return [
+            finding(
+                "wire-interrupt-too-low",
+                "wiring",
+                "Wiring",
+                f"{whose} {worst / 1000:.0f} kA, more than the 20 kA of a high-interrupt fuse. {taken}",
+                severity="advice",
+                figures=figures,
+                remedy="Ask the maker for the internal resistance; smaller batteries in parallel, each with its fuse.",
+            )
+        ]
     return []
 
 
@@ -204,8 +305,16 @@ def _selectivity(ctx: Context, worked: list[Worked]) -> list[Finding]:
         if not fits:  # nothing larger that its own cable allows: there is no better choice to advise
             continue
         fix = up.change(f"Fit {rating:g} A on {c.name}", fuse_a=rating)
-        out.append(finding("wire-selectivity", c.id, up.name, f"{c.fuse_a:g} A above the {d.fuse_a:g} A of {d.name}: a fault there may open both. {wanted:.0f} A or more would leave the rest on.",
-                           fix=fix, related=[d.id]))  # fmt: skip
+        out.append(
+            finding(
+                "wire-selectivity",
+                c.id,
+                up.name,
+                f"{c.fuse_a:g} A above the {d.fuse_a:g} A of {d.name}: a fault there may open both. {wanted:.0f} A or more would leave the rest on.",
+                fix=fix,
+                related=[d.id],
+            )
+        )
     return out
 
 
@@ -227,8 +336,15 @@ def _placement(ctx: Context, worked: list[Worked]) -> list[Finding]:
         if fused and c.holder_rating_a is not None and (c.fuse_a or 0) > c.holder_rating_a + EPS:
             out.append(finding("wire-holder-too-small", c.id, w.name, f"A {c.fuse_a:g} A fuse in a holder for {c.holder_rating_a:g} A."))
         if c.kind in ("driving", "driving_in") and relay and fused and c.far_fuse_a is None:
-            out.append(finding("wire-both-ends-unfused", c.id, w.name, "Through a relay both batteries can push into a fault on this cable; only one end is fused.",
-                               fix=w.change(f"Fit {c.fuse_a:g} A at the other end too", far_fuse_a=c.fuse_a)))  # fmt: skip
+            out.append(
+                finding(
+                    "wire-both-ends-unfused",
+                    c.id,
+                    w.name,
+                    "Through a relay both batteries can push into a fault on this cable; only one end is fused.",
+                    fix=w.change(f"Fit {c.fuse_a:g} A at the other end too", far_fuse_a=c.fuse_a),
+                )
+            )
         if c.protection == "breaker" and not w.part.ac and c.breaker_mark != "dc":
             both_ways = c.kind in ("main", "driving", "driving_in", "solar", "shore", "trickle") or (
                 c.kind == "feeder" and c.board is not None and charged_through(ctx, c.board)
@@ -237,8 +353,15 @@ def _placement(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 why = "Made for AC: at DC its arc may not go out." if c.breaker_mark == "ac_only" else "Polarised, and here the current flows both ways."
                 out.append(finding("wire-dc-breaker-wrong", c.id, w.name, why, fix=w.change("Fit a non-polarised DC breaker", breaker_mark="dc")))
         if ctx.design.wiring.shunt and c.negative_at == "post" and not w.part.ac:
-            out.append(finding("wire-shunt-bypassed", c.id, w.name, "Its negative goes straight to the battery post, past the shunt.",
-                               fix=w.change("Land it on the busbar", negative_at="busbar")))  # fmt: skip
+            out.append(
+                finding(
+                    "wire-shunt-bypassed",
+                    c.id,
+                    w.name,
+                    "Its negative goes straight to the battery post, past the shunt.",
+                    fix=w.change("Land it on the busbar", negative_at="busbar"),
+                )
+            )
     return out
 
 
@@ -253,8 +376,7 @@ def _negative_side(ctx: Context, worked: list[Worked]) -> list[Finding]:
             if w.chassis_bond_count == 0
             else f"{w.chassis_bond_count} bonds: current finds its way through the bodywork and past the shunt."
         )
-        out.append(finding("wire-multi-chassis-bond", "wiring", "Wiring", told,
-                           fix=Remedy.sets("Keep one bond", "/wiring", chassis_bond_count=1)))  # fmt: skip
+        out.append(finding("wire-multi-chassis-bond", "wiring", "Wiring", told, fix=Remedy.sets("Keep one bond", "/wiring", chassis_bond_count=1)))
     main_mm2 = max(
         (x.circuit.metal_mm2 * x.circuit.parallel_count for x in worked if x.circuit.kind == "main"),
         default=0.0,
@@ -262,11 +384,25 @@ def _negative_side(ctx: Context, worked: list[Worked]) -> list[Finding]:
     least = max(LEAST_BOND_MM2, main_mm2 / 2)
     if w.chassis_bond_mm2 is not None and w.chassis_bond_mm2 < least - EPS:
         size = next_size(METRIC, least)
-        out.append(finding("wire-bond-thin", "wiring", "Wiring", f"{w.chassis_bond_mm2:g} mm²; {least:.4g} mm² or more would outlast the main fuse.",
-                           fix=Remedy.sets(f"Fit {size:g} mm²", "/wiring", chassis_bond_mm2=size) if size else None))  # fmt: skip
+        out.append(
+            finding(
+                "wire-bond-thin",
+                "wiring",
+                "Wiring",
+                f"{w.chassis_bond_mm2:g} mm²; {least:.4g} mm² or more would outlast the main fuse.",
+                fix=Remedy.sets(f"Fit {size:g} mm²", "/wiring", chassis_bond_mm2=size) if size else None,
+            )
+        )
     if w.bus_layout == "one" and ctx.chem.lithium and ctx.design.power.bank is not None:
-        out.append(finding("wire-single-bus", "wiring", "Wiring", "It cannot lose loads and chargers apart from each other.",
-                           fix=Remedy.sets("Lay out two busbars", "/wiring", bus_layout="two")))  # fmt: skip
+        out.append(
+            finding(
+                "wire-single-bus",
+                "wiring",
+                "Wiring",
+                "It cannot lose loads and chargers apart from each other.",
+                fix=Remedy.sets("Lay out two busbars", "/wiring", bus_layout="two"),
+            )
+        )
     return out
 
 
@@ -302,9 +438,25 @@ def network_findings(ctx: Context, worked: list[Worked], network: NetworkPart) -
         ohm, watts = (w.cable_mohm or 0.0) / 1000, w.part.current_a * 11.0 * ctx.scale
         most = network.low_v**2 / (4 * ohm)
         wider = refit(w) or thicker(w, 0.8 * most / watts)
-        out.append(finding("wire-voltage-collapse", "wiring", "Wiring", f"At {network.low_v:g} V with everything on, no voltage satisfies all loads. {w.name} wants {watts:.0f} W; at most {most:.0f} W can pass its cable.",
-                           fix=wider.first_step() if wider else None, related=[w.circuit.id]))  # fmt: skip
+        out.append(
+            finding(
+                "wire-voltage-collapse",
+                "wiring",
+                "Wiring",
+                f"At {network.low_v:g} V with everything on, no voltage satisfies all loads. {w.name} wants {watts:.0f} W; at most {most:.0f} W "
+                "can pass its cable.",
+                fix=wider.first_step() if wider else None,
+                related=[w.circuit.id],
+            )
+        )
     if ctx.design.wiring.circuits:
         out += _bank_fuses(ctx, network)
-    return [*out, *_drop(ctx, worked), *_short_circuit(ctx, worked, network), *_selectivity(ctx, worked), *_placement(ctx, worked),
-            *_negative_side(ctx, worked), *_boards(ctx, worked)]  # fmt: skip
+    return [
+        *out,
+        *_drop(ctx, worked),
+        *_short_circuit(ctx, worked, network),
+        *_selectivity(ctx, worked),
+        *_placement(ctx, worked),
+        *_negative_side(ctx, worked),
+        *_boards(ctx, worked),
+    ]

@@ -1,4 +1,5 @@
-"""Cables that are no circuits of a board: from the panels, the inlet and the inverter, bonds and earths, the trailer's own lights. Their current, size and protection."""
+"""Cables that are no circuits of a board: from the panels, the inlet and the inverter, bonds and earths, the trailer's own lights. Their current,
+size and protection."""
 
 from __future__ import annotations
 
@@ -16,12 +17,33 @@ from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.circuits import Worked, size_text
 from bothy.core.wiring.conductors import AREA, METRIC, ConductorAmpacityIn, conductor_ampacity
 
-rules("wiring", (
-    ("wire-other-thin", "danger", "Cable too thin for what flows", "Fit the larger size shown.", Method("wiring.cable-choice") + Standard("IEC 60364-5-52")),
-    ("wire-other-drop", "advice", "Voltage drop too high", "Fit a thicker cable, or more panels in series.", Method("wiring.cable-choice", "3 % of the string’s voltage") + OwnChoice("typical")),
-    ("wire-earth-thin", "danger", "Earth or bond too thin", "Fit at least the size shown.", Method("wiring.mains") + Standard("IEC 60364-5-54")),
-    ("wire-other-missing", "note", "Cables not entered yet", "Use Bothy’s suggestion, or enter them.", Method("wiring.cable-choice") + Standard("IEC 60364")),
-))  # fmt: skip
+rules(
+    "wiring",
+    (
+        (
+            "wire-other-thin",
+            "danger",
+            "Cable too thin for what flows",
+            "Fit the larger size shown.",
+            Method("wiring.cable-choice") + Standard("IEC 60364-5-52"),
+        ),
+        (
+            "wire-other-drop",
+            "advice",
+            "Voltage drop too high",
+            "Fit a thicker cable, or more panels in series.",
+            Method("wiring.cable-choice", "3 % of the string’s voltage") + OwnChoice("typical"),
+        ),
+        ("wire-earth-thin", "danger", "Earth or bond too thin", "Fit at least the size shown.", Method("wiring.mains") + Standard("IEC 60364-5-54")),
+        (
+            "wire-other-missing",
+            "note",
+            "Cables not entered yet",
+            "Use Bothy’s suggestion, or enter them.",
+            Method("wiring.cable-choice") + Standard("IEC 60364"),
+        ),
+    ),
+)
 
 CODES: dict[OtherKind, str] = {
     "panels": "PV",
@@ -34,9 +56,15 @@ CODES: dict[OtherKind, str] = {
     "trailer_lights": "TL",
 }
 NAMES: dict[OtherKind, str] = {
-    "panels": "Panels to controller", "inlet": "Inlet to mains board", "inverter_out": "Inverter to mains board", "chassis_bond": "Chassis bond of the negative side",
-    "mains_earth": "Mains earth to chassis", "gas_bond": "Bond of the gas pipe", "hull_bond": "Bond of hull and fittings", "trailer_lights": "Trailer lights",
-}  # fmt: skip
+    "panels": "Panels to controller",
+    "inlet": "Inlet to mains board",
+    "inverter_out": "Inverter to mains board",
+    "chassis_bond": "Chassis bond of the negative side",
+    "mains_earth": "Mains earth to chassis",
+    "gas_bond": "Bond of the gas pipe",
+    "hull_bond": "Bond of hull and fittings",
+    "trailer_lights": "Trailer lights",
+}
 USUAL_M: dict[OtherKind, float] = {
     "panels": 6.0,
     "inlet": 2.0,
@@ -249,12 +277,26 @@ def _one(ctx: Context, worked: list[Worked], want: Wanted, c: OtherCable | None)
     mm2 = AREA[awg] if awg is not None else area
     i_z = _ampacity(ctx, area, awg, ac) if amps is not None else None
     part = quick(
-        OtherPart, code=f"{CODES[kind]}{'' if want.array is None else f'-{want.array}'}", kind=kind, name=c.name if c is not None and c.name != "Cable" else NAMES[kind], from_to=from_to,
-        current_a=amps.value if amps else None, length_m=length, length_assumed=c is None or c.length_m is None, least_mm2=least, best_area_mm2=best_area, best_awg=best_awg,
-        size_text=size_text(area, awg), best_text=size_text(best_area, best_awg), ampacity_a=i_z.value if i_z else None,
-        drop_frac=2 * length * works_a * RHO_60 / mm2 / volts if works_a and volts and mm2 else None, protection=text, protection_a=rating,
-        ok=None if mm2 is None else (i_z is None or i_z.value >= carried - EPS) and (amps is not None or mm2 >= (0.97 if awg else 1) * least - EPS), cores=cores,
-    )  # fmt: skip
+        OtherPart,
+        code=f"{CODES[kind]}{'' if want.array is None else f'-{want.array}'}",
+        kind=kind,
+        name=c.name if c is not None and c.name != "Cable" else NAMES[kind],
+        from_to=from_to,
+        current_a=amps.value if amps else None,
+        length_m=length,
+        length_assumed=c is None or c.length_m is None,
+        least_mm2=least,
+        best_area_mm2=best_area,
+        best_awg=best_awg,
+        size_text=size_text(area, awg),
+        best_text=size_text(best_area, best_awg),
+        ampacity_a=i_z.value if i_z else None,
+        drop_frac=2 * length * works_a * RHO_60 / mm2 / volts if works_a and volts and mm2 else None,
+        protection=text,
+        protection_a=rating,
+        ok=None if mm2 is None else (i_z is None or i_z.value >= carried - EPS) and (amps is not None or mm2 >= (0.97 if awg else 1) * least - EPS),
+        cores=cores,
+    )
     key = f"others/{c.id if c is not None else part.code.lower()}"
     if amps is not None:
         ctx.book.put(f"{key}/current_a", amps)
@@ -301,11 +343,28 @@ def work_others(ctx: Context, worked: list[Worked]) -> tuple[dict[str, OtherPart
                 )
             else:
                 most = max(part.current_a, part.protection_a or 0.0)
-                found.append(finding("wire-other-thin", f"other:{c.id}", part.name, f"Up to {most:.1f} A may flow; {part.size_text} carries {part.ampacity_a or 0:.1f} A.", fix=fix,
-                                     figures=[f"others/{c.id}/current_a", f"others/{c.id}/ampacity_a"]))  # fmt: skip
+                found.append(
+                    finding(
+                        "wire-other-thin",
+                        f"other:{c.id}",
+                        part.name,
+                        f"Up to {most:.1f} A may flow; {part.size_text} carries {part.ampacity_a or 0:.1f} A.",
+                        fix=fix,
+                        figures=[f"others/{c.id}/current_a", f"others/{c.id}/ampacity_a"],
+                    )
+                )
         elif c is not None and part.drop_frac is not None and part.drop_frac > (TRAILER_DROP if part.kind == "trailer_lights" else PV_DROP) + EPS:
-            found.append(finding("wire-other-drop", f"other:{c.id}", part.name, f"{part.drop_frac:.1%} over {part.length_m:g} m of {part.size_text}.",
-                                 fix=Remedy.sets(f"Fit {part.best_text}", f"/wiring/others/{ctx.design.wiring.others.index(c)}", c.id, area_mm2=part.best_area_mm2, awg=part.best_awg)))  # fmt: skip
+            found.append(
+                finding(
+                    "wire-other-drop",
+                    f"other:{c.id}",
+                    part.name,
+                    f"{part.drop_frac:.1%} over {part.length_m:g} m of {part.size_text}.",
+                    fix=Remedy.sets(
+                        f"Fit {part.best_text}", f"/wiring/others/{ctx.design.wiring.others.index(c)}", c.id, area_mm2=part.best_area_mm2, awg=part.best_awg
+                    ),
+                )
+            )
     if missing and worked:
         found.append(finding("wire-other-missing", "wiring", "Wiring", f"{', '.join(missing)}."))
     return parts, found

@@ -149,9 +149,24 @@ def switch_panel_layout(inp: SwitchPanelLayoutIn, sources: dict[str, Figure] | N
                 violations.append(PanelViolation.of(code="overlap" if g < -EPS else "gap", subject=a.id, other=b.id, value_mm=g))
     used = sum(i.outline_mm2 for i in inp.items)
     return SwitchPanelLayoutOut.of(
-        ok=all(v.code == "switch_margin" for v in violations), violation_count=derived("violation_count", "number of what is wrong or thin", len(violations), Method("wiring.panel")), violations=violations,
-        smallest_edge_mm=derived("smallest_edge_mm", "least distance of an outline to an edge", min(edges.values()), Method("wiring.panel"), **{f"{k}_mm": e for k, e in edges.items()}),
+        ok=all(v.code == "switch_margin" for v in violations),
+        violation_count=derived("violation_count", "number of what is wrong or thin", len(violations), Method("wiring.panel")),
+        violations=violations,
+        smallest_edge_mm=derived(
+            "smallest_edge_mm",
+            "least distance of an outline to an edge",
+            min(edges.values()),
+            Method("wiring.panel"),
+            **{f"{k}_mm": e for k, e in edges.items()},
+        ),
         smallest_gap_mm=derived("smallest_gap_mm", "least gap between two outlines", min(gaps.values()), Method("wiring.panel")) if gaps else None,
-        used_area_frac=derived("used_area_frac", "Σ outlines/plate", used / (inp.width_mm * inp.height_mm), Method("wiring.panel", "geometry"), outlines_mm2=used, width_mm=inp.width_mm,
-                               height_mm=inp.height_mm),
-    )  # fmt: skip
+        used_area_frac=derived(
+            "used_area_frac",
+            "Σ outlines/plate",
+            used / (inp.width_mm * inp.height_mm),
+            Method("wiring.panel", "geometry"),
+            outlines_mm2=used,
+            width_mm=inp.width_mm,
+            height_mm=inp.height_mm,
+        ),
+    )

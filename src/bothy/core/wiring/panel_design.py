@@ -15,12 +15,15 @@ from bothy.core.method.sources import Method
 from bothy.core.wiring.circuits import Worked
 from bothy.core.wiring.panel import PanelItem, SwitchPanelLayoutIn, SwitchPanelLayoutOut, switch_panel_layout
 
-rules("wiring", (
-    ("wire-switch-overload", "fault", "Switch overloaded", "Fit a relay by the load, with a 1 A fused control wire.", Method("wiring.panel")),
-    ("wire-switch-margin", "advice", "Switch with little margin", "Fit a relay, or a larger switch.", Method("wiring.panel")),
-    ("wire-panel-clash", "fault", "Parts on the switch panel clash", "Move one of them, or choose a larger panel.", Method("wiring.panel")),
-    ("wire-panel-unbound", "advice", "Part on the switch panel switches nothing", "Bind it to a circuit.", Method("wiring.panel")),
-))  # fmt: skip
+rules(
+    "wiring",
+    (
+        ("wire-switch-overload", "fault", "Switch overloaded", "Fit a relay by the load, with a 1 A fused control wire.", Method("wiring.panel")),
+        ("wire-switch-margin", "advice", "Switch with little margin", "Fit a relay, or a larger switch.", Method("wiring.panel")),
+        ("wire-panel-clash", "fault", "Parts on the switch panel clash", "Move one of them, or choose a larger panel.", Method("wiring.panel")),
+        ("wire-panel-unbound", "advice", "Part on the switch panel switches nothing", "Bind it to a circuit.", Method("wiring.panel")),
+    ),
+)
 
 
 class PartShape(NamedTuple):
@@ -158,8 +161,15 @@ def propose_plate(ctx: Context, worked: list[Worked], width_mm: float = 300.0) -
     if len(things) < 2:
         return None
     places, height = arrange([k for k, _, _ in things], width_mm)
-    return Panel(width_mm=width_mm, height_mm=max(30.0, height), by="proposal", things=[
-        PanelThing(id=f"p{n}", kind=k, label=label, circuit=c, x_mm=x, y_mm=y) for n, ((k, label, c), (x, y)) in enumerate(zip(things, places, strict=True), 1)])  # fmt: skip
+    return Panel(
+        width_mm=width_mm,
+        height_mm=max(30.0, height),
+        by="proposal",
+        things=[
+            PanelThing(id=f"p{n}", kind=k, label=label, circuit=c, x_mm=x, y_mm=y)
+            for n, ((k, label, c), (x, y)) in enumerate(zip(things, places, strict=True), 1)
+        ],
+    )
 
 
 def _clash(v: Any, names: dict[str, str]) -> str:
@@ -179,8 +189,15 @@ def _findings(ctx: Context, panel: Panel, out: SwitchPanelLayoutOut, names: dict
     for v in out.violations:
         if v.code in ("switch_overload", "switch_margin"):
             at = next(i for i, t in enumerate(panel.things) if t.id == v.subject)
-            found.append(finding(f"wire-{v.code.replace('_', '-')}", f"panel:{v.subject}", names[v.subject], f"{v.value_a or 0:.1f} A flow through it.",
-                                 fix=Remedy.sets("A relay by the load", f"/wiring/panel/things/{at}", v.subject, relay=True)))  # fmt: skip
+            found.append(
+                finding(
+                    f"wire-{v.code.replace('_', '-')}",
+                    f"panel:{v.subject}",
+                    names[v.subject],
+                    f"{v.value_a or 0:.1f} A flow through it.",
+                    fix=Remedy.sets("A relay by the load", f"/wiring/panel/things/{at}", v.subject, relay=True),
+                )
+            )
         else:
             clashes.setdefault(v.subject, []).append(_clash(v, names))
     if clashes:
@@ -216,8 +233,11 @@ def work_panel(ctx: Context, worked: list[Worked]) -> tuple[PanelPart | None, li
     found: list[Finding] = []
     if panel.things:
         items = [item_of(t, RELAY_COIL_A if t.relay else by_id[t.circuit].part.current_a if t.circuit in by_id else None) for t in panel.things]
-        out = switch_panel_layout(SwitchPanelLayoutIn(width_mm=panel.width_mm, height_mm=panel.height_mm, depth_available_mm=panel.depth_mm, margin_mm=MARGIN_MM,
-                                                      min_gap_mm=GAP_MM, items=items))  # fmt: skip
+        out = switch_panel_layout(
+            SwitchPanelLayoutIn(
+                width_mm=panel.width_mm, height_mm=panel.height_mm, depth_available_mm=panel.depth_mm, margin_mm=MARGIN_MM, min_gap_mm=GAP_MM, items=items
+            )
+        )
         found = _findings(ctx, panel, out, names)
         ctx.book.put("panel/smallest_edge_mm", out.figure("smallest_edge_mm"))
         if out.smallest_gap_mm is not None:
@@ -227,9 +247,30 @@ def work_panel(ctx: Context, worked: list[Worked]) -> tuple[PanelPart | None, li
     for t in panel.things:
         s = SHAPES[t.kind]
         w = by_id.get(t.circuit or "")
-        shapes.append(quick(PanelShape, id=t.id, kind=t.kind, word=s.word, label=t.label, lines=engraved(t.label, s.front[0] + GAP_MM), x_mm=t.x_mm, y_mm=t.y_mm, cut_mm=list(map(float, s.cut)),
-                            front_mm=list(map(float, s.front)), label_y_mm=t.y_mm - s.front[-1] / 2 - TEXT_MM - LABEL_GAP_MM, circuit_code=w.part.code if w else None,
-                            wrong=t.id in wrong))  # fmt: skip
-    part = quick(PanelPart, width_mm=panel.width_mm, height_mm=panel.height_mm, ok=out is None or out.ok, smallest_edge_mm=out.smallest_edge_mm if out else None,
-                 smallest_gap_mm=out.smallest_gap_mm if out else None, shapes=shapes)  # fmt: skip
+        shapes.append(
+            quick(
+                PanelShape,
+                id=t.id,
+                kind=t.kind,
+                word=s.word,
+                label=t.label,
+                lines=engraved(t.label, s.front[0] + GAP_MM),
+                x_mm=t.x_mm,
+                y_mm=t.y_mm,
+                cut_mm=list(map(float, s.cut)),
+                front_mm=list(map(float, s.front)),
+                label_y_mm=t.y_mm - s.front[-1] / 2 - TEXT_MM - LABEL_GAP_MM,
+                circuit_code=w.part.code if w else None,
+                wrong=t.id in wrong,
+            )
+        )
+    part = quick(
+        PanelPart,
+        width_mm=panel.width_mm,
+        height_mm=panel.height_mm,
+        ok=out is None or out.ok,
+        smallest_edge_mm=out.smallest_edge_mm if out else None,
+        smallest_gap_mm=out.smallest_gap_mm if out else None,
+        shapes=shapes,
+    )
     return part, found

@@ -15,17 +15,74 @@ from bothy.core.wiring.circuits import Worked
 from bothy.core.wiring.conductors import row_of
 from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill
 
-rules("wiring", (
-    ("wire-conduit-overfull", "fault", "Conduit too full", "Fit a larger conduit, or a second one.", Method("wiring.conduit") + Standard("NFPA 70", "chapter 9")),
-    ("wire-conduit-jam", "note", "Three equal cables may jam", "Choose another size of conduit, or pull the cables with care.", Method("wiring.conduit") + Standard("NFPA 70", "chapter 9")),
-    ("wire-ac-dc-mixed", "danger", "Mains and low voltage together", "Give one of them a raceway or box of its own, or fit a barrier.", Method("wiring.routing") + Standard("IEC 60364-5-52")),
-    ("wire-colour-clash", "danger", "One colour means two things", "Sleeve and label one of them, or fit a barrier.", Method("wiring.mains") + Standard("IEC 60445")),
-    ("wire-on-gas-route", "danger", "Cable too close to gas", "Route the cable at least 100 mm from a gas pipe, and never through a gas locker.", Method("wiring.routing") + Standard("EN 1949")),
-    ("wire-near-flue", "fault", "Cable too close to a flame or flue", "Route the cable at least 300 mm away.", Method("wiring.terminations") + OwnChoice("typical")),
-    ("wire-no-grommet", "danger", "Metal hole without a grommet", "Fit a grommet or edge trim in every metal hole.", Method("wiring.routing") + Standard("ISO 13297")),
-    ("wire-clip-spacing", "advice", "Clips too far apart", "Fit more clips.", Method("wiring.routing") + Standard("ISO 13297") + Standard("IEC 60364-7-721")),
-    ("wire-data-near-mains", "advice", "Signal cable too close to power", "Move the signal cable, or fit a screened one.", Method("wiring.routing") + Standard("EN 50174-2")),
-))  # fmt: skip
+rules(
+    "wiring",
+    (
+        (
+            "wire-conduit-overfull",
+            "fault",
+            "Conduit too full",
+            "Fit a larger conduit, or a second one.",
+            Method("wiring.conduit") + Standard("NFPA 70", "chapter 9"),
+        ),
+        (
+            "wire-conduit-jam",
+            "note",
+            "Three equal cables may jam",
+            "Choose another size of conduit, or pull the cables with care.",
+            Method("wiring.conduit") + Standard("NFPA 70", "chapter 9"),
+        ),
+        (
+            "wire-ac-dc-mixed",
+            "danger",
+            "Mains and low voltage together",
+            "Give one of them a raceway or box of its own, or fit a barrier.",
+            Method("wiring.routing") + Standard("IEC 60364-5-52"),
+        ),
+        (
+            "wire-colour-clash",
+            "danger",
+            "One colour means two things",
+            "Sleeve and label one of them, or fit a barrier.",
+            Method("wiring.mains") + Standard("IEC 60445"),
+        ),
+        (
+            "wire-on-gas-route",
+            "danger",
+            "Cable too close to gas",
+            "Route the cable at least 100 mm from a gas pipe, and never through a gas locker.",
+            Method("wiring.routing") + Standard("EN 1949"),
+        ),
+        (
+            "wire-near-flue",
+            "fault",
+            "Cable too close to a flame or flue",
+            "Route the cable at least 300 mm away.",
+            Method("wiring.terminations") + OwnChoice("typical"),
+        ),
+        (
+            "wire-no-grommet",
+            "danger",
+            "Metal hole without a grommet",
+            "Fit a grommet or edge trim in every metal hole.",
+            Method("wiring.routing") + Standard("ISO 13297"),
+        ),
+        (
+            "wire-clip-spacing",
+            "advice",
+            "Clips too far apart",
+            "Fit more clips.",
+            Method("wiring.routing") + Standard("ISO 13297") + Standard("IEC 60364-7-721"),
+        ),
+        (
+            "wire-data-near-mains",
+            "advice",
+            "Signal cable too close to power",
+            "Move the signal cable, or fit a screened one.",
+            Method("wiring.routing") + Standard("EN 50174-2"),
+        ),
+    ),
+)
 
 CORES_OVER, SHEATH_MM = 2.154, 2.4
 """A round three-core cable: its cores lie in a circle of 2.154 core diameters; 1.2 mm of sheath around them (typical)."""
@@ -34,8 +91,15 @@ SIGNAL_OD_MM: dict[SignalKind, float] = {"display": 6.0, "ethernet": 6.0, "hdmi"
 SIGNAL_GAP_MM: dict[SignalKind, float] = {"display": 50, "ethernet": 50, "hdmi": 50, "usb": 50, "can": 50, "coax": 100, "sensor": 50, "shunt": 20}
 SCREENED_GAP_MM: dict[SignalKind, float] = {"display": 0, "ethernet": 10}
 SIGNAL_WORDS: dict[SignalKind, str] = {
-    "display": "display cable", "ethernet": "Ethernet", "hdmi": "HDMI", "usb": "USB", "can": "bus cable", "coax": "antenna cable", "sensor": "sender or probe",
-    "shunt": "shunt display cable"}  # fmt: skip
+    "display": "display cable",
+    "ethernet": "Ethernet",
+    "hdmi": "HDMI",
+    "usb": "USB",
+    "can": "bus cable",
+    "coax": "antenna cable",
+    "sensor": "sender or probe",
+    "shunt": "shunt display cable",
+}
 HIGH_CURRENT_A = 20.0
 """From here a direct current disturbs signals beside it (typical)."""
 PARALLEL_M = 1.0
@@ -100,7 +164,10 @@ def _fill_findings(h: _Held, out: ConduitFillOut) -> list[Finding]:
     r, found = h.way, []
     if not out.ok:
         size = out.suggested_inner_diameter_mm
-        text = f"{out.cable_count} cables take {out.fill_frac:.0%} of it; {out.limit_frac:.0%} is allowed at most. It needs {out.required_inner_diameter_mm:.0f} mm inside"
+        text = (
+            f"{out.cable_count} cables take {out.fill_frac:.0%} of it; {out.limit_frac:.0%} is allowed at most. It needs "
+            f"{out.required_inner_diameter_mm:.0f} mm inside"
+        )
         fix = h.sets(f"Take a pipe of {size:g} mm", inner_diameter_mm=size) if size and r.kind == "conduit" else None
         more = "." if size else ", more than any usual pipe: share them out."
         found.append(finding("wire-conduit-overfull", r.id, r.name, text + more, fix=fix, figures=[f"raceways/{r.id}/fill_frac"]))
@@ -129,14 +196,28 @@ def _beside(h: _Held) -> list[Finding]:
         )
     bare = r.metal_holes_count - r.grommets_count
     if bare > 0:
-        found.append(finding("wire-no-grommet", r.id, r.name, f"{bare} of {r.metal_holes_count} metal holes would cut into the cables as the vehicle shakes.",
-                             fix=h.sets("A grommet in each", grommets_count=r.metal_holes_count)))  # fmt: skip
+        found.append(
+            finding(
+                "wire-no-grommet",
+                r.id,
+                r.name,
+                f"{bare} of {r.metal_holes_count} metal holes would cut into the cables as the vehicle shakes.",
+                fix=h.sets("A grommet in each", grommets_count=r.metal_holes_count),
+            )
+        )
     if r.clip_spacing_mm is not None:
         most = (CLIP_AC_UPRIGHT_MM if r.upright else CLIP_AC_MM) if h.mains and r.kind == "open" else CLIP_MM
         if r.clip_spacing_mm > most + EPS:
             why = " with mains on it" if most < CLIP_MM else ""
-            found.append(finding("wire-clip-spacing", r.id, r.name, f"The clips are {r.clip_spacing_mm:g} mm apart. They should be at most {most:g} mm apart{why}.",
-                                 fix=h.sets(f"Clip every {most:g} mm", clip_spacing_mm=most)))  # fmt: skip
+            found.append(
+                finding(
+                    "wire-clip-spacing",
+                    r.id,
+                    r.name,
+                    f"The clips are {r.clip_spacing_mm:g} mm apart. They should be at most {most:g} mm apart{why}.",
+                    fix=h.sets(f"Clip every {most:g} mm", clip_spacing_mm=most),
+                )
+            )
     return found
 
 
@@ -157,7 +238,15 @@ def _signals(h: _Held) -> list[Finding]:
         s.model_dump(mode="json") | ({"screened": True} if s in near and (s.gap_mm or 0.0) >= SCREENED_GAP_MM.get(s.kind, 1e9) else {}) for s in r.signals
     ]
     screens = all((s.gap_mm or 0.0) >= SCREENED_GAP_MM.get(s.kind, 1e9) for s in near)
-    return [finding("wire-data-near-mains", r.id, r.name, f"Beside {', '.join(w.name for w in loud[:3])}: {told}.", fix=h.sets("Take screened cable", signals=signals) if screens else None)]  # fmt: skip
+    return [
+        finding(
+            "wire-data-near-mains",
+            r.id,
+            r.name,
+            f"Beside {', '.join(w.name for w in loud[:3])}: {told}.",
+            fix=h.sets("Take screened cable", signals=signals) if screens else None,
+        )
+    ]
 
 
 def colours(ctx: Context) -> tuple[set[str], set[str]]:
@@ -213,6 +302,13 @@ def work_raceways(ctx: Context, worked: list[Worked]) -> tuple[dict[str, Raceway
         found += _beside(h) + _signals(h)
         if r.kind != "open" and h.mains and (h.low or r.signals) and not r.partition:
             found += _together(ctx, r.id, r.name, h.sets("Put in a partition", partition=True) if r.kind == "trunking" else None)
-        parts[r.id] = quick(RacewayPart, codes=[w.part.code for w in h.inside], cable_count=sum(c.count for c in cables), fill_frac=out.fill_frac if out else None,
-                            limit_frac=out.limit_frac if out else None, ok=out.ok if out else None, suggested_mm=out.suggested_inner_diameter_mm if out else None)  # fmt: skip
+        parts[r.id] = quick(
+            RacewayPart,
+            codes=[w.part.code for w in h.inside],
+            cable_count=sum(c.count for c in cables),
+            fill_frac=out.fill_frac if out else None,
+            limit_frac=out.limit_frac if out else None,
+            ok=out.ok if out else None,
+            suggested_mm=out.suggested_inner_diameter_mm if out else None,
+        )
     return parts, found + _enclosures(ctx)

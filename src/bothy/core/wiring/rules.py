@@ -14,27 +14,96 @@ from bothy.core.wiring.currents import design_current
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
 
-rules("wiring", (
-    ("wire-fuse-above-ampacity", "danger", "Fuse larger than its cable carries", "Fit a smaller fuse, or the next larger cable.", Method("wiring.fuse") + Standard("IEC 60364-4-43")),
-    ("wire-no-fuse-at-source", "danger", "Cable without a fuse at its source", "Fit a fuse within 0.175 m of the source.", Method("wiring.protection-places") + Standard("ISO 13297")),
-    ("wire-over-ampacity", "danger", "Cable overloaded", "Fit a larger cable, bundle fewer together, or split the circuit.", Method("wiring.ampacity") + Standard("IEC 60364-5-52")),
-    ("wire-interrupt-too-low", "danger", "Breaking capacity too low", "Fit a fuse rated to interrupt the short circuit, such as a 20 kA one.", Method("wiring.short-circuit") + Standard("IEC 60364-4-43")),
-    ("wire-fuse-voltage-too-low", "danger", "Fuse family rated below the system’s voltage", "Fit a fuse of another family.", Method("wiring.fuse") + Standard("ISO 8820")),
-    ("wire-device-fuse-exceeded", "danger", "Fuse above the appliance’s maximum", "Give the appliance its own smaller fuse.", Method("wiring.fuse") + Maker()),
-    ("wire-insulation-engine", "danger", "Insulation too weak for the engine space", "Fit cable of class 105 °C or higher.", Method("wiring.ampacity") + Standard("ISO 13297")),
-    ("wire-drop-over-limit", "fault", "Voltage drop too high", "Fit a larger cable, or shorten the route.", Method("wiring.voltage-drop") + OwnChoice("marine practice")),
-    ("wire-fuse-below-load", "fault", "Fuse smaller than its load", "Fit a larger cable first, then the fuse.", Method("wiring.fuse") + Standard("ISO 8820")),
-    ("wire-fuse-window-empty", "fault", "No fuse fits between load and cable", "Fit a larger cable.", Method("wiring.fuse")),
-    ("wire-fuse-margin", "advice", "Fuse with little margin", "Fit the next fuse rating, if the cable allows it.", Method("wiring.fuse")),
-    ("wire-mechanical-minimum", "fault", "Cable too thin to last", "Fit at least 1.0 mm² (1.5 mm² on mains).", Method("wiring.cable-choice") + Standard("ISO 13297")),
-    ("wire-split-circuit", "fault", "Too much on one cable", "Split it as proposed.", Method("wiring.circuit-split")),
-    ("wire-board-overload", "fault", "Board overloaded", "Fit a larger board, or a second one.", Method("wiring.boards") + Maker("data for the board")),
-    ("wire-board-no-spare", "advice", "Board without spare ways", "Fit a larger board.", Method("wiring.boards")),
-    ("wire-all-lights-one-fuse", "advice", "Most lights on one fuse", "Split the lights over two circuits.", Method("wiring.panel")),
-    ("wire-chassis-return", "advice", "Current returns through the chassis", "Run two wires, there and back.", Method("wiring.negative") + OwnChoice("marine practice")),
-    ("wire-not-sized", "note", "Circuit not sized yet", "Use Bothy’s size, or type one.", Method("wiring.cable-choice")),
-    ("wire-appliance-unfed", "note", "Appliance on no circuit", "Put the appliance on a circuit.", Method("wiring.cable-choice")),
-))  # fmt: skip
+rules(
+    "wiring",
+    (
+        (
+            "wire-fuse-above-ampacity",
+            "danger",
+            "Fuse larger than its cable carries",
+            "Fit a smaller fuse, or the next larger cable.",
+            Method("wiring.fuse") + Standard("IEC 60364-4-43"),
+        ),
+        (
+            "wire-no-fuse-at-source",
+            "danger",
+            "Cable without a fuse at its source",
+            "Fit a fuse within 0.175 m of the source.",
+            Method("wiring.protection-places") + Standard("ISO 13297"),
+        ),
+        (
+            "wire-over-ampacity",
+            "danger",
+            "Cable overloaded",
+            "Fit a larger cable, bundle fewer together, or split the circuit.",
+            Method("wiring.ampacity") + Standard("IEC 60364-5-52"),
+        ),
+        (
+            "wire-interrupt-too-low",
+            "danger",
+            "Breaking capacity too low",
+            "Fit a fuse rated to interrupt the short circuit, such as a 20 kA one.",
+            Method("wiring.short-circuit") + Standard("IEC 60364-4-43"),
+        ),
+        (
+            "wire-fuse-voltage-too-low",
+            "danger",
+            "Fuse family rated below the system’s voltage",
+            "Fit a fuse of another family.",
+            Method("wiring.fuse") + Standard("ISO 8820"),
+        ),
+        (
+            "wire-device-fuse-exceeded",
+            "danger",
+            "Fuse above the appliance’s maximum",
+            "Give the appliance its own smaller fuse.",
+            Method("wiring.fuse") + Maker(),
+        ),
+        (
+            "wire-insulation-engine",
+            "danger",
+            "Insulation too weak for the engine space",
+            "Fit cable of class 105 °C or higher.",
+            Method("wiring.ampacity") + Standard("ISO 13297"),
+        ),
+        (
+            "wire-drop-over-limit",
+            "fault",
+            "Voltage drop too high",
+            "Fit a larger cable, or shorten the route.",
+            Method("wiring.voltage-drop") + OwnChoice("marine practice"),
+        ),
+        (
+            "wire-fuse-below-load",
+            "fault",
+            "Fuse smaller than its load",
+            "Fit a larger cable first, then the fuse.",
+            Method("wiring.fuse") + Standard("ISO 8820"),
+        ),
+        ("wire-fuse-window-empty", "fault", "No fuse fits between load and cable", "Fit a larger cable.", Method("wiring.fuse")),
+        ("wire-fuse-margin", "advice", "Fuse with little margin", "Fit the next fuse rating, if the cable allows it.", Method("wiring.fuse")),
+        (
+            "wire-mechanical-minimum",
+            "fault",
+            "Cable too thin to last",
+            "Fit at least 1.0 mm² (1.5 mm² on mains).",
+            Method("wiring.cable-choice") + Standard("ISO 13297"),
+        ),
+        ("wire-split-circuit", "fault", "Too much on one cable", "Split it as proposed.", Method("wiring.circuit-split")),
+        ("wire-board-overload", "fault", "Board overloaded", "Fit a larger board, or a second one.", Method("wiring.boards") + Maker("data for the board")),
+        ("wire-board-no-spare", "advice", "Board without spare ways", "Fit a larger board.", Method("wiring.boards")),
+        ("wire-all-lights-one-fuse", "advice", "Most lights on one fuse", "Split the lights over two circuits.", Method("wiring.panel")),
+        (
+            "wire-chassis-return",
+            "advice",
+            "Current returns through the chassis",
+            "Run two wires, there and back.",
+            Method("wiring.negative") + OwnChoice("marine practice"),
+        ),
+        ("wire-not-sized", "note", "Circuit not sized yet", "Use Bothy’s size, or type one.", Method("wiring.cable-choice")),
+        ("wire-appliance-unfed", "note", "Appliance on no circuit", "Put the appliance on a circuit.", Method("wiring.cable-choice")),
+    ),
+)
 
 
 REGULATED = 0.94
@@ -109,8 +178,12 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
     if p.current_a <= 0:
         return out
     if p.problem and p.ampacity_a is None:
-        add("wire-split-circuit" if len(c.appliances) > 1 else "wire-fuse-window-empty", f"{p.current_a:.1f} A over {p.length_m:g} m: {p.problem}.",
-            None, keys[:1])  # fmt: skip
+        add(
+            "wire-split-circuit" if len(c.appliances) > 1 else "wire-fuse-window-empty",
+            f"{p.current_a:.1f} A over {p.length_m:g} m: {p.problem}.",
+            None,
+            keys[:1],
+        )
     if p.ampacity_a is None:
         if not p.problem:
             add(
@@ -126,7 +199,10 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
     if p.current_a > p.ampacity_a + EPS:
         add("wire-over-ampacity", f"{p.current_a:.1f} A flow; {p.size_text} carries {p.ampacity_a:.1f} A on this route.", refit(w), keys[:2])
     if p.drop_ok is False and c.kind != "load":
-        lost = f"{p.drop_v:.2f} V ({p.drop_frac:.1%}) are lost over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')})."
+        lost = (
+            f"{p.drop_v:.2f} V ({p.drop_frac:.1%}) are lost over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V "
+            f"({p.drop_class.replace('_', '-')})."
+        )
         most = f" This size reaches {p.max_length_m:.1f} m." if p.max_length_m else ""
         add("wire-drop-over-limit", lost + most, refit(w), keys[2:3])
     out += _protection(ctx, w, name, keys)
@@ -134,8 +210,17 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
     if c.return_path == "chassis" and (p.current_a > 30 or afloat):
         why = "Marine practice has none: current through hull and fittings eats them." if afloat else ""
         metal = ctx.design.vehicle.hull in ("steel", "aluminium")
-        out.append(finding("wire-chassis-return", c.id, name, f"{p.current_a:.0f} A through the {'hull' if afloat else 'bodywork'}. {why}".strip(), fix=w.change("Lay a second wire", return_path="cable"),
-                           figures=keys[:1], severity=("danger" if metal else "fault") if afloat else None))  # fmt: skip
+        out.append(
+            finding(
+                "wire-chassis-return",
+                c.id,
+                name,
+                f"{p.current_a:.0f} A through the {'hull' if afloat else 'bodywork'}. {why}".strip(),
+                fix=w.change("Lay a second wire", return_path="cable"),
+                figures=keys[:1],
+                severity=("danger" if metal else "fault") if afloat else None,
+            )
+        )
     if c.engine_space and c.insulation_temp_c == 60:
         add("wire-insulation-engine", "Class 60 °C in an engine space.", None, [])
     return out

@@ -154,7 +154,19 @@ def short_circuit_current(inp: ShortCircuitCurrentIn, sources: dict[str, Figure]
     stands = withstand_time(k, area, fault) if area is not None else None
     survives = inp.clearing_time_s <= stands.value + EPS if stands is not None and inp.clearing_time_s is not None else None
     return ShortCircuitCurrentOut.of(
-        battery_resistance_mohm=bank, cable_resistance_mohm=cable,
-        terminal_short_circuit_a=derived("terminal_short_circuit_a", "1000·E/R_bat", 1000 * inp.voltage_v / bank.value, Method("wiring.short-circuit", "Ohm"), voltage_v=g("voltage_v"), battery_resistance_mohm=bank),
-        short_circuit_a=fault, suitable_families=suitable(inp.voltage_v, fault.value), withstand_k=k, withstand_time_s=stands, cable_survives=survives,
-    )  # fmt: skip
+        battery_resistance_mohm=bank,
+        cable_resistance_mohm=cable,
+        terminal_short_circuit_a=derived(
+            "terminal_short_circuit_a",
+            "1000·E/R_bat",
+            1000 * inp.voltage_v / bank.value,
+            Method("wiring.short-circuit", "Ohm"),
+            voltage_v=g("voltage_v"),
+            battery_resistance_mohm=bank,
+        ),
+        short_circuit_a=fault,
+        suitable_families=suitable(inp.voltage_v, fault.value),
+        withstand_k=k,
+        withstand_time_s=stands,
+        cable_survives=survives,
+    )

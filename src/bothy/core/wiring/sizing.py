@@ -13,8 +13,7 @@ from bothy.core.method.sources import Method
 from bothy.core.wiring.conductors import AREA, AWG, METRIC, Route, Row, ampacity_factors, table_ampacity, warm_resistance
 from bothy.core.wiring.drop import Limits
 
-STANDARD_FUSES_A = (1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200, 225, 250, 300,
-                    350, 400, 500)  # fmt: skip
+STANDARD_FUSES_A = (1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200, 225, 250, 300, 350, 400, 500)
 Series = Literal["metric", "awg"]
 SERIES: tuple[Series, ...] = ("metric", "awg")
 Reason = Literal["mechanical", "ampacity", "fuse", "drop"]
@@ -115,10 +114,19 @@ def _try(inp: WireSizeIn, size: float | str, area: float, row: Row, factor: floa
 
 
 def _option(inp: WireSizeIn, t: Trial) -> SizeOption:
-    return quick(SizeOption, size=t.size, area_mm2=t.area_mm2, ampacity_a=t.ampacity_a, conductor_temp_c=t.conductor_temp_c, resistance_mohm=t.resistance_mohm,
-        drop_v=t.drop_v, drop_frac=t.drop_v / inp.nominal_voltage_v, heat_w=inp.current_a**2 * t.resistance_mohm / 1000, ok=not t.reasons,
+    return quick(
+        SizeOption,
+        size=t.size,
+        area_mm2=t.area_mm2,
+        ampacity_a=t.ampacity_a,
+        conductor_temp_c=t.conductor_temp_c,
+        resistance_mohm=t.resistance_mohm,
+        drop_v=t.drop_v,
+        drop_frac=t.drop_v / inp.nominal_voltage_v,
+        heat_w=inp.current_a**2 * t.resistance_mohm / 1000,
+        ok=not t.reasons,
         reasons=t.reasons,
-    )  # fmt: skip
+    )
 
 
 class SizeChoice(NamedTuple):
@@ -152,11 +160,17 @@ def choose_size(inp: WireSizeIn, series: Series, fuse: Figure, g: Given, runners
     if not fitting:
         return SizeChoice(None, rejected, [], None)
     area = pick(
-        "Cable", "thinnest size with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse and ΔU ≤ limit", fitting[0].area_mm2, "mm²",
-        Method("wiring.cable-choice"), current_a=g("current_a"), length_m=g("length_m"), fuse_a=fuse,
+        "Cable",
+        "thinnest size with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse and ΔU ≤ limit",
+        fitting[0].area_mm2,
+        "mm²",
+        Method("wiring.cable-choice"),
+        current_a=g("current_a"),
+        length_m=g("length_m"),
+        fuse_a=fuse,
         limit_v=given("limit_v", limit, "table", f"drop class {inp.drop_class}" + (", less what is lost before it" if inp.max_drop_v is not None else "")),
         derating_frac=given("derating_frac", factor, "computed", "ambient · bundle · installation", source=Method("wiring.ampacity")),
-    )  # fmt: skip
+    )
     return SizeChoice(fitting[0], rejected, fitting[1:], area)
 
 
@@ -184,16 +198,26 @@ def _answers(inp: WireSizeIn, series: Series, choice: SizeChoice, g: Given) -> d
 
 
 HOW: dict[str, str] = {
-    "ampacity_a": "I_z = I_table·k_amb·k_bundle·k_inst", "conductor_temp_c": "T_c = T_a + (T_i − T_a)·min(1, (I/I_z)²), or as given",
-    "resistance_mohm": "R = r(T_c)·L·n + R_fixed", "drop_v": "ΔU = I·R/1000", "drop_frac": "ΔU/U", "heat_w": "I²·R/1000",
-}  # fmt: skip
+    "ampacity_a": "I_z = I_table·k_amb·k_bundle·k_inst",
+    "conductor_temp_c": "T_c = T_a + (T_i − T_a)·min(1, (I/I_z)²), or as given",
+    "resistance_mohm": "R = r(T_c)·L·n + R_fixed",
+    "drop_v": "ΔU = I·R/1000",
+    "drop_frac": "ΔU/U",
+    "heat_w": "I²·R/1000",
+}
 
 
 def _explain(picked: dict[str, Any], prefix: str, g: Given) -> None:
     """Working for the values of the chosen size."""
     made: dict[str, Figure] = {"current_a": g("current_a"), "length_m": g("length_m")}
-    feeds = {"ampacity_a": (), "conductor_temp_c": ("current_a", "ampacity_a"), "resistance_mohm": ("length_m", "conductor_temp_c"),
-             "drop_v": ("current_a", "resistance_mohm"), "drop_frac": ("drop_v",), "heat_w": ("current_a", "resistance_mohm")}  # fmt: skip
+    feeds = {
+        "ampacity_a": (),
+        "conductor_temp_c": ("current_a", "ampacity_a"),
+        "resistance_mohm": ("length_m", "conductor_temp_c"),
+        "drop_v": ("current_a", "resistance_mohm"),
+        "drop_frac": ("drop_v",),
+        "heat_w": ("current_a", "resistance_mohm"),
+    }
     for key, parts in feeds.items():
         made[key] = derived(f"{prefix}_{key}", HOW[key], picked[f"{prefix}_{key}"], Method("wiring.cable-choice"), **{p: made[p] for p in parts})
         picked[f"{prefix}_{key}"] = made[key]
@@ -210,8 +234,14 @@ def wire_size(inp: WireSizeIn, sources: dict[str, Figure] | None = None) -> Wire
         fuse = g("fuse_a")
     else:
         wanted = 1.25 * inp.current_a
-        fuse = pick("Fuse to size the cable for", "first standard fuse ≥ 1.25·I", next_size(STANDARD_FUSES_A, wanted) or wanted, "A",
-                    Method("wiring.cable-choice"), current_a=g("current_a"))  # fmt: skip
+        fuse = pick(
+            "Fuse to size the cable for",
+            "first standard fuse ≥ 1.25·I",
+            next_size(STANDARD_FUSES_A, wanted) or wanted,
+            "A",
+            Method("wiring.cable-choice"),
+            current_a=g("current_a"),
+        )
     metric, awg = (_answers(inp, series, choose_size(inp, series, fuse, g, runners=2), g) for series in SERIES)
     return WireSizeOut.of(fuse_a=fuse, limit_v=given("limit_v", inp.limit_v, "table", f"drop class {inp.drop_class}"), **metric, **awg)
 
@@ -246,8 +276,15 @@ class CircuitSplitOut(Outcome):
 def circuit_split(inp: CircuitSplitIn, sources: dict[str, Figure] | None = None) -> CircuitSplitOut:
     """Loads into as few circuits of one cable as carry them (first-fit decreasing). Method: wiring.circuit-split."""
     g = Given(inp, sources)
-    usable = pick("Usable current", "min(I_z, fuse)/k", min(inp.cable_ampacity_a, inp.fuse_a or inp.cable_ampacity_a) / inp.continuous_factor,
-                  "A", Method("wiring.circuit-split"), cable_ampacity_a=g("cable_ampacity_a"), continuous_factor=g("continuous_factor"))  # fmt: skip
+    usable = pick(
+        "Usable current",
+        "min(I_z, fuse)/k",
+        min(inp.cable_ampacity_a, inp.fuse_a or inp.cable_ampacity_a) / inp.continuous_factor,
+        "A",
+        Method("wiring.circuit-split"),
+        cable_ampacity_a=g("cable_ampacity_a"),
+        continuous_factor=g("continuous_factor"),
+    )
     oversize = [x.id for x in inp.loads if x.current_a > usable.value + EPS]
     rest = sorted((x for x in inp.loads if x.id not in oversize), key=lambda x: -x.current_a)
     circuits: list[list[str]] = []
@@ -262,6 +299,13 @@ def circuit_split(inp: CircuitSplitIn, sources: dict[str, Figure] | None = None)
             sums[i] += load.current_a
     whole = sum(x.current_a for x in inp.loads)
     return CircuitSplitOut.of(
-        usable_a=usable, total_a=derived("total_a", "Σ I", whole, Method("wiring.circuit-split", "sum"), **{x.id: x.current_a for x in inp.loads}), fits_one=whole <= usable.value + EPS, oversize=oversize,
-        circuit_count=derived("circuit_count", "shared circuits + oversize loads", len(circuits) + len(oversize), Method("wiring.circuit-split", "first-fit decreasing")), circuits=circuits, circuit_current_a=sums,
-    )  # fmt: skip
+        usable_a=usable,
+        total_a=derived("total_a", "Σ I", whole, Method("wiring.circuit-split", "sum"), **{x.id: x.current_a for x in inp.loads}),
+        fits_one=whole <= usable.value + EPS,
+        oversize=oversize,
+        circuit_count=derived(
+            "circuit_count", "shared circuits + oversize loads", len(circuits) + len(oversize), Method("wiring.circuit-split", "first-fit decreasing")
+        ),
+        circuits=circuits,
+        circuit_current_a=sums,
+    )
