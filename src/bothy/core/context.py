@@ -10,6 +10,7 @@ from pydantic import BaseModel
 
 from bothy.core.book import Book
 from bothy.core.catalogue.climates import MONTHS, Climate
+from bothy.core.constants import FULL_12_V
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
 from bothy.core.facts.evidence import Judged
@@ -301,7 +302,7 @@ class Context:
     @property
     def top_v(self) -> float:
         """Highest charge voltage of the system in V (method wiring.fuse)."""
-        return 14.6 * self.scale
+        return FULL_12_V * self.scale
 
     @property
     def scale(self) -> float:

@@ -13,13 +13,14 @@ from bothy.core.method.sources import Method
 
 SMOOTH_MM = 0.0015
 """Wall roughness of plastic and drawn copper in mm."""
-G = 9.80665
 LAMINAR, TURBULENT = 2300.0, 4000.0
+STILL = 1e-9
+"""Reynolds number under which nothing flows: 64/Re would grow beyond all numbers while the loss goes to nothing."""
 
 
 def friction(reynolds: float, relative_roughness: float) -> float:
-    """Darcy friction factor: 64/Re, Swamee-Jain, and a straight line between."""
-    if reynolds <= 0:
+    """Darcy friction factor: 64/Re, Swamee-Jain, and a straight line between; 0 where nothing flows."""
+    if reynolds <= STILL:
         return 0.0
     if reynolds <= LAMINAR:
         return 64 / reynolds

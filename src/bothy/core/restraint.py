@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from typing import Literal
 
-G = 9.80665
 RestraintSchool = Literal["interior_10g", "converter_5g", "cargo_lashing", "boat_heel"]
 ACCELERATIONS: dict[str, tuple[float, float, float, float]] = {
     "interior_10g": (10, 10, 10, 10),

@@ -9,7 +9,7 @@ from pydantic import Field, StringConstraints, model_validator
 
 from bothy.core.contract import Whole, quick, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note, PartKey
-from bothy.core.power.load_budget import DayFactors, Load, SeasonFactors, load_power_and_time
+from bothy.core.power.load_budget import Load, LoadUse, load_power_and_time
 
 Month = Annotated[int, Field(ge=1, le=12)]
 Zone = Literal["kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside"]
@@ -45,8 +45,8 @@ def weights(windows: list[Window]) -> list[float] | None:
 
 
 _SAME = (
+    *LoadUse.model_fields,
     "id",
-    "supply",
     "count",
     "power_w",
     "current_a",
@@ -54,17 +54,10 @@ _SAME = (
     "energy_24h_wh",
     "charge_energy_wh",
     "charges_per_day",
-    "hours_per_day",
-    "duty_frac",
     "uses_per_day",
-    "minutes_per_use",
     "running_power_w",
     "standby_w",
-    "start_multiple",
-    "ambient_dependent",
     "internal_temp_c",
-    "season_factors",
-    "day_factors",
 )
 _DEFAULTS: dict[str, Any] = {k: f.default for k, f in Load.model_fields.items()}
 
@@ -89,7 +82,7 @@ TIER_OF_KIND: dict[Kind, int] = {
 }
 
 
-class Appliance(Doc):
+class Appliance(Doc, LoadUse):
     """Something that uses electricity. One form of power and one form of use, as on its label.
 
     ``tier`` says when it goes when power is short: 1 never by choice, 2 late, 3 first; by its kind where nothing is said.
@@ -102,7 +95,6 @@ class Appliance(Doc):
     name: Name
     kind: Kind = "other"
     zone: Zone = "living"
-    supply: Literal["dc", "converter", "ac"] = "dc"
     count: Whole = Field(1, ge=0, le=200)
     power_w: float | None = Field(None, ge=0, le=15000)
     current_a: float | None = Field(None, ge=0, le=500)
@@ -110,21 +102,14 @@ class Appliance(Doc):
     energy_24h_wh: float | None = Field(None, ge=0, le=100000)
     charge_energy_wh: float | None = Field(None, ge=0, le=100000)
     charges_per_day: float = Field(1, ge=0, le=24)
-    hours_per_day: float | None = Field(None, ge=0, le=24)
-    duty_frac: float | None = Field(None, ge=0, le=1)
     uses_per_day: float | None = Field(None, ge=0, le=1000)
-    minutes_per_use: float | None = Field(None, ge=0, le=1440)
     running_power_w: float | None = Field(None, ge=0.001, le=15000)
     standby_w: float = Field(0, ge=0, le=500)
-    start_multiple: float = Field(1, ge=1, le=20)
     coincidence_frac: float | None = Field(None, ge=0, le=1)
     pure_sine: bool = False
     away: bool = False
     electrical: Electrical | None = None
-    ambient_dependent: bool = False
     internal_temp_c: float = Field(4, ge=-40, le=24)
-    season_factors: SeasonFactors = SeasonFactors()
-    day_factors: DayFactors = DayFactors()
     windows: list[Window] = Field([], max_length=12)
     max_fuse_a: float | None = Field(None, ge=0.01, le=500)
     min_voltage_v: float | None = Field(None, ge=0.5, le=100)

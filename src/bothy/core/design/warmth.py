@@ -11,7 +11,7 @@ from bothy.core.contract import Whole, unique_ids, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note, PartKey
 from bothy.core.warmth.coolant import FluidKey
 from bothy.core.warmth.heater import FuelKey
-from bothy.core.warmth.shell import On
+from bothy.core.warmth.shell import On, PopTopSize, SlideOutSize
 
 Mm = Annotated[float, Field(ge=0, le=5000)]
 MaterialKey = Annotated[str, StringConstraints(pattern=r"^[a-z0-9_]{1,40}$")]
@@ -111,23 +111,15 @@ class Opening(Doc):
     zone: ZoneName | None = None
 
 
-class SlideOutDoc(Doc):
+class SlideOutDoc(Doc, SlideOutSize):
     """A part of the wall that slides out."""
 
     id: Id
-    on: Literal["left", "right", "rear"]
-    depth_m: float = Field(ge=0.01, le=2)
-    width_m: float = Field(ge=0.01, le=10)
-    height_m: float = Field(ge=0.01, le=3)
 
 
-class PopTopDoc(Doc):
+class PopTopDoc(Doc, PopTopSize):
     """A roof that lifts on canvas."""
 
-    length_m: float = Field(ge=0.01, le=10)
-    width_m: float = Field(ge=0.01, le=10)
-    height_m: float = Field(ge=0.01, le=3)
-    shape: Literal["box", "wedge"] = "box"
     lined: bool = False
 
 

@@ -9,7 +9,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import Whole, unique_ids, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note, PartKey
 from bothy.core.restraint import RestraintSchool
-from bothy.core.water.demand import Shower, Style, Toilet
+from bothy.core.water.demand import Toilet, WaterHabits
 from bothy.core.water.pipe import PumpPoint, check_curve
 from bothy.core.water.properties import FITTINGS
 from bothy.core.water.tank import Prism
@@ -22,23 +22,10 @@ SHOWER_LIST = ("backing", "tray", "lapped", "sealed", "falls", "trap", "curtain"
 ShowerItem = Literal["backing", "tray", "lapped", "sealed", "falls", "trap", "curtain", "extract", "flood"]
 
 
-class WaterUse(Doc):
-    """Habits. None: as the style has it."""
+class WaterUse(Doc, WaterHabits):
+    """Habits, and how many days the water is to last. None: as the style has it."""
 
-    style: Style = "moderate"
     target_days: float | None = Field(None, ge=0.1, le=365)
-    hot_climate: bool = False
-    drinking_source: Literal["tank", "separate"] = "tank"
-    drinking_l_person_day: float | None = Field(None, ge=0, le=20)
-    cooking_l_person_day: float | None = Field(None, ge=0, le=20)
-    dishes_l_person_day: float | None = Field(None, ge=0, le=50)
-    hand_wash_l_person_day: float | None = Field(None, ge=0, le=50)
-    shower_type: Shower = "flow"
-    shower_flow_l_min: float | None = Field(None, ge=0.5, le=20)
-    shower_time_min: float | None = Field(None, ge=0, le=60)
-    showers_person_week: float | None = Field(None, ge=0, le=21)
-    shower_charge_l: float = Field(10, ge=1, le=50)
-    outside_l_day: float | None = Field(None, ge=0, le=500)
 
 
 class Sender(Doc):

@@ -6,10 +6,11 @@ from typing import ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 
+from bothy.core.constants import ZERO_K
 from bothy.core.contract import EPS, Contract, Given, Outcome
 from bothy.core.figure import Figure, derived
 from bothy.core.fluid import area_m2
-from bothy.core.gas.mixture import ATM_MBAR, ZERO_K, GasIn
+from bothy.core.gas.mixture import ATM_MBAR, GasIn
 from bothy.core.gas.pipe import LIMITS
 from bothy.core.method.sources import Method, Standard
 from bothy.core.region import RegionKey

@@ -10,14 +10,14 @@ from typing import Literal, Self
 
 from pydantic import Field, model_validator
 
+from bothy.core.constants import R_GAS, SEA_PA, ZERO_K
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, given
 from bothy.core.method.sources import Cited, Method
+from bothy.core.root import reached
 
 GasKey = Literal["propane", "butane", "mix_70_30", "mix_50_50", "mix_30_70"]
-R_GAS = 8.314462618
-ZERO_K = 273.15
-ATM_MBAR = 1013.25
+ATM_MBAR = SEA_PA / 100
 NAMES = ("propane", "isobutane", "n_butane")
 
 
@@ -135,15 +135,8 @@ class Mixture:
         """Temperature at which the fresh liquid just gives a pressure."""
         return _coldest_c(self, least_abs_mbar)
 
-    def _bisected_c(self, least_abs_mbar: float) -> float:
-        lo, hi = COLDEST, HOTTEST
-        for _ in range(70):
-            mid = (lo + hi) / 2
-            if self.vapour_mbar(mid) < least_abs_mbar:
-                lo = mid
-            else:
-                hi = mid
-        return (lo + hi) / 2
+    def _coldest_at(self, least_abs_mbar: float) -> float:
+        return reached(self.vapour_mbar, least_abs_mbar, COLDEST, HOTTEST)
 
     def usable(self, temp_c: float, least_abs_mbar: float) -> float:
         """Share of a full vessel that comes out before the rest can't: propane leaves first (Rayleigh)."""
@@ -165,16 +158,11 @@ class Mixture:
 
         if pressure(0.0) < least_abs_mbar - EPS:
             return 0.0
-        lo, hi = 0.0, 1e-6
+        hi = 1e-6
         while pressure(hi) > least_abs_mbar and hi < 1e3:
             hi *= 2
-        for _ in range(90):
-            mid = (lo + hi) / 2
-            if pressure(mid) > least_abs_mbar:
-                lo = mid
-            else:
-                hi = mid
-        return 1 - sum(n * c.m for n, c in zip(left((lo + hi) / 2), COMPONENTS, strict=True)) / self.m
+        at = reached(lambda s: -pressure(s), -least_abs_mbar, 0.0, hi)
+        return 1 - sum(n * c.m for n, c in zip(left(at), COMPONENTS, strict=True)) / self.m
 
     def after(self, temp_c: float, left_frac: float) -> Mixture:
         """The liquid when only a share of a full vessel's mass is left, drawn as vapour at one temperature (Rayleigh, method gas.vapour-pressure)."""
@@ -186,16 +174,10 @@ class Mixture:
         def masses(s: float) -> list[float]:
             return [x * math.exp(-p * s) * c.m / self.m for x, p, c in zip(self.x, ps, COMPONENTS, strict=True)]
 
-        lo, hi = 0.0, 1e-6
+        hi = 1e-6
         while sum(masses(hi)) > left_frac and hi < 1e3:
             hi *= 2
-        for _ in range(90):
-            mid = (lo + hi) / 2
-            if sum(masses(mid)) > left_frac:
-                lo = mid
-            else:
-                hi = mid
-        m = masses((lo + hi) / 2)
+        m = masses(reached(lambda s: -sum(masses(s)), -left_frac, 0.0, hi))
         whole = sum(m)
         return mixture_of((m[0] / whole, m[1] / whole, m[2] / whole))
 
@@ -208,7 +190,7 @@ def mixture_of(w: tuple[float, float, float]) -> Mixture:
 
 @lru_cache(maxsize=256)
 def _coldest_c(mix: Mixture, least_abs_mbar: float) -> float:
-    return mix._bisected_c(least_abs_mbar)
+    return mix._coldest_at(least_abs_mbar)
 
 
 @lru_cache(maxsize=256)
@@ -334,7 +316,7 @@ def vapour_pressure(inp: VapourPressureIn, sources: dict[str, Figure] | None = N
             "min_temp_c",
             "T at which p = p_min + atmosphere",
             mix.coldest_c(least),
-            Method("gas.vapour-pressure", "bisection"),
+            Method("gas.vapour-pressure", "root"),
             min_gauge_mbar=g("min_gauge_mbar"),
             atmosphere_mbar=air,
         ),

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from pydantic import BaseModel
 
+from bothy.core.constants import G
 from bothy.core.context import Context
 from bothy.core.contract import quick
 from bothy.core.design.gas import Gas, Vessel
@@ -38,7 +39,7 @@ from bothy.core.gas.use import GasAutonomyOut, GasConsumptionOut
 from bothy.core.method.sources import Method
 from bothy.core.places import legs_of, places_of
 from bothy.core.power.uses import inverter_use
-from bothy.core.restraint import ACCELERATIONS, G
+from bothy.core.restraint import ACCELERATIONS
 from bothy.core.warmth.airing import AirPart
 
 FLAME_S, OVEN_S = 60.0, 90.0

@@ -6,10 +6,11 @@ from typing import Annotated, Self
 
 from pydantic import BaseModel, Field, model_validator
 
+from bothy.core.constants import R_GAS, SEA_PA, ZERO_K, G
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, given
-from bothy.core.fluid import SMOOTH_MM, G, Run, area_m2, check_fittings, fittings_loss, friction_factor, k_of, loss_pa, pipe_loss, reynolds_number, velocity
-from bothy.core.gas.mixture import ATM_MBAR, R_GAS, ZERO_K, GasIn, Mixture
+from bothy.core.fluid import SMOOTH_MM, Run, area_m2, check_fittings, fittings_loss, friction_factor, k_of, loss_pa, pipe_loss, reynolds_number, velocity
+from bothy.core.gas.mixture import ATM_MBAR, GasIn, Mixture
 from bothy.core.gas.use import Basis
 from bothy.core.method.sources import Method
 from bothy.core.region import RegionKey
@@ -125,7 +126,7 @@ def gas_pipe_drop(inp: GasPipeDropIn, sources: dict[str, Figure] | None = None) 
     local = derived(
         "fittings_mbar", "K·½ρv²/100", fittings_loss.raw(k.value, rho.value, v.value) / 100, Method("gas.pipe-drop", "local losses"), k_total=k, velocity_m_s=v
     )
-    air = 101325 * AIR_M / (R_GAS * (inp.temp_c + ZERO_K))
+    air = SEA_PA * AIR_M / (R_GAS * (inp.temp_c + ZERO_K))
     rise = derived(
         "rise_mbar",
         "(ρ − ρ_air)·g·rise/100",

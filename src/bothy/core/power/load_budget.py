@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, ClassVar, Literal, Self
 
-from pydantic import Field, model_validator
+from pydantic import BaseModel, Field, model_validator
 
 from bothy.core.contract import Contract, Given, Outcome, Whole, unique_ids, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick, total
@@ -46,10 +46,22 @@ class InverterUse(Contract):
         return self
 
 
-class Load(Contract):
+class LoadUse(BaseModel):
+    """How a load is supplied, started and used, the same in the design and in the sum."""
+
+    supply: Literal["dc", "converter", "ac"] = "dc"
+    hours_per_day: float | None = Field(None, ge=0, le=24)
+    duty_frac: float | None = Field(None, ge=0, le=1)
+    minutes_per_use: float | None = Field(None, ge=0, le=1440)
+    start_multiple: float = Field(1, ge=1, le=20)
+    ambient_dependent: bool = False
+    season_factors: SeasonFactors = SeasonFactors()
+    day_factors: DayFactors = DayFactors()
+
+
+class Load(Contract, LoadUse):
     ONE_OF: ClassVar[tuple[tuple[str, ...], ...]] = (FORMS,)
     id: str = Field(min_length=1, max_length=200)
-    supply: Literal["dc", "converter", "ac"] = "dc"
     converter_efficiency_frac: PositiveFrac = 0.90
     count: Whole = Field(1, ge=0, le=1000)
     power_w: float | None = Field(None, ge=0, le=50000)
@@ -57,22 +69,15 @@ class Load(Contract):
     voltage_v: float | None = Field(None, gt=0, le=1000)
     energy_24h_wh: float | None = Field(None, ge=0, le=1e6)
     charge_energy_wh: float | None = Field(None, ge=0, le=1e6)
-    hours_per_day: float | None = Field(None, ge=0, le=24)
-    duty_frac: float | None = Field(None, ge=0, le=1)
     volume_l_per_day: float | None = Field(None, ge=0, le=1e5)
     flow_l_min: float | None = Field(None, gt=0, le=1000)
     uses_per_day: float | None = Field(None, ge=0, le=10000)
-    minutes_per_use: float | None = Field(None, ge=0, le=1440)
     running_power_w: float | None = Field(None, gt=0, le=50000)
     charges_per_day: float = Field(1, ge=0, le=100)
     charge_efficiency_frac: PositiveFrac = 0.85
-    ambient_dependent: bool = False
     internal_temp_c: float = Field(4, ge=-40, le=30)
     reference_temp_c: float = Field(25, ge=-30, le=60)
-    season_factors: SeasonFactors = SeasonFactors()
-    day_factors: DayFactors = DayFactors()
     standby_w: float = Field(0, ge=0, le=5000)
-    start_multiple: float = Field(1, ge=1, le=20)
     coincidence_frac: Frac = 1
     from_shore: bool = False
     hourly_weights: list[Annotated[float, Field(ge=0)]] | None = Field(None, min_length=24, max_length=24)

@@ -7,6 +7,7 @@ from collections.abc import Iterable
 from typing import Any
 
 from bothy.core.catalogue.parts import Part, of_kind
+from bothy.core.constants import ZERO_K, G
 from bothy.core.context import Context
 from bothy.core.design.warmth import BuildUp, Heater
 from bothy.core.proposals.base import Proposal
@@ -284,8 +285,8 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
     dry = max((d.dry_flow_m3_h or 0.0 for id, d in air.part.surfaces.items() if id in opaque), default=0.0)
     need = max(for_co2, air.night.required_flow_m3_h or 0.0, DRY_MARGIN * dry)
     lack = max(5.0, need - (air.part.night_flow_m3_h - air.passive.flow_m3_h))
-    mean_k = (ctx.night_c + month_cold(ctx)) / 2 + 273.15
-    speed = 0.6 * math.sqrt(2 * 9.81 * min(STACK_M, ctx.inside_height_m) * max(1.0, ctx.night_c - month_cold(ctx)) / mean_k)
+    mean_k = (ctx.night_c + month_cold(ctx)) / 2 + ZERO_K
+    speed = 0.6 * math.sqrt(2 * G * min(STACK_M, ctx.inside_height_m) * max(1.0, ctx.night_c - month_cold(ctx)) / mean_k)
     each = math.sqrt(2) * lack / 3600 / speed * 1e6
     low, high = max(each, air.part.gas_low_mm2 or 0.0), max(each, air.part.gas_high_mm2 or 0.0)
     low, high = (math.ceil(x / 500) * 500.0 for x in (low, high))

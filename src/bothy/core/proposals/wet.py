@@ -6,12 +6,13 @@ import math
 from collections.abc import Callable
 from typing import Any
 
+from bothy.core.constants import G
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.gas.part import Gassed, gas_part, rule_set_of
 from bothy.core.gas.pipework import nominal_mbar, regulator_size_kg_h
 from bothy.core.proposals.base import Group, Proposal
-from bothy.core.restraint import ACCELERATIONS, SCHOOLS, G
+from bothy.core.restraint import ACCELERATIONS, SCHOOLS
 from bothy.core.water.heat_and_frost import tank_ua
 from bothy.core.water.part import Wet, water_part
 from bothy.core.water.pressure import solve_taps

@@ -9,6 +9,7 @@ from typing import NamedTuple
 import numpy as np
 
 from bothy.core.catalogue.climates import Climate
+from bothy.core.root import reached
 from bothy.core.sun.geometry import MEAN_DAY, SOLAR_CONSTANT_W_M2, Array, extraterrestrial_day, midpoints, season_of, sun_at, sunset_angle
 
 LEAST_K, DARK_K, MOST_K = 0.05, 0.35, 0.78
@@ -60,11 +61,7 @@ def distribution(lat_deg: float, month: int, elevation_m: float, mean_k: float) 
     k = min(MOST_K, max(0.10, mean_k))
     most = max(min(0.6313 + 0.267 * k - 11.9 * (k - 0.75) ** 8, cloudless(lat_deg, month, elevation_m)), k + 0.04)
     wanted = (k - LEAST_K) / (most - LEAST_K)
-    low, high = -200.0, 200.0
-    for _ in range(200):
-        s = (low + high) / 2
-        low, high = (s, high) if _rise(s) < wanted else (low, s)
-    return Clearness(k, LEAST_K, most, (low + high) / 2)
+    return Clearness(k, LEAST_K, most, reached(_rise, wanted, -200.0, 200.0))
 
 
 def of_place(c: Climate, month: int) -> Clearness:

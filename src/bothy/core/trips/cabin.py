@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from bothy.core.constants import PERSON_AWAKE_W
 from bothy.core.context import Context
 from bothy.core.trips import kernel as k
 from bothy.core.trips.itinerary import clock_h
@@ -17,7 +18,6 @@ from bothy.core.warmth.surfaces import ABSORPTANCE, work_shell
 
 MORNING_H, NIGHT_H = 7.0, 22.0
 ASLEEP_G_H, AWAKE_G_H = 40.0, 55.0
-PERSON_W = 80.0
 UPRIGHT = 0.5
 """Part of the light on the flat that an upright face gets in the mean of all ways that it may look (typical)."""
 H_OUT = 17.0
@@ -70,7 +70,7 @@ def thermal_of(ctx: Context) -> Thermal:
         k.C_CABIN: whole / 3600,
         k.APERTURE: sun_aperture(ctx),
         k.GAIN: appliance_heat(ctx),
-        k.PERSON: PERSON_W,
+        k.PERSON: PERSON_AWAKE_W,
         k.SET_DAY: ctx.indoor_c,
         k.SET_NIGHT: ctx.night_c,
         k.DAY_FROM: MORNING_H - ahead,

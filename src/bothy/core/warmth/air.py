@@ -6,6 +6,7 @@ import math
 
 from pydantic import Field
 
+from bothy.core.constants import SEA_PA, ZERO_K
 from bothy.core.contract import Contract, Given, Outcome
 from bothy.core.figure import Figure, formula
 from bothy.core.method.sources import Method
@@ -14,8 +15,6 @@ RHO, CP, R_V = 1.2, 1006.0, 461.5
 """Density of room air kg/m³, its heat J/(kg·K), gas constant of vapour J/(kg·K)."""
 PER_FLOW = RHO * CP / 3600
 """W for each m³/h and K."""
-G, SEA_PA = 9.81, 101325.0
-ZERO_K = 273.15
 MAGNUS = Method("warmth.air", "Magnus formula over water, over ice below 0 °C")
 
 

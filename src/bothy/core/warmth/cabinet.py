@@ -7,10 +7,12 @@ from typing import Self
 
 from pydantic import Field, model_validator
 
+from bothy.core.constants import ZERO_K, G
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
-from bothy.core.warmth.air import CP, RHO, ZERO_K, G
+from bothy.core.root import reached
+from bothy.core.warmth.air import CP, RHO
 from bothy.core.warmth.ventilation import CD
 
 CASE_U_W_M2K = 3.0
@@ -71,20 +73,17 @@ class CabinetVentOut(Outcome):
 
 
 def cabinet_rise(heat_w: float, ua_w_k: float, effective_m2: float, room_c: float, stack_height_m: float) -> float:
-    """How far a cabinet warms above the room in K, by bisection."""
+    """How far a cabinet warms above the room in K."""
     if heat_w <= 0:
         return 0.0
 
     def carried(x: float) -> float:
         return ua_w_k * x + RHO * CP * CD * effective_m2 * draught_m_s(x, room_c, stack_height_m) * x
 
-    low, high = 0.0, 1.0
+    high = 1.0
     while carried(high) < heat_w:
         high *= 2
-    for _ in range(100):
-        mid = (low + high) / 2
-        low, high = (mid, high) if carried(mid) < heat_w else (low, mid)
-    return (low + high) / 2
+    return reached(carried, heat_w, 0.0, high)
 
 
 def cabinet_vent(inp: CabinetVentIn, sources: dict[str, Figure] | None = None) -> CabinetVentOut:
@@ -111,7 +110,7 @@ def cabinet_vent(inp: CabinetVentIn, sources: dict[str, Figure] | None = None) -
             "cabinet_temp_c",
             "rise x with P = U·A·x + ρ·c_p·C_d·A·w(x)·x",
             at,
-            Method("warmth.cabinets", "bisection"),
+            Method("warmth.cabinets", "root"),
             heat_w=g("heat_w"),
             low_area_mm2=g("low_area_mm2"),
             high_area_mm2=g("high_area_mm2"),

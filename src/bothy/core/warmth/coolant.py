@@ -8,10 +8,11 @@ from typing import Literal, Self
 
 from pydantic import Field, model_validator
 
+from bothy.core.constants import G
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
+from bothy.core.fluid import friction
 from bothy.core.method.sources import Method
-from bothy.core.warmth.air import G
 
 
 @dataclass(frozen=True, slots=True)
@@ -145,20 +146,6 @@ def heat_exchanger(inp: HeatExchangerIn, sources: dict[str, Figure] | None = Non
     )
 
 
-def friction(reynolds: float, roughness_mm: float, inner_mm: float) -> float:
-    """Darcy friction factor: laminar, turbulent (Swamee-Jain), a straight line between."""
-
-    def rough(re: float) -> float:
-        return 0.25 / math.log10(roughness_mm / (3.7 * inner_mm) + 5.74 / re**0.9) ** 2
-
-    if reynolds <= 2300:
-        return 64 / max(1e-9, reynolds)
-    if reynolds >= 4000:
-        return rough(reynolds)
-    low, high = 64 / 2300, rough(4000)
-    return low + (high - low) * (reynolds - 2300) / 1700
-
-
 class HydronicLoopIn(Contract):
     heat_w: float = Field(gt=0, le=100000)
     fluid: FluidKey = "eg50"
@@ -231,7 +218,7 @@ def hydronic_loop(inp: HydronicLoopIn, sources: dict[str, Figure] | None = None)
     fr = derived(
         "friction_factor",
         "64/Re laminar, Swamee-Jain turbulent",
-        friction(re.value, inp.roughness_mm, inp.pipe_inner_mm),
+        friction(re.value, inp.roughness_mm / inp.pipe_inner_mm),
         Method("warmth.coolant"),
         reynolds=re,
     )

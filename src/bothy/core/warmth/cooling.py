@@ -6,16 +6,16 @@ from typing import Any, Literal, NamedTuple
 
 from pydantic import BaseModel, Field
 
+from bothy.core.constants import PERSON_W, SEA_PA
 from bothy.core.contract import Contract, Given, Outcome, Whole, quick
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
-from bothy.core.warmth.air import PER_FLOW, RHO, SEA_PA, humidity_ratio_g, saturation_pa
+from bothy.core.warmth.air import PER_FLOW, RHO, humidity_ratio_g, saturation_pa
 
 H_OUT = 17.0
 SKY_W = 0.9 * 63
 LATENT = 2.45e6
 BTU_H = 3.412142
-PERSON_W = 70.0
 
 
 @formula("Sol-air temperature", "T_e + (α·I − 0.9·63·[horizontal])/h_o", unit="°C", source=Method("warmth.cooling"))

@@ -10,10 +10,11 @@ from typing import Any, Literal, Self
 
 from pydantic import BaseModel, Field, model_validator
 
+from bothy.core.constants import ZERO_K
 from bothy.core.contract import BadInput, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
-from bothy.core.warmth.air import CP, RHO, ZERO_K
+from bothy.core.warmth.air import CP, RHO
 
 FITTINGS: dict[str, float] = {
     "bend_90": 0.6,

@@ -9,10 +9,10 @@ from pydantic import BaseModel
 
 from bothy.core.catalogue.climates import MONTHS
 from bothy.core.catalogue.materials import materials
+from bothy.core.constants import PERSON_W
 from bothy.core.context import Context
 from bothy.core.design.warmth import Heater
 from bothy.core.warmth.air import CP, PER_FLOW, RHO, density_ratio
-from bothy.core.warmth.cooling import PERSON_W
 from bothy.core.warmth.heat_loss import Content, HeatLossIn, HeatLossOut, LossSurface, WarmUpTimeIn, WarmUpTimeOut, heat_loss, warm_up_time
 from bothy.core.warmth.heater import HeaterFuelIn, HeaterFuelOut, HeaterSizeIn, HeaterSizeOut, heater_fuel, heater_size
 from bothy.core.warmth.surfaces import CAB_U, COVER_R, CURTAIN_U, GLASS, Shell, Surface

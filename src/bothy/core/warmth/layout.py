@@ -9,6 +9,7 @@ from typing import Any
 
 from pydantic import BaseModel
 
+from bothy.core.constants import G
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.warmth import CoolantLoop, Heater, LoopZone, WarmDuct, Warmth
@@ -348,7 +349,7 @@ def work_loop(ctx: Context, source_w: float) -> LoopPart | None:
     worst = max((o.pressure_drop_kpa for _, o in solved.values()), default=0.0)
     flow = sum(o.flow_l_min for _, o in solved.values())
     f = FLUIDS[loop.fluid]
-    head = worst * 1000 / (f.rho * 9.81)
+    head = worst * 1000 / (f.rho * G)
     pump = (
         loop.pump_head_max_m * max(0.0, 1 - flow / loop.pump_flow_max_l_min)
         if loop.pump_head_max_m is not None and loop.pump_flow_max_l_min is not None

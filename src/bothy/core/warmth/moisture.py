@@ -6,10 +6,11 @@ from typing import Literal, Self
 
 from pydantic import BaseModel, Field, model_validator
 
+from bothy.core.constants import ZERO_K
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method
-from bothy.core.warmth.air import MOULD_RH, PER_FLOW, R_V, ZERO_K, dew_point, saturation_pa
+from bothy.core.warmth.air import MOULD_RH, PER_FLOW, R_V, dew_point, saturation_pa
 
 RATES: dict[str, float] = {
     "person_asleep": 40,

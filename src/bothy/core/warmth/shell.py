@@ -80,18 +80,30 @@ class ShellOpening(Contract):
     count: Whole = Field(1, ge=1, le=1000)
 
 
-class SlideOut(Contract):
+class SlideOutSize(BaseModel):
+    """Where a part of the wall slides out, and how large it is; the same in the design and in the sum."""
+
     on: Literal["left", "right", "rear"]
     depth_m: float = Field(gt=0, le=2)
     width_m: float = Field(gt=0, le=10)
     height_m: float = Field(gt=0, le=3)
 
 
-class PopTop(Contract):
+class PopTopSize(BaseModel):
+    """Size of a roof that lifts; the same in the design and in the sum."""
+
     length_m: float = Field(gt=0, le=10)
     width_m: float = Field(gt=0, le=10)
     height_m: float = Field(gt=0, le=3)
     shape: Literal["box", "wedge"] = "box"
+
+
+class SlideOut(Contract, SlideOutSize):
+    pass
+
+
+class PopTop(Contract, PopTopSize):
+    pass
 
 
 class ShellAreaIn(Contract):

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 from pydantic import BaseModel
 
+from bothy.core.constants import ZERO_K
 from bothy.core.context import Context
 from bothy.core.figure import derived
 from bothy.core.method.sources import Method
@@ -15,7 +16,7 @@ from bothy.core.power.panels import array_power
 from bothy.core.sun.clearness import cloudless, light_of
 from bothy.core.sun.geometry import MEAN_DAY, Array, season_of, sun_at
 from bothy.core.sun.plane import incidence, onto
-from bothy.core.warmth.air import R_V, ZERO_K, saturation_pa
+from bothy.core.warmth.air import R_V, saturation_pa
 from bothy.core.warmth.cabinet import CabinetVentIn, cabinet_vent
 from bothy.core.warmth.cooling import (
     AcBatteryHoursIn,

@@ -7,11 +7,12 @@ from typing import Any, Literal, Self
 
 from pydantic import Field, model_validator
 
+from bothy.core.constants import ZERO_K, G
 from bothy.core.contract import Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, formula
 from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.region import RegionKey
-from bothy.core.warmth.air import RHO, ZERO_K, G
+from bothy.core.warmth.air import RHO
 
 CD = 0.6
 BURNER_M3_KWH = 0.127

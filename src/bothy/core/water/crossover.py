@@ -7,10 +7,12 @@ from typing import Self
 
 from pydantic import Field, model_validator
 
+from bothy.core.constants import G
 from bothy.core.contract import EPS, Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
-from bothy.core.fluid import SMOOTH_MM, G, area_m2, loss_pa
+from bothy.core.fluid import SMOOTH_MM, area_m2, loss_pa
 from bothy.core.method.sources import Method
+from bothy.core.root import reached
 from bothy.core.water.properties import density, viscosity
 
 STEPS = 400
@@ -78,19 +80,13 @@ class TankCrossoverOut(Outcome):
 
 
 def flow_under(head_m: float, diameter_mm: float, length_m: float, k: float) -> float:
-    """m³/s through a pipe under a head of water at 15 °C; friction found by bisection on the velocity."""
+    """m³/s through a pipe under a head of water at 15 °C; with the friction of the velocity."""
     if head_m <= 0:
         return 0.0
     rho, mu = density(AT_C), viscosity(AT_C)
     bore = area_m2(diameter_mm)
-    lo, hi = 0.0, math.sqrt(2 * G * head_m / max(k, 1e-6)) * bore
-    for _ in range(60):
-        mid = (lo + hi) / 2
-        if loss_pa(mid, diameter_mm, length_m, k, rho, mu, SMOOTH_MM) < rho * G * head_m:
-            lo = mid
-        else:
-            hi = mid
-    return (lo + hi) / 2
+    most = math.sqrt(2 * G * head_m / max(k, 1e-6)) * bore
+    return reached(lambda q: loss_pa(q, diameter_mm, length_m, k, rho, mu, SMOOTH_MM), rho * G * head_m, 0.0, most)
 
 
 def settle(tanks: list[BoxTank], crossover_z: float) -> tuple[float | None, list[float]]:
@@ -108,11 +104,7 @@ def settle(tanks: list[BoxTank], crossover_z: float) -> tuple[float | None, list
     def over(level: float) -> float:
         return sum(t.area_m2 * (min(max(level, b), t.top) - b) for t, b in zip(tanks, base, strict=True))
 
-    lo, hi = min(base), max(t.top for t in tanks)
-    for _ in range(80):
-        mid = (lo + hi) / 2
-        lo, hi = (mid, hi) if over(mid) < spare else (lo, mid)
-    level = (lo + hi) / 2
+    level = reached(over, spare, min(base), max(t.top for t in tanks))
     return level, [min(max(level, b), t.top) for t, b in zip(tanks, base, strict=True)]
 
 
@@ -146,11 +138,7 @@ def tank_crossover(inp: TankCrossoverIn, sources: dict[str, Figure] | None = Non
         if q0 > 0 and head(0) > inp.tolerance_m:
             end = move
             if head(move) < inp.tolerance_m:
-                a, b = 0.0, move
-                for _ in range(60):
-                    mid = (a + b) / 2
-                    a, b = (mid, b) if head(mid) > inp.tolerance_m else (a, mid)
-                end = (a + b) / 2
+                end = reached(lambda w: -head(w), -inp.tolerance_m, 0.0, move)
             step = end / STEPS
             time = sum(step / flow_under(head((i + 0.5) * step), inp.inner_diameter_mm, inp.length_m, k) for i in range(STEPS)) / 60
         other = ts[1 - inp.outlet_tank_index]

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from pydantic import Field
+from pydantic import BaseModel, Field
 
 from bothy.core.contract import Contract, Given, Outcome, Whole
 from bothy.core.figure import Figure, derived, given
@@ -42,8 +42,9 @@ STYLES: dict[str, Habits] = {
 }
 
 
-class WaterDemandIn(Contract):
-    persons_count: Whole = Field(ge=1, le=12)
+class WaterHabits(BaseModel):
+    """Habits of the people aboard, the same in the design and in the sum: litres a person and day, and the shower. None: as the style has it."""
+
     style: Style = "moderate"
     drinking_source: Literal["tank", "separate"] = "tank"
     hot_climate: bool = False
@@ -56,11 +57,15 @@ class WaterDemandIn(Contract):
     shower_time_min: float | None = Field(None, ge=0, le=60)
     showers_person_week: float | None = Field(None, ge=0, le=21)
     shower_charge_l: float = Field(10, ge=1, le=50)
+    outside_l_day: float | None = Field(None, ge=0, le=500)
+
+
+class WaterDemandIn(Contract, WaterHabits):
+    persons_count: Whole = Field(ge=1, le=12)
     toilet_type: Toilet = "cassette"
     flush_l: float | None = Field(None, ge=0, le=10)
     flushes_person_day: float | None = Field(None, ge=0, le=20)
     toilet_home_frac: float = Field(0.7, ge=0, le=1)
-    outside_l_day: float | None = Field(None, ge=0, le=500)
     machines_l_day: float | None = Field(None, ge=0, le=2000)
 
     def habit(self, key: str) -> float:

@@ -6,12 +6,12 @@ from typing import Literal, Self
 
 from pydantic import Field, model_validator
 
+from bothy.core.constants import ZERO_K
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
 from bothy.core.water.properties import ATMOSPHERE_KPA
 
-ZERO_K = 273.15
 PLASTIC, STIFF = 0.05, 0.02
 
 

@@ -13,7 +13,8 @@ from itertools import pairwise
 
 import numpy as np
 
-from bothy.core.fluid import LAMINAR, SMOOTH_MM, TURBULENT, G, area_m2
+from bothy.core.constants import G
+from bothy.core.fluid import LAMINAR, SMOOTH_MM, TURBULENT, area_m2
 from bothy.core.water.pipe import PumpPoint, pump_kpa
 from bothy.core.water.properties import density, viscosity
 

@@ -2,19 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from itertools import pairwise
 from typing import Self
 
 from pydantic import BaseModel, Field, model_validator
 
+from bothy.core.constants import G
 from bothy.core.contract import BadInput, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, given
-from bothy.core.fluid import SMOOTH_MM, G, Run, check_fittings, fittings_loss, friction_factor, k_of, loss_pa, pipe_loss, reynolds_number, velocity
+from bothy.core.fluid import SMOOTH_MM, Run, check_fittings, fittings_loss, friction_factor, k_of, loss_pa, pipe_loss, reynolds_number, velocity
 from bothy.core.method.sources import Method
+from bothy.core.root import reached
 from bothy.core.water.properties import FITTINGS, density, viscosity
-
-HALVINGS = 60
 
 
 class WaterRun(Run):
@@ -148,18 +148,6 @@ class TapFlowOut(Outcome):
     cycling: bool
 
 
-def bisect(rising: Callable[[float], float], target: float, hi: float) -> float:
-    """Where a rising function reaches a target, between 0 and ``hi``."""
-    lo = 0.0
-    for _ in range(HALVINGS):
-        mid = (lo + hi) / 2
-        if rising(mid) < target:
-            lo = mid
-        else:
-            hi = mid
-    return (lo + hi) / 2
-
-
 def outlet_flow(o: OutletRun, kpa: float, rho: float, mu: float, most: float) -> float:
     """L/min that an open outlet passes at a pressure at the junction."""
     if not o.is_open or kpa <= rho * G * o.rise_m / 1000:
@@ -170,7 +158,7 @@ def outlet_flow(o: OutletRun, kpa: float, rho: float, mu: float, most: float) ->
         lost = loss_pa(q / 60000, o.inner_diameter_mm, o.length_m, k, rho, mu)
         return (lost + rho * G * o.rise_m) / 1000 + o.rated_kpa * (q / o.rated_flow_l_min) ** 2
 
-    return bisect(need, kpa, most)
+    return reached(need, kpa, 0.0, most)
 
 
 def tap_flow(inp: TapFlowIn, sources: dict[str, Figure] | None = None) -> TapFlowOut:
@@ -192,7 +180,7 @@ def tap_flow(inp: TapFlowIn, sources: dict[str, Figure] | None = None) -> TapFlo
 
     if sum(taken(most)) > most:
         raise BadInput("pump_points", "the outlets still pass more than the last flow at no pump pressure; a pump of more flow is needed")
-    total = bisect(lambda q: q - sum(taken(q)), 0.0, most) if any(o.is_open for o in inp.outlets) else 0.0
+    total = reached(lambda q: q - sum(taken(q)), 0.0, 0.0, most) if any(o.is_open for o in inp.outlets) else 0.0
     flows = taken(total)
     total = sum(flows) if total < 1e-9 else total
     p = pump_kpa(inp.pump_points, total)

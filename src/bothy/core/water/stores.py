@@ -6,11 +6,12 @@ from functools import lru_cache
 
 from pydantic import BaseModel
 
+from bothy.core.constants import G
 from bothy.core.context import Context
 from bothy.core.contract import BadInput, quick
 from bothy.core.design.water import Water, WaterTank
 from bothy.core.figure import Figure, derived, given, total
-from bothy.core.fluid import G, loss_pa
+from bothy.core.fluid import loss_pa
 from bothy.core.method.sources import Method
 from bothy.core.recognise import uses_a_day, water_of
 from bothy.core.water.autonomy import StoreIn

@@ -11,10 +11,11 @@ from typing import Annotated, Literal, Self
 
 from pydantic import BaseModel, Field, model_validator
 
+from bothy.core.constants import G
 from bothy.core.contract import EPS, BadInput, Contract, Given, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived, given
-from bothy.core.fluid import G
 from bothy.core.method.sources import Method
+from bothy.core.root import reached
 
 CHECKS, FINE = 200, 400
 Size = Annotated[float, Field(gt=0, le=6)]
@@ -116,16 +117,7 @@ class Shape:
 
     def level(self, litres: float, top: float | None = None) -> float:
         """Level at which the tank holds so much; the ends where it can't."""
-        lo, hi = self.bottom, self.top if top is None else top
-        if litres <= 0:
-            return lo
-        for _ in range(80):
-            mid = (lo + hi) / 2
-            if self.litres(mid) < litres:
-                lo = mid
-            else:
-                hi = mid
-        return (lo + hi) / 2
+        return reached(self.litres, litres, self.bottom, self.top if top is None else top)
 
     def centre(self, z: float) -> float:
         """Height of the middle of the water under a level."""

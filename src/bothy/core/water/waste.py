@@ -7,9 +7,10 @@ from typing import Self
 
 from pydantic import Field, model_validator
 
+from bothy.core.constants import G
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived
-from bothy.core.fluid import G, area_m2
+from bothy.core.fluid import area_m2
 from bothy.core.method.sources import Method
 
 PIPE_F = 0.03

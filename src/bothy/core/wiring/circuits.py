@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from functools import cache
 from typing import Any
 
+from bothy.core.constants import full_voltage
 from bothy.core.context import Context
 from bothy.core.contract import EPS, BadInput, Given, next_size
 from bothy.core.design.life import Appliance
@@ -333,7 +334,7 @@ def _size(
     """Best cable and fuse, then the sums of what the design has chosen."""
     c, part, current = w.circuit, w.part, w.current
     ac = part.ac
-    top_v = {12: 14.6, 24: 29.2, 48: 58.4}.get(int(part.nominal_v), part.nominal_v)
+    top_v = full_voltage(part.nominal_v)
     factor = continuous_factor(ctx, ac)
     long_start = inrush > current.value and seconds > HEAVY_START_S and not ac
     running = min(inrush, device_max / factor) if long_start and device_max else inrush if long_start else current.value

@@ -8,6 +8,7 @@ from typing import Literal, Self
 
 from pydantic import Field, model_validator
 
+from bothy.core.constants import FULL_12_V
 from bothy.core.contract import EPS, Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, formula, given, pick
 from bothy.core.method.sources import Method, OwnChoice, Standard
@@ -78,7 +79,7 @@ class FuseSelectIn(Contract):
     device_max_fuse_a: float | None = Field(None, gt=0, le=5000)
     holder_rating_a: float | None = Field(None, gt=0, le=5000)
     terminal_rating_a: float | None = Field(None, gt=0, le=5000)
-    system_voltage_v: float = Field(14.6, gt=0, le=1000)
+    system_voltage_v: float = Field(FULL_12_V, gt=0, le=1000)
     prospective_current_a: float = Field(0, ge=0, le=1e6)
     min_interrupt_a: float = Field(0, ge=0, le=1e6)
     families: list[FamilyKey] | None = Field(None, min_length=1)
