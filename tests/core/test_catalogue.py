@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
+import csv
+import io
 from collections import Counter
 from typing import Any, get_args
 
 import pytest
 
-from bothy.core.catalogue.climates import climate, climates
-from bothy.core.catalogue.parts import PartKind, appliance_fields, of_kind, part, parts
+from bothy.core.catalogue.climates import climate, climates, read_climates
+from bothy.core.catalogue.materials import read_materials
+from bothy.core.catalogue.parts import PartKind, appliance_fields, of_kind, part, parts, read_parts
+from bothy.core.catalogue.table import BadCatalogue, shipped
 from bothy.core.contract import BadInput
 from bothy.core.design.life import Appliance
 from bothy.core.design.power import Bank, DrivingCharge, Inverter, Shore, SolarArray, SolarController
@@ -79,3 +83,47 @@ def test_the_climate_table_is_whole() -> None:
     assert len(climates()) >= 40
     for c in climates().values():
         assert len(c.tmin_c) == len(c.tmax_c) == len(c.ghi_kwh_m2_day) == 12
+
+
+HEAD = "key,kind,maker,name,mass_kg,price_eur,length_mm,width_mm,height_mm,data\n"
+GOOD = "p-1,panel,Ottermere,Panel,9,100,1000,500,35,panel_power_w=100;vmp_v=18;imp_a=5.6;voc_v=22;isc_a=6\n"
+
+
+@pytest.mark.parametrize(
+    ("row", "says"),
+    [
+        (GOOD.replace("9,100", "heavy,100"), "parts.csv, line 3, column “mass_kg”: input should be a valid number"),
+        (GOOD.replace("vmp_v=18", "vmp_v=bright"), "parts.csv, line 3, column “data”: “vmp_v”: input should be a valid number"),
+        (GOOD.replace("vmp_v=18;", ""), "parts.csv, line 3, column “data”: “vmp_v”: field required"),
+        (GOOD.replace("vmp_v=18", "vmp_v=18;shine=3"), "parts.csv, line 3, column “data”: “shine”: extra inputs are not permitted"),
+        (GOOD.replace("vmp_v=18", "vmp_v"), "parts.csv, line 3, column “data”: “vmp_v” is no key=value"),
+        (GOOD.replace("panel,Ott", "sail,Ott"), "parts.csv, line 3, column “kind”: input should be 'appliance'"),
+        (GOOD, "parts.csv, line 3, column “key”: “p-1” is there twice"),
+        (GOOD.replace("p-1", ""), "parts.csv, line 3, column “key”: is empty"),
+    ],
+)
+def test_a_row_that_is_no_part_is_refused_with_line_and_column(row: str, says: str) -> None:
+    second = row if row == GOOD else row.replace("p-1", "p-2")
+    with pytest.raises(BadCatalogue) as e:
+        read_parts([HEAD, GOOD, second])
+    assert str(e.value).startswith(says)
+
+
+@pytest.mark.parametrize("read,name,column", [(read_materials, "materials.csv", "mu"), (read_climates, "climates.csv", "rh_frac_03")])
+def test_so_is_a_material_and_a_climate(read: Any, name: str, column: str) -> None:
+    table = list(csv.DictReader(shipped(name)))
+    good = [dict(x) for x in table[:3]]
+    assert len(read(_lines(good))) == 3
+    for text in ("much", "nan"):
+        with pytest.raises(BadCatalogue, match=f"{name}, line 3, column “{column}”: “{text}” is not a number"):
+            read(_lines([good[0], {**good[1], column: text}]))
+    with pytest.raises(BadCatalogue, match=f"{name}, line 2, column “{column}”: is missing"):
+        read(_lines([{k: v for k, v in good[0].items() if k != column}]))
+
+
+def _lines(table: list[dict[str, str]]) -> list[str]:
+    out = io.StringIO()
+    write = csv.DictWriter(out, list(table[0]))
+    write.writeheader()
+    write.writerows(table)
+    return out.getvalue().splitlines(keepends=True)

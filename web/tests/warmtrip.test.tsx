@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-li
 import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { useItems } from "../src/data/items";
-import { choice, count, Fields, flag, mm, quantity, words } from "../src/parts/Fields";
+import { choice, count, type FieldSpec, Fields, flag, mm, quantity, words } from "../src/parts/Fields";
 import { StageViews } from "../src/shell/ViewSwitch";
 import type { TripRun } from "../src/stages/trips/run";
 import { FrostSummary, Refills, WarmSummary, warmRows } from "../src/stages/trips/WarmTrip";
@@ -112,8 +112,9 @@ describe("refills of a leg", () => {
 });
 
 describe("fields of an item", () => {
-  const item = { bore_mm: 60, name: "Run", open: true, kind: "a", spare: null, outlet: 2, share: 0.5 };
-  const specs = [
+  type Item = { bore_mm: number; name: string; open: boolean; kind: "a" | "b"; spare: "x" | null; outlet: number; share: number };
+  const item: Item = { bore_mm: 60, name: "Run", open: true, kind: "a", spare: null, outlet: 2, share: 0.5 };
+  const specs: FieldSpec<Item>[] = [
     mm("bore_mm", "bore"),
     words("name", "name"),
     flag("open", "is open", "a note"),

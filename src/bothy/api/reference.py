@@ -70,7 +70,7 @@ class PlaceItem(BaseModel):
     country: str
 
 
-class CatalogueItem(Part):
+class CatalogueItem(Part[dict[str, Any]]):
     """A part; for appliances ``fields`` are those of a new appliance of the design."""
 
     fields: dict[str, Any] | None = None

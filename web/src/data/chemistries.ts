@@ -5,4 +5,4 @@ export const CHEMISTRIES = [
   { value: "agm", word: "lead AGM" },
   { value: "gel", word: "lead gel" },
   { value: "flooded", word: "lead, flooded" },
-];
+] as const;

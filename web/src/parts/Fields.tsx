@@ -1,21 +1,21 @@
 /** Many properties of one item, from a list that says what each one is. */
 import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "./Property";
 
-type Base = { key: string; label: string; note?: string };
-export type FieldSpec =
-  | (Base & { kind: "quantity"; dimension: string; unit: string; scale?: number; clearable?: boolean; placeholder?: string })
-  | (Base & { kind: "choice"; options: { value: string; word: string }[]; none?: string })
-  | (Base & { kind: "flag" })
-  | (Base & { kind: "text" });
+type Base<K> = { key: K; label: string; note?: string };
+type QuantitySpec<K> = Base<K> & { kind: "quantity"; dimension: string; unit: string; scale?: number; clearable?: boolean; placeholder?: string };
+/** `covers` has no value: it lets the type check ask that every value which the document allows has a word. */
+type ChoiceSpec<K, V> = Base<K> & { kind: "choice"; options: readonly { value: V; word: string }[]; none?: string; covers?: (value: V) => void };
+type FlagSpec<K> = Base<K> & { kind: "flag" };
+type TextSpec<K> = Base<K> & { kind: "text" };
+/** The fields of an item that hold a kind of value, as the document's types say. */
+type Holding<T, V> = { [K in keyof T & string]-?: NonNullable<T[K]> extends V ? K : never }[keyof T & string];
+type ChoicesOf<T> = { [K in Holding<T, string | number>]: ChoiceSpec<K, Written<NonNullable<T[K]>>> }[Holding<T, string | number>];
+type Written<V> = V extends string ? V : `${V & number}`;
+/** One property of an item of type ``T``: a renamed field, or a choice without a word for one of its values, fails the type check. */
+export type FieldSpec<T> = QuantitySpec<Holding<T, number>> | ChoicesOf<T> | FlagSpec<Holding<T, boolean>> | TextSpec<Holding<T, string>>;
 
 /** A quantity; `scale` turns the core's unit (metres) into the stored one (millimetres: 1000). */
-export const quantity = (
-  key: string,
-  label: string,
-  dimension: string,
-  unit: string,
-  more: Partial<Extract<FieldSpec, { kind: "quantity" }>> = {},
-): FieldSpec => ({
+export const quantity = <K extends string>(key: K, label: string, dimension: string, unit: string, more: Partial<QuantitySpec<K>> = {}): QuantitySpec<K> => ({
   key,
   label,
   kind: "quantity",
@@ -23,26 +23,33 @@ export const quantity = (
   unit,
   ...more,
 });
-export const mm = (key: string, label: string, more: Partial<Extract<FieldSpec, { kind: "quantity" }>> = {}) =>
+export const mm = <K extends string>(key: K, label: string, more: Partial<QuantitySpec<K>> = {}) =>
   quantity(key, label, "length", "mm", { scale: 1000, ...more });
-export const count = (key: string, label: string, more: Partial<Extract<FieldSpec, { kind: "quantity" }>> = {}) => quantity(key, label, "count", "", more);
-export const choice = (key: string, label: string, options: { value: string; word: string }[], more: { note?: string; none?: string } = {}): FieldSpec => ({
+export const count = <K extends string>(key: K, label: string, more: Partial<QuantitySpec<K>> = {}) => quantity(key, label, "count", "", more);
+export const choice = <K extends string, const O extends readonly { value: string; word: string }[]>(
+  key: K,
+  label: string,
+  options: O,
+  more: { note?: string; none?: string } = {},
+): ChoiceSpec<K, O[number]["value"]> => ({
   key,
   label,
   kind: "choice",
   options,
   ...more,
 });
-export const flag = (key: string, label: string, note?: string): FieldSpec => ({ key, label, kind: "flag", note });
-export const words = (key: string, label: string): FieldSpec => ({ key, label, kind: "text" });
+export const flag = <K extends string>(key: K, label: string, note?: string): FlagSpec<K> => ({ key, label, kind: "flag", note });
+export const words = <K extends string>(key: K, label: string): TextSpec<K> => ({ key, label, kind: "text" });
 
-type Props = { specs: FieldSpec[]; item: object; onSet: (key: string, value: unknown, label: string) => void };
+type Props<T> = { specs: FieldSpec<T>[]; item: T; onSet: (key: keyof T & string, value: unknown, label: string) => void };
+type Any = QuantitySpec<string> | ChoiceSpec<string, string> | FlagSpec<string> | TextSpec<string>;
 
-export function Fields({ specs, item, onSet }: Props) {
+export function Fields<T extends object>({ specs, item, onSet: put }: Props<T>) {
   const values = item as Record<string, unknown>;
+  const onSet = put as (key: string, value: unknown, label: string) => void;
   return (
     <>
-      {specs.map((s) => {
+      {(specs as Any[]).map((s) => {
         const value = values[s.key];
         if (s.kind === "flag") return <FlagProperty key={s.key} label={s.label} note={s.note} value={!!value} onSet={(v) => onSet(s.key, v, s.label)} />;
         if (s.kind === "text")

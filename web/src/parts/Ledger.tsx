@@ -15,7 +15,7 @@ export type Column<Row> = {
 } & (
   | { kind: "computed" }
   | { kind: "text"; value: (row: Row) => string; set: (row: Row, text: string) => void }
-  | { kind: "choice"; value: (row: Row) => string; options: { value: string; word: string }[]; set: (row: Row, value: string) => void }
+  | { kind: "choice"; value: (row: Row) => string; options: readonly { value: string; word: string }[]; set: (row: Row, value: string) => void }
   | {
       kind: "quantity";
       value: (row: Row) => number | null | undefined;

@@ -33,12 +33,19 @@ export function QuantityProperty({ label, note, onSet, ...rest }: QuantityProps)
   );
 }
 
-type ChoiceProps = { label: string; note?: string; value: string; options: { value: string; word: string }[]; onSet: (value: string) => void };
+/** ``value`` has the type of the field: one that the options have no word for fails the type check. */
+type ChoiceProps<V extends string> = {
+  label: string;
+  note?: string;
+  value: NoInfer<V>;
+  options: readonly { value: V; word: string }[];
+  onSet: (value: V) => void;
+};
 
-export function ChoiceProperty({ label, note, value, options, onSet }: ChoiceProps) {
+export function ChoiceProperty<const V extends string>({ label, note, value, options, onSet }: ChoiceProps<V>) {
   return (
     <Property label={label} note={note}>
-      <select className="field-slate w-full" aria-label={label} value={value} onChange={(e) => onSet(e.target.value)}>
+      <select className="field-slate w-full" aria-label={label} value={value} onChange={(e) => onSet(e.target.value as V)}>
         {options.map((o) => (
           <option key={o.value} value={o.value}>
             {o.word}

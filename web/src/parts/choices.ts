@@ -1,6 +1,6 @@
 /** Choices of a list with their words, and those that several stages share. */
-export const pairs = (words: Record<string, string>) => Object.entries(words).map(([value, word]) => ({ value, word }));
-export const wordOf = (options: { value: string; word: string }[], value: unknown) =>
+export const pairs = <V extends string>(words: Record<V, string>) => (Object.entries(words) as [V, string][]).map(([value, word]) => ({ value, word }));
+export const wordOf = (options: readonly { value: string; word: string }[], value: unknown) =>
   options.find((o) => o.value === String(value))?.word ?? String(value ?? "");
 /** Pipe fittings of water and gas, in the plural. */
 export const PIPE_FITTINGS = {

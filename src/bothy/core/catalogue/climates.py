@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-import csv
+from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import cache
-from importlib import resources
 
+from bothy.core.catalogue.table import Row, rows, shipped
 from bothy.core.contract import BadInput
 
 MONTHS = ("January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December")
@@ -42,31 +42,35 @@ class Climate:
         return "winter" if m in (11, 12, 1, 2) else "summer" if m in (5, 6, 7, 8) else "shoulder"
 
 
-def _twelve(row: dict[str, str], stem: str) -> tuple[float, ...]:
-    return tuple(float(row[f"{stem}_{m:02d}"]) for m in range(1, 13))
+def _twelve(row: Row, stem: str) -> tuple[float, ...]:
+    return tuple(row.number(f"{stem}_{m:02d}") for m in range(1, 13))
+
+
+def read_climates(lines: Iterable[str]) -> dict[str, Climate]:
+    """Places by key from the lines of a table. Raises BadCatalogue for a row that is none."""
+    out = {}
+    for r in rows("climates.csv", lines, "place"):
+        out[r.text("place")] = Climate(
+            r.text("place"),
+            r.text("name"),
+            r.text("country"),
+            r.number("lat_deg"),
+            r.number("lon_deg"),
+            r.number("elevation_m"),
+            r.number("utc_offset_h"),
+            _twelve(r, "ghi_kwh_m2_day"),
+            _twelve(r, "tmin_c"),
+            _twelve(r, "tmax_c"),
+            _twelve(r, "rh_frac"),
+            r.text("quality"),
+        )
+    return out
 
 
 @cache
 def climates() -> dict[str, Climate]:
     """All places by key."""
-    out = {}
-    with (resources.files(__package__) / "data" / "climates.csv").open(encoding="utf-8") as file:
-        for row in csv.DictReader(file):
-            out[row["place"]] = Climate(
-                row["place"],
-                row["name"],
-                row["country"],
-                float(row["lat_deg"]),
-                float(row["lon_deg"]),
-                float(row["elevation_m"]),
-                float(row["utc_offset_h"]),
-                _twelve(row, "ghi_kwh_m2_day"),
-                _twelve(row, "tmin_c"),
-                _twelve(row, "tmax_c"),
-                _twelve(row, "rh_frac"),
-                row["quality"],
-            )
-    return out
+    return read_climates(shipped("climates.csv"))
 
 
 def climate(place: str) -> Climate:

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-import csv
+from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import cache
-from importlib import resources
+
+from bothy.core.catalogue.table import rows, shipped
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,27 +43,27 @@ class Material:
         return 0.0 if self.cost is None or not self.cost_at_mm else self.cost * thickness_mm / self.cost_at_mm
 
 
-def _maybe(text: str) -> float | None:
-    return float(text) if text else None
+def read_materials(lines: Iterable[str]) -> dict[str, Material]:
+    """Materials by key from the lines of a table. Raises BadCatalogue for a row that is none."""
+    out = {}
+    for r in rows("materials.csv", lines, "material"):
+        out[r.text("material")] = Material(
+            r.text("material"),
+            r.text("name"),
+            r.number("conductivity_w_mk"),
+            r.number("density_kg_m3"),
+            r.number("specific_heat_j_kgk"),
+            r.number("mu"),
+            r.number_or_none("sd_m"),
+            r.text("form"),
+            r.number_or_none("cost"),
+            r.number_or_none("cost_at_mm"),
+            r.text("notes"),
+        )
+    return out
 
 
 @cache
 def materials() -> dict[str, Material]:
     """All materials by key."""
-    out = {}
-    with (resources.files(__package__) / "data" / "materials.csv").open(encoding="utf-8") as file:
-        for r in csv.DictReader(file):
-            out[r["material"]] = Material(
-                r["material"],
-                r["name"],
-                float(r["conductivity_w_mk"]),
-                float(r["density_kg_m3"]),
-                float(r["specific_heat_j_kgk"]),
-                float(r["mu"]),
-                _maybe(r["sd_m"]),
-                r["form"],
-                _maybe(r["cost"]),
-                _maybe(r["cost_at_mm"]),
-                r["notes"],
-            )
-    return out
+    return read_materials(shipped("materials.csv"))

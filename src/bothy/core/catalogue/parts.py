@@ -1,28 +1,41 @@
 """Parts of invented makers: a typed reader over data/parts.csv.
 
-Each part has a kind, mass in kg, price in euro, size in mm and its data-sheet values under the same keys
+Each part has a kind, mass in kg, price in euro, size in mm and its data sheet (see sheets.py) under the same keys
 as the design document, so that choosing a part is copying its values.
 """
 
 from __future__ import annotations
 
-import csv
+from collections.abc import Callable, Iterable
 from functools import cache
-from importlib import resources
-from typing import Any, Literal
+from typing import Any, Generic, Literal, cast, overload
 
-from pydantic import BaseModel
+from pydantic import BaseModel, ValidationError
+from typing_extensions import TypeVar
 
+from bothy.core.catalogue.sheets import (
+    SHEETS,
+    ApplianceSheet,
+    BatterySheet,
+    BoardSheet,
+    ChargerSheet,
+    ControllerSheet,
+    CoolerSheet,
+    DrivingSheet,
+    HeaterSheet,
+    InverterSheet,
+    PanelSheet,
+    PartKind,
+    StationSheet,
+)
+from bothy.core.catalogue.table import Row, rows, shipped
 from bothy.core.contract import BadInput
 
-PartKind = Literal[
-    "appliance", "battery", "panel", "controller", "dcdc", "inverter", "charger", "cable", "fuse", "board", "station", "generator", "heater", "cooler"
-]
-_FLAGS = {"ambient_dependent", "pure_sine", "cold_charge_cutoff"}
+D = TypeVar("D", default=Any)
 
 
-class Part(BaseModel):
-    """One catalogue part."""
+class Part(BaseModel, Generic[D]):
+    """One catalogue part; its data are those of its kind."""
 
     key: str
     kind: PartKind
@@ -33,31 +46,64 @@ class Part(BaseModel):
     length_mm: float
     width_mm: float
     height_mm: float
-    data: dict[str, Any]
+    data: D
 
 
-def _value(key: str, text: str) -> Any:
-    if key in _FLAGS:
-        return text == "1"
+def read_parts(lines: Iterable[str]) -> dict[str, Part]:
+    """Parts by key from the lines of a table. Raises :class:`BadCatalogue` for a row that is none, or a key that is there twice."""
+    out: dict[str, Part] = {}
+    for row in rows("parts.csv", lines, "key"):
+        data = {}
+        for pair in filter(None, row.text("data").split(";")):
+            key, equals, value = pair.partition("=")
+            if not equals:
+                raise row.wrong("data", f"“{pair}” is no key=value")
+            data[key] = value
+        part = _checked(row, "", Part.model_validate, {**row.cells, "data": {}})
+        sheet = _checked(row, "data", SHEETS[part.kind].validate_python, data)
+        out[part.key] = part.model_copy(update={"data": sheet})
+    return out
+
+
+def _checked(row: Row, column: str, make: Callable[[Any], Any], cells: dict[str, Any]) -> Any:
     try:
-        return float(text)
-    except ValueError:
-        return text
+        return make(cells)
+    except ValidationError as e:
+        first = e.errors()[0]
+        where = str(first["loc"][-1]) if first["loc"] else ""
+        said = first["msg"][0].lower() + first["msg"][1:]
+        raise row.wrong(column or where, f"“{where}”: {said}" if column else said) from e
 
 
 @cache
 def parts() -> dict[str, Part]:
     """All parts by key, in catalogue order."""
-    out: dict[str, Part] = {}
-    with (resources.files(__package__) / "data" / "parts.csv").open(encoding="utf-8") as file:
-        for row in csv.DictReader(file):
-            pairs = (pair.split("=", 1) for pair in row.pop("data").split(";") if pair)
-            part = Part.model_validate({**row, "data": {k: _value(k, v) for k, v in pairs}})
-            out[part.key] = part
-    return out
+    return read_parts(shipped("parts.csv"))
 
 
-def of_kind(kind: PartKind) -> list[Part]:
+@overload
+def of_kind(kind: Literal["appliance"]) -> list[Part[ApplianceSheet]]: ...
+@overload
+def of_kind(kind: Literal["battery"]) -> list[Part[BatterySheet]]: ...
+@overload
+def of_kind(kind: Literal["panel"]) -> list[Part[PanelSheet]]: ...
+@overload
+def of_kind(kind: Literal["controller"]) -> list[Part[ControllerSheet]]: ...
+@overload
+def of_kind(kind: Literal["dcdc"]) -> list[Part[DrivingSheet]]: ...
+@overload
+def of_kind(kind: Literal["inverter"]) -> list[Part[InverterSheet]]: ...
+@overload
+def of_kind(kind: Literal["charger"]) -> list[Part[ChargerSheet]]: ...
+@overload
+def of_kind(kind: Literal["board"]) -> list[Part[BoardSheet]]: ...
+@overload
+def of_kind(kind: Literal["station"]) -> list[Part[StationSheet]]: ...
+@overload
+def of_kind(kind: Literal["heater"]) -> list[Part[HeaterSheet]]: ...
+@overload
+def of_kind(kind: Literal["cooler"]) -> list[Part[CoolerSheet]]: ...
+def of_kind(kind: PartKind) -> list[Any]:
     """The parts of one kind."""
     return [p for p in parts().values() if p.kind == kind]
 
@@ -70,9 +116,9 @@ def part(key: str) -> Part:
     return found
 
 
-def appliance_fields(p: Part) -> dict[str, Any]:
+def appliance_fields(p: Part[ApplianceSheet]) -> dict[str, Any]:
     """The fields of an appliance (see design.life.Appliance) that a catalogue part gives."""
-    data = dict(p.data)
+    data = cast("dict[str, Any]", dict(p.data))
     seasons = {s: data.pop(s) for s in ("winter", "shoulder", "summer") if s in data}
     fields: dict[str, Any] = {"name": p.name, "kind": data.pop("appliance_kind"), **data}
     if seasons:

@@ -6,6 +6,7 @@ from functools import lru_cache
 
 from bothy.core.catalogue.climates import MONTHS, Climate
 from bothy.core.catalogue.parts import Part, of_kind
+from bothy.core.catalogue.sheets import ControllerSheet
 from bothy.core.context import Context
 from bothy.core.design.power import Power, SolarArray, SolarController
 from bothy.core.figure import Figure, given, total
@@ -98,7 +99,9 @@ MOST_CLIPPED = 0.10
 """Part of its label that a controller chosen by Bothy may clip in the best hours."""
 
 
-def cheapest_controller(ctx: Context, arrays: list[SolarArray], allowed: list[Part], most_clipped: float = MOST_CLIPPED) -> tuple[Part, SolarStringOut] | None:
+def cheapest_controller(
+    ctx: Context, arrays: list[SolarArray], allowed: list[Part[ControllerSheet]], most_clipped: float = MOST_CLIPPED
+) -> tuple[Part[ControllerSheet], SolarStringOut] | None:
     """The first of a list (cheapest first) that takes these arrays without a finding and clips no more than ``most_clipped`` of their label; None
     where none does."""
     top_v = max(a.voc_v * a.series_count for a in arrays)
@@ -112,7 +115,7 @@ def cheapest_controller(ctx: Context, arrays: list[SolarArray], allowed: list[Pa
     return None
 
 
-def mppt_by_price() -> list[Part]:
+def mppt_by_price() -> list[Part[ControllerSheet]]:
     """MPPT controllers of the catalogue, cheapest first."""
     return sorted((c for c in of_kind("controller") if c.data["controller_type"] == "mppt"), key=lambda c: c.price_eur)
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from bothy.core.catalogue.parts import Part, of_kind
+from bothy.core.catalogue.sheets import BoardSheet
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.document import Design, load_design
@@ -91,7 +92,7 @@ def _light_apart(ctx: Context, groups: dict[str, list[Appliance]]) -> dict[str, 
     return out
 
 
-def _board_for(circuit_count: int, current_a: float) -> Part:
+def _board_for(circuit_count: int, current_a: float) -> Part[BoardSheet]:
     """The smallest catalogue board with ways, spares and rating enough; the largest when none has them."""
     ways = circuit_count + max(2, -(-circuit_count // 5))
     boards = of_kind("board")

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from bothy.core.catalogue.parts import Part, of_kind
+from bothy.core.catalogue.sheets import BatterySheet, ControllerSheet, PanelSheet
 from bothy.core.context import BANK_PLACES, Context
 from bothy.core.design.power import SolarArray, SolarController
 from bothy.core.power.around import inverter_air
@@ -218,7 +219,9 @@ def _controller_for(ctx: Context) -> list[Proposal]:
     ]
 
 
-def _best_string(ctx: Context, target_w: float, roof_w: float, typed: SolarController | None) -> tuple[Part, int, int, Part | None, Any] | None:
+def _best_string(
+    ctx: Context, target_w: float, roof_w: float, typed: SolarController | None
+) -> tuple[Part[PanelSheet], int, int, Part[ControllerSheet] | None, Any] | None:
     """Panels and controller that reach the target without a finding: few strings first, then the cheapest; the most that the roof takes when none does.
 
     With a controller that was chosen already (``typed``) the panels that it takes.
@@ -289,8 +292,8 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
     else:
         required, why, short = _stay(ctx, flows, cold, peak)
     why.append(f"At the peak {peak:,.0f} A flow.")
-    fitting: list[tuple[float, Part, int, int]] = []
-    largest: tuple[float, Part, int, int] | None = None
+    fitting: list[tuple[float, Part[BatterySheet], int, int]] = []
+    largest: tuple[float, Part[BatterySheet], int, int] | None = None
     series_of = {12: {12.8: 1}, 24: {12.8: 2, 25.6: 1}, 48: {12.8: 4, 25.6: 2}}[ctx.system_v]
     for part in of_kind("battery"):
         d = part.data
@@ -335,7 +338,7 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
         "bank",
         "/power/bank",
         "Bank",
-        value["name"],
+        str(value["name"]),
         value,
         _dump(ctx.design.power.bank),
         [*why, *short],

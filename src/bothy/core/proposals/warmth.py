@@ -7,6 +7,7 @@ from collections.abc import Iterable
 from typing import Any
 
 from bothy.core.catalogue.parts import Part, of_kind
+from bothy.core.catalogue.sheets import CoolerSheet, HeaterSheet
 from bothy.core.constants import ZERO_K, G
 from bothy.core.context import Context
 from bothy.core.design.warmth import BuildUp, Heater
@@ -160,7 +161,7 @@ def propose_insulation(ctx: Context, w: Warm) -> Proposal | None:
     )
 
 
-def _adequate(ctx: Context, w: Warm, p: Part) -> tuple[bool, float]:
+def _adequate(ctx: Context, w: Warm, p: Part[HeaterSheet]) -> tuple[bool, float]:
     d = p.data
     r = heater_size(
         HeaterSizeIn.trusted(
@@ -177,7 +178,7 @@ def _adequate(ctx: Context, w: Warm, p: Part) -> tuple[bool, float]:
     return r.adequate, r.available_w
 
 
-def heater_value(p: Part, id: str, appliance: str | None, high: bool = False) -> dict[str, Any]:
+def heater_value(p: Part[HeaterSheet], id: str, appliance: str | None, high: bool = False) -> dict[str, Any]:
     """A catalogue heater as the design holds it, with its kit for heights where it needs one."""
     d = p.data
     h = Heater.model_validate(
@@ -355,7 +356,7 @@ def propose_ducts(ctx: Context, w: Warm) -> Proposal | None:
     )
 
 
-def _starts(ctx: Context, p: Part) -> bool:
+def _starts(ctx: Context, p: Part[CoolerSheet]) -> bool:
     """Whether the system runs a cooler: native at its voltage, or one that varies its speed on an inverter that can start it."""
     if p.data["volts"] < 100:
         return bool(p.data["volts"] == ctx.system_v)

@@ -7,6 +7,7 @@ import math
 from dataclasses import dataclass
 
 from bothy.core.catalogue.parts import Part, of_kind
+from bothy.core.catalogue.sheets import BatterySheet
 from bothy.core.context import Context
 from bothy.core.design.power import Bank, DrivingCharge, Inverter, Power, Shore, SolarArray, SolarController
 from bothy.core.power.bank import cells_of_unit
@@ -36,7 +37,7 @@ def _without(p: Power, *keys: str) -> float | None:
     return price_and_mass(p.model_copy(update=dict.fromkeys(keys)))[0]
 
 
-def _bank_of(ctx: Context, part: Part, usable_ah: float) -> Bank | None:
+def _bank_of(ctx: Context, part: Part[BatterySheet], usable_ah: float) -> Bank | None:
     chem = CHEMISTRIES[part.data["chemistry"]]
     cells, unit = chem.cell_count(ctx.system_v), cells_of_unit(chem, part.data["unit_voltage_v"])
     if cells % unit:

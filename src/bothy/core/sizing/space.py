@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from bothy.core.catalogue.parts import Part, parts
+from bothy.core.catalogue.sheets import ControllerSheet, PanelSheet
 from bothy.core.context import Context
 from bothy.core.design.document import Design
 from bothy.core.design.power import Bank, DrivingCharge, Power, SolarArray, SolarController
@@ -126,7 +127,9 @@ def mass_most_kg(ctx: Context) -> float:
     return said if said is not None else ctx.payload_kg
 
 
-def _controller(ctx: Context, panel: Part, s: int, n: int, controllers: list[Part], placed: dict[str, Any]) -> tuple[Part, SolarArray] | None:
+def _controller(
+    ctx: Context, panel: Part[PanelSheet], s: int, n: int, controllers: list[Part[ControllerSheet]], placed: dict[str, Any]
+) -> tuple[Part[ControllerSheet], SolarArray] | None:
     """The cheapest controller of a list that takes ``n`` strings of ``s`` panels without a finding."""
     d = panel.data
     taken = {a.id for a in ctx.design.power.own_arrays}
@@ -219,7 +222,7 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
                 of_kind = sorted(
                     (c for c in allowed if c.kind == "controller" and c.data["controller_type"] == kind), key=lambda c: (c.price_eur, c.mass_kg, c.key)
                 )
-                best: tuple[Part, SolarArray] | None = None
+                best: tuple[Part[ControllerSheet], SolarArray] | None = None
                 for s in (x for x in range(1, MOST_SERIES_PANELS + 1) if count % x == 0):
                     found = _controller(ctx, panel, s, count // s, of_kind, placed)
                     if found is not None and (best is None or found[0].price_eur < best[0].price_eur):

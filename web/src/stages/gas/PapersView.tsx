@@ -22,7 +22,7 @@ import { CHECKS, dropWord, INSTALLERS, limitWord, PRE_TRIP, REASONS, TEST_GAS, V
 
 const CAUTION =
   "Air, not oxygen or other gas; appliances isolated; never a flame. To be done and signed by the licensed person. A result never clears a smell of gas.";
-const mbar = (key: string, label: string, more: object = {}) => quantity(key, label, "pressure", "mbar", { scale: 0.01, ...more });
+const mbar = <K extends string>(key: K, label: string, more: object = {}) => quantity(key, label, "pressure", "mbar", { scale: 0.01, ...more });
 
 /** The papers on the left, the look before a trip on the right. */
 function PapersPicture() {

@@ -6,7 +6,7 @@ export const SUPPLIES = [
   { value: "dc", word: "DC" },
   { value: "converter", word: "adapter" },
   { value: "ac", word: "mains" },
-];
+] as const;
 export const ZONES = ["kitchen", "living", "bed", "washroom", "garage", "cab", "roof", "outside"].map((z) => ({ value: z, word: z }));
 export const KINDS = ["light", "cooling", "heating", "pump", "fan", "electronics", "socket", "cooking", "tool", "safety", "medical", "other"].map((k) => ({
   value: k,
@@ -17,7 +17,7 @@ export const TRUSTS = [
   { value: "label", word: "label" },
   { value: "duty", word: "label, duty" },
   { value: "catalogue", word: "catalogue" },
-];
+] as const;
 export const SEASONS = ["winter", "shoulder", "summer"] as const;
 
 const n = (x: number) => String(Number(x.toPrecision(6)));

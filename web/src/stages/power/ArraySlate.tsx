@@ -19,11 +19,11 @@ const MOUNTINGS = [
   { value: "roof_gap", word: "on the roof, with a gap" },
   { value: "glued", word: "glued down" },
   { value: "open_rack", word: "on an open rack" },
-];
+] as const;
 
-const GROUPS = [1, 2, 3, 4, 6, 12].map((n) => ({ value: String(n), word: n === 1 ? "none between them" : String(n) }));
+const GROUPS = ([1, 2, 3, 4, 6, 12] as const).map((n) => ({ value: `${n}` as const, word: n === 1 ? "none between them" : String(n) }));
 
-function specsOf(a: SolarArray): FieldSpec[] {
+function specsOf(a: SolarArray): FieldSpec<SolarArray>[] {
   const ground = a.deploy === "ground";
   return [
     words("name", "name"),

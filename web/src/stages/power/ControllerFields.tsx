@@ -3,7 +3,7 @@ import type { Schemas } from "../../data/client";
 import { choice, type FieldSpec, Fields, quantity } from "../../parts/Fields";
 import { FlagProperty, QuantityProperty } from "../../parts/Property";
 
-const SPECS: FieldSpec[] = [
+const SPECS: FieldSpec<Schemas["SolarController"]>[] = [
   choice("controller_type", "kind", [
     { value: "mppt", word: "MPPT" },
     { value: "pwm", word: "PWM" },

@@ -21,44 +21,45 @@ const WIRINGS = [
   { value: "diagonal", word: "diagonal" },
   { value: "same_end", word: "both leads on the first" },
   { value: "busbar", word: "equal leads to busbars" },
-];
+] as const;
 const MODES = [
   { value: "with_load", word: "only with a load" },
   { value: "always", word: "all day" },
   { value: "scheduled", word: "by the clock" },
-];
+] as const;
 const SCHOOLS = [
   { value: "dcdc", word: "DC-DC charger" },
   { value: "relay", word: "relay" },
   { value: "second", word: "second alternator" },
-];
+] as const;
 const WARMED = [
   { value: "on_charge", word: "only before it is charged" },
   { value: "kept_warm", word: "whenever the cells get cold" },
-];
+] as const;
 const FUELS = [
   { value: "petrol", word: "petrol" },
   { value: "diesel", word: "diesel" },
   { value: "gas", word: "gas (propane)" },
-];
+] as const;
 const SENSES = [
   { value: "ignition", word: "the ignition" },
   { value: "voltage", word: "the voltage it sees" },
-];
+] as const;
 const UNLIKE = [
   { value: "none", word: "all alike" },
   { value: "age", word: "of different age" },
   { value: "kind", word: "of different make, type or size" },
-];
+] as const;
 const VENTS = [
   { value: "none", word: "nowhere" },
   { value: "outside", word: "through a vent to the outside" },
-];
+] as const;
 const USUAL = { clearable: true, placeholder: "typical" };
 const MASS = quantity("mass_kg", "mass", "mass", "kg", USUAL);
 
+type Fitted<P extends keyof NonNullable<Design["power"]>> = NonNullable<NonNullable<Design["power"]>[P]>;
 /** What is asked of each part, by what was said of it before. */
-const SPECS: Record<Exclude<PartId, "solar" | "controller">, (what: Record<string, unknown>, design: Design) => FieldSpec[]> = {
+const SPECS: { [P in Exclude<PartId, "solar" | "controller">]: (what: Fitted<P>, design: Design) => FieldSpec<Fitted<P>>[] } = {
   bank: (b) => [
     choice("chemistry", "chemistry", CHEMISTRIES),
     choice("wiring", "take-off", WIRINGS),
@@ -209,11 +210,11 @@ function PartSlate({ id }: { id: PartId }) {
       )}
       {what && (
         <>
-          <Fields specs={[words("name", "name")]} item={what} onSet={set} />
+          <Fields specs={[words("name", "name")]} item={what as { name: string }} onSet={set} />
           {id === "controller" ? (
             <ControllerFields controller={what as never} onSet={set} />
           ) : (
-            <Fields specs={SPECS[id as keyof typeof SPECS](what, design)} item={what} onSet={set} />
+            <Fields specs={SPECS[id as "bank"](what as never, design)} item={what as Fitted<"bank">} onSet={set} />
           )}
           {id === "bank" && <StationFields />}
           <FlagProperty

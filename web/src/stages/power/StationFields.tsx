@@ -1,10 +1,11 @@
 /** A power station as the bank: what its case lets through, from its data sheet. */
+import type { Schemas } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { type FieldSpec, Fields, quantity } from "../../parts/Fields";
 import { FlagProperty } from "../../parts/Property";
 
 const USUAL = { clearable: true, placeholder: "not known" };
-const SPECS: FieldSpec[] = [
+const SPECS: FieldSpec<Schemas["StationLimits"]>[] = [
   quantity("dc_limit_w", "12 V outlets give, together", "power", "W"),
   quantity("inverter_limit_w", "mains sockets give", "power", "W"),
   quantity("inverter_surge_w", "and for a moment", "power", "W", USUAL),

@@ -10,7 +10,7 @@ export const STANDS = [
   { value: "fixed", word: "fixed on the roof" },
   { value: "lift", word: "lifted when parked" },
   { value: "ground", word: "on the ground" },
-];
+] as const;
 
 export function columnsOfArray(list: ReturnType<typeof useArrays>, parts: Record<string, Schemas["ArrayPart"]>, season: string): Column<Row>[] {
   const counted = (key: "series_count" | "parallel_count", label: string): Column<Row> => ({

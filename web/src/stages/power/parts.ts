@@ -50,7 +50,7 @@ export const OWN_BANKS = [
   { value: "flooded 6", word: "flooded lead, 6 V" },
   { value: "nmc 14.6", word: "lithium NMC, 4 cells, 14.6 V" },
   { value: "nmc 25.5", word: "lithium NMC, 7 cells, 25.5 V" },
-];
+] as const;
 
 /** Operations that put in a bank of one's own, of a kind in OWN_BANKS. */
 export function ownBank(kind: string): PatchOp[] {

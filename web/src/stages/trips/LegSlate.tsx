@@ -10,10 +10,10 @@ import type { TripRun } from "./run";
 import { Refills } from "./WarmTrip";
 import { DAY_TYPES, percent } from "./words";
 
-const hours = (key: string, label: string, note?: string) => quantity(key, label, "time", "h", { note });
+const hours = <K extends string>(key: K, label: string, note?: string) => quantity(key, label, "time", "h", { note });
 const AT = "hour of the day";
 
-function specsOf(leg: Leg, design: Design, places: { value: string; word: string }[]): FieldSpec[] {
+function specsOf(leg: Leg, design: Design, places: { value: string; word: string }[]): FieldSpec<Leg>[] {
   return [
     choice("place", "place", places),
     count("days_count", "days"),

@@ -132,7 +132,7 @@ export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
       />
       <ChoiceProperty
         label="system voltage"
-        value={(s.voltages ?? []).join(",")}
+        value={(s.voltages ?? []).join(",") as ""}
         options={[
           { value: "", word: "as it is" },
           { value: "12", word: "12 V" },

@@ -1,4 +1,5 @@
 /** How the run is made where schools differ; each with what Bothy takes when nothing is said. */
+import type { Schemas } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { choice, type FieldSpec, Fields, flag, quantity } from "../../parts/Fields";
 import { ChoiceProperty } from "../../parts/Property";
@@ -12,7 +13,7 @@ const GROUND = [
   { value: "0.35", word: "sand" },
   { value: "0.55", word: "old snow" },
   { value: "0.8", word: "fresh snow" },
-];
+] as const;
 const WEATHER = choice(
   "weather_source",
   "weather",
@@ -22,7 +23,7 @@ const WEATHER = choice(
   ],
   { note: "replay says most with ten years and more" },
 );
-const REST: FieldSpec[] = [
+const REST: FieldSpec<Schemas["Schools"]>[] = [
   quantity("kt_autocorr", "a day is like the one before", "fraction", "", {
     clearable: true,
     placeholder: "0.29, or the file’s",
@@ -47,7 +48,7 @@ const REST: FieldSpec[] = [
 
 export function Schools() {
   const { design, edit } = useVariant();
-  const s = (design.trips?.schools ?? {}) as Record<string, unknown>;
+  const s = (design.trips?.schools ?? {}) as Schemas["Schools"];
   const files = (design.trips?.places ?? []).some((p) => p.weather?.years?.length);
   const set = (key: string, value: unknown, what: string) => void edit([{ op: "replace", path: `/trips/schools/${key}`, value }], `Trip: ${what}`);
   const ground = String(s.albedo_frac ?? 0.2);

@@ -14,7 +14,7 @@ import { BANK_PLACES, HULLS, PRESETS, REGIONS, wordOf } from "./words";
 
 type Row = { path: string; label: string; what: string } & (
   | { dimension: string; unit: string; value: number | null | undefined; effective: number }
-  | { choices: { value: string; word: string }[]; value: string; said: boolean }
+  | { choices: readonly { value: string; word: string }[]; value: string; said: boolean }
 );
 
 function Value({ row }: { row: Row }) {

@@ -22,8 +22,8 @@ export function usePresets() {
 }
 
 type Slide = Schemas["SlideOutDoc"];
-const SLIDE_SIDES = SIDES.filter((s) => ["left", "right", "rear"].includes(s.value));
-const LIFTS = [
+const SLIDE_SIDES = SIDES.filter((s): s is { value: Slide["on"]; word: string } => ["left", "right", "rear"].includes(s.value));
+const LIFTS: { value: Schemas["PopTopDoc"]["shape"]; word: string }[] = [
   { value: "wedge", word: "at one end" },
   { value: "box", word: "level" },
 ];
@@ -103,9 +103,9 @@ function SurfaceSlate({ id }: { id: string }) {
             specs={[
               choice("cover", "before it at night", COVERS),
               quantity("shade_transmit_frac", "sun that passes by day", "fraction", "", { note: "1: no shade; cover outside 0.1 to 0.2" }),
-              { key: "zone", label: "zone", kind: "text" },
+              words("zone", "zone"),
             ]}
-            item={{ cover: "none", shade_transmit_frac: 1, ...said, zone: said?.zone ?? s.zone }}
+            item={{ cover: said?.cover ?? "none", shade_transmit_frac: said?.shade_transmit_frac ?? 1, zone: said?.zone ?? s.zone }}
             onSet={(key, value, label) => void set(id, s.name, { [key]: key === "zone" ? String(value).toLowerCase() : value }, label)}
           />
         </>

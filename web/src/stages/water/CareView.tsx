@@ -89,7 +89,7 @@ function TestSlate({ t }: { t: HoldTest & { name: string } }) {
   const { report } = useVariant();
   const { set, remove } = useTests();
   const r = report.water.tests.find((x) => x.id === t.id);
-  const kpa = (key: string, label: string) => quantity(key, label, "pressure", "kPa", { scale: 0.001 });
+  const kpa = <K extends string>(key: K, label: string) => quantity(key, label, "pressure", "kPa", { scale: 0.001 });
   return (
     <Slate title={t.name} sub={r ? VERDICT[r.verdict] : ""}>
       <FindingList findings={report.findings.filter((f) => f.subject === `test:${t.id}`)} />

@@ -108,7 +108,7 @@ function DaysSlate() {
   const t = w.toilet;
   const put = (base: string, what: string) => (key: string, value: unknown, label: string) =>
     void edit([{ op: "replace", path: `/water/${base}/${key}`, value }], `${what}: ${label}`);
-  const litres = (key: string, label: string, unit = "L") =>
+  const litres = <K extends string>(key: K, label: string, unit = "L") =>
     quantity(key, label, unit === "L/min" ? "flow" : "volume", unit, { clearable: true, placeholder: "as the style has it" });
   return (
     <Slate title="Water" sub="how much, and for how long">

@@ -4,7 +4,7 @@ import { scaleLog } from "d3-scale";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { wordColumn } from "../../parts/columns";
-import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
+import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
@@ -172,12 +172,12 @@ function Whole() {
               ...(element ? [quantity("element_w", "element", "power", "W"), choice("element_supply", "element fed by", ELEMENT_SUPPLIES)] : []),
               ...(coil
                 ? [
-                    { key: "coil_ua_w_k", label: "coil, W for each kelvin", kind: "quantity" as const, dimension: "count", unit: "" },
+                    count("coil_ua_w_k", "coil, W for each kelvin"),
                     quantity("coolant_temp_c", "coolant", "temperature", "°C"),
                     quantity("coolant_flow_l_min", "coolant flow", "flow", "L/min"),
                   ]
                 : []),
-              { key: "loss_w_k", label: "loses, W for each kelvin", kind: "quantity", dimension: "count", unit: "" },
+              count("loss_w_k", "loses, W for each kelvin"),
               quantity("mixer_c", "mixer set to", "temperature", "°C", { clearable: true, placeholder: "no mixer" }),
               quantity("relief_kpa", "relief valve", "pressure", "kPa", { scale: 0.001, clearable: true, placeholder: "none" }),
               flag("relief_outside", "it is piped outside"),

@@ -19,10 +19,10 @@ import { WaterPicture } from "./WaterPicture";
 import { FILLS, HELD, HOLDS, PLACES, SENDERS, SHAPES, VIEWS, wordOf } from "./words";
 
 const CAUTION = "A litre is a kilogram: low, near the axles, held for a crash and not only for braking. Before a floor is drilled: fuel, brake lines, cables.";
-const metres = (key: string, label: string, more: object = {}) => quantity(key, label, "length", "m", more);
+const metres = <K extends string>(key: K, label: string, more: object = {}) => quantity(key, label, "length", "m", more);
 
-function partSpecs(p: Prism): FieldSpec[] {
-  const of: Record<string, FieldSpec[]> = {
+function partSpecs(p: Prism): FieldSpec<Prism>[] {
+  const of: Record<Prism["shape"], FieldSpec<Prism>[]> = {
     box: [metres("length_m", "long, along the vehicle"), metres("width_m", "wide"), metres("height_m", "high")],
     cylinder_vertical: [metres("diameter_m", "across"), metres("height_m", "high")],
     cylinder_horizontal: [metres("diameter_m", "across"), metres("length_m", "long")],
@@ -34,7 +34,7 @@ function partSpecs(p: Prism): FieldSpec[] {
       { value: "add", word: "a part of the tank" },
       { value: "cut", word: "cut out of it" },
     ]),
-    ...of[p.shape]!,
+    ...of[p.shape],
     metres("base_z_m", "begins over the tank’s zero"),
   ];
 }

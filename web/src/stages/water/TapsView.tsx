@@ -23,7 +23,7 @@ import { useTaps, WaterPicture } from "./WaterPicture";
 import { FILTER_AT, FILTERS, FITTINGS, OUTLETS, PLACES, PUMPS, VIEWS, wordOf } from "./words";
 
 const CAUTION = "Switch the pump off when you drive or leave: a burst hose empties the tank. Water sideways of electrics, or under them, never above.";
-const kpa = (key: string, label: string, more: object = {}) => quantity(key, label, "pressure", "kPa", { scale: 0.001, ...more });
+const kpa = <K extends string>(key: K, label: string, more: object = {}) => quantity(key, label, "pressure", "kPa", { scale: 0.001, ...more });
 
 function RunSlate({ r }: { r: PipeRun & { name: string } }) {
   const { report } = useVariant();

@@ -9,22 +9,22 @@ import { SHEDDING } from "./words";
 const STYLES = [
   { value: "wired", word: "hard-wired" },
   { value: "leads", word: "plug-in leads" },
-];
+] as const;
 const POLES = [
   { value: "double", word: "double-pole" },
   { value: "single", word: "single-pole" },
-];
+] as const;
 const TRANSFERS = [
   { value: "automatic", word: "automatic" },
   { value: "changeover", word: "by a switch" },
   { value: "separate", word: "kept separate" },
   { value: "joined", word: "joined" },
-];
+] as const;
 const BONDS = [
   { value: "relay", word: "by relay" },
   { value: "permanent", word: "permanent" },
   { value: "none", word: "none" },
-];
+] as const;
 
 const RCD_TYPES = [
   { value: "", word: "not entered" },
@@ -32,13 +32,13 @@ const RCD_TYPES = [
   { value: "a", word: "A" },
   { value: "f", word: "F" },
   { value: "b", word: "B" },
-];
+] as const;
 const GALVANIC = [
   { value: "", word: "not entered" },
   { value: "none", word: "nothing" },
   { value: "isolator", word: "a galvanic isolator" },
   { value: "transformer", word: "an isolating transformer" },
-];
+] as const;
 
 /** "2 at 8; 5 at 14" or "2; 5" as leads in stock; null when it makes no sense. */
 export function stockOf(text: string): { length_m: number; cost: number }[] | null {

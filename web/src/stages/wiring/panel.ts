@@ -15,7 +15,7 @@ export const THING_KINDS = [
   { value: "voltmeter", word: "voltmeter" },
   { value: "gauge", word: "round gauge" },
   { value: "display", word: "remote display" },
-];
+] as const;
 
 /** A place on the plate's grid of 1 mm, kept on the plate. */
 export const onGrid = (mm: number, most: number) => Math.min(most, Math.max(0, Math.round(mm)));
