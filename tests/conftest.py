@@ -11,7 +11,10 @@ from hypothesis import settings
 from sqlalchemy import Engine, create_engine, text
 from sqlalchemy.engine import make_url
 
+from bothy.core import figure_keys
 from bothy.demo import curlew
+
+figure_keys.strict = True
 
 # The same examples on every run, so that a change is judged by itself; `HYPOTHESIS_PROFILE=search` looks for new ones.
 settings.register_profile("steady", derandomize=True, deadline=None)

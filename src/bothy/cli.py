@@ -88,6 +88,14 @@ def units(_: argparse.Namespace) -> int:
     return 0
 
 
+def figures(_: argparse.Namespace) -> int:
+    """Print the keys of figures as a type of the front end."""
+    from bothy.core.figure_keys import typescript
+
+    print(typescript(), end="")
+    return 0
+
+
 def openapi(_: argparse.Namespace) -> int:
     """Print the OpenAPI document."""
     from bothy.api.app import create_app
@@ -109,6 +117,7 @@ def main(argv: list[str] | None = None) -> int:
     p.add_argument("--demo", action="store_true")
     p.set_defaults(run=prepare)
     commands.add_parser("units", help="print the units that are understood").set_defaults(run=units)
+    commands.add_parser("figures", help="print the keys of figures as a type").set_defaults(run=figures)
     commands.add_parser("openapi", help="print the API document").set_defaults(run=openapi)
     args = parser.parse_args(argv)
     return int(args.run(args))

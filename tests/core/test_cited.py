@@ -33,7 +33,7 @@ C1 = {
     "circuits/c1/length_m": given("length_m", 0.6),
     "circuits/c2/current_a": given("current_a", 9.6),
     "network/busbar/fault_a": given("fault_a", 19_560.0),
-    "power/daily_wh": given("daily_wh", 1234.0),
+    "power/winter/demand_wh": given("daily_wh", 1234.0),
 }
 
 
@@ -56,7 +56,7 @@ def test_numbers_find_the_figures_of_their_subject(message: str, keys: list[str]
 
 
 def test_what_a_rule_names_stands_first_and_what_is_not_there_goes() -> None:
-    assert cited("16.2 A flow.", C1, ["power/daily_wh", "gone/key"]) == ["power/daily_wh", "circuits/c1/current_a"]
+    assert cited("16.2 A flow.", C1, ["power/winter/demand_wh", "mains/limit_a"]) == ["power/winter/demand_wh", "circuits/c1/current_a"]
 
 
 def test_what_was_given_for_a_figure_opens_where_it_says_whence() -> None:

@@ -87,32 +87,32 @@ def test_a_key_gives_unit_and_label(key: str, unit: str, label: str) -> None:
 
 def test_the_book_links_inputs_that_have_their_own_working() -> None:
     book = Book()
-    watts = book.put("lamp/power", power(12, 5))
-    book.put("lamp/energy", energy(watts, 2))
-    inputs = {i["name"]: i for i in book.working("lamp/energy")["lamp/energy"]["inputs"]}
-    assert inputs["power_w"]["key"] == "lamp/power"
+    watts = book.put("life/winter/peak_power_w", power(12, 5))
+    book.put("life/winter/energy_wh", energy(watts, 2))
+    inputs = {i["name"]: i for i in book.working("life/winter/energy_wh")["life/winter/energy_wh"]["inputs"]}
+    assert inputs["power_w"]["key"] == "life/winter/peak_power_w"
     assert inputs["time_h"]["key"] is None
 
 
 def test_the_book_registers_deep_figures_under_their_path() -> None:
     book = Book()
-    book.put("lamp/energy", energy(power(12, 5), 2))
-    assert list(book.shown()) == ["lamp/energy"]
-    working = book.working("lamp/energy")
-    assert working["lamp/energy~power_w"]["value"] == 60
-    assert working["lamp/energy"]["inputs"][0]["key"] == "lamp/energy~power_w"
+    book.put("life/winter/energy_wh", energy(power(12, 5), 2))
+    assert list(book.shown()) == ["life/winter/energy_wh"]
+    working = book.working("life/winter/energy_wh")
+    assert working["life/winter/energy_wh~power_w"]["value"] == 60
+    assert working["life/winter/energy_wh"]["inputs"][0]["key"] == "life/winter/energy_wh~power_w"
     with pytest.raises(KeyError):
-        book.working("lamp/power")
+        book.working("life/winter/peak_power_w")
 
 
 def test_the_same_figure_under_two_keys_is_linked_to_the_first() -> None:
     book = Book()
     f = power(12, 5)
-    book.put("first", f)
-    book.put("second", f)
-    book.put("third", energy(f, 1))
-    assert book.working("third")["third"]["inputs"][0]["key"] == "first"
-    assert book.all_workings() == {**book.working("first"), **book.working("second"), **book.working("third")}
+    book.put("vehicle/payload_kg", f)
+    book.put("vehicle/loaded_kg", f)
+    book.put("power/mass_kg", energy(f, 1))
+    assert book.working("power/mass_kg")["power/mass_kg"]["inputs"][0]["key"] == "vehicle/payload_kg"
+    assert book.all_workings() == {**book.working("vehicle/payload_kg"), **book.working("vehicle/loaded_kg"), **book.working("power/mass_kg")}
 
 
 def test_a_figure_says_what_it_is() -> None:

@@ -135,14 +135,14 @@ def test_a_part_is_made_again_when_what_it_was_given_or_looked_at_differs() -> N
 
     def work(ctx: Context, more: dict[str, float]) -> float:
         made.append(ctx.people)
-        ctx.book.put("a/b", given("people_count", ctx.people))
+        ctx.book.put("mains/limit_a", given("people_count", ctx.people))
         return ctx.people + more["x"]
 
     def parts(people: int, more: float, before: Parts | None) -> tuple[Parts, float]:
         ctx = Context(load_design({"schema_version": 1, "life": {"people": people}}))
         here = Parts(ctx, before)
         result = here.make("p", work, {"x": more})
-        assert ctx.book.figures["a/b"].value == people
+        assert ctx.book.figures["mains/limit_a"].value == people
         return here, result
 
     one, first = parts(2, 1.0, None)

@@ -1094,9 +1094,48 @@ export interface components {
          *
          *     ``tier`` says when it goes when power is short: 1 never by choice, 2 late, 3 first; by its kind where nothing is said.
          *     ``water_l_per_use`` is what it takes of the fresh water each time, usual of its kind where nothing is said.
-         *     ``always_on``: it must run also while the isolator is off, as a bilge pump. A mains appliance that is used ``away`` from the hook-up too wants an inverter also where there is one every night.
+         *     ``always_on``: it must run also while the isolator is off, as a bilge pump. A mains appliance that is used ``away`` from the hook-up too wants an
+         *     inverter also where there is one every night.
          */
         Appliance: {
+            /**
+             * Supply
+             * @default dc
+             * @enum {string}
+             */
+            supply: "dc" | "converter" | "ac";
+            /** Hours Per Day */
+            hours_per_day?: number | null;
+            /** Duty Frac */
+            duty_frac?: number | null;
+            /** Minutes Per Use */
+            minutes_per_use?: number | null;
+            /**
+             * Start Multiple
+             * @default 1
+             */
+            start_multiple: number;
+            /**
+             * Ambient Dependent
+             * @default false
+             */
+            ambient_dependent: boolean;
+            /**
+             * @default {
+             *       "summer": 1,
+             *       "shoulder": 1,
+             *       "winter": 1
+             *     }
+             */
+            season_factors: components["schemas"]["SeasonFactors"];
+            /**
+             * @default {
+             *       "parked": 1,
+             *       "driving": 1,
+             *       "working": 1
+             *     }
+             */
+            day_factors: components["schemas"]["DayFactors"];
             /** Id */
             id: string;
             /** Name */
@@ -1113,12 +1152,6 @@ export interface components {
              * @enum {string}
              */
             zone: "kitchen" | "living" | "bed" | "washroom" | "garage" | "cab" | "roof" | "outside";
-            /**
-             * Supply
-             * @default dc
-             * @enum {string}
-             */
-            supply: "dc" | "converter" | "ac";
             /**
              * Count
              * @default 1
@@ -1139,14 +1172,8 @@ export interface components {
              * @default 1
              */
             charges_per_day: number;
-            /** Hours Per Day */
-            hours_per_day?: number | null;
-            /** Duty Frac */
-            duty_frac?: number | null;
             /** Uses Per Day */
             uses_per_day?: number | null;
-            /** Minutes Per Use */
-            minutes_per_use?: number | null;
             /** Running Power W */
             running_power_w?: number | null;
             /**
@@ -1154,11 +1181,6 @@ export interface components {
              * @default 0
              */
             standby_w: number;
-            /**
-             * Start Multiple
-             * @default 1
-             */
-            start_multiple: number;
             /** Coincidence Frac */
             coincidence_frac?: number | null;
             /**
@@ -1174,31 +1196,10 @@ export interface components {
             /** Electrical */
             electrical?: ("resistive" | "constant_power" | "constant_current" | "motor") | null;
             /**
-             * Ambient Dependent
-             * @default false
-             */
-            ambient_dependent: boolean;
-            /**
              * Internal Temp C
              * @default 4
              */
             internal_temp_c: number;
-            /**
-             * @default {
-             *       "summer": 1,
-             *       "shoulder": 1,
-             *       "winter": 1
-             *     }
-             */
-            season_factors: components["schemas"]["SeasonFactors"];
-            /**
-             * @default {
-             *       "parked": 1,
-             *       "driving": 1,
-             *       "working": 1
-             *     }
-             */
-            day_factors: components["schemas"]["DayFactors"];
             /**
              * Windows
              * @default []
@@ -1328,7 +1329,8 @@ export interface components {
          *     A unit with a heater of its own (W, each) warms its cells before it is charged, or never lets them get cold. ``heat_loss_w_k`` is what the whole bank loses
          *     to the air round it. ``usable_frac`` is how deep it may go, ``charge_to_frac`` where charging stops, ``peukert_exponent`` 1 counts a lead bank by its label:
          *     schools; None is usual of the chemistry. ``unlike`` says whether units differ in age or in kind; ``vent`` how a lead bank's gas gets out; ``beside_sparks``
-         *     whether an inverter, relay or switch shares its box. ``unit_resistance_mohm`` is of a unit's data sheet. With ``station`` it is a power station, all in one case. ``owned`` parts cost nothing and are kept.
+         *     whether an inverter, relay or switch shares its box. ``unit_resistance_mohm`` is of a unit's data sheet. With ``station`` it is a power station,
+         *     all in one case. ``owned`` parts cost nothing and are kept.
          */
         Bank: {
             /**
@@ -2067,7 +2069,8 @@ export interface components {
          *
          *     ``fuse_distance_m`` is measured along the cable from its source; ``far_fuse_a`` is a second fuse at the other end, where
          *     that end is a source too; ``negative_at`` says where its return lands. ``negative_area_mm2`` or ``negative_awg`` is the size of
-         *     its return where that differs. ``array`` is that whose own controller a solar circuit leads from; None: from the one that the rest share. ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
+         *     its return where that differs. ``array`` is that whose own controller a solar circuit leads from; None: from the one that the rest share.
+         *     ``clearing_time_s`` is what the data sheet of its fuse says at the current of a dead short.
          *     ``solid_core``: its conductors are not stranded. ``before_isolator``: it stays live when the isolator is off.
          */
         Circuit: {
@@ -3155,7 +3158,8 @@ export interface components {
         };
         /**
          * Edit
-         * @description A change: operations that are taken together or not at all. Paths under ``/facts`` change what was measured: each item becomes an entry of the evidence.
+         * @description A change: operations that are taken together or not at all. Paths under ``/facts`` change what was measured: each item becomes an entry of the
+         *     evidence.
          */
         Edit: {
             /** Ops */
@@ -3339,7 +3343,8 @@ export interface components {
         };
         /**
          * Finding
-         * @description What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns; ``rests_on`` names what is only assumed behind its figures.
+         * @description What a rule says of one subject (an item's id, or the name of a stage); ``related`` items it also concerns; ``rests_on`` names what is only
+         *     assumed behind its figures.
          *
          *     ``answers`` of a question are changes, each with the words of its button; ``fix`` is the one-press remedy of a finding.
          */
@@ -3418,7 +3423,8 @@ export interface components {
         };
         /**
          * FrostTrip
-         * @description A wet part on the trip: the share of the weathers in which it is under 0 °C on each day, those days in which it is in one of ten or more, the coldest of 1 in 10, and W that would hold it at 4 °C in that cold.
+         * @description A wet part on the trip: the share of the weathers in which it is under 0 °C on each day, those days in which it is in one of ten or more, the
+         *     coldest of 1 in 10, and W that would hold it at 4 °C in that cold.
          */
         FrostTrip: {
             /** Subject */
@@ -3556,7 +3562,8 @@ export interface components {
         };
         /**
          * GasAppliance
-         * @description Something that burns gas. Input and hours as on its plate, or usual of its kind; ``heater`` names the heater of Warmth that it is, ``hot_water`` that it heats the water of Water.
+         * @description Something that burns gas. Input and hours as on its plate, or usual of its kind; ``heater`` names the heater of Warmth that it is,
+         *     ``hot_water`` that it heats the water of Water.
          *
          *     Distances are along the van from the front of the living space. What isn't said to be there counts as missing.
          */
@@ -4038,7 +4045,8 @@ export interface components {
         };
         /**
          * GasTrip
-         * @description Gas over the trip: kg that the vessels give, what is left at each point of the lanes in the middle weather, kg used (mean), when it is first out in half of the weathers, and in which part of them at all.
+         * @description Gas over the trip: kg that the vessels give, what is left at each point of the lanes in the middle weather, kg used (mean), when it is first
+         *     out in half of the weathers, and in which part of them at all.
          */
         GasTrip: {
             /** Capacity Kg */
@@ -4174,8 +4182,10 @@ export interface components {
         };
         /**
          * GeneratorTrip
-         * @description A generator over the trip, means of the weathers: hours planned and run, kWh made, fuel burnt in ``unit``, what the can holds and what is left of it at each
-         *     point of the lanes in the middle weather (None where the fuel is not limited or shared), when the fuel is first out in half of the weathers, and in which part at all.
+         * @description A generator over the trip, means of the weathers: hours planned and run, kWh made, fuel burnt in ``unit``, what the can holds and what is left
+         *     of it at each
+         *     point of the lanes in the middle weather (None where the fuel is not limited or shared), when the fuel is first out in half of the weathers, and
+         *     in which part at all.
          */
         GeneratorTrip: {
             /** Planned H */
@@ -5513,7 +5523,8 @@ export interface components {
          *     ``transfer`` is how shore and inverter meet: an automatic contact, a change-over switch, separate sockets, or joined without either.
          *     ``bond`` is the inverter's neutral-earth bond: by relay only while it inverts, permanent, or none. ``shedding`` says what happens when
          *     more would run than the supply carries; ``keep`` are the appliances in the order in which they stay on. ``rcd_type``
-         *     is what currents the residual-current device sees, ``inlet_breaker_a`` a breaker at the inlet, ``surge`` a surge protector there, ``galvanic`` what keeps the shore's earth off a hull.
+         *     is what currents the residual-current device sees, ``inlet_breaker_a`` a breaker at the inlet, ``surge`` a surge protector there, ``galvanic``
+         *     what keeps the shore's earth off a hull.
          */
         Mains: {
             /**
@@ -6078,7 +6089,8 @@ export interface components {
         };
         /**
          * OtherCable
-         * @description A cable that is no circuit of a board: from the panels to their controller (``array`` names them; None: those on the shared one), from the inlet or the inverter
+         * @description A cable that is no circuit of a board: from the panels to their controller (``array`` names them; None: those on the shared one), from the
+         *     inlet or the inverter
          *     to the mains board, a bonding or earth conductor, or the vehicle's own trailer lights with their current, fed by the towing vehicle and never by the bank.
          */
         OtherCable: {
@@ -6239,7 +6251,8 @@ export interface components {
         };
         /**
          * OwnPlace
-         * @description A place of the person's own: degrees north and east, m above the sea, standard time from UTC. Its weather is a file's, or that of the nearest place of the table.
+         * @description A place of the person's own: degrees north and east, m above the sea, standard time from UTC. Its weather is a file's, or that of the nearest
+         *     place of the table.
          */
         OwnPlace: {
             /** Id */
@@ -7190,7 +7203,8 @@ export interface components {
         };
         /**
          * RunPart
-         * @description A run with everything on: kg/h, bore, what it takes, what is lost from the regulator to its end, pressure there, Reynolds number and whether it flows laminar, turbulent or between the two.
+         * @description A run with everything on: kg/h, bore, what it takes, what is lost from the regulator to its end, pressure there, Reynolds number and whether
+         *     it flows laminar, turbulent or between the two.
          */
         RunPart: {
             /** Name */
@@ -7247,7 +7261,8 @@ export interface components {
         };
         /**
          * SchoolView
-         * @description What a school does to a build-up: water caught in a cold day and let go inwards in a sunny one, g/(m²·day); years of each against the other are the reader's.
+         * @description What a school does to a build-up: water caught in a cold day and let go inwards in a sunny one, g/(m²·day); years of each against the other
+         *     are the reader's.
          */
         SchoolView: {
             /**
@@ -7680,8 +7695,6 @@ export interface components {
          * @description A part of the wall that slides out.
          */
         SlideOutDoc: {
-            /** Id */
-            id: string;
             /**
              * On
              * @enum {string}
@@ -7693,14 +7706,18 @@ export interface components {
             width_m: number;
             /** Height M */
             height_m: number;
+            /** Id */
+            id: string;
         };
         /**
          * SolarArray
          * @description Identical panels, ``series_count`` in each of ``parallel_count`` strings. Data-sheet values at STC.
          *
          *     ``soiling_frac`` is what dirt leaves of the light (None: 0.97), ``sky_view_frac`` the part of the sky that they see.
-         *     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground, which face the equator where nothing is said. ``lift`` lies flat while driving; ``shade_frac`` is the part of the
-         *     direct light lost in each clock hour, or empty. On a curved roof: its radius, how far the panels reach across it, and into how many bypass groups they are parted on the way. ``controller`` is one of its own;
+         *     Azimuth from the vehicle's nose, clockwise; from north for panels on the ground, which face the equator where nothing is said. ``lift`` lies flat
+         *     while driving; ``shade_frac`` is the part of the
+         *     direct light lost in each clock hour, or empty. On a curved roof: its radius, how far the panels reach across it, and into how many bypass groups
+         *     they are parted on the way. ``controller`` is one of its own;
          *     None: it is on the one that the rest share.
          */
         SolarArray: {
@@ -7999,7 +8016,8 @@ export interface components {
         };
         /**
          * StoreTrip
-         * @description A store on the trip: litres that it gives or takes, its level (of a supply what is left, of waste what is in it) at each point of the lanes, when it is first short in half of the weathers.
+         * @description A store on the trip: litres that it gives or takes, its level (of a supply what is left, of waste what is in it) at each point of the lanes,
+         *     when it is first short in half of the weathers.
          */
         StoreTrip: {
             /** Capacity L */
@@ -8036,7 +8054,8 @@ export interface components {
         };
         /**
          * SurfacePart
-         * @description One surface: m², W/(m²K), W at the design cold, and what the damp does. ``winter_w`` is the coldest day's loss by the hour, ``summer_w`` the hot day's gain.
+         * @description One surface: m², W/(m²K), W at the design cold, and what the damp does. ``winter_w`` is the coldest day's loss by the hour, ``summer_w`` the
+         *     hot day's gain.
          */
         SurfacePart: {
             /** Name */
@@ -8305,7 +8324,8 @@ export interface components {
         };
         /**
          * TripDaySum
-         * @description One day: where, and in half of the weathers how much came in, was used and was missing in Wh; least charge in 1 of 10; share of weathers with a shortage.
+         * @description One day: where, and in half of the weathers how much came in, was used and was missing in Wh; least charge in 1 of 10; share of weathers with
+         *     a shortage.
          */
         TripDaySum: {
             /** Date */
@@ -8368,7 +8388,8 @@ export interface components {
         /**
          * TripRun
          * @description A run of the trip. Lanes have ``per_day`` points a day; ``shed`` names the loads that are switched off first, where the bank gets low enough for it, and
-         *     ``shed_first_d`` when that is first, in half of those weathers. ``histories`` are three weathers that happened to be near the 1 in 10, the half and the 9 in 10.
+         *     ``shed_first_d`` when that is first, in half of those weathers. ``histories`` are three weathers that happened to be near the 1 in 10, the half
+         *     and the 9 in 10.
          *     ``figures`` are the workings of what the findings say, by key (``trip/…``).
          */
         TripRun: {
@@ -8847,7 +8868,8 @@ export interface components {
         };
         /**
          * VesselPart
-         * @description A vessel, one piece: gas in kg when full; and of all pieces what can be used on the coldest night, full mass, and gas an hour for long and for an hour at the least fill.
+         * @description A vessel, one piece: gas in kg when full; and of all pieces what can be used on the coldest night, full mass, and gas an hour for long and for
+         *     an hour at the least fill.
          */
         VesselPart: {
             /** Name */
@@ -8867,7 +8889,8 @@ export interface components {
         };
         /**
          * WallLayer
-         * @description One layer of a build-up: a material of the table or ``air_gap``, or own values under a name. ``foil``: the gap faces clean foil; ``over_ribs``: it passes in front of the ribs.
+         * @description One layer of a build-up: a material of the table or ``air_gap``, or own values under a name. ``foil``: the gap faces clean foil;
+         *     ``over_ribs``: it passes in front of the ribs.
          */
         WallLayer: {
             /** Id */
@@ -8993,8 +9016,10 @@ export interface components {
         };
         /**
          * WarmTrip
-         * @description Warmth over the trip, means of the weathers: heat kWh, fuel L and kg, when the fuel is first out (in half of the weathers), electricity of heater and cooler Wh a day;
-         *     hours too warm, too damp, with water on the coldest face; the coldest and the hottest cabin of 1 in 10; the longest time in a row (of half of the weathers) that the
+         * @description Warmth over the trip, means of the weathers: heat kWh, fuel L and kg, when the fuel is first out (in half of the weathers), electricity of
+         *     heater and cooler Wh a day;
+         *     hours too warm, too damp, with water on the coldest face; the coldest and the hottest cabin of 1 in 10; the longest time in a row (of half of the
+         *     weathers) that the
          *     heater does not reach its setting by more than 3 K; a bay's frost.
          */
         WarmTrip: {
@@ -9271,8 +9296,8 @@ export interface components {
             /**
              * @default {
              *       "style": "moderate",
-             *       "hot_climate": false,
              *       "drinking_source": "tank",
+             *       "hot_climate": false,
              *       "shower_type": "flow",
              *       "shower_charge_l": 10
              *     }
@@ -9639,7 +9664,7 @@ export interface components {
         };
         /**
          * WaterUse
-         * @description Habits. None: as the style has it.
+         * @description Habits, and how many days the water is to last. None: as the style has it.
          */
         WaterUse: {
             /**
@@ -9648,19 +9673,17 @@ export interface components {
              * @enum {string}
              */
             style: "frugal" | "moderate" | "generous";
-            /** Target Days */
-            target_days?: number | null;
-            /**
-             * Hot Climate
-             * @default false
-             */
-            hot_climate: boolean;
             /**
              * Drinking Source
              * @default tank
              * @enum {string}
              */
             drinking_source: "tank" | "separate";
+            /**
+             * Hot Climate
+             * @default false
+             */
+            hot_climate: boolean;
             /** Drinking L Person Day */
             drinking_l_person_day?: number | null;
             /** Cooking L Person Day */
@@ -9688,6 +9711,8 @@ export interface components {
             shower_charge_l: number;
             /** Outside L Day */
             outside_l_day?: number | null;
+            /** Target Days */
+            target_days?: number | null;
         };
         /**
          * WeatherRead

@@ -54,7 +54,7 @@ export const finding = (id: string, severity: string, more: object = {}) => ({
 
 /** Figures of the design that is mounted, with their workings. */
 export const workings = {
-  drop: figure("voltage drop", 0.64, "V", [
+  "circuits/lamp/drop_v": figure("voltage drop", 0.64, "V", [
     input("current_a", "current", 4.6, "A", "current"),
     input("length_m", "length", 7.5, "m", null, "typed", "one way"),
   ]),

@@ -62,7 +62,7 @@ describe("findings", () => {
 describe("figures", () => {
   it("unroll step by step, back to what was typed", async () => {
     serve({ "GET /api/variants/v/working": workings });
-    mount(<SlateFig k="drop" />);
+    mount(<SlateFig k="circuits/lamp/drop_v" />);
     fireEvent.click(screen.getByRole("button", { name: /voltage drop/ }));
     expect(await screen.findByText("how voltage drop is reached")).toBeTruthy();
     expect(screen.getByText("typed: one way")).toBeTruthy();
@@ -75,7 +75,7 @@ describe("figures", () => {
   it("say so when the working can't be fetched", async () => {
     serve();
     vi.stubGlobal("fetch", vi.fn().mockRejectedValue(new Error("down")));
-    mount(<SlateFig k="drop" />);
+    mount(<SlateFig k="circuits/lamp/drop_v" />);
     fireEvent.click(screen.getByRole("button", { name: /voltage drop/ }));
     expect(await screen.findByText(/could not be fetched/)).toBeTruthy();
   });
@@ -84,9 +84,9 @@ describe("figures", () => {
     serve({ "GET /api/variants/v/working": workings });
     mount(
       <>
-        <Fig k="drop" />
+        <Fig k="circuits/lamp/drop_v" />
         <Slate title="Lamp">
-          <SlateFig k="drop" />
+          <SlateFig k="circuits/lamp/drop_v" />
         </Slate>
       </>,
     );
@@ -98,7 +98,7 @@ describe("figures", () => {
   });
 
   it("that are not there are a dash", () => {
-    mount(<Fig k="nothing" />);
+    mount(<Fig k="mains/limit_a" />);
     expect(screen.getByText("–")).toBeTruthy();
   });
 });

@@ -10,6 +10,7 @@ from collections.abc import Iterable, Mapping
 from typing_extensions import TypedDict
 
 from bothy.core.figure import Figure, Origin
+from bothy.core.figure_keys import check
 from bothy.core.method.sources import SourceOut, written
 
 
@@ -57,7 +58,7 @@ class Book:
 
     def put(self, key: str, figure: Figure) -> Figure:
         """Register a figure; returns it."""
-        self.figures[key] = figure
+        self.figures[check(key)] = figure
         self._keys.setdefault(id(figure), key)
         self._kept.append(figure)
         if self._log is not None:

@@ -10,6 +10,7 @@ from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict
 
+from bothy.core.figure_keys import check
 from bothy.core.method.sources import Cited, SourceOut, written
 
 Severity = Literal["danger", "fault", "advice", "question", "note"]
@@ -129,7 +130,7 @@ def finding(
         message=message,
         remedy=remedy or r.remedy,
         source=written(r.source),
-        figures=figures or [],
+        figures=[check(k) for k in figures or ()],
         related=related or [],
         fix=fix,
         answers=answers or [],

@@ -11,9 +11,10 @@ from hypothesis import strategies as st
 
 from bothy.core.calculators import CALCULATORS, calculate
 from bothy.core.contract import BadInput
+from bothy.core.fluid import friction
 from bothy.core.warmth.air import PER_FLOW, R_V, density_ratio, pressure_pa, saturation_pa
 from bothy.core.warmth.build_up import curve_void_mm, gap_r
-from bothy.core.warmth.coolant import FLUIDS, convector_w, floor_w_m2, friction
+from bothy.core.warmth.coolant import FLUIDS, convector_w, floor_w_m2
 from bothy.core.warmth.moisture import EVENTS, RATES
 
 WALL = [{"material": "plywood", "thickness_mm": 4}, {"material": "sheep_wool", "thickness_mm": 50}, {"material": "steel_skin", "thickness_mm": 0.8}]
@@ -413,8 +414,8 @@ def test_equal_flows_are_the_limit_of_nearly_equal_ones() -> None:
 
 def test_friction_has_no_step_where_the_flow_turns() -> None:
     for re in (2300.0, 4000.0):
-        assert friction(re - 0.01, 0.01, 16) == pytest.approx(friction(re + 0.01, 0.01, 16), rel=1e-3)
-    assert friction(1000, 0.01, 16) == pytest.approx(0.064)
+        assert friction(re - 0.01, 0.01 / 16) == pytest.approx(friction(re + 0.01, 0.01 / 16), rel=1e-3)
+    assert friction(1000, 0.01 / 16) == pytest.approx(0.064)
 
 
 def test_a_given_flow_says_what_it_cools_by() -> None:

@@ -1,6 +1,7 @@
 /** A figure that opens to its working: formula, inputs and where each came from, back to what was typed. */
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import type { FigureKey } from "../../generated/figures";
 import { api, take, type Workings } from "../data/client";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
@@ -82,7 +83,7 @@ export function FigureWorking({ k }: { k: string }) {
 }
 
 /** A figure in the slate: label, value, and its working underneath when pressed. ``own`` are workings that came with what is shown, as those of a run. */
-export function SlateFig({ k, label, own }: { k: string; label?: string; own?: Workings }) {
+export function SlateFig({ k, label, own }: { k: FigureKey; label?: string; own?: Workings }) {
   const { report, previous } = useVariant();
   const { units } = usePerson();
   const { opened, onBench, open } = useHand();
@@ -111,8 +112,15 @@ export function SlateFig({ k, label, own }: { k: string; label?: string; own?: W
   );
 }
 
+/** Keys of the figures that begin with a prefix, for what shows all of them. */
+export const keysUnder = (report: { figures: object }, prefix: string) =>
+  Object.keys(report.figures).filter((k) => k.startsWith(prefix) && !k.includes("~")) as FigureKey[];
+
+/** Figures under each other. */
+export const SlateFigs = ({ ks }: { ks: readonly FigureKey[] }) => ks.map((k) => <SlateFig key={k} k={k} />);
+
 /** A figure on the bench: its value; pressing it opens the working in the slate. */
-export function Fig({ k, digits, bare }: { k: string; digits?: number; bare?: boolean }) {
+export function Fig({ k, digits, bare }: { k: FigureKey; digits?: number; bare?: boolean }) {
   const { report } = useVariant();
   const { units } = usePerson();
   const { open, opened } = useHand();

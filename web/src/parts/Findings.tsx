@@ -1,6 +1,8 @@
 /** Findings: their marks, and the list that is worked off, with one-press remedies and accepting with a reason. */
+
 import { useEffect, useRef, useState } from "react";
 import { useLocation } from "react-router";
+import type { FigureKey } from "../../generated/figures";
 import type { Finding, Workings } from "../data/client";
 import { concerns, isOpen } from "../data/findings";
 import { preview, turns } from "../data/preview";
@@ -158,7 +160,7 @@ function One({ finding, own }: { finding: Finding; own?: Workings }) {
         </span>
       </p>
       {finding.figures?.map((k) => (
-        <SlateFig key={k} k={k} own={own} />
+        <SlateFig key={k} k={k as FigureKey} own={own} />
       ))}
       {(finding.rests_on?.length ?? 0) > 0 && (
         <p className="my-1 text-[12px] text-[#d3b6e6]">Rests on what is only assumed so far: {finding.rests_on?.join(", ")}.</p>

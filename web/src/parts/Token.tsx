@@ -5,7 +5,8 @@ import { Quantity } from "./Quantity";
 
 export type Choice = { value: string; word: string };
 type Common = { path: string; label: string; shown: ReactNode };
-type Props = Common & ({ choices: readonly Choice[]; value: string } | { dimension: string; unit: string; value: number | null | undefined } | { text: string });
+type Props = Common &
+  ({ choices: readonly Choice[]; value: string } | { dimension: string; unit: string; value: number | null | undefined } | { text: string });
 
 /** The assumption at a path, when nothing was said there. */
 export function useAssumption(path: string) {

@@ -5,7 +5,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ItemLedger, nameColumn } from "../../parts/ItemLedger";
 import type { Column } from "../../parts/Ledger";
@@ -245,9 +245,7 @@ function Whole() {
   return (
     <Slate title="Gas" sub="locker and air">
       <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^(locker|gas-vent|low|room|gas-alarm)/.test(f.subject))} />
-      {["gas/locker_low_mm2", "gas/locker_high_mm2", "air/gas/high_area_mm2", "air/gas/low_area_mm2"].map((k) => (
-        <SlateFig key={k} k={k} />
-      ))}
+      <SlateFigs ks={["gas/locker_low_mm2", "gas/locker_high_mm2", "air/gas/high_area_mm2", "air/gas/low_area_mm2"]} />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Locker</h3>
       {at ? (
         <>

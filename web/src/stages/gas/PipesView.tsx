@@ -6,7 +6,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { beginsColumn, lengthColumn } from "../../parts/columns";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { Fittings } from "../../parts/Fittings";
 import { ItemLedger, nameColumn } from "../../parts/ItemLedger";
@@ -128,9 +128,7 @@ function Whole() {
   return (
     <Slate title="Gas" sub="regulator, hoses, pipes">
       <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^(gas-run|hose|regulator|solenoid)/.test(f.subject))} />
-      {["gas/worst_mbar", "gas/pipe_mm", "gas/peak_kg_h", "gas/regulator_min_kg_h", "gas/solenoid_wh"].map((k) => (
-        <SlateFig key={k} k={k} />
-      ))}
+      <SlateFigs ks={["gas/worst_mbar", "gas/pipe_mm", "gas/peak_kg_h", "gas/regulator_min_kg_h", "gas/solenoid_wh"]} />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Regulator</h3>
       {r ? (
         <>

@@ -6,7 +6,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
 import type { Column } from "../../parts/Ledger";
@@ -175,18 +175,18 @@ function Whole() {
   return (
     <Slate title="Gas" sub="how much, and for how long">
       <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^gas(-appliance|-heater|-hot|$)/.test(f.subject))} />
-      {[
-        "gas/autonomy_days",
-        "gas/total_kg_day",
-        "gas/peak_kg_h",
-        "gas/regulator_min_kg_h",
-        "gas/usable_kg",
-        "gas/after_reserve_kg",
-        "gas/trip_kg",
-        "gas/cost_per_day",
-      ].map((k) => (
-        <SlateFig key={k} k={k} />
-      ))}
+      <SlateFigs
+        ks={[
+          "gas/autonomy_days",
+          "gas/total_kg_day",
+          "gas/peak_kg_h",
+          "gas/regulator_min_kg_h",
+          "gas/usable_kg",
+          "gas/after_reserve_kg",
+          "gas/trip_kg",
+          "gas/cost_per_day",
+        ]}
+      />
       <Fields
         specs={[
           quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: "nights between hook-ups" }),

@@ -5,7 +5,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
 import type { Column } from "../../parts/Ledger";
@@ -147,9 +147,7 @@ function VesselSlate({ v }: { v: Vessel & { name: string } }) {
           for long, {p.burst_kg_h.toFixed(2)} kg/h for an hour. Its straps must hold {(p.need_n / 1000).toFixed(1)} kN.
         </p>
       )}
-      {[`vessels/${v.id}/continuous_kg_h`, `vessels/${v.id}/burst_kg_h`].map((k) => (
-        <SlateFig key={k} k={k} />
-      ))}
+      <SlateFigs ks={[`vessels/${v.id}/continuous_kg_h`, `vessels/${v.id}/burst_kg_h`]} />
       <Fields
         specs={[
           words("name", "name"),
@@ -190,9 +188,7 @@ function Whole() {
   return (
     <Slate title="Gas" sub="vessels and the cold">
       <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^(vessel|gas$|country)/.test(f.subject))} />
-      {["gas/vapour_pressure_gauge_mbar", "gas/usable_mass_frac", "gas/min_temp_c", "gas/full_mass_kg"].map((k) => (
-        <SlateFig key={k} k={k} />
-      ))}
+      <SlateFigs ks={["gas/vapour_pressure_gauge_mbar", "gas/usable_mass_frac", "gas/min_temp_c", "gas/full_mass_kg"]} />
       {part.boil.map((b) => (
         <p key={b.what} className={`my-1 text-[12px] ${b.verdict === "too-much" ? "text-[#f3b3a4]" : "text-chalk-dim"}`}>
           {b.what === "everything" ? "Everything on for an hour" : "A night of heating"}: {b.demand_kg_h.toFixed(2)} kg/h, and three tenths full they give{" "}

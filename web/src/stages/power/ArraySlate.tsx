@@ -4,7 +4,7 @@ import { concerns } from "../../data/findings";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, count, type FieldSpec, Fields, flag, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { keysUnder, SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ChoiceProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
@@ -129,11 +129,7 @@ export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
         ))}
       </dl>
       <h3 className="mb-1 mt-3 font-display text-[14px]">Figures</h3>
-      {Object.keys(report.figures)
-        .filter((k) => k.startsWith(prefix) && !k.includes("~"))
-        .map((k) => (
-          <SlateFig key={k} k={k} />
-        ))}
+      <SlateFigs ks={keysUnder(report, prefix)} />
       <div className="mt-2 flex flex-wrap gap-1">
         <button type="button" className="btn btn-slate" onClick={() => hand.pick("array", duplicate(a))}>
           Another like it

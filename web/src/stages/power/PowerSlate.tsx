@@ -1,11 +1,12 @@
 /** The slate of Power: the part in hand with its data-sheet values, or headroom and findings of the whole supply. */
 
+import type { FigureKey } from "../../../generated/figures";
 import { useCatalogue } from "../../data/catalogue";
 import { CHEMISTRIES } from "../../data/chemistries";
 import type { Design } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { choice, count, type FieldSpec, Fields, flag, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { keysUnder, SlateFig, SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, FlagProperty } from "../../parts/Property";
@@ -178,7 +179,7 @@ function PartSlate({ id }: { id: PartId }) {
     void edit([...first, ...kept, { op: "replace", path: `/power/${id}/${key}`, value: number }], `${word.word}: ${label}`);
   };
   const subject = id === "controller" ? "solar" : id;
-  const figures = Object.keys(report.figures).filter((k) => [FIGURES[id], `power/${id}/`].some((p) => k.startsWith(p)) && !/~|\/(need|have)$/.test(k));
+  const figures = [FIGURES[id], `power/${id}/`].flatMap((p) => keysUnder(report, p)).filter((k, i, all) => !/\/(need|have)$/.test(k) && all.indexOf(k) === i);
   return (
     <Slate title={word.word} sub={fitted(design, id) ?? word.blurb}>
       <FindingList findings={report.findings.filter((f) => f.subject === subject)} />
@@ -225,9 +226,7 @@ function PartSlate({ id }: { id: PartId }) {
           />
           {(id === "driving" || id === "shore") && <ProfileFields profile={what.profile as never} onSet={(v) => set("profile", v, "charge profile")} />}
           {figures.length > 0 && <h3 className="mb-1 mt-3 font-display text-[14px]">Figures</h3>}
-          {figures.map((k) => (
-            <SlateFig key={k} k={k} />
-          ))}
+          <SlateFigs ks={figures} />
           <button type="button" className="btn btn-slate mt-2" onClick={() => void edit(unfit(id), `took out the ${word.word.toLowerCase()}`)}>
             Take it out
           </button>
@@ -260,15 +259,14 @@ export function PowerSlate({ season }: { season: string }) {
             margin={h.margin_frac}
             onPick={() => hand.open(hand.opened === h.figures[0] ? null : (h.figures[0] ?? null))}
           />
-          <SlateFig k={h.figures[0] ?? ""} />
-          <SlateFig k={h.figures[1] ?? ""} />
+          <SlateFigs ks={h.figures as FigureKey[]} />
         </div>
       ))}
       {!p.headrooms.length && (
         <p className="text-chalk-dim">Take Bothy's proposal, or choose parts in the ledger; then each capacity stands here against its need.</p>
       )}
       <h3 className="mb-1 mt-3 font-display text-[14px]">A {season} day</h3>
-      {["demand_wh", "solar_wh", "drive_wh", "supply_wh", "balance_wh", "days", "standing_days"].map((k) => (
+      {(["demand_wh", "solar_wh", "drive_wh", "supply_wh", "balance_wh", "days", "standing_days"] as const).map((k) => (
         <SlateFig key={k} k={`power/${season}/${k}`} />
       ))}
     </Slate>

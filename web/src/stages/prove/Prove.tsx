@@ -100,7 +100,7 @@ function ProveSlate() {
       <FindingList findings={report.findings.filter((f) => f.subject === row.circuit && f.stage === "prove")} />
       <p className="my-1">{row.how}</p>
       {row.missing && <p className="text-[#f0c445]">Can't be tested yet: {row.missing}.</p>}
-      {["expected_a", "low_a", "high_a", "expected_v"].map((k) => (
+      {(["expected_a", "low_a", "high_a", "expected_v"] as const).map((k) => (
         <SlateFig key={k} k={`prove/${row.circuit}/${k}`} />
       ))}
       {row.low_v != null && (

@@ -132,7 +132,7 @@ function VentSlate({ v }: { v: Vent }) {
   return (
     <Slate title={v.name} sub={wordOf(VENT_KINDS, v.kind)}>
       <FindingList findings={report.findings.filter((f) => f.subject === `vent:${v.id}`)} />
-      {["flow_m3_h", "inlet_pressure_pa", "fan_power_w"].map((k) => (
+      {(["flow_m3_h", "inlet_pressure_pa", "fan_power_w"] as const).map((k) => (
         <SlateFig key={k} k={`vents/${v.id}/${k}`} />
       ))}
       <Fields

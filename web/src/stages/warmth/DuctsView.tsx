@@ -5,7 +5,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { lengthColumn, wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ItemLedger, nameColumn } from "../../parts/ItemLedger";
 import type { Column } from "../../parts/Ledger";
@@ -133,9 +133,7 @@ function Whole() {
   return (
     <Slate title="Warmth" sub="ducts and loop">
       <FindingList findings={report.findings.filter((f) => f.stage === "warmth" && /^(duct|loop|drying)/.test(f.subject))} />
-      {["ducts/total_flow_m3_h", "ducts/plenum_pressure_pa", "ducts/mean_supply_temp_c", "ducts/delivered_w"].map((k) => (
-        <SlateFig key={k} k={k} />
-      ))}
+      <SlateFigs ks={["ducts/total_flow_m3_h", "ducts/plenum_pressure_pa", "ducts/mean_supply_temp_c", "ducts/delivered_w"]} />
       <Fields
         specs={[
           quantity("return_area_mm2", "return grille, free", "surface", "mm²", { scale: 1e6, clearable: true, placeholder: "not said" }),

@@ -139,7 +139,7 @@ const ROUTES = [
   flag("feed_switched", "its feed passes a switch", "it must run down by itself"),
 ];
 
-const FIGURES: Record<string, string> = {
+const FIGURES = {
   needed_w: "asked for, with the margin",
   available_w: "output here",
   holds_down_to_temp_c: "holds the warmth down to",
@@ -184,7 +184,7 @@ function HeaterSlate({ h }: { h: Heater }) {
     <Slate title={h.name} sub={`${wordOf(HEATER_KINDS, h.kind)}, ${wordOf(FUELS, h.fuel)}`}>
       <FindingList findings={report.findings.filter((f) => f.subject === `heater:${h.id}`)} />
       {part && <HeadroomBar label="heat at the design cold" need={part.needed_w} have={part.available_w} unit="W" margin={0.1} />}
-      {Object.entries(FIGURES).map(([k, label]) => (
+      {(Object.entries(FIGURES) as [keyof typeof FIGURES, string][]).map(([k, label]) => (
         <SlateFig key={k} k={`heaters/${h.id}/${k}`} label={label} />
       ))}
       <ChoiceProperty

@@ -5,7 +5,7 @@ import { freshId } from "../../data/patch";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { SlateFig, SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, QuantityProperty } from "../../parts/Property";
@@ -369,9 +369,7 @@ export function ShellSlate() {
         onPick={() => hand.open("warmth/design_heat_w", true)}
       />
       <FindingList findings={report.findings.filter((f) => f.stage === "warmth")} />
-      {["warmth/heat_loss_w", "warmth/design_heat_w", "warmth/ua_w_k"].map((k) => (
-        <SlateFig key={k} k={k} />
-      ))}
+      <SlateFigs ks={["warmth/heat_loss_w", "warmth/design_heat_w", "warmth/ua_w_k"]} />
       <p className="my-1 text-[12px] text-chalk-dim">
         {show(part.area_m2, "m²", units)} of surface round {show(part.volume_m3, "m³", units)} of air; {show(part.headroom_m, "m", units)} clear height with
         floor and roof built.

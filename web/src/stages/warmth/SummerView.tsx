@@ -26,7 +26,7 @@ import { COMPRESSORS, SUPPLIES, VIEWS } from "./words";
 const CAUTION =
   "Never leave people or animals in it and trust a fan or cooler. Refrigerant only by certified persons; a roof unit takes two people; its mains side belongs to a licensed electrician where your region says so.";
 
-const FIGURES: Record<string, string> = {
+const FIGURES = {
   total_w: "to take away in the worst hour",
   needed_w: "cooler to choose",
   glass_solar_w: "of it sun through glass",
@@ -215,7 +215,7 @@ function Whole() {
         <HeadroomBar label="cooling in the worst hour" need={part.cool.needed_w} have={part.cool.capacity_w} unit="W" margin={0} />
       )}
       <FindingList findings={report.findings.filter((f) => f.stage === "warmth" && /^(cool|cabinet|bay)/.test(f.subject))} />
-      {Object.entries(FIGURES).map(([k, label]) => (
+      {(Object.entries(FIGURES) as [keyof typeof FIGURES, string][]).map(([k, label]) => (
         <SlateFig key={k} k={`cool/${k}`} label={label} />
       ))}
       {part.cool.day_wh != null && (

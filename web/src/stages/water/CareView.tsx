@@ -6,7 +6,7 @@ import { useVariant } from "../../data/variant";
 import { BeingBuilt } from "../../parts/BeingBuilt";
 import { dateColumn, wordColumn } from "../../parts/columns";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
 import type { Column } from "../../parts/Ledger";
@@ -133,9 +133,7 @@ function Whole() {
   return (
     <Slate title="Water" sub="care and tests">
       <FindingList findings={report.findings.filter((f) => f.stage === "water" && /^(care|test|tests|shower)/.test(f.subject))} />
-      {["water/dose", "water/contact_time_min"].map((k) => (
-        <SlateFig key={k} k={k} />
-      ))}
+      <SlateFigs ks={["water/dose", "water/contact_time_min"]} />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Sanitising</h3>
       <Fields
         specs={[

@@ -3,7 +3,7 @@ import { scaleLinear } from "d3-scale";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { choice, count, Fields, flag, quantity } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Proposals } from "../../parts/Proposals";
@@ -113,9 +113,7 @@ function DaysSlate() {
   return (
     <Slate title="Water" sub="how much, and for how long">
       <FindingList findings={report.findings.filter((f) => f.stage === "water" && ["water", "toilet"].includes(f.subject))} />
-      {["water/autonomy_days", "water/total_l_day", "water/fresh_tank_l_day", "water/grey_l_day"].map((k) => (
-        <SlateFig key={k} k={k} />
-      ))}
+      <SlateFigs ks={["water/autonomy_days", "water/total_l_day", "water/fresh_tank_l_day", "water/grey_l_day"]} />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Habits</h3>
       <Fields
         specs={[

@@ -5,7 +5,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { wordColumn } from "../../parts/columns";
 import { choice, count, Fields, flag, mm, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
 import type { Column } from "../../parts/Ledger";
@@ -154,9 +154,7 @@ function Whole() {
   return (
     <Slate title="Water" sub="hot, waste, frost">
       <FindingList findings={report.findings.filter((f) => f.stage === "water" && /^(hot|drain|pipe)/.test(f.subject))} />
-      {["water/time_min", "water/shower_min", "water/mixed_l", "water/warm_flow_l_min", "water/battery_charge_ah", "water/shower_heat_w"].map((k) => (
-        <SlateFig key={k} k={k} />
-      ))}
+      <SlateFigs ks={["water/time_min", "water/shower_min", "water/mixed_l", "water/warm_flow_l_min", "water/battery_charge_ah", "water/shower_heat_w"]} />
       {h ? (
         <>
           <Fields

@@ -110,7 +110,7 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
   return (
     <Slate title={t.name} sub={wordOf(HOLDS, t.holds ?? "fresh")}>
       <FindingList findings={report.findings.filter((f) => f.subject === `tank:${t.id}`)} />
-      {["full_l", "usable_l", "dead_l", "mass_full_kg"].map((k) => (
+      {(["full_l", "usable_l", "dead_l", "mass_full_kg"] as const).map((k) => (
         <SlateFig key={k} k={`tanks/${t.id}/${k}`} />
       ))}
       {p && !p.problem && (

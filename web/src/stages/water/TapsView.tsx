@@ -6,7 +6,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { beginsColumn, lengthColumn } from "../../parts/columns";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
-import { SlateFig } from "../../parts/Fig";
+import { SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { Fittings } from "../../parts/Fittings";
 import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
@@ -133,9 +133,7 @@ function Whole() {
       <FindingList findings={report.findings.filter((f) => f.stage === "water" && /^(run|pump|filter|hookup)/.test(f.subject))} />
       {p ? (
         <>
-          {["water/pump_flow_l_min", "water/pump_pressure_kpa", "water/pump_current_a", "water/pump_energy_wh"].map((k) => (
-            <SlateFig key={k} k={k} />
-          ))}
+          <SlateFigs ks={["water/pump_flow_l_min", "water/pump_pressure_kpa", "water/pump_current_a", "water/pump_energy_wh"]} />
           {q?.cycles_per_hour != null && q.run_time_s != null && (
             <p className="my-1 text-[12px] text-chalk-dim">
               With a tap half open it runs {q.run_time_s.toFixed(1)} s at a time, {q.cycles_per_hour.toFixed(0)} times an hour; the accumulator gives{" "}

@@ -15,7 +15,7 @@ export function BoardSlate({ b }: { b: Board }) {
   const on = circuits.filter((c) => c.board === b.id && c.kind !== "feeder");
   const fed = circuits.find((c) => c.board === b.id && c.kind === "feeder");
   const hand = useHand();
-  const node = `network/board:${b.id}`;
+  const node = `network/board:${b.id}` as const;
   return (
     <Slate title={`${b.letter} ${b.name}`} sub={`${on.length} of ${b.way_count} ways, ${b.side === "ac" ? "mains: licensed work" : "direct current"}`}>
       <FindingList findings={report.findings.filter((f) => f.subject === b.id || (b.side === "ac" && f.subject === "mains"))} />

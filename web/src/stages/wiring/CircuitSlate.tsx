@@ -90,24 +90,26 @@ export function CircuitSlate({ c }: { c: Circuit }) {
         />
       )}
       <WhatIf key={c.id} c={c} />
-      {[
-        "current_a",
-        "ampacity_a",
-        "resistance_mohm",
-        "drop_v",
-        "drop_frac",
-        "before_v",
-        "path_drop_v",
-        "path_drop_frac",
-        "worst_v",
-        "typical_v",
-        "heat_w",
-        "fault_a",
-        "far_fault_a",
-        "window_low_a",
-        "window_high_a",
-        "best_area_mm2",
-      ].map((k) => (
+      {(
+        [
+          "current_a",
+          "ampacity_a",
+          "resistance_mohm",
+          "drop_v",
+          "drop_frac",
+          "before_v",
+          "path_drop_v",
+          "path_drop_frac",
+          "worst_v",
+          "typical_v",
+          "heat_w",
+          "fault_a",
+          "far_fault_a",
+          "window_low_a",
+          "window_high_a",
+          "best_area_mm2",
+        ] as const
+      ).map((k) => (
         <SlateFig key={k} k={`circuits/${c.id}/${k}`} />
       ))}
       <h3 className="mb-1 mt-3 font-display text-[14px]">Cable and protection</h3>
