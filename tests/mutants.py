@@ -1,10 +1,8 @@
 """A small mutation run: ``./bothy mutants wiring/fuses`` changes one thing at a time in a module of the core and sees whether its tests notice.
 
-What is changed lies within functions: a comparison turned about, a sum for a difference, a product for a quotient, the least for the most, a number
-by a tenth, a
-condition to its opposite. The tests run once to see which of them call which function; each mutant then runs in a child of its own, with the tests
-that call its function,
-until one fails. A survivor is printed with its line. Compiled loops (numba) are left out: their twin in C holds them.
+What is changed lies within functions: a comparison turned about, a sum for a difference, a product for a quotient, the least for the most, a number by a
+tenth, a condition to its opposite. The tests run once to see which of them call which function; each mutant then runs in a child of its own, with the
+tests that call its function, until one fails. A survivor is printed with its line. Compiled loops (numba) are left out: their twin in C holds them.
 """
 
 from __future__ import annotations

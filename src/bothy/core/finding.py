@@ -16,7 +16,8 @@ from bothy.core.method.sources import Cited, SourceOut, written
 Severity = Literal["danger", "fault", "advice", "question", "note"]
 SEVERITIES: tuple[Severity, ...] = ("danger", "fault", "advice", "question", "note")
 """From the worst down. A question is what nobody has said yet: answered well it goes, answered badly it becomes a finding."""
-Stage = Literal["vehicle", "life", "power", "trips", "wiring", "warmth", "water", "gas", "prove"]
+Stage = Literal["vehicle", "life", "power", "trips", "wiring", "warmth", "water", "gas", "fit", "build", "prove", "handover"]
+"""The twelve stages of the work."""
 
 
 class Rule(BaseModel):
