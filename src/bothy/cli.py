@@ -88,6 +88,14 @@ def units(_: argparse.Namespace) -> int:
     return 0
 
 
+def words(_: argparse.Namespace) -> int:
+    """Print the terms by region that the front end speaks by."""
+    from bothy.core.words.terms import for_the_browser
+
+    print(json.dumps(for_the_browser(), indent=1, ensure_ascii=False))
+    return 0
+
+
 def figures(_: argparse.Namespace) -> int:
     """Print the keys of figures as a type of the front end."""
     from bothy.core.figure_keys import typescript
@@ -117,6 +125,7 @@ def main(argv: list[str] | None = None) -> int:
     p.add_argument("--demo", action="store_true")
     p.set_defaults(run=prepare)
     commands.add_parser("units", help="print the units that are understood").set_defaults(run=units)
+    commands.add_parser("words", help="print the terms by region").set_defaults(run=words)
     commands.add_parser("figures", help="print the keys of figures as a type").set_defaults(run=figures)
     commands.add_parser("openapi", help="print the API document").set_defaults(run=openapi)
     args = parser.parse_args(argv)

@@ -38,7 +38,7 @@ def test_there_are_enough_parts_of_every_kind() -> None:
 def test_a_part_has_mass_price_and_size(key: str) -> None:
     p = part(key)
     assert p.mass_kg > 0
-    assert p.price_eur > 0 or p.kind == "appliance", "what people bring along costs nothing more"
+    assert p.price > 0 or p.kind == "appliance", "what people bring along costs nothing more"
     assert min(p.length_mm, p.width_mm, p.height_mm) >= 0
     assert p.maker and p.name
 
@@ -85,7 +85,7 @@ def test_the_climate_table_is_whole() -> None:
         assert len(c.tmin_c) == len(c.tmax_c) == len(c.ghi_kwh_m2_day) == 12
 
 
-HEAD = "key,kind,maker,name,mass_kg,price_eur,length_mm,width_mm,height_mm,data\n"
+HEAD = "key,kind,maker,name,mass_kg,price,length_mm,width_mm,height_mm,data\n"
 GOOD = "p-1,panel,Ottermere,Panel,9,100,1000,500,35,panel_power_w=100;vmp_v=18;imp_a=5.6;voc_v=22;isc_a=6\n"
 
 

@@ -150,7 +150,7 @@ def test_owned_parts_cost_nothing_and_weigh_what_they_weigh() -> None:
     power = hungry(bank=OWN_BANK, arrays=[OWN_PANEL]).power
     assert price_and_mass(power) == (0.0, pytest.approx(12.0 + 18.0))
     bought = hungry(bank={**OWN_BANK, "owned": False}, arrays=[OWN_PANEL]).power
-    assert price_and_mass(bought)[0] == parts()["lfp-100"].price_eur
+    assert price_and_mass(bought)[0] == parts()["lfp-100"].price
 
 
 def test_the_search_keeps_what_is_owned(few: dict[str, Any]) -> None:
@@ -160,7 +160,7 @@ def test_the_search_keeps_what_is_owned(few: dict[str, Any]) -> None:
     assert {c.panels.key for c in r.candidates} == {"owned-panels"}
     assert {c.driving.key for c in r.candidates} == {"owned-driving"}
     only = r.candidates[0]
-    assert 0 < only.price_eur < 400, "what is left to pay is a controller"
+    assert 0 < only.price < 400, "what is left to pay is a controller"
     assert only.power(design.power).bank == design.power.bank
     assert only.power(design.power).controller is not None
 
@@ -176,7 +176,7 @@ def test_an_owned_controller_is_kept_with_the_panels(few: dict[str, Any]) -> Non
     own = {**parts()["mppt-100-50"].data, "name": "My controller", "owned": True, "part": "mppt-100-50"}
     design = hungry(arrays=[OWN_PANEL], controller=own)
     [only] = panel_options(Context(design), parts_allowed(design), Counter())
-    assert only.price_eur == 0.0
+    assert only.price == 0.0
     assert only.value[1] == design.power.controller
 
 

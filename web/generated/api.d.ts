@@ -1501,8 +1501,8 @@ export interface components {
             risk: string;
             /** Words */
             words: string[];
-            /** Price Eur */
-            price_eur: number | null;
+            /** Price */
+            price: number | null;
             /** Mass Kg */
             mass_kg: number;
             /** Short Days Frac */
@@ -1767,13 +1767,13 @@ export interface components {
          * Buy
          * @description What one more part would do on the same weathers: share of short days and its change with the error of that, Wh missing a day and its change.
          *
-         *     Price in euro and mass in kg of what is added, where the catalogue knows it.
+         *     Price and mass in kg of what is added, where the catalogue knows it.
          */
         Buy: {
             /** What */
             what: string;
-            /** Price Eur */
-            price_eur?: number | null;
+            /** Price */
+            price?: number | null;
             /** Mass Kg */
             mass_kg?: number | null;
             /** Short Days Frac */
@@ -1970,8 +1970,8 @@ export interface components {
             name: string;
             /** Mass Kg */
             mass_kg: number;
-            /** Price Eur */
-            price_eur: number;
+            /** Price */
+            price: number;
             /** Length Mm */
             length_mm: number;
             /** Width Mm */
@@ -2712,10 +2712,10 @@ export interface components {
         Design: {
             /**
              * Schema Version
-             * @default 2
+             * @default 3
              * @constant
              */
-            schema_version: 2;
+            schema_version: 3;
             /**
              * Region
              * @default uk
@@ -3362,7 +3362,7 @@ export interface components {
              * Stage
              * @enum {string}
              */
-            stage: "vehicle" | "life" | "power" | "trips" | "wiring" | "warmth" | "water" | "gas" | "prove";
+            stage: "vehicle" | "life" | "power" | "trips" | "wiring" | "warmth" | "water" | "gas" | "fit" | "build" | "prove" | "handover";
             /** Subject */
             subject: string;
             /** Subject Name */
@@ -6022,8 +6022,8 @@ export interface components {
             patch: {
                 [key: string]: unknown;
             }[];
-            /** Price Eur */
-            price_eur?: number | null;
+            /** Price */
+            price?: number | null;
             /** Mass Kg */
             mass_kg?: number | null;
         };
@@ -6169,7 +6169,7 @@ export interface components {
         };
         /**
          * OwnPart
-         * @description A part that is not in the catalogue, from its data sheet: price in euro, mass in kg, size in mm.
+         * @description A part that is not in the catalogue, from its data sheet: price in the currency of the region, mass in kg, size in mm.
          */
         OwnPart: {
             /** Id */
@@ -6181,8 +6181,8 @@ export interface components {
             kind: "battery" | "panel" | "controller" | "dcdc";
             /** Name */
             name: string;
-            /** Price Eur */
-            price_eur: number;
+            /** Price */
+            price: number;
             /** Mass Kg */
             mass_kg: number;
             /** Length Mm */
@@ -7573,7 +7573,7 @@ export interface components {
          * SizedSet
          * @description A set of parts through the trip: what it is, costs and weighs, how often it runs short, and the change that puts it into the design.
          *
-         *     ``price_eur`` None: a part without a known price. ``error_frac`` is the standard error of the short days.
+         *     ``price`` None: a part without a known price. ``error_frac`` is the standard error of the short days.
          */
         SizedSet: {
             /** Key */
@@ -7584,8 +7584,8 @@ export interface components {
             array_w: number;
             /** Bank Wh */
             bank_wh: number;
-            /** Price Eur */
-            price_eur: number | null;
+            /** Price */
+            price: number | null;
             /** Mass Kg */
             mass_kg: number;
             /** Short Days Frac */
@@ -7616,8 +7616,8 @@ export interface components {
              * @enum {string}
              */
             goal: "cost" | "mass" | "reliability";
-            /** Budget Eur */
-            budget_eur?: number | null;
+            /** Budget */
+            budget?: number | null;
             /** Mass Most Kg */
             mass_most_kg?: number | null;
             /** Roof M2 */

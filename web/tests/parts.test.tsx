@@ -144,7 +144,7 @@ describe("proposals", () => {
     title: id,
     what: `${id} what`,
     patch: status === "new" ? [{}] : [],
-    price_eur: 100,
+    price: 100,
     mass_kg: 2,
   });
   const listed = {

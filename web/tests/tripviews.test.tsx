@@ -54,7 +54,7 @@ const set = (key: string, price: number | null, mass: number, short: number, mor
   words: [`panels of ${key}`, `bank of ${key}`],
   array_w: 400,
   bank_wh: 2560,
-  price_eur: price,
+  price: price,
   mass_kg: mass,
   short_days_frac: short,
   error_frac: 0.01,
@@ -89,7 +89,7 @@ const parts = [
     maker: "Skarnfold",
     name: "Lithium",
     mass_kg: 11,
-    price_eur: 390,
+    price: 390,
     length_mm: 0,
     width_mm: 0,
     data: { chemistry: "lifepo4", unit_voltage_v: 12.8, unit_charge_ah: 100 },
@@ -100,7 +100,7 @@ const parts = [
     maker: "Corrie Glass",
     name: "Panel",
     mass_kg: 10,
-    price_eur: 118,
+    price: 118,
     length_mm: 1480,
     width_mm: 670,
     data: { panel_power_w: 175 },
@@ -134,7 +134,7 @@ describe("find parts", () => {
   it("names the answer, lists what is shown, and the rest when asked", async () => {
     serve(answers);
     mount(<FindParts />);
-    expect(await screen.findByText(/For the least money: panels of good; bank of good\. 1.500.€, 60.kg, short on 1.% of the days/)).toBeTruthy();
+    expect(await screen.findByText(/For the least money: panels of good; bank of good\. £1.500, 60.kg, short on 1.% of the days/)).toBeTruthy();
     const grid = screen.getByRole("grid", { name: "Sets of parts" });
     expect(within(grid).getByText("as it is:")).toBeTruthy();
     expect(within(grid).getByText("found:")).toBeTruthy();
@@ -150,7 +150,7 @@ describe("find parts", () => {
     mount(<FindParts />);
     fireEvent.click((await screen.findAllByText(/panels of cheap/)).at(-1)!);
     expect(await screen.findByText("A set of parts")).toBeTruthy();
-    expect(screen.getByText(/−1.200.€, −50.kg/)).toBeTruthy();
+    expect(screen.getByText(/−£1.200, −50.kg/)).toBeTruthy();
     fireEvent.click(screen.getByRole("button", { name: "Make it a variant beside this one" }));
     await waitFor(() => expect(where).toBe("/v/new/trips"));
     const call = calls.find((c) => c.path === "/api/variants/v/copy");
@@ -215,7 +215,7 @@ describe("find parts", () => {
       expect(sent()).toContainEqual({
         op: "add",
         path: "/sizing/own/-",
-        value: expect.objectContaining({ kind: "battery", name: "My battery", price_eur: 390, unit_charge_ah: 100, cold_charge_cutoff: false }),
+        value: expect.objectContaining({ kind: "battery", name: "My battery", price: 390, unit_charge_ah: 100, cold_charge_cutoff: false }),
       }),
     );
     expect(await screen.findByText("a battery of your own, for the search")).toBeTruthy();
@@ -230,7 +230,7 @@ const row = (key: string, kind: string, more: object = {}) => ({
   name: `Supply ${key}`,
   risk: kind === "school" ? "It may freeze." : "",
   words: [`parts of ${key}`],
-  price_eur: 1000,
+  price: 1000,
   mass_kg: 50,
   short_days_frac: 0.1,
   error_frac: 0.01,

@@ -30,6 +30,9 @@ class Region:
     mains_poles: Literal["double", "single"] = "double"
     residual_device: str = "a 30 mA device"
     socket_a: float = 13.0
+    currency: Literal["£", "€", "$", "A$"] = "€"
+    price_level: float = 1.0
+    """Typical price of a part here in its currency, of one euro in the catalogue."""
 
 
 REGIONS: dict[RegionKey, Region] = {
@@ -46,6 +49,8 @@ REGIONS: dict[RegionKey, Region] = {
         ("red", "black"),
         ("brown", "blue", "green-yellow"),
         "Mains work and its certificate: a qualified electrician (BS 7671, BS EN 1648).",
+        currency="£",
+        price_level=0.9,
     ),
     "eu": Region(
         "eu",
@@ -78,6 +83,8 @@ REGIONS: dict[RegionKey, Region] = {
         "single",
         "ground-fault protection",
         15.0,
+        currency="$",
+        price_level=1.05,
     ),
     "au": Region(
         "au",
@@ -93,5 +100,12 @@ REGIONS: dict[RegionKey, Region] = {
         ("brown", "light blue", "green-yellow"),
         "Mains work: a licensed electrician, always (AS/NZS 3001).",
         socket_a=10.0,
+        currency="A$",
+        price_level=1.7,
     ),
 }
+
+
+def money(amount: float, region: RegionKey) -> str:
+    """An amount in the region's currency, without small change."""
+    return f"{'−' if round(amount) < 0 else ''}{REGIONS[region].currency}{abs(amount):,.0f}"

@@ -128,12 +128,12 @@ def test_a_station_is_the_smallest_that_does_and_carries_its_price() -> None:
 def test_prices_are_those_of_the_parts() -> None:
     p = curlew.design().power
     price, mass = price_and_mass(p)
-    assert price == 3 * 590 + 4 * 118 + 235 + 480 + 470 + parts()[p.shore.part].price_eur  # type: ignore[union-attr,index]
+    assert price == 3 * 590 + 4 * 118 + 235 + 480 + 470 + parts()[p.shore.part].price  # type: ignore[union-attr,index]
     assert mass == pytest.approx(3 * 21.2 + 4 * 10.2 + 1.5 + 2.6 + 8.9 + p.shore.mass_kg)  # type: ignore[union-attr,operator]
     assert price_and_mass(made().power)[0] is None, "a part of no price leaves the sum open"
     own = {s.key: s for s in schools_of(Context(curlew.design()))}
     rest = price - 235
-    assert own["pwm"].price_eur == rest + 3 * parts()["pwm-20"].price_eur
+    assert own["pwm"].price == rest + 3 * parts()["pwm-20"].price
 
 
 def test_all_run_on_the_same_weathers_and_this_one_is_the_trips_run() -> None:

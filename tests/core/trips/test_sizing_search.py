@@ -59,7 +59,7 @@ def few(monkeypatch: pytest.MonkeyPatch) -> dict[str, Part]:
 
 
 def front_keys(r: SizingRun) -> list[tuple[float | None, float, float]]:
-    return sorted((s.price_eur, s.mass_kg, round(s.short_days_frac, 9)) for s in r.front)  # type: ignore[type-var]
+    return sorted((s.price, s.mass_kg, round(s.short_days_frac, 9)) for s in r.front)  # type: ignore[type-var]
 
 
 def everything(design: Design) -> list[tuple[float, float, float]]:
@@ -67,8 +67,7 @@ def everything(design: Design) -> list[tuple[float, float, float]]:
     candidates = [c for c in space_of(design).candidates if c.barred is None]
     bench = Bench(design, _template(candidates, design.power), design.trips.draw_count)
     points = [
-        DesignPoint(id=c.key, cost=c.price_eur, mass_kg=c.mass_kg, lolp_frac=bench.of(c.power(design.power), 0, design.trips.draw_count).share)
-        for c in candidates
+        DesignPoint(id=c.key, cost=c.price, mass_kg=c.mass_kg, lolp_frac=bench.of(c.power(design.power), 0, design.trips.draw_count).share) for c in candidates
     ]
     return sorted((p.cost, p.mass_kg, round(p.lolp_frac, 9)) for p in front_of(points)[0])
 
@@ -87,7 +86,7 @@ def test_the_front_does_not_depend_on_the_order_of_the_catalogue_nor_on_a_worse_
     first = search(hungry())
     names = list(few)
     random.Random(3).shuffle(names)
-    worse = few["lfp-100"].model_copy(update={"key": "lfp-100-dear", "price_eur": 900.0, "mass_kg": 30.0})
+    worse = few["lfp-100"].model_copy(update={"key": "lfp-100-dear", "price": 900.0, "mass_kg": 30.0})
     monkeypatch.setattr(space, "parts", lambda: {**{k: few[k] for k in names}, worse.key: worse})
     again = search(hungry())
     assert front_keys(again) == front_keys(first)
@@ -112,7 +111,7 @@ def test_the_answer_removes_the_shortage_and_is_what_it_says() -> None:
     assert run.short_days_frac <= design.trips.short_days_frac
     assert run.least_soc_p10 == pytest.approx(best.least_soc_p10)
     price, mass = price_and_mass(after.power)
-    assert (price, mass) == (pytest.approx(best.price_eur), pytest.approx(best.mass_kg))
+    assert (price, mass) == (pytest.approx(best.price), pytest.approx(best.mass_kg))
     assert not [f for f in report(after).findings if f.rule.startswith("power-solar") and f.severity in ("danger", "fault")]
 
 
@@ -121,7 +120,7 @@ def test_the_best_is_best_by_the_goal(few: dict[str, Part], goal: str) -> None:
     r = search(hungry(sizing={"goal": goal}))
     good = [s for s in r.front if s.meets]
     best = next(s for s in r.front if s.key == r.best)
-    key = {"cost": lambda s: s.price_eur, "mass": lambda s: s.mass_kg, "reliability": lambda s: s.short_days_frac}[goal]
+    key = {"cost": lambda s: s.price, "mass": lambda s: s.mass_kg, "reliability": lambda s: s.short_days_frac}[goal]
     assert key(best) == min(key(s) for s in good)
     assert best.shown
     assert sum(s.shown for s in r.front) <= SHOWN
@@ -129,15 +128,15 @@ def test_the_best_is_best_by_the_goal(few: dict[str, Part], goal: str) -> None:
 
 def test_a_budget_binds_and_lifting_it_is_named(few: dict[str, Part]) -> None:
     free = search(hungry())
-    price = next(s.price_eur for s in free.front if s.key == free.best)
+    price = next(s.price for s in free.front if s.key == free.best)
     assert price is not None
-    r = search(hungry(sizing={"budget_eur": price - 1}))
-    assert all((s.price_eur or 0) < price for s in r.front)
+    r = search(hungry(sizing={"budget": price - 1}))
+    assert all((s.price or 0) < price for s in r.front)
     assert r.dropped["budget"] > 0
     assert r.best is None
     assert [f.rule for f in r.findings] == ["sim-no-feasible"]
     assert [x.reason for x in r.lifted] == ["roof", "budget"]
-    assert r.lifted[1].set.price_eur == price
+    assert r.lifted[1].set.price == price
     assert "costs more than the budget" in r.binding
 
 
@@ -167,7 +166,7 @@ OWN: dict[str, dict[str, Any]] = {
         "id": "mine",
         "kind": "battery",
         "name": "My battery",
-        "price_eur": 20.0,
+        "price": 20.0,
         "mass_kg": 9.0,
         "chemistry": "lifepo4",
         "unit_voltage_v": 12.8,
@@ -181,7 +180,7 @@ OWN: dict[str, dict[str, Any]] = {
         "id": "glass",
         "kind": "panel",
         "name": "My panel",
-        "price_eur": 5.0,
+        "price": 5.0,
         "mass_kg": 9.0,
         "panel_power_w": 160.0,
         "vmp_v": 18.0,
@@ -195,13 +194,13 @@ OWN: dict[str, dict[str, Any]] = {
         "id": "box",
         "kind": "controller",
         "name": "My controller",
-        "price_eur": 9.0,
+        "price": 9.0,
         "mass_kg": 1.0,
         "controller_type": "mppt",
         "max_voltage_v": 100.0,
         "max_charge_current_a": 40.0,
     },
-    "dcdc": {"id": "dc", "kind": "dcdc", "name": "My charger", "price_eur": 8.0, "mass_kg": 1.0, "rating_a": 20.0},
+    "dcdc": {"id": "dc", "kind": "dcdc", "name": "My charger", "price": 8.0, "mass_kg": 1.0, "rating_a": 20.0},
 }
 
 
@@ -226,7 +225,7 @@ def test_an_own_part_must_be_whole(kind: str, key: str) -> None:
     assert "data sheet" in e.value.message
 
 
-@pytest.mark.parametrize(("change", "key"), [({"vmp_v": 25.0}, "vmp_v"), ({"imp_a": 10.0}, "imp_a"), ({"price_eur": -1.0}, "price_eur")])
+@pytest.mark.parametrize(("change", "key"), [({"vmp_v": 25.0}, "vmp_v"), ({"imp_a": 10.0}, "imp_a"), ({"price": -1.0}, "price")])
 def test_an_own_panel_must_agree_with_itself(change: dict[str, Any], key: str) -> None:
     with pytest.raises(BadInput) as e:
         hungry(sizing={"own": [{**OWN["panel"], **change}]})
@@ -270,7 +269,7 @@ def test_what_is_there_now_is_run_on_the_same_weathers(few: dict[str, Part]) -> 
     design = hungry(**now)
     r = search(design)
     assert r.now is not None
-    assert r.now.price_eur == 390 + 72 + 235
+    assert r.now.price == 390 + 72 + 235
     assert r.now.short_days_frac == pytest.approx(run_trip(Context(design)).short_days_frac)
     assert [f.rule for f in r.findings] == ["sim-dominated"], "a smaller controller does the same"
     bare = search(hungry())
@@ -280,7 +279,7 @@ def test_what_is_there_now_is_run_on_the_same_weathers(few: dict[str, Part]) -> 
 def test_a_design_with_a_part_of_no_price_is_shown_without_one(few: dict[str, Part]) -> None:
     r = search(hungry(bank={"chemistry": "lifepo4", "unit_voltage_v": 12.8, "unit_charge_ah": 100.0}))
     assert r.now is not None
-    assert r.now.price_eur is None
+    assert r.now.price is None
     assert not [f for f in r.findings if f.rule == "sim-dominated"]
 
 

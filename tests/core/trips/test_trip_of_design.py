@@ -195,15 +195,15 @@ def test_what_one_more_would_buy_says_what_it_costs_and_weighs() -> None:
     run = run_trip(known)
     assert [b.what.split(",")[0] for b in run.buys] == ["one more panel of 200 W", "one more battery of 200 Ah", "100 W more while driving"]
     panel, battery, driving = run.buys
-    assert battery.price_eur == parts()["lfp-200-heated"].price_eur
+    assert battery.price == parts()["lfp-200-heated"].price
     assert battery.mass_kg == parts()["lfp-200-heated"].mass_kg
-    assert (panel.price_eur is None) == ("panel-200" not in parts())
-    assert driving.price_eur is None
+    assert (panel.price is None) == ("panel-200" not in parts())
+    assert driving.price is None
     assert driving.missing_wh_day <= run.missing_wh_day
     pair = {**BANK, "unit_voltage_v": 12.8, "series_count": 2, "part": "lfp-200-heated"}
     two = next(b for b in run_trip(away(bank=pair, system_voltage_v=24, appliances=[HUNGRY])).buys if "battery" in b.what)
     assert "2 units in series" in two.what
-    assert two.price_eur == 2 * parts()["lfp-200-heated"].price_eur
+    assert two.price == 2 * parts()["lfp-200-heated"].price
     still = run_trip(away(driving=DCDC, appliances=[HUNGRY]))
     assert not [b for b in still.buys if "driving" in b.what], "nobody drives"
 

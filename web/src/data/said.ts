@@ -1,5 +1,8 @@
-/** Sentences in the reader's units. The core writes SI; a reader of US units reads feet, pounds, gallons and °F in the same sentence, as exactly as it was said. */
+/** A sentence of the core as its reader has it: in the person's units, the region's terms, and numbers written in one way. The same as core/words/said.py. */
+import words from "../../generated/words.json";
 import type { UnitSystem } from "./show";
+
+export type RegionKey = "uk" | "eu" | "us" | "au";
 
 type Turn = { unit: string; from: (x: number) => number };
 const times =
@@ -15,6 +18,7 @@ const IN_US: Record<string, Turn> = {
   "m²": { unit: "ft²", from: times(1 / 0.09290304) },
   "cm²": { unit: "in²", from: times(1 / 6.4516) },
   "mm²": { unit: "in²", from: times(1 / 645.16) },
+  "m³": { unit: "ft³", from: times(1 / 0.028316846592) },
   "m³/h": { unit: "CFM", from: times(1 / 1.69901082) },
   "m/s": { unit: "ft/s", from: times(1 / 0.3048) },
   L: { unit: "gal", from: times(1 / 3.785411784) },
@@ -47,27 +51,74 @@ function number(text: string, turn: Turn): string {
   const value = Number(text.replace(/[\u202f,]/g, "").replace("−", "-"));
   const out = turn.from(value);
   const digits = digitsOf(text);
-  if (Math.abs(out) >= 1000) return Math.round(out).toLocaleString("en-US");
-  const shown = turn.unit === "°F" ? String(Math.round(out)) : String(Number(out.toPrecision(digits)));
+  if (Math.abs(out) >= 1000 || turn.unit === "°F") return Math.round(out).toLocaleString("en-US").replace("-", "−");
+  const shown = String(Number(out.toPrecision(digits)));
   return shown.replace("-", "−");
 }
 
-/** A sentence of the core for a reader of these units. `stage` says what it is about: copper stays in mm². What stands in quotation marks is a name, and stays. */
-export function said(text: string, system: UnitSystem, stage = ""): string {
-  if (system === "metric") return text;
+type Swap = { finder: RegExp; names: Map<string, string> };
+const swaps = new Map<RegionKey, Swap>();
+const plain = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, "\\$&");
+/** How a term begins that takes “an”: a vowel, or a letter that is spoken with one before it (“an RCD”). */
+const VOWEL = /^(?:[AEFHILMNORSX][A-Z]+\b|[aeiou]|[AEIO][a-z])/;
+
+function swapOf(region: RegionKey): Swap {
+  let swap = swaps.get(region);
+  if (!swap) {
+    const names = new Map(words.terms.filter((t) => t[region] !== t.base).map((t) => [t.base.toLowerCase(), t[region]]));
+    const each = [...names.keys()].sort((a, b) => b.length - a.length).map(plain);
+    swap = { names, finder: new RegExp(each.length ? `(?<![\\p{L}\\d_-])(an? )?(?<![\\p{L}\\d_-])(${each.join("|")})(e?s)?(?![\\p{L}\\d_-])` : "(?!)", "giu") };
+    swaps.set(region, swap);
+  }
+  return swap;
+}
+
+/** More than one of it: what stands before brackets takes the ending, and sibilants an “e”. */
+function plural(term: string): string {
+  const at = term.indexOf(" (");
+  const head = at < 0 ? term : term.slice(0, at);
+  return `${head}${/(?:ch|sh|s|x)$/.test(head) ? "es" : "s"}${at < 0 ? "" : term.slice(at)}`;
+}
+
+function inRegion(text: string, region: RegionKey): string {
+  const { finder, names } = swapOf(region);
+  return text.replace(finder, (_: string, article: string | undefined, base: string, more: string | undefined) => {
+    const name = names.get(base.toLowerCase()) ?? base;
+    let out = more ? plural(name) : name;
+    if (base[0] !== base[0]?.toLowerCase()) out = (out[0] ?? "").toUpperCase() + out.slice(1);
+    return article ? `${article[0]}${VOWEL.test(out) ? "n" : ""} ${out}` : out;
+  });
+}
+
+/** Numbers in one way: a thin space between thousands and before per cent, a true minus. */
+const typeset = (text: string) =>
+  text
+    .replace(/(?<=\d),(?=\d{3}(?!\d))/g, "\u202f")
+    .replace(/(?<![\p{L}\d_.–-])-(?=\d)/gu, "−")
+    .replace(/(?<=\d) ?%(?![\p{L}\d_])/gu, "\u202f%");
+
+/** A sentence for its reader. `stage` says what it is about: copper stays in mm². What stands in quotation marks is a name, and stays. */
+export function said(text: string, system: UnitSystem, stage = "", region: RegionKey = "uk"): string {
   return text
     .split(/(“[^”]*”)/)
-    .map((piece, i) =>
-      i % 2
-        ? piece
-        : piece.replace(SAID, (whole: string, numbers: string, gap: string, unit: string) => {
-            const turn = IN_US[unit];
-            if (!turn || (unit === "mm²" && COPPER.has(stage))) return whole;
-            const parts = numbers.split(/( to | × | and | of |–)/);
-            const count = parts.length === 3 && parts[1] === " × " && /^\d+$/.test(parts[0] ?? ""); // “2 × 0.26 m” are two of them
-            const turned = parts.map((p, n) => (n % 2 || (count && n === 0) ? p : number(p, turn)));
-            return `${turned.join("")}${gap || "\u00a0"}${turn.unit}`;
-          }),
-    )
+    .map((piece, i) => (i % 2 ? piece : typeset(inRegion(system === "us" ? inUnits(piece, stage) : piece, region))))
     .join("");
+}
+
+function inUnits(piece: string, stage: string): string {
+  return piece.replace(SAID, (whole: string, numbers: string, gap: string, unit: string) => {
+    const turn = IN_US[unit];
+    if (!turn || (unit === "mm²" && COPPER.has(stage))) return whole;
+    const parts = numbers.split(/( to | × | and | of |–)/);
+    const count = parts.length === 3 && parts[1] === " × " && /^\d+$/.test(parts[0] ?? ""); // “2 × 0.26 m” are two of them
+    const turned = parts.map((p, n) => (n % 2 || (count && n === 0) ? p : number(p, turn)));
+    return `${turned.join("")}${gap || "\u00a0"}${turn.unit}`;
+  });
+}
+
+/** An amount in the region's currency, without small change. */
+export function money(amount: number | null | undefined, region: RegionKey): string {
+  if (amount == null) return "–";
+  const digits = Math.abs(Math.round(amount)).toLocaleString("en-GB").replace(/,/g, "\u202f");
+  return `${Math.round(amount) < 0 ? "−" : ""}${words.currency[region]}${digits}`;
 }

@@ -7,7 +7,7 @@ import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { Sources } from "../method/Sources";
 import { useHand } from "../shell/hand";
-import { usePerson } from "../shell/person";
+import { usePerson, useSaid } from "../shell/person";
 
 const ORIGIN: Record<string, string> = {
   computed: "computed",
@@ -23,6 +23,7 @@ const TONE: Record<string, string> = { assumed: "text-[#d3b6e6]", default: "text
 /** The working of one figure, and of its inputs where they are computed. */
 export function Working({ id, figures, depth = 0 }: { id: string; figures: Workings; depth?: number }) {
   const { units } = usePerson();
+  const say = useSaid();
   const [open, setOpen] = useState<string | null>(null);
   const f = figures[id];
   if (!f) return null;
@@ -47,10 +48,10 @@ export function Working({ id, figures, depth = 0 }: { id: string; figures: Worki
                   aria-expanded={open === i.name}
                   onClick={() => setOpen(open === i.name ? null : i.name)}
                 >
-                  {i.label}
+                  {say(i.label)}
                 </button>
               ) : (
-                <span className="min-w-0">{i.label}</span>
+                <span className="min-w-0">{say(i.label)}</span>
               )}
               <span className="num shrink-0">{show(i.value, i.unit, units)}</span>
             </div>
@@ -86,6 +87,7 @@ export function FigureWorking({ k }: { k: string }) {
 export function SlateFig({ k, label, own }: { k: FigureKey; label?: string; own?: Workings }) {
   const { report, previous } = useVariant();
   const { units } = usePerson();
+  const say = useSaid();
   const { opened, onBench, open } = useHand();
   const f = own?.[k] ?? report.figures[k];
   if (!f) return null;
@@ -99,7 +101,7 @@ export function SlateFig({ k, label, own }: { k: FigureKey; label?: string; own?
         data-figure={k}
         onClick={() => open(opened === k && !onBench ? null : k)}
       >
-        <span>{label ?? f.label}</span>
+        <span>{say(label ?? f.label)}</span>
         <span className="num shrink-0">
           {old !== undefined && <s className="mr-1 text-[11px] text-chalk-dim">{show(old, f.unit, units)}</s>}
           <span key={f.value} className={old !== undefined ? "changed inline-block" : ""}>

@@ -1,11 +1,12 @@
 /** Need against have: the length is what there is, the chalk what is needed, the gable notch the advised margin; more runs out, hatched. */
 import { show } from "../data/show";
-import { usePerson } from "../shell/person";
+import { usePerson, useSaid } from "../shell/person";
 
 type Props = { label: string; need: number; have: number; unit: string; margin: number; onPick?: () => void };
 
 export function HeadroomBar({ label, need, have, unit, margin, onPick }: Props) {
   const { units } = usePerson();
+  const say = useSaid();
   const part = have > 0 ? need / have : 2;
   const over = part > 1;
   const room = 76;
@@ -15,7 +16,7 @@ export function HeadroomBar({ label, need, have, unit, margin, onPick }: Props) 
   return (
     <Tag type={onPick ? "button" : undefined} onClick={onPick} className="block w-full py-1 text-left">
       <div className="flex items-baseline justify-between gap-2">
-        <span>{label}</span>
+        <span>{say(label)}</span>
         <span className={`text-[11px] ${over ? "font-semibold" : "opacity-80"}`}>{over ? "too little" : tight ? "tight" : ""}</span>
       </div>
       <span className="relative block h-4">

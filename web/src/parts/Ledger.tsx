@@ -3,6 +3,7 @@
  * Ctrl+D duplicates, Alt+arrows reorder, and pasting several rows asks the page what they mean.
  */
 import { type ReactNode, useCallback, useEffect, useRef, useState } from "react";
+import { useSaid, useTerm } from "../shell/person";
 import { Quantity, type Understood, Written } from "./Quantity";
 
 export type Column<Row> = {
@@ -57,6 +58,8 @@ type Cell = { row: number; col: number };
 
 export function Ledger<Row>(p: Props<Row>) {
   const [at, setAt] = useState<Cell>({ row: 0, col: 0 });
+  const say = useSaid();
+  const term = useTerm();
   const [editing, setEditing] = useState(false);
   /** The character that began an edit. */
   const [typed, setTyped] = useState<string | undefined>();
@@ -180,12 +183,12 @@ export function Ledger<Row>(p: Props<Row>) {
   };
 
   const editor = (row: Row, c: Column<Row>): ReactNode => {
-    if (c.kind === "text") return <TextCell label={c.label} text={c.value(row)} begin={typed} onDone={(t) => finish(row, c.set, t)} onNext={next} />;
+    if (c.kind === "text") return <TextCell label={say(c.label)} text={c.value(row)} begin={typed} onDone={(t) => finish(row, c.set, t)} onNext={next} />;
     if (c.kind === "choice")
       return (
         <select
           className="field w-full"
-          aria-label={c.label}
+          aria-label={say(c.label)}
           // biome-ignore lint/a11y/noAutofocus: editing a cell puts the caret into it
           autoFocus
           value={c.value(row)}
@@ -205,7 +208,7 @@ export function Ledger<Row>(p: Props<Row>) {
         >
           {c.options.map((o) => (
             <option key={o.value} value={o.value}>
-              {o.word}
+              {term(o.word)}
             </option>
           ))}
         </select>
@@ -216,7 +219,7 @@ export function Ledger<Row>(p: Props<Row>) {
         <Quantity
           autoFocus
           className="w-full"
-          label={c.label}
+          label={say(c.label)}
           begin={typed}
           value={c.value(row)}
           text={c.text?.(row)}
@@ -261,7 +264,7 @@ export function Ledger<Row>(p: Props<Row>) {
               style={{ width: c.width }}
               className={`sticky top-0 z-10 border-b border-line bg-sheet px-1.5 py-1 text-[11px] font-semibold text-dim ${c.align === "right" ? "text-right" : "text-left"}`}
             >
-              {c.label}
+              {say(c.label)}
             </th>
           ))}
         </tr>

@@ -1,13 +1,15 @@
 /** One editable property in the slate: its word on the left, its field on the right. */
 import type { ReactNode } from "react";
+import { useSaid, useTerm } from "../shell/person";
 import { Quantity, type Understood } from "./Quantity";
 
 export function Property({ label, children, note }: { label: string; children: ReactNode; note?: string }) {
+  const say = useSaid();
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_9.5rem] items-center gap-2 py-0.5">
       <span>
-        {label}
-        {note && <span className="block text-[11px] text-chalk-dim">{note}</span>}
+        {say(label)}
+        {note && <span className="block text-[11px] text-chalk-dim">{say(note)}</span>}
       </span>
       {children}
     </div>
@@ -26,9 +28,10 @@ type QuantityProps = {
 };
 
 export function QuantityProperty({ label, note, onSet, ...rest }: QuantityProps) {
+  const say = useSaid();
   return (
     <Property label={label} note={note}>
-      <Quantity slate className="w-full" label={label} onCommit={(q) => onSet(q ? q.value : null, q)} {...rest} />
+      <Quantity slate className="w-full" label={say(label)} onCommit={(q) => onSet(q ? q.value : null, q)} {...rest} />
     </Property>
   );
 }
@@ -43,12 +46,14 @@ type ChoiceProps<V extends string> = {
 };
 
 export function ChoiceProperty<const V extends string>({ label, note, value, options, onSet }: ChoiceProps<V>) {
+  const say = useSaid();
+  const term = useTerm();
   return (
     <Property label={label} note={note}>
-      <select className="field-slate w-full" aria-label={label} value={value} onChange={(e) => onSet(e.target.value as V)}>
+      <select className="field-slate w-full" aria-label={say(label)} value={value} onChange={(e) => onSet(e.target.value as V)}>
         {options.map((o) => (
           <option key={o.value} value={o.value}>
-            {o.word}
+            {term(o.word)}
           </option>
         ))}
       </select>
@@ -57,12 +62,13 @@ export function ChoiceProperty<const V extends string>({ label, note, value, opt
 }
 
 export function FlagProperty({ label, note, value, onSet }: { label: string; note?: string; value: boolean; onSet: (on: boolean) => void }) {
+  const say = useSaid();
   return (
     <label className="flex items-start gap-2 py-0.5">
       <input type="checkbox" className="mt-1" checked={value} onChange={(e) => onSet(e.target.checked)} />
       <span>
-        {label}
-        {note && <span className="block text-[11px] text-chalk-dim">{note}</span>}
+        {say(label)}
+        {note && <span className="block text-[11px] text-chalk-dim">{say(note)}</span>}
       </span>
     </label>
   );
@@ -81,9 +87,10 @@ export function TextProperty({
   area?: boolean;
   maxLength?: number;
 }) {
+  const say = useSaid();
   const common = {
     key: value,
-    "aria-label": label,
+    "aria-label": say(label),
     defaultValue: value,
     maxLength,
     className: "field-slate w-full",
@@ -91,7 +98,7 @@ export function TextProperty({
   };
   return (
     <div className="py-0.5">
-      <span className="text-[12px] text-chalk-dim">{label}</span>
+      <span className="text-[12px] text-chalk-dim">{say(label)}</span>
       {area ? <textarea rows={2} {...common} key={value} /> : <input {...common} key={value} onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()} />}
     </div>
   );

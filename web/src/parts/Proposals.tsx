@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 import { api, type Proposal, take } from "../data/client";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
-import { usePerson, useSaid } from "../shell/person";
+import { useMoney, usePerson, useSaid } from "../shell/person";
 
 export type Group = Proposal["group"];
 const STATUS: Record<Proposal["status"], string> = {
@@ -54,6 +54,7 @@ function Why({ p }: { p: Proposal }) {
 }
 
 function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean; onPick: (on: boolean) => void; onTake: () => void; busy: boolean }) {
+  const { money } = useMoney();
   const { units } = usePerson();
   const say = useSaid();
   const [open, setOpen] = useState(false);
@@ -70,7 +71,7 @@ function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean
           <span className="shrink-0 text-[12px] text-loch underline decoration-dotted">{open ? "less" : "why"}</span>
         </button>
         <span className="num w-28 shrink-0 text-right text-[12px] text-dim">
-          {p.price_eur ? `€ ${Math.round(p.price_eur)}` : ""} {p.mass_kg ? show(p.mass_kg, "kg", units) : ""}
+          {p.price ? money(p.price) : ""} {p.mass_kg ? show(p.mass_kg, "kg", units) : ""}
         </span>
         <span className={`w-40 shrink-0 text-right text-[12px] ${free ? "" : "text-dim"}`}>{STATUS[p.status]}</span>
         <button type="button" className="btn px-2 py-0" disabled={!free || busy} aria-label={`Take ${p.title}`} onClick={onTake}>

@@ -1,6 +1,7 @@
 /** A value inside a stage's sentence: press it to change it in place. Heather and dotted: assumed, with where it comes from. */
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useVariant } from "../data/variant";
+import { useTerm } from "../shell/person";
 import { Quantity } from "./Quantity";
 
 export type Choice = { value: string; word: string };
@@ -16,6 +17,7 @@ export function useAssumption(path: string) {
 
 export function Token(props: Props) {
   const { edit } = useVariant();
+  const term = useTerm();
   const assumed = useAssumption(props.path);
   const [open, setOpen] = useState(false);
   const button = useRef<HTMLButtonElement>(null);
@@ -46,7 +48,7 @@ export function Token(props: Props) {
           >
             {props.choices.map((c) => (
               <option key={c.value} value={c.value}>
-                {c.word}
+                {term(c.word)}
               </option>
             ))}
           </select>

@@ -4,12 +4,13 @@ import { show } from "../data/show";
 import { useVariant } from "../data/variant";
 import { FigureWorking } from "../parts/Fig";
 import { useHand } from "./hand";
-import { usePerson } from "./person";
+import { usePerson, useSaid } from "./person";
 
 /** The figure opened on the bench, when the slate's own content does not show it. */
 function Opened() {
   const { report } = useVariant();
   const { units } = usePerson();
+  const say = useSaid();
   const { opened, onBench, open } = useHand();
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -20,7 +21,7 @@ function Opened() {
   return (
     <div ref={box} className="mb-2 border border-gorse/70 p-2" role="region" aria-label="Working">
       <div className="flex items-baseline justify-between gap-2">
-        <strong>{f.label}</strong>
+        <strong>{say(f.label)}</strong>
         <button type="button" className="text-chalk-dim underline" onClick={() => open(null)}>
           close
         </button>

@@ -1,14 +1,15 @@
 /** What belongs to the person, not to the design: units, theme, and how the bench is divided. Kept in this browser. */
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from "react";
-import { said } from "../data/said";
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from "react";
+import words from "../../generated/words.json";
+import { money, type RegionKey, said } from "../data/said";
 import type { UnitSystem } from "../data/show";
 
 /** `units` is what the person chose; until then each design is read in the units of its region. */
 type Person = { units: UnitSystem | null; theme: "day" | "night"; slate: number; split: number };
-type Hand = Omit<Person, "units"> & { units: UnitSystem; set: (change: Partial<Person>) => void; lives: (region: string | null) => void };
+type Hand = Omit<Person, "units"> & { units: UnitSystem; region: RegionKey; set: (change: Partial<Person>) => void; lives: (region: string | null) => void };
 
 const FIRST: Person = { units: null, theme: "day", slate: 312, split: 46 };
-const Context = createContext<Hand>({ ...FIRST, units: "metric", set: () => undefined, lives: () => undefined });
+const Context = createContext<Hand>({ ...FIRST, units: "metric", region: "uk", set: () => undefined, lives: () => undefined });
 
 function read(): Person {
   try {
@@ -32,6 +33,7 @@ export function PersonProvider({ children }: { children: ReactNode }) {
   const hand = useMemo(
     () => ({
       ...person,
+      region: (region ?? "uk") as RegionKey,
       units: person.units ?? (region === "us" ? ("us" as const) : ("metric" as const)),
       set: (change: Partial<Person>) => setPerson((p) => ({ ...p, ...change })),
       lives: setRegion,
@@ -43,8 +45,20 @@ export function PersonProvider({ children }: { children: ReactNode }) {
 
 export const usePerson = () => useContext(Context);
 
-/** A sentence of the core in the reader's units; `stage` says what it is about. */
+/** A sentence in the reader's units and the region's terms; `stage` says what it is about. */
 export function useSaid(): (text: string, stage?: string) => string {
-  const { units } = usePerson();
-  return (text, stage) => said(text, units, stage);
+  const { units, region } = usePerson();
+  return useCallback((text: string, stage?: string) => said(text, units, stage, region), [units, region]);
+}
+
+/** A word in the region's terms, its units as they are: for what may be part of a name. */
+export function useTerm(): (text: string) => string {
+  const { region } = usePerson();
+  return useCallback((text: string) => said(text, "metric", "", region), [region]);
+}
+
+/** An amount in the currency of the design's region, and its sign. */
+export function useMoney(): { money: (amount: number | null | undefined) => string; currency: string } {
+  const { region } = usePerson();
+  return { money: (amount) => money(amount, region), currency: words.currency[region] };
 }

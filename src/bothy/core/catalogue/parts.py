@@ -1,7 +1,7 @@
 """Parts of invented makers: a typed reader over data/parts.csv.
 
-Each part has a kind, mass in kg, price in euro, size in mm and its data sheet (see sheets.py) under the same keys
-as the design document, so that choosing a part is copying its values.
+Each part has a kind, mass in kg, a typical price in euro (for other regions see core/region.py), size in mm and its data sheet (see sheets.py) under
+the same keys as the design document, so that choosing a part is copying its values.
 """
 
 from __future__ import annotations
@@ -30,6 +30,7 @@ from bothy.core.catalogue.sheets import (
 )
 from bothy.core.catalogue.table import Row, rows, shipped
 from bothy.core.contract import BadInput
+from bothy.core.region import REGIONS, RegionKey
 
 D = TypeVar("D", default=Any)
 
@@ -42,7 +43,7 @@ class Part(BaseModel, Generic[D]):
     maker: str
     name: str
     mass_kg: float
-    price_eur: float
+    price: float
     length_mm: float
     width_mm: float
     height_mm: float
@@ -75,37 +76,45 @@ def _checked(row: Row, column: str, make: Callable[[Any], Any], cells: dict[str,
         raise row.wrong(column or where, f"“{where}”: {said}" if column else said) from e
 
 
+def local_price(price: float, level: float) -> float:
+    """A typical price in another region, as round as such a guess is: to 0.5 under 20, to 1 under 200, to 5 under 2000, else to 10."""
+    step = 0.5 if price < 20 else 1.0 if price < 200 else 5.0 if price < 2000 else 10.0
+    return price if level == 1.0 else round(price * level / step) * step
+
+
 @cache
-def parts() -> dict[str, Part]:
-    """All parts by key, in catalogue order."""
-    return read_parts(shipped("parts.csv"))
+def parts(region: RegionKey = "eu") -> dict[str, Part]:
+    """All parts by key, in catalogue order, at the typical prices of a region."""
+    if region == "eu":
+        return read_parts(shipped("parts.csv"))
+    return {k: p.model_copy(update={"price": local_price(p.price, REGIONS[region].price_level)}) for k, p in parts().items()}
 
 
 @overload
-def of_kind(kind: Literal["appliance"]) -> list[Part[ApplianceSheet]]: ...
+def of_kind(kind: Literal["appliance"], region: RegionKey = ...) -> list[Part[ApplianceSheet]]: ...
 @overload
-def of_kind(kind: Literal["battery"]) -> list[Part[BatterySheet]]: ...
+def of_kind(kind: Literal["battery"], region: RegionKey = ...) -> list[Part[BatterySheet]]: ...
 @overload
-def of_kind(kind: Literal["panel"]) -> list[Part[PanelSheet]]: ...
+def of_kind(kind: Literal["panel"], region: RegionKey = ...) -> list[Part[PanelSheet]]: ...
 @overload
-def of_kind(kind: Literal["controller"]) -> list[Part[ControllerSheet]]: ...
+def of_kind(kind: Literal["controller"], region: RegionKey = ...) -> list[Part[ControllerSheet]]: ...
 @overload
-def of_kind(kind: Literal["dcdc"]) -> list[Part[DrivingSheet]]: ...
+def of_kind(kind: Literal["dcdc"], region: RegionKey = ...) -> list[Part[DrivingSheet]]: ...
 @overload
-def of_kind(kind: Literal["inverter"]) -> list[Part[InverterSheet]]: ...
+def of_kind(kind: Literal["inverter"], region: RegionKey = ...) -> list[Part[InverterSheet]]: ...
 @overload
-def of_kind(kind: Literal["charger"]) -> list[Part[ChargerSheet]]: ...
+def of_kind(kind: Literal["charger"], region: RegionKey = ...) -> list[Part[ChargerSheet]]: ...
 @overload
-def of_kind(kind: Literal["board"]) -> list[Part[BoardSheet]]: ...
+def of_kind(kind: Literal["board"], region: RegionKey = ...) -> list[Part[BoardSheet]]: ...
 @overload
-def of_kind(kind: Literal["station"]) -> list[Part[StationSheet]]: ...
+def of_kind(kind: Literal["station"], region: RegionKey = ...) -> list[Part[StationSheet]]: ...
 @overload
-def of_kind(kind: Literal["heater"]) -> list[Part[HeaterSheet]]: ...
+def of_kind(kind: Literal["heater"], region: RegionKey = ...) -> list[Part[HeaterSheet]]: ...
 @overload
-def of_kind(kind: Literal["cooler"]) -> list[Part[CoolerSheet]]: ...
-def of_kind(kind: PartKind) -> list[Any]:
-    """The parts of one kind."""
-    return [p for p in parts().values() if p.kind == kind]
+def of_kind(kind: Literal["cooler"], region: RegionKey = ...) -> list[Part[CoolerSheet]]: ...
+def of_kind(kind: PartKind, region: RegionKey = "eu") -> list[Any]:
+    """The parts of one kind, at the typical prices of a region."""
+    return [p for p in parts(region).values() if p.kind == kind]
 
 
 def part(key: str) -> Part:

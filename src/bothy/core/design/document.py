@@ -25,7 +25,7 @@ from bothy.core.design.wiring import Board, Circuit, Wiring
 from bothy.core.plain import check
 from bothy.core.region import RegionKey
 
-SCHEMA_VERSION = 2
+SCHEMA_VERSION = 3
 
 
 def _unique(kind: str, ids: Iterable[str]) -> None:
@@ -39,7 +39,7 @@ def _unique(kind: str, ids: Iterable[str]) -> None:
 class Design(Doc):
     """The whole technical description of a project at one revision."""
 
-    schema_version: Literal[2] = 2
+    schema_version: Literal[3] = 3
     region: RegionKey = "uk"
     vehicle: Vehicle = Vehicle()
     life: Life = Life()

@@ -30,12 +30,12 @@ DATA: dict[OwnKind, tuple[str, ...]] = {
 
 
 class OwnPart(Doc):
-    """A part that is not in the catalogue, from its data sheet: price in euro, mass in kg, size in mm."""
+    """A part that is not in the catalogue, from its data sheet: price in the currency of the region, mass in kg, size in mm."""
 
     id: Id
     kind: OwnKind
     name: Name
-    price_eur: float = Field(ge=0, le=1e6)
+    price: float = Field(ge=0, le=1e6)
     mass_kg: float = Field(ge=0, le=2000)
     length_mm: float | None = Field(None, ge=0.1, le=10000)
     width_mm: float | None = Field(None, ge=0.1, le=10000)
@@ -82,7 +82,7 @@ class OwnPart(Doc):
             maker="own",
             name=self.name,
             mass_kg=self.mass_kg,
-            price_eur=self.price_eur,
+            price=self.price,
             length_mm=self.length_mm or 0,
             width_mm=self.width_mm or 0,
             height_mm=0,
@@ -94,7 +94,7 @@ class Sizing(Doc):
     """What the search is to find, and within what. None: the vehicle's roof and payload, no limit of money; empty lists: all."""
 
     goal: Literal["cost", "mass", "reliability"] = "cost"
-    budget_eur: float | None = Field(None, ge=0, le=1e6)
+    budget: float | None = Field(None, ge=0, le=1e6)
     mass_most_kg: float | None = Field(None, ge=0, le=20000)
     roof_m2: float | None = Field(None, ge=0, le=60)
     panels_most: Whole = Field(8, ge=0, le=24)

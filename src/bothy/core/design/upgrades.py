@@ -24,5 +24,16 @@ def without_facts(document: dict[str, Any]) -> dict[str, Any]:
     return out
 
 
-UPGRADES: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: without_facts}
+def prices_without_a_currency(document: dict[str, Any]) -> dict[str, Any]:
+    """A document of version 2 as one of version 3: its prices are in the currency of its region, and their keys name none."""
+    out = {**document, "schema_version": 3}
+    if isinstance(sizing := out.get("sizing"), dict):
+        new = {"budget" if k == "budget_eur" else k: v for k, v in sizing.items()}
+        if isinstance(own := new.get("own"), list):
+            new["own"] = [{"price" if k == "price_eur" else k: v for k, v in x.items()} if isinstance(x, dict) else x for x in own]
+        out["sizing"] = new
+    return out
+
+
+UPGRADES: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: without_facts, 2: prices_without_a_currency}
 """version -> function that makes the document of the next version."""

@@ -12,6 +12,7 @@ from bothy.core.design.power import Power, SolarArray, SolarController
 from bothy.core.figure import Figure, given, total
 from bothy.core.method.sources import Method
 from bothy.core.power.solar import Panel, PanelString, SolarStringIn, SolarStringOut, solar_string
+from bothy.core.region import RegionKey
 from bothy.core.sun.curved import CurvedPanelFactorIn, curved_panel_factor
 from bothy.core.sun.geometry import MEAN_DAY, extraterrestrial_day
 from bothy.core.sun.month import PanelDayYieldIn, PanelDayYieldOut, panel_day_yield
@@ -115,9 +116,9 @@ def cheapest_controller(
     return None
 
 
-def mppt_by_price() -> list[Part[ControllerSheet]]:
+def mppt_by_price(region: RegionKey) -> list[Part[ControllerSheet]]:
     """MPPT controllers of the catalogue, cheapest first."""
-    return sorted((c for c in of_kind("controller") if c.data["controller_type"] == "mppt"), key=lambda c: c.price_eur)
+    return sorted((c for c in of_kind("controller", region) if c.data["controller_type"] == "mppt"), key=lambda c: c.price)
 
 
 def soiling_of(a: SolarArray) -> float:

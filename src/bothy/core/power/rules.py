@@ -451,7 +451,7 @@ def _odd_labels(arrays: list[SolarArray]) -> str:
 def _apart(ctx: Context, arrays: list[SolarArray]) -> Remedy | None:
     """The smallest of unlike arrays on a controller of its own, the cheapest that takes it."""
     a = min(arrays, key=array_power)
-    found = cheapest_controller(ctx, [a], mppt_by_price())
+    found = cheapest_controller(ctx, [a], mppt_by_price(ctx.region.key))
     if len(arrays) < 2 or found is None:
         return None
     part, _ = found

@@ -43,7 +43,7 @@ class Offered(BaseModel):
     title: str
     what: str
     patch: list[dict[str, Any]]
-    price_eur: float | None = None
+    price: float | None = None
     mass_kg: float | None = None
 
 
@@ -96,7 +96,7 @@ def part_proposal(
         why=why,
         assumes=assumes,
         patch=[] if same else [{"op": "replace", "path": path, "value": value}],
-        price_eur=price,
+        price=price,
         mass_kg=mass,
     )
 

@@ -43,7 +43,7 @@ def propose_inverter(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal |
     loads = inverter_loads(ctx)
     if not loads:
         return None
-    parts = [p for p in of_kind("inverter") if p.data["pure_sine"]]
+    parts = [p for p in of_kind("inverter", ctx.region.key) if p.data["pure_sine"]]
     known = inverter_air(ctx)
     air = min(70.0, known.value if known is not None else ctx.hot_c)
     need = inverter_size(InverterSizeIn.trusted(region=ctx.region.key, loads=loads, ratings_w=[p.data["rating_w"] for p in parts], ambient_temp_c=air))
@@ -69,7 +69,7 @@ def propose_inverter(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal |
     if ctx.hooked:
         assumes.append("Only what is marked as used away from the hook-up runs on it.")
     return part_proposal(
-        "inverter", "/power/inverter", "Inverter", part.name, value, _dump(ctx.design.power.inverter), why, assumes, price=part.price_eur, mass=part.mass_kg
+        "inverter", "/power/inverter", "Inverter", part.name, value, _dump(ctx.design.power.inverter), why, assumes, price=part.price, mass=part.mass_kg
     )
 
 
@@ -147,7 +147,7 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
             why=why,
             assumes=assumes,
             patch=patch,
-            price_eur=panel.price_eur * s * n + (controller.price_eur if controller is not None else 0.0),
+            price=panel.price * s * n + (controller.price if controller is not None else 0.0),
             mass_kg=panel.mass_kg * s * n + (controller.mass_kg if controller is not None else 0.0),
         )
     ]
@@ -181,7 +181,7 @@ def _controller_for(ctx: Context) -> list[Proposal]:
                 id="solar", group="solar", status="kept", title="Solar", what=what, why=["Panels and controller are chosen already."], assumes=[], patch=[]
             )
         ]
-    found = cheapest_controller(ctx, p.shared_arrays, mppt_by_price())
+    found = cheapest_controller(ctx, p.shared_arrays, mppt_by_price(ctx.region.key))
     if found is None:
         return [
             Proposal(
@@ -213,7 +213,7 @@ def _controller_for(ctx: Context) -> list[Proposal]:
             why=[f"For {what}: {out.voc_cold_v:.0f} V on the coldest morning, it stands {part.data['max_voltage_v']:.0f} V."],
             assumes=[],
             patch=fuses if same else [{"op": "replace", "path": "/power/controller", "value": value}, *fuses],
-            price_eur=part.price_eur,
+            price=part.price,
             mass_kg=part.mass_kg,
         )
     ]
@@ -227,7 +227,7 @@ def _best_string(
     With a controller that was chosen already (``typed``) the panels that it takes.
     """
     options = []
-    for panel in of_kind("panel"):
+    for panel in of_kind("panel", ctx.region.key):
         if panel.data["mounting"] == "glued":
             continue
         for s in (1, 2, 3, 4):
@@ -236,7 +236,7 @@ def _best_string(
                 if power > roof_w + 1e-9 or power > 1.5 * target_w + panel.data["panel_power_w"]:
                     continue
                 array = SolarArray.model_validate({**panel.data, "id": "x", "series_count": s, "parallel_count": n})
-                options.append((round(10 * min(power, target_w) / target_w), n <= FEW_STRINGS, -panel.price_eur * s * n, panel, s, n, array))
+                options.append((round(10 * min(power, target_w) / target_w), n <= FEW_STRINGS, -panel.price * s * n, panel, s, n, array))
     options.sort(key=lambda o: o[:3], reverse=True)
     for _, _, _, panel, s, n, array in options:
         if typed is not None:
@@ -244,7 +244,7 @@ def _best_string(
             if not BAD_STRING_RULES & set(out.rules) and out.clip_frac <= MOST_CLIPPED:
                 return panel, s, n, None, out
             continue
-        found = cheapest_controller(ctx, [array], mppt_by_price())
+        found = cheapest_controller(ctx, [array], mppt_by_price(ctx.region.key))
         if found is not None:
             return panel, s, n, *found
     return None
@@ -295,7 +295,7 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
     fitting: list[tuple[float, Part[BatterySheet], int, int]] = []
     largest: tuple[float, Part[BatterySheet], int, int] | None = None
     series_of = {12: {12.8: 1}, 24: {12.8: 2, 25.6: 1}, 48: {12.8: 4, 25.6: 2}}[ctx.system_v]
-    for part in of_kind("battery"):
+    for part in of_kind("battery", ctx.region.key):
         d = part.data
         if d["chemistry"] != "lifepo4" or d["unit_voltage_v"] not in series_of or (cold < 0 and not d["heater_power_w"]) or not d["cold_charge_cutoff"]:
             continue
@@ -312,7 +312,7 @@ def propose_bank(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | Non
                     wiring="busbar" if n > 2 else "diagonal",
                 )
             )
-            item = (part.price_eur * s * n, part, s, n)
+            item = (part.price * s * n, part, s, n)
             if largest is None or d["unit_charge_ah"] * n > largest[1].data["unit_charge_ah"] * largest[3]:
                 largest = item
             if d["unit_charge_ah"] * n >= required - 1e-6 and out.max_discharge_a >= peak - 1e-6:
@@ -416,7 +416,7 @@ def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | 
         return None
     season = worst_season(ctx, uses)
     gap = max(1.0, demand.raw(uses[season].design_energy_wh, ctx.chem.round_trip) - solar_of(ctx, season).value)
-    parts = [p for p in of_kind("dcdc") if p.data["school"] == "dcdc"]
+    parts = [p for p in of_kind("dcdc", ctx.region.key) if p.data["school"] == "dcdc"]
     capacity = bank.unit_charge_ah * bank.parallel_count
     limit = (bank.unit_max_charge_a or ctx.chem.max_charge_c * bank.unit_charge_ah) * bank.parallel_count
     out = dcdc_size(
@@ -450,7 +450,7 @@ def propose_driving(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | 
         _dump(ctx.design.power.driving),
         why,
         [f"{ctx.alternator_a:.0f} A alternator, {'smart' if ctx.smart else 'plain'}; at most half of it for the bank."],
-        price=part.price_eur,
+        price=part.price,
         mass=part.mass_kg,
     )
 
@@ -464,7 +464,7 @@ def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | No
     capacity = bank.unit_charge_ah * bank.parallel_count
     limit = (bank.unit_max_charge_a or CHEMISTRIES[bank.chemistry].max_charge_c * bank.unit_charge_ah) * bank.parallel_count
     best = None
-    for part in sorted(of_kind("charger"), key=lambda p: p.data["charger_current_a"]):
+    for part in sorted(of_kind("charger", ctx.region.key), key=lambda p: p.data["charger_current_a"]):
         amps = part.data["charger_current_a"]
         if amps > limit + 1e-9 or (ctx.system_v > 12 and amps * ctx.system_v / 12 > 160):
             break
@@ -494,7 +494,7 @@ def propose_shore(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Proposal | No
         )
     assumes = [f"{ctx.region.name}: {value.get('inlet_current_a', ctx.region.inlet_a):.0f} A inlet."]
     return part_proposal(
-        "shore", "/power/shore", "Shore charger", part.name, value, _dump(ctx.design.power.shore), why, assumes, price=part.price_eur, mass=part.mass_kg
+        "shore", "/power/shore", "Shore charger", part.name, value, _dump(ctx.design.power.shore), why, assumes, price=part.price, mass=part.mass_kg
     )
 
 

@@ -228,7 +228,8 @@ def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
     if w.part.needed_w < 100:
         return _standing("heater", "Heater", now[0].name, (h.by for h in now)) if now else None
     fuel = "petrol" if ctx.design.vehicle.preset == "small_van" and ctx.region.key == "us" else "diesel"
-    kinds = [p for p in sorted(of_kind("heater"), key=lambda p: float(p.data["max_w"])) if p.data["heater_kind"] == "air" and p.data["fuel"] == fuel]
+    heaters = sorted(of_kind("heater", ctx.region.key), key=lambda p: p.data["max_w"])
+    kinds = [p for p in heaters if p.data["heater_kind"] == "air" and p.data["fuel"] == fuel]
     one = next((p for p in kinds if _adequate(ctx, w, p)[0]), None)
     p = one or next((p for p in kinds if 2 * _adequate(ctx, w, p)[1] >= w.part.needed_w), None)
     why = [f"{w.part.needed_w:.0f} W hold {ctx.indoor_c:g} °C at {ctx.cold_c:g} °C outside, with {ctx.design.warmth.margin_frac:.0%} margin."]
@@ -269,7 +270,7 @@ def propose_heater(ctx: Context, w: Warm) -> Proposal | None:
             f"{'A room-sealed burner' if one else 'Room-sealed burners'}, intake and exhaust outside; fitted by a qualified person where your region says so."
         ],
         patch=[*ops, *alarm_ops(ctx, "co", "smoke")],
-        price_eur=count * p.price_eur,
+        price=count * p.price,
         mass_kg=count * p.mass_kg,
     )
 
@@ -390,7 +391,8 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
             patch=[{"op": "replace", "path": "/warmth/cooler", "value": None}],
         )
     need = w.part.cool.needed_w
-    p = next((p for p in sorted(of_kind("cooler"), key=lambda p: float(p.data["capacity_w"])) if p.data["capacity_w"] >= need and _starts(ctx, p)), None)
+    coolers = sorted(of_kind("cooler", ctx.region.key), key=lambda p: p.data["capacity_w"])
+    p = next((p for p in coolers if p.data["capacity_w"] >= need and _starts(ctx, p)), None)
     why = [
         f"{hottest:.0f} °C inside without it at {ctx.hot_c:g} °C outside; {need:.0f} W with the margin.",
         "Shade and a light roof first: they cost nothing a day.",
@@ -431,7 +433,7 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
         why=why,
         assumes=["Refrigerant only by certified persons; a roof unit takes two people."],
         patch=[{"op": "replace", "path": "/warmth/cooler", "value": value}],
-        price_eur=p.price_eur,
+        price=p.price,
         mass_kg=p.mass_kg,
     )
 

@@ -36,7 +36,7 @@ class Beside(BaseModel):
     name: str
     risk: str
     words: list[str]
-    price_eur: float | None
+    price: float | None
     mass_kg: float
     short_days_frac: float | None = None
     error_frac: float | None = None
@@ -93,14 +93,14 @@ def side_by_side(design: Design, others: Sequence[tuple[str, str, Design]] = (),
     ctx = Context(design)
     weather = weather_of(plan_of_design(ctx))
     schools = schools_of(ctx)
-    prices = {s.key: s.price_eur for s in schools}
+    prices = {s.key: s.price for s in schools}
     todo: list[tuple[str, Any, str, str, Design]] = [("this", "this", "This variant", "", design)]
     todo += [(s.key, "school", s.name, s.risk, design.model_copy(update={"power": s.power})) for s in schools]
     todo += [(key, "variant", name, "", design.model_copy(update={"power": d.power, "vehicle": d.vehicle})) for key, name, d in others]
     rows: list[Beside] = []
     base: Any = None
     for key, kind, name, risk, d in todo[:MOST]:
-        price, mass = price_and_mass(d.power)
+        price, mass = price_and_mass(d.power, d.region)
         price = prices.get(key) or price
         found = [f for f in report(d).findings if f.stage == "power" and f.accepted is None]
         row = Beside(
@@ -109,7 +109,7 @@ def side_by_side(design: Design, others: Sequence[tuple[str, str, Design]] = (),
             name=name,
             risk=risk,
             words=_words(d.power),
-            price_eur=price,
+            price=price,
             mass_kg=mass,
             dangers=sum(f.severity == "danger" for f in found),
             faults=sum(f.severity == "fault" for f in found),

@@ -29,12 +29,12 @@ class School:
     name: str
     risk: str
     power: Power
-    price_eur: float | None = None
+    price: float | None = None
 
 
-def _without(p: Power, *keys: str) -> float | None:
+def _without(ctx: Context, p: Power, *keys: str) -> float | None:
     """Price of the rest of a supply."""
-    return price_and_mass(p.model_copy(update=dict.fromkeys(keys)))[0]
+    return price_and_mass(p.model_copy(update=dict.fromkeys(keys)), ctx.region.key)[0]
 
 
 def _bank_of(ctx: Context, part: Part[BatterySheet], usable_ah: float) -> Bank | None:
@@ -65,7 +65,7 @@ def _other_bank(ctx: Context, bank: Bank) -> School | None:
     wanted = "agm" if now.lithium else "lifepo4"
     cold = ctx.bank_cold().value < 0
     best: tuple[float, float, Bank] | None = None
-    for part in of_kind("battery"):
+    for part in of_kind("battery", ctx.region.key):
         d = part.data
         if d["chemistry"] != wanted or (wanted == "lifepo4" and not (d["cold_charge_cutoff"] and (d["heater_power_w"] or not cold))):
             continue
@@ -73,7 +73,7 @@ def _other_bank(ctx: Context, bank: Bank) -> School | None:
         if made is None:
             continue
         lacks = max(0.0, usable - made.unit_charge_ah * made.parallel_count * CHEMISTRIES[wanted].usable_frac)
-        rank = (lacks, part.price_eur * made.series_count * made.parallel_count)
+        rank = (lacks, part.price * made.series_count * made.parallel_count)
         if best is None or rank < best[:2]:
             best = (*rank, made)
     if best is None:
@@ -94,7 +94,7 @@ def _other_bank(ctx: Context, bank: Bank) -> School | None:
 
 def _pwm(ctx: Context, p: Power, c: SolarController, arrays: list[SolarArray]) -> School:
     watts = sum(array_power(a) for a in arrays)
-    part = max((x for x in of_kind("controller") if x.data["controller_type"] == "pwm"), key=lambda x: x.data["max_charge_current_a"])
+    part = max((x for x in of_kind("controller", ctx.region.key) if x.data["controller_type"] == "pwm"), key=lambda x: x.data["max_charge_current_a"])
     one = part.data["max_charge_current_a"]
     flat = [
         a
@@ -109,13 +109,13 @@ def _pwm(ctx: Context, p: Power, c: SolarController, arrays: list[SolarArray]) -
     other = SolarController.model_validate(
         {**part.data, "name": f"{n} × {part.name}", "part": part.key if n == 1 else None, "max_charge_current_a": one * n, "mass_kg": part.mass_kg * n}
     )
-    rest = _without(p, "controller")
+    rest = _without(ctx, p, "controller")
     return School(
         "pwm",
         "PWM instead of MPPT",
         f"Holds the panels at the bank's voltage: a third or more of {watts:.0f} W is lost with high-voltage panels, a tenth to a fifth with 12 V ones.",
         p.model_copy(update={"controller": other, "arrays": flat}),
-        None if rest is None else rest + n * part.price_eur,
+        None if rest is None else rest + n * part.price,
     )
 
 
@@ -123,14 +123,14 @@ def _mppt(ctx: Context, p: Power, arrays: list[SolarArray]) -> School | None:
     watts = sum(array_power(a) for a in arrays)
     fitting = [
         x
-        for x in of_kind("controller")
+        for x in of_kind("controller", ctx.region.key)
         if x.data["controller_type"] == "mppt"
         and x.data["max_charge_current_a"] * 14.4 * ctx.scale * 1.25 >= watts
         and all(a.voc_v * a.series_count * 1.2 <= x.data["max_voltage_v"] for a in arrays)
     ]
     if not fitting:
         return None
-    part = min(fitting, key=lambda x: x.price_eur)
+    part = min(fitting, key=lambda x: x.price)
     other = SolarController.model_validate({**part.data, "name": part.name, "part": part.key, "mass_kg": part.mass_kg})
     return School("mppt", "MPPT instead of PWM", "Dearer; wants a string voltage well above the bank's.", p.model_copy(update={"controller": other}))
 
@@ -184,7 +184,7 @@ def _station(ctx: Context, p: Power) -> School | None:
     if p.bank is None or ctx.system_v != 12:
         return None
     usable = p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v * ctx.usable_frac
-    stations = sorted(of_kind("station"), key=lambda x: x.data["energy_wh"])
+    stations = sorted(of_kind("station", ctx.region.key), key=lambda x: x.data["energy_wh"])
     wanted = [
         x for x in stations if x.data["energy_wh"] * x.data["usable_frac"] >= usable and x.data["inverter_w"] >= (p.inverter.rating_w if p.inverter else 0)
     ]
@@ -223,7 +223,7 @@ def _station(ctx: Context, p: Power) -> School | None:
         f"No more than {d['dc_limit_w']:.0f} W at 12 V and {d['car_w']:.0f} W from the vehicle; no charging below 0 °C; when one thing in "
         "it fails, all of it does.",
         made,
-        _without(made, "inverter", "controller", "driving", "shore"),
+        _without(ctx, made, "inverter", "controller", "driving", "shore"),
     )
 
 
@@ -239,7 +239,7 @@ def schools_of(ctx: Context) -> list[School]:
         out.append(_pwm(ctx, p, p.controller, shared) if p.controller.controller_type == "mppt" else _mppt(ctx, p, shared))
     out += _laid_out(ctx, p)
     if p.driving is not None and p.driving.school == "dcdc":
-        relay = next(x for x in of_kind("dcdc") if x.data["school"] == "relay")
+        relay = next(x for x in of_kind("dcdc", ctx.region.key) if x.data["school"] == "relay")
         other = DrivingCharge.model_validate({**relay.data, "name": relay.name, "part": relay.key, "mass_kg": relay.mass_kg})
         out.append(
             School(
@@ -250,7 +250,7 @@ def schools_of(ctx: Context) -> list[School]:
             )
         )
     elif p.driving is not None:
-        fit = [x for x in of_kind("dcdc") if x.data["school"] == "dcdc" and x.data["rating_a"] <= max(18.0, 0.4 * ctx.alternator_a / ctx.scale)]
+        fit = [x for x in of_kind("dcdc", ctx.region.key) if x.data["school"] == "dcdc" and x.data["rating_a"] <= max(18.0, 0.4 * ctx.alternator_a / ctx.scale)]
         part = max(fit, key=lambda x: x.data["rating_a"])
         made = DrivingCharge.model_validate({**part.data, "name": part.name, "part": part.key, "mass_kg": part.mass_kg})
         out.append(

@@ -19,6 +19,7 @@ from bothy.core.finding import Finding, finding, rules
 from bothy.core.method.sources import Method
 from bothy.core.power.panels import array_power
 from bothy.core.proposing import propose_group
+from bothy.core.region import RegionKey, money
 from bothy.core.sizing.pareto import DesignPoint, front_of
 from bothy.core.sizing.space import REASONS, RELAXED, Candidate, space_of
 from bothy.core.sun.geometry import Array
@@ -55,14 +56,14 @@ WHOLE = 1000
 class SizedSet(BaseModel):
     """A set of parts through the trip: what it is, costs and weighs, how often it runs short, and the change that puts it into the design.
 
-    ``price_eur`` None: a part without a known price. ``error_frac`` is the standard error of the short days.
+    ``price`` None: a part without a known price. ``error_frac`` is the standard error of the short days.
     """
 
     key: str
     words: list[str]
     array_w: float
     bank_wh: float
-    price_eur: float | None
+    price: float | None
     mass_kg: float
     short_days_frac: float
     error_frac: float | None
@@ -189,7 +190,7 @@ class _Seen:
     def add(self, made: Iterable[tuple[Candidate, float]]) -> None:
         """Take in sets that were run."""
         made = list(made)
-        self.price = np.append(self.price, [c.price_eur for c, _ in made])
+        self.price = np.append(self.price, [c.price for c, _ in made])
         self.mass = np.append(self.mass, [c.mass_kg for c, _ in made])
         self.share = np.append(self.share, [s for _, s in made])
         for c, s in made:
@@ -202,11 +203,11 @@ class _Seen:
 
     def beaten(self, c: Candidate) -> bool:
         """Whether a known set that costs and weighs no more can't be undercut by this one."""
-        no_worse = (self.price <= c.price_eur) & (self.mass <= c.mass_kg)
+        no_worse = (self.price <= c.price) & (self.mass <= c.mass_kg)
         if not no_worse.any():
             return False
         best = float(self.share[no_worse].min())
-        if best == 0.0 and bool((no_worse & (self.share == 0.0) & ((self.price < c.price_eur) | (self.mass < c.mass_kg))).any()):
+        if best == 0.0 and bool((no_worse & (self.share == 0.0) & ((self.price < c.price) | (self.mass < c.mass_kg))).any()):
             return True
         low = self.least_possible(c)
         return low > 0 and best <= low
@@ -215,7 +216,7 @@ class _Seen:
 def _survivors(made: dict[str, tuple[Candidate, Trial]]) -> list[str]:
     """Keys of sets that none with at most their price and mass beats by more than the error of the difference, and the slack."""
     items = list(made.values())
-    price, mass = np.array([c.price_eur for c, _ in items]), np.array([c.mass_kg for c, _ in items])
+    price, mass = np.array([c.price for c, _ in items]), np.array([c.mass_kg for c, _ in items])
     short = np.array([t.short / t.days for _, t in items])
     share = short.mean(axis=1)
     out = []
@@ -272,7 +273,7 @@ def _sized(design: Design, c: Candidate, t: Trial, target: float) -> SizedSet:
         words=c.words,
         array_w=sum(array_power(a) for a in arrays),
         bank_wh=c.bank.size * ctx.bank_v,
-        price_eur=c.price_eur,
+        price=c.price,
         mass_kg=c.mass_kg,
         short_days_frac=t.share,
         error_frac=error,
@@ -296,8 +297,8 @@ def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
     of_part = [(a.part, a.series_count * a.parallel_count, a.unit_mass_kg) for a in shared]
     of_part += [(x.part, 1, x.mass_kg) for x in (p.controller, p.driving) if x is not None]
     of_part.append((p.bank.part, p.bank.series_count * p.bank.parallel_count, p.bank.unit_mass_kg))
-    known = [(parts().get(key or ""), count, kg) for key, count, kg in of_part]
-    price = sum(x.price_eur * count for x, count, _ in known if x is not None) if all(x is not None for x, _, _ in known) else None
+    known = [(parts(ctx.region.key).get(key or ""), count, kg) for key, count, kg in of_part]
+    price = sum(x.price * count for x, count, _ in known if x is not None) if all(x is not None for x, _, _ in known) else None
     own = t.short / t.days
     panels = sum(a.series_count * a.parallel_count for a in shared)
     words = [
@@ -310,7 +311,7 @@ def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
         words=[w for w in words if w],
         array_w=sum(array_power(a) for a in shared),
         bank_wh=p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v,
-        price_eur=price,
+        price=price,
         mass_kg=sum((x.mass_kg if x is not None else kg or 0.0) * count for x, count, kg in known),
         short_days_frac=t.share,
         error_frac=float(own.std(ddof=1) / math.sqrt(own.size)) if own.size > 1 else None,
@@ -323,9 +324,9 @@ def _now(design: Design, bench: Bench, target: float) -> SizedSet | None:
 
 
 GOALS: dict[str, Callable[[SizedSet], tuple[float, ...]]] = {
-    "cost": lambda s: (s.price_eur or 0, s.mass_kg, s.short_days_frac),
-    "mass": lambda s: (s.mass_kg, s.price_eur or 0, s.short_days_frac),
-    "reliability": lambda s: (s.short_days_frac, s.price_eur or 0, s.mass_kg),
+    "cost": lambda s: (s.price or 0, s.mass_kg, s.short_days_frac),
+    "mass": lambda s: (s.mass_kg, s.price or 0, s.short_days_frac),
+    "reliability": lambda s: (s.short_days_frac, s.price or 0, s.mass_kg),
 }
 
 
@@ -423,7 +424,7 @@ class _Search:
     @staticmethod
     def front(kept: dict[str, tuple[Candidate, Trial]]) -> list[Candidate]:
         """The sets that none beats, cheapest first."""
-        points = [DesignPoint.trusted(id=k, cost=c.price_eur, mass_kg=c.mass_kg, lolp_frac=t.share) for k, (c, t) in kept.items()]
+        points = [DesignPoint.trusted(id=k, cost=c.price, mass_kg=c.mass_kg, lolp_frac=t.share) for k, (c, t) in kept.items()]
         return [kept[p.id][0] for p in front_of(points)[0]]
 
     def lifted(self, best: SizedSet | None, target: float) -> list[Lifted]:
@@ -433,7 +434,7 @@ class _Search:
         light = self.design.sizing.goal == "mass"
 
         def rank(c: Candidate) -> tuple[float, ...]:
-            return (c.mass_kg, c.price_eur) if light else (c.price_eur, c.mass_kg)
+            return (c.mass_kg, c.price) if light else (c.price, c.mass_kg)
 
         seen = _Seen()
         seen.add((c, t.share) for c, t in self.made.values())
@@ -451,7 +452,7 @@ class _Search:
                     out.append(
                         Lifted(
                             reason=reason,
-                            words=f"If {REASONS[reason]} were no limit: {words}, {c.price_eur:.0f} €, {c.mass_kg:.0f} kg.",
+                            words=f"If {REASONS[reason]} were no limit: {words}, {money(c.price, self.design.region)}, {c.mass_kg:.0f} kg.",
                             set=_sized(self.design, c, t, target),
                         )
                     )
@@ -479,7 +480,7 @@ def search(design: Design, between: Between | None = None, workers: int = 2, swe
     s.say(0.97)
     now = _now(s.design, s.bench, target)
     on_front = {x.key for x in front}
-    cloud = [[c.price_eur, c.mass_kg, t.share] for k, (c, t) in s.made.items() if k not in on_front]
+    cloud = [[c.price, c.mass_kg, t.share] for k, (c, t) in s.made.items() if k not in on_front]
     binding = "; ".join(x.words for x in lifted) or (
         "Nothing that you could lift would give a better set." if best else "No single limit keeps a set out that would do."
     )
@@ -497,37 +498,37 @@ def search(design: Design, between: Between | None = None, workers: int = 2, swe
         simulated_count=s.bench.run_count,
         draw_count=s.draws,
         day_count=day_count(design),
-        findings=_findings(front, best, now, binding),
+        findings=_findings(design.region, front, best, now, binding),
     )
 
 
-def _findings(front: list[SizedSet], best: SizedSet | None, now: SizedSet | None, binding: str) -> list[Finding]:
+def _findings(region: RegionKey, front: list[SizedSet], best: SizedSet | None, now: SizedSet | None, binding: str) -> list[Finding]:
     out = []
     if best is None:
         near = min(front, key=lambda x: x.short_days_frac) if front else None
         nearest = (
-            f"The nearest is short on {near.short_days_frac:.1%} of the days: {'; '.join(near.words)}, {near.price_eur:.0f} €. "
+            f"The nearest is short on {near.short_days_frac:.1%} of the days: {'; '.join(near.words)}, {money(near.price or 0, region)}. "
             if near
             else "No set at all is left. "
         )
         out.append(finding("sim-no-feasible", "trips", "Parts", nearest + binding))
-    if now is not None and now.price_eur is not None:
+    if now is not None and now.price is not None:
         better = [
             x
             for x in front
-            if (x.price_eur or 0) <= now.price_eur
+            if (x.price or 0) <= now.price
             and x.mass_kg <= now.mass_kg
             and x.short_days_frac <= now.short_days_frac
-            and (x.price_eur, x.mass_kg, x.short_days_frac) != (now.price_eur, now.mass_kg, now.short_days_frac)
+            and (x.price, x.mass_kg, x.short_days_frac) != (now.price, now.mass_kg, now.short_days_frac)
         ]
         if better:
-            b = min(better, key=lambda x: (x.short_days_frac, x.price_eur or 0))
+            b = min(better, key=lambda x: (x.short_days_frac, x.price or 0))
             out.append(
                 finding(
                     "sim-dominated",
                     "trips",
                     "Parts",
-                    f"{'; '.join(b.words)}: {now.price_eur - (b.price_eur or 0):.0f} € and {now.mass_kg - b.mass_kg:.1f} kg less, "
+                    f"{'; '.join(b.words)}: {money(now.price - (b.price or 0), region)} and {now.mass_kg - b.mass_kg:.1f} kg less, "
                     f"short on {b.short_days_frac:.1%} instead of {now.short_days_frac:.1%} of the days.",
                 )
             )

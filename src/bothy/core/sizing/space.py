@@ -41,7 +41,7 @@ class Option:
 
     key: str
     words: str
-    price_eur: float
+    price: float
     mass_kg: float
     value: Any
     family: str
@@ -59,7 +59,7 @@ class Candidate:
     panels: Option
     bank: Option
     driving: Option
-    price_eur: float
+    price: float
     mass_kg: float
     barred: str | None
 
@@ -107,7 +107,7 @@ def parts_allowed(design: Design) -> list[Part]:
     """Catalogue parts of the makers wished for, and the person's own."""
     s = design.sizing
     own = [p.part() for p in s.own]
-    return own if s.own_only else [p for p in parts().values() if not s.makers or p.maker in s.makers] + own
+    return own if s.own_only else [p for p in parts(design.region).values() if not s.makers or p.maker in s.makers] + own
 
 
 def _key_of(p: Part) -> str | None:
@@ -150,23 +150,23 @@ def _controller(
     return None if found is None else (found[0], array.model_copy(update={"string_fuse": found[1].string_fuse_required}))
 
 
-def _cost(item: Any, count: int = 1, unit_kg: float | None = None) -> tuple[float, float]:
-    """Price in euro that a part of the design still costs (nothing when it is owned) and its mass in kg."""
-    known = parts().get(item.part or "")
+def _cost(ctx: Context, item: Any, count: int = 1, unit_kg: float | None = None) -> tuple[float, float]:
+    """Price that a part of the design still costs (nothing when it is owned) and its mass in kg."""
+    known = parts(ctx.region.key).get(item.part or "")
     kg = unit_kg if unit_kg is not None else known.mass_kg if known else 0.0
-    return (0.0 if item.owned or known is None else known.price_eur * count), kg * count
+    return (0.0 if item.owned or known is None else known.price * count), kg * count
 
 
 def _owned_panels(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> list[Option]:
     """The panels that are owned, on the controller that is owned or else the cheapest that takes them."""
     power = ctx.design.power
     arrays = power.shared_arrays
-    sums = [_cost(a, a.series_count * a.parallel_count, a.unit_mass_kg) for a in arrays]
+    sums = [_cost(ctx, a, a.series_count * a.parallel_count, a.unit_mass_kg) for a in arrays]
     if power.controller is not None and power.controller.owned:
-        control, name, cost = power.controller, power.controller.name, _cost(power.controller, 1, power.controller.mass_kg)
+        control, name, cost = power.controller, power.controller.name, _cost(ctx, power.controller, 1, power.controller.mass_kg)
     else:
         found = cheapest_controller(
-            ctx, arrays, sorted((c for c in allowed if c.kind == "controller"), key=lambda c: (c.price_eur, c.mass_kg, c.key)), SEARCH_CLIPPED
+            ctx, arrays, sorted((c for c in allowed if c.kind == "controller"), key=lambda c: (c.price, c.mass_kg, c.key)), SEARCH_CLIPPED
         )
         if found is None:
             dropped["controller"] += 1
@@ -175,7 +175,7 @@ def _owned_panels(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
         control, name, cost = (
             SolarController.model_validate({**c.data, "name": c.name, "part": _key_of(c), "mass_kg": c.mass_kg}),
             c.name,
-            (c.price_eur, c.mass_kg),
+            (c.price, c.mass_kg),
         )
     words = f"{', '.join(a.name for a in arrays)} on {name}"
     return [
@@ -220,12 +220,12 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
             found_any = False
             for kind in ("mppt", "pwm"):
                 of_kind = sorted(
-                    (c for c in allowed if c.kind == "controller" and c.data["controller_type"] == kind), key=lambda c: (c.price_eur, c.mass_kg, c.key)
+                    (c for c in allowed if c.kind == "controller" and c.data["controller_type"] == kind), key=lambda c: (c.price, c.mass_kg, c.key)
                 )
                 best: tuple[Part[ControllerSheet], SolarArray] | None = None
                 for s in (x for x in range(1, MOST_SERIES_PANELS + 1) if count % x == 0):
                     found = _controller(ctx, panel, s, count // s, of_kind, placed)
-                    if found is not None and (best is None or found[0].price_eur < best[0].price_eur):
+                    if found is not None and (best is None or found[0].price < best[0].price):
                         best = found
                 if best is None:
                     continue
@@ -236,7 +236,7 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
                     Option(
                         f"{panel.key}*{count}/{c.key}",
                         f"{count} × {panel.name} on {c.name}",
-                        panel.price_eur * count + c.price_eur,
+                        panel.price * count + c.price,
                         panel.mass_kg * count + c.mass_kg,
                         ([array], control),
                         f"{panel.key}/{kind}",
@@ -256,7 +256,7 @@ def bank_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> li
     if mine is not None and mine.owned:
         if mine.series_count * cells_of_unit(CHEMISTRIES[mine.chemistry], mine.unit_voltage_v) != CHEMISTRIES[mine.chemistry].cell_count(ctx.system_v):
             return []
-        price, mass = _cost(mine, mine.series_count * mine.parallel_count, mine.unit_mass_kg)
+        price, mass = _cost(ctx, mine, mine.series_count * mine.parallel_count, mine.unit_mass_kg)
         return [Option("owned-bank", mine.name, price, mass, mine, "owned", mine.unit_charge_ah * mine.parallel_count)]
     peak = max(u.peak_current_a for u in budgets(ctx).values())
     cold = ctx.bank_cold().value
@@ -295,7 +295,7 @@ def bank_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> li
             bank = Bank.model_validate(
                 {**d, "name": name[:120], "part": _key_of(part), "series_count": s, "parallel_count": n, "unit_mass_kg": part.mass_kg or None, "wiring": wiring}
             )
-            out.append(Option(f"{part.key}*{s}*{n}", name, part.price_eur * s * n, part.mass_kg * s * n, bank, part.key, d["unit_charge_ah"] * n))
+            out.append(Option(f"{part.key}*{s}*{n}", name, part.price * s * n, part.mass_kg * s * n, bank, part.key, d["unit_charge_ah"] * n))
     return out
 
 
@@ -303,15 +303,15 @@ def driving_options(ctx: Context, allowed: list[Part]) -> list[Option]:
     """The owned charger where there is one; else none, what is there now when it is a relay or a second alternator, or a DC-DC charger."""
     now = ctx.design.power.driving
     if now is not None and now.owned and ctx.alternator_a > 0:
-        price, mass = _cost(now, 1, now.mass_kg)
+        price, mass = _cost(ctx, now, 1, now.mass_kg)
         return [Option("owned-driving", now.name, price, mass, now, "owned", now.rating_a)]
     out = [Option("no-driving", "", 0, 0, None, "dcdc", 0)]
     if now is not None and now.school != "dcdc":
-        p = parts().get(now.part or "")
-        out.append(Option(now.school, now.name, p.price_eur if p else 0, p.mass_kg if p else now.mass_kg or 0, now, now.school, now.rating_a))
+        p = parts(ctx.region.key).get(now.part or "")
+        out.append(Option(now.school, now.name, p.price if p else 0, p.mass_kg if p else now.mass_kg or 0, now, now.school, now.rating_a))
     for part in (p for p in allowed if p.kind == "dcdc" and p.data["school"] == "dcdc"):
         charge = DrivingCharge.model_validate({**part.data, "name": part.name, "part": _key_of(part), "mass_kg": part.mass_kg})
-        out.append(Option(part.key, part.name, part.price_eur, part.mass_kg, charge, "dcdc", part.data["rating_a"]))
+        out.append(Option(part.key, part.name, part.price, part.mass_kg, charge, "dcdc", part.data["rating_a"]))
     return out
 
 
@@ -355,14 +355,14 @@ def space_of(design: Design) -> Space:
                     may[b.key, g.key] = _allowed_charger(ctx, b.value, g.size)
             for p in panels:
                 for g in driving:
-                    price, mass = p.price_eur + b.price_eur + g.price_eur, p.mass_kg + b.mass_kg + g.mass_kg
+                    price, mass = p.price + b.price + g.price, p.mass_kg + b.mass_kg + g.mass_kg
                     why = [
                         r
                         for r, yes in (
                             ("roof", p.barred is not None),
                             ("alternator", not may.get((b.key, g.key), True)),
                             ("payload", mass > most_kg + 1e-9),
-                            ("budget", wishes.budget_eur is not None and price > wishes.budget_eur + 1e-9),
+                            ("budget", wishes.budget is not None and price > wishes.budget + 1e-9),
                         )
                         if yes
                     ]
@@ -370,5 +370,5 @@ def space_of(design: Design) -> Space:
                     if len(why) <= 1:
                         key = f"{volts}V/{p.key}/{b.key}/{g.key}"
                         out.candidates.append(Candidate(key, volts, p, b, g, round(price, 2), round(mass, 3), why[0] if why else None))
-    out.candidates.sort(key=lambda c: (c.price_eur, c.mass_kg, c.key))
+    out.candidates.sort(key=lambda c: (c.price, c.mass_kg, c.key))
     return out

@@ -23,9 +23,9 @@ def _added(ctx: Context, what: str) -> dict[str, float | None]:
     p = ctx.design.power
     shared = p.shared_arrays
     key = shared[0].part if shared and what.startswith("one more panel") else p.bank.part if p.bank and what.startswith("one more battery") else None
-    part = parts().get(key or "")
+    part = parts(ctx.region.key).get(key or "")
     count = p.bank.series_count if p.bank and what.startswith("one more battery") else 1
-    return {"price_eur": count * part.price_eur, "mass_kg": count * part.mass_kg} if part else {"price_eur": None, "mass_kg": None}
+    return {"price": count * part.price, "mass_kg": count * part.mass_kg} if part else {"price": None, "mass_kg": None}
 
 
 def _more(ctx: Context) -> list[tuple[str, Context]]:

@@ -68,10 +68,10 @@ class YearTrip(BaseModel):
 class Buy(BaseModel):
     """What one more part would do on the same weathers: share of short days and its change with the error of that, Wh missing a day and its change.
 
-    Price in euro and mass in kg of what is added, where the catalogue knows it."""
+    Price and mass in kg of what is added, where the catalogue knows it."""
 
     what: str
-    price_eur: float | None = None
+    price: float | None = None
     mass_kg: float | None = None
     short_days_frac: float
     change_frac: float

@@ -1,4 +1,5 @@
 /** Find parts: the search for the cheapest, the lightest and the surest set that lasts the trip. */
+import { useMoney, usePerson } from "../../shell/person";
 import { useCallback, useState } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
@@ -13,6 +14,8 @@ import { ViewSwitch } from "./ViewSwitch";
 import { GOALS } from "./words";
 
 export function FindParts() {
+  const { money } = useMoney();
+  const { units } = usePerson();
   const { design, revision } = useVariant();
   const hand = useHand();
   const { state, start, cancel } = useSearch();
@@ -36,8 +39,8 @@ export function FindParts() {
         </span>
       ),
     },
-    { key: "price", label: "price", width: "10%", align: "right", kind: "computed", show: (s) => show(s.price_eur, "€") },
-    { key: "mass", label: "mass", width: "10%", align: "right", kind: "computed", show: (s) => show(s.mass_kg, "kg") },
+    { key: "price", label: "price", width: "10%", align: "right", kind: "computed", show: (s) => money(s.price) },
+    { key: "mass", label: "mass", width: "10%", align: "right", kind: "computed", show: (s) => show(s.mass_kg, "kg", units) },
     {
       key: "short",
       label: "days short",
@@ -62,7 +65,7 @@ export function FindParts() {
         ) : best ? (
           <>
             {stale && <strong className="text-rust">Of revision {state?.revision}, before later changes. </strong>}
-            {`For ${goal}: ${best.words.join("; ")}. ${show(best.price_eur, "€")}, ${show(best.mass_kg, "kg")}, short on ${show(best.short_days_frac, "%", "metric", 2)} of the days.`}
+            {`For ${goal}: ${best.words.join("; ")}. ${money(best.price)}, ${show(best.mass_kg, "kg", units)}, short on ${show(best.short_days_frac, "%", "metric", 2)} of the days.`}
           </>
         ) : (
           <>

@@ -1,4 +1,5 @@
 /** Parts of the person's own for the search: from a data sheet, begun as a copy of one of the catalogue. */
+import { useMoney } from "../../shell/person";
 import { useCatalogue } from "../../data/catalogue";
 import { CHEMISTRIES } from "../../data/chemistries";
 import type { Schemas } from "../../data/client";
@@ -59,7 +60,7 @@ export function OwnParts() {
     const size = k.kind === "panel" ? { length_mm: model.length_mm, width_mm: model.width_mm } : {};
     const flags = k.kind === "battery" ? { cold_charge_cutoff: Boolean(data.cold_charge_cutoff) } : {};
     const { max_input_current_a: __, max_series_fuse_a: ___, ...kept } = data;
-    const value = { id, kind: k.kind, name: `My ${k.word}`, price_eur: model.price_eur, mass_kg: model.mass_kg, ...size, ...kept, ...flags };
+    const value = { id, kind: k.kind, name: `My ${k.word}`, price: model.price, mass_kg: model.mass_kg, ...size, ...kept, ...flags };
     if (await edit([{ op: "add", path: `${BASE}/-`, value }], `my ${k.word} for the search`)) hand.pick("part", id);
   };
   return (
@@ -94,6 +95,7 @@ export function OwnParts() {
 }
 
 export function OwnPartSlate({ part }: { part: OwnPart }) {
+  const { currency } = useMoney();
   const { design, edit } = useVariant();
   const hand = useHand();
   const own = design.sizing?.own ?? [];
@@ -105,7 +107,7 @@ export function OwnPartSlate({ part }: { part: OwnPart }) {
         back to the search
       </button>
       <TextProperty label="name" value={part.name} maxLength={120} onSet={(name) => name.trim() && set({ name }, "name")} />
-      <QuantityProperty label="price, €" value={part.price_eur} dimension="count" unit="" onSet={(v) => set({ price_eur: v ?? 0 }, "price")} />
+      <QuantityProperty label={`price, ${currency}`} value={part.price} dimension="count" unit="" onSet={(v) => set({ price: v ?? 0 }, "price")} />
       <QuantityProperty label="mass" value={part.mass_kg} dimension="mass" unit="kg" onSet={(v) => set({ mass_kg: v ?? 0 }, "mass")} />
       {part.kind === "battery" && (
         <ChoiceProperty

@@ -1,4 +1,5 @@
 /** Sets of parts by what they cost and how often they run short; size by mass. The line of dots is what nobody beats. */
+import { useMoney, usePerson } from "../../shell/person";
 import { scaleLinear, scaleSqrt } from "d3-scale";
 import type { Schemas } from "../../data/client";
 import { show } from "../../data/show";
@@ -19,10 +20,12 @@ function ticks(most: number, count: number): number[] {
 }
 
 export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
+  const { money } = useMoney();
+  const { units } = usePerson();
   const hand = useHand();
   const [box, width] = useWidth<HTMLDivElement>();
-  const all = [...run.front, ...(run.now?.price_eur != null ? [run.now] : [])];
-  const dear = Math.max(500, ...all.map((s) => s.price_eur ?? 0));
+  const all = [...run.front, ...(run.now?.price != null ? [run.now] : [])];
+  const dear = Math.max(500, ...all.map((s) => s.price ?? 0));
   const often = Math.max(0.05, run.target_frac * 1.5, ...all.map((s) => s.short_days_frac));
   const heavy = Math.max(1, ...all.map((s) => s.mass_kg));
   const x = scaleLinear([0, dear], [LEFT, width - RIGHT]).nice(5);
@@ -33,9 +36,9 @@ export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
     const best = s.key === run.best;
     return (
       <g key={s.key} className="cursor-pointer" onClick={() => hand.pick("set", s.key)}>
-        <title>{`${s.words.join("; ")}: ${show(s.price_eur, "€")}, ${show(s.mass_kg, "kg")}, short on ${show(s.short_days_frac, "%")} of the days`}</title>
+        <title>{`${s.words.join("; ")}: ${money(s.price)}, ${show(s.mass_kg, "kg", units)}, short on ${show(s.short_days_frac, "%")} of the days`}</title>
         <circle
-          cx={x(s.price_eur ?? 0)}
+          cx={x(s.price ?? 0)}
           cy={y(s.short_days_frac)}
           r={r(s.mass_kg)}
           fill={s.meets ? "var(--color-moss)" : "var(--color-loch)"}
@@ -45,7 +48,7 @@ export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
         />
         {best && (
           <text
-            x={x(s.price_eur ?? 0)}
+            x={x(s.price ?? 0)}
             y={y(s.short_days_frac) - r(s.mass_kg) - 5}
             fontSize="12"
             textAnchor="middle"
@@ -68,7 +71,7 @@ export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
           <g key={v}>
             <path d={`M${x(v)} ${TOP}V${HEIGHT - BOTTOM + 12}`} stroke="var(--color-line)" strokeWidth="0.5" />
             <text x={x(v)} y={HEIGHT - BOTTOM + 25} fontSize="10" textAnchor="middle" className="num" fill="var(--color-dim)">
-              {show(v, "€")}
+              {money(v)}
             </text>
           </g>
         ))}
@@ -97,16 +100,16 @@ export function ParetoPicture({ run, dim }: { run: Run; dim: boolean }) {
         </text>
         {run.front.filter((s) => !s.shown).map(mark)}
         {run.front.filter((s) => s.shown).map(mark)}
-        {run.now?.price_eur != null && (
+        {run.now?.price != null && (
           <g className="cursor-pointer" onClick={() => hand.pick("set", "now")}>
             <path
-              d={`M${x(run.now.price_eur) - 7} ${y(run.now.short_days_frac) + 5}v-7l7 -6l7 6v7z`}
+              d={`M${x(run.now.price) - 7} ${y(run.now.short_days_frac) + 5}v-7l7 -6l7 6v7z`}
               fill="var(--color-sheet)"
               stroke="currentColor"
               strokeWidth={hand.id === "now" ? 2.5 : 1.5}
             />
             <text
-              x={x(run.now.price_eur) + 11}
+              x={x(run.now.price) + 11}
               y={y(run.now.short_days_frac) + 4}
               fontSize="12"
               fontWeight="700"

@@ -7,7 +7,7 @@ import { useVariant } from "../../data/variant";
 import { FindingList } from "../../parts/Findings";
 import { ChoiceProperty, FlagProperty, QuantityProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { useMoney, usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { Adopt } from "./Adopt";
 import { OwnPartSlate, OwnParts } from "./OwnParts";
@@ -27,6 +27,7 @@ const REASON: Record<string, string> = {
 };
 
 function SetSlate({ set, now }: { set: SizedSet; now: SizedSet | null }) {
+  const { money } = useMoney();
   const { units } = usePerson();
   const hand = useHand();
   const { turnTo } = useView();
@@ -38,7 +39,7 @@ function SetSlate({ set, now }: { set: SizedSet; now: SizedSet | null }) {
       </button>
       <dl className="m-0 mt-1 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
         <dt>price</dt>
-        <dd>{set.price_eur == null ? "a part without a price" : show(set.price_eur, "€")}</dd>
+        <dd>{set.price == null ? "a part without a price" : money(set.price)}</dd>
         <dt>mass</dt>
         <dd>{show(set.mass_kg, "kg", units)}</dd>
         <dt>panels</dt>
@@ -54,11 +55,11 @@ function SetSlate({ set, now }: { set: SizedSet; now: SizedSet | null }) {
         <dd>{show(set.missing_wh_day, "Wh", units, 2)}</dd>
         <dt>least charge, 1 trip in 10</dt>
         <dd>{show(set.least_soc_p10, "%", units, 2)}</dd>
-        {now && set.key !== "now" && now.price_eur != null && set.price_eur != null && (
+        {now && set.key !== "now" && now.price != null && set.price != null && (
           <>
             <dt>against what is there now</dt>
             <dd>
-              {`${set.price_eur >= now.price_eur ? "+" : "−"}${show(Math.abs(set.price_eur - now.price_eur), "€")}, ${set.mass_kg >= now.mass_kg ? "+" : "−"}${show(Math.abs(set.mass_kg - now.mass_kg), "kg", units, 2)}`}
+              {`${set.price >= now.price ? "+" : "−"}${money(Math.abs(set.price - now.price))}, ${set.mass_kg >= now.mass_kg ? "+" : "−"}${show(Math.abs(set.mass_kg - now.mass_kg), "kg", units, 2)}`}
             </dd>
           </>
         )}
@@ -69,6 +70,8 @@ function SetSlate({ set, now }: { set: SizedSet; now: SizedSet | null }) {
 }
 
 export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
+  const { currency } = useMoney();
+  const { units } = usePerson();
   const { design, edit, report } = useVariant();
   const hand = useHand();
   const catalogue = useCatalogue();
@@ -97,13 +100,13 @@ export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
         onSet={(v) => void edit([{ op: "replace", path: "/trips/short_days_frac", value: v ?? 0.02 }], "days short at most")}
       />
       <QuantityProperty
-        label="budget, €"
-        value={s.budget_eur}
+        label={`budget, ${currency}`}
+        value={s.budget}
         dimension="count"
         unit=""
         clearable
         placeholder="no limit"
-        onSet={(v) => set("budget_eur", v, "budget")}
+        onSet={(v) => set("budget", v, "budget")}
       />
       <QuantityProperty
         label="mass, at most"
@@ -111,7 +114,7 @@ export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
         dimension="mass"
         unit="kg"
         clearable
-        placeholder={`payload, ${show(Number(allowed ?? 0), "kg")}`}
+        placeholder={`payload, ${show(Number(allowed ?? 0), "kg", units)}`}
         onSet={(v) => set("mass_most_kg", v, "mass at most")}
       />
       <QuantityProperty

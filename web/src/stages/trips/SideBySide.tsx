@@ -10,7 +10,7 @@ import { type Column, Ledger } from "../../parts/Ledger";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { useMoney, usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { Adopt } from "./Adopt";
 import { moment } from "./run";
@@ -39,6 +39,8 @@ function useBeside() {
 }
 
 function Strips({ rows }: { rows: Beside[] }) {
+  const { currency, money } = useMoney();
+  const { units } = usePerson();
   const hand = useHand();
   const [box, width] = useWidth<HTMLDivElement>();
   const left = width < 640 ? 112 : 190;
@@ -51,7 +53,7 @@ function Strips({ rows }: { rows: Beside[] }) {
       most: Math.max(0.01, ...rows.map((b) => b.short_days_frac ?? 0)),
       fill: "var(--color-rust)",
     },
-    { word: "price", of: (b) => b.price_eur, unit: "€", most: Math.max(1, ...rows.map((b) => b.price_eur ?? 0)), fill: "var(--color-loch)" },
+    { word: "price", of: (b) => b.price, unit: currency, most: Math.max(1, ...rows.map((b) => b.price ?? 0)), fill: "var(--color-loch)" },
     { word: "mass", of: (b) => b.mass_kg, unit: "kg", most: Math.max(1, ...rows.map((b) => b.mass_kg)), fill: "var(--color-heather)" },
   ];
   return (
@@ -76,7 +78,7 @@ function Strips({ rows }: { rows: Beside[] }) {
                   <path d={`M0 4v${ROW - 10}`} stroke="var(--color-line)" />
                   <rect x="0" y="9" width={long} height={ROW - 20} fill={l.fill} opacity="0.75" />
                   <text x={long + 5} y="20" fontSize="11.5" className="num" fill="currentColor">
-                    {v == null ? "unknown" : show(v, l.unit, "metric", 3)}
+                    {v == null ? "unknown" : l.unit === currency ? money(v) : show(v, l.unit, units, 3)}
                   </text>
                 </g>
               );
@@ -89,6 +91,7 @@ function Strips({ rows }: { rows: Beside[] }) {
 }
 
 function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]; first: string | null }) {
+  const { money } = useMoney();
   const { units } = usePerson();
   const hand = useHand();
   if (!b)
@@ -116,7 +119,7 @@ function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]
       {b.risk && <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">{b.risk}</p>}
       {b.problem && <p role="alert">It can’t be run: {b.problem}</p>}
       <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
-        {fact("price", b.price_eur == null ? "a part without a price" : show(b.price_eur, "€"))}
+        {fact("price", b.price == null ? "a part without a price" : money(b.price))}
         {fact("mass", show(b.mass_kg, "kg", units))}
         {fact("days short", `${show(b.short_days_frac, "%", units, 2)}${b.error_frac ? ` ± ${(100 * b.error_frac).toFixed(1)}` : ""}`)}
         {b.change_frac != null && fact("against this variant", changeWords(b))}
@@ -141,6 +144,8 @@ function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]
 }
 
 export function SideBySide() {
+  const { units } = usePerson();
+  const { money } = useMoney();
   const { design } = useVariant();
   const hand = useHand();
   const trip = useTrip();
@@ -148,7 +153,7 @@ export function SideBySide() {
   const rows = found.data?.rows ?? [];
   const best = rows
     .filter((b) => b.short_days_frac != null)
-    .sort((a, b) => (a.short_days_frac ?? 1) - (b.short_days_frac ?? 1) || (a.price_eur ?? 1e9) - (b.price_eur ?? 1e9))[0];
+    .sort((a, b) => (a.short_days_frac ?? 1) - (b.short_days_frac ?? 1) || (a.price ?? 1e9) - (b.price ?? 1e9))[0];
   const surer = best != null && best.kind !== "this" && best.differs_known;
   const first = (b: Beside) => (b.first_short_d != null && trip.data ? moment(trip.data, b.first_short_d) : null);
   const columns: Column<Beside>[] = [
@@ -169,8 +174,8 @@ export function SideBySide() {
       show: (b) => (b.problem ? "–" : show(b.short_days_frac, "%", "metric", 2)),
     },
     { key: "change", label: "against this", width: "14%", align: "right", kind: "computed", show: changeWords },
-    { key: "price", label: "price", width: "8%", align: "right", kind: "computed", show: (b) => show(b.price_eur, "€") },
-    { key: "mass", label: "mass", width: "8%", align: "right", kind: "computed", show: (b) => show(b.mass_kg, "kg") },
+    { key: "price", label: "price", width: "8%", align: "right", kind: "computed", show: (b) => money(b.price) },
+    { key: "mass", label: "mass", width: "8%", align: "right", kind: "computed", show: (b) => show(b.mass_kg, "kg", units) },
     { key: "risk", label: "dangers, faults", width: "8%", align: "right", kind: "computed", show: (b) => `${b.dangers}, ${b.faults}` },
   ];
   const ready = rows.length > 0;

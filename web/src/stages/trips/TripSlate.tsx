@@ -5,7 +5,7 @@ import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { FlagProperty, QuantityProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { useMoney, usePerson } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { useLegEdits } from "./edit";
 import { JobButton } from "./JobButton";
@@ -81,6 +81,8 @@ function GeneratorSummary({ run }: { run: TripRun }) {
 }
 
 export function TripSlate({ run, error }: { run: TripRun | undefined; error: string | null }) {
+  const { money } = useMoney();
+  const { units } = usePerson();
   const { design, edit } = useVariant();
   const { legs } = useLegEdits();
   const hand = useHand();
@@ -148,7 +150,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
                 return (
                   <p key={b.what} className="my-1 border-b border-slate-2 pb-1">
                     With {b.what}
-                    {b.price_eur != null && ` (€ ${Math.round(b.price_eur)}${b.mass_kg != null ? `, ${show(b.mass_kg, "kg")}` : ""})`}: short on{" "}
+                    {b.price != null && ` (${money(b.price)}${b.mass_kg != null ? `, ${show(b.mass_kg, "kg", units)}` : ""})`}: short on{" "}
                     <span className="num">{percent(b.short_days_frac, 1)}</span> of the days (
                     <span className="num">{known ? `${(100 * b.change_frac).toFixed(1)} points` : "no difference that can be told"}</span>
                     ), <span className="num">{show(b.missing_wh_day, "Wh")}</span> a day missing.

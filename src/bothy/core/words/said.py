@@ -1,0 +1,92 @@
+"""A sentence of the core as its reader has it. The same in the browser (web/src/data/said.ts); both are held to the same cases."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Literal
+
+from bothy.core.region import RegionKey
+from bothy.core.words.terms import in_region
+
+UnitSystem = Literal["metric", "us"]
+
+
+@dataclass(frozen=True, slots=True)
+class Reader:
+    """Who reads: the units of the person, the terms of the region."""
+
+    units: UnitSystem = "metric"
+    region: RegionKey = "uk"
+
+
+METRIC_UK = Reader()
+IN_US: dict[str, tuple[str, Callable[[float], float]]] = {
+    "km": ("mi", lambda x: x / 1.609344),
+    "km/h": ("mph", lambda x: x / 1.609344),
+    "m": ("ft", lambda x: x / 0.3048),
+    "cm": ("in", lambda x: x / 2.54),
+    "mm": ("in", lambda x: x / 25.4),
+    "m²": ("ft²", lambda x: x / 0.09290304),
+    "cm²": ("in²", lambda x: x / 6.4516),
+    "mm²": ("in²", lambda x: x / 645.16),
+    "m³": ("ft³", lambda x: x / 0.028316846592),
+    "m³/h": ("CFM", lambda x: x / 1.69901082),
+    "m/s": ("ft/s", lambda x: x / 0.3048),
+    "L": ("gal", lambda x: x / 3.785411784),
+    "mL": ("fl oz", lambda x: x / 29.5735295625),
+    "L/min": ("gal/min", lambda x: x / 3.785411784),
+    "kg": ("lb", lambda x: x / 0.45359237),
+    "kg/h": ("lb/h", lambda x: x / 0.45359237),
+    "°C": ("°F", lambda x: x * 1.8 + 32),
+    "K": ("°F", lambda x: x * 1.8),
+    "kPa": ("psi", lambda x: x / 6.894757293168),
+    "bar": ("psi", lambda x: x * 14.5037737730209),
+    "mbar": ("inH2O", lambda x: x / 2.4908891),
+}
+_UNITS = "|".join(re.escape(u) for u in sorted(IN_US, key=len, reverse=True))
+_NUMBER = r"[-−]?\d[\d\u202f,]*(?:\.\d+)?"
+_SAID = re.compile(rf"(?<![\w.,])({_NUMBER}(?:(?: to | × | and | of |–){_NUMBER})*)(\s?)({_UNITS})(?![\w²³/·(])")
+_JOINT = re.compile(r"( to | × | and | of |–)")
+COPPER = ("wiring", "power", "prove")
+"""Stages whose square millimetres are copper: read as such, or as a gauge, everywhere."""
+
+
+def _number(text: str, unit: str) -> str:
+    out = IN_US[unit][1](float(re.sub(r"[\u202f,]", "", text).replace("−", "-")))
+    digits = max(2, min(4, len(re.sub(r"\D", "", text).lstrip("0"))))
+    if abs(out) >= 1000 or IN_US[unit][0] == "°F":
+        shown = f"{round(out):,}"
+    else:
+        shown = f"{float(f'{out:.{digits}g}'):g}"
+    return shown.replace("-", "−")
+
+
+def _turned(piece: str, copper: bool) -> str:
+    def turn(m: re.Match[str]) -> str:
+        numbers, gap, unit = m.groups()
+        if unit == "mm²" and copper:
+            return m[0]
+        parts = _JOINT.split(numbers)
+        count = len(parts) == 3 and parts[1] == " × " and parts[0].isdigit()  # “2 × 0.26 m” are two of them
+        turned = [p if n % 2 or (count and n == 0) else _number(p, unit) for n, p in enumerate(parts)]
+        return f"{''.join(turned)}{gap or chr(0xA0)}{IN_US[unit][0]}"
+
+    return _SAID.sub(turn, piece)
+
+
+def typeset(text: str) -> str:
+    """Numbers in one way: a thin space between thousands and before per cent, a true minus."""
+    text = re.sub(r"(?<=\d),(?=\d{3}(?!\d))", "\u202f", text)
+    text = re.sub(r"(?<![\w.–-])-(?=\d)", "−", text)
+    return re.sub(r"(?<=\d) ?%(?!\w)", "\u202f%", text)
+
+
+def said(text: str, reader: Reader, stage: str = "") -> str:
+    """A sentence for its reader; ``stage`` says what it is about. What stands in quotation marks is a name, and stays."""
+    pieces = re.split(r"(“[^”]*”)", text)
+    for i in range(0, len(pieces), 2):
+        turned = _turned(pieces[i], stage in COPPER) if reader.units == "us" else pieces[i]
+        pieces[i] = typeset(in_region(turned, reader.region))
+    return "".join(pieces)
