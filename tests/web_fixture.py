@@ -198,9 +198,32 @@ def unit_cases() -> dict[str, Any]:
     return {"cases": out}
 
 
+def said_cases() -> dict[str, Any]:
+    """Sentences as different readers have them: the front end's own renderer is held to the core's."""
+    from bothy.core.finding import RULES
+    from bothy.core.region import REGIONS
+    from bothy.core.words.said import Reader, said
+    from bothy.core.words.terms import plural, terms
+
+    found = measured(design(), facts()).findings
+    asked = [(t, f.stage) for f in found for t in (f.message, f.remedy)]
+    asked += [(t, r.stage) for _, r in sorted(RULES.items()) if r.stage in ("gas", "water", "wiring") for t in (r.title, r.remedy)]
+    asked += [(f"A {t.base} beside an {t.base}, “{t.base}”; two {plural(t.base)}. {t.base.capitalize()}", "") for t in terms()]
+    asked += [("1,250 kg, -3 °C, 57%, 0.60 × 0.35 × 0.60 m, 2 × 0.26 m, 15 to 35 °C, 12-14 V, heat tapes, 400 mm²", s) for s in ("", "wiring")]
+    readers = [("metric", "uk"), ("metric", "eu"), ("us", "us"), ("metric", "au")]
+    return {
+        "cases": [
+            {"text": text, "stage": stage, "units": units, "region": region, "said": said(text, Reader(units, region), stage)}  # type: ignore[arg-type]
+            for text, stage in dict.fromkeys(asked)
+            for units, region in readers
+            if region in REGIONS
+        ]
+    }
+
+
 def fixtures() -> dict[str, dict[str, Any]]:
     """All of them as they should be now, by name."""
-    return {"units": unit_cases(), **{stage: made(stage) for stage in FIGURES}, "curlew": first_stages(), "wiring": small_wiring()}
+    return {"units": unit_cases(), "said": said_cases(), **{stage: made(stage) for stage in FIGURES}, "curlew": first_stages(), "wiring": small_wiring()}
 
 
 if __name__ == "__main__":

@@ -1,12 +1,31 @@
 /** Sentences in the reader's units. */
 import { describe, expect, test } from "vitest";
-import { said } from "../src/data/said";
+import { money, type RegionKey, said } from "../src/data/said";
+import type { UnitSystem } from "../src/data/show";
 import gas from "./fixtures/gas.json";
+import fixture from "./fixtures/said.json";
 import warmth from "./fixtures/warmth.json";
 import water from "./fixtures/water.json";
 import wiring from "./fixtures/wiring.json";
 
-const us = (text: string, stage = "warmth") => said(text, "us", stage).replaceAll("\u00a0", " ");
+const us = (text: string, stage = "warmth") =>
+  said(text, "us", stage)
+    .replace(/(?<=\d)\u202f(?=\d)/g, ",")
+    .replace(/[\u00a0\u202f]/g, " ");
+
+type Case = { text: string; stage: string; units: UnitSystem; region: RegionKey; said: string };
+
+test("a sentence is the same here as in the core, for every reader", () => {
+  const cases = fixture.cases as Case[];
+  expect(cases.length).toBeGreaterThan(900);
+  expect(cases.filter((c) => said(c.text, c.units, c.stage, c.region) !== c.said)).toEqual([]);
+});
+
+test("money is in the region's currency", () => {
+  expect(money(1240, "uk")).toBe("£1\u202f240");
+  expect(money(-3.6, "us")).toBe("−$4");
+  expect(money(null, "au")).toBe("–");
+});
 
 describe("a sentence for a reader of US units", () => {
   test.each([
@@ -42,8 +61,7 @@ describe("a sentence for a reader of US units", () => {
   });
 
   test("a reader of metric units reads what was written", () => {
-    const text = "300 mm at -5 °C";
-    expect(said(text, "metric")).toBe(text);
+    expect(said("300 mm at −5 °C", "metric")).toBe("300 mm at −5 °C");
   });
 
   test("no finding of the demos is left with a metric unit that the reader has another for", () => {

@@ -67,7 +67,13 @@ function swapOf(region: RegionKey): Swap {
   if (!swap) {
     const names = new Map(words.terms.filter((t) => t[region] !== t.base).map((t) => [t.base.toLowerCase(), t[region]]));
     const each = [...names.keys()].sort((a, b) => b.length - a.length).map(plain);
-    swap = { names, finder: new RegExp(each.length ? `(?<![\\p{L}\\d_-])(an? )?(?<![\\p{L}\\d_-])(${each.join("|")})(e?s)?(?![\\p{L}\\d_-])` : "(?!)", "giu") };
+    swap = {
+      names,
+      finder: new RegExp(
+        each.length ? `(?<![\\p{L}\\d_-])(an? )?(?<![\\p{L}\\d_-])(${each.join("|")})((?:(?<=[sx])|(?<=[cs]h))es|s)?(?![\\p{L}\\d_-])` : "(?!)",
+        "giu",
+      ),
+    };
     swaps.set(region, swap);
   }
   return swap;

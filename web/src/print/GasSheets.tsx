@@ -1,13 +1,14 @@
 /** Gas on paper: the card for an emergency, appliances, vessels, the pipe tree with its valves, dates, the route, the fitter's test sheet and the look before a trip. */
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
-import { usePerson } from "../shell/person";
+import { usePerson, useSaid } from "../shell/person";
 import { useGas } from "../stages/gas/edit";
 import { PipePicture } from "../stages/gas/PipePicture";
 import { CHECKS, dropWord, GASES, KINDS, limitWord, OUTLETS, PRE_TRIP, SMELL, VERDICT, wordOf } from "../stages/gas/words";
 import { Table } from "./Lists";
 
 export function GasSheets() {
+  const say = useSaid();
   const { design, report } = useVariant();
   const checks = design.facts?.gas_checks ?? [];
   const { units } = usePerson();
@@ -28,7 +29,9 @@ export function GasSheets() {
       </section>
       <Table
         title="Appliances"
-        note={`${wordOf(GASES, g.gas ?? "propane")}, ${part.nominal_mbar} mbar; everything on ${part.peak_kg_h.toFixed(2)} kg/h; ${kg(part.total_kg_day)} a day.`}
+        note={say(
+          `${wordOf(GASES, g.gas ?? "propane")}, ${part.nominal_mbar} mbar; everything on ${part.peak_kg_h.toFixed(2)} kg/h; ${kg(part.total_kg_day)} a day.`,
+        )}
         heads={["appliance", "kind", "pieces", "input, each", "g/h, each", "a day", "room-sealed", "flame failure", "own valve"]}
         rows={(g.appliances ?? []).map((a) => [
           a.name,
@@ -70,9 +73,9 @@ export function GasSheets() {
             p.name,
             (g.pipes ?? []).find((x) => x.id === p.parent)?.name ?? "regulator",
             show(p.length_m, "m", units),
-            r ? `${r.inner_diameter_mm} mm` : "",
-            r ? `${r.drop_mbar.toFixed(2)} mbar` : "",
-            r ? `${r.end_mbar.toFixed(2)} mbar` : "",
+            r ? say(`${r.inner_diameter_mm} mm`) : "",
+            r ? say(`${r.drop_mbar.toFixed(2)} mbar`) : "",
+            r ? say(`${r.end_mbar.toFixed(2)} mbar`) : "",
             "",
           ];
         })}
@@ -106,14 +109,16 @@ export function GasSheets() {
       )}
       <Table
         title="The fitter’s test sheet"
-        note={`To be done and signed by the licensed person. ${part.test_mbar} mbar of air at the regulator’s outlet, appliances isolated, never a flame. Volume of the pipes ${(part.pipes?.volume_l ?? 0).toFixed(2)} L.`}
-        heads={["step", "limit", "read", "by, licence, when"]}
+        note={say(
+          `To be done and signed by the licensed person. ${part.test_mbar} mbar of air at the regulator’s outlet, appliances isolated, never a flame. Volume of the pipes ${(part.pipes?.volume_l ?? 0).toFixed(2)} L.`,
+        )}
+        heads={["step", "limit", "read", say("by, licence, when")]}
         rows={[
           ["Leak test: start, end, minutes, °C at both", "no drop that the gauge shows", "", ""],
           ["Each appliance’s valve opened in turn at working pressure", "no drop", "", ""],
           ["Bubble fluid on every joint", "no bubble", "", ""],
-          ["Pressure at the far appliance, everything burning", `at least ${limitWord(part.working_min_mbar)} mbar`, "", ""],
-          ["Pressure with all off, after 5 min", `at most ${limitWord(part.lock_up_max_mbar)} mbar`, "", ""],
+          ["Pressure at the far appliance, everything burning", say(`at least ${limitWord(part.working_min_mbar)} mbar`), "", ""],
+          ["Pressure with all off, after 5 min", say(`at most ${limitWord(part.lock_up_max_mbar)} mbar`), "", ""],
           ["Flame failure of each burner", "60 s; an oven 90 s", "", ""],
           ["Locker’s drain clear, vents free", "", "", ""],
         ]}
@@ -126,7 +131,7 @@ export function GasSheets() {
             t.name,
             t.on,
             t.who,
-            `${dropWord(t.corrected_drop_mbar)} mbar`,
+            say(`${dropWord(t.corrected_drop_mbar)} mbar`),
             VERDICT[t.verdict] ?? t.verdict,
             t.signed ? "yes" : "no",
             t.changed.length ? "yes" : "no",

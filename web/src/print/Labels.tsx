@@ -1,9 +1,11 @@
 /** The label sheet: a strip for each board way, and every wire label twice, once for each end. */
+import { useSaid } from "../shell/person";
 import { useBenchLists } from "./Lists";
 
 const STRIP = "num flex h-[9mm] items-center overflow-hidden border border-dashed border-[#888] px-1.5 text-[9.5px] leading-[3.6mm] break-inside-avoid";
 
 export function Labels() {
+  const say = useSaid();
   const lists = useBenchLists();
   if (lists.error) return <p role="alert">The labels could not be fetched: {lists.error.message}</p>;
   if (!lists.data) return <p role="status">Drawing up the labels…</p>;
@@ -12,7 +14,7 @@ export function Labels() {
   return (
     <>
       <p className="m-0 text-[11px]">
-        Print at 100 %, cut along the dashes. Wire labels come in pairs: one within 100 mm of each end.
+        {say("Print at 100 %, cut along the dashes. Wire labels come in pairs: one within 100 mm of each end.")}
         {open.length > 0 && ` Missing, because their cable is not chosen yet: ${open.join(", ")}.`}
       </p>
       <h2 className="m-0 mt-3 font-display text-[15px] font-semibold">On the boards</h2>

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { api, take } from "../data/client";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
-import { usePerson } from "../shell/person";
+import { usePerson, useSaid } from "../shell/person";
 import { cell, Heads } from "./paper";
 
 export function useBenchLists() {
@@ -39,6 +39,7 @@ export function Table({ title, note, heads, rows }: { title: string; note?: stri
 }
 
 export function Lists() {
+  const say = useSaid();
   const lists = useBenchLists();
   const { units } = usePerson();
   if (lists.error) return <p role="alert">The lists could not be fetched: {lists.error.message}</p>;
@@ -53,7 +54,9 @@ export function Lists() {
       )}
       <Table
         title="Cable to buy"
-        note="One-way lengths with 10 % to spare and 0.3 m for both ends of each conductor; whole cuts, no joints. Mains as sheathed three-core: connected by a licensed person."
+        note={say(
+          "One-way lengths with 10 % to spare and 0.3 m for both ends of each conductor; whole cuts, no joints. Mains as sheathed three-core: connected by a licensed person.",
+        )}
         heads={["size", "colour", "needed", "longest cut", "pack", "packs", "got"]}
         rows={d.cables.map((c) => [
           c.size,

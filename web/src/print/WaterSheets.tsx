@@ -1,11 +1,12 @@
 /** Water on paper: tanks and gauge, pipes and taps, the dose sheet, the drain-down list, and the pressure tests. */
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
-import { usePerson } from "../shell/person";
+import { usePerson, useSaid } from "../shell/person";
 import { MEDIA, STORES, VERDICT, wordOf } from "../stages/water/words";
 import { Table } from "./Lists";
 
 export function WaterSheets() {
+  const say = useSaid();
   const { design, report } = useVariant();
   const { units } = usePerson();
   const w = design.water;
@@ -17,7 +18,7 @@ export function WaterSheets() {
     ...(w.tanks ?? []).map((t) => ({ what: t.name, much: l(p.tanks[t.id]?.full_l), valve: t.drain_valve ? "drain valve" : "no valve yet" })),
     ...(w.runs ?? []).map((r) => ({
       what: r.name,
-      much: p.run_l[r.id]! < 0.1 ? "under 0.1 L" : `${p.run_l[r.id]!.toFixed(1)} L`,
+      much: p.run_l[r.id]! < 0.1 ? say("under 0.1 L") : say(`${p.run_l[r.id]!.toFixed(1)} L`),
       valve: r.drain_valve ? "drain valve" : "no valve yet",
     })),
     ...(w.hot ? [{ what: w.hot.name, much: w.hot.kind === "storage" ? l(w.hot.volume_l) : "its coil", valve: "its drain" }] : []),
@@ -65,14 +66,14 @@ export function WaterSheets() {
             rows={g.rows.map((r) => [
               `${Math.round(100 * r.fill_frac)} %`,
               l(r.volume_l),
-              `${Math.round(1000 * r.level_z_m)} mm`,
+              say(`${Math.round(1000 * r.level_z_m)} mm`),
               r.signal.toFixed(g.unit === "V" ? 2 : 0),
             ])}
           />
         ) : null;
       })}
       <Table
-        title="Pipes and taps"
+        title={say("Pipes and taps")}
         heads={["run", "begins at", "bore", "length", "wants", "gets alone", "gets shared", "got"]}
         rows={(w.runs ?? []).map((r) => [
           r.name,
@@ -88,11 +89,13 @@ export function WaterSheets() {
       {s && (
         <Table
           title="Sanitising sheet"
-          note="Gloves, eye protection, fresh air. Never chlorine with acid or descaler. Taps tagged “do not drink” until rinsed; carbon and UV by-passed; into a foul drain."
+          note={say(
+            "Gloves, eye protection, fresh air. Never chlorine with acid or descaler. Taps tagged “do not drink” until rinsed; carbon and UV by-passed; into a foul drain.",
+          )}
           heads={["step", "how much", "done, by, when"]}
           rows={[
             ["Fill the whole system", l(s.system_l), ""],
-            ["Product into the tank, every tap until it smells of it", `${s.dose.toFixed(s.unit === "tablets" ? 0 : 1)} ${s.unit}`, ""],
+            [say("Product into the tank, every tap until it smells of it"), `${s.dose.toFixed(s.unit === "tablets" ? 0 : 1)} ${s.unit}`, ""],
             ["Let it stand", `${s.contact_min.toFixed(0)} min`, ""],
             ["Drain and rinse", `${s.rinses} times, ${l(s.rinse_l)}`, ""],
           ]}
@@ -100,14 +103,16 @@ export function WaterSheets() {
       )}
       <Table
         title="Drain-down for winter"
-        note={`${l(p.drain_down_l)} must come out. Open all taps, blow at most 50 kPa, run the pump dry for 10 s at most, empty filter bowls and traps, leave taps half open, take UV and carbon out.`}
+        note={say(
+          `${l(p.drain_down_l)} must come out. Open all taps, blow at most 50 kPa, run the pump dry for 10 s at most, empty filter bowls and traps, leave taps half open, take UV and carbon out.`,
+        )}
         heads={["point", "holds", "by", "drained"]}
         rows={low.map((x) => [x.what, x.much, x.valve, ""])}
       />
       {p.frost.length > 0 && (
         <Table
-          title={`Frost, at ${p.coldest_c.toFixed(0)} °C`}
-          heads={["part", "hours to 0 °C", "heat that holds it"]}
+          title={say(`Frost, at ${p.coldest_c.toFixed(0)} °C`)}
+          heads={["part", say("hours to 0 °C"), "heat that holds it"]}
           rows={p.frost.map((f) => [f.name, f.held ? "held" : f.to_zero_h == null ? "never" : f.to_zero_h.toFixed(1), show(f.hold_w, "W", units)])}
         />
       )}
@@ -119,8 +124,8 @@ export function WaterSheets() {
           t.on,
           t.who,
           wordOf(MEDIA, (design.facts?.water_tests ?? []).find((x) => x.id === t.id)?.medium).split(",")[0] ?? "",
-          `${t.corrected_drop_kpa.toFixed(1)} kPa`,
-          `${t.allowed_drop_kpa.toFixed(1)} kPa`,
+          say(`${t.corrected_drop_kpa.toFixed(1)} kPa`),
+          say(`${t.allowed_drop_kpa.toFixed(1)} kPa`),
           VERDICT[t.verdict] ?? t.verdict,
           "",
         ])}

@@ -15,7 +15,7 @@ import { HandProvider } from "./hand";
 import { LIST, useFocusKept, useKeys } from "./keys";
 import { Path } from "./Path";
 import { fetchAhead } from "./pages";
-import { usePerson } from "./person";
+import { usePerson, useSaid } from "./person";
 import { STAGES } from "./stages";
 
 /** Loads the variant of the address, then gives it to everything inside. */
@@ -107,6 +107,7 @@ function useActions() {
 }
 
 function Header() {
+  const say = useSaid();
   const v = useVariant();
   const actions = useActions();
   const open = useFindings().filter(isOpen);
@@ -179,10 +180,10 @@ function Header() {
       <button
         type="button"
         className="btn px-2 max-[899px]:hidden"
-        title={person.units === "us" ? "feet, pounds, °F: press for metric" : "metres, kilograms, °C: press for US units"}
+        title={person.units === "us" ? "feet, pounds, °F: press for metric" : say("metres, kilograms, °C: press for US units")}
         onClick={() => person.set({ units: person.units === "us" ? "metric" : "us" })}
       >
-        {person.units === "us" ? "ft °F" : "m °C"}
+        {person.units === "us" ? "ft °F" : say("m °C")}
         <span className="sr-only">, units: press for {person.units === "us" ? "metric" : "US"}</span>
       </button>
       <span

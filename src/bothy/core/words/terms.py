@@ -37,7 +37,9 @@ VOWEL = re.compile(r"[AEFHILMNORSX][A-Z]{1,}\b|[aeiou]|[AEIO][a-z]")
 def _finder(region: RegionKey) -> tuple[re.Pattern[str], dict[str, str]]:
     swaps = {t.base.lower(): t.by_region[region] for t in terms() if t.by_region[region] != t.base}
     each = "|".join(re.escape(base) for base in sorted(swaps, key=len, reverse=True))
-    return re.compile(rf"(?<![\w-])(?P<article>an? )?(?<![\w-])(?P<base>{each})(?P<plural>e?s)?(?![\w-])" if swaps else r"(?!)", re.IGNORECASE), swaps
+    return re.compile(
+        rf"(?<![\w-])(?P<article>an? )?(?<![\w-])(?P<base>{each})(?P<plural>(?:(?<=[sx])|(?<=[cs]h))es|s)?(?![\w-])" if swaps else r"(?!)", re.IGNORECASE
+    ), swaps
 
 
 def plural(term: str) -> str:

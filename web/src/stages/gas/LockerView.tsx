@@ -14,7 +14,7 @@ import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type GasVent, type LowPoint, useGas, useLowPoints, useVents } from "./edit";
@@ -26,6 +26,7 @@ const CAUTION =
 
 /** Need against have, side by side with the locker drawn to scale. */
 function LockerPicture() {
+  const say = useSaid();
   const { g, part } = useGas();
   const hand = useHand();
   const [box, width] = useWidth<HTMLDivElement>();
@@ -62,7 +63,7 @@ function LockerPicture() {
         viewBox={`0 0 ${width} ${H}`}
         className="block w-full"
         role="img"
-        aria-label={`${at ? `${at.name}, ${circles.length} vessels` : "no locker"}; ${needs.map((n) => `${n.word} ${Math.round(n.have)} of ${Math.round(n.need)} mm²`).join(", ")}`}
+        aria-label={`${at ? `${at.name}, ${circles.length} vessels` : "no locker"}; ${needs.map((n) => say(`${n.word} ${Math.round(n.have)} of ${Math.round(n.need)} mm²`)).join(", ")}`}
       >
         <text x="8" y="18" fontSize="12" fontWeight="600" fill="currentColor">
           {at ? "locker, from above" : "no locker yet"}
@@ -123,7 +124,7 @@ function LockerPicture() {
               {`${at.sealed ? "sealed to the inside" : "not sealed to the inside"}; opens ${wordOf(OPENS, at.opens)}`}
             </text>
             <text x="0" y={d + 60} fontSize="11" fill="currentColor">
-              {`${Math.round(1000 * (at.length_m ?? 0))} × ${Math.round(1000 * (at.width_m ?? 0))} × ${Math.round(1000 * (at.height_m ?? 0))} mm`}
+              {say(`${Math.round(1000 * (at.length_m ?? 0))} × ${Math.round(1000 * (at.width_m ?? 0))} × ${Math.round(1000 * (at.height_m ?? 0))} mm`)}
             </text>
           </g>
         )}
@@ -150,17 +151,19 @@ function LockerPicture() {
               />
               <path d={`M${left + 92 + n.need * s} ${y - 4}v28`} stroke="currentColor" strokeWidth="2" />
               <text x={left + 98 + Math.max(n.have, n.need) * s} y={y + 14} fontSize="11" className="num" fill="currentColor">
-                {`${Math.round(n.have / 100)} of ${Math.round(n.need / 100)} cm²`}
+                {say(`${Math.round(n.have / 100)} of ${Math.round(n.need / 100)} cm²`)}
               </text>
             </g>
           );
         })}
         <g transform={`translate(${left} ${top + needs.length * 38 + 18})`} fontSize="11" fill="currentColor">
-          {p && !p.ok && <text y="0">{`One round drain of ${Math.ceil(p.round_drain_mm)} mm would do for the low side; mesh takes half of it away.`}</text>}
-          <text y="18">{g.lpg_alarm ? `Gas alarm ${Math.round(1000 * (g.lpg_alarm.height_m ?? 0))} mm over the floor.` : "No gas alarm yet."}</text>
+          {p && !p.ok && (
+            <text y="0">{say(`One round drain of ${Math.ceil(p.round_drain_mm)} mm would do for the low side; mesh takes half of it away.`)}</text>
+          )}
+          <text y="18">{g.lpg_alarm ? say(`Gas alarm ${Math.round(1000 * (g.lpg_alarm.height_m ?? 0))} mm over the floor.`) : "No gas alarm yet."}</text>
           {(g.low_points ?? []).map((l, i) => (
             <text key={l.id} y={36 + i * 18}>
-              {`${l.name}: a hole of ${Math.round(l.hole_mm2 ?? 0)} mm² at ${(l.hole_m ?? 0).toFixed(1)} m.`}
+              {`${l.name}${say(`: a hole of ${Math.round(l.hole_mm2 ?? 0)} mm² at ${(l.hole_m ?? 0).toFixed(1)} m.`)}`}
             </text>
           ))}
         </g>
@@ -170,6 +173,7 @@ function LockerPicture() {
 }
 
 function VentSlate({ v }: { v: GasVent & { name: string } }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useVents();
   const round = v.diameter_mm != null;
@@ -186,7 +190,7 @@ function VentSlate({ v }: { v: GasVent & { name: string } }) {
           count("count", "pieces"),
           flag("closable", "a cover can close it"),
           words("blocked_by", "under it, close by"),
-          quantity("to_opening_m", "to the nearest opening, intake or socket", "length", "m", { clearable: true, placeholder: "not said" }),
+          quantity("to_opening_m", say("to the nearest opening, intake or socket"), "length", "m", { clearable: true, placeholder: "not said" }),
           quantity("to_exhaust_m", "to the nearest exhaust or flue", "length", "m", { clearable: true, placeholder: "not said" }),
         ]}
         item={{ ...v, round }}
@@ -213,6 +217,7 @@ function VentSlate({ v }: { v: GasVent & { name: string } }) {
 }
 
 function LowSlate({ l }: { l: LowPoint }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useLowPoints();
   return (
@@ -221,7 +226,7 @@ function LowSlate({ l }: { l: LowPoint }) {
       <Fields
         specs={[
           words("name", "name"),
-          quantity("hole_mm2", "its hole, mm²", "count", "", { note: "1 000 mm² with mesh" }),
+          quantity("hole_mm2", "its hole, mm²", "count", "", { note: say("1 000 mm² with mesh") }),
           quantity("hole_m", "hole is away by", "length", "m"),
         ]}
         item={l}
@@ -235,6 +240,7 @@ function LowSlate({ l }: { l: LowPoint }) {
 const NEW_LOCKER = { length_m: 0.6, width_m: 0.35, height_m: 0.65, opens: "outside" };
 
 function Whole() {
+  const say = useSaid();
   const { design, report } = useVariant();
   const boat = design.vehicle?.preset === "boat";
   const { g, set, put } = useGas();
@@ -276,7 +282,7 @@ function Whole() {
             </button>
           )}
           <Fields
-            specs={[words("sparks", "in it that sparks: socket, relay, lamp, battery")]}
+            specs={[words("sparks", say("in it that sparks: socket, relay, lamp, battery"))]}
             item={{ sparks: (at.sparks ?? []).join(", ") }}
             onSet={(_, value) =>
               void set(
@@ -343,6 +349,7 @@ function Whole() {
 }
 
 export function LockerView() {
+  const say = useSaid();
   const { g, set } = useGas();
   const { units } = usePerson();
   const hand = useHand();
@@ -367,7 +374,7 @@ export function LockerView() {
       width: "20%",
       align: "right",
       kind: "computed",
-      show: (x) => (x.diameter_mm != null ? show(x.diameter_mm, "mm", units) : `${x.width_mm} × ${x.height_mm} mm`),
+      show: (x) => (x.diameter_mm != null ? show(x.diameter_mm, "mm", units) : say(`${x.width_mm} × ${x.height_mm} mm`)),
     },
     { key: "free", label: "free", width: "10%", align: "right", kind: "computed", show: (x) => `${Math.round(100 * (x.free_frac ?? 1))} %` },
     { key: "count", label: "pieces", width: "10%", align: "right", kind: "computed", show: (x) => x.count },

@@ -14,6 +14,7 @@ import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type GasCheck, type GasTest, useGas, useTests } from "./edit";
@@ -84,6 +85,7 @@ function PapersPicture() {
 }
 
 function TestSlate({ t }: { t: GasTest & { name: string } }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { part } = useGas();
   const { set, remove } = useTests();
@@ -93,8 +95,9 @@ function TestSlate({ t }: { t: GasTest & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `gas-test:${t.id}` || f.subject === "gas-tests")} />
       {r && (
         <p className={`my-1 text-[12px] ${r.verdict === "fail" ? "text-[#f3b3a4]" : ""}`}>
-          Fell by {dropWord(r.corrected_drop_mbar)} mbar, warmth and weather taken out; {r.limit_mbar} mbar is one step of the gauge. {r.volume_l.toFixed(2)} L
-          under test
+          Fell by {say(`${dropWord(r.corrected_drop_mbar)} mbar, warmth and weather taken out; `)}
+          {say(`${r.limit_mbar} mbar is one step of the gauge. `)}
+          {say(`${r.volume_l.toFixed(2)} L under test`)}
           {r.leak_std_l_h > 0 && `; as a leak ${r.leak_working_g_h.toPrecision(2)} g/h of gas at working pressure`}.{" "}
           {r.reasons.map((x) => REASONS[x] ?? x).join(", ")}
           {r.changed.length > 0 && ` ${r.changed.length} parts were changed since.`}
@@ -208,6 +211,7 @@ function Checks() {
 }
 
 function Whole() {
+  const say = useSaid();
   const { report } = useVariant();
   const { g, part, set, put } = useGas();
   const c = g.certificate;
@@ -218,7 +222,7 @@ function Whole() {
         specs={[
           choice("installer", "installed by", INSTALLERS, { none: "not said" }),
           flag("let_or_lived_in", "let, hired out or lived in"),
-          flag("local_licence", "a local rule asks for a licence"),
+          flag("local_licence", say("a local rule asks for a licence")),
         ]}
         item={g}
         onSet={(key, value, label) => void set(key, value, label)}
@@ -242,8 +246,8 @@ function Whole() {
       )}
       <Checks />
       <p className="mt-3 text-[12px] text-chalk-dim">
-        In this order: vessel shut, appliances isolated, air at the regulator’s outlet; {part.test_mbar} mbar; each valve opened in turn; bubble fluid on every
-        joint; working pressure; all off; flame failure.
+        In this order: vessel shut, appliances isolated, air at the regulator’s outlet;{" "}
+        {say(`${part.test_mbar} mbar; each valve opened in turn; bubble fluid on every joint; working pressure; all off; flame failure.`)}
       </p>
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
     </Slate>
@@ -251,6 +255,7 @@ function Whole() {
 }
 
 export function PapersView() {
+  const say = useSaid();
   const { id } = useVariant();
   const { part } = useGas();
   const hand = useHand();
@@ -270,8 +275,8 @@ export function PapersView() {
   const columns: Column<GasTest & { name: string }>[] = [
     nameColumn(tests, "leak test", "28%"),
     dateColumn(tests, "14%"),
-    { key: "start", label: "start", width: "12%", align: "right", kind: "computed", show: (x) => `${x.start_mbar} mbar` },
-    { key: "end", label: "end", width: "12%", align: "right", kind: "computed", show: (x) => `${x.end_mbar} mbar` },
+    { key: "start", label: "start", width: "12%", align: "right", kind: "computed", show: (x) => say(`${x.start_mbar} mbar`) },
+    { key: "end", label: "end", width: "12%", align: "right", kind: "computed", show: (x) => say(`${x.end_mbar} mbar`) },
     wordColumn("verdict", "verdict", "16%", (x) => VERDICT[of(x)?.verdict ?? ""] ?? ""),
     wordColumn("counts", "signed", "18%", (x) => `${x.signed ? "signed" : "not signed"}${of(x)?.changed.length ? ", changed since" : ""}`),
   ];

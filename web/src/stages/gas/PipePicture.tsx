@@ -1,8 +1,10 @@
 /** The gas pipes as a tree from the vessels through the regulator: runs by their length, valves, pressure at each end with everything burning. */
+
 import { useVariant } from "../../data/variant";
 import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { type GasPipe, useGas } from "./edit";
 
 const GAS = SERVICES.gas;
@@ -28,6 +30,7 @@ export function reach(p: GasPipe, pipes: GasPipe[]): number {
 }
 
 export function PipePicture() {
+  const say = useSaid();
   const { g, part } = useGas();
   const { report } = useVariant();
   const hand = useHand();
@@ -58,7 +61,7 @@ export function PipePicture() {
         role="img"
         aria-label={
           tree
-            ? `Gas pipes with everything burning: ${pipes.map((p) => `${p.name} ${tree.runs[p.id]?.end_mbar.toFixed(1)} mbar`).join(", ")}`
+            ? `Gas pipes with everything burning: ${pipes.map((p) => `${p.name}${say(` ${tree.runs[p.id]?.end_mbar.toFixed(1)} mbar`)}`).join(", ")}`
             : "Gas pipes: none leads to an appliance yet"
         }
       >
@@ -92,7 +95,7 @@ export function PipePicture() {
           />
           <path d={`M${narrow ? 24 : 108} ${mid + 6}l${narrow ? 5 : 5} -12`} stroke="currentColor" strokeWidth="1.6" />
           <text x={narrow ? 24 : 108} y={mid - 20} fontSize="11" textAnchor="middle" className="num" fill="currentColor">
-            {part.nominal_mbar.toFixed(1).replace(/\.0$/, "")} mbar
+            {say(`${part.nominal_mbar.toFixed(1).replace(/\.0$/, "")} mbar`)}
           </text>
           <text x={narrow ? 24 : 108} y={mid + 30} fontSize="10.5" textAnchor="middle" fill="currentColor">
             {r ? "regulator" : "no regulator"}
@@ -144,8 +147,8 @@ export function PipePicture() {
               {!narrow && run && xe - xs > 84 && (
                 <text x={xs + 32} y={ye - 8} fontSize="10.5" className="num" fill="currentColor">
                   {xe - xs > 230
-                    ? `${(p.length_m ?? 0).toFixed(1)} m of ${bore} mm, −${run.drop_mbar.toFixed(2)}${end ? "" : ` → ${run.end_mbar.toFixed(2)} mbar`}`
-                    : `${bore} mm, −${run.drop_mbar.toFixed(2)}`}
+                    ? say(`${(p.length_m ?? 0).toFixed(1)} m of ${bore} mm, −${run.drop_mbar.toFixed(2)}${end ? "" : ` → ${run.end_mbar.toFixed(2)} mbar`}`)
+                    : say(`${bore} mm, −${run.drop_mbar.toFixed(2)}`)}
                 </text>
               )}
               {end && (
@@ -159,7 +162,7 @@ export function PipePicture() {
               )}
               {run && end && (
                 <text x={xe + 44} y={ye + 13} fontSize="11" className="num" fill="currentColor" fontWeight={wrong ? 700 : 400}>
-                  {run.end_mbar.toFixed(2)} mbar
+                  {say(`${run.end_mbar.toFixed(2)} mbar`)}
                 </text>
               )}
             </g>
@@ -167,7 +170,9 @@ export function PipePicture() {
         })}
         {tree && (
           <text x={width - 8} y={H - 8} fontSize="11" textAnchor="end" fill="currentColor">
-            {`${GAS.tag} lost to the worst end ${tree.worst_mbar.toFixed(2)} of ${tree.limit_mbar} mbar${tree.chosen_mm != null && pipes.some((p) => p.inner_diameter_mm == null) ? `; Bothy’s size ${tree.chosen_mm} mm` : ""}`}
+            {say(
+              `${GAS.tag} lost to the worst end ${tree.worst_mbar.toFixed(2)} of ${tree.limit_mbar} mbar${tree.chosen_mm != null && pipes.some((p) => p.inner_diameter_mm == null) ? `; Bothy’s size ${tree.chosen_mm} mm` : ""}`,
+            )}
           </text>
         )}
       </svg>

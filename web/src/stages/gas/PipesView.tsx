@@ -15,7 +15,7 @@ import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type GasPipe, type Hose, useGas, useHoses, usePipes } from "./edit";
@@ -27,6 +27,7 @@ const CAUTION =
   "You may plan, run empty sleeves and mount appliances unconnected. Joining pipe, connecting, commissioning, converting jets and altering a regulator are the fitter’s, unless the region gives you the right.";
 
 function RunSlate({ p }: { p: GasPipe & { name: string } }) {
+  const say = useSaid();
   const { design, report } = useVariant();
   const { g, part } = useGas();
   const { items, set, remove } = usePipes();
@@ -38,8 +39,12 @@ function RunSlate({ p }: { p: GasPipe & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `gas-run:${p.id}`)} />
       {run && (
         <p className="my-1 text-[12px]">
-          {run.flow_kg_h.toFixed(2)} kg/h through {run.inner_diameter_mm} mm take {run.drop_mbar.toFixed(2)} mbar; {run.lost_mbar.toFixed(2)} mbar are lost to
-          its end, {run.end_mbar.toFixed(2)} mbar stand there. Reynolds number {Math.round(run.reynolds)}: {REGIMES[run.regime]}.
+          {say(`${run.flow_kg_h.toFixed(2)} kg/h through `)}
+          {say(`${run.inner_diameter_mm} mm take `)}
+          {say(`${run.drop_mbar.toFixed(2)} mbar; `)}
+          {say(`${run.lost_mbar.toFixed(2)} mbar are lost to its end, `)}
+          {say(`${run.end_mbar.toFixed(2)} mbar stand there. Reynolds number `)}
+          {Math.round(run.reynolds)}: {REGIMES[run.regime]}.
         </p>
       )}
       <Fields
@@ -60,7 +65,7 @@ function RunSlate({ p }: { p: GasPipe & { name: string } }) {
           mm("inner_diameter_mm", "bore", {
             clearable: true,
             placeholder: "Bothy’s size",
-            note: design.region === "us" ? "inside: tube of 3/8 in has 7.9, of 1/2 in 10.9" : "inside: pipe of 8 mm has 6, of 10 mm 8",
+            note: design.region === "us" ? "inside: tube of 3/8 in has 7.9, of 1/2 in 10.9" : say("inside: pipe of 8 mm has 6, of 10 mm 8"),
           }),
           quantity("length_m", "length", "length", "m"),
           choice("material", "pipe", MATERIALS),
@@ -115,6 +120,7 @@ function HoseSlate({ h }: { h: Hose }) {
 }
 
 function Whole() {
+  const say = useSaid();
   const { design, report } = useVariant();
   const { g, part, set, put } = useGas();
   const hoses = useHoses();
@@ -135,7 +141,11 @@ function Whole() {
           <Fields
             specs={[
               words("name", "name"),
-              quantity("nominal_mbar", "gives", "pressure", "mbar", { scale: 0.01, clearable: true, placeholder: `${part.nominal_mbar} mbar, the region’s` }),
+              quantity("nominal_mbar", "gives", "pressure", "mbar", {
+                scale: 0.01,
+                clearable: true,
+                placeholder: say(`${part.nominal_mbar} mbar, the region’s`),
+              }),
               quantity("capacity_kg_h", "capacity, kg/h", "count", ""),
               quantity("age_years", "age from its date, years", "count", "", { clearable: true, placeholder: "not said" }),
               choice("mount", "sits", MOUNTS),
@@ -203,6 +213,7 @@ function Whole() {
 }
 
 export function PipesView() {
+  const say = useSaid();
   const { g, part } = useGas();
   const { units } = usePerson();
   const hand = useHand();
@@ -241,7 +252,9 @@ export function PipesView() {
         x.inner_diameter_mm != null ? (
           show(x.inner_diameter_mm, "mm", units)
         ) : run(x) ? (
-          <i className="text-heather" title="Bothy’s size">{`${run(x)!.inner_diameter_mm} mm`}</i>
+          <i className="text-heather" title="Bothy’s size">
+            {say(`${run(x)!.inner_diameter_mm} mm`)}
+          </i>
         ) : (
           ""
         ),
@@ -249,8 +262,15 @@ export function PipesView() {
       set: (x, q) => void pipes.set(x, { inner_diameter_mm: q ? q.value * 1000 : null }, "bore"),
     },
     { key: "flow", label: "kg/h", width: "10%", align: "right", kind: "computed", show: (x) => run(x)?.flow_kg_h.toFixed(2) ?? "" },
-    { key: "drop", label: "takes", width: "12%", align: "right", kind: "computed", show: (x) => (run(x) ? `${run(x)!.drop_mbar.toFixed(2)} mbar` : "") },
-    { key: "end", label: "at its end", width: "12%", align: "right", kind: "computed", show: (x) => (run(x) ? `${run(x)!.end_mbar.toFixed(2)} mbar` : "") },
+    { key: "drop", label: "takes", width: "12%", align: "right", kind: "computed", show: (x) => (run(x) ? say(`${run(x)!.drop_mbar.toFixed(2)} mbar`) : "") },
+    {
+      key: "end",
+      label: "at its end",
+      width: "12%",
+      align: "right",
+      kind: "computed",
+      show: (x) => (run(x) ? say(`${run(x)!.end_mbar.toFixed(2)} mbar`) : ""),
+    },
   ];
   return (
     <Bench

@@ -15,7 +15,7 @@ import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type GasAppliance, useAppliances, useGas } from "./edit";
@@ -116,6 +116,7 @@ const flame = (x: number, y: number, w: number) =>
   `M${x} ${y - 7}h${Math.max(0, w - 10)}q10 1 ${Math.min(10, w)} 7q-0 6 -${Math.min(10, w)} 7h-${Math.max(0, w - 10)}z`;
 
 function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
+  const say = useSaid();
   const { design, report } = useVariant();
   const { part } = useGas();
   const { set, remove } = useAppliances();
@@ -140,11 +141,11 @@ function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
           choice("basis", "its plate means", BASES, { none: "as is usual" }),
           quantity("time_h_day", "hours a day at full", "count", "", { clearable: true, placeholder: "as is usual" }),
           quantity("nominal_mbar", "made for a pressure of", "pressure", "mbar", { scale: 0.01, clearable: true, placeholder: "not said" }),
-          ...(a.nominal_mbar != null ? [flag("plate_28_37", "its plate names 28 to 37 mbar")] : []),
+          ...(a.nominal_mbar != null ? [flag("plate_28_37", say("its plate names 28 to 37 mbar"))] : []),
           ...(heats || a.kind.includes("water") ? [flag("room_sealed", "room-sealed: air from outside, flue to outside")] : []),
           flag("flame_failure", "flame failure on every burner"),
           choice("igniter", "lit by", IGNITERS),
-          flag("valve", "a valve of its own, labelled"),
+          flag("valve", say("a valve of its own, labelled")),
           ...(a.valve ? [flag("valve_reached", "the valve can be reached")] : []),
           ...(["hob_burner", "oven", "grill"].includes(a.kind) ? [flag("heats_room", "used to warm the room")] : []),
           flag("outside_point", "at a gas point outside"),
@@ -170,6 +171,7 @@ function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
 }
 
 function Whole() {
+  const say = useSaid();
   const { report } = useVariant();
   const { g, set } = useGas();
   return (
@@ -189,7 +191,7 @@ function Whole() {
       />
       <Fields
         specs={[
-          quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: "nights between hook-ups" }),
+          quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: say("nights between hook-ups") }),
           quantity("reserve_frac", "kept in reserve", "fraction", ""),
           quantity("price_per_kg", "price a kilogram", "count", "", { clearable: true, placeholder: "not said" }),
           flag("off_at_fuel", "everything off, and a label, at fuel stops and ferries"),
@@ -204,6 +206,7 @@ function Whole() {
 }
 
 export function UseView() {
+  const say = useSaid();
   const { id } = useVariant();
   const { part } = useGas();
   const { units } = usePerson();
@@ -253,7 +256,7 @@ export function UseView() {
             subject="gas-appliance"
             columns={columns}
             onAdd={create}
-            empty={"Nothing burns gas. Turn to “Ways to cook” first: without gas there is no locker, no vent and no test. Otherwise add the hob."}
+            empty={say("Nothing burns gas. Turn to “Ways to cook” first: without gas there is no locker, no vent and no test. Otherwise add the hob.")}
           />
           {list.items.length > 0 && <Proposals groups={["gas"]} empty="Nothing to propose: regulator, runs, locker, alarm and solenoid stand." />}
         </>

@@ -13,7 +13,7 @@ import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { useGas, useVessels, type Vessel } from "./edit";
@@ -132,6 +132,7 @@ function VesselsPicture() {
 }
 
 function VesselSlate({ v }: { v: Vessel & { name: string } }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { part } = useGas();
   const { set, remove } = useVessels();
@@ -143,8 +144,10 @@ function VesselSlate({ v }: { v: Vessel & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `vessel:${v.id}`)} />
       {p && (
         <p className="my-1 text-[12px]">
-          {show(p.full_mass_kg, "kg", units)} full. At {show(part.coldest_c, "°C", units)} and three tenths full it gives {p.continuous_kg_h.toFixed(2)} kg/h
-          for long, {p.burst_kg_h.toFixed(2)} kg/h for an hour. Its straps must hold {(p.need_n / 1000).toFixed(1)} kN.
+          {show(p.full_mass_kg, "kg", units)} full. At {show(part.coldest_c, "°C", units)} and three tenths full it gives{" "}
+          {say(`${p.continuous_kg_h.toFixed(2)} kg/h for long, `)}
+          {say(`${p.burst_kg_h.toFixed(2)} kg/h for an hour. Its straps must hold `)}
+          {(p.need_n / 1000).toFixed(1)} kN.
         </p>
       )}
       <SlateFigs ks={[`vessels/${v.id}/continuous_kg_h`, `vessels/${v.id}/burst_kg_h`]} />
@@ -182,6 +185,7 @@ function VesselSlate({ v }: { v: Vessel & { name: string } }) {
 }
 
 function Whole() {
+  const say = useSaid();
   const { report } = useVariant();
   const { g, part, set } = useGas();
   const { units } = usePerson();
@@ -191,8 +195,9 @@ function Whole() {
       <SlateFigs ks={["gas/vapour_pressure_gauge_mbar", "gas/usable_mass_frac", "gas/min_temp_c", "gas/full_mass_kg"]} />
       {part.boil.map((b) => (
         <p key={b.what} className={`my-1 text-[12px] ${b.verdict === "too-much" ? "text-[#f3b3a4]" : "text-chalk-dim"}`}>
-          {b.what === "everything" ? "Everything on for an hour" : "A night of heating"}: {b.demand_kg_h.toFixed(2)} kg/h, and three tenths full they give{" "}
-          {b.continuous_kg_h.toFixed(2)} for long, {b.burst_kg_h.toFixed(2)} for {b.hours.toFixed(0)} h. Enough {BOIL[b.verdict]}.
+          {b.what === "everything" ? "Everything on for an hour" : "A night of heating"}:{" "}
+          {say(`${b.demand_kg_h.toFixed(2)} kg/h, and three tenths full they give`)} {b.continuous_kg_h.toFixed(2)} for long, {b.burst_kg_h.toFixed(2)} for{" "}
+          {b.hours.toFixed(0)} h. Enough {BOIL[b.verdict]}.
         </p>
       ))}
       <Fields

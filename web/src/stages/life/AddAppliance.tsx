@@ -3,10 +3,12 @@
 import { useRef, useState } from "react";
 import { useCatalogue } from "../../data/catalogue";
 import type { ApiError, Appliance } from "../../data/client";
+import { useSaid } from "../../shell/person";
 import { readCell, useApplianceEdits } from "./edit";
 import { powerText, writtenUse } from "./words";
 
 export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => void; onClose: () => void }) {
+  const say = useSaid();
   const { add } = useApplianceEdits();
   const parts = useCatalogue();
   const [name, setName] = useState("");
@@ -106,7 +108,7 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
           </span>
         )}
       </div>
-      <ul id="catalogue-hits" className="m-0 mt-1 flex list-none flex-wrap gap-1 p-0" aria-label="From the catalogue">
+      <ul id="catalogue-hits" className="m-0 mt-1 flex list-none flex-wrap gap-1 p-0" aria-label={say("From the catalogue")}>
         {hits.map((h, i) => (
           <li key={h.key}>
             <button
@@ -122,13 +124,13 @@ export function AddAppliance({ onAdded, onClose }: { onAdded: (id: string) => vo
             </button>
           </li>
         ))}
-        {parts.isPending && <li role="status">Fetching the catalogue…</li>}
+        {parts.isPending && <li role="status">{say("Fetching the catalogue…")}</li>}
         {parts.isError && (
           <li role="alert" className="text-rust">
-            The catalogue could not be fetched; give the label's values instead.
+            {say("The catalogue could not be fetched; give the label's values instead.")}
           </li>
         )}
-        {parts.data && !hits.length && <li className="text-[12px] text-dim">Nothing like it in the catalogue: give its label's power and use.</li>}
+        {parts.data && !hits.length && <li className="text-[12px] text-dim">{say("Nothing like it in the catalogue: give its label's power and use.")}</li>}
       </ul>
     </form>
   );

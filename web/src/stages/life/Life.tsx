@@ -1,4 +1,5 @@
 /** Stage 2, Life: who lives in it, where and how, and with which appliances. */
+
 import { useCallback, useState } from "react";
 import type { Appliance } from "../../data/client";
 import { usePlaces } from "../../data/places";
@@ -11,6 +12,7 @@ import { Token, useAssumption } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { AddAppliance } from "./AddAppliance";
 import { BringInAppliances } from "./BringInAppliances";
 import { DayRibbon } from "./DayRibbon";
@@ -21,6 +23,7 @@ import { powerText, SEASONS, SUPPLIES, TRUSTS, writtenUse, ZONES } from "./words
 const MONTH_CHOICES = MONTHS.map((word, i) => ({ value: String(i + 1), word }));
 
 function Sentence() {
+  const say = useSaid();
   const { design, report } = useVariant();
   const life = design.life ?? {};
   const places = usePlaces();
@@ -37,13 +40,14 @@ function Sentence() {
       <Token path="/life/people" label="people" dimension="count" unit="" value={life.people} shown={people === 1 ? "One person" : `${people} people`} />,{" "}
       <Token
         path="/life/nights_between_hookups"
-        label="nights between hook-ups"
+        label={say("nights between hook-ups")}
         dimension="count"
         unit=""
         value={life.nights_between_hookups}
         shown={`${show(nights)} nights`}
       />{" "}
-      between hook-ups, <Token path="/life/from_month" label="first month" choices={MONTH_CHOICES} value={String(from)} shown={MONTHS[from - 1]} /> to{" "}
+      {say("between hook-ups, ")}
+      <Token path="/life/from_month" label="first month" choices={MONTH_CHOICES} value={String(from)} shown={MONTHS[from - 1]} /> to{" "}
       <Token path="/life/to_month" label="last month" choices={MONTH_CHOICES} value={String(to)} shown={MONTHS[to - 1]} /> around{" "}
       <Token
         path="/life/place"
@@ -59,6 +63,7 @@ function Sentence() {
 }
 
 export function Component() {
+  const say = useSaid();
   const { report, id } = useVariant();
   const { list, set, remove, duplicate, move } = useApplianceEdits();
   const hand = useHand();
@@ -228,8 +233,9 @@ export function Component() {
                     <button type="button" className="btn btn-main" onClick={() => setAdding(true)}>
                       Add an appliance
                     </button>{" "}
-                    and type “fridge”, “light” or “pump” to take it from the catalogue, or give the watts and hours of your own. A list in a spreadsheet can be
-                    pasted right here.
+                    {say(
+                      "and type “fridge”, “light” or “pump” to take it from the catalogue, or give the watts and hours of your own. A list in a spreadsheet can be pasted right here.",
+                    )}
                   </p>
                 </div>
               }

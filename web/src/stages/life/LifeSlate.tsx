@@ -8,7 +8,7 @@ import { FindingList } from "../../parts/Findings";
 import { ChoiceProperty, FlagProperty, Property, QuantityProperty, TextProperty } from "../../parts/Property";
 import { Written } from "../../parts/Quantity";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { readCell, useApplianceEdits } from "./edit";
 import { KINDS, powerText, SEASONS, SUPPLIES, TRUSTS, windowsText, writtenUse, ZONES } from "./words";
@@ -32,13 +32,14 @@ function Cell({ a, field, label, text }: { a: Appliance; field: "power" | "use" 
 }
 
 function ApplianceSlate({ a }: { a: Appliance }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set } = useApplianceEdits();
   const use = report.life.appliances[a.id];
   const season = a.season_factors ?? {};
   const day = a.day_factors ?? {};
   return (
-    <Slate title={a.name} sub={`${a.kind}, in the ${a.zone}${a.part ? `, catalogue part ${a.part}` : ""}`}>
+    <Slate title={a.name} sub={`${a.kind}, in the ${a.zone}${a.part ? say(`, catalogue part ${a.part}`) : ""}`}>
       <FindingList findings={report.findings.filter((f) => f.subject === a.id)} />
       {(["bank_energy_wh", "energy_wh", "time_h", "bank_current_a"] as const).map((k) => (
         <SlateFig key={k} k={`appliances/${a.id}/${k}`} />
@@ -95,7 +96,7 @@ function ApplianceSlate({ a }: { a: Appliance }) {
         onSet={(v) => void set(a, { water_l_per_use: v }, "water of one use")}
       />
       <FlagProperty
-        label="must run with the isolator off"
+        label={say("must run with the isolator off")}
         note="bilge pump"
         value={a.always_on ?? false}
         onSet={(on) => void set(a, { always_on: on }, "always on")}

@@ -1,4 +1,5 @@
 /** The slate of an array: its panels, how they lie and are shaded, the controller that it is on, and what its days bring. */
+
 import { useCatalogue } from "../../data/catalogue";
 import { concerns } from "../../data/findings";
 import { show } from "../../data/show";
@@ -8,6 +9,7 @@ import { keysUnder, SlateFigs } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ChoiceProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { STANDS } from "./arrayColumns";
 import { ControllerFields } from "./ControllerFields";
@@ -67,6 +69,7 @@ function specsOf(a: SolarArray): FieldSpec<SolarArray>[] {
 const WHOLE = new Set(["series_count", "parallel_count", "bypass_groups"]);
 
 export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
+  const say = useSaid();
   const { design, report } = useVariant();
   const catalogue = useCatalogue();
   const { put, control, set, stand, remove, duplicate } = useArrays();
@@ -80,12 +83,14 @@ export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
     <Slate title={a.name} sub={`${arrayWords(a).split(": ")[1]}; ${part?.controller ? `on ${part.controller}` : "on no controller yet"}`}>
       <FindingList findings={report.findings.filter((f) => concerns(f, `array:${a.id}`))} />
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-        Panels are live whenever there is light, and a DC arc does not go out by itself: cover them, and never unplug under load. A lifted panel goes down above
-        10 m/s of wind and before driving. Roof work: two people, a dry day, something to hold on to.
+        {say(
+          "Panels are live whenever there is light, and a DC arc does not go out by itself: cover them, and never unplug under load. A lifted panel goes down above 10 m/s of wind and before driving. Roof work: two people, a dry day, something to hold on to.",
+          "wiring",
+        )}
         {a.deploy === "ground" && " Its cable lies about: somebody trips over it, and pinched in a door it is a fault path. Peg it down against the wind."}
       </p>
       <ChoiceProperty
-        label="from the catalogue"
+        label={say("from the catalogue", "wiring")}
         value={a.part ?? ""}
         options={[{ value: "", word: "your own values" }, ...of("panel").map((p) => ({ value: p.key, word: `${p.name} (${p.maker})` }))]}
         onSet={(key) => {

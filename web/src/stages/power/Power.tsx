@@ -1,4 +1,5 @@
 /** Stage 3, Power: is there enough, and what limits it? */
+
 import { useState } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
@@ -8,6 +9,7 @@ import { Proposals } from "../../parts/Proposals";
 import { Token } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { EnergyFlow } from "./EnergyFlow";
 import { Panels } from "./Panels";
 import { PowerSlate } from "./PowerSlate";
@@ -101,12 +103,13 @@ function Supply() {
 }
 
 function Seasons({ season, onPick }: { season: string; onPick: (s: string) => void }) {
+  const say = useSaid();
   const { report } = useVariant();
   const cells = ["demand_wh", "solar_wh", "drive_wh", "supply_wh", "balance_wh", "days", "standing_days"] as const;
   const heads = ["goes out", "sun", "driving", "comes in", "balance", "full to empty", "standing still"];
   return (
     <section aria-label="Need against have by season" className="px-3 py-2">
-      <h2 className="m-0 mb-1 font-display text-[15px] font-semibold">Need against have, a day between hook-ups</h2>
+      <h2 className="m-0 mb-1 font-display text-[15px] font-semibold">{say("Need against have, a day between hook-ups", "wiring")}</h2>
       <table className="w-full border-collapse text-[13px]">
         <thead className="text-[11px] text-dim">
           <tr>

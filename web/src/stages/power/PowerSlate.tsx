@@ -11,6 +11,7 @@ import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, FlagProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { ArraySlate } from "./ArraySlate";
 import { ControllerFields, ProfileFields } from "./ControllerFields";
@@ -168,6 +169,7 @@ const CAUTION: Partial<Record<PartId, string>> = {
 };
 
 function PartSlate({ id }: { id: PartId }) {
+  const say = useSaid();
   const { design, report, edit } = useVariant();
   const word = PARTS.find((p) => p.id === id)!;
   const catalogue = useCatalogue();
@@ -185,7 +187,7 @@ function PartSlate({ id }: { id: PartId }) {
       <FindingList findings={report.findings.filter((f) => f.subject === subject)} />
       {CAUTION[id] && <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">{CAUTION[id]}</p>}
       <ChoiceProperty
-        label="from the catalogue"
+        label={say("from the catalogue", "wiring")}
         value={String(what?.part ?? "")}
         options={[
           { value: "", word: what ? "your own values" : "choose…" },

@@ -1,4 +1,5 @@
 /** Stage 11, Prove: does it do what the design says? The test sheet, its readings and their verdicts. */
+
 import { useCallback, useState } from "react";
 import { Link } from "react-router";
 import { percent, show } from "../../data/show";
@@ -11,6 +12,7 @@ import { TextProperty } from "../../parts/Property";
 import { Token } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { useSite } from "../../shell/useSite";
 import { Bands, VerdictMark } from "./Bands";
@@ -74,6 +76,7 @@ function Sentence() {
 }
 
 function ProveSlate() {
+  const say = useSaid();
   const { report } = useVariant();
   const { of, set, clear } = useReadings();
   const hand = useHand();
@@ -89,7 +92,8 @@ function ProveSlate() {
     return (
       <Slate title="Prove" sub="one circuit at a time, in the order of the sheet">
         <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-          Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains tests are licensed work. {report.licensed}
+          {say("Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains tests are licensed work. ", "wiring")}
+          {report.licensed}
         </p>
         <FindingList findings={report.findings.filter((f) => f.stage === "prove")} empty="No reading fails." />
       </Slate>
@@ -110,7 +114,9 @@ function ProveSlate() {
       )}
       {loop?.verdict && (
         <p className="my-1">
-          Its loop before power: {loop.measured_mohm} mΩ, {LOOP_VERDICTS[loop.verdict]}.
+          Its loop before power: {loop.measured_mohm}
+          {say(" mΩ, ", "wiring")}
+          {LOOP_VERDICTS[loop.verdict]}.
         </p>
       )}
       {reading && (

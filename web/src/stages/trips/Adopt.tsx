@@ -1,8 +1,11 @@
 /** The two buttons that take a set of parts over, with what still has to be checked. */
+
 import type { PatchOp } from "../../data/client";
+import { useSaid } from "../../shell/person";
 import { useAdopt } from "./adopt";
 
 export function Adopt({ ops, name, onHere }: { ops: PatchOp[]; name: string; onHere: () => void }) {
+  const say = useSaid();
   const { here, beside } = useAdopt();
   return (
     <div className="my-2 flex flex-col gap-1">
@@ -20,8 +23,9 @@ export function Adopt({ ops, name, onHere }: { ops: PatchOp[]; name: string; onH
       </button>
       {beside.error && <p role="alert">{beside.error.message}</p>}
       <p className="m-0 text-[11.5px] text-chalk-dim">
-        Cables and fuses follow the parts: look at Wiring afterwards. Fixing on the roof, weight and mains work have rules of their own; mains and gas by
-        licensed trades where the law says so.
+        {say(
+          "Cables and fuses follow the parts: look at Wiring afterwards. Fixing on the roof, weight and mains work have rules of their own; mains and gas by licensed trades where the law says so.",
+        )}
       </p>
     </div>
   );

@@ -1,11 +1,12 @@
 /** Find parts: the search for the cheapest, the lightest and the surest set that lasts the trip. */
-import { useMoney, usePerson } from "../../shell/person";
+
 import { useCallback, useState } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
+import { useMoney, usePerson } from "../../shell/person";
 import { JobButton } from "./JobButton";
 import { ParetoPicture, type SizedSet } from "./ParetoPicture";
 import { PartsSlate } from "./PartsSlate";

@@ -1,4 +1,5 @@
 /** Resources along the trip: fans of 1 in 10, half and 9 in 10 of the weathers, three that happened, and what flows at the moment pointed at. */
+
 import { scaleLinear } from "d3-scale";
 import { area, line } from "d3-shape";
 import { useState } from "react";
@@ -6,6 +7,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { STORES } from "../water/words";
 import { type Lane, moment, type TripRun } from "./run";
 
@@ -95,6 +97,7 @@ function rowsOf(run: TripRun, measured?: Overlay): Row[] {
 export type Overlay = { soc: (number | null)[]; load_w: (number | null)[]; sun_w: (number | null)[] };
 
 export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; measured?: Overlay }) {
+  const say = useSaid();
   const { design } = useVariant();
   const hand = useHand();
   const [box, width] = useWidth<HTMLDivElement>();
@@ -147,7 +150,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
           const name = run.days[from]?.place ?? leg.place;
           return (
             <g key={leg.id} className="cursor-pointer" onClick={() => hand.pick("leg", leg.id)}>
-              <title>{`${name}, ${leg.days_count ?? 1} days${leg.shore ? ", hooked up" : ""}${leg.drive_h ? `, ${leg.drive_h} h of driving first` : ""}`}</title>
+              <title>{`${name}, ${leg.days_count ?? 1} days${leg.shore ? say(", hooked up") : ""}${leg.drive_h ? `, ${leg.drive_h} h of driving first` : ""}`}</title>
               <rect
                 x={x0}
                 y={2}

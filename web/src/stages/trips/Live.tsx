@@ -1,9 +1,11 @@
 /** Living at one place instead of a plan: its properties in the slate's place of the legs, and the run month by month. */
+
 import { useCallback } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { ChoiceProperty, QuantityProperty } from "../../parts/Property";
+import { useSaid } from "../../shell/person";
 import { usePlaceOptions } from "./places";
 import type { TripRun } from "./run";
 
@@ -59,6 +61,7 @@ export function MonthLedger({ run }: { run: TripRun | undefined }) {
 
 /** What living there is like, in the slate. */
 export function LiveProperties() {
+  const say = useSaid();
   const { design, edit } = useVariant();
   const { options } = usePlaceOptions();
   const live = design.trips?.live;
@@ -93,7 +96,7 @@ export function LiveProperties() {
         unit=""
         onSet={(v) => set("working_days_count", Math.round(v ?? 5), "working days")}
       />
-      {every("hookup_every_d", "a hook-up every … days")}
+      {every("hookup_every_d", say("a hook-up every … days"))}
       {every("drive_every_d", "a drive every … days")}
       {live.drive_every_d != null && (
         <QuantityProperty label="for" value={live.drive_h} dimension="time" unit="h" onSet={(v) => set("drive_h", v ?? 1, "hours of driving")} />

@@ -10,6 +10,7 @@ import { FileHead } from "../../parts/FileHead";
 import { FindingList } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Bench } from "../../shell/Bench";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { Lanes } from "./Lanes";
 
@@ -124,6 +125,7 @@ function BringInLog({ onClose }: { onClose: () => void }) {
 type Row = { key: string; what: string; measured: string; run: string };
 
 export function Measured() {
+  const say = useSaid();
   const { id, edit } = useVariant();
   const client = useQueryClient();
   const trip = useTrip();
@@ -151,7 +153,7 @@ export function Measured() {
         { key: "base", what: "base: what runs whatever the temperature", measured: show(fit.base_w, "W"), run: "" },
         {
           key: "fridge",
-          what: "fridge, at 25 °C in the cabin",
+          what: say("fridge, at 25 °C in the cabin"),
           measured: show(fit.fridge_mean_w, "W"),
           run: fit.duty_frac == null ? "" : `${(100 * fit.duty_frac).toFixed(0)} % of the time`,
         },

@@ -1,5 +1,5 @@
 /** Parts of the person's own for the search: from a data sheet, begun as a copy of one of the catalogue. */
-import { useMoney } from "../../shell/person";
+
 import { useCatalogue } from "../../data/catalogue";
 import { CHEMISTRIES } from "../../data/chemistries";
 import type { Schemas } from "../../data/client";
@@ -8,6 +8,7 @@ import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
 import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
+import { useMoney, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 
 export type OwnPart = Schemas["OwnPart"];
@@ -45,6 +46,7 @@ const FIELDS: Record<OwnPart["kind"], Field[]> = {
 
 /** The list and the buttons that begin a part. */
 export function OwnParts() {
+  const say = useSaid();
   const { design, edit } = useVariant();
   const hand = useHand();
   const parts = useCatalogue();
@@ -85,7 +87,7 @@ export function OwnParts() {
       {own.length > 0 && (
         <FlagProperty
           label="search these only"
-          note="not the catalogue"
+          note={say("not the catalogue")}
           value={design.sizing?.own_only ?? false}
           onSet={(v) => void edit([{ op: "replace", path: "/sizing/own_only", value: v }], "only my parts")}
         />

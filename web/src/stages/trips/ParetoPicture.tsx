@@ -1,10 +1,11 @@
 /** Sets of parts by what they cost and how often they run short; size by mass. The line of dots is what nobody beats. */
-import { useMoney, usePerson } from "../../shell/person";
+
 import { scaleLinear, scaleSqrt } from "d3-scale";
 import type { Schemas } from "../../data/client";
 import { show } from "../../data/show";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
+import { useMoney, usePerson } from "../../shell/person";
 
 type Run = Schemas["SizingRun"];
 export type SizedSet = Schemas["SizedSet"];

@@ -7,7 +7,7 @@ import { useVariant } from "../../data/variant";
 import { FindingList } from "../../parts/Findings";
 import { ChoiceProperty, FlagProperty, QuantityProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
-import { useMoney, usePerson } from "../../shell/person";
+import { useMoney, usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { Adopt } from "./Adopt";
 import { OwnPartSlate, OwnParts } from "./OwnParts";
@@ -70,6 +70,7 @@ function SetSlate({ set, now }: { set: SizedSet; now: SizedSet | null }) {
 }
 
 export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
+  const say = useSaid();
   const { currency } = useMoney();
   const { units } = usePerson();
   const { design, edit, report } = useVariant();
@@ -191,7 +192,9 @@ export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
             ))}
           </ul>
           <p className="my-1 text-[12px] text-chalk-dim">
-            Inverter, hook-up charger and panels with a controller of their own stay as they are. Prices are the catalogue’s, without cables, fuses and fixings.{" "}
+            {say(
+              "Inverter, hook-up charger and panels with a controller of their own stay as they are. Prices are the catalogue’s, without cables, fuses and fixings.",
+            )}{" "}
             {run.simulated_count.toLocaleString("en-GB")} runs of {run.day_count} days.
           </p>
         </>

@@ -1,4 +1,5 @@
 /** Places of one's own: by their coordinates, or from a weather file; and what sun and air are to be expected there. */
+
 import { scaleLinear } from "d3-scale";
 import { useCallback, useState } from "react";
 import { useVariant } from "../../data/variant";
@@ -8,6 +9,7 @@ import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { BringInWeather } from "./BringInWeather";
 import { type OwnPlace, useOwnPlaces } from "./places";
@@ -65,6 +67,7 @@ function Year({ p }: { p: OwnPlace }) {
 }
 
 export function PlacesView() {
+  const say = useSaid();
   const { design } = useVariant();
   const { items, used, set, remove, add } = useOwnPlaces();
   const hand = useHand();
@@ -173,7 +176,9 @@ export function PlacesView() {
             />
             {held.weather && (
               <p className="my-2 text-[12px] text-chalk-dim">
-                {`A day is ${held.weather.kt_autocorr.toFixed(2)} like the one before in clearness and ${held.weather.temp_autocorr.toFixed(2)} in warmth; daily means spread ${held.weather.spread_k.toFixed(1)} K round the normal. From ${held.weather.day_count} days. A typical year has no bad year in it: the weathers drawn from it have.`}
+                {say(
+                  `A day is ${held.weather.kt_autocorr.toFixed(2)} like the one before in clearness and ${held.weather.temp_autocorr.toFixed(2)} in warmth; daily means spread ${held.weather.spread_k.toFixed(1)} K round the normal. From ${held.weather.day_count} days. A typical year has no bad year in it: the weathers drawn from it have.`,
+                )}
               </p>
             )}
             <button type="button" className="btn btn-slate mt-2" disabled={used.has(held.id)} onClick={() => void remove(held)}>

@@ -10,7 +10,7 @@ import { type Column, Ledger } from "../../parts/Ledger";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
-import { useMoney, usePerson } from "../../shell/person";
+import { useMoney, usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { Adopt } from "./Adopt";
 import { moment } from "./run";
@@ -91,6 +91,7 @@ function Strips({ rows }: { rows: Beside[] }) {
 }
 
 function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]; first: string | null }) {
+  const say = useSaid();
   const { money } = useMoney();
   const { units } = usePerson();
   const hand = useHand();
@@ -134,8 +135,9 @@ function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]
       </dl>
       {b.generator_h != null && b.generator_h > 0 && (
         <p className="my-1 text-[11.5px] text-chalk-dim">
-          A generator runs outdoors, its exhaust away from every opening, never beside a sleeping place, with a working carbon monoxide alarm; no back-feed into
-          a hook-up.
+          {say(
+            "A generator runs outdoors, its exhaust away from every opening, never beside a sleeping place, with a working carbon monoxide alarm; no back-feed into a hook-up.",
+          )}
         </p>
       )}
       {b.patch.length > 0 && <Adopt ops={b.patch as never} name={b.name} onHere={() => hand.drop()} />}

@@ -5,7 +5,7 @@ import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { FlagProperty, QuantityProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
-import { useMoney, usePerson } from "../../shell/person";
+import { useMoney, usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { useLegEdits } from "./edit";
 import { JobButton } from "./JobButton";
@@ -81,6 +81,7 @@ function GeneratorSummary({ run }: { run: TripRun }) {
 }
 
 export function TripSlate({ run, error }: { run: TripRun | undefined; error: string | null }) {
+  const say = useSaid();
   const { money } = useMoney();
   const { units } = usePerson();
   const { design, edit } = useVariant();
@@ -104,7 +105,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
             <dd>{show(run.sun_wh_day, "Wh")}</dd>
             <dt>driving, a day</dt>
             <dd>{show(run.driving_wh_day, "Wh")}</dd>
-            <dt>hook-up, a day</dt>
+            <dt>{say("hook-up, a day")}</dt>
             <dd>{show(run.shore_wh_day, "Wh")}</dd>
             {(run.bank_heater_wh_day ?? 0) > 0.5 && (
               <>

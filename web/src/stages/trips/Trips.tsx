@@ -9,6 +9,7 @@ import { Token } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { BringInItinerary } from "./BringInItinerary";
 import { firstOf, type Leg, useLegEdits } from "./edit";
 import { FindParts } from "./FindParts";
@@ -31,6 +32,7 @@ export function Component() {
 }
 
 function Trip() {
+  const say = useSaid();
   const { id, design, report, edit } = useVariant();
   const { legs, set, remove, move, duplicate, add } = useLegEdits();
   const { options, nameOf, known } = usePlaceOptions();
@@ -103,7 +105,7 @@ function Trip() {
       width: "11%",
       kind: "choice",
       options: HOOKED,
-      show: (l) => (l.shore ? "hooked up" : <span className="text-dim">no</span>),
+      show: (l) => (l.shore ? say("hooked up") : <span className="text-dim">no</span>),
       value: (l) => (l.shore ? "yes" : ""),
       set: (l, v) => void set(l, { shore: v === "yes" }, "hook-up"),
     },

@@ -2,7 +2,7 @@
 import type { Schemas } from "../../data/client";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { type Leg, useLegEdits } from "./edit";
 import { moment, type TripRun } from "./run";
 
@@ -53,6 +53,7 @@ export function WarmSummary({ run }: { run: TripRun }) {
 
 /** Wet parts outside the body that freeze on the way, with their nights. */
 export function FrostSummary({ run }: { run: TripRun }) {
+  const say = useSaid();
   const { units } = usePerson();
   const parts = run.frost ?? [];
   if (parts.length === 0) return null;
@@ -64,8 +65,10 @@ export function FrostSummary({ run }: { run: TripRun }) {
           <li key={f.subject} className="border-b border-slate-2 py-1">
             <strong>{f.name}</strong>{" "}
             {f.nights.length === 0
-              ? `stays over 0 °C in 9 of 10 weathers; ${show(f.coldest_p10_c, "°C", units, 2)} at the coldest.`
-              : `under 0 °C on ${f.nights.length} of ${run.day_count} nights: ${f.nights.slice(0, 4).map(dayWord).join(", ")}${f.nights.length > 4 ? " …" : ""}. ${Math.round(f.hold_w)} W would hold it.`}
+              ? say(`stays over 0 °C in 9 of 10 weathers; ${show(f.coldest_p10_c, "°C", units, 2)} at the coldest.`)
+              : say(
+                  `under 0 °C on ${f.nights.length} of ${run.day_count} nights: ${f.nights.slice(0, 4).map(dayWord).join(", ")}${f.nights.length > 4 ? " …" : ""}. ${Math.round(f.hold_w)} W would hold it.`,
+                )}
           </li>
         ))}
       </ul>

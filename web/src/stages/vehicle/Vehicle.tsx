@@ -7,7 +7,7 @@ import { FindingList } from "../../parts/Findings";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { Token } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { VehiclePlan } from "./VehiclePlan";
 import { BANK_PLACES, HULLS, PRESETS, REGIONS, wordOf } from "./words";
@@ -24,6 +24,7 @@ function Value({ row }: { row: Row }) {
 }
 
 export function Component() {
+  const say = useSaid();
   const { design, report, edit } = useVariant();
   const { units } = usePerson();
   const v = design.vehicle ?? {};
@@ -184,7 +185,7 @@ export function Component() {
                 <td className="px-2">
                   <Token path="/vehicle/hull" label="hull" choices={HULLS} value={v.hull ?? ""} shown={v.hull ? wordOf(HULLS, v.hull) : "not entered"} />
                 </td>
-                <td className="px-2 text-dim">a metal hull carries no current, and wants its shore earth kept apart</td>
+                <td className="px-2 text-dim">{say("a metal hull carries no current, and wants its shore earth kept apart")}</td>
               </tr>
             )}
             <tr className="border-b border-line/60">

@@ -126,6 +126,7 @@ function Damp() {
 }
 
 function VentSlate({ v }: { v: Vent }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useVents();
   const fan = ["roof_fan", "wall_fan", "extract"].includes(v.kind ?? "roof_fan");
@@ -150,7 +151,7 @@ function VentSlate({ v }: { v: Vent }) {
             : []),
           flag("at_night", fan ? "runs while you sleep" : "open while you sleep"),
           flag("closable", "it can be closed"),
-          ...(v.kind === "extract" ? [flag("door_gap", "a gap of 10 mm under the door")] : []),
+          ...(v.kind === "extract" ? [flag("door_gap", say("a gap of 10 mm under the door"))] : []),
         ]}
         item={v}
         onSet={(key, value, label) => {
@@ -164,6 +165,7 @@ function VentSlate({ v }: { v: Vent }) {
 }
 
 function AlarmSlate({ a }: { a: Alarm & { name: string } }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useAlarms();
   return (
@@ -174,9 +176,9 @@ function AlarmSlate({ a }: { a: Alarm & { name: string } }) {
           words("name", "name"),
           choice("kind", "for", ALARM_KINDS),
           choice("mounting", "hangs", MOUNTINGS),
-          mm("burner_mm", "from the burner", { clearable: true, placeholder: "to measure", note: "1000 to 3000 mm" }),
-          mm("below_ceiling_mm", "under the ceiling", { clearable: true, placeholder: "to measure", note: "on a wall: 150 mm and more" }),
-          mm("wall_mm", "from the wall", { clearable: true, placeholder: "to measure", note: "on the ceiling: 300 mm and more" }),
+          mm("burner_mm", "from the burner", { clearable: true, placeholder: "to measure", note: say("1000 to 3000 mm") }),
+          mm("below_ceiling_mm", "under the ceiling", { clearable: true, placeholder: "to measure", note: say("on a wall: 150 mm and more") }),
+          mm("wall_mm", "from the wall", { clearable: true, placeholder: "to measure", note: say("on the ceiling: 300 mm and more") }),
         ]}
         item={a}
         onSet={(key, value, label) => void set(a, { [key]: value }, label)}
@@ -187,6 +189,7 @@ function AlarmSlate({ a }: { a: Alarm & { name: string } }) {
 }
 
 function Whole() {
+  const say = useSaid();
   const { report, edit } = useVariant();
   const { w, part } = useWarmth();
   const a = part.air;
@@ -219,9 +222,9 @@ function Whole() {
           quantity("wet_coats_per_day", "wet coats a day", "count", ""),
           quantity("wet_clothes_kg_per_day", "washing dried inside a day", "mass", "kg"),
           quantity("dogs", "dogs", "count", ""),
-          quantity("hob_kw", "open flames of the hob", "power", "kW", { scale: 0.001 }),
+          quantity("hob_kw", say("open flames of the hob"), "power", "kW", { scale: 0.001 }),
           quantity("hob_h_per_day", "hours a day", "time", "h"),
-          choice("hob_fuel", "the hob burns", HOB_FUELS),
+          choice("hob_fuel", say("the hob burns"), HOB_FUELS),
           flag("hob_heats", "it is used to keep warm"),
         ]}
         item={damp}
@@ -235,6 +238,7 @@ function Whole() {
 }
 
 export function AirView() {
+  const say = useSaid();
   const { units } = usePerson();
   const hand = useHand();
   const vents = useVents();
@@ -278,7 +282,7 @@ export function AirView() {
       width: "26%",
       align: "right",
       kind: "computed",
-      show: (x) => (x.burner_mm != null ? `${x.burner_mm} mm` : "to measure"),
+      show: (x) => (x.burner_mm != null ? say(`${x.burner_mm} mm`) : "to measure"),
     },
   ];
   return (

@@ -91,11 +91,13 @@ export function DuctPicture() {
               <text x={from + 8} y={y(i) - wide / 2 - 4} fontSize="11" fill="currentColor" fontWeight={held ? 700 : 500}>
                 {`${d.name} `}
                 <tspan className="num" fill="var(--color-dim)" fontSize="10">
-                  {`${d.diameter_mm} mm, ${d.length_m} m${(d.insulation_mm ?? 0) > 0 ? ", sleeved" : ""}${d.damper && d.damper !== "none" ? `, damper ${d.damper.slice(7)}°` : ""} `}
+                  {say(
+                    `${d.diameter_mm} mm, ${d.length_m} m${(d.insulation_mm ?? 0) > 0 ? ", sleeved" : ""}${d.damper && d.damper !== "none" ? `, damper ${d.damper.slice(7)}°` : ""} `,
+                  )}
                 </tspan>
               </text>
               <text x={from + 8} y={y(i) + wide / 2 + 11} fontSize="10" className="num" fill="var(--color-dim)">
-                {r ? `${Math.round(flow)} m³/h at ${Math.round(r.supply_c)}° ` : "closed "}
+                {r ? say(`${Math.round(flow)} m³/h at ${Math.round(r.supply_c)}° `) : "closed "}
               </text>
               {r && !r.trunk && (
                 <g>

@@ -14,7 +14,7 @@ import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { DuctPicture } from "./DuctPicture";
@@ -25,6 +25,7 @@ import { DAMPERS, EMITTERS, FLUIDS, GRILLES, JOINTS, LIES, RETURNS, VIEWS, wordO
 const CAUTION = "Outlet ducts reach 100 °C and more, coolant 90 °C under pressure: open the cap cold. One outlet always stays open.";
 
 function DuctSlate({ d }: { d: WarmDuct }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { items, set, remove } = useDucts();
   const r = report.warmth.ducts[d.id];
@@ -38,8 +39,9 @@ function DuctSlate({ d }: { d: WarmDuct }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `duct:${d.id}`)} />
       {r && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          {Math.round(r.flow_m3_h)} m³/h go in at {Math.round(r.supply_c)} °C
-          {r.outlet_c != null && ` and come out at ${Math.round(r.outlet_c)} °C; ${Math.round(r.loss_w)} W are lost on the way`}.
+          {say(`${Math.round(r.flow_m3_h)} m³/h go in at `)}
+          {say(`${Math.round(r.supply_c)} °C`)}
+          {r.outlet_c != null && say(` and come out at ${Math.round(r.outlet_c)} °C; ${Math.round(r.loss_w)} W are lost on the way`)}.
         </p>
       )}
       <Fields
@@ -65,7 +67,7 @@ function DuctSlate({ d }: { d: WarmDuct }) {
           mm("insulation_mm", "sleeve"),
           choice("lies", "lies", LIES),
           mm("bend_radius_mm", "bent to a radius of", { clearable: true, placeholder: "not said" }),
-          mm("to_fabric_mm", "grille to fabric", { clearable: true, placeholder: "to measure", note: "200 mm at least" }),
+          mm("to_fabric_mm", "grille to fabric", { clearable: true, placeholder: "to measure", note: say("200 mm at least") }),
         ]}
         item={d}
         onSet={(key, value, label) =>
@@ -89,6 +91,7 @@ function DuctSlate({ d }: { d: WarmDuct }) {
 }
 
 function LoopZoneSlate({ z }: { z: LoopZone }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useLoopZones();
   const r = report.warmth.loop?.zones[z.id];
@@ -97,8 +100,10 @@ function LoopZoneSlate({ z }: { z: LoopZone }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `loopzone:${z.id}`)} />
       {r && (
         <p className="my-1 text-[12px] text-chalk-dim">
-          {Math.round(r.heat_w)} W with {r.flow_l_min.toFixed(1)} L/min at {r.velocity_m_s.toFixed(2)} m/s; its pipe takes {r.drop_kpa.toFixed(1)} kPa, its
-          valve must take {r.throttle_kpa.toFixed(1)} kPa more.
+          {Math.round(r.heat_w)} W with {say(`${r.flow_l_min.toFixed(1)} L/min at `)}
+          {say(`${r.velocity_m_s.toFixed(2)} m/s; its pipe takes `)}
+          {say(`${r.drop_kpa.toFixed(1)} kPa, its valve must take `)}
+          {say(`${r.throttle_kpa.toFixed(1)} kPa more.`)}
         </p>
       )}
       <Fields
@@ -106,7 +111,7 @@ function LoopZoneSlate({ z }: { z: LoopZone }) {
           words("name", "name"),
           choice("emitter", "gives its heat by", EMITTERS),
           words("zone", "zone"),
-          quantity("rated_w", "rated output", "power", "W", { note: "a convector’s at 50 K" }),
+          quantity("rated_w", "rated output", "power", "W", { note: say("a convector’s at 50 K") }),
           { key: "ua_w_k", label: "W for each kelvin", kind: "quantity", dimension: "count", unit: "", clearable: true, placeholder: "from the rating" },
           quantity("area_m2", "floor", "surface", "m²", { clearable: true, placeholder: "no floor" }),
           quantity("floor_c", "floor’s surface", "temperature", "°C"),
@@ -126,6 +131,7 @@ function LoopZoneSlate({ z }: { z: LoopZone }) {
 }
 
 function Whole() {
+  const say = useSaid();
   const { report, edit } = useVariant();
   const { w, part, set } = useWarmth();
   const loop = w.loop;
@@ -147,7 +153,9 @@ function Whole() {
         <>
           {part.drying && (
             <p className={`my-1 text-[12px] ${part.drying.works ? "" : "text-[#f3b3a4]"}`}>
-              {`${Math.round(part.drying.carries_g_h)} g of water an hour at ${part.drying.temp_c.toFixed(0)} °C: dry in ${part.drying.hours > 99 ? "days" : `${part.drying.hours.toFixed(1)} h`}; ${Math.round(part.drying.duct_w)} W come in, ${Math.round(part.drying.heat_w)} W evaporate it.`}
+              {say(
+                `${Math.round(part.drying.carries_g_h)} g of water an hour at ${part.drying.temp_c.toFixed(0)} °C: dry in ${part.drying.hours > 99 ? "days" : `${part.drying.hours.toFixed(1)} h`}; ${Math.round(part.drying.duct_w)} W come in, ${Math.round(part.drying.heat_w)} W evaporate it.`,
+              )}
             </p>
           )}
           <Fields
@@ -187,8 +195,10 @@ function Whole() {
         <>
           {p && (
             <p className="my-1 text-[12px]">
-              {`${Math.round(p.heat_w)} W with ${p.flow_l_min.toFixed(1)} L/min; ${p.head_m.toFixed(2)} m of head${p.pump_head_m != null ? `, the pump gives ${p.pump_head_m.toFixed(2)} m` : ""}. Header: ${p.header_space_l.toFixed(2)} L free.`}
-              {p.hot_water_c != null && ` Hot water at ${p.hot_water_c.toFixed(0)} °C; ${(p.hot_water_38_l_min ?? 0).toFixed(1)} L/min at 38 °C.`}
+              {say(
+                `${Math.round(p.heat_w)} W with ${p.flow_l_min.toFixed(1)} L/min; ${p.head_m.toFixed(2)} m of head${p.pump_head_m != null ? `, the pump gives ${p.pump_head_m.toFixed(2)} m` : ""}. Header: ${p.header_space_l.toFixed(2)} L free.`,
+              )}
+              {p.hot_water_c != null && say(` Hot water at ${p.hot_water_c.toFixed(0)} °C; ${(p.hot_water_38_l_min ?? 0).toFixed(1)} L/min at 38 °C.`)}
             </p>
           )}
           <Fields
@@ -204,7 +214,7 @@ function Whole() {
               quantity("hot_water_l_min", "hot water drawn", "flow", "L/min"),
               flag("high_point_without_bleed", "a high point has no bleed"),
               flag("double_wall", "double wall to the drinking water"),
-              flag("mixing_valve", "a thermostatic valve at the taps"),
+              flag("mixing_valve", say("a thermostatic valve at the taps")),
             ]}
             item={loop}
             onSet={(key, value, label) => {

@@ -173,6 +173,7 @@ export function heaterFields(p: { key: string; name: string; mass_kg: number; da
 }
 
 function HeaterSlate({ h }: { h: Heater }) {
+  const say = useSaid();
   const { report, design, edit } = useVariant();
   const { set, remove } = useHeaters();
   const catalogue = useCatalogue();
@@ -188,7 +189,7 @@ function HeaterSlate({ h }: { h: Heater }) {
         <SlateFig key={k} k={`heaters/${h.id}/${k}`} label={label} />
       ))}
       <ChoiceProperty
-        label="from the catalogue"
+        label={say("from the catalogue")}
         value={h.part ?? ""}
         options={[{ value: "", word: "your own" }, ...heaters.map((p) => ({ value: p.key, word: `${p.name}, ${p.maker}` }))]}
         onSet={(key) => {
@@ -220,7 +221,7 @@ function HeaterSlate({ h }: { h: Heater }) {
           quantity("tank_usable_frac", "of it usable", "fraction", "", { note: "a standpipe stops at a quarter" }),
           choice("place", "it stands", PLACES),
           flag("room_sealed", "room-sealed", "air from outside, exhaust outside"),
-          flag("altitude_kit", "set for height", "over 1500 m"),
+          flag("altitude_kit", "set for height", say("over 1500 m")),
         ]}
         item={h}
         onSet={(key, value, label) => void set(h, { [key]: value }, label)}

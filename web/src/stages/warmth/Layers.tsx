@@ -1,10 +1,12 @@
 /** The layers of a build-up, inside to outside: changed in place, moved by dragging or by keys, and the wall's temperatures and damp beside them. */
+
 import { useQuery } from "@tanstack/react-query";
 import { scaleLinear } from "d3-scale";
 import { useState } from "react";
 import { api, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { ChoiceProperty, FlagProperty, QuantityProperty } from "../../parts/Property";
+import { useSaid } from "../../shell/person";
 import { type BuildUp, useBuildUps, type WallLayer } from "./edit";
 
 type Plane = Schemas["Plane"];
@@ -15,6 +17,7 @@ export function useMaterials() {
 
 /** Temperature and vapour through the wall: where the vapour line touches the saturation line, it gets wet. */
 export function WallProfile({ planes, dew }: { planes: Plane[]; dew: number }) {
+  const say = useSaid();
   const W = 276;
   const H = 118;
   const far = Math.max(1, planes.at(-1)?.position_mm ?? 1);
@@ -28,7 +31,7 @@ export function WallProfile({ planes, dew }: { planes: Plane[]; dew: number }) {
       viewBox={`0 0 ${W} ${H}`}
       className="my-1 block w-full"
       role="img"
-      aria-label={`Vapour through the wall; the air inside condenses at ${dew.toFixed(1)} °C`}
+      aria-label={say(`Vapour through the wall; the air inside condenses at ${dew.toFixed(1)} °C`)}
     >
       <path d={`M26 8V${H - 16}H${W - 8}`} stroke="var(--color-chalk-dim)" fill="none" strokeWidth="0.7" />
       <path d={line((p) => p.sat_pressure_pa)} stroke="#f0c445" strokeWidth="1.4" fill="none" />
@@ -52,7 +55,7 @@ export function WallProfile({ planes, dew }: { planes: Plane[]; dew: number }) {
         what the air can hold
       </text>
       <text x={W - 10} y="27" fontSize="9" textAnchor="end" fill="#7fc1d8">
-        vapour
+        {say("vapour")}
       </text>
     </svg>
   );
@@ -68,6 +71,7 @@ export function moved(layers: WallLayer[], from: number, to: number): WallLayer[
 }
 
 export function Layers({ b }: { b: BuildUp }) {
+  const say = useSaid();
   const { setLayers } = useBuildUps();
   const materials = useMaterials();
   const [open, setOpen] = useState<string | null>(null);
@@ -132,7 +136,7 @@ export function Layers({ b }: { b: BuildUp }) {
                 {nameOf(l)}
                 {l.over_ribs && <span className="text-chalk-dim"> over the ribs</span>}
               </button>
-              <span className="num">{l.thickness_mm} mm</span>
+              <span className="num">{say(`${l.thickness_mm} mm`)}</span>
               <button type="button" className="px-1 text-chalk-dim" aria-label={`Move ${nameOf(l)} inwards`} disabled={i === 0} onClick={() => move(i, i - 1)}>
                 ↑
               </button>

@@ -230,7 +230,7 @@ export function ShellPicture({ season, hour }: { season: Season; hour: number })
               : `worst at ${part.cool.worst_hour}:00, ${Math.round(part.cool.total_w)} W to take away`}
           </text>
           <text x={narrow ? 6 : width - 6} y={narrow ? H - 20 : H - 6} textAnchor={narrow ? "start" : "end"}>
-            dashed: glass · drop: water runs (filled) or gathers inside (open) · ring: mould may grow
+            {say("dashed: glass · drop: water runs (filled) or gathers inside (open) · ring: mould may grow")}
           </text>
         </g>
       </svg>

@@ -11,7 +11,7 @@ import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, QuantityProperty } from "../../parts/Property";
 import { TakeOut } from "../../parts/TakeOut";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { type BuildUp, type Opening, useBuildUps, useOpenings, useSurface, useWarmth } from "./edit";
 import { Layers, WallProfile } from "./Layers";
@@ -151,6 +151,7 @@ function OpeningFields({ o }: { o: Opening & { name: string } }) {
 
 /** The schools against damp on this build-up: what a cold day wets and a sunny one dries, side by side. */
 function Schools({ p }: { p: Schemas["BuildUpPart"] }) {
+  const say = useSaid();
   if (!p.schools.length) return null;
   return (
     <table className="my-2 w-full text-[12px]" aria-label="Schools against damp, side by side">
@@ -176,13 +177,14 @@ function Schools({ p }: { p: Schemas["BuildUpPart"] }) {
         ))}
       </tbody>
       <caption className="caption-bottom pt-1 text-left text-chalk-dim">
-        Per m² and day, by diffusion: cold day at the design cold and 60 % inside; sunny day with the skin at 35 °C and an aired 22 °C inside. Typical.
+        {say("Per m² and day, by diffusion: cold day at the design cold and 60 % inside; sunny day with the skin at 35 °C and an aired 22 °C inside. Typical.")}
       </caption>
     </table>
   );
 }
 
 function BuildUpSlate({ b }: { b: BuildUp }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useBuildUps();
   const { units } = usePerson();
@@ -199,13 +201,13 @@ function BuildUpSlate({ b }: { b: BuildUp }) {
           <p className="my-1 text-[12px]">
             <span className="num">U {p.u_w_m2k.toFixed(2)} W/(m²K)</span>
             {p.rib_share_frac > 0 && `, between the ribs ${p.u_clear_w_m2k.toFixed(2)}: they carry ${Math.round(100 * p.rib_share_frac)} %`}.{" "}
-            {p.thickness_mm.toFixed(0)} mm thick, {show(p.mass_kg, "kg", units)} on {show(p.area_m2, "m²", units)}, about {p.sheet_count} sheets of 1.22 × 2.44
-            m with waste.
+            {say(`${p.thickness_mm.toFixed(0)} mm thick, `)}
+            {show(p.mass_kg, "kg", units)} on {show(p.area_m2, "m²", units)}, about {p.sheet_count} sheets of 1.22 × 2.44 m with waste.
           </p>
           <WallProfile planes={p.planes} dew={p.dew_c} />
           <p className="m-0 text-[12px] text-chalk-dim">
             {p.condensation_g_m2_day > 0.5
-              ? `${p.condensation_g_m2_day.toFixed(1)} g/m² of water a day at ${report.warmth.cold_c} °C outside and 60 % inside.`
+              ? say(`${p.condensation_g_m2_day.toFixed(1)} g/m² of water a day at ${report.warmth.cold_c} °C outside and 60 % inside.`)
               : "No water gathers in it at the design cold."}{" "}
             {p.air_leak_condenses && "Air that leaks in would wet the skin."}
           </p>
@@ -349,6 +351,7 @@ function MovingParts() {
 }
 
 export function ShellSlate() {
+  const say = useSaid();
   const { report } = useVariant();
   const { w, part, set } = useWarmth();
   const { units } = usePerson();
@@ -378,7 +381,7 @@ export function ShellSlate() {
       <h3 className="mb-1 mt-3 font-display text-[14px]">The shell</h3>
       <Fields
         specs={[
-          choice("colour", "colour outside", COLOURS),
+          choice("colour", say("colour outside"), COLOURS),
           choice("school", "against damp in the wall", SCHOOLS),
           quantity("taper_frac", "roof’s width against the floor’s", "fraction", "", { clearable: true, placeholder: "usual" }),
           quantity("leak_per_h", "air that leaks, changes an hour", "count", "", { clearable: true, placeholder: "1", note: "calm 0.5, breeze 1, windy 2" }),

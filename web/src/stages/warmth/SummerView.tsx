@@ -136,7 +136,7 @@ function CabinetSlate({ c }: { c: Cabinet }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `cabinet:${c.id}`)} />
       {p && (
         <p className="my-1 text-[12px]">
-          {p.temp_c != null && `${p.temp_c.toFixed(0)} °C with the vents it has. `}
+          {p.temp_c != null && say(`${p.temp_c.toFixed(0)} °C with the vents it has. `)}
           {say(
             `${Math.round(p.vented_w)} W to vent: ${Math.round(p.each_mm2).toLocaleString("en-GB")} mm² free low and high (${Math.round(p.gross_mm2).toLocaleString("en-GB")} as grilles), or a fan of ${Math.round(p.fan_m3_h)} m³/h.`,
           )}
@@ -163,6 +163,7 @@ function CabinetSlate({ c }: { c: Cabinet }) {
 }
 
 function BaySlate({ b }: { b: Bay }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useBays();
   const p = report.warmth.bays[b.id];
@@ -170,7 +171,9 @@ function BaySlate({ b }: { b: Bay }) {
     <Slate title={b.name} sub="between inside and outside">
       <FindingList findings={report.findings.filter((f) => f.subject === `bay:${b.id}`)} />
       {p && (
-        <p className="my-1 text-[12px]">{`${p.temp_c.toFixed(1)} °C at ${report.warmth.cold_c.toFixed(0)} °C outside by night${p.safe ? "" : `; ${Math.round(p.heat_w)} W hold 3 °C`}.`}</p>
+        <p className="my-1 text-[12px]">
+          {say(`${p.temp_c.toFixed(1)} °C at ${report.warmth.cold_c.toFixed(0)} °C outside by night${p.safe ? "" : `; ${Math.round(p.heat_w)} W hold 3 °C`}.`)}
+        </p>
       )}
       <Fields
         specs={[
@@ -189,6 +192,7 @@ function BaySlate({ b }: { b: Bay }) {
 }
 
 function Whole() {
+  const say = useSaid();
   const { report, design, edit } = useVariant();
   const { w, part, set } = useWarmth();
   const catalogue = useCatalogue();
@@ -224,7 +228,7 @@ function Whole() {
       <FlagProperty label="people or animals are left in it" value={w.left_alone ?? false} onSet={(v) => void set("left_alone", v, "left in it")} />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Air conditioner</h3>
       <ChoiceProperty
-        label="from the catalogue"
+        label={say("from the catalogue")}
         value={c?.part ?? (c ? "own" : "")}
         options={[
           { value: "", word: "none" },
@@ -256,7 +260,7 @@ function Whole() {
               quantity("set_c", "cools to", "temperature", "°C"),
               quantity("from_h", "from", "time", "h"),
               quantity("to_h", "until", "time", "h"),
-              flag("hookup_only", "only on a hook-up"),
+              flag("hookup_only", say("only on a hook-up")),
               quantity("hours_wanted", "on the bank for", "time", "h"),
               quantity("hose_flow_m3_h", "blown out by a single hose", "airflow", "m³/h"),
             ]}
@@ -271,6 +275,7 @@ function Whole() {
 }
 
 export function SummerView() {
+  const say = useSaid();
   const { report } = useVariant();
   const { units } = usePerson();
   const hand = useHand();
@@ -316,7 +321,7 @@ export function SummerView() {
   const bayColumns: Column<Bay>[] = [
     nameColumn(bays, "bay", "40%"),
     { key: "temp", label: "on the coldest night", width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.temp_c, "°C", units, 2) },
-    { key: "heat", label: "to hold 3 °C", width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.heat_w, "W", units, 2) },
+    { key: "heat", label: say("to hold 3 °C"), width: "20%", align: "right", kind: "computed", show: (x) => show(part.bays[x.id]?.heat_w, "W", units, 2) },
     { key: "water", label: "water in it", width: "20%", kind: "computed", show: (x) => (x.water === false ? "no" : "yes") },
   ];
   return (

@@ -12,7 +12,7 @@ import { ItemLedger, nameColumn, useMaking } from "../../parts/ItemLedger";
 import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type HoldTest, useTests, useWater } from "./edit";
@@ -24,6 +24,7 @@ const CAUTION =
 
 /** The dose in words beside its steps, and what is still open of the shower. */
 function CarePicture() {
+  const say = useSaid();
   const { w, part } = useWater();
   const { units } = usePerson();
   const s = part.sanitise;
@@ -44,7 +45,7 @@ function CarePicture() {
               <strong className="num">
                 {s.dose.toFixed(s.unit === "tablets" ? 0 : s.dose < 20 ? 1 : 0)} {s.unit}
               </strong>{" "}
-              of the product into the tank; every tap until it smells of it.
+              {say("of the product into the tank; every tap until it smells of it.")}
             </li>
             <li>
               Let it stand <strong className="num">{s.contact_min.toFixed(0)} min</strong>.
@@ -86,6 +87,7 @@ function CarePicture() {
 }
 
 function TestSlate({ t }: { t: HoldTest & { name: string } }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useTests();
   const r = report.water.tests.find((x) => x.id === t.id);
@@ -95,8 +97,9 @@ function TestSlate({ t }: { t: HoldTest & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `test:${t.id}`)} />
       {r && (
         <p className={`my-1 text-[12px] ${r.verdict === "fail" ? "text-[#f3b3a4]" : ""}`}>
-          Fell by {r.corrected_drop_kpa.toFixed(1)} kPa, warmth taken out; {r.allowed_drop_kpa.toFixed(1)} kPa are allowed
-          {r.leak_ml_h != null && `; ${r.leak_ml_h.toFixed(0)} mL an hour`}. {r.reasons.map((x) => REASONS[x] ?? x).join(", ")}
+          Fell by {say(`${r.corrected_drop_kpa.toFixed(1)} kPa, warmth taken out; `)}
+          {say(`${r.allowed_drop_kpa.toFixed(1)} kPa are allowed`)}
+          {r.leak_ml_h != null && say(`; ${r.leak_ml_h.toFixed(0)} mL an hour`)}. {r.reasons.map((x) => REASONS[x] ?? x).join(", ")}
         </p>
       )}
       <Fields
@@ -166,6 +169,7 @@ function Whole() {
 }
 
 export function CareView() {
+  const say = useSaid();
   const { id, report } = useVariant();
   const tests = useTests();
   const start = report.water.hold_start_kpa;
@@ -175,8 +179,8 @@ export function CareView() {
     nameColumn(tests, "pressure test", "30%"),
     dateColumn(tests, "14%"),
     wordColumn("medium", "with", "12%", (x) => wordOf(MEDIA, x.medium).split(",")[0]!),
-    { key: "start", label: "start", width: "12%", align: "right", kind: "computed", show: (x) => `${x.start_kpa} kPa` },
-    { key: "end", label: "end", width: "12%", align: "right", kind: "computed", show: (x) => `${x.end_kpa} kPa` },
+    { key: "start", label: "start", width: "12%", align: "right", kind: "computed", show: (x) => say(`${x.start_kpa} kPa`) },
+    { key: "end", label: "end", width: "12%", align: "right", kind: "computed", show: (x) => say(`${x.end_kpa} kPa`) },
     wordColumn("verdict", "verdict", "20%", (x) => VERDICT[of(x)?.verdict ?? ""] ?? ""),
   ];
   return (

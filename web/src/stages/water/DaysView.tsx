@@ -9,7 +9,7 @@ import { type Column, Ledger } from "../../parts/Ledger";
 import { Proposals } from "../../parts/Proposals";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { useWater } from "./edit";
@@ -21,6 +21,7 @@ const CAUTION =
 
 /** Bars of litres a day by use, and of days by store with the days asked for. */
 function DaysPicture() {
+  const say = useSaid();
   const { part } = useWater();
   const { units } = usePerson();
   const [box, width] = useWidth<HTMLDivElement>();
@@ -45,7 +46,7 @@ function DaysPicture() {
         aria-label={`${part.total_l_day.toFixed(0)} litres a day; ${stores.map((s) => `${STORES[s.name]} ${s.days == null ? "without end" : `${s.days.toFixed(1)} days`}`).join(", ")}`}
       >
         <text x="8" y="20" fontSize="12" fontWeight="600" fill="currentColor">
-          litres a day
+          {say("litres a day")}
         </text>
         {uses.map(([k, v], i) => (
           <g key={k}>
@@ -102,6 +103,7 @@ function DaysPicture() {
 type StoreRow = { name: string; days: number | null; usable_l: number; capacity_needed_l: number | null; meets_target: boolean };
 
 function DaysSlate() {
+  const say = useSaid();
   const { report, edit } = useVariant();
   const { w, set } = useWater();
   const use = w.use;
@@ -118,7 +120,7 @@ function DaysSlate() {
       <Fields
         specs={[
           choice("style", "water is used", STYLES),
-          quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: "nights between hook-ups" }),
+          quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: say("nights between hook-ups") }),
           choice("drinking_source", "drinking water", SOURCES),
           flag("hot_climate", "in heat: half as much again to drink"),
           litres("drinking_l_person_day", "drinking, a person"),
@@ -139,13 +141,13 @@ function DaysSlate() {
         item={use}
         onSet={put("use", "use of water")}
       />
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Jugs and grey water</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{say("Jugs and grey water")}</h3>
       <Fields
         specs={[
           quantity("jug_l", "a jug holds", "volume", "L"),
           count("jug_count", "jugs of fresh water"),
           ...(use.drinking_source === "separate" ? [quantity("drinking_jug_l", "drinking store", "volume", "L")] : []),
-          choice("grey_to", "grey water goes to", GREY_TO),
+          choice("grey_to", say("grey water goes to"), GREY_TO),
           ...(w.grey_to === "container" || w.grey_to === "ground" ? [quantity("container_l", "portable container", "volume", "L")] : []),
         ]}
         item={w}
@@ -162,7 +164,7 @@ function DaysSlate() {
               count("spare", "more containers"),
               quantity("home_frac", "of its use at home", "fraction", ""),
               flag("roof_vent", "its vent leads through the roof"),
-              flag("only_at_points", "emptied at disposal points only"),
+              flag("only_at_points", say("emptied at disposal points only")),
             ]}
             item={t}
             onSet={(key, value, label) => put("toilet", "toilet")(key, key === "spare" ? Math.max(0, Math.round(Number(value ?? 0))) : value, label)}

@@ -12,7 +12,7 @@ import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type Drain, useDrains, useWater } from "./edit";
@@ -30,6 +30,7 @@ export function hours(h: number | null | undefined): string {
 
 /** The boiler with its heat and the shower that it gives; beside it, how long each exposed part stands the coldest night. */
 function HotPicture() {
+  const say = useSaid();
   const { w, part } = useWater();
   const { units } = usePerson();
   const [box, width] = useWidth<HTMLDivElement>();
@@ -42,12 +43,18 @@ function HotPicture() {
   const H = Math.max(170, top + 60 + frost.length * 30);
   const lines = h
     ? [
-        h.time_min != null ? `from 10 to ${w.hot?.target_temp_c} °C in ${h.time_min < 90 ? `${h.time_min.toFixed(0)} min` : hours(h.time_min / 60)}` : null,
-        h.shower_min != null ? `${h.shower_min.toFixed(1)} min of shower at 38 °C, ${show(h.mixed_l, "L", units)}` : h.endless ? "a shower without end" : null,
-        h.reachable_c != null ? `the shower gets ${Math.min(h.reachable_c, w.hot?.target_temp_c ?? 60).toFixed(0)} °C` : null,
+        h.time_min != null
+          ? say(`from 10 to ${w.hot?.target_temp_c} °C in ${h.time_min < 90 ? `${h.time_min.toFixed(0)} min` : hours(h.time_min / 60)}`)
+          : null,
+        h.shower_min != null
+          ? say(`${h.shower_min.toFixed(1)} min of shower at 38 °C, ${show(h.mixed_l, "L", units)}`)
+          : h.endless
+            ? "a shower without end"
+            : null,
+        h.reachable_c != null ? say(`the shower gets ${Math.min(h.reachable_c, w.hot?.target_temp_c ?? 60).toFixed(0)} °C`) : null,
         h.charge_ah != null ? `${h.charge_ah.toFixed(0)} Ah of the bank for each heating` : null,
         h.standing_w != null ? `${h.standing_w.toFixed(0)} W lost while it stands hot` : null,
-        h.burn ? `${h.max_c.toFixed(0)} °C burns skin in ${h.burn}` : null,
+        h.burn ? say(`${h.max_c.toFixed(0)} °C burns skin in ${h.burn}`) : null,
       ].filter((t) => t !== null)
     : [];
   return (
@@ -56,7 +63,7 @@ function HotPicture() {
         viewBox={`0 0 ${width} ${H}`}
         className="block w-full"
         role="img"
-        aria-label={`${h ? `Hot water: ${lines.join(", ")}` : "No water heater"}; ${frost.length ? frost.map((f) => `${f.name} at 0 °C after ${hours(f.to_zero_h)}`).join(", ") : "nothing wet outside the warm body"}`}
+        aria-label={`${h ? `Hot water: ${lines.join(", ")}` : "No water heater"}; ${frost.length ? frost.map((f) => `${f.name}${say(` at 0 °C after ${hours(f.to_zero_h)}`)}`).join(", ") : "nothing wet outside the warm body"}`}
       >
         <text x="8" y="20" fontSize="12" fontWeight="600" fill="currentColor">
           {w.hot?.name ?? "no water heater"}
@@ -79,7 +86,7 @@ function HotPicture() {
           </g>
         )}
         <text x={narrow ? 8 : x0 - 110} y={top + 20} fontSize="12" fontWeight="600" fill="currentColor">
-          {`at ${part.coldest_c.toFixed(0)} °C: time to freezing`}
+          {say(`at ${part.coldest_c.toFixed(0)} °C: time to freezing`)}
         </text>
         {frost.length === 0 && (
           <text x={narrow ? 8 : x0 - 110} y={top + 48} fontSize="12" fill="currentColor">
@@ -113,13 +120,16 @@ function HotPicture() {
 }
 
 function DrainSlate({ d }: { d: Drain & { name: string } }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useDrains();
   return (
     <Slate title={d.name} sub={`waste of the ${wordOf(FIXTURES, d.fixture)}`}>
       <FindingList findings={report.findings.filter((f) => f.subject === `drain:${d.id}`)} />
       <p className="my-1 text-[12px] text-chalk-dim">
-        {Math.round(1000 * (d.slope_frac ?? 0) * (d.length_m ?? 0))} mm of fall over its length. A support every 0.3 m: a sag is a second trap and an ice plug.
+        {say(
+          `${Math.round(1000 * (d.slope_frac ?? 0) * (d.length_m ?? 0))} mm of fall over its length. A support every 0.3 m: a sag is a second trap and an ice plug.`,
+        )}
       </p>
       <Fields
         specs={[
@@ -145,6 +155,7 @@ function DrainSlate({ d }: { d: Drain & { name: string } }) {
 }
 
 function Whole() {
+  const say = useSaid();
   const { report, edit } = useVariant();
   const { w, part, set } = useWater();
   const h = w.hot;
@@ -179,9 +190,11 @@ function Whole() {
               quantity("mixer_c", "mixer set to", "temperature", "°C", { clearable: true, placeholder: "no mixer" }),
               quantity("relief_kpa", "relief valve", "pressure", "kPa", { scale: 0.001, clearable: true, placeholder: "none" }),
               flag("relief_outside", "it is piped outside"),
-              flag("check_valve", "a check valve on the cold feed"),
-              quantity("expansion_l", "expansion vessel", "volume", "L", { note: `heating pushes out ${Math.round(1000 * (part.hot?.expansion_l ?? 0))} mL` }),
-              flag("weekly_60", "60 °C for half an hour each week"),
+              flag("check_valve", say("a check valve on the cold feed")),
+              quantity("expansion_l", "expansion vessel", "volume", "L", {
+                note: say(`heating pushes out ${Math.round(1000 * (part.hot?.expansion_l ?? 0))} mL`),
+              }),
+              flag("weekly_60", say("60 °C for half an hour each week")),
               flag("dry_lock", "it can’t start without water"),
               quantity("pipe_rating_c", "hot pipe made for", "temperature", "°C"),
               flag("leak_tray", "a drained tray or sensor under it"),
@@ -201,7 +214,8 @@ function Whole() {
       <h3 className="mb-1 mt-3 font-display text-[14px]">Winter</h3>
       <Fields specs={[choice("winter", "in frost it is", WINTERS)]} item={w} onSet={(key, value, label) => void set(key, value, label)} />
       <p className="my-1 text-[12px] text-chalk-dim">
-        Drained down, {part.drain_down_l.toFixed(0)} L must come out: tanks, {part.pipe_l.toFixed(1)} L in the pipes, the heater, pump and filter bowls.
+        Drained down, {say(`${part.drain_down_l.toFixed(0)} L must come out: tanks, `)}
+        {say(`${part.pipe_l.toFixed(1)} L in the pipes, the heater, pump and filter bowls.`)}
       </p>
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
     </Slate>
@@ -209,6 +223,7 @@ function Whole() {
 }
 
 export function HotView() {
+  const say = useSaid();
   const { units } = usePerson();
   const drains = useDrains();
   const { create, held: d } = useMaking(drains, "drain", () => ({ fixture: "sink" }));
@@ -249,7 +264,7 @@ export function HotView() {
           kind="drain"
           columns={columns}
           onAdd={create}
-          empty={"No waste yet: one from each sink, basin and shower, falling 1 in 50, with a trap."}
+          empty={say("No waste yet: one from each sink, basin and shower, falling 1 in 50, with a trap.")}
         />
       }
       slate={d ? <DrainSlate d={d} /> : <Whole />}

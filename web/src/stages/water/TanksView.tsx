@@ -10,7 +10,7 @@ import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { BOX, type Join, type Prism, useJoins, useTanks, useWater, type WaterTank } from "./edit";
@@ -100,6 +100,7 @@ function Section({ p, onSet }: { p: Prism; onSet: (points: number[][]) => void }
 }
 
 function TankSlate({ t }: { t: WaterTank & { name: string } }) {
+  const say = useSaid();
   const { report, edit } = useVariant();
   const { set, remove, items } = useTanks();
   const { units } = usePerson();
@@ -247,7 +248,7 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
               <thead>
                 <tr className="text-left text-chalk-dim">
                   <th className="font-normal">usable</th>
-                  <th className="text-right font-normal">litres</th>
+                  <th className="text-right font-normal">{say("litres")}</th>
                   <th className="text-right font-normal">level</th>
                   <th className="text-right font-normal">reads, {p.gauge.unit}</th>
                 </tr>
@@ -257,13 +258,14 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
                   <tr key={r.fill_frac}>
                     <td>{Math.round(100 * r.fill_frac)} %</td>
                     <td className="text-right">{show(r.volume_l, "L", units)}</td>
-                    <td className="text-right">{Math.round(1000 * r.level_z_m)} mm</td>
+                    <td className="text-right">{say(`${Math.round(1000 * r.level_z_m)} mm`)}</td>
                     <td className="text-right">{r.signal.toFixed(p.gauge!.unit === "V" ? 2 : 0)}</td>
                   </tr>
                 ))}
               </tbody>
               <caption className="caption-bottom text-left text-chalk-dim">
-                It can’t see the last {p.gauge.blind_low_l.toFixed(1)} L and the first {p.gauge.blind_high_l.toFixed(1)} L.
+                It can’t see the last {say(`${p.gauge.blind_low_l.toFixed(1)} L and the first `)}
+                {say(`${p.gauge.blind_high_l.toFixed(1)} L.`)}
               </caption>
             </table>
           )}
@@ -286,6 +288,7 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
 }
 
 function JoinSlate({ j }: { j: Join & { name: string } }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useJoins();
   const { items } = useTanks();
@@ -297,7 +300,7 @@ function JoinSlate({ j }: { j: Join & { name: string } }) {
       {p && (
         <p className="my-1 text-[12px]">
           {show(p.total_l, "L", units)} in all, {show(p.usable_l, "L", units)} reach the outlet, {show(p.unusable_l, "L", units)} stay behind. At the pump’s
-          draw the levels part by {(1000 * p.draw_difference_m).toFixed(0)} mm
+          draw the levels part by {say(`${(1000 * p.draw_difference_m).toFixed(0)} mm`)}
           {p.balance_min != null && `; filled from one side they level out in ${p.balance_min.toFixed(1)} min`}.
         </p>
       )}

@@ -14,7 +14,7 @@ import type { Column } from "../../parts/Ledger";
 import { TakeOut } from "../../parts/TakeOut";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type PipeRun, PUMP, useFilters, useRuns, useWater, type WaterFilter } from "./edit";
@@ -26,6 +26,7 @@ const CAUTION = "Switch the pump off when you drive or leave: a burst hose empti
 const kpa = <K extends string>(key: K, label: string, more: object = {}) => quantity(key, label, "pressure", "kPa", { scale: 0.001, ...more });
 
 function RunSlate({ r }: { r: PipeRun & { name: string } }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { items, set, remove } = useRuns();
   const { units } = usePerson();
@@ -38,7 +39,7 @@ function RunSlate({ r }: { r: PipeRun & { name: string } }) {
         <p className="my-1 text-[12px]">
           Alone it gets {show(tap.alone_l_min, "L/min", units, 2)} of {show(tap.wanted_l_min, "L/min", units, 2)}
           {tap.shared_with && `, with “${tap.shared_with}” open ${show(tap.shared_l_min, "L/min", units, 2)}`}. At most{" "}
-          {(report.water.velocities[r.id] ?? 0).toFixed(1)} m/s.
+          {say(`${(report.water.velocities[r.id] ?? 0).toFixed(1)} m/s.`)}
         </p>
       )}
       <Fields
@@ -50,13 +51,13 @@ function RunSlate({ r }: { r: PipeRun & { name: string } }) {
             items.filter((x) => !mine.has(x.id)).map((x) => ({ value: x.id, word: x.name })),
             { none: "the tank’s outlet, with the pump" },
           ),
-          mm("inner_diameter_mm", "bore", { note: "inside: pipe of 15 mm has 11.6, of 12 mm 9" }),
+          mm("inner_diameter_mm", "bore", { note: say("inside: pipe of 15 mm has 11.6, of 12 mm 9") }),
           quantity("length_m", "length", "length", "m"),
           quantity("rise_m", "rises", "length", "m"),
           choice("outlet", "at its end", OUTLETS),
           ...(r.outlet === "none"
             ? []
-            : [quantity("wanted_l_min", "wanted", "flow", "L/min"), kpa("rated_kpa", "at a pressure of", { note: "tap 30 kPa, shower 60 to 100" })]),
+            : [quantity("wanted_l_min", "wanted", "flow", "L/min"), kpa("rated_kpa", "at a pressure of", { note: say("tap 30 kPa, shower 60 to 100") })]),
           flag("hot", "hot water"),
           quantity("x_m", "its end, from the front", "length", "m"),
         ]}
@@ -84,6 +85,7 @@ function RunSlate({ r }: { r: PipeRun & { name: string } }) {
 }
 
 function FilterSlate({ f }: { f: WaterFilter & { name: string } }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set, remove } = useFilters();
   const life = report.water.filters[f.id];
@@ -94,7 +96,7 @@ function FilterSlate({ f }: { f: WaterFilter & { name: string } }) {
         <p className="my-1 text-[12px] text-chalk-dim">
           {life.days == null
             ? "No end in sight."
-            : `Good for ${life.days.toFixed(0)} days, ended by ${life.limited_by}; ${life.drop_kpa.toFixed(0)} kPa when clean.`}
+            : say(`Good for ${life.days.toFixed(0)} days, ended by ${life.limited_by}; ${life.drop_kpa.toFixed(0)} kPa when clean.`)}
         </p>
       )}
       <Fields
@@ -118,6 +120,7 @@ function FilterSlate({ f }: { f: WaterFilter & { name: string } }) {
 }
 
 function Whole() {
+  const say = useSaid();
   const { design, report, edit } = useVariant();
   const { w, part, set } = useWater();
   const filters = useFilters();
@@ -136,8 +139,9 @@ function Whole() {
           <SlateFigs ks={["water/pump_flow_l_min", "water/pump_pressure_kpa", "water/pump_current_a", "water/pump_energy_wh"]} />
           {q?.cycles_per_hour != null && q.run_time_s != null && (
             <p className="my-1 text-[12px] text-chalk-dim">
-              With a tap half open it runs {q.run_time_s.toFixed(1)} s at a time, {q.cycles_per_hour.toFixed(0)} times an hour; the accumulator gives{" "}
-              {(q.drawdown_l ?? 0).toFixed(2)} L between.
+              {say("With a tap half open it runs ")}
+              {q.run_time_s.toFixed(1)} s at a time, {q.cycles_per_hour.toFixed(0)} times an hour; the accumulator gives{" "}
+              {say(`${(q.drawdown_l ?? 0).toFixed(2)} L between.`)}
             </p>
           )}
           <Fields
@@ -153,7 +157,7 @@ function Whole() {
               kpa("cut_in_kpa", "switches on at", { clearable: true, placeholder: "no switch" }),
               kpa("cut_out_kpa", "switches off at", { clearable: true, placeholder: "no switch" }),
               quantity("accumulator_l", "accumulator", "volume", "L", { clearable: true, placeholder: "none" }),
-              kpa("precharge_kpa", "its precharge", { clearable: true, placeholder: "cut-in less 14 kPa" }),
+              kpa("precharge_kpa", "its precharge", { clearable: true, placeholder: say("cut-in less 14 kPa") }),
               flag("strainer", "a strainer before it"),
               flag("shutoff", "a shut-off valve before it"),
               flag("level_stop", "it stops when the tank is empty"),
@@ -178,7 +182,8 @@ function Whole() {
             </div>
           ))}
           <p className="my-1 text-[12px] text-chalk-dim">
-            The running pump without its switch: {shut?.pressure_kpa.toFixed(0)} kPa shut, {open_?.flow_l_min.toFixed(0)} L/min open.
+            The running pump without its switch: {say(`${shut?.pressure_kpa.toFixed(0)} kPa shut, `)}
+            {say(`${open_?.flow_l_min.toFixed(0)} L/min open.`)}
           </p>
           <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void set("pump", null, "no pump")}>
             no pump
@@ -198,11 +203,11 @@ function Whole() {
       <button type="button" className="btn btn-slate my-1" onClick={() => void filters.add({ kind: "carbon" }).then((id) => id && hand.pick("filter", id))}>
         Add a filter
       </button>
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Inlet for the pitch’s water</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{say("Inlet for the pitch’s water")}</h3>
       {w.hookup ? (
         <>
           <Fields
-            specs={[kpa("limiter_kpa", "limiter", { clearable: true, placeholder: "none" }), flag("check_valve", "a check valve")]}
+            specs={[kpa("limiter_kpa", "limiter", { clearable: true, placeholder: "none" }), flag("check_valve", say("a check valve"))]}
             item={w.hookup}
             onSet={put("hookup", "water inlet")}
           />
@@ -221,6 +226,7 @@ function Whole() {
 }
 
 export function TapsView() {
+  const say = useSaid();
   const { report } = useVariant();
   const { w, part } = useWater();
   const { units } = usePerson();
@@ -274,7 +280,7 @@ export function TapsView() {
       width: "13%",
       align: "right",
       kind: "computed",
-      show: (x) => (now ? `${Math.round(now.end_kpa[x.id] ?? 0)} kPa` : ""),
+      show: (x) => (now ? say(`${Math.round(now.end_kpa[x.id] ?? 0)} kPa`) : ""),
     },
   ];
   return (
@@ -313,7 +319,7 @@ export function TapsView() {
           kind="run"
           columns={columns}
           onAdd={create}
-          empty={"No run yet. The first one goes from the tank’s outlet through the pump to where the pipes part; then one to each tap."}
+          empty={say("No run yet. The first one goes from the tank’s outlet through the pump to where the pipes part; then one to each tap.")}
         />
       }
       slate={r ? <RunSlate r={r} /> : f ? <FilterSlate f={f} /> : <Whole />}

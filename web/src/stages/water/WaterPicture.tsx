@@ -145,8 +145,9 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
   if (!tanks.length && !runs.length)
     return (
       <p className="m-0 max-w-xl p-4 text-[15px]">
-        Nothing holds or moves water yet. Begin with the fresh tank: how long, wide and high it is, and where it stands; then the grey one, the pump, and a run
-        to each tap.
+        {say(
+          "Nothing holds or moves water yet. Begin with the fresh tank: how long, wide and high it is, and where it stands; then the grey one, the pump, and a run to each tap.",
+        )}
       </p>
     );
   const first = tanks.find((t) => t.holds === "fresh") ?? tanks[0];
@@ -174,8 +175,8 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
         role="group"
         aria-label={
           taps && open.length
-            ? `Water from the side: ${taps.total_l_min.toFixed(1)} litres a minute with ${open.length} open`
-            : "Water from the side: tanks, pump, pipes and taps, all shut"
+            ? say(`Water from the side: ${taps.total_l_min.toFixed(1)} litres a minute with ${open.length} open`)
+            : say("Water from the side: tanks, pump, pipes and taps, all shut")
         }
       >
         <path
@@ -295,7 +296,7 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
       </svg>
       <p className="m-0 pb-1 text-[11px] text-dim">
         {what === "taps"
-          ? "Press a tap to open it. Width is flow; the tank is taken as nearly empty."
+          ? say("Press a tap to open it. Width is flow; the tank is taken as nearly empty.")
           : `${tanks.map((t) => `${t.name}: ${wordOf(HOLDS, t.holds ?? "fresh")}`).join(" · ")}; what is cut out is hatched.`}
       </p>
     </div>

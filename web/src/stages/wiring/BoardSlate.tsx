@@ -1,15 +1,18 @@
 /** The slate of one board: what it carries, where it is fed from, its ways; the mains side on a mains board. */
+
 import type { Board } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { useWiringEdits } from "./edit";
 import { MainsSide } from "./MainsSide";
 
 export function BoardSlate({ b }: { b: Board }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { circuits, boards, setBoard, removeBoard, addFeed } = useWiringEdits();
   const on = circuits.filter((c) => c.board === b.id && c.kind !== "feeder");
@@ -17,7 +20,10 @@ export function BoardSlate({ b }: { b: Board }) {
   const hand = useHand();
   const node = `network/board:${b.id}` as const;
   return (
-    <Slate title={`${b.letter} ${b.name}`} sub={`${on.length} of ${b.way_count} ways, ${b.side === "ac" ? "mains: licensed work" : "direct current"}`}>
+    <Slate
+      title={`${b.letter} ${b.name}`}
+      sub={`${on.length} of ${b.way_count} ways, ${b.side === "ac" ? say("mains: licensed work", "wiring") : "direct current"}`}
+    >
       <FindingList findings={report.findings.filter((f) => f.subject === b.id || (b.side === "ac" && f.subject === "mains"))} />
       {b.side === "ac" && <MainsSide />}
       <SlateFig k={`boards/${b.id}/current_a`} />
@@ -79,7 +85,7 @@ export function BoardSlate({ b }: { b: Board }) {
       <TextProperty label="box it stands in" value={b.enclosure ?? ""} maxLength={60} onSet={(enclosure) => void setBoard(b, { enclosure }, "box")} />
       {b.enclosure && (
         <FlagProperty
-          label="a barrier between mains and low voltage in that box"
+          label={say("a barrier between mains and low voltage in that box", "wiring")}
           value={b.barrier ?? false}
           onSet={(barrier) => void setBoard(b, { barrier }, "barrier")}
         />

@@ -1,9 +1,11 @@
 /** Circuits from a table: lines that mean a circuit of the design change it, the others are new. */
+
 import type { Circuit, PatchOp, Schemas } from "../../data/client";
 import { api, take } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
 import { BringIn } from "../../parts/BringIn";
+import { useSaid } from "../../shell/person";
 
 type Line = Schemas["CircuitLine"];
 
@@ -32,11 +34,12 @@ export function circuitOps(circuits: Circuit[], lines: Pick<Line, "match" | "fie
 }
 
 export function BringInCircuits({ first, onClose }: { first: string; onClose: () => void }) {
+  const say = useSaid();
   const { id, design, edit } = useVariant();
   return (
     <BringIn
       items="circuits"
-      example={"circuit;board;feeds;length (m);cable;rating (A)\nFridge;A;Front fridge 90 L;7.5;6 mm²;7.5 … one circuit a line"}
+      example={say("circuit;board;feeds;length (m);cable;rating (A)\nFridge;A;Front fridge 90 L;7.5;6 mm²;7.5 … one circuit a line", "wiring")}
       first={first}
       read={(text) => take(api.POST("/api/variants/{variant_id}/circuits/preview", { params: { path: { variant_id: id } }, body: { text } }))}
       bring={(lines) => edit(circuitOps(design.wiring?.circuits ?? [], lines), `brought in ${lines.length} circuits`)}

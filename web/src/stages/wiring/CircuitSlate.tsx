@@ -9,7 +9,7 @@ import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, FlagProperty, Property, QuantityProperty, TextProperty } from "../../parts/Property";
 import { Quantity } from "../../parts/Quantity";
 import { FuseWindow } from "../../pictures/FuseWindow";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { sizeFields, useWiringEdits } from "./edit";
 import { Route } from "./Route";
@@ -59,13 +59,14 @@ function OnIt({ c }: { c: Circuit }) {
 }
 
 export function CircuitSlate({ c }: { c: Circuit }) {
+  const say = useSaid();
   const { report, design } = useVariant();
   const owned = (design.power?.arrays ?? []).filter((a) => a.controller || a.id === c.array);
   const { units } = usePerson();
   const { boards, set, fitBest, remove } = useWiringEdits();
   const p = report.wiring.circuits[c.id];
   if (!p) return <Slate title={c.name}>Working it out…</Slate>;
-  const size = p.best_awg ? `${p.best_awg} AWG` : p.best_area_mm2 != null ? `${p.best_area_mm2} mm²` : null;
+  const size = p.best_awg ? `${p.best_awg} AWG` : p.best_area_mm2 != null ? say(`${p.best_area_mm2} mm²`, "wiring") : null;
   const best = size && p.best_parallel > 1 ? `${p.best_parallel} × ${size}` : size;
   const offered = report.findings.some((f) => concerns(f, c.id) && f.fix);
   const asBest = (c.awg ?? null) === (p.best_awg ?? null) && (c.area_mm2 ?? null) === (p.best_area_mm2 ?? null) && c.fuse_a === p.best_fuse_a;
@@ -148,7 +149,7 @@ export function CircuitSlate({ c }: { c: Circuit }) {
           dimension="area"
           unit={report.wire_series === "awg" ? "awg" : "mm²"}
           clearable
-          placeholder="e.g. 6 mm² or 10 AWG"
+          placeholder={say("e.g. 6 mm² or 10 AWG", "wiring")}
           onCommit={(q) => void set(c, sizeFields(q), "size")}
         />
       </Property>
@@ -182,17 +183,17 @@ export function CircuitSlate({ c }: { c: Circuit }) {
       )}
       <QuantityProperty
         label="from its source to the fuse"
-        note="along the cable; 0.175 m at most"
+        note={say("along the cable; 0.175 m at most", "wiring")}
         value={c.fuse_distance_m}
         dimension="length"
         unit="m"
         clearable
-        placeholder="within 0.175 m"
+        placeholder={say("within 0.175 m", "wiring")}
         onSet={(v) => void set(c, { fuse_distance_m: v }, "place of the fuse")}
       />
       <FlagProperty
         label="that piece is in its own sheath"
-        note="then 1 m at most"
+        note={say("then 1 m at most", "wiring")}
         value={c.sheathed ?? false}
         onSet={(on) => void set(c, { sheathed: on }, "sheath")}
       />
@@ -224,7 +225,7 @@ export function CircuitSlate({ c }: { c: Circuit }) {
       />
       {c.kind === "load" && (
         <FlagProperty
-          label="stays live with the isolator off"
+          label={say("stays live with the isolator off", "wiring")}
           note="bilge pump, alarms"
           value={c.before_isolator ?? false}
           onSet={(on) => void set(c, { before_isolator: on }, "before the isolator")}

@@ -1,4 +1,5 @@
 /** The single-line diagram, laid out by the core. Pressing takes into the hand; a circuit in the hand is followed there and back. */
+
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, type Design, type Report, type Schemas, take } from "../../data/client";
@@ -8,6 +9,7 @@ import { FindingMark, type Severity } from "../../parts/Findings";
 import { MARKS } from "../../pictures/marks";
 import { SERVICES } from "../../pictures/services";
 import { type HandKind, useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { useFolds } from "./folds";
 
 type Diagram = Schemas["Diagram"];
@@ -243,6 +245,7 @@ export function DiagramShape({ d, scale = 1 }: { d: Diagram; scale?: number }) {
 }
 
 export function DiagramPicture() {
+  const say = useSaid();
   const { id } = useVariant();
   const folds = useFolds();
   const [scale, setScale] = useState(1);
@@ -272,8 +275,10 @@ export function DiagramPicture() {
       </div>
       <DiagramShape d={found.data} scale={scale} />
       <p className="sticky left-0 m-0 py-1 text-[11px] text-dim">
-        solid: positive · dotted: return · long dashes: mains · two bars: fuse, with a stroke: breaker · ring: switch, with a stroke: isolator · S shunt · RD
-        residual-current device · CO change-over
+        {say(
+          "solid: positive · dotted: return · long dashes: mains · two bars: fuse, with a stroke: breaker · ring: switch, with a stroke: isolator · S shunt · RD residual-current device · CO change-over",
+          "wiring",
+        )}
       </p>
     </div>
   );

@@ -1,9 +1,11 @@
 /** The mains side in the slate: how it is protected, switched over and bonded, and the leads where it is plugged together. */
+
 import { useState } from "react";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { HeadroomBar } from "../../parts/HeadroomBar";
 import { ChoiceProperty, FlagProperty, Property, QuantityProperty } from "../../parts/Property";
+import { useSaid } from "../../shell/person";
 import { SHEDDING } from "./words";
 
 const STYLES = [
@@ -121,6 +123,7 @@ function Keep({ value, onSet }: { value: string[]; onSet: (keep: string[]) => vo
 }
 
 export function MainsSide() {
+  const say = useSaid();
   const { design, report, edit } = useVariant();
   const m = design.wiring?.mains;
   const part = report.wiring.mains;
@@ -132,11 +135,12 @@ export function MainsSide() {
     );
   const codes = report.wiring.circuits;
   return (
-    <section aria-label="Mains side">
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Mains side</h3>
+    <section aria-label={say("Mains side", "wiring")}>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{say("Mains side", "wiring")}</h3>
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-        A design aid only. Mains can kill: design, connection, inspection and certificate belong to the electrician. {report.licensed} Press the test button at
-        each hook-up.
+        {say("A design aid only. Mains can kill: design, connection, inspection and certificate belong to the electrician. ", "wiring")}
+        {report.licensed}
+        {say(" Press the test button at each hook-up.", "wiring")}
       </p>
       <HeadroomBar label="current from the supply" need={part.supply_a} have={part.limit_a} unit="A" margin={0.1} />
       <SlateFig k="mains/supply_a" />
@@ -159,16 +163,21 @@ export function MainsSide() {
       <ChoiceProperty label="breakers" value={m?.poles ?? "double"} options={POLES} onSet={(v) => set("poles", v, "poles of the breakers")} />
       {design.region === "au" && (
         <FlagProperty
-          label="sockets with double-pole switches"
+          label={say("sockets with double-pole switches", "wiring")}
           value={m?.sockets_double_pole ?? true}
           onSet={(on) => set("sockets_double_pole", on, "socket switches")}
         />
       )}
       <ChoiceProperty label="shore and inverter" value={m?.transfer ?? "automatic"} options={TRANSFERS} onSet={(v) => set("transfer", v, "change-over")} />
-      <ChoiceProperty label="inverter’s neutral-earth bond" value={m?.bond ?? "relay"} options={BONDS} onSet={(v) => set("bond", v, "neutral-earth bond")} />
+      <ChoiceProperty
+        label={say("inverter’s neutral-earth bond", "wiring")}
+        value={m?.bond ?? "relay"}
+        options={BONDS}
+        onSet={(v) => set("bond", v, "neutral-earth bond")}
+      />
       <QuantityProperty
-        label="earth to chassis"
-        note="4 mm² or more"
+        label={say("earth to chassis", "wiring")}
+        note={say("4 mm² or more", "wiring")}
         value={m ? m.chassis_bond_mm2 : 4}
         dimension="area"
         unit="mm²"
@@ -192,7 +201,7 @@ export function MainsSide() {
         onSet={(v) => set("inlet_breaker_a", v, "breaker at the inlet")}
       />
       <QuantityProperty
-        label="hook-up lead, length"
+        label={say("hook-up lead, length", "wiring")}
         value={m?.hookup_length_m}
         dimension="length"
         unit="m"
@@ -201,18 +210,18 @@ export function MainsSide() {
         onSet={(v) => set("hookup_length_m", v, "hook-up lead")}
       />
       <QuantityProperty
-        label="hook-up lead, size"
+        label={say("hook-up lead, size", "wiring")}
         value={m?.hookup_mm2}
         dimension="area"
         unit="mm²"
         clearable
-        placeholder={report.wire_series === "awg" ? "10 AWG" : "2.5 mm²"}
+        placeholder={report.wire_series === "awg" ? "10 AWG" : say("2.5 mm²", "wiring")}
         onSet={(v) => set("hookup_mm2", v, "size of the hook-up lead")}
       />
       <FlagProperty label="surge protector at the inlet" value={m?.surge ?? false} onSet={(on) => set("surge", on, "surge protector")} />
       {(design.vehicle?.preset === "boat" || m?.galvanic) && (
         <ChoiceProperty
-          label="between shore’s earth and hull"
+          label={say("between shore’s earth and hull", "wiring")}
           value={m?.galvanic ?? ""}
           options={GALVANIC}
           onSet={(v) => set("galvanic", v || null, "galvanic isolator")}
@@ -226,7 +235,7 @@ export function MainsSide() {
             dimension="area"
             unit="mm²"
             clearable
-            placeholder={report.wire_series === "awg" ? "14 AWG" : "1.5 mm²"}
+            placeholder={report.wire_series === "awg" ? "14 AWG" : say("1.5 mm²", "wiring")}
             onSet={(v) => set("lead_mm2", v, "size of the leads")}
           />
           <QuantityProperty
@@ -243,7 +252,7 @@ export function MainsSide() {
               <li key={id} className="border-b border-slate-2 py-0.5">
                 <div className="flex justify-between gap-2">
                   <span>{codes[id]?.code}</span>
-                  <span className="num">{leg.leads_m.length ? `${leg.leads_m.join(" + ")} m` : "no lead reaches"}</span>
+                  <span className="num">{leg.leads_m.length ? say(`${leg.leads_m.join(" + ")} m`, "wiring") : "no lead reaches"}</span>
                 </div>
                 <SlateFig k={`mains/${id}/drop_frac`} label="lost from the supply" />
               </li>

@@ -1,8 +1,10 @@
 /** How it is made: isolator, covers, studs, colours, and the spare fuses in the kit. */
+
 import { useState } from "react";
 import { useVariant } from "../../data/variant";
 import { ChoiceProperty, QuantityProperty } from "../../parts/Property";
 import { useBenchLists } from "../../print/Lists";
+import { useSaid } from "../../shell/person";
 import { COVERED, NEGATIVE_COLOURS, STUDS } from "./words";
 
 /** The kit against what the list of spares asks for; a count is typed for each fuse. */
@@ -32,6 +34,7 @@ function Spares() {
 }
 
 export function Making() {
+  const say = useSaid();
   const { design, edit } = useVariant();
   const [counting, setCounting] = useState(false);
   const w = design.wiring;
@@ -40,7 +43,7 @@ export function Making() {
     <section aria-label="How it is made">
       <h3 className="mb-1 mt-3 font-display text-[14px]">How it is made</h3>
       <QuantityProperty
-        label="isolator rated"
+        label={say("isolator rated", "wiring")}
         note="for the main fuse or more"
         value={w?.isolator_a}
         dimension="current"
@@ -72,7 +75,7 @@ export function Making() {
         onSet={(v) => set("bus_stud_mm", v ? Number(v) : null, "thread of the studs")}
       />
       <ChoiceProperty
-        label="colour of the negative"
+        label={say("colour of the negative", "wiring")}
         note="low voltage"
         value={w?.dc_negative_colour ?? "black"}
         options={NEGATIVE_COLOURS}

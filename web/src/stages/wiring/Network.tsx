@@ -1,12 +1,15 @@
 /** The network in the slate of the stage. */
+
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { ChoiceProperty, FlagProperty, QuantityProperty } from "../../parts/Property";
+import { useSaid } from "../../shell/person";
 import { BUS_LAYOUTS, SCHOOLS } from "./words";
 
 /** How the busbars and the negative side are made. */
 export function Network() {
+  const say = useSaid();
   const { report, design, edit } = useVariant();
   const w = design.wiring;
   const set = (key: string, value: unknown, what: string) => void edit([{ op: "replace", path: `/wiring/${key}`, value }], what);
@@ -15,7 +18,8 @@ export function Network() {
     <section aria-label="The network">
       <h3 className="mb-1 mt-3 font-display text-[14px]">The network</h3>
       <p className="my-1 text-[12px] text-chalk-dim">
-        Worst moment: the bank at {show(net.low_v, "V")}, all that can coincide on, the inverter at full load, chargers off, copper at 60 °C. Cables alone.
+        Worst moment: the bank at {show(net.low_v, "V")}
+        {say(", all that can coincide on, the inverter at full load, chargers off, copper at 60 °C. Cables alone.", "wiring")}
       </p>
       <SlateFig k="network/busbar/worst_v" label="Busbar, worst moment" />
       <SlateFig k="network/busbar/typical_v" label="Busbar, usual moment" />
@@ -54,7 +58,7 @@ export function Network() {
       />
       <QuantityProperty
         label="size of the bond"
-        note="half the main, 16 mm² or more"
+        note={say("half the main, 16 mm² or more", "wiring")}
         value={w?.chassis_bond_mm2}
         dimension="area"
         unit="mm²"

@@ -6,7 +6,7 @@ import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { ItemMark } from "../../parts/Findings";
 import { Quantity } from "../../parts/Quantity";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { sizeFields } from "./edit";
 
 type Cable = Schemas["OtherCable"];
@@ -18,6 +18,7 @@ const OWN = [
 ] as const;
 
 export function OtherCables() {
+  const say = useSaid();
   const { design, report, edit } = useVariant();
   const { units } = usePerson();
   const cables = (design.wiring?.others ?? []) as Cable[];
@@ -52,7 +53,7 @@ export function OtherCables() {
     <section aria-label="Other cables" className="px-3 py-2">
       <div className="mb-1 flex flex-wrap items-baseline gap-3">
         <h2 className="m-0 font-display text-[15px] font-semibold">Other cables</h2>
-        <span className="text-[12px] text-dim">from panels, inlet and inverter; bonds and earths</span>
+        <span className="text-[12px] text-dim">{say("from panels, inlet and inverter; bonds and earths", "wiring")}</span>
         {free.length > 0 && (
           <select className="field" aria-label="Add another cable" value="" onChange={(e) => e.target.value && add(e.target.value)}>
             <option value="">add…</option>
@@ -104,7 +105,7 @@ export function OtherCables() {
                       className="w-full"
                       label={`${p.name}: size`}
                       value={null}
-                      text={c?.awg ? `${c.awg} AWG` : c?.area_mm2 ? `${c.area_mm2} mm²` : ""}
+                      text={c?.awg ? `${c.awg} AWG` : c?.area_mm2 ? say(`${c.area_mm2} mm²`, "wiring") : ""}
                       dimension="area"
                       unit="mm²"
                       clearable

@@ -1,8 +1,10 @@
 /** The switch panel's plate to scale: press a thing to take it into the hand, drag it or move it with the arrows on a grid of 1 mm. */
+
 import { type PointerEvent, useRef, useState } from "react";
 import type { Schemas } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { onGrid, usePanelEdits } from "./panel";
 
 type Shape = Schemas["PanelShape"];
@@ -15,6 +17,7 @@ function Outline({ size, ...rest }: { size: number[] } & React.SVGProps<SVGRectE
 }
 
 export function PanelPicture() {
+  const say = useSaid();
   const { report } = useVariant();
   const hand = useHand();
   const { things, set } = usePanelEdits();
@@ -40,7 +43,7 @@ export function PanelPicture() {
         viewBox={`-4 -4 ${W + 8} ${H + 8}`}
         className="mx-auto block max-h-[38vh] w-full touch-none select-none"
         role="group"
-        aria-label={`Switch panel, ${W} by ${H} mm, ${part.shapes.length} parts, ${part.ok ? "everything fits" : "something clashes"}`}
+        aria-label={say(`Switch panel, ${W} by ${H} mm, ${part.shapes.length} parts, ${part.ok ? "everything fits" : "something clashes"}`, "wiring")}
         onPointerMove={(e) => {
           if (!drag) return;
           const p = mm(e);
@@ -104,7 +107,7 @@ export function PanelPicture() {
         })}
       </svg>
       <p className="m-0 pb-1 text-[11px] text-dim">
-        To scale. Full line: front; dashes: what is cut; under each its engraved label. Drag, or arrows for 1 mm and Shift for 10.
+        {say("To scale. Full line: front; dashes: what is cut; under each its engraved label. Drag, or arrows for 1 mm and Shift for 10.", "wiring")}
       </p>
     </div>
   );

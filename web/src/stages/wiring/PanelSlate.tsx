@@ -1,10 +1,12 @@
 /** The slate of the switch panel: the plate, or the thing on it that is in hand. */
+
 import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
 import { ChoiceProperty, FlagProperty, Property, QuantityProperty, TextProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { THING_KINDS, type Thing, usePanelEdits } from "./panel";
 
@@ -76,13 +78,14 @@ function ThingSlate({ t }: { t: Thing }) {
 }
 
 export function PanelSlate() {
+  const say = useSaid();
   const { id, report } = useVariant();
   const { panel, things, setPlate, add, clear } = usePanelEdits();
   const hand = useHand();
   const t = things.find((x) => x.id === hand.id);
   if (t) return <ThingSlate t={t} />;
   return (
-    <Slate title="Switch panel" sub={panel ? `${things.length} parts on ${panel.width_mm} × ${panel.height_mm} mm` : "none yet"}>
+    <Slate title="Switch panel" sub={panel ? say(`${things.length} parts on ${panel.width_mm} × ${panel.height_mm} mm`, "wiring") : "none yet"}>
       <p className="my-1 text-[12px] text-chalk-dim">
         Switch ratings are for direct current: an AC rating does not carry over. Cut only with nothing live behind.
       </p>
@@ -131,7 +134,7 @@ export function PanelSlate() {
           />
           <QuantityProperty
             label="from the door’s clear opening"
-            note="0.6 m at most, to reach it from outside"
+            note={say("0.6 m at most, to reach it from outside", "wiring")}
             value={panel.door_distance_m}
             dimension="length"
             unit="m"
@@ -141,7 +144,7 @@ export function PanelSlate() {
           />
           <QuantityProperty
             label="its middle above the floor"
-            note="0.7 to 1.5 m"
+            note={say("0.7 to 1.5 m", "wiring")}
             value={panel.floor_height_m}
             dimension="length"
             unit="m"

@@ -8,7 +8,7 @@ import { HeadroomBar } from "../../parts/HeadroomBar";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { type Raceway, useRaceways } from "./routes";
 import { RACEWAY_KINDS, SIGNALS } from "./words";
@@ -143,6 +143,7 @@ function Signals({ r }: { r: Raceway }) {
 }
 
 export function RacewaySlate({ r }: { r: Raceway }) {
+  const say = useSaid();
   const { report, design } = useVariant();
   const { set, lay, remove } = useRaceways();
   const part = report.wiring.raceways[r.id];
@@ -175,14 +176,14 @@ export function RacewaySlate({ r }: { r: Raceway }) {
       <TextProperty label="name" value={r.name} maxLength={120} onSet={(name) => name.trim() && void set(r, { name: name.trim() }, "name")} />
       <ChoiceProperty label="made as" value={r.kind ?? "conduit"} options={RACEWAY_KINDS} onSet={(v) => void set(r, asKind(v), "made as")} />
       {(r.kind ?? "conduit") === "conduit" &&
-        mm("inner_diameter_mm", "inside diameter", { note: part?.suggested_mm != null ? `${part.suggested_mm} mm would do` : undefined })}
+        mm("inner_diameter_mm", "inside diameter", { note: part?.suggested_mm != null ? say(`${part.suggested_mm} mm would do`, "wiring") : undefined })}
       {r.kind === "trunking" && mm("width_mm", "inside width")}
       {r.kind === "trunking" && mm("height_mm", "inside height")}
       <QuantityProperty label="length" value={r.length_m} dimension="length" unit="m" clearable onSet={(v) => void set(r, { length_m: v }, "length")} />
       {r.kind !== "open" && (
         <FlagProperty
-          label="a partition between mains and low voltage"
-          note="or all insulation in it made for mains"
+          label={say("a partition between mains and low voltage", "wiring")}
+          note={say("or all insulation in it made for mains", "wiring")}
           value={r.partition ?? false}
           onSet={(partition) => void set(r, { partition }, "partition")}
         />
@@ -199,15 +200,19 @@ export function RacewaySlate({ r }: { r: Raceway }) {
       <Signals r={r} />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Its way</h3>
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-        Before drilling, look at both sides: fuel, gas, brake lines, airbags, beams of the curtain. Nothing passes through a gas locker.
+        {say("Before drilling, look at both sides: fuel, gas, brake lines, airbags, beams of the curtain. Nothing passes through a gas locker.", "wiring")}
       </p>
       <FlagProperty label="runs upright" value={r.upright ?? false} onSet={(upright) => void set(r, { upright }, "upright")} />
       {mm("clip_spacing_mm", "clips apart", { placeholder: "not said" })}
       {count("metal_holes_count", "holes through metal")}
       {count("grommets_count", "with a grommet or trim")}
-      {mm("gas_distance_mm", "from a gas pipe beside it", { note: "100 mm or more", placeholder: "none there" })}
-      <FlagProperty label="passes a gas locker" value={r.in_gas_locker ?? false} onSet={(in_gas_locker) => void set(r, { in_gas_locker }, "gas locker")} />
-      {mm("flue_distance_mm", "from a flame or flue", { note: "300 mm or more", placeholder: "none there" })}
+      {mm("gas_distance_mm", "from a gas pipe beside it", { note: say("100 mm or more", "wiring"), placeholder: "none there" })}
+      <FlagProperty
+        label={say("passes a gas locker", "wiring")}
+        value={r.in_gas_locker ?? false}
+        onSet={(in_gas_locker) => void set(r, { in_gas_locker }, "gas locker")}
+      />
+      {mm("flue_distance_mm", "from a flame or flue", { note: say("300 mm or more", "wiring"), placeholder: "none there" })}
       <TextProperty label="note" area value={r.note ?? ""} onSet={(note) => void set(r, { note }, "note")} />
       <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(r)}>
         Remove this raceway

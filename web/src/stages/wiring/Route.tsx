@@ -1,20 +1,23 @@
 /** A circuit's route and how it is made: insulation, bundle, raceways, return, joint, labels. */
+
 import type { Circuit } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
 import { ChoiceProperty, FlagProperty, Property, QuantityProperty } from "../../parts/Property";
 import { Quantity } from "../../parts/Quantity";
+import { useSaid } from "../../shell/person";
 import { sizeFields, useWiringEdits } from "./edit";
 import { useRaceways } from "./routes";
 import { INSTALLATIONS, INSULATIONS, JOINTS, LABELLED } from "./words";
 
 export function Route({ c }: { c: Circuit }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { set } = useWiringEdits();
   const { items: raceways, lay } = useRaceways();
   const together = report.wiring.circuits[c.id]?.bundled_count ?? 1;
   const awg = report.wire_series === "awg";
-  const back = c.negative_awg ? `${c.negative_awg} AWG` : c.negative_area_mm2 != null ? `${c.negative_area_mm2} mm²` : "";
+  const back = c.negative_awg ? `${c.negative_awg} AWG` : c.negative_area_mm2 != null ? say(`${c.negative_area_mm2} mm²`, "wiring") : "";
   return (
     <section aria-label="Its route">
       <h3 className="mb-1 mt-3 font-display text-[14px]">Its route</h3>
@@ -78,7 +81,12 @@ export function Route({ c }: { c: Circuit }) {
         />
       )}
       <ChoiceProperty label="joint in it" value={c.joint ?? "none"} options={JOINTS} onSet={(v) => void set(c, { joint: v }, "joint")} />
-      <ChoiceProperty label="labelled at" value={c.labelled ?? ""} options={LABELLED} onSet={(v) => void set(c, { labelled: v || null }, "labels")} />
+      <ChoiceProperty
+        label={say("labelled at", "wiring")}
+        value={c.labelled ?? ""}
+        options={LABELLED}
+        onSet={(v) => void set(c, { labelled: v || null }, "labels")}
+      />
       {c.kind === "ac" ? (
         <QuantityProperty
           label="outlets on it"

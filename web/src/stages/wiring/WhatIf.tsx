@@ -7,7 +7,7 @@ import { preview, turns } from "../../data/preview";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { FuseWindow } from "../../pictures/FuseWindow";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { AWG_SIZES, METRIC_SIZES } from "./words";
 
 type Slid = { length?: number; size?: number; load?: number };
@@ -100,6 +100,7 @@ function Moves({ c, then }: { c: Circuit; then: Report }) {
 }
 
 export function WhatIf({ c }: { c: Circuit }) {
+  const say = useSaid();
   const v = useVariant();
   const { units } = usePerson();
   const [open, setOpen] = useState(false);
@@ -112,7 +113,7 @@ export function WhatIf({ c }: { c: Circuit }) {
   const heaviest = on.sort((i, j) => (appliances[j]?.power_w ?? 0) - (appliances[i]?.power_w ?? 0))[0];
   const load = heaviest === undefined ? null : { index: heaviest, name: appliances[heaviest]!.name, watts: appliances[heaviest]!.power_w! };
   const awg = v.report.wire_series === "awg" || c.awg != null;
-  const sizes: string[] = awg ? AWG_SIZES.map((s) => `${s} AWG`) : METRIC_SIZES.map((s) => `${s} mm²`);
+  const sizes: string[] = awg ? AWG_SIZES.map((s) => `${s} AWG`) : METRIC_SIZES.map((s) => say(`${s} mm²`, "wiring"));
   const at = awg ? AWG_SIZES.indexOf(c.awg ?? "") : METRIC_SIZES.findIndex((s) => s >= (c.area_mm2 ?? part?.best_area_mm2 ?? 0));
   const ops = slidOps(c, circuits, slid, awg, load);
   const key = JSON.stringify(ops);

@@ -12,7 +12,7 @@ import { FuseStrip } from "../../pictures/FuseWindow";
 import { Bench } from "../../shell/Bench";
 import { useCall } from "../../shell/call";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { BringInCircuits } from "./BringInCircuits";
 import { DiagramPicture } from "./DiagramPicture";
 import { sizeFields, useWiringEdits } from "./edit";
@@ -42,6 +42,7 @@ const TAKE_AWAY = [
 ];
 
 export function Component() {
+  const say = useSaid();
   const { report, design } = useVariant();
   const { units } = usePerson();
   const { circuits, boards, set, remove, duplicate, move, add, addBoard } = useWiringEdits();
@@ -260,7 +261,10 @@ export function Component() {
           <RacewayLedger
             fresh={fresh}
             onFresh={setFresh}
-            empty="No raceway yet. Add the pipes, trunkings and rows of clips that cables take: Bothy reckons how full each is and what must not lie together."
+            empty={say(
+              "No raceway yet. Add the pipes, trunkings and rows of clips that cables take: Bothy reckons how full each is and what must not lie together.",
+              "wiring",
+            )}
           />
         ) : list === "zone" ? (
           <>

@@ -7,7 +7,7 @@ import { FindingList, ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { ChoiceProperty, FlagProperty, QuantityProperty, TextProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { useZones, type Zone } from "./routes";
 import { ZONE_CONTROLS } from "./words";
@@ -72,6 +72,7 @@ export function ZoneLedger({ fresh, onFresh, empty }: { fresh: string | null; on
 }
 
 function PlaceRow({ p, first, onSet, onRemove }: { p: Place; first: boolean; onSet: (fields: Partial<Place>) => void; onRemove: () => void }) {
+  const say = useSaid();
   return (
     <fieldset className="m-0 border-0 border-b border-slate-2 p-0 py-1">
       <legend className="sr-only">{p.name}</legend>
@@ -81,7 +82,7 @@ function PlaceRow({ p, first, onSet, onRemove }: { p: Place; first: boolean; onS
         <>
           <QuantityProperty
             label="from the door’s clear opening"
-            note="0.6 m at most, to reach it from outside"
+            note={say("0.6 m at most, to reach it from outside", "wiring")}
             value={p.door_distance_m}
             dimension="length"
             unit="m"
@@ -91,7 +92,7 @@ function PlaceRow({ p, first, onSet, onRemove }: { p: Place; first: boolean; onS
           />
           <QuantityProperty
             label="above the floor"
-            note="0.7 to 1.5 m"
+            note={say("0.7 to 1.5 m", "wiring")}
             value={p.height_m}
             dimension="length"
             unit="m"
@@ -119,6 +120,7 @@ function PlaceRow({ p, first, onSet, onRemove }: { p: Place; first: boolean; onS
 }
 
 export function ZoneSlate({ z }: { z: Zone }) {
+  const say = useSaid();
   const { report, design } = useVariant();
   const { items, set, put, remove } = useZones();
   const places = z.places ?? [];
@@ -149,7 +151,7 @@ export function ZoneSlate({ z }: { z: Zone }) {
         <p className="my-1 text-[12px] text-chalk-dim">
           {z.control === "latching"
             ? "Thin wires from every push-button to the latching relay by the lamps."
-            : `${part.between_count} strappers between the two change-over switches, 3 conductors where the feed travels along.`}
+            : say(`${part.between_count} strappers between the two change-over switches, 3 conductors where the feed travels along.`, "wiring")}
         </p>
       )}
       <SlateFig k={`zones/${z.id}/way_m`} />

@@ -1,0 +1,97 @@
+"""Sentences for their reader: units of the person, terms of the region, numbers in one way."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from bothy.core.finding import RULES
+from bothy.core.region import REGIONS, RegionKey, money
+from bothy.core.words.said import Reader, said, typeset
+from bothy.core.words.terms import in_region, plural, terms
+
+US = Reader("us", "us")
+
+
+def plain(text: str) -> str:
+    return text.replace("\u202f", " ").replace("\xa0", " ")
+
+
+@pytest.mark.parametrize(
+    ("text", "region", "wanted"),
+    [
+        ("Fit a residual-current device.", "uk", "Fit an RCD."),
+        ("Fit a residual-current device.", "us", "Fit a GFCI."),
+        ("Fit a 30 mA residual-current device.", "au", "Fit a 30 mA safety switch (RCD)."),
+        ("Earth the sockets.", "us", "Ground the outlets."),
+        ("A socket, an isolator and a hook-up.", "us", "An outlet, a disconnect switch and a hookup."),
+        ("Two change-over switches", "us", "Two transfer switches"),
+        ("Residual-current devices trip", "au", "Safety switches (RCD) trip"),
+        ("Shut the taps and the hob.", "us", "Shut the faucets and the cooktop."),
+        ("Petrol and grey water, colour and tyres", "us", "Gasoline and gray water, color and tires"),
+        ("nights between hook-ups", "au", "nights between powered sites"),
+        ("The hob “My hob” is unearthed.", "us", "The cooktop “My hob” is ungrounded."),
+        ("tapping, hobby, earthenware, taps-off", "us", "tapping, hobby, earthenware, taps-off"),
+    ],
+)
+def test_a_thing_is_called_as_it_is_called_there(text: str, region: RegionKey, wanted: str) -> None:
+    assert in_region(text, region) == wanted
+
+
+@pytest.mark.parametrize("region", list(REGIONS))
+def test_what_was_said_once_is_not_said_again_otherwise(region: RegionKey) -> None:
+    """The terms of a region are no terms to be replaced in it: a sentence that is turned twice stays."""
+    for t in terms():
+        once = in_region(f"the {t.base} and {plural(t.base)}", region)
+        assert in_region(once, region) == once, t.base
+
+
+def test_an_american_reads_no_british_term() -> None:
+    british = re.compile(r"\b(hobs?|earth(ed|ing)?|tyres?|petrol|spanners?|grey|colours?|vapour|litres?|metres?|hook-ups?|residual-current|mains)\b", re.I)
+    left = [(r.id, m.group()) for r in RULES.values() for text in (r.title, r.remedy) if (m := british.search(said(text, US)))]
+    assert not left
+
+
+@pytest.mark.parametrize(
+    ("text", "wanted"),
+    [
+        ("At -5 °C 2,752 Wh are 57% of it.", "At −5 °C 2 752 Wh are 57 % of it."),
+        ("12.2-12.8 V, IEC 60364-5-52, 3 - 2", "12.2-12.8 V, IEC 60364-5-52, 3 - 2"),
+        ("1,234,567 and 1,23 and 12,3456", "1 234 567 and 1,23 and 12,3456"),
+        ("4.6 % lost", "4.6 % lost"),
+    ],
+)
+def test_numbers_are_written_in_one_way(text: str, wanted: str) -> None:
+    assert plain(typeset(text)) == wanted
+
+
+@given(st.floats(-40, 60).map(lambda x: round(x, 1)))
+def test_a_temperature_is_the_same_in_both(celsius: float) -> None:
+    read = plain(said(f"It is {celsius} °C.", US))
+    shown = float(re.findall(r"-?\d+", read.replace("−", "-"))[0])
+    assert abs(shown - (celsius * 1.8 + 32)) <= 0.5 + 1e-9
+    assert read.endswith("°F.")
+
+
+@given(
+    st.floats(1, 9999).map(lambda x: float(f"{x:.3g}")),
+    st.sampled_from([("m", "ft", 0.3048), ("kg", "lb", 0.45359237), ("L", "gal", 3.785411784), ("kPa", "psi", 6.894757293168)]),
+)
+def test_a_quantity_is_the_same_in_both_to_its_digits(value: float, unit: tuple[str, str, float]) -> None:
+    name, us, factor = unit
+    read = plain(said(f"{value:g} {name}", US))
+    number = float(read.removesuffix(f" {us}").replace(" ", ""))
+    assert number * factor == pytest.approx(value, rel=0.051)
+
+
+def test_copper_stays_what_it_is_bought_by() -> None:
+    assert said("Fit 2 × 95 mm² over 3 m.", US, "wiring") == "Fit 2 × 95 mm² over 9.8 ft."
+    assert said("400 mm² of vent", US, "gas") == "0.62 in² of vent"
+
+
+@pytest.mark.parametrize(("amount", "region", "wanted"), [(1240, "uk", "£1,240"), (-3.6, "eu", "−€4"), (0.2, "us", "$0"), (99.5, "au", "A$100")])
+def test_money_is_the_regions(amount: float, region: RegionKey, wanted: str) -> None:
+    assert money(amount, region) == wanted
