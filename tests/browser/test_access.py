@@ -123,7 +123,7 @@ def test_axe_on_an_empty_design(page: Page, load: Any, axe: str, stage: str) -> 
 @pytest.mark.parametrize("name", list(CALCULATORS))
 def test_every_sum_has_its_page(page: Page, axe: str, name: str) -> None:
     page.goto(f"/sums/{name}")
-    slate = page.get_by_role("complementary", name="Slate")
+    slate = page.get_by_role("complementary", name="Details")
     expect(slate.get_by_role("button").first).to_be_visible()
     assert violations(page, axe) == []
 

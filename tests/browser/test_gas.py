@@ -165,7 +165,7 @@ def test_what_bothy_would_fit_for_gas_and_water_is_taken_at_once(page: Page, loa
     offered = page.get_by_role("region", name="Bothy's proposal")
     expect(offered.get_by_role("listitem")).to_have_count(4)
     with saving(page):
-        offered.get_by_role("button", name="Take all 4").click()
+        offered.get_by_role("button", name="Use all 4").click()
     expect(offered.get_by_text("Nothing to propose")).to_be_visible()
     g = stored(id).gas
     assert g.regulator is not None
@@ -174,7 +174,7 @@ def test_what_bothy_would_fit_for_gas_and_water_is_taken_at_once(page: Page, loa
     assert [p.appliance for p in g.pipes] == [None, "hob"]
     page.goto(f"/v/{id}/water")
     with saving(page):
-        offered.get_by_role("button", name=re.compile("^Take all")).click()
+        offered.get_by_role("button", name=re.compile("^Use all")).click()
     expect(page.get_by_text("it lasts")).to_be_visible()
     assert {t.holds for t in stored(id).water.tanks} == {"fresh", "grey"}
     with saving(page):

@@ -22,7 +22,7 @@ def test_a_reading_outlives_undo_and_says_when_its_circuit_was_changed(page: Pag
     cell.locator("input").fill("12.4")
     with saving(page):
         cell.locator("input").press("Enter")
-    slate = page.get_by_role("complementary", name="Slate")
+    slate = page.get_by_role("complementary", name="Details")
     expect(slate).to_contain_text("judged against revision 1")
     page.goto(f"/v/{id}/wiring")
     page.get_by_role("row").filter(has_text="Fridge").first.click()

@@ -47,7 +47,7 @@ def test_with_the_mouse(page: Page, tmp_path: Path) -> None:
     with saving(page):
         page.get_by_role("button", name="Bank inside, in the warm").locator("text").last.click()
 
-    page.get_by_role("link", name="Life").click()
+    page.get_by_role("link", name="Daily use").click()
     page.get_by_role("button", name="Add an appliance", exact=True).click()
     for word, part in (("fridge 50", "Chest fridge 50 L"), ("strip", "strip"), ("pump", "Water pump"), ("kettle", "kettle")):
         page.get_by_label("What is it?").fill(word)
@@ -61,19 +61,19 @@ def test_with_the_mouse(page: Page, tmp_path: Path) -> None:
     expect(page.get_by_role("grid", name="Appliances").get_by_role("row")).to_have_count(6)
 
     page.get_by_role("link", name="Power").click()
-    page.get_by_role("button", name=re.compile("^Take all")).click()
+    page.get_by_role("button", name=re.compile("^Use all")).click()
     expect(page.get_by_text("Nothing to take: all is fitted as proposed")).to_be_visible()
     expect(page.get_by_role("img", name=re.compile("come in"))).to_be_visible()
 
     page.get_by_role("link", name="Wiring").click()
-    page.get_by_role("button", name=re.compile("^Take all")).click()
+    page.get_by_role("button", name=re.compile("^Use all")).click()
     expect(page.get_by_role("grid", name="Circuits")).to_be_visible()
     expect(page.get_by_role("group", name=re.compile("Single-line diagram"))).to_be_visible()
     expect(page.get_by_text("lengths assumed until they are measured")).to_be_visible()
     page.get_by_role("gridcell", name="Chest fridge 50 L").click()
     expect(page.get_by_role("group", name=re.compile("Fuse window"))).to_be_visible()
     with page.expect_download() as download:
-        page.get_by_role("button", name=re.compile("^Take away")).click()
+        page.get_by_role("button", name=re.compile("^Export")).click()
         page.get_by_role("menuitem", name="Circuit schedule, CSV").click()
     file = tmp_path / "circuits.csv"
     download.value.save_as(file)
@@ -83,7 +83,7 @@ def test_with_the_mouse(page: Page, tmp_path: Path) -> None:
     assert fridge[6].endswith("mm²")
     assert fridge[12]
 
-    page.get_by_role("link", name="Prove").click()
+    page.get_by_role("link", name="Test").click()
     row = page.get_by_role("row").filter(has_text="Chest fridge 50 L")
     for column, text in (("source_voltage_v", "12.8"), ("load_voltage_v", "12.6"), ("current_a", "3.6 A")):
         cell = row.locator(f'[data-col="{column}"]')
@@ -119,15 +119,15 @@ def test_with_the_keyboard_alone(page: Page, stored: Any, measured: Any) -> None
     page.keyboard.press("Escape")
 
     page.keyboard.press("3")
-    expect(page.get_by_role("button", name=re.compile("^Take all"))).to_be_visible()
-    tab_to(page, "Take all")
+    expect(page.get_by_role("button", name=re.compile("^Use all"))).to_be_visible()
+    tab_to(page, "Use all")
     page.keyboard.press("Enter")
     expect(page.get_by_text("Nothing to take")).to_be_visible()
     assert stored(id).power.bank is not None
 
     page.keyboard.press("5")
     expect(page.get_by_text("No circuit yet.")).to_be_visible()
-    tab_to(page, "Take all")
+    tab_to(page, "Use all")
     page.keyboard.press("Enter")
     expect(page.get_by_role("grid", name="Circuits")).to_be_visible()
 

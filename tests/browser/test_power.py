@@ -37,7 +37,7 @@ def test_a_case_on_the_ground_gets_its_own_controller_its_cable_and_goes_with_it
     expect(page.get_by_text(re.compile("together .* on a mean day of winter"))).to_be_visible()
     page.goto(f"/v/{id}/wiring")
     with saving(page):
-        page.get_by_role("button", name=re.compile("^Take .*Solar charge, ")).click()
+        page.get_by_role("button", name=re.compile("^Use .*Solar charge, ")).click()
     cable = next(c for c in stored(id).wiring.circuits if c.array == made.id)
     assert cable.fuse_a is not None
 
@@ -45,7 +45,7 @@ def test_a_case_on_the_ground_gets_its_own_controller_its_cable_and_goes_with_it
     expect(slate.get_by_label("leads from the controller of")).to_have_value(made.id)
     page.goto(f"/v/{id}/power?hand=array:{made.id}")
     with saving(page):
-        slate.get_by_role("button", name="Take it out").click()
+        slate.get_by_role("button", name="Remove").click()
     assert len(stored(id).power.arrays) == 1
     assert all(c.array is None for c in stored(id).wiring.circuits)
     with saving(page):
@@ -80,7 +80,7 @@ def test_the_generators_can_is_drawn_and_told_when_it_is_empty(page: Page, load:
 def test_the_years_of_a_file_are_run_as_they_were(page: Page, load: Any, stored: Any, tmp_path: Any) -> None:
     id = load(lasting())
     page.goto(f"/v/{id}/trips?view=places")
-    page.get_by_role("button", name="Bring in a weather file").click()
+    page.get_by_role("button", name="Import a weather file").click()
     file = tmp_path / "three-years.csv"
     file.write_text(table(year(days=1096)), encoding="utf-8")
     page.get_by_label("Weather file", exact=True).set_input_files(file)
@@ -90,7 +90,7 @@ def test_the_years_of_a_file_are_run_as_they_were(page: Page, load: Any, stored:
     page.get_by_label("a time marks the").select_option("start")
     expect(page.get_by_text("It holds 3 whole years")).to_be_visible()
     with saving(page):
-        page.get_by_role("button", name="Take it as a place").click()
+        page.get_by_role("button", name="Add as a place").click()
     place = stored(id).trips.places[0]
     data = stored(id).model_dump(mode="json")
     data["trips"]["legs"] = [{"id": "a", "place": place.id, "days_count": 6}]

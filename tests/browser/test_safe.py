@@ -33,7 +33,7 @@ def test_two_tabs_on_the_same_value_are_asked(context: BrowserContext, page: Pag
     expect(asked).to_contain_text("Yours: 4")
     assert stored(id).life.people == 3, "nothing is overwritten silently"
     with saving(other):
-        other.get_by_role("button", name="Take mine").click()
+        other.get_by_role("button", name="Use mine").click()
     assert stored(id).life.people == 4
 
 
@@ -105,13 +105,13 @@ def test_a_project_file_goes_out_in_and_a_damaged_one_is_refused(page: Page, loa
 def test_put_away_asks_first_and_can_be_taken_back(page: Page, load: Any) -> None:
     load()
     page.goto("/")
-    page.get_by_role("button", name="Put away…").click()
+    page.get_by_role("button", name="Delete…").click()
     page.get_by_role("button", name="Keep it").click()
     expect(page.get_by_role("row").filter(has_text="Curlew")).to_have_count(1)
-    page.get_by_role("button", name="Put away…").click()
-    page.get_by_role("button", name="Put away", exact=True).click()
+    page.get_by_role("button", name="Delete…").click()
+    page.get_by_role("button", name="Delete", exact=True).click()
     expect(page.get_by_text("None yet.")).to_be_visible()
-    page.get_by_role("button", name="Take it back").click()
+    page.get_by_role("button", name="Undo").click()
     expect(page.get_by_role("row").filter(has_text="Curlew")).to_have_count(1)
 
 
@@ -146,7 +146,7 @@ def test_readings_are_typed_on_a_phone(page: Page, load: Any, measured: Any) -> 
 
 def test_sums_answer_as_one_types_and_name_what_is_wrong(page: Page) -> None:
     page.goto("/sums/voltage-drop")
-    slate = page.get_by_role("complementary", name="Slate")
+    slate = page.get_by_role("complementary", name="Details")
     expect(slate).to_contain_text("Voltage drop")
     page.get_by_label("length", exact=True).fill("10 m")
     page.get_by_label("length", exact=True).press("Enter")

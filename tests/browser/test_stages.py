@@ -20,7 +20,7 @@ STAGES = ("vehicle", "life", "power", "wiring", "warmth", "water", "gas", "prove
 
 def hand(page: Page, id: str, stage: str, key: str = "") -> None:
     page.goto(f"/v/{id}/{stage}{f'?hand={key}' if key else ''}")
-    expect(page.get_by_role("complementary", name="Slate")).to_be_visible()
+    expect(page.get_by_role("complementary", name="Details")).to_be_visible()
 
 
 @pytest.mark.parametrize("stage", STAGES)
@@ -70,21 +70,21 @@ def test_a_finding_is_kept_with_a_reason_and_a_danger_only_answered(page: Page, 
     id = load()
     hand(page, id, "power")
     danger = page.locator('[data-finding="power-charge-below-freezing:bank"]')
-    danger.get_by_role("button", name="Answer…").click()
+    danger.get_by_role("button", name="Respond…").click()
     danger.get_by_label("Reason").fill("ok")
     expect(danger.get_by_role("button", name="Keep")).to_be_disabled()
     danger.get_by_label("Reason").fill("Heated bay comes in November")
     danger.get_by_role("button", name="Keep").click()
-    expect(danger).to_contain_text("Answered, still a danger: Heated bay")
-    expect(page.get_by_role("link", name="3 dangers, 12 faults, 0 questions open")).to_be_visible()
+    expect(danger).to_contain_text("Responded, still a danger: Heated bay")
+    expect(page.get_by_role("link", name="3 dangers, 12 problems, 0 questions open")).to_be_visible()
     fault = page.locator('[data-finding="power-inverter-breaker-small:inverter"]')
-    fault.get_by_role("button", name="Keep with a reason…").click()
+    fault.get_by_role("button", name="Accept with a reason…").click()
     fault.get_by_label("Reason").fill("Kettle stays on the hook-up")
     fault.get_by_role("button", name="Keep", exact=True).click()
-    expect(page.get_by_role("link", name="3 dangers, 11 faults, 0 questions open")).to_be_visible()
+    expect(page.get_by_role("link", name="3 dangers, 11 problems, 0 questions open")).to_be_visible()
     assert [a.reason for a in stored(id).accepted] == ["Heated bay comes in November", "Kettle stays on the hook-up"]
-    fault.get_by_role("button", name="open again").click()
-    expect(page.get_by_role("link", name="3 dangers, 12 faults, 0 questions open")).to_be_visible()
+    fault.get_by_role("button", name="Reopen").click()
+    expect(page.get_by_role("link", name="3 dangers, 12 problems, 0 questions open")).to_be_visible()
 
 
 def test_hours_are_dragged_and_moved_by_key(page: Page, load: Any, stored: Any) -> None:
@@ -120,7 +120,7 @@ def test_rows_are_pasted_with_a_preview_line_by_line(page: Page, load: Any, stor
     understood = page.get_by_role("table", name="What was understood")
     expect(understood).to_contain_text("Spot: 3 W, 2 h a day")
     expect(understood).to_contain_text("power_w: must be at most 15000")
-    page.get_by_role("button", name="Take 2 appliances, leave out 1").click()
+    page.get_by_role("button", name="Import 2 appliances, leave out 1").click()
     expect(page.get_by_role("gridcell", name="Spot", exact=True)).to_be_visible()
     assert len(stored(id).life.appliances) == before + 2
     page.keyboard.press("Escape")
@@ -152,7 +152,7 @@ def test_a_wrong_length_is_refused_in_words_and_nothing_changes(page: Page, load
 def test_a_size_is_typed_in_either_series(page: Page, load: Any, stored: Any) -> None:
     id = load()
     hand(page, id, "wiring", "circuit:front-fridge-90-l")
-    size = page.get_by_role("complementary", name="Slate").get_by_label("size", exact=True)
+    size = page.get_by_role("complementary", name="Details").get_by_label("size", exact=True)
     size.fill("10 AWG")
     with saving(page):
         size.press("Enter")
@@ -184,7 +184,7 @@ def test_an_appliance_moves_between_circuits(page: Page, load: Any, stored: Any)
 def test_a_typed_part_is_never_overwritten_by_a_proposal(page: Page, load: Any, stored: Any) -> None:
     id = load()
     hand(page, id, "power")
-    row = page.get_by_role("listitem").filter(has_text="yours stays").first
+    row = page.get_by_role("listitem").filter(has_text="keeping yours").first
     expect(row.get_by_role("button", name=re.compile("^Take"))).to_be_disabled()
     page.get_by_role("button", name="Solar controller", exact=False).first.click()
     with saving(page):
@@ -249,7 +249,7 @@ def test_three_hundred_circuits_can_be_worked_on(page: Page, load: Any, stored: 
     id = load(load_design(wired(*circuits, appliances=many, ways=60)))
     hand(page, id, "wiring", "circuit:c299")
     expect(page.get_by_role("grid", name="Circuits").get_by_role("row")).to_have_count(301)
-    page.get_by_role("complementary", name="Slate").get_by_label("length, one way").fill("5 m")
+    page.get_by_role("complementary", name="Details").get_by_label("length, one way").fill("5 m")
     with saving(page):
         page.keyboard.press("Enter")
     assert stored(id).circuit("c299").length_m == 5
@@ -279,7 +279,7 @@ def test_the_other_seasons_are_one_press_away(page: Page, load: Any) -> None:
 def test_a_sub_board_is_built_fed_and_given_three_circuits(page: Page, load: Any, stored: Any) -> None:
     id = load()
     hand(page, id, "wiring")
-    slate = page.get_by_role("complementary", name="Slate")
+    slate = page.get_by_role("complementary", name="Details")
     with saving(page):
         page.get_by_role("button", name="Add a board").click()
     with saving(page):
@@ -308,7 +308,7 @@ def test_a_sub_board_is_built_fed_and_given_three_circuits(page: Page, load: Any
 def test_what_if_moves_the_figures_and_keeps_only_when_told(page: Page, load: Any, stored: Any) -> None:
     id = load()
     hand(page, id, "wiring", "circuit:front-fridge-90-l")
-    slate = page.get_by_role("complementary", name="Slate")
+    slate = page.get_by_role("complementary", name="Details")
     slate.get_by_role("button", name="What if").click()
     size = slate.get_by_label("size of the cable")
     size.focus()
@@ -339,7 +339,7 @@ def test_a_switch_panel_is_proposed_dragged_bound_and_exported(page: Page, load:
     id = load(load_design(data))
     hand(page, id, "wiring")
     with saving(page):
-        page.get_by_role("button", name="Take Switch panel").click()
+        page.get_by_role("button", name="Use Switch panel").click()
     page.get_by_role("button", name="Switch panel", exact=True).click()
     plate = page.get_by_role("group", name=re.compile("^Switch panel, 300 by"))
     thing = plate.get_by_role("button", name=re.compile("^Fans, "))
@@ -354,7 +354,7 @@ def test_a_switch_panel_is_proposed_dragged_bound_and_exported(page: Page, load:
     after = next(t for t in stored(id).wiring.panel.things if t.label == "Fans")
     assert after.x_mm > before.x_mm + 5
     assert after.x_mm == int(after.x_mm), "on the grid"
-    slate = page.get_by_role("complementary", name="Slate")
+    slate = page.get_by_role("complementary", name="Details")
     with saving(page):
         slate.get_by_label("engraved label").fill("Air")
         slate.get_by_label("engraved label").press("Enter")

@@ -34,7 +34,7 @@ def test_a_week_is_planned_its_shortage_found_and_mended(page: Page, load: Any, 
         page.get_by_role("button", name="Add a place", exact=True).click()
     expect(page.get_by_text(re.compile(r"Power runs short on \d+ % of the days"))).to_be_visible()
     slate = page.get_by_role("complementary")
-    slate.get_by_role("button", name="put down").click()
+    slate.get_by_role("button", name="clear selection").click()
     expect(slate.get_by_text("Supplies run out on the trip")).to_be_visible()
     picture = page.get_by_role("slider", name="Moment of the trip")
     picture.press("ArrowRight")
@@ -141,13 +141,13 @@ def test_an_itinerary_comes_from_a_track_and_goes_away_as_a_table(page: Page, lo
     page.get_by_label("File of legs").set_input_files(track)
     expect(page.get_by_text("2026-11-02 Edinburgh: 3 days, 3.5 h of driving")).to_be_visible()
     with saving(page):
-        page.get_by_role("button", name="Take 2 legs").click()
+        page.get_by_role("button", name="Import 2 legs").click()
     trips = stored(id).trips
     assert trips.start_date == "2026-11-02"
     assert [x.place for x in trips.legs] == ["edinburgh", "near_inverness"]
     expect(page.get_by_role("grid", name="Itinerary").get_by_text(re.compile("km from Inverness"))).to_be_visible()
     with page.expect_download() as download:
-        page.get_by_role("link", name="Take away, CSV").click()
+        page.get_by_role("link", name="Export, CSV").click()
     text = download.value.path().read_text(encoding="utf-8")
     assert "2026-11-02,Edinburgh,,,3" in text
     assert "57.9,-5.2" in text
@@ -156,13 +156,13 @@ def test_an_itinerary_comes_from_a_track_and_goes_away_as_a_table(page: Page, lo
 def test_a_weather_file_becomes_a_place_of_the_trip(page: Page, load: Any, stored: Any, tmp_path: Any) -> None:
     id = load(lasting())
     page.goto(f"/v/{id}/trips?view=places")
-    page.get_by_role("button", name="Bring in a weather file").click()
+    page.get_by_role("button", name="Import a weather file").click()
     file = tmp_path / "made-up.epw"
     file.write_text(epw(year()), encoding="utf-8")
     page.get_by_label("Weather file", exact=True).set_input_files(file)
     expect(page.get_by_text("Nothing odd")).to_be_visible()
     with saving(page):
-        page.get_by_role("button", name="Take it as a place").click()
+        page.get_by_role("button", name="Add as a place").click()
     expect(page.get_by_role("img", name=re.compile("Sun and air of"))).to_be_visible()
     place = stored(id).trips.places[0]
     assert place.weather.day_count == 365
@@ -178,19 +178,19 @@ def test_a_weather_file_becomes_a_place_of_the_trip(page: Page, load: Any, store
 def test_a_log_is_laid_over_the_run_and_its_fit_taken_over(page: Page, load: Any, stored: Any, tmp_path: Any) -> None:
     id = load(lasting())
     page.goto(f"/v/{id}/trips?view=measured")
-    page.get_by_role("button", name="Bring in a log").click()
+    page.get_by_role("button", name="Import a log").click()
     log = tmp_path / "october.csv"
     log.write_text("time;V;A\n" + "".join(f"2026-10-{12 + h // 24} {h % 24:02d}:00;13.2;{-5 - h % 3}\n" for h in range(120)), encoding="utf-8")
     page.get_by_label("Log file", exact=True).set_input_files(log)
     expect(page.get_by_text("Still to be told: whether a positive current charges or discharges the bank.")).to_be_visible()
     page.get_by_label("a positive current").select_option("charges")
-    page.get_by_role("button", name="Take 120 lines").click()
+    page.get_by_role("button", name="Import 120 lines").click()
     expect(page.get_by_text(re.compile(r"october.csv: over 120 hours the run uses \d+ % less than was measured"))).to_be_visible()
     slate = page.get_by_role("complementary")
     with saving(page):
-        slate.get_by_role("button", name="Take the fit over").click()
+        slate.get_by_role("button", name="Use the fitted values").click()
     assert stored(id).life.appliances[-1].trust == "measured"
-    expect(slate.get_by_role("button", name="Take the fit over")).to_have_count(0)
+    expect(slate.get_by_role("button", name="Use the fitted values")).to_have_count(0)
 
 
 def test_living_at_one_place_runs_month_by_month_and_back(page: Page, load: Any, stored: Any) -> None:

@@ -94,7 +94,7 @@ def test_ducts_are_laid_and_the_outlets_changed_over(page: Page, load: Any, stor
         fill(page, "length", metres)
         if outlet != "1":
             fill(page, "outlet of the heater", outlet)
-    slate_of(page).get_by_role("button", name="put down").click()
+    slate_of(page).get_by_role("button", name="clear selection").click()
     slate = slate_of(page)
     expect(slate.get_by_text("Outlets could feed the ducts better")).to_be_visible()
     picture = page.get_by_role("group", name=re.compile("Runs of the heater"))
@@ -112,13 +112,13 @@ def test_ducts_are_laid_and_the_outlets_changed_over(page: Page, load: Any, stor
 def test_a_bare_van_is_fitted_out_and_every_proposal_says_why(page: Page, load: Any, stored: Any) -> None:
     id = load(bare())
     page.goto(f"/v/{id}/warmth")
-    page.get_by_role("button", name="What Bothy would fit").click()
-    expect(page.get_by_role("button", name="Take Heater")).to_be_enabled()
+    page.get_by_role("button", name="What Bothy suggests").click()
+    expect(page.get_by_role("button", name="Use Heater")).to_be_enabled()
     page.get_by_role("button", name=re.compile("^Insulation .*why$")).click()
     expect(page.get_by_text(re.compile("At the knee of the curve"))).to_be_visible()
     with saving(page):
-        page.get_by_role("button", name=re.compile("Take all")).click()
-    expect(page.get_by_role("button", name="Take Heater")).to_be_disabled()
+        page.get_by_role("button", name=re.compile("Use all")).click()
+    expect(page.get_by_role("button", name="Use Heater")).to_be_disabled()
     w = stored(id).warmth
     assert [b.id for b in w.build_ups] == ["floor", "roof", "walls"]
     assert w.heaters[0].fuel == "diesel"
@@ -215,5 +215,5 @@ def test_the_trip_says_what_the_heater_burns_and_a_stop_fills_it_up(page: Page, 
     fill(page, "tank", "20 gal")
     assert abs(stored(id).warmth.heaters[0].tank_volume_l - 75.7) < 0.1
     page.goto(f"/v/{id}/trips")
-    expect(slate.get_by_text("Warmth on the way")).to_be_visible()
+    expect(slate.get_by_text("Heat and air on the way")).to_be_visible()
     expect(slate.get_by_text("Fuel runs out on the trip")).to_have_count(0)

@@ -67,7 +67,7 @@ def test_circuits_are_pasted_some_new_some_changed_and_undone_in_one_step(page: 
     expect(page.get_by_text("changes: Fridge")).to_be_visible()
     expect(page.get_by_text(re.compile("there is no board “Q”"))).to_be_visible()
     with saving(page):
-        page.get_by_role("button", name="Take 2 circuits, leave out 1").click()
+        page.get_by_role("button", name="Import 2 circuits, leave out 1").click()
     wiring = stored(id).wiring
     fridge = next(c for c in wiring.circuits if c.id == "front-fridge-90-l")
     assert (fridge.length_m, fridge.area_mm2) == (3.2, 6.0)
@@ -79,7 +79,7 @@ def test_circuits_are_pasted_some_new_some_changed_and_undone_in_one_step(page: 
 
 def test_a_paper_is_made_while_one_goes_on(page: Page, load: Any, tmp_path: Path) -> None:
     page.goto(f"/v/{load()}/wiring")
-    page.get_by_role("button", name=re.compile("^Take away")).click()
+    page.get_by_role("button", name=re.compile("^Export")).click()
     with page.expect_download() as download:
         page.get_by_role("menuitem", name="Diagram, PDF").click()
         expect(page.get_by_text("Making Diagram, PDF…")).to_be_visible()
@@ -114,7 +114,7 @@ def test_lights_are_zoned_and_a_switch_is_put_at_the_door(page: Page, load: Any,
     page.goto(f"/v/{id}/wiring")
     page.get_by_role("button", name="Lighting").click()
     with saving(page):
-        page.get_by_role("button", name="Take Lighting zones").click()
+        page.get_by_role("button", name="Use Lighting zones").click()
     page.get_by_role("gridcell", name="Living").first.click()
     slate = page.get_by_role("complementary")
     with saving(page):

@@ -25,13 +25,13 @@ def test_ticked_remedies_are_one_change_that_undo_takes_back(page: Page, load: A
     page.goto(f"/v/{id}/power")
     page.get_by_role("link", name=COUNTERS).click()
     listed = page.get_by_role("main", name="Worklist")
-    expect(listed).to_contain_text("3 dangers, 12 faults")
+    expect(listed).to_contain_text("3 dangers, 12 problems")
     before = stored(id)
-    page.get_by_role("checkbox", name="Take along: Fit 6 mm² and 7.5 A, A1 Fridge").check()
-    page.get_by_role("checkbox", name="Take along: A pipe of 11.6 mm, Branch to the washroom").check()
+    page.get_by_role("checkbox", name="Include: Fit 6 mm² and 7.5 A, A1 Fridge").check()
+    page.get_by_role("checkbox", name="Include: A pipe of 11.6 mm, Branch to the washroom").check()
     with saving(page):
         page.get_by_role("button", name="Apply 2 as one change").click()
-    expect(listed).to_contain_text("3 dangers, 11 faults")
+    expect(listed).to_contain_text("3 dangers, 11 problems")
     assert stored(id).circuit("front-fridge-90-l").area_mm2 == 6
     with saving(page):
         page.get_by_role("button", name="undo").click()
@@ -44,7 +44,7 @@ def test_from_the_proposals_to_a_clean_list(page: Page, load: Any, stored: Any) 
     assert not [f.rule for f in report(design).findings if f.severity in ("danger", "fault")]
     id = load(design)
     page.goto(f"/v/{id}/worklist")
-    expect(page.get_by_role("link", name="Worklist: 0 dangers, 0 faults")).to_be_visible()
+    expect(page.get_by_role("link", name="Worklist: 0 dangers, 0 problems")).to_be_visible()
     said = page.get_by_role("region", name="Say it", exact=True)
     while said.count():
         row = said.locator("[data-finding]").first
@@ -55,14 +55,14 @@ def test_from_the_proposals_to_a_clean_list(page: Page, load: Any, stored: Any) 
             answer = row.get_by_role("button", name="Keep", exact=True)
         with saving(page):
             answer.click()
-    expect(page.get_by_role("link", name="Worklist: 0 dangers, 0 faults, 0 questions open")).to_be_visible()
+    expect(page.get_by_role("link", name="Worklist: 0 dangers, 0 problems, 0 questions open")).to_be_visible()
     assert stored(id).wiring.isolator_a
 
 
 def test_by_keyboard_alone_and_to_its_place_and_back(page: Page, load: Any, stored: Any) -> None:
     id = load()
     page.goto(f"/v/{id}/life")
-    expect(page.get_by_role("complementary", name="Slate")).to_be_visible()
+    expect(page.get_by_role("complementary", name="Details")).to_be_visible()
     page.keyboard.press("l")
     expect(page.get_by_role("main", name="Worklist")).to_be_visible()
     page.get_by_role("region", name="Open lines").focus()

@@ -17,7 +17,7 @@ function Broken() {
     : `Something in Bothy broke: ${(error as Error)?.message ?? error}. Nothing saved is lost.`;
   return (
     <main className="p-6" role="alert">
-      <h1 className="font-display text-xl">Lost the path</h1>
+      <h1 className="font-display text-xl">Page not found</h1>
       <p>{text}</p>
       <p>
         <button type="button" className="btn mr-3" onClick={() => location.reload()}>

@@ -38,7 +38,7 @@ describe("use and days", () => {
     expect(await ops(2)).toEqual(set("appliances/0/heats_room", true));
     change("lit by", "mains");
     expect(await ops(3)).toEqual(set("appliances/0/igniter", "mains"));
-    press("Take this appliance out");
+    press("Remove this appliance");
     expect(await ops(4)).toEqual([
       { op: "replace", path: "/gas/pipes/1/appliance", value: null },
       { op: "remove", path: "/gas/appliances/0" },
@@ -69,7 +69,7 @@ describe("vessels", () => {
     expect(await ops(2)).toEqual(set("vessels/1/stop_80", true));
     change("stands", "locker");
     expect(await ops(3)).toEqual(set("vessels/1/place", "locker"));
-    press("Take this vessel out");
+    press("Remove this vessel");
     expect(await ops(4)).toEqual([{ op: "remove", path: "/gas/vessels/1" }]);
   });
   it("adds a cylinder", async () => {
@@ -97,13 +97,13 @@ describe("locker and air", () => {
     await waitFor(() => expect(within(slate()).getByLabelText("across")).toBeTruthy());
     fireEvent.click(within(slate()).getByLabelText("round"));
     expect(((await ops(2)) as { path: string }[]).map((o) => o.path.split("/").at(-1))).toEqual(["diameter_mm", "width_mm", "height_mm"]);
-    press("Take this vent out");
+    press("Remove this vent");
     expect(await ops(3)).toEqual([{ op: "remove", path: "/gas/locker/vents/0" }]);
   });
   it("keeps low points, the alarm, and a locker", async () => {
     mount(<LockerView />);
     press("Galley base");
-    fireEvent.click(await within(slate()).findByRole("button", { name: "Take this point out" }));
+    fireEvent.click(await within(slate()).findByRole("button", { name: "Remove this point" }));
     expect(await ops()).toEqual([{ op: "remove", path: "/gas/low_points/0" }]);
     press("no alarm");
     expect(await ops(2)).toEqual(set("lpg_alarm", null));
@@ -149,7 +149,7 @@ describe("pipes", () => {
         .getAllByRole("option")
         .map((o) => o.textContent),
     ).toEqual(["goes on", "Space heater"]);
-    press("Take this run out");
+    press("Remove this run");
     expect(await ops()).toEqual([
       { op: "replace", path: "/gas/pipes/1/parent", value: null },
       { op: "replace", path: "/gas/pipes/2/parent", value: null },
@@ -161,7 +161,7 @@ describe("pipes", () => {
     press("Pigtail, cylinder to regulator");
     fireEvent.click(await within(slate()).findByLabelText("its surface is cracked"));
     expect(await ops()).toEqual(set("hoses/0/cracked", true));
-    press("Take this hose out");
+    press("Remove this hose");
     expect(await ops(2)).toEqual([{ op: "remove", path: "/gas/hoses/0" }]);
     change("sits", "cylinder");
     expect(await ops(3)).toEqual(set("regulator/mount", "cylinder"));
@@ -174,9 +174,9 @@ describe("pipes", () => {
     fireEvent.click(await within(slate()).findByRole("button", { name: "Add a solenoid" }));
     expect(await ops(7)).toEqual(set("solenoid", expect.objectContaining({ normally_closed: true })));
   });
-  it("takes the solenoid's line into Life with one press", async () => {
+  it("takes the solenoid's line into Daily use with one press", async () => {
     mount(<PipesView />);
-    press("First step: its line in Life");
+    press("First step: its line in “Daily use”");
     expect(((await ops()) as { path: string }[]).map((o) => o.path)).toEqual(["/life/appliances/-", "/gas/solenoid/appliance"]);
   });
 });

@@ -40,8 +40,8 @@ describe("findings", () => {
 
   it("are kept with a reason of some length, a danger is only answered, a note neither", async () => {
     mount(<FindingList findings={findings} />);
-    expect(screen.getAllByRole("button", { name: "Answer…" }).length).toBe(1);
-    fireEvent.click(screen.getByRole("button", { name: "Keep with a reason…" }));
+    expect(screen.getAllByRole("button", { name: "Respond…" }).length).toBe(1);
+    fireEvent.click(screen.getByRole("button", { name: "Accept with a reason…" }));
     const keep = screen.getByRole("button", { name: "Keep" }) as HTMLButtonElement;
     fireEvent.change(screen.getByLabelText("Reason"), { target: { value: "no" } });
     expect(keep.disabled).toBe(true);
@@ -91,7 +91,7 @@ describe("figures", () => {
       </>,
     );
     fireEvent.click(screen.getByTitle("voltage drop: how it was reached"));
-    expect(screen.getByRole("region", { name: "Working" })).toBeTruthy();
+    expect(screen.getByRole("region", { name: "Calculation" })).toBeTruthy();
     expect((await screen.findAllByTestId("working")).length).toBe(1);
     fireEvent.click(screen.getByRole("button", { name: "close" }));
     expect(screen.queryByTestId("working")).toBeNull();
@@ -167,26 +167,26 @@ describe("proposals", () => {
     expect(asked).toHaveLength(1);
     expect(screen.getByText("assumed: mine assumes")).toBeTruthy();
     expect(screen.getByText(/a proposal never overwrites it/)).toBeTruthy();
-    expect((screen.getByRole("button", { name: "Take mine" }) as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByRole("button", { name: "Use mine" }) as HTMLButtonElement).disabled).toBe(true);
     expect(screen.queryByText("other what")).toBeNull();
   });
 
   it("are taken one by one, some, or all", async () => {
     serve(listed);
     mount(<Proposals groups={["bank"]} empty="nothing" />);
-    fireEvent.click(await screen.findByRole("button", { name: "Take one" }));
+    fireEvent.click(await screen.findByRole("button", { name: "Use one" }));
     await waitFor(() => expect(taken()).toEqual([{ ids: ["one"], groups: ["bank"] }]));
     fireEvent.click(await screen.findByLabelText("Pick two"));
-    fireEvent.click(screen.getByRole("button", { name: "Take the 1 picked" }));
+    fireEvent.click(screen.getByRole("button", { name: "Use the 1 selected" }));
     await waitFor(() => expect(taken()[1]).toEqual({ ids: ["two"], groups: ["bank"] }));
-    await waitFor(() => expect((screen.getByRole("button", { name: "Take all 2" }) as HTMLButtonElement).disabled).toBe(false));
-    fireEvent.click(screen.getByRole("button", { name: "Take all 2" }));
+    await waitFor(() => expect((screen.getByRole("button", { name: "Use all 2" }) as HTMLButtonElement).disabled).toBe(false));
+    fireEvent.click(screen.getByRole("button", { name: "Use all 2" }));
     await waitFor(() => expect(taken()[2]).toEqual({ ids: null, groups: ["bank"] }));
   });
 
   it("say when there are none", async () => {
-    mount(<Proposals groups={["bank"]} empty="Life is empty" />);
-    expect(await screen.findByText("Life is empty")).toBeTruthy();
+    mount(<Proposals groups={["bank"]} empty="Daily use is empty" />);
+    expect(await screen.findByText("Daily use is empty")).toBeTruthy();
   });
 });
 
@@ -280,7 +280,7 @@ describe("the path and find-or-do", () => {
     mount(<Path />);
     const wiring = screen.getByRole("link", { name: /Wiring/ });
     expect(wiring.textContent).toContain("2");
-    expect(within(wiring).getByRole("img").getAttribute("aria-label")).toBe("computed");
+    expect(within(wiring).getByRole("img").getAttribute("aria-label")).toBe("calculated");
     expect(
       within(screen.getByRole("link", { name: /Life/ }))
         .getByRole("img")

@@ -126,7 +126,7 @@ describe("An array with a controller of its own", () => {
   it("is taken out with its circuit", async () => {
     mount(<Power />);
     await hold();
-    press("Take it out");
+    press("Remove");
     const sent = (await ops()) as Op[];
     expect(sent.map((o) => o.op)).toEqual(["remove", "remove"]);
     expect(sent.at(-1)!.path).toBe("/power/arrays/0");
@@ -173,7 +173,7 @@ describe("Parts that say more once something is said", () => {
       { op: "replace", path: "/power/generator/fuel", value: "petrol" },
     ]);
   });
-  it("an inverter stands in a hot cabinet of Warmth", async () => {
+  it("an inverter stands in a hot cabinet of Heat and air", async () => {
     Object.assign(state.design, { warmth: { cabinets: [{ id: "box", name: "Electrics" }] } });
     mount(<Power />);
     take("Inverter");

@@ -70,7 +70,7 @@ describe("the list", () => {
   });
   it("leads to the sums", async () => {
     open();
-    fireEvent.click(screen.getByRole("button", { name: "Sums" }));
+    fireEvent.click(screen.getByRole("button", { name: "Quick calculations" }));
     await waitFor(() => expect(where).toBe("/sums"));
   });
 });
@@ -124,14 +124,14 @@ describe("a project", () => {
   it("is put away only after a question, and can be taken back", async () => {
     serve({ "DELETE /api/projects/b": null, "POST /api/projects/b/restore": null, "GET /api/projects": [project("b", "Tern")] });
     open();
-    fireEvent.click(within(await row("Tern")).getByRole("button", { name: "Put away…" }));
+    fireEvent.click(within(await row("Tern")).getByRole("button", { name: "Delete…" }));
     const dialog = await screen.findByRole("alertdialog");
-    expect(dialog.textContent).toContain("Put Tern away?");
+    expect(dialog.textContent).toContain("Delete Tern?");
     fireEvent.click(within(dialog).getByRole("button", { name: "Keep it" }));
     expect(asked("DELETE", "/api/projects/b")).toHaveLength(0);
-    fireEvent.click(within(await row("Tern")).getByRole("button", { name: "Put away…" }));
-    fireEvent.click(within(await screen.findByRole("alertdialog")).getByRole("button", { name: "Put away" }));
-    fireEvent.click(await screen.findByRole("button", { name: "Take it back" }));
+    fireEvent.click(within(await row("Tern")).getByRole("button", { name: "Delete…" }));
+    fireEvent.click(within(await screen.findByRole("alertdialog")).getByRole("button", { name: "Delete" }));
+    fireEvent.click(await screen.findByRole("button", { name: "Undo" }));
     await waitFor(() => expect(asked("POST", "/api/projects/b/restore")).toHaveLength(1));
     await waitFor(() => expect(screen.queryByText(/was put away/)).toBeNull());
   });

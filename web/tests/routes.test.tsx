@@ -138,7 +138,7 @@ describe("circuits from a table", () => {
       />,
     );
     expect(await screen.findByText(/there is no board/)).toBeTruthy();
-    fireEvent.click(screen.getByRole("button", { name: "Take 1 circuits, leave out 1" }));
+    fireEvent.click(screen.getByRole("button", { name: "Import 1 circuits, leave out 1" }));
     await waitFor(() => expect(closed).toBe(true));
     expect(sent()).toEqual([{ op: "add", path: "/wiring/circuits/-", value: { name: "Pump", id: "pump" } }]);
   });
@@ -189,7 +189,7 @@ describe("taking away", () => {
   it("says what it is making, and what went wrong", async () => {
     vi.stubGlobal("fetch", async () => new Response(JSON.stringify({ error: { key: "pdf", message: "no paper" } }), { status: 503 }));
     mount(<Exports items={[{ word: "Diagram, PDF", pdf: "diagram" }]} />);
-    fireEvent.keyDown(screen.getByRole("button", { name: /Take away/ }), { key: "Enter" });
+    fireEvent.keyDown(screen.getByRole("button", { name: /^Export/ }), { key: "Enter" });
     fireEvent.click(await screen.findByRole("menuitem", { name: "Diagram, PDF" }));
     expect((await screen.findByRole("alert")).textContent).toBe("no paper");
   });

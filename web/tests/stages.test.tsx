@@ -65,7 +65,7 @@ describe("Vehicle", () => {
   });
 });
 
-describe("Life", () => {
+describe("Daily use", () => {
   it("lists what a day takes by season, and what takes most", () => {
     mount(<Life />);
     const heads = within(slate())
@@ -148,7 +148,7 @@ describe("Power", () => {
     expect(await ops()).toEqual(replace("/power/bank/cold_charge_cutoff", !fixture.design.power.bank.cold_charge_cutoff));
     change("take-off", "busbar");
     expect(await ops(2)).toEqual(replace("/power/bank/wiring", "busbar"));
-    press("Take it out");
+    press("Remove");
     expect(await ops(3)).toEqual(replace("/power/bank", null));
   });
   it("an inverter by the clock gets hours with the choice", async () => {
@@ -178,7 +178,7 @@ describe("Power", () => {
   });
 });
 
-describe("Prove", () => {
+describe("Test", () => {
   it("counts what was read and shows the failing circuit with what to do", async () => {
     mount(<Prove />);
     expect(document.body.textContent).toContain("4 of 22 circuits read, 3 passed.");
@@ -279,7 +279,7 @@ describe("Prove", () => {
 });
 
 describe("what a person asks for by key", () => {
-  it("n adds an appliance in Life, and the form can be left", async () => {
+  it("n adds an appliance in Daily use, and the form can be left", async () => {
     mount(<Life />);
     window.dispatchEvent(new Event("bothy:new"));
     const form = await screen.findByRole("form", { name: "New appliance" });

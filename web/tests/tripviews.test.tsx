@@ -324,8 +324,8 @@ describe("places", () => {
       "POST /api/weather/read": (body: { lat_deg?: number }) => (body.lat_deg ? { ...open, asks: [], place, day_count: 365, summary: "Yard: all well" } : open),
     });
     mount(<PlacesView />);
-    fireEvent.click(await screen.findByRole("button", { name: "Bring in a weather file" }));
-    const take = screen.getByRole("button", { name: "Take it as a place" }) as HTMLButtonElement;
+    fireEvent.click(await screen.findByRole("button", { name: "Import a weather file" }));
+    const take = screen.getByRole("button", { name: "Add as a place" }) as HTMLButtonElement;
     expect(take.disabled).toBe(true);
     fireEvent.change(screen.getByLabelText("Weather file"), { target: { files: [new File(["a;b\n1;2"], "yard.csv")] } });
     expect(await screen.findByText("Still to be told: its latitude.")).toBeTruthy();
@@ -341,7 +341,7 @@ describe("places", () => {
   it("refuses a file that is too large before it is read", async () => {
     serve(answers);
     mount(<PlacesView />);
-    fireEvent.click(await screen.findByRole("button", { name: "Bring in a weather file" }));
+    fireEvent.click(await screen.findByRole("button", { name: "Import a weather file" }));
     const big = new File(["x"], "big.epw");
     Object.defineProperty(big, "size", { value: 13_000_000 });
     fireEvent.change(screen.getByLabelText("Weather file"), { target: { files: [big] } });
@@ -421,7 +421,7 @@ describe("measured", () => {
     mount(<Measured />);
     expect(await screen.findByText(/autumn.csv: over 48 hours the run uses 25 % less than was measured/)).toBeTruthy();
     expect(screen.getByText("40 % of the time")).toBeTruthy();
-    fireEvent.click(screen.getByRole("button", { name: "Take the fit over" }));
+    fireEvent.click(screen.getByRole("button", { name: "Use the fitted values" }));
     await waitFor(() => expect(sent()).toEqual([{ op: "replace", path: "/life/people", value: 3 }]));
     fireEvent.click(screen.getByRole("button", { name: "Forget this log" }));
     await waitFor(() => expect(calls.some((c) => c.method === "DELETE" && c.path === "/api/variants/v/measured")).toBe(true));
@@ -463,12 +463,12 @@ describe("measured", () => {
       "PUT /api/variants/v/measured": told,
     });
     mount(<Measured />);
-    fireEvent.click(await screen.findByRole("button", { name: "Bring in a log" }));
+    fireEvent.click(await screen.findByRole("button", { name: "Import a log" }));
     fireEvent.change(screen.getByLabelText("Log file"), { target: { files: [new File(["t;v;a"], "log.csv")] } });
     expect(await screen.findByText(/Still to be told: whether a positive current/)).toBeTruthy();
     fireEvent.change(screen.getByLabelText("a positive current"), { target: { value: "charges" } });
     expect(await screen.findByText("2 times stand twice; their mean is taken")).toBeTruthy();
-    fireEvent.click(screen.getByRole("button", { name: "Take 3 lines" }));
+    fireEvent.click(screen.getByRole("button", { name: "Import 3 lines" }));
     await waitFor(() => expect(calls.find((c) => c.method === "PUT")?.body).toMatchObject({ name: "log.csv", positive: "charges" }));
   });
 

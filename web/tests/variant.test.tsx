@@ -298,7 +298,7 @@ describe("another tab was faster", () => {
     expect(hand.conflict).toBeNull();
   });
 
-  it("on the same item: it stops and asks, and mine can be taken", async () => {
+  it("on the same item: it stops and asks, and mine suggested", async () => {
     answers = [
       meanwhile("/life/people", () => {
         server.design.life.people = 9;
@@ -315,7 +315,7 @@ describe("another tab was faster", () => {
     await waitFor(() => expect(server.design.life.people).toBe(4));
   });
 
-  it("on the same item: theirs can be taken", async () => {
+  it("on the same item: theirs suggested", async () => {
     answers = [
       meanwhile("/life/people", () => {
         server.design.life.people = 9;

@@ -299,7 +299,7 @@ describe("ducts and loop", () => {
   it("takes a trunk out and leaves its branches at the heater", async () => {
     mount(<DuctsView />);
     fireEvent.click(within(screen.getByRole("grid", { name: "Runs" })).getAllByText("Trunk under the bench")[0]!);
-    fireEvent.click(await within(slate()).findByRole("button", { name: "Take this run out" }));
+    fireEvent.click(await within(slate()).findByRole("button", { name: "Remove this run" }));
     const made = (await ops()) as { op: string; path: string }[];
     expect(made.filter((o) => o.op === "replace").map((o) => o.path)).toEqual([1, 2, 3, 4].map((i) => `/warmth/ducts/${i}/parent`));
     expect(made.at(-1)).toEqual({ op: "remove", path: "/warmth/ducts/0" });

@@ -88,10 +88,10 @@ describe("what a run says of warmth", () => {
   });
   it("stands in the slate, and nowhere for a run of before", () => {
     const { unmount } = mount(<WarmSummary run={run()} />);
-    expect(screen.getByRole("heading", { name: "Warmth on the way" })).toBeTruthy();
+    expect(screen.getByRole("heading", { name: "Heat and air on the way" })).toBeTruthy();
     unmount();
     mount(<WarmSummary run={{ ...run(), warm: undefined } as unknown as TripRun} />);
-    expect(screen.queryByRole("heading", { name: "Warmth on the way" })).toBeNull();
+    expect(screen.queryByRole("heading", { name: "Heat and air on the way" })).toBeNull();
   });
 });
 

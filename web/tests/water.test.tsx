@@ -91,7 +91,7 @@ describe("tanks", () => {
     fireEvent.click(screen.getByRole("button", { name: "Add a tank (n)" }));
     expect(await ops()).toEqual([{ op: "add", path: "/water/tanks/-", value: expect.objectContaining({ holds: "fresh" }) }]);
     fireEvent.click(screen.getByRole("gridcell", { name: "b" }));
-    fireEvent.click(await within(slate()).findByRole("button", { name: "Take this tank out" }));
+    fireEvent.click(await within(slate()).findByRole("button", { name: "Remove this tank" }));
     expect(await ops(2)).toEqual([
       { op: "replace", path: "/water/joins/0/tanks", value: ["a", "c"] },
       { op: "remove", path: "/water/tanks/1" },
@@ -131,7 +131,7 @@ describe("taps", () => {
     await within(slate()).findByText("Fittings");
     const begins = within(slate()).getByLabelText("begins at");
     expect(within(begins).queryByRole("option", { name: "Shower" })).toBeNull();
-    press("Take this run out");
+    press("Remove this run");
     expect(await ops()).toEqual([
       { op: "replace", path: "/water/runs/3/parent", value: "main" },
       { op: "replace", path: "/water/runs/4/parent", value: "main" },
@@ -172,7 +172,7 @@ describe("hot, waste, frost", () => {
     fireEvent.change(within(slate()).getByLabelText("in frost it is"), { target: { value: "drain" } });
     expect(await ops(2)).toEqual([{ op: "replace", path: "/water/winter", value: "drain" }]);
     fireEvent.click(screen.getByRole("gridcell", { name: "Shower waste" }));
-    fireEvent.click(await within(slate()).findByRole("button", { name: "Take this waste out" }));
+    fireEvent.click(await within(slate()).findByRole("button", { name: "Remove this waste" }));
     expect(await ops(3)).toEqual([{ op: "remove", path: "/water/drains/2" }]);
   });
 });

@@ -85,7 +85,7 @@ describe("what if", () => {
     mount(<WhatIf c={c1} />);
     fireEvent.click(screen.getByRole("button", { name: /What if/ }));
     fireEvent.change(screen.getByLabelText("length, one way"), { target: { value: "7" } });
-    expect(await screen.findByText(/No danger or fault comes or goes/)).toBeTruthy();
+    expect(await screen.findByText(/No danger or problem comes or goes/)).toBeTruthy();
     fireEvent.click(screen.getByRole("button", { name: "Back to what it is" }));
     expect(screen.getByText(/nothing is kept until you say so/)).toBeTruthy();
     expect((screen.getByLabelText("length, one way") as HTMLInputElement).value).toBe("4");
@@ -97,7 +97,7 @@ describe("a remedy", () => {
     serve({ "POST /api/variants/v/preview": change([...findings, { ...findings[1]!, id: "fresh", title: "Something new" }]) });
     mount(<FindingList findings={findings.slice(0, 1)} />);
     fireEvent.click(screen.getByRole("button", { name: "Fit 5 A" }));
-    expect((await screen.findByRole("alert")).textContent).toContain("It would also bring fault: Something new");
+    expect((await screen.findByRole("alert")).textContent).toContain("It would also bring problem: Something new");
     expect(edits()).toEqual([]);
     fireEvent.click(screen.getByRole("button", { name: "Fit 5 A all the same" }));
     await waitFor(() => expect(edits()).toEqual([{ op: "replace", path: "/life/people", value: 4 }]));
@@ -387,7 +387,7 @@ describe("the switch panel", () => {
     fireEvent.click(screen.getByRole("button", { name: /^volts/ }));
     fireEvent.change(screen.getByLabelText("switches or feeds"), { target: { value: "c1" } });
     await waitFor(() => expect(sent()).toContainEqual({ op: "replace", path: "/wiring/panel/things/1/circuit", value: "c1" }));
-    fireEvent.click(screen.getByRole("button", { name: "Take it off the plate" }));
+    fireEvent.click(screen.getByRole("button", { name: "Remove from the panel" }));
     await waitFor(() => expect(sent()).toContainEqual({ op: "remove", path: "/wiring/panel/things/1" }));
   });
 });

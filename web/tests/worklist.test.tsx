@@ -58,11 +58,11 @@ describe("the list", () => {
   const section = (name: string) => screen.getByRole("region", { name });
   it("says how many are open and groups them by what to do", () => {
     mount(<Worklist />);
-    expect(screen.getByRole("main").textContent).toContain("1 danger, 2 faults, 1 piece of advice, 1 question open in this design.");
+    expect(screen.getByRole("main").textContent).toContain("1 danger, 2 problems, 1 piece of advice, 1 question open in this design.");
     expect(within(section("Press it")).getAllByRole("listitem").length).toBe(2);
     expect(within(section("Call a licensed trade")).getByText("gas-test title")).toBeTruthy();
     expect(within(section("Build it")).getByText("Rests on what is only assumed: length of Lamp.")).toBeTruthy();
-    expect(within(section("Kept with a reason")).getByText(/it is in the garage/)).toBeTruthy();
+    expect(within(section("Accepted with a reason")).getByText(/it is in the garage/)).toBeTruthy();
     expect(within(section("Press it")).getAllByTestId("before-after")[0]?.textContent).toBe("area 2.5\u00a0mm² → 4\u00a0mm²");
   });
   it("applies what is ticked as one change", async () => {
@@ -75,9 +75,9 @@ describe("the list", () => {
     mount(<Worklist />);
     fireEvent.click(screen.getByRole("button", { name: "Yes, for 300 A" }));
     expect(await ops()).toEqual([set("/wiring/isolator_a", 300)]);
-    fireEvent.click(within(section("Kept with a reason")).getByRole("button", { name: "open again" }));
+    fireEvent.click(within(section("Accepted with a reason")).getByRole("button", { name: "Reopen" }));
     expect(await ops(2)).toEqual([{ op: "remove", path: "/accepted/0" }]);
-    fireEvent.click(within(section("Build it")).getByRole("button", { name: "Keep with a reason…" }));
+    fireEvent.click(within(section("Build it")).getByRole("button", { name: "Accept with a reason…" }));
     fireEvent.change(screen.getByLabelText("Reason"), { target: { value: "measured twice" } });
     fireEvent.click(screen.getByRole("button", { name: "Keep" }));
     expect(((await ops(3)) as { value: object }[])[0]?.value).toMatchObject({ finding: "far", reason: "measured twice" });

@@ -88,7 +88,7 @@ def _feeds(text: str, design: Design) -> list[str]:
     while rest:
         hit = next(((n, i) for n, i in names if rest.startswith(n) and (len(rest) == len(n) or rest[len(n)] in ",;") and i not in out), None)
         if hit is None:
-            raise NotUnderstood(f"no appliance is called “{re.split('[,;]', rest)[0].strip()[:40]}”; name them as in Life, apart by commas")
+            raise NotUnderstood(f"no appliance is called “{re.split('[,;]', rest)[0].strip()[:40]}”; name them as in Daily use, apart by commas")
         out.append(hit[1])
         rest = rest[len(hit[0]) :].lstrip(",; ")
     return out

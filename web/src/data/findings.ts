@@ -10,3 +10,6 @@ export function concerns(f: Finding, id: string): boolean {
 export function isOpen(f: Finding): boolean {
   return !f.accepted || f.severity === "danger";
 }
+
+/** How a severity is called. “Fault” is kept for electrical faults. */
+export const severityWord = (severity: string): string => (severity === "fault" ? "problem" : severity);

@@ -10,7 +10,7 @@ export const DOING = {
   build: "Build it",
   trade: "Call a licensed trade",
   know: "Good to know",
-  kept: "Kept with a reason",
+  kept: "Accepted with a reason",
 } as const;
 export type Doing = keyof typeof DOING;
 export const NOTES: Record<Doing, string> = {

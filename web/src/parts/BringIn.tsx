@@ -117,9 +117,9 @@ export function BringIn<Line>({
   };
 
   return (
-    <section aria-label={`Bring in ${items}`} className="p-3">
+    <section aria-label={`Import ${items}`} className="p-3">
       <div className="mb-2 flex flex-wrap items-center gap-2">
-        <strong>Bring in {items}</strong>
+        <strong>Import {items}</strong>
         <button type="button" className="btn" onClick={() => file.current?.click()}>
           Choose a file, {kinds}…
         </button>
@@ -138,7 +138,7 @@ export function BringIn<Line>({
           Leave it
         </button>
         <button type="button" className="btn btn-main" disabled={!preview?.taken} onClick={() => void takeOver()}>
-          {preview ? `Take ${preview.taken} ${items}${preview.wrong ? `, leave out ${preview.wrong}` : ""}` : "Take"}
+          {preview ? `Import ${preview.taken} ${items}${preview.wrong ? `, leave out ${preview.wrong}` : ""}` : "Import"}
         </button>
       </div>
       <textarea

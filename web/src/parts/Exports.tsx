@@ -59,7 +59,7 @@ export function Exports({ items }: { items: Export[] }) {
         </span>
       )}
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="btn">Take away ▾</DropdownMenu.Trigger>
+        <DropdownMenu.Trigger className="btn">Export ▾</DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content align="end" className="z-50 border border-peat bg-sheet py-1 text-peat">
             {items.map((x) => (

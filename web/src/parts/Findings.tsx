@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import { useLocation } from "react-router";
 import type { FigureKey } from "../../generated/figures";
 import type { Finding, Workings } from "../data/client";
-import { concerns, isOpen } from "../data/findings";
+import { concerns, isOpen, severityWord } from "../data/findings";
 import { preview, turns } from "../data/preview";
 import { useVariant } from "../data/variant";
 import { Sources } from "../method/Sources";
@@ -100,7 +100,7 @@ export function Fix({ finding, plain }: { finding: Finding; plain?: boolean }) {
     <>
       {brings?.length ? (
         <p className="my-1 basis-full border-l-2 border-rust pl-2" role="alert">
-          It would also bring {brings.map((f) => `${f.severity}: ${f.title} (${f.subject_name})`).join("; ")}.
+          It would also bring {brings.map((f) => `${severityWord(f.severity)}: ${f.title} (${f.subject_name})`).join("; ")}.
         </p>
       ) : null}
       <button type="button" className={plain ? "btn" : "btn btn-main"} disabled={looking} onClick={() => void press()}>
@@ -120,10 +120,10 @@ export function Kept({ finding }: { finding: Finding }) {
   };
   return (
     <p className="my-1 border-l-2 border-moss pl-2">
-      {finding.severity === "danger" ? "Answered, still a danger: " : "Kept: "}
+      {finding.severity === "danger" ? "Responded, still a danger: " : "Accepted: "}
       {finding.accepted}{" "}
       <button type="button" className="no-print underline" onClick={open}>
-        open again
+        Reopen
       </button>
     </p>
   );
@@ -146,7 +146,7 @@ function One({ finding, own }: { finding: Finding; own?: Workings }) {
         <FindingMark severity={severity} slate />
         <span>
           <span className="uppercase tracking-wide text-[11px]" style={{ color: ON_SLATE[severity] }}>
-            {severity}
+            {severityWord(severity)}
           </span>{" "}
           {finding.title}
         </span>
@@ -175,7 +175,7 @@ function One({ finding, own }: { finding: Finding; own?: Workings }) {
         ))}
         {!finding.accepted && severity !== "note" && (
           <button type="button" className="btn btn-slate" aria-expanded={answering} onClick={() => setAnswering(!answering)}>
-            {severity === "danger" ? "Answer…" : "Keep with a reason…"}
+            {severity === "danger" ? "Respond…" : "Accept with a reason…"}
           </button>
         )}
       </div>

@@ -1,4 +1,4 @@
-/** What Bothy would fit: each with why and what it assumed. Taking one, some or all; what was typed stays. */
+/** What Bothy suggests: each with why and what it assumed. Taking one, some or all; what was typed stays. */
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { api, type Proposal, take } from "../data/client";
@@ -8,11 +8,11 @@ import { useMoney, usePerson, useSaid } from "../shell/person";
 
 export type Group = Proposal["group"];
 const STATUS: Record<Proposal["status"], string> = {
-  new: "can be taken",
+  new: "suggested",
   change: "differs from what is fitted",
   offer: "a choice, nothing asks for it",
   fitted: "fitted",
-  kept: "yours stays",
+  kept: "keeping yours",
 };
 
 /** Groups whose square millimetres are copper. */
@@ -74,8 +74,8 @@ function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean
           {p.price ? money(p.price) : ""} {p.mass_kg ? show(p.mass_kg, "kg", units) : ""}
         </span>
         <span className={`w-40 shrink-0 text-right text-[12px] ${free ? "" : "text-dim"}`}>{STATUS[p.status]}</span>
-        <button type="button" className="btn px-2 py-0" disabled={!free || busy} aria-label={`Take ${p.title}`} onClick={onTake}>
-          take
+        <button type="button" className="btn px-2 py-0" disabled={!free || busy} aria-label={`Use ${p.title}`} onClick={onTake}>
+          use
         </button>
       </div>
       {open && (
@@ -114,17 +114,17 @@ export function Proposals({ groups, empty }: { groups: Group[]; empty: string })
     <section aria-label="Bothy's proposal" className={`px-3 py-2 ${list.isFetching ? "opacity-70" : ""}`}>
       <div className="mb-1 flex items-center gap-2">
         <h2 ref={head} tabIndex={-1} className="m-0 outline-none font-display text-[15px] font-semibold">
-          Bothy would fit
+          Bothy suggests
         </h2>
         <span className="flex-1" />
         {chosen.length > 0 && (
           <button type="button" className="btn" disabled={busy} onClick={() => void run(chosen.map((p) => p.id))}>
-            Take the {chosen.length} picked
+            Use the {chosen.length} selected
           </button>
         )}
         {wanted.length > 0 && (
           <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(null)}>
-            Take all {wanted.length}
+            Use all {wanted.length}
           </button>
         )}
       </div>

@@ -128,7 +128,7 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
           Export
         </a>
         <button type="button" className="btn" onClick={() => onDelete(project)}>
-          Put away…
+          Delete…
         </button>
       </td>
     </tr>
@@ -178,7 +178,7 @@ export function Component() {
         <h1 className="m-0 font-display text-3xl font-semibold">Bothy</h1>
         <span className="flex gap-2">
           <button type="button" className="btn" onClick={() => go("/sums")}>
-            Sums
+            Quick calculations
           </button>
           <button type="button" className="btn" onClick={() => go("/method")}>
             How it is reckoned
@@ -200,9 +200,9 @@ export function Component() {
       <p className="mb-4 mt-1 text-dim">One model of the vehicle; every figure with its working; findings that say what is wrong and what to do.</p>
       <NewProject />
       <p className="mt-2 max-w-3xl text-[13px] text-dim">
-        The way through: <strong>Vehicle</strong> (what you work with), <strong>Life</strong> (what will run), <strong>Power</strong> (what supplies it),{" "}
-        <strong>Trips</strong> (will it last), <strong>Wiring</strong> (which cable and fuse), <strong>Warmth</strong>, <strong>Water</strong>,{" "}
-        <strong>Gas</strong>, <strong>Prove</strong> (what the meter must read). Whatever you have not said yet is assumed and shown in{" "}
+        The way through: <strong>Vehicle</strong> (what you work with), <strong>Daily use</strong> (what will run), <strong>Power</strong> (what supplies it),{" "}
+        <strong>Trips</strong> (will it last), <strong>Wiring</strong> (which cable and fuse), <strong>Heat and air</strong>, <strong>Water</strong>,{" "}
+        <strong>Gas</strong>, <strong>Test</strong> (what the meter must read). Whatever you have not said yet is assumed and shown in{" "}
         <span className="text-heather underline decoration-dotted">heather</span>.
       </p>
       {problem && (
@@ -212,9 +212,9 @@ export function Component() {
       )}
       {gone && (
         <p role="status" className="mt-3 border border-line p-2">
-          {gone.name} was put away.{" "}
+          {gone.name} was deleted.{" "}
           <button type="button" className="text-loch underline" onClick={() => void back()}>
-            Take it back
+            Undo
           </button>
         </p>
       )}
@@ -258,12 +258,12 @@ export function Component() {
         <AlertDialog.Portal>
           <AlertDialog.Overlay className="fixed inset-0 bg-peat/40" />
           <AlertDialog.Content className="fixed left-1/2 top-1/3 w-96 -translate-x-1/2 border border-peat bg-sheet p-4 text-peat">
-            <AlertDialog.Title className="m-0 font-display text-lg">Put {doomed?.name} away?</AlertDialog.Title>
-            <AlertDialog.Description>It leaves the list with all its variants. You can take it back right after.</AlertDialog.Description>
+            <AlertDialog.Title className="m-0 font-display text-lg">Delete {doomed?.name}?</AlertDialog.Title>
+            <AlertDialog.Description>It leaves the list with all its variants. You can undo this right after.</AlertDialog.Description>
             <div className="flex justify-end gap-2">
               <AlertDialog.Cancel className="btn">Keep it</AlertDialog.Cancel>
               <AlertDialog.Action className="btn btn-main" onClick={() => void putAway()}>
-                Put away
+                Delete
               </AlertDialog.Action>
             </div>
           </AlertDialog.Content>

@@ -17,10 +17,10 @@ export function Banner() {
           <span className="num">{said(conflict.mine)}</span>.
         </span>
         <button type="button" className="btn btn-main" onClick={() => resolve(true)}>
-          Take mine
+          Use mine
         </button>
         <button type="button" className="btn" onClick={() => resolve(false)}>
-          Take theirs
+          Use theirs
         </button>
       </div>
     );
@@ -31,7 +31,7 @@ export function Banner() {
           Not taken: <strong>{rejection.message}</strong> The design is as it was.
         </span>
         <button type="button" className="btn" onClick={dismiss}>
-          All right
+          OK
         </button>
       </div>
     );

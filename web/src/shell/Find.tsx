@@ -1,6 +1,8 @@
 /** Find or do: one field for stages, items, findings, sums and actions. */
+
 import { useCallback, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
+import { severityWord } from "../data/findings";
 import { useFindings } from "../data/trip";
 import { useVariant } from "../data/variant";
 import { useMethod } from "../method/data";
@@ -59,7 +61,7 @@ export function Find({ actions }: { actions: Hit[] }) {
       ...(design.warmth?.build_ups ?? []).map((b) => ({ word: b.name, what: "build-up", run: () => go(`/v/${variantId}/warmth?hand=build:${b.id}`) })),
       ...findings.map((f) => ({
         word: `${f.title}: ${f.subject_name}`,
-        what: f.severity,
+        what: severityWord(f.severity),
         run: () => go(`/v/${variantId}/${stageOf(f.subject, f.stage)}`, { state: { finding: f.id } }),
       })),
       ...(method.data ?? []).flatMap((p) =>

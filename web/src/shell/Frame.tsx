@@ -99,7 +99,7 @@ function useActions() {
         run: () => person.set({ theme: person.theme === "day" ? "night" : "day" }),
       },
       { word: "Worklist", what: "l", run: () => go(`/v/${v.id}/worklist`) },
-      { word: "Sums", what: "calculators", run: () => go("/sums") },
+      { word: "Quick calculations", what: "calculators", run: () => go("/sums") },
       { word: "How it is reckoned", what: "method", run: () => go("/method") },
       { word: "Projects", what: "list", run: () => go("/") },
     ];
@@ -165,7 +165,7 @@ function Header() {
         <span className="num">{count("danger")}</span> <FindingMark severity="danger" />
         <span className="sr-only">dangers, </span>
         <span className="num ml-1.5">{count("fault")}</span> <FindingMark severity="fault" />
-        <span className="sr-only">faults, </span>
+        <span className="sr-only">problems, </span>
         <span className="num ml-1.5">{count("question")}</span> <FindingMark severity="question" />
         <span className="sr-only">questions open</span>
       </Link>

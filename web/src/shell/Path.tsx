@@ -12,7 +12,7 @@ const STONES = [
   { x: 5, y: 3.2, w: 8, h: 2.8 },
   { x: 6.8, y: 0.6, w: 4.6, h: 2.4 },
 ];
-const STATE = ["untouched", "begun", "computed", "no open danger or fault", "proved by readings"];
+const STATE = ["not started", "started", "calculated", "no open danger or problem", "tested on site"];
 
 export function Cairn({ stones }: { stones: number }) {
   return (
@@ -72,7 +72,7 @@ export function Path() {
                 {open > 0 && (
                   <span
                     className={`num text-[11px] font-semibold ${state?.dangers ? "text-rust" : "text-gorse-ink"}`}
-                    title={`${state?.dangers} dangers, ${state?.faults} faults open`}
+                    title={`${state?.dangers} dangers, ${state?.faults} problems open`}
                   >
                     {open}
                   </span>

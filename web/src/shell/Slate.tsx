@@ -19,7 +19,7 @@ function Opened() {
   const f = opened ? report.figures[opened] : undefined;
   if (!opened || !onBench || !f) return null;
   return (
-    <div ref={box} className="mb-2 border border-gorse/70 p-2" role="region" aria-label="Working">
+    <div ref={box} className="mb-2 border border-gorse/70 p-2" role="region" aria-label="Calculation">
       <div className="flex items-baseline justify-between gap-2">
         <strong>{say(f.label)}</strong>
         <button type="button" className="text-chalk-dim underline" onClick={() => open(null)}>
@@ -39,9 +39,9 @@ export function Slate({ title, sub, children }: { title: string; sub?: string; c
   const folded = person.slate < 80;
   if (folded)
     return (
-      <aside className="no-print flex w-8 shrink-0 bg-slate text-chalk max-[899px]:hidden" aria-label="Slate, folded">
+      <aside className="no-print flex w-8 shrink-0 bg-slate text-chalk max-[899px]:hidden" aria-label="Details, hidden">
         <button type="button" className="w-full [writing-mode:vertical-rl]" onClick={() => person.set({ slate: 312 })}>
-          slate: {title}
+          details: {title}
         </button>
       </aside>
     );
@@ -49,14 +49,14 @@ export function Slate({ title, sub, children }: { title: string; sub?: string; c
     <aside
       id="slate"
       tabIndex={-1}
-      aria-label="Slate"
+      aria-label="Details"
       style={{ width: person.slate }}
       className="no-print relative flex shrink-0 flex-col bg-slate text-chalk max-[899px]:!w-full max-[899px]:shrink"
     >
       <div
         role="separator"
         aria-orientation="vertical"
-        aria-label="Width of the slate"
+        aria-label="Width of the details"
         aria-valuenow={person.slate}
         aria-valuemin={260}
         aria-valuemax={620}
@@ -85,11 +85,11 @@ export function Slate({ title, sub, children }: { title: string; sub?: string; c
         <span className="flex gap-2 text-[12px]">
           {hand.key && (
             <button type="button" className="text-chalk-dim underline" onClick={hand.drop}>
-              put down
+              clear selection
             </button>
           )}
           <button type="button" className="text-chalk-dim underline max-[899px]:hidden" onClick={() => person.set({ slate: 40 })}>
-            fold
+            hide panel
           </button>
         </span>
       </header>

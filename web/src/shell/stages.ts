@@ -7,16 +7,16 @@ export type Stage = { id: StageId; word: string; key: string; question: string; 
 
 export const STAGES: Stage[] = [
   { id: "vehicle", word: "Vehicle", key: "1", question: "What are we working with?", page: () => import("../stages/vehicle/Vehicle") },
-  { id: "life", word: "Life", key: "2", question: "Who lives in it, where, how?", page: () => import("../stages/life/Life") },
+  { id: "life", word: "Daily use", key: "2", question: "Who lives in it, where, how?", page: () => import("../stages/life/Life") },
   { id: "power", word: "Power", key: "3", question: "Is there enough, and what limits it?", page: () => import("../stages/power/Power") },
   { id: "trips", word: "Trips", key: "4", question: "Will it last?", page: () => import("../stages/trips/Trips") },
   { id: "wiring", word: "Wiring", key: "5", question: "Which cable, which fuse, which way?", page: () => import("../stages/wiring/Wiring") },
-  { id: "warmth", word: "Warmth", key: "6", question: "Warm, dry and cool for how much?", page: () => import("../stages/warmth/Warmth") },
+  { id: "warmth", word: "Heat and air", key: "6", question: "Warm, dry and cool for how much?", page: () => import("../stages/warmth/Warmth") },
   { id: "water", word: "Water", key: "7", question: "How many days, and does the shower run?", page: () => import("../stages/water/Water") },
   { id: "gas", word: "Gas", key: "8", question: "Is it enough, and is it safe?", page: () => import("../stages/gas/Gas") },
-  { id: "fit", word: "Fit", key: "9", question: "Where does it go, and what does it weigh?" },
+  { id: "fit", word: "Layout and weight", key: "9", question: "Where does it go, and what does it weigh?" },
   { id: "build", word: "Build", key: "0", question: "What next, and when is it done?" },
-  { id: "prove", word: "Prove", key: "-", question: "Does it do what the design says?", page: () => import("../stages/prove/Prove") },
+  { id: "prove", word: "Test", key: "-", question: "Does it do what the design says?", page: () => import("../stages/prove/Prove") },
   { id: "handover", word: "Hand over", key: "=", question: "What goes with the vehicle?" },
 ];
 

@@ -49,7 +49,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
           onSet(e.target.value === "" ? undefined : s.type === "integer" || typeof s.enum?.[0] === "number" ? Number(e.target.value) : e.target.value)
         }
       >
-        <option value="">{`${plain(standard)} (as usual)`}</option>
+        <option value="">{`${plain(standard)} (default)`}</option>
         {s.enum.map((o) => (
           <option key={o} value={String(o)}>
             {plain(String(o))}
@@ -65,7 +65,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
         value={value === undefined ? "" : String(value)}
         onChange={(e) => onSet(e.target.value === "" ? undefined : e.target.value === "true")}
       >
-        <option value="">{s.default === true ? "yes (as usual)" : s.default === false ? "no (as usual)" : "not said"}</option>
+        <option value="">{s.default === true ? "yes (default)" : s.default === false ? "no (default)" : "not said"}</option>
         <option value="true">yes</option>
         <option value="false">no</option>
       </select>

@@ -16,10 +16,10 @@ const FIELDS: Record<string, string> = {
   trips: "Trips",
   sizing: "Sizing",
   wiring: "Wiring",
-  warmth: "Warmth",
+  warmth: "Heat and air",
   water: "Water",
   gas: "Gas",
-  proving: "Prove",
+  proving: "Test",
 };
 
 function Sum({ item }: { item: Item }) {
@@ -113,7 +113,7 @@ export function Component() {
         <Link to="/" className="font-display text-[17px] font-semibold text-peat no-underline">
           Bothy
         </Link>
-        <span className="text-dim">Sums: a quick answer without a project</span>
+        <span className="text-dim">Quick calculations: a quick answer without a project</span>
         <span className="flex-1" />
         <Link to="/method" className="text-loch underline">
           How it is reckoned

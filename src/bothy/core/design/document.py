@@ -77,10 +77,10 @@ class Design(Doc):
         heaters = {h.id for h in self.warmth.heaters}
         inv = self.power.inverter
         if inv is not None and inv.cabinet is not None and inv.cabinet not in {c.id for c in self.warmth.cabinets}:
-            raise wrong("cabinet", f"“{inv.name}” names the cabinet “{inv.cabinet}” of Warmth, which does not exist")
+            raise wrong("cabinet", f"“{inv.name}” names the cabinet “{inv.cabinet}” in “Heat and air”, which does not exist")
         for g in self.gas.appliances:
             if g.heater is not None and g.heater not in heaters:
-                raise wrong("heater", f"“{g.name}” names the heater “{g.heater}” of Warmth, which does not exist")
+                raise wrong("heater", f"“{g.name}” names the heater “{g.heater}” in “Heat and air”, which does not exist")
         for name, of in warm:
             if of is not None and of not in appliances:
                 raise wrong("appliance", f"“{name}” names the appliance “{of}”, which does not exist")
@@ -115,7 +115,7 @@ class Design(Doc):
     def _places(self) -> None:
         own = {p.id for p in self.trips.places}
         live = [("the trip’s place", self.trips.live.place)] if self.trips.live is not None else []
-        home = [("the place of Life", self.life.place)] if self.life.place is not None else []
+        home = [("the place of Daily use", self.life.place)] if self.life.place is not None else []
         for who, place in (*home, *live, *((f"leg “{x.id}”", x.place) for x in self.trips.legs)):
             if place not in own and place not in climates():
                 raise wrong("place", f"{who} is “{place}”, which is neither in the climate table nor a place of your own; choose another place there first")

@@ -98,7 +98,7 @@ def _unlisted(ctx: Context) -> Found:
                 "gas-appliance-unlisted",
                 f"gas-heater:{h.id}",
                 h.name,
-                "It stands in Warmth.",
+                "It stands in “Heat and air”.",
                 fix=take(h.name, h.id, kind=kind, heater=h.id, room_sealed=h.room_sealed),
             )
     hot = ctx.design.water.hot
@@ -167,7 +167,7 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-solenoid-panel",
                 "solenoid",
                 "Main solenoid",
-                "Name its line in Life; its circuit then gets a switch on the panel in Wiring."
+                "Name its line in “Daily use”; its circuit then gets a switch on the panel in Wiring."
                 if s.appliance is None
                 else "Its circuit has no switch on the panel in Wiring.",
                 fix=_in_life(ctx, s) if s.appliance is None else None,
@@ -181,7 +181,7 @@ def _in_life(ctx: Context, s: Solenoid) -> Remedy:
     id = next(n for n in ("gas-solenoid", *(f"gas-solenoid-{i}" for i in range(2, 500))) if n not in taken)
     line = {"id": id, "name": "Gas solenoid", "kind": "safety", "zone": "kitchen", "power_w": s.hold_w, "hours_per_day": s.open_h_day}
     return Remedy(
-        label="First step: its line in Life",
+        label="First step: its line in “Daily use”",
         patch=[{"op": "add", "path": "/life/appliances/-", "value": line}, {"op": "replace", "path": "/gas/solenoid/appliance", "value": id}],
     )
 

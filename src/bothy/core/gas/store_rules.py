@@ -146,7 +146,7 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
             "room",
             "Fixed vents",
             f"High {r.have_high_mm2:,.0f} of {r.need_high_mm2:,.0f} mm², low {r.have_low_mm2:,.0f} of {r.need_low_mm2:,.0f} mm²; free area, not "
-            "gross. The vents are in Warmth.",
+            "gross. The vents are in “Heat and air”.",
             figures=["air/gas/high_area_mm2", "air/gas/low_area_mm2"],
         )
     if g.aboard:
@@ -166,7 +166,7 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
         + (["the alcohol stove"] if g.cooking == "alcohol" else [])
     )
     if flames and not any(a.kind == "co" for a in ctx.design.warmth.alarms):
-        yield finding("gas-co-alarm-missing", "gas-alarm", "Carbon monoxide alarm", f"{', '.join(flames[:3])} can give it off; no alarm stands in Warmth.")
+        yield finding("gas-co-alarm-missing", "gas-alarm", "Carbon monoxide alarm", f"{', '.join(flames[:3])} can give it off; no alarm stands in “Heat and air”.")
 
 
 def cold_findings(ctx: Context, w: Gassed) -> Found:

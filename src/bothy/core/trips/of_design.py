@@ -27,7 +27,7 @@ from bothy.core.trips.stores import gas_trip, half, water_trip
 ASSUMED = (
     "Approximate climate of the place; import a weather file for precision.",
     "Panels with 3 % dirt and 2 % mismatch, shaded as far as Power says so.",
-    "Fridges work as in their season’s usual air; the cabin is one store of heat and one of damp, and the first heater of Warmth warms it.",
+    "Fridges work as in their season’s usual air; the cabin is one store of heat and one of damp, and the first heater warms it.",
     "Windows are opened above 25 °C inside where it is cooler outside; the damp that linings take up and give off is not counted.",
 )
 

@@ -147,7 +147,7 @@ def alarm_findings(ctx: Context, w: Warm) -> Found:
     words = [a.name.lower() for a in ctx.design.life.appliances if a.kind == "safety"]
     co = [a for a in d.alarms if a.kind == "co"]
     if burners and not co and not any("monoxide" in x or x.startswith("co ") for x in words):
-        yield finding("warm-co-alarm", "air", "Alarms", "Something burns aboard, and neither Life nor Warmth has a carbon monoxide alarm.")
+        yield finding("warm-co-alarm", "air", "Alarms", "Something burns aboard, and there is no carbon monoxide alarm in “Daily use” or “Heat and air”.")
     if not any(a.kind == "smoke" for a in d.alarms) and not any("smoke" in x for x in words):
         yield finding(
             "warm-smoke-alarm",

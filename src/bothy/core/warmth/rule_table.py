@@ -197,7 +197,7 @@ rules(
         (
             "warm-heater-unlisted",
             "advice",
-            "A heater that Heat and air doesn’t know",
+            "Heater not described",
             "Enter it there too: its heat, fuel and exhaust are not reckoned yet.",
             Method("warmth.heaters", "definition"),
         ),

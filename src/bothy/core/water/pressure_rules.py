@@ -90,7 +90,7 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
                 "water-pump-load",
                 "pump",
                 p.name,
-                f"{said:.0f} Wh a day in Life, {q.energy_wh_day:.0f} Wh by its curve: {watts:.0f} W for {60 * hours:.0f} min.",
+                f"{said:.0f} Wh a day in “Daily use”, {q.energy_wh_day:.0f} Wh by its curve: {watts:.0f} W for {60 * hours:.0f} min.",
                 figures=["water/pump_energy_wh"],
                 fix=fix if agrees else None,
                 remedy=None if agrees else f"{read:g} A were read on its circuit, the curve says {q.current_a:.1f} A: correct the curve first.",
@@ -276,7 +276,7 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
     use = ctx.design.water.use
     dry = h.source == "loop" and w.loop_l_min is None
     if dry:
-        yield finding("water-hot-no-loop", "hot", h.name, "It is said to be heated by Warmth's loop, which has no plate exchanger with a rating.")
+        yield finding("water-hot-no-loop", "hot", h.name, "The coolant loop in “Heat and air” should heat it, and has no plate exchanger with a rating.")
     if use.shower_type == "flow" and p.reachable_c is not None and p.reachable_c < 38 and not dry:
         yield finding(
             "water-instant-weak",

@@ -128,8 +128,8 @@ rules(
         (
             "water-pump-load",
             "note",
-            "Pump in Life differs from the pump here",
-            "Take this pump’s current and minutes a day over to Life.",
+            "Pump energy differs between Daily use and Water",
+            "Use this pump’s current and minutes a day in “Daily use”.",
             Method("water.taps"),
         ),
         (
@@ -216,7 +216,7 @@ rules(
         ),
         ("water-heater-dry", "fault", "Heater can start without water", "Fit an interlock and a label.", Method("water.storage") + OwnChoice("practice")),
         ("water-instant-weak", "fault", "Heater too weak for the shower", "Use less flow, a larger heater, or a hot-water tank.", Method("water.instant")),
-        ("water-hot-no-loop", "fault", "Nothing heats the water", "Add a plate exchanger to the zones of Warmth’s loop.", Method("warmth.coolant")),
+        ("water-hot-no-loop", "fault", "Nothing heats the water", "Add a plate exchanger to the zones of the coolant loop in “Heat and air”.", Method("warmth.coolant")),
         (
             "water-hot-short",
             "advice",

@@ -264,7 +264,7 @@ def machines_l_day(ctx: Context) -> Figure:
                     ),
                 )
             )
-    return total("Water of the appliances", "L", parts, Method("water.autonomy", "appliances of Life"))
+    return total("Water of the appliances", "L", parts, Method("water.autonomy", "appliances of Daily use"))
 
 
 def work_stores(w: Water, d: WaterDemandOut, tanks: dict[str, TankPart], joins: dict[str, JoinPart]) -> list[StoreIn]:

@@ -211,7 +211,7 @@ function VentSlate({ v }: { v: GasVent & { name: string } }) {
           nothing is under it
         </button>
       )}
-      <TakeOut remove={() => remove(v)}>Take this vent out</TakeOut>
+      <TakeOut remove={() => remove(v)}>Remove this vent</TakeOut>
     </Slate>
   );
 }
@@ -232,7 +232,7 @@ function LowSlate({ l }: { l: LowPoint }) {
         item={l}
         onSet={(key, value, label) => void set(l, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(l)}>Take this point out</TakeOut>
+      <TakeOut remove={() => remove(l)}>Remove this point</TakeOut>
     </Slate>
   );
 }

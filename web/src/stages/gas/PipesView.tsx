@@ -90,7 +90,7 @@ function RunSlate({ p }: { p: GasPipe & { name: string } }) {
         item={p}
         onSet={(key, value, label) => void set(p, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(p)}>Take this run out</TakeOut>
+      <TakeOut remove={() => remove(p)}>Remove this run</TakeOut>
     </Slate>
   );
 }
@@ -114,7 +114,7 @@ function HoseSlate({ h }: { h: Hose }) {
         item={h}
         onSet={(key, value, label) => void set(h, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(h)}>Take this hose out</TakeOut>
+      <TakeOut remove={() => remove(h)}>Remove this hose</TakeOut>
     </Slate>
   );
 }
@@ -187,7 +187,7 @@ function Whole() {
               flag("by_alarm", "the gas alarm shuts it too"),
               choice(
                 "appliance",
-                "its line in Life",
+                "which appliance in Daily use",
                 (design.life?.appliances ?? []).map((a) => ({ value: a.id, word: a.name })),
                 { none: "none", note: "its circuit then gets a switch on the panel in Wiring" },
               ),

@@ -129,7 +129,7 @@ function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
       {b && (
         <p className="my-1 text-[12px]">
           {Math.round(b.rate_g_h)} g/h each at full; {Math.round(b.use_g_day)} g a day in all, for {b.hours.toFixed(1)} h
-          {b.of === "usual" ? ", as is usual" : b.of === "warmth" ? ", by Warmth’s coldest planned month" : ""}.
+          {b.of === "usual" ? ", as is usual" : b.of === "warmth" ? ", in the coldest planned month" : ""}.
         </p>
       )}
       <Fields
@@ -154,9 +154,9 @@ function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
             ? [
                 choice(
                   "heater",
-                  "is Warmth’s",
+                  "is the heater",
                   heaters.map((h) => ({ value: h.id, word: h.name })),
-                  { none: "none of Warmth", note: "its gas then follows the weather" },
+                  { none: "none in Heat and air", note: "its gas then follows the weather" },
                 ),
               ]
             : []),
@@ -165,7 +165,7 @@ function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
         item={a}
         onSet={(key, value, label) => void set(a, { [key]: key === "count" ? Math.max(1, Math.round(Number(value ?? 1))) : value }, label)}
       />
-      <TakeOut remove={() => remove(a)}>Take this appliance out</TakeOut>
+      <TakeOut remove={() => remove(a)}>Remove this appliance</TakeOut>
     </Slate>
   );
 }

@@ -179,7 +179,7 @@ function VesselSlate({ v }: { v: Vessel & { name: string } }) {
           void set(v, { [key]: whole.includes(key) ? Math.max(key === "count" ? 1 : 0, Math.round(Number(value ?? 0))) : value }, label)
         }
       />
-      <TakeOut remove={() => remove(v)}>Take this vessel out</TakeOut>
+      <TakeOut remove={() => remove(v)}>Remove this vessel</TakeOut>
     </Slate>
   );
 }

@@ -199,7 +199,7 @@ export function Component() {
   );
   return (
     <Bench
-      title="Life"
+      title="Daily use"
       sentence={<Sentence />}
       picture={list.length ? <DayRibbon season={shown} /> : undefined}
       tools={bringing === null ? tools : undefined}

@@ -144,7 +144,7 @@ export function LifeSlate() {
   const a = hand.kind === "appliance" ? list.find((x) => x.id === hand.id) : undefined;
   if (a) return <ApplianceSlate a={a} />;
   return (
-    <Slate title="Life" sub={`${list.length} ${list.length === 1 ? "appliance" : "appliances"}; ${report.life.place_name}`}>
+    <Slate title="Daily use" sub={`${list.length} ${list.length === 1 ? "appliance" : "appliances"}; ${report.life.place_name}`}>
       <FindingList findings={report.findings.filter((f) => f.stage === "life" || (f.rule === "power-load-saturated" && f.stage === "power"))} />
       {report.life.seasons.map((s) => (
         <section key={s.season} className="mb-2">

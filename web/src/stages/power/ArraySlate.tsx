@@ -140,7 +140,7 @@ export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
           Another like it
         </button>
         <button type="button" className="btn btn-slate" onClick={() => void remove(a)}>
-          Take it out
+          Remove
         </button>
       </div>
     </Slate>

@@ -180,7 +180,7 @@ export function Component() {
         any ? (
           <Sentence season={season} />
         ) : (
-          "Nothing is used yet, so nothing can be sized. Say in Life what will run (key 2); then Bothy proposes bank, sun, inverter and charging here."
+          "Nothing is used yet, so nothing can be sized. Say in Daily use what will run (key 2); then Bothy proposes bank, sun, inverter and charging here."
         )
       }
       picture={any ? <EnergyFlow season={season} /> : undefined}
@@ -188,7 +188,7 @@ export function Component() {
         <>
           <Supply />
           <Panels season={season} />
-          <Proposals groups={["inverter", "solar", "bank", "driving", "shore"]} empty="Nothing to propose until Life holds appliances." />
+          <Proposals groups={["inverter", "solar", "bank", "driving", "shore"]} empty="Nothing to propose until Daily use holds appliances." />
           <Seasons season={season} onPick={setPicked} />
         </>
       }

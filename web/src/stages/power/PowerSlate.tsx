@@ -109,7 +109,10 @@ const SPECS: { [P in Exclude<PartId, "solar" | "controller">]: (what: Fitted<P>,
       "cabinet",
       "stands in",
       (design.warmth?.cabinets ?? []).map((c) => ({ value: c.id, word: c.name ?? c.id })),
-      { none: "the open, or not said", note: design.warmth?.cabinets?.length ? "a hot cabinet of Warmth" : "hot cabinets are named in Warmth, Summer" },
+      {
+        none: "the open, or not said",
+        note: design.warmth?.cabinets?.length ? "a hot cabinet in Heat and air" : "hot cabinets are named in Heat and air, Summer",
+      },
     ),
     quantity("rating_w", "continuous rating", "power", "W"),
     quantity("surge_power_w", "short-time rating", "power", "W", USUAL),
@@ -230,7 +233,7 @@ function PartSlate({ id }: { id: PartId }) {
           {figures.length > 0 && <h3 className="mb-1 mt-3 font-display text-[14px]">Figures</h3>}
           <SlateFigs ks={figures} />
           <button type="button" className="btn btn-slate mt-2" onClick={() => void edit(unfit(id), `took out the ${word.word.toLowerCase()}`)}>
-            Take it out
+            Remove
           </button>
         </>
       )}

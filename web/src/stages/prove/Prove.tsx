@@ -90,7 +90,7 @@ function ProveSlate() {
     );
   if (!row)
     return (
-      <Slate title="Prove" sub="one circuit at a time, in the order of the sheet">
+      <Slate title="Test" sub="one circuit at a time, in the order of the sheet">
         <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
           {say("Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains tests are licensed work. ", "wiring")}
           {report.licensed}
@@ -232,7 +232,7 @@ export function Component() {
   ];
   return (
     <Bench
-      title="Prove"
+      title="Test"
       sentence={loops ? <LoopSentence /> : <Sentence />}
       picture={report.prove.rows.length && view === "readings" ? <Bands /> : undefined}
       tools={

@@ -101,14 +101,14 @@ export function SiteSheet() {
   const row = rows[Math.min(at, rows.length - 1)];
   if (!row)
     return (
-      <main aria-label="Prove" className="p-4">
-        <h1 className="m-0 font-display text-[20px]">Prove</h1>
+      <main aria-label="Test" className="p-4">
+        <h1 className="m-0 font-display text-[20px]">Test</h1>
         <p>No circuit to test yet; make them in Wiring.</p>
       </main>
     );
   return (
-    <main aria-label="Prove" className="flex flex-col gap-3 p-3">
-      <h1 className="sr-only">Prove</h1>
+    <main aria-label="Test" className="flex flex-col gap-3 p-3">
+      <h1 className="sr-only">Test</h1>
       <div className="grid grid-cols-2" role="group" aria-label="Which test">
         <button type="button" className={`btn h-12 ${loops ? "!border-gorse font-semibold" : ""}`} aria-pressed={loops} onClick={() => setLoops(true)}>
           Before power

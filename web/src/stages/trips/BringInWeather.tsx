@@ -38,7 +38,7 @@ export function BringInWeather({ onClose, onTaken }: { onClose: () => void; onTa
   );
   return (
     <FileHead
-      title="Bring in a weather file"
+      title="Import a weather file"
       kinds="a file, EPW, TMY3 or CSV"
       accept=".epw,.csv,.txt,text/*"
       label="Weather file"
@@ -50,7 +50,7 @@ export function BringInWeather({ onClose, onTaken }: { onClose: () => void; onTa
       busy={read.isPending}
       problem={read.error?.message}
       take={{
-        word: "Take it as a place",
+        word: "Add as a place",
         ready: found?.place != null,
         run: async () => {
           const id = found?.place && (await add(found.place as never));

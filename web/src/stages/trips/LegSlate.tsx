@@ -32,7 +32,7 @@ function specsOf(leg: Leg, design: Design, places: { value: string; word: string
       : []),
     choice("day_type", "days of", DAY_TYPES),
     count("heading_deg", "nose points to, ° from north", { note: "matters with tilted panels", clearable: true, placeholder: "unknown" }),
-    count("persons", "people", { clearable: true, placeholder: `${design.life?.people ?? 2}, as in Life` }),
+    count("persons", "people", { clearable: true, placeholder: `${design.life?.people ?? 2}, as in Daily use` }),
   ];
 }
 
@@ -80,7 +80,7 @@ export function LegSlate({ leg, run }: { leg: Leg; run: TripRun | undefined }) {
         </table>
       )}
       <button type="button" className="btn btn-slate mt-2" onClick={() => void remove(leg)}>
-        Take it out of the trip
+        Remove from the trip
       </button>
     </Slate>
   );

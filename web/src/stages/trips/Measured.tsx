@@ -57,7 +57,7 @@ function BringInLog({ onClose }: { onClose: () => void }) {
   };
   return (
     <FileHead
-      title="Bring in a log"
+      title="Import a log"
       kinds="a CSV file"
       accept=".csv,.txt,.tsv,text/*"
       label="Log file"
@@ -69,7 +69,7 @@ function BringInLog({ onClose }: { onClose: () => void }) {
       busy={read.isPending}
       problem={read.error?.message ?? keep.error?.message}
       take={{
-        word: found && !found.asks.length ? `Take ${found.lines.toLocaleString("en-GB")} lines` : "Take",
+        word: found && !found.asks.length ? `Import ${found.lines.toLocaleString("en-GB")} lines` : "Import",
         ready: found != null && found.asks.length === 0 && !keep.isPending,
         run: () => given && keep.mutate(given),
       }}
@@ -191,7 +191,7 @@ export function Measured() {
         <>
           <ViewSwitch />
           <button type="button" className="btn btn-main" onClick={() => setBringing(true)}>
-            Bring in a log
+            Import a log
           </button>
           {name && (
             <button type="button" className="btn" disabled={drop.isPending} onClick={() => drop.mutate()}>
@@ -222,7 +222,7 @@ export function Measured() {
           {b && <FindingList findings={b.findings} empty="" />}
           {b && b.takes_over.length > 0 && (
             <>
-              <h3 className="mb-1 mt-2 font-display text-[14px]">What the fit would change in Life</h3>
+              <h3 className="mb-1 mt-2 font-display text-[14px]">What the fit would change in Daily use</h3>
               <ul className="m-0 pl-4">
                 {b.takes_over.map((t) => (
                   <li key={t}>{t}</li>
@@ -230,7 +230,7 @@ export function Measured() {
               </ul>
               {b.patch.length > 0 && (
                 <button type="button" className="btn btn-main my-2" onClick={() => void edit(b.patch as PatchOp[], `took the fit of ${name} over`)}>
-                  Take the fit over
+                  Use the fitted values
                 </button>
               )}
             </>

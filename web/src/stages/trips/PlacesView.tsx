@@ -107,7 +107,7 @@ export function PlacesView() {
             Add a place (n)
           </button>
           <button type="button" className="btn" onClick={() => setBringing(true)}>
-            Bring in a weather file
+            Import a weather file
           </button>
         </>
       }

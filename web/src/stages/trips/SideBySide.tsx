@@ -131,7 +131,7 @@ function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]
         {fact("least charge, 1 trip in 10", show(b.least_soc_p10, "%", units, 2))}
         {b.generator_h != null && fact("generator, the trip", show(b.generator_h, "h", units, 2))}
         {fact("full cycles, a year", show(b.cycles_year, "", units, 2))}
-        {fact("dangers and faults in Power", `${b.dangers} and ${b.faults}`)}
+        {fact("dangers and problems in Power", `${b.dangers} and ${b.faults}`)}
       </dl>
       {b.generator_h != null && b.generator_h > 0 && (
         <p className="my-1 text-[11.5px] text-chalk-dim">
@@ -178,7 +178,7 @@ export function SideBySide() {
     { key: "change", label: "against this", width: "14%", align: "right", kind: "computed", show: changeWords },
     { key: "price", label: "price", width: "8%", align: "right", kind: "computed", show: (b) => money(b.price) },
     { key: "mass", label: "mass", width: "8%", align: "right", kind: "computed", show: (b) => show(b.mass_kg, "kg", units) },
-    { key: "risk", label: "dangers, faults", width: "8%", align: "right", kind: "computed", show: (b) => `${b.dangers}, ${b.faults}` },
+    { key: "risk", label: "dangers, problems", width: "8%", align: "right", kind: "computed", show: (b) => `${b.dangers}, ${b.faults}` },
   ];
   const ready = rows.length > 0;
   return (

@@ -175,7 +175,7 @@ function Trip() {
           </button>
           {legs.length > 0 && !live && (
             <a className="btn" href={`/api/variants/${id}/export/itinerary.csv`} download>
-              Take away, CSV
+              Export, CSV
             </a>
           )}
           <button

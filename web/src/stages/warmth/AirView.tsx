@@ -159,7 +159,7 @@ function VentSlate({ v }: { v: Vent }) {
           void set(v, { ...(becomes ? { flow_max_m3_h: 150 } : {}), [key]: value }, label);
         }}
       />
-      <TakeOut remove={() => remove(v)}>Take it out</TakeOut>
+      <TakeOut remove={() => remove(v)}>Remove</TakeOut>
     </Slate>
   );
 }
@@ -183,7 +183,7 @@ function AlarmSlate({ a }: { a: Alarm & { name: string } }) {
         item={a}
         onSet={(key, value, label) => void set(a, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(a)}>Take it down</TakeOut>
+      <TakeOut remove={() => remove(a)}>Remove</TakeOut>
     </Slate>
   );
 }
@@ -195,7 +195,7 @@ function Whole() {
   const a = part.air;
   const damp = w.damp ?? {};
   return (
-    <Slate title="Warmth" sub="air and damp">
+    <Slate title="Heat and air" sub="air and damp">
       <FindingList
         findings={report.findings.filter(
           (f) => f.stage === "warmth" && /^(air|vent|alarm|surface)/.test(f.subject) && !f.rule.startsWith("warm-shell") && !f.rule.startsWith("warm-cab"),
@@ -287,12 +287,12 @@ export function AirView() {
   ];
   return (
     <Bench
-      title="Warmth"
+      title="Heat and air"
       sentence={<Sentence />}
       picture={<Damp />}
       tools={
         <>
-          <StageViews stage="Warmth" views={VIEWS} />
+          <StageViews stage="Heat and air" views={VIEWS} />
           <span className="flex" role="group" aria-label="What the ledger lists">
             {(["vents", "alarms"] as const).map((k) => (
               <button
@@ -320,7 +320,7 @@ export function AirView() {
             kind="vent"
             columns={columns}
             onAdd={create}
-            empty={"No vent yet. A fixed one high and a fixed one low keep the air by night; “What Bothy would fit” in the view Shell sizes them."}
+            empty={"No vent yet. A fixed one high and a fixed one low keep the air by night; “What Bothy suggests” in the view Shell sizes them."}
           />
         ) : (
           <ItemLedger

@@ -85,7 +85,7 @@ function DuctSlate({ d }: { d: WarmDuct }) {
           )
         }
       />
-      <TakeOut remove={() => remove(d)}>Take this run out</TakeOut>
+      <TakeOut remove={() => remove(d)}>Remove this run</TakeOut>
     </Slate>
   );
 }
@@ -125,7 +125,7 @@ function LoopZoneSlate({ z }: { z: LoopZone }) {
           void set(z, { [key]: key === "zone" ? String(value).toLowerCase() : key === "elbows" ? Math.max(0, Math.round(Number(value ?? 0))) : value }, label)
         }
       />
-      <TakeOut remove={() => remove(z)}>Take this zone out</TakeOut>
+      <TakeOut remove={() => remove(z)}>Remove this zone</TakeOut>
     </Slate>
   );
 }
@@ -137,7 +137,7 @@ function Whole() {
   const loop = w.loop;
   const p = part.loop;
   return (
-    <Slate title="Warmth" sub="ducts and loop">
+    <Slate title="Heat and air" sub="ducts and loop">
       <FindingList findings={report.findings.filter((f) => f.stage === "warmth" && /^(duct|loop|drying)/.test(f.subject))} />
       <SlateFigs ks={["ducts/total_flow_m3_h", "ducts/plenum_pressure_pa", "ducts/mean_supply_temp_c", "ducts/delivered_w"]} />
       <Fields
@@ -312,12 +312,12 @@ export function DuctsView() {
   ];
   return (
     <Bench
-      title="Warmth"
+      title="Heat and air"
       sentence={<Sentence />}
       picture={<DuctPicture />}
       tools={
         <>
-          <StageViews stage="Warmth" views={VIEWS} />
+          <StageViews stage="Heat and air" views={VIEWS} />
           {w.loop && (
             <span className="flex" role="group" aria-label="What the ledger lists">
               {(["ducts", "loop"] as const).map((k) => (

@@ -198,11 +198,11 @@ function HeaterSlate({ h }: { h: Heater }) {
         }}
       />
       <ChoiceProperty
-        label="its line in Life"
+        label="which appliance in Daily use"
         note="so that its electricity counts once"
         value={h.appliance ?? ""}
         options={[{ value: "", word: "none" }, ...lines.map((a) => ({ value: a.id, word: a.name }))]}
-        onSet={(v) => void set(h, { appliance: v || null }, "line in Life")}
+        onSet={(v) => void set(h, { appliance: v || null }, "line in Daily use")}
       />
       <Fields
         specs={[
@@ -236,7 +236,7 @@ function HeaterSlate({ h }: { h: Heater }) {
           />
         </>
       )}
-      <TakeOut remove={() => remove(h)}>Take this heater out</TakeOut>
+      <TakeOut remove={() => remove(h)}>Remove this heater</TakeOut>
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
     </Slate>
   );
@@ -247,7 +247,7 @@ function Whole() {
   const say = useSaid();
   const part = report.warmth;
   return (
-    <Slate title="Warmth" sub="heating">
+    <Slate title="Heat and air" sub="heating">
       <HeadroomBar
         label="heat at the design cold"
         need={part.needed_w}
@@ -332,12 +332,12 @@ export function HeatingView() {
   ];
   return (
     <Bench
-      title="Warmth"
+      title="Heat and air"
       sentence={<Sentence />}
       picture={<Year />}
       tools={
         <>
-          <StageViews stage="Warmth" views={VIEWS} />
+          <StageViews stage="Heat and air" views={VIEWS} />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
             Add a heater (n)
           </button>
@@ -351,7 +351,7 @@ export function HeatingView() {
           kind="heater"
           columns={columns}
           onAdd={create}
-          empty={`No heater yet. The shell asks for ${Math.round(part.needed_w)} W; “What Bothy would fit” in the view Shell proposes the smallest that holds it.`}
+          empty={`No heater yet. The shell asks for ${Math.round(part.needed_w)} W; “What Bothy suggests” in the view Shell proposes the smallest that holds it.`}
         />
       }
       slate={held ? <HeaterSlate h={held} /> : <Whole />}

@@ -362,7 +362,7 @@ export function ShellSlate() {
   if (hand.kind === "surface" && part.surfaces[hand.id]) return <SurfaceSlate id={hand.id} />;
   const have = Object.values(part.heaters).reduce((a, h) => a + h.available_w, 0);
   return (
-    <Slate title="Warmth" sub="the shell">
+    <Slate title="Heat and air" sub="the shell">
       <HeadroomBar
         label="heat at the design cold"
         need={part.needed_w}

@@ -115,18 +115,18 @@ export function ShellView() {
   ];
   return (
     <Bench
-      title="Warmth"
+      title="Heat and air"
       sentence={<Sentence />}
       picture={<ShellPicture season={season} hour={hour} />}
       tools={
         <>
-          <StageViews stage="Warmth" views={VIEWS} />
+          <StageViews stage="Heat and air" views={VIEWS} />
           <Hour season={season} hour={hour} onSeason={setSeason} onHour={setHour} />
           <button type="button" className="btn btn-main" onClick={() => void create()}>
             Add an opening (n)
           </button>
           <button type="button" className="btn" aria-pressed={proposing} onClick={() => setProposing(!proposing)}>
-            {proposing ? "The surfaces" : "What Bothy would fit"}
+            {proposing ? "The surfaces" : "What Bothy suggests"}
           </button>
         </>
       }

@@ -214,7 +214,7 @@ function Whole() {
     };
   };
   return (
-    <Slate title="Warmth" sub="summer">
+    <Slate title="Heat and air" sub="summer">
       {part.cool.capacity_w != null && (
         <HeadroomBar label="cooling in the worst hour" need={part.cool.needed_w} have={part.cool.capacity_w} unit="W" margin={0} />
       )}
@@ -244,11 +244,11 @@ function Whole() {
       {c && (
         <>
           <ChoiceProperty
-            label="its line in Life"
+            label="which appliance in Daily use"
             note="so that its electricity counts once"
             value={c.appliance ?? ""}
             options={[{ value: "", word: "none" }, ...lines.map((a) => ({ value: a.id, word: a.name }))]}
-            onSet={(v) => void edit([{ op: "replace", path: "/warmth/cooler/appliance", value: v || null }], "line in Life of the cooler")}
+            onSet={(v) => void edit([{ op: "replace", path: "/warmth/cooler/appliance", value: v || null }], "line in Daily use of the cooler")}
           />
           <Fields
             specs={[
@@ -326,12 +326,12 @@ export function SummerView() {
   ];
   return (
     <Bench
-      title="Warmth"
+      title="Heat and air"
       sentence={<Sentence />}
       picture={<HotDay />}
       tools={
         <>
-          <StageViews stage="Warmth" views={VIEWS} />
+          <StageViews stage="Heat and air" views={VIEWS} />
           <span className="flex" role="group" aria-label="What the ledger lists">
             {(["cabinets", "bays"] as const).map((k) => (
               <button

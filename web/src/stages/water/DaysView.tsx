@@ -216,7 +216,7 @@ export function DaysView() {
             id={storeId}
             empty={<p className="m-0 max-w-xl text-[15px]">No store yet. Turn to Tanks and add the fresh one; or say on the slate how many jugs you carry.</p>}
           />
-          <Proposals groups={["water"]} empty="Nothing to propose: stores, pump and pipes stand, or Life is still empty." />
+          <Proposals groups={["water"]} empty="Nothing to propose: stores, pump and pipes stand, or Daily use is still empty." />
         </>
       }
       slate={<DaysSlate />}

@@ -149,7 +149,7 @@ function DrainSlate({ d }: { d: Drain & { name: string } }) {
         item={d}
         onSet={(key, value, label) => void set(d, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(d)}>Take this waste out</TakeOut>
+      <TakeOut remove={() => remove(d)}>Remove this waste</TakeOut>
     </Slate>
   );
 }

@@ -282,7 +282,7 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
           Add a gauge
         </button>
       )}
-      <TakeOut remove={() => remove(t)}>Take this tank out</TakeOut>
+      <TakeOut remove={() => remove(t)}>Remove this tank</TakeOut>
     </Slate>
   );
 }

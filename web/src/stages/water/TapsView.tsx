@@ -79,7 +79,7 @@ function RunSlate({ r }: { r: PipeRun & { name: string } }) {
         item={r}
         onSet={(key, value, label) => void set(r, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(r)}>Take this run out</TakeOut>
+      <TakeOut remove={() => remove(r)}>Remove this run</TakeOut>
     </Slate>
   );
 }
@@ -114,7 +114,7 @@ function FilterSlate({ f }: { f: WaterFilter & { name: string } }) {
         item={f}
         onSet={(key, value, label) => void set(f, { [key]: value }, label)}
       />
-      <TakeOut remove={() => remove(f)}>Take this filter out</TakeOut>
+      <TakeOut remove={() => remove(f)}>Remove this filter</TakeOut>
     </Slate>
   );
 }
@@ -150,7 +150,7 @@ function Whole() {
               choice("kind", "kind", PUMPS),
               choice(
                 "appliance",
-                "its line in Life",
+                "which appliance in Daily use",
                 pumps.map((a) => ({ value: a.id, word: a.name })),
                 { none: "none" },
               ),

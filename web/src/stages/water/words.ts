@@ -42,7 +42,7 @@ export const HEAT_SOURCES = pairs({
   coil: "the engine’s coolant",
   coil_element: "coolant and an element",
   gas_element: "gas and an element",
-  loop: "Warmth’s coolant loop, a plate exchanger",
+  loop: "the coolant loop, a plate exchanger",
 });
 export const ELEMENT_SUPPLIES = pairs({ inverter: "the inverter", dc: "the bank, direct", shore: "the hook-up only" });
 export const FIXTURES = pairs({ sink: "sink", basin: "basin", shower: "shower" });

@@ -71,7 +71,7 @@ function ThingSlate({ t }: { t: Thing }) {
           hand.pick("panel", "plate");
         }}
       >
-        Take it off the plate
+        Remove from the panel
       </button>
     </Slate>
   );
@@ -169,7 +169,7 @@ export function PanelSlate() {
               Print 1:1
             </Link>
             <button type="button" className="btn btn-slate" onClick={() => void clear()}>
-              Take the panel away
+              Remove the panel
             </button>
           </div>
         </>

@@ -1,7 +1,9 @@
 /** What if: slide a length, a size, a load, and see what moves before anything is kept. */
+
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { Circuit, PatchOp, Report } from "../../data/client";
+import { severityWord } from "../../data/findings";
 import { setFields } from "../../data/lists";
 import { preview, turns } from "../../data/preview";
 import { show } from "../../data/show";
@@ -91,10 +93,10 @@ function Moves({ c, then }: { c: Circuit; then: Report }) {
       ))}
       {comes.map((f) => (
         <p key={f.id} className="my-0.5 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-          comes, {f.severity}: {f.title} ({f.subject_name})
+          comes, {severityWord(f.severity)}: {f.title} ({f.subject_name})
         </p>
       ))}
-      {!goes.length && !comes.length && <p className="my-0.5 text-[12px] text-chalk-dim">No danger or fault comes or goes.</p>}
+      {!goes.length && !comes.length && <p className="my-0.5 text-[12px] text-chalk-dim">No danger or problem comes or goes.</p>}
     </>
   );
 }

@@ -173,7 +173,9 @@ export function Component() {
     <Proposals
       groups={list === "zone" ? ["lighting"] : ["circuits", "panel"]}
       empty={
-        list === "zone" ? "Nothing to propose: zones stand already, or Life holds fewer than two lights." : "Nothing to propose until Life holds appliances."
+        list === "zone"
+          ? "Nothing to propose: zones stand already, or Daily use holds fewer than two lights."
+          : "Nothing to propose until Daily use holds appliances."
       }
     />
   );
@@ -292,7 +294,7 @@ export function Component() {
               onPaste={setBringing}
               mark={(c) => <ItemMark subject={c.id} />}
               focusNew={fresh}
-              empty={design.life?.appliances?.length ? null : "Say in Life what will run (key 2); its circuits are proposed here."}
+              empty={design.life?.appliances?.length ? null : "Say in Daily use what will run (key 2); its circuits are proposed here."}
             />
             <OtherCables />
             {circuits.length > 0 && proposals}

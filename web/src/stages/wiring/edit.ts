@@ -74,7 +74,7 @@ export function useWiringEdits() {
           parallel_count: p.best_parallel,
           ...(p.best_fuse_a != null ? { fuse_a: p.best_fuse_a, protection: c.kind === "ac" ? "breaker" : "fuse" } : {}),
         },
-        "as Bothy would fit it",
+        "as Bothy suggests",
       );
     },
     setBoard: (b: Board, fields: Record<string, unknown>, what: string) => edit(setFields(BOARDS, boards, b.id, fields), `${b.name}: ${what}`),

@@ -2,7 +2,7 @@
 import { type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Finding, PatchOp } from "../../data/client";
-import { isOpen } from "../../data/findings";
+import { isOpen, severityWord } from "../../data/findings";
 import { preview, turns } from "../../data/preview";
 import { useFindings } from "../../data/trip";
 import { useVariant } from "../../data/variant";
@@ -14,7 +14,7 @@ import { STAGES, stageOf } from "../../shell/stages";
 const ORDER: Severity[] = ["danger", "fault", "advice", "question", "note"];
 const PLURAL: Record<Severity, [string, string]> = {
   danger: ["danger", "dangers"],
-  fault: ["fault", "faults"],
+  fault: ["problem", "problems"],
   advice: ["piece of advice", "pieces of advice"],
   question: ["question", "questions"],
   note: ["note", "notes"],
@@ -24,7 +24,7 @@ const counted = (n: number, s: Severity) => `${n} ${PLURAL[s][n === 1 ? 0 : 1]}`
 function Sentence({ open }: { open: Finding[] }) {
   const of = (s: Severity) => open.filter((f) => f.severity === s).length;
   const worst = ORDER.slice(0, 4).filter((s) => of(s) > 0);
-  if (!worst.length) return <>Nothing is open: no danger, no fault, no question.</>;
+  if (!worst.length) return <>Nothing is open: no danger, no problem, no question.</>;
   return (
     <>
       <strong>{worst.map((s) => counted(of(s), s)).join(", ")}</strong> open in this design.
@@ -48,12 +48,12 @@ function Row({ f, ticked, onTick }: RowProps) {
     <li className="flex gap-2 border-b border-line px-3 py-1.5" data-finding={f.id}>
       <span className="w-5 shrink-0 pt-0.5">
         {fix && isOpen(f) && (
-          <input type="checkbox" className="no-print" aria-label={`Take along: ${fix.label}, ${f.subject_name}`} checked={ticked} onChange={onTick} />
+          <input type="checkbox" className="no-print" aria-label={`Include: ${fix.label}, ${f.subject_name}`} checked={ticked} onChange={onTick} />
         )}
       </span>
       <span className="shrink-0 pt-0.5">
         <FindingMark severity={severity} />
-        <span className="sr-only">{severity}</span>
+        <span className="sr-only">{severityWord(severity)}</span>
       </span>
       <div className="min-w-0 flex-1">
         <div className="flex flex-wrap items-baseline gap-x-2">
@@ -87,7 +87,7 @@ function Row({ f, ticked, onTick }: RowProps) {
           ))}
           {!f.accepted && severity !== "note" && (
             <button type="button" className="btn" aria-expanded={answering} onClick={() => setAnswering(!answering)}>
-              {severity === "danger" ? "Answer…" : "Keep with a reason…"}
+              {severity === "danger" ? "Respond…" : "Accept with a reason…"}
             </button>
           )}
         </div>
@@ -129,7 +129,9 @@ function Together({ findings, done }: { findings: Finding[]; done: () => void })
       <button type="button" className="btn" onClick={done}>
         Untick
       </button>
-      {brings?.length ? <span role="alert">It would also bring {brings.map((f) => `${f.severity}: ${f.title} (${f.subject_name})`).join("; ")}.</span> : null}
+      {brings?.length ? (
+        <span role="alert">It would also bring {brings.map((f) => `${severityWord(f.severity)}: ${f.title} (${f.subject_name})`).join("; ")}.</span>
+      ) : null}
       {wrong && <span role="alert">These can’t be applied together: {wrong}. Untick one of them.</span>}
     </div>
   );
@@ -221,7 +223,7 @@ export function Component() {
       {chosen.length > 0 && <Together key={`${v.revision} ${chosen.map((f) => f.id).join()}`} findings={chosen} done={() => setTicked([])} />}
       <div ref={list} className="relative min-h-0 flex-1 overflow-auto bg-sheet print-flow" onKeyDown={move} role="region" aria-label="Open lines" tabIndex={0}>
         {groups.length === 0 && (
-          <p className="p-4 text-dim">{all.length === 0 ? "Nothing is found: begin with Vehicle and Life." : "Nothing fits these filters."}</p>
+          <p className="p-4 text-dim">{all.length === 0 ? "Nothing is found: begin with Vehicle and Daily use." : "Nothing fits these filters."}</p>
         )}
         {groups.map(({ d, rows }) => (
           <section key={d} aria-label={DOING[d]}>
