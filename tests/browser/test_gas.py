@@ -34,7 +34,7 @@ def test_gas_from_nothing_a_cylinder_a_hob_and_its_pipe(page: Page, load: Any, s
     page.goto(f"/v/{id}/power")
     expect(slate_of(page)).to_be_visible()
     page.keyboard.press("8")
-    expect(page.get_by_role("note", name="Who may do this work")).to_contain_text("Smell gas: shut the cylinder")
+    expect(page.get_by_role("note", name="Who may do this work")).to_contain_text("If you smell gas: get everybody out")
     expect(page.get_by_text("There is no gas on board")).to_be_visible()
     page.keyboard.press("n")
     expect(slate_of(page).get_by_role("heading", name="Hob")).to_be_visible()

@@ -97,7 +97,7 @@ def test_the_years_of_a_file_are_run_as_they_were(page: Page, load: Any, stored:
     id = load(load_design(data))
     page.goto(f"/v/{id}/trips")
     slate = page.get_by_role("complementary")
-    slate.get_by_text("Where schools differ").click()
+    slate.get_by_text("Modelling choices").click()
     with saving(page):
         slate.get_by_label("weather", exact=True).select_option("replay")
     lines = slate.get_by_role("region", name="Year by year").get_by_role("listitem")

@@ -11,11 +11,12 @@ import pytest
 
 from bothy.core.catalogue.climates import climate, climates, read_climates
 from bothy.core.catalogue.materials import read_materials
-from bothy.core.catalogue.parts import PartKind, appliance_fields, of_kind, part, parts, read_parts
+from bothy.core.catalogue.parts import PartKind, appliance_fields, local_price, of_kind, part, parts, read_parts
 from bothy.core.catalogue.table import BadCatalogue, shipped
 from bothy.core.contract import BadInput
 from bothy.core.design.life import Appliance
 from bothy.core.design.power import Bank, DrivingCharge, Inverter, Shore, SolarArray, SolarController
+from bothy.core.region import REGIONS, RegionKey
 
 MODELS: dict[str, tuple[Any, dict[str, Any]]] = {
     "battery": (Bank, {}),
@@ -127,3 +128,14 @@ def _lines(table: list[dict[str, str]]) -> list[str]:
     write.writeheader()
     write.writerows(table)
     return out.getvalue().splitlines(keepends=True)
+
+
+@pytest.mark.parametrize("region", ["uk", "us", "au"])
+def test_prices_of_a_region_are_typical_and_round(region: RegionKey) -> None:
+    level = REGIONS[region].price_level
+    for key, p in parts(region).items():
+        base = parts()[key].price
+        assert abs(p.price - base * level) <= 5 + 1e-9
+        assert p.price == local_price(base, level)
+        assert (p.data, p.mass_kg) == (parts()[key].data, parts()[key].mass_kg)
+    assert of_kind("battery", region)[0].price != of_kind("battery")[0].price

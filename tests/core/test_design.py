@@ -88,7 +88,7 @@ def test_a_design_must_be_an_object(data: Any) -> None:
 
 def test_a_design_without_a_version_is_refused() -> None:
     assert refused({}).key == "schema_version"
-    assert SCHEMA_VERSION == 2
+    assert SCHEMA_VERSION == 3
 
 
 def test_an_edit_changes_what_it_names_and_nothing_else(curlew_data: dict[str, Any]) -> None:
@@ -214,3 +214,21 @@ def test_running_power_in_every_form(fields: dict[str, Any], watts: float) -> No
 
 def test_the_default_design_is_empty_and_valid() -> None:
     assert load_design(Design().model_dump(mode="json")) == Design()
+
+
+def test_a_document_of_version_2_gives_its_prices_the_regions_currency() -> None:
+    own = {
+        "id": "x",
+        "kind": "battery",
+        "name": "X",
+        "price_eur": 400.0,
+        "mass_kg": 12.0,
+        "chemistry": "lifepo4",
+        "unit_voltage_v": 12.8,
+        "unit_charge_ah": 100.0,
+    }
+    design = load_design({"schema_version": 2, "region": "us", "sizing": {"budget_eur": 3000.0, "own": [own]}})
+    assert design.sizing.budget == 3000.0
+    assert design.sizing.own[0].price == 400.0
+    assert design.schema_version == SCHEMA_VERSION
+    assert refused({"schema_version": 3, "sizing": {"budget_eur": 3000.0}}).key == "budget_eur"

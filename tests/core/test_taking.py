@@ -148,9 +148,9 @@ OWN_PANEL = {
 
 def test_owned_parts_cost_nothing_and_weigh_what_they_weigh() -> None:
     power = hungry(bank=OWN_BANK, arrays=[OWN_PANEL]).power
-    assert price_and_mass(power) == (0.0, pytest.approx(12.0 + 18.0))
+    assert price_and_mass(power, "eu") == (0.0, pytest.approx(12.0 + 18.0))
     bought = hungry(bank={**OWN_BANK, "owned": False}, arrays=[OWN_PANEL]).power
-    assert price_and_mass(bought)[0] == parts()["lfp-100"].price
+    assert price_and_mass(bought, "eu")[0] == parts()["lfp-100"].price
 
 
 def test_the_search_keeps_what_is_owned(few: dict[str, Any]) -> None:

@@ -88,6 +88,7 @@ VERBS = {
     "Tell",
     "Test",
     "Unroll",
+    "Unwind",
     "Use",
     "Ventilate",
 }

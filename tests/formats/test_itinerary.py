@@ -246,7 +246,7 @@ def test_without_times_each_piece_is_a_drive_at_the_mean_speed() -> None:
         ("<kml></kml>", "not GPX"),
         ("<gpx></gpx>", "no track and no route"),
         ('<gpx><trk><trkseg><trkpt lat="x" lon="1"/></trkseg></trk></gpx>', "point 1 without latitude"),
-        ('<gpx><trk><trkseg><trkpt lat="95" lon="1"/></trkseg></trk></gpx>', "not on this earth"),
+        ('<gpx><trk><trkseg><trkpt lat="95" lon="1"/></trkseg></trk></gpx>', "which is no place"),
         ('<gpx><trk><trkseg><trkpt lat="5" lon="1"><time>noon</time></trkpt></trkseg></trk></gpx>', "write it like"),
         (gpx([(50.0, 1.0, "2026-10-12T09:00:00Z"), (50.0, 1.0, "2026-10-12T08:00:00Z")]), "goes back in time"),
         (gpx([(50.0, 1.0, "2016-10-12T09:00:00Z"), (50.0, 1.0, "2026-10-12T08:00:00Z")]), "are the most"),

@@ -165,7 +165,7 @@ def test_what_cannot_be_a_weather_file_is_refused_in_words(made: Hourly, text: A
 
 
 def test_the_pole_is_refused(made: Hourly) -> None:
-    with pytest.raises(BadInput, match="beyond 72"):
+    with pytest.raises(BadInput, match="72° north to 72° south"):
         read(WeatherText(text=epw(dataclasses.replace(made, lat_deg=89.9))))
 
 

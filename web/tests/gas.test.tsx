@@ -25,7 +25,7 @@ describe("use and days", () => {
   it("says first of all who may do the work, then what is burnt and how long it lasts", () => {
     mount(<UseView />);
     expect(screen.getByRole("note", { name: "Who may do this work" }).textContent).toContain("United Kingdom: Your own private vehicle");
-    expect(screen.getByRole("note").textContent).toContain("Smell gas: shut the cylinder");
+    expect(screen.getByRole("note").textContent).toContain("If you smell gas: get everybody out");
     expect(screen.getByRole("img", { name: /g of gas a day; the vessels last \d+ days, 14 were asked for/ })).toBeTruthy();
     expect(within(screen.getByRole("grid", { name: "Gas appliances" })).getAllByRole("row").length).toBe(fixture.design.appliances.length + 1);
   });

@@ -282,10 +282,10 @@ describe("the path and find-or-do", () => {
     expect(wiring.textContent).toContain("2");
     expect(within(wiring).getByRole("img").getAttribute("aria-label")).toBe("calculated");
     expect(
-      within(screen.getByRole("link", { name: /Life/ }))
+      within(screen.getByRole("link", { name: /Daily use/ }))
         .getByRole("img")
         .getAttribute("aria-label"),
-    ).toBe("proved by readings");
+    ).toBe("tested on site");
     expect(screen.getAllByRole("link").length).toBe(12);
   });
 

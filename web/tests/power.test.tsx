@@ -164,7 +164,7 @@ describe("Parts that say more once something is said", () => {
     Object.assign(design().power, { generator });
     mount(<Power />);
     take("Generator");
-    await within(slate()).findByLabelText("its own bottle holds");
+    await within(slate()).findByLabelText("size of its own cylinder");
     fireEvent.click(within(slate()).getByLabelText(/from the gas vessels/));
     expect(await ops()).toEqual([{ op: "replace", path: "/power/generator/shares", value: true }]);
     change("fuel", "petrol");

@@ -158,7 +158,7 @@ describe("snow, a heated bank and a generator", () => {
     expect(screen.queryByText("days with snow on the panels")).toBeNull();
     cleanup();
     mount(<TripSlate run={{ ...cold, generator: { ...generator, store: null, first_d: null, short_frac: 0 } } as unknown as TripRun} error={null} />);
-    expect(screen.getByRole("region", { name: "Generator on the way" }).textContent).toContain("not limited until you say");
+    expect(screen.getByRole("region", { name: "Generator on the way" }).textContent).toContain("not limited until you enter");
   });
   it("says what snow and the bank's heater take, and asks for the hour of the broom", async () => {
     Object.assign((state.design as unknown as { trips: object }).trips, { snow: true });
@@ -265,7 +265,7 @@ describe("the slate", () => {
     serve({ "GET /api/variants/v/trip/thorough": { job: null, revision: null, run: null } });
     mount(<TripSlate run={run} error={null} />);
     expect(screen.getByText("-5.0 points")).toBeTruthy();
-    expect(screen.getByText("no difference that can be told")).toBeTruthy();
+    expect(screen.getByText("no measurable difference")).toBeTruthy();
     fireEvent.click(screen.getByRole("button", { name: "Run it through 50 weathers" }));
     await waitFor(() => expect(calls.some((c) => c.method === "POST" && c.path === "/api/variants/v/trip/jobs")).toBe(true));
   });

@@ -139,7 +139,7 @@ describe("find parts", () => {
     expect(within(grid).getByText("as it is:")).toBeTruthy();
     expect(within(grid).getByText("found:")).toBeTruthy();
     expect(within(grid).queryByText(/panels of middle/)).toBeNull();
-    fireEvent.click(screen.getByLabelText("all 3 that nobody beats"));
+    fireEvent.click(screen.getByLabelText("show all 3 best trade-offs"));
     expect(within(grid).getByText(/panels of middle/)).toBeTruthy();
     expect(screen.getByText("If the roof were no limit: more panels.")).toBeTruthy();
     expect(screen.getByText("1,200 left out: no room on the roof")).toBeTruthy();

@@ -124,7 +124,7 @@ describe("fields of an item", () => {
     ]),
     choice("spare", "spare", [{ value: "x", word: "X" }], { none: "none" }),
     count("outlet", "outlet"),
-    quantity("share", "share", "fraction", "", { clearable: true, placeholder: "not said" }),
+    quantity("share", "share", "fraction", "", { clearable: true, placeholder: "not entered" }),
   ];
   it("are set under their key, millimetres as they are stored", async () => {
     const set = vi.fn();

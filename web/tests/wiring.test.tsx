@@ -213,12 +213,12 @@ describe("the mains side", () => {
     await waitFor(() => expect(edits()).toEqual([{ op: "replace", path: "/wiring/mains", value: { poles: "double", rcd: false } }]));
   });
 
-  it("takes leads to be had, refuses what is none, and says where none reaches", async () => {
+  it("takes lead lengths, refuses what is none, and says where none reaches", async () => {
     serve();
     mains({ style: "leads", stock: [] });
     mount(<MainsSide />);
     expect(screen.getByText("no lead reaches")).toBeTruthy();
-    const field = screen.getByLabelText("leads to be had, m at price");
+    const field = screen.getByLabelText("lead lengths you can buy, with price");
     fireEvent.blur(field, { target: { value: "many" } });
     expect(screen.getByText(/not understood/)).toBeTruthy();
     fireEvent.blur(field, { target: { value: "3 at 9" } });

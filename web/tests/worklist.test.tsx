@@ -33,8 +33,8 @@ describe("what is to be done", () => {
     const d = design as unknown as Design;
     expect(changes(d, [set(`${CIRCUIT}/area_mm2`, 4), set(`${CIRCUIT}/fuse_a`, 15)] as never, "metric")).toEqual(["area 2.5\u00a0mm² → 4\u00a0mm²"]);
     expect(changes(d, [set(`${CIRCUIT}/awg`, "10"), set(`${CIRCUIT}/length_m`, 3)] as never, "us")).toEqual([
-      "size not said → 10 AWG",
-      "length not said → 9.84\u00a0ft",
+      "size not entered → 10 AWG",
+      "length not entered → 9.84\u00a0ft",
     ]);
     expect(
       changes(

@@ -99,23 +99,30 @@ class Context:
         self.alternator_a = self._number("/vehicle/alternator_rated_a", "alternator's label", v.alternator_rated_a, p.alternator_a, "A", why)
         self.smart: bool = self._other("/vehicle/smart_alternator", "smart alternator", v.smart_alternator, p.smart, why)
         self.bank_place: str = self._other(
-            "/vehicle/bank_place", "place of the bank", v.bank_place, "unheated_inside", "the cautious guess until you say where it stands"
+            "/vehicle/bank_place", "place of the bank", v.bank_place, "unheated_inside", "the cautious guess until you enter where it stands"
         )
         life = d.life
-        self.people = self._number("/life/people", "people", life.people, 2, "", "two, until you say")
-        self.nights = self._number("/life/nights_between_hookups", "nights between hook-ups", life.nights_between_hookups, 3, "nights", "three, until you say")
-        place = self._other("/life/place", "place", life.place, DEFAULT_PLACE[d.region], "a town of the region, until you say where")
+        self.people = self._number("/life/people", "people", life.people, 2, "", "two, until you enter it")
+        self.nights = self._number(
+            "/life/nights_between_hookups", "nights between hook-ups", life.nights_between_hookups, 3, "nights", "three, until you enter it"
+        )
+        place = self._other("/life/place", "place", life.place, DEFAULT_PLACE[d.region], "a town of the region, until you enter where")
         self.climate: Climate = place_of(d, place)
         self._say("/life/place", self.climate.name)
-        self.from_month = int(self._number("/life/from_month", "first month", life.from_month, 1, "", "all year, until you say"))
-        self.to_month = int(self._number("/life/to_month", "last month", life.to_month, 12, "", "all year, until you say"))
+        self.from_month = int(self._number("/life/from_month", "first month", life.from_month, 1, "", "all year, until you enter them"))
+        self.to_month = int(self._number("/life/to_month", "last month", life.to_month, 12, "", "all year, until you enter them"))
         for path, month in (("/life/from_month", self.from_month), ("/life/to_month", self.to_month)):
             self._say(path, MONTHS[month - 1])
         self._say("/vehicle/bank_place", BANK_PLACES[self.bank_place])
         self._say("/vehicle/smart_alternator", "yes" if self.smart else "no")
         self.stays: list[Stay] = stays_of(d)
         self.drive_h = self._number(
-            "/life/drive_h_per_day", "driving per day", life.drive_h_per_day, 0.5 if self.alternator_a > 0 else 0.0, "h", "half an hour a day, until you say"
+            "/life/drive_h_per_day",
+            "driving per day",
+            life.drive_h_per_day,
+            0.5 if self.alternator_a > 0 else 0.0,
+            "h",
+            "half an hour a day, until you enter it",
         )
         self.drive_daily = bool(life.drive_h_per_day)
         """Whether driving between hook-ups is said to be daily; where it is only assumed the bank must carry a stay without it."""

@@ -331,7 +331,7 @@ def _point(e: Any, name: str) -> Point:
     except ValueError:
         raise BadInput("file", f"has a {name} without latitude or longitude") from None
     if not (abs(lat) <= 90 and abs(lon) <= 180):
-        raise BadInput("file", f"has a {name} at {lat:g}, {lon:g}, which is not on this earth")
+        raise BadInput("file", f"has a {name} at {lat:g}, {lon:g}, which is no place: latitudes run from −90 to 90, longitudes from −180 to 180")
     stamp = next((x.text for x in e if _local(x.tag) == "time" and x.text), None)
     if stamp is None:
         return Point(lat, lon, None)

@@ -34,7 +34,7 @@ class ProjectFile(BaseModel):
 
     model_config = ConfigDict(extra="forbid", title="Bothy project file")
     format: Literal["bothy-project"] = "bothy-project"
-    schema_version: Literal[2] = 2
+    schema_version: Literal[3] = 3
     name: str = Field(min_length=1, max_length=120)
     variants: list[VariantOut] = Field(min_length=1, max_length=50)
     building: str = Field("", max_length=120)
@@ -121,7 +121,7 @@ def read(text: str) -> ProjectFile:
     if len({v.name for v in out}) != len(out):
         raise BadInput("name", "two variants have the same name", "variants")
     building, evidence = _old_facts(variants) if version == 1 else _facts(data, {v.name for v in out})
-    return ProjectFile.model_construct(format="bothy-project", schema_version=2, name=name, variants=out, building=building or out[0].name, evidence=evidence)
+    return ProjectFile.model_construct(name=name, variants=out, building=building or out[0].name, evidence=evidence)
 
 
 def _old_facts(variants: list[Any]) -> tuple[str, list[Evidence]]:

@@ -212,7 +212,7 @@ def _twice(frame: Any) -> Any:
 def _made(kind: Literal["epw", "tmy3", "csv"], w: Hourly, name: str, given: WeatherText) -> WeatherRead:
     _within_physics(w)
     if abs(w.lat_deg) > 72:
-        raise BadInput("lat_deg", f"is {w.lat_deg:g}; beyond 72° north or south the sun's formulas and the roads end")
+        raise BadInput("lat_deg", f"is {w.lat_deg:g}, outside the range that Bothy can calculate: 72° north to 72° south")
     f = fit(w)
     title = given.name or name or "imported place"
     key = "".join(c if c.isalnum() and c.isascii() else "_" for c in title.lower()).strip("_")[:30] or "place"

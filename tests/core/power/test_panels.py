@@ -216,7 +216,7 @@ def test_a_search_counts_what_it_may_change_and_keeps_the_rest_in_every_set() ->
     r = search(load_design(data))
     assert r.now is not None
     assert r.now.array_w == 100
-    assert r.now.price == pytest.approx(part.price + parts()["mppt-75-10"].price + unit.price)
+    assert r.now.price == pytest.approx(sum(parts("uk")[k].price for k in ("panel-100", "mppt-75-10", "lfp-100")))
     assert r.now.words[0] == "1 panel on C"
     for s in r.front:
         arrays = next(op["value"] for op in s.patch if op["path"] == "/power/arrays")

@@ -1,4 +1,4 @@
-"""Where schools differ on the trip: years of a file as they were, spells, which source goes first, how deep, shedding, dirt, the ground, the clock."""
+"""Modelling choices on the trip: years of a file as they were, spells, which source goes first, how deep, shedding, dirt, the ground, the clock."""
 
 from __future__ import annotations
 

@@ -53,7 +53,7 @@ const UNITS: [string, string][] = [
 ];
 
 function valueWord(value: unknown, unit: string, units: UnitSystem): string {
-  if (value === null || value === undefined) return "not said";
+  if (value === null || value === undefined) return "not entered";
   if (typeof value === "number") return show(value, unit, units);
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (typeof value === "string") return value.replaceAll("_", " ");
@@ -81,7 +81,7 @@ export function changes(design: Design, ops: PatchOp[], units: UnitSystem): stri
     if (JSON.stringify(now ?? null) === JSON.stringify(op.value ?? null)) continue;
     const known = UNITS.find(([end]) => last.endsWith(end));
     if (last === "awg") {
-      out.push(`size ${now ? `${now} AWG` : "not said"} → ${op.value ? `${op.value as string} AWG` : "not said"}`);
+      out.push(`size ${now ? `${now} AWG` : "not entered"} → ${op.value ? `${op.value as string} AWG` : "not entered"}`);
       continue;
     }
     const word = (known ? last.slice(0, -known[0].length) : last).replaceAll("_", " ").replace(/ count$/, "");

@@ -85,7 +85,7 @@ export function GasSheets() {
         heads={["part", "age", "replace after"]}
         rows={[
           ...(g.regulator
-            ? [[g.regulator.name ?? "Regulator", g.regulator.age_years == null ? "not said" : years(g.regulator.age_years), life("regulator")]]
+            ? [[g.regulator.name ?? "Regulator", g.regulator.age_years == null ? "not entered" : years(g.regulator.age_years), life("regulator")]]
             : []),
           ...(g.hoses ?? []).map((h) => [h.name, h.age_years == null ? "no date" : years(h.age_years), life(h.id)]),
           ...(c ? [[c.name ?? "Certificate", `${c.months_ago.toFixed(0)} months`, `${part.law.months} months`]] : []),

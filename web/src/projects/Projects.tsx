@@ -202,7 +202,7 @@ export function Component() {
       <p className="mt-2 max-w-3xl text-[13px] text-dim">
         The way through: <strong>Vehicle</strong> (what you work with), <strong>Daily use</strong> (what will run), <strong>Power</strong> (what supplies it),{" "}
         <strong>Trips</strong> (will it last), <strong>Wiring</strong> (which cable and fuse), <strong>Heat and air</strong>, <strong>Water</strong>,{" "}
-        <strong>Gas</strong>, <strong>Test</strong> (what the meter must read). Whatever you have not said yet is assumed and shown in{" "}
+        <strong>Gas</strong>, <strong>Test</strong> (what the meter must read). Whatever you have not entered yet is assumed and shown in{" "}
         <span className="text-heather underline decoration-dotted">heather</span>.
       </p>
       {problem && (

@@ -65,7 +65,7 @@ function Field({ name, schema, value, onSet, required, ...shared }: FieldProps) 
         value={value === undefined ? "" : String(value)}
         onChange={(e) => onSet(e.target.value === "" ? undefined : e.target.value === "true")}
       >
-        <option value="">{s.default === true ? "yes (default)" : s.default === false ? "no (default)" : "not said"}</option>
+        <option value="">{s.default === true ? "yes (default)" : s.default === false ? "no (default)" : "not entered"}</option>
         <option value="true">yes</option>
         <option value="false">no</option>
       </select>

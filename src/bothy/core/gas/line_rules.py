@@ -59,7 +59,7 @@ def appliance_findings(ctx: Context, w: Gassed) -> Found:
         if a.heats_room and a.kind in ("hob_burner", "oven", "grill"):
             yield finding("gas-hob-as-heater", subject, a.name, "It is said to warm the room.", fix=Remedy.sets("It doesn't", at, a.id, heats_room=False))
         if not a.flame_failure:
-            yield finding("gas-no-flame-failure", subject, a.name, "A flame that is blown out would go on giving gas.")
+            yield finding("gas-no-flame-failure", subject, a.name, "If the flame blows out, gas keeps flowing.")
         if a.nominal_mbar is not None and abs(a.nominal_mbar - nominal) > SAME_MBAR:
             lo, hi = ACCEPTED
             if not (a.plate_28_37 and lo <= nominal <= hi):

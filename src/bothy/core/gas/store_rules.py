@@ -72,7 +72,7 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
     box = g.locker
     if box is None:
         if lying:
-            yield finding("gas-locker-missing", "locker", "Gas locker", f"{sum(v.count for v in lying)} cylinders and nothing said of where they stand.")
+            yield finding("gas-locker-missing", "locker", "Gas locker", f"{sum(v.count for v in lying)} cylinders, and no locker described for them.")
         return
     for v in lying:
         sides = sorted((box.length_m, box.width_m))
@@ -166,7 +166,9 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
         + (["the alcohol stove"] if g.cooking == "alcohol" else [])
     )
     if flames and not any(a.kind == "co" for a in ctx.design.warmth.alarms):
-        yield finding("gas-co-alarm-missing", "gas-alarm", "Carbon monoxide alarm", f"{', '.join(flames[:3])} can give it off; no alarm stands in “Heat and air”.")
+        yield finding(
+            "gas-co-alarm-missing", "gas-alarm", "Carbon monoxide alarm", f"{', '.join(flames[:3])} can give it off; no alarm stands in “Heat and air”."
+        )
 
 
 def cold_findings(ctx: Context, w: Gassed) -> Found:
@@ -192,7 +194,7 @@ def cold_findings(ctx: Context, w: Gassed) -> Found:
             "gas-mix-residue",
             "gas",
             "Gas",
-            f"Of a full vessel {100 * p.usable_frac:.0f} % come out at {p.coldest_c:.0f} °C: {left:.1f} kg stay.",
+            f"At {p.coldest_c:.0f} °C only {100 * p.usable_frac:.0f} % of a full cylinder is usable; {left:.1f} kg stays liquid in it.",
             figures=["gas/usable_mass_frac"],
             fix=to_propane,
         )

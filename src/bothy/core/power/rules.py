@@ -138,8 +138,8 @@ rules(
         (
             "power-bank-same-end",
             "advice",
-            "Both leads on one end of the bank",
-            "Connect the leads diagonally, or to busbars.",
+            "Battery bank connected at one end",
+            "Connect positive at one end of the bank and negative at the other, or use busbars.",
             Method("power.bank-units", "Kirchhoff"),
         ),
         (
@@ -230,8 +230,14 @@ rules(
             "Fit fewer panels in parallel, more in series.",
             Method("power.strings") + Standard("NFPA 70", "690.8"),
         ),
-        ("power-solar-overpanel", "advice", "Much more panel than controller", "Fit a larger controller, or a second one.", Method("power.strings")),
-        ("power-solar-overpanel-forbidden", "fault", "More panel than the maker allows", "Fit a larger controller.", Method("power.strings") + Maker()),
+        ("power-solar-overpanel", "advice", "Solar array too large for the controller", "Fit a larger controller, or a second one.", Method("power.strings")),
+        (
+            "power-solar-overpanel-forbidden",
+            "fault",
+            "Solar array larger than the controller’s maker allows",
+            "Fit a larger controller.",
+            Method("power.strings") + Maker(),
+        ),
         ("power-solar-mismatch", "advice", "Unlike panels on one controller", "Give each group of panels its own controller.", Method("power.strings")),
         ("power-solar-pwm-loss", "advice", "PWM controller wastes panel power", "Fit an MPPT controller.", Method("power.mppt-or-pwm")),
         (
@@ -301,10 +307,11 @@ rules(
             Method("power.driving-charge"),
         ),
         ("power-dcdc-input-drop", "advice", "Long thin cable to the DC-DC charger", "Fit a thicker cable.", Method("wiring.cable-choice")),
-        ("power-balance-negative", "fault", "More used than comes in", "Add sun, driving or hook-ups, or use less.", Method("power.balance")),
+        ("power-balance-negative", "fault", "You use more than you charge", "Add solar, drive or plug in more, or use less.", Method("power.balance")),
         ("power-bank-floor", "fault", "Bank holds less than one day", "Fit a larger bank.", Method("power.bank-size")),
     ),
 )
+SEASON_WORD = {"winter": "winter", "shoulder": "spring or autumn", "summer": "summer"}
 Refit = Callable[[int], Remedy | None]
 
 
@@ -344,8 +351,8 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
         on_it = [f"array:{a.id}" for a in x.arrays]
         charge_v, input_a = 1.2 * ctx.system_v, f"the controller's input takes {_input_a(x.controller):.0f} A."
         words = {
-            "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller stands "
-            f"{x.controller.max_voltage_v:.0f} V. One frosty morning destroys it.",
+            "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller’s limit is "
+            f"{x.controller.max_voltage_v:.0f} V: one cold, bright morning can destroy it.",
             "power-solar-voc-tight": f"{st.voc_cold_v:.1f} V in the coldest dawn leaves {st.voltage_headroom_frac:.0%}.",
             "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V; {charge_v:.1f} V are wanted to charge on the hottest days.",
             "power-solar-start-low": f"In the heat its open-circuit voltage is {st.voc_hot_v:.1f} V; the controller starts some volts above {charge_v:.1f} V.",
@@ -608,11 +615,11 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
                 else f" With {ctx.drive_h:g} h of driving each day it would not empty."
             )
         text = (
-            f"In {b.season} {b.demand_wh:,.0f} Wh go out and {comes}: from full to empty in {lasts:.1f} days, with {ctx.nights:g} nights "
+            f"On a {SEASON_WORD[b.season]} day you use {b.demand_wh:,.0f} Wh and {comes}: from full to empty in {lasts:.1f} days, with {ctx.nights:g} nights "
             f"between hook-ups.{other}"
         )
         figures = [f"power/{b.season}/{k}" for k in ("demand_wh", "solar_wh", "supply_wh", "days", "standing_days")]
-        out.append(finding("power-balance-negative", b.season, b.season.capitalize(), text, figures=figures, severity=severity))
+        out.append(finding("power-balance-negative", b.season, SEASON_WORD[b.season].capitalize(), text, figures=figures, severity=severity))
     worst = max((b for b in part.seasons if b.planned), key=lambda b: b.demand_wh)
     if s.usable_wh.value < worst.demand_wh - 1e-9 and not ctx.hooked:
         out.append(
@@ -620,7 +627,8 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
                 "power-bank-floor",
                 "bank",
                 ctx.design.power.bank.name if ctx.design.power.bank else "Bank",
-                f"Worn and cold it holds {s.usable_wh.value:,.0f} Wh; a {worst.season} day takes {worst.demand_wh:,.0f} Wh.",
+                f"At the end of its life and in the cold the bank stores {s.usable_wh.value:,.0f} Wh; a {SEASON_WORD[worst.season]} day uses "
+                f"{worst.demand_wh:,.0f} Wh.",
                 figures=["power/bank/usable_wh", f"power/{worst.season}/demand_wh"],
             )
         )

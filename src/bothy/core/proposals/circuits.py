@@ -230,7 +230,7 @@ def _sized(c: Circuit, w: Worked) -> tuple[dict[str, Any], list[str]] | None:
             value[op["path"].rsplit("/", 1)[1]] = op["value"]
     why = [f"{w.part.current_a:.1f} A over {w.part.length_m:g} m; at most {w.part.limit_v:.2f} V may be lost ({w.part.drop_class.replace('_', '-')})."]
     if w.part.inrush_a:
-        why.append(f"The start draws {w.part.inrush_a:.0f} A, so the fuse is {w.part.window_low_a:.1f} A or more.")
+        why.append(f"Starting draws {w.part.inrush_a:.0f} A, so the fuse is at least {w.part.window_low_a:.1f} A.")
     if w.part.ac:
         why.append(MAINS_NOTE)
     return value, why

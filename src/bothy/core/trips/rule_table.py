@@ -21,8 +21,8 @@ rules(
         (
             "sim-medical-load",
             "danger",
-            "A medical device may go dark",
-            "Give it a reserve of its own for a day beyond the forecast, with an alarm, the first tier, and a plan with hook-ups. Ask its supplier.",
+            "A medical device may lose power",
+            "Give the device its own backup battery for at least a full day, with an alarm, and plan hook-ups. Ask its supplier.",
             Method("trips.results") + OwnChoice("prudence"),
         ),
         ("sim-empty-normals", "fault", "Runs out even in average weather", "Add sources, or use less: luck does not help.", Method("trips.run")),

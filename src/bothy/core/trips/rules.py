@@ -79,10 +79,10 @@ def _warmth(ctx: Context, run: TripRun, add: Add) -> None:
         used = f"{w.gas_kg / run.day_count:.2f} kg" if gas else f"{w.diesel_l / run.day_count:.1f} L"
         add(
             "sim-gas-empty" if gas else "sim-fuel-empty",
-            f"The heater’s is out in half of the weathers on day {w.fuel_first_d + 1:.0f}; {used} a day are burnt.",
+            f"In half of the simulated trips the heater’s fuel runs out by day {w.fuel_first_d + 1:.0f}; the heater burns {used} a day.",
         )
     if w.hot_h > HOT_HOURS_DAY * run.day_count:
-        add("sim-too-hot", f"Over 30 °C inside for {w.hot_h / run.day_count:.1f} h a day; up to {w.hottest_p90_c:.0f} °C in 1 weather of 10.")
+        add("sim-too-hot", f"Over 30 °C inside for {w.hot_h / run.day_count:.1f} h a day; up to {w.hottest_p90_c:.0f} °C in 1 simulated trip of 10.")
     if max(w.damp_h, w.wet_h) > DAMP_PART * 24 * run.day_count:
         add(
             "sim-damp",
@@ -95,14 +95,15 @@ def _gas(ctx: Context, run: TripRun, add: Add) -> None:
     """Vessels that are empty before they are changed."""
     g = run.gas
     if g is not None and g.short_frac > 0:
-        day = f"on {when(run, g.first_d)} in half of the weathers" if g.first_d is not None else f"in {g.short_frac:.0%} of the weathers"
+        day = f"on {when(run, g.first_d)} in half of the simulated trips" if g.first_d is not None else f"in {g.short_frac:.0%} of the simulated trips"
         add("sim-gas-empty", f"The vessels ({g.capacity_kg:.1f} kg that come out in the cold) are empty {day}; {g.used_kg:.1f} kg are burnt over the trip.")
     w = run.warm
     heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
     if g is not None and w.fuel_first_d is not None and heater is not None and heater.fuel not in ("propane", "butane"):
         add(
             "sim-fuel-empty",
-            f"The heater’s is out in half of the weathers on day {w.fuel_first_d + 1:.0f}; {w.diesel_l / run.day_count:.1f} L a day are burnt.",
+            f"In half of the simulated trips the heater’s fuel runs out by day {w.fuel_first_d + 1:.0f}; the heater burns "
+            f"{w.diesel_l / run.day_count:.1f} L a day.",
         )
 
 
@@ -130,7 +131,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     if run.short_in_normals_d is not None and run.short_days_frac > target + EPS:
         add(
             "sim-empty-normals",
-            f"In the normals of the places it is short on {when(run, run.short_in_normals_d)}; {run.missing_wh_day:.0f} Wh a day are missing.",
+            f"Even in average weather, power runs out on {when(run, run.short_in_normals_d)}; you are {run.missing_wh_day:.0f} Wh a day short.",
         )
     hooked = sum(x.days_count for x in legs if x.shore) / days
     need = run.load_wh_day + run.missing_wh_day
@@ -330,10 +331,11 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     if run.first_short_p50_d is not None and run.first_short_d is not None:
         add(
             "sim-first-shortage",
-            f"Power: in half of the trips by {when(run, run.first_short_p50_d)} (day {run.first_short_p50_d + 1:.0f}), in the earliest on "
+            f"Essential loads lose power in half of the simulated trips by {when(run, run.first_short_p50_d)} (day "
+            f"{run.first_short_p50_d + 1:.0f}), in the worst on "
             f"{when(run, run.first_short_d)}"
             + (f", in 9 of 10 by {when(run, run.first_short_p90_d)}" if run.first_short_p90_d is not None else "")
-            + f": what should never stop is shed or dark.{_next_in_line(run)}",
+            + f".{_next_in_line(run)}",
         )
     if run.short_days_frac > target + EPS:
         error = f" ± {run.error_frac:.1%}" if run.error_frac is not None else ""
@@ -343,7 +345,7 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         where = f" {MONTHS[int(worst.month[5:]) - 1]} is the worst month, with {worst.short_frac:.0%}." if len(run.months) > 1 else ""
         add(
             "sim-lolp-high",
-            f"{run.short_days_frac:.1%}{error} of the days, {target:.0%} was asked for: "
+            f"Power is short on {run.short_days_frac:.1%}{error} of the days; your limit is {target:.0%}: "
             f"{in_words(run.short_days_frac, run.draw_count, run.day_count)}. {run.missing_wh_day:.0f} Wh a day are missing, {bad:.0f} Wh on "
             f"each bad one.{where} With {help_}.",
         )
@@ -351,7 +353,7 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         add("sim-low-reserve", f"In 1 of 10 trips the bank falls to {run.least_soc_p10:.0%}; {run.floor_frac:.0%} is its floor.")
     made = run.sun_wh_day + run.curtailed_wh_day
     if made > 0 and run.curtailed_wh_day > MUCH_UNUSED * made and run.short_days_frac <= target + EPS:
-        add("sim-curtailed", f"{run.curtailed_wh_day:.0f} of {made:.0f} Wh a day find a full bank.")
+        add("sim-curtailed", f"Of the {made:.0f} Wh a day that the panels could give, {run.curtailed_wh_day:.0f} Wh are lost because the bank is already full.")
     charged = run.sun_wh_day + run.driving_wh_day + run.shore_wh_day
     if charged > 0 and run.driving_wh_day > MOSTLY_DRIVING * charged and _standing(ctx) >= STANDS_DAYS:
         add("sim-alternator-only", f"{run.driving_wh_day / charged:.0%} of it; and it stands {_standing(ctx)} days in a row.")

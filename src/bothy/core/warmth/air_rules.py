@@ -120,13 +120,16 @@ def air_findings(ctx: Context, w: Warm) -> Found:
                 "warm-inlet-small",
                 f"vent:{v.id}",
                 v.name,
-                f"{r.flow_m3_h:.0f} of {v.speed_frac * v.flow_max_m3_h:.0f} m³/h through {inlets(ctx, v.at_night):,.0f} mm²; "
-                f"{r.inlet_area_for_90pct_mm2:,.0f} mm² give nine tenths.",
+                f"The fan moves {r.flow_m3_h:.0f} of its {v.speed_frac * v.flow_max_m3_h:.0f} m³/h because the inlet is {inlets(ctx, v.at_night):,.0f} mm²; "
+                f"{r.inlet_area_for_90pct_mm2:,.0f} mm² would give 90 %.",
                 figures=[f"vents/{v.id}/flow_m3_h"],
             )
         if open_flued and (r.inlet_pressure_pa or 0) > BACKDRAUGHT_PA:
             yield finding(
-                "warm-backdraught", f"vent:{v.id}", v.name, f"It pulls {r.inlet_pressure_pa:.1f} Pa on the room; {BACKDRAUGHT_PA:g} Pa turn a flue round."
+                "warm-backdraught",
+                f"vent:{v.id}",
+                v.name,
+                f"The fan lowers the pressure inside by {r.inlet_pressure_pa:.1f} Pa. From {BACKDRAUGHT_PA:g} Pa, fumes can be drawn back down an open flue.",
             )
     showers = d.damp.showers_per_day if d.damp.showers_per_day is not None else 0.0
     extracts = [v for v in d.vents if v.kind == "extract"]

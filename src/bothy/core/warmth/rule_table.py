@@ -168,7 +168,7 @@ rules(
         (
             "warm-co2-danger",
             "danger",
-            "The air is used up by morning",
+            "Dangerous carbon dioxide level by morning",
             "Fit fixed vents that can’t be closed.",
             Method("warmth.ventilation") + OwnChoice("typical"),
         ),

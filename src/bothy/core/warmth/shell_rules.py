@@ -39,7 +39,7 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
     p = w.part
     if w.shell.problem is not None:
         yield finding(
-            "warm-opening-large", "shell", "Shell", w.shell.problem[:1].upper() + w.shell.problem[1:] + ". Reckoned without any opening until that is mended."
+            "warm-opening-large", "shell", "Shell", w.shell.problem[:1].upper() + w.shell.problem[1:] + ". Until this is corrected, no openings are counted."
         )
     for o in w.shell.nowhere:
         yield finding(

@@ -45,7 +45,10 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
         yield finding("water-no-leak-tray", "pump", p.name, "Its joints are inside the body.", fix=Remedy.sets("A drained tray", "/water/pump", leak_tray=True))
     if p.cut_out_kpa is not None and p.cut_out_kpa >= p.points[0].pressure_kpa:
         yield finding(
-            "water-pump-cut-in", "pump", p.name, f"Cut-out {p.cut_out_kpa:g} kPa, the pump reaches {p.points[0].pressure_kpa:g} kPa shut: it runs for ever."
+            "water-pump-cut-in",
+            "pump",
+            p.name,
+            f"The pump can build {p.points[0].pressure_kpa:g} kPa but switches off at {p.cut_out_kpa:g} kPa, so it never stops.",
         )
     if p.precharge_kpa is not None and p.cut_in_kpa is not None and p.precharge_kpa > p.cut_in_kpa:
         right = max(0.0, p.cut_in_kpa - 14)
@@ -53,7 +56,7 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
             "water-precharge-wrong",
             "pump",
             p.name,
-            f"{p.precharge_kpa:g} kPa of air against {p.cut_in_kpa:g} kPa: the pump can't open it.",
+            f"Precharge is {p.precharge_kpa:g} kPa, above the pump’s cut-in of {p.cut_in_kpa:g} kPa: water cannot enter the accumulator.",
             fix=Remedy.sets(f"{right:g} kPa", "/water/pump", precharge_kpa=right),
         )
     q = w.part.pump
@@ -254,7 +257,7 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "water-hot-legionella",
             "hot",
             h.name,
-            f"Kept at {h.target_temp_c:g} °C without a weekly 60 °C.",
+            f"The water is kept at {h.target_temp_c:g} °C and never heated to 60 °C.",
             severity=severity,
             fix=Remedy.sets("60 °C each week", "/water/hot", weekly_60=True),
         )

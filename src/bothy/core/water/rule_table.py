@@ -203,8 +203,8 @@ rules(
         (
             "water-hot-legionella",
             "danger",
-            "Water kept warm for germs",
-            "Heat it to at least 60 °C for half an hour each week, and flush the taps.",
+            "Hot water kept warm enough for Legionella",
+            "Heat the water to 60 °C or more for 30 minutes once a week, and flush every tap.",
             Method("water.storage") + OwnChoice("practice"),
         ),
         (
@@ -216,7 +216,13 @@ rules(
         ),
         ("water-heater-dry", "fault", "Heater can start without water", "Fit an interlock and a label.", Method("water.storage") + OwnChoice("practice")),
         ("water-instant-weak", "fault", "Heater too weak for the shower", "Use less flow, a larger heater, or a hot-water tank.", Method("water.instant")),
-        ("water-hot-no-loop", "fault", "Nothing heats the water", "Add a plate exchanger to the zones of the coolant loop in “Heat and air”.", Method("warmth.coolant")),
+        (
+            "water-hot-no-loop",
+            "fault",
+            "Nothing heats the water",
+            "Add a plate exchanger to the zones of the coolant loop in “Heat and air”.",
+            Method("warmth.coolant"),
+        ),
         (
             "water-hot-short",
             "advice",

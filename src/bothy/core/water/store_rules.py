@@ -51,7 +51,8 @@ def store_findings(ctx: Context, w: Wet) -> Found:
             "water-grey-before-fresh",
             "water",
             "Water",
-            f"Grey {grey:.1f} days, fresh {fresh:.1f}." + (f" {larger:.0f} L of grey last the stay." if larger else ""),
+            f"The grey tank is full after {grey:.1f} days; fresh water lasts {fresh:.1f}."
+            + (f" A grey tank of {larger:.0f} L would last the stay." if larger else ""),
         )
     if d.use.drinking_source == "separate":
         have, least = p.capacity_l.get("drinking", 0.0), DRINK_L * ctx.people * p.target_days

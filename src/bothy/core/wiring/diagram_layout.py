@@ -205,7 +205,7 @@ def _mains(p: _Plan, y: float, switches: dict[str, tuple[str, bool]]) -> tuple[f
             "separate": "separate sockets",
             "joined": "joined without a change-over",
         }
-        s.mark("transfer", MAINS, board_x - 34, middle, how[m.transfer] if m else "change-over, not said")
+        s.mark("transfer", MAINS, board_x - 34, middle, how[m.transfer] if m else "change-over, not entered")
     return y, top + (y - top - 6) / 2, middle
 
 

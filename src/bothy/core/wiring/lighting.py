@@ -171,7 +171,7 @@ def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, lis
             from_bed.append("Switch panel")
     if (w.zones or panel is not None) and not from_door and any(a.kind == "light" for a in ctx.design.life.appliances):
         at_door = _at_door(w.zones)
-        told = f"The nearest switch is {min(near):g} m from the door" if near else "Where the switches are from the door is not said"
+        told = f"The nearest switch is {min(near):g} m from the door" if near else "Where the switches are from the door is not entered"
         found.append(
             finding(
                 "wire-no-switch-at-door",

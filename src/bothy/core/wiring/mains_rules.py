@@ -34,14 +34,14 @@ rules(
         (
             "wire-ac-single-pole",
             "danger",
-            "A live conductor stays live",
+            "One conductor stays live when switched off",
             "Fit double-pole breakers and switches.",
             Method("wiring.mains") + Standard("IEC 60364-7-721") + Standard("AS/NZS 3001"),
         ),
         (
             "wire-ac-parallel-sources",
             "danger",
-            "Two mains sources can meet",
+            "Two mains supplies can be connected at once",
             "Fit an interlocked change-over switch.",
             Method("wiring.mains") + Standard("IEC 60364-5-55"),
         ),
@@ -67,7 +67,13 @@ rules(
             "Run them one after the other, or add a second circuit.",
             Method("wiring.mains") + Standard("NFPA 70") + Standard("IEC 60364"),
         ),
-        ("wire-ac-lead-short", "fault", "No lead reaches", "Carry longer leads, or join two.", Method("wiring.mains")),
+        (
+            "wire-ac-lead-short",
+            "fault",
+            "No hook-up lead is long enough",
+            "Add a longer lead to your stock, or allow two to be joined.",
+            Method("wiring.mains"),
+        ),
         (
             "wire-ac-outlets-many",
             "note",
@@ -75,7 +81,13 @@ rules(
             "Tell the users which loads may run together.",
             Method("wiring.mains") + OwnChoice("typical"),
         ),
-        ("wire-lead-coiled", "note", "Much lead left over", "Unroll the lead fully: on the drum it carries a third.", Method("wiring.mains")),
+        (
+            "wire-lead-coiled",
+            "note",
+            "Spare length of hook-up lead",
+            "Unwind the lead fully: coiled on a drum it may carry only a third of its rating.",
+            Method("wiring.mains"),
+        ),
     ),
 )
 
@@ -195,7 +207,7 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
                 "wire-ac-unsaid",
                 "mains",
                 "Mains side",
-                f"Residual-current device, poles, change-over and bonds are not said. {ctx.region.licensed}",
+                f"Residual-current device, poles, change-over and bonds are not entered yet. {ctx.region.licensed}",
                 fix=Remedy.sets("Take the usual one", "/wiring", mains=usual(ctx)),
             )
         )

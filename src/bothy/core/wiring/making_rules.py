@@ -98,7 +98,8 @@ def _cable(w: Worked) -> list[Finding]:
         carries = p.ampacity_a * table_ampacity(back, klass) / table_ampacity(there, klass)
         if carries < c.fuse_a - EPS:
             text = (
-                f"{size_text(c.negative_area_mm2, c.negative_awg)} back carries {carries:.1f} A; the fuse lets {c.fuse_a:g} A pass, and all of it comes back."
+                f"The negative cable ({size_text(c.negative_area_mm2, c.negative_awg)}) may carry {carries:.1f} A. The fuse allows {c.fuse_a:g} A, "
+                "and all of it returns through the negative."
             )
             out.append(
                 finding("wire-negative-smaller", c.id, w.name, text, fix=w.change("The same size as the positive", negative_area_mm2=None, negative_awg=None))

@@ -210,10 +210,10 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
         least = min(_breaks(w, ctx.top_v) for w in items)
         many = "a fuse" if len(items) == 1 else f"{len(items)} fuses"
         text = (
-            f"A dead short right behind it draws {(node.fault_a or 0) / 1000 if node else 0:.1f} kA, more than the {least / 1000:g} kA that "
-            f"{many} on it can break. "
+            f"A short circuit right behind the board could reach {(node.fault_a or 0) / 1000 if node else 0:.1f} kA; "
+            f"{many} on it can safely break only {least / 1000:g} kA. "
         )
-        text += "The main fuse backs them up: such a short opens it and all goes dark." if backed else "No main fuse that could break it in their stead."
+        text += "The main fuse would clear it, and cut all power." if backed else "No main fuse would clear it for them: fit one with enough breaking capacity."
         out.append(
             finding(
                 "wire-interrupt-too-low",
@@ -399,7 +399,7 @@ def _negative_side(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 "wire-single-bus",
                 "wiring",
                 "Wiring",
-                "It cannot lose loads and chargers apart from each other.",
+                "With one busbar, the battery’s protection cannot switch off charging and leave the loads on, or the reverse.",
                 fix=Remedy.sets("Lay out two busbars", "/wiring", bus_layout="two"),
             )
         )

@@ -76,8 +76,8 @@ rules(
         (
             "wire-fuse-below-load",
             "fault",
-            "Fuse smaller than its load",
-            "Fit a larger cable first, then the fuse.",
+            "Fuse too small for the load",
+            "Fit a larger cable first, then a larger fuse.",
             Method("wiring.fuse") + Standard("ISO 8820"),
         ),
         ("wire-fuse-window-empty", "fault", "No fuse fits between load and cable", "Fit a larger cable.", Method("wiring.fuse")),
@@ -197,7 +197,7 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
     if c.area_mm2 is not None and c.area_mm2 < minimum - EPS:
         add("wire-mechanical-minimum", f"{size_text(c.area_mm2, c.awg)} is under {minimum:g} mm².", refit(w), [])
     if p.current_a > p.ampacity_a + EPS:
-        add("wire-over-ampacity", f"{p.current_a:.1f} A flow; {p.size_text} carries {p.ampacity_a:.1f} A on this route.", refit(w), keys[:2])
+        add("wire-over-ampacity", f"The load is {p.current_a:.1f} A; on this route {p.size_text} may carry {p.ampacity_a:.1f} A.", refit(w), keys[:2])
     if p.drop_ok is False and c.kind != "load":
         lost = (
             f"{p.drop_v:.2f} V ({p.drop_frac:.1%}) are lost over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V "
@@ -208,7 +208,7 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
     out += _protection(ctx, w, name, keys)
     afloat = ctx.design.wiring.school == "marine" or ctx.design.vehicle.preset == "boat"
     if c.return_path == "chassis" and (p.current_a > 30 or afloat):
-        why = "Marine practice has none: current through hull and fittings eats them." if afloat else ""
+        why = "Marine practice does not allow it: current through the hull and fittings corrodes them." if afloat else ""
         metal = ctx.design.vehicle.hull in ("steel", "aluminium")
         out.append(
             finding(
@@ -268,7 +268,7 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
         add("wire-fuse-below-load", f"{p.current_a:.1f} A flow through a {c.fuse_a:g} A {word}.", refit(w), keys[:1])
     elif c.fuse_a < p.window_low_a - EPS and c.kind != "inverter":
         if p.inrush_a and c.fuse_a >= 1.25 * p.current_a:
-            add("wire-fuse-below-load", f"The start draws {p.inrush_a:.0f} A; it needs {p.window_low_a:.1f} A.", refit(w), window)
+            add("wire-fuse-below-load", f"Starting draws {p.inrush_a:.0f} A: the fuse must be at least {p.window_low_a:.1f} A.", refit(w), window)
         else:
             add("wire-fuse-margin", f"{p.current_a:.1f} A on a {c.fuse_a:g} A {word}; {p.window_low_a:.1f} A or more keeps its margin.", refit(w), window)
     split = split_in_groups(ctx, w)
@@ -318,7 +318,14 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
             )
         for w in on_it:
             if w.circuit.fuse_a and w.part.current_a > b.way_rating_a + EPS and b.side == "dc":
-                out.append(finding("wire-board-overload", w.circuit.id, w.circuit.name, f"{w.part.current_a:.1f} A on a way for {b.way_rating_a:g} A."))
+                out.append(
+                    finding(
+                        "wire-board-overload",
+                        w.circuit.id,
+                        w.circuit.name,
+                        f"The circuit takes {w.part.current_a:.1f} A; an outgoing way of this board is for {b.way_rating_a:g} A.",
+                    )
+                )
     fed = {i for c in ctx.design.wiring.circuits for i in c.appliances}
     if ctx.design.wiring.circuits:
         for a in ctx.design.life.appliances:

@@ -158,7 +158,7 @@ function LockerPicture() {
         })}
         <g transform={`translate(${left} ${top + needs.length * 38 + 18})`} fontSize="11" fill="currentColor">
           {p && !p.ok && (
-            <text y="0">{say(`One round drain of ${Math.ceil(p.round_drain_mm)} mm would do for the low side; mesh takes half of it away.`)}</text>
+            <text y="0">{say(`One round drain of ${Math.ceil(p.round_drain_mm)} mm would be enough for the low side; mesh blocks half of it.`)}</text>
           )}
           <text y="18">{g.lpg_alarm ? say(`Gas alarm ${Math.round(1000 * (g.lpg_alarm.height_m ?? 0))} mm over the floor.`) : "No gas alarm yet."}</text>
           {(g.low_points ?? []).map((l, i) => (
@@ -190,8 +190,8 @@ function VentSlate({ v }: { v: GasVent & { name: string } }) {
           count("count", "pieces"),
           flag("closable", "a cover can close it"),
           words("blocked_by", "under it, close by"),
-          quantity("to_opening_m", say("to the nearest opening, intake or socket"), "length", "m", { clearable: true, placeholder: "not said" }),
-          quantity("to_exhaust_m", "to the nearest exhaust or flue", "length", "m", { clearable: true, placeholder: "not said" }),
+          quantity("to_opening_m", say("to the nearest opening, intake or socket"), "length", "m", { clearable: true, placeholder: "not entered" }),
+          quantity("to_exhaust_m", "to the nearest exhaust or flue", "length", "m", { clearable: true, placeholder: "not entered" }),
         ]}
         item={{ ...v, round }}
         onSet={(key, value, label) => {
@@ -266,7 +266,7 @@ function Whole() {
               ...(at.opens === "inside_sealed" ? [quantity("sill_mm", "sill", "length", "mm", { scale: 1000 })] : []),
               flag("sealed", "gas-tight to the living space"),
               words("unsealed", "open to the inside"),
-              quantity("to_heat_m", "to exhaust, flue or engine", "length", "m", { clearable: true, placeholder: "not said" }),
+              quantity("to_heat_m", "to exhaust, flue or engine", "length", "m", { clearable: true, placeholder: "not entered" }),
               ...(boat ? [flag("drain_overboard", "the drain falls overboard"), flag("drain_above_water", "above the water when heeled")] : []),
             ]}
             item={at}

@@ -220,7 +220,7 @@ function Whole() {
       <FindingList findings={report.findings.filter((f) => f.stage === "gas" && /^(papers|gas-test|check)/.test(f.subject))} />
       <Fields
         specs={[
-          choice("installer", "installed by", INSTALLERS, { none: "not said" }),
+          choice("installer", "installed by", INSTALLERS, { none: "not entered" }),
           flag("let_or_lived_in", "let, hired out or lived in"),
           flag("local_licence", say("a local rule asks for a licence")),
         ]}

@@ -78,12 +78,12 @@ function RunSlate({ p }: { p: GasPipe & { name: string } }) {
       <h3 className="mb-1 mt-3 font-display text-[14px]">Way</h3>
       <Fields
         specs={[
-          quantity("clip_m", "clips every", "length", "m", { clearable: true, placeholder: "not said" }),
+          quantity("clip_m", "clips every", "length", "m", { clearable: true, placeholder: "not entered" }),
           flag("grommets", "a grommet at each panel"),
-          mm("to_cable_mm", "to the nearest cable", { clearable: true, placeholder: "not said" }),
+          mm("to_cable_mm", "to the nearest cable", { clearable: true, placeholder: "not entered" }),
           flag("crosses_cable", "it only crosses it"),
           ...(p.crosses_cable ? [flag("cable_cover", "with a cover between")] : []),
-          mm("to_hot_mm", "to exhaust or heat", { clearable: true, placeholder: "not said" }),
+          mm("to_hot_mm", "to exhaust or heat", { clearable: true, placeholder: "not entered" }),
           flag("shielded", "a shield between"),
           flag("hidden_joint", "a joint in a void or under the floor"),
         ]}
@@ -147,7 +147,7 @@ function Whole() {
                 placeholder: say(`${part.nominal_mbar} mbar, the region’s`),
               }),
               quantity("capacity_kg_h", "capacity, kg/h", "count", ""),
-              quantity("age_years", "age from its date, years", "count", "", { clearable: true, placeholder: "not said" }),
+              quantity("age_years", "age from its date, years", "count", "", { clearable: true, placeholder: "not entered" }),
               choice("mount", "sits", MOUNTS),
               flag("crash_safe", "shuts in a crash"),
               flag("hose_break", "valves that shut when a hose breaks"),

@@ -16,7 +16,8 @@ export function Sentence() {
         <strong>{SMELL}</strong>
       </span>
       Cooking{" "}
-      <Token path="/gas/cooking" label="cooking" choices={COOKING} value={g.cooking ?? ""} shown={g.cooking ? wordOf(COOKING, g.cooking) : "not said how"} />.{" "}
+      <Token path="/gas/cooking" label="cooking" choices={COOKING} value={g.cooking ?? ""} shown={g.cooking ? wordOf(COOKING, g.cooking) : "not decided yet"} />
+      .{" "}
       {!part.aboard ? (
         "There is no gas on board: no locker, no vents, no test."
       ) : (

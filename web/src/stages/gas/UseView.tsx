@@ -140,7 +140,7 @@ function ApplianceSlate({ a }: { a: GasAppliance & { name: string } }) {
           quantity("heat_input_w", "heat input, each", "power", "W", { clearable: true, placeholder: `${Math.round(b?.input_w ?? 0)} W, as is usual` }),
           choice("basis", "its plate means", BASES, { none: "as is usual" }),
           quantity("time_h_day", "hours a day at full", "count", "", { clearable: true, placeholder: "as is usual" }),
-          quantity("nominal_mbar", "made for a pressure of", "pressure", "mbar", { scale: 0.01, clearable: true, placeholder: "not said" }),
+          quantity("nominal_mbar", "made for a pressure of", "pressure", "mbar", { scale: 0.01, clearable: true, placeholder: "not entered" }),
           ...(a.nominal_mbar != null ? [flag("plate_28_37", say("its plate names 28 to 37 mbar"))] : []),
           ...(heats || a.kind.includes("water") ? [flag("room_sealed", "room-sealed: air from outside, flue to outside")] : []),
           flag("flame_failure", "flame failure on every burner"),
@@ -193,7 +193,7 @@ function Whole() {
         specs={[
           quantity("target_days", "it is to last, days", "count", "", { clearable: true, placeholder: say("nights between hook-ups") }),
           quantity("reserve_frac", "kept in reserve", "fraction", ""),
-          quantity("price_per_kg", "price a kilogram", "count", "", { clearable: true, placeholder: "not said" }),
+          quantity("price_per_kg", "price a kilogram", "count", "", { clearable: true, placeholder: "not entered" }),
           flag("off_at_fuel", "everything off, and a label, at fuel stops and ferries"),
           flag("ferry_or_tunnel", "a ferry or tunnel on the trip"),
         ]}

@@ -166,7 +166,7 @@ function VesselSlate({ v }: { v: Vessel & { name: string } }) {
           choice("place", "stands", PLACES),
           quantity("angle_deg", "leans, degrees", "count", ""),
           count("straps", "straps"),
-          quantity("restraint_n", "they hold, N", "count", "", { clearable: true, placeholder: "not said" }),
+          quantity("restraint_n", "they hold, N", "count", "", { clearable: true, placeholder: "not entered" }),
           flag("connected", "connected"),
           flag("stop_80", "an 80 % stop valve"),
           flag("self_filled", "you fill it yourself"),

@@ -105,4 +105,5 @@ export const PRE_TRIP = pairs({
   solenoid: "solenoid shuts",
   off: "fridge and heater off for fuel stop, ferry, tunnel",
 });
-export const SMELL = "Smell gas: shut the cylinder, no switch, no flame, doors open, everybody out.";
+export const SMELL =
+  "If you smell gas: get everybody out. Don’t touch switches, don’t light anything. Shut the cylinder valve if you can do so safely. Open the doors. From outside, call the fire service or your gas supplier.";

@@ -46,7 +46,7 @@ function specsOf(a: SolarArray): FieldSpec<SolarArray>[] {
           choice("bypass_groups", "bypass groups across it", GROUPS, { note: "rows along the vehicle, each with its own, lose least" }),
           quantity("across_m", "they reach across it", "length", "m", { clearable: true, placeholder: "1.2 m" }),
         ]),
-    quantity("soiling_frac", "dirt leaves, of the light", "fraction", "", {
+    quantity("soiling_frac", "light left after dirt", "fraction", "", {
       clearable: true,
       placeholder: "97 %, usual",
       note: "about 92 % flat in dust, 80 % under pines",

@@ -28,7 +28,7 @@ export function ProfileFields({ profile, onSet }: { profile: Schemas["ChargeProf
         dimension="voltage"
         unit="V"
         clearable
-        placeholder="not said"
+        placeholder="not entered"
         onSet={(v) => turn({ absorption_v: v })}
       />
       <FlagProperty label="it equalises" value={!!profile?.equalise} onSet={(v) => turn({ equalise: v })} />

@@ -80,7 +80,7 @@ const SPECS: { [P in Exclude<PartId, "solar" | "controller">]: (what: Fitted<P>,
       ...USUAL,
       note: "of its data sheet, at the posts; what a dead short draws follows from it",
     }),
-    quantity("usable_frac", "may be used, of its charge", "fraction", "", {
+    quantity("usable_frac", "usable depth of discharge", "fraction", "", {
       clearable: true,
       placeholder: "usual",
       note: "deeper gives more and wears it sooner",
@@ -110,7 +110,7 @@ const SPECS: { [P in Exclude<PartId, "solar" | "controller">]: (what: Fitted<P>,
       "stands in",
       (design.warmth?.cabinets ?? []).map((c) => ({ value: c.id, word: c.name ?? c.id })),
       {
-        none: "the open, or not said",
+        none: "the open, or not entered",
         note: design.warmth?.cabinets?.length ? "a hot cabinet in Heat and air" : "hot cabinets are named in Heat and air, Summer",
       },
     ),
@@ -130,8 +130,8 @@ const SPECS: { [P in Exclude<PartId, "solar" | "controller">]: (what: Fitted<P>,
     choice("fuel", "fuel", FUELS),
     quantity("rating_w", "continuous power, at sea level", "power", "W"),
     g.fuel === "gas"
-      ? quantity("full_per_h", "burns an hour at that", "mass", "kg", USUAL)
-      : quantity("full_per_h", "burns an hour at that", "volume", "L", USUAL),
+      ? quantity("full_per_h", "fuel per hour at that power", "mass", "kg", USUAL)
+      : quantity("full_per_h", "fuel per hour at that power", "volume", "L", USUAL),
     ...(g.fuel === "diesel" || g.fuel === "gas"
       ? [flag("shares", g.fuel === "gas" ? "from the gas vessels" : "from the heater’s tank", "counts once there is one")]
       : []),
@@ -139,8 +139,8 @@ const SPECS: { [P in Exclude<PartId, "solar" | "controller">]: (what: Fitted<P>,
       ? []
       : [
           g.fuel === "gas"
-            ? quantity("store", "its own bottle holds", "mass", "kg", { clearable: true, placeholder: "not counted" })
-            : quantity("store", "its can holds", "volume", "L", { clearable: true, placeholder: "not counted" }),
+            ? quantity("store", "size of its own cylinder", "mass", "kg", { clearable: true, placeholder: "not counted" })
+            : quantity("store", "fuel can size", "volume", "L", { clearable: true, placeholder: "not counted" }),
         ]),
     MASS,
   ],

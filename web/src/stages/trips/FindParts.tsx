@@ -84,7 +84,7 @@ export function FindParts() {
             <>
               <label className="flex items-center gap-1">
                 <input type="checkbox" checked={all} onChange={(e) => setAll(e.target.checked)} />
-                all {run.front.length} that nobody beats
+                show all {run.front.length} best trade-offs
               </label>
               <span className="text-dim">
                 {run.set_count.toLocaleString("en-GB")} sets, {run.draw_count} weathers

@@ -94,7 +94,7 @@ export function PartsSlate({ run }: { run: Schemas["SizingRun"] | undefined }) {
       {run && <FindingList findings={run.findings} empty="" />}
       <ChoiceProperty label="best is" value={s.goal ?? "cost"} options={GOALS} onSet={(v) => set("goal", v, "best is")} />
       <QuantityProperty
-        label="days short, at most"
+        label="days without enough power: limit"
         value={design.trips?.short_days_frac}
         dimension="fraction"
         unit=""

@@ -54,7 +54,7 @@ export function Schools() {
   const ground = String(s.albedo_frac ?? 0.2);
   return (
     <details>
-      <summary className="cursor-pointer">Where schools differ</summary>
+      <summary className="cursor-pointer">Modelling choices</summary>
       <Fields specs={files || s.weather_source === "replay" ? [WEATHER, ...REST] : REST} item={s} onSet={set} />
       <ChoiceProperty
         label="ground around"

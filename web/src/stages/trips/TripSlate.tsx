@@ -74,7 +74,7 @@ function GeneratorSummary({ run }: { run: TripRun }) {
           : g.short_frac > 0
             ? `; in ${percent(g.short_frac)} of the weathers it runs dry`
             : ""}
-        .{g.store == null && g.short_frac === 0 && " Its fuel is not limited until you say in Power what its can holds."}
+        .{g.store == null && g.short_frac === 0 && " Its fuel is not limited until you enter its fuel can in Power."}
       </p>
     </section>
   );
@@ -144,7 +144,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
           <FrostSummary run={run} />
           {run.buys.length > 0 && (
             <>
-              <h3 className="mb-1 mt-3 font-display text-[14px]">What one more would buy</h3>
+              <h3 className="mb-1 mt-3 font-display text-[14px]">What one more part would gain</h3>
               <p className="m-0 text-[12px] text-chalk-dim">On the same weathers, so that luck cancels out.</p>
               {run.buys.map((b) => {
                 const known = b.change_frac !== 0 && Math.abs(b.change_frac) >= 2 * b.error_frac;
@@ -153,7 +153,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
                     With {b.what}
                     {b.price != null && ` (${money(b.price)}${b.mass_kg != null ? `, ${show(b.mass_kg, "kg", units)}` : ""})`}: short on{" "}
                     <span className="num">{percent(b.short_days_frac, 1)}</span> of the days (
-                    <span className="num">{known ? `${(100 * b.change_frac).toFixed(1)} points` : "no difference that can be told"}</span>
+                    <span className="num">{known ? `${(100 * b.change_frac).toFixed(1)} points` : "no measurable difference"}</span>
                     ), <span className="num">{show(b.missing_wh_day, "Wh")}</span> a day missing.
                   </p>
                 );
@@ -172,7 +172,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
             onSet={(v) => void edit([{ op: "replace", path: "/trips/draw_count", value: Math.round(v ?? 50) }], "weathers")}
           />
           <QuantityProperty
-            label="days short, at most"
+            label="days without enough power: limit"
             value={target}
             dimension="fraction"
             unit=""

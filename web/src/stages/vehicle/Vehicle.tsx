@@ -36,7 +36,7 @@ export function Component() {
     {
       path: "/vehicle/preset",
       label: "kind of vehicle",
-      what: "gives all that you have not said yet",
+      what: "gives all that you have not entered yet",
       choices: PRESETS,
       value: v.preset ?? "panel_van",
       said: true,

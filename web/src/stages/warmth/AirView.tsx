@@ -145,7 +145,7 @@ function VentSlate({ v }: { v: Vent }) {
             ? [
                 quantity("flow_max_m3_h", "free flow, from its label", "airflow", "m³/h"),
                 quantity("pressure_max_pa", "pressure with the outlet shut", "pressure", "Pa"),
-                quantity("power_max_w", "power at full speed", "power", "W", { clearable: true, placeholder: "not said" }),
+                quantity("power_max_w", "power at full speed", "power", "W", { clearable: true, placeholder: "not entered" }),
                 quantity("speed_frac", "speed", "fraction", "", { note: "half speed needs an eighth of the power" }),
               ]
             : []),

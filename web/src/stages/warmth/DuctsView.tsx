@@ -66,7 +66,7 @@ function DuctSlate({ d }: { d: WarmDuct }) {
           flag("open", "it is open"),
           mm("insulation_mm", "sleeve"),
           choice("lies", "lies", LIES),
-          mm("bend_radius_mm", "bent to a radius of", { clearable: true, placeholder: "not said" }),
+          mm("bend_radius_mm", "bent to a radius of", { clearable: true, placeholder: "not entered" }),
           mm("to_fabric_mm", "grille to fabric", { clearable: true, placeholder: "to measure", note: say("200 mm at least") }),
         ]}
         item={d}
@@ -142,7 +142,7 @@ function Whole() {
       <SlateFigs ks={["ducts/total_flow_m3_h", "ducts/plenum_pressure_pa", "ducts/mean_supply_temp_c", "ducts/delivered_w"]} />
       <Fields
         specs={[
-          quantity("return_area_mm2", "return grille, free", "surface", "mm²", { scale: 1e6, clearable: true, placeholder: "not said" }),
+          quantity("return_area_mm2", "return grille, free", "surface", "mm²", { scale: 1e6, clearable: true, placeholder: "not entered" }),
           choice("return_from", "return air from", RETURNS),
         ]}
         item={w}
@@ -210,7 +210,7 @@ function Whole() {
               quantity("pump_flow_max_l_min", "pump, free flow", "flow", "L/min"),
               quantity("pump_head_max_m", "pump, shut head", "length", "m"),
               quantity("volume_l", "coolant in it", "volume", "L"),
-              quantity("header_space_l", "header, free space", "volume", "L", { clearable: true, placeholder: "not said" }),
+              quantity("header_space_l", "header, free space", "volume", "L", { clearable: true, placeholder: "not entered" }),
               quantity("hot_water_l_min", "hot water drawn", "flow", "L/min"),
               flag("high_point_without_bleed", "a high point has no bleed"),
               flag("double_wall", "double wall to the drinking water"),

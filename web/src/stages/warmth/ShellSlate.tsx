@@ -95,7 +95,7 @@ function SurfaceSlate({ id }: { id: string }) {
               dimension="count"
               unit=""
               clearable
-              placeholder="not said"
+              placeholder="not entered"
               onSet={(v) => void set(id, s.name, { u_value_w_m2k: v }, "U-value")}
             />
           )}
@@ -225,7 +225,7 @@ function BuildUpSlate({ b }: { b: BuildUp }) {
           mm("rib_flange_mm", "rib’s flange, wide"),
           mm("rib_depth_mm", "rib, deep"),
           quantity("void_frac", "voids", "fraction", "", { note: "where insulation hangs off or is missing" }),
-          mm("strip_mm", "boards, wide", { clearable: true, placeholder: "not said", note: "on a curve" }),
+          mm("strip_mm", "boards, wide", { clearable: true, placeholder: "not entered", note: "on a curve" }),
           quantity("radius_m", "radius of the curve", "length", "m", { clearable: true, placeholder: "flat" }),
           flag("drain_blocked", "it covers a drain hole of the body"),
         ]}
@@ -386,7 +386,7 @@ export function ShellSlate() {
           quantity("taper_frac", "roof’s width against the floor’s", "fraction", "", { clearable: true, placeholder: "usual" }),
           quantity("leak_per_h", "air that leaks, changes an hour", "count", "", { clearable: true, placeholder: "1", note: "calm 0.5, breeze 1, windy 2" }),
           quantity("margin_frac", "heater’s margin", "fraction", ""),
-          quantity("tallest_m", "the tallest of you", "length", "m", { clearable: true, placeholder: "not said" }),
+          quantity("tallest_m", "the tallest of you", "length", "m", { clearable: true, placeholder: "not entered" }),
           quantity("heading_deg", "nose points to, ° from north", "count", ""),
         ]}
         item={w}

@@ -116,7 +116,7 @@ function TestSlate({ t }: { t: HoldTest & { name: string } }) {
           choice("pipe_type", "pipe", PIPES),
           quantity("gas_volume_l", t.medium === "air" ? "volume under test" : "air in it", "volume", "L", {
             clearable: t.medium !== "air",
-            placeholder: "not said",
+            placeholder: "not entered",
           }),
         ]}
         item={t}
@@ -147,7 +147,7 @@ function Whole() {
           quantity("remaining_frac", "of its strength left", "fraction", "", { note: "bleach loses a fifth a year" }),
           quantity("target_mg_l", "target, mg/L", "count", ""),
           quantity("ct_mg_min_l", "dose · time, mg·min/L", "count", "", { clearable: true, placeholder: "the region’s" }),
-          quantity("days_ago", "last done, days ago", "count", "", { clearable: true, placeholder: "not said" }),
+          quantity("days_ago", "last done, days ago", "count", "", { clearable: true, placeholder: "not entered" }),
           quantity("standing_days", "water standing, days", "count", ""),
           flag("with_acid", "acid or descaler at the same time"),
         ]}

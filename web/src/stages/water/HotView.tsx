@@ -141,8 +141,8 @@ function DrainSlate({ d }: { d: Drain & { name: string } }) {
           flag("trap", "a trap in it"),
           ...(d.fixture === "sink"
             ? [
-                mm("front_mm", "worktop left before the sink", { clearable: true, placeholder: "not said" }),
-                mm("behind_mm", "and behind it", { clearable: true, placeholder: "not said" }),
+                mm("front_mm", "worktop left before the sink", { clearable: true, placeholder: "not entered" }),
+                mm("behind_mm", "and behind it", { clearable: true, placeholder: "not entered" }),
               ]
             : []),
         ]}
@@ -175,7 +175,7 @@ function Whole() {
               choice("source", "heated by", HEAT_SOURCES),
               ...(h.kind === "storage"
                 ? [quantity("volume_l", "holds", "volume", "L")]
-                : [quantity("min_flow_l_min", "starts at", "flow", "L/min", { clearable: true, placeholder: "not said" })]),
+                : [quantity("min_flow_l_min", "starts at", "flow", "L/min", { clearable: true, placeholder: "not entered" })]),
               quantity("target_temp_c", "heats to", "temperature", "°C"),
               ...(["element", "coil", "coil_element", "loop"].includes(h.source) ? [] : [quantity("heat_w", "its burner’s input", "power", "W")]),
               ...(element ? [quantity("element_w", "element", "power", "W"), choice("element_supply", "element fed by", ELEMENT_SUPPLIES)] : []),

@@ -105,11 +105,11 @@ function FilterSlate({ f }: { f: WaterFilter & { name: string } }) {
           choice("kind", "kind", FILTERS),
           choice("at", "sits", FILTER_AT),
           quantity("micron", "finest, µm", "count", ""),
-          quantity("rated_l", "good for", "volume", "L", { clearable: true, placeholder: "not said" }),
-          quantity("rated_months", "good for, months", "count", "", { clearable: true, placeholder: "not said" }),
+          quantity("rated_l", "good for", "volume", "L", { clearable: true, placeholder: "not entered" }),
+          quantity("rated_months", "good for, months", "count", "", { clearable: true, placeholder: "not entered" }),
           quantity("rated_flow_l_min", "rated flow", "flow", "L/min"),
           kpa("clean_kpa", "takes, clean, at that flow"),
-          quantity("used_days", "in use for, days", "count", "", { clearable: true, placeholder: "not said" }),
+          quantity("used_days", "in use for, days", "count", "", { clearable: true, placeholder: "not entered" }),
         ]}
         item={f}
         onSet={(key, value, label) => void set(f, { [key]: value }, label)}

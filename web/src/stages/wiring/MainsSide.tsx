@@ -59,11 +59,11 @@ function Stock({ value, onSet }: { value: { length_m: number; cost?: number }[];
   const [refused, setRefused] = useState(false);
   const text = value.map((s) => `${s.length_m} at ${s.cost ?? 0}`).join("; ");
   return (
-    <Property label="leads to be had, m at price" note={refused ? "not understood; for example 2 at 8; 5 at 14" : "for example 2 at 8; 5 at 14"}>
+    <Property label="lead lengths you can buy, with price" note={refused ? "not understood; for example 2 at 8; 5 at 14" : "for example 2 at 8; 5 at 14"}>
       <input
         key={text}
         className="field-slate num w-full"
-        aria-label="leads to be had, m at price"
+        aria-label="lead lengths you can buy, with price"
         aria-invalid={refused}
         defaultValue={text}
         placeholder="1; 2; 3; 5; 10"
@@ -245,7 +245,7 @@ export function MainsSide() {
             unit=""
             onSet={(v) => set("leads_joined_count", Math.round(v ?? 1), "leads joined")}
           />
-          <Stock value={m.stock ?? []} onSet={(stock) => set("stock", stock, "leads to be had")} />
+          <Stock value={m.stock ?? []} onSet={(stock) => set("stock", stock, "lead lengths")} />
           <p className="my-1 text-[12px] text-chalk-dim">{part.splitter_count} splitters where leads branch.</p>
           <ul className="m-0 list-none p-0">
             {Object.entries(part.legs).map(([id, leg]) => (

@@ -49,7 +49,7 @@ export function Making() {
         dimension="current"
         unit="A"
         clearable
-        placeholder="not said"
+        placeholder="not entered"
         onSet={(v) => set("isolator_a", v, "isolator")}
       />
       <ChoiceProperty
@@ -65,7 +65,7 @@ export function Making() {
         dimension="count"
         unit=""
         clearable
-        placeholder="not said"
+        placeholder="not entered"
         onSet={(v) => set("bus_studs_count", v == null ? null : Math.round(v), "studs of the busbar")}
       />
       <ChoiceProperty

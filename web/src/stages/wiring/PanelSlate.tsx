@@ -139,7 +139,7 @@ export function PanelSlate() {
             dimension="length"
             unit="m"
             clearable
-            placeholder="not said"
+            placeholder="not entered"
             onSet={(v) => void setPlate("door_distance_m", v)}
           />
           <QuantityProperty
@@ -149,7 +149,7 @@ export function PanelSlate() {
             dimension="length"
             unit="m"
             clearable
-            placeholder="not said"
+            placeholder="not entered"
             onSet={(v) => void setPlate("floor_height_m", v)}
           />
           <FlagProperty label="reached from the bed" value={panel.by_bed ?? false} onSet={(on) => void setPlate("by_bed", on)} />

@@ -41,7 +41,7 @@ export function RacewayLedger({ fresh, onFresh, empty }: { fresh: string | null;
       value: (r) => r.kind ?? "conduit",
       set: (r, v) => void set(r, asKind(v), "made as"),
     },
-    { key: "inside", label: "inside", width: "12%", align: "right", kind: "computed", show: (r) => inside(r) || <span className="text-dim">not said</span> },
+    { key: "inside", label: "inside", width: "12%", align: "right", kind: "computed", show: (r) => inside(r) || <span className="text-dim">not entered</span> },
     {
       key: "length",
       label: "length",
@@ -203,7 +203,7 @@ export function RacewaySlate({ r }: { r: Raceway }) {
         {say("Before drilling, look at both sides: fuel, gas, brake lines, airbags, beams of the curtain. Nothing passes through a gas locker.", "wiring")}
       </p>
       <FlagProperty label="runs upright" value={r.upright ?? false} onSet={(upright) => void set(r, { upright }, "upright")} />
-      {mm("clip_spacing_mm", "clips apart", { placeholder: "not said" })}
+      {mm("clip_spacing_mm", "clips apart", { placeholder: "not entered" })}
       {count("metal_holes_count", "holes through metal")}
       {count("grommets_count", "with a grommet or trim")}
       {mm("gas_distance_mm", "from a gas pipe beside it", { note: say("100 mm or more", "wiring"), placeholder: "none there" })}

@@ -87,7 +87,7 @@ function PlaceRow({ p, first, onSet, onRemove }: { p: Place; first: boolean; onS
             dimension="length"
             unit="m"
             clearable
-            placeholder="not said"
+            placeholder="not entered"
             onSet={(v) => onSet({ door_distance_m: v })}
           />
           <QuantityProperty
@@ -97,7 +97,7 @@ function PlaceRow({ p, first, onSet, onRemove }: { p: Place; first: boolean; onS
             dimension="length"
             unit="m"
             clearable
-            placeholder="not said"
+            placeholder="not entered"
             onSet={(v) => onSet({ height_m: v })}
           />
         </>
@@ -113,7 +113,7 @@ function PlaceRow({ p, first, onSet, onRemove }: { p: Place; first: boolean; onS
         onSet={(v) => onSet({ wire_m: v })}
       />
       <button type="button" className="text-[12px] text-chalk-dim underline" onClick={onRemove}>
-        take this place away
+        Remove this place
       </button>
     </fieldset>
   );

@@ -100,7 +100,7 @@ export const LABELLED = [
   { value: "none", word: "neither end" },
 ] as const;
 export const COVERED = [
-  { value: "", word: "not said" },
+  { value: "", word: "not entered" },
   { value: "yes", word: "yes" },
   { value: "no", word: "no" },
 ] as const;
@@ -108,7 +108,7 @@ export const NEGATIVE_COLOURS = [
   { value: "black", word: "black" },
   { value: "yellow", word: "yellow" },
 ] as const;
-export const STUDS = [{ value: "", word: "not said" }, ...[4, 5, 6, 8, 10, 12, 14].map((m) => ({ value: String(m), word: `M${m}` }))];
+export const STUDS = [{ value: "", word: "not entered" }, ...[4, 5, 6, 8, 10, 12, 14].map((m) => ({ value: String(m), word: `M${m}` }))];
 export const SHEDDING = [
   { value: "none", word: "nothing: it trips" },
   { value: "hand", word: "shed by hand" },
