@@ -13,12 +13,14 @@ from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
 from bothy.core.finding import RULES
+from bothy.core.power.panels import ACROSS_M
+from bothy.core.sun.curved import CurvedPanelFactorIn, curved_panel_factor
 from bothy.core.trips import kernel
 from bothy.core.trips.figures import BY_RULE, COUNTED, PER_DAY
 from bothy.core.trips.itinerary import NoTrip
 from bothy.core.trips.of_design import points_a_day, run_trip
 from bothy.core.trips.plan import plan_of_design
-from bothy.core.trips.rules import in_words
+from bothy.core.trips.rules import _bent, _standing, assumed_part, in_words
 from bothy.demo import curlew, fiddlehead, saltbush
 from tests.designs import AGM, BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, lived
 
@@ -382,3 +384,59 @@ def test_the_rules_that_name_figures_are_rules_and_the_figures_are_counted() -> 
     stores = {f"water/{name}/{what}" for name in ("fresh", "grey", "toilet") for what in ("capacity_l", "first_d")}
     assert set(BY_RULE) <= set(RULES)
     assert {name for names in BY_RULE.values() for name in names} <= known | made | stores | {f"frost/{i}/nights_count" for i in range(3)}
+
+
+@pytest.mark.parametrize(
+    ("use", "wh"),
+    [
+        ({"power_w": 20.0, "hours_per_day": 3.0}, 60.0),
+        ({"power_w": 20.0, "duty_frac": 0.25}, 120.0),
+        ({"power_w": 60.0, "uses_per_day": 4.0, "minutes_per_use": 5.0}, 20.0),
+        ({"energy_24h_wh": 400.0}, 400.0),
+        ({"charge_energy_wh": 50.0, "charges_per_day": 2.0}, 100.0),
+    ],
+)
+def test_the_part_that_comes_from_the_catalogue_is_counted_by_energy(use: dict[str, Any], wh: float) -> None:
+    base = {"kind": "other", "zone": "living", "supply": "dc", "count": 2}
+    asked = {**base, "id": "asked", "name": "Asked", "trust": "catalogue", **use}
+    known = {**base, "id": "known", "name": "Known", "trust": "label", "power_w": 10.0, "hours_per_day": 5.0, "count": 1}
+    gone = {**asked, "id": "gone", "name": "Gone", "count": 0}
+    assert assumed_part(away(WEEK, appliances=[asked, known, gone])) == pytest.approx(2 * wh / (2 * wh + 50.0))
+    assert assumed_part(away(WEEK, appliances=[gone])) == 0.0
+
+
+def test_the_longest_stand_is_counted_over_legs_and_ends_at_a_drive_or_a_hook_up() -> None:
+    assert _standing(away({**WEEK, "days_count": 4})) == 4
+    assert _standing(away({**WEEK, "days_count": 3}, {**WEEK, "id": "b", "days_count": 2})) == 5
+    assert _standing(away({**WEEK, "days_count": 3}, {**WEEK, "id": "b", "days_count": 2, "shore": True}, {**WEEK, "id": "c", "days_count": 1})) == 3
+    assert _standing(away({**WEEK, "days_count": 3}, {**DRIVEN, "id": "b", "days_count": 3})) == 3
+    assert _standing(away({**DRIVEN, "days_count": 4})) == 3
+
+
+@pytest.mark.parametrize(("radius", "across", "width"), [(2.0, None, ACROSS_M), (2.0, 0.9, 0.9), (0.5, 1.2, 0.95), (0.5, None, 0.95)])
+def test_a_bent_array_is_judged_by_a_low_sun_at_its_side(radius: float, across: float | None, width: float) -> None:
+    a = away(WEEK, arrays=[{**PANELS, "roof_radius_m": radius, "across_m": across, "bypass_groups": 2}]).design.power.arrays[0]
+    alone = curved_panel_factor(
+        CurvedPanelFactorIn(
+            panel_width_m=width,
+            roof_radius_m=radius,
+            bypass_group_count=2,
+            sun_elevation_deg=20,
+            sun_azimuth_deg=90,
+            heading_deg=0,
+            dni_w_m2=600,
+            dhi_w_m2=80,
+        )
+    )
+    assert _bent(a).mismatch_loss_frac == pytest.approx(alone.mismatch_loss_frac)
+
+
+@pytest.mark.parametrize(("fracs", "hours"), [({9: 0.5}, 1), ({14: 0.5, 10: 0.2}, 2), ({8: 0.9, 15: 0.9}, 0), ({12: 0.0}, 0)])
+def test_shade_on_a_string_is_told_in_the_hours_that_count(fracs: dict[int, float], hours: int) -> None:
+    shade = [fracs.get(h, 0.0) for h in range(24)]
+    pair = {**PANELS, "series_count": 2, "shade_frac": shade}
+    told = found(away(WEEK, arrays=[pair], appliances=[HUNGRY])).get("sim-shade-string")
+    assert (told is not None) == (hours > 0)
+    if told is not None:
+        assert f"shaded in {hours} hours" in told.message
+    assert "sim-shade-string" not in found(away(WEEK, arrays=[{**pair, "series_count": 1}], appliances=[HUNGRY]))

@@ -103,12 +103,21 @@ const typeset = (text: string) =>
     .replace(/(?<![\p{L}\d_.–-])-(?=\d)/gu, "−")
     .replace(/(?<=\d) ?%(?![\p{L}\d_])/gu, "\u202f%");
 
+const kept = new Map<string, string>();
+
 /** A sentence for its reader. `stage` says what it is about: copper stays in mm². What stands in quotation marks is a name, and stays. */
 export function said(text: string, system: UnitSystem, stage = "", region: RegionKey = "uk"): string {
-  return text
-    .split(/(“[^”]*”)/)
-    .map((piece, i) => (i % 2 ? piece : typeset(inRegion(system === "us" ? inUnits(piece, stage) : piece, region))))
-    .join("");
+  const key = `${system} ${region} ${COPPER.has(stage)} ${text}`;
+  let out = kept.get(key);
+  if (out === undefined) {
+    out = text
+      .split(/(“[^”]*”)/)
+      .map((piece, i) => (i % 2 ? piece : typeset(inRegion(system === "us" ? inUnits(piece, stage) : piece, region))))
+      .join("");
+    if (kept.size > 20_000) kept.clear(); // what is shown again and again is soon there again
+    kept.set(key, out);
+  }
+  return out;
 }
 
 function inUnits(piece: string, stage: string): string {
