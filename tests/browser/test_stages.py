@@ -301,7 +301,7 @@ def test_a_sub_board_is_built_fed_and_given_three_circuits(page: Page, load: Any
     assert sum(c.board == board and c.kind == "load" for c in design.wiring.circuits) == 3
     assert design.circuit(feeder.id).area_mm2 > 0
     hand(page, id, "wiring", "circuit:water-pump-10-l-min")
-    slate.get_by_role("button", name="Lost from the busbar to the appliance").first.click()
+    slate.get_by_role("button", name="Voltage drop from busbar to appliance").first.click()
     expect(slate.get_by_test_id("working").first).to_contain_text(feeder.name)
 
 

@@ -9,7 +9,7 @@ const times =
   (k: number) =>
   (x: number): number =>
     x * k;
-const IN_US: Record<string, Turn> = {
+export const IN_US: Record<string, Turn> = {
   km: { unit: "mi", from: times(1 / 1.609344) },
   "km/h": { unit: "mph", from: times(1 / 1.609344) },
   m: { unit: "ft", from: times(1 / 0.3048) },
@@ -24,6 +24,7 @@ const IN_US: Record<string, Turn> = {
   L: { unit: "gal", from: times(1 / 3.785411784) },
   mL: { unit: "fl oz", from: times(1 / 29.5735295625) },
   "L/min": { unit: "gal/min", from: times(1 / 3.785411784) },
+  "g/h": { unit: "oz/h", from: times(1 / 28.349523125) },
   kg: { unit: "lb", from: times(1 / 0.45359237) },
   "kg/h": { unit: "lb/h", from: times(1 / 0.45359237) },
   "°C": { unit: "°F", from: (x) => x * 1.8 + 32 },

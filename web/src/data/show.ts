@@ -1,18 +1,13 @@
+import { IN_US } from "./said";
+
 /** Numbers in words: SI to what the person reads, metric or US. Only display; every sum is done in the core. */
 export type UnitSystem = "metric" | "us";
 
-const US: Record<string, { unit: string; from: (x: number) => number }> = {
-  m: { unit: "ft", from: (x) => x / 0.3048 },
-  "m²": { unit: "ft²", from: (x) => x / 0.09290304 },
-  kg: { unit: "lb", from: (x) => x / 0.45359237 },
-  "°C": { unit: "°F", from: (x) => x * 1.8 + 32 },
-  L: { unit: "gal", from: (x) => x / 3.785411784 },
-  mm: { unit: "in", from: (x) => x / 25.4 },
-  "L/min": { unit: "gal/min", from: (x) => x / 3.785411784 },
-  "m³/h": { unit: "CFM", from: (x) => x / 1.69901082 },
-  kPa: { unit: "psi", from: (x) => x / 6.894757293168 },
-  mbar: { unit: "inH2O", from: (x) => x / 2.4908891 },
-};
+/** Units of a figure that a reader of US units has another for; areas in mm² are copper or free areas of vents, and stay. */
+const US = {
+  ...Object.fromEntries(Object.entries(IN_US).filter(([unit]) => unit !== "mm²" && unit !== "cm²")),
+  g: { unit: "oz", from: (x: number) => x / 28.349523125 }, // a figure's grams; in a sentence “5 g” may be an acceleration
+} as typeof IN_US;
 
 /** The unit a person of this system reads for an SI unit. */
 export function unitFor(unit: string, system: UnitSystem): string {

@@ -30,7 +30,7 @@ export function WaterSheets() {
         note={`${l(p.total_l_day)} a day; asked to last ${p.target_days} days.`}
         heads={["store", "holds", "usable", "a day", "days"]}
         rows={p.stores.map((x) => [
-          STORES[x.name] ?? x.name,
+          say(STORES[x.name] ?? x.name),
           l(p.capacity_l[x.name]),
           l(x.usable_l),
           l(p.flow_l_day[x.name]),

@@ -33,7 +33,7 @@ SECTIONS: dict[str, str] = {
     "wiring.circuit-split": "One circuit or several",
     "wiring.fuse": "Fuse",
     "wiring.protection-places": "Where protection goes",
-    "wiring.short-circuit": "Dead short",
+    "wiring.short-circuit": "Short-circuit current",
     "wiring.network": "The network as one",
     "wiring.negative": "The negative side",
     "wiring.boards": "Boards",

@@ -216,7 +216,7 @@ def _settle(
         path = ctx.book.put(
             f"circuits/{c.id}/path_drop_v",
             total(
-                "Lost from the busbar to the appliance",
+                "Voltage drop from busbar to appliance",
                 "V",
                 lost,
                 Method("wiring.network", "solved network at its worst moment; what the main loses counts in the least voltage"),
@@ -224,7 +224,7 @@ def _settle(
         )
         part.path_drop_v = path.value
         part.path_drop_frac = ctx.book.put(
-            f"circuits/{c.id}/path_drop_frac", drop_fraction(path, float(ctx.system_v)).named("Lost from the busbar, as a part of nominal")
+            f"circuits/{c.id}/path_drop_frac", drop_fraction(path, float(ctx.system_v)).named("Voltage drop from busbar, as part of nominal")
         ).value
         part.worst_v = ctx.book.put(f"circuits/{c.id}/worst_v", worst.node_figure(end).named("Voltage at its end, worst moment")).value
         if c.kind == "load" and w.drop is not None:
@@ -271,13 +271,13 @@ def work_network(ctx: Context, worked: list[Worked], feeds: Feeds) -> NetworkPar
             start, far = (BANK, BUS) if c.kind == "main" else (board_node(c.board) if c.kind == "load" else BUS, end or "")
         for key, node in (("fault_a", start), ("far_fault_a", far)):
             if node in faults:
-                label = "Dead short at its fuse" if key == "fault_a" else "Dead short at its far end"
+                label = "Short-circuit current at its fuse" if key == "fault_a" else "Short-circuit current at its far end"
                 setattr(w.part, key, ctx.book.put(f"circuits/{c.id}/{key}", faults[node].named(label)).value)
     nodes = {}
     for node in (BANK, BUS, *(board_node(b.id) for b in ctx.design.wiring.boards if b.side == "dc")):
         found = {key: state.node_figure(node) for key, state in (("worst_v", worst), ("typical_v", typical)) if state is not None}
         if node in faults:
-            found["fault_a"] = faults[node].named("Dead short here")
+            found["fault_a"] = faults[node].named("Short-circuit current here")
         values = {key: ctx.book.put(f"network/{node}/{key}", figure).value for key, figure in found.items()}
         nodes[node] = quick(NodePart, worst_v=values.get("worst_v"), typical_v=values.get("typical_v"), fault_a=values.get("fault_a"))
     loss = None

@@ -109,14 +109,14 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
             excess = (p.path_drop_v - p.limit_v) / w.way_v[costly]
             fits = w.best_mohm is not None and w.part.resistance_mohm is not None and w.best_mohm > 0.99 * w.part.resistance_mohm
             fix = _costliest(w, by_id) if costly == c.id and fits else refit(w) if costly == c.id else thicker(by_id[costly], 1 - excess)
-            most = f"; {w.way_v[costly]:.2f} V of them on {by_id[costly].circuit.name}, {by_id[costly].part.size_text or 'not sized yet'}"
+            most = f", {w.way_v[costly]:.2f} V of it on {by_id[costly].circuit.name}, {by_id[costly].part.size_text or 'not sized yet'}"
             text = (
-                f"{p.path_drop_v:.2f} V ({p.path_drop_frac or 0:.1%}) are lost between busbar and appliance at the worst "
-                f"moment{most if len(w.way_v) > 1 else ''}. "
+                f"Voltage drop from busbar to appliance: {p.path_drop_v:.2f} V ({p.path_drop_frac or 0:.1%}) at worst"
+                f"{most if len(w.way_v) > 1 else ''}. "
                 f"The limit is {p.limit_v:.2f} V ({p.drop_class.replace('_', '-')})."
             )
             if costly == c.id and p.max_length_m and p.before_v < p.limit_v:
-                text += f" This size reaches {p.max_length_m * (p.limit_v - p.before_v) / p.limit_v:.1f} m."
+                text += f" At this size the cable may be {p.max_length_m * (p.limit_v - p.before_v) / p.limit_v:.1f} m long at most."
             out.append(finding("wire-drop-over-limit", c.id, w.name, text, fix=fix, figures=[f"circuits/{c.id}/path_drop_v"]))
         if c.kind == "inverter" and p.worst_v is not None and p.worst_v < INVERTER_LEAST_V * ctx.scale - EPS:
             out.append(
@@ -223,7 +223,7 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
                 severity="note" if backed else "danger",
                 figures=[f"network/{board_node(board_id or None)}/fault_a"],
                 related=[w.circuit.id for w in items],
-                remedy="A longer or thinner feeder, or fuses of a family that breaks more." if backed else None,
+                remedy="Use a longer or thinner feeder, or fuses of a family that breaks more." if backed else None,
             )
         )
     return out

@@ -37,6 +37,7 @@ IN_US: dict[str, tuple[str, Callable[[float], float]]] = {
     "L": ("gal", lambda x: x / 3.785411784),
     "mL": ("fl oz", lambda x: x / 29.5735295625),
     "L/min": ("gal/min", lambda x: x / 3.785411784),
+    "g/h": ("oz/h", lambda x: x / 28.349523125),
     "kg": ("lb", lambda x: x / 0.45359237),
     "kg/h": ("lb/h", lambda x: x / 0.45359237),
     "°C": ("°F", lambda x: x * 1.8 + 32),

@@ -8,7 +8,7 @@ import { FindingList } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { useWidth } from "../../pictures/useWidth";
 import { Bench } from "../../shell/Bench";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { useGas } from "./edit";
@@ -93,6 +93,7 @@ function CookingPicture() {
 }
 
 function Whole() {
+  const say = useSaid();
   const { report } = useVariant();
   const { g, part, set, put } = useGas();
   const m = part.cooking.find((x) => x.method === "induction");
@@ -127,7 +128,7 @@ function Whole() {
       <p className="my-1 text-[12px] text-chalk-dim">
         No gas means no locker, no drop vents, no certificate, and no yearly test; it means a larger bank, or another fuel. Efficiencies are usual ones.
       </p>
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }

@@ -131,7 +131,7 @@ function TestSlate({ t }: { t: GasTest & { name: string } }) {
         It was tested as it is now
       </button>
       <TakeOut remove={() => remove(t)}>Remove this record</TakeOut>
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }
@@ -249,7 +249,7 @@ function Whole() {
         In this order: vessel shut, appliances isolated, air at the regulator’s outlet;{" "}
         {say(`${part.test_mbar} mbar; each valve opened in turn; bubble fluid on every joint; working pressure; all off; flame failure.`)}
       </p>
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }

@@ -1,18 +1,21 @@
 /** The sentence of Gas: who may do the work first of all, then which gas, how much, and how long it lasts. */
+
 import { useVariant } from "../../data/variant";
 import { Fig } from "../../parts/Fig";
 import { Token } from "../../parts/Token";
+import { useSaid } from "../../shell/person";
 import { useGas } from "./edit";
 import { COOKING, GASES, SMELL, wordOf } from "./words";
 
 export function Sentence() {
   const { design, report } = useVariant();
   const { g, part } = useGas();
+  const say = useSaid();
   const gas = g.gas ?? "propane";
   return (
     <>
       <span className="mb-1 block border-l-4 border-rust pl-2 text-[12.5px] leading-snug" role="note" aria-label="Who may do this work">
-        <strong>Planning aid.</strong> Gas work on a live system belongs to a licensed or certified fitter. {report.region_name}: {part.law.installs}{" "}
+        <strong>Planning aid.</strong> Gas work on a live system belongs to a licensed or certified fitter. {report.region_name}: {say(part.law.installs)}{" "}
         <strong>{SMELL}</strong>
       </span>
       Cooking{" "}

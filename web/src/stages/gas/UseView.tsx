@@ -200,7 +200,7 @@ function Whole() {
         item={g}
         onSet={(key, value, label) => void set(key, value, label)}
       />
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }

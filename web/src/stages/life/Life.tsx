@@ -18,7 +18,7 @@ import { BringInAppliances } from "./BringInAppliances";
 import { DayRibbon } from "./DayRibbon";
 import { readCell, useApplianceEdits } from "./edit";
 import { LifeSlate } from "./LifeSlate";
-import { powerText, SEASONS, SUPPLIES, TRUSTS, writtenUse, ZONES } from "./words";
+import { powerText, SEASONS, SUPPLIES, seasonWord, TRUSTS, writtenUse, ZONES } from "./words";
 
 const MONTH_CHOICES = MONTHS.map((word, i) => ({ value: String(i + 1), word }));
 
@@ -192,7 +192,7 @@ export function Component() {
           aria-pressed={s === shown}
           onClick={() => setSeason(s)}
         >
-          {s}
+          {say(seasonWord(s))}
         </button>
       ))}
     </>

@@ -11,7 +11,7 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { readCell, useApplianceEdits } from "./edit";
-import { KINDS, powerText, SEASONS, SUPPLIES, TRUSTS, windowsText, writtenUse, ZONES } from "./words";
+import { KINDS, powerText, SEASONS, SUPPLIES, seasonWord, TRUSTS, windowsText, writtenUse, ZONES } from "./words";
 
 function Cell({ a, field, label, text }: { a: Appliance; field: "power" | "use" | "windows"; label: string; text: string }) {
   const { set } = useApplianceEdits();
@@ -114,7 +114,7 @@ function ApplianceSlate({ a }: { a: Appliance }) {
       {SEASONS.map((s) => (
         <QuantityProperty
           key={s}
-          label={`in ${s}`}
+          label={`in ${seasonWord(s)}`}
           value={season[s] ?? 1}
           dimension="fraction"
           unit=""
@@ -139,6 +139,7 @@ function ApplianceSlate({ a }: { a: Appliance }) {
 export function LifeSlate() {
   const { report } = useVariant();
   const { units } = usePerson();
+  const say = useSaid();
   const { list } = useApplianceEdits();
   const hand = useHand();
   const a = hand.kind === "appliance" ? list.find((x) => x.id === hand.id) : undefined;
@@ -149,7 +150,7 @@ export function LifeSlate() {
       {report.life.seasons.map((s) => (
         <section key={s.season} className="mb-2">
           <h3 className="mb-0.5 mt-2 font-display text-[14px]">
-            {s.season}
+            {say(seasonWord(s.season))}
             {!s.planned && <span className="text-chalk-dim"> (not in the plan)</span>}
           </h3>
           <SlateFig k={`life/${s.season}/design_energy_wh`} label={`a ${s.design_day_type} day, with margin`} />

@@ -19,6 +19,8 @@ export const TRUSTS = [
   { value: "catalogue", word: "catalogue" },
 ] as const;
 export const SEASONS = ["winter", "shoulder", "summer"] as const;
+/** How a season is called. */
+export const seasonWord = (season: string): string => (season === "shoulder" ? "spring or autumn" : season);
 
 const n = (x: number) => String(Number(x.toPrecision(6)));
 

@@ -11,6 +11,7 @@ import { ChoiceProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { seasonWord } from "../life/words";
 import { STANDS } from "./arrayColumns";
 import { ControllerFields } from "./ControllerFields";
 import { type SolarArray, useArrays } from "./edit";
@@ -128,7 +129,7 @@ export function ArraySlate({ a }: { a: SolarArray & { name: string } }) {
       <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
         {Object.entries(part?.solar_wh ?? {}).map(([season, wh]) => (
           <div key={season} className="contents">
-            <dt>{season}</dt>
+            <dt>{say(seasonWord(season))}</dt>
             <dd>{show(wh, "Wh")}</dd>
           </div>
         ))}

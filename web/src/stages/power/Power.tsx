@@ -10,6 +10,7 @@ import { Token } from "../../parts/Token";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { seasonWord } from "../life/words";
 import { EnergyFlow } from "./EnergyFlow";
 import { Panels } from "./Panels";
 import { PowerSlate } from "./PowerSlate";
@@ -18,6 +19,7 @@ import { fitted, PARTS } from "./parts";
 const VOLTAGES = [12, 24, 48].map((v) => ({ value: String(v), word: `${v} V` }));
 
 function Sentence({ season }: { season: string }) {
+  const say = useSaid();
   const { design, report } = useVariant();
   const hand = useHand();
   const p = design.power ?? {};
@@ -45,7 +47,7 @@ function Sentence({ season }: { season: string }) {
       system with {word("bank", sum.charge_ah ? `a bank of ${show(sum.charge_ah, "Ah")}` : "no bank yet")},{" "}
       {word("solar", sum.array_power_w ? `${show(sum.array_power_w, "W")} of panels` : "no panels yet")},{" "}
       {word("driving", p.driving ? `${show(p.driving.rating_a, "A")} while driving` : "nothing from driving yet")} and{" "}
-      {word("inverter", p.inverter ? `an inverter of ${show(p.inverter.rating_w, "W")}` : "no inverter")}. A {season} day needs{" "}
+      {word("inverter", p.inverter ? `an inverter of ${show(p.inverter.rating_w, "W")}` : "no inverter")}. A {say(seasonWord(season))} day needs{" "}
       <Fig k={`power/${season}/demand_wh`} /> and brings <Fig k={`power/${season}/supply_wh`} />
       {b?.standing_days != null ? (
         <>
@@ -136,7 +138,7 @@ function Seasons({ season, onPick }: { season: string; onPick: (s: string) => vo
                   aria-pressed={s.season === season}
                   onClick={() => onPick(s.season)}
                 >
-                  {s.season}
+                  {say(seasonWord(s.season))}
                 </button>
                 {!s.planned && <span className="text-dim"> not in the plan</span>}
               </th>

@@ -13,6 +13,7 @@ import { ChoiceProperty, FlagProperty } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { seasonWord } from "../life/words";
 import { ArraySlate } from "./ArraySlate";
 import { ControllerFields, ProfileFields } from "./ControllerFields";
 import { useArrays } from "./edit";
@@ -188,7 +189,7 @@ function PartSlate({ id }: { id: PartId }) {
   return (
     <Slate title={word.word} sub={fitted(design, id) ?? word.blurb}>
       <FindingList findings={report.findings.filter((f) => f.subject === subject)} />
-      {CAUTION[id] && <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">{CAUTION[id]}</p>}
+      {CAUTION[id] && <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">{say(CAUTION[id] ?? "")}</p>}
       <ChoiceProperty
         label={say("from the catalogue", "wiring")}
         value={String(what?.part ?? "")}
@@ -242,6 +243,7 @@ function PartSlate({ id }: { id: PartId }) {
 }
 
 export function PowerSlate({ season }: { season: string }) {
+  const say = useSaid();
   const { report } = useVariant();
   const hand = useHand();
   const { items } = useArrays();
@@ -270,7 +272,7 @@ export function PowerSlate({ season }: { season: string }) {
       {!p.headrooms.length && (
         <p className="text-chalk-dim">Take Bothy's proposal, or choose parts in the ledger; then each capacity stands here against its need.</p>
       )}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">A {season} day</h3>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">A {say(seasonWord(season))} day</h3>
       {(["demand_wh", "solar_wh", "drive_wh", "supply_wh", "balance_wh", "days", "standing_days"] as const).map((k) => (
         <SlateFig key={k} k={`power/${season}/${k}`} />
       ))}

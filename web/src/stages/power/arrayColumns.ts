@@ -1,8 +1,10 @@
 /** Columns of the ledger of panels. */
+
 import type { Schemas } from "../../data/client";
 import { show } from "../../data/show";
 import { nameColumn } from "../../parts/ItemLedger";
 import type { Column } from "../../parts/Ledger";
+import { seasonWord } from "../life/words";
 import type { SolarArray, useArrays } from "./edit";
 
 type Row = SolarArray & { name: string };
@@ -52,6 +54,13 @@ export function columnsOfArray(list: ReturnType<typeof useArrays>, parts: Record
       set: (a, v) => void list.stand(a, v),
     },
     { key: "on", label: "on", width: "19%", kind: "computed", show: (a) => parts[a.id]?.controller ?? "no controller yet" },
-    { key: "day", label: `a ${season} day`, width: "12%", align: "right", kind: "computed", show: (a) => show(parts[a.id]?.solar_wh[season], "Wh") },
+    {
+      key: "day",
+      label: `a ${seasonWord(season)} day`,
+      width: "12%",
+      align: "right",
+      kind: "computed",
+      show: (a) => show(parts[a.id]?.solar_wh[season], "Wh"),
+    },
   ];
 }

@@ -232,7 +232,7 @@ function Whole() {
           void edit([{ op: "replace", path: `/warmth/damp/${key}`, value: key === "dogs" ? Math.max(0, Math.round(Number(value ?? 0))) : value }], label)
         }
       />
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }

@@ -237,7 +237,7 @@ function HeaterSlate({ h }: { h: Heater }) {
         </>
       )}
       <TakeOut remove={() => remove(h)}>Remove this heater</TakeOut>
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }
@@ -273,7 +273,7 @@ function Whole() {
           </li>
         ))}
       </ul>
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }

@@ -130,6 +130,7 @@ function TestSlate({ t }: { t: HoldTest & { name: string } }) {
 }
 
 function Whole() {
+  const say = useSaid();
   const { report, edit } = useVariant();
   const { w, set } = useWater();
   const c = w.care;
@@ -163,7 +164,7 @@ function Whole() {
       <p className="my-1 text-[12px] text-chalk-dim">
         Pump up to one and a half times the cut-out, heater and accumulator isolated if rated lower; wait 10 min, pump up again, start. Plastic: pump up twice.
       </p>
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }

@@ -51,7 +51,7 @@ function DaysPicture() {
         {uses.map(([k, v], i) => (
           <g key={k}>
             <text x={left - 8} y={47 + i * 24} fontSize="11.5" textAnchor="end" fill="currentColor">
-              {USES[k] ?? k}
+              {say(USES[k] ?? k)}
             </text>
             <rect x={left} y={36 + i * 24} width={Math.max(1, x(v) - left)} height="15" fill="var(--color-loch)" fillOpacity="0.55" />
             <text x={x(v) + 5} y={47 + i * 24} fontSize="11" className="num" fill="currentColor">
@@ -68,7 +68,7 @@ function DaysPicture() {
           return (
             <g key={s.name}>
               <text x={x0 - 8} y={y + 13} fontSize="11.5" textAnchor="end" fill="currentColor" fontWeight={ends ? 700 : 400}>
-                {STORES[s.name]}
+                {say(STORES[s.name] ?? s.name)}
               </text>
               <rect
                 x={x0}
@@ -178,23 +178,24 @@ function DaysSlate() {
           Add a toilet
         </button>
       )}
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }
 
 export function DaysView() {
+  const say = useSaid();
   const { part } = useWater();
   const { units } = usePerson();
   const columns: Column<StoreRow>[] = [
-    { key: "name", label: "store", width: "26%", kind: "computed", show: (s) => <span className="font-sans text-peat">{STORES[s.name]}</span> },
+    { key: "name", label: "store", width: "26%", kind: "computed", show: (s) => <span className="font-sans text-peat">{say(STORES[s.name] ?? s.name)}</span> },
     { key: "holds", label: "holds", width: "14%", align: "right", kind: "computed", show: (s) => show(part.capacity_l[s.name], "L", units) },
     { key: "usable", label: "usable", width: "14%", align: "right", kind: "computed", show: (s) => show(s.usable_l, "L", units) },
     { key: "flow", label: "a day", width: "14%", align: "right", kind: "computed", show: (s) => show(part.flow_l_day[s.name], "L", units) },
     { key: "days", label: "days", width: "12%", align: "right", kind: "computed", show: (s) => (s.days == null ? "no end" : s.days.toFixed(1)) },
     {
       key: "need",
-      label: `for ${part.target_days} days`,
+      label: `for ${show(part.target_days, "days")}`,
       width: "20%",
       align: "right",
       kind: "computed",

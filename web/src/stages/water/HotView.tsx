@@ -217,7 +217,7 @@ function Whole() {
         Drained down, {say(`${part.drain_down_l.toFixed(0)} L must come out: tanks, `)}
         {say(`${part.pipe_l.toFixed(1)} L in the pipes, the heater, pump and filter bowls.`)}
       </p>
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }

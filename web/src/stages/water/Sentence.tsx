@@ -1,5 +1,6 @@
 /** The sentence of Water: who uses how much, and which store ends the stay. */
 
+import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { Fig } from "../../parts/Fig";
 import { Token } from "../../parts/Token";
@@ -28,9 +29,9 @@ export function Sentence() {
             dimension="count"
             unit=""
             value={w.use?.target_days ?? design.life?.nights_between_hookups}
-            shown={`${part.target_days} days`}
+            shown={show(part.target_days, "days")}
           />{" "}
-          asked for it lasts <Fig k="water/autonomy_days" />; then the {STORES[part.limiting] ?? part.limiting}{" "}
+          asked for it lasts <Fig k="water/autonomy_days" />; then the {say(STORES[part.limiting] ?? part.limiting)}{" "}
           {["fresh", "drinking"].includes(part.limiting) ? "is empty" : "is full"}.
         </>
       ) : (

@@ -344,6 +344,7 @@ function JoinSlate({ j }: { j: Join & { name: string } }) {
 }
 
 function Whole() {
+  const say = useSaid();
   const { report } = useVariant();
   const { w, part, set } = useWater();
   const { units } = usePerson();
@@ -372,7 +373,7 @@ function Whole() {
           Join {free.length} fresh tanks
         </button>
       )}
-      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{CAUTION}</p>
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
     </Slate>
   );
 }

@@ -24,8 +24,8 @@ export function Network() {
       <SlateFig k="network/busbar/worst_v" label="Busbar, worst moment" />
       <SlateFig k="network/busbar/typical_v" label="Busbar, usual moment" />
       <SlateFig k="network/loss_w" />
-      <SlateFig k="network/bank/fault_a" label="Dead short at the bank" />
-      <SlateFig k="network/busbar/fault_a" label="Dead short at the busbar" />
+      <SlateFig k="network/bank/fault_a" label="Short-circuit current at the bank" />
+      <SlateFig k="network/busbar/fault_a" label="Short-circuit current at the busbar" />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Busbars and negative side</h3>
       <ChoiceProperty
         label="school"
