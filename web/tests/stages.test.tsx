@@ -130,7 +130,7 @@ describe("Power", () => {
     expect(within(seasons).getByRole("row", { name: /^winter/ }).textContent).toContain("40 %");
     expect(within(seasons).getByRole("button", { name: "winter" }).getAttribute("aria-pressed")).toBe("true");
     fireEvent.click(within(seasons).getByRole("button", { name: "spring or autumn" }));
-    expect(document.body.textContent).toContain("A shoulder day needs");
+    expect(document.body.textContent).toContain("A spring or autumn day needs");
   });
   it("takes each part in hand with its caution, and changes it", async () => {
     mount(<Power />);
