@@ -62,7 +62,7 @@ def test_with_the_mouse(page: Page, tmp_path: Path) -> None:
 
     page.get_by_role("link", name="Power").click()
     page.get_by_role("button", name=re.compile("^Use all")).click()
-    expect(page.get_by_text("Nothing to take: all is fitted as proposed")).to_be_visible()
+    expect(page.get_by_text("Nothing to suggest: everything is fitted")).to_be_visible()
     expect(page.get_by_role("img", name=re.compile("come in"))).to_be_visible()
 
     page.get_by_role("link", name="Wiring").click()
@@ -122,7 +122,7 @@ def test_with_the_keyboard_alone(page: Page, stored: Any, measured: Any) -> None
     expect(page.get_by_role("button", name=re.compile("^Use all"))).to_be_visible()
     tab_to(page, "Use all")
     page.keyboard.press("Enter")
-    expect(page.get_by_text("Nothing to take")).to_be_visible()
+    expect(page.get_by_text("Nothing to suggest")).to_be_visible()
     assert stored(id).power.bank is not None
 
     page.keyboard.press("5")

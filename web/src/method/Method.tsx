@@ -1,7 +1,8 @@
-/** The method: how everything is reckoned, a section for each, with its formula, where it holds, what it rests on and a worked example. */
+/** The method: how everything is calculated, a section for each, with its formula, where it holds, what it rests on and a worked example. */
 import { useEffect, useMemo, useState } from "react";
 import { Link, NavLink, useLocation, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../data/client";
+import { searchFor } from "../data/kin";
 import { usePerson } from "../shell/person";
 import { useMethod } from "./data";
 import { sectionPath } from "./Sources";
@@ -103,15 +104,15 @@ export function Component() {
   }, [theme]);
   useEffect(() => {
     if (!page || !key) return; // a link to the section that is shown already leads to it again
-    document.title = `${page.title}: how it is reckoned`;
+    document.title = `${page.title}: how it’s calculated`;
     const at = lit ? document.getElementById(lit) : null;
     at?.scrollIntoView({ block: "start" });
     at?.focus({ preventScroll: true });
   }, [page, lit, key]);
   const hits = useMemo(() => {
-    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-    const said = (s: Section, of: string) => `${s.title} ${s.text.join(" ")} ${s.after} ${s.typical} ${of}`.toLowerCase();
-    return (pages.data ?? []).flatMap((p) => p.sections.filter((s) => words.every((w) => said(s, p.title).includes(w))).map((s) => ({ s, page: p })));
+    const wanted = searchFor(text);
+    const said = (s: Section, of: string) => `${s.title} ${s.text.join(" ")} ${s.after} ${s.typical} ${of}`;
+    return (pages.data ?? []).flatMap((p) => p.sections.filter((s) => wanted(said(s, p.title))).map((s) => ({ s, page: p })));
   }, [pages.data, text]);
   return (
     <div className="flex h-full flex-col print-flow">
@@ -119,7 +120,7 @@ export function Component() {
         <Link to="/" className="font-display text-[17px] font-semibold text-peat no-underline">
           Bothy
         </Link>
-        <span className="text-dim">How it is reckoned</span>
+        <span className="text-dim">How it’s calculated</span>
         <span className="flex-1" />
         {window.history.state?.idx > 0 && (
           <button type="button" className="btn" onClick={() => go(-1)}>

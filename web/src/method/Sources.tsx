@@ -21,7 +21,7 @@ export function Sources({ of }: { of: Source[] }) {
             <Link
               className="text-inherit underline decoration-dotted underline-offset-2 hover:decoration-solid"
               to={sectionPath(s.method)}
-              title="Open how it is reckoned"
+              title="Open how it’s calculated"
             >
               {s.text}
             </Link>

@@ -100,7 +100,7 @@ export function Fix({ finding, plain }: { finding: Finding; plain?: boolean }) {
     <>
       {brings?.length ? (
         <p className="my-1 basis-full border-l-2 border-rust pl-2" role="alert">
-          It would also bring {brings.map((f) => `${severityWord(f.severity)}: ${f.title} (${f.subject_name})`).join("; ")}.
+          It would also bring {brings.map((f) => `${severityWord(f.severity)}: ${say(f.title, f.stage)} (${f.subject_name})`).join("; ")}.
         </p>
       ) : null}
       <button type="button" className={plain ? "btn" : "btn btn-main"} disabled={looking} onClick={() => void press()}>
@@ -148,7 +148,7 @@ function One({ finding, own }: { finding: Finding; own?: Workings }) {
           <span className="uppercase tracking-wide text-[11px]" style={{ color: ON_SLATE[severity] }}>
             {severityWord(severity)}
           </span>{" "}
-          {finding.title}
+          {say(finding.title, finding.stage)}
         </span>
       </div>
       <div className="text-[12px] text-chalk-dim">{finding.subject_name}</div>

@@ -135,7 +135,9 @@ export function Proposals({ groups, empty }: { groups: Group[]; empty: string })
         </p>
       )}
       {list.data && !mine.length && <p className="m-0 text-dim">{empty}</p>}
-      {list.data && mine.length > 0 && !free.length && <p className="m-0 mb-1 text-dim">Nothing to take: all is fitted as proposed, or typed by you.</p>}
+      {list.data && mine.length > 0 && !free.length && (
+        <p className="m-0 mb-1 text-dim">Nothing to suggest: everything is fitted as suggested, or entered by you.</p>
+      )}
       <ul className="m-0 list-none p-0 text-[13px]">
         {mine.map((p) => (
           <Row

@@ -4,7 +4,7 @@ import { Link, useParams } from "react-router";
 import { concerns } from "../data/findings";
 import { show } from "../data/show";
 import { useVariant } from "../data/variant";
-import { usePerson } from "../shell/person";
+import { usePerson, useSaid } from "../shell/person";
 import { VERDICTS } from "../stages/prove/edit";
 import { DiagramShape, useDiagram } from "../stages/wiring/DiagramPicture";
 import { GasSheets } from "./GasSheets";
@@ -23,6 +23,7 @@ function WholeDiagram() {
 function Schedule() {
   const { design, report } = useVariant();
   const { units } = usePerson();
+  const say = useSaid();
   const boards = new Map((design.wiring?.boards ?? []).map((b) => [b.id, b]));
   return (
     <>
@@ -47,7 +48,7 @@ function Schedule() {
                 <td className={`${cell} num text-right`}>{p?.size_text || "not sized"}</td>
                 <td className={`${cell} num text-right`}>{show(c.kind === "load" ? (p?.path_drop_v ?? p?.drop_v) : p?.drop_v, "V", "metric", 2)}</td>
                 <td className={`${cell} num text-right`}>{c.fuse_a != null ? `${c.protection} ${show(c.fuse_a, "A")}` : "none"}</td>
-                <td className={cell}>{open.map((f) => f.title).join("; ")}</td>
+                <td className={cell}>{open.map((f) => say(f.title, f.stage)).join("; ")}</td>
               </tr>
             );
           })}

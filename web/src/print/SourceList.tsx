@@ -5,7 +5,7 @@ import { useVariant } from "../data/variant";
 import type { Source } from "../method/Sources";
 
 const HEADS: [Source["kind"], string][] = [
-  ["method", "Method, by the sections of “How it is reckoned”"],
+  ["method", "Method, by the sections of “How it’s calculated”"],
   ["standard", "Standards, laws and papers, named and not reproduced"],
   ["maker", "Makers"],
   ["own", "Own choices"],

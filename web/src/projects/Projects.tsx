@@ -181,7 +181,7 @@ export function Component() {
             Quick calculations
           </button>
           <button type="button" className="btn" onClick={() => go("/method")}>
-            How it is reckoned
+            How it’s calculated
           </button>
           <button type="button" className="btn" onClick={() => file.current?.click()}>
             Import a project file…
@@ -197,13 +197,13 @@ export function Component() {
           />
         </span>
       </div>
-      <p className="mb-4 mt-1 text-dim">One model of the vehicle; every figure with its working; findings that say what is wrong and what to do.</p>
+      <p className="mb-4 mt-1 text-dim">One model of the vehicle; every figure with how it’s calculated; findings that say what is wrong and what to do.</p>
       <NewProject />
       <p className="mt-2 max-w-3xl text-[13px] text-dim">
         The way through: <strong>Vehicle</strong> (what you work with), <strong>Daily use</strong> (what will run), <strong>Power</strong> (what supplies it),{" "}
         <strong>Trips</strong> (will it last), <strong>Wiring</strong> (which cable and fuse), <strong>Heat and air</strong>, <strong>Water</strong>,{" "}
         <strong>Gas</strong>, <strong>Test</strong> (what the meter must read). Whatever you have not entered yet is assumed and shown in{" "}
-        <span className="text-heather underline decoration-dotted">heather</span>.
+        <span className="text-heather underline decoration-dotted">purple, with dots under it</span>.
       </p>
       {problem && (
         <p role="alert" className="mt-3 border border-rust p-2 text-rust">

@@ -3,11 +3,13 @@
 import { useCallback, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { severityWord } from "../data/findings";
+import { searchFor } from "../data/kin";
 import { useFindings } from "../data/trip";
 import { useVariant } from "../data/variant";
 import { useMethod } from "../method/data";
 import { sectionPath } from "../method/Sources";
 import { useCall } from "./call";
+import { useSaid } from "./person";
 import { STAGES, stageOf } from "./stages";
 
 type Hit = { word: string; what: string; run: () => void };
@@ -19,6 +21,7 @@ export function Find({ actions }: { actions: Hit[] }) {
   const [text, setText] = useState("");
   const findings = useFindings();
   const method = useMethod();
+  const say = useSaid();
   const [open, setOpen] = useState(false);
   const [at, setAt] = useState(0);
   const field = useRef<HTMLInputElement>(null);
@@ -60,17 +63,19 @@ export function Find({ actions }: { actions: Hit[] }) {
       ...(design.warmth?.vents ?? []).map((x) => ({ word: x.name, what: "vent", run: () => go(`/v/${variantId}/warmth?view=air&hand=vent:${x.id}`) })),
       ...(design.warmth?.build_ups ?? []).map((b) => ({ word: b.name, what: "build-up", run: () => go(`/v/${variantId}/warmth?hand=build:${b.id}`) })),
       ...findings.map((f) => ({
-        word: `${f.title}: ${f.subject_name}`,
+        word: `${say(f.title)}: ${f.subject_name}`,
         what: severityWord(f.severity),
         run: () => go(`/v/${variantId}/${stageOf(f.subject, f.stage)}`, { state: { finding: f.id } }),
       })),
       ...(method.data ?? []).flatMap((p) =>
-        p.sections.map((s) => ({ word: s.title, what: `how it is reckoned, ${p.title.toLowerCase()}`, run: () => go(sectionPath(s.id)) })),
+        p.sections.map((s) => ({ word: s.title, what: `how it’s calculated, ${p.title.toLowerCase()}`, run: () => go(sectionPath(s.id)) })),
       ),
     ];
-  }, [design, report, findings, method.data, go, variantId, actions]);
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const hits = (words.length ? all.filter((h) => words.every((w) => `${h.word} ${h.what}`.toLowerCase().includes(w))) : all).slice(0, 12);
+  }, [design, report, findings, method.data, go, variantId, actions, say]);
+  const hits = useMemo(() => {
+    const wanted = searchFor(text);
+    return all.filter((h) => wanted(`${h.word} ${h.what}`)).slice(0, 12);
+  }, [all, text]);
 
   const run = (hit: Hit | undefined) => {
     if (!hit) return;

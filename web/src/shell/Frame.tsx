@@ -100,7 +100,7 @@ function useActions() {
       },
       { word: "Worklist", what: "l", run: () => go(`/v/${v.id}/worklist`) },
       { word: "Quick calculations", what: "calculators", run: () => go("/sums") },
-      { word: "How it is reckoned", what: "method", run: () => go("/method") },
+      { word: "How it’s calculated", what: "method", run: () => go("/method") },
       { word: "Projects", what: "list", run: () => go("/") },
     ];
   }, [v, person, go]);

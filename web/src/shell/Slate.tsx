@@ -82,7 +82,7 @@ export function Slate({ title, sub, children }: { title: string; sub?: string; c
           <h2 className="m-0 break-words font-display text-[17px] font-semibold leading-tight">{title}</h2>
           {sub && <div className="text-[12px] text-chalk-dim">{sub}</div>}
         </div>
-        <span className="flex gap-2 text-[12px]">
+        <span className="flex gap-2 whitespace-nowrap text-[12px]">
           {hand.key && (
             <button type="button" className="text-chalk-dim underline" onClick={hand.drop}>
               clear selection

@@ -116,7 +116,7 @@ export function Component() {
         <span className="text-dim">Quick calculations: a quick answer without a project</span>
         <span className="flex-1" />
         <Link to="/method" className="text-loch underline">
-          How it is reckoned
+          How it’s calculated
         </Link>
       </header>
       <div className="flex min-h-0 flex-1 max-[899px]:flex-col max-[899px]:overflow-y-auto">

@@ -1,9 +1,11 @@
 /** Sources → bank → uses of one season's day, widths to scale; what is missing or left over is hatched. */
+
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
 import { usePerson } from "../../shell/person";
+import { seasonWord } from "../life/words";
 
 type Piece = { key: string; word: string; wh: number; figure?: string; odd?: boolean };
 type Placed = Piece & { y: number; h: number };
@@ -95,7 +97,7 @@ export function EnergyFlow({ season }: { season: string }) {
         width={width}
         height={end}
         role="img"
-        aria-label={`A ${season} day: ${show(b.supply_wh, "Wh")} come in, ${show(b.demand_wh, "Wh")} go out`}
+        aria-label={`A ${seasonWord(season)} day: ${show(b.supply_wh, "Wh")} come in, ${show(b.demand_wh, "Wh")} go out`}
         className="block"
       >
         <defs>
@@ -104,7 +106,7 @@ export function EnergyFlow({ season }: { season: string }) {
           </pattern>
         </defs>
         <text x={x.l - 10} y="14" textAnchor="end" fontSize="11" fill="var(--color-dim)">
-          comes in, a {season} day
+          comes in, a {seasonWord(season)} day
         </text>
         <text x={x.r + 10} y="14" fontSize="11" fill="var(--color-dim)">
           goes out, a {use.design_day_type} day

@@ -1,8 +1,10 @@
 /** The worklist: findings and questions of all stages in one list, worked off line by line or several at once. */
+
 import { type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Finding, PatchOp } from "../../data/client";
 import { isOpen, severityWord } from "../../data/findings";
+import { searchFor } from "../../data/kin";
 import { preview, turns } from "../../data/preview";
 import { useFindings } from "../../data/trip";
 import { useVariant } from "../../data/variant";
@@ -63,7 +65,7 @@ function Row({ f, ticked, onTick }: RowProps) {
             to={`/v/${variantId}/${stage}`}
             state={{ finding: f.id }}
           >
-            {f.title}
+            {say(f.title, f.stage)}
           </Link>
           <span className="text-dim">{f.subject_name}</span>
           <span className="text-[12px] text-dim">{STAGES.find((s) => s.id === stage)?.word}</span>
@@ -156,12 +158,12 @@ export function Component() {
       { replace: true },
     );
   const shown = useMemo(() => {
-    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+    const wanted = searchFor(text);
     return all.filter(
       (f) =>
         (!severity || f.severity === severity) &&
         (!stage || stageOf(f.subject, f.stage) === stage) &&
-        words.every((w) => `${f.title} ${f.subject_name} ${f.message} ${f.remedy}`.toLowerCase().includes(w)),
+        wanted(`${f.title} ${f.subject_name} ${f.message} ${f.remedy}`),
     );
   }, [all, severity, stage, text]);
   const groups = (Object.keys(DOING) as Doing[])
