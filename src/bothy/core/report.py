@@ -206,7 +206,7 @@ def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float) -> 
                 "vehicle-payload-exceeded",
                 "vehicle",
                 "Vehicle",
-                f"{loaded.value:,.0f} kg are known so far, before furniture and luggage; the payload is {ctx.payload_kg:,.0f} kg. Overloaded, "
+                f"So far {loaded.value:,.0f} kg are known, before furniture and luggage; the payload is {ctx.payload_kg:,.0f} kg. Overloaded, "
                 "brakes and tyres fail, and the insurer doesn’t pay.",
                 figures=["vehicle/loaded_kg", "vehicle/payload_kg"],
             )
@@ -217,7 +217,7 @@ def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float) -> 
                 "vehicle-payload-used",
                 "vehicle",
                 "Vehicle",
-                f"{power.mass_kg:.0f} kg of {ctx.payload_kg:.0f} kg are taken before furniture, water and people.",
+                f"Power takes {power.mass_kg:.0f} kg of {ctx.payload_kg:.0f} kg, before furniture, water and people.",
                 figures=["power/mass_kg", "vehicle/payload_kg"],
             )
         )

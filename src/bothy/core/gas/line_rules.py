@@ -63,7 +63,7 @@ def appliance_findings(ctx: Context, w: Gassed) -> Found:
         if a.nominal_mbar is not None and abs(a.nominal_mbar - nominal) > SAME_MBAR:
             lo, hi = ACCEPTED
             if not (a.plate_28_37 and lo <= nominal <= hi):
-                yield finding("gas-pressure-mismatch", subject, a.name, f"{a.nominal_mbar:g} mbar on its plate, {nominal:g} mbar from the regulator.")
+                yield finding("gas-pressure-mismatch", subject, a.name, f"Its plate says {a.nominal_mbar:g} mbar; the regulator gives {nominal:g} mbar.")
         if not a.valve or not a.valve_reached:
             yield finding("gas-no-isolation", subject, a.name, "It has no valve." if not a.valve else "Its valve can't be reached.")
         inverter = ctx.design.power.inverter
@@ -74,7 +74,7 @@ def appliance_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-bbq-point",
                 subject,
                 a.name,
-                f"{nominal:g} mbar at the socket; " + ("its valve is in reach." if a.point_valve else "no valve within reach is said."),
+                f"The socket gives {nominal:g} mbar; " + ("its valve is in reach." if a.point_valve else "no valve within reach is entered."),
             )
         if (g.pipes or g.vessels) and a.id not in fed:
             yield finding("gas-appliance-unpiped", subject, a.name, "The pressure at it isn't known.")
@@ -118,18 +118,18 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
     g, p = ctx.design.gas, w.part
     r = g.regulator
     if r is None and g.appliances and g.vessels:
-        yield finding("gas-regulator-missing", "regulator", "Regulator", f"{p.regulator_min_kg_h:.2f} kg/h at {p.nominal_mbar:g} mbar.")
+        yield finding("gas-regulator-missing", "regulator", "Regulator", f"It must pass {p.regulator_min_kg_h:.2f} kg/h at {p.nominal_mbar:g} mbar.")
     if r is not None:
         if r.capacity_kg_h < p.regulator_min_kg_h - 1e-9:
             yield finding(
                 "gas-regulator-small",
                 "regulator",
                 r.name,
-                f"{r.capacity_kg_h:g} kg/h; {p.regulator_min_kg_h:.2f} kg/h are needed.",
+                f"The regulator passes {r.capacity_kg_h:g} kg/h; {p.regulator_min_kg_h:.2f} kg/h are needed.",
                 figures=["gas/regulator_min_kg_h"],
             )
         if r.age_years is not None and r.age_years > REGULATOR_Y:
-            yield finding("gas-regulator-old", "regulator", r.name, f"{r.age_years:g} years.")
+            yield finding("gas-regulator-old", "regulator", r.name, f"The regulator is {r.age_years:g} years old.")
     for h in g.hoses:
         subject, life = f"hose:{h.id}", hose_life_years(h)
         if h.cracked or h.age_years is None or h.age_years > life:
@@ -141,7 +141,7 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
             )
         most = SLIDES_M if h.slides else FIXED_M
         if h.length_m > most + 1e-9:
-            yield finding("gas-hose-long", subject, h.name, f"{h.length_m:.2f} m; {most:.2f} m at most.")
+            yield finding("gas-hose-long", subject, h.name, f"The hose is {h.length_m:.2f} m long; at most {most:.2f} m.")
         if h.through_wall:
             yield finding("gas-hose-through-wall", subject, h.name, "It can chafe where nobody sees it.")
     s = g.solenoid
@@ -159,7 +159,7 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-solenoid-energy",
                 "solenoid",
                 "Main solenoid",
-                f"{p.solenoid_wh_day:.0f} Wh a day, {p.solenoid_wh_day / ctx.bank_v:.0f} Ah.",
+                f"The solenoid uses {p.solenoid_wh_day:.0f} Wh a day, {p.solenoid_wh_day / ctx.bank_v:.0f} Ah.",
                 figures=["gas/solenoid_wh"],
             )
         if not p.on_panel:
@@ -193,7 +193,7 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
             "gas-pipe-drop-high",
             f"gas-run:{tree.worst}",
             tree.runs[tree.worst].name,
-            f"{tree.worst_mbar:.2f} mbar from the regulator; {tree.limit_mbar:g} mbar at most.",
+            f"The pressure drop from the regulator is {tree.worst_mbar:.2f} mbar; at most {tree.limit_mbar:g} mbar.",
             figures=["gas/worst_mbar"],
             fix=_wider(ctx, w, tree.worst),
         )
@@ -207,7 +207,8 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
                     "gas-pipe-transition",
                     subject,
                     p.name,
-                    f"{r.lost_mbar:.2f} of {tree.limit_mbar:g} mbar, with a Reynolds number of {unsteady[0].reynolds:,.0f} in “{unsteady[0].name}”.",
+                    f"The drop is {r.lost_mbar:.2f} of {tree.limit_mbar:g} mbar, with a Reynolds number of {unsteady[0].reynolds:,.0f} in "
+                    f"“{unsteady[0].name}”.",
                 )
         clip = CLIP_M[p.material]
         if (p.clip_m is not None and p.clip_m > clip + 1e-9) or not p.grommets:
@@ -222,7 +223,7 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
             )
         near = CROSSING_MM if p.crosses_cable and p.cable_cover else BESIDE_MM
         if p.to_cable_mm is not None and p.to_cable_mm < near:
-            yield finding("gas-pipe-near-cable", subject, p.name, f"{p.to_cable_mm:.0f} mm to a cable; {near:.0f} mm at least.")
+            yield finding("gas-pipe-near-cable", subject, p.name, f"The pipe is {p.to_cable_mm:.0f} mm from a cable; at least {near:.0f} mm.")
         elif p.to_hot_mm is not None and p.to_hot_mm < HOT_MM and not p.shielded:
             yield finding(
                 "gas-pipe-near-cable", subject, p.name, f"{p.to_hot_mm:.0f} mm to an exhaust or something hot; {HOT_MM:.0f} mm at least, or a shield."
@@ -311,7 +312,7 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-test-overpressure",
                 subject,
                 t.name,
-                f"{said.start_mbar:g} mbar, and regulator and appliances aren't said to be isolated; {most:g} mbar at most.",
+                f"The test began at {said.start_mbar:g} mbar, and regulator and appliances are not entered as isolated; at most {most:g} mbar.",
             )
     kinds = {"working": "pressure with everything burning", "lock_up": "pressure with all off", "flame_failure": "flame failure"}
     names = {a.id: a.name for a in g.appliances}

@@ -67,12 +67,18 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
         elif v.self_filled and not v.stop_80:
             yield finding("gas-overfill", subject, v.name, "You fill it yourself and it has no 80 % stop valve.")
         if not v.budgeted:
-            yield finding("gas-mass-unplanned", subject, v.name, f"{p.full_mass_kg:.0f} kg full.", fix=Remedy.sets("Count it as full", at, v.id, budgeted=True))
+            yield finding(
+                "gas-mass-unplanned",
+                subject,
+                v.name,
+                f"The cylinder weighs {p.full_mass_kg:.0f} kg full.",
+                fix=Remedy.sets("Count it as full", at, v.id, budgeted=True),
+            )
     lying = [v for v in g.vessels if v.place == "locker"]
     box = g.locker
     if box is None:
         if lying:
-            yield finding("gas-locker-missing", "locker", "Gas locker", f"{sum(v.count for v in lying)} cylinders, and no locker described for them.")
+            yield finding("gas-locker-missing", "locker", "Gas locker", f"No locker is described for the {sum(v.count for v in lying)} cylinders.")
         return
     for v in lying:
         sides = sorted((box.length_m, box.width_m))
@@ -124,7 +130,7 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
                 )
             exhaust = US_SPARK_M if ctx.region.key == "us" else EXHAUST_M
             near = [
-                f"{d:.2f} m to {what}; {least:g} m at least"
+                f"It is {d:.2f} m to {what}; at least {least:g} m"
                 for d, least, what in ((v.to_opening_m, OPENING_M, "an opening, intake or socket"), (v.to_exhaust_m, exhaust, "an exhaust or flue"))
                 if d is not None and d < least - 1e-9
             ]
@@ -133,12 +139,17 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
         if at.sparks:
             yield finding("gas-locker-spark", "locker", at.name, f"In it: {', '.join(at.sparks)}.")
         if at.to_heat_m is not None and at.to_heat_m < HEAT_M:
-            yield finding("gas-near-heat", "locker", at.name, f"{at.to_heat_m:.2f} m; {HEAT_M:g} m at least.")
+            yield finding("gas-near-heat", "locker", at.name, f"The locker is {at.to_heat_m:.2f} m from heat; at least {HEAT_M:g} m.")
         if ctx.design.vehicle.preset == "boat" and not (at.drain_overboard and at.drain_above_water and p.locker is not None and p.locker.ok):
             yield finding("gas-boat-drain", "locker", at.name, "It isn't said that the drain falls overboard and stays above the water when heeled.")
     for x in g.low_points:
         if x.hole_mm2 < DROP_MM2 or x.hole_m > DROP_M:
-            yield finding("gas-drop-vent-missing", f"low:{x.id}", x.name, f"{x.hole_mm2:,.0f} mm² at {x.hole_m:g} m; {DROP_MM2:,.0f} mm² within {DROP_M:g} m.")
+            yield finding(
+                "gas-drop-vent-missing",
+                f"low:{x.id}",
+                x.name,
+                f"The nearest hole is {x.hole_mm2:,.0f} mm² at {x.hole_m:g} m; it needs {DROP_MM2:,.0f} mm² within {DROP_M:g} m.",
+            )
     r = p.room
     if r is not None and not r.ok:
         yield finding(
@@ -206,7 +217,8 @@ def cold_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-vaporisation-short",
                 "gas",
                 "Gas",
-                f"{b.demand_kg_h:.2f} kg/h {words}; at {p.coldest_c:.0f} °C and three tenths full they give {b.continuous_kg_h:.2f} kg/h for "
+                f"The appliances burn {b.demand_kg_h:.2f} kg/h {words}. At {p.coldest_c:.0f} °C and 30 % full the cylinders give "
+                f"{b.continuous_kg_h:.2f} kg/h for "
                 f"long: the pressure falls {last}.",
                 figures=["gas/peak_kg_h"],
             )
@@ -220,7 +232,7 @@ def cold_findings(ctx: Context, w: Gassed) -> Found:
             "gas-autonomy-short",
             "gas",
             "Gas",
-            f"{p.days:.1f} of {p.target_days:g} days: {p.after_reserve_kg:.1f} kg less the reserve, {p.total_kg_day:.2f} kg a day.",
+            f"The gas lasts {p.days:.1f} of {p.target_days:g} days: {p.after_reserve_kg:.1f} kg less the reserve, {p.total_kg_day:.2f} kg a day.",
             figures=["gas/autonomy_days", "gas/total_kg_day"],
             fix=more,
         )
@@ -235,7 +247,7 @@ def cold_findings(ctx: Context, w: Gassed) -> Found:
             )
     if g.ferry_or_tunnel:
         aboard = sum(p.vessels[v.id].capacity_kg * v.count for v in g.vessels)
-        yield finding("gas-ferry-tunnel", "gas", "Gas", f"{aboard:.1f} kg of gas aboard.")
+        yield finding("gas-ferry-tunnel", "gas", "Gas", f"There are {aboard:.1f} kg of gas aboard.")
     r = g.regulator
     if g.while_driving == "open" and not (r and r.crash_safe and r.hose_break):
         missing = " and ".join(n for n, there in (("a crash-safe regulator", r and r.crash_safe), ("hose-break valves", r and r.hose_break)) if not there)

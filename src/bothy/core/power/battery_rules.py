@@ -172,7 +172,7 @@ def bank_findings(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> li
     if b.chemistry == "nmc" and ctx.bank_place in ("warm_inside", "unheated_inside"):
         add("power-nmc-indoors", "This chemistry burns fiercely when a cell fails, and in a vehicle it stands under or beside the beds.")
     if not ctx.chem.lithium and ctx.usable_frac > 0.5 + EPS:
-        add("power-lead-deep", f"{ctx.usable_frac:.0%} of it is planned with.", _sets("Plan with half", usable_frac=0.5))
+        add("power-lead-deep", f"The plan uses {ctx.usable_frac:.0%} of its charge.", _sets("Plan with half", usable_frac=0.5))
     out += _cold(ctx, s)
     if b.station is not None:
         out += _station(ctx, s, uses)
@@ -254,8 +254,8 @@ def _station(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Fi
     )
     ctx.book.put_all("station", check.working)
     words = {
-        "power-station-dc-limit": f"{dc:,.0f} W can run at once; its outlets give {st.dc_limit_w:,.0f} W.",
-        "power-station-inverter-limit": f"{ac:,.0f} W run together and {surge:,.0f} W at the hardest start; it gives {st.inverter_limit_w:,.0f} W and "
+        "power-station-dc-limit": f"At once {dc:,.0f} W can run; its outlets give {st.dc_limit_w:,.0f} W.",
+        "power-station-inverter-limit": f"Together {ac:,.0f} W run and {surge:,.0f} W at the hardest start; it gives {st.inverter_limit_w:,.0f} W and "
         f"{st.inverter_surge_w or st.inverter_limit_w:,.0f} W for a moment.",
         "power-station-solar-voltage": f"In the coldest dawn the panels make {sun.voc_cold_v or 0 if sun else 0:.0f} V; "
         f"its input stands {st.solar_max_voltage_v or 0:.0f} V.",

@@ -333,8 +333,8 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
     if s.bank and p.bank:
         b = s.bank
         words = {
-            "power-bank-series-limit": f"{p.bank.series_count} units in series make {b.voltage_v:.1f} V.",
-            "power-bank-parallel-many": f"{p.bank.parallel_count} strings in parallel.",
+            "power-bank-series-limit": f"The bank has {p.bank.series_count} batteries in series: {b.voltage_v:.1f} V.",
+            "power-bank-parallel-many": f"The bank has {p.bank.parallel_count} strings in parallel.",
             "power-bank-same-end": "String shares: " + ", ".join(f"{x:.0%}" for x in b.string_share_frac) + ".",
             "power-bank-sharing": f"The hardest-worked string carries {b.sharing_ratio:.2f} times the least.",
             "power-bank-discharge-limit": f"The peak takes {max(u.peak_current_a for u in uses.values()):.0f} A, the bank gives {b.max_discharge_a:.0f} A.",
@@ -353,16 +353,16 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
         words = {
             "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller’s limit is "
             f"{x.controller.max_voltage_v:.0f} V: one cold, bright morning can destroy it.",
-            "power-solar-voc-tight": f"{st.voc_cold_v:.1f} V in the coldest dawn leaves {st.voltage_headroom_frac:.0%}.",
+            "power-solar-voc-tight": f"In the coldest dawn the string reaches {st.voc_cold_v:.1f} V, which leaves {st.voltage_headroom_frac:.0%} to the limit.",
             "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V; {charge_v:.1f} V are wanted to charge on the hottest days.",
             "power-solar-start-low": f"In the heat its open-circuit voltage is {st.voc_hot_v:.1f} V; the controller starts some volts above {charge_v:.1f} V.",
             "power-solar-isc-over": f"The strings make {st.isc_a:.1f} A; {input_a}",
             "power-solar-isc-tight": f"With cloud-edge sun the strings make {st.isc_design_a:.1f} A; {input_a}",
             "power-solar-overpanel": f"Panels are {st.overpanel_ratio:.2f} times the controller; {st.clip_frac:.0%} of the best hours is clipped.",
-            "power-solar-mismatch": f"{st.mismatch_frac:.0%} is lost because the groups differ.",
+            "power-solar-mismatch": f"Unlike groups lose {st.mismatch_frac:.0%} of the power.",
             "power-solar-pwm-loss": f"PWM gives {st.pwm_power_w:.0f} W of the {st.mppt_power_hot_w:.0f} W that MPPT would.",
             "power-panel-data-inconsistent": _odd_labels(x.arrays),
-            "power-solar-string-fuse-none": f"{st.string_count} strings: no rating lies between what the sun drives through one and what its panels allow.",
+            "power-solar-string-fuse-none": f"For {st.string_count} strings no rating lies between what the sun drives through one and what its panels allow.",
         }
         for r in st.rules:
             if r == "power-solar-string-fuse":
@@ -370,7 +370,7 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
                 if bare:
                     fuse = next((g.fuse_a for g in st.groups if g.fuse_a), None)
                     text = (
-                        f"{st.string_count} strings can feed {max(g.backfeed_a for g in st.groups):.1f} A back into a faulty one; fuse each with "
+                        f"All {st.string_count} strings can feed {max(g.backfeed_a for g in st.groups):.1f} A back into a faulty one; fuse each with "
                         f"{fuse or '?'} A."
                     )
                     patch = [{"op": "replace", "path": f"/power/arrays/{i}/string_fuse", "value": True} for i, _ in bare]
@@ -383,7 +383,7 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
         add(
             "power-second-alternator",
             "driving",
-            f"{p.driving.rating_a:.0f} A on its label, about {amps:.0f} A hot; at its belt that is "
+            f"Its label says {p.driving.rating_a:.0f} A, about {amps:.0f} A hot; at its belt that is "
             f"{belt_power.raw(14.0 * ctx.scale, p.driving.rating_a) / 1000:.1f} kW.",
         )
     if s.driving and p.driving:
@@ -400,7 +400,7 @@ def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list
             ),
             "power-alternator-no-room": _no_room(ctx, d),
             "power-alternator-idle": f"At idle {d.idle_deficit_a or 0:.0f} A come out of the starter battery.",
-            "power-dcdc-input-drop": f"{d.cable_drop_v or 0:.2f} V are lost on the way to the charger.",
+            "power-dcdc-input-drop": f"The cable to the charger loses {d.cable_drop_v or 0:.2f} V.",
         }
         for r in d.rules:
             if r == "power-driving-charge-short":
@@ -520,7 +520,7 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
                     "power-inverter-small",
                     "inverter",
                     inv.name,
-                    f"{inv.rating_w:.0f} W fitted; running, starting and headroom ask for {s.size.required_power_w:.0f} W ({s.size.governing}).",
+                    f"The inverter is of {inv.rating_w:.0f} W; running, starting and the margin need {s.size.required_power_w:.0f} W ({s.size.governing}).",
                     figures=["power/size/required_power_w"],
                 )
             )
@@ -531,7 +531,7 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
                     "power-inverter-oversized",
                     "inverter",
                     inv.name,
-                    f"{s.size.coincident_power_w:.0f} W of load on {inv.rating_w:.0f} W; by itself it takes {24 * inverter_use(ctx).idle_w:.0f} "
+                    f"Its load is {s.size.coincident_power_w:.0f} W of {inv.rating_w:.0f} W; by itself it takes {24 * inverter_use(ctx).idle_w:.0f} "
                     "Wh a day while it is on.",
                 )
             )
@@ -550,7 +550,7 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
     t, where = s.cold.value, BANK_PLACES[ctx.bank_place]
     if not ctx.chem.lithium:
         if t < -15:
-            return [finding("power-charge-temperature", "bank", b.name, f"{t:.0f} °C {where}: a lead bank takes no charge below −15 °C.")]
+            return [finding("power-charge-temperature", "bank", b.name, f"The bank gets to {t:.0f} °C {where}: a lead-acid bank takes no charge below −15 °C.")]
         return []
     if t >= 0 or (b.cold_charge_cutoff and b.heater_power_w > 0):
         return []
@@ -666,7 +666,7 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
                     "power-inverter-idle-heavy",
                     "inverter",
                     inv.name,
-                    f"{i:.0f} Wh a day, {i / budget.energy_wh:.0%} of the day, with nothing plugged in.",
+                    f"The inverter uses {i:.0f} Wh a day, {i / budget.energy_wh:.0%} of the day, with nothing plugged in.",
                     figures=[f"life/{worst}/inverter_idle_wh"],
                     fix=fix if inv.mode == "always" else None,
                 )

@@ -192,7 +192,7 @@ def _nothing(ctx: Context) -> list[Finding]:
                 "power-loads-unfed",
                 "bank",
                 "Battery",
-                f"{len(used)} appliance{'s use' if len(used) > 1 else ' uses'} electricity, and there is no battery.",
+                f"There is no battery for {len(used)} appliance{'s that use' if len(used) > 1 else ' that uses'} electricity.",
                 severity="fault" if ctx.design.wiring.circuits else None,
             )
         )
@@ -244,7 +244,7 @@ def _others(ctx: Context, part: PowerPart) -> list[Finding]:
                     "power-panels-unlike",
                     f"array:{arrays[0].id}",
                     "Solar",
-                    f"{watts} share one controller, which can serve only one of them at its best.",
+                    f"On one controller are {watts}; it can serve only one of them at its best.",
                     related=[f"array:{a.id}" for a in arrays],
                 )
             )

@@ -308,8 +308,8 @@ def propose_vents(ctx: Context, w: Warm) -> Proposal | None:
         {"id": "fan-inlet", "name": "Window or flap opened under the fan", "kind": "window", "free_area_mm2": FAN_INLET_MM2, "closable": True},
     ]
     why = [
-        f"{need:.0f} m³/h by night keep carbon dioxide under 1500 ppm, the air at 60 % where it can, and the walls dry.",
-        f"{lack:.0f} m³/h of it through the fixed vents, by the warmth alone.",
+        f"At night {need:.0f} m³/h keep carbon dioxide under 1500 ppm, the air at 60 % where it can, and the walls dry.",
+        f"Of it {lack:.0f} m³/h go through the fixed vents, by the warmth alone.",
     ]
     if air.gas is not None:
         why.append(f"The gas asks for {air.gas.high_area_mm2:,.0f} mm² high and {air.gas.low_area_mm2:,.0f} mm² low, which must stay open.")
@@ -394,7 +394,7 @@ def propose_cooler(ctx: Context, w: Warm) -> Proposal | None:
     coolers = sorted(of_kind("cooler", ctx.region.key), key=lambda p: p.data["capacity_w"])
     p = next((p for p in coolers if p.data["capacity_w"] >= need and _starts(ctx, p)), None)
     why = [
-        f"{hottest:.0f} °C inside without it at {ctx.hot_c:g} °C outside; {need:.0f} W with the margin.",
+        f"Without it it gets to {hottest:.0f} °C inside at {ctx.hot_c:g} °C outside; {need:.0f} W with the margin.",
         "Shade and a light roof first: they cost nothing a day.",
     ]
     if p is None:

@@ -111,7 +111,7 @@ def propose_tanks(ctx: Context, w: Wet) -> Proposal | None:
         )
     what = f"{fresh:.0f} L of fresh water" + (f", {grey:.0f} L of grey" if len(made) > 1 else "")
     why = [
-        f"{w.demand.fresh_tank_l_day:.0f} L a day for {days:g} days, and a tank gives nineteen twentieths.",
+        f"For {w.demand.fresh_tank_l_day:.0f} L a day over {days:g} days; a tank gives 95 % of what it holds.",
         f"The fresh one’s fixing holds {made[0]['restraint_x_n'] / 1000:.1f} kN forward, {SCHOOLS[d.restraint_school]}; baffles every 0.8 m.",
     ]
     if len(made) > 1 and cold < 0:

@@ -280,7 +280,7 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
                 "test-cable-overload",
                 row.circuit,
                 name,
-                f"{r.current_a:g} A measured; the cable carries {s.ampacity_a:.1f} A, the fuse is {c.fuse_a or 0:g} A.",
+                f"The meter read {r.current_a:g} A; the cable carries {s.ampacity_a:.1f} A, the fuse is {c.fuse_a or 0:g} A.",
             )
         )
     if amps is not None and amps.verdict == "fail":
@@ -289,7 +289,7 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
                 "test-current-band",
                 row.circuit,
                 name,
-                f"{r.current_a:g} A measured, {row.low_a:.2f} to {row.high_a:.2f} A expected (± {amps.expanded_uncertainty:.2f} A of the meter).",
+                f"The meter read {r.current_a:g} A; {row.low_a:.2f} to {row.high_a:.2f} A expected (± {amps.expanded_uncertainty:.2f} A of the meter).",
                 figures=figures,
             )
         )
@@ -301,7 +301,7 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
                 "test-fail",
                 row.circuit,
                 name,
-                f"{r.load_voltage_v:g} V measured at the load, {row.low_v:.2f} to {row.high_v:.2f} V expected (± {volts.expanded_uncertainty:.2f} "
+                f"The meter read {r.load_voltage_v:g} V at the load; {row.low_v:.2f} to {row.high_v:.2f} V expected (± {volts.expanded_uncertainty:.2f} "
                 f"V of the meter).{hint}",
                 figures=figures,
             )

@@ -245,7 +245,7 @@ def _odd(w: Hourly, ghi: Array, cos_z: Array, outside: Array, missing: float) ->
                 "sim-file-gaps",
                 "trips",
                 "Weather file",
-                f"{missing:.1%} of its hours are missing; the longest gap has {_longest(np.isnan(w.ghi))} hours.",
+                f"Of its hours {missing:.1%} are missing; the longest gap has {_longest(np.isnan(w.ghi))} hours.",
                 severity="advice",
             )
         )

@@ -138,11 +138,14 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     if p.bank is not None and need > 0 and hooked < HOOKED_FRAC:
         usable = p.bank.unit_charge_ah * p.bank.parallel_count * ctx.bank_v * ctx.usable_frac
         if usable / need < STANDS_WITHOUT_SUN_D - EPS:
-            add("sim-autonomy-short", f"{usable:.0f} Wh usable against {need:.0f} Wh a day: {usable / need:.1f} days.")
+            add("sim-autonomy-short", f"The bank gives {usable:.0f} Wh, and a day uses {need:.0f} Wh: it lasts {usable / need:.1f} days without sun.")
     sources = run.sun_wh_day + run.driving_wh_day + run.shore_wh_day
     fed = sum(leg.shore or leg.drives_on(n) for leg in legs for n in range(leg.days_count)) / days
     if sources > 0 and run.sun_wh_day / sources < SMALL_SUN and fed <= FED_FRAC:
-        add("sim-solar-small", f"{run.sun_wh_day / sources:.0%} of what comes in; on {1 - fed:.0%} of the days there is neither a drive nor a hook-up.")
+        add(
+            "sim-solar-small",
+            f"The sun brings {run.sun_wh_day / sources:.0%} of what comes in; on {1 - fed:.0%} of the days there is neither a drive nor a hook-up.",
+        )
     tilted = next((b for b in run.buys if "on the ground" in b.what), None)
     if tilted is not None and run.short_days_frac > target + EPS and tilted.change_frac <= -2 * tilted.error_frac and tilted.change_frac < 0:
         add(
@@ -180,7 +183,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
         cold = f"For {cold_h:.1f} h in a row it stays more than 3 K under its setting; " if cold_h > COLD_RUN_H else ""
         add(
             "sim-heater-short",
-            f"{cold}{missing:.0%} of the heat asked for is missing, {run.warm.coldest_p10_c:.0f} °C inside at the coldest in 1 weather of 10: {why}.",
+            f"{cold}Of the heat asked for {missing:.0%} is missing; in 1 simulated trip of 10 it gets down to {run.warm.coldest_p10_c:.0f} °C inside: {why}.",
         )
     if run.limited_h > 0.01:
         most = p.bank.unit_max_discharge_a * p.bank.parallel_count if p.bank and p.bank.unit_max_discharge_a else None
@@ -201,14 +204,14 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
             f"instead of {PLANNED_YEARS}.",
         )
     if run.load_wh_day > 0 and run.inverter_idle_wh_day > IDLE_PART * run.load_wh_day:
-        add("sim-inverter-idle", f"{run.inverter_idle_wh_day:.0f} of {run.load_wh_day:.0f} Wh a day.")
+        add("sim-inverter-idle", f"The inverter alone uses {run.inverter_idle_wh_day:.0f} of the {run.load_wh_day:.0f} Wh a day.")
     if run.clipped_frac > CLIPPED:
         add(
             "sim-controller-clip", f"{run.clipped_frac:.0%} of what the panels could give, on this trip.", "advice" if run.clipped_frac > MUCH_CLIPPED else None
         )
     assumed = assumed_part(ctx)
     if assumed > MUCH_ASSUMED:
-        add("sim-load-assumed", f"{assumed:.0%} of the energy is that of catalogue values.")
+        add("sim-load-assumed", f"Catalogue values stand for {assumed:.0%} of the energy.")
 
 
 HOT_CELL_C = 65.0
@@ -311,7 +314,7 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
     _health_and_habit(ctx, run, add)
     demand = max(1.0, (run.load_wh_day + run.missing_wh_day) * run.day_count)
     if run.balance_error_wh > 1e-6 * demand:
-        add("sim-balance", f"{run.balance_error_wh:.3g} Wh are unaccounted for.")
+        add("sim-balance", f"The run leaves {run.balance_error_wh:.3g} Wh unaccounted for.")
     if run.snow_days > SNOW_DAYS:
         add("sim-snow", f"On {run.snow_days:.0f} of {run.day_count} days of a mean trip; {run.snow_wh_day * run.day_count:.0f} Wh of sun are lost to it.")
     if run.refused_cold_h > 0.01 and ctx.chem.lithium:
@@ -356,23 +359,27 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         add("sim-curtailed", f"Of the {made:.0f} Wh a day that the panels could give, {run.curtailed_wh_day:.0f} Wh are lost because the bank is already full.")
     charged = run.sun_wh_day + run.driving_wh_day + run.shore_wh_day
     if charged > 0 and run.driving_wh_day > MOSTLY_DRIVING * charged and _standing(ctx) >= STANDS_DAYS:
-        add("sim-alternator-only", f"{run.driving_wh_day / charged:.0%} of it; and it stands {_standing(ctx)} days in a row.")
+        add("sim-alternator-only", f"Driving gives {run.driving_wh_day / charged:.0%} of the charge, and the vehicle stands {_standing(ctx)} days in a row.")
     inverter = ctx.design.power.inverter
     most = run.most_ac_w
     if inverter is not None and most > inverter.rating_w + EPS:
         largest = sorted((a for a in ctx.design.life.appliances if a.supply == "ac" and a.count > 0), key=lambda a: -a.running_w * a.count)
         add(
             "sim-inverter-overload",
-            f"{most:.0f} W in one quarter of an hour; {inverter.name} gives {inverter.rating_w:g} W. The largest are {', '.join(a.name for a in largest[:3])}.",
+            f"The load reaches {most:.0f} W in one quarter of an hour; {inverter.name} gives {inverter.rating_w:g} W. The largest are "
+            f"{', '.join(a.name for a in largest[:3])}.",
         )
     if run.mains_short_w > EPS:
         add(
             "sim-shore-limit",
-            f"{run.mains_short_w:.0f} W too much in one quarter of an hour; for {run.mains_short_h:.1f} h of the trip more is asked than it gives.",
+            f"The load is {run.mains_short_w:.0f} W too much in one quarter of an hour; for {run.mains_short_h:.1f} h of the trip more is asked than it gives.",
         )
     if run.generator is not None:
         g = run.generator
-        add("sim-generator", f"{g.run_h:.0f} h in {run.day_count} days; {g.made_kwh:.1f} kWh from about {g.burnt:.1f} {g.unit} of {g.fuel}.")
+        add(
+            "sim-generator",
+            f"The generator runs {g.run_h:.0f} h in {run.day_count} days and makes {g.made_kwh:.1f} kWh from about {g.burnt:.1f} {g.unit} of {g.fuel}.",
+        )
         if g.short_frac > 0:
             name = ctx.design.power.generator.name if ctx.design.power.generator else "Generator"
             add("sim-fuel-empty", runs_dry(g, partial(when, run)), subject=("generator", name))

@@ -33,13 +33,18 @@ def damp_findings(ctx: Context, w: Warm) -> Found:
                 "warm-glass-wet",
                 subject,
                 s.name,
-                f"{d.surface_c:.1f} °C by night, and the air condenses at {a.night_dew_c:.1f} °C; {flow}.",
+                f"The surface falls to {d.surface_c:.1f} °C at night, and the air condenses at {a.night_dew_c:.1f} °C; {flow}.",
                 fix=cover,
             )
         elif d.wet:
-            yield finding("warm-surface-wet", subject, s.name, f"{d.surface_c:.1f} °C by night, and the air condenses at {a.night_dew_c:.1f} °C; {flow}.")
+            yield finding(
+                "warm-surface-wet",
+                subject,
+                s.name,
+                f"The surface falls to {d.surface_c:.1f} °C at night, and the air condenses at {a.night_dew_c:.1f} °C; {flow}.",
+            )
         elif d.mould and s.opaque:
-            yield finding("warm-mould-risk", subject, s.name, f"{d.rh_frac:.0%} humidity at its surface, {d.surface_c:.1f} °C by night.")
+            yield finding("warm-mould-risk", subject, s.name, f"At its surface the humidity reaches {d.rh_frac:.0%}, at {d.surface_c:.1f} °C at night.")
     for when, rh in (("by day", a.day_rh_frac), ("by night", a.night_rh_frac)):
         if rh > DAMP:
             need = w.air.night.required_flow_m3_h if when == "by night" else w.air.day.required_flow_m3_h
@@ -100,7 +105,9 @@ def air_findings(ctx: Context, w: Warm) -> Found:
             "warm-co-level", "air", "Air", f"{a.co_ppm:.0f} ppm of carbon monoxide while the hob burns, with the largest fan on, from a sound burner."
         )
     if a.co2_at_end_ppm > USED_PPM:
-        yield finding("warm-co2-danger", "air", "Air", f"{a.co2_at_end_ppm:,.0f} ppm of carbon dioxide after eight hours with {a.night_flow_m3_h:.0f} m³/h.")
+        yield finding(
+            "warm-co2-danger", "air", "Air", f"Carbon dioxide reaches {a.co2_at_end_ppm:,.0f} ppm after eight hours with {a.night_flow_m3_h:.0f} m³/h."
+        )
     elif a.co2_at_end_ppm > STALE_PPM:
         need = ctx.people * 13 / 1000 * 1e6 / (STALE_PPM - 420)
         yield finding(

@@ -47,7 +47,7 @@ def duct_findings(ctx: Context, w: Warm) -> Found:
     for x in ends:
         r = w.layout.runs[x.id]
         if r.shortfall_w > 0.1 * r.need_w and r.shortfall_w > 20:
-            yield finding("warm-duct-shortfall", f"duct:{x.id}", x.name, f"{r.delivered_w:.0f} of {r.need_w:.0f} W arrive.")
+            yield finding("warm-duct-shortfall", f"duct:{x.id}", x.name, f"Of {r.need_w:.0f} W needed {r.delivered_w:.0f} W arrive.")
         bare = x.insulation_mm < 5 and x.lies != "inside"
         lost = r.loss_w / (r.loss_w + r.delivered_w) if r.loss_w + r.delivered_w > 0 else 0.0
         if x.lies != "inside" and (lost > LOSS_PART or bare):

@@ -81,7 +81,7 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
         seen.add(key)
         yield from _build_up(ctx, s)
     if ctx.design.warmth.tallest_m is not None and p.headroom_m < ctx.design.warmth.tallest_m + 0.02:
-        yield finding("warm-headroom", "shell", "Shell", f"{p.headroom_m:.2f} m clear for somebody of {ctx.design.warmth.tallest_m:.2f} m.")
+        yield finding("warm-headroom", "shell", "Shell", f"The clear height is {p.headroom_m:.2f} m, for somebody of {ctx.design.warmth.tallest_m:.2f} m.")
     if ctx.hot_c >= 30 and ctx.design.warmth.colour == "dark":
         roof = next((s for s in w.shell.surfaces if s.id == "roof"), None)
         if roof is not None:
@@ -155,7 +155,7 @@ def _build_up(ctx: Context, s: Surface) -> Found:
         )
     if b.void_frac > VOID:
         tight = worked(b.model_copy(update={"void_frac": 0.0}), s.direction).u_value_w_m2k
-        yield finding("warm-void", subject, name, f"{b.void_frac:.0%} voids: {u.u_value_w_m2k:.2f} W/(m²K) instead of {tight:.2f}.")
+        yield finding("warm-void", subject, name, f"Voids of {b.void_frac:.0%} make it {u.u_value_w_m2k:.2f} W/(m²K) instead of {tight:.2f}.")
     for i, x in enumerate(b.layers):
         beside = [y for y in b.layers[max(0, i - 1) : i + 2] if y is not x]
         if x.material == "bubble_foil" and not any(y.material == "air_gap" and y.thickness_mm >= 10 for y in beside):
@@ -226,7 +226,7 @@ def _vapour(ctx: Context, s: Surface) -> Found:
             rule_id,
             subject,
             name,
-            f"{g:.1f} g/m² a day at “{where}” in the {s.name}, at {ctx.cold_c:g} °C outside and 60 % inside.",
+            f"About {g:.1f} g of water per m² a day condense at “{where}” in the {s.name}, at {ctx.cold_c:g} °C outside and 60 % inside.",
             severity="advice" if school == "open" else None,
         )
     r_total = 1 / d.u_value_w_m2k
@@ -262,7 +262,7 @@ def _vapour(ctx: Context, s: Surface) -> Found:
                 "warm-fibre-no-barrier",
                 subject,
                 name,
-                f"{inside:.1f} m of vapour resistance on the warm side of the fibre; about {g:.0f} g/m² a day reach the skin.",
+                f"The warm side of the fibre has {inside:.1f} m of vapour resistance; about {g:.0f} g/m² a day reach the skin.",
                 severity="note" if school == "open" else None,
             )
         if any(_sd(y) >= TRAP_SD for y in b.layers[:i]) and (outer_sd >= TRAP_SD or any(_sd(y) >= TRAP_SD for y in b.layers[i + 1 :])):

@@ -20,7 +20,7 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             "warm-heat-danger",
             "cool",
             "Hot day",
-            f"{hottest:.0f} °C inside without cooling at {cool.hot_c:g} °C outside"
+            f"Without cooling it gets to {hottest:.0f} °C inside at {cool.hot_c:g} °C outside"
             + ("; people or animals are left in it." if alone else "; leave nobody in it alone."),
             figures=["cool/free_running_temp_c"],
             severity=None if alone else "advice",
@@ -52,9 +52,15 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             figures=["cool/time_h"] if w.summer.ac else [],
         )
     if cool.start_ok is False:
-        yield finding("warm-ac-surge", "cooler", c.name, f"{w.summer.ac.start_power_w if w.summer.ac else 0:.0f} W to start.", figures=["cool/start_power_w"])
+        yield finding(
+            "warm-ac-surge",
+            "cooler",
+            c.name,
+            f"The cooler takes {w.summer.ac.start_power_w if w.summer.ac else 0:.0f} W to start.",
+            figures=["cool/start_power_w"],
+        )
     if cool.hose_w is not None and cool.hose_w > 0.15 * c.capacity_w:
-        yield finding("warm-ac-hose", "cooler", c.name, f"{cool.hose_w:.0f} W of its {c.capacity_w:.0f} W are thrown out with the hose.")
+        yield finding("warm-ac-hose", "cooler", c.name, f"The hose throws out {cool.hose_w:.0f} W of its {c.capacity_w:.0f} W.")
 
 
 def bay_findings(ctx: Context, w: Warm) -> Found:

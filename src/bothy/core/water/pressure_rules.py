@@ -93,7 +93,7 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
                 "water-pump-load",
                 "pump",
                 p.name,
-                f"{said:.0f} Wh a day in “Daily use”, {q.energy_wh_day:.0f} Wh by its curve: {watts:.0f} W for {60 * hours:.0f} min.",
+                f"“Daily use” counts {said:.0f} Wh a day; the pump’s curve gives {q.energy_wh_day:.0f} Wh: {watts:.0f} W for {60 * hours:.0f} min.",
                 figures=["water/pump_energy_wh"],
                 fix=fix if agrees else None,
                 remedy=None if agrees else f"{read:g} A were read on its circuit, the curve says {q.current_a:.1f} A: correct the curve first.",
@@ -140,21 +140,23 @@ def tap_findings(ctx: Context, w: Wet) -> Found:
                 "water-velocity-excessive" if v > TOO_FAST else "water-velocity-high",
                 subject,
                 r.name,
-                f"{v:.1f} m/s.",
+                f"The water runs at {v:.1f} m/s.",
                 fix=Remedy.sets(f"A pipe of {next_bore:g} mm", f"/water/runs/{n}", r.id, inner_diameter_mm=next_bore) if next_bore else None,
             )
         tap = w.part.taps.get(r.id)
         if tap is None:
             continue
         if tap.alone_l_min < SHORT * tap.wanted_l_min:
-            yield finding("water-tap-flow-low", subject, r.name, f"{tap.alone_l_min:.1f} of {tap.wanted_l_min:g} L/min.", fix=_more(ctx, r.id, [r.id]))
+            yield finding(
+                "water-tap-flow-low", subject, r.name, f"The tap gives {tap.alone_l_min:.1f} of {tap.wanted_l_min:g} L/min.", fix=_more(ctx, r.id, [r.id])
+            )
         elif tap.shared_l_min < SHORT * tap.wanted_l_min and tap.shared_with is not None:
             other = next(x.id for x in d.runs if x.name == tap.shared_with and x.outlet != "none" and x.id != r.id)
             yield finding(
                 "water-tap-flow-shared",
                 subject,
                 r.name,
-                f"{tap.shared_l_min:.1f} of {tap.wanted_l_min:g} L/min with “{tap.shared_with}” open.",
+                f"The tap gives {tap.shared_l_min:.1f} of {tap.wanted_l_min:g} L/min with “{tap.shared_with}” open.",
                 fix=_more(ctx, r.id, [r.id, other]),
             )
     h = d.hot
@@ -162,7 +164,9 @@ def tap_findings(ctx: Context, w: Wet) -> Found:
         hot = [w.part.taps[r.id] for r in d.runs if r.hot and r.id in w.part.taps]
         worst = min(hot, key=lambda t: t.shared_l_min, default=None)
         if worst is not None and worst.shared_l_min < h.min_flow_l_min:
-            yield finding("water-instant-no-ignite", "hot", h.name, f"{worst.shared_l_min:.1f} L/min at “{worst.name}”; it starts at {h.min_flow_l_min:g}.")
+            yield finding(
+                "water-instant-no-ignite", "hot", h.name, f"At “{worst.name}” {worst.shared_l_min:.1f} L/min flow; the heater starts at {h.min_flow_l_min:g}."
+            )
 
 
 def _slower(ctx: Context, id: str, most: float) -> float | None:
@@ -248,7 +252,7 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "water-hot-no-mixer",
             "hot",
             h.name,
-            f"{p.max_c:.0f} °C burns adult skin in {p.burn or 'a while'}, a child's in half of it.",
+            f"Water of {p.max_c:.0f} °C burns adult skin in {p.burn or 'a while'}, a child's in half of it.",
             fix=Remedy.sets("A mixer at 40 °C", "/water/hot", mixer_c=40.0),
         )
     if closed and 20 <= h.target_temp_c < 60 and not h.weekly_60:
@@ -285,12 +289,12 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "water-instant-weak",
             "hot",
             h.name,
-            f"{p.needed_w / 1000:.1f} kW are needed, the shower gets {p.reachable_c:.0f} °C.",
+            f"The flow needs {p.needed_w / 1000:.1f} kW; the shower gets {p.reachable_c:.0f} °C.",
             figures=["water/shower_heat_w"],
         )
     minutes = use.shower_time_min if use.shower_time_min is not None else STYLES[use.style].shower_time_min
     if use.shower_type == "flow" and p.shower_min is not None and p.shower_min < minutes:
-        yield finding("water-hot-short", "hot", h.name, f"{p.shower_min:.1f} of {minutes:g} min at 38 °C.", figures=["water/shower_min"])
+        yield finding("water-hot-short", "hot", h.name, f"Hot water lasts {p.shower_min:.1f} of {minutes:g} min at 38 °C.", figures=["water/shower_min"])
     bank = ctx.design.power.bank
     if p.charge_ah is not None and bank is not None:
         usable = bank.unit_charge_ah * bank.parallel_count * ctx.usable_frac
@@ -299,7 +303,7 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
                 "water-electric-hot-heavy",
                 "hot",
                 h.name,
-                f"{p.charge_ah:.0f} Ah a heating, {p.charge_ah / usable:.0%} of what the bank gives.",
+                f"A heating takes {p.charge_ah:.0f} Ah, {p.charge_ah / usable:.0%} of what the bank gives.",
                 figures=["water/battery_charge_ah"],
             )
 
@@ -352,14 +356,14 @@ def care_findings(ctx: Context, w: Wet) -> Found:
                 "water-filter-over-rated",
                 subject,
                 f.name,
-                f"{most:.1f} L/min on a filter for {f.rated_flow_l_min:g}: {kpa:.0f} kPa.",
+                f"Up to {most:.1f} L/min flow through a filter for {f.rated_flow_l_min:g}: {kpa:.0f} kPa are lost.",
                 fix=Remedy.sets("To the drinking tap", f"/water/filters/{i}", f.id, at="drinking"),
             )
         if f.kind == "uv" and not any(x.kind != "uv" and x.micron <= 5 for x in d.filters[:i]):
             yield finding("water-uv-unprotected", subject, f.name, "No filter of 5 µm or finer before it.")
     for t in ctx.facts.water_tests:
         if t.medium == "air" and t.start_kpa > AIR_KPA:
-            yield finding("water-air-test-high", f"test:{t.id}", t.name, f"{t.start_kpa:g} kPa of air.")
+            yield finding("water-air-test-high", f"test:{t.id}", t.name, f"The test was made with {t.start_kpa:g} kPa of air.")
     if d.walls_closed and d.runs and not any(t.verdict == "pass" for t in w.part.tests):
         last = w.part.tests[-1].verdict if w.part.tests else "none"
         yield finding("water-not-tested", "tests", "Pressure test", f"Last verdict: {last}.")

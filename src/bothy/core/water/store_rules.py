@@ -57,7 +57,7 @@ def store_findings(ctx: Context, w: Wet) -> Found:
     if d.use.drinking_source == "separate":
         have, least = p.capacity_l.get("drinking", 0.0), DRINK_L * ctx.people * p.target_days
         if have < least:
-            yield finding("water-drinking-short", "water", "Drinking water", f"{have:.0f} L for {p.target_days:g} days; at least {least:.0f} L.")
+            yield finding("water-drinking-short", "water", "Drinking water", f"There are {have:.0f} L for {p.target_days:g} days; at least {least:.0f} L.")
     if d.use.drinking_source == "tank" and any(t.holds == "fresh" for t in d.tanks):
         filtered = any(f.kind in ("fine", "uv", "carbon") for f in d.filters)
         if not filtered and (d.care.days_ago is None or d.care.days_ago > 90):
@@ -122,7 +122,7 @@ def tank_findings(ctx: Context, w: Wet) -> Found:
                 fix=Remedy.sets("Count it as full", f"/water/tanks/{i}", t.id, budgeted=True),
             )
         if p.mass_full_kg > HEAVY_HIGH_KG and p.cg_z_m > HIGH_M:
-            yield finding("water-mass-high", subject, t.name, f"{p.mass_full_kg:.0f} kg with their middle {p.cg_z_m:.2f} m over the floor.")
+            yield finding("water-mass-high", subject, t.name, f"The full tank has {p.mass_full_kg:.0f} kg with their middle {p.cg_z_m:.2f} m over the floor.")
         if p.undivided_m > LONG_M and p.full_l > LONG_L:
             yield finding(
                 "water-no-baffle",
@@ -184,7 +184,12 @@ def _held(ctx: Context, t: WaterTank, p: TankPart, subject: str) -> Found:
     school = SCHOOLS[ctx.design.water.restraint_school]
     ways = (("forward", t.restraint_x_n, p.need_x_n), ("sideways", t.restraint_y_n, p.need_y_n), ("up", t.restraint_z_n, p.need_z_n))
     if all(have is None for _, have, _ in ways):
-        yield finding("water-restraint-missing", subject, t.name, f"{p.mass_full_kg:.0f} kg full: {p.need_x_n / 1000:.1f} kN forward at {school}.")
+        yield finding(
+            "water-restraint-missing",
+            subject,
+            t.name,
+            f"The tank weighs {p.mass_full_kg:.0f} kg full: its fixing must hold {p.need_x_n / 1000:.1f} kN forward at {school}.",
+        )
         return
     for way, have, need in ways:
         if (have or 0.0) < need:
@@ -236,7 +241,13 @@ def _vent(t: WaterTank, p: TankPart, subject: str, i: int) -> Found:
             fix=Remedy.sets("Lead it up", f"/water/tanks/{i}", t.id, vent_high=True),
         )
     if t.fill_by == "gravity" and t.fill_mm is not None and t.fill_mm < FILL_MM:
-        yield finding("water-fill-small", subject, t.name, f"{t.fill_mm:g} mm.", fix=Remedy.sets("A filler of 40 mm", f"/water/tanks/{i}", t.id, fill_mm=40.0))
+        yield finding(
+            "water-fill-small",
+            subject,
+            t.name,
+            f"The filler is {t.fill_mm:g} mm wide.",
+            fix=Remedy.sets("A filler of 40 mm", f"/water/tanks/{i}", t.id, fill_mm=40.0),
+        )
 
 
 def waste_findings(ctx: Context, w: Wet) -> Found:
@@ -245,9 +256,14 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
     for i, x in enumerate(d.drains):
         subject, fall = f"drain:{x.id}", 1000 * x.slope_frac * x.length_m
         if x.slope_frac < FLAT:
-            yield finding("water-drain-flat", subject, x.name, f"{fall:.0f} mm over {x.length_m:g} m.")
+            yield finding("water-drain-flat", subject, x.name, f"The pipe falls {fall:.0f} mm over {x.length_m:g} m.")
         elif x.slope_frac < SHALLOW:
-            yield finding("water-drain-shallow", subject, x.name, f"{fall:.0f} mm over {x.length_m:g} m; {1000 * SHALLOW * x.length_m:.0f} mm would be 1 : 50.")
+            yield finding(
+                "water-drain-shallow",
+                subject,
+                x.name,
+                f"The pipe falls {fall:.0f} mm over {x.length_m:g} m; {1000 * SHALLOW * x.length_m:.0f} mm would be 1 : 50.",
+            )
         least = 25.0 if x.fixture == "shower" else 19.0
         if x.inner_diameter_mm < least:
             yield finding(

@@ -152,7 +152,7 @@ def _boards(ctx: Context, worked: list[Worked]) -> list[Finding]:
             if (w.circuit.board == b.id and w.circuit.kind not in ("feeder", "main")) or (w.circuit.kind == "feeder" and w.circuit.board in below)
         )
         if ways > b.way_count:
-            out.append(finding("wire-board-ways", b.id, b.name, f"{ways} circuits on {b.way_count} way{'s' if b.way_count > 1 else ''}."))
+            out.append(finding("wire-board-ways", b.id, b.name, f"The board has {ways} circuits on {b.way_count} way{'s' if b.way_count > 1 else ''}."))
     return out
 
 
@@ -169,7 +169,7 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 "wire-untinned",
                 "wiring",
                 "Wiring",
-                f"{len(bare)} circuit{'s have' if len(bare) > 1 else ' has'} untinned cable.",
+                f"Untinned cable is in {len(bare)} circuit{'s' if len(bare) > 1 else ''}.",
                 related=[w.circuit.id for w in bare],
                 fix=tinned if roomy else tinned.first_step(),
             )
@@ -191,7 +191,7 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-parallel-one-fuse",
                     c.id,
                     w.name,
-                    f"{c.parallel_count} cables of {one:.0f} A behind one fuse of {c.fuse_a:g} A: when one comes loose the other carries it all, "
+                    f"One fuse of {c.fuse_a:g} A stands before {c.parallel_count} cables of {one:.0f} A: when one comes loose the other carries it all, "
                     "and the fuse stays whole.",
                 )
             )

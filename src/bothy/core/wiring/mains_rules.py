@@ -185,7 +185,7 @@ def _outlets(ctx: Context, w: Worked) -> list[Finding]:
     if c.fuse_a is None or count * ctx.region.socket_a <= MANY * c.fuse_a + EPS:
         return []
     on, off = kept_on(draws_of(ctx, [w], ctx.design.wiring.mains.keep if ctx.design.wiring.mains else []), c.fuse_a * ctx.region.continuous_frac)
-    told = f"{count} outlets of {ctx.region.socket_a:g} A on {c.fuse_a:g} A." + (
+    told = f"One breaker of {c.fuse_a:g} A feeds {count} outlets of {ctx.region.socket_a:g} A." + (
         f" Together may run: {', '.join(d.name for d in on)}; not with them: {', '.join(d.name for d in off)}."
         if off
         else " What is planned on them may all run together."
@@ -240,11 +240,16 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
                     "wire-ac-lead-short",
                     c.id,
                     w.name,
-                    f"{w.part.length_m:g} m and 5 % to spare: no {'set of leads' if m and m.leads_joined_count > 1 else 'single lead'} in stock is that long.",
+                    f"The way is {w.part.length_m:g} m and 5 % to spare: no {'set of leads' if m and m.leads_joined_count > 1 else 'single lead'} "
+                    "in stock is that long.",
                 )
             )
         elif sum(leg.leads_m) - w.part.length_m > 2.0 + EPS and part.lead_rating_a and leg.current_a > part.lead_rating_a / 3:
-            out.append(finding("wire-lead-coiled", c.id, w.name, f"{sum(leg.leads_m) - w.part.length_m:.1f} m of lead are left over at {leg.current_a:.1f} A."))
+            out.append(
+                finding(
+                    "wire-lead-coiled", c.id, w.name, f"The lead is {sum(leg.leads_m) - w.part.length_m:.1f} m longer than the way, at {leg.current_a:.1f} A."
+                )
+            )
     return out
 
 

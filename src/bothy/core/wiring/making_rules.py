@@ -205,5 +205,5 @@ def making_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
     mains = [w.circuit for w in worked if w.circuit.kind == "main" and w.circuit.fuse_a is not None]
     largest = max((c.fuse_a or 0.0 for c in mains), default=0.0)
     if wiring.isolator_a and wiring.isolator_a < largest - EPS:
-        out.append(finding("wire-isolator-small", "wiring", "Wiring", f"{wiring.isolator_a:g} A behind a main fuse of {largest:g} A."))
+        out.append(finding("wire-isolator-small", "wiring", "Wiring", f"The isolator is for {wiring.isolator_a:g} A, behind a main fuse of {largest:g} A."))
     return out + _studs(ctx, worked) + _spares(ctx, worked)

@@ -124,7 +124,7 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-load-undervoltage",
                     c.id,
                     w.name,
-                    f"{p.worst_v:.2f} V arrive at full load and a low bank; an inverter switches off under {INVERTER_LEAST_V * ctx.scale:g} V.",
+                    f"At full load and a low bank {p.worst_v:.2f} V arrive; an inverter switches off under {INVERTER_LEAST_V * ctx.scale:g} V.",
                     fix=_costliest(w, by_id),
                     figures=[f"circuits/{c.id}/worst_v"],
                 )
@@ -140,7 +140,7 @@ def _drop(ctx: Context, worked: list[Worked]) -> list[Finding]:
                         "wire-load-undervoltage",
                         c.id,
                         w.name,
-                        f"{p.worst_v:.2f} V arrive at the worst moment; {a.name} wants {v:g} V or more.",
+                        f"In the worst case {a.name} gets {p.worst_v:.2f} V; it needs at least {v:g} V.",
                         fix=_costliest(w, by_id),
                         figures=[f"circuits/{c.id}/worst_v"],
                     )
@@ -310,7 +310,8 @@ def _selectivity(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 "wire-selectivity",
                 c.id,
                 up.name,
-                f"{c.fuse_a:g} A above the {d.fuse_a:g} A of {d.name}: a fault there may open both. {wanted:.0f} A or more would leave the rest on.",
+                f"The fuse of {c.fuse_a:g} A stands above the {d.fuse_a:g} A of {d.name}: a fault there may open both. At least {wanted:.0f} A "
+                "would leave the rest on.",
                 fix=fix,
                 related=[d.id],
             )
@@ -389,7 +390,7 @@ def _negative_side(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 "wire-bond-thin",
                 "wiring",
                 "Wiring",
-                f"{w.chassis_bond_mm2:g} mm²; {least:.4g} mm² or more would outlast the main fuse.",
+                f"The bond is {w.chassis_bond_mm2:g} mm²; at least {least:.4g} mm² would outlast the main fuse.",
                 fix=Remedy.sets(f"Fit {size:g} mm²", "/wiring", chassis_bond_mm2=size) if size else None,
             )
         )

@@ -337,7 +337,7 @@ def work_others(ctx: Context, worked: list[Worked]) -> tuple[dict[str, OtherPart
                         "wire-earth-thin",
                         f"other:{c.id}",
                         part.name,
-                        f"{part.size_text}; it must carry a fault until its fuse opens: {part.best_text} or more.",
+                        f"The earth is {part.size_text}; it must carry a fault until its fuse opens: at least {part.best_text}.",
                         fix=fix,
                     )
                 )
@@ -359,7 +359,7 @@ def work_others(ctx: Context, worked: list[Worked]) -> tuple[dict[str, OtherPart
                     "wire-other-drop",
                     f"other:{c.id}",
                     part.name,
-                    f"{part.drop_frac:.1%} over {part.length_m:g} m of {part.size_text}.",
+                    f"Voltage drop {part.drop_frac:.1%} over {part.length_m:g} m of {part.size_text}.",
                     fix=Remedy.sets(
                         f"Fit {part.best_text}", f"/wiring/others/{ctx.design.wiring.others.index(c)}", c.id, area_mm2=part.best_area_mm2, awg=part.best_awg
                     ),

@@ -201,7 +201,7 @@ def _beside(h: _Held) -> list[Finding]:
                 "wire-no-grommet",
                 r.id,
                 r.name,
-                f"{bare} of {r.metal_holes_count} metal holes would cut into the cables as the vehicle shakes.",
+                f"Of {r.metal_holes_count} metal holes {bare} would cut into the cables as the vehicle shakes.",
                 fix=h.sets("A grommet in each", grommets_count=r.metal_holes_count),
             )
         )

@@ -180,7 +180,7 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
     if p.problem and p.ampacity_a is None:
         add(
             "wire-split-circuit" if len(c.appliances) > 1 else "wire-fuse-window-empty",
-            f"{p.current_a:.1f} A over {p.length_m:g} m: {p.problem}.",
+            f"For {p.current_a:.1f} A over {p.length_m:g} m: {p.problem}.",
             None,
             keys[:1],
         )
@@ -195,12 +195,12 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
         return out
     minimum = 1.5 if p.ac else 1.0
     if c.area_mm2 is not None and c.area_mm2 < minimum - EPS:
-        add("wire-mechanical-minimum", f"{size_text(c.area_mm2, c.awg)} is under {minimum:g} mm².", refit(w), [])
+        add("wire-mechanical-minimum", f"The cable ({size_text(c.area_mm2, c.awg)}) is under {minimum:g} mm².", refit(w), [])
     if p.current_a > p.ampacity_a + EPS:
         add("wire-over-ampacity", f"The load is {p.current_a:.1f} A; on this route {p.size_text} may carry {p.ampacity_a:.1f} A.", refit(w), keys[:2])
     if p.drop_ok is False and c.kind != "load":
         lost = (
-            f"{p.drop_v:.2f} V ({p.drop_frac:.1%}) are lost over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V "
+            f"Voltage drop {p.drop_v:.2f} V ({p.drop_frac:.1%}) over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V "
             f"({p.drop_class.replace('_', '-')})."
         )
         most = f" This size reaches {p.max_length_m:.1f} m." if p.max_length_m else ""
@@ -215,7 +215,7 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
                 "wire-chassis-return",
                 c.id,
                 name,
-                f"{p.current_a:.0f} A through the {'hull' if afloat else 'bodywork'}. {why}".strip(),
+                f"The return is {p.current_a:.0f} A through the {'hull' if afloat else 'bodywork'}. {why}".strip(),
                 fix=w.change("Lay a second wire", return_path="cable"),
                 figures=keys[:1],
                 severity=("danger" if metal else "fault") if afloat else None,
@@ -246,7 +246,7 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
 
     word = "breaker" if c.protection == "breaker" or p.ac else "fuse"
     if c.protection == "none" or c.fuse_a is None:
-        add("wire-no-fuse-at-source", f"{p.size_text} leaves {starts_at(w)} with no {word}.", refit(w), [])
+        add("wire-no-fuse-at-source", f"The cable ({p.size_text}) leaves {starts_at(w)} with no {word}.", refit(w), [])
         return out
     if p.ampacity_a is not None and c.fuse_a > p.ampacity_a + EPS:
         add(
@@ -260,21 +260,29 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
         smaller = _fuse_only(w)
         add(
             "wire-device-fuse-exceeded",
-            f"{c.fuse_a:g} A; an appliance on it allows {device:g} A at most.",
+            f"The fuse is {c.fuse_a:g} A; an appliance on it allows {device:g} A at most.",
             smaller if smaller and (best_fuse(w) or math.inf) <= device + EPS else None,
             window,
         )
     if c.fuse_a < p.current_a - EPS and c.kind != "inverter":
-        add("wire-fuse-below-load", f"{p.current_a:.1f} A flow through a {c.fuse_a:g} A {word}.", refit(w), keys[:1])
+        add("wire-fuse-below-load", f"The load is {p.current_a:.1f} A, the {word} {c.fuse_a:g} A.", refit(w), keys[:1])
     elif c.fuse_a < p.window_low_a - EPS and c.kind != "inverter":
         if p.inrush_a and c.fuse_a >= 1.25 * p.current_a:
             add("wire-fuse-below-load", f"Starting draws {p.inrush_a:.0f} A: the fuse must be at least {p.window_low_a:.1f} A.", refit(w), window)
         else:
-            add("wire-fuse-margin", f"{p.current_a:.1f} A on a {c.fuse_a:g} A {word}; {p.window_low_a:.1f} A or more keeps its margin.", refit(w), window)
+            add(
+                "wire-fuse-margin",
+                f"The load is {p.current_a:.1f} A on a {c.fuse_a:g} A {word}; with its margin it should be at least {p.window_low_a:.1f} A.",
+                refit(w),
+                window,
+            )
     split = split_in_groups(ctx, w)
     if split is not None:
         remedy, groups, usable = split
-        text = f"{p.current_a:.1f} A together; {p.size_text} carries {usable:.1f} A for hours behind its largest {word}. Apart: {groups}."
+        text = (
+            f"Together the loads take {p.current_a:.1f} A. With the largest {word} that protects it, {p.size_text} may carry {usable:.1f} A "
+            f"continuously. Split into: {groups}."
+        )
         add("wire-split-circuit", text, remedy, keys[:2])
     elif p.window_status != "ok" and (p.ampacity_a or 0) < p.window_low_a:
         add(
@@ -284,7 +292,7 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
             window,
         )
     if p.window_status == "voltage" and c.fuse_family:
-        add("wire-fuse-voltage-too-low", f"{FAMILIES[c.fuse_family].name}: {FAMILIES[c.fuse_family].max_v:g} V.", None, [])
+        add("wire-fuse-voltage-too-low", f"The fuse ({FAMILIES[c.fuse_family].name}) is made for {FAMILIES[c.fuse_family].max_v:g} V.", None, [])
     if c.kind == "main" and ctx.chem.lithium:
         family = FAMILIES[c.fuse_family] if c.fuse_family else None
         if c.protection == "breaker" or (family and family.interrupt_a(ctx.top_v) < LITHIUM_MAIN_A):
@@ -310,11 +318,17 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
         ]
         free = b.way_count - len(on_it)
         if free < max(2, math.ceil(0.2 * len(on_it) - EPS)):
-            out.append(finding("wire-board-no-spare", b.id, b.name, f"{len(on_it)} circuits on {b.way_count} ways."))
+            out.append(finding("wire-board-no-spare", b.id, b.name, f"The board has {len(on_it)} circuits on {b.way_count} ways."))
         fig = ctx.book.figures.get(f"boards/{b.id}/current_a")
         if fig and fig.value > b.total_rating_a + EPS:
             out.append(
-                finding("wire-board-overload", b.id, b.name, f"{fig.value:.0f} A on a board for {b.total_rating_a:g} A.", figures=[f"boards/{b.id}/current_a"])
+                finding(
+                    "wire-board-overload",
+                    b.id,
+                    b.name,
+                    f"The circuits take {fig.value:.0f} A together; the board is for {b.total_rating_a:g} A.",
+                    figures=[f"boards/{b.id}/current_a"],
+                )
             )
         for w in on_it:
             if w.circuit.fuse_a and w.part.current_a > b.way_rating_a + EPS and b.side == "dc":
@@ -337,5 +351,5 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
         for w in worked:
             share = sum((lights[i].power_w or 0) * lights[i].count for i in w.circuit.appliances if i in lights) / whole
             if share > 0.5 + EPS:
-                out.append(finding("wire-all-lights-one-fuse", w.circuit.id, w.circuit.name, f"{share:.0%} of the lighting goes dark with one fuse."))
+                out.append(finding("wire-all-lights-one-fuse", w.circuit.id, w.circuit.name, f"One fuse takes {share:.0%} of the lighting with it."))
     return out
