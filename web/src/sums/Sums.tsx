@@ -81,7 +81,7 @@ function Sum({ item }: { item: Item }) {
           </div>
         </form>
       </main>
-      <aside className="w-[340px] shrink-0 overflow-y-auto bg-slate px-3 py-2 text-chalk max-[899px]:w-full" aria-label="Slate" tabIndex={0}>
+      <aside className="w-[340px] shrink-0 overflow-y-auto bg-slate px-3 py-2 text-chalk max-[899px]:w-full" aria-label="Details" tabIndex={0}>
         <h2 className="m-0 mb-1 font-display text-[17px] font-semibold">Answer</h2>
         {answer.isPending && !error && <p role="status">Working it out…</p>}
         {error && (
