@@ -72,13 +72,13 @@ def test_a_week_is_planned_its_shortage_found_and_mended(page: Page, load: Any, 
 def test_the_thorough_run_is_kept_and_marked_when_the_design_moves_on(page: Page, load: Any) -> None:
     page.goto(f"/v/{load()}/trips")
     slate = page.get_by_role("complementary")
-    slate.get_by_role("button", name="Run it through 50 weathers").click()
-    expect(slate.get_by_text(re.compile("50 weathers: short on"))).to_be_visible()
+    slate.get_by_role("button", name="Run it through 50 simulated trips").click()
+    expect(slate.get_by_text(re.compile("50 simulated trips: short on"))).to_be_visible()
     page.reload()
-    expect(slate.get_by_text(re.compile("50 weathers: short on"))).to_be_visible()
-    slate.get_by_label("weathers", exact=True).fill("60")
+    expect(slate.get_by_text(re.compile("50 simulated trips: short on"))).to_be_visible()
+    slate.get_by_label("simulated trips", exact=True).fill("60")
     with saving(page):
-        slate.get_by_label("weathers", exact=True).press("Enter")
+        slate.get_by_label("simulated trips", exact=True).press("Enter")
     expect(slate.get_by_text("Of revision 1, before later changes.")).to_be_visible()
 
 
@@ -135,7 +135,7 @@ def test_a_school_becomes_a_variant_beside_this_one(page: Page, load: Any) -> No
 def test_an_itinerary_comes_from_a_track_and_goes_away_as_a_table(page: Page, load: Any, stored: Any, tmp_path: Any) -> None:
     id = load(lasting())
     page.goto(f"/v/{id}/trips")
-    page.get_by_role("button", name="Bring in…").click()
+    page.get_by_role("button", name="Import…").click()
     track = tmp_path / "days.gpx"
     track.write_text(gpx(drive(INVERNESS, EDINBURGH, "2026-11-02T08:00:00", 3.5), [(57.9, -5.2, "2026-11-05T12:00:00Z")]), encoding="utf-8")
     page.get_by_label("File of legs").set_input_files(track)

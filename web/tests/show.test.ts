@@ -13,7 +13,7 @@ describe("numbers as people read them", () => {
     [0.0001, "1.0e-4"],
     [Number.NaN, "–"],
     [Number.POSITIVE_INFINITY, "–"],
-    [-5, "-5"],
+    [-5, "−5"],
   ])("%s reads %s", (value, text) => {
     expect(figure(value)).toBe(text);
   });

@@ -87,7 +87,7 @@ describe("what a run says", () => {
     );
     const shed = { ...run, short_days_frac: 0, shed: ["Television", "Kettle", "Laptop", "Awning light"], shed_first_d: 1.5 } as TripRun;
     expect(sentenceOf(shed)).toMatch(/Television, Kettle, Laptop and more are switched off when it gets low, first on .*: 120 Wh a day are missing/);
-    expect(sentenceOf({ ...run, short_days_frac: 0, missing_wh_day: 0 })).toContain("Everything runs in all of 50 weathers.");
+    expect(sentenceOf({ ...run, short_days_frac: 0, missing_wh_day: 0 })).toContain("Everything runs in all of 50 simulated trips.");
   });
 
   it("tells moments and ranges", () => {
@@ -116,7 +116,7 @@ describe("the lanes", () => {
     expect(screen.getByText(/charge 30 % \(40 to 80\)/)).toBeTruthy();
     fireEvent.keyDown(slider, { key: "Home" });
     expect(screen.getByText(/charge 60 % \(40 to 80\) · sun 50 W \(0 to 90\) · other sources 20 W .* into the bank 30 W/)).toBeTruthy();
-    expect(slider.getAttribute("aria-valuetext")).toContain("charge 60 %");
+    expect(slider.getAttribute("aria-valuetext")).toContain("charge 60\u202f%");
     fireEvent.keyDown(slider, { key: "Escape" });
     expect(screen.getByText(/Point at a moment/)).toBeTruthy();
     expect(screen.getByText("first short in half of the trips")).toBeTruthy();
@@ -145,7 +145,7 @@ describe("snow, a heated bank and a generator", () => {
     serve(answers);
     mount(<TripSlate run={cold} error={null} />);
     const words = screen.getByRole("region", { name: "Generator on the way" }).textContent;
-    expect(words).toMatch(/runs 6\.5.h of 8.h and makes 4\.2 kWh from about 3\.1.L of petrol; in half of the weathers the fuel is out on Tue,? 13 Oct/);
+    expect(words).toMatch(/runs 6\.5.h of 8.h and makes 4\.2 kWh from about 3\.1.L of petrol; in half of the simulated trips the fuel is out on Tue,? 13 Oct/);
     cleanup();
     mount(<Lanes run={cold} dim={false} />);
     fireEvent.keyDown(screen.getByRole("slider", { name: "Moment of the trip" }), { key: "End" });
@@ -266,7 +266,7 @@ describe("the slate", () => {
     mount(<TripSlate run={run} error={null} />);
     expect(screen.getByText("-5.0 points")).toBeTruthy();
     expect(screen.getByText("no measurable difference")).toBeTruthy();
-    fireEvent.click(screen.getByRole("button", { name: "Run it through 50 weathers" }));
+    fireEvent.click(screen.getByRole("button", { name: "Run it through 50 simulated trips" }));
     await waitFor(() => expect(calls.some((c) => c.method === "POST" && c.path === "/api/variants/v/trip/jobs")).toBe(true));
   });
 

@@ -265,10 +265,10 @@ describe("side by side", () => {
   ];
 
   it("lists them, and says what one risks", async () => {
-    serve({ ...answers, "GET /api/variants/v/beside": { rows, held: ["the same weathers"], draw_count: 50, day_count: 2 } });
+    serve({ ...answers, "GET /api/variants/v/beside": { rows, held: ["the same simulated trips"], draw_count: 50, day_count: 2 } });
     mount(<SideBySide />);
     expect(await screen.findByText(/none runs short less often than this variant/)).toBeTruthy();
-    expect(screen.getByText("the same weathers")).toBeTruthy();
+    expect(screen.getByText("the same simulated trips")).toBeTruthy();
     expect(screen.getByText("+20.0 points")).toBeTruthy();
     fireEvent.click(screen.getByText("parts of lead"));
     expect(await screen.findByText("It may freeze.")).toBeTruthy();

@@ -53,7 +53,7 @@ describe("frost on the way", () => {
     mount(<FrostSummary run={frozen(part({ nights }), part({ subject: "pipe:p", name: "Drain pipe" }))} />);
     const words = screen.getByRole("region", { name: "Frost on the way" }).textContent;
     expect(words).toContain("Grey tank under 0 °C on 5 of 18 nights: 14 Oct, 15 Oct, 20 Oct, 21 Oct …. 81 W would hold it.");
-    expect(words).toContain("Drain pipe stays over 0 °C in 9 of 10 weathers; 1.2\u00a0°C at the coldest.");
+    expect(words).toContain("Drain pipe stays over 0 °C in 9 of 10 simulated trips; 1.2\u00a0°C at the coldest.");
     cleanup();
     mount(<FrostSummary run={frozen()} />);
     expect(screen.queryByRole("region", { name: "Frost on the way" })).toBeNull();

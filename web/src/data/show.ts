@@ -18,9 +18,9 @@ export function unitFor(unit: string, system: UnitSystem): string {
 export function figure(value: number, digits = 3): string {
   if (!Number.isFinite(value)) return "–";
   const size = Math.abs(value);
-  if (size >= 1000) return Math.round(value).toLocaleString("en-GB").replace(/,/g, "\u202f");
+  if (size >= 1000) return Math.round(value).toLocaleString("en-GB").replace(/,/g, "\u202f").replace(/^-/, "−");
   if (size > 0 && size < 0.001) return value.toExponential(1);
-  return String(Number(value.toPrecision(digits)));
+  return String(Number(value.toPrecision(digits))).replace(/^-/, "−");
 }
 
 /** A value with its unit. Fractions without a unit read as a plain number. */

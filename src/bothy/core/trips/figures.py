@@ -31,7 +31,7 @@ COUNTED: tuple[tuple[str, str, str], ...] = (
     ("first_short_d", "First shortage, earliest", "the earliest moment of all weathers at which power was short, counted from the start"),
     ("first_short_p50_d", "First shortage, half", HALF),
     ("first_short_p90_d", "First shortage, 9 in 10", "the moment by which it happened in 9 of 10 weathers, counted from the start"),
-    ("short_in_normals_d", "First shortage in the normals", "the same trip once more, in the mean weather of each place and month"),
+    ("short_in_normals_d", "First shortage in average weather", "the same trip once more, in the mean weather of each place and month"),
     ("autonomy_d", "Days on a full bank without any source", "usable energy of the bank ÷ mean use a day"),
     ("medical_first_d", "Medical power first fails", "the earliest moment of all weathers, counted from the start"),
     ("medical_draws_frac", "Trips on which medical power fails", "weathers in which a medical load was not served ÷ weathers"),

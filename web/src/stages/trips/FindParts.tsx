@@ -6,7 +6,7 @@ import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
-import { useMoney, usePerson } from "../../shell/person";
+import { useMoney, usePerson, useSaid } from "../../shell/person";
 import { JobButton } from "./JobButton";
 import { ParetoPicture, type SizedSet } from "./ParetoPicture";
 import { PartsSlate } from "./PartsSlate";
@@ -15,6 +15,7 @@ import { ViewSwitch } from "./ViewSwitch";
 import { GOALS } from "./words";
 
 export function FindParts() {
+  const say = useSaid();
   const { money } = useMoney();
   const { units } = usePerson();
   const { design, revision } = useVariant();
@@ -62,7 +63,9 @@ export function FindParts() {
       title="Trips"
       sentence={
         !run ? (
-          `Which parts last the trip? Bothy tries every set of panels, controller, bank and driving charge that the vehicle and the rules allow, on the same weathers, for ${goal}.`
+          say(
+            `Which parts last the trip? Bothy tries every set of panels, controller, bank and driving charge that the vehicle and the rules allow, on the same weathers, for ${goal}.`,
+          )
         ) : best ? (
           <>
             {stale && <strong className="text-rust">Of revision {state?.revision}, before later changes. </strong>}
@@ -87,7 +90,8 @@ export function FindParts() {
                 show all {run.front.length} best trade-offs
               </label>
               <span className="text-dim">
-                {run.set_count.toLocaleString("en-GB")} sets, {run.draw_count} weathers
+                {run.set_count.toLocaleString("en-GB")} sets, {run.draw_count}
+                {say(" weathers")}
               </span>
             </>
           )}

@@ -135,7 +135,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
         aria-valuemax={points - 1}
         aria-valuenow={at ?? 0}
         aria-valuetext={
-          at == null ? "none" : `${moment(run, (at + 0.5) / run.per_day)}: charge ${Math.round(100 * (run.soc.p50[at] ?? 0))} % in half of the weathers`
+          at == null ? "none" : say(`${moment(run, (at + 0.5) / run.per_day)}: charge ${Math.round(100 * (run.soc.p50[at] ?? 0))} % in half of the weathers`)
         }
         onPointerMove={(e) => scrub(e.clientX, e.currentTarget)}
         onPointerLeave={() => setAt(null)}
@@ -253,7 +253,7 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
                       fill="var(--color-rust)"
                       opacity={0.25 + 0.75 * d.short_frac}
                     >
-                      <title>{`${d.date}: short in ${Math.round(100 * d.short_frac)} % of the weathers`}</title>
+                      <title>{say(`${d.date}: short in ${Math.round(100 * d.short_frac)} % of the weathers`)}</title>
                     </rect>
                   ) : null,
                 )}
@@ -273,8 +273,10 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
       <p className="num m-0 min-h-5 text-[12px]" aria-live="off">
         {at == null ? (
           <span className="text-dim">
-            Band: 8 of 10 weathers; line: half of them; thin: three that happened. Point at a moment, or use the arrows. Black line under “sun and use”: what is
-            used.{measured && " Red: measured charge and use; heather, dashed: measured sun."}
+            {say(
+              "Band: 8 of 10 weathers; line: half of them; thin: three that happened. Point at a moment, or use the arrows. Black line under “sun and use”: what is used.",
+            )}
+            {measured && " Red: measured charge and use; heather, dashed: measured sun."}
           </span>
         ) : (
           `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · other sources ${Math.max(0, Math.round((run.fed_w.p50[at] ?? 0) - (run.sun_w.p50[at] ?? 0)))} W · use ${rangeOf(run.load_w, at, 1, "W")} · ${bankFlow(run, at)} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}${run.rh ? ` at ${rangeOf(run.rh, at, 100, "%")}` : ""}${storesAt(rows, at)}`

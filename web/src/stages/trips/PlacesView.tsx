@@ -189,8 +189,9 @@ export function PlacesView() {
           <Slate title="Places" sub="sun and air of the trip">
             <p className="my-1">Pick a place to change it. A leg of the trip names it like a town of the table.</p>
             <p className="my-1 text-[12px] text-chalk-dim">
-              A weather file replaces twelve monthly means and how long good and bad spells last; the weathers are then drawn from it. Files are checked for
-              gaps, for more sun than a clear sky gives, and for a sun that stands at another hour.
+              {say(
+                "A weather file replaces twelve monthly means and how long good and bad spells last; the weathers are then drawn from it. Files are checked for gaps, for more sun than a clear sky gives, and for a sun that stands at another hour.",
+              )}
             </p>
           </Slate>
         )

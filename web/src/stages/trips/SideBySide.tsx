@@ -105,7 +105,7 @@ function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]
         </ul>
         <p className="my-2">Pick a row: what it is, what it risks, and the button that makes it a variant.</p>
         <p className="my-1 text-[12px] text-chalk-dim">
-          A difference counts only when it is more than twice its error; luck cancels out because all run through the same weathers.
+          {say("A difference counts only when it is more than twice its error; luck cancels out because all run through the same weathers.")}
         </p>
       </Slate>
     );
@@ -146,6 +146,7 @@ function BesideSlate({ b, held, first }: { b: Beside | undefined; held: string[]
 }
 
 export function SideBySide() {
+  const say = useSaid();
   const { units } = usePerson();
   const { money } = useMoney();
   const { design } = useVariant();
@@ -191,14 +192,16 @@ export function SideBySide() {
             ? `Of ${rows.length} ways to supply this trip, “${best.name}” runs short least often: on ${show(best.short_days_frac, "%", "metric", 2)} of the days.`
             : design.power?.bank == null
               ? "Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC. First a bank is needed: choose one in Power (key 3)."
-              : "Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC, a portable station, on the same days and weathers. First the trip needs a place."
+              : say(
+                  "Schools side by side: lead or lithium, PWM or MPPT, relay or DC-DC, a portable station, on the same days and weathers. First the trip needs a place.",
+                )
       }
       picture={ready ? <Strips rows={rows} /> : undefined}
       tools={
         <>
           <ViewSwitch />
           {found.isFetching && <span role="status">Running them…</span>}
-          <span className="text-dim">{found.data && `${found.data.day_count} days, ${found.data.draw_count} weathers each`}</span>
+          <span className="text-dim">{found.data && say(`${found.data.day_count} days, ${found.data.draw_count} weathers each`)}</span>
         </>
       }
       ledger={

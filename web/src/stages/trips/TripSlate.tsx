@@ -17,6 +17,7 @@ import { FrostSummary, WarmSummary } from "./WarmTrip";
 import { percent } from "./words";
 
 function ThoroughRun() {
+  const say = useSaid();
   const { design, revision } = useVariant();
   const { state, start, cancel } = useThorough();
   const job = state?.job;
@@ -24,12 +25,14 @@ function ThoroughRun() {
   const stale = state?.revision != null && state.revision !== revision;
   return (
     <section aria-label="Thorough run">
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Through more weathers</h3>
-      <JobButton job={job} word={`Run it through ${design.trips?.draw_count ?? 50} weathers`} what="run" start={start} cancel={cancel} slate />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">{say("Through more weathers")}</h3>
+      <JobButton job={job} word={say(`Run it through ${design.trips?.draw_count ?? 50} weathers`)} what="run" start={start} cancel={cancel} slate />
       {run && (
         <p className={`my-1 ${stale ? "text-chalk-dim" : ""}`}>
           {stale && <strong className="text-[#f0c445]">Of revision {state.revision}, before later changes. </strong>}
-          {run.draw_count} weathers: short on {percent(run.short_days_frac, 1)}
+          {run.draw_count}
+          {say(" weathers: short on ")}
+          {percent(run.short_days_frac, 1)}
           {run.error_frac != null && ` ± ${percent(run.error_frac, 1)}`} of the days; least charge {percent(run.least_soc_p10)} in 1 of 10,{" "}
           {percent(run.least_soc_p50)} in half.
         </p>
@@ -59,6 +62,7 @@ function YearsSummary({ run }: { run: TripRun }) {
 
 /** What the generator does on the way: hours, energy, fuel, and when that runs out. */
 function GeneratorSummary({ run }: { run: TripRun }) {
+  const say = useSaid();
   const { units } = usePerson();
   const g = run.generator;
   if (!g) return null;
@@ -70,9 +74,9 @@ function GeneratorSummary({ run }: { run: TripRun }) {
         It runs <span className="num">{show(g.run_h, "h")}</span> of <span className="num">{show(g.planned_h, "h")}</span> and makes{" "}
         <span className="num">{g.made_kwh.toFixed(1)} kWh</span> from about <span className="num">{fuel}</span> of {g.fuel}
         {g.first_d != null
-          ? `; in half of the weathers the fuel is out on ${moment(run, g.first_d)}`
+          ? say(`; in half of the weathers the fuel is out on ${moment(run, g.first_d)}`)
           : g.short_frac > 0
-            ? `; in ${percent(g.short_frac)} of the weathers it runs dry`
+            ? say(`; in ${percent(g.short_frac)} of the weathers it runs dry`)
             : ""}
         .{g.store == null && g.short_frac === 0 && " Its fuel is not limited until you enter its fuel can in Power."}
       </p>
@@ -91,7 +95,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
   if (leg) return <LegSlate leg={leg} run={run} />;
   const target = design.trips?.short_days_frac ?? 0.02;
   return (
-    <Slate title="Trip" sub={run ? `${run.day_count} days through ${run.draw_count} weathers` : "not run yet"}>
+    <Slate title="Trip" sub={run ? say(`${run.day_count} days through ${run.draw_count} weathers`) : "not run yet"}>
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
         A forecast from approximate climate and assumed habits. Carry a plan B for heat, water and medical devices; do not stake health on it.
       </p>
@@ -145,7 +149,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
           {run.buys.length > 0 && (
             <>
               <h3 className="mb-1 mt-3 font-display text-[14px]">What one more part would gain</h3>
-              <p className="m-0 text-[12px] text-chalk-dim">On the same weathers, so that luck cancels out.</p>
+              <p className="m-0 text-[12px] text-chalk-dim">{say("On the same weathers, so that luck cancels out.")}</p>
               {run.buys.map((b) => {
                 const known = b.change_frac !== 0 && Math.abs(b.change_frac) >= 2 * b.error_frac;
                 return (
@@ -225,7 +229,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
           </ul>
           {run.events.length > 0 && (
             <details>
-              <summary className="cursor-pointer">What happens in three of the weathers</summary>
+              <summary className="cursor-pointer">{say("What happens in three of the weathers")}</summary>
               <ul className="m-0 list-none p-0 text-[12px]">
                 {run.events.slice(0, 60).map((e) => (
                   <li key={`${e.draw} ${e.time_d} ${e.what}`}>

@@ -158,7 +158,7 @@ function Trip() {
             on, {day} {day === 1 ? "day" : "days"} at {legs.length} {legs.length === 1 ? "place" : "places"}. {run ? sentenceOf(run) : (missing ?? "")}
           </>
         ) : (
-          "No trip yet. Add the first place and how long you stay; Bothy runs it through many possible weathers and says what runs out first."
+          say("No trip yet. Add the first place and how long you stay; Bothy runs it through many possible weathers and says what runs out first.")
         )
       }
       picture={run ? <Lanes run={run} dim={found.isPlaceholderData} /> : undefined}
@@ -171,7 +171,7 @@ function Trip() {
             </button>
           )}
           <button type="button" className="btn" title="An itinerary: a table, CSV or XLSX, or a GPX track" onClick={() => setBringing(true)}>
-            Bring in…
+            Import…
           </button>
           {legs.length > 0 && !live && (
             <a className="btn" href={`/api/variants/${id}/export/itinerary.csv`} download>

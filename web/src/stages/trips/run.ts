@@ -41,7 +41,7 @@ export function sentenceOf(run: TripRun): string {
   const percent = (v: number) => `${Math.round(100 * v)} %`;
   const least = `In 9 of 10 trips like this the bank never falls below ${percent(run.least_soc_p10)}.`;
   if (run.short_days_frac <= 0) {
-    if (run.missing_wh_day < 1) return `${least} Everything runs in all of ${run.draw_count} weathers.`;
+    if (run.missing_wh_day < 1) return `${least} Everything runs in all of ${run.draw_count} simulated trips.`;
     const names = run.shed?.slice(0, 3).join(", ") ?? "";
     const more = (run.shed?.length ?? 0) > 3 ? " and more" : "";
     const from = run.shed_first_d != null ? `, first on ${moment(run, run.shed_first_d)}` : "";
