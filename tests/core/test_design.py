@@ -232,3 +232,7 @@ def test_a_document_of_version_2_gives_its_prices_the_regions_currency() -> None
     assert design.sizing.own[0].price == 400.0
     assert design.schema_version == SCHEMA_VERSION
     assert refused({"schema_version": 3, "sizing": {"budget_eur": 3000.0}}).key == "budget_eur"
+
+
+def test_a_key_of_no_letters_is_named_too() -> None:
+    assert refused({"schema_version": SCHEMA_VERSION, "life": {"": 3}}).key == "“”"

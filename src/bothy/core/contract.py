@@ -23,6 +23,7 @@ class BadInput(ValueError):
     """An input that can't be worked with. ``key`` is the offending leaf key, ``message`` holds the path."""
 
     def __init__(self, key: str, message: str, path: str = "") -> None:
+        key = key or "“”"  # a key of no letters is a key too, and is named
         super().__init__(f"{path or key}: {message}")
         self.key = key
         self.message = f"{path or key}: {message}"

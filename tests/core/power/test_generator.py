@@ -168,7 +168,7 @@ def test_a_second_alternator_gives_what_is_hot_and_what_the_bank_takes() -> None
 def test_its_belt_and_regulator_are_said_and_its_energy_stands_in_the_balance() -> None:
     r = report(made(driving=SECOND))
     found = next(f for f in r.findings if f.rule == "power-second-alternator")
-    assert "120 A on its label, about 90 A hot" in found.message
+    assert "Its label says 120 A, about 90 A hot" in found.message
     assert "3.1 kW" in found.message, "14 V × 120 A / 0.55"
     summer = next(s for s in r.power.seasons if s.season == "summer")
     assert summer.drive_wh == pytest.approx(90 * 12.8 * 1.0)
