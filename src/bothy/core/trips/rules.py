@@ -183,7 +183,8 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
         cold = f"For {cold_h:.1f} h in a row it stays more than 3 K under its setting; " if cold_h > COLD_RUN_H else ""
         add(
             "sim-heater-short",
-            f"{cold}{'of' if cold else 'Of'} the heat asked for {missing:.0%} is missing; in 1 simulated trip of 10 it gets down to {run.warm.coldest_p10_c:.0f} °C inside: {why}.",
+            f"{cold}{'of' if cold else 'Of'} the heat asked for {missing:.0%} is missing; in 1 simulated trip of 10 it gets down to "
+            f"{run.warm.coldest_p10_c:.0f} °C inside: {why}.",
         )
     if run.limited_h > 0.01:
         most = p.bank.unit_max_discharge_a * p.bank.parallel_count if p.bank and p.bank.unit_max_discharge_a else None
