@@ -8,6 +8,7 @@ import pytest
 
 from bothy.core import figure_keys
 from bothy.core.book import Book
+from bothy.core.calculators import worked_answer
 from bothy.core.figure import given
 from bothy.core.figure_keys import UnknownFigure, known, shapes, typescript
 from bothy.core.finding import Finding
@@ -45,3 +46,9 @@ def test_the_front_end_has_each_of_them_as_a_type() -> None:
     text = typescript()
     assert text.count("\n  | ") == sum(len(names) for names in shapes().values())
     assert "  | `circuits/${string}/drop_v`\n" in text
+
+
+def test_a_sum_by_itself_names_its_figures_as_its_contract_does() -> None:
+    output, workings = worked_answer("voltage-drop", {"current_a": 6, "length_m": 5, "area_mm2": 2.5})
+    assert "drop_v" in output
+    assert workings["drop_v"]["value"] == output["drop_v"]

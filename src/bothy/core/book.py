@@ -50,7 +50,9 @@ Written = dict[str, WorkingOut]
 class Book:
     """Collects figures. An input that stands in the book itself is linked to the first key it got there."""
 
-    def __init__(self) -> None:
+    def __init__(self, of_report: bool = True) -> None:
+        """``of_report``: its keys are those that a report's figures have; a sum by itself names its figures as its contract does."""
+        self._of_report = of_report
         self.figures: dict[str, Figure] = {}
         self._keys: dict[int, str] = {}
         self._kept: list[Figure] = []
@@ -58,7 +60,7 @@ class Book:
 
     def put(self, key: str, figure: Figure) -> Figure:
         """Register a figure; returns it."""
-        self.figures[check(key)] = figure
+        self.figures[check(key) if self._of_report else key] = figure
         self._keys.setdefault(id(figure), key)
         self._kept.append(figure)
         if self._log is not None:
