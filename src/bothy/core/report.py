@@ -24,8 +24,9 @@ from bothy.core.gas.part import GasPart, gas_part
 from bothy.core.gas.rules import gas_findings
 from bothy.core.method.sources import Method, OwnChoice, SourceOut, listed
 from bothy.core.power.load_budget import LoadBudgetOut
+from bothy.core.power.part import PowerPart, power_part
 from bothy.core.power.rules import power_findings
-from bothy.core.power.supply import PowerPart, Supply, power_part, work_out
+from bothy.core.power.supply import Supply, work_out
 from bothy.core.power.uses import LifePart, budgets, life_part
 from bothy.core.proving.outdated import mark_outdated
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part

@@ -7,7 +7,8 @@ from bothy.core.contract import EPS
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Maker, Method
 from bothy.core.power.panels import array_power, on_controllers
-from bothy.core.power.supply import PowerPart, Supply
+from bothy.core.power.part import PowerPart
+from bothy.core.power.supply import Supply
 
 rules(
     "power",

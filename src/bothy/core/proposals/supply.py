@@ -15,9 +15,10 @@ from bothy.core.power.driving import DcdcSizeIn, dcdc_size
 from bothy.core.power.inverter import InverterSizeIn, inverter_size
 from bothy.core.power.load_budget import LoadBudgetOut, load_power_and_time
 from bothy.core.power.panels import BAD_STRING_RULES, MOST_CLIPPED, cheapest_controller, label_yield, month_yield, mppt_by_price, solar_of, string_input
+from bothy.core.power.part import CUT_H, cut_need
 from bothy.core.power.shore import ShoreChargeTimeIn, shore_charge_time
 from bothy.core.power.solar import solar_string
-from bothy.core.power.supply import CUT_H, ROOF_SHARE, W_PER_M2, cut_need, demand, inverter_loads
+from bothy.core.power.supply import ROOF_SHARE, W_PER_M2, demand, inverter_loads
 from bothy.core.proposals.base import Proposal, part_proposal, slug
 from bothy.core.wiring.mains import CHARGER_INPUT
 

@@ -1,0 +1,141 @@
+"""Sun, trips and sizing: the calculators of the field, in their order."""
+
+from __future__ import annotations
+
+from bothy.core.calculators.entry import Calculator
+from bothy.core.sizing import pareto
+from bothy.core.sun import curved, draws, month, position
+from bothy.core.trips import battery, calibrate, results, trip
+
+_FORECAST = "A forecast from approximate climate and assumed habits. Carry a plan B for heat, water and medical devices; do not stake health on it."
+_ROOF = "Ladder, slippery roof, wind under lifted panels. A panel in light is live: cover it before unplugging."
+
+TABLE = (
+    Calculator(
+        "sun-position",
+        "sun",
+        "Sun position",
+        "Where does the sun stand at this moment?",
+        position.SunPositionIn,
+        position.SunPositionOut,
+        position.sun_position,
+        {"time_utc": "2026-06-21T12:00:00Z", "lat_deg": 51.5, "lon_deg": -0.13},
+    ),
+    Calculator(
+        "clear-sky-day",
+        "sun",
+        "Cloudless day",
+        "How much light does a day without a cloud bring?",
+        position.ClearSkyDayIn,
+        position.ClearSkyDayOut,
+        position.clear_sky_day,
+        {"date": "2026-06-21", "lat_deg": 51.5, "lon_deg": -0.13},
+    ),
+    Calculator(
+        "peak-sun-hours",
+        "sun",
+        "Peak sun hours",
+        "How much sun does a month bring, and which tilt is best?",
+        month.PeakSunHoursIn,
+        month.PeakSunHoursOut,
+        month.peak_sun_hours,
+        {"place": "edinburgh", "month": 12},
+    ),
+    Calculator(
+        "panel-day-yield",
+        "sun",
+        "Panel yield",
+        "What do these panels give on a dull, a mean and a clear day of the month?",
+        month.PanelDayYieldIn,
+        month.PanelDayYieldOut,
+        month.panel_day_yield,
+        {"place": "edinburgh", "month": 12, "power_stc_w": 400},
+        _ROOF,
+    ),
+    Calculator(
+        "curved-panel-factor",
+        "sun",
+        "Panel on a curved roof",
+        "What does a bent panel lose?",
+        curved.CurvedPanelFactorIn,
+        curved.CurvedPanelFactorOut,
+        curved.curved_panel_factor,
+        {"panel_width_m": 1.1, "roof_radius_m": 3, "sun_elevation_deg": 20, "sun_azimuth_deg": 180, "heading_deg": 90, "dni_w_m2": 700, "dhi_w_m2": 60},
+    ),
+    Calculator(
+        "weather-draw",
+        "sun",
+        "Drawn weather",
+        "Which days might this month bring?",
+        draws.WeatherDrawIn,
+        draws.WeatherDrawOut,
+        draws.weather_draw,
+        {"place": "edinburgh", "month": 6, "days": 7, "seed": 1},
+        _FORECAST,
+    ),
+    Calculator(
+        "step-battery",
+        "trips",
+        "Battery, one step",
+        "What does the bank take or give over a step, cold or nearly full?",
+        battery.StepBatteryIn,
+        battery.StepBatteryOut,
+        battery.step_battery,
+        {"bank": {"chemistry": "lifepo4", "capacity_ah": 200}, "soc_frac": 0.5, "charge_power_w": 300, "load_power_w": 50},
+    ),
+    Calculator(
+        "simulate-simple",
+        "trips",
+        "Battery over days",
+        "How does the bank fare with one charge a day?",
+        battery.SimulateSimpleIn,
+        battery.SimulateSimpleOut,
+        battery.simulate_simple,
+        {
+            "bank": {"chemistry": "lifepo4", "capacity_ah": 100},
+            "load_power_w": 45,
+            "charge_power_w": 300,
+            "charge_duration_h": 4,
+            "days": 2,
+            "step_min": 60,
+        },
+    ),
+    Calculator(
+        "simulate-trip",
+        "trips",
+        "A trip",
+        "What runs out first on this trip, and how likely is it?",
+        trip.SimulateTripIn,
+        results.SimulateTripOut,
+        results.simulate_trip,
+        {
+            "start_date": "2026-10-10",
+            "days": [{"place": "munich", "count": 5}],
+            "pv": {"arrays": [{"power_stc_w": 200}]},
+            "bank": {"chemistry": "lifepo4", "capacity_ah": 100},
+            "loads": [{"power_w": 20}],
+            "fridge": {},
+        },
+        _FORECAST,
+    ),
+    Calculator(
+        "calibrate-loads",
+        "trips",
+        "Loads from a log",
+        "What do base load and fridge really draw?",
+        calibrate.CalibrateLoadsIn,
+        calibrate.CalibrateLoadsOut,
+        calibrate.calibrate_loads,
+        {"load_power_w": [20, 24, 31, 18], "cabin_temp_c": [15, 19, 26, 12]},
+    ),
+    Calculator(
+        "pareto-front",
+        "sizing",
+        "Best designs",
+        "Which designs does no other beat in cost, mass and reliability?",
+        pareto.ParetoFrontIn,
+        pareto.ParetoFrontOut,
+        pareto.pareto_front,
+        {"designs": [{"id": "one", "cost": 900, "mass_kg": 40, "lolp_frac": 0.2}, {"id": "two", "cost": 1200, "mass_kg": 38, "lolp_frac": 0.1}]},
+    ),
+)
