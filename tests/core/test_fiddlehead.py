@@ -9,8 +9,9 @@ from bothy.demo import fiddlehead
 from bothy.demo.load import demo_of
 
 
-def test_fiddlehead_has_its_three_honest_mistakes() -> None:
-    """The shared breaker shows as three findings of one circuit; the bond as one of the mains side; the narrow gas pipe as one of gas."""
+def test_fiddlehead_has_its_four_honest_mistakes() -> None:
+    """The shared breaker shows as three findings of one circuit; the bond as one of the mains side; the narrow gas pipe as one of gas; the stock on the
+    bench behind the axles as a light nose."""
     serious = {(f.rule, f.subject) for f in demo_of(fiddlehead)[0].report.findings if f.severity in ("danger", "fault")}
     shared = next(c.id for c in fiddlehead.design().wiring.circuits if "roof-ac" in c.appliances)
     assert serious == {
@@ -19,6 +20,7 @@ def test_fiddlehead_has_its_three_honest_mistakes() -> None:
         ("wire-fuse-below-load", shared),
         ("wire-split-circuit", shared),
         ("gas-pipe-drop-high", "gas-run:to-heater"),
+        ("fit-nose-light", "fit"),
     }
 
 
@@ -29,6 +31,8 @@ def test_splitting_bonding_by_relay_and_a_wider_pipe_clear_them() -> None:
         f = next(f for f in report(design, evidence).findings if f.rule == rule)
         assert f.fix is not None
         design = apply_patch(design, f.fix.patch)
+    stock = next(i for i, p in enumerate(design.fit.places) if p.of == "own:loaded")
+    design = apply_patch(design, [{"op": "replace", "path": f"/fit/places/{stock}/x_m", "value": 2.6}])
     # the wider pipe was never tested: that it must be is all that is left
     assert [f.rule for f in report(design, evidence).findings if f.severity in ("danger", "fault")] == ["gas-test-missing"]
 

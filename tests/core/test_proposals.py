@@ -10,12 +10,12 @@ from hypothesis import strategies as st
 
 from bothy.core.catalogue.climates import climates
 from bothy.core.catalogue.parts import appliance_fields, of_kind
-from bothy.core.context import PRESETS
 from bothy.core.design.document import Design
 from bothy.core.design.edit import apply_patch
 from bothy.core.proposals.base import GROUPS
 from bothy.core.proposing import accept, propose
 from bothy.core.report import report
+from bothy.core.vehicles import PRESETS
 from tests.designs import BANK, FRIDGE, INVERTER, KETTLE, LAMP, circuit, lived, made, wired
 
 HOME = [LAMP, FRIDGE, KETTLE, {**LAMP, "id": "pump", "name": "Pump", "kind": "pump", "power_w": 60.0, "start_multiple": 2.0}]

@@ -9,9 +9,10 @@ from typing import Any
 import pytest
 
 from bothy.core.catalogue.climates import climates
-from bothy.core.context import PRESETS, Context
+from bothy.core.context import Context
 from bothy.core.region import REGIONS
 from bothy.core.report import difference, report
+from bothy.core.vehicles import PRESETS
 from bothy.demo import curlew
 from bothy.demo.load import demo_of
 from tests.designs import BANK, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, blank, circuit, lived, made, reported, wired
@@ -42,6 +43,7 @@ def test_curlew_has_its_honest_mistakes(demo: Any) -> None:
         ("fault", "warm-interstitial", "build:shelf-wall"),
         ("fault", "water-freeze-exposed", "tank:grey"),
         ("fault", "warm-frost-bay", "bay:grey-bay"),
+        ("danger", "fit-water-above-mains", "water:carbon"),
     }
     assert len(curlew.design().life.appliances) >= 18
 

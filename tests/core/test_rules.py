@@ -243,8 +243,11 @@ RAISED: dict[str, dict[str, Any]] = {
     "wire-ac-outlets-many": plugged({}, outlet_count=4),
     "wire-double-feed": fed(circuit(), {**FEEDER, "id": "second", "name": "Second feed"}),
 }
-READINGS = {"test-fail", "test-marginal", "test-current-band", "test-cable-overload", "test-meter-weak", "test-outdated", "wire-test-failed"}
-"""Raised by readings; see test_proving and test_loop_test."""
+READINGS = {"test-fail", "test-marginal", "test-current-band", "test-cable-overload", "test-meter-weak", "test-outdated", "wire-test-failed"} | {
+    "test-overweight",
+    "test-weight-differs",
+}
+"""Raised by readings and weighings; see test_proving, test_loop_test and fit/test_fit_rules."""
 NOT_YET = {
     "power-charge-no-surplus": "the report charges with nothing else running",
     "power-shore-overload": "the report charges with nothing else running",
@@ -256,10 +259,10 @@ NOT_YET = {
 
 
 def test_every_registered_rule_has_a_design_that_raises_it() -> None:
-    """Those of trips are raised by a run, a search or a file, which are no part of the report; those of warmth, water and gas have files of their
+    """Those of trips are raised by a run, a search or a file, which are no part of the report; those of warmth, water, gas and fit have files of their
     own: see their tests."""
-    assert {r for r in RULES if not r.startswith(("sim-", "warm-", "water-", "gas-"))} == set(RAISED) | READINGS | set(NOT_YET) | {
-        r for r in CASES if not r.startswith(("warm-", "water-", "gas-"))
+    assert {r for r in RULES if not r.startswith(("sim-", "warm-", "water-", "gas-", "fit-"))} == set(RAISED) | READINGS | set(NOT_YET) | {
+        r for r in CASES if not r.startswith(("warm-", "water-", "gas-", "fit-"))
     }
     assert not set(RAISED) & set(NOT_YET)
 

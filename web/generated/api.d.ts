@@ -646,6 +646,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/fit/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Propose
+         * @description Places for everything that has none, or for the named things; nothing is changed.
+         */
+        get: operations["proposePlaces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/fit/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Places
+         * @description What a table of places means for this variant, line by line.
+         */
+        post: operations["previewPlaces"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/sizing/jobs": {
         parameters: {
             query?: never;
@@ -1609,6 +1649,74 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * Body
+         * @description The measured inside. Without stations the profile of the kind of vehicle is taken, scaled to what was typed of it.
+         */
+        Body: {
+            /**
+             * Levels Z M
+             * @default []
+             */
+            levels_z_m: number[];
+            /**
+             * Stations
+             * @default []
+             */
+            stations: components["schemas"]["Station"][];
+            /** Obstacles */
+            obstacles?: components["schemas"]["Obstacle"][] | null;
+            /** Doors */
+            doors?: components["schemas"]["DoorDoc"][] | null;
+            /** @default {} */
+            running: components["schemas"]["Running"];
+        };
+        /**
+         * BodyPart
+         * @description The finished inside, m; ``measured``: by stations, not a profile.
+         */
+        BodyPart: {
+            /** Measured */
+            measured: boolean;
+            /** Levels */
+            levels: number[];
+            /** Stations */
+            stations: components["schemas"]["StationPart"][];
+            /** Length */
+            length: number;
+            /** Half */
+            half: number;
+            /** Height */
+            height: number;
+            /** Bare */
+            bare: number[];
+            /** Linings */
+            linings: {
+                [key: string]: number;
+            };
+            /** Obstacles */
+            obstacles: components["schemas"]["ObstaclePart"][];
+            /** Doors */
+            doors: components["schemas"]["DoorPart"][];
+            /** Rear X */
+            rear_x: number | null;
+            /** Front X */
+            front_x: number | null;
+            /** Second X */
+            second_x: number | null;
+            /** Coupling X */
+            coupling_x: number | null;
+            /** Track */
+            track: number;
+            /** Floor */
+            floor: number;
+            /** Cab */
+            cab: boolean;
+            /** Kind */
+            kind: string;
+            /** Assumed */
+            assumed: string[];
+        };
+        /**
          * BoilPart
          * @description Whether the vessels boil off enough at the least fill on the coldest night: what is asked, what they give, and for how long they give it.
          */
@@ -2358,6 +2466,19 @@ export interface components {
             /** Wrong */
             wrong: number;
         };
+        /** ClashPart */
+        ClashPart: {
+            /** Kind */
+            kind: string;
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /** Depth M */
+            depth_m: number;
+            /** Face */
+            face: string;
+        };
         /**
          * ColdRow
          * @description A gas on the coldest night: gauge pressure, usable share of a full vessel, coldest temperature at which it comes out.
@@ -2614,6 +2735,24 @@ export interface components {
             fillers: string[];
             /** Note */
             note: string;
+        };
+        /**
+         * CrossingPart
+         * @description A run behind a wall: where it enters and leaves, m from the rear end and from the floor (of floor and ceiling: from the centre line).
+         */
+        CrossingPart: {
+            /** Run */
+            run: string;
+            /** Name */
+            name: string;
+            /** Service */
+            service: string;
+            /** Enters */
+            enters: number[];
+            /** Leaves */
+            leaves: number[];
+            /** Tested */
+            tested: boolean | null;
         };
         /**
          * Damp
@@ -2882,6 +3021,28 @@ export interface components {
             gas: components["schemas"]["Gas"];
             /**
              * @default {
+             *       "body": {
+             *         "levels_z_m": [],
+             *         "running": {},
+             *         "stations": []
+             *       },
+             *       "bays": [],
+             *       "own": [],
+             *       "sizes": [],
+             *       "places": [],
+             *       "nodes": [],
+             *       "ways": [],
+             *       "closed": [],
+             *       "pins": [],
+             *       "keep": [],
+             *       "scenarios": [],
+             *       "school": "interior_10g",
+             *       "note": ""
+             *     }
+             */
+            fit: components["schemas"]["Fit"];
+            /**
+             * @default {
              *       "meter": {
              *         "current_accuracy_frac": 0.02,
              *         "current_digits_count": 3,
@@ -3006,6 +3167,60 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * DoorDoc
+         * @description A door or hatch with its clear opening in m, where along the wall it is, and the height of its sill over the finished floor.
+         */
+        DoorDoc: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Door
+             */
+            name: string;
+            /**
+             * Side
+             * @default right
+             * @enum {string}
+             */
+            side: "left" | "right" | "rear" | "front" | "roof";
+            /** X0 M */
+            x0_m?: number | null;
+            /** X1 M */
+            x1_m?: number | null;
+            /** Clear Width M */
+            clear_width_m: number;
+            /** Clear Height M */
+            clear_height_m: number;
+            /**
+             * Sill Z M
+             * @default 0
+             */
+            sill_z_m: number;
+        };
+        /**
+         * DoorPart
+         * @description A door: ``a`` and ``b`` along its wall (x of a side, y of the rear), clear width and height, m.
+         */
+        DoorPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Side */
+            side: string;
+            /** A */
+            a: number;
+            /** B */
+            b: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Sill */
+            sill: number;
         };
         /**
          * Drain
@@ -3156,6 +3371,21 @@ export interface components {
             /** Trunk */
             trunk: boolean;
         };
+        /** EdgePart */
+        EdgePart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Layer */
+            layer: string;
+            /** A */
+            a: number[];
+            /** B */
+            b: number[];
+            /** Runs */
+            runs: number;
+        };
         /**
          * Edit
          * @description A change: operations that are taken together or not at all. Paths under ``/facts`` change what was measured: each item becomes an entry of the
@@ -3261,6 +3491,11 @@ export interface components {
              * @default []
              */
             pre_trip: ("shut" | "hose" | "regulator" | "drain" | "bubbles" | "alarms" | "flames" | "solenoid" | "off")[];
+            /**
+             * Weighings
+             * @default []
+             */
+            weighings: components["schemas"]["Weighing"][];
         };
         /**
          * FigureOut
@@ -3398,6 +3633,159 @@ export interface components {
             answers: components["schemas"]["Remedy"][];
             /** Accepted */
             accepted?: string | null;
+        };
+        /**
+         * Fit
+         * @description Everything about places. ``keep`` lists the runs whose typed length is kept over that of the way.
+         */
+        Fit: {
+            /**
+             * @default {
+             *       "levels_z_m": [],
+             *       "stations": [],
+             *       "running": {}
+             *     }
+             */
+            body: components["schemas"]["Body"];
+            /**
+             * Bays
+             * @default []
+             */
+            bays: components["schemas"]["FitBay"][];
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["OwnThing"][];
+            /**
+             * Sizes
+             * @default []
+             */
+            sizes: components["schemas"]["SizeDoc"][];
+            /**
+             * Places
+             * @default []
+             */
+            places: components["schemas"]["PlaceDoc"][];
+            /**
+             * Nodes
+             * @default []
+             */
+            nodes: components["schemas"]["NodeDoc"][];
+            /**
+             * Ways
+             * @default []
+             */
+            ways: components["schemas"]["WayDoc"][];
+            /**
+             * Closed
+             * @default []
+             */
+            closed: string[];
+            /**
+             * Pins
+             * @default []
+             */
+            pins: components["schemas"]["Pin"][];
+            /**
+             * Keep
+             * @default []
+             */
+            keep: string[];
+            /**
+             * Scenarios
+             * @default []
+             */
+            scenarios: components["schemas"]["ScenarioDoc"][];
+            /**
+             * School
+             * @default interior_10g
+             * @enum {string}
+             */
+            school: "interior_10g" | "cargo_lashing" | "marine_battery";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * FitBay
+         * @description A space that things stand in. ``thermal``: how warm it is; ``sealed_inside``: gas-tight towards the living space; ``vent_cm2``: free area of each of its
+         *     two openings.
+         */
+        FitBay: {
+            /** X0 M */
+            x0_m: number;
+            /** X1 M */
+            x1_m: number;
+            /** Y0 M */
+            y0_m: number;
+            /** Y1 M */
+            y1_m: number;
+            /** Z0 M */
+            z0_m: number;
+            /** Z1 M */
+            z1_m: number;
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Bay
+             */
+            name: string;
+            /**
+             * Kind
+             * @default living
+             * @enum {string}
+             */
+            kind: "living" | "bench" | "kitchen_run" | "wardrobe" | "overhead" | "garage" | "cab" | "underfloor" | "roof" | "gas_locker" | "outside_locker" | "engine_bay" | "battery_box";
+            /**
+             * Thermal
+             * @default living
+             * @enum {string}
+             */
+            thermal: "living" | "unheated" | "outside";
+            /**
+             * Sealed Inside
+             * @default false
+             */
+            sealed_inside: boolean;
+            /** Vent Cm2 */
+            vent_cm2?: number | null;
+            /**
+             * Enclosed
+             * @default false
+             */
+            enclosed: boolean;
+        };
+        /**
+         * FitPart
+         * @description All of Fit.
+         */
+        FitPart: {
+            /** Begun */
+            begun: boolean;
+            body: components["schemas"]["BodyPart"];
+            /** Things */
+            things: components["schemas"]["ThingPart"][];
+            /** Placed */
+            placed: number;
+            /** Clashes */
+            clashes: components["schemas"]["ClashPart"][];
+            /** Routes */
+            routes: components["schemas"]["RoutePart"][];
+            /** Edges */
+            edges: components["schemas"]["EdgePart"][];
+            /** Walls */
+            walls: components["schemas"]["WallPart"][];
+            /** Out */
+            out: components["schemas"]["OutPart"][];
+            weight: components["schemas"]["WeightPart"];
+            /** Cable M */
+            cable_m: number;
+            /** Furniture */
+            furniture: components["schemas"]["PiecePart"][];
         };
         /**
          * FrostPart
@@ -4850,6 +5238,27 @@ export interface components {
             /** Balance Min */
             balance_min: number | null;
         };
+        /** KiloPart */
+        KiloPart: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Kg */
+            kg: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Z */
+            z: number;
+            /** Group */
+            group: string;
+            /** Counted */
+            counted: string;
+            /** Placed */
+            placed: boolean;
+        };
         /**
          * Label
          * @description Labels of one circuit: the one on its board, and those of its wires, each to be put on both ends within 100 mm.
@@ -5209,6 +5618,46 @@ export interface components {
              * @default 1
              */
             drive_h: number;
+        };
+        /**
+         * LoadingPart
+         * @description A loading, kg; axles None for a boat; nose for a trailer.
+         */
+        LoadingPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Factors */
+            factors: {
+                [key: string]: number;
+            };
+            /** Gross Kg */
+            gross_kg: number;
+            /** Front Kg */
+            front_kg: number | null;
+            /** Rear Kg */
+            rear_kg: number | null;
+            /** Left Kg */
+            left_kg: number | null;
+            /** Right Kg */
+            right_kg: number | null;
+            /** Nose Kg */
+            nose_kg: number | null;
+            /** Nose Frac */
+            nose_frac: number | null;
+            /** Shift Kg M */
+            shift_kg_m: number | null;
+            /** Cg X */
+            cg_x: number | null;
+            /** Cg Y */
+            cg_y: number | null;
+            /** Cg Height */
+            cg_height: number | null;
+            /** Stability */
+            stability: number | null;
+            /** Payload Left Kg */
+            payload_left_kg: number | null;
         };
         /**
          * Locker
@@ -5983,6 +6432,20 @@ export interface components {
             ops: components["schemas"]["PatchOp"][];
         };
         /**
+         * NodeDoc
+         * @description A point of the net of ways that was added to the proposed ones, m.
+         */
+        NodeDoc: {
+            /** Id */
+            id: string;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Z M */
+            z_m: number;
+        };
+        /**
          * NodePart
          * @description A busbar or board of the network: voltages in V at the worst and at a usual moment, and the current of a dead short there in A.
          */
@@ -5993,6 +6456,48 @@ export interface components {
             typical_v: number | null;
             /** Fault A */
             fault_a: number | null;
+        };
+        /**
+         * Obstacle
+         * @description What can't be moved: a wheel arch, a rib, the swing of a door.
+         */
+        Obstacle: {
+            /** X0 M */
+            x0_m: number;
+            /** X1 M */
+            x1_m: number;
+            /** Y0 M */
+            y0_m: number;
+            /** Y1 M */
+            y1_m: number;
+            /** Z0 M */
+            z0_m: number;
+            /** Z1 M */
+            z1_m: number;
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Obstacle
+             */
+            name: string;
+            /**
+             * Kind
+             * @default other
+             * @enum {string}
+             */
+            kind: "wheel_arch" | "rib" | "frame_rail" | "door_swing" | "step" | "filler_pipe" | "engine_bay" | "swept_volume" | "seat" | "other";
+        };
+        /** ObstaclePart */
+        ObstaclePart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Box */
+            box: number[];
         };
         /**
          * Offered
@@ -6167,6 +6672,19 @@ export interface components {
             /** Cores */
             cores: number;
         };
+        /** OutPart */
+        OutPart: {
+            /** Key */
+            key: string;
+            /** Door */
+            door: string | null;
+            /** Finished */
+            finished: string | null;
+            /** Blocking */
+            blocking: string[];
+            /** Spare M */
+            spare_m: number | null;
+        };
         /**
          * OwnPart
          * @description A part that is not in the catalogue, from its data sheet: price in the currency of the region, mass in kg, size in mm.
@@ -6268,6 +6786,46 @@ export interface components {
             /** Utc Offset H */
             utc_offset_h?: number | null;
             weather?: components["schemas"]["FileWeather"] | null;
+        };
+        /**
+         * OwnThing
+         * @description Furniture, a seat, luggage, or something that was taken out (its mass counts off).
+         */
+        OwnThing: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @default other
+             * @enum {string}
+             */
+            kind: "bed" | "kitchen" | "bench" | "overhead" | "wardrobe" | "wet_room" | "partition" | "seat" | "luggage" | "removed" | "other";
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+            /** Height M */
+            height_m: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /**
+             * Hollow
+             * @default true
+             */
+            hollow: boolean;
+            /**
+             * Flammable
+             * @default false
+             */
+            flammable: boolean;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
         };
         /**
          * Panel
@@ -6408,6 +6966,34 @@ export interface components {
             from?: string | null;
         };
         /**
+         * PiecePart
+         * @description A usual piece of furniture, cut to the body.
+         */
+        PiecePart: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+            /** Height M */
+            height_m: number;
+            /** Mass Kg */
+            mass_kg: number;
+        };
+        /**
+         * Pin
+         * @description A node that a run must go through.
+         */
+        Pin: {
+            /** Run */
+            run: string;
+            /** Node */
+            node: string;
+        };
+        /**
          * PipeRun
          * @description A run of pipe from the pump or from another run; with ``outlet``, what opens at its end and wants ``wanted_l_min`` at ``rated_kpa``.
          */
@@ -6533,6 +7119,63 @@ export interface components {
             /** Volume L */
             volume_l: number;
         };
+        /**
+         * PlaceDoc
+         * @description Where a thing stands: its least corner in m, how it is turned, its bay, and what holds it down. ``tray``: a drip tray with a drain under it;
+         *     ``shield``: a heat shield towards what is near; ``hatch``: it is reached by a hatch that opens without a tool.
+         */
+        PlaceDoc: {
+            /** Of */
+            of: string;
+            /** Bay */
+            bay?: string | null;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /**
+             * Z M
+             * @default 0
+             */
+            z_m: number;
+            /**
+             * Yaw Deg
+             * @default 0
+             * @enum {integer}
+             */
+            yaw_deg: 0 | 90 | 180 | 270;
+            /**
+             * Up
+             * @default top
+             * @enum {string}
+             */
+            up: "top" | "front" | "rear" | "left" | "right" | "bottom";
+            /** Fixing */
+            fixing?: ("bolt_m6_plate" | "bolt_m8_plate" | "insert_m6" | "insert_m8" | "self_tapping" | "wood_screw_ply" | "wood_screw_softwood") | null;
+            /** Fixing Count */
+            fixing_count?: number | null;
+            /**
+             * Tray
+             * @default false
+             */
+            tray: boolean;
+            /**
+             * Shield
+             * @default false
+             */
+            shield: boolean;
+            /**
+             * Hatch
+             * @default false
+             */
+            hatch: boolean;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
         /** PlaceItem */
         PlaceItem: {
             /** Place */
@@ -6541,6 +7184,57 @@ export interface components {
             name: string;
             /** Country */
             country: string;
+        };
+        /**
+         * PlaceLine
+         * @description What was understood of one line.
+         */
+        PlaceLine: {
+            /** Number */
+            number: number;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "taken" | "wrong" | "empty";
+            /** Text */
+            text: string;
+            /** Understood */
+            understood: string;
+            /** Problem */
+            problem: string | null;
+            /** Op */
+            op?: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /**
+         * PlacesPreview
+         * @description A table of places line by line, each with the change that takes it.
+         */
+        PlacesPreview: {
+            /** Separator */
+            separator: string;
+            /** Columns */
+            columns: {
+                [key: string]: string;
+            };
+            /** Ignored Columns */
+            ignored_columns: string[];
+            /** Lines */
+            lines: components["schemas"]["PlaceLine"][];
+            /** Taken */
+            taken: number;
+            /** Wrong */
+            wrong: number;
+        };
+        /**
+         * PlacesText
+         * @description The text of a table of places.
+         */
+        PlacesText: {
+            /** Text */
+            text: string;
         };
         /** Plane */
         Plane: {
@@ -6728,6 +7422,36 @@ export interface components {
             updated_at: string;
             /** Variants */
             variants: components["schemas"]["VariantItem"][];
+        };
+        /**
+         * ProposedPlace
+         * @description A place with its reasons.
+         */
+        ProposedPlace: {
+            /** Of */
+            of: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string[];
+        };
+        /**
+         * ProposedPlaces
+         * @description Places for what had none, bays that they need, what found no place, and the change that takes all of it.
+         */
+        ProposedPlaces: {
+            /** Source */
+            source: components["schemas"]["SourceOut"][];
+            /** Places */
+            places: components["schemas"]["ProposedPlace"][];
+            /** Bays */
+            bays: string[];
+            /** Left */
+            left: string[];
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            }[];
         };
         /**
          * Prove
@@ -7104,6 +7828,7 @@ export interface components {
             warmth: components["schemas"]["WarmthPart"];
             water: components["schemas"]["WaterPart"];
             gas: components["schemas"]["GasPart"];
+            fit: components["schemas"]["FitPart"];
             prove: components["schemas"]["ProvePart"];
             /** Findings */
             findings: components["schemas"]["Finding"][];
@@ -7143,6 +7868,42 @@ export interface components {
             have_low_mm2: number;
             /** Ok */
             ok: boolean;
+        };
+        /**
+         * RoutePart
+         * @description A run: its length along the way, the typed one, and its line for the drawing (a list of lines, one to each end).
+         */
+        RoutePart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Service */
+            service: string;
+            /** A */
+            a: string;
+            /** B */
+            b: string[];
+            /** Length M */
+            length_m: number | null;
+            /** Typed M */
+            typed_m: number | null;
+            /** Kept */
+            kept: boolean;
+            /** Missing */
+            missing: string[];
+            /** Bends */
+            bends: number;
+            /** Holes */
+            holes: number;
+            /** Rise M */
+            rise_m: number;
+            /** Tags */
+            tags: string[];
+            /** Lines */
+            lines: number[][][];
+            /** Why */
+            why: string;
         };
         /**
          * Routes
@@ -7228,6 +7989,48 @@ export interface components {
             regime: "laminar" | "between" | "turbulent";
         };
         /**
+         * Running
+         * @description Axles, ground and limits: m and kg; None: typical of the kind of vehicle, or not known. ``coupling_x_m`` and the nose are a trailer's.
+         */
+        Running: {
+            /** Rear Axle X M */
+            rear_axle_x_m?: number | null;
+            /** Front Axle X M */
+            front_axle_x_m?: number | null;
+            /** Second Axle X M */
+            second_axle_x_m?: number | null;
+            /** Track M */
+            track_m?: number | null;
+            /** Floor Height M */
+            floor_height_m?: number | null;
+            /** Empty Front Kg */
+            empty_front_kg?: number | null;
+            /** Empty Rear Kg */
+            empty_rear_kg?: number | null;
+            /** Gross Limit Kg */
+            gross_limit_kg?: number | null;
+            /** Front Limit Kg */
+            front_limit_kg?: number | null;
+            /** Rear Limit Kg */
+            rear_limit_kg?: number | null;
+            /** Tyre Front Kg */
+            tyre_front_kg?: number | null;
+            /** Tyre Rear Kg */
+            tyre_rear_kg?: number | null;
+            /** Roof Limit Kg */
+            roof_limit_kg?: number | null;
+            /** Coupling X M */
+            coupling_x_m?: number | null;
+            /** Nose Empty Kg */
+            nose_empty_kg?: number | null;
+            /** Nose Limit Kg */
+            nose_limit_kg?: number | null;
+            /** Tow Limit Kg */
+            tow_limit_kg?: number | null;
+            /** Tow Vehicle Kg */
+            tow_vehicle_kg?: number | null;
+        };
+        /**
          * SanitisePart
          * @description The dose for the whole system, its time and rinses.
          */
@@ -7258,6 +8061,26 @@ export interface components {
             saves_w: number;
             /** Of */
             of: string;
+        };
+        /**
+         * ScenarioDoc
+         * @description A way to load the vehicle: factor of each group (water, waste, gas, fuel, people, luggage, fixed).
+         */
+        ScenarioDoc: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Loaded
+             */
+            name: string;
+            /**
+             * Factors
+             * @default {}
+             */
+            factors: {
+                [key: string]: number;
+            };
         };
         /**
          * SchoolView
@@ -7568,6 +8391,29 @@ export interface components {
             screened: boolean;
             /** Gap Mm */
             gap_mm?: number | null;
+        };
+        /**
+         * SizeDoc
+         * @description What was measured of a thing: size in its upright pose (length along x), mass, and clearances by face, m and kg.
+         */
+        SizeDoc: {
+            /** Of */
+            of: string;
+            /** Length M */
+            length_m?: number | null;
+            /** Width M */
+            width_m?: number | null;
+            /** Height M */
+            height_m?: number | null;
+            /** Mass Kg */
+            mass_kg?: number | null;
+            /**
+             * Clearance M
+             * @default {}
+             */
+            clearance_m: {
+                [key: string]: number;
+            };
         };
         /**
          * SizedSet
@@ -7943,6 +8789,25 @@ export interface components {
             faults: number;
         };
         /**
+         * Station
+         * @description A measured section: half-widths in m from the centre line at the levels, and the ceiling over the finished floor. ``from_wall``: measured from a wall.
+         */
+        Station: {
+            /** X M */
+            x_m: number;
+            /** Left M */
+            left_m: number[];
+            /** Right M */
+            right_m: number[];
+            /** Height M */
+            height_m: number;
+            /**
+             * From Wall
+             * @default false
+             */
+            from_wall: boolean;
+        };
+        /**
          * StationLimits
          * @description What the case of a power station lets through, from its data sheet; its own use while a side is on.
          */
@@ -7987,6 +8852,17 @@ export interface components {
              * @default 40
              */
             most_c: number;
+        };
+        /** StationPart */
+        StationPart: {
+            /** X */
+            x: number;
+            /** Left */
+            left: number[];
+            /** Right */
+            right: number[];
+            /** Height */
+            height: number;
         };
         /**
          * StockLength
@@ -8265,6 +9141,50 @@ export interface components {
             allowed_drop_kpa: number;
             /** Leak Ml H */
             leak_ml_h: number | null;
+        };
+        /**
+         * ThingPart
+         * @description A thing: size upright, mass, clearances (rear, front, right, left, bottom, top), and where it stands; ``box`` None: not placed yet.
+         */
+        ThingPart: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
+            /** Size */
+            size: number[];
+            /** Mass Kg */
+            mass_kg: number;
+            /** Contents Kg */
+            contents_kg: number;
+            /** Group */
+            group: string;
+            /** Clearance */
+            clearance: number[];
+            /** Why */
+            why: string;
+            /** Up */
+            up: string[];
+            /** Size From */
+            size_from: string;
+            /** Mass From */
+            mass_from: string;
+            /** Small */
+            small: boolean;
+            /** On Roof */
+            on_roof: boolean;
+            /** Hollow */
+            hollow: boolean;
+            /** Kind */
+            kind: string;
+            /** Box */
+            box: number[] | null;
+            /** Clear */
+            clear: number[] | null;
+            /** Inside */
+            inside: string;
         };
         /**
          * Thorough
@@ -8925,6 +9845,15 @@ export interface components {
              * @default false
              */
             over_ribs: boolean;
+        };
+        /** WallPart */
+        WallPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: components["schemas"]["CrossingPart"][];
         };
         /**
          * WarmDuct
@@ -9715,6 +10644,34 @@ export interface components {
             target_days?: number | null;
         };
         /**
+         * WayDoc
+         * @description A way between two nodes, the proposed ones or one's own; its length where it isn't straight, what may lie in it, and what lies along it.
+         */
+        WayDoc: {
+            /** Id */
+            id: string;
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /** Services */
+            services: ("dc" | "mains" | "data" | "gas" | "water" | "waste" | "duct")[];
+            /** Length M */
+            length_m?: number | null;
+            /**
+             * Tags
+             * @default []
+             */
+            tags: ("heat" | "moving_part" | "outside" | "water" | "sharp_edge" | "bulkhead" | "gas_locker")[];
+            /**
+             * Holes
+             * @default 0
+             */
+            holes: number;
+            /** Inside Mm */
+            inside_mm?: number | null;
+        };
+        /**
          * WeatherRead
          * @description What a file says: the place to take over, or what still has to be told (``asks``) of its ``headings``.
          */
@@ -9769,6 +10726,95 @@ export interface components {
             };
             /** Marks */
             marks?: ("start" | "end") | null;
+        };
+        /** WeighedPart */
+        WeighedPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Front Kg */
+            front_kg: number;
+            /** Rear Kg */
+            rear_kg: number;
+            /** Model Front Kg */
+            model_front_kg: number;
+            /** Model Rear Kg */
+            model_rear_kg: number;
+            /** Lump Kg */
+            lump_kg: number;
+            /** Lump X */
+            lump_x: number | null;
+            /** Lump Y */
+            lump_y: number | null;
+            /** Booked */
+            booked: boolean;
+        };
+        /**
+         * Weighing
+         * @description What a weighbridge said, kg; ``left_kg`` where each side was weighed. ``loaded`` is the loading of Fit that it was weighed in.
+         *
+         *     ``booked``: what the scale found over the model counts in it from now on.
+         */
+        Weighing: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Weighbridge
+             */
+            name: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /** Front Kg */
+            front_kg: number;
+            /** Rear Kg */
+            rear_kg: number;
+            /** Left Kg */
+            left_kg?: number | null;
+            /**
+             * Resolution Kg
+             * @default 10
+             */
+            resolution_kg: number;
+            /** Loaded */
+            loaded?: string | null;
+            /**
+             * Booked
+             * @default false
+             */
+            booked: boolean;
+        };
+        /** WeightPart */
+        WeightPart: {
+            /** Rows */
+            rows: components["schemas"]["KiloPart"][];
+            /** Loadings */
+            loadings: components["schemas"]["LoadingPart"][];
+            /** Worst */
+            worst: string;
+            /** Weighed */
+            weighed: components["schemas"]["WeighedPart"][];
+            /** Gross Limit Kg */
+            gross_limit_kg: number | null;
+            /** Front Limit Kg */
+            front_limit_kg: number | null;
+            /** Rear Limit Kg */
+            rear_limit_kg: number | null;
+            /** Roof Limit Kg */
+            roof_limit_kg: number | null;
+            /** Roof Kg */
+            roof_kg: number;
+            /** Nose Range */
+            nose_range: number[] | null;
         };
         /**
          * Window
@@ -11067,7 +12113,7 @@ export interface operations {
             header?: never;
             path: {
                 variant_id: string;
-                kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "lists.xlsx" | "panel.svg" | "panel.dxf" | "diagram.svg" | "report.json";
+                kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "lists.xlsx" | "panel.svg" | "panel.dxf" | "diagram.svg" | "report.json" | "places.csv" | "masses.csv" | "ways.csv" | "layout.svg" | "layout.dxf";
             };
             cookie?: never;
         };
@@ -11378,6 +12424,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    proposePlaces: {
+        parameters: {
+            query: {
+                revision: number;
+                of?: string[] | null;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedPlaces"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    previewPlaces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlacesText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlacesPreview"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -117,6 +117,14 @@ export type FigureKey =
   | `ducts/mean_supply_temp_c`
   | `ducts/plenum_pressure_pa`
   | `ducts/total_flow_m3_h`
+  | `fit/held/${string}/used_frac`
+  | `fit/loading/${string}/front_kg`
+  | `fit/loading/${string}/gross_kg`
+  | `fit/loading/${string}/left_kg`
+  | `fit/loading/${string}/nose_kg`
+  | `fit/loading/${string}/payload_left_kg`
+  | `fit/loading/${string}/rear_kg`
+  | `fit/weight/roof_kg`
   | `frost/pipe/${string}/hold_heat_w`
   | `frost/tank/${string}/hold_heat_w`
   | `gas/after_reserve_kg`
@@ -481,4 +489,5 @@ export type FigureKey =
   | `water/use/machines`
   | `water/use/outside`
   | `water/use/shower`
+  | `ways/${string}/length_m`
   | `zones/${string}/way_m`;

@@ -20,14 +20,28 @@ from bothy.core.facts.evidence import facts_of
 from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.core.wiring.panel_design import PanelPart
-from bothy.formats import appliances_csv, diagram_svg, papers, schedule
+from bothy.formats import appliances_csv, diagram_svg, papers, places, schedule
 from bothy.formats import panel as panel_format
 from bothy.formats.bench_lists import write as write_lists
 from bothy.formats.pdf import Sheet
 from bothy.store.projects import VariantHead
 
 router = APIRouter(prefix="/api/variants", tags=["variants"])
-Kind = Literal["appliances.csv", "circuits.csv", "circuits.xlsx", "lists.xlsx", "panel.svg", "panel.dxf", "diagram.svg", "report.json"]
+Kind = Literal[
+    "appliances.csv",
+    "circuits.csv",
+    "circuits.xlsx",
+    "lists.xlsx",
+    "panel.svg",
+    "panel.dxf",
+    "diagram.svg",
+    "report.json",
+    "places.csv",
+    "masses.csv",
+    "ways.csv",
+    "layout.svg",
+    "layout.dxf",
+]
 PaperKind = Literal["diagram", "labels", "circuits", "lists", "panel"]
 MEDIA = {
     "csv": "text/csv; charset=utf-8",
@@ -67,6 +81,11 @@ WRITERS: dict[str, Callable[[_Made], str | bytes]] = {
     "panel.svg": lambda m: panel_format.to_svg(m.panel, m.title),
     "panel.dxf": lambda m: panel_format.to_dxf(m.panel),
     "diagram.svg": lambda m: diagram_svg.to_svg(m.report.diagram(), m.title),
+    "places.csv": lambda m: "\ufeff" + places.places_csv(m.head.design, m.report.fit),
+    "masses.csv": lambda m: "\ufeff" + places.masses_csv(m.report.fit),
+    "ways.csv": lambda m: "\ufeff" + places.ways_csv(m.report.fit),
+    "layout.svg": lambda m: places.to_svg(m.report.fit, m.title),
+    "layout.dxf": lambda m: places.to_dxf(m.report.fit),
     "report.json": lambda m: orjson.dumps(m.report.whole(), option=orjson.OPT_INDENT_2),
 }
 

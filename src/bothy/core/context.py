@@ -19,34 +19,12 @@ from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.places import Stay, place_of, stays_of
 from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, SystemVoltage
 from bothy.core.region import REGIONS, Region
+from bothy.core.vehicles import PRESETS
 
 P = ParamSpec("P")
 T = TypeVar("T")
 
 
-@dataclass(frozen=True, slots=True)
-class PresetFacts:
-    """Typical values of a kind of vehicle: m, kg, V, A."""
-
-    name: str
-    inside: tuple[float, float, float]
-    payload_kg: float
-    vehicle_v: int
-    alternator_a: float
-    smart: bool
-
-
-PRESETS: dict[str, PresetFacts] = {
-    "small_van": PresetFacts("small van", (2.0, 1.4, 1.25), 550, 12, 120, True),
-    "panel_van": PresetFacts("panel van", (3.3, 1.75, 1.85), 1000, 12, 180, True),
-    "long_high_van": PresetFacts("long high van", (4.3, 1.75, 1.95), 1200, 12, 180, True),
-    "minibus": PresetFacts("minibus", (4.8, 1.85, 1.9), 1300, 12, 160, True),
-    "bus": PresetFacts("bus", (9.0, 2.3, 2.0), 4000, 24, 120, False),
-    "truck_body": PresetFacts("truck body", (4.5, 2.1, 2.05), 2500, 24, 110, False),
-    "trailer": PresetFacts("trailer", (4.5, 2.1, 2.0), 900, 12, 0, False),
-    "truck_camper": PresetFacts("truck camper", (2.6, 1.9, 1.9), 700, 12, 150, True),
-    "boat": PresetFacts("small boat", (6.0, 2.2, 1.85), 1500, 12, 90, False),
-}
 DEFAULT_PLACE = {"uk": "london", "eu": "munich", "us": "denver", "au": "alice_springs"}
 BANK_PLACES = {
     "warm_inside": "inside, in the warm",
@@ -82,6 +60,8 @@ class Context:
     book: Book = field(default_factory=Book)
     assumptions: list[Assumption] = field(default_factory=list)
     said: dict[str, Figure] = field(default_factory=dict)
+    routed: Mapping[str, float] = field(default_factory=dict)
+    """Runs whose length follows from where their ends stand (``circuit:fridge``), m."""
     kept: dict[str, Any] = field(default_factory=dict)
     """What a part of the work keeps for its own next use with this design."""
 
@@ -99,7 +79,11 @@ class Context:
         self.alternator_a = self._number("/vehicle/alternator_rated_a", "alternator's label", v.alternator_rated_a, p.alternator_a, "A", why)
         self.smart: bool = self._other("/vehicle/smart_alternator", "smart alternator", v.smart_alternator, p.smart, why)
         self.bank_place: str = self._other(
-            "/vehicle/bank_place", "place of the bank", v.bank_place, "unheated_inside", "the cautious guess until you enter where it stands"
+            "/vehicle/bank_place",
+            "place of the bank",
+            self._placed_bank() or v.bank_place,
+            "unheated_inside",
+            "the cautious guess until you enter where it stands",
         )
         life = d.life
         self.people = self._number("/life/people", "people", life.people, 2, "", "two, until you enter it")
@@ -143,6 +127,16 @@ class Context:
         bank = d.power.bank
         self.chem: Chemistry = CHEMISTRIES[bank.chemistry if bank else "lifepo4"]
         self.months: list[int] = self._planned()
+
+    def _placed_bank(self) -> str | None:
+        """Where the bank stands by its bay in Fit, if it has one."""
+        p = self.design.fit.place("power:bank")
+        bay = next((b for b in self.design.fit.bays if p is not None and b.id == p.bay), None)
+        if bay is None:
+            return None
+        by_kind = {"underfloor": "underfloor", "engine_bay": "engine_space", "garage": "garage"}
+        by_warmth = {"living": "warm_inside", "unheated": "unheated_inside", "outside": "underfloor"}
+        return by_kind.get(bay.kind) or by_warmth[bay.thermal]
 
     def _warmth(self) -> None:
         """Temperatures to design for, and how leaky the shell is."""

@@ -5,6 +5,7 @@ from __future__ import annotations
 from bothy.core.context import Context
 from bothy.core.design.document import Design
 from bothy.core.design.edit import apply_patch
+from bothy.core.fit.geometry import geometry_of, settled
 from bothy.core.power.supply import work_out
 from bothy.core.power.uses import budgets
 from bothy.core.proposals.base import GROUPS, Group, Proposal, Reasons
@@ -17,8 +18,10 @@ from bothy.core.wiring.circuits import work_circuits
 
 
 def propose_group(design: Design, group: Group) -> list[Proposal]:
-    """The proposals of one group, on the design as it stands."""
-    ctx = Context(design)
+    """The proposals of one group, on the design as it stands; lengths follow from where things stand."""
+    geo = geometry_of(design)
+    design = settled(design, geo)
+    ctx = Context(design, routed=geo.lengths())
     if group in PROPOSERS:
         return propose_warmth(ctx, group)
     if group in ("water", "gas"):

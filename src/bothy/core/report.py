@@ -20,6 +20,8 @@ from bothy.core.facts.evidence import Evidence, facts_of, standing_of
 from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given, total
 from bothy.core.finding import RULES, Finding, finding, in_order, one_cause, rule
+from bothy.core.fit.geometry import Geometry, settled, work_geometry
+from bothy.core.fit.part import FitPart, fit_part
 from bothy.core.gas.part import GasPart, gas_part
 from bothy.core.gas.rules import gas_findings
 from bothy.core.method.sources import Method, OwnChoice, SourceOut, listed
@@ -104,11 +106,13 @@ class Report(BaseModel):
     warmth: WarmthPart
     water: WaterPart
     gas: GasPart
+    fit: FitPart
     prove: ProvePart
     findings: list[Finding]
     figures: dict[str, FigureOut]
     _book: Book = PrivateAttr(default_factory=Book)
     _parts: Parts | None = PrivateAttr(None)
+    _places: Parts | None = PrivateAttr(None)
     _diagram: Callable[[Iterable[str]], Diagram] = PrivateAttr()
 
     def plain(self) -> dict[str, Any]:
@@ -201,7 +205,9 @@ def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float) -> 
             Method("vehicle.payload", "furniture, insulation and luggage come on top"),
         ),
     )
-    if loaded.value > ctx.payload_kg:
+    if ctx.design.fit.begun:
+        pass  # the list of masses in Fit speaks of the limits
+    elif loaded.value > ctx.payload_kg:
         out.append(
             finding(
                 "vehicle-payload-exceeded",
@@ -263,11 +269,22 @@ def _prove(ctx: Context, worked: list[Worked], feeds: Feeds, loops: dict[str, Lo
     return sheet.model_copy(update={"rows": rows}), [*found, *old]
 
 
+def _geometry(ctx: Context, before: Report | None) -> tuple[Parts, Geometry]:
+    """Geometry comes first: lengths and heights that everything else is reckoned with follow from it."""
+    parts = Parts(ctx, before._places if before is not None else None)
+    geo = parts.make("geometry", work_geometry)
+    parts.done()
+    return parts, geo
+
+
 def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Report:
     """Compute everything that follows from a design, and what the evidence proves of it. Parts of the report ``before``, of another state of the
     design, are taken where nothing that they read has changed."""
     judged = {key: e.judged for key, e in standing_of(evidence).items() if e.judged is not None}
-    ctx = Context(design, facts_of(evidence) if evidence else NO_FACTS, judged)
+    facts = facts_of(evidence) if evidence else NO_FACTS
+    places, geo = _geometry(Context(design, facts, judged), before)
+    placed = settled(design, geo)
+    ctx = Context(placed, facts, judged, routed=geo.lengths())
     parts = Parts(ctx, before._parts if before is not None else None)
     make = parts.make
     uses = make("uses", budgets)
@@ -298,6 +315,8 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     found += make("water findings", water_findings, wet)
     gassed = make("gas", gas_part, {m.month: m.fuel_kg / 30.4 for m in warm.part.months if m.planned and m.fuel_kg is not None}, warm.part.air)
     found += make("gas findings", gas_findings, gassed)
+    fit = make("fit", fit_part, geo, warm.shell, worked)
+    found += fit.found
     vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg)
     sheet, tested = make("prove", _prove, worked, feeds, loops)
     parts.done()
@@ -333,11 +352,12 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
         warmth=warm.part,
         water=wet.part,
         gas=gassed.part,
+        fit=fit.part,
         prove=sheet,
         findings=found,
         figures=ctx.book.shown(),
     )
-    out._book, out._parts = ctx.book, parts
+    out._book, out._parts, out._places = ctx.book, parts, places
     out._diagram = partial(diagram, ctx, worked)
     return out
 

@@ -13,6 +13,7 @@ from bothy.core.design.document import Design, load_design
 from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
+from bothy.demo.laid_out import places_of
 from bothy.demo.parts import from_catalogue, windows
 from bothy.demo.warm import FIDDLEHEAD
 
@@ -193,6 +194,7 @@ def design() -> Design:
     for c in data["wiring"]["circuits"]:
         if c["id"] in ("lights-living-and-cab", "fans", "alarms-and-monitor"):
             c["raceways"] = ["street-side"]
+    data["fit"] = places_of("fiddlehead")
     return load_design(data)
 
 

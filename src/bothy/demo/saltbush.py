@@ -13,6 +13,7 @@ from bothy.core.design.document import Design, load_design
 from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
+from bothy.demo.laid_out import places_of
 from bothy.demo.parts import from_catalogue, windows
 from bothy.demo.warm import SALTBUSH
 
@@ -151,6 +152,7 @@ def design() -> Design:
     for c in data["wiring"]["circuits"]:
         if c["kind"] == "main":
             c["fuse_distance_m"] = 0.15
+    data["fit"] = places_of("saltbush")
     return load_design(data)
 
 

@@ -12,10 +12,11 @@ from hypothesis import strategies as st
 from bothy.core.calculators import calculate
 from bothy.core.catalogue.climates import climates
 from bothy.core.catalogue.materials import materials
-from bothy.core.context import PRESETS, Context
+from bothy.core.context import Context
 from bothy.core.design.document import load_design
 from bothy.core.design.warmth import Warmth
 from bothy.core.report import report
+from bothy.core.vehicles import PRESETS
 from bothy.core.warmth.airing import damp_sources, inlets, month_cold, outdoor_rh
 from bothy.core.warmth.heating import capacity
 from bothy.core.warmth.part import warmth_part

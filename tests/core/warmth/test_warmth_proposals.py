@@ -8,10 +8,11 @@ import pytest
 
 from bothy.core.catalogue.climates import climates
 from bothy.core.catalogue.parts import of_kind
-from bothy.core.context import PRESETS, Context
+from bothy.core.context import Context
 from bothy.core.proposals.base import GROUPS
 from bothy.core.proposals.warmth import PROPOSERS, alarm_ops, heater_value, knee_mm
 from bothy.core.proposing import accept, propose_group
+from bothy.core.vehicles import PRESETS
 from bothy.core.warmth.part import warmth_part
 from bothy.core.warmth.presets import PRESETS as BUILDS
 from bothy.core.warmth.surfaces import worked

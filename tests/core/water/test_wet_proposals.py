@@ -6,10 +6,11 @@ from typing import Any
 
 import pytest
 
-from bothy.core.context import PRESETS, Context
+from bothy.core.context import Context
 from bothy.core.gas.pipework import REGULATORS_KG_H
 from bothy.core.proposals.wet import BORES_MM
 from bothy.core.proposing import accept, propose_group
+from bothy.core.vehicles import PRESETS
 from bothy.core.water.pressure import solve_taps
 from tests.core.gas.test_gas_rules import CYLINDER, GAS, HEATER, HOB, LOCKER, WARMTH, WIDE, gassed
 from tests.core.water.test_water_rules import GREY, TANK, wet

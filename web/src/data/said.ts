@@ -20,6 +20,8 @@ export const IN_US: Record<string, Turn> = {
   "mm²": { unit: "in²", from: times(1 / 645.16) },
   "m³": { unit: "ft³", from: times(1 / 0.028316846592) },
   "m³/h": { unit: "CFM", from: times(1 / 1.69901082) },
+  kg·m: { unit: "lb·ft", from: times(1 / 0.45359237 / 0.3048) },
+  N·m: { unit: "lb·ft", from: times(1 / 1.3558179483) },
   "m/s": { unit: "ft/s", from: times(1 / 0.3048) },
   L: { unit: "gal", from: times(1 / 3.785411784) },
   mL: { unit: "fl oz", from: times(1 / 29.5735295625) },

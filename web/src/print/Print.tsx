@@ -13,6 +13,7 @@ import { Lists } from "./Lists";
 import { Plate } from "./Plate";
 import { cell, Heads } from "./paper";
 import { SourceList } from "./SourceList";
+import { Walls } from "./Walls";
 import { WaterSheets } from "./WaterSheets";
 
 function WholeDiagram() {
@@ -102,6 +103,7 @@ const PAGES: Record<string, { title: string; stage: string; Body: () => React.Re
   labels: { title: "Label sheet", stage: "wiring", Body: Labels },
   water: { title: "Water sheets", stage: "water?view=care", Body: WaterSheets },
   sources: { title: "Sources", stage: "worklist", Body: SourceList },
+  walls: { title: "Behind each wall", stage: "fit?view=wall", Body: Walls },
   gas: { title: "Gas sheets", stage: "gas?view=papers", Body: GasSheets },
 };
 

@@ -36,6 +36,8 @@ export type HandKind =
   | "vessel"
   | "hose"
   | "low"
+  | "thing"
+  | "way"
   | "stage";
 type InHand = {
   kind: HandKind;

@@ -19,6 +19,7 @@ const FIELDS: Record<string, string> = {
   warmth: "Heat and air",
   water: "Water",
   gas: "Gas",
+  fit: "Fit",
   proving: "Test",
 };
 

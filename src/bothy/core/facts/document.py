@@ -8,7 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import wrong
 from bothy.core.design.base import Doc
-from bothy.core.facts.kinds import GasCheck, GasTest, HoldTest, PreTrip, Reading
+from bothy.core.facts.kinds import GasCheck, GasTest, HoldTest, PreTrip, Reading, Weighing
 
 
 class Facts(Doc):
@@ -22,6 +22,7 @@ class Facts(Doc):
     gas_tests: list[GasTest] = Field([], max_length=50)
     gas_checks: list[GasCheck] = Field([], max_length=100)
     pre_trip: list[PreTrip] = Field([], max_length=20)
+    weighings: list[Weighing] = Field([], max_length=50)
 
     @model_validator(mode="after")
     def _once(self) -> Self:
@@ -31,6 +32,7 @@ class Facts(Doc):
             ("leak test", [t.id for t in self.gas_tests]),
             ("reading of gas", [c.id for c in self.gas_checks]),
             ("look before a trip", list(self.pre_trip)),
+            ("weighing", [w.id for w in self.weighings]),
         ):
             for i, one in enumerate(ids):
                 if one in ids[:i]:

@@ -92,3 +92,29 @@ class GasCheck(Doc):
     value: float = Field(ge=0, le=1000)
     on: Day = ""
     who: Person = ""
+
+
+class Weighing(Doc):
+    """What a weighbridge said, kg; ``left_kg`` where each side was weighed. ``loaded`` is the loading of Fit that it was weighed in.
+
+    ``booked``: what the scale found over the model counts in it from now on.
+    """
+
+    id: Id
+    name: Name = "Weighbridge"
+    on: Day = ""
+    who: Person = ""
+    front_kg: float = Field(ge=0, le=60000)
+    rear_kg: float = Field(ge=0, le=60000)
+    left_kg: float | None = Field(None, ge=0, le=60000)
+    resolution_kg: float = Field(10, ge=0, le=200)
+    loaded: Annotated[str, Field(max_length=40)] | None = None
+    booked: bool = False
+
+    @model_validator(mode="after")
+    def _some(self) -> Self:
+        if self.front_kg + self.rear_kg <= 0:
+            raise wrong("front_kg", "give what the front and the rear axle weigh; a vehicle weighs something")
+        if self.left_kg is not None and self.left_kg > self.front_kg + self.rear_kg:
+            raise wrong("left_kg", f"one side can't weigh more than all of it ({self.front_kg + self.rear_kg:g} kg)")
+        return self

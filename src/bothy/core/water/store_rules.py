@@ -35,12 +35,13 @@ def store_findings(ctx: Context, w: Wet) -> Found:
     p, d = w.part, ctx.design.water
     if p.days is not None and p.limiting is not None and p.days < p.target_days:
         store = next(s for s in p.stores if s.name == p.limiting)
+        end = "empty" if p.limiting in ("fresh", "drinking") else "full"
         need = f"; {store.capacity_needed_l:.0f} L would last" if store.capacity_needed_l is not None else ""
         yield finding(
             "water-autonomy-short",
             "water",
             "Water",
-            f"{p.days:.1f} of {p.target_days:g} days: the {p.limiting} store is {'empty' if p.limiting in ('fresh', 'drinking') else 'full'} first{need}.",
+            f"Water lasts {p.days:.1f} of {p.target_days:g} days: the {p.limiting} store is {end} first{need}.",
             figures=["water/autonomy_days"],
         )
     days = {s.name: s.days for s in p.stores}
@@ -162,7 +163,7 @@ def tank_findings(ctx: Context, w: Wet) -> Found:
                 "water-crossover-dead",
                 subject,
                 j.name,
-                f"{q.unusable_l:.0f} of {q.total_l:.0f} L never reach the outlet.",
+                f"Of {q.total_l:.0f} L, {q.unusable_l:.0f} L never reach the outlet.",
                 fix=Remedy.sets("The crossover at the lowest floor", f"/water/joins/{n}", j.id, z_m=round(low, 3)) if j.z_m > low + 0.005 else None,
             )
         if q.draw_difference_m > SLOW_M:

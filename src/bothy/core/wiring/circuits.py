@@ -213,7 +213,11 @@ def work_circuit(
     length_assumed = c.length_m is None
     length = c.length_m if c.length_m is not None else default_length(ctx, c)
     length_fig = given(
-        "length_m", length, "assumed" if length_assumed else "typed", "until it is measured" if length_assumed else "one way", label="length, one way"
+        "length_m",
+        length,
+        "computed" if f"circuit:{c.id}" in ctx.routed else "assumed" if length_assumed else "typed",
+        "along its way in Fit" if f"circuit:{c.id}" in ctx.routed else "until it is measured" if length_assumed else "one way",
+        label="length, one way",
     )
     klass = "critical" if c.drop_class is None and relayed(ctx, c) else drop_class_of(c, on_it)
     limit = DROP_LIMIT_FRAC[klass] * nominal

@@ -39,6 +39,8 @@ IN_US: dict[str, tuple[str, Callable[[float], float]]] = {
     "L/min": ("gal/min", lambda x: x / 3.785411784),
     "g/h": ("oz/h", lambda x: x / 28.349523125),
     "kg": ("lb", lambda x: x / 0.45359237),
+    "kg·m": ("lb·ft", lambda x: x / 0.45359237 / 0.3048),
+    "N·m": ("lb·ft", lambda x: x / 1.3558179483),
     "kg/h": ("lb/h", lambda x: x / 0.45359237),
     "°C": ("°F", lambda x: x * 1.8 + 32),
     "K": ("°F", lambda x: x * 1.8),

@@ -1,0 +1,77 @@
+"""Layout and weight: places that Bothy proposes, and tables of places that are brought in."""
+
+from __future__ import annotations
+
+import uuid
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel, Field
+
+from bothy.api.problems import ProblemBody
+from bothy.api.state import Cache, Store, standing
+from bothy.core.contract import BadInput
+from bothy.core.design.document import Design
+from bothy.core.fit.propose import SOURCE, propose_places
+from bothy.core.method.sources import SourceOut, written
+from bothy.formats import places
+from bothy.jobs.bounded import BOUNDED
+
+router = APIRouter(prefix="/api/variants", tags=["fit"])
+
+
+class ProposedPlace(BaseModel):
+    """A place with its reasons."""
+
+    of: str
+    name: str
+    why: list[str]
+
+
+class ProposedPlaces(BaseModel):
+    """Places for what had none, bays that they need, what found no place, and the change that takes all of it."""
+
+    source: list[SourceOut]
+    places: list[ProposedPlace]
+    bays: list[str]
+    left: list[str]
+    patch: list[dict[str, Any]]
+
+
+class PlacesText(BaseModel):
+    """The text of a table of places."""
+
+    text: str = Field(max_length=2_000_000)
+
+
+def _propose(design: Design, only: list[str] | None) -> ProposedPlaces:
+    made = propose_places(design, only=frozenset(only) if only else None)
+    return ProposedPlaces(
+        source=written(SOURCE),
+        places=[ProposedPlace(of=p.thing.key, name=p.thing.name, why=list(p.why)) for p in made.places],
+        bays=[b.name for b in made.bays],
+        left=[t.name for t in made.left],
+        patch=made.patch(),
+    )
+
+
+@router.get(
+    "/{variant_id}/fit/places",
+    operation_id="proposePlaces",
+    response_model=ProposedPlaces,
+    responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}},
+)
+def propose(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache, of: Annotated[list[str] | None, Query(max_length=300)] = None) -> Any:
+    """Places for everything that has none, or for the named things; nothing is changed."""
+    design = standing(store, reports, variant_id, revision).head.design
+    return BOUNDED.run("sum", _propose, design, of)
+
+
+@router.post("/{variant_id}/fit/table", operation_id="previewPlaces", responses={422: {"model": ProblemBody}})
+def preview_places(variant_id: uuid.UUID, body: PlacesText, store: Store, reports: Cache) -> places.PlacesPreview:
+    """What a table of places means for this variant, line by line."""
+    design = standing(store, reports, variant_id).head.design
+    if not body.text.strip():
+        raise BadInput("text", "is empty; paste a table, or choose a file")
+    read: places.PlacesPreview = BOUNDED.run("file", places.preview, body.text, design)
+    return read

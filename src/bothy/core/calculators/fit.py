@@ -1,0 +1,178 @@
+"""Fit: the calculators of the field, in their order."""
+
+from __future__ import annotations
+
+import json
+
+from bothy.core.calculators.entry import Calculator
+from bothy.core.fit import boxes, hull, passing, routing, sheets, tie_down, weight
+
+_WEIGHT = (
+    "An estimate until it is weighed. Overload is an offence and can void the insurance; raising the plate needs approval; tyres and brakes set limits too."
+)
+_TIE = "Values to screen with, not a crash approval. Seats and belts: approved parts and their makers’ instructions."
+_CUT = "Before any hole: look and feel below, disconnect the battery, keep clear of airbags and their looms, fuel, brake and gas lines."
+_LIFT = "25 kg and more: two people or a hoist."
+_SHELL = json.loads(
+    '{"levels_z_m": [0.1, 1.0, 1.8], "stations": [{"x_m": 0, "left_m": [0.86, 0.88, 0.7], "right_m": [0.86, 0.88, 0.7], "height_m": 1.88},'
+    ' {"x_m": 4.25, "left_m": [0.88, 0.9, 0.76], "right_m": [0.88, 0.9, 0.76], "height_m": 1.9}]}'
+)
+
+TABLE = (
+    Calculator(
+        "shell-width",
+        "fit",
+        "Inside width",
+        "How wide is it there, at the least?",
+        hull.ShellWidthIn,
+        hull.ShellWidthOut,
+        hull.shell_width,
+        {"shell": _SHELL, "x0_m": 0.6, "x1_m": 1.2, "z0_m": 0, "z1_m": 0.9},
+    ),
+    Calculator(
+        "box-fit",
+        "fit",
+        "Do they fit?",
+        "Do these things stand free of each other, with their clearances?",
+        boxes.BoxFitIn,
+        boxes.BoxFitOut,
+        boxes.box_fit,
+        {
+            "boxes": [
+                {"id": "inverter", "x0_m": 1.75, "x1_m": 2.11, "y0_m": 0.6, "y1_m": 0.74, "z0_m": 0.1, "z1_m": 0.34, "clearance_m": {"front": 0.05}},
+                {"id": "battery", "x0_m": 2.15, "x1_m": 2.67, "y0_m": 0.55, "y1_m": 0.82, "z0_m": 0, "z1_m": 0.22},
+            ]
+        },
+    ),
+    Calculator(
+        "gap-fit",
+        "fit",
+        "Into a gap",
+        "Does this go into the gap, and which way round?",
+        passing.GapFitIn,
+        passing.GapFitOut,
+        passing.gap_fit,
+        {"item": {"width_m": 0.33, "depth_m": 0.175, "height_m": 0.22}, "gap": {"x_m": 0.21, "y_m": 0.36, "z_m": 0.3}, "terminal_space_m": 0.05},
+        _LIFT,
+    ),
+    Calculator(
+        "door-pass",
+        "fit",
+        "Through a door",
+        "Does this go through the door, and how far must it tilt?",
+        passing.DoorPassIn,
+        passing.DoorPassOut,
+        passing.door_pass,
+        {"opening_width_m": 0.56, "opening_height_m": 1.2, "width_m": 0.48, "depth_m": 0.5, "height_m": 0.83, "tilt_max_deg": 30},
+        _LIFT,
+    ),
+    Calculator(
+        "corridor-turn",
+        "fit",
+        "Round a corner",
+        "Does this go round the corner of two aisles?",
+        passing.CorridorTurnIn,
+        passing.CorridorTurnOut,
+        passing.corridor_turn,
+        {"length_m": 1.2, "width_m": 0.4, "corridor_a_m": 0.75, "corridor_b_m": 0.85},
+        _LIFT,
+    ),
+    Calculator(
+        "route-length",
+        "fit",
+        "Ways of cables and pipes",
+        "Which way does each run take, how long is it, and what lies together?",
+        routing.RouteLengthIn,
+        routing.RouteLengthOut,
+        routing.route_length,
+        {
+            "nodes": [{"id": "bat", "x_m": 0.6, "y_m": 0.6, "z_m": 0.3}, {"id": "w1", "x_m": 0.6, "y_m": 0.8, "z_m": 0.9}],
+            "edges": [{"id": "e1", "a": "bat", "b": "w1", "services": ["dc"]}],
+            "runs": [{"id": "light", "service": "dc", "from": {"x_m": 0.5, "y_m": 0.5, "z_m": 0.3}, "to": {"x_m": 0.7, "y_m": 0.75, "z_m": 1.2}}],
+        },
+        _CUT,
+    ),
+    Calculator(
+        "tie-down",
+        "fit",
+        "Tie-down",
+        "How many fixings hold it?",
+        tie_down.TieDownIn,
+        tie_down.TieDownOut,
+        tie_down.tie_down,
+        {"mass_kg": 27, "fixing_shear_n": 2500, "fixing_pull_n": 2500, "cg_height_m": 0.11, "base_x_m": 0.48, "base_y_m": 0.23},
+        _TIE,
+    ),
+    Calculator(
+        "axle-loads",
+        "fit",
+        "Axle loads",
+        "What do the axles carry, and what is left?",
+        weight.AxleLoadsIn,
+        weight.AxleLoadsOut,
+        weight.axle_loads,
+        {
+            "rear_axle_x_m": 1.27,
+            "front_axle_x_m": 5.32,
+            "base": {"front_kg": 1250, "rear_kg": 1000},
+            "masses": [{"id": "water", "mass_kg": 100, "x_m": 0.7}],
+            "limits": {"gross_kg": 3500, "front_kg": 1850, "rear_kg": 2250},
+        },
+        _WEIGHT,
+    ),
+    Calculator(
+        "trailer-balance",
+        "fit",
+        "Trailer’s nose weight",
+        "Does the trailer rest rightly on its ball?",
+        weight.TrailerBalanceIn,
+        weight.TrailerBalanceOut,
+        weight.trailer_balance,
+        {
+            "region": "uk",
+            "coupling_x_m": 4.4,
+            "axles_x_m": [1.5],
+            "base": {"nose_kg": 45, "axle_kg": 650},
+            "masses": [{"id": "galley", "mass_kg": 160, "x_m": 0.3}],
+        },
+        "Tow only within the plates of both; a nose that is too light must stop the trip.",
+    ),
+    Calculator(
+        "weighbridge-fit",
+        "fit",
+        "Weighbridge",
+        "What does the scale find that the plan doesn’t know, and where?",
+        weight.WeighbridgeFitIn,
+        weight.WeighbridgeFitOut,
+        weight.weighbridge_fit,
+        {
+            "rear_axle_x_m": 1.27,
+            "front_axle_x_m": 5.32,
+            "model_front_kg": 1480,
+            "model_rear_kg": 1290,
+            "measured_front_kg": 1500,
+            "measured_rear_kg": 1380,
+        },
+        _WEIGHT,
+    ),
+    Calculator(
+        "sheet-mass",
+        "fit",
+        "Mass of sheets",
+        "What do these pieces weigh, and what do cut-outs save?",
+        sheets.SheetMassIn,
+        sheets.SheetMassOut,
+        sheets.sheet_mass,
+        {"pieces": [{"id": "back", "material": "birch_ply", "length_m": 1.8, "width_m": 0.6, "thickness_mm": 12, "cutout_area_m2": 0.7}]},
+    ),
+    Calculator(
+        "sheet-count",
+        "fit",
+        "Sheets and battens",
+        "How many sheets and battens?",
+        sheets.SheetCountIn,
+        sheets.SheetCountOut,
+        sheets.sheet_count,
+        {"area_m2": 14.6},
+    ),
+)

@@ -1,0 +1,273 @@
+"""What the design document says of Fit: the measured body, bays, things of one's own, where everything stands, and the ways between (the method of fit)."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal, Self
+
+from pydantic import Field, StringConstraints, model_validator
+
+from bothy.core.contract import Whole, unique_ids, wrong
+from bothy.core.design.base import By, Doc, Id, Name, Note
+
+ThingKey = Annotated[str, StringConstraints(pattern=r"^[a-z]{2,10}:[a-z0-9][a-z0-9_-]{0,49}$")]
+"""A thing of the design: its stage and its id there (``life:fridge``, ``power:bank``, ``own:bed``)."""
+X = Annotated[float, Field(ge=-6, le=25)]
+Y = Annotated[float, Field(ge=-3, le=3)]
+Z = Annotated[float, Field(ge=-1.5, le=5)]
+Half = Annotated[float, Field(gt=0, le=3)]
+Up = Literal["top", "front", "rear", "left", "right", "bottom"]
+BayKind = Literal[
+    "living", "bench", "kitchen_run", "wardrobe", "overhead", "garage", "cab", "underfloor", "roof", "gas_locker", "outside_locker", "engine_bay", "battery_box"
+]
+ObstacleKind = Literal["wheel_arch", "rib", "frame_rail", "door_swing", "step", "filler_pipe", "engine_bay", "swept_volume", "seat", "other"]
+OwnKind = Literal["bed", "kitchen", "bench", "overhead", "wardrobe", "wet_room", "partition", "seat", "luggage", "removed", "other"]
+FixingKey = Literal["bolt_m6_plate", "bolt_m8_plate", "insert_m6", "insert_m8", "self_tapping", "wood_screw_ply", "wood_screw_softwood"]
+WayService = Literal["dc", "mains", "data", "gas", "water", "waste", "duct"]
+WayTag = Literal["heat", "moving_part", "outside", "water", "sharp_edge", "bulkhead", "gas_locker"]
+
+
+class BoxDoc(Doc):
+    """A box in m: x from the rear-most inside face forwards, y left of the centre line, z over the finished floor; each upper side above its lower."""
+
+    x0_m: X
+    x1_m: X
+    y0_m: Y
+    y1_m: Y
+    z0_m: Z
+    z1_m: Z
+
+    @model_validator(mode="after")
+    def _upper(self) -> Self:
+        for axis in "xyz":
+            low, high = getattr(self, f"{axis}0_m"), getattr(self, f"{axis}1_m")
+            if high <= low:
+                raise wrong(f"{axis}1_m", f"must be above {axis}0_m: it is {high:g} m, and that is {low:g} m ({1000 * (low - high):.0f} mm the wrong way)")
+        return self
+
+
+class Station(Doc):
+    """A measured section: half-widths in m from the centre line at the levels, and the ceiling over the finished floor. ``from_wall``: measured from a wall."""
+
+    x_m: X
+    left_m: list[Half] = Field(min_length=1, max_length=12)
+    right_m: list[Half] = Field(min_length=1, max_length=12)
+    height_m: float = Field(gt=0, le=5)
+    from_wall: bool = False
+
+
+class Obstacle(BoxDoc):
+    """What can't be moved: a wheel arch, a rib, the swing of a door."""
+
+    id: Id
+    name: Name = "Obstacle"
+    kind: ObstacleKind = "other"
+
+
+class DoorDoc(Doc):
+    """A door or hatch with its clear opening in m, where along the wall it is, and the height of its sill over the finished floor."""
+
+    id: Id
+    name: Name = "Door"
+    side: Literal["left", "right", "rear", "front", "roof"] = "right"
+    x0_m: X | None = None
+    x1_m: X | None = None
+    clear_width_m: float = Field(gt=0, le=5)
+    clear_height_m: float = Field(gt=0, le=4)
+    sill_z_m: Z = 0.0
+
+    @model_validator(mode="after")
+    def _along(self) -> Self:
+        if self.side in ("left", "right"):
+            if self.x0_m is None or self.x1_m is None:
+                raise wrong("x0_m", f"“{self.name}” is in a side wall: give x0_m and x1_m, where it begins and ends along it")
+            if self.x1_m <= self.x0_m:
+                raise wrong("x1_m", f"must be ahead of x0_m ({self.x0_m:g} m)")
+        return self
+
+
+class Running(Doc):
+    """Axles, ground and limits: m and kg; None: typical of the kind of vehicle, or not known. ``coupling_x_m`` and the nose are a trailer's."""
+
+    rear_axle_x_m: X | None = None
+    front_axle_x_m: X | None = None
+    second_axle_x_m: X | None = None
+    track_m: float | None = Field(None, ge=0.5, le=3)
+    floor_height_m: float | None = Field(None, ge=0, le=2)
+    empty_front_kg: float | None = Field(None, ge=0, le=40000)
+    empty_rear_kg: float | None = Field(None, ge=0, le=40000)
+    gross_limit_kg: float | None = Field(None, ge=100, le=60000)
+    front_limit_kg: float | None = Field(None, ge=50, le=40000)
+    rear_limit_kg: float | None = Field(None, ge=50, le=40000)
+    tyre_front_kg: float | None = Field(None, ge=50, le=40000)
+    tyre_rear_kg: float | None = Field(None, ge=50, le=40000)
+    roof_limit_kg: float | None = Field(None, ge=0, le=2000)
+    coupling_x_m: X | None = None
+    nose_empty_kg: float | None = Field(None, ge=-2000, le=5000)
+    nose_limit_kg: float | None = Field(None, ge=1, le=5000)
+    tow_limit_kg: float | None = Field(None, ge=50, le=60000)
+    tow_vehicle_kg: float | None = Field(None, ge=100, le=60000)
+
+
+class Body(Doc):
+    """The measured inside. Without stations the profile of the kind of vehicle is taken, scaled to what was typed of it."""
+
+    levels_z_m: list[Annotated[float, Field(ge=0, le=4)]] = Field([], max_length=12)
+    stations: list[Station] = Field([], max_length=40)
+    obstacles: list[Obstacle] | None = Field(None, max_length=60)
+    doors: list[DoorDoc] | None = Field(None, max_length=20)
+    running: Running = Running()
+
+    @model_validator(mode="after")
+    def _shape(self) -> Self:
+        if bool(self.levels_z_m) != bool(self.stations):
+            raise wrong("levels_z_m", "stations and the levels at which they are measured go together; give both or neither")
+        if len(self.stations) == 1:
+            raise wrong("stations", "one section makes no body; measure at least two, better three")
+        for a, b in zip(self.levels_z_m, self.levels_z_m[1:], strict=False):
+            if b <= a:
+                raise wrong("levels_z_m", f"must rise: {b:g} m comes after {a:g} m")
+        for s, t in zip(self.stations, self.stations[1:], strict=False):
+            if t.x_m <= s.x_m:
+                raise wrong("x_m", f"stations go from the rear to the front: {t.x_m:g} m comes after {s.x_m:g} m")
+        for s in self.stations:
+            for key in ("left_m", "right_m"):
+                if len(getattr(s, key)) != len(self.levels_z_m):
+                    raise wrong(key, f"the station at {s.x_m:g} m needs one half-width for each of the {len(self.levels_z_m)} levels")
+        for items in (self.obstacles or [], self.doors or []):
+            unique_ids(x.id for x in items)
+        return self
+
+
+class FitBay(BoxDoc):
+    """A space that things stand in. ``thermal``: how warm it is; ``sealed_inside``: gas-tight towards the living space; ``vent_cm2``: free area of each of its
+    two openings."""
+
+    id: Id
+    name: Name = "Bay"
+    kind: BayKind = "living"
+    thermal: Literal["living", "unheated", "outside"] = "living"
+    sealed_inside: bool = False
+    vent_cm2: float | None = Field(None, ge=0, le=10000)
+    enclosed: bool = False
+
+
+class OwnThing(Doc):
+    """Furniture, a seat, luggage, or something that was taken out (its mass counts off)."""
+
+    id: Id
+    name: Name
+    kind: OwnKind = "other"
+    length_m: float = Field(ge=0.01, le=12)
+    width_m: float = Field(ge=0.01, le=4)
+    height_m: float = Field(ge=0.01, le=4)
+    mass_kg: float = Field(ge=0, le=3000)
+    hollow: bool = True
+    """Whether things may stand inside it (a cabinet), or only beside it."""
+    flammable: bool = False
+    by: By = "typed"
+
+
+class SizeDoc(Doc):
+    """What was measured of a thing: size in its upright pose (length along x), mass, and clearances by face, m and kg."""
+
+    of: ThingKey
+    length_m: float | None = Field(None, ge=0.005, le=12)
+    width_m: float | None = Field(None, ge=0.005, le=4)
+    height_m: float | None = Field(None, ge=0.005, le=4)
+    mass_kg: float | None = Field(None, ge=0, le=5000)
+    clearance_m: dict[Literal["rear", "front", "right", "left", "bottom", "top"], Annotated[float, Field(ge=0, le=3)]] = {}
+
+
+class PlaceDoc(Doc):
+    """Where a thing stands: its least corner in m, how it is turned, its bay, and what holds it down. ``tray``: a drip tray with a drain under it;
+    ``shield``: a heat shield towards what is near; ``hatch``: it is reached by a hatch that opens without a tool."""
+
+    of: ThingKey
+    bay: Id | None = None
+    x_m: X
+    y_m: Y
+    z_m: Z = 0.0
+    yaw_deg: Literal[0, 90, 180, 270] = 0
+    up: Up = "top"
+    fixing: FixingKey | None = None
+    fixing_count: Whole | None = Field(None, ge=2, le=60)
+    tray: bool = False
+    shield: bool = False
+    hatch: bool = False
+    by: By = "typed"
+
+
+class NodeDoc(Doc):
+    """A point of the net of ways that was added to the proposed ones, m."""
+
+    id: Id
+    x_m: X
+    y_m: Y
+    z_m: Z
+
+
+class WayDoc(Doc):
+    """A way between two nodes, the proposed ones or one's own; its length where it isn't straight, what may lie in it, and what lies along it."""
+
+    id: Id
+    a: str = Field(min_length=1, max_length=60)
+    b: str = Field(min_length=1, max_length=60)
+    services: list[WayService] = Field(min_length=1, max_length=7)
+    length_m: float | None = Field(None, ge=0.01, le=60)
+    tags: list[WayTag] = Field([], max_length=7)
+    holes: Whole = Field(0, ge=0, le=20)
+    inside_mm: float | None = Field(None, ge=3, le=300)
+
+
+class Pin(Doc):
+    """A node that a run must go through."""
+
+    run: str = Field(min_length=1, max_length=80)
+    node: str = Field(min_length=1, max_length=60)
+
+
+class ScenarioDoc(Doc):
+    """A way to load the vehicle: factor of each group (water, waste, gas, fuel, people, luggage, fixed)."""
+
+    id: Id
+    name: Name = "Loaded"
+    factors: dict[Annotated[str, Field(max_length=40)], Annotated[float, Field(ge=0, le=2)]] = Field({}, max_length=20)
+
+
+class Fit(Doc):
+    """Everything about places. ``keep`` lists the runs whose typed length is kept over that of the way."""
+
+    body: Body = Body()
+    bays: list[FitBay] = Field([], max_length=60)
+    own: list[OwnThing] = Field([], max_length=120)
+    sizes: list[SizeDoc] = Field([], max_length=200)
+    places: list[PlaceDoc] = Field([], max_length=300)
+    nodes: list[NodeDoc] = Field([], max_length=200)
+    ways: list[WayDoc] = Field([], max_length=300)
+    closed: list[Annotated[str, Field(max_length=60)]] = Field([], max_length=200)
+    """Ways of the proposed net that don't exist in this vehicle."""
+    pins: list[Pin] = Field([], max_length=100)
+    keep: list[Annotated[str, Field(min_length=1, max_length=80)]] = Field([], max_length=300)
+    scenarios: list[ScenarioDoc] = Field([], max_length=12)
+    school: Literal["interior_10g", "cargo_lashing", "marine_battery"] = "interior_10g"
+    note: Note = ""
+
+    @model_validator(mode="after")
+    def _links(self) -> Self:
+        for items in (self.bays, self.own, self.nodes, self.ways, self.scenarios):
+            unique_ids(x.id for x in items)
+        for rows in (self.places, self.sizes):
+            seen: set[str] = set()
+            for r in rows:
+                if r.of in seen:
+                    raise wrong("of", f"“{r.of}” is there twice; a thing has one place and one size")
+                seen.add(r.of)
+        bays = {b.id for b in self.bays}
+        for p in self.places:
+            if p.bay is not None and p.bay not in bays:
+                raise wrong("bay", f"the place of “{p.of}” names the bay “{p.bay}”, which does not exist")
+        return self
+
+    def place(self, of: str) -> PlaceDoc | None:
+        """The place of a thing, if it has one."""
+        return next((p for p in self.places if p.of == of), None)

@@ -1,0 +1,633 @@
+"""Places that Bothy proposes for what has none: a search over the free corners of the body, heaviest things first (method fit.places)."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from typing import Any, NamedTuple
+
+from bothy.core.design.document import Design
+from bothy.core.design.fit import FitBay, PlaceDoc
+from bothy.core.fit.boxes import Box, above, gap, out_of_box, out_of_hull, penetration
+from bothy.core.fit.geometry import Geometry, Placed, geometry_of, runs_of, serves, stands_in
+from bothy.core.fit.net import ENGINE
+from bothy.core.fit.routing import Point, square
+from bothy.core.fit.rules import BEHIND_KG, BEHIND_M, best_fixing
+from bothy.core.fit.things import Thing, posed
+from bothy.core.fit.tie_down import TIE_G
+from bothy.core.fit.weight import NOSE
+from bothy.core.method.sources import Method
+
+SOURCE = Method("fit.places")
+TOL = 0.0005
+GRID_M = 0.2
+AISLE_M = 0.22
+DOOR_IN_M = 0.45
+WEIGHTS = {"circuit:inverter": 30.0, "inverter": 30.0, "solar": 6.0, "driving": 6.0, "driving_in": 5.0, "shore": 4.0, "feeder": 8.0, "load": 0.6, "ac": 0.8}
+"""What a metre of a connection costs against a kilogram carried a metre from its best place (own choice)."""
+CEILING, WALL = 0.02, 0.01
+ROOM = 0.01
+"""What a lining may still grow before it comes too near to something hot, m."""
+
+
+class Proposed(NamedTuple):
+    """A place for a thing, with the reasons."""
+
+    thing: Thing
+    doc: PlaceDoc
+    why: tuple[str, ...]
+
+
+class Places(NamedTuple):
+    """Places for what had none, bays that they need, and things for which none was found."""
+
+    places: tuple[Proposed, ...]
+    bays: tuple[FitBay, ...]
+    left: tuple[Thing, ...]
+
+    def patch(self) -> list[dict[str, Any]]:
+        """The change that takes all of it."""
+        ops: list[dict[str, Any]] = [{"op": "add", "path": "/fit/bays/-", "value": b.model_dump(mode="json")} for b in self.bays]
+        return ops + [{"op": "add", "path": "/fit/places/-", "value": p.doc.model_dump(mode="json")} for p in self.places]
+
+
+class Taken(NamedTuple):
+    """Something that stands already."""
+
+    thing: Thing
+    box: Box
+    grown: Box
+    doc: PlaceDoc
+
+
+class Search:
+    """The state of a search: what stands, and the best place of the next thing."""
+
+    def __init__(self, design: Design, geo: Geometry) -> None:
+        self.design, self.geo, self.body = design, geo, geo.body
+        self.taken: dict[str, Taken] = {}
+        for k, p in geo.placed.items():
+            if "removed" not in p.thing.tags:
+                self.taken[k] = Taken(p.thing, p.box, p.box.grown(p.clearance), p.doc)
+        self.bays = {b.id: b for b in design.fit.bays}
+        self.made: list[FitBay] = []
+        self.lockers = [Box(b.x0_m, b.x1_m, b.y0_m, b.y1_m, b.z0_m, b.z1_m) for b in design.fit.bays if b.kind == "gas_locker"]
+        self.partners = self._partners()
+        g = self.body.gear
+        h = self.body.hull
+        self.arm = 0.0
+        self.rear = g.rear_x if g.rear_x is not None else h.first + 0.35 * self.body.length
+        if g.kind == "trailer":
+            axles = [x for x in (g.rear_x, g.second_x) if x is not None]
+            self.wheels = sum(axles) / len(axles)
+            self.arm = (g.coupling_x or self.wheels + 1.0) - self.wheels
+            self.span = (self.wheels, self.wheels + 0.5)
+            low, high = NOSE[design.region]
+            whole = g.empty_front + g.empty_rear + sum(t.full_kg for t in geo.things)
+            self.wanted = (low + high) / 2 * whole
+            self.nose = g.empty_front + sum(t.thing.full_kg * (t.box.middle[0] - self.wheels) / self.arm for t in self.taken.values())
+        else:
+            self.span = (self.rear, min(h.last, g.front_x if g.front_x is not None else h.last))
+        self.moment = sum(t.thing.full_kg * t.box.middle[1] for t in self.taken.values())
+        self.doors = [self._door_box(d) for d in self.body.doors if d.side in ("left", "right")]
+
+    def _door_box(self, d: Any) -> Box:
+        left, right, _ = self.body.hull.at((d.a + d.b) / 2, 0.5)
+        y = (left - DOOR_IN_M, left + 0.1) if d.side == "left" else (-right - 0.1, -right + DOOR_IN_M)
+        return Box(d.a, d.b, *y, d.sill, d.sill + d.height)
+
+    def _partners(self) -> dict[str, list[tuple[str, float]]]:
+        kinds = {f"circuit:{c.id}": c.kind for c in self.design.wiring.circuits}
+        out: dict[str, list[tuple[str, float]]] = {}
+        for r in runs_of(self.design):
+            weight = WEIGHTS.get(kinds.get(r.id, ""), 1.5)
+            for b in r.b:
+                out.setdefault(r.a, []).append((b, weight))
+                out.setdefault(b, []).append((r.a, weight))
+        return out
+
+    def at(self, key: str) -> Point | None:
+        """Where a thing stands, or the engine is."""
+        if key == ENGINE:
+            return (self.body.hull.last + 0.9, 0.0, 0.35)
+        t = self.taken.get(key)
+        return t.box.middle if t else None
+
+    # -- candidates -------------------------------------------------------------------------------------------
+
+    def _xs(self, length: float) -> list[float]:
+        h = self.body.hull
+        first, last = h.first + WALL, h.last - WALL - length
+        xs = {first, last}
+        n = max(1, int((last - first) / GRID_M)) if last > first else 1
+        xs |= {first + i * (last - first) / n for i in range(n + 1)}
+        for t in self.taken.values():
+            xs |= {t.box.x1 + WALL, t.box.x0 - WALL - length, t.box.x0 + WALL, t.box.x1 - WALL - length, t.grown.x1 + WALL, t.grown.x0 - WALL - length}
+        for *_, b in self.body.obstacles:
+            xs |= {b.x1 + WALL, b.x0 - WALL - length}
+        for d in self.doors:
+            xs |= {d.x1 + WALL, d.x0 - WALL - length}
+        return sorted({round(x, 3) for x in xs if first - 1e-9 <= x <= last + 1e-9})
+
+    def _zs(self, t: Thing, height: float, want: float | None) -> list[float]:
+        if want is not None:
+            return [want]
+        zs = {0.0}
+        zs |= {round(b.z1 + 0.005, 3) for *_, b in self.body.obstacles if b.z1 < 0.6}
+        zs |= {round(b.box.z1 + 0.005, 3) for b in self.taken.values() if b.box.z1 + height < 0.75 and not b.thing.small and not b.thing.hollow}
+        if t.clearance[4]:
+            zs |= {round(z + t.clearance[4], 3) for z in tuple(zs)}
+        return sorted(zs)
+
+    def candidates(self, t: Thing, want_z: float | None, x_range: tuple[float, float] | None, sides: tuple[str, ...]) -> Iterator[tuple[Box, int]]:
+        """Boxes flush to a wall with the thing's front to the aisle, or in the middle."""
+        for side in sides:
+            yaw = 0 if t.hollow or "furniture" in t.tags or "seat" in t.tags else {"left": 270, "right": 90, "middle": 0}[side]
+            size, clear = posed(t, "top", yaw)
+            for x in self._xs(size[0]):
+                if x_range is not None and not x_range[0] - 1e-9 <= x <= x_range[1] - size[0] + 1e-9:
+                    continue
+                for z in self._zs(t, size[2], want_z):
+                    r = self.body.hull.over(x, x + size[0], max(0.0, z), max(0.0, z + size[2]))
+                    if side == "left":
+                        ys = [r.left_m - WALL - size[1] - (clear[3] if t.why in ("air", "heat") else 0.0)]
+                    elif side == "right":
+                        ys = [-r.right_m + WALL + (clear[2] if t.why in ("air", "heat") else 0.0)]
+                    else:
+                        ys = [-size[1] / 2]
+                    for *_, b in self.body.obstacles:
+                        if b.x0 < x + size[0] and b.x1 > x and z < b.z1:
+                            if side == "left" and b.y0 > 0:
+                                ys.append(b.y0 - WALL - size[1])
+                            if side == "right" and b.y1 < 0:
+                                ys.append(b.y1 + WALL)
+                    for y in ys:
+                        yield Box(x, x + size[0], y, y + size[1], z, z + size[2]), yaw
+
+    # -- tests ------------------------------------------------------------------------------------------------
+
+    def fits(self, t: Thing, box: Box, yaw: int, aisle: bool = True) -> bool:
+        """Whether a thing may stand there: in the shell, past obstacles and doors, of the aisle, and of everything else with its clearances."""
+        _, clear = posed(t, "top", yaw)
+        held = box.grown([0.0 if i < 4 and t.why in ("door_swing", "service") else c for i, c in enumerate(clear)])
+        if out_of_hull(held.grown((ROOM,) * 4 + (0.0, ROOM)) if t.why == "heat" else held, self.body.hull)[0] > TOL:
+            return False
+        grown = box.grown(clear)
+        if any(penetration(grown, o) > TOL for *_, o in self.body.obstacles):
+            return False
+        if any(penetration(box, o) > TOL for o in self.lockers):
+            return False
+        if not t.small and any(penetration(box, d) > TOL for d in self.doors):
+            return False
+        inside = self._inside(t, box)
+        if aisle and not t.small and inside is None and box.y0 < AISLE_M and box.y1 > -AISLE_M and box.z0 < 1.6 and self._aisle(box):
+            return False
+        for key, o in self.taken.items():
+            if key == inside or o.thing.on_roof or o.box.x1 < grown.x0 - 0.7 or o.box.x0 > grown.x1 + 0.7:
+                continue
+            if t.hollow and out_of_box(o.box, box)[0] <= 0.002:
+                continue  # it is built round it
+            if penetration(box, o.box) > TOL:
+                if not ((t.small and o.thing.hollow) or (o.thing.small and t.hollow)):
+                    return False
+                continue
+            if not o.thing.small and not o.thing.hollow and penetration(grown, o.box) > TOL:
+                return False
+            if not t.small and not t.hollow and penetration(o.grown, box) > TOL:
+                return False
+            if o.thing.hollow and serves(box, clear, o.box):
+                return False
+            if (o.thing.hollow and t.why == "heat" and penetration(grown, o.box) > TOL) or (
+                t.hollow and o.thing.why == "heat" and penetration(o.grown, box) > TOL
+            ):
+                return False
+            if self._bad(t, box, o):
+                return False
+        return True
+
+    def _aisle(self, box: Box) -> bool:
+        """Whether the aisle matters there: not under a bed, not in the garage behind it."""
+        beds = [o.box for o in self.taken.values() if "bed" in o.thing.tags]
+        end = max((b.x1 for b in beds), default=self.body.hull.first + 0.3 * self.body.length)
+        return box.x1 > end + TOL
+
+    def _inside(self, t: Thing, box: Box) -> str | None:
+        if t.hollow:
+            return None
+        return next((k for k, o in self.taken.items() if o.thing.hollow and stands_in(box, o.box, 0.001)), None)
+
+    def _bad(self, t: Thing, box: Box, o: Taken) -> bool:
+        """Neighbours that the rules forbid."""
+        a, b = t.tags, o.thing.tags
+        for one, first, two, second in ((a, box, b, o.box), (b, o.box, a, box)):
+            if "water" in one and {"electrics", "battery"} & two and above(first, second):
+                return True
+            if "battery" in one and "heat" in two and gap(first, second) < 0.30:
+                return True
+            if {"hob", "stove"} & one and "flammable" in two and penetration(first.grown((0.3, 0.3, 0.3, 0.3, 0, 0.6)), second) > 0:
+                return True
+            if "outlet" in one and {"sink", "hob"} & two and gap(first, second) < 0.32:
+                return True
+        return False
+
+    # -- price ------------------------------------------------------------------------------------------------
+
+    def price(self, t: Thing, box: Box, target: Callable[[Box], float]) -> float:
+        """What a place costs: load away from its best span, height, imbalance, connections, and what the kind of thing wants."""
+        x, y, z = box.middle
+        kg = max(0.3, t.full_kg)
+        off = max(0.0, self.span[0] - x, x - self.span[1])
+        cost = kg * (0.35 * off + 0.25 * z)
+        if self.body.gear.kind == "axles" and kg >= BEHIND_KG and "furniture" not in t.tags and x < self.rear - BEHIND_M:
+            cost += 300.0  # it would lift the front axle
+        if self.arm:
+            now, then = self.nose - self.wanted, self.nose + kg * (x - self.wheels) / self.arm - self.wanted
+            cost += 1.5 * (abs(then) - abs(now)) if abs(then) > 8 else 0.0
+        cost += 0.25 * (abs(self.moment + kg * y) - abs(self.moment))
+        for other, weight in self.partners.get(t.key, ()):
+            p = self.at(other)
+            if p is not None:
+                cost += weight * square((x, y, z), p)
+        return cost + target(box)
+
+    def best(
+        self,
+        t: Thing,
+        want_z: float | None,
+        target: Callable[[Box], float],
+        x_range: tuple[float, float] | None = None,
+        sides: tuple[str, ...] = ("left", "right"),
+        aisle: bool = True,
+    ) -> tuple[Box, int] | None:
+        """The cheapest place that fits."""
+        priced = sorted(
+            ((self.price(t, box, target), i, box, yaw) for i, (box, yaw) in enumerate(self.candidates(t, want_z, x_range, sides))),
+            key=lambda c: (round(c[0], 6), c[1]),
+        )
+        for _, _, box, yaw in priced:
+            if self.fits(t, box, yaw, aisle):
+                return box, yaw
+        return None
+
+    def put(self, t: Thing, box: Box, yaw: int, bay: str | None = None) -> PlaceDoc:
+        """Stand a thing there."""
+        x, y, z = (round(v, 3) for v in (box.x0, box.y0, box.z0))
+        _, clear = posed(t, "top", yaw)
+        inside = self._inside(t, box)
+        fixing: str | None = None
+        count: int | None = None
+        if t.full_kg >= 3 and not t.on_roof and not {"seat", "loose", "gas", "tank"} & t.tags:
+            doc = PlaceDoc(of=t.key, x_m=x, y_m=y, z_m=z)
+            fixing, count = best_fixing(Placed(t, doc, box, clear, None, ""), TIE_G[self.design.fit.school])
+        doc = PlaceDoc.model_validate(
+            {
+                "of": t.key,
+                "bay": bay,
+                "x_m": x,
+                "y_m": y,
+                "z_m": z,
+                "yaw_deg": yaw,
+                "fixing": fixing,
+                "fixing_count": count,
+                "hatch": bool(inside) and bool({"reach", "hatch"} & t.tags),
+                "by": "proposal",
+            }
+        )
+        if "removed" in t.tags:
+            return doc
+        if not t.on_roof and bay is None:
+            self.moment += t.full_kg * box.middle[1]
+        if self.arm:
+            self.nose += t.full_kg * (box.middle[0] - self.wheels) / self.arm
+        self.taken[t.key] = Taken(t, box, box.grown(clear), doc)
+        return doc
+
+    def bay(self, id: str, name: str, kind: str, box: Box, **more: Any) -> str:
+        """A bay for what stands outside the living space, made once."""
+        if id not in self.bays:
+            made = FitBay.model_validate(
+                {
+                    "id": id,
+                    "name": name,
+                    "kind": kind,
+                    **dict(zip(("x0_m", "x1_m", "y0_m", "y1_m", "z0_m", "z1_m"), (round(v, 3) for v in box), strict=True)),
+                    **more,
+                }
+            )
+            self.bays[id] = made
+            self.made.append(made)
+            if kind == "gas_locker":
+                self.lockers.append(box)
+        return id
+
+
+def _near(search: Search, *keys: str, weight: float = 4.0) -> Callable[[Box], float]:
+    """Wanting to be near the first of some things that stands."""
+
+    def cost(box: Box) -> float:
+        for k in keys:
+            p = search.at(k)
+            if p is not None:
+                return weight * square(box.middle, p)
+        return 0.0
+
+    return cost
+
+
+def _own(search: Search, kind: str) -> Box | None:
+    return next((o.box for o in search.taken.values() if o.thing.what == kind), None)
+
+
+def _furniture(s: Search, t: Thing) -> tuple[Box, int, str] | None:
+    h, body = s.body.hull, s.body
+    kind = t.what
+    if kind == "bed":
+        z = 0.72 if body.height >= 1.7 else 0.32
+        got = s.best(t, z, lambda b: 200 * (b.x0 - h.first), sides=("middle", "left", "right"), aisle=False)
+        return (*got, "At the rear, with room under it for what is heavy.") if got else None
+    if kind == "overhead":
+        z = round(max(0.6, body.height - 0.08 - t.size[2]), 3)
+        kitchen = _own(s, "kitchen")
+        over = lambda b: 90.0 if kitchen and b.middle[1] * kitchen.middle[1] > 0 and b.x0 < kitchen.x1 and b.x1 > kitchen.x0 else 0.0  # noqa: E731
+        got = s.best(t, z, over, sides=("left", "right"))
+        return (*got, "High along the wall, for what is light.") if got else None
+    if kind == "seat":
+        got = s.best(t, 0.0, lambda b: 100 * (h.last - b.x1), sides=("left", "right", "middle"), aisle=False)
+        return (*got, "At the front, facing the way it drives.") if got else None
+    if kind == "removed":
+        return Box(h.first + 1.5, h.first + 1.5 + t.size[0], -t.size[1] / 2, t.size[1] / 2, 0.0, t.size[2]), 0, "Where it stood."
+    want = {"kitchen": 0.42, "bench": 0.75, "wardrobe": 0.35, "wet room": 0.5}.get(kind, 0.5)
+    got = s.best(t, 0.0, lambda b: 30 * abs(b.middle[0] - (h.first + want * body.length)), aisle=kind not in ("wet room", "wardrobe"))
+    why = {"kitchen": "Amidships, where one stands in the door’s light.", "wet room": "Near the middle, by the tanks.", "bench": "Towards the front."}.get(
+        kind, "Along the wall."
+    )
+    return (*got, why) if got else None
+
+
+def _roof(s: Search, t: Thing) -> tuple[Box, int, str]:
+    """One behind the other on the roof, front first for what opens, from the rear for panels."""
+    h = s.body.hull
+    z = s.body.height + s.body.linings["roof"] + 0.03
+    others = sorted((o.box for o in s.taken.values() if o.thing.on_roof), key=lambda b: b.x0)
+    size = t.size
+    if "roof" in t.tags and "dc" not in t.tags and "mains" not in t.tags:
+        x = h.first + 0.1
+        for b in others:
+            if x < b.x1 + 0.03 and x + size[0] > b.x0 - 0.03:
+                x = b.x1 + 0.03
+    else:
+        x = h.last - 0.25 - size[0]
+        for b in reversed(others):
+            if x < b.x1 + 0.05 and x + size[0] > b.x0 - 0.05:
+                x = b.x0 - 0.05 - size[0]
+    return Box(x, x + size[0], -size[1] / 2, size[1] / 2, z, z + size[2]), 0, "On the roof; Bothy lays it out to scale there."
+
+
+def _zone_x(s: Search, t: Thing) -> tuple[float, float]:
+    """Along which part of the body a small thing of a zone hangs."""
+    h, length = s.body.hull, s.body.length
+    a = s.design.appliance(t.key.partition(":")[2]) if t.key.startswith("life:") else None
+    zone = a.zone if a is not None else "living"
+    piece = {"kitchen": "kitchen", "bed": "bed", "washroom": "wet room"}.get(zone)
+    box = _own(s, piece) if piece else None
+    if box is not None:
+        return box.x0, max(box.x1, box.x0 + 0.5)
+    spans = {"kitchen": (0.35, 0.65), "bed": (0.0, 0.35), "washroom": (0.3, 0.6), "garage": (0.0, 0.3), "cab": (0.8, 1.0), "outside": (0.5, 0.8)}
+    a0, a1 = spans.get(zone, (0.35, 0.9))
+    return h.first + a0 * length, h.first + a1 * length
+
+
+def _small(s: Search, t: Thing) -> tuple[Box, int, str] | None:
+    name, top = t.name.lower(), s.body.height
+    size = t.size
+    if "light" in t.what:
+        z, sides, why = None, ("middle", "left", "right"), "On the ceiling of its zone."
+        for x_range in (_zone_x(s, t), None):
+            for side in sides:
+                for box, yaw in s.candidates(t, top - 0.09 - size[2], x_range, (side,)):
+                    ceiling = s.body.hull.over(box.x0, box.x1, 0.5, 0.6).height_m
+                    hung = box._replace(z0=ceiling - CEILING - size[2], z1=ceiling - CEILING)
+                    if s.fits(t, hung, yaw):
+                        return hung, yaw, why
+        return None
+    gas = "gas" in name or "lpg" in name
+    z = (
+        0.15
+        if gas and "alarm" in name
+        else min(1.5, top - 0.3)
+        if "alarm" in t.what or "alarm" in name
+        else 0.95
+        if "socket" in t.what
+        else min(1.2, top - 0.3)
+    )
+    why = "Low, where gas gathers." if gas else "On the wall of its zone."
+    for x_range in (_zone_x(s, t), None):
+        for want in (z, z + 0.15, max(0.1, z - 0.2), z + 0.3):
+            got = s.best(t, want, lambda b: 0.0, x_range=x_range)
+            if got:
+                return (*got, why)
+    return None
+
+
+def _special(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
+    """Things with a place of their own kind: gas in a locker, tanks under the floor, hob and sink on the kitchen, the toilet in the wet room."""
+    h, body, d = s.body.hull, s.body, s.design
+    id = t.key.partition(":")[2]
+    if t.key.startswith("gas:") and "gas" in t.tags:
+        return _locker(s, t)
+    under = False
+    if "tank" in t.tags:
+        tank = next((x for x in d.water.tanks if x.id == id), None)
+        under = tank is not None and tank.place in ("underfloor", "outside")
+    if t.key == "power:bank":
+        under = d.vehicle.bank_place == "underfloor"
+    if under:
+        bay = s.bay("under", "Under the floor", "underfloor", Box(h.first + 0.1, h.last - 0.1, -0.75, 0.75, -0.62, -0.06), thermal="outside", enclosed=True)
+        made = s.bays[bay]
+        others = [o.box for o in s.taken.values() if o.doc.bay == bay]
+        z1 = made.z1_m - 0.01 - t.clearance[5]
+        spots = []
+        for x in s._xs(t.size[0]):
+            for y in (-0.72, 0.72 - t.size[1], -t.size[1] / 2):
+                box = Box(x, x + t.size[0], y, y + t.size[1], z1 - t.size[2], z1)
+                if out_of_box(box, Box(made.x0_m, made.x1_m, made.y0_m, made.y1_m, made.z0_m, made.z1_m))[0] <= TOL and all(
+                    penetration(box.grown((0.03,) * 6), o) <= 0 for o in others
+                ):
+                    axle = any(abs(box.middle[0] - a) < t.size[0] / 2 + 0.25 for a in (body.gear.rear_x, body.gear.second_x) if a is not None)
+                    if not axle:
+                        spots.append((s.price(t, box, lambda b: 0.0), box))
+        if spots:
+            return min(spots, key=lambda q: (round(q[0], 6), q[1]))[1], 0, "Under the floor as said, clear of the axle.", bay
+        return None
+    top = next((o.box for k, o in s.taken.items() if o.thing.what == "kitchen"), None)
+    if {"hob"} & t.tags or t.what == "sink":
+        if top is None:
+            return None
+        yaw = 270 if top.middle[1] > 0 else 90
+        size, _ = posed(t, "top", yaw)
+        z0 = top.z1 - size[2] if t.what == "sink" else top.z1 - 0.06
+        for i in range(24):
+            step = i * (top.x1 - top.x0 - size[0]) / 23
+            x = top.x0 + step if t.what == "sink" else top.x1 - size[0] - step
+            front = top.y0 + 0.01 if yaw == 270 else top.y1 - size[1] - 0.01
+            for y in ((top.y0 + top.y1 - size[1]) / 2, front):
+                box = Box(x, x + size[0], y, y + size[1], z0, z0 + size[2])
+                if s.fits(t, box, yaw):
+                    return box, yaw, "In the worktop of the kitchen.", None
+        return None
+    if top is not None and "gas-user" in t.tags and t.what == "oven":
+        yaw = 270 if top.middle[1] > 0 else 90
+        size, _ = posed(t, "top", yaw)
+        y = top.y0 + 0.01 if yaw == 270 else top.y1 - size[1] - 0.01
+        box = Box(top.x1 - size[0] - 0.02, top.x1 - 0.02, y, y + size[1], top.z1 - 0.1 - size[2], top.z1 - 0.1)
+        if s.fits(t, box, yaw):
+            return box, yaw, "In the kitchen, under the hob.", None
+    wet = next((o.box for o in s.taken.values() if o.thing.what == "wet room"), None)
+    if wet is not None and ("toilet" in t.tags or t.what in ("shower tray", "basin")):
+        yaw = 270 if wet.middle[1] > 0 else 90
+        size, _ = posed(t, "top", yaw)
+        z = {"shower tray": 0.0, "basin": 0.75}.get(t.what, 0.09)
+        for x, y in (
+            (wet.x0 + 0.02, wet.y0 + 0.02),
+            (wet.x1 - size[0] - 0.02, wet.y0 + 0.02),
+            (wet.x0 + 0.02, wet.y1 - size[1] - 0.02),
+            (wet.x1 - size[0] - 0.02, wet.y1 - size[1] - 0.02),
+        ):
+            box = Box(x, x + size[0], y, y + size[1], z, z + size[2])
+            if out_of_box(box, wet)[0] <= 0.002 and all(penetration(box, o.box) <= TOL or o.thing.hollow for o in s.taken.values()):
+                return box, yaw, "In the wet room.", None
+    return None
+
+
+def _locker(s: Search, t: Thing) -> tuple[Box, int, str, str | None] | None:
+    """Vessels in a locker that drains outside: at the rear end by a side wall, on a trailer's drawbar, or under the floor for a fixed tank."""
+    h, body, d = s.body.hull, s.body, s.design
+    vessel = next((v for v in d.gas.vessels if v.id == t.key.partition(":")[2]), None)
+    room = 0.03
+    if vessel is not None and vessel.place == "underfloor":
+        box = Box(s.rear + 0.5, s.rear + 0.5 + t.size[0], 0.1, 0.1 + t.size[1], -0.1 - t.size[2], -0.1)
+        bay = s.bay("under-gas", "Gas tank under the floor", "underfloor", box.grown((0.05, 0.05, 0.05, 0.05, 0.05, 0.03)), thermal="outside")
+        return box, 0, "Under the floor, where a leak falls out.", bay
+    if body.gear.kind == "trailer":
+        taken = [o.box for o in s.taken.values() if o.doc.bay == "drawbar"]
+        x = h.last + 0.08 + sum(b.x1 - b.x0 + 0.02 for b in taken)
+        box = Box(x, x + t.size[0], -t.size[1] / 2, t.size[1] / 2, 0.0, t.size[2])
+        bay = s.bay(
+            "drawbar", "Gas on the drawbar", "gas_locker", Box(h.last + 0.05, h.last + 1.1, -0.5, 0.5, -0.05, 0.8), thermal="outside", sealed_inside=True
+        )
+        return box, 0, "On the drawbar, outside, and weight on the nose.", bay
+    size, _ = posed(t, "top", 0)
+    got = s.best(t, 0.01, lambda b: 60 * (b.x0 - h.first), sides=("left", "right"), aisle=False)
+    if got is None:
+        return None
+    box, yaw = got
+    n = sum(b.kind == "gas_locker" for b in s.bays.values())
+    around = box.grown((room, room, room, room, 0.01, 0.12))
+    bay = s.bay(f"gas-locker-{n + 1}" if n else "gas-locker", "Gas locker", "gas_locker", around, thermal="outside", sealed_inside=True)
+    del size
+    return box, yaw, "At the rear by an outside wall, in a locker that drains through the floor.", bay
+
+
+def _joined_z(s: Search, t: Thing) -> float | None:
+    """Joined tanks stand at one height: that of the first which stands."""
+    id = t.key.partition(":")[2]
+    for join in s.design.water.joins:
+        if id in join.tanks:
+            return next((s.taken[f"water:{x}"].box.z0 for x in join.tanks if f"water:{x}" in s.taken), None)
+    return None
+
+
+def _plain(s: Search, t: Thing) -> tuple[Box, int, str] | None:
+    """Everything else: along a wall where it costs least."""
+    top, tags = s.body.height, t.tags
+    door = next((x for x in s.body.doors if x.side in ("left", "right")), None)
+    if t.key == "wiring:panel":
+        x = door.a if door else s.body.hull.first + 0.6 * s.body.length
+        got = s.best(t, min(1.25, top - 0.35), lambda b: 6 * abs(b.middle[0] - x))
+        return (*got, "By the door, within reach from outside.") if got else None
+    if "electrics" in tags:
+        near = _near(s, "power:bank", "power:inverter", weight=6.0)
+        wants = (0.5, 0.35, 0.8, 1.1) if "reach" in tags else (0.12, 0.35, 0.5, 0.8)
+        for z in wants:
+            got = s.best(t, min(z, top - 0.3), near)
+            if got:
+                why = "Near the bank: short thick cables" + (", at the front where it is reached." if "reach" in tags else ".")
+                return (*got, why)
+        return None
+    if "tank" in tags or "water" in tags:
+        waste = t.group == "waste"
+        got = s.best(t, _joined_z(s, t), lambda b: t.full_kg * 0.15 * abs(b.middle[0] - s.rear), sides=("left", "right"))
+        return (*got, "Low, by the rear axle" + (", so that full or empty changes little at the front." if not waste else ".")) if got else None
+    if "battery" in tags:
+        got = s.best(t, 0.0, lambda b: 0.0)
+        return (*got, "Low and between the axles, with the inverter and the boards beside it.") if got else None
+    if "fridge" in tags:
+        kitchen = next((k for k, o in s.taken.items() if o.thing.what == "kitchen"), "")
+        got = s.best(t, 0.0, _near(s, kitchen, weight=8.0)) or s.best(t, None, _near(s, kitchen, weight=8.0))
+        return (*got, "On the floor by the kitchen, its door to the aisle.") if got else None
+    if "burner" in tags or "heat" in tags:
+        got = s.best(t, None, lambda b: 0.0)
+        return (*got, "On the floor by the wall, with its hot and its serviced side free.") if got else None
+    got = s.best(t, None, lambda b: 0.0, x_range=None) or s.best(t, 0.6, lambda b: 0.0)
+    return (*got, "Where it is free along the wall.") if got else None
+
+
+def _rank(t: Thing) -> tuple[int, float, str]:
+    """The order of placing: furniture, gas and the heavy, what goes with the bank, the rest, the small."""
+    order = ("bed", "wet room", "kitchen", "wardrobe", "bench", "overhead")
+    if t.what in order:
+        return 0, order.index(t.what), t.key
+    if "furniture" in t.tags or "seat" in t.tags or "removed" in t.tags:
+        return 0, 9, t.key
+    if "hob" in t.tags or t.what == "sink":
+        return 1, 0, t.key
+    if "gas" in t.tags:
+        return 2, 0, t.key
+    if "tank" in t.tags or "battery" in t.tags or "fridge" in t.tags or "toilet" in t.tags:
+        return 3, -t.full_kg, t.key
+    if t.key == "power:inverter" or "burner" in t.tags:
+        return 4, -t.full_kg, t.key
+    if "electrics" in t.tags:
+        return 5, 0 if "reach" in t.tags else 1, t.key
+    return (7 if t.small else 6), -t.full_kg, t.key
+
+
+def propose_places(design: Design, between: Callable[[float], None] | None = None, only: frozenset[str] | None = None) -> Places:
+    """Places for everything that has none (or for ``only`` some of it). ``between`` is told how far it is, 0 to 1. What is placed stays."""
+    geo = geometry_of(design)
+    s, out, left = Search(design, geo), [], []
+    todo = sorted((t for t in geo.unplaced if only is None or t.key in only), key=_rank)
+    for i, t in enumerate(todo):
+        if between is not None:
+            between(i / max(1, len(todo)))
+        bay: str | None = None
+        found: tuple[Box, int, str] | None
+        special = None if t.on_roof else _special(s, t)
+        if t.on_roof:
+            found = _roof(s, t)
+        elif special is not None:
+            found, bay = special[:3], special[3]
+        elif "hob" in t.tags or t.what == "sink" or (t.key.startswith("gas:") and "gas" in t.tags):
+            found = None  # without a worktop, or a free corner outside, they have no place
+        elif "furniture" in t.tags or "seat" in t.tags or "removed" in t.tags:
+            found = _furniture(s, t)
+        elif t.small or "light" in t.what:
+            found = _small(s, t)
+        else:
+            found = _plain(s, t)
+        if found is None:
+            left.append(t)
+            continue
+        box, yaw, why = found
+        doc = s.put(t, box, yaw, bay)
+        out.append(Proposed(t, doc, _reasons(s, t, box, why)))
+    return Places(tuple(out), tuple(s.made), tuple(left))
+
+
+def _reasons(s: Search, t: Thing, box: Box, why: str) -> tuple[str, ...]:
+    out = [why]
+    near = sorted(((square(box.middle, p), o) for o, _ in s.partners.get(t.key, ()) if (p := s.at(o)) is not None and o in s.taken))
+    if near:
+        out.append(f"Next to what it is joined to: {near[0][0]:.1f} m from {s.taken[near[0][1]].thing.name}.")
+    if t.full_kg >= 20 and not t.on_roof:
+        out.append(f"Its {t.full_kg:.0f} kg stand {box.middle[0] - s.rear:+.2f} m from the rear axle, {box.middle[2]:.2f} m over the floor.")
+    return tuple(out)

@@ -1,0 +1,242 @@
+"""Findings of masses: limits, axles, sides, a trailer's nose, the weighbridge (method fit.axles, fit.trailer, fit.weighbridge)."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from bothy.core.context import Context
+from bothy.core.finding import Finding, finding
+from bothy.core.fit import rule_table  # noqa: F401  registers the rules
+from bothy.core.fit.geometry import Geometry
+from bothy.core.fit.ledger import Ledger, Scenario
+from bothy.core.fit.weight import NOSE, TOW_RATIO, axle_findings, lump_findings, stability
+
+LICENCE_KG = {"us": 11793.0, "uk": 3500.0, "eu": 3500.0, "au": 4500.0}
+"""Gross limit up to which a car licence suffices (method fit.axles; national rules differ)."""
+DIFFERS_FRAC, AXLE_DIFFERS_FRAC = 0.03, 0.05
+
+
+def weight_findings(ctx: Context, geo: Geometry, ledger: Ledger) -> list[Finding]:
+    """All findings of masses."""
+    if not ctx.design.fit.begun:
+        return []
+    out = list(_roof(geo, ledger))
+    kind = geo.body.gear.kind
+    if kind == "axles":
+        out += _axles(ctx, geo, ledger)
+    elif kind == "trailer":
+        out += _trailer(ctx, geo, ledger)
+    out += _weighed(geo, ledger)
+    usual = [r for r in ledger.rows if r.counted == "usual" and r.kg >= 5]
+    if usual:
+        names = ", ".join(r.name for r in usual[:6])
+        out.append(finding("fit-mass-missing", "fit", "Fit", f"Only usual masses are known of: {names}.", related=[r.key for r in usual[:20]]))
+    return out
+
+
+def _roof(geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
+    limit = geo.body.gear.roof
+    if limit is not None and ledger.roof_kg > limit + 1e-9:
+        yield finding(
+            "fit-roof-load",
+            "fit",
+            "Roof",
+            f"The roof carries {ledger.roof_kg:.0f} kg; while driving it may carry {limit:.0f} kg.",
+            figures=["fit/weight/roof_kg"],
+        )
+
+
+def _heaviest(scenarios: tuple[Scenario, ...], of) -> Scenario:  # type: ignore[no-untyped-def]
+    return max(scenarios, key=of)
+
+
+def _axles(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
+    axles, limits = ledger.axles, ledger.limits
+    assert axles is not None
+    broken: dict[str, Scenario] = {}
+    for s in ledger.scenarios:
+        assert s.loads is not None
+        for id in axle_findings(axles, limits, s.loads):
+            broken.setdefault(id, s)
+    base = axles.front_x - axles.rear_x
+    for id, s in broken.items():
+        loads = s.loads
+        assert loads is not None
+        key = f"fit/loading/{s.id}"
+        where = f"“{s.name}”"
+        if id in ("fit-gross-over", "fit-payload-thin"):
+            assert limits.gross is not None
+            left = limits.gross - loads.gross
+            words = (
+                f"Loaded as {where} it weighs {loads.gross:,.0f} kg; its limit is {limits.gross:,.0f} kg."
+                if left < 0
+                else f"Loaded as {where} it weighs {loads.gross:,.0f} kg, and {left:.0f} kg are left."
+            )
+            yield finding(id, "fit", "Weight", words, figures=[f"{key}/gross_kg", f"{key}/payload_left_kg"])
+        elif id == "fit-axle-over":
+            yield from _axle_over(loads, limits, s, base)
+        elif id == "fit-axle-lift":
+            yield finding(
+                id,
+                "fit",
+                "Weight",
+                f"Loaded as {where} the front axle would carry {loads.front:.0f} kg, the rear {loads.rear:.0f} kg.",
+                figures=[f"{key}/front_kg"],
+            )
+        elif id == "fit-front-axle-light":
+            words = f"Loaded as {where} the front axle carries {100 * loads.front / loads.gross:.0f} % of the whole; it wants 30 %."
+            yield finding(id, "fit", "Weight", words, figures=[f"{key}/front_kg", f"{key}/gross_kg"])
+        elif id == "fit-side-imbalance":
+            more, kg = ("left", loads.left - loads.right) if loads.left > loads.right else ("right", loads.right - loads.left)
+            words = f"Loaded as {where} the {more} side is {kg:.0f} kg heavier: {kg / 2 * axles.track_rear / 2:.0f} kg·m belong on the other side."
+            yield finding(id, "fit", "Weight", words, figures=[f"{key}/left_kg"])
+        else:
+            height, factor = stability(axles, loads)
+            words = f"Loaded as {where} its centre of gravity is {height:.2f} m over the ground; half the track over that is {factor:.2f}, and it wants 0.85."
+            yield finding("fit-top-heavy", "fit", "Weight", words, figures=[f"{key}/gross_kg"])
+    yield from _paper(ctx, geo, ledger)
+
+
+def _axle_over(loads, limits, s: Scenario, base: float) -> Iterator[Finding]:  # type: ignore[no-untyped-def]
+    for name, load, limit in (("front", loads.front, limits.front), ("rear", loads.rear, limits.rear)):
+        if limit is not None and load > limit + 1e-9:
+            over = load - limit
+            way = "back" if name == "front" else "forward"
+            words = (
+                f"Loaded as “{s.name}” the {name} axle carries {load:,.0f} kg; it may carry {limit:,.0f} kg. To balance it, {over * base:.0f} kg·m "
+                f"belong further {way}."
+            )
+            yield finding("fit-axle-over", name, f"{name.capitalize()} axle", words, figures=[f"fit/loading/{s.id}/{name}_kg"])
+
+
+def _paper(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
+    g, region = geo.body.gear, ctx.design.region
+    if g.gross is not None and g.gross > LICENCE_KG[region] + 1e-9:
+        yield finding(
+            "fit-licence",
+            "fit",
+            "Weight",
+            f"Its limit of {g.gross:,.0f} kg is above the {LICENCE_KG[region]:,.0f} kg of a car licence (national rules differ).",
+        )
+    if region in ("uk", "eu") and g.gross is not None and not any(r.group == "luggage" for r in ledger.rows):
+        worst = ledger.worst
+        if worst.loads is None or g.front_x is None:
+            return
+        seats = max(1.0, ctx.people)
+        reserve = 10 * (seats + g.front_x + 0.9 + 0.3)
+        left = g.gross - worst.loads.gross
+        if 0 <= left < reserve:
+            yield finding(
+                "fit-reserve-short",
+                "fit",
+                "Weight",
+                f"Loaded as “{worst.name}” {left:.0f} kg are left, without luggage; {reserve:.0f} kg are usual for {seats:.0f} people in it.",
+                figures=[f"fit/loading/{worst.id}/payload_left_kg"],
+            )
+
+
+class Nose:
+    """A trailer on its ball in one loading: kg, share, and kg·m to move forwards."""
+
+    def __init__(self, region: str, geo: Geometry, ledger: Ledger, s: Scenario) -> None:
+        g = geo.body.gear
+        axles = [x for x in (g.rear_x, g.second_x) if x is not None]
+        at = sum(axles) / len(axles)
+        self.arm = (g.coupling_x or 0.0) - at
+        carried = [(r.kg * s.factors.get(r.group, 1.0), r.at[0]) for r in ledger.rows]
+        self.gross = g.empty_front + g.empty_rear + sum(kg for kg, _ in carried)
+        self.nose = g.empty_front + sum(kg * (x - at) / self.arm for kg, x in carried)
+        self.low, self.high = NOSE[region]
+        self.axle_each = (self.gross - self.nose) / len(axles)
+        self.shift = ((self.low + self.high) / 2 * self.gross - self.nose) * self.arm
+
+    @property
+    def share(self) -> float:
+        """Nose over the whole."""
+        return self.nose / self.gross if self.gross else 0.0
+
+
+def _trailer(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
+    g, seen = geo.body.gear, set[str]()
+    r = ctx.design.fit.body.running
+    for s in ledger.scenarios:
+        n = Nose(ctx.design.region, geo, ledger, s)
+        key = [f"fit/loading/{s.id}/nose_kg", f"fit/loading/{s.id}/gross_kg"]
+        said = (
+            f"Loaded as “{s.name}”, {n.nose:.0f} kg of {n.gross:,.0f} kg rest on the ball, {100 * n.share:.1f} %; {100 * n.low:.0f} to "
+            f"{100 * n.high:.0f} % keep it straight."
+        )
+        tests = (
+            ("fit-nose-light", n.share < n.low - 1e-9, f"{said} {n.shift:.0f} kg·m belong further forward."),
+            ("fit-nose-heavy", n.share > n.high + 1e-9, f"{said} {-n.shift:.0f} kg·m belong further back."),
+            (
+                "fit-nose-over-limit",
+                g.nose_limit is not None and n.nose > g.nose_limit + 1e-9,
+                f"On the ball rest {n.nose:.0f} kg; it may carry {g.nose_limit or 0:.0f} kg.",
+            ),
+            (
+                "fit-gross-over",
+                g.gross is not None and n.gross > g.gross + 1e-9,
+                f"Loaded as “{s.name}” it weighs {n.gross:,.0f} kg; its limit is {g.gross or 0:,.0f} kg.",
+            ),
+            (
+                "fit-axle-over",
+                g.rear is not None and n.axle_each > g.rear + 1e-9,
+                f"Each axle carries {n.axle_each:,.0f} kg; it may carry {g.rear or 0:,.0f} kg.",
+            ),
+            (
+                "fit-tow-over",
+                r.tow_limit_kg is not None and n.gross > r.tow_limit_kg + 1e-9,
+                f"It weighs {n.gross:,.0f} kg; {r.tow_limit_kg or 0:,.0f} kg may be towed.",
+            ),
+            (
+                "fit-tow-ratio",
+                ctx.design.region in ("uk", "eu") and r.tow_vehicle_kg is not None and n.gross > TOW_RATIO * r.tow_vehicle_kg + 1e-9,
+                f"It weighs {n.gross:,.0f} kg, {100 * n.gross / (r.tow_vehicle_kg or 1):.0f} % of the towing vehicle.",
+            ),
+        )
+        for id, broken, words in tests:
+            if broken and id not in seen:
+                seen.add(id)
+                yield finding(id, "fit", "Trailer", words, figures=key)
+
+
+def _weighed(geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
+    for w in ledger.weighed:
+        z, got = w.weighing, w.lump
+        assert ledger.axles is not None
+        gross = z.front_kg + z.rear_kg
+        over = [
+            (n, kg, limit)
+            for n, kg, limit in (
+                ("whole", gross, ledger.limits.gross),
+                ("front axle", z.front_kg, ledger.limits.front),
+                ("rear axle", z.rear_kg, ledger.limits.rear),
+            )
+            if limit is not None and kg > limit
+        ]
+        for name, kg, limit in over:
+            yield finding("test-overweight", z.id, z.name, f"The {name} weighed {kg:,.0f} kg; the limit is {limit:,.0f} kg.")
+        ids = lump_findings(got, gross, (ledger.axles.rear_x, ledger.axles.front_x))
+        place = f"{got.x:.2f} m from the rear" if got.x is not None else ""
+        more = f"The scale finds {got.kg:+.0f} kg against the plan, as if at {place}." if got.x is not None else ""
+        for id in ids:
+            if id == "fit-mass-unaccounted" and z.booked:
+                continue
+            yield finding(id, z.id, z.name, more)
+        resolution = 2 * z.resolution_kg
+        if got.misplaced and max(abs(got.front_kg), abs(got.rear_kg)) > resolution + 1e-9:
+            base = ledger.axles.front_x - ledger.axles.rear_x
+            way = "forward" if got.front_kg > 0 else "back"
+            yield finding(
+                "fit-mass-misplaced",
+                z.id,
+                z.name,
+                f"The front axle is off by {got.front_kg:+.0f} kg, the rear by {got.rear_kg:+.0f} kg: {abs(got.front_kg) * base:.0f} kg·m stand "
+                f"further {way} than planned.",
+            )
+        if not ids and (
+            abs(got.kg) > DIFFERS_FRAC * gross or max(abs(got.front_kg) / max(1.0, z.front_kg), abs(got.rear_kg) / max(1.0, z.rear_kg)) > AXLE_DIFFERS_FRAC
+        ):
+            yield finding("test-weight-differs", z.id, z.name, more or f"The axles differ by {got.front_kg:+.0f} and {got.rear_kg:+.0f} kg from the plan.")
+    del geo

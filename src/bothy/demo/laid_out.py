@@ -1,0 +1,14 @@
+"""Where everything stands in the demos: what Bothy proposed, moved by hand where a demo has its mistake to find."""
+
+from __future__ import annotations
+
+import json
+from importlib import resources
+from typing import Any
+
+
+def places_of(demo: str) -> dict[str, Any]:
+    """The layout of a demo, as the design document holds it."""
+    text = (resources.files(__package__) / "places" / f"{demo}.json").read_text(encoding="utf-8")
+    made: dict[str, Any] = json.loads(text)
+    return made

@@ -1,0 +1,349 @@
+"""Rules of Fit: a layout that raises each, and one beside it that doesn't."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+
+from bothy.core.contract import BadInput
+from bothy.core.design.document import Design, load_design
+from bothy.core.design.edit import apply_patch
+from bothy.core.facts.document import Facts
+from bothy.core.facts.evidence import added, entries_between
+from bothy.core.finding import RULES
+from bothy.core.report import Report, report
+from tests.designs import AGM, BANK, CHARGER, FRIDGE, INVERTER, LAMP, blank
+
+SHELL = {
+    "levels_z_m": [0.1, 1.0, 1.8],
+    "stations": [{"x_m": x, "left_m": [0.9, 0.9, 0.8], "right_m": [0.9, 0.9, 0.8], "height_m": 1.9} for x in (0.0, 2.0, 4.0)],
+}
+ARCH = {"id": "arch", "name": "Wheel arch", "kind": "wheel_arch", "x0_m": 0.8, "x1_m": 1.6, "y0_m": 0.6, "y1_m": 0.9, "z0_m": 0.0, "z1_m": 0.35}
+DOOR = {"id": "side", "name": "Side door", "side": "right", "x0_m": 2.8, "x1_m": 3.8, "clear_width_m": 1.0, "clear_height_m": 1.6}
+REAR = {"id": "rear", "name": "Rear doors", "side": "rear", "clear_width_m": 1.4, "clear_height_m": 1.6}
+RUNNING = {
+    "rear_axle_x_m": 1.0,
+    "front_axle_x_m": 5.0,
+    "track_m": 1.7,
+    "floor_height_m": 0.65,
+    "empty_front_kg": 1200.0,
+    "empty_rear_kg": 900.0,
+    "gross_limit_kg": 3500.0,
+    "front_limit_kg": 1800.0,
+    "rear_limit_kg": 2200.0,
+    "roof_limit_kg": 150.0,
+}
+INV = {**INVERTER, "part": "inv-2000", "mass_kg": 9.0}
+SOCKET = {"id": "socket", "name": "Mains socket", "kind": "socket", "supply": "ac", "power_w": 500.0, "hours_per_day": 0.2}
+HOB = {"id": "hob", "name": "Hob"}
+TANK = {"id": "fresh", "name": "Fresh", "prisms": [{"shape": "box", "length_m": 0.6, "width_m": 0.4, "height_m": 0.3}], "tank_mass_kg": 5.0}
+BOARD = {"id": "house", "name": "House board", "letter": "A"}
+FIXED = {"fixing": "bolt_m8_plate", "fixing_count": 8}
+
+
+def own(id: str, kind: str = "other", size: tuple[float, float, float] = (0.5, 0.5, 0.5), kg: float = 2.0, **more: Any) -> dict[str, Any]:
+    return {"id": id, "name": id.capitalize(), "kind": kind, "length_m": size[0], "width_m": size[1], "height_m": size[2], "mass_kg": kg, **more}
+
+
+def at(of: str, x: float, y: float, z: float = 0.0, **more: Any) -> dict[str, Any]:
+    return {"of": of, "x_m": x, "y_m": y, "z_m": z, **FIXED, **more}
+
+
+def laid(
+    *places: dict[str, Any], fit: dict[str, Any] | None = None, running: dict[str, Any] | None = None, body: dict[str, Any] | None = None, **parts: Any
+) -> Design:
+    data = blank(
+        **{"life": {"appliances": [LAMP, FRIDGE, SOCKET], "people": 2, "place": "london"}, "power": {"bank": BANK, "inverter": INV, "shore": CHARGER}, **parts}
+    )
+    data["wiring"] = {"boards": [BOARD], **data.get("wiring", {})}
+    data["fit"] = {
+        "body": {**SHELL, "obstacles": [ARCH], "doors": [DOOR, REAR], "running": {**RUNNING, **(running or {})}, **(body or {})},
+        "places": list(places),
+        **(fit or {}),
+    }
+    return load_design(data)
+
+
+def rules_of(design: Design, evidence: Any = ()) -> dict[str, Any]:
+    return {f.rule: f for f in report(design, evidence).findings if f.stage in ("fit", "prove")}
+
+
+WATER = {"water": {"tanks": [TANK]}}
+GAS = {"gas": {"appliances": [HOB], "vessels": [{"id": "v", "capacity_kg": 6.0}]}}
+LOCKER = {
+    "id": "locker",
+    "name": "Gas locker",
+    "kind": "gas_locker",
+    "x0_m": 0.0,
+    "x1_m": 0.5,
+    "y0_m": -0.9,
+    "y1_m": -0.5,
+    "z0_m": 0.0,
+    "z1_m": 0.7,
+    "thermal": "outside",
+}
+BOX = own("box", kg=0.5)
+FAR = {"gross_limit_kg": 60000.0, "front_limit_kg": 40000.0, "rear_limit_kg": 40000.0}
+HEAVY = own("safe", kg=800.0, hollow=False)
+
+
+def moved(rule: str) -> tuple[Design, Design]:
+    """A design that raises a rule, and one beside it that doesn't."""
+    cases: dict[str, tuple[Any, Any]] = {
+        "fit-outside-shell": (laid(at("own:box", 3.6, 0), fit={"own": [BOX]}), laid(at("own:box", 3.5, 0), fit={"own": [BOX]})),
+        "fit-outside-bay": tuple(
+            laid(at("own:box", x, -0.85, bay="locker"), fit={"own": [own("box", size=(0.3, 0.3, 0.5))], "bays": [LOCKER]}) for x in (0.25, 0.2)
+        ),
+        "fit-obstacle": tuple(laid(at("own:box", 1.0, y), fit={"own": [BOX]}) for y in (0.15, 0.1)),
+        "fit-overlap": tuple(laid(at("own:box", 2.0, 0), at("own:crate", x, 0), fit={"own": [BOX, own("crate", hollow=False)]}) for x in (2.4, 2.5)),
+        "fit-clearance-blocked": tuple(
+            laid(at("power:inverter", 2.0, 0, 0.1), at("own:crate", x, 0), fit={"own": [own("crate", hollow=False)]}) for x in (2.45, 2.51)
+        ),
+        "fit-orientation": tuple(laid(at("life:fridge", 2.0, 0, up=up)) for up in ("left", "top")),
+        "fit-door-too-small": tuple(
+            laid(at("own:crate", 2.0, -0.7), fit={"own": [own("crate", size=(s, s, 1.4), kg=30.0, hollow=False)]}) for s in (1.45, 0.8)
+        ),
+        "fit-removal-blocked": tuple(
+            laid(
+                at("life:fridge", 0.2, -0.25),
+                at("own:wall", 2.0, -0.9),
+                at("own:chest", 0.72, -0.9 if blocked else 0.2),
+                at("own:door", 0.0, -0.75),
+                fit={
+                    "own": [
+                        own("wall", "partition", (0.05, 1.8, 1.5), hollow=False),
+                        own("chest", "wardrobe", (0.5, 1.45 if blocked else 0.3, 1.0)),
+                        own("door", "partition", (0.04, 1.5 if blocked else 0.1, 1.2), hollow=False),
+                    ]
+                },
+                body={"doors": [DOOR, REAR], "obstacles": []},
+            )
+            for blocked in (True, False)
+        ),
+        "fit-station-from-wall": tuple(
+            laid(body={"stations": [{**s, "from_wall": wall and i == 1} for i, s in enumerate(SHELL["stations"])]})
+            for wall in (True, False)  # type: ignore[arg-type]
+        ),
+        "fit-water-above-mains": tuple(laid(at("power:inverter", 2.0, 0, 0.1), at("water:fresh", x, 0, 0.8), **WATER) for x in (2.0, 2.6)),
+        "fit-water-above-dc": tuple(laid(at("power:bank", 2.0, 0), at("water:fresh", 2.0, 0, 0.8, tray=tray), **WATER) for tray in (False, True)),
+        "fit-battery-near-heat": tuple(
+            laid(at("power:bank", 2.0, 0), at("warmth:h", 2.0, y), warmth={"heaters": [{"id": "h", "name": "Heater", "max_w": 2000.0}]}) for y in (0.4, 0.72)
+        ),
+        "fit-electrics-in-gas-locker": tuple(laid(at("power:shore", x, -0.8, 0.2), fit={"bays": [LOCKER]}) for x in (0.2, 0.6)),
+        "fit-stove-combustible": tuple(
+            laid(
+                at("gas:hob", 2.0, 0, 0.9),
+                at("own:curtain", x, 0, 0.9),
+                fit={"own": [own("curtain", size=(0.05, 0.4, 0.5), flammable=True, hollow=False)]},
+                **GAS,
+            )
+            for x in (2.5, 2.7)
+        ),
+        "fit-isolator-hidden": tuple(
+            laid(at("wiring:house", 2.1, 0.1, 0.1, hatch=hatch), at("own:bench", 2.0, 0), fit={"own": [own("bench", "bench", (1.0, 0.6, 0.5))]})
+            for hatch in (False, True)
+        ),
+        "fit-no-hatch": tuple(
+            laid(
+                at("water:pump", 2.1, 0.1, 0.1, hatch=hatch),
+                at("own:bench", 2.0, 0),
+                fit={"own": [own("bench", "bench", (1.0, 0.6, 0.5))]},
+                water={"pump": {"points": [{"flow_l_min": 0.0, "pressure_kpa": 200.0}, {"flow_l_min": 10.0, "pressure_kpa": 0.0}]}},
+            )
+            for hatch in (False, True)
+        ),
+        "fit-heavy-high": tuple(laid(at("power:bank", 2.0, 0, z)) for z in (0.9, 0.1)),
+        "fit-heavy-behind-axle": tuple(laid(at("own:safe", x, 0), fit={"own": [{**HEAVY, "mass_kg": 60.0}]}) for x in (0.1, 0.5)),
+        "fit-mass-missing": (
+            laid(at("warmth:h", 2, 0), warmth={"heaters": [{"id": "h", "name": "Stove", "kind": "stove", "max_w": 4000.0}]}),
+            laid(at("own:box", 2, 0), fit={"own": [BOX]}, life={"appliances": [LAMP]}, power={}),
+        ),
+        "fit-switch-height": tuple(laid(at("wiring:panel", 2.0, 0, z), wiring={"panel": {"width_mm": 200.0, "height_mm": 100.0}}) for z in (1.6, 1.0)),
+        "fit-socket-near-water": tuple(laid(at("life:socket", x, 0, 0.95), at("gas:hob", 2.0, 0, 0.9), **GAS) for x in (2.5, 2.8)),
+        "fit-gone": (laid(at("life:gone", 2, 0)), laid(at("life:lamp", 2, 0))),
+        "fit-route-none": tuple(
+            laid(
+                at("power:bank", 0.5, -0.8),
+                at("power:inverter", 3.4, 0.4, 0.2),
+                fit={"closed": closed},
+                wiring={"circuits": [{"id": "feed", "name": "Feed", "kind": "inverter"}]},
+            )
+            for closed in (CLOSED, [])
+        ),
+        "fit-tie-down-none": tuple(laid(at("power:bank", 2, 0, **({"fixing": None} if loose else {}))) for loose in (True, False)),
+        "fit-tie-down-weak": tuple(laid(at("power:bank", 2, 0, fixing=f, fixing_count=4)) for f in ("wood_screw_ply", "bolt_m8_plate")),
+        "fit-gross-over": tuple(laid(at("own:safe", 3, 0), fit={"own": [{**HEAVY, "mass_kg": kg}]}) for kg in (1500.0, 100.0)),
+        "fit-axle-over": tuple(
+            laid(at("own:safe", 0.8, 0), fit={"own": [{**HEAVY, "mass_kg": kg}]}, running={"gross_limit_kg": 6000.0}) for kg in (1400.0, 400.0)
+        ),
+        "fit-payload-thin": tuple(laid(at("own:box", 2, 0), fit={"own": [BOX]}, running={"gross_limit_kg": g}) for g in (2480.0, 3500.0)),
+        "fit-reserve-short": tuple(laid(at("own:box", 2, 0), fit={"own": [BOX]}, running={"gross_limit_kg": g}) for g in (2480.0, 3500.0)),
+        "fit-axle-lift": tuple(laid(at("own:safe", x, 0), fit={"own": [{**HEAVY, "mass_kg": 3000.0}]}, running=FAR) for x in (-1.5, 2.0)),
+        "fit-front-axle-light": tuple(laid(at("own:safe", x, 0), fit={"own": [{**HEAVY, "mass_kg": 1500.0}]}, running=FAR) for x in (0.1, 2.5)),
+        "fit-side-imbalance": tuple(laid(at("own:safe", 2, y), fit={"own": [HEAVY]}, running=FAR) for y in (0.35, -0.25)),
+        "fit-top-heavy": tuple(laid(at("own:safe", 2, -0.25, z), fit={"own": [{**HEAVY, "mass_kg": 2500.0}]}, running=FAR) for z in (1.35, 0.0)),
+        "fit-licence": tuple(laid(at("own:box", 2, 0), fit={"own": [BOX]}, running={"gross_limit_kg": g}) for g in (3501.0, 3500.0)),
+        "fit-roof-load": tuple(
+            laid(at("power:array-p", 1, -0.5, 2.0), power={"arrays": [{**PANEL, "parallel_count": n, "unit_mass_kg": 40.0}]}) for n in (4, 2)
+        ),
+    }
+    bad, good = cases[rule]
+    return bad, good
+
+
+PANEL: dict[str, Any] = {"id": "p", "panel_power_w": 200.0, "vmp_v": 33.0, "imp_a": 6.06, "voc_v": 39.6, "isc_a": 6.45}
+CLOSED = [e.id for e in report(laid()).fit.edges if e.layer == "d"]
+"""Every way of low voltage."""
+HERE = [
+    "fit-outside-shell",
+    "fit-outside-bay",
+    "fit-obstacle",
+    "fit-overlap",
+    "fit-clearance-blocked",
+    "fit-orientation",
+    "fit-door-too-small",
+    "fit-removal-blocked",
+    "fit-station-from-wall",
+    "fit-water-above-mains",
+    "fit-water-above-dc",
+    "fit-battery-near-heat",
+    "fit-electrics-in-gas-locker",
+    "fit-stove-combustible",
+    "fit-isolator-hidden",
+    "fit-no-hatch",
+    "fit-heavy-high",
+    "fit-heavy-behind-axle",
+    "fit-mass-missing",
+    "fit-switch-height",
+    "fit-socket-near-water",
+    "fit-gone",
+    "fit-route-none",
+    "fit-tie-down-none",
+    "fit-tie-down-weak",
+    "fit-gross-over",
+    "fit-axle-over",
+    "fit-payload-thin",
+    "fit-reserve-short",
+    "fit-axle-lift",
+    "fit-front-axle-light",
+    "fit-side-imbalance",
+    "fit-top-heavy",
+    "fit-licence",
+    "fit-roof-load",
+]
+TAGGED = ("fit-route-heat", "fit-route-moving-part", "fit-route-sharp-edge")
+TRAILER = ("fit-nose-light", "fit-nose-heavy", "fit-nose-over-limit", "fit-tow-over", "fit-tow-ratio")
+WEIGHED = ("fit-mass-unaccounted", "fit-mass-misplaced", "fit-lump-implausible")
+
+
+def test_every_rule_of_the_field_is_tried_here() -> None:
+    assert {r for r in RULES if r.startswith("fit-")} == {*HERE, *TAGGED, *TRAILER, *WEIGHED}
+
+
+@pytest.mark.parametrize("rule", HERE)
+def test_the_rule_speaks_and_beside_it_is_silent(rule: str) -> None:
+    bad, good = moved(rule)
+    found = rules_of(bad)
+    assert rule in found, sorted(found)
+    assert rule not in rules_of(good)
+    fix = found[rule].fix
+    if fix is not None and not rule.startswith("fit-clearance"):
+        assert rule not in rules_of(apply_patch(bad, fix.patch)), fix.label
+    for answer in found[rule].answers:
+        assert rule not in rules_of(apply_patch(bad, answer.patch)), answer.label
+
+
+@pytest.mark.parametrize(("rule", "tag"), zip(TAGGED, ("heat", "moving_part", "sharp_edge"), strict=True))
+def test_a_way_past_something_is_said(rule: str, tag: str) -> None:
+    nodes = [{"id": "n1", "x_m": 0.6, "y_m": 0.0, "z_m": 0.3}, {"id": "n2", "x_m": 3.6, "y_m": 0.0, "z_m": 0.3}]
+    for tags, speaks in (([tag], True), ([], False)):
+        way = {"id": "own-way", "a": "n1", "b": "n2", "services": ["dc"], "tags": tags, "length_m": 0.5}
+        d = laid(
+            at("power:bank", 0.4, -0.1),
+            at("power:inverter", 3.4, 0.0, 0.2),
+            fit={"nodes": nodes, "ways": [way], "closed": []},
+            wiring={"circuits": [{"id": "feed", "name": "Feed", "kind": "inverter"}]},
+        )
+        assert (rule in rules_of(d)) is speaks
+
+
+def towed(x: float, kg: float = 150.0, region: str = "uk", **running: Any) -> Design:
+    data = blank(vehicle={"preset": "trailer"}, life={"appliances": [], "people": 2, "place": "london"})
+    data["region"] = region
+    gear = {
+        "rear_axle_x_m": 2.0,
+        "second_axle_x_m": 2.0,
+        "coupling_x_m": 5.5,
+        "nose_empty_kg": 50.0,
+        "empty_rear_kg": 750.0,
+        "gross_limit_kg": 2500.0,
+        **running,
+    }
+    data["fit"] = {"own": [own("load", "luggage", kg=kg, hollow=False)], "places": [{"of": "own:load", "x_m": x, "y_m": -0.25}], "body": {"running": gear}}
+    return load_design(data)
+
+
+@pytest.mark.parametrize(
+    ("rule", "bad", "good"),
+    [
+        ("fit-nose-light", towed(0.1), towed(2.4)),
+        ("fit-nose-heavy", towed(4.0, 300), towed(1.6)),
+        ("fit-nose-over-limit", towed(4.0, 300, nose_limit_kg=100.0), towed(2.4, nose_limit_kg=100.0)),
+        ("fit-tow-over", towed(2.4, tow_limit_kg=900.0), towed(2.4, tow_limit_kg=2000.0)),
+        ("fit-tow-ratio", towed(2.4, tow_vehicle_kg=1300.0), towed(2.4, tow_vehicle_kg=2500.0)),
+    ],
+)
+def test_a_trailer_on_its_ball(rule: str, bad: Design, good: Design) -> None:
+    assert rule in rules_of(bad)
+    assert rule not in rules_of(good)
+
+
+def weighed(front: float, rear: float, design: Design | None = None, **more: Any) -> Report:
+    design = design or laid(at("own:box", 2, 0), fit={"own": [BOX]})
+    model = report(design).fit.weight.loadings[0]
+    assert model.front_kg is not None and model.rear_kg is not None
+    measured = Facts.model_validate(
+        {"weighings": [{"id": "w", "front_kg": model.front_kg + front, "rear_kg": model.rear_kg + rear, "loaded": "travel", **more}]}
+    )
+    return report(design, added((), entries_between(Facts(), measured)))
+
+
+def test_the_weighbridge_finds_a_lump_a_couple_and_a_slip() -> None:
+    rules = {f.rule for f in weighed(20, 130).findings}
+    assert {"fit-mass-unaccounted"} <= rules and "fit-lump-implausible" not in rules
+    assert "fit-mass-misplaced" in {f.rule for f in weighed(40, -40).findings}
+    assert "fit-lump-implausible" in {f.rule for f in weighed(-300, 360).findings}
+    assert not {f.rule for f in weighed(5, 5).findings} & set(WEIGHED)
+    assert "test-overweight" in {f.rule for f in weighed(900, 0).findings}
+    assert "test-weight-differs" in {f.rule for f in weighed(0, 80).findings}
+
+
+def test_a_booked_difference_counts_from_then_on() -> None:
+    before, after = weighed(20, 130).fit.weight, weighed(20, 130, booked=True).fit.weight
+    assert after.loadings[0].gross_kg - before.loadings[0].gross_kg == pytest.approx(150)
+    assert any(r.key.startswith("unaccounted") for r in after.rows)
+
+
+@pytest.mark.parametrize(
+    ("fit", "key"),
+    [
+        ({"body": {**SHELL, "stations": [SHELL["stations"][1], SHELL["stations"][0]]}}, "x_m"),
+        ({"body": {**SHELL, "levels_z_m": [1.0, 0.5, 0.2]}}, "levels_z_m"),
+        ({"bays": [{**LOCKER, "x1_m": -0.2}]}, "x1_m"),
+        ({"places": [at("own:a", 1, 0), at("own:a", 2, 0)]}, "of"),
+        ({"places": [at("own:a", 1, 0, bay="nowhere")]}, "bay"),
+        ({"own": [own("a", kg=-3.0)]}, "mass_kg"),
+        ({"places": [at("own:a", 1000, 0)]}, "x_m"),
+        ({"body": {"doors": [{"id": "d", "side": "left", "clear_width_m": 0.6, "clear_height_m": 1.0}]}}, "x0_m"),
+    ],
+)
+def test_a_document_that_can_not_be_is_refused_with_its_field(fit: dict[str, Any], key: str) -> None:
+    with pytest.raises(BadInput) as e:
+        load_design({**blank(), "fit": fit})
+    assert e.value.key == key
+
+
+def test_lead_is_drawn_as_lead() -> None:
+    d = laid(at("power:bank", 2, 0, up="left"), power={"bank": AGM})
+    assert "fit-orientation" in rules_of(d)

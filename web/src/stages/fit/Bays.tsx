@@ -1,0 +1,86 @@
+/** Bays: spaces that things stand in, with how warm they are. */
+import { useState } from "react";
+import type { Schemas } from "../../data/client";
+import { useItems } from "../../data/items";
+import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
+import { useFit } from "./data";
+import { BAY_KINDS, THERMAL } from "./words";
+
+type Bay = Schemas["FitBay"] & { name: string };
+
+export function Bays() {
+  const fit = useFit();
+  const list = useItems<Bay>("/fit/bays", (fit.doc.bays ?? []) as Bay[], "Bay", (id) =>
+    (fit.doc.places ?? []).flatMap((p, i) => (p.bay === id ? [{ op: "replace" as const, path: `/fit/places/${i}/bay`, value: null }] : [])),
+  );
+  const [open, setOpen] = useState<string | null>(null);
+  const b = list.items.find((x) => x.id === open);
+  return (
+    <>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Bays</h3>
+      {!list.items.length && (
+        <p className="my-1 text-[12px] text-chalk-dim">
+          None: everything stands in the living space. A gas locker, a garage or the space under the floor is a bay.
+        </p>
+      )}
+      <ul className="m-0 list-none p-0">
+        {list.items.map((x) => (
+          <li key={x.id}>
+            <button
+              type="button"
+              className="underline decoration-dotted underline-offset-2"
+              aria-expanded={open === x.id}
+              onClick={() => setOpen(open === x.id ? null : x.id)}
+            >
+              {x.name}
+            </button>
+            {open === x.id && b && (
+              <div className="border-l-2 border-slate-2 pl-2">
+                <Fields
+                  specs={[
+                    words("name", "name"),
+                    choice("kind", "is", BAY_KINDS),
+                    choice("thermal", "warmth", THERMAL),
+                    quantity("x0_m", "rear end", "length", "m"),
+                    quantity("x1_m", "front end", "length", "m"),
+                    quantity("y0_m", "right side, left of centre", "length", "m"),
+                    quantity("y1_m", "left side, left of centre", "length", "m"),
+                    quantity("z0_m", "bottom over the floor", "length", "m"),
+                    quantity("z1_m", "top over the floor", "length", "m"),
+                    flag("sealed_inside", "gas-tight towards the inside"),
+                    flag("enclosed", "closed all round"),
+                  ]}
+                  item={b}
+                  onSet={(key, value, label) => void list.set(b, { [key]: value }, label)}
+                />
+                <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void list.remove(b)}>
+                  remove this bay
+                </button>
+              </div>
+            )}
+          </li>
+        ))}
+      </ul>
+      <button
+        type="button"
+        className="btn btn-slate mt-1"
+        onClick={() =>
+          void list
+            .add({
+              kind: "garage",
+              thermal: "unheated",
+              x0_m: 0,
+              x1_m: Math.min(1.2, fit.part.body.length),
+              y0_m: -fit.part.body.half,
+              y1_m: fit.part.body.half,
+              z0_m: 0,
+              z1_m: 0.7,
+            })
+            .then((id) => id && setOpen(id))
+        }
+      >
+        Add a bay
+      </button>
+    </>
+  );
+}

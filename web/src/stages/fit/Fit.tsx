@@ -1,0 +1,20 @@
+/** Stage 9, Layout and weight: where does it go, and what does it weigh? */
+import { useFindingsView } from "../../shell/views";
+import { MeasureView } from "./MeasureView";
+import { OutView } from "./OutView";
+import { PlacesView } from "./PlacesView";
+import { WallView } from "./WallView";
+import { WaysView } from "./WaysView";
+import { WeightView } from "./WeightView";
+import { VIEWS } from "./words";
+
+/** The view on which what a finding is about is worked on. */
+export function viewOf(subject: string): keyof typeof VIEWS {
+  if (["front", "rear"].includes(subject)) return "weight";
+  return subject.includes(":") || subject === "fit" ? "places" : "ways";
+}
+
+export function Component() {
+  const View = { places: PlacesView, ways: WaysView, wall: WallView, out: OutView, weight: WeightView, measure: MeasureView }[useFindingsView(VIEWS, viewOf)];
+  return <View />;
+}

@@ -1,0 +1,523 @@
+/** Places: what stands where, drawn to scale; what has no place yet; the thing in hand with its size, pose and what holds it. */
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
+import { api, type Schemas, take } from "../../data/client";
+import { preview, turns } from "../../data/preview";
+import { show } from "../../data/show";
+import { Exports } from "../../parts/Exports";
+import { choice, Fields, flag, quantity } from "../../parts/Fields";
+import { SlateFig } from "../../parts/Fig";
+import { FindingList, ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { ChoiceProperty } from "../../parts/Property";
+import { Bench } from "../../shell/Bench";
+import { useCall } from "../../shell/call";
+import { useHand } from "../../shell/hand";
+import { usePerson, useSaid } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { StageViews } from "../../shell/ViewSwitch";
+import { Bays } from "./Bays";
+import { BringInPlaces } from "./BringInPlaces";
+import { round, useFit } from "./data";
+import type { Box, PlaceDoc, Thing } from "./geometry";
+import { Choices, LOOKS, type Look, Pane, Slant } from "./Scene";
+import { Sentence } from "./Sentence";
+import { CAUTION, FIXINGS, FROM, SCHOOLS, TURNS, UPS, VIEWS } from "./words";
+
+type Fit = ReturnType<typeof useFit>;
+type Sized = Omit<Schemas["SizeDoc"], "clearance_m">;
+
+/** What a proposal found, and how to take it. */
+function useProposal(fit: Fit) {
+  const [asked, setAsked] = useState<"idle" | "searching" | "done">("idle");
+  const [said, setSaid] = useState<string | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  const find = async (of?: string[]) => {
+    stop.current = new AbortController();
+    setAsked("searching");
+    setSaid(null);
+    try {
+      const made = await take(
+        api.GET("/api/variants/{variant_id}/fit/places", {
+          params: { path: { variant_id: fit.id }, query: { revision: fit.revision, of } },
+          signal: stop.current.signal,
+        }),
+      );
+      const left = made.left.length ? ` No free place was found for ${made.left.slice(0, 5).join(", ")}.` : "";
+      if (made.patch.length)
+        await fit.edit(made.patch as never, made.places.length === 1 ? `placed ${made.places[0]!.name}` : `placed ${made.places.length} things`);
+      setSaid(
+        made.places.length === 1
+          ? `${made.places[0]!.why.join(" ")}`
+          : `Placed ${made.places.length}${made.bays.length ? `, with ${made.bays.join(", ").toLowerCase()}` : ""}.${left}`,
+      );
+    } catch (e) {
+      if ((e as Error).name !== "AbortError") setSaid(`It could not be searched: ${(e as Error).message}`);
+    }
+    setAsked("done");
+  };
+  return { find, searching: asked === "searching", said, cancel: () => stop.current?.abort() };
+}
+
+/** What would follow while a thing is held somewhere: asked again as soon as the last answer is there. */
+function useFollowing(fit: Fit, ghost: PlaceDoc | null) {
+  const [report, setReport] = useState<Fit["report"] | null>(null);
+  const busy = useRef(false);
+  const next = useRef<PlaceDoc | null>(null);
+  const latest = useRef(fit);
+  latest.current = fit;
+  const ask = useCallback(async () => {
+    if (busy.current) return;
+    busy.current = true;
+    while (next.current) {
+      const p = next.current;
+      next.current = null;
+      try {
+        const made = await preview(latest.current, latest.current.putOps(p));
+        setReport((old) => (next.current || old !== null || p ? made : old));
+      } catch {
+        break;
+      }
+    }
+    busy.current = false;
+  }, []);
+  useEffect(() => {
+    if (!ghost) {
+      next.current = null;
+      setReport(null);
+      return;
+    }
+    next.current = ghost;
+    void ask();
+  }, [ghost, ask]);
+  return ghost ? report : null;
+}
+
+export function PlacesView() {
+  const fit = useFit();
+  const say = useSaid();
+  const { units } = usePerson();
+  const hand = useHand();
+  const [params, setParams] = useSearchParams();
+  const look = ((params.get("look") ?? "plan") in LOOKS ? (params.get("look") ?? "plan") : "plan") as Look;
+  const [turn, setTurn] = useState(0);
+  const [ghost, setGhost] = useState<PlaceDoc | null>(null);
+  const [table, setTable] = useState(false);
+  const proposal = useProposal(fit);
+  const following = useFollowing(fit, ghost);
+  const { part, byKey } = fit;
+  const held = hand.kind === "thing" ? byKey.get(hand.id) : undefined;
+  const open = part.things.filter((t) => !t.box);
+  const marked = useMemo(() => new Set(part.clashes.flatMap((c) => [c.a, c.b])), [part.clashes]);
+  const cut = ghost ? ghost.x_m + 0.01 : held?.box ? ((held.box as Box)[0] + (held.box as Box)[1]) / 2 : part.body.length / 2;
+  const pick = (key: string) => hand.key !== `thing:${key}` && hand.pick("thing", key);
+  const onTurn = (t: Thing) => {
+    const p = fit.placeOf(t.key);
+    if (p) void fit.put({ ...p, yaw_deg: (((p.yaw_deg ?? 0) + 90) % 360) as PlaceDoc["yaw_deg"] }, "turned");
+  };
+  const scene = {
+    body: part.body,
+    things: part.things,
+    placeOf: fit.placeOf,
+    selected: held?.key,
+    marked,
+    onPick: pick,
+    onGhost: (g: { place: PlaceDoc } | null) => setGhost(g?.place ?? null),
+    onDrop: (p: PlaceDoc) => void fit.put(p),
+    onTurn,
+    onLift: (t: Thing) => void fit.lift(t.key),
+    cut,
+  };
+  const setLook = (v: Look) =>
+    setParams((p) => {
+      if (v === "plan") p.delete("look");
+      else p.set("look", v);
+      return p;
+    });
+  const add = async (kind: string) => {
+    const piece = part.furniture.find((x) => x.kind === kind);
+    const key = piece && (await fit.addOwn(piece));
+    if (key) hand.pick("thing", key);
+  };
+  useCall("bothy:new", () => document.querySelector<HTMLSelectElement>("#fit-add")?.focus());
+  const metre = (key: "x_m" | "y_m" | "z_m", label: string): Column<Thing> => ({
+    key,
+    label,
+    width: "9%",
+    align: "right",
+    kind: "quantity",
+    dimension: "length",
+    unit: "m",
+    show: (t) => {
+      const p = fit.placeOf(t.key);
+      return p ? show(p[key] ?? 0, "m", units) : "–";
+    },
+    value: (t) => fit.placeOf(t.key)?.[key],
+    set: (t, q) => q && void fit.setPlace(t, { [key]: round(q.value) }, label),
+  });
+  const columns: Column<Thing>[] = [
+    { key: "name", label: "thing", width: "25%", kind: "computed", show: (t) => <span className="font-sans text-peat">{t.name}</span> },
+    { key: "size", label: "size, mm", width: "17%", align: "right", kind: "computed", show: (t) => t.size.map((x) => Math.round(1000 * x)).join("×") },
+    {
+      key: "kg",
+      label: "mass",
+      width: "10%",
+      align: "right",
+      kind: "quantity",
+      dimension: "mass",
+      unit: "kg",
+      show: (t) => <span className={t.mass_from === "usual" ? "text-heather" : ""}>{show(t.mass_kg, "kg", units)}</span>,
+      value: (t) => t.mass_kg,
+      set: (t, q) => q && void fit.setSize(t, { mass_kg: q.value }, "mass"),
+    },
+    metre("x_m", "from the rear"),
+    metre("y_m", "left of centre"),
+    metre("z_m", "over the floor"),
+    {
+      key: "yaw",
+      label: "turned",
+      width: "10%",
+      kind: "choice",
+      options: TURNS,
+      show: (t) => (t.box ? `${fit.placeOf(t.key)?.yaw_deg ?? 0}°` : "–"),
+      value: (t) => String(fit.placeOf(t.key)?.yaw_deg ?? 0),
+      set: (t, v) => void fit.setPlace(t, { yaw_deg: Number(v) as PlaceDoc["yaw_deg"] }, "turned"),
+    },
+    {
+      key: "in",
+      label: "stands in",
+      width: "11%",
+      kind: "computed",
+      show: (t) => <span className="font-sans text-peat">{t.box ? where(fit, t) : "not placed"}</span>,
+    },
+  ];
+  const rows = [...open, ...part.things.filter((t) => t.box)];
+  return (
+    <Bench
+      title="Layout and weight"
+      sentence={<Sentence />}
+      picture={
+        <div className="flex h-full min-h-[240px] max-[899px]:block">
+          {(open.length > 0 || proposal.said) && (
+            <section aria-label="Not placed yet" className="flex w-44 shrink-0 flex-col border-r border-line max-[899px]:w-full">
+              <h2 className="m-0 px-2 pt-1.5 text-[12px] font-semibold">{open.length ? `Not placed yet: ${open.length}` : "All is placed"}</h2>
+              <ul className="m-0 min-h-0 flex-1 list-none overflow-auto p-1 text-[12px] max-[899px]:max-h-40">
+                {open.map((t) => (
+                  <li key={t.key}>
+                    <button
+                      type="button"
+                      className={`w-full px-1 py-0.5 text-left hover:bg-gorse/15 ${held?.key === t.key ? "bg-gorse/20" : ""}`}
+                      onClick={() => pick(t.key)}
+                      onDoubleClick={() => void proposal.find([t.key])}
+                    >
+                      {t.name}
+                      <span className="num block text-[11px] text-dim">
+                        {say(`${t.size.map((x) => Math.round(1000 * x)).join(" × ")} mm`)} · {show(t.mass_kg + t.contents_kg, "kg", units)}
+                      </span>
+                    </button>
+                  </li>
+                ))}
+              </ul>
+              {open.length > 0 && (
+                <div className="border-t border-line p-1">
+                  {proposal.searching ? (
+                    <span role="status" className="text-[12px]">
+                      Searching places…{" "}
+                      <button type="button" className="underline" onClick={proposal.cancel}>
+                        cancel
+                      </button>
+                    </span>
+                  ) : (
+                    <button type="button" className="btn btn-main w-full" onClick={() => void proposal.find()}>
+                      Place {open.length === 1 ? "it" : `all ${open.length}`}
+                    </button>
+                  )}
+                </div>
+              )}
+            </section>
+          )}
+          <div className="flex min-w-0 flex-1 flex-col">
+            <div className="flex flex-wrap items-center gap-3 px-2 pt-1">
+              <Choices label="Looked at from" options={LOOKS} value={look} onSet={setLook}>
+                {look === "slant" && (
+                  <button type="button" className="border border-line px-1.5" onClick={() => setTurn((turn + 1) % 4)}>
+                    turn
+                  </button>
+                )}
+              </Choices>
+              <span className="text-[11px] text-dim">
+                front to the {look === "right" ? "right" : "left"}; drag, or arrows {say("10 mm")}, Shift {say("1 mm")}, R turns, Delete takes out
+              </span>
+            </div>
+            {proposal.said && (
+              <p role="status" className="m-0 px-2 text-[12px]">
+                {say(proposal.said)}
+              </p>
+            )}
+            <div className="flex min-h-0 flex-1 gap-2 p-2 max-[899px]:block">
+              <div className="min-h-0 min-w-0 flex-[3] max-[899px]:h-64">
+                {look === "slant" ? (
+                  <Slant body={part.body} things={part.things} selected={held?.key} turn={turn} onPick={pick} />
+                ) : look === "plan" ? (
+                  <div className="flex h-full flex-col gap-1">
+                    <div className="min-h-0 flex-1">
+                      <Pane look="plan" label="plan of the vehicle, to scale" {...scene} />
+                    </div>
+                    <div className="min-h-0 flex-1">
+                      <Pane look="left" label="left side of the vehicle, to scale" {...scene} />
+                    </div>
+                  </div>
+                ) : (
+                  <Pane look={look} label={`${LOOKS[look]} of the vehicle, to scale`} {...scene} />
+                )}
+              </div>
+              <div className="flex min-h-0 min-w-0 flex-1 flex-col max-[899px]:h-56">
+                <span className="text-[11px] text-dim">section {show(cut, "m", units)} from the rear, seen forwards</span>
+                <div className="min-h-0 flex-1">
+                  <Pane look="section" label="Section at the thing in hand" {...scene} />
+                </div>
+              </div>
+            </div>
+          </div>
+        </div>
+      }
+      tools={
+        <>
+          <StageViews stage="Layout and weight" views={VIEWS} />
+          <label className="flex items-center gap-1 text-[12px]">
+            <span className="sr-only">Add furniture</span>
+            <select id="fit-add" className="field" value="" onChange={(e) => void add(e.target.value)}>
+              <option value="">Add furniture (n)</option>
+              {part.furniture.map((p) => (
+                <option key={p.kind} value={p.kind}>
+                  {p.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <button type="button" className="btn" onClick={() => setTable(true)}>
+            Import places
+          </button>
+          <Exports
+            items={[
+              { word: "Places (CSV)", file: "places.csv" },
+              { word: "Masses (CSV)", file: "masses.csv" },
+              { word: "Ways (CSV)", file: "ways.csv" },
+              { word: "Plan and side at 1 : 20 (SVG)", file: "layout.svg" },
+              { word: "Plan and side (DXF)", file: "layout.dxf" },
+            ]}
+          />
+          {table && <BringInPlaces onClose={() => setTable(false)} />}
+        </>
+      }
+      ledger={
+        <Ledger
+          label="Things and their places"
+          rows={rows}
+          columns={columns}
+          id={(t) => t.key}
+          selected={held?.key}
+          onSelect={(t) => pick(t.key)}
+          onRemove={(t) => void (t.box ? fit.lift(t.key) : t.key.startsWith("own:") ? fit.removeOwn(t.key) : undefined)}
+          mark={(t) => <ItemMark subject={t.key} />}
+          empty={<p className="m-0 max-w-xl text-[15px]">Nothing to place yet. Choose parts in the other stages, or add furniture here.</p>}
+        />
+      }
+      slate={held ? <ThingSlate t={held} ghost={ghost} following={following} find={() => void proposal.find([held.key])} /> : <Whole following={following} />}
+    />
+  );
+}
+
+function where(fit: Fit, t: Thing): string {
+  const p = fit.placeOf(t.key);
+  if (t.inside) return fit.byKey.get(t.inside)?.name ?? t.inside;
+  const bay = (fit.doc.bays ?? []).find((b) => b.id === p?.bay);
+  return bay ? bay.name! : t.on_roof ? "on the roof" : "the living space";
+}
+
+/** What rolls while a thing is held: weights, lengths, and findings that come or go. */
+function Following({ report, of }: { report: Fit["report"]; of?: string }) {
+  const say = useSaid();
+  const { units } = usePerson();
+  const now = useFit();
+  const rows: [string, string, string][] = [];
+  const worst = (r: Fit["report"]) => r.fit.weight.loadings.find((l) => l.id === now.part.weight.worst) ?? r.fit.weight.loadings[0]!;
+  const [a, b] = [worst(now.report), worst(report)];
+  for (const [key, word] of [
+    ["front_kg", "front axle"],
+    ["rear_kg", "rear axle"],
+    ["left_kg", "left side"],
+    ["nose_kg", "on the ball"],
+  ] as const) {
+    const [x, y] = [a[key], b[key]];
+    if (x != null && y != null && Math.abs(x - y) > 0.05) rows.push([word, show(x, "kg", units), show(y, "kg", units)]);
+  }
+  for (const r of report.fit.routes) {
+    if (of && r.a !== of && !r.b.includes(of)) continue;
+    const old = now.part.routes.find((q) => q.id === r.id);
+    if (r.length_m != null && Math.abs((old?.length_m ?? 0) - r.length_m) > 0.005)
+      rows.push([r.name, show(old?.length_m, "m", units), show(r.length_m, "m", units)]);
+    const id = r.id.startsWith("circuit:") ? r.id.slice(8) : null;
+    const [d0, d1] = id ? [now.report.wiring.circuits[id]?.drop_v, report.wiring.circuits[id]?.drop_v] : [null, null];
+    if (d0 != null && d1 != null && Math.abs(d0 - d1) > 0.0005) rows.push([`voltage drop, ${r.name}`, show(d0, "V", units), show(d1, "V", units)]);
+  }
+  const t = turns(now.report.findings, report.findings);
+  return (
+    <div role="status" aria-label="What follows from moving it" className="my-2 border border-gorse/60 p-1.5 text-[12px]">
+      <table className="w-full">
+        <tbody>
+          {rows.slice(0, 12).map(([word, x, y]) => (
+            <tr key={word}>
+              <td>{say(word)}</td>
+              <td className="num text-right text-chalk-dim">{x}</td>
+              <td className="num text-right">{y}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {t.comes.map((f) => (
+        <p key={f.id} className="m-0 text-[#f3b3a4]">
+          comes: {say(f.title)}, {f.subject_name}
+        </p>
+      ))}
+      {t.goes.map((f) => (
+        <p key={f.id} className="m-0 text-[#b6d8a4]">
+          goes: {say(f.title)}, {f.subject_name}
+        </p>
+      ))}
+      {!rows.length && !t.comes.length && !t.goes.length && <span className="text-chalk-dim">Nothing else changes.</span>}
+    </div>
+  );
+}
+
+function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc | null; following: Fit["report"] | null; find: () => void }) {
+  const fit = useFit();
+  const say = useSaid();
+  const { units } = usePerson();
+  const hand = useHand();
+  const p = fit.placeOf(t.key);
+  const routes = fit.part.routes.filter((r) => r.a === t.key || r.b.includes(t.key));
+  const sized: Sized = (fit.doc.sizes ?? []).find((s) => s.of === t.key) ?? { of: t.key };
+  const bays = (fit.doc.bays ?? []).map((b) => ({ value: b.id!, word: b.name! }));
+  const set = (key: string, value: unknown, label: string) => void fit.setPlace(t, { [key]: key === "yaw_deg" ? Number(value) : value }, label);
+  return (
+    <Slate title={t.name} sub={t.what}>
+      <FindingList findings={fit.report.findings.filter((f) => f.subject === t.key || (f.stage === "fit" && f.related.includes(t.key)))} />
+      {following && ghost && <Following report={following} of={t.key} />}
+      <p className="my-1 text-[12px]">
+        {say(`${t.size.map((x) => Math.round(1000 * x)).join(" × ")} mm`)} ({FROM[t.size_from as keyof typeof FROM]}), {show(t.mass_kg, "kg", units)} (
+        {FROM[t.mass_from as keyof typeof FROM]}){t.contents_kg > 0 && `, and ${show(t.contents_kg, "kg", units)} in it when full`}.
+      </p>
+      {p ? (
+        <>
+          <Fields
+            specs={[
+              quantity("x_m", "from the rear", "length", "m"),
+              quantity("y_m", "left of the centre line", "length", "m"),
+              quantity("z_m", "over the floor", "length", "m"),
+              choice("up", "stands", UPS),
+              choice("fixing", "held by", FIXINGS, { none: "not entered" }),
+              quantity("fixing_count", "how many", "count", "", { clearable: true, placeholder: "4" }),
+              flag("tray", "a drained tray is under it"),
+              flag("shield", "a heat shield is between"),
+              flag("hatch", "a hatch without a tool leads to it"),
+            ]}
+            item={p}
+            onSet={set}
+          />
+          <ChoiceProperty
+            label="turned"
+            value={String(p.yaw_deg ?? 0) as (typeof TURNS)[number]["value"]}
+            options={TURNS}
+            onSet={(v) => set("yaw_deg", v, "turned")}
+          />
+          {bays.length > 0 && (
+            <ChoiceProperty
+              label="bay"
+              value={p.bay ?? ""}
+              options={[{ value: "", word: "none: the living space" }, ...bays]}
+              onSet={(v) => set("bay", v || null, "bay")}
+            />
+          )}
+          {p.fixing && <SlateFig k={`fit/held/${t.key.replace(":", "-")}/used_frac` as never} label="used of the fixings" />}
+        </>
+      ) : (
+        <div className="my-2 flex flex-wrap gap-2">
+          <button type="button" className="btn btn-slate" onClick={find}>
+            Let Bothy place it
+          </button>
+          <button type="button" className="btn btn-slate" onClick={() => void fit.put(fit.start(t), "placed")}>
+            Put it in the middle
+          </button>
+        </div>
+      )}
+      {routes.length > 0 && <h3 className="mb-1 mt-3 font-display text-[14px]">Joined to it</h3>}
+      {routes.map((r) =>
+        r.length_m != null ? (
+          <SlateFig key={r.id} k={`ways/${r.id.replace(":", "-")}/length_m` as never} label={r.name} />
+        ) : (
+          <p key={r.id} className="my-0.5 text-[12px] text-chalk-dim">
+            {r.name}: {r.missing.length ? `${r.missing.map((k) => fit.byKey.get(k)?.name ?? k).join(", ")} not placed yet` : "no way"}
+          </p>
+        ),
+      )}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Size and mass</h3>
+      <Fields
+        specs={[
+          quantity("length_m", "length", "length", "m", { placeholder: "from its part", clearable: true }),
+          quantity("width_m", "width", "length", "m", { placeholder: "from its part", clearable: true }),
+          quantity("height_m", "height", "length", "m", { placeholder: "from its part", clearable: true }),
+          quantity("mass_kg", "mass", "mass", "kg", { placeholder: "from its part", clearable: true }),
+        ]}
+        item={sized}
+        onSet={(key, value, label) => void fit.setSize(t, { [key]: value }, label)}
+      />
+      <p className="my-1 text-[12px] text-chalk-dim">
+        Space it needs, {t.why === "door_swing" ? "for its door" : `for ${t.why}`}:{" "}
+        {["rear", "front", "right", "left", "below", "above"]
+          .flatMap((w, i) => (t.clearance[i]! > 0 ? [say(`${w} ${Math.round(1000 * t.clearance[i]!)} mm`)] : []))
+          .join(", ") || "none"}
+        . May stand with {t.up.join(" or ")} up. Typical; its manual governs.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {p && (
+          <button type="button" className="btn btn-slate" onClick={() => void fit.lift(t.key)}>
+            Take it out of its place
+          </button>
+        )}
+        {t.key.startsWith("own:") && (
+          <button
+            type="button"
+            className="btn btn-slate"
+            onClick={() => {
+              void fit.removeOwn(t.key);
+              hand.drop();
+            }}
+          >
+            Remove it
+          </button>
+        )}
+      </div>
+      {t.mass_kg >= 25 && <p className="mt-2 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say("25 kg and more: two people or a hoist.")}</p>}
+    </Slate>
+  );
+}
+
+function Whole({ following }: { following: Fit["report"] | null }) {
+  const fit = useFit();
+  const say = useSaid();
+  const { edit } = fit;
+  return (
+    <Slate title="Layout and weight" sub={`${fit.part.placed} of ${fit.part.things.length} things placed`}>
+      <FindingList findings={fit.report.findings.filter((f) => f.stage === "fit")} />
+      {following && <Following report={following} />}
+      <Fields
+        specs={[choice("school", "fixings hold", SCHOOLS)]}
+        item={{ school: fit.doc.school ?? "interior_10g" }}
+        onSet={(key, value, label) => void edit([{ op: "replace", path: `/fit/${key}`, value }], label)}
+      />
+      <Bays />
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
+    </Slate>
+  );
+}

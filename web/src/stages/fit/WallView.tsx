@@ -1,0 +1,189 @@
+/** Behind a wall: what crosses it, with where it enters and leaves, and whether it was tested. To be looked at before it is closed. */
+import { useSearchParams } from "react-router";
+import { show } from "../../data/show";
+import { Exports } from "../../parts/Exports";
+import { Bench } from "../../shell/Bench";
+import { usePerson, useSaid } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { StageViews } from "../../shell/ViewSwitch";
+import { useFit } from "./data";
+import { Choices } from "./Scene";
+import { Sentence } from "./Sentence";
+import { CUT, VIEWS } from "./words";
+
+type Wall = ReturnType<typeof useFit>["part"]["walls"][number];
+const SERVICE = { dc: "low voltage", mains: "mains", data: "signals", water: "water", waste: "waste water", gas: "gas", duct: "warm air" } as Record<
+  string,
+  string
+>;
+const DASH = { mains: "9 3", data: "1 3", water: "3 2", waste: "12 6", gas: "2 2 2 6", duct: "14 4 2 4" } as Record<string, string>;
+
+/** The wall from inside, with what runs behind it. */
+export function WallPicture({ wall }: { wall: Wall }) {
+  const { part } = useFit();
+  const { units } = usePerson();
+  const b = part.body;
+  const flat = ["ceiling", "floor", "under"].includes(wall.id);
+  const high = flat ? 2 * b.half : b.height;
+  // from inside, the left wall has the front to its left as one looks at it with the rear to the right; the right wall the other way
+  const mirrored = wall.id === "left" || flat;
+  const u = (x: number) => (mirrored ? b.length - x : x) + 0.2;
+  const v = (z: number) => (flat ? b.half + z : high - z) + 0.15;
+  const doors = b.doors.filter((d) => d.side === wall.id);
+  return (
+    <svg
+      viewBox={`0 0 ${b.length + 0.4} ${high + 0.5}`}
+      className="block h-full w-full text-peat"
+      preserveAspectRatio="xMidYMid meet"
+      role="img"
+      aria-label={`${wall.name} from inside`}
+    >
+      <rect x={0.2} y={0.15} width={b.length} height={high} fill="none" stroke="currentColor" strokeWidth="0.018" />
+      {doors.map((d) => (
+        <rect
+          key={d.id}
+          x={Math.min(u(d.a), u(d.b))}
+          y={v(d.sill + d.height)}
+          width={d.b - d.a}
+          height={d.height}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="0.01"
+          strokeDasharray="0.06 0.05"
+        />
+      ))}
+      {wall.rows.map((r, i) => {
+        const dash = (DASH[r.service] ?? "")
+          .split(" ")
+          .filter(Boolean)
+          .map((n) => Number(n) * 0.012);
+        return (
+          <g key={i}>
+            <line
+              x1={u(r.enters[0]!)}
+              y1={v(r.enters[1]!)}
+              x2={u(r.leaves[0]!)}
+              y2={v(r.leaves[1]!)}
+              stroke="currentColor"
+              strokeWidth="0.015"
+              strokeDasharray={dash.join(" ") || undefined}
+              opacity="0.7"
+            />
+            {[r.enters, r.leaves].map((at, n) => (
+              <circle
+                key={n}
+                cx={u(at[0]!)}
+                cy={v(at[1]!)}
+                r="0.02"
+                fill={r.tested ? "var(--color-moss)" : "var(--color-sheet)"}
+                stroke="currentColor"
+                strokeWidth="0.008"
+              />
+            ))}
+          </g>
+        );
+      })}
+      <text x={u(0)} y={high + 0.34} fontSize="0.1" textAnchor="middle" fill="currentColor">
+        rear
+      </text>
+      <text x={u(b.length)} y={high + 0.34} fontSize="0.1" textAnchor="middle" fill="currentColor">
+        front, {show(b.length, "m", units)}
+      </text>
+    </svg>
+  );
+}
+
+export function WallTable({ wall }: { wall: Wall }) {
+  const { units } = usePerson();
+  const flat = ["ceiling", "floor", "under"].includes(wall.id);
+  const second = flat ? "left of centre" : "over the floor";
+  return (
+    <table className="w-full border-collapse text-[13px]" aria-label={`What crosses the ${wall.name.toLowerCase()}`}>
+      <thead>
+        <tr className="border-b border-line text-left text-[11px] text-dim">
+          {["run", "carries", "enters, from the rear", second, "leaves, from the rear", second, "tested"].map((h, i) => (
+            <th key={i} className="px-2 py-1 font-semibold">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {wall.rows.map((r, i) => (
+          <tr key={i} className="border-b border-line/60">
+            <td className="px-2 py-0.5">{r.name}</td>
+            <td className="px-2">{SERVICE[r.service]}</td>
+            {[...r.enters, ...r.leaves].map((x, n) => (
+              <td key={n} className="num px-2">
+                {show(x, "m", units)}
+              </td>
+            ))}
+            <td className="px-2">{r.tested == null ? "–" : r.tested ? "yes" : "not yet"}</td>
+          </tr>
+        ))}
+        {!wall.rows.length && (
+          <tr>
+            <td colSpan={7} className="p-3 text-[14px]">
+              Nothing runs behind it. Runs get their ways as soon as both their ends are placed.
+            </td>
+          </tr>
+        )}
+      </tbody>
+    </table>
+  );
+}
+
+export function WallView() {
+  const fit = useFit();
+  const say = useSaid();
+  const [params, setParams] = useSearchParams();
+  const walls = fit.part.walls;
+  const wall = walls.find((w) => w.id === params.get("wall")) ?? walls[0]!;
+  const untested = wall.rows.filter((r) => r.tested === false);
+  return (
+    <Bench
+      title="Layout and weight"
+      sentence={<Sentence />}
+      picture={
+        <div className="flex h-full flex-col p-2">
+          <Choices
+            label="Wall"
+            options={Object.fromEntries(walls.map((w) => [w.id, `${w.name.toLowerCase()} (${w.rows.length})`])) as Record<string, string>}
+            value={wall.id}
+            onSet={(w) =>
+              setParams((p) => {
+                p.set("wall", w);
+                return p;
+              })
+            }
+          />
+          <div className="min-h-0 flex-1">
+            <WallPicture wall={wall} />
+          </div>
+        </div>
+      }
+      tools={
+        <>
+          <StageViews stage="Layout and weight" views={VIEWS} />
+          <Exports items={[{ word: "What is behind each wall (print)", page: "walls" }]} />
+        </>
+      }
+      ledger={<WallTable wall={wall} />}
+      slate={
+        <Slate title={wall.name} sub={`${wall.rows.length} stretches behind it`}>
+          {untested.length > 0 && (
+            <p className="my-1 border-l-2 border-gorse pl-2 text-[13px]">
+              Before you close it, test and photograph: {[...new Set(untested.map((r) => r.name))].join(", ")}.
+            </p>
+          )}
+          <p className="my-1 text-[12px]">
+            {say(
+              "Measured along the inside: from the rear-most inside face, and over the finished floor or from the centre line. Keep screws 50 mm off every run, or use a depth stop.",
+            )}
+          </p>
+          <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CUT)}</p>
+        </Slate>
+      }
+    />
+  );
+}

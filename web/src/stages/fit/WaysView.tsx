@@ -1,0 +1,216 @@
+/** Ways: the net of raceways, each run with its length, why it goes that way, and what is kept as typed. */
+import { show } from "../../data/show";
+import { SlateFig } from "../../parts/Fig";
+import { FindingList, ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { ChoiceProperty } from "../../parts/Property";
+import { Bench } from "../../shell/Bench";
+import { useHand } from "../../shell/hand";
+import { usePerson, useSaid } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { StageViews } from "../../shell/ViewSwitch";
+import { useFit } from "./data";
+import { LOOKS, Pane } from "./Scene";
+import { Sentence } from "./Sentence";
+import { CUT, VIEWS } from "./words";
+
+type Route = ReturnType<typeof useFit>["part"]["routes"][number];
+const SERVICE = { dc: "low voltage", mains: "mains", data: "signals", water: "water", waste: "waste water", gas: "gas", duct: "warm air" } as Record<
+  string,
+  string
+>;
+const LAYER: Record<string, string> = { dc: "d", data: "d", mains: "m", water: "w", waste: "w", duct: "w", gas: "g" };
+
+export function WaysView() {
+  const fit = useFit();
+  const { units } = usePerson();
+  const hand = useHand();
+  const { part, byKey } = fit;
+  const held = hand.kind === "way" ? part.routes.find((r) => r.id === hand.id) : undefined;
+  const name = (key: string) => (key === "engine" ? "engine" : (byKey.get(key)?.name ?? key));
+  const columns: Column<Route>[] = [
+    { key: "name", label: "run", width: "26%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
+    { key: "service", label: "carries", width: "11%", kind: "computed", show: (r) => <span className="font-sans">{SERVICE[r.service]}</span> },
+    {
+      key: "to",
+      label: "from, to",
+      width: "30%",
+      kind: "computed",
+      show: (r) => <span className="font-sans">{`${name(r.a)} to ${r.b.map(name).join(", ")}`}</span>,
+    },
+    {
+      key: "way",
+      label: "its way",
+      width: "11%",
+      align: "right",
+      kind: "computed",
+      show: (r) => (r.length_m != null ? show(r.length_m, "m", units) : r.missing.length ? "not placed" : "none"),
+    },
+    { key: "typed", label: "typed", width: "11%", align: "right", kind: "computed", show: (r) => show(r.typed_m, "m", units) },
+    {
+      key: "used",
+      label: "counts",
+      width: "11%",
+      kind: "computed",
+      show: (r) => <span className="font-sans">{r.length_m == null || r.kept ? (r.typed_m != null ? "typed" : "assumed") : "its way"}</span>,
+    },
+  ];
+  const net = part.edges.filter((e) => !held || e.layer === LAYER[held.service] || e.layer === "own");
+  const shown = part.routes.filter((r) => r.lines.length && (!held || r.id === held.id));
+  return (
+    <Bench
+      title="Layout and weight"
+      sentence={<Sentence />}
+      picture={
+        <div className="flex h-full flex-col gap-1 p-2">
+          {(["plan", "left"] as const).map((look) => (
+            <div key={look} className="min-h-0 flex-1">
+              <Pane
+                look={look}
+                label={`${LOOKS[look]} with its ways`}
+                body={part.body}
+                things={part.things}
+                placeOf={fit.placeOf}
+                net={net}
+                lines={shown.map((r) => ({ ...r, on: r.id === held?.id }))}
+                onPick={(key) => {
+                  const r = part.routes.find((x) => x.b.includes(key));
+                  if (r) hand.pick("way", r.id);
+                }}
+              />
+            </div>
+          ))}
+        </div>
+      }
+      tools={<StageViews stage="Layout and weight" views={VIEWS} />}
+      ledger={
+        <Ledger
+          label="Runs and their ways"
+          rows={part.routes}
+          columns={columns}
+          id={(r) => r.id}
+          selected={held?.id}
+          onSelect={(r) => hand.pick("way", r.id)}
+          mark={(r) => <ItemMark subject={r.id.split(":")[1]!} />}
+          empty={
+            <p className="m-0 max-w-xl text-[15px]">
+              No runs yet: circuits, pipes and drains of the other stages get their ways here as soon as their ends are placed.
+            </p>
+          }
+        />
+      }
+      slate={held ? <WaySlate r={held} /> : <NetSlate />}
+    />
+  );
+}
+
+function WaySlate({ r }: { r: Route }) {
+  const fit = useFit();
+  const say = useSaid();
+  const { units } = usePerson();
+  const keep = fit.doc.keep ?? [];
+  const at = keep.indexOf(r.id);
+  const pins = fit.doc.pins ?? [];
+  const pinned = pins.findIndex((p) => p.run === r.id);
+  const layer = LAYER[r.service];
+  const nodes = [...new Set(fit.part.edges.filter((e) => e.layer === layer || e.layer === "own").flatMap((e) => e.id.split("--")))]
+    .filter((n) => n.includes("-"))
+    .sort();
+  return (
+    <Slate title={r.name} sub={SERVICE[r.service]}>
+      <FindingList findings={fit.report.findings.filter((f) => f.stage === "fit" && f.subject === r.id.split(":")[1])} />
+      <SlateFig k={`ways/${r.id.replace(":", "-")}/length_m` as never} label="along its way" />
+      {r.id.startsWith("circuit:") && (
+        <>
+          <SlateFig k={`circuits/${r.id.slice(8)}/drop_v` as never} />
+          <SlateFig k={`circuits/${r.id.slice(8)}/best_area_mm2` as never} />
+        </>
+      )}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Why this way</h3>
+      <p className="my-1 text-[12px]">{say(r.why || "One of its ends has no place yet.")}</p>
+      {r.length_m != null && (
+        <p className="my-1 text-[12px] text-chalk-dim">
+          {r.bends} bends, {r.holes} holes in metal, {say(`${r.rise_m >= 0 ? "up" : "down"} ${Math.abs(r.rise_m).toFixed(2)} m`)}.
+          {r.holes > 0 && " A grommet in each hole."}
+        </p>
+      )}
+      {r.missing.length > 0 && <p className="my-1 text-[12px]">Not placed yet: {r.missing.map((k) => fit.byKey.get(k)?.name ?? k).join(", ")}.</p>}
+      {r.typed_m != null && r.length_m != null && (
+        <label className="my-1 flex items-start gap-2">
+          <input
+            type="checkbox"
+            className="mt-1"
+            checked={r.kept}
+            onChange={(e) =>
+              void fit.edit(
+                e.target.checked ? [{ op: "add", path: "/fit/keep/-", value: r.id }] : [{ op: "remove", path: `/fit/keep/${at}` }],
+                e.target.checked ? `kept the typed length of ${r.name}` : `${r.name} goes by its way`,
+              )
+            }
+          />
+          <span>keep the typed {show(r.typed_m, "m", units)}</span>
+        </label>
+      )}
+      <ChoiceProperty
+        label="goes over"
+        value={pinned >= 0 ? pins[pinned]!.node : ""}
+        options={[{ value: "", word: "its best way" }, ...nodes.map((n) => ({ value: n, word: n.slice(2).replace(/-/g, " ") }))]}
+        onSet={(v) =>
+          void fit.edit(
+            [
+              ...(pinned >= 0 ? [{ op: "remove" as const, path: `/fit/pins/${pinned}` }] : []),
+              ...(v ? [{ op: "add" as const, path: "/fit/pins/-", value: { run: r.id, node: v } }] : []),
+            ],
+            `${r.name} goes over ${v || "its best way"}`,
+          )
+        }
+      />
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CUT)}</p>
+    </Slate>
+  );
+}
+
+function NetSlate() {
+  const fit = useFit();
+  const say = useSaid();
+  const { units } = usePerson();
+  const closed = fit.doc.closed ?? [];
+  const named = new Map<string, string[]>();
+  for (const e of fit.part.edges) named.set(e.name, [...(named.get(e.name) ?? []), e.id]);
+  return (
+    <Slate title="Ways" sub={`cables ${show(fit.part.cable_m, "m", units)} in all`}>
+      <FindingList findings={fit.report.findings.filter((f) => f.rule.startsWith("fit-route"))} />
+      <p className="my-1 text-[12px]">
+        {say(
+          "A proposed net: trunks low and high along both walls, uprights about every 0.7 m, crossings under the ceiling and in the floor; low voltage, mains, water and gas apart. No way leads through a door.",
+        )}
+      </p>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Which of them exist</h3>
+      <ul className="m-0 list-none p-0 text-[12px]">
+        {[...named].map(([name, ids]) => (
+          <li key={name}>
+            <label className="flex items-start gap-2">
+              <input
+                type="checkbox"
+                className="mt-1"
+                checked
+                onChange={() => void fit.edit([{ op: "replace", path: "/fit/closed", value: [...closed, ...ids].slice(0, 200) }], `no way ${name}`)}
+              />
+              <span>{name}</span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      {closed.length > 0 && (
+        <button
+          type="button"
+          className="btn btn-slate mt-1"
+          onClick={() => void fit.edit([{ op: "replace", path: "/fit/closed", value: [] }], "all ways open")}
+        >
+          Open all ways again
+        </button>
+      )}
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CUT)}</p>
+    </Slate>
+  );
+}

@@ -1,0 +1,296 @@
+/** Weight: a beam on the axles that tilts, the loadings, every kilogram once, and the weighbridge. */
+import { useState } from "react";
+import { useSearchParams } from "react-router";
+import type { Schemas } from "../../data/client";
+import { useItems } from "../../data/items";
+import { show } from "../../data/show";
+import { Fields, flag, quantity, words } from "../../parts/Fields";
+import { SlateFig } from "../../parts/Fig";
+import { FindingList } from "../../parts/Findings";
+import { HeadroomBar } from "../../parts/HeadroomBar";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { ChoiceProperty } from "../../parts/Property";
+import { Bench } from "../../shell/Bench";
+import { usePerson, useSaid } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { StageViews } from "../../shell/ViewSwitch";
+import { useFit } from "./data";
+import { Choices } from "./Scene";
+import { Sentence } from "./Sentence";
+import { CAUTION, VIEWS } from "./words";
+
+type Kilo = ReturnType<typeof useFit>["part"]["weight"]["rows"][number];
+type Loading = ReturnType<typeof useFit>["part"]["weight"]["loadings"][number];
+type Weighing = Schemas["Weighing"] & { name: string };
+
+/** The beam: masses hang where they stand, the axles push up; it tilts by how far each axle is from its limit. */
+function Beam({ l }: { l: Loading }) {
+  const { part } = useFit();
+  const { units } = usePerson();
+  const b = part.body;
+  const w = part.weight;
+  const supports =
+    b.kind === "axles"
+      ? [
+          { x: b.rear_x!, kg: l.rear_kg ?? 0, limit: w.rear_limit_kg, word: "rear axle" },
+          { x: b.front_x!, kg: l.front_kg ?? 0, limit: w.front_limit_kg, word: "front axle" },
+        ]
+      : b.kind === "trailer"
+        ? [
+            {
+              x: (b.rear_x! + (b.second_x ?? b.rear_x!)) / 2,
+              kg: l.rear_kg ?? 0,
+              limit: w.rear_limit_kg ? w.rear_limit_kg * (b.second_x != null ? 2 : 1) : null,
+              word: "axles",
+            },
+            { x: b.coupling_x!, kg: l.nose_kg ?? 0, limit: w.nose_range ? w.nose_range[1]! * l.gross_kg : null, word: "ball" },
+          ]
+        : [];
+  const groups = new Map<string, { kg: number; x: number }>();
+  for (const r of w.rows) {
+    const kg = r.kg * (l.factors[r.group] ?? 1);
+    const slot = Math.round(r.x / 0.4) * 0.4;
+    const g = groups.get(String(slot)) ?? { kg: 0, x: slot };
+    groups.set(String(slot), { kg: g.kg + kg, x: slot });
+  }
+  const most = Math.max(60, ...[...groups.values()].map((g) => g.kg));
+  const x0 = -0.4;
+  const x1 = Math.max(b.length, ...supports.map((s) => s.x)) + 0.5;
+  const scale = 900 / (x1 - x0);
+  const u = (x: number) => 30 + (x1 - x) * scale;
+  const [s0, s1] = supports;
+  const share = (s: (typeof supports)[number] | undefined) => (s?.limit ? s.kg / s.limit : 0);
+  const tilt = s0 && s1 ? Math.max(-5, Math.min(5, 9 * (share(s0) - share(s1)))) : 0;
+  return (
+    <svg viewBox="0 0 960 250" className="block h-full w-full text-peat" preserveAspectRatio="xMidYMid meet" role="img" aria-label="Loads on the axles">
+      <g transform={`rotate(${tilt} 480 150)`} style={{ transition: "transform 150ms" }}>
+        <rect x={u(b.length)} y={144} width={b.length * scale} height={8} fill="currentColor" opacity="0.85" />
+        {b.kind === "trailer" && <rect x={u(b.coupling_x!)} y={146} width={(b.coupling_x! - b.length) * scale} height={4} fill="currentColor" />}
+        {[...groups.values()].map((g) => {
+          const h = Math.max(2, (70 * Math.abs(g.kg)) / most);
+          return (
+            <g key={g.x}>
+              <rect x={u(g.x) - 9} y={144 - h} width={18} height={h} fill={g.kg < 0 ? "none" : "#2c6e8644"} stroke="currentColor" strokeWidth="0.8" />
+              {Math.abs(g.kg) >= 25 && (
+                <text x={u(g.x)} y={140 - h} fontSize="11" textAnchor="middle" fill="currentColor" className="num">
+                  {show(g.kg, "kg", units)}
+                </text>
+              )}
+            </g>
+          );
+        })}
+      </g>
+      {supports.map((s) => {
+        const over = s.limit != null && s.kg > s.limit;
+        return (
+          <g key={s.word} fill={over ? "var(--color-rust)" : "currentColor"}>
+            <path d={`M${u(s.x)} 158l-14 26h28z`} fill="none" stroke={over ? "var(--color-rust)" : "currentColor"} strokeWidth="1.6" />
+            <text x={u(s.x)} y={204} fontSize="14" textAnchor="middle" className="num">
+              {show(s.kg, "kg", units)}
+            </text>
+            <text x={u(s.x)} y={221} fontSize="12" textAnchor="middle">
+              {s.word}
+              {s.limit != null && `, ${Math.round(100 * share(s))} % of ${show(s.limit, "kg", units)}`}
+            </text>
+          </g>
+        );
+      })}
+      {l.cg_x != null && (
+        <g>
+          <path d={`M${u(l.cg_x)} 128v40m-7 -20h14`} stroke="var(--color-gorse)" strokeWidth="2" />
+          <title>centre of gravity</title>
+        </g>
+      )}
+      <text x={u(b.length) + 4} y={240} fontSize="11" fill="var(--color-dim)">
+        front to the left; each column is what stands there, the cross the centre of gravity
+      </text>
+    </svg>
+  );
+}
+
+export function WeightView() {
+  const fit = useFit();
+  const { units } = usePerson();
+  const [params, setParams] = useSearchParams();
+  const [group, setGroup] = useState("all");
+  const w = fit.part.weight;
+  const l = w.loadings.find((x) => x.id === params.get("loading")) ?? w.loadings.find((x) => x.id === w.worst) ?? w.loadings[0]!;
+  const groups = ["all", ...new Set(w.rows.map((r) => r.group))];
+  const rows = [...w.rows].filter((r) => group === "all" || r.group === group).sort((a, b) => Math.abs(b.kg) - Math.abs(a.kg));
+  const columns: Column<Kilo>[] = [
+    { key: "name", label: "what", width: "38%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
+    { key: "kg", label: "mass", width: "12%", align: "right", kind: "computed", show: (r) => show(r.kg, "kg", units) },
+    { key: "group", label: "group", width: "10%", kind: "computed", show: (r) => <span className="font-sans">{r.group}</span> },
+    { key: "x", label: "from the rear", width: "12%", align: "right", kind: "computed", show: (r) => show(r.x, "m", units) },
+    { key: "z", label: "over the floor", width: "12%", align: "right", kind: "computed", show: (r) => show(r.z, "m", units) },
+    {
+      key: "how",
+      label: "known by",
+      width: "16%",
+      kind: "computed",
+      show: (r) => (
+        <span className={`font-sans ${r.counted === "usual" || !r.placed ? "text-heather" : ""}`}>{r.placed ? r.counted : `${r.counted}, not placed`}</span>
+      ),
+    },
+  ];
+  return (
+    <Bench
+      title="Layout and weight"
+      sentence={<Sentence />}
+      picture={
+        <div className="flex h-full flex-col p-2">
+          <Choices
+            label="Loading"
+            options={Object.fromEntries(w.loadings.map((x) => [x.id, x.name]))}
+            value={l.id}
+            onSet={(id) =>
+              setParams((p) => {
+                p.set("loading", id);
+                return p;
+              })
+            }
+          />
+          <div className="min-h-0 flex-1">
+            <Beam l={l} />
+          </div>
+        </div>
+      }
+      tools={
+        <>
+          <StageViews stage="Layout and weight" views={VIEWS} />
+          <Choices label="Group" options={Object.fromEntries(groups.map((g) => [g, g]))} value={group} onSet={setGroup} />
+        </>
+      }
+      ledger={<Ledger label="Every kilogram once" rows={rows} columns={columns} id={(r) => r.key} empty={<p className="m-0">Nothing weighs yet.</p>} />}
+      slate={<WeightSlate l={l} />}
+    />
+  );
+}
+
+function WeightSlate({ l }: { l: Loading }) {
+  const fit = useFit();
+  const say = useSaid();
+  const { units } = usePerson();
+  const { part, design, edit } = fit;
+  const w = part.weight;
+  const key = `fit/loading/${l.id}`;
+  const weighings = useItems<Weighing>("/facts/weighings", (design.facts.weighings ?? []) as Weighing[], "Weighbridge");
+  const running = fit.doc.body?.running ?? {};
+  return (
+    <Slate title={l.name} sub="weight">
+      <FindingList
+        findings={fit.report.findings.filter((f) => f.stage === "fit" && ["fit", "front", "rear"].includes(f.subject) && !f.rule.startsWith("fit-tie"))}
+      />
+      {w.gross_limit_kg != null && <HeadroomBar label="whole" need={l.gross_kg} have={w.gross_limit_kg} unit="kg" margin={0.05} />}
+      {(["gross_kg", "payload_left_kg", "front_kg", "rear_kg", "left_kg", "nose_kg"] as const).map((k) => (
+        <SlateFig key={k} k={`${key}/${k}` as never} />
+      ))}
+      {l.shift_kg_m != null && (
+        <p className="my-1 text-[12px]">
+          {say(`For the middle of the range, ${Math.abs(l.shift_kg_m).toFixed(0)} kg·m belong further ${l.shift_kg_m > 0 ? "forward" : "back"}.`)}
+        </p>
+      )}
+      {l.cg_height != null && (
+        <p className="my-1 text-[12px] text-chalk-dim">
+          Centre of gravity {show(l.cg_x, "m", units)} from the rear, {show(l.cg_height, "m", units)} over the ground; half the track over that is{" "}
+          {l.stability?.toFixed(2)}.
+        </p>
+      )}
+      <SlateFig k="fit/weight/roof_kg" />
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Weighbridge</h3>
+      {weighings.items.map((z) => {
+        const r = w.weighed.find((x) => x.id === z.id);
+        return (
+          <fieldset key={z.id} className="m-0 mb-2 border-0 border-l-2 border-slate-2 p-0 pl-2">
+            <legend className="text-[12px]">{z.name}</legend>
+            <Fields
+              specs={[
+                words("on", "date"),
+                quantity("front_kg", "front axle", "mass", "kg"),
+                quantity("rear_kg", "rear axle", "mass", "kg"),
+                quantity("left_kg", "left side", "mass", "kg", { clearable: true, placeholder: "not weighed" }),
+                flag("booked", "count the difference from now on"),
+              ]}
+              item={z}
+              onSet={(k, value, label) => void weighings.set(z, { [k]: value }, label)}
+            />
+            <ChoiceProperty
+              label="loaded as"
+              value={z.loaded ?? ""}
+              options={[{ value: "", word: "nobody, tanks empty" }, ...w.loadings.map((x) => ({ value: x.id, word: x.name }))]}
+              onSet={(v) => void weighings.set(z, { loaded: v || null }, "loaded")}
+            />
+            {r && (
+              <p className="my-1 text-[12px]">
+                The plan says {show(r.model_front_kg, "kg", units)} and {show(r.model_rear_kg, "kg", units)}.{" "}
+                {r.lump_x != null
+                  ? `${show(Math.abs(r.lump_kg), "kg", units)} ${r.lump_kg > 0 ? "more" : "less"}, as if ${show(r.lump_x, "m", units)} from the rear.`
+                  : "No more differs than the scale can tell."}
+              </p>
+            )}
+            <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void weighings.remove(z)}>
+              strike this weighing
+            </button>
+          </fieldset>
+        );
+      })}
+      {part.body.kind === "axles" && (
+        <button
+          type="button"
+          className="btn btn-slate"
+          onClick={() =>
+            void weighings.add({
+              front_kg: Math.round(l.front_kg ?? 0),
+              rear_kg: Math.round(l.rear_kg ?? 0),
+              loaded: l.id,
+              resolution_kg: 10,
+              booked: false,
+              on: "",
+              who: "",
+              left_kg: null,
+            })
+          }
+        >
+          Enter a weighing
+        </button>
+      )}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Axles and limits</h3>
+      <Fields
+        specs={
+          part.body.kind === "trailer"
+            ? [
+                quantity("rear_axle_x_m", "first axle from the rear", "length", "m", CLEAR),
+                quantity("second_axle_x_m", "second axle", "length", "m", CLEAR),
+                quantity("coupling_x_m", "ball from the rear", "length", "m", CLEAR),
+                quantity("nose_empty_kg", "nose, empty", "mass", "kg", CLEAR),
+                quantity("empty_rear_kg", "axles, empty", "mass", "kg", CLEAR),
+                quantity("gross_limit_kg", "gross limit", "mass", "kg", CLEAR),
+                quantity("nose_limit_kg", "ball’s limit", "mass", "kg", CLEAR),
+                quantity("tow_limit_kg", "may be towed", "mass", "kg", CLEAR),
+                quantity("tow_vehicle_kg", "towing vehicle", "mass", "kg", CLEAR),
+              ]
+            : [
+                quantity("rear_axle_x_m", "rear axle from the rear", "length", "m", CLEAR),
+                quantity("front_axle_x_m", "front axle", "length", "m", CLEAR),
+                quantity("track_m", "track", "length", "m", CLEAR),
+                quantity("floor_height_m", "floor over the ground", "length", "m", CLEAR),
+                quantity("empty_front_kg", "empty, front axle", "mass", "kg", CLEAR),
+                quantity("empty_rear_kg", "empty, rear axle", "mass", "kg", CLEAR),
+                quantity("gross_limit_kg", "gross limit", "mass", "kg", CLEAR),
+                quantity("front_limit_kg", "front axle’s limit", "mass", "kg", CLEAR),
+                quantity("rear_limit_kg", "rear axle’s limit", "mass", "kg", CLEAR),
+                quantity("tyre_front_kg", "front tyres carry", "mass", "kg", CLEAR),
+                quantity("tyre_rear_kg", "rear tyres carry", "mass", "kg", CLEAR),
+                quantity("roof_limit_kg", "roof carries", "mass", "kg", CLEAR),
+              ]
+        }
+        item={running}
+        onSet={(k, value, label) => void edit([{ op: "replace", path: `/fit/body/running/${k}`, value }], label)}
+      />
+      {part.body.assumed.length > 0 && <p className="my-1 text-[12px] text-[#d3b6e6]">Typical of the vehicle until entered: {part.body.assumed.join(", ")}.</p>}
+      <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CAUTION)}</p>
+    </Slate>
+  );
+}
+
+const CLEAR = { clearable: true, placeholder: "typical" } as const;

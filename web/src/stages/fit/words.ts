@@ -1,0 +1,62 @@
+/** The words of Layout and weight. */
+export const VIEWS = { places: "Places", ways: "Ways", wall: "Behind a wall", out: "Way out", weight: "Weight", measure: "Measure" } as const;
+export const TURNS = [
+  { value: "0", word: "0°" },
+  { value: "90", word: "90° left" },
+  { value: "180", word: "180°" },
+  { value: "270", word: "90° right" },
+] as const;
+export const UPS = [
+  { value: "top", word: "top up" },
+  { value: "front", word: "front up" },
+  { value: "rear", word: "rear up" },
+  { value: "left", word: "left side up" },
+  { value: "right", word: "right side up" },
+  { value: "bottom", word: "upside down" },
+] as const;
+export const FIXINGS = [
+  { value: "wood_screw_ply", word: "wood screws in 12 mm ply" },
+  { value: "wood_screw_softwood", word: "wood screws in softwood" },
+  { value: "self_tapping", word: "self-tapping screws in steel" },
+  { value: "insert_m6", word: "M6 threaded inserts" },
+  { value: "insert_m8", word: "M8 threaded inserts" },
+  { value: "bolt_m6_plate", word: "M6 bolts with plates" },
+  { value: "bolt_m8_plate", word: "M8 bolts with plates" },
+] as const;
+export const BAY_KINDS = [
+  { value: "living", word: "living space" },
+  { value: "bench", word: "in a bench" },
+  { value: "kitchen_run", word: "in the kitchen" },
+  { value: "wardrobe", word: "in a wardrobe" },
+  { value: "overhead", word: "overhead" },
+  { value: "garage", word: "garage" },
+  { value: "cab", word: "cab" },
+  { value: "underfloor", word: "under the floor" },
+  { value: "roof", word: "on the roof" },
+  { value: "gas_locker", word: "gas locker" },
+  { value: "outside_locker", word: "outside locker" },
+  { value: "engine_bay", word: "engine space" },
+  { value: "battery_box", word: "battery box" },
+] as const;
+export const THERMAL = [
+  { value: "living", word: "as warm as the living space" },
+  { value: "unheated", word: "inside, unheated" },
+  { value: "outside", word: "as cold as outside" },
+] as const;
+export const SIDES = [
+  { value: "left", word: "left" },
+  { value: "right", word: "right" },
+  { value: "rear", word: "rear" },
+  { value: "front", word: "front" },
+  { value: "roof", word: "roof" },
+] as const;
+export const SCHOOLS = [
+  { value: "interior_10g", word: "10 g every way, among people" },
+  { value: "cargo_lashing", word: "0.8 g forward, load in a hold" },
+  { value: "marine_battery", word: "2 g every way, afloat" },
+] as const;
+export const FROM = { typed: "measured or typed", part: "from its part", usual: "usual of its kind" } as const;
+export const CAUTION =
+  "Weights are estimates until it is weighed; overload is an offence and can void the insurance. Fixings here are values to screen with, not a crash approval. Gas and mains things placed here are only positions: licensed trades install and test them where local rules say so.";
+export const CUT =
+  "Before any hole: look and feel below, disconnect the battery, keep clear of airbags and their looms, fuel, brake and gas lines. Don’t cut bows, pillars, belt or seat anchorages, chassis rails.";
