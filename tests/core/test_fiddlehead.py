@@ -31,8 +31,8 @@ def test_splitting_bonding_by_relay_and_a_wider_pipe_clear_them() -> None:
         f = next(f for f in report(design, evidence).findings if f.rule == rule)
         assert f.fix is not None
         design = apply_patch(design, f.fix.patch)
-    stock = next(i for i, p in enumerate(design.fit.places) if p.of == "own:loaded")
-    design = apply_patch(design, [{"op": "replace", "path": f"/fit/places/{stock}/x_m", "value": 2.6}])
+    stock = next(i for i, o in enumerate(design.fit.own) if o.id == "loaded")
+    design = apply_patch(design, [{"op": "replace", "path": f"/fit/own/{stock}/mass_kg", "value": 25.0}])  # the rest travels in the towing vehicle
     # the wider pipe was never tested: that it must be is all that is left
     assert [f.rule for f in report(design, evidence).findings if f.severity in ("danger", "fault")] == ["gas-test-missing"]
 

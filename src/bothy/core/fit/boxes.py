@@ -59,8 +59,10 @@ def gap(a: Box, b: Box) -> float:
 
 
 def above(a: Box, b: Box) -> bool:
-    """Whether what drips from ``a`` reaches ``b``: a over b, their plans overlapping with a's grown by 0.10 m."""
+    """Whether what drips from ``a`` reaches ``b``: a over b, their plans overlapping with a's grown by 0.10 m, and no floor between."""
     g = ABOVE_GROWN
+    if b.z1 <= EPS and a.z0 >= -EPS:
+        return False  # the floor is between
     return a.z0 >= b.z1 - ABOVE_LAP - EPS and min(a.x1 + g, b.x1) > max(a.x0 - g, b.x0) and min(a.y1 + g, b.y1) > max(a.y0 - g, b.y0)
 
 

@@ -141,27 +141,37 @@ class Search:
     def candidates(self, t: Thing, want_z: float | None, x_range: tuple[float, float] | None, sides: tuple[str, ...]) -> Iterator[tuple[Box, int]]:
         """Boxes flush to a wall with the thing's front to the aisle, or in the middle."""
         for side in sides:
-            yaw = 0 if t.hollow or "furniture" in t.tags or "seat" in t.tags else {"left": 270, "right": 90, "middle": 0}[side]
-            size, clear = posed(t, "top", yaw)
-            for x in self._xs(size[0]):
-                if x_range is not None and not x_range[0] - 1e-9 <= x <= x_range[1] - size[0] + 1e-9:
-                    continue
-                for z in self._zs(t, size[2], want_z):
-                    r = self.body.hull.over(x, x + size[0], max(0.0, z), max(0.0, z + size[2]))
-                    if side == "left":
-                        ys = [r.left_m - WALL - size[1] - (clear[3] if t.why in ("air", "heat") else 0.0)]
-                    elif side == "right":
-                        ys = [-r.right_m + WALL + (clear[2] if t.why in ("air", "heat") else 0.0)]
-                    else:
-                        ys = [-size[1] / 2]
-                    for *_, b in self.body.obstacles:
-                        if b.x0 < x + size[0] and b.x1 > x and z < b.z1:
-                            if side == "left" and b.y0 > 0:
-                                ys.append(b.y0 - WALL - size[1])
-                            if side == "right" and b.y1 < 0:
-                                ys.append(b.y1 + WALL)
-                    for y in ys:
-                        yield Box(x, x + size[0], y, y + size[1], z, z + size[2]), yaw
+            if t.hollow or "furniture" in t.tags or "seat" in t.tags:
+                yaws = [0]
+            else:
+                yaws = [{"left": 270, "right": 90, "middle": 0}[side]]
+                if len(set(t.clearance[:4])) == 1 and yaws != [0]:
+                    yaws.append(0)  # it has no front: lengthwise along the wall will do
+            for yaw in yaws:
+                yield from self._along(t, yaw, side, want_z, x_range)
+
+    def _along(self, t: Thing, yaw: int, side: str, want_z: float | None, x_range: tuple[float, float] | None) -> Iterator[tuple[Box, int]]:
+        """Boxes flush to one wall, turned one way."""
+        size, clear = posed(t, "top", yaw)
+        for x in self._xs(size[0]):
+            if x_range is not None and not x_range[0] - 1e-9 <= x <= x_range[1] - size[0] + 1e-9:
+                continue
+            for z in self._zs(t, size[2], want_z):
+                r = self.body.hull.over(x, x + size[0], max(0.0, z), max(0.0, z + size[2]))
+                if side == "left":
+                    ys = [r.left_m - WALL - size[1] - (clear[3] if t.why in ("air", "heat") else 0.0)]
+                elif side == "right":
+                    ys = [-r.right_m + WALL + (clear[2] if t.why in ("air", "heat") else 0.0)]
+                else:
+                    ys = [-size[1] / 2]
+                for *_, b in self.body.obstacles:
+                    if b.x0 < x + size[0] and b.x1 > x and z < b.z1:
+                        if side == "left" and b.y0 > 0:
+                            ys.append(b.y0 - WALL - size[1])
+                        if side == "right" and b.y1 < 0:
+                            ys.append(b.y1 + WALL)
+                for y in ys:
+                    yield Box(x, x + size[0], y, y + size[1], z, z + size[2]), yaw
 
     # -- tests ------------------------------------------------------------------------------------------------
 
@@ -206,8 +216,8 @@ class Search:
 
     def _aisle(self, box: Box) -> bool:
         """Whether the aisle matters there: not under a bed, not in the garage behind it."""
-        beds = [o.box for o in self.taken.values() if "bed" in o.thing.tags]
-        end = max((b.x1 for b in beds), default=self.body.hull.first + 0.3 * self.body.length)
+        beds = [o.box for o in self.taken.values() if "bed" in o.thing.tags and o.box.y0 < -AISLE_M and o.box.y1 > AISLE_M]
+        end = max((b.x1 for b in beds), default=self.body.hull.first + 0.15 * self.body.length)
         return box.x1 > end + TOL
 
     def _inside(self, t: Thing, box: Box) -> str | None:
@@ -578,8 +588,8 @@ def _rank(t: Thing) -> tuple[int, float, str]:
         return 0, order.index(t.what), t.key
     if "furniture" in t.tags or "seat" in t.tags or "removed" in t.tags:
         return 0, 9, t.key
-    if "hob" in t.tags or t.what == "sink":
-        return 1, 0, t.key
+    if "hob" in t.tags or t.what in ("sink", "oven"):
+        return 1, float(t.what == "oven"), t.key
     if "gas" in t.tags:
         return 2, 0, t.key
     if "tank" in t.tags or "battery" in t.tags or "fridge" in t.tags or "toilet" in t.tags:
