@@ -42,6 +42,7 @@ class Gear(NamedTuple):
     roof: float | None
     coupling_x: float | None
     nose_limit: float | None
+    empty_z: float
     assumed: tuple[str, ...]
 
     @property
@@ -195,5 +196,6 @@ def _gear(design: Design, p: BodyPreset, r: Running, sx: float) -> Gear:
         roof=take("roof limit", r.roof_limit_kg, g.roof_kg),
         coupling_x=take("coupling", r.coupling_x_m, along(g.coupling_x)),
         nose_limit=take("nose limit", r.nose_limit_kg, g.nose_limit) if trailer else None,
+        empty_z=g.empty_z,
         assumed=tuple(assumed),
     )

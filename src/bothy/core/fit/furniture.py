@@ -32,13 +32,16 @@ def usual_furniture(body: BodyShape) -> list[Piece]:
     bed = (1.35, wide, 0.14) if across else (min(1.9, 0.55 * long), min(1.25, wide), 0.14)
     counter = min(0.90, high - 0.25)
     run = round(min(1.3, 0.3 * long), 2)
+    middle = body.hull.first + long / 2
+    leans = body.hull.at(middle, 0.1)[0] - body.hull.at(middle, min(high - 0.05, counter + 0.65))[0]
+    deep = min(0.62, max(0.50, 0.42 + leans))  # a hob at the front edge keeps clear of the wall that leans over it
 
     def piece(kind: OwnKind, name: str, length: float, width: float, height: float, kg: float, z: float = 0.0) -> Piece:
         return Piece(kind, name, round(length, 2), round(width, 2), round(height, 2), round(kg, 1), z)
 
     return [
         piece("bed", f"Bed, {'across' if across else 'along'}", *bed, BED_KG_M2 * bed[0] * bed[1], bed_z),
-        piece("kitchen", "Kitchen", run, 0.50, counter, KG_M["kitchen"] * run),
+        piece("kitchen", "Kitchen", run, deep, counter, KG_M["kitchen"] * run),
         piece("bench", "Bench", 1.0, 0.55, 0.45, KG_M["bench"] * 1.0),
         piece("overhead", "Overhead locker", run, 0.30, 0.32, KG_M["overhead"] * run, max(0.6, high - 0.50)),
         piece("wardrobe", "Wardrobe", 0.5, 0.5, min(1.7, high - 0.12), KG_M["wardrobe"] * 0.5),

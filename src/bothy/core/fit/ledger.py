@@ -182,7 +182,7 @@ def ledger_of(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked]) -
     def loaded(masses: list[Mass], factors: Mapping[str, float]) -> Loads | None:
         if axles is None:
             return None
-        whole = [*empty_vehicle(axles, g.empty_front, g.empty_rear), *masses]
+        whole = [*empty_vehicle(axles, g.empty_front, g.empty_rear, z=g.empty_z), *masses]
         return axle_sum(axles, whole, factors)
 
     weighed = []

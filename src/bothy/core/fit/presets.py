@@ -28,6 +28,8 @@ class RunningPreset(NamedTuple):
     second_x: float | None = None
     coupling_x: float | None = None
     nose_limit: float | None = None
+    empty_z: float = 0.05
+    """Height of the empty vehicle’s centre of gravity over the finished floor: a truck’s chassis lies under it."""
 
 
 class BodyPreset(NamedTuple):
@@ -81,7 +83,7 @@ BODIES: dict[str, BodyPreset] = {
         ((0, (1.06, 1.06, 1.06), 2.15), (2.5, (1.06, 1.06, 1.06), 2.15), (5.0, (1.06, 1.06, 1.06), 2.15)),
         None,
         (DoorPreset("side", "Side door", "kerb", (3.6, 4.4), (0.70, 1.85)), DoorPreset("rear", "Rear doors", "rear", None, (1.95, 2.05))),
-        RunningPreset(1.35, 5.65, 1.72, 0.98, (1650, 1500), (5500, 2300, 3900), 200),
+        RunningPreset(1.35, 5.65, 1.72, 0.98, (1650, 1500), (5500, 2300, 3900), 200, empty_z=-0.15),
     ),
     "trailer": BodyPreset(
         (0.1, 1.0, 1.9),
@@ -96,7 +98,7 @@ BODIES: dict[str, BodyPreset] = {
         ((0, (0.60, 1.00, 0.98), 1.97), (1.2, (0.60, 1.00, 0.98), 1.97), (2.4, (0.60, 1.00, 0.98), 1.97)),
         None,
         (DoorPreset("rear", "Rear door", "rear", None, (0.60, 1.70)),),
-        RunningPreset(1.15, 5.05, 1.72, 0.85, (1900, 1400), (5100, 2400, 3200), 100),
+        RunningPreset(1.15, 5.05, 1.72, 0.85, (1900, 1400), (5100, 2400, 3200), 100, empty_z=-0.10),
         cab=False,
     ),
     "boat": BodyPreset(

@@ -11,7 +11,7 @@ from bothy.core.fit.boxes import Box, above, gap, out_of_box, out_of_hull, penet
 from bothy.core.fit.geometry import Geometry, Placed, geometry_of, runs_of, serves, stands_in
 from bothy.core.fit.net import ENGINE
 from bothy.core.fit.routing import Point, square
-from bothy.core.fit.rules import BEHIND_KG, BEHIND_M, best_fixing
+from bothy.core.fit.rules import BEHIND_KG, BEHIND_M, HOB_SIDE_M, HOB_UP_M, STOVE_M, best_fixing
 from bothy.core.fit.things import Thing, posed
 from bothy.core.fit.tie_down import TIE_G
 from bothy.core.fit.weight import NOSE
@@ -233,8 +233,10 @@ class Search:
                 return True
             if "battery" in one and "heat" in two and gap(first, second) < 0.30:
                 return True
-            if {"hob", "stove"} & one and "flammable" in two and penetration(first.grown((0.3, 0.3, 0.3, 0.3, 0, 0.6)), second) > 0:
-                return True
+            if {"hob", "stove"} & one and "flammable" in two:
+                side, up = (STOVE_M, STOVE_M) if "stove" in one else (HOB_SIDE_M, HOB_UP_M)
+                if penetration(first.grown((side, side, side, side, 0.0, up)), second) > 0:
+                    return True
             if "outlet" in one and {"sink", "hob"} & two and gap(first, second) < 0.32:
                 return True
         return False

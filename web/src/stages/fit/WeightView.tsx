@@ -271,7 +271,7 @@ function WeightSlate({ l }: { l: Loading }) {
               ]
             : [
                 quantity("rear_axle_x_m", "rear axle from the rear", "length", "m", CLEAR),
-                quantity("front_axle_x_m", "front axle", "length", "m", CLEAR),
+                quantity("front_axle_x_m", "front axle from the rear", "length", "m", CLEAR),
                 quantity("track_m", "track", "length", "m", CLEAR),
                 quantity("floor_height_m", "floor over the ground", "length", "m", CLEAR),
                 quantity("empty_front_kg", "empty, front axle", "mass", "kg", CLEAR),

@@ -1,0 +1,108 @@
+"""Layout and weight over HTTP: proposed places, tables of places in and out, drawings to scale that measure true, and places that are refused."""
+
+from __future__ import annotations
+
+import csv
+import io
+import re
+from typing import Any
+
+import pytest
+from ezdxf.filemanagement import read as read_dxf
+from starlette.testclient import TestClient
+
+from tests.api.test_variants import patch, put
+from tests.designs import BANK
+
+BOX = {
+    "id": "box",
+    "name": "Box",
+    "length_m": 0.5,
+    "width_m": 0.4,
+    "height_m": 0.3,
+    "mass_kg": 12.0,
+    "kind": "other",
+    "hollow": True,
+    "flammable": False,
+    "by": "typed",
+}
+
+
+@pytest.fixture
+def laid(client: TestClient, variant_id: str) -> str:
+    """A variant with a box of its own, placed."""
+    say(client, variant_id, put("/power/bank", BANK), put("/fit/own", [BOX]), put("/fit/places", [{"of": "own:box", "x_m": 1.0, "y_m": -0.2, "z_m": 0.0}]))
+    return variant_id
+
+
+def say(client: TestClient, id: str, *ops: dict[str, Any]) -> Any:
+    """An edit on the newest revision."""
+    answer = patch(client, id, client.get(f"/api/variants/{id}").json()["revision"], *ops)
+    assert answer.status_code == 200, answer.text
+    return answer.json()
+
+
+def test_places_are_proposed_and_taken(client: TestClient, laid: str) -> None:
+    revision = client.get(f"/api/variants/{laid}").json()["revision"]
+    made = client.get(f"/api/variants/{laid}/fit/places", params={"revision": revision}).json()
+    assert made["places"] and made["source"][0]["method"] == "fit.places"
+    assert "own:box" not in {p["of"] for p in made["places"]}
+    after = patch(client, laid, revision, *made["patch"])
+    assert after.status_code == 200
+    one = made["places"][0]["of"]
+    again = client.get(f"/api/variants/{laid}/fit/places", params={"revision": revision, "of": [one]}).json()
+    assert [p["of"] for p in again["places"]] == [one]
+
+
+def test_a_table_goes_out_and_comes_in_again(client: TestClient, laid: str) -> None:
+    text = client.get(f"/api/variants/{laid}/export/places.csv").text
+    rows = list(csv.DictReader(io.StringIO(text.lstrip("\ufeff"))))
+    box = next(r for r in rows if r["key"] == "own:box")
+    assert (box["x m"], box["mass kg"]) == ("1.0", "12.0")
+    read = client.post(f"/api/variants/{laid}/fit/table", json={"text": text.replace(",1.0,-0.2,0.0,", ",1.75,-0.2,0.0,")}).json()
+    taken = [x for x in read["lines"] if x["status"] == "taken"]
+    assert len(taken) == 1 and taken[0]["op"]["value"]["x_m"] == 1.75
+    say(client, laid, *(x["op"] for x in taken))
+    assert client.get(f"/api/variants/{laid}").json()["design"]["fit"]["places"][0]["x_m"] == 1.75
+
+
+@pytest.mark.parametrize(
+    ("line", "words"),
+    [
+        ("Unicorn;1;0;0;0", "has no “Unicorn”"),
+        ("Box;1;;0;0", "y is missing"),
+        ("Box;1;0;0;45", "square"),
+        ("Box;far;0;0;0", "far"),
+        ("Box;900;0;0;0", "at most 25"),
+    ],
+)
+def test_a_line_that_can_not_be_is_said(client: TestClient, laid: str, line: str, words: str) -> None:
+    read = client.post(f"/api/variants/{laid}/fit/table", json={"text": f"thing;x m;y m;z m;turned deg\n{line}\nBox;1.2;0;0;90"}).json()
+    assert read["lines"][0]["status"] == "wrong" and words in read["lines"][0]["problem"]
+    assert read["lines"][1]["status"] == "taken"
+
+
+def test_a_table_without_places_is_refused(client: TestClient, laid: str) -> None:
+    answer = client.post(f"/api/variants/{laid}/fit/table", json={"text": "thing;colour\nBox;red"})
+    assert answer.status_code == 422 and "x m" in answer.json()["error"]["message"]
+
+
+def test_drawings_are_to_scale(client: TestClient, laid: str) -> None:
+    svg = client.get(f"/api/variants/{laid}/export/layout.svg").text
+    width, view = re.search(r"width='([\d.]+)mm'", svg), re.search(r"viewBox='0 0 ([\d.]+)", svg)
+    assert width is not None and view is not None and width[1] == view[1], "one unit is a millimetre"
+    bar = re.search(r"id='bar'><line x1='([\d.]+)' x2='([\d.]+)'", svg)
+    assert bar is not None and float(bar[2]) - float(bar[1]) == 100
+    assert re.search(r"<rect [^>]*width='25.00' height='20.00'", svg), "0.5 × 0.4 m at 1 : 20"
+    doc = read_dxf(io.StringIO(client.get(f"/api/variants/{laid}/export/layout.dxf").text))
+    assert doc.units == 4
+    lines = [e for e in doc.modelspace() if e.dxf.layer == "BAR"]
+    assert lines[0].dxf.end.x - lines[0].dxf.start.x == pytest.approx(100)
+    boxes = [e for e in doc.modelspace().query("LWPOLYLINE") if e.dxf.layer == "THINGS"]
+    assert {round(p[0]) for p in boxes[0].get_points()} == {1000, 1500}
+
+
+def test_masses_and_ways_go_out(client: TestClient, laid: str) -> None:
+    masses = client.get(f"/api/variants/{laid}/export/masses.csv").text
+    assert "own:box" in masses and masses.startswith("\ufeffwhat,key,mass kg")
+    assert client.get(f"/api/variants/{laid}/export/ways.csv").status_code == 200

@@ -1,0 +1,160 @@
+"""Proposed places on ordinary vehicles: all of it stands, nothing that Bothy stands somewhere raises a finding of its own; the ledger counts each kilogram
+once; lengths follow from places."""
+
+from __future__ import annotations
+
+import math
+from typing import Any
+
+import pytest
+
+from bothy.core.design.document import Design, load_design
+from bothy.core.design.edit import apply_patch
+from bothy.core.fit.furniture import usual_furniture
+from bothy.core.fit.geometry import geometry_of, settled
+from bothy.core.fit.propose import Places, propose_places
+from bothy.core.fit.things import things_of
+from bothy.core.proposing import accept
+from bothy.core.report import report
+from bothy.demo import curlew, fiddlehead, saltbush
+from bothy.demo.parts import from_catalogue
+from tests.designs import blank
+
+KINDS = ("bed", "kitchen", "bench", "overhead")
+
+
+def furnished(preset: str, region: str = "uk", kinds: tuple[str, ...] = KINDS, **parts: Any) -> Design:
+    """An ordinary vehicle with its supply proposed, circuits, and usual furniture; nothing placed."""
+    appliances = [
+        from_catalogue("fridge-50", "fridge", name="Chest fridge 50 L"),
+        from_catalogue("light-strip", "lights", name="Lights", count=2),
+        from_catalogue("pump-10", "pump", name="Water pump"),
+        from_catalogue("usb-double", "usb", name="Charging sockets"),
+        from_catalogue("co-alarm", "alarm", name="Carbon monoxide alarm"),
+    ]
+    data = blank(vehicle={"preset": preset}, life={"appliances": appliances, "people": 2, "place": "london" if region == "uk" else "denver"}, **parts)
+    data["region"] = region
+    data["water"] = {"tanks": [{"id": "fresh", "name": "Fresh", "prisms": [{"shape": "box", "length_m": 0.7, "width_m": 0.3, "height_m": 0.3}]}]}
+    data["gas"] = {"appliances": [{"id": "hob", "name": "Hob"}], "vessels": [{"id": "v", "name": "Cylinder", "capacity_kg": 5.0}]}
+    planned, _ = accept(load_design(data), groups=["inverter", "solar", "bank", "driving", "shore", "circuits", "panel"])
+    pieces = [p for p in usual_furniture(geometry_of(planned).body) if p.kind in kinds]
+    own = [
+        {
+            "id": p.kind,
+            "name": p.name,
+            "kind": p.kind,
+            "length_m": p.length,
+            "width_m": p.width,
+            "height_m": p.height,
+            "mass_kg": p.kg,
+            "hollow": p.kind != "bed",
+        }
+        for p in pieces
+    ]
+    return apply_patch(planned, [{"op": "replace", "path": "/fit/own", "value": own}])
+
+
+VEHICLES = {
+    "panel van": lambda: furnished("panel_van"),
+    "long van in the States": lambda: furnished("long_high_van", "us", (*KINDS, "wet_room")),
+    "box body": lambda: furnished("truck_body", kinds=(*KINDS, "wet_room", "wardrobe")),
+}
+
+
+@pytest.fixture(scope="module", params=list(VEHICLES))
+def proposed(request: Any) -> tuple[Design, Places]:
+    design = VEHICLES[request.param]()
+    return design, propose_places(design)
+
+
+def test_all_of_it_is_placed_with_reasons(proposed: tuple[Design, Places]) -> None:
+    design, places = proposed
+    assert [t.name for t in places.left] == []
+    assert {p.doc.of for p in places.places} == {t.key for t in things_of(design)}
+    assert all(p.why for p in places.places)
+
+
+def test_what_bothy_places_raises_no_finding_of_its_own(proposed: tuple[Design, Places]) -> None:
+    design, places = proposed
+    found = [f for f in report(apply_patch(design, places.patch())).findings if f.stage == "fit"]
+    assert [(f.rule, f.subject_name, f.message) for f in found if f.severity in ("danger", "fault", "question")] == []
+    assert [f.rule for f in found if f.severity == "advice" and f.rule != "fit-reserve-short"] == []
+
+
+def test_the_same_design_gives_the_same_places_and_what_stands_stays(proposed: tuple[Design, Places]) -> None:
+    design, places = proposed
+    assert propose_places(design).patch() == places.patch()
+    laid = apply_patch(design, places.patch())
+    assert propose_places(laid).places == ()
+    lifted = apply_patch(laid, [{"op": "remove", "path": f"/fit/places/{[p.of for p in laid.fit.places].index('power:bank')}"}])
+    again = propose_places(lifted)
+    assert [p.doc.of for p in again.places] == ["power:bank"]
+
+
+@pytest.mark.parametrize("demo", [curlew, fiddlehead, saltbush])
+def test_every_kilogram_of_a_demo_stands_once_in_the_list(demo: Any) -> None:
+    design = demo.design()
+    made = report(design)
+    rows = made.fit.weight.rows
+    assert len({r.key for r in rows}) == len(rows)
+    things = {t.key: t for t in things_of(design)}
+    for key, t in things.items():
+        assert sum(r.kg for r in rows if r.key.partition("~")[0] == key) == pytest.approx(t.full_kg), key
+    linked = {f"life:{h.appliance}" for h in design.warmth.heaters if h.appliance}
+    assert not linked & set(things), "a heater and its line among the appliances are one thing"
+    worst = next(x for x in made.fit.weight.loadings if x.id == made.fit.weight.worst)
+    gear = geometry_of(design).body.gear
+    carried = sum(r.kg * worst.factors.get(r.group, 1.0) for r in rows)
+    assert worst.gross_kg == pytest.approx(gear.empty_front + gear.empty_rear + carried)
+    assert worst.gross_kg == pytest.approx((worst.front_kg or worst.nose_kg or 0) + (worst.rear_kg or 0))
+
+
+def test_dragging_the_bank_moves_cable_drop_and_axles_by_hand() -> None:
+    """0.4 m along the wall: the inverter's cable, its drop and the axle loads follow as a pocket calculator says."""
+    design = saltbush.design()
+    i = [p.of for p in design.fit.places].index("power:bank")
+    before = report(design)
+    place = design.fit.places[i]
+    after = report(apply_patch(design, [{"op": "replace", "path": f"/fit/places/{i}/x_m", "value": round(place.x_m + 0.4, 3)}]))
+    bank = next(t for t in things_of(design) if t.key == "power:bank")
+    a, b = before.fit.weight.loadings[0], after.fit.weight.loadings[0]
+    gear = geometry_of(design).body.gear
+    cables = [(r.kg, s.kg, r.x, s.x) for r, s in zip(before.fit.weight.rows, after.fit.weight.rows, strict=True) if r.key.startswith("circuit:")]
+    moved = bank.full_kg * 0.4 + sum(k1 * (x1 - (gear.rear_x or 0)) - k0 * (x0 - (gear.rear_x or 0)) for k0, k1, x0, x1 in cables)
+    assert (b.front_kg or 0) - (a.front_kg or 0) == pytest.approx(moved / ((gear.front_x or 0) - (gear.rear_x or 0)), rel=1e-6)
+    feed = next(c.id for c in design.wiring.circuits if c.kind == "inverter")
+    one, two = before.wiring.circuits[feed], after.wiring.circuits[feed]
+    assert one.length_m != two.length_m
+    assert two.length_m == pytest.approx(next(r.length_m or 0 for r in after.fit.routes if r.id == f"circuit:{feed}"), abs=0.001)
+    assert (two.drop_v or 0) / (one.drop_v or 1) == pytest.approx(two.length_m / one.length_m, rel=0.02)
+
+
+def test_a_kept_length_is_kept_and_the_way_is_said() -> None:
+    design = curlew.design()
+    feed = next(c for c in design.wiring.circuits if c.kind == "inverter")
+    route = next(r for r in report(design).fit.routes if r.id == f"circuit:{feed.id}")
+    assert route.kept and route.length_m is not None and route.length_m != feed.length_m
+    assert report(design).wiring.circuits[feed.id].length_m == feed.length_m
+    k = design.fit.keep.index(route.id)
+    free = apply_patch(design, [{"op": "remove", "path": f"/fit/keep/{k}"}])
+    assert report(free).wiring.circuits[feed.id].length_m == pytest.approx(route.length_m, abs=0.001)
+
+
+def test_nothing_placed_changes_nothing() -> None:
+    design = curlew.design().model_copy(update={"fit": load_design(blank()).fit})
+    assert settled(design, geometry_of(design)) is design
+
+
+def test_a_tank_that_is_placed_takes_its_height_and_way_from_there() -> None:
+    design = saltbush.design()
+    made = settled(design, geometry_of(design))
+    place = design.fit.place("water:fresh-1")
+    tank = next(t for t in made.water.tanks if t.id == "fresh-1")
+    assert place is not None and tank.z_m == place.z_m
+    assert math.isclose(tank.x_m, geometry_of(design).body.hull.last - geometry_of(design).placed["water:fresh-1"].box.middle[0], abs_tol=1e-3)
+
+
+def test_the_bank_is_as_cold_as_its_bay() -> None:
+    data = curlew.design().model_dump(mode="json")
+    data["vehicle"]["bank_place"] = "warm_inside"
+    assert report(load_design(data)).vehicle.bank_place == "underfloor"
