@@ -11,7 +11,7 @@ import pytest
 from ezdxf.filemanagement import read as read_dxf
 from starlette.testclient import TestClient
 
-from tests.api.test_variants import patch, put
+from tests.api.test_variants import OWN, patch, put
 from tests.designs import BANK
 
 BOX = {
@@ -100,6 +100,22 @@ def test_drawings_are_to_scale(client: TestClient, laid: str) -> None:
     assert lines[0].dxf.end.x - lines[0].dxf.start.x == pytest.approx(100)
     boxes = [e for e in doc.modelspace().query("LWPOLYLINE") if e.dxf.layer == "THINGS"]
     assert {round(p[0]) for p in boxes[0].get_points()} == {1000, 1500}
+
+
+def test_a_workbook_goes_out_whose_places_come_in(client: TestClient, laid: str) -> None:
+    data = client.get(f"/api/variants/{laid}/export/layout.xlsx").content
+    answer = client.post("/api/table/xlsx", content=data, headers=OWN)
+    assert answer.status_code == 200, answer.text
+    text = answer.json()["text"]
+    read = client.post(f"/api/variants/{laid}/fit/table", json={"text": text}).json()
+    assert [x["op"]["value"]["of"] for x in read["lines"] if x["status"] == "taken"] == ["own:box"]
+
+
+def test_parts_against_a_gap(client: TestClient) -> None:
+    found = client.get("/api/fit/gap", params={"x": 0.6, "y": 0.4, "z": 0.4}).json()
+    assert any(p["fits"] for p in found)
+    refused = client.get("/api/fit/gap", params={"x": -1, "y": 0.4, "z": 0.4})
+    assert refused.status_code == 422 and refused.json()["error"]["key"] == "x"
 
 
 def test_masses_and_ways_go_out(client: TestClient, laid: str) -> None:

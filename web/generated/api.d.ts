@@ -686,6 +686,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit/gap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Parts In Gap Of
+         * @description Which parts of the catalogue go into a gap of x by y by z metres.
+         */
+        get: operations["partsInGap"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/sizing/jobs": {
         parameters: {
             query?: never;
@@ -3844,6 +3864,42 @@ export interface components {
             /** Spare */
             spare: number;
         };
+        /** GapOption */
+        GapOption: {
+            /** Along X */
+            along_x: string;
+            /** Along Y */
+            along_y: string;
+            /** Along Z */
+            along_z: string;
+            /** Spare X M */
+            spare_x_m: number;
+            /** Spare Y M */
+            spare_y_m: number;
+            /** Spare Z M */
+            spare_z_m: number;
+            /** Min Spare M */
+            min_spare_m: number;
+        };
+        /**
+         * GapPart
+         * @description A part in the gap: the best way to put it, and the least to spare in m; negative: so much is missing.
+         */
+        GapPart: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Size Mm */
+            size_mm: number[];
+            /** Mass Kg */
+            mass_kg: number;
+            /** Fits */
+            fits: boolean;
+            /** Spare M */
+            spare_m: number;
+            way: components["schemas"]["GapOption"];
+        };
         /**
          * Gas
          * @description Gas aboard. A design without appliances and vessels has none.
@@ -5658,6 +5714,8 @@ export interface components {
             stability: number | null;
             /** Payload Left Kg */
             payload_left_kg: number | null;
+            /** Sinkage Mm */
+            sinkage_mm: number | null;
         };
         /**
          * Locker
@@ -12113,7 +12171,7 @@ export interface operations {
             header?: never;
             path: {
                 variant_id: string;
-                kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "lists.xlsx" | "panel.svg" | "panel.dxf" | "diagram.svg" | "report.json" | "places.csv" | "masses.csv" | "ways.csv" | "layout.svg" | "layout.dxf";
+                kind: "appliances.csv" | "circuits.csv" | "circuits.xlsx" | "lists.xlsx" | "panel.svg" | "panel.dxf" | "diagram.svg" | "report.json" | "places.csv" | "masses.csv" | "ways.csv" | "layout.svg" | "layout.dxf" | "layout.xlsx";
             };
             cookie?: never;
         };
@@ -12502,6 +12560,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlacesPreview"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    partsInGap: {
+        parameters: {
+            query: {
+                x: number;
+                y: number;
+                z: number;
+                kind?: "battery" | "inverter" | "charger" | "controller" | "dcdc";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GapPart"][];
                 };
             };
             /** @description Unprocessable Entity */

@@ -92,6 +92,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.include_router(trips.router)
     app.include_router(water.router)
     app.include_router(fit.router)
+    app.include_router(fit.gap_router)
     app.include_router(sizing.router)
     app.include_router(reference.router)
 

@@ -41,6 +41,7 @@ Kind = Literal[
     "ways.csv",
     "layout.svg",
     "layout.dxf",
+    "layout.xlsx",
 ]
 PaperKind = Literal["diagram", "labels", "circuits", "lists", "panel"]
 MEDIA = {
@@ -86,6 +87,7 @@ WRITERS: dict[str, Callable[[_Made], str | bytes]] = {
     "ways.csv": lambda m: "\ufeff" + places.ways_csv(m.report.fit),
     "layout.svg": lambda m: places.to_svg(m.report.fit, m.title),
     "layout.dxf": lambda m: places.to_dxf(m.report.fit),
+    "layout.xlsx": lambda m: places.to_xlsx(m.head.design, m.report.fit, m.title),
     "report.json": lambda m: orjson.dumps(m.report.whole(), option=orjson.OPT_INDENT_2),
 }
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
@@ -12,12 +12,14 @@ from bothy.api.problems import ProblemBody
 from bothy.api.state import Cache, Store, standing
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
+from bothy.core.fit.gap_parts import GapPart, parts_in_gap
 from bothy.core.fit.propose import SOURCE, propose_places
 from bothy.core.method.sources import SourceOut, written
 from bothy.formats import places
 from bothy.jobs.bounded import BOUNDED
 
 router = APIRouter(prefix="/api/variants", tags=["fit"])
+gap_router = APIRouter(prefix="/api/fit", tags=["fit"])
 
 
 class ProposedPlace(BaseModel):
@@ -65,6 +67,15 @@ def propose(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache, 
     """Places for everything that has none, or for the named things; nothing is changed."""
     design = standing(store, reports, variant_id, revision).head.design
     return BOUNDED.run("sum", _propose, design, of)
+
+
+Metre = Annotated[float, Query(gt=0, le=20)]
+
+
+@gap_router.get("/gap", operation_id="partsInGap", responses={422: {"model": ProblemBody}})
+def parts_in_gap_of(x: Metre, y: Metre, z: Metre, kind: Literal["battery", "inverter", "charger", "controller", "dcdc"] = "battery") -> list[GapPart]:
+    """Which parts of the catalogue go into a gap of x by y by z metres."""
+    return parts_in_gap(kind, (x, y, z))
 
 
 @router.post("/{variant_id}/fit/table", operation_id="previewPlaces", responses={422: {"model": ProblemBody}})

@@ -16,6 +16,7 @@ from bothy.core.design.fit import PlaceDoc
 from bothy.core.fit.geometry import geometry_of
 from bothy.core.fit.part import FitPart, ThingPart
 from bothy.core.units import NotUnderstood, parse
+from bothy.formats import workbook
 from bothy.formats.appliances_csv import match_columns
 from bothy.formats.tables import plain as _plain
 from bothy.formats.tables import rows_of, unplain
@@ -41,31 +42,40 @@ def _csv(rows: Iterable[Iterable[object]]) -> str:
     return out.getvalue()
 
 
-def places_csv(design: Design, part: FitPart) -> str:
-    """Every thing with its place; a table that can be brought in again."""
+Row = list[str | float | int | None]
+
+
+def place_rows(design: Design, part: FitPart) -> list[Row]:
+    """Every thing with its place."""
     docs = {p.of: p for p in design.fit.places}
-    rows: list[list[object]] = [list(COLUMNS)]
+    rows: list[Row] = []
     for t in part.things:
         p = docs.get(t.key)
-        place = [p.bay or "", p.x_m, p.y_m, p.z_m, p.yaw_deg, p.up] if p else ["", "", "", "", "", ""]
+        place: Row = [p.bay or "", p.x_m, p.y_m, p.z_m, p.yaw_deg, p.up] if p else [None] * 6
         rows.append([t.name, t.key, *place, *(round(v, 3) for v in t.size), round(t.mass_kg, 2), round(t.contents_kg, 1), t.mass_from])
-    return _csv(rows)
+    return rows
 
 
-def masses_csv(part: FitPart) -> str:
+def places_csv(design: Design, part: FitPart) -> str:
+    """Every thing with its place; a table that can be brought in again."""
+    return _csv([COLUMNS, *place_rows(design, part)])
+
+
+MASS_COLUMNS = ("what", "key", "mass kg", "x m", "y m", "z m", "group", "known by", "placed")
+WAY_COLUMNS = ("run", "key", "service", "from", "to", "length m", "typed m", "kept", "bends", "holes", "rise m", "why")
+
+
+def mass_rows(part: FitPart) -> list[Row]:
     """The list of masses: every kilogram once."""
-    head = ["what", "key", "mass kg", "x m", "y m", "z m", "group", "known by", "placed"]
-    body = [
+    return [
         [r.name, r.key, round(r.kg, 2), round(r.x, 3), round(r.y, 3), round(r.z, 3), r.group, r.counted, "yes" if r.placed else "no"] for r in part.weight.rows
     ]
-    return _csv([head, *body])
 
 
-def ways_csv(part: FitPart) -> str:
+def way_rows(part: FitPart) -> list[Row]:
     """Every run with its length along the way."""
-    head = ["run", "key", "service", "from", "to", "length m", "typed m", "kept", "bends", "holes", "rise m", "why"]
     names = {t.key: t.name for t in part.things} | {"engine": "engine"}
-    body = [
+    return [
         [
             r.name,
             r.id,
@@ -82,7 +92,26 @@ def ways_csv(part: FitPart) -> str:
         ]
         for r in part.routes
     ]
-    return _csv([head, *body])
+
+
+def masses_csv(part: FitPart) -> str:
+    """The list of masses as CSV."""
+    return _csv([MASS_COLUMNS, *mass_rows(part)])
+
+
+def ways_csv(part: FitPart) -> str:
+    """The runs as CSV."""
+    return _csv([WAY_COLUMNS, *way_rows(part)])
+
+
+def to_xlsx(design: Design, part: FitPart, title: str) -> bytes:
+    """Places, masses and ways as a workbook; its first sheet can be brought in again."""
+    tables: list[workbook.Table] = [
+        ("Places", COLUMNS, place_rows(design, part)),
+        ("Masses", MASS_COLUMNS, mass_rows(part)),
+        ("Ways", WAY_COLUMNS, way_rows(part)),
+    ]
+    return workbook.to_xlsx(tables, title)
 
 
 class PlaceLine(BaseModel):

@@ -11,6 +11,7 @@ import pytest
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.edit import apply_patch
 from bothy.core.fit.furniture import usual_furniture
+from bothy.core.fit.gap_parts import parts_in_gap
 from bothy.core.fit.geometry import geometry_of, settled
 from bothy.core.fit.propose import Places, propose_places
 from bothy.core.fit.things import things_of
@@ -158,3 +159,47 @@ def test_the_bank_is_as_cold_as_its_bay() -> None:
     data = curlew.design().model_dump(mode="json")
     data["vehicle"]["bank_place"] = "warm_inside"
     assert report(load_design(data)).vehicle.bank_place == "underfloor"
+
+
+def test_warmths_areas_come_from_measured_stations() -> None:
+    """A box of stations has the areas of a box; what is cut out of a wall stays cut out; a narrower front makes less wall and less heat."""
+    window = {"id": "w", "on": "left", "width_m": 1.0, "height_m": 0.5}
+    size = {"preset": "truck_body", "inside_length_m": 4.0, "inside_width_m": 2.0, "inside_height_m": 2.0}
+    plain = blank(vehicle=size, warmth={"openings": [window], "taper_frac": 1.0})
+    plain["fit"] = {}
+    straight = [{"x_m": x, "left_m": [1.0, 1.0], "right_m": [1.0, 1.0], "height_m": 2.0} for x in (0.0, 4.0)]
+    nose = [straight[0], {**straight[1], "left_m": [0.5, 0.5], "right_m": [0.5, 0.5]}]
+
+    def areas(stations: list[dict[str, Any]]) -> dict[str, float]:
+        body = {"levels_z_m": [0.1, 1.8], "stations": stations} if stations else {}
+        made = report(load_design({**plain, "fit": {"body": body}}))
+        return {k: s.area_m2 for k, s in made.warmth.surfaces.items()} | {"volume": made.warmth.volume_m3}
+
+    typed, box, tapered = areas([]), areas(straight), areas(nose)
+    for side in ("floor", "left", "right", "rear"):
+        assert box[side] == pytest.approx(typed[side]), side
+    assert box["volume"] == pytest.approx(typed["volume"])
+    assert box["left"] == pytest.approx(8.0 - 0.5)
+    assert tapered["floor"] == pytest.approx(6.0) and tapered["front"] == pytest.approx(2.0) and tapered["left"] == pytest.approx(8.0 - 0.5)
+    assert tapered["volume"] == pytest.approx(12.0)
+
+
+def test_what_goes_into_a_gap_of_210_millimetres() -> None:
+    found = parts_in_gap("battery", (0.21, 0.36, 0.30))
+    fitting = [p for p in found if p.fits]
+    assert fitting and all(p.spare_m >= 0 for p in fitting)
+    for p in fitting:
+        named = dict(zip(("width", "depth", "height"), (p.size_mm[0] / 1000, p.size_mm[1] / 1000, p.size_mm[2] / 1000 + 0.05), strict=True))
+        assert named[p.way.along_x] <= 0.21 - 0.003 + 1e-9 and named[p.way.along_y] <= 0.36 - 0.003 + 1e-9
+    lead = [p for p in found if "AGM" in p.name or "Lead" in p.name]
+    assert all(p.way.along_z == "height" for p in lead), "a lead battery stands upright"
+    assert not any(p.fits for p in parts_in_gap("battery", (0.05, 0.05, 0.05)))
+
+
+def test_a_boat_lies_deeper_by_what_is_put_into_her() -> None:
+    data = blank(vehicle={"preset": "boat", "inside_length_m": 9.0, "inside_width_m": 2.0}, life={"appliances": [], "people": 1, "place": "london"})
+    data["fit"] = {"own": [{"id": "a", "name": "Ballast", "length_m": 0.5, "width_m": 0.5, "height_m": 0.2, "mass_kg": 162.0}]}
+    one = report(load_design(data)).fit.weight
+    data["fit"]["own"][0]["mass_kg"] = 324.0
+    two = report(load_design(data)).fit.weight
+    assert (two.loadings[0].sinkage_mm or 0) - (one.loadings[0].sinkage_mm or 0) == pytest.approx(10.0)

@@ -12,6 +12,7 @@ from bothy.core.design.edit import apply_patch
 from bothy.core.facts.document import Facts
 from bothy.core.facts.evidence import added, entries_between
 from bothy.core.finding import RULES
+from bothy.core.fit.geometry import geometry_of
 from bothy.core.report import Report, report
 from tests.designs import AGM, BANK, CHARGER, FRIDGE, INVERTER, LAMP, blank
 
@@ -342,6 +343,23 @@ def test_a_document_that_can_not_be_is_refused_with_its_field(fit: dict[str, Any
     with pytest.raises(BadInput) as e:
         load_design({**blank(), "fit": fit})
     assert e.value.key == key
+
+
+def test_a_net_in_two_pieces_names_the_edge_that_would_join_them() -> None:
+    nodes = [{"id": f"n{i}", "x_m": x, "y_m": 0.0, "z_m": 0.3} for i, x in enumerate((0.4, 1.0, 3.0, 3.6))]
+    ways = [{"id": f"w{a}", "a": f"n{a}", "b": f"n{b}", "services": ["gas"]} for a, b in ((0, 1), (2, 3))]
+    gas = [e.id for e in report(laid()).fit.edges if e.layer == "g"]
+    d = laid(
+        at("gas:v", 0.1, -0.8),
+        at("gas:hob", 3.4, 0.0, 0.9),
+        fit={"nodes": nodes, "ways": ways, "closed": gas},
+        gas={"appliances": [HOB], "vessels": [{"id": "v", "capacity_kg": 6.0}], "pipes": [{"id": "p", "name": "Pipe", "appliance": "hob"}]},
+    )
+    route = next(r for r in report(d).fit.routes if r.id == "gas:p")
+    assert route.length_m is not None, "one piece serves both"
+    pinned = apply_patch(d, [{"op": "add", "path": "/fit/pins/-", "value": {"run": "gas:p", "node": "n3"}}])
+    assert next(r for r in report(pinned).fit.routes if r.id == "gas:p").length_m is not None
+    assert geometry_of(d).ways.net.missing("gas") == ("n1", "n2", 2.0)
 
 
 def test_lead_is_drawn_as_lead() -> None:

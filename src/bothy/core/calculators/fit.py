@@ -6,12 +6,14 @@ import json
 
 from bothy.core.calculators.entry import Calculator
 from bothy.core.fit import boxes, hull, passing, routing, sheets, tie_down, weight
+from bothy.core.roof import adhesive, cure, gasket, pack, sun_shadow, wind
 
 _WEIGHT = (
     "An estimate until it is weighed. Overload is an offence and can void the insurance; raising the plate needs approval; tyres and brakes set limits too."
 )
 _TIE = "Values to screen with, not a crash approval. Seats and belts: approved parts and their makers’ instructions."
 _CUT = "Before any hole: look and feel below, disconnect the battery, keep clear of airbags and their looms, fuel, brake and gas lines."
+_ROOF = "Scaffold or a tied ladder; never on the panels, never wet. Isocyanates and solvents: gloves, fresh air, no flame."
 _LIFT = "25 kg and more: two people or a hoist."
 _SHELL = json.loads(
     '{"levels_z_m": [0.1, 1.0, 1.8], "stations": [{"x_m": 0, "left_m": [0.86, 0.88, 0.7], "right_m": [0.86, 0.88, 0.7], "height_m": 1.88},'
@@ -174,5 +176,74 @@ TABLE = (
         sheets.SheetCountOut,
         sheets.sheet_count,
         {"area_m2": 14.6},
+    ),
+    Calculator(
+        "panel-pack",
+        "fit",
+        "Panels on the roof",
+        "How many panels fit on the roof, and where?",
+        pack.PanelPackIn,
+        pack.PanelPackOut,
+        pack.panel_pack,
+        {
+            "roof": {"x0_m": 0, "x1_m": 3.6, "y0_m": -0.75, "y1_m": 0.75},
+            "obstacles": [{"id": "fan", "x0_m": 2.9, "x1_m": 3.3, "y0_m": -0.2, "y1_m": 0.2}],
+            "panels": [{"id": "p110", "length_m": 1.05, "width_m": 0.54, "power_w": 110}],
+        },
+        _ROOF,
+    ),
+    Calculator(
+        "shadow-length",
+        "fit",
+        "Shadow on the roof",
+        "How far does its shadow reach?",
+        sun_shadow.ShadowLengthIn,
+        sun_shadow.ShadowLengthOut,
+        sun_shadow.shadow_length,
+        {"height_m": 0.12, "sun_elevation_deg": 20},
+    ),
+    Calculator(
+        "gasket-trim",
+        "fit",
+        "Gasket on ribs",
+        "What must the gasket be trimmed by at each rib?",
+        gasket.GasketTrimIn,
+        gasket.GasketTrimOut,
+        gasket.gasket_trim,
+        {"gasket_thickness_mm": 28, "rib_heights_mm": [0, 2, 8], "roof_thickness_mm": 24, "clamp_min_mm": 30, "clamp_max_mm": 60},
+        _CUT,
+    ),
+    Calculator(
+        "wind-uplift",
+        "fit",
+        "Wind on the roof",
+        "What does the wind pull at each fixing?",
+        wind.WindUpliftIn,
+        wind.WindUpliftOut,
+        wind.wind_uplift,
+        {"vehicle_speed_m_s": 31, "plan_area_m2": 0.567, "frontal_area_m2": 0.02, "mass_kg": 7.5},
+        _ROOF,
+    ),
+    Calculator(
+        "adhesive-need",
+        "fit",
+        "Adhesive and sealant",
+        "How much bond does the load ask for, and how many packs?",
+        adhesive.AdhesiveNeedIn,
+        adhesive.AdhesiveNeedOut,
+        adhesive.adhesive_need,
+        {"tension_n": 735, "shear_n": 31, "bead_width_mm": 12},
+        _ROOF,
+    ),
+    Calculator(
+        "cure-time",
+        "fit",
+        "Cure of adhesive",
+        "When has it cured?",
+        cure.CureTimeIn,
+        cure.CureTimeOut,
+        cure.cure_time,
+        {"temp_c": 12, "humidity_frac": 0.7, "bead_width_mm": 12},
+        _ROOF,
     ),
 )

@@ -137,6 +137,10 @@ class Hull:
         """Floor in m²: the lowest level's width along x."""
         return self._along(lambda s: s.left_m[0] + s.right_m[0])
 
+    def ceiling_area_m2(self) -> float:
+        """Plan of the ceiling in m²: the width at its height along x."""
+        return self._along(lambda s: self._level(s.left_m, s.height_m) + self._level(s.right_m, s.height_m))
+
     def side_area_m2(self, side: str) -> float:
         """Area of one side wall in m²: the length of its line from floor to ceiling, along x."""
         return self._along(lambda s: self._wall(s, s.left_m if side == "left" else s.right_m))
@@ -146,7 +150,7 @@ class Hull:
         return self._along(self._section)
 
     def section_m2(self, i: int) -> float:
-        """Section of a station in m²."""
+        """Section of a station in m², counted from the rear."""
         return self._section(self.stations[i])
 
     def _along(self, of) -> float:  # type: ignore[no-untyped-def]

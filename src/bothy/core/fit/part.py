@@ -197,6 +197,7 @@ class LoadingPart(BaseModel):
     cg_height: float | None
     stability: float | None
     payload_left_kg: float | None
+    sinkage_mm: float | None
 
 
 class WeighedPart(BaseModel):
@@ -444,6 +445,14 @@ def ways_out(ctx: Context, geo: Geometry) -> dict[str, WayOut]:
     return out
 
 
+WATERPLANE_FRAC, FRESH_KG_M3 = 0.9, 1000.0
+
+
+def sinkage_mm(geo: Geometry, kg: float) -> float:
+    """How much deeper a boat lies with a mass in fresh water, mm; its waterplane is about 0.9 of length × beam (a narrow boat, typical)."""
+    return 1000 * kg / (FRESH_KG_M3 * WATERPLANE_FRAC * geo.body.bare[0] * geo.body.bare[1])
+
+
 def _loading(ctx: Context, geo: Geometry, ledger: Ledger, s: Scenario) -> LoadingPart:
     g = geo.body.gear
     carried = ledger.carried_kg(s)
@@ -466,6 +475,7 @@ def _loading(ctx: Context, geo: Geometry, ledger: Ledger, s: Scenario) -> Loadin
         cg_height=None,
         stability=None,
         payload_left_kg=None if g.gross is None else g.gross - gross,
+        sinkage_mm=sinkage_mm(geo, carried) if g.kind == "boat" else None,
     )
     if s.loads is not None and ledger.axles is not None:
         loads = s.loads

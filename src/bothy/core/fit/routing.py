@@ -165,6 +165,13 @@ class Net:
         self._ways[service, start] = done
         return done
 
+    def missing(self, service: str) -> tuple[str, str, float] | None:
+        """The shortest edge that would join two pieces of the net of a service: its ends and length in m; None where it hangs together."""
+        pieces = self.pieces(service)
+        apart = ((square(self.nodes[a], self.nodes[b]), a, b) for a in sorted(pieces) for b in sorted(pieces) if a < b and pieces[a] != pieces[b])
+        best = min(apart, default=None)
+        return None if best is None else (best[1], best[2], best[0])
+
     def edge_between(self, service: str, a: str, b: str) -> Edge:
         """The cheapest permitted edge between two neighbours."""
         return min(((c, e.length_m, e.id, e) for o, e, c in self._of(service)[a] if o == b), key=lambda t: t[:3])[3]

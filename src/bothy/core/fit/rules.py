@@ -290,7 +290,10 @@ def route_findings(geo: Geometry) -> Iterator[Finding]:
         for w in r.ways:
             end = "the engine" if w.id == ENGINE else _name(geo, w.id)
             if w.path is None:
-                yield finding("fit-route-none", subject, name, f"No way for {_service(r.run.service)} leads from “{_start(geo, r.run.a)}” to “{end}”.")
+                said = f"No way for {_service(r.run.service)} leads from “{_start(geo, r.run.a)}” to “{end}”."
+                if (joint := geo.ways.net.missing(r.run.service)) is not None:
+                    said += f" The net is in pieces; the shortest way between two of them would be {joint[2]:.2f} m, from {joint[0]} to {joint[1]}."
+                yield finding("fit-route-none", subject, name, said)
                 continue
             for tag in w.tags:
                 if tag in named:

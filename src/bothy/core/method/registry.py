@@ -133,5 +133,11 @@ SECTIONS: dict[str, str] = {
     "prove.expected-current": "Expected current",
     "prove.verdict": "Pass, fail or not sure",
     "prove.expected-voltage": "Voltage at the load",
+    "roof.packing": "Panels on the roof",
+    "roof.shadow": "Shadow on the roof",
+    "roof.gasket": "Gasket on ribs",
+    "roof.wind": "Wind",
+    "roof.adhesive": "Adhesive and sealant",
+    "roof.cure": "Cure",
 }
 """``field.section`` -> title, in the order of the pages."""

@@ -9,11 +9,13 @@ from bothy.core.catalogue.materials import Material, materials
 from bothy.core.context import Context
 from bothy.core.contract import BadInput, quick
 from bothy.core.design.warmth import AIR_GAP, BuildUp, Cab, Opening, SurfaceChoice, WallLayer
-from bothy.core.figure import Figure, given
+from bothy.core.figure import Figure, derived, given
+from bothy.core.fit.hull import Hull
+from bothy.core.method.sources import Method
 from bothy.core.warmth.build_up import R_SI, Direction, Layer, Rib, UValueIn, UValueOut, u_value
 from bothy.core.warmth.condensation import CondensationCheckIn, CondensationCheckOut, condensation_check
 from bothy.core.warmth.presets import CABS, SHELL_OF, usual
-from bothy.core.warmth.shell import SHELLS, PopTop, ShellAreaIn, ShellAreaOut, ShellOpening, SlideOut, shell_area
+from bothy.core.warmth.shell import ROUND, SHELLS, PopTop, ShellAreaIn, ShellAreaOut, ShellOpening, SlideOut, shell_area
 
 ELEMENT_U: dict[str, float] = {
     "single_glass": 5.6,
@@ -212,7 +214,9 @@ def work_shell(ctx: Context) -> Shell:
         areas = shell_area(geo)
     except BadInput as e:
         problem = e.message
-        areas = shell_area(geo.model_copy(update={"openings": [], "slide_outs": [], "pop_top": None}))
+        geo = geo.model_copy(update={"openings": [], "slide_outs": [], "pop_top": None})
+        areas = shell_area(geo)
+    areas = measured_areas(ctx, geo, areas)
     said = {s.id: s for s in w.surfaces}
     builds = {b.id: b for b in w.build_ups}
     openings, cab_b = _openings(ctx), _cab_b(ctx, cab)
@@ -228,6 +232,43 @@ def work_shell(ctx: Context) -> Shell:
             one.u = one.worked.figure("u_value_w_m2k").named(f"U-value, {one.build.name}")
         out.append(one)
     return Shell(out, areas, cab, cab_b, problem, _astray(ctx), {f"{b}/{d}": v[0] for (b, d), v in known.items()})
+
+
+def measured_areas(ctx: Context, geo: ShellAreaIn, areas: ShellAreaOut) -> ShellAreaOut:
+    """The areas by the measured stations of Layout, where there are any: walls along their line, ends as sections, the roof over its crown; what is cut
+    out of each stays cut out."""
+    body = ctx.design.fit.body
+    if not body.stations:
+        return areas
+    hull = Hull(body.levels_z_m, [(s.x_m, s.left_m, s.right_m, s.height_m) for s in body.stations])
+    whole = {s.name: s.area_m2 for s in shell_area(geo.model_copy(update={"openings": [], "slide_outs": [], "pop_top": None})).surfaces}
+    measured = {
+        "floor": hull.floor_area_m2(),
+        "roof": hull.ceiling_area_m2() * ROUND,
+        "left": hull.side_area_m2("left"),
+        "right": hull.side_area_m2("right"),
+        "rear": hull.section_m2(0),
+        "front": hull.section_m2(-1),
+    }
+    surfaces = [
+        s.model_copy(update={"area_m2": max(0.0, measured[s.name] - (whole[s.name] - s.area_m2))}) if s.name in measured and s.name in whole else s
+        for s in areas.surfaces
+    ]
+    volume = areas.volume_m3 + hull.volume_m3() - _plain_volume(geo)
+    source = Method("fit.shell") + Method("warmth.shell")
+    return ShellAreaOut.of(
+        surfaces=surfaces,
+        total_area_m2=derived("total_area_m2", "Σ, walls, floor, roof and ends by the measured stations", sum(s.area_m2 for s in surfaces), source),
+        volume_m3=derived("volume_m3", "section along x, with cab, slide-outs and pop-top", volume, source, station_count=len(body.stations)),
+        floor_area_m2=derived("floor_area_m2", "width at the lowest level along x", measured["floor"], source, station_count=len(body.stations)),
+    )
+
+
+def _plain_volume(geo: ShellAreaIn) -> float:
+    """The volume of the living space alone by its typed sizes, m³: what the stations stand in for."""
+    p = SHELLS[geo.preset]
+    taper = geo.taper_frac if geo.taper_frac is not None else p.taper
+    return (geo.length_m or 0.0) * (geo.height_m or 0.0) * (geo.width_m or 0.0) * (1 + taper) / 2
 
 
 def _study(ctx: Context, b: BuildUp, direction: Direction) -> tuple[UValueOut, CondensationCheckOut]:

@@ -10,6 +10,7 @@ import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { round, useFit } from "./data";
 import { hullAt } from "./geometry";
+import { Immovables } from "./Immovables";
 import { Pane } from "./Scene";
 import { Sentence } from "./Sentence";
 import { VIEWS } from "./words";
@@ -282,6 +283,7 @@ export function MeasureView() {
             )}
             ).
           </p>
+          <Immovables />
           {fit.part.body.measured && (
             <button
               type="button"

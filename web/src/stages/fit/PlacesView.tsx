@@ -19,6 +19,7 @@ import { StageViews } from "../../shell/ViewSwitch";
 import { Bays } from "./Bays";
 import { BringInPlaces } from "./BringInPlaces";
 import { round, useFit } from "./data";
+import { Gap } from "./Gap";
 import type { Box, PlaceDoc, Thing } from "./geometry";
 import { Choices, LOOKS, type Look, Pane, Slant } from "./Scene";
 import { Sentence } from "./Sentence";
@@ -27,15 +28,25 @@ import { CAUTION, FIXINGS, FROM, SCHOOLS, TURNS, UPS, VIEWS } from "./words";
 type Fit = ReturnType<typeof useFit>;
 type Sized = Omit<Schemas["SizeDoc"], "clearance_m">;
 
+const GAP_OF: Record<string, "battery" | "inverter" | "charger" | "controller" | "dcdc"> = {
+  "power:bank": "battery",
+  "power:inverter": "inverter",
+  "power:shore": "charger",
+  "power:controller": "controller",
+  "power:driving": "dcdc",
+};
+
 /** What a proposal found, and how to take it. */
 function useProposal(fit: Fit) {
   const [asked, setAsked] = useState<"idle" | "searching" | "done">("idle");
   const [said, setSaid] = useState<string | null>(null);
+  const [why, setWhy] = useState<{ name: string; why: string[] }[]>([]);
   const stop = useRef<AbortController | null>(null);
   const find = async (of?: string[]) => {
     stop.current = new AbortController();
     setAsked("searching");
     setSaid(null);
+    setWhy([]);
     try {
       const made = await take(
         api.GET("/api/variants/{variant_id}/fit/places", {
@@ -46,6 +57,7 @@ function useProposal(fit: Fit) {
       const left = made.left.length ? ` No free place was found for ${made.left.slice(0, 5).join(", ")}.` : "";
       if (made.patch.length)
         await fit.edit(made.patch as never, made.places.length === 1 ? `placed ${made.places[0]!.name}` : `placed ${made.places.length} things`);
+      setWhy(made.places.length > 1 ? made.places : []);
       setSaid(
         made.places.length === 1
           ? `${made.places[0]!.why.join(" ")}`
@@ -56,7 +68,7 @@ function useProposal(fit: Fit) {
     }
     setAsked("done");
   };
-  return { find, searching: asked === "searching", said, cancel: () => stop.current?.abort() };
+  return { find, searching: asked === "searching", said, why, cancel: () => stop.current?.abort() };
 }
 
 /** What would follow while a thing is held somewhere: asked again as soon as the last answer is there. */
@@ -250,9 +262,21 @@ export function PlacesView() {
               </span>
             </div>
             {proposal.said && (
-              <p role="status" className="m-0 px-2 text-[12px]">
-                {say(proposal.said)}
-              </p>
+              <div className="px-2 text-[12px]">
+                <span role="status">{say(proposal.said)}</span>
+                {proposal.why.length > 0 && (
+                  <details>
+                    <summary className="cursor-pointer">Why each stands where it does</summary>
+                    <ul className="m-0 max-h-40 list-none overflow-auto p-0">
+                      {proposal.why.map((p) => (
+                        <li key={p.name}>
+                          <strong>{p.name}</strong>: {say(p.why.join(" "))}
+                        </li>
+                      ))}
+                    </ul>
+                  </details>
+                )}
+              </div>
             )}
             <div className="flex min-h-0 flex-1 gap-2 p-2 max-[899px]:block">
               <div className="min-h-0 min-w-0 flex-[3] max-[899px]:h-64">
@@ -300,6 +324,7 @@ export function PlacesView() {
           </button>
           <Exports
             items={[
+              { word: "Places, masses and ways (XLSX)", file: "layout.xlsx" },
               { word: "Places (CSV)", file: "places.csv" },
               { word: "Masses (CSV)", file: "masses.csv" },
               { word: "Ways (CSV)", file: "ways.csv" },
@@ -461,6 +486,7 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
           </p>
         ),
       )}
+      {GAP_OF[t.key.split("-")[0]!] && <Gap kind={GAP_OF[t.key.split("-")[0]!]!} />}
       <h3 className="mb-1 mt-3 font-display text-[14px]">Size and mass</h3>
       <Fields
         specs={[

@@ -190,6 +190,11 @@ function WeightSlate({ l }: { l: Loading }) {
           {say(`For the middle of the range, ${Math.abs(l.shift_kg_m).toFixed(0)} kg·m belong further ${l.shift_kg_m > 0 ? "forward" : "back"}.`)}
         </p>
       )}
+      {l.sinkage_mm != null && (
+        <p className="my-1 text-[12px]">
+          {say(`All of it lets her lie about ${Math.round(l.sinkage_mm)} mm deeper in fresh water (waterplane 0.9 of length × beam).`)}
+        </p>
+      )}
       {l.cg_height != null && (
         <p className="my-1 text-[12px] text-chalk-dim">
           Centre of gravity {show(l.cg_x, "m", units)} from the rear, {show(l.cg_height, "m", units)} over the ground; half the track over that is{" "}

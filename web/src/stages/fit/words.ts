@@ -43,6 +43,18 @@ export const THERMAL = [
   { value: "unheated", word: "inside, unheated" },
   { value: "outside", word: "as cold as outside" },
 ] as const;
+export const OBSTACLES = [
+  { value: "wheel_arch", word: "wheel arch" },
+  { value: "rib", word: "rib" },
+  { value: "frame_rail", word: "frame rail" },
+  { value: "door_swing", word: "swing of a door" },
+  { value: "step", word: "step" },
+  { value: "filler_pipe", word: "filler pipe" },
+  { value: "engine_bay", word: "engine cover" },
+  { value: "swept_volume", word: "room of a slide-out or folding bed" },
+  { value: "seat", word: "seat" },
+  { value: "other", word: "something else" },
+] as const;
 export const SIDES = [
   { value: "left", word: "left" },
   { value: "right", word: "right" },

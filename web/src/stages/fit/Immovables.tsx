@@ -1,0 +1,132 @@
+/** Doors and what can't be moved, as they were measured; until then those of the kind of vehicle. */
+import type { Schemas } from "../../data/client";
+import { useItems } from "../../data/items";
+import { choice, Fields, quantity, words } from "../../parts/Fields";
+import { useFit } from "./data";
+import { OBSTACLES, SIDES } from "./words";
+
+type Door = Schemas["DoorDoc"] & { name: string };
+type Obstacle = Schemas["Obstacle"] & { name: string };
+
+export function Immovables() {
+  const fit = useFit();
+  const body = fit.doc.body ?? {};
+  const doors = useItems<Door>("/fit/body/doors", (body.doors ?? []) as Door[], "Door");
+  const obstacles = useItems<Obstacle>("/fit/body/obstacles", (body.obstacles ?? []) as Obstacle[], "Obstacle");
+  const take = () =>
+    void fit.edit(
+      [
+        {
+          op: "replace",
+          path: "/fit/body/doors",
+          value: fit.part.body.doors.map((d) => ({
+            id: d.id,
+            name: d.name,
+            side: d.side,
+            x0_m: ["left", "right"].includes(d.side) ? d.a : null,
+            x1_m: ["left", "right"].includes(d.side) ? d.b : null,
+            clear_width_m: Math.round(1000 * d.width) / 1000,
+            clear_height_m: Math.round(1000 * d.height) / 1000,
+            sill_z_m: d.sill,
+          })),
+        },
+        {
+          op: "replace",
+          path: "/fit/body/obstacles",
+          value: fit.part.body.obstacles.map((o) => ({
+            id: o.id,
+            name: o.name,
+            kind: o.kind,
+            ...Object.fromEntries(["x0_m", "x1_m", "y0_m", "y1_m", "z0_m", "z1_m"].map((k, i) => [k, o.box[i]])),
+          })),
+        },
+      ],
+      "doors and wheel arches to be measured",
+    );
+  return (
+    <>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Doors and what can’t be moved</h3>
+      {body.doors == null || body.obstacles == null ? (
+        <>
+          <p className="my-1 text-[12px] text-[#d3b6e6]">
+            Typical of the vehicle: {[...fit.part.body.doors, ...fit.part.body.obstacles].map((x) => x.name.toLowerCase()).join(", ") || "none"}.
+          </p>
+          <button type="button" className="btn btn-slate" onClick={take}>
+            Measure them
+          </button>
+        </>
+      ) : (
+        <>
+          {doors.items.map((d) => (
+            <details key={d.id}>
+              <summary className="cursor-pointer">{d.name}</summary>
+              <Fields
+                specs={[
+                  words("name", "name"),
+                  choice("side", "in the wall", SIDES),
+                  ...(d.side === "left" || d.side === "right"
+                    ? [quantity("x0_m", "begins, from the rear", "length", "m"), quantity("x1_m", "ends, from the rear", "length", "m")]
+                    : []),
+                  quantity("clear_width_m", "clear width", "length", "m"),
+                  quantity("clear_height_m", "clear height", "length", "m"),
+                  quantity("sill_z_m", "sill over the floor", "length", "m"),
+                ]}
+                item={d}
+                onSet={(key, value, label) =>
+                  void doors.set(
+                    d,
+                    key === "side" && (value === "left" || value === "right")
+                      ? { side: value, x0_m: d.x0_m ?? 1, x1_m: d.x1_m ?? 1 + d.clear_width_m }
+                      : { [key]: value },
+                    label,
+                  )
+                }
+              />
+              <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void doors.remove(d)}>
+                remove this door
+              </button>
+            </details>
+          ))}
+          {obstacles.items.map((o) => (
+            <details key={o.id}>
+              <summary className="cursor-pointer">{o.name}</summary>
+              <Fields
+                specs={[
+                  words("name", "name"),
+                  choice("kind", "is", OBSTACLES),
+                  quantity("x0_m", "rear end", "length", "m"),
+                  quantity("x1_m", "front end", "length", "m"),
+                  quantity("y0_m", "right side, left of centre", "length", "m"),
+                  quantity("y1_m", "left side, left of centre", "length", "m"),
+                  quantity("z0_m", "bottom over the floor", "length", "m"),
+                  quantity("z1_m", "top over the floor", "length", "m"),
+                ]}
+                item={o}
+                onSet={(key, value, label) => void obstacles.set(o, { [key]: value }, label)}
+              />
+              <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void obstacles.remove(o)}>
+                remove it
+              </button>
+            </details>
+          ))}
+          <div className="mt-1 flex flex-wrap gap-2">
+            <button
+              type="button"
+              className="btn btn-slate"
+              onClick={() => void doors.add({ side: "rear", clear_width_m: 0.8, clear_height_m: 1.5, x0_m: null, x1_m: null, sill_z_m: 0 })}
+            >
+              Add a door
+            </button>
+            <button
+              type="button"
+              className="btn btn-slate"
+              onClick={() => void obstacles.add({ kind: "rib", x0_m: 1, x1_m: 1.05, y0_m: 0.7, y1_m: 0.8, z0_m: 0, z1_m: 1.5 })}
+            >
+              Add a rib or other obstacle
+            </button>
+          </div>
+        </>
+      )}
+    </>
+  );
+}
