@@ -296,11 +296,57 @@ def trip_redrawn() -> dict[str, Any]:
     return {"trip_redrawn_median_ms": round(statistics.median(found[1:]), 1)}
 
 
+def fit() -> dict[str, Any]:
+    """Layout and weight: boxes checked, runs routed, masses weighed, places searched, and a report after a thing was moved."""
+    from bothy.core.design.edit import apply_patch
+    from bothy.core.fit.boxes import Box, Checked, clashes
+    from bothy.core.fit.geometry import geometry_of
+    from bothy.core.fit.net import proposed
+    from bothy.core.fit.propose import propose_places
+    from bothy.core.fit.routing import Wanted
+    from bothy.core.fit.weight import Axles, Mass, axle_sum
+    from bothy.core.report import report
+    from bothy.demo import curlew, saltbush
+
+    design = curlew.design()
+    geo = geometry_of(design)
+    boxes = [
+        Checked(
+            str(i), Box(0.05 * (i % 80), 0.05 * (i % 80) + 0.3, -0.8 + 0.4 * (i % 4), -0.5 + 0.4 * (i % 4), 0.2 * (i % 7), 0.2 * (i % 7) + 0.18), (0.05,) * 6
+        )
+        for i in range(80)
+    ]
+    obstacles = [(id, box) for id, _, _, box in geo.body.obstacles]
+    wanted = [Wanted(str(i), "dc", (0.1 + 0.05 * i, -0.7, 0.3), (4.0 - 0.04 * i, 0.7, 1.1)) for i in range(80)]
+    masses = [Mass(str(i), 5.0 + i, 0.015 * i, 0.001 * i, 0.5) for i in range(300)]
+
+    def routed() -> None:
+        net = proposed(geo.body, design.fit).net
+        for w in wanted:
+            net.route(w, joined=True)
+
+    before = report(design)
+    bank = [p.of for p in design.fit.places].index("power:inverter")
+    moved = [apply_patch(design, [{"op": "replace", "path": f"/fit/places/{bank}/x_m", "value": 2.5 + 0.01 * i}]) for i in range(12)]
+    turn = iter(moved)
+    bare = apply_patch(saltbush.design(), [{"op": "replace", "path": "/fit/places", "value": []}, {"op": "replace", "path": "/fit/bays", "value": []}])
+    plain = apply_patch(design, [{"op": "replace", "path": "/fit/places", "value": []}])
+    return {
+        "fit_80_boxes_ms": median(lambda: clashes(boxes, obstacles, geo.body.hull), 9),
+        "fit_80_runs_ms": median(routed, 9),
+        "fit_300_masses_ms": median(lambda: axle_sum(Axles(1.3, 5.4), masses, {}), 9),
+        "fit_places_46_ms": median(lambda: propose_places(bare), 3),
+        "fit_report_after_move_ms": median(lambda: report(next(turn), (), before), 9),
+        "fit_report_placed_ms": median(lambda: report(design), 9),
+        "fit_report_unplaced_ms": median(lambda: report(plain), 9),
+    }
+
+
 def main() -> None:
     from benchmarks import trips
 
     result: dict[str, Any] = {"loop_ms": loop_ms()}
-    for part in (core, trips.kernel, trips.of_the_demo, trips.search, over_http, diagram_drawn, trip_redrawn, first_load, batch):
+    for part in (core, trips.kernel, trips.of_the_demo, trips.search, over_http, diagram_drawn, trip_redrawn, first_load, batch, fit):
         result |= part()
     print(json.dumps(result, indent=1))
 

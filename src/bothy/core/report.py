@@ -21,7 +21,7 @@ from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given, total
 from bothy.core.finding import RULES, Finding, finding, in_order, one_cause, rule
 from bothy.core.fit.geometry import Geometry, settled, work_geometry
-from bothy.core.fit.part import FitPart, fit_part
+from bothy.core.fit.part import FitPart, FitWork, fit_part
 from bothy.core.gas.part import GasPart, gas_part
 from bothy.core.gas.rules import gas_findings
 from bothy.core.method.sources import Method, OwnChoice, SourceOut, listed
@@ -182,7 +182,18 @@ PERSON_KG = 75.0
 """A passenger with pockets; the driver is in the vehicle's own mass (EU 1230/2012)."""
 
 
-def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float) -> tuple[VehiclePart, list[Finding]]:
+def _listed(fit: FitWork) -> Figure:
+    """What is carried by the list of masses of Layout and weight, in its heaviest loading."""
+    worst, groups = fit.ledger.worst, dict[str, float]()
+    for r in fit.ledger.rows:
+        groups[r.group] = groups.get(r.group, 0.0) + r.kg * worst.factors.get(r.group, 1.0)
+    parts = [
+        (k, given("mass_kg", v, "computed", f"all of the group {k} in the list of masses", label=k, source=Method("fit.axles"))) for k, v in groups.items()
+    ]
+    return total("Mass that is known so far", "kg", parts, Method("vehicle.payload", "every kilogram of the list once"))
+
+
+def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float, fit: FitWork) -> tuple[VehiclePart, list[Finding]]:
     out: list[Finding] = []
     ctx.book.put("vehicle/payload_kg", ctx.figure("/vehicle/payload_kg"))
     crew = given(
@@ -190,7 +201,9 @@ def _vehicle(ctx: Context, power: PowerPart, water_kg: float, gas_kg: float) -> 
     )
     loaded = ctx.book.put(
         "vehicle/loaded_kg",
-        total(
+        _listed(fit)
+        if ctx.design.fit.begun
+        else total(
             "Mass that is known so far",
             "kg",
             [
@@ -317,7 +330,7 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     found += make("gas findings", gas_findings, gassed)
     fit = make("fit", fit_part, geo, warm.shell, worked)
     found += fit.found
-    vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg)
+    vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg, fit)
     sheet, tested = make("prove", _prove, worked, feeds, loops)
     parts.done()
     sheet = sheet.model_copy()

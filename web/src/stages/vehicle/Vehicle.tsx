@@ -1,5 +1,6 @@
 /** Stage 1, Vehicle: preset, region, inside size, payload and where the bank stands. */
 
+import { Link } from "react-router";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
 import { SlateFig } from "../../parts/Fig";
@@ -25,7 +26,7 @@ function Value({ row }: { row: Row }) {
 
 export function Component() {
   const say = useSaid();
-  const { design, report, edit } = useVariant();
+  const { id, design, report, edit } = useVariant();
   const { units } = usePerson();
   const v = design.vehicle ?? {};
   const part = report.vehicle;
@@ -206,6 +207,17 @@ export function Component() {
                 </label>
               </td>
               <td className="px-2 text-dim">a trickle of 1 to 2 A from the house bank, so that it starts after weeks of standing</td>
+            </tr>
+            <tr className="border-b border-line/60">
+              <th scope="row" className="px-3 py-1.5 text-left font-normal">
+                shape inside
+              </th>
+              <td className="px-2">
+                <Link className="font-semibold underline decoration-gorse decoration-2 underline-offset-4" to={`/v/${id}/fit?view=measure`}>
+                  {report.fit.body.measured ? `measured at ${report.fit.body.stations.length} stations` : "usual of its kind, scaled"}
+                </Link>
+              </td>
+              <td className="px-2 text-dim">walls, wheel arches, doors and axles, one tape reading at a time</td>
             </tr>
             <tr>
               <th scope="row" className="px-3 py-1.5 text-left align-top font-normal">
