@@ -241,9 +241,10 @@ def _drawn(part: FitPart) -> list[ThingPart]:
 def to_svg(part: FitPart, title: str) -> str:
     """Plan above side at 1 to 20, front to the left, with a bar of 100 mm to check the print by."""
     body = part.body
-    low, high = min(0.0, *(t.box[4] for t in _drawn(part) if t.box)), max(body.height, *(t.box[5] for t in _drawn(part) if t.box))
-    x_max = max(body.length + 0.1, *(t.box[1] for t in _drawn(part) if t.box))
-    x_min = min(0.0, *(t.box[0] for t in _drawn(part) if t.box))
+    boxes = [t.box for t in _drawn(part) if t.box]
+    low, high = min([0.0, *(b[4] for b in boxes)]), max([body.height, *(b[5] for b in boxes)])
+    x_max = max([part.body.stations[-1].x + 0.1, *(b[1] for b in boxes)])
+    x_min = min([part.body.stations[0].x, *(b[0] for b in boxes)])
     w = (x_max - x_min) * SCALE_MM + 2 * MARGIN_MM
     plan_h = 2 * body.half * SCALE_MM
     h = plan_h + (high - low) * SCALE_MM + 4 * MARGIN_MM

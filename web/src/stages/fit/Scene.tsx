@@ -1,7 +1,7 @@
 /** The vehicle drawn to scale with what stands in it: plan, sides, roof, under the floor, section at the cursor, and seen slantwise. Things are dragged. */
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useSaid } from "../../shell/person";
-import { type Body, type Box, boxAt, hullAt, missing, type PlaceDoc, posed, slanted, snapped, type Thing } from "./geometry";
+import { type Body, type Box, boxAt, endOf, hullAt, missing, type PlaceDoc, posed, slanted, snapped, type Thing } from "./geometry";
 
 export type Look = "plan" | "left" | "right" | "roof" | "under" | "slant";
 export const LOOKS: Record<Look, string> = {
@@ -65,7 +65,7 @@ type Frame = {
 function frameOf(look: Look | "section", body: Body, things: Thing[], cut: number): Frame {
   const boxes = things.flatMap((t) => (t.box ? [t.box as Box] : []));
   const x0 = Math.min(-0.15, ...boxes.map((b) => b[0] - 0.05));
-  const x1 = Math.max(body.length + 0.15, ...boxes.map((b) => b[1] + 0.05), body.cab ? body.length + 1.0 : 0);
+  const x1 = Math.max(endOf(body) + 0.15, ...boxes.map((b) => b[1] + 0.05), body.cab ? endOf(body) + 1.0 : 0);
   const half = Math.max(body.half, ...boxes.map((b) => Math.max(Math.abs(b[2]), Math.abs(b[3])))) + 0.12;
   const z0 = Math.min(-0.2, ...boxes.map((b) => b[4] - 0.06));
   const z1 = Math.max(body.height + 0.15, ...boxes.map((b) => b[5] + 0.06));
@@ -161,7 +161,7 @@ function Outline({ look, body, f, cut }: { look: Look | "section"; body: Body; f
   const at = Math.min(1, body.levels.length - 1);
   const left = s.map((q) => [f.u(q.x, 0, 0), f.v(0, q.left[at]!, 0)] as [number, number]);
   const right = s.map((q) => [f.u(q.x, 0, 0), f.v(0, -q.right[at]!, 0)] as [number, number]);
-  const last = body.length;
+  const last = endOf(body);
   return (
     <>
       {body.cab && (
@@ -209,7 +209,7 @@ const spanU = (f: Frame, b: Box) => {
 /** One pane of the scene. */
 export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section"; label: string }) {
   const say = useSaid();
-  const cut = p.cut ?? p.body.length / 2;
+  const cut = p.cut ?? endOf(p.body) / 2;
   const f = frameOf(look, p.body, p.things, cut);
   const svg = useRef<SVGSVGElement>(null);
   const [px, setPx] = useState(100);

@@ -137,3 +137,6 @@ export function slanted(x: number, y: number, z: number, turn: number): [number,
   ][turn % 4] as [number, number];
   return [(a - b) * 0.866, (a + b) * 0.5 - z];
 }
+
+/** Where the inside ends at the front, m from the rear-most inside face. */
+export const endOf = (b: Body) => b.stations[b.stations.length - 1]!.x;
