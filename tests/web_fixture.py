@@ -110,7 +110,11 @@ def first_stages() -> dict[str, Any]:
             "facts": curlew.facts().model_dump(mode="json"),
             "wiring": {"boards": [], "circuits": wiring["circuits"][:6]},
         },
-        "report": {**{k: rounded(r[k]) for k in kept}, "wiring": {"circuits": {}, "loops": rounded(dict(list(r["wiring"]["loops"].items())[:6]))}},
+        "report": {
+            **{k: rounded(r[k]) for k in kept},
+            "fit": {"body": rounded(r["fit"]["body"])},
+            "wiring": {"circuits": {}, "loops": rounded(dict(list(r["wiring"]["loops"].items())[:6]))},
+        },
         "figures": rounded({k: v for k, v in r["figures"].items() if k.split("/")[0] in own}),
         "findings": [f for f in rounded(r["findings"]) if f["stage"] in FIRST],
     }

@@ -76,15 +76,15 @@ def test_a_finding_is_kept_with_a_reason_and_a_danger_only_answered(page: Page, 
     danger.get_by_label("Reason").fill("Heated bay comes in November")
     danger.get_by_role("button", name="Keep").click()
     expect(danger).to_contain_text("Responded, still a danger: Heated bay")
-    expect(page.get_by_role("link", name="3 dangers, 12 problems, 0 questions open")).to_be_visible()
+    expect(page.get_by_role("link", name="4 dangers, 12 problems, 0 questions open")).to_be_visible()
     fault = page.locator('[data-finding="power-inverter-breaker-small:inverter"]')
     fault.get_by_role("button", name="Accept with a reason…").click()
     fault.get_by_label("Reason").fill("Kettle stays on the hook-up")
     fault.get_by_role("button", name="Keep", exact=True).click()
-    expect(page.get_by_role("link", name="3 dangers, 11 problems, 0 questions open")).to_be_visible()
+    expect(page.get_by_role("link", name="4 dangers, 11 problems, 0 questions open")).to_be_visible()
     assert [a.reason for a in stored(id).accepted] == ["Heated bay comes in November", "Kettle stays on the hook-up"]
     fault.get_by_role("button", name="Reopen").click()
-    expect(page.get_by_role("link", name="3 dangers, 12 problems, 0 questions open")).to_be_visible()
+    expect(page.get_by_role("link", name="4 dangers, 12 problems, 0 questions open")).to_be_visible()
 
 
 def test_hours_are_dragged_and_moved_by_key(page: Page, load: Any, stored: Any) -> None:
@@ -230,7 +230,7 @@ def test_us_units_change_what_is_shown_and_not_what_is_stored(page: Page, load: 
 
 
 def test_stages_that_are_not_built_say_so(page: Page, load: Any) -> None:
-    page.goto(f"/v/{load()}/fit")
+    page.goto(f"/v/{load()}/build")
     expect(page.get_by_text("This stage is not built yet.")).to_be_visible()
     page.goto("/v/00000000-0000-0000-0000-000000000000/life")
     expect(page.get_by_role("alert")).to_contain_text("there is no such variant")

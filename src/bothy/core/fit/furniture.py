@@ -29,7 +29,7 @@ def usual_furniture(body: BodyShape) -> list[Piece]:
     wide, long, high = 2 * min(body.hull.at(0.7, 0.8)[:2]) - 0.02, body.length, body.height
     across = wide >= 1.72
     bed_z = 0.72 if high >= 1.7 else 0.32
-    bed = (1.35, wide, 0.14) if across else (min(1.9, 0.55 * long), min(1.25, wide), 0.14)
+    bed = (1.35, wide, 0.14) if across else (min(1.9, max(0.62 * long, long - 0.6)), min(1.25, wide), 0.14)
     counter = min(0.90, high - 0.25)
     run = round(min(1.3, 0.3 * long), 2)
     middle = body.hull.first + long / 2

@@ -5,7 +5,7 @@ import { api, type Schemas, take } from "../../data/client";
 import { preview, turns } from "../../data/preview";
 import { show } from "../../data/show";
 import { Exports } from "../../parts/Exports";
-import { choice, Fields, flag, quantity } from "../../parts/Fields";
+import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList, ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
@@ -27,6 +27,13 @@ import { CAUTION, FIXINGS, FROM, SCHOOLS, TURNS, UPS, VIEWS } from "./words";
 
 type Fit = ReturnType<typeof useFit>;
 type Sized = Omit<Schemas["SizeDoc"], "clearance_m">;
+
+const SIDES = [
+  ["length_m", "length", "length", "m"],
+  ["width_m", "width", "length", "m"],
+  ["height_m", "height", "length", "m"],
+  ["mass_kg", "mass", "mass", "kg"],
+] as const;
 
 const GAP_OF: Record<string, "battery" | "inverter" | "charger" | "controller" | "dcdc"> = {
   "power:bank": "battery",
@@ -423,6 +430,7 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
   const p = fit.placeOf(t.key);
   const routes = fit.part.routes.filter((r) => r.a === t.key || r.b.includes(t.key));
   const sized: Sized = (fit.doc.sizes ?? []).find((s) => s.of === t.key) ?? { of: t.key };
+  const own = (fit.doc.own ?? []).find((o) => `own:${o.id}` === t.key);
   const bays = (fit.doc.bays ?? []).map((b) => ({ value: b.id!, word: b.name! }));
   const set = (key: string, value: unknown, label: string) => void fit.setPlace(t, { [key]: key === "yaw_deg" ? Number(value) : value }, label);
   return (
@@ -488,16 +496,24 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
       )}
       {GAP_OF[t.key.split("-")[0]!] && <Gap kind={GAP_OF[t.key.split("-")[0]!]!} />}
       <h3 className="mb-1 mt-3 font-display text-[14px]">Size and mass</h3>
-      <Fields
-        specs={[
-          quantity("length_m", "length", "length", "m", { placeholder: "from its part", clearable: true }),
-          quantity("width_m", "width", "length", "m", { placeholder: "from its part", clearable: true }),
-          quantity("height_m", "height", "length", "m", { placeholder: "from its part", clearable: true }),
-          quantity("mass_kg", "mass", "mass", "kg", { placeholder: "from its part", clearable: true }),
-        ]}
-        item={sized}
-        onSet={(key, value, label) => void fit.setSize(t, { [key]: value }, label)}
-      />
+      {own ? (
+        <Fields
+          specs={[
+            words("name", "name"),
+            ...SIDES.map(([key, label, dimension, unit]) => quantity(key, label, dimension, unit)),
+            flag("hollow", "things may stand inside it"),
+            flag("flammable", "its cover burns (cushions, curtains)"),
+          ]}
+          item={own}
+          onSet={(key, value, label) => void fit.setOwn(own, { [key]: value }, label)}
+        />
+      ) : (
+        <Fields
+          specs={SIDES.map(([key, label, dimension, unit]) => quantity(key, label, dimension, unit, { placeholder: "from its part", clearable: true }))}
+          item={sized}
+          onSet={(key, value, label) => void fit.setSize(t, { [key]: value }, label)}
+        />
+      )}
       <p className="my-1 text-[12px] text-chalk-dim">
         Space it needs, {t.why === "door_swing" ? "for its door" : `for ${t.why}`}:{" "}
         {["rear", "front", "right", "left", "below", "above"]

@@ -1,5 +1,5 @@
 /** The vehicle drawn to scale with what stands in it: plan, sides, roof, under the floor, section at the cursor, and seen slantwise. Things are dragged. */
-import { type ReactNode, useEffect, useRef, useState } from "react";
+import { Fragment, type ReactNode, useEffect, useRef, useState } from "react";
 import { useSaid } from "../../shell/person";
 import { type Body, type Box, boxAt, endOf, hullAt, missing, type PlaceDoc, posed, slanted, snapped, type Thing } from "./geometry";
 
@@ -62,6 +62,9 @@ type Frame = {
   shows: (t: Thing) => boolean;
 };
 
+/** A wheel as it is hinted at under the floor, m. */
+const WHEEL = { z: -0.14, r: 0.13, below: -0.27 };
+
 function frameOf(look: Look | "section", body: Body, things: Thing[], cut: number): Frame {
   const boxes = things.flatMap((t) => (t.box ? [t.box as Box] : []));
   const x0 = Math.min(-0.15, ...boxes.map((b) => b[0] - 0.05));
@@ -81,7 +84,7 @@ function frameOf(look: Look | "section", body: Body, things: Thing[], cut: numbe
     u: (x: number) => (front === "left" ? x1 - x : x - x0),
     v: (_: number, __: number, z: number) => z1 - z,
     w: x1 - x0,
-    h: z1 - z0,
+    h: z1 - Math.min(z0, WHEEL.below - 0.02),
     right: [front === "left" ? -1 : 1, 0, 0] as const,
     down: [0, 0, -1] as const,
   });
@@ -134,12 +137,12 @@ function Outline({ look, body, f, cut }: { look: Look | "section"; body: Body; f
   }
   if (look === "left" || look === "right") {
     const sill = s.map((q) => [f.u(q.x, 0, 0), f.v(0, 0, q.height)] as [number, number]);
-    const wheels = [body.rear_x, body.second_x, body.front_x].filter((x): x is number => x != null);
+    const wheels = [body.rear_x, body.second_x, body.front_x].filter((x): x is number => x != null && f.u(x, 0, 0) > 0 && f.u(x, 0, 0) < f.w);
     return (
       <>
         <polygon points={points([[f.u(s[0]!.x, 0, 0), f.v(0, 0, 0)], ...sill, [f.u(s[s.length - 1]!.x, 0, 0), f.v(0, 0, 0)]])} {...line} />
         {wheels.map((x) => (
-          <circle key={x} cx={f.u(x, 0, 0)} cy={f.v(0, 0, 0) + 0.14} r="0.13" {...line} strokeWidth="0.012" />
+          <circle key={x} cx={f.u(x, 0, 0)} cy={f.v(0, 0, WHEEL.z)} r={WHEEL.r} {...line} strokeWidth="0.012" />
         ))}
         {body.doors
           .filter((d) => d.side === look)
@@ -351,40 +354,51 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
         const on = p.selected === t.key;
         const bad = p.marked?.has(t.key);
         const fits = r.width * px > 30 && r.height * px > 13;
+        const told = say(`${t.name}, ${t.what}: ${t.size.map((x) => Math.round(1000 * x)).join(" × ")} mm, ${t.mass_kg.toFixed(1)} kg`);
         return (
-          <g
-            key={t.key}
-            role="button"
-            tabIndex={0}
-            aria-label={`${t.name}, ${t.what}`}
-            aria-pressed={on}
-            data-thing={t.key}
-            className={p.onDrop ? "cursor-move" : "cursor-pointer"}
-            opacity={ghost?.key === t.key ? 0.35 : 1}
-            onKeyDown={(e) => keys(e, t)}
-            onFocus={() => p.onPick?.(t.key)}
-            onPointerDown={(e) => {
-              if (e.button !== 0) return;
-              p.onPick?.(t.key);
-              const from = p.placeOf(t.key);
-              if (!p.onDrop || !from) return;
-              svg.current?.setPointerCapture(e.pointerId);
-              drag.current = { key: t.key, from, ...at(e), moved: false };
-            }}
-          >
-            <rect
-              {...r}
-              fill={FILL[t.kind] ?? FILL.other}
-              stroke={bad ? "var(--color-rust)" : on ? "var(--color-gorse)" : "currentColor"}
-              strokeWidth={on || bad ? 0.025 : 0.01}
-            />
+          <Fragment key={t.key}>
+            <g
+              role="button"
+              tabIndex={0}
+              aria-label={told}
+              aria-pressed={on}
+              data-thing={t.key}
+              className={p.onDrop ? "cursor-move" : "cursor-pointer"}
+              opacity={ghost?.key === t.key ? 0.35 : 1}
+              onKeyDown={(e) => keys(e, t)}
+              onFocus={() => p.onPick?.(t.key)}
+              onPointerDown={(e) => {
+                if (e.button !== 0) return;
+                p.onPick?.(t.key);
+                const from = p.placeOf(t.key);
+                if (!p.onDrop || !from) return;
+                svg.current?.setPointerCapture(e.pointerId);
+                drag.current = { key: t.key, from, ...at(e), moved: false };
+              }}
+            >
+              <rect
+                {...r}
+                fill={FILL[t.kind] ?? FILL.other}
+                stroke={bad ? "var(--color-rust)" : on ? "var(--color-gorse)" : "currentColor"}
+                strokeWidth={on || bad ? 0.025 : 0.01}
+              />
+              <title>{told}</title>
+            </g>
+            {/* apart from the button: a shortened name beside the whole one would be read twice */}
             {fits && (
-              <text x={r.x + 0.02} y={r.y + 1.05 * text} fontSize={text} fill="currentColor" className="pointer-events-none">
+              <text
+                aria-hidden="true"
+                x={r.x + 0.02}
+                y={r.y + 1.05 * text}
+                fontSize={text}
+                fill="currentColor"
+                opacity={ghost?.key === t.key ? 0.35 : 1}
+                className="pointer-events-none"
+              >
                 {t.name.slice(0, Math.max(3, Math.floor((r.width - 0.02) / (text * 0.56))))}
               </text>
             )}
-            <title>{say(`${t.name}: ${t.size.map((x) => Math.round(1000 * x)).join(" × ")} mm, ${t.mass_kg.toFixed(1)} kg`)}</title>
-          </g>
+          </Fragment>
         );
       })}
       {p.lines?.flatMap((l) =>

@@ -70,6 +70,8 @@ export function useFit() {
     const value = { length_m: null, width_m: null, height_m: null, mass_kg: null, clearance_m: {}, ...(sizes[i] ?? {}), of: t.key, ...fields };
     return edit(i < 0 ? [{ op: "add", path: "/fit/sizes/-", value }] : [{ op: "replace", path: `/fit/sizes/${i}`, value }], `${t.name}: ${what}`);
   };
+  const setOwn = (own: Schemas["OwnThing"], fields: Partial<Schemas["OwnThing"]>, what: string) =>
+    edit([{ op: "replace", path: `/fit/own/${(doc.own ?? []).indexOf(own)}`, value: { ...own, ...fields } }], `${own.name}: ${what}`);
   const addOwn = async (piece: Piece) => {
     const own = doc.own ?? [];
     const id = freshId(
@@ -93,7 +95,7 @@ export function useFit() {
       `removed ${own[i]?.name ?? key}`,
     );
   };
-  return { ...v, doc, part, byKey, placeOf, putOps, put, lift, start, setPlace, setSize, addOwn, removeOwn };
+  return { ...v, doc, part, byKey, placeOf, putOps, put, lift, start, setPlace, setSize, setOwn, addOwn, removeOwn };
 }
 
 export const round = (m: number) => Math.round(m * 1000) / 1000;
