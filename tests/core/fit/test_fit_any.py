@@ -15,7 +15,7 @@ from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.formats.places import masses_csv, places_csv, to_dxf, to_svg, ways_csv
 
 BASES = [d.design().model_dump(mode="json") for d in (curlew, fiddlehead, saltbush)]
-KEYS = sorted({p["of"] for b in BASES for p in b["fit"]["places"]}) + ["own:thing", "life:gone"]
+KEYS = [*sorted({p["of"] for b in BASES for p in b["fit"]["places"]}), "own:thing", "life:gone"]
 METRE, SIDE, UP = st.floats(-6, 25), st.floats(-3, 3), st.floats(-1.5, 5)
 HALF = st.floats(0.001, 3)
 NODE = st.sampled_from(["n1", "n2", "d-left-low-0", "w-left-low-1", "engine", "g-left-up-0", "nowhere"])
