@@ -2758,7 +2758,7 @@ export interface components {
         };
         /**
          * CrossingPart
-         * @description A run behind a wall: where it enters and leaves, m from the rear end and from the floor (of floor and ceiling: from the centre line).
+         * @description A run behind a wall: where it enters, turns and leaves, m from the rear end and from the floor (of floor and ceiling: from the centre line).
          */
         CrossingPart: {
             /** Run */
@@ -2769,6 +2769,8 @@ export interface components {
             service: string;
             /** Enters */
             enters: number[];
+            /** Turns */
+            turns: number[][];
             /** Leaves */
             leaves: number[];
             /** Tested */

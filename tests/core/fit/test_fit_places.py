@@ -3,6 +3,7 @@ once; lengths follow from places."""
 
 from __future__ import annotations
 
+import itertools
 import math
 from typing import Any
 
@@ -18,6 +19,7 @@ from bothy.core.fit.things import things_of
 from bothy.core.proposing import accept
 from bothy.core.report import report
 from bothy.demo import curlew, fiddlehead, saltbush
+from bothy.demo.load import demo_of
 from bothy.demo.parts import from_catalogue
 from tests.designs import blank
 
@@ -203,3 +205,37 @@ def test_a_boat_lies_deeper_by_what_is_put_into_her() -> None:
     data["fit"]["own"][0]["mass_kg"] = 324.0
     two = report(load_design(data)).fit.weight
     assert (two.loadings[0].sinkage_mm or 0) - (one.loadings[0].sinkage_mm or 0) == pytest.approx(10.0)
+
+
+def test_a_wall_shows_every_bend_of_what_runs_behind_it() -> None:
+    """The stretch as it lies: each bend of the way is on the drawn line, and each drawn point on the way."""
+    part = demo_of(curlew)[0].report.fit
+    ways = {r.id: r.lines for r in part.routes}
+    turned = 0
+    for wall in part.walls:
+        across = 1 if wall.id in ("ceiling", "floor", "under") else 2
+        for row in wall.rows:
+            drawn = [row.enters, *row.turns, row.leaves]
+            turned += len(row.turns)
+            flat = [[(q[0], q[across]) for q in line] for line in ways[row.run]]
+            assert any(_follows(line[i:], drawn) for line in flat for i in range(len(line))), (wall.id, row.name)
+    assert turned > 3
+    panels = next(row for wall in part.walls if wall.id == "right" for row in wall.rows if row.name == "Panels to controller")
+    assert panels.turns[0][0] == pytest.approx(panels.enters[0], abs=0.01), "straight down its pillar"
+    assert panels.turns[0][1] < 0.5
+
+
+def _follows(way: list[tuple[float, float]], drawn: list[list[float]]) -> bool:
+    """Whether the drawn line begins where the way begins, and each point of the way lies on it until its end is reached."""
+    if math.dist(way[0], drawn[0]) > 0.001:
+        return False
+    end = next((i for i, q in enumerate(way) if i and math.dist(q, drawn[-1]) < 0.001), None)
+    return end is not None and all(min(_off(q, a, b) for a, b in itertools.pairwise(drawn)) < 0.006 for q in way[:end])
+
+
+def _off(p: tuple[float, float], a: list[float], b: list[float]) -> float:
+    """How far ``p`` lies from the stretch from ``a`` to ``b``."""
+    along = [b[0] - a[0], b[1] - a[1]]
+    length = along[0] ** 2 + along[1] ** 2
+    t = 0.0 if length == 0 else min(1.0, max(0.0, ((p[0] - a[0]) * along[0] + (p[1] - a[1]) * along[1]) / length))
+    return math.dist(p, (a[0] + t * along[0], a[1] + t * along[1]))

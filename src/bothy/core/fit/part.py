@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from math import hypot
 from typing import NamedTuple
 
 from pydantic import BaseModel
@@ -133,12 +134,14 @@ class RoutePart(BaseModel):
 
 
 class CrossingPart(BaseModel):
-    """A run behind a wall: where it enters and leaves, m from the rear end and from the floor (of floor and ceiling: from the centre line)."""
+    """A run behind a wall: where it enters, turns and leaves, m from the rear end and from the floor (of floor and ceiling: from the centre line)."""
 
     run: str
     name: str
     service: str
     enters: list[float]
+    turns: list[list[float]]
+    """Where it bends in between, in order: a screw is kept off the stretch as it lies, not off the straight line between its ends."""
     leaves: list[float]
     tested: bool | None
 
@@ -394,6 +397,13 @@ def _edges(geo: Geometry) -> list[EdgePart]:
     ]
 
 
+def _bends(a: tuple[float, float], b: tuple[float, float], c: tuple[float, float], least_m: float = 0.005) -> bool:
+    """Whether ``b`` lies off the straight line from ``a`` to ``c`` by more than ``least_m``."""
+    length = hypot(c[0] - a[0], c[1] - a[1])
+    off = abs((c[0] - a[0]) * (b[1] - a[1]) - (c[1] - a[1]) * (b[0] - a[0]))
+    return hypot(b[0] - a[0], b[1] - a[1]) > least_m if length == 0 else off / length > least_m
+
+
 def _walls(ctx: Context, geo: Geometry) -> list[WallPart]:
     """What crosses each wall: each stretch of a run that lies in it, with two measures at each end."""
     read = {f"circuit:{r.circuit}" for r in ctx.facts.readings}
@@ -409,16 +419,17 @@ def _walls(ctx: Context, geo: Geometry) -> list[WallPart]:
                 while end + 1 < len(w.edges) and geo.ways.surface[w.edges[end + 1]] == surface:
                     end += 1
                 if surface in WALLS:
-                    a, b = nodes[path[at]], nodes[path[end + 1]]
-                    flat = surface in ("ceiling", "floor", "under")
+                    across = 1 if surface in ("ceiling", "floor", "under") else 2
+                    a, *between, b = [(nodes[n][0], nodes[n][across]) for n in path[at : end + 2]]
                     rows.setdefault(surface, []).append(
                         quick(
                             CrossingPart,
                             run=r.run.id,
                             name=r.run.name,
                             service=r.run.service,
-                            enters=[a[0], a[1] if flat else a[2]],
-                            leaves=[b[0], b[1] if flat else b[2]],
+                            enters=list(a),
+                            turns=[list(at) for before, at, after in zip([a, *between], between, [*between[1:], b], strict=False) if _bends(before, at, after)],
+                            leaves=list(b),
                             tested=r.run.id in read if r.run.id.startswith("circuit:") else None,
                         )
                     )

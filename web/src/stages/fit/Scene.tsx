@@ -300,6 +300,7 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
     }
   };
   const text = 10 / px;
+  const written = names(order, f, text, px);
   return (
     <svg
       ref={svg}
@@ -353,7 +354,7 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
         const r = spanU(f, b);
         const on = p.selected === t.key;
         const bad = p.marked?.has(t.key);
-        const fits = r.width * px > 30 && r.height * px > 13;
+        const short = written.get(t.key);
         const told = say(`${t.name}, ${t.what}: ${t.size.map((x) => Math.round(1000 * x)).join(" × ")} mm, ${t.mass_kg.toFixed(1)} kg`);
         return (
           <Fragment key={t.key}>
@@ -385,7 +386,7 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
               <title>{told}</title>
             </g>
             {/* apart from the button: a shortened name beside the whole one would be read twice */}
-            {fits && (
+            {short && (
               <text
                 aria-hidden="true"
                 x={r.x + 0.02}
@@ -395,7 +396,7 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
                 opacity={ghost?.key === t.key ? 0.35 : 1}
                 className="pointer-events-none"
               >
-                {t.name.slice(0, Math.max(3, Math.floor((r.width - 0.02) / (text * 0.56))))}
+                {short}
               </text>
             )}
           </Fragment>
@@ -449,6 +450,23 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
       ))}
     </svg>
   );
+}
+
+/** What is written of each name: as much as its box holds, the largest first; none over another, and none of which only a stump would be left. */
+function names(things: Thing[], f: Frame, size: number, px: number): Map<string, string> {
+  const out = new Map<string, string>();
+  const taken: [number, number, number, number][] = [];
+  for (const t of things) {
+    const r = spanU(f, t.box as Box);
+    const holds = Math.floor((r.width - 0.02) / (size * 0.56));
+    if (r.width * px <= 30 || r.height * px <= 13 || (holds < t.name.length && holds < 6)) continue;
+    const short = t.name.slice(0, holds).replace(/[ ,]+$/, "");
+    const box: [number, number, number, number] = [r.x, r.x + 0.02 + short.length * size * 0.56, r.y, r.y + 1.2 * size];
+    if (taken.some((b) => b[0] < box[1] && box[0] < b[1] && b[2] < box[3] && box[2] < b[3])) continue;
+    taken.push(box);
+    out.set(t.key, short);
+  }
+  return out;
 }
 
 const area = (f: Frame, t: Thing) => {

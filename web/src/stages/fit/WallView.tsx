@@ -59,11 +59,9 @@ export function WallPicture({ wall }: { wall: Wall }) {
           .map((n) => Number(n) * 0.012);
         return (
           <g key={i}>
-            <line
-              x1={u(r.enters[0]!)}
-              y1={v(r.enters[1]!)}
-              x2={u(r.leaves[0]!)}
-              y2={v(r.leaves[1]!)}
+            <polyline
+              points={[r.enters, ...r.turns, r.leaves].map((at) => `${u(at[0]!).toFixed(3)},${v(at[1]!).toFixed(3)}`).join(" ")}
+              fill="none"
               stroke="currentColor"
               strokeWidth="0.015"
               strokeDasharray={dash.join(" ") || undefined}
@@ -96,12 +94,17 @@ export function WallPicture({ wall }: { wall: Wall }) {
 export function WallTable({ wall }: { wall: Wall }) {
   const { units } = usePerson();
   const flat = ["ceiling", "floor", "under"].includes(wall.id);
+  const length = (x: number, n: number) => (
+    <td key={n} className="num px-2">
+      {show(x, "m", units)}
+    </td>
+  );
   const second = flat ? "left of centre" : "over the floor";
   return (
     <table className="w-full border-collapse text-[13px]" aria-label={`What crosses the ${wall.name.toLowerCase()}`}>
       <thead>
         <tr className="border-b border-line text-left text-[11px] text-dim">
-          {["run", "carries", "enters, from the rear", second, "leaves, from the rear", second, "tested"].map((h, i) => (
+          {["run", "carries", "enters, from the rear", second, "turns at", "leaves, from the rear", second, "tested"].map((h, i) => (
             <th key={i} className="px-2 py-1 font-semibold">
               {h}
             </th>
@@ -113,17 +116,15 @@ export function WallTable({ wall }: { wall: Wall }) {
           <tr key={i} className="border-b border-line/60">
             <td className="px-2 py-0.5">{r.name}</td>
             <td className="px-2">{SERVICE[r.service]}</td>
-            {[...r.enters, ...r.leaves].map((x, n) => (
-              <td key={n} className="num px-2">
-                {show(x, "m", units)}
-              </td>
-            ))}
+            {r.enters.map(length)}
+            <td className="num px-2">{r.turns.map((at) => at.map((x) => show(x, "m", units)).join(" / ")).join(", ") || "–"}</td>
+            {r.leaves.map(length)}
             <td className="px-2">{r.tested == null ? "–" : r.tested ? "yes" : "not yet"}</td>
           </tr>
         ))}
         {!wall.rows.length && (
           <tr>
-            <td colSpan={7} className="p-3 text-[14px]">
+            <td colSpan={8} className="p-3 text-[14px]">
               Nothing runs behind it. Runs get their ways as soon as both their ends are placed.
             </td>
           </tr>
