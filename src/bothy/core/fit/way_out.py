@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from typing import Any, NamedTuple
 
 import numpy as np
@@ -87,18 +88,6 @@ class Plan:
         c, d = int(np.floor((box.y0 - self.y0) / CELL + 0.5)), int(np.ceil((box.y1 - self.y0) / CELL - 0.5))
         taken[max(0, a) : max(0, b), max(0, c) : max(0, d)] = True
 
-    def free_for(self, taken: Any, along: float, across: float) -> Any:
-        """Cells where the middle of a rectangle of that size may be."""
-        kx, ky = max(1, int(np.ceil(along / CELL - 1e-6))), max(1, int(np.ceil(across / CELL - 1e-6)))
-        total = np.zeros((self.nx + 1, self.ny + 1), dtype=np.int32)
-        np.cumsum(np.cumsum(taken, axis=0), axis=1, out=total[1:, 1:])
-        out = np.zeros_like(taken)
-        if kx >= self.nx or ky >= self.ny:
-            return out
-        count = total[kx:, ky:] - total[:-kx, ky:] - total[kx:, :-ky] + total[:-kx, :-ky]
-        out[kx // 2 : kx // 2 + count.shape[0], ky // 2 : ky // 2 + count.shape[1]] = count == 0
-        return out
-
     def cell(self, x: float, y: float) -> tuple[int, int]:
         """The cell of a point."""
         return min(self.nx - 1, max(0, int((x - self.x0) / CELL))), min(self.ny - 1, max(0, int((y - self.y0) / CELL)))
@@ -116,22 +105,42 @@ def least_half(hull: Hull, xs: Any, z0: float, z1: float) -> tuple[Any, Any]:
     return np.minimum.reduce(left), np.minimum.reduce(right)
 
 
+def free_for(taken: Any, along: float, across: float) -> Any:
+    """Cells where the middle of a rectangle of that size may be."""
+    nx, ny = taken.shape
+    kx, ky = max(1, int(np.ceil(along / CELL - 1e-6))), max(1, int(np.ceil(across / CELL - 1e-6)))
+    total = np.zeros((nx + 1, ny + 1), dtype=np.int32)
+    np.cumsum(np.cumsum(taken, axis=0), axis=1, out=total[1:, 1:])
+    out = np.zeros_like(taken)
+    if kx >= nx or ky >= ny:
+        return out
+    count = total[kx:, ky:] - total[:-kx, ky:] - total[kx:, :-ky] + total[:-kx, :-ky]
+    out[kx // 2 : kx // 2 + count.shape[0], ky // 2 : ky // 2 + count.shape[1]] = count == 0
+    return out
+
+
 def comes_out(plan: Plan, taken: Any, box: Box) -> bool:
     """Whether a box, carried level, gets from where it stands to the ground outside: slid, and turned where a turn is free all round."""
-    along, across = box.x1 - box.x0 + 2 * HANDS, box.y1 - box.y0 + 2 * HANDS
-    a, b = plan.free_for(taken, along, across), plan.free_for(taken, across, along)
+    size = box.x1 - box.x0 + 2 * HANDS, box.y1 - box.y0 + 2 * HANDS
+    return _reaches(taken.tobytes(), plan.clear.tobytes(), taken.shape, size, plan.cell(*box.middle[:2]))
+
+
+@lru_cache(maxsize=1024)
+def _reaches(taken_cells: bytes, clear_cells: bytes, shape: tuple[int, int], size: tuple[float, float], at: tuple[int, int]) -> bool:
+    """The search of ``comes_out`` over cells; most edits leave most things where they are, so an answer is kept."""
+    taken, clear = (np.frombuffer(cells, dtype=bool).reshape(shape) for cells in (taken_cells, clear_cells))
+    along, across = size
+    a, b = free_for(taken, along, across), free_for(taken, across, along)
     round_ = float(np.hypot(along, across))
-    turn = plan.free_for(taken, round_, round_) & a & b
-    i, j = plan.cell(*box.middle[:2])
+    turn = free_for(taken, round_, round_) & a & b
+    i, j = at
     # where it stands it may touch its neighbours: it starts from the nearest free cell within a hand's breadth
     near = a[max(0, i - 4) : i + 5, max(0, j - 4) : j + 5]
     if not near.any():
         return False
-    space = np.stack([a, turn, b])
-    labels, _ = ndimage.label(space)
+    labels, _ = ndimage.label(np.stack([a, turn, b]))
     home = labels[0, max(0, i - 4) : i + 5, max(0, j - 4) : j + 5]
     mine = set(np.unique(home[near])) - {0}
-    clear = plan.clear
     return bool(mine & (set(np.unique(labels[0][clear])) | set(np.unique(labels[2][clear]))) - {0})
 
 
