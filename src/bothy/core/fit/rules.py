@@ -120,7 +120,7 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
             a.thing.name,
             words,
             related=[b.thing.key],
-            fix=_set(ctx, a.thing.key, "A tray with a drain is under it", tray=True),
+            fix=_set(ctx, a.thing.key, "Put a drained tray under it", tray=True),
         )
     for a, b in _pairs(geo, {"battery"}, {"heat"}):
         if gap(a.box, b.box) < HEAT_GAP_M - 1e-9 and not (a.doc.shield or b.doc.shield):
@@ -131,7 +131,7 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
                 a.thing.name,
                 words,
                 related=[b.thing.key],
-                fix=_set(ctx, a.thing.key, "A heat shield is between", shield=True),
+                fix=_set(ctx, a.thing.key, "Fit a heat shield between", shield=True),
             )
     for a, b in _pairs(geo, {"hob", "stove"}, {"flammable"}):
         side, up = (STOVE_M, STOVE_M) if "stove" in a.thing.tags else (HOB_SIDE_M, HOB_UP_M)
@@ -141,7 +141,12 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
                 f"“{b.thing.name}” burns, and stands {1000 * gap(a.box, b.box):.0f} mm from it; keep {1000 * side:.0f} mm beside and {1000 * up:.0f} mm above."
             )
             yield finding(
-                "fit-stove-combustible", a.thing.key, a.thing.name, words, related=[b.thing.key], fix=_set(ctx, a.thing.key, "A shield is between", shield=True)
+                "fit-stove-combustible",
+                a.thing.key,
+                a.thing.name,
+                words,
+                related=[b.thing.key],
+                fix=_set(ctx, a.thing.key, "Fit a shield between", shield=True),
             )
     for a, b in _pairs(geo, {"outlet"}, {"sink", "hob"}):
         far = 1.83 if ctx.design.region == "us" and "sink" in b.thing.tags else SOCKET_M
