@@ -34,6 +34,14 @@ def wrong(key: str, message: str) -> PydanticCustomError:
     return PydanticCustomError("contract", "{message}", {"key": key, "message": message})
 
 
+def rising_box(box: object) -> None:
+    """Refuses a box (``x0_m`` to ``z1_m``, m) of which an upper side isn't above its lower, naming the side and by how much."""
+    for axis in "xyz":
+        low, high = getattr(box, f"{axis}0_m"), getattr(box, f"{axis}1_m")
+        if high <= low:
+            raise wrong(f"{axis}1_m", f"must be above {axis}0_m: it is {high:g} m, and that is {low:g} m ({1000 * (low - high):.0f} mm the wrong way)")
+
+
 def whole(value: Any) -> Any:
     """A whole number written with a point (2.0) counts as whole."""
     if isinstance(value, float) and not isinstance(value, bool) and math.isfinite(value) and value == int(value):

@@ -20,8 +20,9 @@ from bothy.core.facts.evidence import Evidence, facts_of, standing_of
 from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given, total
 from bothy.core.finding import RULES, Finding, finding, in_order, one_cause, rule
+from bothy.core.fit.filled import FitWork, fit_part
 from bothy.core.fit.geometry import Geometry, settled, work_geometry
-from bothy.core.fit.part import FitPart, FitWork, fit_part
+from bothy.core.fit.part import FitPart
 from bothy.core.gas.part import GasPart, gas_part
 from bothy.core.gas.rules import gas_findings
 from bothy.core.method.sources import Method, OwnChoice, SourceOut, listed

@@ -6,7 +6,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, StringConstraints, model_validator
 
-from bothy.core.contract import Whole, unique_ids, wrong
+from bothy.core.contract import Whole, rising_box, unique_ids, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note
 
 ThingKey = Annotated[str, StringConstraints(pattern=r"^[a-z]{2,10}:[a-z0-9][a-z0-9_-]{0,49}$")]
@@ -38,10 +38,7 @@ class BoxDoc(Doc):
 
     @model_validator(mode="after")
     def _upper(self) -> Self:
-        for axis in "xyz":
-            low, high = getattr(self, f"{axis}0_m"), getattr(self, f"{axis}1_m")
-            if high <= low:
-                raise wrong(f"{axis}1_m", f"must be above {axis}0_m: it is {high:g} m, and that is {low:g} m ({1000 * (low - high):.0f} mm the wrong way)")
+        rising_box(self)
         return self
 
 

@@ -8,7 +8,7 @@ from typing import Annotated, Literal, NamedTuple, Self
 
 from pydantic import BaseModel, Field, model_validator
 
-from bothy.core.contract import EPS, Contract, Outcome, unique_ids, wrong
+from bothy.core.contract import EPS, Contract, Outcome, rising_box, unique_ids, wrong
 from bothy.core.figure import Figure, derived
 from bothy.core.fit.hull import Hull, ShellIn
 from bothy.core.method.sources import Method
@@ -194,10 +194,7 @@ class BoxIn(Contract):
 
     @model_validator(mode="after")
     def _upper(self) -> Self:
-        for axis in "xyz":
-            low, high = getattr(self, f"{axis}0_m"), getattr(self, f"{axis}1_m")
-            if high <= low:
-                raise wrong(f"{axis}1_m", f"must be above {axis}0_m ({low:g})")
+        rising_box(self)
         return self
 
     @property

@@ -8,7 +8,8 @@ import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { useFit } from "./data";
-import { LOOKS, Pane } from "./Scene";
+import { LOOKS } from "./frame";
+import { Pane } from "./Scene";
 import { Sentence } from "./Sentence";
 import { VIEWS } from "./words";
 

@@ -18,11 +18,14 @@ import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
 import { Bays } from "./Bays";
 import { BringInPlaces } from "./BringInPlaces";
+import { Choices } from "./Choices";
 import { round, useFit } from "./data";
+import { LOOKS, type Look } from "./frame";
 import { Gap } from "./Gap";
 import type { Box, PlaceDoc, Thing } from "./geometry";
-import { Choices, LOOKS, type Look, Pane, Slant } from "./Scene";
+import { Pane } from "./Scene";
 import { Sentence } from "./Sentence";
+import { Slant } from "./Slant";
 import { CAUTION, FIXINGS, FROM, SCHOOLS, TURNS, UPS, VIEWS } from "./words";
 
 type Fit = ReturnType<typeof useFit>;

@@ -6,8 +6,9 @@ import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { Choices } from "./Choices";
 import { useFit } from "./data";
-import { Choices } from "./Scene";
+import { dashes } from "./frame";
 import { Sentence } from "./Sentence";
 import { CUT, VIEWS } from "./words";
 
@@ -16,7 +17,6 @@ const SERVICE = { dc: "low voltage", mains: "mains", data: "signals", water: "wa
   string,
   string
 >;
-const DASH = { mains: "9 3", data: "1 3", water: "3 2", waste: "12 6", gas: "2 2 2 6", duct: "14 4 2 4" } as Record<string, string>;
 
 /** The wall from inside, with what runs behind it. */
 export function WallPicture({ wall }: { wall: Wall }) {
@@ -53,10 +53,6 @@ export function WallPicture({ wall }: { wall: Wall }) {
         />
       ))}
       {wall.rows.map((r, i) => {
-        const dash = (DASH[r.service] ?? "")
-          .split(" ")
-          .filter(Boolean)
-          .map((n) => Number(n) * 0.012);
         return (
           <g key={i}>
             <polyline
@@ -64,7 +60,7 @@ export function WallPicture({ wall }: { wall: Wall }) {
               fill="none"
               stroke="currentColor"
               strokeWidth="0.015"
-              strokeDasharray={dash.join(" ") || undefined}
+              strokeDasharray={dashes(r.service)}
               opacity="0.7"
             />
             {[r.enters, r.leaves].map((at, n) => (

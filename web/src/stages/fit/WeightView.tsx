@@ -14,8 +14,8 @@ import { Bench } from "../../shell/Bench";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { Choices } from "./Choices";
 import { useFit } from "./data";
-import { Choices } from "./Scene";
 import { Sentence } from "./Sentence";
 import { CAUTION, VIEWS } from "./words";
 
