@@ -122,3 +122,34 @@ def test_masses_and_ways_go_out(client: TestClient, laid: str) -> None:
     masses = client.get(f"/api/variants/{laid}/export/masses.csv").text
     assert "own:box" in masses and masses.startswith("\ufeffwhat,key,mass kg")
     assert client.get(f"/api/variants/{laid}/export/ways.csv").status_code == 200
+
+
+def test_the_roof_is_laid_out_and_a_template_comes_in_every_form(client: TestClient, variant_id: str) -> None:
+    fan = {"id": "fan", "name": "Roof fan", "kind": "fan", "zone": "roof", "power_w": 30.0, "hours_per_day": 4.0}
+    say(client, variant_id, put("/life/appliances", [fan]))
+    at = f"/api/variants/{variant_id}/fit"
+    early = client.get(f"{at}/template/svg", params={"of": "fan:fan"})
+    assert early.status_code == 422 and "no spot on the roof" in early.json()["error"]["message"]
+    revision = client.get(f"/api/variants/{variant_id}").json()["revision"]
+    made = client.get(f"{at}/roof", params={"revision": revision}).json()
+    assert made["laid"] == 1 and made["why"] and made["source"][0]["method"] == "roof.packing"
+    assert patch(client, variant_id, revision, *made["patch"]).status_code == 200
+    svg = client.get(f"{at}/template/svg", params={"of": "fan:fan"})
+    assert svg.status_code == 200 and re.search(r"width='476.00mm'", svg.text), svg.text[:200]
+    dxf = read_dxf(io.StringIO(client.get(f"{at}/template/dxf", params={"of": "fan:fan", "below": True}).text))
+    assert {"CUT", "CENTRE", "PILOT", "BAR", "TEXT"} <= {e.dxf.layer for e in dxf.modelspace()}
+    pdf = client.get(f"{at}/template/pdf", params={"of": "fan:fan"})
+    assert pdf.headers["content-type"] == "application/pdf" and pdf.content.startswith(b"%PDF")
+    none = client.get(f"{at}/template/svg", params={"of": "fan:none"})
+    assert none.status_code == 422 and "fan:none" in none.json()["error"]["message"]
+
+
+def test_a_roof_that_can_not_be_is_refused_with_its_field(client: TestClient, variant_id: str) -> None:
+    for path, value, word in (
+        ("/fit/roof/crown_mm", -1, "crown_mm"),
+        ("/fit/roof/bonding/bead_width_mm", 0, "bead_width_mm"),
+        ("/fit/roof/spots", [{"of": "nonsense", "x_m": 0, "y_m": 0}], "of"),
+    ):
+        revision = client.get(f"/api/variants/{variant_id}").json()["revision"]
+        answer = patch(client, variant_id, revision, put(path, value))
+        assert answer.status_code == 422 and word in answer.text

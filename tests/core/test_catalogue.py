@@ -11,6 +11,7 @@ import pytest
 
 from bothy.core.catalogue.climates import climate, climates, read_climates
 from bothy.core.catalogue.materials import read_materials
+from bothy.core.catalogue.openings import openings, read_openings
 from bothy.core.catalogue.parts import PartKind, appliance_fields, local_price, of_kind, part, parts, read_parts
 from bothy.core.catalogue.table import BadCatalogue, shipped
 from bothy.core.contract import BadInput
@@ -139,3 +140,15 @@ def test_prices_of_a_region_are_typical_and_round(region: RegionKey) -> None:
         assert p.price == local_price(base, level)
         assert (p.data, p.mass_kg) == (parts()[key].data, parts()[key].mass_kg)
     assert of_kind("battery", region)[0].price != of_kind("battery")[0].price
+
+
+def test_every_cut_is_covered_by_its_flange_and_a_row_that_is_not_is_refused() -> None:
+    assert len(openings()) >= 15
+    assert {p.kind for p in openings().values()} == {"fan", "rooflight", "air_conditioner", "hatch", "vent", "gland", "aerial"}
+    head, row = shipped("openings.csv")[:2]
+    for column, value, word in (("cut_length_mm", "900", "not covered"), ("radius_mm", "300", "two corners"), ("clamp_max_mm", "3", "less than clamp_min_mm")):
+        cells = dict(zip(next(csv.reader([head])), next(csv.reader([row])), strict=True)) | {column: value}
+        text = io.StringIO()
+        csv.DictWriter(text, cells).writerow(cells)
+        with pytest.raises(BadCatalogue, match=word):
+            read_openings([head, text.getvalue()])

@@ -95,6 +95,7 @@ VERBS = {
     "Unwind",
     "Use",
     "Ventilate",
+    "Wait",
 }
 
 

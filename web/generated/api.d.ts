@@ -706,6 +706,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/fit/roof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Propose
+         * @description Spots for everything on the roof that has none; nothing is changed.
+         */
+        get: operations["proposeRoof"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/fit/template/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Template
+         * @description The template of a cut-out at its true size, seen from above, or mirrored for the ceiling; a PDF comes in sheets to be glued together.
+         */
+        get: operations["roofTemplate"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fit/openings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Openings
+         * @description Parts that go through a roof, with their cut-outs and clamps.
+         */
+        get: operations["listOpenings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/sizing/jobs": {
         parameters: {
             query?: never;
@@ -1148,6 +1208,23 @@ export interface components {
              */
             name: string;
         };
+        /** AmountPart */
+        AmountPart: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Amount */
+            amount: number;
+            /** Unit */
+            unit: string;
+            /** Packs */
+            packs: number;
+            /** Pack */
+            pack: string;
+            /** Why */
+            why: string;
+        };
         /**
          * Appliance
          * @description Something that uses electricity. One form of power and one form of use, as on its label.
@@ -1519,6 +1596,44 @@ export interface components {
             safe: boolean;
         };
         /**
+         * Below
+         * @description What lies under the skin where no hole may come: a bow, a loom, a curtain airbag. m on the roof.
+         */
+        Below: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Bow
+             */
+            name: string;
+            /**
+             * Kind
+             * @default bow
+             * @enum {string}
+             */
+            kind: "bow" | "loom" | "airbag" | "lining_wiring" | "other";
+            /** X0 M */
+            x0_m: number;
+            /** X1 M */
+            x1_m: number;
+            /** Y0 M */
+            y0_m: number;
+            /** Y1 M */
+            y1_m: number;
+        };
+        /** BelowPart */
+        BelowPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Rect */
+            rect: number[];
+        };
+        /**
          * BenchLists
          * @description All lists. ``open`` names the circuits that are missing from them because their cable is not chosen yet.
          */
@@ -1758,6 +1873,66 @@ export interface components {
             verdict: string;
             /** To Limit H */
             to_limit_h: number | null;
+        };
+        /**
+         * Bonding
+         * @description What is bonded with, on which day and under which sky. ``temp_c`` and ``humidity_frac`` stand for a heated hall; None: the normals of the place.
+         *
+         *     ``speed_kmh`` is the fastest that is driven, ``headwind_m_s`` the gust on top.
+         */
+        Bonding: {
+            /**
+             * Adhesive
+             * @default hybrid
+             * @enum {string}
+             */
+            adhesive: "hybrid" | "polyurethane" | "silicone" | "epoxy" | "butyl_tape" | "foam_tape";
+            /** Surface */
+            surface?: ("sound_paint" | "bare_primed" | "gel_coat" | "aluminium" | "loose_paint" | "rust" | "silicone_residue" | "polyethylene") | null;
+            /**
+             * Bead Width Mm
+             * @default 12
+             */
+            bead_width_mm: number;
+            /**
+             * Bead Thickness Mm
+             * @default 3
+             */
+            bead_thickness_mm: number;
+            /**
+             * Safety Factor
+             * @default 10
+             */
+            safety_factor: number;
+            /**
+             * Law
+             * @default sqrt
+             * @enum {string}
+             */
+            law: "sqrt" | "linear";
+            /**
+             * Speed Kmh
+             * @default 110
+             */
+            speed_kmh: number;
+            /**
+             * Headwind M S
+             * @default 15
+             */
+            headwind_m_s: number;
+            /** Day */
+            day?: string | null;
+            /**
+             * Hour
+             * @default 10
+             */
+            hour: number;
+            /** Drive Day */
+            drive_day?: string | null;
+            /** Temp C */
+            temp_c?: number | null;
+            /** Humidity Frac */
+            humidity_frac?: number | null;
         };
         /**
          * BuildUp
@@ -2777,6 +2952,99 @@ export interface components {
             tested: boolean | null;
         };
         /**
+         * CurePart
+         * @description When it may be driven: hours after the bead is laid, the day and hour of it where a day is entered, minutes until it skins, hours in which a bead may
+         *     be laid; hours until it is driven for each month at the place (None: not within three weeks).
+         */
+        CurePart: {
+            /** Product */
+            product: string;
+            /** Use */
+            use: string;
+            /** Known */
+            known: string;
+            /** Temp C */
+            temp_c: number;
+            /** Humidity Frac */
+            humidity_frac: number;
+            /** Path Mm */
+            path_mm: number;
+            /** Drive H */
+            drive_h: number | null;
+            /** Drive At */
+            drive_at: string | null;
+            /** Skin Min */
+            skin_min: number | null;
+            /** Good */
+            good: number[][];
+            /** Cold H */
+            cold_h: number;
+            /** Hot H */
+            hot_h: number;
+            /** Months */
+            months: (number | null)[];
+            /** Surface */
+            surface: string;
+        };
+        /**
+         * CutDoc
+         * @description The cut-out of a thing and what it is clamped with, from the part in hand, mm. ``measured``: taken from it, not from its kind.
+         */
+        CutDoc: {
+            /** Of */
+            of: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /**
+             * Radius Mm
+             * @default 0
+             */
+            radius_mm: number;
+            /** Clamp Min Mm */
+            clamp_min_mm?: number | null;
+            /** Clamp Max Mm */
+            clamp_max_mm?: number | null;
+            /** Gasket Mm */
+            gasket_mm?: number | null;
+            /**
+             * Measured
+             * @default true
+             */
+            measured: boolean;
+        };
+        /**
+         * CutPart
+         * @description A cut-out: mm along and across the vehicle, corner radius, where it lies in m, and the two numbers it is laid by.
+         */
+        CutPart: {
+            /** Length Mm */
+            length_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Radius Mm */
+            radius_mm: number;
+            /** Clamp Min Mm */
+            clamp_min_mm: number | null;
+            /** Clamp Max Mm */
+            clamp_max_mm: number | null;
+            /** Gasket Mm */
+            gasket_mm: number | null;
+            /** Measured */
+            measured: boolean;
+            /** Hole */
+            hole: number[] | null;
+            /** To Centre Mm */
+            to_centre_mm: number | null;
+            /** Rib */
+            rib: string | null;
+            /** To Rib Mm */
+            to_rib_mm: number | null;
+            /** Seal M */
+            seal_m: number;
+        };
+        /**
          * Damp
          * @description What gives off moisture in a day, beside the people; None: not said yet.
          */
@@ -3059,6 +3327,22 @@ export interface components {
              *       "keep": [],
              *       "scenarios": [],
              *       "school": "interior_10g",
+             *       "roof": {
+             *         "below": [],
+             *         "bonding": {
+             *           "adhesive": "hybrid",
+             *           "bead_thickness_mm": 3,
+             *           "bead_width_mm": 12,
+             *           "headwind_m_s": 15,
+             *           "hour": 10,
+             *           "law": "sqrt",
+             *           "safety_factor": 10,
+             *           "speed_kmh": 110
+             *         },
+             *         "cuts": [],
+             *         "own": [],
+             *         "spots": []
+             *       },
              *       "note": ""
              *     }
              */
@@ -3725,6 +4009,25 @@ export interface components {
              * @enum {string}
              */
             school: "interior_10g" | "cargo_lashing" | "marine_battery";
+            /**
+             * @default {
+             *       "below": [],
+             *       "own": [],
+             *       "spots": [],
+             *       "cuts": [],
+             *       "bonding": {
+             *         "adhesive": "hybrid",
+             *         "bead_thickness_mm": 3,
+             *         "bead_width_mm": 12,
+             *         "headwind_m_s": 15,
+             *         "hour": 10,
+             *         "law": "sqrt",
+             *         "safety_factor": 10,
+             *         "speed_kmh": 110
+             *       }
+             *     }
+             */
+            roof: components["schemas"]["Roof"];
             /**
              * Note
              * @default
@@ -4818,6 +5121,34 @@ export interface components {
             autonomy_days: number | null;
             /** Electrical Wh Day */
             electrical_wh_day: number;
+        };
+        /**
+         * HeldPart
+         * @description How it is held: N of wind, lines of adhesive to draw, mm² asked for and there, the part of its strength that is used.
+         */
+        HeldPart: {
+            /** By */
+            by: string;
+            /** Mount */
+            mount: string;
+            /** Uplift N */
+            uplift_n: number;
+            /** Drag N */
+            drag_n: number;
+            /** Bead M */
+            bead_m: number;
+            /** Need Mm2 */
+            need_mm2: number | null;
+            /** Have Mm2 */
+            have_mm2: number;
+            /** Bolts */
+            bolts: number;
+            /** Used */
+            used: number | null;
+            /** Least Mm */
+            least_mm: number;
+            /** Lines */
+            lines: number[][][];
         };
         /** HistoryItem */
         HistoryItem: {
@@ -6653,6 +6984,38 @@ export interface components {
             zone?: string | null;
         };
         /**
+         * OpeningPart
+         * @description A part that goes through a roof: size outside, cut-out with its corner radius, thickness that its clamp takes and its gasket, mm; kg; price in euro.
+         */
+        OpeningPart: {
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Maker */
+            maker: string;
+            /** Name */
+            name: string;
+            /** Size Mm */
+            size_mm: number[];
+            /** Cut Length Mm */
+            cut_length_mm: number;
+            /** Cut Width Mm */
+            cut_width_mm: number;
+            /** Radius Mm */
+            radius_mm: number;
+            /** Clamp Min Mm */
+            clamp_min_mm: number | null;
+            /** Clamp Max Mm */
+            clamp_max_mm: number | null;
+            /** Gasket Mm */
+            gasket_mm: number | null;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Price */
+            price: number;
+        };
+        /**
          * OtherCable
          * @description A cable that is no circuit of a board: from the panels to their controller (``array`` names them; None: those on the shared one), from the
          *     inlet or the inverter
@@ -7514,6 +7877,28 @@ export interface components {
             }[];
         };
         /**
+         * ProposedRoof
+         * @description Spots for what had none, with why; how many panels lie and how many could at most; what found no room; the change that takes all of it.
+         */
+        ProposedRoof: {
+            /** Source */
+            source: components["schemas"]["SourceOut"][];
+            /** Why */
+            why: string[];
+            /** Laid */
+            laid: number;
+            /** Panels */
+            panels: number;
+            /** Panels Most */
+            panels_most: number;
+            /** Left */
+            left: string[];
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            }[];
+        };
+        /**
          * Prove
          * @description How it is measured; what was read stands among the facts.
          */
@@ -7889,6 +8274,7 @@ export interface components {
             water: components["schemas"]["WaterPart"];
             gas: components["schemas"]["GasPart"];
             fit: components["schemas"]["FitPart"];
+            roof: components["schemas"]["RoofPart"];
             prove: components["schemas"]["ProvePart"];
             /** Findings */
             findings: components["schemas"]["Finding"][];
@@ -7912,6 +8298,217 @@ export interface components {
             };
             /** Gone */
             gone: string[];
+        };
+        /** RibPart */
+        RibPart: {
+            /** Id */
+            id: string;
+            /** X0 */
+            x0: number;
+            /** X1 */
+            x1: number;
+            /** Height Mm */
+            height_mm: number;
+        };
+        /**
+         * Roof
+         * @description The roof from outside: its rectangle in m, crown and ribs; None: usual of the kind of vehicle. ``lining_mm`` None: from the build-up of Warmth.
+         */
+        Roof: {
+            /** X0 M */
+            x0_m?: number | null;
+            /** X1 M */
+            x1_m?: number | null;
+            /** Width M */
+            width_m?: number | null;
+            /** Crown Mm */
+            crown_mm?: number | null;
+            /** Skin Mm */
+            skin_mm?: number | null;
+            /** Lining Mm */
+            lining_mm?: number | null;
+            /** Ribs */
+            ribs?: components["schemas"]["RoofRib"][] | null;
+            /**
+             * Below
+             * @default []
+             */
+            below: components["schemas"]["Below"][];
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["RoofOwn"][];
+            /**
+             * Spots
+             * @default []
+             */
+            spots: components["schemas"]["Spot"][];
+            /**
+             * Cuts
+             * @default []
+             */
+            cuts: components["schemas"]["CutDoc"][];
+            /**
+             * @default {
+             *       "adhesive": "hybrid",
+             *       "bead_width_mm": 12,
+             *       "bead_thickness_mm": 3,
+             *       "safety_factor": 10,
+             *       "law": "sqrt",
+             *       "speed_kmh": 110,
+             *       "headwind_m_s": 15,
+             *       "hour": 10
+             *     }
+             */
+            bonding: components["schemas"]["Bonding"];
+        };
+        /**
+         * RoofOwn
+         * @description Something on the roof that no other stage knows: a hatch, an aerial, a gland, rails, a box, a strip to walk on. m, kg.
+         */
+        RoofOwn: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @default other
+             * @enum {string}
+             */
+            kind: "hatch" | "aerial" | "gland" | "rail" | "box" | "walkway" | "air_conditioner" | "vent" | "other";
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+            /**
+             * Height M
+             * @default 0.05
+             */
+            height_m: number;
+            /**
+             * Mass Kg
+             * @default 0
+             */
+            mass_kg: number;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
+         * RoofPart
+         * @description All of the roof.
+         */
+        RoofPart: {
+            /** Begun */
+            begun: boolean;
+            shape: components["schemas"]["RoofShapePart"];
+            /** Things */
+            things: components["schemas"]["RoofThingPart"][];
+            /** Laid */
+            laid: number;
+            /** Shade */
+            shade: {
+                [key: string]: number[];
+            };
+            /** Shade Month */
+            shade_month: number;
+            /** Sun */
+            sun: number[][];
+            cure: components["schemas"]["CurePart"];
+            /** Amounts */
+            amounts: components["schemas"]["AmountPart"][];
+            /** Work */
+            work: components["schemas"]["StepPart"][];
+            /** Packs */
+            packs: boolean;
+            /** Roof Kg */
+            roof_kg: number;
+        };
+        /**
+         * RoofRib
+         * @description A raised rib across the roof, from ``x0_m`` to ``x1_m``; its height in mm.
+         */
+        RoofRib: {
+            /** Id */
+            id: string;
+            /** X0 M */
+            x0_m: number;
+            /** X1 M */
+            x1_m: number;
+            /**
+             * Height Mm
+             * @default 12
+             */
+            height_mm: number;
+        };
+        /**
+         * RoofShapePart
+         * @description The roof: rectangle and crown in m, its radius (None: flat), ribs, thickness in mm; ``assumed``: what nobody measured.
+         */
+        RoofShapePart: {
+            /** Rect */
+            rect: number[];
+            /** Crown M */
+            crown_m: number;
+            /** Radius M */
+            radius_m: number | null;
+            /** Ribs */
+            ribs: components["schemas"]["RibPart"][];
+            /** Below */
+            below: components["schemas"]["BelowPart"][];
+            /** Skin Mm */
+            skin_mm: number;
+            /** Thick Mm */
+            thick_mm: number;
+            /** Material */
+            material: string;
+            /** Assumed */
+            assumed: string[];
+        };
+        /**
+         * RoofThingPart
+         * @description Something on the roof: size as it lies unturned, m; its rectangle, None: not laid out; packing under its right and left feet.
+         */
+        RoofThingPart: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Size */
+            size: number[];
+            /** Mass Kg */
+            mass_kg: number;
+            /** Of */
+            of: string | null;
+            /** Array */
+            array: string | null;
+            /** Rect */
+            rect: number[] | null;
+            /** Turned */
+            turned: boolean;
+            /** Kept */
+            kept: boolean;
+            /** Framed */
+            framed: boolean;
+            /** Held By */
+            held_by: string;
+            /** Top M */
+            top_m: number;
+            /** Gap M */
+            gap_m: number;
+            /** Packing Mm */
+            packing_mm: number[] | null;
+            /** Shaded */
+            shaded: number | null;
+            cut: components["schemas"]["CutPart"] | null;
+            held: components["schemas"]["HeldPart"] | null;
         };
         /**
          * RoomPart
@@ -8837,6 +9434,58 @@ export interface components {
             count: number;
         };
         /**
+         * Spot
+         * @description Where a thing lies on the roof: its least corner in m, turned by a quarter or not, and how it is held.
+         *
+         *     ``gap_m``: air under a panel. ``front_closed``: a fairing or a bead closes its leading edge. ``bead_m``: bonded length, None: what the way of holding
+         *     gives. ``kept``: it is there already, and nothing is cut. ``framed``: a frame carries the cut to the next bows.
+         */
+        Spot: {
+            /** Of */
+            of: string;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /**
+             * Turned
+             * @default false
+             */
+            turned: boolean;
+            /** Held */
+            held?: ("profiles" | "corner_feet" | "perimeter" | "bolts" | "clamped") | null;
+            /** Gap M */
+            gap_m?: number | null;
+            /**
+             * Front Closed
+             * @default false
+             */
+            front_closed: boolean;
+            /** Bead M */
+            bead_m?: number | null;
+            /**
+             * Bolts
+             * @default 0
+             */
+            bolts: number;
+            /**
+             * Kept
+             * @default false
+             */
+            kept: boolean;
+            /**
+             * Framed
+             * @default false
+             */
+            framed: boolean;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
          * StageState
          * @description How far a stage is: 0-4 stones, and its open dangers and faults.
          */
@@ -8923,6 +9572,13 @@ export interface components {
             right: number[];
             /** Height */
             height: number;
+        };
+        /** StepPart */
+        StepPart: {
+            /** Title */
+            title: string;
+            /** Text */
+            text: string;
         };
         /**
          * StockLength
@@ -12605,6 +13261,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    proposeRoof: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedRoof"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    roofTemplate: {
+        parameters: {
+            query: {
+                of: string;
+                below?: boolean;
+                size?: ("A4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+                kind: "svg" | "dxf" | "pdf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    listOpenings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpeningPart"][];
                 };
             };
         };

@@ -358,6 +358,10 @@ export type FigureKey =
   | `pump/accumulator/run_time_s`
   | `raceways/${string}/fill_frac`
   | `raceways/${string}/required_inner_diameter_mm`
+  | `roof/cure/drive_h`
+  | `roof/held/${string}/drag_n`
+  | `roof/held/${string}/uplift_n`
+  | `roof/held/${string}/used_frac`
   | `runs/${string}/alone_l_min`
   | `runs/${string}/shared_l_min`
   | `runs/${string}/velocity_m_s`

@@ -15,6 +15,8 @@ from bothy.core.design.document import Design
 from bothy.core.fit.gap_parts import GapPart, parts_in_gap
 from bothy.core.fit.propose import SOURCE, propose_places
 from bothy.core.method.sources import SourceOut, written
+from bothy.core.roof.lay_out import lay_out
+from bothy.core.roof.plan import roof_things
 from bothy.formats import places
 from bothy.jobs.bounded import BOUNDED
 
@@ -48,13 +50,16 @@ class PlacesText(BaseModel):
 
 def _propose(design: Design, only: list[str] | None) -> ProposedPlaces:
     made = propose_places(design, only=frozenset(only) if only else None)
-    return ProposedPlaces(
-        source=written(SOURCE),
-        places=[ProposedPlace(of=p.thing.key, name=p.thing.name, why=list(p.why)) for p in made.places],
-        bays=[b.name for b in made.bays],
-        left=[t.name for t in made.left],
-        patch=made.patch(),
-    )
+    places = [ProposedPlace(of=p.thing.key, name=p.thing.name, why=list(p.why)) for p in made.places]
+    left, patch = [t.name for t in made.left], made.patch()
+    wanted = {t.of for t in roof_things(design) if t.rect is None}
+    if wanted if only is None else wanted & set(only):
+        roof = lay_out(design)
+        if roof.spots:
+            places.append(ProposedPlace(of="fit:roof", name=f"Roof, {len(roof.spots)} things", why=list(roof.why)))
+        left += [t.name for t in roof.left]
+        patch = [*roof.patch(design), *patch]
+    return ProposedPlaces(source=written(SOURCE), places=places, bays=[b.name for b in made.bays], left=left, patch=patch)
 
 
 @router.get(

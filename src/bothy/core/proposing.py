@@ -5,7 +5,7 @@ from __future__ import annotations
 from bothy.core.context import Context
 from bothy.core.design.document import Design
 from bothy.core.design.edit import apply_patch
-from bothy.core.fit.geometry import geometry_of, settled
+from bothy.core.fit.geometry import settled
 from bothy.core.power.supply import work_out
 from bothy.core.power.uses import budgets
 from bothy.core.proposals.base import GROUPS, Group, Proposal, Reasons
@@ -14,13 +14,15 @@ from bothy.core.proposals.supply import propose_bank, propose_driving, propose_i
 from bothy.core.proposals.warmth import PROPOSERS, propose_warmth
 from bothy.core.proposals.wet import propose_gas, propose_water
 from bothy.core.report import feeds_of
+from bothy.core.roof.plan import geometry_with_roof
+from bothy.core.roof.worked import shaded_by_roof
 from bothy.core.wiring.circuits import work_circuits
 
 
 def propose_group(design: Design, group: Group) -> list[Proposal]:
     """The proposals of one group, on the design as it stands; lengths follow from where things stand."""
-    geo = geometry_of(design)
-    design = settled(design, geo)
+    geo = geometry_with_roof(design)
+    design = shaded_by_roof(settled(design, geo))
     ctx = Context(design, routed=geo.lengths())
     if group in PROPOSERS:
         return propose_warmth(ctx, group)

@@ -20,8 +20,11 @@ from bothy.core.facts.evidence import Evidence, facts_of, standing_of
 from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given, total
 from bothy.core.finding import RULES, Finding, finding, in_order, one_cause, rule
+from bothy.core.fit.body import body_of
+from bothy.core.fit.boxes import Box
 from bothy.core.fit.filled import FitWork, fit_part
 from bothy.core.fit.geometry import Geometry, settled, work_geometry
+from bothy.core.fit.ledger import Kilo
 from bothy.core.fit.part import FitPart
 from bothy.core.gas.part import GasPart, gas_part
 from bothy.core.gas.rules import gas_findings
@@ -34,6 +37,9 @@ from bothy.core.power.uses import LifePart, budgets, life_part
 from bothy.core.proving.outdated import mark_outdated
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
 from bothy.core.reuse import Parts
+from bothy.core.roof.part import RoofPart
+from bothy.core.roof.plan import boxes_on_roof, masses_on_roof
+from bothy.core.roof.worked import RoofWork, roof_part, shaded_design, work_roof
 from bothy.core.stages import StageState, stage_states
 from bothy.core.warmth.part import WarmthPart, warmth_part
 from bothy.core.warmth.rules import warmth_findings
@@ -108,6 +114,7 @@ class Report(BaseModel):
     water: WaterPart
     gas: GasPart
     fit: FitPart
+    roof: RoofPart
     prove: ProvePart
     findings: list[Finding]
     figures: dict[str, FigureOut]
@@ -283,12 +290,19 @@ def _prove(ctx: Context, worked: list[Worked], feeds: Feeds, loops: dict[str, Lo
     return sheet.model_copy(update={"rows": rows}), [*found, *old]
 
 
-def _geometry(ctx: Context, before: Report | None) -> tuple[Parts, Geometry]:
-    """Geometry comes first: lengths and heights that everything else is reckoned with follow from it."""
+def _roof(ctx: Context) -> tuple[RoofWork, dict[str, Box], float]:
+    body = body_of(ctx.design)
+    made = work_roof(ctx, body)
+    return made, boxes_on_roof(ctx.design, body, made.things), body.height
+
+
+def _geometry(ctx: Context, before: Report | None) -> tuple[Parts, Geometry, RoofWork, tuple[Kilo, ...]]:
+    """Geometry comes first: lengths, heights and shade that everything else is reckoned with follow from it."""
     parts = Parts(ctx, before._places if before is not None else None)
-    geo = parts.make("geometry", work_geometry)
+    roof, boxes, height = parts.make("roof", _roof)
+    geo = parts.make("geometry", work_geometry, boxes)
     parts.done()
-    return parts, geo
+    return parts, geo, roof, masses_on_roof(roof.things, height)
 
 
 def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Report:
@@ -296,8 +310,8 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     design, are taken where nothing that they read has changed."""
     judged = {key: e.judged for key, e in standing_of(evidence).items() if e.judged is not None}
     facts = facts_of(evidence) if evidence else NO_FACTS
-    places, geo = _geometry(Context(design, facts, judged), before)
-    placed = settled(design, geo)
+    places, geo, above, on_roof = _geometry(Context(design, facts, judged), before)
+    placed = shaded_design(settled(design, geo), above)
     ctx = Context(placed, facts, judged, routed=geo.lengths())
     parts = Parts(ctx, before._parts if before is not None else None)
     make = parts.make
@@ -329,8 +343,9 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     found += make("water findings", water_findings, wet)
     gassed = make("gas", gas_part, {m.month: m.fuel_kg / 30.4 for m in warm.part.months if m.planned and m.fuel_kg is not None}, warm.part.air)
     found += make("gas findings", gas_findings, gassed)
-    fit = make("fit", fit_part, geo, warm.shell, worked)
-    found += fit.found
+    fit = make("fit", fit_part, geo, warm.shell, worked, on_roof)
+    roof, roofed = make("on the roof", roof_part, above)
+    found += [*fit.found, *roofed]
     vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg, fit)
     sheet, tested = make("prove", _prove, worked, feeds, loops)
     parts.done()
@@ -367,6 +382,7 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
         water=wet.part,
         gas=gassed.part,
         fit=fit.part,
+        roof=roof,
         prove=sheet,
         findings=found,
         figures=ctx.book.shown(),

@@ -239,7 +239,10 @@ WEIGHED = ("fit-mass-unaccounted", "fit-mass-misplaced", "fit-lump-implausible")
 
 
 def test_every_rule_of_the_field_is_tried_here() -> None:
-    assert {r for r in RULES if r.startswith("fit-")} == {*HERE, *TAGGED, *TRAILER, *WEIGHED}
+    of_the_roof = {
+        r.id for r in RULES.values() if any(getattr(s, "id", "").startswith("roof.") for s in (r.source if isinstance(r.source, tuple) else (r.source,)))
+    }
+    assert {r for r in RULES if r.startswith("fit-")} - of_the_roof == {*HERE, *TAGGED, *TRAILER, *WEIGHED}
 
 
 @pytest.mark.parametrize("rule", HERE)

@@ -12,6 +12,7 @@ import { Labels } from "./Labels";
 import { Lists } from "./Lists";
 import { Plate } from "./Plate";
 import { cell, Heads } from "./paper";
+import { RoofSheet } from "./RoofSheet";
 import { SourceList } from "./SourceList";
 import { Walls } from "./Walls";
 import { WaterSheets } from "./WaterSheets";
@@ -103,6 +104,7 @@ const PAGES: Record<string, { title: string; stage: string; Body: () => React.Re
   labels: { title: "Label sheet", stage: "wiring", Body: Labels },
   water: { title: "Water sheets", stage: "water?view=care", Body: WaterSheets },
   sources: { title: "Sources", stage: "worklist", Body: SourceList },
+  roof: { title: "Roof plan", stage: "fit?view=roof", Body: RoofSheet },
   walls: { title: "Behind each wall", stage: "fit?view=wall", Body: Walls },
   gas: { title: "Gas sheets", stage: "gas?view=papers", Body: GasSheets },
 };

@@ -37,6 +37,7 @@ export type HandKind =
   | "hose"
   | "low"
   | "thing"
+  | "onroof"
   | "way"
   | "stage";
 type InHand = {

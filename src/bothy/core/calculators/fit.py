@@ -6,7 +6,7 @@ import json
 
 from bothy.core.calculators.entry import Calculator
 from bothy.core.fit import boxes, hull, passing, routing, sheets, tie_down, weight
-from bothy.core.roof import adhesive, cure, gasket, pack, sun_shadow, wind
+from bothy.core.roof import adhesive, cure, curing, gasket, pack, sun_shadow, wind
 
 _WEIGHT = (
     "An estimate until it is weighed. Overload is an offence and can void the insurance; raising the plate needs approval; tyres and brakes set limits too."
@@ -244,6 +244,22 @@ TABLE = (
         cure.CureTimeOut,
         cure.cure_time,
         {"temp_c": 12, "humidity_frac": 0.7, "bead_width_mm": 12},
+        _ROOF,
+    ),
+    Calculator(
+        "cure-window",
+        "fit",
+        "Cure in changing weather",
+        "When has it cured, if the nights are cold?",
+        curing.CureWindowIn,
+        curing.CureWindowOut,
+        curing.cure_window,
+        {
+            "material": "ms_sealant",
+            "bead_depth_mm": 4,
+            "profile": [{"duration_h": 12, "temp_c": 15, "rh_frac": 0.6}, {"duration_h": 12, "temp_c": 6, "rh_frac": 0.8}],
+            "hold_last": True,
+        },
         _ROOF,
     ),
 )

@@ -11,7 +11,7 @@ from bothy.core.figure import Figure, given
 from bothy.core.finding import Finding
 from bothy.core.fit.furniture import usual_furniture
 from bothy.core.fit.geometry import Geometry, Placed, RouteOf
-from bothy.core.fit.ledger import Ledger, Scenario, ledger_of
+from bothy.core.fit.ledger import Kilo, Ledger, Scenario, ledger_of
 from bothy.core.fit.net import ENGINE
 from bothy.core.fit.part import (
     BodyPart,
@@ -403,10 +403,10 @@ def _weight(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[LoadingP
     )
 
 
-def fit_part(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked]) -> FitWork:
-    """Work out all of Fit and put its figures into the book."""
+def fit_part(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on_roof: tuple[Kilo, ...] = ()) -> FitWork:
+    """Work out all of Fit and put its figures into the book; ``on_roof``: what lies there and is no thing of another stage."""
     out = ctx.part("fit/out", ways_out, geo)
-    ledger = ledger_of(ctx, geo, shell, worked)
+    ledger = ledger_of(ctx, geo, shell, worked, on_roof)
     loadings = [_loading(ctx, geo, ledger, s) for s in ledger.scenarios]
     _figures(ctx, geo, ledger, loadings)
     routes = _routes(geo)

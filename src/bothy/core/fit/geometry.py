@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Mapping
 from typing import NamedTuple
 
 from bothy.core.context import Context
@@ -80,13 +80,20 @@ class Geometry(NamedTuple):
         return {r.run.id: r.length_m for r in self.routes.values() if r.length_m is not None and not r.kept}
 
 
-def _placed(design: Design, things: Iterable[Thing]) -> tuple[dict[str, Placed], list[Thing], list[PlaceDoc]]:
+NO_ROOF: Mapping[str, Box] = {}
+
+
+def _placed(design: Design, things: Iterable[Thing], roof: Mapping[str, Box]) -> tuple[dict[str, Placed], list[Thing], list[PlaceDoc]]:
     docs = {p.of: p for p in design.fit.places}
     bays = {b.id: b for b in design.fit.bays}
     out: dict[str, Placed] = {}
     without = []
     for t in things:
         p = docs.pop(t.key, None)
+        if t.key in roof:  # laid out on the roof, part by part
+            b = roof[t.key]
+            out[t.key] = Placed(t, PlaceDoc(of=t.key, x_m=b.x0, y_m=b.y0, z_m=b.z0), b, (0.0,) * 6, None, "")
+            continue
         if p is None:
             without.append(t)
             continue
@@ -279,26 +286,26 @@ def _through(ways: WayNet, r: RunOf, b: str, start: Point, end: Point, pin: str)
     )
 
 
-def geometry_of(design: Design, things: tuple[Thing, ...] | None = None) -> Geometry:
-    """All geometry of a design."""
+def geometry_of(design: Design, things: tuple[Thing, ...] | None = None, roof: Mapping[str, Box] = NO_ROOF) -> Geometry:
+    """All geometry of a design; ``roof`` says where its things lie that are laid out on the roof."""
     body = body_of(design)
     things = things_of(design) if things is None else things
-    placed, without, strays = _placed(design, things)
+    placed, without, strays = _placed(design, things, roof)
     ways = proposed(body, design.fit)
     return Geometry(body, things, placed, tuple(without), tuple(strays), tuple(_clashes(body, placed)), ways, _routes(design, body, ways, placed))
 
 
-def work_geometry(ctx: Context) -> Geometry:
+def work_geometry(ctx: Context, roof: Mapping[str, Box]) -> Geometry:
     """The geometry as a part of the report; the things are a part of their own, so that an edit that changes none of them moves nothing."""
-    return ctx.part("geometry/all", _geometry, ctx.part("geometry/things", _things))
+    return ctx.part("geometry/all", _geometry, ctx.part("geometry/things", _things), roof)
 
 
 def _things(ctx: Context) -> tuple[Thing, ...]:
     return things_of(ctx.design)
 
 
-def _geometry(ctx: Context, things: tuple[Thing, ...]) -> Geometry:
-    return geometry_of(ctx.design, things)
+def _geometry(ctx: Context, things: tuple[Thing, ...], roof: Mapping[str, Box]) -> Geometry:
+    return geometry_of(ctx.design, things, roof)
 
 
 def settled(design: Design, geo: Geometry) -> Design:

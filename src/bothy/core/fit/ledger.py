@@ -170,9 +170,10 @@ def _people(ctx: Context, geo: Geometry) -> Iterable[Kilo]:
         yield Kilo(f"person:{i + 2}", f"Person {i + 2}", PERSON_KG, at, "people", "75 kg each", i < len(seats))
 
 
-def ledger_of(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked]) -> Ledger:
-    """Every kilogram, the loadings, and the weighings."""
-    rows = [*_things(geo), *_linings(geo, shell), *_ways(ctx, geo, worked), *_people(ctx, geo)]
+def ledger_of(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on_roof: Iterable[Kilo] = ()) -> Ledger:
+    """Every kilogram, the loadings, and the weighings; ``on_roof``: what lies on the roof and is no thing of another stage."""
+    above = list(on_roof)
+    rows = [*_things(geo), *above, *_linings(geo, shell), *_ways(ctx, geo, worked), *_people(ctx, geo)]
     g = geo.body.gear
     axles = None if g.rear_x is None or g.front_x is None else Axles(g.rear_x, g.front_x, g.track, g.track, g.floor)
     limits = Limits(g.gross, g.front, g.rear)
@@ -203,5 +204,5 @@ def ledger_of(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked]) -
     masses = [Mass(r.key, r.kg, *r.at, r.group) for r in rows]
     scenarios = tuple(Scenario(id, name, f, loaded(masses, f)) for id, name, f in named)
     roof = sum(r.kg for r in rows if (p := geo.placed.get(r.key.partition("~")[0])) is not None and p.thing.on_roof)
-    roof += sum(t.full_kg for t in geo.unplaced if t.on_roof)
+    roof += sum(t.full_kg for t in geo.unplaced if t.on_roof) + sum(k.kg for k in above)
     return Ledger(tuple(rows), scenarios, tuple(weighed), axles, limits, roof)

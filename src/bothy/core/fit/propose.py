@@ -81,25 +81,6 @@ def _furniture(s: Search, t: Thing) -> tuple[Box, int, str] | None:
     return (*got, why) if got else None
 
 
-def _roof(s: Search, t: Thing) -> tuple[Box, int, str]:
-    """One behind the other on the roof, front first for what opens, from the rear for panels."""
-    h = s.body.hull
-    z = s.body.height + s.body.linings["roof"] + 0.03
-    others = sorted((o.box for o in s.taken.values() if o.thing.on_roof), key=lambda b: b.x0)
-    size = t.size
-    if "roof" in t.tags and "dc" not in t.tags and "mains" not in t.tags:
-        x = h.first + 0.1
-        for b in others:
-            if x < b.x1 + 0.03 and x + size[0] > b.x0 - 0.03:
-                x = b.x1 + 0.03
-    else:
-        x = h.last - 0.25 - size[0]
-        for b in reversed(others):
-            if x < b.x1 + 0.05 and x + size[0] > b.x0 - 0.05:
-                x = b.x0 - 0.05 - size[0]
-    return Box(x, x + size[0], -size[1] / 2, size[1] / 2, z, z + size[2]), 0, "On the roof; Bothy lays it out to scale there."
-
-
 def _zone_x(s: Search, t: Thing) -> tuple[float, float]:
     """Along which part of the body a small thing of a zone hangs."""
     h, length = s.body.hull, s.body.length
@@ -310,19 +291,18 @@ def _rank(t: Thing) -> tuple[int, float, str]:
 
 
 def propose_places(design: Design, between: Callable[[float], None] | None = None, only: frozenset[str] | None = None) -> Places:
-    """Places for everything that has none (or for ``only`` some of it). ``between`` is told how far it is, 0 to 1. What is placed stays."""
+    """Places for everything inside that has none (or for ``only`` some of it); what lies on the roof is laid out there. ``between`` is told how far it is,
+    0 to 1. What is placed stays."""
     geo = geometry_of(design)
     s, out, left = Search(design, geo), [], []
-    todo = sorted((t for t in geo.unplaced if only is None or t.key in only), key=_rank)
+    todo = sorted((t for t in geo.unplaced if not t.on_roof and (only is None or t.key in only)), key=_rank)
     for i, t in enumerate(todo):
         if between is not None:
             between(i / max(1, len(todo)))
         bay: str | None = None
         found: tuple[Box, int, str] | None
-        special = None if t.on_roof else _special(s, t)
-        if t.on_roof:
-            found = _roof(s, t)
-        elif special is not None:
+        special = _special(s, t)
+        if special is not None:
             found, bay = special[:3], special[3]
         elif "hob" in t.tags or t.what == "sink" or (t.key.startswith("gas:") and "gas" in t.tags):
             found = None  # without a worktop, or a free corner outside, they have no place
@@ -346,6 +326,6 @@ def _reasons(s: Search, t: Thing, box: Box, why: str) -> tuple[str, ...]:
     near = sorted(((square(box.middle, p), o) for o, _ in s.partners.get(t.key, ()) if (p := s.at(o)) is not None and o in s.taken))
     if near:
         out.append(f"Next to what it is joined to: {near[0][0]:.1f} m from {s.taken[near[0][1]].thing.name}.")
-    if t.full_kg >= 20 and not t.on_roof:
+    if t.full_kg >= 20:
         out.append(f"Its {t.full_kg:.0f} kg stand {box.middle[0] - s.rear:+.2f} m from the rear axle, {box.middle[2]:.2f} m over the floor.")
     return tuple(out)

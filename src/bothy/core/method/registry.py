@@ -133,11 +133,15 @@ SECTIONS: dict[str, str] = {
     "prove.expected-current": "Expected current",
     "prove.verdict": "Pass, fail or not sure",
     "prove.expected-voltage": "Voltage at the load",
+    "roof.plan": "Roof plan",
     "roof.packing": "Panels on the roof",
     "roof.shadow": "Shadow on the roof",
+    "roof.string-shade": "Shade on a string",
+    "roof.cut-out": "Cut-outs",
     "roof.gasket": "Gasket on ribs",
     "roof.wind": "Wind",
     "roof.adhesive": "Adhesive and sealant",
     "roof.cure": "Cure",
+    "roof.cure-window": "Cure in changing weather",
 }
 """``field.section`` -> title, in the order of the pages."""

@@ -205,7 +205,7 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
             "roof_m2",
             ROOF_SHARE * ctx.inside_length_m * ctx.inside_width_m,
             "assumed",
-            f"{ROOF_SHARE:.0%} of the inside length × width; the roof plan comes with Fit",
+            f"{ROOF_SHARE:.0%} of the inside length × width; the roof plan of Layout says what really fits",
             label="roof for panels",
         )
         area = given("panel_m2", sum(array_power(a) for a in on_roof) / W_PER_M2, "assumed", "about 200 W on a square metre", label="panel area")

@@ -20,6 +20,7 @@ from bothy.core.power.shore import ShoreChargeTimeIn, shore_charge_time
 from bothy.core.power.solar import solar_string
 from bothy.core.power.supply import ROOF_SHARE, W_PER_M2, demand, inverter_loads
 from bothy.core.proposals.base import Proposal, part_proposal, slug
+from bothy.core.roof.lay_out import room_for
 from bothy.core.wiring.mains import CHARGER_INPUT
 
 
@@ -117,7 +118,9 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
         if controller is not None
         else None
     )
-    limited = "the roof limits it" if power + panel.data["panel_power_w"] * s > roof_w else "that covers the middle season by sun alone"
+    room = room_for(ctx.design, panel.length_mm / 1000, panel.width_mm / 1000)
+    full = power + panel.data["panel_power_w"] * s > roof_w if room is None else s * (n + 1) > room
+    limited = "the roof limits it" if full else "that covers the middle season by sun alone"
     name = controller.name if controller is not None else p.controller.name if p.controller is not None else ""
     most = controller.data["max_voltage_v"] if controller is not None else p.controller.max_voltage_v if p.controller is not None else 0.0
     why = [
@@ -126,7 +129,8 @@ def propose_solar(ctx: Context, uses: dict[str, LoadBudgetOut]) -> list[Proposal
         f"{s} in series, {n} parallel: {out.voc_cold_v:.0f} V on the coldest morning, the controller stands {most:.0f} V."
         + (" A fuse in each string: three and more can feed a faulty one." if out.string_fuse_required else ""),
     ]
-    assumes = [f"{ROOF_SHARE:.0%} of the inside area is free on the roof, flat, unshaded.", f"Sun of {ctx.climate.name}, approximate monthly normals."]
+    free = f"{ROOF_SHARE:.0%} of the inside area is free on the roof, flat, unshaded." if room is None else f"{room} of them go beside what lies on the roof."
+    assumes = [free, f"Sun of {ctx.climate.name}, approximate monthly normals."]
     old = [a.model_dump(mode="json") for a in p.shared_arrays]
     same = (
         len(old) == 1 and all(old[0].get(k) == v for k, v in array.items()) and (control is None or (_dump(p.controller) or {}).get("part") == control["part"])
@@ -231,10 +235,11 @@ def _best_string(
     for panel in of_kind("panel", ctx.region.key):
         if panel.data["mounting"] == "glued":
             continue
+        room = room_for(ctx.design, panel.length_mm / 1000, panel.width_mm / 1000)
         for s in (1, 2, 3, 4):
             for n in range(1, 7):
                 power = panel.data["panel_power_w"] * s * n
-                if power > roof_w + 1e-9 or power > 1.5 * target_w + panel.data["panel_power_w"]:
+                if (power > roof_w + 1e-9 if room is None else s * n > room) or power > 1.5 * target_w + panel.data["panel_power_w"]:
                     continue
                 array = SolarArray.model_validate({**panel.data, "id": "x", "series_count": s, "parallel_count": n})
                 options.append((round(10 * min(power, target_w) / target_w), n <= FEW_STRINGS, -panel.price * s * n, panel, s, n, array))

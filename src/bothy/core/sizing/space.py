@@ -18,6 +18,7 @@ from bothy.core.power.panels import array_power, cheapest_controller
 from bothy.core.power.supply import ROOF_SHARE, W_PER_M2
 from bothy.core.power.uses import budgets
 from bothy.core.proposals.base import slug
+from bothy.core.roof.lay_out import room_for
 
 REASONS = {
     "roof": "the roof has no room for the panels",
@@ -214,9 +215,11 @@ def panel_options(ctx: Context, allowed: list[Part], dropped: Counter[str]) -> l
     for panel in (p for p in allowed if p.kind == "panel"):
         area = panel.length_mm * panel.width_mm / 1e6
         long, short = max(panel.length_mm, panel.width_mm) / 1000, min(panel.length_mm, panel.width_mm) / 1000
+        beside = room_for(ctx.design, long, short) if on_roof and ctx.design.sizing.roof_m2 is None else None
         fits = not on_roof or (long <= max(ctx.inside_length_m, ctx.inside_width_m) and short <= min(ctx.inside_length_m, ctx.inside_width_m))
         for count in range(1, most + 1):
-            barred = None if fits and (not on_roof or area * count <= room + 1e-9) else "roof"
+            there = area * count <= room + 1e-9 if beside is None else count <= beside
+            barred = None if fits and (not on_roof or there) else "roof"
             found_any = False
             for kind in ("mppt", "pwm"):
                 of_kind = sorted(

@@ -3,6 +3,7 @@ import { useFindingsView } from "../../shell/views";
 import { MeasureView } from "./MeasureView";
 import { OutView } from "./OutView";
 import { PlacesView } from "./PlacesView";
+import { RoofView } from "./RoofView";
 import { WallView } from "./WallView";
 import { WaysView } from "./WaysView";
 import { WeightView } from "./WeightView";
@@ -11,10 +12,13 @@ import { VIEWS } from "./words";
 /** The view on which what a finding is about is worked on. */
 export function viewOf(subject: string): keyof typeof VIEWS {
   if (["front", "rear"].includes(subject)) return "weight";
+  if (/^((panel|fan|light|vent|cooler|roof):|roof$)/.test(subject)) return "roof";
   return subject.includes(":") || subject === "fit" ? "places" : "ways";
 }
 
 export function Component() {
-  const View = { places: PlacesView, ways: WaysView, wall: WallView, out: OutView, weight: WeightView, measure: MeasureView }[useFindingsView(VIEWS, viewOf)];
+  const View = { places: PlacesView, ways: WaysView, wall: WallView, out: OutView, roof: RoofView, weight: WeightView, measure: MeasureView }[
+    useFindingsView(VIEWS, viewOf)
+  ];
   return <View />;
 }

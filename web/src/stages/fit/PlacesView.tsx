@@ -16,6 +16,7 @@ import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { StageViews } from "../../shell/ViewSwitch";
+import { useStageView } from "../../shell/views";
 import { Bays } from "./Bays";
 import { BringInPlaces } from "./BringInPlaces";
 import { Choices } from "./Choices";
@@ -430,6 +431,7 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
   const say = useSaid();
   const { units } = usePerson();
   const hand = useHand();
+  const { turnTo } = useStageView(VIEWS);
   const p = fit.placeOf(t.key);
   const routes = fit.part.routes.filter((r) => r.a === t.key || r.b.includes(t.key));
   const sized: Sized = (fit.doc.sizes ?? []).find((s) => s.of === t.key) ?? { of: t.key };
@@ -477,6 +479,13 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
           )}
           {p.fixing && <SlateFig k={`fit/held/${t.key.replace(":", "-")}/used_frac` as never} label="used of the fixings" />}
         </>
+      ) : t.on_roof ? (
+        <p className="my-1 text-[12px]">
+          {t.box ? "It lies on the roof, laid out part by part. " : "It lies on the roof. "}
+          <button type="button" className="underline decoration-dotted underline-offset-2" onClick={() => turnTo("roof")}>
+            See the roof plan
+          </button>
+        </p>
       ) : (
         <div className="my-2 flex flex-wrap gap-2">
           <button type="button" className="btn btn-slate" onClick={find}>

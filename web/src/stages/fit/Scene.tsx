@@ -145,8 +145,7 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
         </pattern>
       </defs>
       <Outline look={look} body={p.body} f={f} cut={cut} />
-      {look !== "roof" &&
-        look !== "under" &&
+      {look !== "under" &&
         p.body.obstacles
           .filter((o) => look !== "section" || ((o.box as Box)[0] <= cut && (o.box as Box)[1] >= cut))
           .filter((o) => (look === "left" ? (o.box as Box)[3] > 0 : look === "right" ? (o.box as Box)[2] < 0 : true))

@@ -1,12 +1,11 @@
 /** How a pane of the drawing shows the vehicle: looks, scale, fills, strokes and which names have room. */
 import { type Body, type Box, endOf, type Thing } from "./geometry";
 
-export type Look = "plan" | "left" | "right" | "roof" | "under" | "slant";
+export type Look = "plan" | "left" | "right" | "under" | "slant";
 export const LOOKS: Record<Look, string> = {
   plan: "plan and side",
   left: "left side",
   right: "right side",
-  roof: "roof",
   under: "under the floor",
   slant: "slantwise",
 };
@@ -73,7 +72,6 @@ export function frameOf(look: Look | "section", body: Body, things: Thing[], cut
   const inside = (t: Thing) => !t.on_roof && (t.box ? (t.box as Box)[5] > 0 : true);
   const made = {
     plan: { ...flat, shows: inside },
-    roof: { ...flat, shows: (t: Thing) => t.on_roof },
     under: { ...flat, shows: (t: Thing) => !!t.box && (t.box as Box)[5] <= 0.001 },
     left: { ...upright("left"), shows: (t: Thing) => !!t.box && (t.on_roof || (t.box as Box)[3] > 0) },
     right: { ...upright("right"), shows: (t: Thing) => !!t.box && (t.on_roof || (t.box as Box)[2] < 0) },

@@ -1,5 +1,5 @@
 /** The words of Layout and weight. */
-export const VIEWS = { places: "Places", ways: "Ways", wall: "Behind a wall", out: "Way out", weight: "Weight", measure: "Measure" } as const;
+export const VIEWS = { places: "Places", ways: "Ways", wall: "Behind a wall", out: "Way out", roof: "Roof", weight: "Weight", measure: "Measure" } as const;
 export const TURNS = [
   { value: "0", word: "0°" },
   { value: "90", word: "90° left" },
@@ -72,3 +72,51 @@ export const CAUTION =
   "Weights are estimates until it is weighed; overload is an offence and can void the insurance. Fixings here are values to screen with, not a crash approval. Gas and mains things placed here are only positions: licensed trades install and test them where local rules say so.";
 export const CUT =
   "Before any hole: look and feel below, disconnect the battery, keep clear of airbags and their looms, fuel, brake and gas lines. Don’t cut bows, pillars, belt or seat anchorages, chassis rails.";
+export const HELD = [
+  { value: "profiles", word: "two bonded profiles" },
+  { value: "corner_feet", word: "four bonded corner feet" },
+  { value: "perimeter", word: "bonded all round" },
+  { value: "bolts", word: "bolts" },
+  { value: "clamped", word: "its own clamp" },
+] as const;
+export const ADHESIVES = [
+  { value: "hybrid", word: "hybrid adhesive" },
+  { value: "polyurethane", word: "polyurethane adhesive" },
+  { value: "epoxy", word: "two-part epoxy" },
+  { value: "foam_tape", word: "acrylic foam tape" },
+  { value: "silicone", word: "silicone (seals only)" },
+  { value: "butyl_tape", word: "butyl tape (seals only)" },
+] as const;
+export const SURFACES = [
+  { value: "sound_paint", word: "sound paint" },
+  { value: "bare_primed", word: "bare metal, primed" },
+  { value: "gel_coat", word: "gel coat" },
+  { value: "aluminium", word: "aluminium" },
+  { value: "loose_paint", word: "loose paint" },
+  { value: "rust", word: "rust" },
+  { value: "silicone_residue", word: "traces of silicone" },
+  { value: "polyethylene", word: "polyethylene, polypropylene" },
+] as const;
+export const LAWS = [
+  { value: "sqrt", word: "slower the deeper (diffusion)" },
+  { value: "linear", word: "evenly (as data sheets say)" },
+] as const;
+export const BELOW = [
+  { value: "bow", word: "a bow" },
+  { value: "loom", word: "a loom" },
+  { value: "airbag", word: "a curtain airbag" },
+  { value: "lining_wiring", word: "wiring over the lining" },
+  { value: "other", word: "something else" },
+] as const;
+export const ROOF_OWN = [
+  { value: "hatch", word: "Hatch", size: { length_m: 0.56, width_m: 0.56, height_m: 0.09, mass_kg: 6 } },
+  { value: "gland", word: "Cable gland", size: { length_m: 0.1, width_m: 0.08, height_m: 0.04, mass_kg: 0.1 } },
+  { value: "aerial", word: "Aerial", size: { length_m: 0.08, width_m: 0.08, height_m: 0.12, mass_kg: 0.3 } },
+  { value: "vent", word: "Vent", size: { length_m: 0.2, width_m: 0.2, height_m: 0.06, mass_kg: 0.5 } },
+  { value: "rail", word: "Rail", size: { length_m: 2, width_m: 0.05, height_m: 0.06, mass_kg: 3 } },
+  { value: "box", word: "Roof box", size: { length_m: 1.3, width_m: 0.75, height_m: 0.35, mass_kg: 16 } },
+  { value: "walkway", word: "Strip to walk on", size: { length_m: 1.5, width_m: 0.3, height_m: 0.003, mass_kg: 1 } },
+  { value: "other", word: "Something else", size: { length_m: 0.3, width_m: 0.3, height_m: 0.1, mass_kg: 2 } },
+] as const;
+export const ROOF_CAUTION =
+  "Roof work: scaffold or a tied ladder, never on the panels, never wet. Isocyanates and solvents: gloves, fresh air, no flame. After the first 20 km look at every bond again, then before every trip.";

@@ -1,0 +1,70 @@
+/** The roof on paper: the plan, a table of spots and cut-outs, the order of work at a hole, what to buy. */
+import { show } from "../data/show";
+import { useVariant } from "../data/variant";
+import { usePerson, useSaid } from "../shell/person";
+import { RoofPicture } from "../stages/fit/RoofPicture";
+import { CUT, HELD, ROOF_CAUTION } from "../stages/fit/words";
+
+export function RoofSheet() {
+  const say = useSaid();
+  const { units } = usePerson();
+  const roof = useVariant().report.roof;
+  if (!roof.laid) return <p>Nothing lies on the roof yet: lay it out in Layout and weight, Roof.</p>;
+  const laid = roof.things.filter((t) => t.rect);
+  return (
+    <>
+      <p className="border-l-2 border-gorse pl-2 text-[12px]">{say(`${CUT} ${ROOF_CAUTION}`)}</p>
+      <div className="h-64">
+        <RoofPicture roof={roof.shape} things={roof.things} beads />
+      </div>
+      <table className="mt-2 w-full border-collapse text-[12px]">
+        <thead>
+          <tr className="border-b border-line text-left text-[11px]">
+            {["on the roof", "rear edge, from the rear", "right edge, left of centre", "held by", "cut-out, mm", "to the centre line", "to the next rib"].map(
+              (h) => (
+                <th key={h} className="px-1 py-0.5">
+                  {h}
+                </th>
+              ),
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {laid.map((t) => (
+            <tr key={t.key} className="border-b border-line/60">
+              <td className="px-1">{t.name}</td>
+              <td className="num px-1">{show(t.rect![0], "m", units)}</td>
+              <td className="num px-1">{show(t.rect![2], "m", units)}</td>
+              <td className="px-1">{t.kept ? "is there" : HELD.find((h) => h.value === t.held_by)?.word}</td>
+              <td className="num px-1">
+                {t.cut?.hole ? `${t.cut.length_mm.toFixed(0)} × ${t.cut.width_mm.toFixed(0)}, r ${t.cut.radius_mm.toFixed(0)}` : "–"}
+              </td>
+              <td className="num px-1">{t.cut?.to_centre_mm != null ? say(`${t.cut.to_centre_mm.toFixed(0)} mm`) : "–"}</td>
+              <td className="num px-1">{t.cut?.rib ? say(`${t.cut.to_rib_mm!.toFixed(0)} mm, ${t.cut.rib.replace("-", " ")}`) : "–"}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <h2 className="mb-1 mt-3 font-display text-[15px]">At each hole, in this order</h2>
+      <ol className="m-0 list-decimal pl-5 text-[12px]">
+        {roof.work.map((s) => (
+          <li key={s.title}>
+            <b>{s.title}.</b> {say(s.text)}
+          </li>
+        ))}
+      </ol>
+      {roof.amounts.length > 0 && (
+        <>
+          <h2 className="mb-1 mt-3 font-display text-[15px]">To buy</h2>
+          <ul className="m-0 pl-5 text-[12px]">
+            {roof.amounts.map((a) => (
+              <li key={a.key}>
+                {a.packs} × {say(a.pack)} {say(a.name)}: {say(a.why)}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </>
+  );
+}
