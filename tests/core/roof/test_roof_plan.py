@@ -269,3 +269,18 @@ def test_the_solar_proposal_takes_no_more_panels_than_go_beside_what_lies() -> N
         room = room_for(load_design(base), part.length_mm / 1000, part.width_mm / 1000)
         assert room is not None and array["series_count"] * array["parallel_count"] <= room
         assert any("beside what lies on the roof" in a for a in made.assumes)
+
+
+def test_a_panel_that_is_bonded_flat_bends_with_the_roof() -> None:
+    """Crown 80 mm on 1.6 m: a radius of 4 m, which the yield of the panel follows; what was entered by hand wins."""
+    bent, flat = planned(crown_mm=80), planned(crown_mm=0)
+    glue = [{"op": "replace", "path": "/power/arrays/0/mounting", "value": "glued"}]
+    one, two = (report(apply_patch(d, glue)) for d in (bent, flat))
+    assert one.roof.shape.radius_m == pytest.approx(4.0)
+    assert one.figures["power/winter/solar_wh"]["value"] < two.figures["power/winter/solar_wh"]["value"]
+    typed = [
+        *glue,
+        {"op": "replace", "path": "/power/arrays/0/roof_radius_m", "value": 90.0},
+        {"op": "replace", "path": "/power/arrays/0/across_m", "value": 0.7},
+    ]
+    assert report(apply_patch(bent, typed)).figures["power/winter/solar_wh"]["value"] > one.figures["power/winter/solar_wh"]["value"]

@@ -65,8 +65,17 @@ def work_roof(ctx: Context, body: BodyShape) -> RoofWork:
 
 
 def shaded_design(design: Design, w: RoofWork) -> Design:
-    """The design with the shade of what stands on the roof on arrays whose shade wasn't entered by hand."""
-    arrays = [a.model_copy(update={"shade_frac": list(w.shade[a.id])}) if not a.shade_frac and any(w.shade.get(a.id, ())) else a for a in design.power.arrays]
+    """The design with what the roof says of its arrays, where it wasn't entered by hand: the shade of what stands there, and the bend of what is
+    bonded flat."""
+    arrays = []
+    for a in design.power.arrays:
+        new: dict[str, object] = {}
+        if not a.shade_frac and any(w.shade.get(a.id, ())):
+            new["shade_frac"] = list(w.shade[a.id])
+        flat = [t for t in w.things if t.array == a.id and t.kind == "flexible" and t.rect is not None]
+        if flat and a.roof_radius_m is None and a.across_m is None and w.shape.radius is not None:
+            new |= {"roof_radius_m": min(100.0, max(0.5, w.shape.radius)), "across_m": max(t.extent[1] for t in flat)}
+        arrays.append(a.model_copy(update=new) if new else a)
     if all(x is y for x, y in zip(arrays, design.power.arrays, strict=True)):
         return design
     return design.model_copy(update={"power": design.power.model_copy(update={"arrays": arrays})})
