@@ -746,6 +746,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/build": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Build
+         * @description All of Build on a day.
+         */
+        get: operations["getBuild"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/build/fan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Finish
+         * @description The finish by simulation with people; takes some seconds and can be let go of.
+         */
+        get: operations["getFinish"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/build/file/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Build File
+         * @description The shopping list or the plan as a file.
+         */
+        get: operations["buildFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit/openings": {
         parameters: {
             query?: never;
@@ -1460,6 +1520,25 @@ export interface components {
             shown: string;
         };
         /**
+         * Away
+         * @description Days without work: of one person, or (``who`` None) of all.
+         */
+        Away: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Away
+             */
+            name: string;
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Who */
+            who?: string | null;
+        };
+        /**
          * Bank
          * @description Identical units in series and parallel.
          *
@@ -1594,6 +1673,36 @@ export interface components {
             heat_w: number;
             /** Safe */
             safe: boolean;
+        };
+        /**
+         * BehindPart
+         * @description A thing behind a surface with its evidence, and what is missing.
+         */
+        BehindPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Layer */
+            layer: number;
+            /** Done */
+            done: boolean;
+            /** Tested */
+            tested: boolean;
+            /** Labelled */
+            labelled: boolean;
+            /** Photo */
+            photo: boolean;
+            /** Waived */
+            waived: string;
+            /** Missing */
+            missing: string[];
+            /** Severity */
+            severity: string;
+            /** Wants */
+            wants: boolean[];
         };
         /**
          * Below
@@ -1935,6 +2044,126 @@ export interface components {
             humidity_frac?: number | null;
         };
         /**
+         * Build
+         * @description Everything about the doing. ``own_way``: tasks that are left out of the plan, because they are done otherwise or were done before.
+         */
+        Build: {
+            /** Start Day */
+            start_day?: string | null;
+            /** Deadline */
+            deadline?: string | null;
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["Worker"][];
+            /**
+             * Away
+             * @default []
+             */
+            away: components["schemas"]["Away"][];
+            /**
+             * Visits
+             * @default []
+             */
+            visits: components["schemas"]["Visit"][];
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["OwnTask"][];
+            /**
+             * Pins
+             * @default []
+             */
+            pins: components["schemas"]["bothy__core__design__build__Pin"][];
+            /**
+             * Own Way
+             * @default []
+             */
+            own_way: string[];
+            /**
+             * Also
+             * @default []
+             */
+            also: ("awning" | "roof_rack" | "swivel" | "belted_seat" | "upholstery" | "carpet" | "cavity_wax" | "antenna" | "registration")[];
+            /**
+             * Hall
+             * @default false
+             */
+            hall: boolean;
+            /** Hall Temp C */
+            hall_temp_c?: number | null;
+            /**
+             * Cables
+             * @default before_lining
+             * @enum {string}
+             */
+            cables: "before_lining" | "after_furniture";
+            /**
+             * Floor Finish
+             * @default before_furniture
+             * @enum {string}
+             */
+            floor_finish: "before_furniture" | "after_furniture";
+            /** Vapour */
+            vapour?: ("barrier" | "none") | null;
+            /** Pace */
+            pace?: number | null;
+            /** Budget */
+            budget?: number | null;
+            /**
+             * Lead Days
+             * @default 5
+             */
+            lead_days: number;
+            /**
+             * Buffer Days
+             * @default 3
+             */
+            buffer_days: number;
+        };
+        /**
+         * BuildPart
+         * @description All of Build on a day.
+         */
+        BuildPart: {
+            /** Begun */
+            begun: boolean;
+            /** Today */
+            today: string;
+            /** Start */
+            start: string;
+            /** End */
+            end: string | null;
+            /** Bound */
+            bound: string | null;
+            /** Work H */
+            work_h: number;
+            /** Done H */
+            done_h: number;
+            /** Tasks */
+            tasks: components["schemas"]["TaskPart"][];
+            now: components["schemas"]["TodayPart"];
+            /** Gates */
+            gates: components["schemas"]["GatePart"][];
+            /** Shopping */
+            shopping: components["schemas"]["BuyPart"][];
+            pace: components["schemas"]["PacePart"];
+            money: components["schemas"]["MoneyPart"];
+            curve: components["schemas"]["CurvePart"];
+            /** Schools */
+            schools: components["schemas"]["SchoolPart"][];
+            /** Sky */
+            sky: components["schemas"]["MonthSky"][];
+            /** Asks */
+            asks: string[];
+            /** Strays */
+            strays: string[];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
          * BuildUp
          * @description Layers from the inside to the skin, the skin itself, and the ribs; ``strip_mm`` and ``radius_m`` where flat boards lie on a curve.
          */
@@ -2089,6 +2318,42 @@ export interface components {
             missing_wh_day: number;
             /** Change Wh Day */
             change_wh_day: number;
+        };
+        /**
+         * BuyPart
+         * @description A line of the shopping list; price in the region's money, None: not known.
+         */
+        BuyPart: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Service */
+            service: string;
+            /** Amount */
+            amount: number;
+            /** Unit */
+            unit: string;
+            /** Packs */
+            packs: string;
+            /** Price */
+            price: number | null;
+            /** Of */
+            of: string[];
+            /** Task */
+            task: string | null;
+            /** Need By */
+            need_by: string | null;
+            /** Order By */
+            order_by: string | null;
+            /** Days Left */
+            days_left: number | null;
+            /** Urgency */
+            urgency: string;
+            /** Status */
+            status: string;
+            /** Bench */
+            bench: boolean;
         };
         /**
          * Cabinet
@@ -2675,6 +2940,34 @@ export interface components {
             face: string;
         };
         /**
+         * Closing
+         * @description A surface that was closed at a layer, by whom; ``opened``: it was opened again.
+         */
+        Closing: {
+            /** Id */
+            id: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /**
+             * Opened
+             * @default false
+             */
+            opened: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * ColdRow
          * @description A gas on the coldest night: gauge pressure, usable share of a full vessel, coldest temperature at which it comes out.
          */
@@ -2985,6 +3278,20 @@ export interface components {
             months: (number | null)[];
             /** Surface */
             surface: string;
+        };
+        /**
+         * CurvePart
+         * @description Hours by day: planned, earned by what is done, and spent.
+         */
+        CurvePart: {
+            /** Days */
+            days: string[];
+            /** Planned */
+            planned: number[];
+            /** Earned */
+            earned: number[];
+            /** Spent */
+            spent: number[];
         };
         /**
          * CutDoc
@@ -3347,6 +3654,23 @@ export interface components {
              *     }
              */
             fit: components["schemas"]["Fit"];
+            /**
+             * @default {
+             *       "people": [],
+             *       "away": [],
+             *       "visits": [],
+             *       "own": [],
+             *       "pins": [],
+             *       "own_way": [],
+             *       "also": [],
+             *       "hall": false,
+             *       "cables": "before_lining",
+             *       "floor_finish": "before_furniture",
+             *       "lead_days": 5,
+             *       "buffer_days": 3
+             *     }
+             */
+            build: components["schemas"]["Build"];
             /**
              * @default {
              *       "meter": {
@@ -3802,6 +4126,48 @@ export interface components {
              * @default []
              */
             weighings: components["schemas"]["Weighing"][];
+            /**
+             * Log
+             * @default []
+             */
+            log: components["schemas"]["LogEntry"][];
+            /**
+             * Seen
+             * @default []
+             */
+            seen: components["schemas"]["Seen"][];
+            /**
+             * Closings
+             * @default []
+             */
+            closings: components["schemas"]["Closing"][];
+            /**
+             * Purchases
+             * @default []
+             */
+            purchases: components["schemas"]["Purchase"][];
+        };
+        /**
+         * FanPart
+         * @description The finish by simulation with people: days by which it is done in so many of 100 runs, the chance of the deadline, and how often each task governed.
+         */
+        FanPart: {
+            /** Runs */
+            runs: number;
+            /** P10 */
+            p10: string | null;
+            /** P50 */
+            p50: string | null;
+            /** P80 */
+            p80: string | null;
+            /** P95 */
+            p95: string | null;
+            /** Chance */
+            chance: number | null;
+            /** Late */
+            late: {
+                [key: string]: number;
+            };
         };
         /**
          * FigureOut
@@ -3992,7 +4358,7 @@ export interface components {
              * Pins
              * @default []
              */
-            pins: components["schemas"]["Pin"][];
+            pins: components["schemas"]["bothy__core__design__fit__Pin"][];
             /**
              * Keep
              * @default []
@@ -4856,6 +5222,30 @@ export interface components {
             to_opening_m?: number | null;
             /** To Exhaust M */
             to_exhaust_m?: number | null;
+        };
+        /**
+         * GatePart
+         * @description A surface that is closed: by which tasks, what is behind it, whether it may be closed, and whether it is.
+         */
+        GatePart: {
+            /** Zone */
+            zone: string;
+            /** Name */
+            name: string;
+            /** Wall */
+            wall: string | null;
+            /** Closes */
+            closes: string[];
+            /** Verdict */
+            verdict: string;
+            /** Blocking */
+            blocking: number;
+            /** Items */
+            items: components["schemas"]["BehindPart"][];
+            /** Closed On */
+            closed_on: string | null;
+            /** Closed By */
+            closed_by: string;
         };
         /**
          * GaugePart
@@ -6144,6 +6534,43 @@ export interface components {
             gas_kg: number;
         };
         /**
+         * LogEntry
+         * @description A stretch of work on a task: the day, hours of all who worked, how far the task is then (1: done), and a note.
+         */
+        LogEntry: {
+            /** Id */
+            id: string;
+            /** Task */
+            task: string;
+            /**
+             * Name
+             * @default Work
+             */
+            name: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /** Hours */
+            hours: number;
+            /**
+             * Done Frac
+             * @default 1
+             */
+            done_frac: number;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * LogRead
          * @description What was understood: headings, the columns taken, what still has to be told, what was put right, and the span.
          */
@@ -6733,6 +7160,36 @@ export interface components {
              */
             examples: components["schemas"]["WorkedExample"][];
         };
+        /** MoneyPart */
+        MoneyPart: {
+            /** Rows */
+            rows: components["schemas"]["MoneyRow"][];
+            /** Planned */
+            planned: number;
+            /** Ordered */
+            ordered: number;
+            /** Spent */
+            spent: number;
+            /** Forecast */
+            forecast: number;
+            /** Budget */
+            budget: number | null;
+            /** Unknown */
+            unknown: number;
+        };
+        /** MoneyRow */
+        MoneyRow: {
+            /** Service */
+            service: string;
+            /** Planned */
+            planned: number;
+            /** Ordered */
+            ordered: number;
+            /** Spent */
+            spent: number;
+            /** Open */
+            open: number;
+        };
         /**
          * MonthHeat
          * @description One month: mean temperature outside, mean heat asked for, fuel in L (kg for wood and gas), electricity in Wh a day.
@@ -6754,6 +7211,20 @@ export interface components {
             fuel_kg: number | null;
             /** Electrical Wh Day */
             electrical_wh_day: number;
+        };
+        /**
+         * MonthSky
+         * @description Usual weather of a month at the place of the build.
+         */
+        MonthSky: {
+            /** Month */
+            month: number;
+            /** Low C */
+            low_c: number;
+            /** High C */
+            high_c: number;
+            /** Rain Days */
+            rain_days: number;
         };
         /** NamedLog */
         NamedLog: {
@@ -7211,6 +7682,40 @@ export interface components {
             weather?: components["schemas"]["FileWeather"] | null;
         };
         /**
+         * OwnTask
+         * @description A task that the library doesn't know; it waits for the tasks it names, and those of ``before`` wait for it.
+         */
+        OwnTask: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Hours */
+            hours: number;
+            /**
+             * People
+             * @default 1
+             */
+            people: number;
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /**
+             * Before
+             * @default []
+             */
+            before: string[];
+            /**
+             * Outdoor
+             * @default false
+             */
+            outdoor: boolean;
+            /** Zone */
+            zone?: ("floor" | "wall_left" | "wall_right" | "ceiling" | "doors" | "cabinet" | "equipment_box") | null;
+        };
+        /**
          * OwnThing
          * @description Furniture, a seat, luggage, or something that was taken out (its mass counts off).
          */
@@ -7249,6 +7754,19 @@ export interface components {
              * @enum {string}
              */
             by: "typed" | "proposal";
+        };
+        /** PacePart */
+        PacePart: {
+            /** Factor */
+            factor: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Logs */
+            logs: number;
+            /** Weight */
+            weight: number;
         };
         /**
          * Panel
@@ -7405,16 +7923,6 @@ export interface components {
             height_m: number;
             /** Mass Kg */
             mass_kg: number;
-        };
-        /**
-         * Pin
-         * @description A node that a run must go through.
-         */
-        Pin: {
-            /** Run */
-            run: string;
-            /** Node */
-            node: string;
         };
         /**
          * PipeRun
@@ -8035,6 +8543,63 @@ export interface components {
             flow_l_min: number;
             /** Pressure Kpa */
             pressure_kpa: number;
+        };
+        /**
+         * Purchase
+         * @description A line of the shopping list as it was bought: what it cost, when it was ordered and came, what was short or broken, its serial number.
+         */
+        Purchase: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Goods
+             */
+            name: string;
+            /**
+             * Status
+             * @default ordered
+             * @enum {string}
+             */
+            status: "ordered" | "received" | "returned" | "spare";
+            /**
+             * Supplier
+             * @default
+             */
+            supplier: string;
+            /**
+             * Ordered On
+             * @default
+             */
+            ordered_on: string;
+            /**
+             * Received On
+             * @default
+             */
+            received_on: string;
+            /** Price */
+            price?: number | null;
+            /** Expected */
+            expected?: number | null;
+            /** Received */
+            received?: number | null;
+            /**
+             * Damaged
+             * @default 0
+             */
+            damaged: number;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+            /** Warranty Months */
+            warranty_months?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /** QuantityOut */
         QuantityOut: {
@@ -8740,6 +9305,20 @@ export interface components {
             };
         };
         /**
+         * SchoolPart
+         * @description The other school of a setting beside the chosen one: hours and days more (negative: fewer).
+         */
+        SchoolPart: {
+            /** Setting */
+            setting: string;
+            /** Other */
+            other: string;
+            /** Hours */
+            hours: number;
+            /** Days */
+            days: number;
+        };
+        /**
          * SchoolView
          * @description What a school does to a build-up: water caught in a cold day and let go inwards in a sunny one, g/(m²·day); years of each against the other
          *     are the reader's.
@@ -8886,6 +9465,49 @@ export interface components {
             };
         };
         /**
+         * Seen
+         * @description What was seen of a thing behind a wall: labelled, photographed; a fault that is waived has a reason and a name.
+         */
+        Seen: {
+            /** Id */
+            id: string;
+            /**
+             * Done
+             * @default false
+             */
+            done: boolean;
+            /**
+             * Tested
+             * @default false
+             */
+            tested: boolean;
+            /**
+             * Labelled
+             * @default false
+             */
+            labelled: boolean;
+            /**
+             * Photo
+             * @default false
+             */
+            photo: boolean;
+            /**
+             * Waived
+             * @default
+             */
+            waived: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+        };
+        /**
          * Sender
          * @description A tank's sender; heights from the tank's own zero.
          */
@@ -8920,6 +9542,18 @@ export interface components {
              * @default []
              */
             step_z_m: number[];
+        };
+        /**
+         * Session
+         * @description Hours of a weekday (0 Monday to 6 Sunday) that somebody works.
+         */
+        Session: {
+            /** Weekday */
+            weekday: number;
+            /** From H */
+            from_h: number;
+            /** To H */
+            to_h: number;
         };
         /**
          * SheetRow
@@ -9817,6 +10451,74 @@ export interface components {
             cycling: boolean;
         };
         /**
+         * TaskPart
+         * @description A task: hours of the team (likely, and as planned at the pace), what is done of it, its days and why; pieces as [from, to] in local time.
+         */
+        TaskPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Phase */
+            phase: string;
+            /** Service */
+            service: string;
+            /** Zone */
+            zone: string;
+            /** Licence */
+            licence: string;
+            /** People */
+            people: number;
+            /** Likely H */
+            likely_h: number;
+            /** Hours */
+            hours: number;
+            /** Spent H */
+            spent_h: number;
+            /** Done */
+            done: number;
+            /** State */
+            state: string;
+            /** Start */
+            start: string | null;
+            /** End */
+            end: string | null;
+            /** Ready */
+            ready: string | null;
+            /** Pieces */
+            pieces: string[][];
+            /** Reasons */
+            reasons: string[];
+            /** Ask */
+            ask: string;
+            /** Critical */
+            critical: boolean;
+            /** Pinned */
+            pinned: string | null;
+            /** Waits */
+            waits: string[];
+            /** Hard */
+            hard: string[];
+            /** Cure */
+            cure: string | null;
+            /** Outdoor */
+            outdoor: boolean;
+            /** Conditions */
+            conditions: string;
+            /** Tools */
+            tools: string[];
+            /** Parts */
+            parts: string[];
+            /** Ppe */
+            ppe: string[];
+            /** Record */
+            record: string;
+            /** Note */
+            note: string;
+            /** Impossible */
+            impossible: string;
+        };
+        /**
          * TerminalNeed
          * @description Terminals of one size: what kind, how long to strip, what pull to stand, how many.
          */
@@ -9911,6 +10613,26 @@ export interface components {
             /** Revision */
             revision: number | null;
             run: components["schemas"]["TripRun"] | null;
+        };
+        /**
+         * TodayPart
+         * @description What can be done on the day: task ids in the order of urgency, with what each still lacks; hours that are there, and the weather of the day.
+         */
+        TodayPart: {
+            /** Day */
+            day: string;
+            /** Hours */
+            hours: number;
+            /** People */
+            people: number;
+            /** Weather */
+            weather: string;
+            /** Tasks */
+            tasks: string[];
+            /** Lacks */
+            lacks: {
+                [key: string]: string[];
+            };
         };
         /**
          * ToiletDoc
@@ -10522,6 +11244,37 @@ export interface components {
             burst_kg_h: number;
             /** Need N */
             need_n: number;
+        };
+        /**
+         * Visit
+         * @description A day on which a licensed trade comes.
+         */
+        Visit: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Electrician
+             */
+            name: string;
+            /**
+             * Licence
+             * @default ac_electrician
+             * @enum {string}
+             */
+            licence: "ac_electrician" | "gas_fitter" | "vehicle_engineer";
+            /** Day */
+            day: string;
+            /**
+             * From H
+             * @default 9
+             */
+            from_h: number;
+            /**
+             * To H
+             * @default 17
+             */
+            to_h: number;
         };
         /**
          * WallLayer
@@ -11667,6 +12420,39 @@ export interface components {
             found: components["schemas"]["ExampleRow"][];
         };
         /**
+         * Worker
+         * @description Somebody who works on it: usual hours or sessions of one's own, and the licences that one holds.
+         */
+        Worker: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Builder
+             */
+            name: string;
+            /**
+             * Hours
+             * @default weekends
+             * @enum {string}
+             */
+            hours: "evenings" | "weekends" | "full_time" | "own";
+            /**
+             * Sessions
+             * @default []
+             */
+            sessions: components["schemas"]["Session"][];
+            /**
+             * Licences
+             * @default []
+             */
+            licences: ("ac_electrician" | "gas_fitter" | "vehicle_engineer")[];
+            /** From Day */
+            from_day?: string | null;
+            /** To Day */
+            to_day?: string | null;
+        };
+        /**
          * WorkingOut
          * @description How a figure was reached.
          */
@@ -11726,6 +12512,26 @@ export interface components {
             codes: string[];
             /** Watts */
             watts: number;
+        };
+        /**
+         * Pin
+         * @description A day before which a task doesn't begin.
+         */
+        bothy__core__design__build__Pin: {
+            /** Task */
+            task: string;
+            /** Day */
+            day: string;
+        };
+        /**
+         * Pin
+         * @description A node that a run must go through.
+         */
+        bothy__core__design__fit__Pin: {
+            /** Run */
+            run: string;
+            /** Node */
+            node: string;
         };
     };
     responses: never;
@@ -13350,6 +14156,126 @@ export interface operations {
             };
             /** @description Service Unavailable */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getBuild: {
+        parameters: {
+            query: {
+                /** @description the day that is asked for, like 2027-03-14 */
+                today: string;
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getFinish: {
+        parameters: {
+            query: {
+                /** @description the day that is asked for, like 2027-03-14 */
+                today: string;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FanPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    buildFile: {
+        parameters: {
+            query: {
+                /** @description the day that is asked for, like 2027-03-14 */
+                today: string;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+                kind: "shopping.csv" | "shopping.xlsx" | "plan.csv" | "plan.ics";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -13,7 +13,7 @@ from bothy.core.design.document import Design, load_design
 from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
-from bothy.demo.laid_out import places_of
+from bothy.demo.laid_out import building_of, places_of
 from bothy.demo.parts import from_catalogue as _from
 from bothy.demo.parts import windows as _win
 from bothy.demo.warm import CURLEW
@@ -343,9 +343,10 @@ def design() -> Design:
     data["wiring"]["others"].append({"id": "gb", "kind": "gas_bond", "name": "Bond of the gas pipe", "area_mm2": 4.0, "length_m": 1.5})
     data["prove"] = {"meter": {"loop_resolution_mohm": 1.0}}
     data["fit"] = places_of("curlew")
+    data["build"] = building_of("curlew")[0]
     return load_design(data)
 
 
 def facts() -> Facts:
     """What was measured on Curlew so far."""
-    return Facts.model_validate({"readings": _readings(), **wet.CURLEW_FACTS, **lpg.CURLEW_FACTS})
+    return Facts.model_validate({"readings": _readings(), **wet.CURLEW_FACTS, **lpg.CURLEW_FACTS, **building_of("curlew")[1]})

@@ -13,7 +13,7 @@ from bothy.core.design.document import Design, load_design
 from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
-from bothy.demo.laid_out import places_of
+from bothy.demo.laid_out import building_of, places_of
 from bothy.demo.parts import from_catalogue, windows
 from bothy.demo.warm import FIDDLEHEAD
 
@@ -195,9 +195,10 @@ def design() -> Design:
         if c["id"] in ("lights-living-and-cab", "fans", "alarms-and-monitor"):
             c["raceways"] = ["street-side"]
     data["fit"] = places_of("fiddlehead")
+    data["build"] = building_of("fiddlehead")[0]
     return load_design(data)
 
 
 def facts() -> Facts:
-    """The dealer's test of the gas."""
-    return Facts.model_validate(lpg.FIDDLEHEAD_FACTS)
+    """The dealer's test of the gas, and the log of the build."""
+    return Facts.model_validate({**lpg.FIDDLEHEAD_FACTS, **building_of("fiddlehead")[1]})

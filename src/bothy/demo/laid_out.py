@@ -12,3 +12,9 @@ def places_of(demo: str) -> dict[str, Any]:
     text = (resources.files(__package__) / "places" / f"{demo}.json").read_text(encoding="utf-8")
     made: dict[str, Any] = json.loads(text)
     return made
+
+
+def building_of(demo: str) -> tuple[dict[str, Any], dict[str, Any]]:
+    """How a demo is built, and what its log says: part of the design document, and facts."""
+    made = json.loads((resources.files(__package__) / "places" / f"{demo}_build.json").read_text(encoding="utf-8"))
+    return made["build"], made["facts"]

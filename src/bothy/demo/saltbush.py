@@ -13,7 +13,7 @@ from bothy.core.design.document import Design, load_design
 from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
-from bothy.demo.laid_out import places_of
+from bothy.demo.laid_out import building_of, places_of
 from bothy.demo.parts import from_catalogue, windows
 from bothy.demo.warm import SALTBUSH
 
@@ -153,6 +153,7 @@ def design() -> Design:
         if c["kind"] == "main":
             c["fuse_distance_m"] = 0.15
     data["fit"] = places_of("saltbush")
+    data["build"] = building_of("saltbush")[0]
     return load_design(data)
 
 

@@ -38,6 +38,8 @@ export type HandKind =
   | "low"
   | "thing"
   | "onroof"
+  | "task"
+  | "buy"
   | "way"
   | "stage";
 type InHand = {

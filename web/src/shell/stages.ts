@@ -15,7 +15,7 @@ export const STAGES: Stage[] = [
   { id: "water", word: "Water", key: "7", question: "How many days, and does the shower run?", page: () => import("../stages/water/Water") },
   { id: "gas", word: "Gas", key: "8", question: "Is it enough, and is it safe?", page: () => import("../stages/gas/Gas") },
   { id: "fit", word: "Layout and weight", key: "9", question: "Where does it go, and what does it weigh?", page: () => import("../stages/fit/Fit") },
-  { id: "build", word: "Build", key: "0", question: "What next, and when is it done?" },
+  { id: "build", word: "Build", key: "0", question: "What next, and when is it done?", page: () => import("../stages/build/Build") },
   { id: "prove", word: "Test", key: "-", question: "Does it do what the design says?", page: () => import("../stages/prove/Prove") },
   { id: "handover", word: "Hand over", key: "=", question: "What goes with the vehicle?" },
 ];

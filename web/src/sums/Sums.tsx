@@ -20,6 +20,7 @@ const FIELDS: Record<string, string> = {
   water: "Water",
   gas: "Gas",
   fit: "Fit",
+  build: "Build",
   proving: "Test",
 };
 

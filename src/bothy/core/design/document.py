@@ -11,6 +11,7 @@ from pydantic import Field, ValidationError, model_validator
 from bothy.core.catalogue.climates import climates
 from bothy.core.contract import BadInput, explain, wrong
 from bothy.core.design.base import Doc
+from bothy.core.design.build import Build
 from bothy.core.design.fit import Fit
 from bothy.core.design.gas import Gas
 from bothy.core.design.life import Appliance, Life
@@ -52,6 +53,7 @@ class Design(Doc):
     water: Water = Water()
     gas: Gas = Gas()
     fit: Fit = Fit()
+    build: Build = Build()
     prove: Prove = Prove()
     accepted: list[Accepted] = Field([], max_length=500)
 

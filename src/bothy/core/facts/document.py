@@ -8,7 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import wrong
 from bothy.core.design.base import Doc
-from bothy.core.facts.kinds import GasCheck, GasTest, HoldTest, PreTrip, Reading, Weighing
+from bothy.core.facts.kinds import Closing, GasCheck, GasTest, HoldTest, LogEntry, PreTrip, Purchase, Reading, Seen, Weighing
 
 
 class Facts(Doc):
@@ -23,6 +23,10 @@ class Facts(Doc):
     gas_checks: list[GasCheck] = Field([], max_length=100)
     pre_trip: list[PreTrip] = Field([], max_length=20)
     weighings: list[Weighing] = Field([], max_length=50)
+    log: list[LogEntry] = Field([], max_length=3000)
+    seen: list[Seen] = Field([], max_length=2000)
+    closings: list[Closing] = Field([], max_length=100)
+    purchases: list[Purchase] = Field([], max_length=2000)
 
     @model_validator(mode="after")
     def _once(self) -> Self:
@@ -33,6 +37,10 @@ class Facts(Doc):
             ("reading of gas", [c.id for c in self.gas_checks]),
             ("look before a trip", list(self.pre_trip)),
             ("weighing", [w.id for w in self.weighings]),
+            ("entry of the log", [x.id for x in self.log]),
+            ("look at", [x.id for x in self.seen]),
+            ("closing of", [x.id for x in self.closings]),
+            ("purchase", [x.id for x in self.purchases]),
         ):
             for i, one in enumerate(ids):
                 if one in ids[:i]:

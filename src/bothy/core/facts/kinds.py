@@ -94,6 +94,66 @@ class GasCheck(Doc):
     who: Person = ""
 
 
+class LogEntry(Doc):
+    """A stretch of work on a task: the day, hours of all who worked, how far the task is then (1: done), and a note."""
+
+    id: Id
+    task: str = Field(min_length=1, max_length=80)
+    name: Name = "Work"
+    on: Day = ""
+    hours: float = Field(ge=0, le=200)
+    done_frac: float = Field(1, ge=0, le=1)
+    who: Person = ""
+    note: Note = ""
+
+
+class Seen(Doc):
+    """What was seen of a thing behind a wall: labelled, photographed; a fault that is waived has a reason and a name."""
+
+    id: Annotated[str, Field(min_length=1, max_length=60)]
+    done: bool = False
+    tested: bool = False
+    labelled: bool = False
+    photo: bool = False
+    waived: Note = ""
+    who: Person = ""
+    on: Day = ""
+
+    @model_validator(mode="after")
+    def _named(self) -> Self:
+        if self.waived and not self.who.strip():
+            raise wrong("who", "is required for a waiver: whoever closes it all the same, by name")
+        return self
+
+
+class Closing(Doc):
+    """A surface that was closed at a layer, by whom; ``opened``: it was opened again."""
+
+    id: Annotated[str, Field(min_length=1, max_length=60)]
+    on: Day = ""
+    who: Person = ""
+    opened: bool = False
+    note: Note = ""
+
+
+class Purchase(Doc):
+    """A line of the shopping list as it was bought: what it cost, when it was ordered and came, what was short or broken, its serial number."""
+
+    id: Annotated[str, Field(min_length=1, max_length=60)]
+    name: Name = "Goods"
+    status: Literal["ordered", "received", "returned", "spare"] = "ordered"
+    supplier: Person = ""
+    ordered_on: Day = ""
+    received_on: Day = ""
+    price: float | None = Field(None, ge=0, le=1e6)
+    expected: float | None = Field(None, ge=0, le=1e6)
+    received: float | None = Field(None, ge=0, le=1e6)
+    damaged: float = Field(0, ge=0, le=1e6)
+    serial: Person = ""
+    warranty_months: float | None = Field(None, ge=0, le=600)
+    note: Note = ""
+
+
 class Weighing(Doc):
     """What a weighbridge said, kg; ``left_kg`` where each side was weighed. ``loaded`` is the loading of Fit that it was weighed in.
 

@@ -143,5 +143,17 @@ SECTIONS: dict[str, str] = {
     "roof.adhesive": "Adhesive and sealant",
     "roof.cure": "Cure",
     "roof.cure-window": "Cure in changing weather",
+    "build.tasks": "From design to tasks",
+    "build.estimate": "How long a task takes",
+    "build.critical-path": "Critical path",
+    "build.schedule": "People, trades and cures",
+    "build.finish": "Finishing by a date",
+    "build.pace": "Pace from the log",
+    "build.gate": "Gates",
+    "build.weather": "Weather windows",
+    "build.packs": "Packs",
+    "build.cuts": "Cuts from stock",
+    "build.order-date": "Order dates",
+    "build.lifting": "Lifting",
 }
 """``field.section`` -> title, in the order of the pages."""

@@ -1,0 +1,1 @@
+"""Build: tasks, calendar, gates, shopping, log and pace."""

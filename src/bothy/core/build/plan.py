@@ -1,0 +1,311 @@
+"""A plan: every task on its days, with the reasons of each date (method build.schedule)."""
+
+from __future__ import annotations
+
+import datetime as dt
+from collections.abc import Mapping, Sequence
+from typing import NamedTuple
+
+import numpy as np
+
+from bothy.core.build.calendar import LONGEST_CURE_H, SLOT_H, SLOTS, Hours, Sky, cure_hours
+from bothy.core.build.durations import mean_of
+from bothy.core.build.network import times
+from bothy.core.build.task_list import Task
+
+WORDS = {"ac_electrician": "the electrician", "gas_fitter": "the gas fitter", "vehicle_engineer": "the vehicle engineer"}
+WEEK_H = 168.0
+
+
+class State(NamedTuple):
+    """What the log says of a task: the part that is done, hours spent, and when it was finished."""
+
+    done: float
+    spent_h: float
+    finished: dt.datetime | None
+
+
+class Planned(NamedTuple):
+    """A task in the plan: pieces of work from slot to slot, when its cure is over, and why it begins when it does. Hours are of the clock and of the team."""
+
+    task: Task
+    hours: float
+    pieces: tuple[tuple[int, int], ...]
+    start: dt.datetime
+    end: dt.datetime
+    ready: dt.datetime
+    reasons: tuple[str, ...]
+    held_by: str | None
+    stalls: bool
+    ask: str
+    """Whoever must be asked: a second person, a licensed trade without a day yet; empty: all are there."""
+
+
+class Plan(NamedTuple):
+    """All tasks that aren't done, by id; those that find no hours; the end; and the bound under which no plan can go."""
+
+    rows: dict[str, Planned]
+    impossible: dict[str, str]
+    end: dt.datetime | None
+    bound: dt.datetime | None
+
+
+def remaining(t: Task, pace: float, state: State | None) -> float:
+    """Hours of the team that a task still takes."""
+    return max(0.0, mean_of(*t.hours) * pace * (1 - (state.done if state else 0.0)))
+
+
+class Planner:
+    """Places one task after the other, the one whose latest start is the least first."""
+
+    def __init__(self, tasks: Sequence[Task], hours: Hours, sky: Sky, states: Mapping[str, State], pins: Mapping[str, dt.date], begin: dt.datetime) -> None:
+        self.tasks = {t.id: t for t in tasks}
+        self.order = [t.id for t in tasks]
+        self.hours, self.sky, self.states, self.pins, self.begin = hours, sky, states, pins, begin
+        self.n = len(hours.worth)
+        days = self.n // SLOTS
+        self.months = np.array([(hours.first + dt.timedelta(days=d)).month for d in range(days)])
+        self._masks: dict[tuple[object, ...], np.ndarray] = {}
+
+    def _conditions(self, t: Task) -> np.ndarray | None:
+        """Half hours whose temperature and light suit a task; None: all do."""
+        x = t.template
+        if x.min_c is None and x.max_c is None and not (x.outdoor and x.daylight):
+            return None
+        key = (x.outdoor, x.min_c, x.max_c, x.daylight)
+        if key not in self._masks:
+            by_month = {}
+            for m in set(self.months.tolist()):
+                temps = self.sky.temps(m, inside=not x.outdoor)
+                ok = np.ones(SLOTS, dtype=bool)
+                if x.min_c is not None:
+                    ok &= temps >= x.min_c
+                if x.max_c is not None:
+                    ok &= temps <= x.max_c
+                if x.outdoor and x.daylight and not self.sky.hall:
+                    rise, fall = self.sky.light(m)
+                    at = (np.arange(SLOTS) + 0.5) * SLOT_H
+                    ok &= (at >= rise) & (at <= fall)
+                by_month[m] = ok
+            self._masks[key] = np.concatenate([by_month[m] for m in self.months.tolist()])
+        return self._masks[key]
+
+    def _ready(self, k: str, wait: bool, end: dt.datetime) -> tuple[dt.datetime, bool]:
+        """When what comes after a task may begin, and whether its cure stalls."""
+        cure = self.tasks[k].template.cure
+        if not wait or cure is None:
+            return end, False
+        h = cure_hours(self.sky, cure, end.month, end.hour, not self.tasks[k].template.outdoor)
+        return end + dt.timedelta(hours=LONGEST_CURE_H if h is None else h), h is None
+
+    def latest(self, durations: Mapping[str, float]) -> dict[str, float]:
+        """The latest start of each task in hours of work, people aside: what is most urgent. Cures count by the hours that are worked in a week."""
+        per_week = float(self.hours.worth[: 8 * 7 * SLOTS].sum()) * SLOT_H / 8
+        share = max(0.05, per_week / WEEK_H)
+        month = self.begin.month
+        before: dict[str, dict[str, float]] = {}
+        for k, t in self.tasks.items():
+            row = {}
+            for p, wait in t.hard.items():
+                if p in durations:
+                    c = self.tasks[p].template.cure if wait else None
+                    row[p] = 0.0 if c is None else share * (cure_hours(self.sky, c, month, 12, not self.tasks[p].template.outdoor) or LONGEST_CURE_H)
+            before[k] = row
+        found, _ = times(durations, {k: before[k] for k in durations})
+        # a test on the bench comes first: what is faulty goes back while it may
+        return {k: -1.0 if self.tasks[k].template.bench else x.ls for k, x in found.items()}
+
+    def run(self, durations: Mapping[str, float], explain: bool = True, urgent: Mapping[str, float] | None = None) -> Plan:
+        """A plan with these hours of work for each task that isn't done; ``urgent``: latest starts to go by, where they are known already."""
+        people = self.hours.people.copy()
+        licensed = {k: v.copy() for k, v in self.hours.licensed.items()}
+        worth = self.hours.worth * SLOT_H
+        urgent = self.latest(durations) if urgent is None else urgent
+        rank = {k: i for i, k in enumerate(self.order)}
+        finish: dict[str, dt.datetime] = {k: s.finished or self.begin for k, s in self.states.items() if k in self.tasks and k not in durations}
+        rows: dict[str, Planned] = {}
+        impossible: dict[str, str] = {}
+        todo = set(durations)
+        first = self.hours.slot_of(self.begin)
+        while todo:
+            free = [k for k in todo if all(p in finish or p not in self.tasks for p in self.tasks[k].hard)]
+            if not free:
+                for k in todo:
+                    stuck = next((p for p in self.tasks[k].hard if p in impossible), None)
+                    impossible[k] = (
+                        f"It waits for {self.tasks[stuck].template.name.lower()}, which finds no hours." if stuck else "It waits for something else."
+                    )
+                break
+            k = min(free, key=lambda x: (urgent[x], -durations[x], rank[x]))
+            todo.discard(k)
+            made = self._place(k, durations[k], people, licensed, worth, finish, first, explain)
+            if isinstance(made, str):
+                impossible[k] = made
+                continue
+            rows[k] = made
+            finish[k] = made.end
+        end = max((r.end for r in rows.values()), default=None)
+        return Plan({k: rows[k] for k in self.order if k in rows}, impossible, end, self._bound(durations, worth) if explain else None)
+
+    def _bound(self, durations: Mapping[str, float], worth: np.ndarray) -> dt.datetime | None:
+        """No plan ends sooner: everybody who is entered at work in every hour that is there, without a wait."""
+        there = int(self.hours.people.max(initial=0))
+        need = 0.0
+        for k, h in durations.items():
+            x = self.tasks[k].template
+            need += h * min(there, x.people - 1 if x.licence in self.hours.licensed else x.people)
+        at = self.hours.slot_of(self.begin)
+        given = np.cumsum((worth * self.hours.people)[at:])
+        i = int(np.searchsorted(given, need))
+        return None if i >= len(given) else self.hours.at(at + i + 1)
+
+    def _place(
+        self,
+        k: str,
+        need_h: float,
+        people: np.ndarray,
+        licensed: dict[str, np.ndarray],
+        worth: np.ndarray,
+        finish: Mapping[str, dt.datetime],
+        first: int,
+        explain: bool,
+    ) -> Planned | str:
+        t, x = self.tasks[k], self.tasks[k].template
+        ready, held, stalls = self.begin, None, False
+        cured: tuple[str, dt.datetime] | None = None
+        for p, wait in t.hard.items():
+            if p not in finish:
+                continue
+            since, slow = self._ready(p, wait, finish[p])
+            if since > ready:
+                ready, held = since, p
+                cured = (p, since) if since > finish[p] else None
+            stalls = stalls or slow
+        pin = self.pins.get(k)
+        if pin is not None and dt.datetime.combine(pin, dt.time()) > ready:
+            ready, held, cured = dt.datetime.combine(pin, dt.time()), None, None
+        slot = max(first, self.hours.slot_of(ready))
+        waited = 0.0
+        if x.outdoor and x.dry and need_h > 0:
+            month = self.hours.at(slot).month
+            waited = self.sky.wait_days(month, max(1, round(need_h / 8)))
+            slot += int(round(waited * SLOTS))
+        if need_h <= 0:
+            return Planned(t, 0.0, (), ready, ready, self._ready(k, True, ready)[0], ("Nothing is left to do of it.",), held, stalls, "")
+        if slot >= self.n:
+            return "It would come later than two and a half years from now."
+        licence = x.licence if x.licence in licensed else None
+        others = x.people - 1 if licence is not None else x.people
+        ask = ""
+        there = int(self.hours.people.max(initial=0))
+        if licence is None and 0 < there < others:  # a second pair of hands is asked for, and the day is planned as if it came
+            ask, others = f"{others - there} more person{'s' if others - there > 1 else ''} to help", there
+        elif licence is not None:
+            others = min(others, there)
+        free = people[slot:] >= others if others > 0 else np.ones(self.n - slot, dtype=bool)
+        suits = self._conditions(t)
+        if licence is None:
+            ok = free & (self.hours.worth[slot:] > 0)
+        else:
+            ok = free & licensed[licence][slot:]
+        at, enough = self._enough(ok if suits is None else ok & suits[slot:], need_h, None if licence else worth[slot:])
+        if licence is not None and enough >= len(at):  # no visit that is entered will do: the trade is asked for a working day
+            ask = f"{WORDS[licence]} for a day from about {self.hours.at(slot):%d %b}"
+            ok = free & self._office()[slot:]
+            at, enough = self._enough(ok if suits is None else ok & suits[slot:], need_h, None)
+        if enough >= len(at):
+            if not ok.any():
+                return "Nobody is there on any day: enter who works when."
+            return "It is never warm or light enough while somebody is there: heat, or build in a hall." if suits is not None else "No hours are left."
+        taken = slot + at[: enough + 1]
+        if others > 0:
+            people[taken] -= others
+        if licence is not None:
+            licensed[licence][taken] = False
+        breaks = np.flatnonzero(np.diff(taken) > 1)
+        heads, tails = np.concatenate([[0], breaks + 1]), np.concatenate([breaks, [len(taken) - 1]])
+        pieces = tuple((int(taken[a]), int(taken[b]) + 1) for a, b in zip(heads, tails, strict=True))
+        start, end = self.hours.at(pieces[0][0]), self.hours.at(pieces[-1][1])
+        after, slow = self._ready(k, True, end)
+        reasons: tuple[str, ...] = ()
+        if explain:
+            reasons = self._why(t, start, ready, held, cured, waited, pin, ok, suits, slot, others, licence, ask)
+        return Planned(t, need_h, pieces, start, end, after, reasons, held, stalls or slow, ask)
+
+    @staticmethod
+    def _enough(usable: np.ndarray, need_h: float, worth: np.ndarray | None) -> tuple[np.ndarray, int]:
+        """Half hours that can be used, and the index of the one with which the hours are enough (their number: they aren't)."""
+        at = np.flatnonzero(usable)
+        while need_h > SLOT_H and len(at) > 2 and at[1] != at[0] + 1:  # nobody begins a longer task for the last half hour of a day
+            at = at[1:]
+        reach = np.cumsum(np.full(len(at), SLOT_H) if worth is None else worth[at])
+        return at, int(np.searchsorted(reach, need_h - 1e-9))
+
+    def _office(self) -> np.ndarray:
+        """Half hours in which a trade comes that has no day yet: weekdays from 9 to 17."""
+        key = ("office",)
+        if key not in self._masks:
+            days = self.n // SLOTS
+            week = np.array([(self.hours.first + dt.timedelta(days=d)).weekday() < 5 for d in range(days)])
+            at = np.arange(SLOTS) * SLOT_H
+            self._masks[key] = (week[:, None] & ((at >= 9) & (at < 17))[None, :]).ravel()
+        return self._masks[key]
+
+    def _why(
+        self,
+        t: Task,
+        begin: dt.datetime,
+        ready: dt.datetime,
+        held: str | None,
+        cured: tuple[str, dt.datetime] | None,
+        waited: float,
+        pin: dt.date | None,
+        ok: np.ndarray,
+        suits: np.ndarray | None,
+        slot: int,
+        others: int,
+        licence: str | None,
+        ask: str,
+    ) -> tuple[str, ...]:
+        """Why a task begins when it does, in words."""
+        out = []
+        if pin is not None and held is None and ready.date() == pin:
+            out.append(f"You pinned it to {pin:%a %d %b} or later.")
+        elif cured is not None:
+            out.append(f"After {_said(self.tasks[cured[0]])}, which has cured by {cured[1]:%a %d %b %H:%M}.")
+        elif held is not None:
+            out.append(f"After {_said(self.tasks[held])}, done {ready:%a %d %b %H:%M}.")
+        else:
+            out.append("Nothing must be done before it.")
+        if waited >= 0.5:
+            days = max(1, round(waited))
+            out.append(f"It wants dry days: about {days} day{'s' if days > 1 else ''} of waiting in {begin:%B}.")
+        there = np.flatnonzero(ok)
+        if ask:
+            out.append(f"Ask {ask}: the day is planned as if they came.")
+        elif licence is not None:
+            out.append(f"{WORDS[licence].capitalize()} is there from {self.hours.at(slot + int(there[0])):%a %d %b %H:%M}.")
+        elif len(there) and there[0] > 0:
+            who = "somebody is" if others <= 1 else f"{others} people are"
+            out.append(f"{who.capitalize()} free from {self.hours.at(slot + int(there[0])):%a %d %b %H:%M}.")
+        if suits is not None and len(there):
+            at = np.flatnonzero(ok & suits[slot:])
+            if len(at) and at[0] > there[0]:
+                low = f"{t.template.min_c:.0f} °C" if t.template.min_c is not None else "daylight"
+                out.append(f"Warm or light enough ({low}) from {self.hours.at(slot + int(at[0])):%a %d %b %H:%M}.")
+        return tuple(out)
+
+
+def _said(t: Task) -> str:
+    return f"“{t.template.name}”"
+
+
+def durations_of(tasks: Sequence[Task], pace: float, states: Mapping[str, State]) -> dict[str, float]:
+    """Hours that are left of each task that isn't done, on the grid of half hours."""
+    out = {}
+    for t in tasks:
+        s = states.get(t.id)
+        if s is not None and s.done >= 1:
+            continue
+        out[t.id] = -(-remaining(t, pace, s) // SLOT_H) * SLOT_H
+    return out

@@ -1,0 +1,31 @@
+"""The rules of Build: severity, words and sources."""
+
+from __future__ import annotations
+
+from bothy.core.finding import rules
+from bothy.core.method.sources import Method, OwnChoice
+
+PLAN, GATE, ORDER = Method("build.schedule"), Method("build.gate"), Method("build.order-date")
+
+rules(
+    "build",
+    (
+        ("build-no-people", "fault", "Nobody is there for it", "Enter who works when, or ask for help.", PLAN),
+        ("build-lift-alone", "fault", "A lift for more than one", "Ask a second person for that day, or use a lifting aid.", Method("build.lifting")),
+        ("build-trade-not-asked", "advice", "A licensed trade has no day yet", "Ask the trade, and enter the visit.", PLAN + OwnChoice("law of the region")),
+        ("build-cure-stalled", "fault", "It doesn’t cure in that weather", "Build it in a heated hall, or later in the year.", Method("roof.cure-window")),
+        ("build-deadline", "fault", "Later than the deadline", "Enter more hours or a second person, or leave out what isn’t needed.", Method("build.finish")),
+        ("build-order-late", "fault", "To be ordered at once", "Order it today, express, or choose one that is in stock.", ORDER),
+        ("build-parts-short", "fault", "Fewer came than were ordered", "Claim them and order again.", ORDER),
+        ("build-parts-damaged", "fault", "Came damaged", "Claim it while the return period runs.", ORDER),
+        ("build-close-before-services", "fault", "Closed with something open behind it", "Open it again, or prove what is behind it.", GATE),
+        ("build-gate-not-done", "fault", "Not done behind a wall", "Do it before it is closed.", GATE),
+        ("build-gate-not-tested", "fault", "Not tested behind a wall", "Test it before it is closed.", GATE),
+        ("build-gate-hidden-joint", "fault", "A joint out of reach", "Move the joint, or fit a hatch.", GATE),
+        ("build-gate-not-labelled", "advice", "No label behind a wall", "Write its label on both ends.", GATE),
+        ("build-gate-no-photo", "advice", "No photograph of it", "Take one with a tape in the picture.", GATE),
+        ("build-not-belonging", "advice", "Done, and no longer in the design", "Check what it left: a hole, a cable, a pipe.", Method("build.tasks")),
+        ("build-pace", "note", "Slower or faster than the library", "Check the dates: the plan reckons with it.", Method("build.pace")),
+        ("build-budget", "advice", "Near the budget", "Choose cheaper parts, or leave something out.", Method("build.packs")),
+    ),
+)

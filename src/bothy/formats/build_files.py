@@ -1,0 +1,96 @@
+"""Build as files: the shopping list as CSV and XLSX, the plan as CSV and as an iCalendar."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Callable
+
+from bothy.core.build.part import BuildPart
+from bothy.formats.tables import plain
+from bothy.formats.workbook import to_xlsx
+
+SHOPPING = ("what", "service", "amount", "unit", "packs", "price", "order by", "needed by", "status", "for", "key")
+PLAN = ("task", "phase", "hours", "people", "licence", "starts", "ends", "cured", "done %", "why", "id")
+
+
+def _shopping_rows(b: BuildPart) -> list[list[str | float | int | None]]:
+    return [
+        [plain(x.name), x.service, x.amount, x.unit, x.packs, x.price, x.order_by, x.need_by, x.status, plain("; ".join(x.of))[:400], x.key] for x in b.shopping
+    ]
+
+
+def _csv(headings: tuple[str, ...], rows: list[list[str | float | int | None]]) -> str:
+    out = io.StringIO()
+    w = csv.writer(out)
+    w.writerow(headings)
+    w.writerows(rows)
+    return "\ufeff" + out.getvalue()
+
+
+def _plan_rows(b: BuildPart) -> list[list[str | float | int | None]]:
+    return [
+        [
+            plain(t.name),
+            t.phase,
+            t.hours,
+            t.people,
+            t.licence,
+            t.start,
+            t.end,
+            t.ready,
+            round(100 * t.done),
+            plain(" ".join(t.reasons)),
+            t.id,
+        ]
+        for t in b.tasks
+    ]
+
+
+def _text(value: str) -> str:
+    """A value of an iCalendar line (RFC 5545, 3.3.11)."""
+    return value.replace("\\", "\\\\").replace(";", "\\;").replace(",", "\\,").replace("\n", "\\n")
+
+
+def _folded(line: str) -> str:
+    """A line of at most 75 octets, the rest on lines that begin with a space."""
+    data, out = line.encode(), []
+    while len(data) > 73:
+        cut = 73
+        while cut and (data[cut] & 0xC0) == 0x80:
+            cut -= 1
+        out.append(data[:cut].decode())
+        data = data[cut:]
+    out.append(data.decode())
+    return "\r\n ".join(out)
+
+
+def to_ics(b: BuildPart, name: str) -> str:
+    """Each piece of each task as an appointment in floating local time."""
+    lines = ["BEGIN:VCALENDAR", "VERSION:2.0", "PRODID:-//Bothy//Build//EN", f"X-WR-CALNAME:{_text(name)}"]
+    stamp = b.today.replace("-", "") + "T000000Z"
+    for t in b.tasks:
+        for n, (start, end) in enumerate(t.pieces):
+            more = f" ({n + 1} of {len(t.pieces)})" if len(t.pieces) > 1 else ""
+            about = " ".join([*t.reasons, t.note, f"Ask {t.ask}." if t.ask else ""]).strip()
+            lines += [
+                "BEGIN:VEVENT",
+                f"UID:{t.id}-{n}@bothy",
+                f"DTSTAMP:{stamp}",
+                f"DTSTART:{start.replace('-', '').replace(':', '')}00",
+                f"DTEND:{end.replace('-', '').replace(':', '')}00",
+                f"SUMMARY:{_text(t.name + more)}",
+                f"DESCRIPTION:{_text(about)}",
+                "END:VEVENT",
+            ]
+    lines.append("END:VCALENDAR")
+    return "\r\n".join(_folded(x) for x in lines) + "\r\n"
+
+
+XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
+WRITERS: dict[str, Callable[[BuildPart, str], tuple[str | bytes, str]]] = {
+    "shopping.csv": lambda b, _: (_csv(SHOPPING, _shopping_rows(b)), "text/csv; charset=utf-8"),
+    "shopping.xlsx": lambda b, name: (to_xlsx([("Shopping", SHOPPING, _shopping_rows(b))], name), XLSX),
+    "plan.csv": lambda b, _: (_csv(PLAN, _plan_rows(b)), "text/csv; charset=utf-8"),
+    "plan.ics": lambda b, name: (to_ics(b, name), "text/calendar; charset=utf-8"),
+}

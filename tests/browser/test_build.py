@@ -1,0 +1,140 @@
+"""Build in the browser: a Saturday on the phone, a wall that is refused and then closed, a short delivery, a plan that says why, keys alone."""
+
+from __future__ import annotations
+
+import re
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from bothy.demo import curlew
+from tests.browser.test_newcomer import saving
+from tests.browser.test_warmth import slate_of
+from tests.core.build.test_build_plan import design
+
+DAY = "2027-03-06"
+
+
+@pytest.fixture
+def building(load: Any) -> str:
+    return str(load(design(), "Plover"))
+
+
+def facts(page: Page, id: str) -> Any:
+    """What is written down of a variant."""
+    return page.request.get(f"/api/variants/{id}").json()["recorded"]["facts"]
+
+
+def test_a_saturday_on_the_phone(page: Page, building: str) -> None:
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(f"/v/{building}/build?day={DAY}")
+    first = page.get_by_role("listitem", name="Weigh the vehicle empty, both axles")
+    first.get_by_role("button", name="Start").click()
+    expect(first.get_by_role("button", name="Done", exact=True)).to_be_visible()
+    page.reload()
+    first = page.get_by_role("listitem", name="Weigh the vehicle empty, both axles")
+    with saving(page):
+        first.get_by_role("button", name="Done", exact=True).click()
+    expect(page.get_by_role("listitem", name="Remove linings, seats, old floor and bulkhead trim")).to_be_visible()
+    log = facts(page, building)["log"]
+    assert [(e["task"], e["done_frac"], e["on"]) for e in log] == [("plan-weigh-empty", 1.0, DAY)]
+
+
+def test_hours_are_written_down_by_hand_and_struck_again(page: Page, building: str) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=tasks&hand=task:strip-out")
+    slate = slate_of(page)
+    expect(slate).to_contain_text("Why this date")
+    slate.get_by_label(re.compile("^Hours of")).fill("lots")
+    slate.get_by_role("button", name="Done", exact=True).click()
+    expect(slate.get_by_role("alert")).to_contain_text("a number from 0 to 200")
+    slate.get_by_label(re.compile("^Hours of")).fill("9,5")
+    with saving(page):
+        slate.get_by_role("button", name="Done", exact=True).click()
+    expect(slate).to_contain_text("done ·")
+    assert facts(page, building)["log"][0]["hours"] == 9.5
+    with saving(page):
+        slate.get_by_role("button", name="strike").click()
+    expect(slate).to_contain_text("not begun ·")
+    assert facts(page, building)["log"] == []
+
+
+def test_a_wall_is_refused_until_what_is_behind_it_is_proved(page: Page, load: Any) -> None:
+    id = str(load(curlew.design(), "Curlew"))
+    page.goto(f"/v/{id}/build?day={DAY}&view=gates")
+    page.get_by_role("button", name=re.compile("^Right wall")).click()
+    expect(page.get_by_role("status").filter(has_text="Don’t close it")).to_be_visible()
+    expect(page.get_by_label("Closed by")).to_have_count(0)
+    table = page.get_by_role("table", name="Behind right wall")
+    proof = table.get_by_role("checkbox", checked=False, disabled=False, name=re.compile(": (done|tested)$"))
+    for left in range(proof.count(), 0, -1):
+        with saving(page):
+            proof.first.click()
+        expect(proof).to_have_count(left - 1)
+    expect(page.get_by_text("It may be closed", exact=False)).to_be_visible()
+    page.get_by_label("Closed by").fill("Wren")
+    with saving(page):
+        page.get_by_role("button", name="Close the right wall").click()
+    expect(page.get_by_text("by Wren")).to_be_visible()
+    assert facts(page, id)["closings"][0]["id"] == "wall_right"
+
+
+def test_a_short_delivery_is_told(page: Page, building: str) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=shopping")
+    page.get_by_role("grid", name="Shopping").get_by_text("Bank", exact=True).click()
+    slate = slate_of(page)
+    with saving(page):
+        slate.get_by_role("button", name="It is here").click()
+    for label, value in (("expected", "3"), ("came", "2")):
+        with saving(page):
+            field = slate.get_by_label(label, exact=True)
+            field.fill(value)
+            field.press("Enter")
+    expect(slate.get_by_role("status")).to_contain_text("1 short")
+    page.get_by_role("button", name="clear selection").click()
+    expect(slate_of(page)).to_contain_text("2 of 3 came of Bank")
+
+
+def test_people_move_the_end_and_a_pin_says_why(page: Page, building: str, stored: Any) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=weeks")
+    before = page.get_by_role("main").locator("p").first.inner_text()
+    with saving(page):
+        slate_of(page).get_by_role("button", name="Add a person").click()
+    slate_of(page).get_by_text("Builder 1: weekends").click()
+    with saving(page):
+        slate_of(page).get_by_label("works").select_option("full_time")
+    expect(page.get_by_role("main").locator("p").first).not_to_have_text(before)
+    page.get_by_role("button", name=re.compile("^Remove linings")).first.click()
+    with saving(page):
+        slate_of(page).get_by_label("not before").fill("2027-04-10")
+    expect(slate_of(page)).to_contain_text("You pinned it")
+    assert stored(building).build.pins[0].day == "2027-04-10"
+    expect(page.get_by_test_id("gate").first).to_be_attached()
+
+
+def test_the_finish_is_asked_for(page: Page, building: str) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=weeks")
+    slate_of(page).get_by_role("button", name="When is it done, at worst?").click()
+    expect(slate_of(page)).to_contain_text("four times in five by", timeout=60_000)
+    expect(page.get_by_test_id("rope")).to_be_attached()
+
+
+def test_files_are_taken(page: Page, building: str) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}")
+    for kind, start in (("plan.ics", b"BEGIN:VCALENDAR"), ("shopping.csv", b"\xef\xbb\xbfwhat")):
+        with page.expect_download() as got:
+            page.get_by_label("Take a file").select_option(kind)
+        assert got.value.path().read_bytes().startswith(start)
+
+
+def test_keys_alone_reach_a_task_and_write_it_down(page: Page, building: str) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=tasks")
+    cell = page.get_by_role("grid", name="Tasks").get_by_role("gridcell").nth(1)
+    cell.focus()
+    page.keyboard.press("ArrowDown")
+    expect(slate_of(page)).to_contain_text("It takes")
+    slate_of(page).get_by_label(re.compile("^Hours of")).focus()
+    page.keyboard.type("2")
+    with saving(page):
+        page.keyboard.press("Enter")
+    assert len(facts(page, building)["log"]) == 1

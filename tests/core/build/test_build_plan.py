@@ -1,0 +1,355 @@
+"""Tasks and plan: no circles in any vehicle, no plan that breaks an order, a cure, a session or a person; what the design and the log do to it."""
+
+from __future__ import annotations
+
+import datetime as dt
+from collections import Counter
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from tests.core.roof.test_roof_rules import planned as roofed
+from tests.designs import BANK, LAMP, blank
+
+from bothy.core.build.calendar import LONGEST_CURE_H, Sky, cure_hours, hours_of
+from bothy.core.build.from_design import tags_of, tasks_of
+from bothy.core.build.plan import Plan, Planner, durations_of
+from bothy.core.build.task_list import Task, generate, usual_schools
+from bothy.core.build.templates import SCHOOLS, TAGS, library, whole_library
+from bothy.core.build.worked import asked, build_part, fan, states_of, strays_of
+from bothy.core.catalogue.climates import climates
+from bothy.core.catalogue.workshop import goods, rain_days, tools
+from bothy.core.design.build import Build
+from bothy.core.design.document import Design, load_design
+from bothy.core.design.edit import apply_patch
+from bothy.core.facts.document import Facts
+from bothy.core.finding import RULES
+from bothy.core.report import report
+from bothy.demo import curlew, fiddlehead, saltbush
+
+DAY = dt.date(2027, 3, 6)
+ANY = st.fixed_dictionaries({k: st.sampled_from(v) for k, v in SCHOOLS.items()})
+
+
+@settings(deadline=None, max_examples=150)
+@given(tags=st.frozensets(st.sampled_from(sorted(TAGS))), schools=ANY)
+def test_no_vehicle_has_tasks_that_wait_in_a_circle(tags: frozenset[str], schools: dict[str, str]) -> None:
+    for templates in (library(), whole_library()):
+        tasks = generate(tags, {}, schools, templates)
+        at = {t.id: i for i, t in enumerate(tasks)}
+        assert all(at[p] < at[t.id] for t in tasks for p in t.hard), "the order of the work keeps what is before"
+        assert all(p in at for t in tasks for p in (*t.hard, *t.pref))
+
+
+def test_a_gate_waits_for_everything_under_its_layer() -> None:
+    tasks = {t.id: t for t in generate(TAGS - {"spray_foam", "boat"}, {}, usual_schools(), whole_library())}
+    for t in tasks.values():
+        for zone, layer in t.template.closes:
+            under = {k for k, x in tasks.items() if k != t.id and any(z == zone and j < layer for z, j in x.inside)}
+            assert under <= set(t.hard), (t.id, under - set(t.hard))
+
+
+def test_the_insulation_of_a_ceiling_waits_for_its_openings_and_their_water_test() -> None:
+    tasks = {t.id: t for t in generate(frozenset({"roof_fan", "dc_panel", "battery", "solar"}), {}, usual_schools(), library())}
+    before = tasks["insulate-ceiling"].hard
+    assert {"roof-water-test", "fit-roof-fan", "ff-test", "rust-treat"} <= set(before)
+    without = {t.id: t for t in generate(frozenset({"dc_panel"}), {}, usual_schools(), library())}
+    assert "roof-water-test" not in without["insulate-ceiling"].hard
+
+
+def test_a_task_that_is_left_out_hands_on_what_it_waited_for() -> None:
+    whole = {t.id: t for t in generate(frozenset({"roof_fan"}), {}, usual_schools(), library())}
+    less = {t.id: t for t in generate(frozenset({"roof_fan"}), {}, usual_schools(), library(), without=frozenset({"mark-openings"}))}
+    assert "mark-openings" in whole["cut-roof"].hard and "mark-openings" not in less
+    assert set(whole["mark-openings"].hard) <= set(less["cut-roof"].hard)
+
+
+def test_every_word_of_the_library_is_known() -> None:
+    for t in whole_library().values():
+        assert set(t.parts) <= set(goods()) and set(t.tools) <= set(tools()), t.id
+        assert all(p in whole_library() for p in (*t.hard, *t.pref)), t.id
+    assert all(0 <= rain_days(c, m) <= 31 for c in climates() for m in range(1, 13))
+
+
+def check(tasks: list[Task], plan: Plan, planner: Planner, build: Build, begin: dt.datetime) -> None:
+    """An independent look at a plan: order, cures, sessions and people, from its pieces alone."""
+    known = {t.id: t for t in tasks}
+    use: Counter[int] = Counter()
+    hours = hours_of(build, begin.date())
+    for k, row in plan.rows.items():
+        t = known[k]
+        assert row.start >= begin
+        for a, b in row.pieces:
+            assert a < b
+            for slot in range(a, b):
+                if t.template.licence == "none":
+                    use[slot] += min(t.template.people, int(hours.people.max()))
+                    assert hours.people[slot] > 0, f"{k} in an hour in which nobody is there"
+        for p, wait in t.hard.items():
+            if p not in plan.rows:
+                continue
+            before = plan.rows[p]
+            least = before.end
+            cure = known[p].template.cure
+            if wait and cure is not None:
+                h = cure_hours(planner.sky, cure, before.end.month, before.end.hour, not known[p].template.outdoor)
+                least += dt.timedelta(hours=LONGEST_CURE_H if h is None else h)
+            assert row.start >= least - dt.timedelta(seconds=1) or not row.pieces, (k, p)
+        if t.template.min_c is not None and t.template.outdoor and row.pieces:
+            first = hours.at(row.pieces[0][0])
+            temps = planner.sky.temps(first.month, inside=False)
+            assert temps[first.hour * 2 + first.minute // 30] >= t.template.min_c - 1e-9
+    assert all(n <= hours.people[slot] for slot, n in use.items()), "more at work than are there"
+
+
+SESSIONS = st.lists(st.tuples(st.integers(0, 6), st.integers(7, 12), st.integers(2, 8)), min_size=1, max_size=3, unique_by=lambda s: s[0])
+
+
+@settings(deadline=None, max_examples=25)
+@given(
+    tags=st.frozensets(st.sampled_from(sorted(TAGS)), min_size=3, max_size=20),
+    sessions=SESSIONS,
+    people=st.integers(1, 3),
+    place=st.sampled_from(["london", "inverness", "alice_springs", "kiruna"]),
+    hall=st.booleans(),
+    month=st.integers(1, 12),
+)
+def test_no_plan_breaks_order_cure_session_or_people(tags: frozenset[str], sessions: Any, people: int, place: str, hall: bool, month: int) -> None:
+    worker = [{"weekday": d, "from_h": float(a), "to_h": float(a + n)} for d, a, n in sessions]
+    build = Build.model_validate({"people": [{"id": f"p{i}", "name": "P", "hours": "own", "sessions": worker} for i in range(people)]})
+    tasks = generate(tags, {}, usual_schools(), whole_library())
+    begin = dt.datetime(2027, month, 3)
+    planner = Planner(tasks, hours_of(build, begin.date()), Sky(climates()[place], hall, 18.0 if hall else None), {}, {}, begin)
+    durations = durations_of(tasks, 1.0, {})
+    plan = planner.run(durations)
+    check(tasks, plan, planner, build, begin)
+    if hall and not plan.impossible:
+        assert set(plan.rows) == set(durations)
+        assert plan.end is not None and plan.bound is not None
+        if not any(t.template.licence != "none" for t in tasks):
+            assert plan.bound <= plan.end + dt.timedelta(hours=1)
+
+
+def design(**build: Any) -> Design:
+    data = blank(vehicle={"preset": "panel_van"}, life={"appliances": [LAMP]}, power={"bank": BANK})
+    data["build"] = {"start_day": DAY.isoformat(), **build}
+    return load_design(data)
+
+
+def part(d: Design, facts: dict[str, Any] | None = None, today: dt.date = DAY) -> Any:
+    return build_part(d, report(d), Facts.model_validate(facts or {}), today)
+
+
+def rules_of(d: Design, facts: dict[str, Any] | None = None, today: dt.date = DAY) -> dict[str, Any]:
+    return {f.rule: f for f in part(d, facts, today).findings}
+
+
+def entry(task: str, hours: float = 2.0, done: float = 1.0, on: str = "2027-03-06", id: str = "") -> dict[str, Any]:
+    return {"id": id or task[:40], "task": task, "name": task, "on": on, "hours": hours, "done_frac": done}
+
+
+def test_a_second_person_and_longer_hours_end_it_sooner_and_days_off_later() -> None:
+    alone = part(design())
+    two = part(design(people=[{"id": "a", "name": "A"}, {"id": "b", "name": "B"}]))
+    full = part(design(people=[{"id": "a", "name": "A", "hours": "full_time"}]))
+    off = part(design(away=[{"id": "x", "name": "Off", "first": "2027-04-01", "last": "2027-04-30"}]))
+    assert full.end < two.end < alone.end < off.end
+
+
+def test_a_pin_holds_a_task_back_and_says_so() -> None:
+    b = part(design(pins=[{"task": "strip-out", "day": "2027-05-01"}]))
+    t = next(x for x in b.tasks if x.id == "strip-out")
+    assert t.start >= "2027-05-01" and any("pinned" in r for r in t.reasons)
+    assert b.end > part(design()).end
+
+
+def test_an_own_task_stands_where_it_is_put() -> None:
+    d = design(own=[{"id": "paint", "name": "Paint the outside", "hours": 6, "after": ["strip-out"], "before": ["rust-treat"]}])
+    t = {x.id: x for x in part(d).tasks}
+    assert t["own-paint"].start >= t["strip-out"].end and t["rust-treat"].start >= t["own-paint"].end
+    assert "own-paint" in t["rust-treat"].hard
+
+
+def test_every_date_has_its_reasons() -> None:
+    for demo in (curlew, saltbush):
+        b = build_part(demo.design(), report(demo.design()), Facts(), DAY)
+        assert all(t.reasons for t in b.tasks if t.start and t.state != "done"), [t.id for t in b.tasks if not t.reasons]
+
+
+def test_a_day_that_is_done_moves_the_rest_and_half_done_counts_half() -> None:
+    d = design()
+    before = part(d)
+    half = part(d, {"log": [entry("strip-out", 5, 0.5)]})
+    whole = part(d, {"log": [entry("strip-out", 5, 0.5, id="a"), entry("strip-out", 5, 1.0, id="b")]})
+    one = next(t for t in half.tasks if t.id == "strip-out")
+    assert one.state == "begun" and 0 < one.hours < next(t for t in before.tasks if t.id == "strip-out").hours
+    two = next(t for t in whole.tasks if t.id == "strip-out")
+    assert two.state == "done" and two.spent_h == 10
+    assert half.done_h < whole.done_h
+
+
+def test_what_was_done_and_no_longer_belongs_is_said() -> None:
+    d = roofed()
+    facts = Facts.model_validate({"log": [entry("cut-roof"), entry("fit-roof-fan")]})
+    assert strays_of(tasks_of(d, report(d)), states_of(facts.log, DAY)) == []
+    gone = apply_patch(d, [{"op": "replace", "path": "/life/appliances", "value": []}])
+    found = {f.rule: f for f in build_part(gone, report(gone), facts, DAY).findings}
+    assert "2 tasks are done that the design no longer asks for" in found["build-not-belonging"].message
+
+
+def test_today_shows_only_what_waits_for_nothing() -> None:
+    d = design()
+    assert part(d).now.tasks[:1] == ["plan-weigh-empty"]
+    after = part(d, {"log": [entry("plan-weigh-empty"), entry("strip-out"), entry("deep-clean")]})
+    known = {t.id: t for t in after.tasks}
+    done = {"plan-weigh-empty", "strip-out", "deep-clean"}
+    assert "rust-treat" in after.now.tasks
+    for k in after.now.tasks:
+        assert set(known[k].hard) & set(known) <= done
+    cold = part(d, {"log": [entry("rust-treat", on="2027-03-06"), entry("deep-clean")]})
+    assert "floor-battens" not in cold.now.tasks, "its paint has not cured on the day it was put on"
+
+
+def test_a_wall_is_not_closed_over_an_untested_cable_and_is_once_it_is_tested() -> None:
+    d = curlew.design()
+    r = report(d)
+    gate = next(g for g in build_part(d, r, Facts(), DAY).gates if g.zone == "wall_left")
+    assert gate.verdict == "do_not_close" and gate.blocking == sum(x.severity in ("danger", "fault") for x in gate.items)
+    cable = next(x for x in gate.items if x.kind == "dc_cable")
+    seen = [{"id": x.id, "done": True, "tested": True} for x in gate.items if x.id != cable.id]
+    open_ = Facts.model_validate({"seen": [*seen, {"id": cable.id, "done": True}]})
+    gate = next(g for g in build_part(d, r, open_, DAY).gates if g.zone == "wall_left")
+    assert [x.id for x in gate.items if x.severity in ("danger", "fault")] == [cable.id] and gate.verdict == "do_not_close"
+    tested = Facts.model_validate({"seen": [*seen, {"id": cable.id, "done": True, "tested": True}]})
+    gate = next(g for g in build_part(d, r, tested, DAY).gates if g.zone == "wall_left")
+    assert gate.verdict == "close_with_notes", "labels and photographs are advice"
+
+
+def test_the_list_holds_what_the_design_has_and_what_is_owned_is_not_bought() -> None:
+    d = design()
+    lines = {x.key: x for x in part(d).shopping}
+    assert lines["power-bank"].task == "bench-charge" and lines["power-bank"].bench
+    assert lines["power-bank"].order_by < lines["power-bank"].need_by
+    owned = apply_patch(d, [{"op": "replace", "path": "/power/bank/owned", "value": True}])
+    assert "power-bank" not in {x.key for x in part(owned).shopping}
+    bought = part(d, {"purchases": [{"id": "power-bank", "name": "Bank", "status": "received", "price": 900.0}]})
+    line = next(x for x in bought.shopping if x.key == "power-bank")
+    assert line.status == "received" and line.price == 900 and line.order_by is None and bought.money.spent == 900
+
+
+def test_money_adds_up() -> None:
+    b = part(curlew.design(), curlew.facts().model_dump(mode="json"), dt.date(2026, 11, 28))
+    m = b.money
+    assert m.planned == pytest.approx(sum(x.price for x in b.shopping if x.price is not None))
+    assert m.planned == pytest.approx(sum(r.open + r.ordered + r.spent for r in m.rows if r.service != "other"))
+    assert m.forecast == pytest.approx(m.spent + m.ordered + 1.15 * sum(r.open for r in m.rows))
+
+
+CASES: dict[str, tuple[Any, Any]] = {
+    "build-no-people": (
+        (design(people=[{"id": "a", "name": "A", "from_day": "2027-03-06", "to_day": "2027-03-07"}]), None),
+        (design(), None),
+    ),
+    "build-lift-alone": (
+        (apply_patch(roofed(), [{"op": "replace", "path": "/build/start_day", "value": "2027-03-06"}]), None),
+        (
+            apply_patch(
+                roofed(), [{"op": "replace", "path": "/build/people", "value": [{"id": "a", "name": "A"}, {"id": "b", "name": "B"}, {"id": "c", "name": "C"}]}]
+            ),
+            None,
+        ),
+    ),
+    "build-deadline": ((design(deadline="2027-04-01"), None), (design(deadline="2029-04-01"), None)),
+    "build-order-late": ((design(lead_days=30), None), (design(lead_days=0, buffer_days=0), None)),
+    "build-parts-short": (
+        (design(), {"purchases": [{"id": "power-bank", "name": "Bank", "status": "received", "expected": 3.0, "received": 2.0}]}),
+        (design(), {"purchases": [{"id": "power-bank", "name": "Bank", "status": "received", "expected": 3.0, "received": 3.0}]}),
+    ),
+    "build-parts-damaged": (
+        (design(), {"purchases": [{"id": "power-bank", "name": "Bank", "status": "received", "damaged": 1.0}]}),
+        (design(), {"purchases": [{"id": "power-bank", "name": "Bank", "status": "received", "damaged": 0.0}]}),
+    ),
+    "build-pace": (
+        (design(), {"log": [entry("strip-out", 60), entry("rust-treat", 60), entry("deep-clean", 60)]}),
+        (design(), {"log": [entry("strip-out", 10), entry("rust-treat", 8), entry("deep-clean", 3)]}),
+    ),
+    "build-budget": ((design(budget=300), None), (design(budget=100000), None)),
+    "build-close-before-services": (
+        (design(), {"log": [entry("line-ceiling")]}),
+        (design(), {"log": [entry("line-ceiling"), entry("rust-treat"), entry("insulate-ceiling"), entry("sound-deadening"), entry("vapour-barrier")]}),
+    ),
+    "build-gate-not-done": (
+        (design(), {"log": [entry("line-ceiling")]}),
+        (design(), {"log": [entry("line-ceiling"), entry("rust-treat"), entry("insulate-ceiling"), entry("sound-deadening"), entry("vapour-barrier")]}),
+    ),
+    "build-gate-no-photo": (
+        (design(), {"log": [entry("line-ceiling"), entry("rust-treat")]}),
+        (design(), {"log": [entry("line-ceiling"), entry("rust-treat")], "seen": [{"id": "ceiling:rust", "photo": True}]}),
+    ),
+    "build-not-belonging": ((design(), {"log": [entry("fit-through-hull")]}), (design(), {"log": [entry("strip-out")]})),
+    "build-trade-not-asked": ((curlew.design(), None), (design(), None)),
+    "build-cure-stalled": ((design(hall=True, hall_temp_c=6.0), None), (design(hall=True, hall_temp_c=20.0), None)),
+}
+ON_A_WALL = {"build-gate-not-tested", "build-gate-hidden-joint", "build-gate-not-labelled"}
+"""Told by the same loop as the others of a gate; their severities are tried kind by kind with the sums."""
+
+
+def test_every_rule_of_build_is_tried_here() -> None:
+    assert {r for r in RULES if r.startswith("build-")} == {*CASES, *ON_A_WALL}
+
+
+@pytest.mark.parametrize("rule", list(CASES))
+def test_the_rule_speaks_and_beside_it_is_silent(rule: str) -> None:
+    (bad, facts), (good, other) = CASES[rule]
+    there = rules_of(bad, facts)
+    assert rule in there, sorted(there)
+    assert there[rule].message.endswith(".") and there[rule].remedy
+    assert rule not in rules_of(good, other)
+
+
+def test_what_is_behind_a_closed_wall_is_told_with_what_it_lacks() -> None:
+    d = curlew.design()
+    found = rules_of(d, {"log": [entry("line-wall-left"), entry("ff-dc-cables")]})
+    assert {"build-gate-not-tested", "build-gate-not-labelled"} <= set(found)
+
+
+def test_the_fan_widens_with_the_pace_and_keeps_its_order() -> None:
+    d = design()
+    r = report(d)
+    f = fan(d, r, Facts(), DAY, 40)
+    assert f.p10 <= f.p50 <= f.p80 <= f.p95 and f.runs == 40
+    assert fan(d, r, Facts(), DAY, 40) == f, "the same every time"
+    log = [entry(k, 8) for k in ("strip-out", "rust-treat", "deep-clean", "floor-battens", "floor-insulation")]
+    sure = fan(d, r, Facts.model_validate({"log": log}), DAY, 40)
+    span = lambda x: (dt.date.fromisoformat(x.p95) - dt.date.fromisoformat(x.p10)).days  # noqa: E731
+    assert span(sure) < span(f)
+
+
+@pytest.mark.parametrize("demo", [curlew, fiddlehead, saltbush])
+def test_the_demos_tell_their_story(demo: Any) -> None:
+    d = demo.design()
+    b = build_part(d, report(d), demo.facts(), dt.date(2026, 11, 28))
+    done = [t for t in b.tasks if t.state == "done"]
+    if demo is curlew:
+        assert 30 < len(done) < len(b.tasks) and b.pace.factor > 1.1
+        assert {"build-parts-short", "build-parts-damaged"} <= {f.rule for f in b.findings}
+    elif demo is fiddlehead:
+        assert len(done) == len(b.tasks) and b.end is None
+        assert not [f for f in b.findings if f.severity in ("danger", "fault")]
+    else:
+        assert not done and b.end < d.build.deadline and not [f for f in b.findings if f.severity in ("danger", "fault")]
+
+
+def test_the_tags_follow_the_design() -> None:
+    tags = tags_of(curlew.design())
+    assert {"ac", "battery", "solar", "roof_fan", "gas", "gas_locker", "heater_fuel", "water", "fridge", "dcdc", "registration"} <= tags
+    assert "roof_ac" not in tags and "boat" not in tags
+    assert "rooflight" not in tags, "skylights that are there already are not cut again"
+    assert {"roof_ac", "spray_foam"} & tags_of(saltbush.design())
+
+
+def test_without_a_name_one_builder_works_at_weekends() -> None:
+    a = asked(design(), report(design()), Facts(), DAY)
+    days = {row.start.weekday() for row in a.plan.rows.values() if row.pieces and not row.ask}
+    assert days <= {5, 6}

@@ -1,0 +1,199 @@
+/** Gates: what lies behind each surface, with its evidence; closing is refused while something is open. */
+import { useState } from "react";
+import { Link } from "react-router";
+import { useVariant } from "../../data/variant";
+import { type Build, dayWord, type Gate, useLog } from "./data";
+import { CHECKS } from "./words";
+
+type Item = Gate["items"][number];
+const TICKS = [
+  ["done", "done"],
+  ["tested", "tested"],
+  ["labelled", "labelled"],
+  ["photo", "photographed"],
+] as const;
+
+function Row({ x, gate }: { x: Item; gate: Gate }) {
+  const log = useLog();
+  const { report } = useVariant();
+  const entry = log.seen.find((s) => s.id === x.id);
+  const [waive, setWaive] = useState<{ why: string; who: string } | null>(null);
+  const circuit = x.id.includes(":circuit-") ? x.id.split(":circuit-")[1] : null;
+  const fixed = (key: (typeof TICKS)[number][0]) => (key === "done" && x.done && !entry?.done) || (key === "tested" && x.tested && !entry?.tested);
+  return (
+    <>
+      <tr className="border-b border-line/60 align-top">
+        <td className={`px-2 py-0.5 ${x.severity === "danger" ? "text-rust" : ""}`}>
+          {x.name}
+          <span className="block text-[11px] text-dim">{x.kind.replaceAll("_", " ")}</span>
+        </td>
+        {TICKS.map(([key, word], i) => {
+          const asked = x.wants[i === 0 ? 0 : i === 1 ? 1 : i === 2 ? 3 : 4];
+          return (
+            <td key={key} className="px-2 text-center">
+              {asked ? (
+                <input
+                  type="checkbox"
+                  aria-label={`${x.name}: ${word}`}
+                  checked={x[key]}
+                  disabled={fixed(key) || !!gate.closed_on}
+                  onChange={(e) => void log.see(x.id, { ...entry, [key]: e.target.checked }, `${x.name}: ${e.target.checked ? "" : "not "}${word}`)}
+                />
+              ) : (
+                "–"
+              )}
+            </td>
+          );
+        })}
+        <td className="px-2 text-[12px]">
+          {x.missing.length ? (
+            <span className={x.severity === "danger" ? "text-rust" : x.severity === "fault" ? "font-semibold" : "text-dim"}>
+              {x.missing.map((m) => CHECKS[m] ?? m).join(", ")}
+            </span>
+          ) : (
+            "all there"
+          )}
+          {x.waived && <span className="block text-[11px] text-dim">waived: {x.waived}</span>}
+          {circuit && x.missing.includes("not-tested") && report.wiring.circuits[circuit] && (
+            <span className="block text-[11px]">
+              <Link className="underline" to={`../prove?hand=circuit:${circuit}`}>
+                test it
+              </Link>
+            </span>
+          )}
+          {x.severity === "fault" && !gate.closed_on && !waive && (
+            <button type="button" className="block text-[11px] underline" onClick={() => setWaive({ why: "", who: "" })}>
+              waive it, with a reason
+            </button>
+          )}
+        </td>
+      </tr>
+      {waive && (
+        <tr>
+          <td colSpan={6} className="px-2 pb-2">
+            <form
+              className="flex flex-wrap gap-1"
+              onSubmit={(e) => {
+                e.preventDefault();
+                if (waive.why.trim().length < 3 || !waive.who.trim()) return;
+                void log.see(x.id, { ...entry, waived: waive.why.trim(), who: waive.who.trim() }, `waived for ${x.name}`).then(() => setWaive(null));
+              }}
+            >
+              <input
+                className="field min-w-40 flex-1"
+                aria-label="Reason"
+                placeholder="why it is closed all the same"
+                value={waive.why}
+                maxLength={400}
+                onChange={(e) => setWaive({ ...waive, why: e.target.value })}
+              />
+              <input
+                className="field w-40"
+                aria-label="Name"
+                placeholder="your name"
+                value={waive.who}
+                maxLength={80}
+                onChange={(e) => setWaive({ ...waive, who: e.target.value })}
+              />
+              <button type="submit" className="btn" disabled={waive.why.trim().length < 3 || !waive.who.trim()}>
+                Waive
+              </button>
+              <button type="button" className="btn" onClick={() => setWaive(null)}>
+                Leave it
+              </button>
+            </form>
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
+
+export function GatesView({ b }: { b: Build }) {
+  const log = useLog();
+  const [open, setOpen] = useState<string | null>(null);
+  const [who, setWho] = useState("");
+  const gate = b.gates.find((g) => g.zone === open) ?? b.gates.find((g) => !g.closed_on) ?? b.gates[0];
+  if (!gate) return <p className="p-3">No surface is closed in this build.</p>;
+  const danger = gate.items.filter((x) => x.severity === "danger").length;
+  return (
+    <div className="p-2">
+      <div role="group" aria-label="Surface" className="mb-2 flex flex-wrap gap-1">
+        {b.gates.map((g) => (
+          <button
+            key={g.zone}
+            type="button"
+            aria-pressed={g === gate}
+            className={`border px-2 py-0.5 text-[13px] ${g === gate ? "border-gorse font-semibold" : "border-line"}`}
+            onClick={() => setOpen(g.zone)}
+          >
+            {g.name} {g.closed_on ? "· closed" : g.blocking ? `· ${g.blocking} open` : "· ready"}
+          </button>
+        ))}
+      </div>
+      {gate.closed_on ? (
+        <p className="my-1 text-[14px]">
+          Closed {dayWord(gate.closed_on, true)} by {gate.closed_by || "nobody named"}.{" "}
+          <button
+            type="button"
+            className="underline"
+            onClick={() => void log.close(gate.zone, { opened: true, who: gate.closed_by }, `${gate.name} opened again`)}
+          >
+            It was opened again
+          </button>
+        </p>
+      ) : gate.blocking > 0 ? (
+        <p className="my-1 border-l-2 border-rust pl-2 text-[14px]" role="status">
+          Don’t close it: {gate.blocking} {gate.blocking === 1 ? "thing is" : "things are"} open behind it
+          {danger > 0 && `, ${danger} of them a danger that nobody can waive`}.
+        </p>
+      ) : (
+        <form
+          className="my-1 flex flex-wrap items-center gap-2 text-[14px]"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (who.trim()) void log.close(gate.zone, { opened: false, who: who.trim() }, `${gate.name} closed`);
+          }}
+        >
+          <span>{gate.verdict === "close" ? "It may be closed." : "It may be closed; read the notes first."}</span>
+          <input className="field w-40" aria-label="Closed by" placeholder="your name" value={who} maxLength={80} onChange={(e) => setWho(e.target.value)} />
+          <button type="submit" className="btn" disabled={!who.trim()}>
+            Close the {gate.name.toLowerCase()}
+          </button>
+        </form>
+      )}
+      {gate.wall && (
+        <p className="my-1 text-[13px]">
+          <Link className="underline" to={`../fit?view=wall&wall=${gate.wall}`}>
+            Where each of it runs
+          </Link>
+        </p>
+      )}
+      <table className="w-full border-collapse text-[13px]" aria-label={`Behind ${gate.name.toLowerCase()}`}>
+        <thead>
+          <tr className="border-b border-line text-left text-[11px] text-dim">
+            <th className="px-2 py-1">behind it</th>
+            {TICKS.map(([, w]) => (
+              <th key={w} className="px-2 py-1 text-center">
+                {w}
+              </th>
+            ))}
+            <th className="px-2 py-1">still</th>
+          </tr>
+        </thead>
+        <tbody>
+          {gate.items.map((x) => (
+            <Row key={x.id} x={x} gate={gate} />
+          ))}
+          {!gate.items.length && (
+            <tr>
+              <td colSpan={6} className="p-3">
+                Nothing is known to lie behind it. Runs get their ways when both ends are placed in Layout and weight.
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,179 @@
+/** A task in hand: why this date, what it takes, and what was done of it. */
+import { useState } from "react";
+import { Link } from "react-router";
+import { useVariant } from "../../data/variant";
+import { Property } from "../../parts/Property";
+import { useSaid } from "../../shell/person";
+import { Slate } from "../../shell/Slate";
+import { hoursWord, type Task, useLog, usePlan, whenWord } from "./data";
+import { LICENCE_WORD, PPE } from "./words";
+
+const DRAWING: Record<string, { to: string; word: string }> = {
+  wall_left: { to: "fit?view=wall&wall=left", word: "Left wall, what runs behind it" },
+  wall_right: { to: "fit?view=wall&wall=right", word: "Right wall, what runs behind it" },
+  ceiling: { to: "fit?view=wall&wall=ceiling", word: "Ceiling, what runs behind it" },
+  floor: { to: "fit?view=wall&wall=floor", word: "Floor, what runs in it" },
+  roof: { to: "fit?view=roof", word: "Roof plan and templates" },
+};
+const BY_SERVICE: Record<string, { to: string; word: string }> = {
+  dc: { to: "wiring", word: "Wiring: cables and fuses" },
+  ac: { to: "wiring", word: "Wiring: mains side" },
+  solar: { to: "fit?view=roof", word: "Roof plan" },
+  water: { to: "water?view=taps", word: "Water: runs and taps" },
+  gas: { to: "gas?view=pipes", word: "Gas: pipes" },
+  heat: { to: "warmth?view=heating", word: "Heat and air" },
+  vent: { to: "warmth?view=air", word: "Air" },
+};
+
+export function LogForm({ t, big }: { t: Task; big?: boolean }) {
+  const log = useLog();
+  const [hours, setHours] = useState("");
+  const [note, setNote] = useState("");
+  const [wrong, setWrong] = useState<string | null>(null);
+  const field = big ? "field h-11 text-[18px]" : "field-slate";
+  const put = async (done: number) => {
+    const h = Number(hours.replace(",", "."));
+    if (!hours.trim() || !Number.isFinite(h) || h < 0 || h > 200) return setWrong("Hours: a number from 0 to 200, like 1.5");
+    setWrong(null);
+    if (await log.add(t, h, done, note.trim())) {
+      setHours("");
+      setNote("");
+    }
+  };
+  return (
+    <form
+      className="my-1 flex flex-wrap items-center gap-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void put(1);
+      }}
+    >
+      <input
+        className={`${field} w-16`}
+        aria-label={`Hours of ${t.name}`}
+        placeholder="hours"
+        inputMode="decimal"
+        value={hours}
+        onChange={(e) => setHours(e.target.value)}
+      />
+      <input
+        className={`${field} min-w-0 flex-1`}
+        aria-label={`Note on ${t.name}`}
+        placeholder="note"
+        value={note}
+        maxLength={400}
+        onChange={(e) => setNote(e.target.value)}
+      />
+      <button type="submit" className={big ? "btn h-11" : "btn btn-slate"}>
+        Done
+      </button>
+      <button type="button" className={big ? "btn h-11" : "btn btn-slate"} onClick={() => void put(Math.max(0.5, Math.min(0.9, t.done || 0.5)))}>
+        Half done
+      </button>
+      {wrong && (
+        <span role="alert" className="w-full text-[12px] text-[#f3b3a4]">
+          {wrong}
+        </span>
+      )}
+    </form>
+  );
+}
+
+export function TaskSlate({ t }: { t: Task }) {
+  const { id } = useVariant();
+  const plan = usePlan();
+  const log = useLog();
+  const say = useSaid();
+  const mine = log.log.filter((e) => e.task === t.id);
+  const drawing = DRAWING[t.zone] ?? BY_SERVICE[t.service];
+  return (
+    <Slate
+      title={t.name}
+      sub={`${t.state === "done" ? "done" : t.state === "begun" ? "begun" : "not begun"} · ${hoursWord(t.hours || t.likely_h)}, ${t.people} ${t.people === 1 ? "person" : "people"}`}
+    >
+      {t.impossible && <p className="my-1 border-l-2 border-rust pl-2 text-[13px]">{t.impossible}</p>}
+      {t.state !== "done" && t.start && (
+        <>
+          <h3 className="mb-1 mt-2 font-display text-[14px]">Why this date</h3>
+          <p className="my-1 text-[13px]">
+            {whenWord(t.start)} to {whenWord(t.end)}
+            {t.ready && t.ready > (t.end ?? "") && <>; cured {whenWord(t.ready)}</>}
+          </p>
+          <ul className="m-0 pl-4 text-[12px]">
+            {t.reasons.map((r) => (
+              <li key={r}>{say(r)}</li>
+            ))}
+          </ul>
+          {t.critical && <p className="my-1 text-[12px] text-[#f0c445]">The end hangs on it.</p>}
+        </>
+      )}
+      {t.note && <p className="my-2 border-l-2 border-gorse pl-2 text-[13px]">{say(t.note)}</p>}
+      {LICENCE_WORD[t.licence] && <p className="my-1 text-[13px]">Only by a {LICENCE_WORD[t.licence]}, where local rules say so; keep the certificate.</p>}
+      {t.state !== "done" && (
+        <>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">Write it down</h3>
+          <LogForm t={t} />
+          <Property label="not before">
+            <input
+              type="date"
+              className="field-slate w-full"
+              aria-label="not before"
+              value={t.pinned ?? ""}
+              onChange={(e) => void plan.pin(t, e.target.value || null)}
+            />
+          </Property>
+        </>
+      )}
+      {mine.length > 0 && (
+        <ul className="m-0 list-none p-0 text-[12px]">
+          {mine.map((e) => (
+            <li key={e.id} className="flex justify-between gap-2 border-b border-slate-2 py-0.5">
+              <span>
+                {e.on}: {hoursWord(e.hours)}, {Math.round(100 * (e.done_frac ?? 1))} % {e.note && `· ${e.note}`}
+              </span>
+              <button type="button" className="text-chalk-dim underline" onClick={() => void log.strike(e)}>
+                strike
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <h3 className="mb-1 mt-3 font-display text-[14px]">It takes</h3>
+      <dl className="m-0 grid grid-cols-[5.5rem_1fr] gap-x-2 text-[12px]">
+        {(
+          [
+            ["tools", t.tools.join(", ")],
+            ["parts", t.parts.join(", ")],
+            ["wear", t.ppe.map((x) => PPE[x] ?? x).join(", ")],
+            ["conditions", say(t.conditions)],
+            ["keep", t.record === "none" ? "" : t.record],
+            ["waits for", t.waits.join(", ")],
+          ] as const
+        )
+          .filter(([, v]) => v)
+          .map(([k, v]) => (
+            <div key={k} className="contents">
+              <dt className="text-chalk-dim">{k}</dt>
+              <dd className="m-0">{v}</dd>
+            </div>
+          ))}
+      </dl>
+      {drawing && (
+        <p className="my-2 text-[13px]">
+          <Link className="underline decoration-dotted underline-offset-2" to={`/v/${id}/${drawing.to}`}>
+            {drawing.word}
+          </Link>
+        </p>
+      )}
+      {t.state === "open" && !t.id.startsWith("own-") && (
+        <button
+          type="button"
+          className="btn btn-slate mt-1"
+          onClick={() => void plan.set("own_way", [...(plan.doc.own_way ?? []), t.id], `left out ${t.name}`)}
+        >
+          Leave it out of the plan
+        </button>
+      )}
+    </Slate>
+  );
+}

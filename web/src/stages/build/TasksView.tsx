@@ -1,0 +1,57 @@
+/** All tasks in the order of the work, with their dates; one's own are added here. */
+import { ItemMark } from "../../parts/Findings";
+import { type Column, Ledger } from "../../parts/Ledger";
+import { useHand } from "../../shell/hand";
+import { useSite } from "../../shell/useSite";
+import { type Build, dayWord, hoursWord, type Task } from "./data";
+import { LICENCE_WORD, PHASES } from "./words";
+
+export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
+  const hand = useHand();
+  const site = useSite();
+  const all = tasks ?? b.tasks;
+  const columns: Column<Task>[] = [
+    {
+      key: "state",
+      label: "",
+      width: "5%",
+      kind: "computed",
+      show: (t) => <span title={t.state}>{t.state === "done" ? "●" : t.state === "begun" ? "◐" : "○"}</span>,
+    },
+    { key: "name", label: "task", width: "37%", kind: "computed", show: (t) => <span className="font-sans text-peat">{t.name}</span> },
+    { key: "phase", label: "phase", width: "13%", kind: "computed", show: (t) => PHASES[t.phase] ?? t.phase },
+    {
+      key: "hours",
+      label: "hours",
+      width: "9%",
+      align: "right",
+      kind: "computed",
+      show: (t) => (t.state === "done" ? hoursWord(t.spent_h) : hoursWord(t.hours)),
+    },
+    { key: "people", label: "people", width: "7%", align: "right", kind: "computed", show: (t) => String(t.people) },
+    {
+      key: "start",
+      label: "begins",
+      width: "14%",
+      kind: "computed",
+      show: (t) => (t.impossible ? "no hours" : t.state === "done" ? `done ${dayWord(t.end)}` : dayWord(t.start)),
+    },
+    { key: "who", label: "who", width: "15%", kind: "computed", show: (t) => LICENCE_WORD[t.licence] || (t.ask ? `ask ${t.ask}` : "") },
+  ];
+  return (
+    <Ledger
+      label="Tasks"
+      rows={all}
+      columns={
+        site
+          ? columns.filter((c) => ["state", "name", "start"].includes(c.key)).map((c) => ({ ...c, width: { state: "8%", name: "62%", start: "30%" }[c.key] }))
+          : columns
+      }
+      id={(t) => t.id}
+      selected={hand.kind === "task" ? hand.id : undefined}
+      onSelect={(t) => hand.key !== `task:${t.id}` && hand.pick("task", t.id)}
+      mark={(t) => <ItemMark subject={`task:${t.id}`} />}
+      empty={<p className="p-3 text-[14px]">There is nothing to do yet: a design comes first.</p>}
+    />
+  );
+}

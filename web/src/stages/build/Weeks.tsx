@@ -1,0 +1,181 @@
+/** The plan as a picture: zones as rows, weeks across; work solid, cures hatched, gates as upright bars, trades as flags. */
+import { useMemo } from "react";
+import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
+import { type Build, dayWord, type Task, whenWord } from "./data";
+import { ZONES } from "./words";
+
+const DAY = 86400e3;
+const ROW = 15;
+const LEFT = 92;
+const MONTH = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const at = (iso: string) => new Date(iso.length > 10 ? iso : `${iso}T00:00`).getTime();
+
+/** Rows of a zone so that no two tasks lie over each other. */
+function stacked(tasks: Task[]): Task[][] {
+  const rows: { until: number; tasks: Task[] }[] = [];
+  for (const t of [...tasks].sort((a, b) => a.start!.localeCompare(b.start!))) {
+    const end = Math.max(at(t.end!), t.ready ? at(t.ready) : 0);
+    const row = rows.find((r) => r.until <= at(t.start!));
+    if (row) {
+      row.tasks.push(t);
+      row.until = end;
+    } else rows.push({ until: end, tasks: [t] });
+  }
+  return rows.map((r) => r.tasks);
+}
+
+export function Weeks({ b, p50, p80 }: { b: Build; p50?: string | null; p80?: string | null }) {
+  const hand = useHand();
+  const say = useSaid();
+  const planned = b.tasks.filter((t) => t.start && t.end && t.state !== "done");
+  const from = at(b.today < b.start ? b.start : b.today);
+  const to = Math.max(...planned.map((t) => Math.max(at(t.end!), t.ready ? at(t.ready) : 0)), p80 ? at(p80) : 0, from + 14 * DAY) + 3 * DAY;
+  const wide = 1000;
+  const x = (ms: number) => LEFT + ((ms - from) / (to - from)) * (wide - LEFT - 8);
+  const zones = useMemo(
+    () =>
+      Object.keys(ZONES)
+        .map((z) => ({ z, rows: stacked(planned.filter((t) => t.zone === z)) }))
+        .filter((g) => g.rows.length),
+    [planned],
+  );
+  let y = 34;
+  const placed = zones.map((g) => {
+    const top = y;
+    y += g.rows.length * ROW + 6;
+    return { ...g, top, bottom: y - 6 };
+  });
+  const height = y + 22;
+  const months: { m: number; from: number; to: number }[] = [];
+  const d = new Date(from);
+  d.setDate(1);
+  while (d.getTime() < to) {
+    const begin = Math.max(from, d.getTime());
+    const m = d.getMonth();
+    d.setMonth(m + 1);
+    months.push({ m, from: begin, to: Math.min(to, d.getTime()) });
+  }
+  const weeks: number[] = [];
+  const w = new Date(from);
+  w.setDate(w.getDate() + ((8 - w.getDay()) % 7 || 7));
+  for (; w.getTime() < to; w.setDate(w.getDate() + 7)) weeks.push(w.getTime());
+  const closes = new Set(b.gates.flatMap((g) => g.closes));
+  return (
+    <svg viewBox={`0 0 ${wide} ${height}`} className="block w-full min-w-[720px] text-peat" role="group" aria-label="The plan by zones and weeks">
+      <defs>
+        <pattern id="build-cure" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" x2="0" y1="0" y2="5" stroke="#d9a400" strokeWidth="1.6" />
+        </pattern>
+      </defs>
+      {months.map((m) => {
+        const sky = b.sky[m.m]!;
+        const width = x(m.to) - x(m.from);
+        return (
+          <g key={m.from}>
+            <rect x={x(m.from)} y="0" width={width} height="26" fill={m.m % 2 ? "#e9ece3" : "#f1f3ec"} />
+            <text x={x(m.from) + 3} y="11" fontSize="10.5" fontWeight="600" fill="currentColor">
+              {MONTH[m.m]}
+            </text>
+            {width > 62 && (
+              <text x={x(m.from) + 3} y="22" fontSize="9" fill="currentColor">
+                {say(`${Math.round(sky.low_c)} to ${Math.round(sky.high_c)} °C`)}, {Math.round(sky.rain_days)} wet
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {weeks.map((ms) => (
+        <line key={ms} x1={x(ms)} x2={x(ms)} y1="26" y2={height - 16} stroke="var(--color-line)" strokeWidth="0.7" />
+      ))}
+      {placed.map((g) => (
+        <g key={g.z}>
+          <text x="4" y={g.top + 11} fontSize="11" fontWeight="600" fill="currentColor">
+            {ZONES[g.z]}
+          </text>
+          <line x1="0" x2={wide} y1={g.bottom + 3} y2={g.bottom + 3} stroke="var(--color-line)" strokeWidth="0.7" />
+          {g.rows.flatMap((row, i) =>
+            row.map((t) => {
+              const top = g.top + i * ROW;
+              const on = hand.kind === "task" && hand.id === t.id;
+              const end = at(t.end!);
+              const told = `${t.name}, ${whenWord(t.start)} to ${whenWord(t.end)}`;
+              return (
+                <g
+                  key={t.id}
+                  role="button"
+                  tabIndex={0}
+                  aria-label={told}
+                  aria-pressed={on}
+                  className="cursor-pointer"
+                  onClick={() => hand.pick("task", t.id)}
+                  onKeyDown={(e) => {
+                    if (e.key === "Enter" || e.key === " ") {
+                      e.preventDefault();
+                      hand.pick("task", t.id);
+                    }
+                  }}
+                >
+                  <title>{told}</title>
+                  <rect x={x(at(t.start!)) - 1} y={top} width={Math.max(5, x(end) - x(at(t.start!)) + 2)} height="12" fill="transparent" />
+                  <line x1={x(at(t.start!))} x2={x(end)} y1={top + 6} y2={top + 6} stroke="currentColor" strokeWidth="0.6" strokeDasharray="2 2" />
+                  {t.pieces.map(([s, e]) => (
+                    <rect
+                      key={s}
+                      x={x(at(s!))}
+                      y={top + 1}
+                      width={Math.max(2.5, x(at(e!)) - x(at(s!)))}
+                      height="10"
+                      fill={t.licence !== "none" ? "#77588a" : t.critical ? "#a8391f" : "#2c6e86"}
+                    />
+                  ))}
+                  {t.ready && at(t.ready) > end && (
+                    <rect
+                      x={x(end)}
+                      y={top + 2}
+                      width={Math.max(1, x(Math.min(to, at(t.ready))) - x(end))}
+                      height="8"
+                      fill="url(#build-cure)"
+                      data-testid="cure"
+                    />
+                  )}
+                  {t.ask && <path d={`M${x(at(t.start!))} ${top + 11}v-12l7 3l-7 3`} fill="#77588a" stroke="none" />}
+                  {on && (
+                    <rect
+                      x={x(at(t.start!)) - 2}
+                      y={top - 1}
+                      width={Math.max(7, x(end) - x(at(t.start!)) + 4)}
+                      height="14"
+                      fill="none"
+                      stroke="#d9a400"
+                      strokeWidth="2"
+                    />
+                  )}
+                  {closes.has(t.id) && (
+                    <line x1={x(end)} x2={x(end)} y1={g.top - 2} y2={g.bottom + 1} stroke="currentColor" strokeWidth="2.4" data-testid="gate" />
+                  )}
+                </g>
+              );
+            }),
+          )}
+        </g>
+      ))}
+      {b.end && (
+        <g>
+          <line x1={x(at(b.end))} x2={x(at(b.end))} y1="26" y2={height - 14} stroke="currentColor" strokeWidth="1.4" />
+          <text x={Math.min(wide - 4, x(at(b.end)))} y={height - 3} fontSize="10.5" textAnchor="end" fill="currentColor">
+            plan {dayWord(b.end)}
+          </text>
+        </g>
+      )}
+      {p50 && p80 && (
+        <g data-testid="rope">
+          <line x1={x(at(p50))} x2={x(at(p80))} y1={height - 18} y2={height - 18} stroke="#a8391f" strokeWidth="3" strokeDasharray="5 2" />
+          <text x={Math.min(wide - 4, x(at(p80)))} y={height - 22} fontSize="9.5" textAnchor="end" fill="#a8391f">
+            even chance to four in five
+          </text>
+        </g>
+      )}
+    </svg>
+  );
+}

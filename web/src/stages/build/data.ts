@@ -1,0 +1,106 @@
+/** Build as the page uses it: what the server reckons of a day, and the edits of plan and log. */
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useSearchParams } from "react-router";
+import { api, type PatchOp, type Schemas, take } from "../../data/client";
+import { freshId } from "../../data/patch";
+import { useVariant } from "../../data/variant";
+
+export type Build = Schemas["BuildPart"];
+export type Task = Schemas["TaskPart"];
+export type Gate = Schemas["GatePart"];
+export type Buy = Schemas["BuyPart"];
+export type LogEntry = Schemas["LogEntry"];
+export type Purchase = Schemas["Purchase"];
+
+const pad = (n: number) => String(n).padStart(2, "0");
+export const localDay = (d: Date) => `${d.getFullYear()}-${pad(d.getMonth() + 1)}-${pad(d.getDate())}`;
+
+/** The day that is looked at: today, or the one in the address (?day=2027-03-14). */
+export function useDay(): string {
+  const [params] = useSearchParams();
+  const asked = params.get("day");
+  return asked && /^\d{4}-\d\d-\d\d$/.test(asked) ? asked : localDay(new Date());
+}
+
+export function useBuild() {
+  const { id, stamp } = useVariant();
+  const day = useDay();
+  return useQuery({
+    queryKey: ["build", id, stamp, day],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/build", { params: { path: { variant_id: id }, query: { today: day } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** The finish by simulation, asked for at a press. */
+export function useFan(wanted: boolean) {
+  const { id, stamp } = useVariant();
+  const day = useDay();
+  return useQuery({
+    queryKey: ["fan", id, stamp, day],
+    queryFn: ({ signal }) => take(api.GET("/api/variants/{variant_id}/build/fan", { params: { path: { variant_id: id }, query: { today: day } }, signal })),
+    enabled: wanted,
+    retry: false,
+  });
+}
+
+/** Edits of the log and the evidence, each an entry that stays. */
+export function useLog() {
+  const { design, edit } = useVariant();
+  const day = useDay();
+  const log = design.facts?.log ?? [];
+  const seen = design.facts?.seen ?? [];
+  const closings = design.facts?.closings ?? [];
+  const purchases = design.facts?.purchases ?? [];
+  const add = (t: Task, hours: number, done: number, note = "", who = "") => {
+    const id = freshId(
+      `${day}-${t.id}`.slice(0, 40),
+      log.map((e) => e.id!),
+    );
+    const value = { id, task: t.id, name: t.name.slice(0, 80), on: day, hours: Math.round(100 * hours) / 100, done_frac: done, who, note };
+    return edit([{ op: "add", path: "/facts/log/-", value }], `${t.name}: ${done >= 1 ? "done" : "worked on"}`);
+  };
+  const upsert = <T extends { id: string }>(list: string, rows: readonly T[], id: string, fields: object, what: string) => {
+    const i = rows.findIndex((x) => x.id === id);
+    const op: PatchOp =
+      i < 0
+        ? { op: "add", path: `/facts/${list}/-`, value: { id, ...fields } }
+        : { op: "replace", path: `/facts/${list}/${i}`, value: { ...rows[i], ...fields } };
+    return edit([op], what);
+  };
+  return {
+    log,
+    seen,
+    closings,
+    purchases,
+    add,
+    strike: (e: LogEntry) => edit([{ op: "remove", path: `/facts/log/${log.findIndex((x) => x.id === e.id)}` }], `struck an entry of the log: ${e.name}`),
+    see: (id: string, fields: object, what: string) => upsert("seen", seen as { id: string }[], id, { on: day, ...fields }, what),
+    close: (zone: string, fields: object, what: string) => upsert("closings", closings as { id: string }[], zone, { on: day, ...fields }, what),
+    buy: (x: Buy, fields: Partial<Purchase>, what: string) =>
+      upsert("purchases", purchases as { id: string }[], x.key, { name: x.name.slice(0, 80), ...fields }, what),
+    purchaseOf: (key: string) => purchases.find((p) => p.id === key),
+  };
+}
+
+/** Edits of the plan: each one undoable. */
+export function usePlan() {
+  const v = useVariant();
+  const doc = v.design.build ?? {};
+  const set = (key: string, value: unknown, what: string) => v.edit([{ op: "replace", path: `/build/${key}`, value }], what);
+  const pin = (t: Task, day: string | null) => {
+    const pins = (doc.pins ?? []).filter((p) => p.task !== t.id);
+    return set("pins", day ? [...pins, { task: t.id, day }] : pins, day ? `${t.name} not before ${day}` : `${t.name}: no longer pinned`);
+  };
+  return { ...v, doc, set, pin };
+}
+
+const WEEKDAY = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
+const MONTH = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+export const dayWord = (iso: string | null | undefined, year = false) => {
+  if (!iso) return "–";
+  const d = new Date(`${iso.slice(0, 10)}T12:00:00`);
+  return `${WEEKDAY[d.getDay()]} ${d.getDate()} ${MONTH[d.getMonth()]}${year ? ` ${d.getFullYear()}` : ""}`;
+};
+export const whenWord = (iso: string | null | undefined) => (iso ? `${dayWord(iso)} ${iso.slice(11, 16)}` : "–");
+export const hoursWord = (h: number) => (h < 10 ? `${Math.round(10 * h) / 10} h` : `${Math.round(h)} h`);
