@@ -20,22 +20,22 @@ TARGET = ROOT / "docs" / "screenshots"
 DESK, PHONE = (1280, 800), (390, 844)
 VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("projects", "/", DESK, "day"),
-    ("vehicle", "/v/{id}/vehicle", DESK, "day"),
+    ("roof", "/v/{id}/fit?view=roof", DESK, "day"),
+    ("build", "/v/{id}/build?day=2026-11-28&view=weeks", DESK, "day"),
+    ("build-today", "/v/{id}/build?day=2026-11-28", PHONE, "day"),
+    ("handover", "/v/{us}/handover?day=2026-11-28", DESK, "day"),
     ("life", "/v/{id}/life", DESK, "day"),
     ("power", "/v/{id}/power", DESK, "day"),
     ("trips", "/v/{id}/trips", DESK, "day"),
     ("parts", "/v/{au}/trips?view=parts", DESK, "day"),
     ("wiring", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
     ("working", "/v/{id}/wiring?hand=circuit:inverter-feed", DESK, "night"),
-    ("panel", "/v/{id}/wiring?hand=panel:p12", DESK, "day"),
     ("warmth", "/v/{id}/warmth?hand=surface:right", DESK, "day"),
     ("fit", "/v/{id}/fit?hand=thing:water:carbon", DESK, "day"),
     ("fit-weight", "/v/{us}/fit?view=weight&loading=travel", DESK, "day"),
-    ("fit-wall", "/v/{id}/fit?view=wall&wall=right", DESK, "day"),
     ("worklist", "/v/{id}/worklist", DESK, "day"),
     ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),
-    ("method", "/method/wiring#voltage-drop", DESK, "day"),
     ("water", "/v/{id}/water?view=taps&hand=run:shower", DESK, "day"),
     ("gas", "/v/{us}/gas?view=pipes&hand=run:to-heater", DESK, "day"),
 ]
@@ -47,8 +47,10 @@ def prepare(page: Page, name: str) -> None:
     if name == "working":
         page.get_by_role("button", name="Inverter's DC current").first.click()
         page.get_by_test_id("working").first.get_by_role("button").first.click()
-    if name == "method":
-        page.get_by_text("Worked example: Voltage drop").click()
+    if name == "roof":
+        page.get_by_label("lines of adhesive").check()
+        page.get_by_label("shadow", exact=True).check()
+        page.get_by_label("Hour of the sun’s clock").fill("10.5")
     if name == "trips":
         page.get_by_role("slider", name="Moment of the trip").wait_for()
     if name == "parts":

@@ -15,6 +15,14 @@ VIEWS = [
     "/",
     "/sums",
     "/v/{id}/vehicle",
+    "/v/{id}/fit?view=roof",
+    "/v/{id}/build?day=2027-03-06",
+    "/v/{id}/build?day=2027-03-06&view=weeks",
+    "/v/{id}/build?day=2027-03-06&view=gates",
+    "/v/{id}/build?day=2027-03-06&view=shopping",
+    "/v/{id}/build?day=2027-03-06&view=log",
+    "/v/{id}/handover?day=2027-03-06",
+    "/v/{id}/handover?day=2027-03-06&page=circuits",
     "/v/{id}/life",
     "/v/{id}/life?hand=appliance:fridge",
     "/v/{id}/power",
@@ -89,6 +97,8 @@ SITE = (
     "/v/{id}/wiring",
     "/v/{id}/prove",
     "/v/{id}/prove?hand=circuit:water-pump-10-l-min",
+    "/v/{id}/build?day=2027-03-06",
+    "/v/{id}/handover?day=2027-03-06",
 )
 """Views that are laid out anew on a phone."""
 SIZES = {"desk": (1280, 800), "phone": (390, 844)}

@@ -229,9 +229,9 @@ def test_us_units_change_what_is_shown_and_not_what_is_stored(page: Page, load: 
     assert stored(id).vehicle.inside_length_m == pytest.approx(15 * 0.3048)
 
 
-def test_stages_that_are_not_built_say_so(page: Page, load: Any) -> None:
-    page.goto(f"/v/{load()}/handover")
-    expect(page.get_by_text("This stage is not built yet.")).to_be_visible()
+def test_a_stage_or_a_variant_that_is_none_says_so(page: Page, load: Any) -> None:
+    page.goto(f"/v/{load()}/thirteenth")
+    expect(page.get_by_text("There is no such stage")).to_be_visible()
     page.goto("/v/00000000-0000-0000-0000-000000000000/life")
     expect(page.get_by_role("alert")).to_contain_text("there is no such variant")
 

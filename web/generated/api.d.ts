@@ -806,6 +806,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Book
+         * @description The book page by page, with what is missing, papers and maintenance.
+         */
+        get: operations["getBook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/book/file/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Book File
+         * @description The book as one page that works offline, as a PDF, the cards for the wall at A5, the book's data, or maintenance for a calendar.
+         */
+        get: operations["bookFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit/openings": {
         parameters: {
             query?: never;
@@ -1837,6 +1877,37 @@ export interface components {
             }[];
         };
         /**
+         * Block
+         * @description A piece of a page: a heading, a text, steps in order, points, a table, or a picture of the design by its name.
+         */
+        Block: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "heading" | "text" | "warning" | "steps" | "points" | "table" | "picture";
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Head
+             * @default []
+             */
+            head: string[];
+            /**
+             * Rows
+             * @default []
+             */
+            rows: string[][];
+        };
+        /**
          * Board
          * @description A fuse board. Its letter starts the code of its circuits. ``fed_from`` is the board that feeds it; the busbar when absent.
          *
@@ -2042,6 +2113,44 @@ export interface components {
             temp_c?: number | null;
             /** Humidity Frac */
             humidity_frac?: number | null;
+        };
+        /**
+         * BookPage
+         * @description A page of the book: written when nothing is missing; ``from_``: what it is made of.
+         */
+        BookPage: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Made Of */
+            made_of: string;
+            /** Missing */
+            missing: components["schemas"]["Missing"][];
+            /** Blocks */
+            blocks: components["schemas"]["Block"][];
+        };
+        /**
+         * BookPart
+         * @description The whole book on a day.
+         */
+        BookPart: {
+            /** Name */
+            name: string;
+            /** Variant */
+            variant: string;
+            /** Today */
+            today: string;
+            /** Pages */
+            pages: components["schemas"]["BookPage"][];
+            /** Papers */
+            papers: components["schemas"]["PaperPart"][];
+            /** Care */
+            care: components["schemas"]["CarePart"][];
+            /** Source */
+            source: components["schemas"]["SourceOut"][];
+            /** Held Back */
+            held_back: string[];
         };
         /**
          * Build
@@ -2519,6 +2628,26 @@ export interface components {
              * @default false
              */
             with_acid: boolean;
+        };
+        /**
+         * CarePart
+         * @description An item of maintenance with when it is due.
+         */
+        CarePart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Every */
+            every: string;
+            /** Last */
+            last: string | null;
+            /** Due */
+            due: string | null;
+            /** Status */
+            status: string;
+            /** How */
+            how: string;
         };
         /**
          * CatalogueItem
@@ -3688,6 +3817,14 @@ export interface components {
              */
             prove: components["schemas"]["Prove"];
             /**
+             * @default {
+             *       "owner": "",
+             *       "where": {},
+             *       "open": []
+             *     }
+             */
+            handover: components["schemas"]["Handover"];
+            /**
              * Accepted
              * @default []
              */
@@ -4146,6 +4283,16 @@ export interface components {
              * @default []
              */
             purchases: components["schemas"]["Purchase"][];
+            /**
+             * Papers
+             * @default []
+             */
+            papers: components["schemas"]["Paper"][];
+            /**
+             * Services
+             * @default []
+             */
+            services: components["schemas"]["Service"][];
         };
         /**
          * FanPart
@@ -5352,6 +5499,31 @@ export interface components {
         HTTPValidationError: {
             /** Detail */
             detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * Handover
+         * @description ``where``: in one's own words where a thing is found; empty: by its place in Layout. ``owner``: whom the book is for; ``open``: points that are left.
+         */
+        Handover: {
+            /**
+             * Owner
+             * @default
+             */
+            owner: string;
+            /**
+             * Where
+             * @default {}
+             */
+            where: {
+                [key: string]: string;
+            };
+            /**
+             * Open
+             * @default []
+             */
+            open: string[];
+            /** Km Per Day */
+            km_per_day?: number | null;
         };
         /**
          * Headroom
@@ -7160,6 +7332,16 @@ export interface components {
              */
             examples: components["schemas"]["WorkedExample"][];
         };
+        /**
+         * Missing
+         * @description Something that a page lacks, and where it is entered: a stage with its view.
+         */
+        Missing: {
+            /** Text */
+            text: string;
+            /** To */
+            to: string;
+        };
         /** MoneyPart */
         MoneyPart: {
             /** Rows */
@@ -7888,6 +8070,55 @@ export interface components {
              * @default false
              */
             relay: boolean;
+        };
+        /**
+         * Paper
+         * @description A certificate or declaration as it was signed: by whom, with which licence and number, on which day. Only whoever signed it enters it.
+         */
+        Paper: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Licence
+             * @default
+             */
+            licence: string;
+            /**
+             * Number
+             * @default
+             */
+            number: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+        };
+        /**
+         * PaperPart
+         * @description A paper of the region: who signs it, whether the system waits for it, and its signature.
+         */
+        PaperPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** System */
+            system: string;
+            /** By */
+            by: string;
+            /** Needed */
+            needed: boolean;
+            /** Signed By */
+            signed_by: string;
+            /** Licence */
+            licence: string;
+            /** Number */
+            number: string;
+            /** On */
+            on: string;
         };
         /**
          * PatchOp
@@ -9542,6 +9773,35 @@ export interface components {
              * @default []
              */
             step_z_m: number[];
+        };
+        /**
+         * Service
+         * @description A piece of maintenance that was done.
+         */
+        Service: {
+            /** Id */
+            id: string;
+            /** Item */
+            item: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /** Odometer Km */
+            odometer_km?: number | null;
+            /** Cost */
+            cost?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * Session
@@ -14276,6 +14536,92 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getBook: {
+        parameters: {
+            query: {
+                /** @description the day that is asked for, like 2027-03-14 */
+                today: string;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    bookFile: {
+        parameters: {
+            query: {
+                /** @description the day that is asked for, like 2027-03-14 */
+                today: string;
+                size?: ("A4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+                kind: "book.html" | "book.pdf" | "cards.pdf" | "book.json" | "maintenance.ics";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

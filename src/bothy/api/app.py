@@ -18,7 +18,7 @@ from sqlalchemy import text
 from starlette.middleware.gzip import GZipMiddleware
 
 from bothy import __version__
-from bothy.api import bring, build, exports, fit, problems, projects, reference, roof, sizing, trips, variants, water
+from bothy.api import book, bring, build, exports, fit, problems, projects, reference, roof, sizing, trips, variants, water
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
 from bothy.jobs.runner import Runner
@@ -95,6 +95,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.include_router(fit.gap_router)
     app.include_router(roof.router)
     app.include_router(build.router)
+    app.include_router(book.router)
     app.include_router(roof.parts_router)
     app.include_router(sizing.router)
     app.include_router(reference.router)

@@ -27,7 +27,8 @@ FAN_S = 40.0
 Day = Annotated[str, Query(min_length=10, max_length=10, description="the day that is asked for, like 2027-03-14")]
 
 
-def _day(text: str) -> dt.date:
+def day_asked(text: str) -> dt.date:
+    """A day in an address. Raises :class:`BadInput` where it is none."""
     try:
         day = dt.date.fromisoformat(text)
     except ValueError:
@@ -38,7 +39,7 @@ def _day(text: str) -> dt.date:
 
 
 def _made(variant_id: uuid.UUID, today: str, store: Store, reports: Cache, revision: int | None = None) -> tuple[BuildPart, str]:
-    day = _day(today)
+    day = day_asked(today)
     head, kept = standing(store, reports, variant_id, revision)
     facts = facts_of(head.evidence)
     with TURNS:
@@ -58,7 +59,7 @@ def _fan(design: Design, facts: Facts, today: dt.date) -> FanPart:
 @router.get("/{variant_id}/build/fan", operation_id="getFinish", response_model=FanPart, responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}})
 def get_finish(variant_id: uuid.UUID, today: Day, store: Store, reports: Cache) -> Any:
     """The finish by simulation with people; takes some seconds and can be let go of."""
-    day = _day(today)
+    day = day_asked(today)
     head, kept = standing(store, reports, variant_id)
     return BOUNDED.run("sum", _fan, kept.design, facts_of(head.evidence), day, most_s=FAN_S)
 

@@ -50,6 +50,7 @@ STAGES: tuple[StageRow, ...] = (
     StageRow("gas", lambda d, _: d.gas.begun, lambda d, _: _gas(d)),
     StageRow("fit", lambda d, _: d.fit.begun, lambda d, _: bool(d.fit.places)),
     StageRow("build", lambda d, f: d.build.begun or bool(f.log), lambda d, _: d.build.start_day is not None and bool(d.build.people)),
+    StageRow("handover", lambda d, f: d.handover.begun or bool(f.papers or f.services), lambda d, _: bool(d.handover.where)),
     StageRow("prove", lambda _, f: bool(f.readings), lambda _, p: p.testable > 0 and p.read >= p.testable and p.unanswered == 0, proved=True),
 )
 """In the order of the work. Trips has no stones: its findings come with each run."""

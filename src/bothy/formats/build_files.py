@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 from bothy.core.build.part import BuildPart
 from bothy.formats.tables import plain
@@ -65,26 +65,27 @@ def _folded(line: str) -> str:
     return "\r\n ".join(out)
 
 
+def ics_text(name: str, today: str, events: Sequence[tuple[str, str, str | None, str, str]]) -> str:
+    """An iCalendar of events (id, begin, end, summary, description): local time without a zone, or (``end`` None) a whole day."""
+    lines = ["BEGIN:VCALENDAR", "VERSION:2.0", "PRODID:-//Bothy//Build//EN", f"X-WR-CALNAME:{_text(name)}"]
+    stamp = today.replace("-", "") + "T000000Z"
+    for id, begin, end, summary, about in events:
+        at = begin.replace("-", "").replace(":", "")
+        when = [f"DTSTART;VALUE=DATE:{at}"] if end is None else [f"DTSTART:{at}00", f"DTEND:{end.replace('-', '').replace(':', '')}00"]
+        lines += ["BEGIN:VEVENT", f"UID:{id}", f"DTSTAMP:{stamp}", *when, f"SUMMARY:{_text(summary)}", f"DESCRIPTION:{_text(about)}", "END:VEVENT"]
+    lines.append("END:VCALENDAR")
+    return "\r\n".join(_folded(x) for x in lines) + "\r\n"
+
+
 def to_ics(b: BuildPart, name: str) -> str:
     """Each piece of each task as an appointment in floating local time."""
-    lines = ["BEGIN:VCALENDAR", "VERSION:2.0", "PRODID:-//Bothy//Build//EN", f"X-WR-CALNAME:{_text(name)}"]
-    stamp = b.today.replace("-", "") + "T000000Z"
+    events = []
     for t in b.tasks:
         for n, (start, end) in enumerate(t.pieces):
             more = f" ({n + 1} of {len(t.pieces)})" if len(t.pieces) > 1 else ""
             about = " ".join([*t.reasons, t.note, f"Ask {t.ask}." if t.ask else ""]).strip()
-            lines += [
-                "BEGIN:VEVENT",
-                f"UID:{t.id}-{n}@bothy",
-                f"DTSTAMP:{stamp}",
-                f"DTSTART:{start.replace('-', '').replace(':', '')}00",
-                f"DTEND:{end.replace('-', '').replace(':', '')}00",
-                f"SUMMARY:{_text(t.name + more)}",
-                f"DESCRIPTION:{_text(about)}",
-                "END:VEVENT",
-            ]
-    lines.append("END:VCALENDAR")
-    return "\r\n".join(_folded(x) for x in lines) + "\r\n"
+            events.append((f"{t.id}-{n}@bothy", start, end, t.name + more, about))
+    return ics_text(name, b.today, events)
 
 
 XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"

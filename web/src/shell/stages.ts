@@ -17,7 +17,7 @@ export const STAGES: Stage[] = [
   { id: "fit", word: "Layout and weight", key: "9", question: "Where does it go, and what does it weigh?", page: () => import("../stages/fit/Fit") },
   { id: "build", word: "Build", key: "0", question: "What next, and when is it done?", page: () => import("../stages/build/Build") },
   { id: "prove", word: "Test", key: "-", question: "Does it do what the design says?", page: () => import("../stages/prove/Prove") },
-  { id: "handover", word: "Hand over", key: "=", question: "What goes with the vehicle?" },
+  { id: "handover", word: "Hand over", key: "=", question: "What goes with the vehicle?", page: () => import("../stages/handover/Handover") },
 ];
 
 /** The stage on which an item of the design is worked on. */

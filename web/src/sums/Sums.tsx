@@ -21,6 +21,7 @@ const FIELDS: Record<string, string> = {
   gas: "Gas",
   fit: "Fit",
   build: "Build",
+  handover: "Hand over",
   proving: "Test",
 };
 

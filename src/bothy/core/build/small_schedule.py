@@ -137,5 +137,5 @@ def schedule(inp: ScheduleIn, sources: dict[str, Figure] | None = None) -> Sched
     return ScheduleOut.of(
         makespan_h=derived("makespan_h", "least of all schedules that keep people, waits and releases", least, SCHEDULE, task_count=len(size)),
         lower_bound_h=derived("lower_bound_h", "as if there were people enough", bound, SCHEDULE, task_count=len(size)),
-        start_h=starts,
+        start_h={k: derived("start_h", "earliest in that makespan, in the order of the list", v, SCHEDULE, makespan_h=least) for k, v in starts.items()},
     )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import NamedTuple, Self
 
-from pydantic import BaseModel, Field, model_validator
+from pydantic import Field, model_validator
 
 from bothy.core.contract import Contract, Outcome, Whole, wrong
 from bothy.core.figure import Figure, derived
@@ -103,18 +103,11 @@ class WeatherWindowIn(Contract):
         return self
 
 
-class BlockedOut(BaseModel):
-    temp: int
-    rain: int
-    wind: int
-    dark: int
-
-
 class WeatherWindowOut(Outcome):
     start_index: int | None
     start_indices: list[int]
     ok_hours_count: int
-    blocked_hours_count: BlockedOut
+    blocked_hours_count: dict[str, int]
 
 
 def weather_window(inp: WeatherWindowIn, sources: dict[str, Figure] | None = None) -> WeatherWindowOut:
@@ -128,5 +121,8 @@ def weather_window(inp: WeatherWindowIn, sources: dict[str, Figure] | None = Non
         start_index=first,
         start_indices=starts,
         ok_hours_count=derived("ok_hours_count", "hours that nothing blocks", sum(not x for x in why), WEATHER, hour_count=len(hours)),
-        blocked_hours_count=BlockedOut(**{k: sum(k in x for x in why) for k in ("temp", "rain", "wind", "dark")}),
+        blocked_hours_count={
+            k: derived("blocked_hours_count", f"hours that {k} blocks", sum(k in x for x in why), WEATHER, hour_count=len(hours))
+            for k in ("temp", "rain", "wind", "dark")
+        },
     )

@@ -8,12 +8,12 @@ from __future__ import annotations
 from typing import Any
 
 from bothy.core.book import Book, Written
-from bothy.core.calculators import build, fit, gas, power, proving, trips, warmth, water, wiring
+from bothy.core.calculators import build, fit, gas, handover, power, proving, trips, warmth, water, wiring
 from bothy.core.calculators.entry import Calculator
 from bothy.core.contract import BadInput, Outcome, parse
 from bothy.core.plain import check
 
-FIELDS = (power, wiring, trips, warmth, water, gas, fit, build, proving)
+FIELDS = (power, wiring, trips, warmth, water, gas, fit, build, proving, handover)
 CALCULATORS: dict[str, Calculator] = {c.name: c for field in FIELDS for c in field.TABLE}
 
 

@@ -14,6 +14,7 @@ from bothy.core.design.base import Doc
 from bothy.core.design.build import Build
 from bothy.core.design.fit import Fit
 from bothy.core.design.gas import Gas
+from bothy.core.design.handover import Handover
 from bothy.core.design.life import Appliance, Life
 from bothy.core.design.power import Power
 from bothy.core.design.prove import Accepted, Prove
@@ -55,6 +56,7 @@ class Design(Doc):
     fit: Fit = Fit()
     build: Build = Build()
     prove: Prove = Prove()
+    handover: Handover = Handover()
     accepted: list[Accepted] = Field([], max_length=500)
 
     @model_validator(mode="after")

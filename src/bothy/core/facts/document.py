@@ -8,7 +8,7 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import wrong
 from bothy.core.design.base import Doc
-from bothy.core.facts.kinds import Closing, GasCheck, GasTest, HoldTest, LogEntry, PreTrip, Purchase, Reading, Seen, Weighing
+from bothy.core.facts.kinds import Closing, GasCheck, GasTest, HoldTest, LogEntry, Paper, PreTrip, Purchase, Reading, Seen, Service, Weighing
 
 
 class Facts(Doc):
@@ -27,6 +27,8 @@ class Facts(Doc):
     seen: list[Seen] = Field([], max_length=2000)
     closings: list[Closing] = Field([], max_length=100)
     purchases: list[Purchase] = Field([], max_length=2000)
+    papers: list[Paper] = Field([], max_length=40)
+    services: list[Service] = Field([], max_length=2000)
 
     @model_validator(mode="after")
     def _once(self) -> Self:
@@ -41,6 +43,8 @@ class Facts(Doc):
             ("look at", [x.id for x in self.seen]),
             ("closing of", [x.id for x in self.closings]),
             ("purchase", [x.id for x in self.purchases]),
+            ("paper", [x.id for x in self.papers]),
+            ("maintenance", [x.id for x in self.services]),
         ):
             for i, one in enumerate(ids):
                 if one in ids[:i]:

@@ -154,6 +154,34 @@ class Purchase(Doc):
     note: Note = ""
 
 
+class Paper(Doc):
+    """A certificate or declaration as it was signed: by whom, with which licence and number, on which day. Only whoever signed it enters it."""
+
+    id: Annotated[str, Field(min_length=1, max_length=40)]
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    licence: Person = ""
+    number: Person = ""
+    on: Day = ""
+
+    @model_validator(mode="after")
+    def _licensed(self) -> Self:
+        if self.id in ("mains", "gas", "seats") and not self.licence.strip():
+            raise wrong("licence", "is required: the number of the licence of whoever signed it")
+        return self
+
+
+class Service(Doc):
+    """A piece of maintenance that was done."""
+
+    id: Id
+    item: Annotated[str, Field(min_length=1, max_length=40)]
+    on: Day = ""
+    who: Person = ""
+    odometer_km: float | None = Field(None, ge=0, le=1e7)
+    cost: float | None = Field(None, ge=0, le=1e6)
+    note: Note = ""
+
+
 class Weighing(Doc):
     """What a weighbridge said, kg; ``left_kg`` where each side was weighed. ``loaded`` is the loading of Fit that it was weighed in.
 

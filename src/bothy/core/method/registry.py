@@ -155,5 +155,7 @@ SECTIONS: dict[str, str] = {
     "build.cuts": "Cuts from stock",
     "build.order-date": "Order dates",
     "build.lifting": "Lifting",
+    "handover.book": "The vehicle’s book",
+    "handover.maintenance": "Maintenance",
 }
 """``field.section`` -> title, in the order of the pages."""

@@ -1,0 +1,1 @@
+"""Hand over: the vehicle’s book, papers and maintenance."""

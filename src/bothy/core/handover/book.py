@@ -1,0 +1,548 @@
+"""The vehicle's book, page by page, from what was designed, built and proved; what is missing is said, never made up (method handover.book)."""
+
+from __future__ import annotations
+
+import datetime as dt
+from collections.abc import Iterable
+
+from bothy.core.design.document import Design
+from bothy.core.facts.document import Facts
+from bothy.core.handover.maintenance import due
+from bothy.core.handover.part import Block, BookPage, BookPart, CarePart, Missing, PaperPart
+from bothy.core.method.sources import Method, written
+from bothy.core.region import REGIONS
+from bothy.core.report import Report
+from bothy.core.wiring.lists import bench_lists
+
+SOURCE = Method("handover.book")
+
+
+def _place(r: Report, key: str) -> str:
+    """Where a thing stands, in words; empty when it has no place."""
+    t = next((x for x in r.fit.things if x.key == key), None)
+    if t is None or t.box is None:
+        return ""
+    x0, x1, y0, y1, z0, z1 = t.box
+    side = "on the left" if (y0 + y1) / 2 > 0.25 else "on the right" if (y0 + y1) / 2 < -0.25 else "in the middle"
+    high = f"{max(0.0, (z0 + z1) / 2):.1f} m over the floor" if z1 > 0 else "under the floor"
+    return f"{side}, {(x0 + x1) / 2:.1f} m from the rear, {high}"
+
+
+def _where(d: Design, r: Report, what: str, key: str | None) -> str:
+    said = d.handover.where.get(what, "")  # type: ignore[call-overload]
+    return str(said) or (_place(r, key) if key else "")
+
+
+class _Page:
+    """A page that is being written."""
+
+    def __init__(self, id: str, title: str, made_of: str) -> None:
+        self.id, self.title, self.made_of = id, title, made_of
+        self.missing: list[Missing] = []
+        self.blocks: list[Block] = []
+
+    def lack(self, text: str, to: str) -> None:
+        self.missing.append(Missing(text=text, to=to))
+
+    def heading(self, text: str) -> None:
+        self.blocks.append(Block(kind="heading", text=text))
+
+    def text(self, text: str) -> None:
+        self.blocks.append(Block(kind="text", text=text))
+
+    def warn(self, text: str) -> None:
+        self.blocks.append(Block(kind="warning", text=text))
+
+    def steps(self, items: Iterable[str]) -> None:
+        self.blocks.append(Block(kind="steps", items=list(items)))
+
+    def points(self, items: Iterable[str]) -> None:
+        self.blocks.append(Block(kind="points", items=list(items)))
+
+    def table(self, head: list[str], rows: list[list[str]]) -> None:
+        if rows:
+            self.blocks.append(Block(kind="table", head=head, rows=rows))
+
+    def picture(self, name: str) -> None:
+        self.blocks.append(Block(kind="picture", text=name))
+
+    def done(self) -> BookPage:
+        return BookPage(id=self.id, title=self.title, made_of=self.made_of, missing=self.missing, blocks=self.blocks)
+
+
+def _isolation(d: Design, r: Report) -> BookPage:
+    p = _Page("isolation", "Switch it off", "places in Layout, and what you wrote beside")
+    p.warn("In a fire or a smell of gas: everybody out first. Switch off only what can be reached on the way.")
+    rows = []
+    gas, water = bool(d.gas.vessels), bool(d.water.tanks or d.water.pump)
+    mains = d.power.shore is not None or (d.power.inverter is not None)
+    asked = (
+        (
+            "battery_switch",
+            "Battery",
+            "Turn the battery switch off: all low voltage is dead but what is joined before it.",
+            "power:bank",
+            d.power.bank is not None,
+        ),
+        ("main_fuse", "Main fuse", "Right at the battery; it is drawn only with the switch off.", "power:bank", d.power.bank is not None),
+        ("inverter", "Inverter", "Off at its own switch; its sockets are mains.", "power:inverter", d.power.inverter is not None),
+        ("shore", "Mains from outside", "Pull the plug outside at the post first, then at the vehicle.", "power:shore", mains and d.power.shore is not None),
+        ("gas_valve", "Gas", "Shut the valve on the cylinder, clockwise.", f"gas:{d.gas.vessels[0].id}" if gas else None, gas),
+        ("water_drain", "Water", "Pump off at its switch; open the drain and all taps.", "water:pump", water),
+    )
+    for what, name, how, key, there in asked:
+        if not there:
+            continue
+        at = _where(d, r, what, key)
+        rows.append([name, how, at or "not entered"])
+        if not at:
+            p.lack(f"Where the {name.lower()} is switched off", "handover")
+    for what, name in (("extinguisher", "Extinguisher"), ("fire_blanket", "Fire blanket"), ("first_aid", "First aid")):
+        at = _where(d, r, what, None)
+        if at:
+            rows.append([name, "", at])
+        elif what == "extinguisher":
+            rows.append([name, "", "not entered"])
+            p.lack("Where the extinguisher hangs", "handover")
+    p.table(["what", "how", "where"], rows)
+    p.picture("layout")
+    return p.done()
+
+
+def _emergency(d: Design) -> BookPage:
+    p = _Page("emergency", "In an emergency", "what the vehicle has; the number of its region")
+    number = {"uk": "999 or 112", "eu": "112", "us": "911", "au": "000"}[d.region]
+    p.warn(f"Emergency call: {number}. Say where you are before anything else.")
+    p.heading("Fire")
+    p.steps(
+        [
+            "Everybody out, animals too.",
+            "Call.",
+            "Gas valve shut only when it is safe to reach.",
+            "Extinguisher only on a small fire, with your back to the way out.",
+        ]
+    )
+    if d.gas.vessels or any(h.fuel in ("gas", "lpg") for h in d.warmth.heaters):
+        p.heading("Smell of gas")
+        p.steps(
+            [
+                "No flame, no switch, no telephone inside.",
+                "Shut the valve on the cylinder.",
+                "Doors and windows open, everybody out.",
+                "Back only when a gas fitter has found the leak.",
+            ]
+        )
+    p.heading("Carbon monoxide alarm")
+    p.steps(
+        [
+            "Everybody out into the air at once; headache and sleepiness are signs.",
+            "Heater, hob and engine off if that can be done on the way.",
+            f"Call {number}.",
+            "Nobody back in until it is cleared and the cause found.",
+        ]
+    )
+    p.heading("Water where it should not be")
+    p.steps(["Pump off.", "Mains plug out if water is near it.", "Drain open; find the joint before the pump goes on again."])
+    p.heading("Battery flat")
+    p.steps(["Lights and fridge off.", "Hook-up or engine on; wait until the monitor shows a fifth.", "Never join batteries of unlike kinds with leads."])
+    p.heading("Frost")
+    p.steps(["Drain the water before the night, all taps open.", "A lithium battery isn’t charged below 0 °C."])
+    return p.done()
+
+
+def _schedule(d: Design, r: Report, facts: Facts) -> BookPage:
+    p = _Page("circuits", "Circuits", "Wiring, with what was measured")
+    read = {x.circuit: x for x in facts.readings}
+    rows, unread = [], 0
+    sheet = {x.circuit: x for x in r.prove.rows}
+    for c in d.wiring.circuits:
+        w, row, got = r.wiring.circuits[c.id], sheet.get(c.id), read.get(c.id)
+        unread += row is not None and got is None and row.missing is None
+        expected = f"{row.low_a:.2f} to {row.high_a:.2f} A" if row is not None and row.low_a is not None and row.high_a is not None else "–"
+        measured = f"{got.current_a:.2f} A" if got is not None and got.current_a is not None else "–"
+        drop = f"{w.drop_v:.2f} V" if w.drop_v is not None else "–"
+        rows.append(
+            [
+                w.code,
+                c.name,
+                w.size_text,
+                f"{w.length_m:.1f} m",
+                f"{w.fuse_a:g} A" if w.fuse_a else "–",
+                drop,
+                expected,
+                measured,
+                (row.verdict or "–") if row else "–",
+            ]
+        )
+    if not rows:
+        p.lack("No circuit is planned yet", "wiring")
+    if unread:
+        p.lack(f"{unread} circuits are not measured yet", "prove")
+    p.table(["code", "circuit", "cable", "length", "fuse", "drop", "expected", "measured", "verdict"], rows)
+    p.picture("diagram")
+    return p.done()
+
+
+def _fuses(d: Design, r: Report, facts: Facts) -> BookPage:
+    p = _Page("fuses", "Fuses and spares", "Wiring")
+    lists = bench_lists(d, r.wiring.circuits, r.wiring.raceways, r.wiring.others, facts)
+    if not lists.fuses:
+        p.lack("No fuse is chosen yet", "wiring")
+    p.text("Draw a fuse only with its circuit off. The same kind and size goes in again; a larger one starts a fire. A fuse that blows twice has a reason.")
+    p.table(["kind", "size", "fitted", "carry spare"], [[f.family, f"{f.rating_a:g} A", str(f.fitted), str(f.spare)] for f in lists.fuses])
+    rows = [[r.wiring.circuits[c.id].code, c.name, f"{r.wiring.circuits[c.id].fuse_a:g} A"] for c in d.wiring.circuits if r.wiring.circuits[c.id].fuse_a]
+    p.heading("What each protects")
+    p.table(["code", "circuit", "fuse"], rows)
+    at = _where(d, r, "fuse_board", next((f"wiring:{b.id}" for b in d.wiring.boards), None))
+    if at:
+        p.text(f"The board is {at}.")
+    elif rows:
+        p.lack("Where the fuse board is", "handover")
+    return p.done()
+
+
+def _water(d: Design, r: Report) -> BookPage:
+    p = _Page("water", "Water: fill, drain, frost", "Water")
+    tanks = [
+        [t.name, t.holds, f"{r.water.tanks[t.id].full_l:.0f} L" if t.id in r.water.tanks else "–", _place(r, f"water:{t.id}") or t.place] for t in d.water.tanks
+    ]
+    p.table(["tank", "holds", "full", "where"], tanks)
+    p.heading("Fill")
+    p.steps(["Hose of drinking-water quality, run it clear first.", "Fill until the vent spits.", "Pump on; let each tap run until no air comes."])
+    p.heading("Drain for frost")
+    p.steps(
+        [
+            "Heating of the water off, let it cool.",
+            "Pump off.",
+            "Open the drain and every tap, hot and cold, and the shower, held low.",
+            "Run the pump dry for a few seconds.",
+            "Traps: antifreeze that may go into drinking-water systems, never the engine’s.",
+        ]
+    )
+    s = r.water.sanitise
+    p.heading("Clean it, twice a year and after lying idle")
+    if s is not None:
+        p.text("Dose, time and rinse stand in Water, Care; keep the water off the plants afterwards.")
+    p.points(
+        ["Chlorine or what its maker names, through every tap.", "Let it stand as long as it says, then rinse until nothing smells.", "Never mix cleaners."]
+    )
+    at = _where(d, r, "water_drain", "water:pump")
+    if not at:
+        p.lack("Where the water is drained", "handover")
+    if r.water.frost:
+        p.heading("What freezes first")
+        p.points(sorted({f.name for f in r.water.frost if getattr(f, "name", "")})[:10])
+    return p.done()
+
+
+def _before_driving(d: Design) -> BookPage:
+    p = _Page("driving", "Before you drive", "what the vehicle has")
+    items = ["Steps in, awning in, doors and lids latched.", "Windows and roof fans shut.", "Everything that can fly is stowed; heavy things low."]
+    if d.power.shore is not None:
+        items.insert(0, "Mains lead off, stowed, flap shut.")
+    if d.gas.vessels:
+        items.append("Gas shut at the cylinder, unless its regulator is made for driving.")
+        items.append("Hob cold, lid down.")
+    if d.water.tanks:
+        items.append("Drain tap shut, waste emptied where it may be.")
+    if d.water.hot is not None:
+        items.append("Water heater off.")
+    if d.warmth.heaters:
+        items.append("Heater off at a filling station.")
+    if d.fit.roof.spots:
+        items.append("A look at the roof: panels, glands, seals.")
+    items += ["Tyres: pressure and age.", "People belted on seats that are made for it."]
+    p.points(items)
+    return p.done()
+
+
+def _weights(d: Design, r: Report, facts: Facts) -> BookPage:
+    p = _Page("weights", "Weights and tyres", "Layout and weight, the weighbridge")
+    w = r.fit.weight
+    p.table(
+        ["loading", "whole", "front axle", "rear axle", "left"],
+        [
+            [
+                x.name,
+                f"{x.gross_kg:.0f} kg",
+                f"{x.front_kg:.0f} kg" if x.front_kg is not None else "–",
+                f"{x.rear_kg:.0f} kg" if x.rear_kg is not None else "–",
+                f"{x.payload_left_kg:.0f} kg" if x.payload_left_kg is not None else "–",
+            ]
+            for x in w.loadings
+        ]
+        if d.fit.begun
+        else [],
+    )
+    limits = [
+        (n, v)
+        for n, v in (("whole", w.gross_limit_kg), ("front axle", w.front_limit_kg), ("rear axle", w.rear_limit_kg), ("roof", w.roof_limit_kg))
+        if v is not None
+    ]
+    p.table(["limit", "kg"], [[n, f"{v:.0f}"] for n, v in limits])
+    if facts.weighings:
+        p.heading("Weighed")
+        p.table(["on", "front", "rear"], [[x.on or "–", f"{x.front_kg:.0f} kg", f"{x.rear_kg:.0f} kg"] for x in facts.weighings])
+    elif d.vehicle.preset != "boat":
+        p.lack("It was never weighed", "fit?view=weight")
+    p.text("Figures are estimates until it is weighed, loaded for travel, each axle. Overload is an offence and can void the insurance.")
+    return p.done()
+
+
+def _tests(d: Design, r: Report, facts: Facts) -> BookPage:
+    p = _Page("tests", "Test record", "what was measured")
+    names = {c.id: c.name for c in d.wiring.circuits}
+    p.table(
+        ["circuit", "at the load", "amps", "on", "by"],
+        [
+            [
+                names.get(x.circuit, x.circuit),
+                f"{x.load_voltage_v:.2f} V" if x.load_voltage_v is not None else "–",
+                f"{x.current_a:.2f} A" if x.current_a is not None else "–",
+                x.taken_at[:10] or "–",
+                x.taken_by or "–",
+            ]
+            for x in facts.readings
+        ],
+    )
+    if r.prove.testable and r.prove.read < r.prove.testable:
+        p.lack(f"{r.prove.testable - r.prove.read} of {r.prove.testable} circuits are not read", "prove")
+    p.table(
+        ["water, pressure test", "from", "to", "on", "by"],
+        [[x.name, f"{x.start_kpa:.0f} kPa", f"{x.end_kpa:.0f} kPa", x.on or "–", x.who or "–"] for x in facts.water_tests],
+    )
+    if d.water.runs and not facts.water_tests:
+        p.lack("The water was never pressure tested", "water?view=care")
+    p.table(
+        ["gas, leak test", "from", "to", "on", "by", "signed"],
+        [[x.name, f"{x.start_mbar:.1f} mbar", f"{x.end_mbar:.1f} mbar", x.on or "–", x.who or "–", "yes" if x.signed else "no"] for x in facts.gas_tests],
+    )
+    if d.gas.vessels and not any(x.signed for x in facts.gas_tests):
+        p.lack("No signed leak test of the gas", "gas?view=papers")
+    return p.done()
+
+
+PAPERS: dict[str, dict[str, str]] = {
+    "mains": {
+        "uk": "Installation certificate, BS 7671 with part 721",
+        "eu": "Test report, HD 60364-7-721, national form",
+        "us": "Inspection to NEC article 551, where it is asked for",
+        "au": "Certificate of compliance, AS/NZS 3001.2",
+    },
+    "gas": {
+        "uk": "Gas safety record, EN 1949",
+        "eu": "Inspection certificate, EN 1949, national form",
+        "us": "Leakage test record, NFPA 1192",
+        "au": "Compliance certificate and plate, AS/NZS 5601.2",
+    },
+    "dc": {
+        "uk": "Builder’s declaration for low voltage, EN 1648",
+        "eu": "Builder’s declaration for low voltage, EN 1648",
+        "us": "Builder’s declaration for low voltage, NFPA 1192",
+        "au": "Builder’s declaration for low voltage, AS/NZS 3001.2",
+    },
+    "vehicle": {
+        "uk": "Change of body type",
+        "eu": "Technical inspection and entry in the papers",
+        "us": "Title or registration as a motor home, by state",
+        "au": "Approval of the modification",
+    },
+    "seats": {"uk": "Approval of seats and belts", "eu": "Approval of seats and belts", "us": "Statement to FMVSS", "au": "Engineer’s certificate"},
+}
+BY = {"mains": "a licensed electrician", "gas": "a licensed gas fitter", "dc": "the builder", "vehicle": "the authority", "seats": "an engineer"}
+
+
+def papers_of(d: Design, facts: Facts) -> list[PaperPart]:
+    """The papers that a vehicle needs in its region, with who signed them; nothing is ever filled in as if signed."""
+    signed = {x.id: x for x in facts.papers}
+    mains = d.power.shore is not None or any(c.kind == "ac" for c in d.wiring.circuits)
+    there = {
+        "mains": mains,
+        "gas": bool(d.gas.vessels and d.gas.appliances),
+        "dc": bool(d.wiring.circuits),
+        "vehicle": "registration" in d.build.also,
+        "seats": "belted_seat" in d.build.also,
+    }
+    out = []
+    for system, needed in there.items():
+        if not needed:
+            continue
+        s = signed.get(system)
+        out.append(
+            PaperPart(
+                id=system,
+                name=PAPERS[system][d.region],
+                system=system,
+                by=BY[system],
+                needed=system in ("mains", "gas", "seats"),
+                signed_by=s.name if s else "",
+                licence=s.licence if s else "",
+                number=s.number if s else "",
+                on=s.on if s else "",
+            )
+        )
+    return out
+
+
+def _papers(d: Design, papers: list[PaperPart]) -> BookPage:
+    p = _Page("papers", "Certificates and declarations", "what was signed")
+    p.table(
+        ["paper", "signed by", "licence", "number", "on"],
+        [[x.name, x.signed_by or "not signed", x.licence or "–", x.number or "–", x.on or "–"] for x in papers],
+    )
+    for x in papers:
+        if not x.signed_by:
+            p.lack(f"{x.name}: to be signed by {x.by}", "handover")
+    if not papers:
+        p.text("This vehicle has no system that asks for one.")
+    p.text(REGIONS[d.region].licensed)
+    return p.done()
+
+
+CARE: tuple[tuple[str, str, int, str, str], ...] = (
+    ("joints", "Bolted joints, panel and rack fixings", 12, "always", "With a torque wrench, battery switch off; once after the first 500 km, too."),
+    ("battery", "Battery: voltage, terminals, straps", 6, "bank", "Clean and tight; flooded ones: level."),
+    ("alarms", "Carbon monoxide, smoke and gas alarm", 1, "always", "By their button; batteries once a year."),
+    ("extinguisher", "Extinguisher", 12, "always", "Gauge in the green; service by its label."),
+    ("rcd", "Residual-current device", 3, "mains", "Its test button, on hook-up."),
+    ("mains", "Mains inspection by the licensed trade", 36, "mains", "Sooner where it is used often, or by your law."),
+    ("gas", "Gas inspection by the licensed trade", 12, "gas", "Every two years in some countries; the law of yours counts."),
+    ("hose", "Gas hose and regulator: dates, cracks", 12, "gas", "Changed by the date that is printed on them."),
+    ("panels", "Panels: clean, bond, glands", 6, "solar", "Not on the roof when it is wet; look under the edges."),
+    ("filter", "Water filter", 6, "filter", "Or by its litres."),
+    ("sanitise", "Clean the water system", 6, "water", "And after it has lain idle."),
+    ("strainer", "Pump strainer", 3, "pump", "Rinse it."),
+    ("valve", "Safety valve of the water heater", 6, "hot", "Lift it once; it must shut again."),
+    ("seals", "Roof and window seals", 6, "always", "Look from inside, too; damp after rain has a reason."),
+    ("damp", "Damp behind linings", 12, "always", "A meter at the corners and round each opening."),
+    ("heater", "Fuel heater: a run of a quarter of an hour", 1, "fuel", "Also in summer; service every two years."),
+    ("fridge", "Fridge: vents and back", 12, "fridge", "Dust off, air free."),
+    ("winter", "Drain for frost", 12, "water", "Before the first night under 2 °C."),
+)
+"""Item, name, months, what it needs, how (typical; data sheets and local law win)."""
+
+
+def care_of(d: Design, facts: Facts, today: dt.date) -> list[CarePart]:
+    """The maintenance that a vehicle asks for, with when it is due."""
+    kinds = {a.kind for a in d.life.appliances}
+    has = {
+        "always": True,
+        "bank": d.power.bank is not None,
+        "mains": d.power.shore is not None,
+        "gas": bool(d.gas.vessels),
+        "solar": bool(d.power.arrays),
+        "filter": bool(d.water.filters),
+        "water": bool(d.water.tanks),
+        "pump": d.water.pump is not None,
+        "hot": d.water.hot is not None,
+        "fuel": any(h.fuel in ("diesel", "petrol") for h in d.warmth.heaters),
+        "fridge": "cooling" in kinds,
+    }
+    last: dict[str, dt.date] = {}
+    for s in facts.services:
+        try:
+            day = dt.date.fromisoformat(s.on[:10])
+        except ValueError:
+            continue
+        last[s.item] = max(last.get(s.item, day), day)
+    out = []
+    for id, name, months, needs, how in CARE:
+        if not has[needs]:
+            continue
+        x = due(today, last.get(id), months)
+        out.append(
+            CarePart(
+                id=id,
+                name=name,
+                every=f"{months} months" if months > 1 else "month",
+                last=last[id].isoformat() if id in last else None,
+                due=x.due.isoformat() if x.due else None,
+                status=x.status,
+                how=how,
+            )
+        )
+    return out
+
+
+def _care(care: list[CarePart]) -> BookPage:
+    p = _Page("care", "Maintenance", "what the vehicle has, and the log")
+    p.table(["what", "every", "last", "due", "how"], [[x.name, x.every, x.last or "never", x.due or "now", x.how] for x in care])
+    return p.done()
+
+
+def _warranties(d: Design, facts: Facts) -> BookPage:
+    p = _Page("warranties", "Warranties and serial numbers", "what was received")
+    rows = [
+        [x.name, x.serial or "–", x.supplier or "–", x.received_on or x.ordered_on or "–", f"{x.warranty_months:.0f} months" if x.warranty_months else "–"]
+        for x in facts.purchases
+        if x.status in ("received", "spare")
+    ]
+    p.table(["what", "serial", "from", "since", "warranty"], rows)
+    if not rows:
+        p.lack("Nothing is written down as received", "build?view=shopping")
+    return p.done()
+
+
+def _open(d: Design, r: Report) -> BookPage:
+    p = _Page("open", "Open points and what isn’t known", "findings, answers, assumptions")
+    open_ = [f for f in r.findings if f.severity in ("danger", "fault") and f.accepted is None]
+    if open_:
+        p.heading("Not put right")
+        p.table(["", "what", "where"], [[f.severity, f.title, f.subject_name] for f in open_[:60]])
+    kept = [f for f in r.findings if f.accepted]
+    if kept:
+        p.heading("Kept as it is, with the owner’s reason")
+        p.table(["what", "where", "reason"], [[f.title, f.subject_name, f.accepted or ""] for f in kept])
+    if d.handover.open:
+        p.heading("Left to do")
+        p.points(d.handover.open)
+    if r.assumptions:
+        p.heading("Assumed, never entered")
+        p.points(
+            f"{a.label}: {a.value:g} {a.unit}, {a.why}" if isinstance(a.value, float | int) else f"{a.label}: {a.value}, {a.why}" for a in r.assumptions[:40]
+        )
+    dangers = sum(f.severity == "danger" for f in open_)
+    if dangers:
+        p.lack(f"{dangers} dangers are open", "worklist")
+    return p.done()
+
+
+def _method(r: Report) -> BookPage:
+    p = _Page("method", "How it was reckoned", "Bothy’s method")
+    p.text(
+        "Every figure follows from what was entered and the sections named here; each stands in Bothy under How it’s calculated, "
+        "with its formula, where it holds and a worked example."
+    )
+    p.points(sorted({s["text"] for s in r.sources()})[:160])
+    return p.done()
+
+
+def _signed_over() -> BookPage:
+    p = _Page("demonstration", "Shown and understood", "to be signed by hand")
+    p.text("Tick what was shown, then sign. The builder shows each; the owner does it once.")
+    p.points(
+        [
+            "☐ switching everything off",
+            "☐ hook-up, on and off",
+            "☐ gas on, off, changing a cylinder",
+            "☐ filling, draining, frost",
+            "☐ heater on and off",
+            "☐ fuses and spares",
+            "☐ alarms and extinguisher",
+            "☐ weights and loading",
+            "☐ this book",
+        ]
+    )
+    p.text("Owner: ______________________   Builder: ______________________   Date: ______________")
+    return p.done()
+
+
+def book(d: Design, r: Report, facts: Facts, today: dt.date, name: str, variant: str) -> BookPart:
+    """The whole book of a design on a day."""
+    papers, care = papers_of(d, facts), care_of(d, facts, today)
+    pages = [_isolation(d, r), _emergency(d), _before_driving(d), _schedule(d, r, facts), _fuses(d, r, facts)]
+    if d.water.tanks or d.water.pump is not None:
+        pages.append(_water(d, r))
+    pages += [_weights(d, r, facts), _tests(d, r, facts), _papers(d, papers), _care(care), _warranties(d, facts), _open(d, r), _method(r), _signed_over()]
+    held = [f"{x.system}: {x.name}" for x in papers if x.needed and not x.signed_by]
+    return BookPart(name=name, variant=variant, today=today.isoformat(), pages=pages, papers=papers, care=care, held_back=held, source=written(SOURCE))
