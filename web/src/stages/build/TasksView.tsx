@@ -13,12 +13,12 @@ export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
   const columns: Column<Task>[] = [
     {
       key: "state",
-      label: "",
-      width: "5%",
+      label: "state",
+      width: "6%",
       kind: "computed",
       show: (t) => <span title={t.state}>{t.state === "done" ? "●" : t.state === "begun" ? "◐" : "○"}</span>,
     },
-    { key: "name", label: "task", width: "37%", kind: "computed", show: (t) => <span className="font-sans text-peat">{t.name}</span> },
+    { key: "name", label: "task", width: "36%", kind: "computed", show: (t) => <span className="font-sans text-peat">{t.name}</span> },
     { key: "phase", label: "phase", width: "13%", kind: "computed", show: (t) => PHASES[t.phase] ?? t.phase },
     {
       key: "hours",
