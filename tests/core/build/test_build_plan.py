@@ -274,6 +274,10 @@ CASES: dict[str, tuple[Any, Any]] = {
         (design(), {"log": [entry("strip-out", 60), entry("rust-treat", 60), entry("deep-clean", 60)]}),
         (design(), {"log": [entry("strip-out", 10), entry("rust-treat", 8), entry("deep-clean", 3)]}),
     ),
+    "build-cycle": (
+        (design(own=[{"id": "x", "name": "X", "hours": 1, "after": ["fin-handover"], "before": ["strip-out"]}]), None),
+        (design(own=[{"id": "x", "name": "X", "hours": 1, "after": ["strip-out"], "before": ["fin-handover"]}]), None),
+    ),
     "build-budget": ((design(budget=300), None), (design(budget=100000), None)),
     "build-close-before-services": (
         (design(), {"log": [entry("line-ceiling")]}),

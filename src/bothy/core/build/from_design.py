@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-
 from bothy.core.build.task_list import Task, generate, usual_schools
 from bothy.core.build.templates import Template, whole_library
 from bothy.core.design.build import OwnTask
@@ -168,14 +166,25 @@ def _own(o: OwnTask, row: int) -> Template:
     )
 
 
-def tasks_of(d: Design, r: Report) -> list[Task]:
-    """Every task of a design, one's own among them, in the order of the work. Raises :class:`ValueError` when own tasks close a circle with the library's."""
+def tasks_and_circle(d: Design, r: Report) -> tuple[list[Task], list[str]]:
+    """Every task of a design, one's own among them, in the order of the work; and the own tasks that would close a circle with the library's: what was to wait
+    for them doesn't."""
     templates: dict[str, Template] = dict(whole_library())
     for n, o in enumerate(d.build.own):
         templates[f"own-{o.id}"] = _own(o, 1000 + n)
-    inside: Mapping[str, list[tuple[str, int]]] = laid_behind(r)
+    rest = (tags_of(d), quantities_of(d, r), schools_of(d))
+    inside, without = laid_behind(r), frozenset(d.build.own_way)
+    tied = dict(templates)
     for o in d.build.own:
         for later in o.before:
-            if later in templates:
-                templates[later] = templates[later]._replace(hard={**templates[later].hard, f"own-{o.id}": True})
-    return generate(tags_of(d), quantities_of(d, r), schools_of(d), templates, inside, frozenset(d.build.own_way))
+            if later in tied:
+                tied[later] = tied[later]._replace(hard={**tied[later].hard, f"own-{o.id}": True})
+    try:
+        return generate(*rest, tied, inside, without), []
+    except ValueError:
+        return generate(*rest, templates, inside, without), [o.name for o in d.build.own if o.before]
+
+
+def tasks_of(d: Design, r: Report) -> list[Task]:
+    """Every task of a design in the order of the work."""
+    return tasks_and_circle(d, r)[0]

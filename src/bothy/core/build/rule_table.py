@@ -11,6 +11,7 @@ rules(
     "build",
     (
         ("build-no-people", "fault", "Nobody is there for it", "Enter who works when, or ask for help.", PLAN),
+        ("build-cycle", "fault", "Tasks that wait for each other", "Take one of the orders away.", Method("build.critical-path")),
         ("build-lift-alone", "fault", "A lift for more than one", "Ask a second person for that day, or use a lifting aid.", Method("build.lifting")),
         ("build-trade-not-asked", "advice", "A licensed trade has no day yet", "Ask the trade, and enter the visit.", PLAN + OwnChoice("law of the region")),
         ("build-cure-stalled", "fault", "It doesn’t cure in that weather", "Build it in a heated hall, or later in the year.", Method("roof.cure-window")),

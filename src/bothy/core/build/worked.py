@@ -12,7 +12,7 @@ from bothy.core.build import rule_table  # noqa: F401  registers the rules
 from bothy.core.build.buying import order_dates, status_of
 from bothy.core.build.calendar import Sky, hours_of, people_of
 from bothy.core.build.durations import mean_of
-from bothy.core.build.from_design import WALL_ZONE, ZONES, schools_of, tasks_of
+from bothy.core.build.from_design import WALL_ZONE, ZONES, schools_of, tasks_and_circle, tasks_of
 from bothy.core.build.gate import SEVERITY, Behind, checked, lacks_of
 from bothy.core.build.pace import Pace, learnt
 from bothy.core.build.part import (
@@ -482,15 +482,23 @@ def _money(d: Design, shopping: Sequence[BuyPart], facts: Facts) -> MoneyPart:
     )
 
 
+def _is_day(text: str) -> bool:
+    try:
+        dt.date.fromisoformat(text)
+    except ValueError:
+        return False
+    return True
+
+
 def _curve(a: Asked, facts: Facts, today: dt.date) -> CurvePart:
     """Hours by the library that were planned to be done by each week, what is done of them, and what was spent."""
     value = {t.id: mean_of(*t.hours) for t in a.tasks}
     done = sum(value[k] * min(1.0, s.done) for k, s in a.states.items() if k in value)
-    dates = sorted({e.on[:10] for e in facts.log if e.on})
+    dates = sorted({e.on[:10] for e in facts.log if _is_day(e.on[:10])})
     days = [*dates, today.isoformat()]
     earned, spent = [], []
     for day in days:
-        sofar = states_of([e for e in facts.log if e.on[:10] <= day], today)
+        sofar = states_of([e for e in facts.log if e.on[:10] <= day or not _is_day(e.on[:10])], today)
         earned.append(sum(value[k] * min(1.0, s.done) for k, s in sofar.items() if k in value))
         spent.append(sum(s.spent_h for s in sofar.values()))
     ends = sorted((row.end, value[k]) for k, row in a.plan.rows.items())
@@ -526,7 +534,7 @@ def _schools(d: Design, r: Report, facts: Facts, today: dt.date, a: Asked) -> li
 
 
 def _findings(
-    d: Design, a: Asked, gates: Sequence[GatePart], shopping: Sequence[BuyPart], money: MoneyPart, facts: Facts, strays: Sequence[str]
+    d: Design, r: Report, a: Asked, gates: Sequence[GatePart], shopping: Sequence[BuyPart], money: MoneyPart, facts: Facts, strays: Sequence[str]
 ) -> list[Finding]:
     out: list[Finding] = []
     names = {t.id: t.template.name for t in a.tasks}
@@ -608,6 +616,11 @@ def _findings(
             if lacking:
                 lacking_names = ", ".join(x.name for x in lacking[:4])
                 out.append(finding(f"build-gate-{check}", f"zone:{g.zone}", g.name, f"Behind {g.name.lower()}, which is closed: {lacking_names}."))
+    circle = tasks_and_circle(d, r)[1]
+    if circle:
+        out.append(
+            finding("build-cycle", "build", "Build", f"What is to wait for {', '.join(circle[:4])} would wait in a circle; the plan leaves that order out.")
+        )
     if strays:
         out.append(
             finding("build-not-belonging", "build", "Build", f"{len(strays)} tasks are done that the design no longer asks for: {', '.join(strays[:4])}.")
@@ -666,7 +679,7 @@ def build_part(d: Design, r: Report, facts: Facts, today: dt.date) -> BuildPart:
         sky=[quick(MonthSky, month=m, low_c=c.tmin_c[m - 1], high_c=c.tmax_c[m - 1], rain_days=rain_days(c.place, m)) for m in range(1, 13)],
         asks=asks,
         strays=strays,
-        findings=_findings(d, a, gates, shopping, money, facts, strays),
+        findings=_findings(d, r, a, gates, shopping, money, facts, strays),
     )
 
 
