@@ -39,7 +39,7 @@ def test_curlew_has_its_honest_mistakes(demo: Any) -> None:
         ("danger", "gas-locker-vent-small", "locker"),
         ("fault", "power-inverter-breaker-small", "inverter"),
         ("fault", "wire-drop-over-limit", "front-fridge-90-l"),
-        ("fault", "test-fail", "water-pump-10-l-min"),
+        ("fault", "test-excess-joint", "water-pump-10-l-min"),
         ("fault", "warm-interstitial", "build:shelf-wall"),
         ("fault", "water-freeze-exposed", "tank:grey"),
         ("fault", "warm-frost-bay", "bay:grey-bay"),

@@ -846,6 +846,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/commissioning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Commissioning
+         * @description Every step with its state, and the stages as rungs.
+         */
+        get: operations["getCommissioning"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/finder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Starts
+         * @description What can be searched in this design.
+         */
+        get: operations["getStarts"];
+        put?: never;
+        /**
+         * Find Fault
+         * @description Causes with their probabilities after the answers, and the next best test.
+         */
+        post: operations["findFault"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/rigs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Rigs
+         * @description The rigs to practise on: built-in ones of rising difficulty, then this vehicle’s own circuits.
+         */
+        get: operations["getRigs"];
+        put?: never;
+        /**
+         * Play Rig
+         * @description A rig after what was done on it: what the meter shows, minutes, unsafe acts; with a guess, the score.
+         */
+        post: operations["playRig"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit/openings": {
         parameters: {
             query?: never;
@@ -1231,6 +1299,18 @@ export interface components {
             at: string;
         };
         /**
+         * ActPart
+         * @description What an act gave: what the meter showed; minutes; why it was unsafe.
+         */
+        ActPart: {
+            /** Said */
+            said: string;
+            /** Minutes */
+            minutes: number;
+            /** Unsafe */
+            unsafe: string;
+        };
+        /**
          * AirPart
          * @description Air and damp: by day and by night, in the coldest planned month.
          */
@@ -1324,6 +1404,18 @@ export interface components {
             pack: string;
             /** Why */
             why: string;
+        };
+        /**
+         * Answer
+         * @description An answer to a test: a reading in its unit, or one of its outcomes.
+         */
+        Answer: {
+            /** Test */
+            test: string;
+            /** Reading */
+            reading?: number | null;
+            /** Outcome */
+            outcome?: string | null;
         };
         /**
          * Appliance
@@ -2684,6 +2776,23 @@ export interface components {
                 [key: string]: unknown;
             } | null;
         };
+        /** CausePart */
+        CausePart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Frac */
+            frac: number;
+            /** Repair */
+            repair: string;
+            /** Stage */
+            stage: string;
+            /** Element */
+            element: string;
+            /** Like */
+            like: string[];
+        };
         /**
          * CellOut
          * @description The fields that change, and what was understood.
@@ -3109,6 +3218,28 @@ export interface components {
             usable_frac: number;
             /** Min Temp C */
             min_temp_c: number;
+        };
+        /**
+         * CommissioningPart
+         * @description The ladder. ``next``: the step to do next, None: all is done or shut.
+         */
+        CommissioningPart: {
+            /** Rungs */
+            rungs: components["schemas"]["RungPart"][];
+            /** Steps */
+            steps: components["schemas"]["bothy__core__commissioning__part__StepPart"][];
+            /** Next */
+            next: string | null;
+            /** Total */
+            total: number;
+            /** Passed */
+            passed: number;
+            /** Failed */
+            failed: number;
+            /** Again */
+            again: number;
+            /** Licensed */
+            licensed: string;
         };
         /**
          * ConduitNeed
@@ -4192,6 +4323,21 @@ export interface components {
              */
             taken: string[];
         };
+        /** ElementPart */
+        ElementPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /** Text */
+            text: string;
+        };
         /**
          * EvidenceItem
          * @description One entry of the evidence. ``payload`` None: struck.
@@ -4293,6 +4439,16 @@ export interface components {
              * @default []
              */
             services: components["schemas"]["Service"][];
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["StepRecord"][];
+            /**
+             * Repairs
+             * @default []
+             */
+            repairs: components["schemas"]["Repair"][];
         };
         /**
          * FanPart
@@ -4394,6 +4550,59 @@ export interface components {
             drop_kpa: number;
             /** Over Rated Flow */
             over_rated_flow: boolean;
+        };
+        /**
+         * FinderAsk
+         * @description What is searched and what was answered so far; ``licensed``: tests that take a licence are offered too.
+         */
+        FinderAsk: {
+            /** Start */
+            start: string;
+            /**
+             * Answers
+             * @default []
+             */
+            answers: components["schemas"]["Answer"][];
+            /**
+             * Licensed
+             * @default false
+             */
+            licensed: boolean;
+        };
+        /**
+         * FinderPart
+         * @description Where the search stands. ``state``: go on with ``best``, mend the first cause, or nothing tells more.
+         */
+        FinderPart: {
+            /** Title */
+            title: string;
+            /** Subject */
+            subject: string;
+            /** Caution */
+            caution: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "search" | "found" | "stuck";
+            /** Said */
+            said: string;
+            /** Best */
+            best: string | null;
+            /** Causes */
+            causes: components["schemas"]["CausePart"][];
+            /** Tests */
+            tests: components["schemas"]["bothy__core__faults__case__TestPart"][];
+            /** Told */
+            told: components["schemas"]["ToldPart"][];
+            /** Nodes */
+            nodes: components["schemas"]["bothy__core__faults__case__NodePart"][];
+            /** Elements */
+            elements: components["schemas"]["ElementPart"][];
+            /** Bits */
+            bits: number;
+            /** Minutes */
+            minutes: number;
         };
         /**
          * Finding
@@ -5495,6 +5704,16 @@ export interface components {
             /** Short Frac */
             short_frac: number;
         };
+        /**
+         * Guess
+         * @description What is said to be wrong: the part, and what of it.
+         */
+        Guess: {
+            /** Element */
+            element: string;
+            /** Fault */
+            fault: string;
+        };
         /** HTTPValidationError */
         HTTPValidationError: {
             /** Detail */
@@ -6209,6 +6428,20 @@ export interface components {
             counted: string;
             /** Placed */
             placed: boolean;
+        };
+        /**
+         * Kind
+         * @description What can be said to be wrong with a part.
+         */
+        Kind: {
+            /** Element */
+            element: string;
+            /** Element Name */
+            element_name: string;
+            /** Fault */
+            fault: string;
+            /** Name */
+            name: string;
         };
         /**
          * Label
@@ -7442,7 +7675,7 @@ export interface components {
             loss_w: number | null;
             /** Nodes */
             nodes: {
-                [key: string]: components["schemas"]["NodePart"];
+                [key: string]: components["schemas"]["bothy__core__wiring__distribution__NodePart"];
             };
         };
         /** NewProject */
@@ -7488,18 +7721,6 @@ export interface components {
             y_m: number;
             /** Z M */
             z_m: number;
-        };
-        /**
-         * NodePart
-         * @description A busbar or board of the network: voltages in V at the worst and at a usual moment, and the current of a dead short there in A.
-         */
-        NodePart: {
-            /** Worst V */
-            worst_v: number | null;
-            /** Typical V */
-            typical_v: number | null;
-            /** Fault A */
-            fault_a: number | null;
         };
         /**
          * Obstacle
@@ -8136,6 +8357,18 @@ export interface components {
             value?: unknown;
             /** From */
             from?: string | null;
+        };
+        /**
+         * PathPart
+         * @description A step of the best policy on the same fault.
+         */
+        PathPart: {
+            /** Title */
+            title: string;
+            /** Said */
+            said: string;
+            /** Minutes */
+            minutes: number;
         };
         /**
          * PiecePart
@@ -8959,6 +9192,8 @@ export interface components {
             current_a?: number | null;
             /** Loop Mohm */
             loop_mohm?: number | null;
+            /** Shunt A */
+            shunt_a?: number | null;
             /**
              * Taken At
              * @default
@@ -9041,6 +9276,46 @@ export interface components {
             name: string;
         };
         /**
+         * Repair
+         * @description A fault that was found and mended: of what, which cause, and the earliest stage that it touched, from which it is proved again.
+         */
+        Repair: {
+            /** Id */
+            id: string;
+            /** Subject */
+            subject: string;
+            /** Cause */
+            cause: string;
+            /**
+             * Name
+             * @default Repair
+             */
+            name: string;
+            /**
+             * Stage
+             * @default s0
+             * @enum {string}
+             */
+            stage: "s0" | "s1" | "s2" | "s3" | "s4" | "s5" | "s6" | "s7" | "s8" | "s9" | "s10" | "s11" | "s12" | "s13" | "s14" | "s15" | "s16";
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /** Minutes */
+            minutes?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * Report
          * @description All that is computed of a design. The working of its figures is written out by :meth:`working`.
          */
@@ -9105,6 +9380,90 @@ export interface components {
             x1: number;
             /** Height Mm */
             height_mm: number;
+        };
+        /**
+         * RigAct
+         * @description An act: the meter between two points (volts, ohms), the clamp (amps), the fuse out or in, the switch, the battery’s minus lug off or on, another
+         *     appliance put in its place, or a hint.
+         */
+        RigAct: {
+            /**
+             * Act
+             * @enum {string}
+             */
+            act: "volts" | "amps" | "ohms" | "fuse" | "switch" | "lug" | "swap" | "hint";
+            /**
+             * A
+             * @default
+             */
+            a: string;
+            /**
+             * B
+             * @default
+             */
+            b: string;
+        };
+        /**
+         * RigAsk
+         * @description A rig as it is played: which, the seed that hides the fault, and everything that was done.
+         */
+        RigAsk: {
+            /** Rig */
+            rig: string;
+            /** Seed */
+            seed: number;
+            /**
+             * Acts
+             * @default []
+             */
+            acts: components["schemas"]["RigAct"][];
+            guess?: components["schemas"]["Guess"] | null;
+        };
+        /**
+         * RigPart
+         * @description A rig after what was done. ``complaint``: what its owner says; ``kinds``: what may be guessed.
+         */
+        RigPart: {
+            /** Title */
+            title: string;
+            /** Seed */
+            seed: number;
+            /** Level */
+            level: number;
+            /** Complaint */
+            complaint: string;
+            /** Nodes */
+            nodes: components["schemas"]["bothy__core__faults__case__NodePart"][];
+            /** Elements */
+            elements: components["schemas"]["ElementPart"][];
+            /** Acts */
+            acts: components["schemas"]["ActPart"][];
+            /** Minutes */
+            minutes: number;
+            /** Unsafe */
+            unsafe: number;
+            /** Fuse In */
+            fuse_in: boolean;
+            /** Fuse Whole */
+            fuse_whole: boolean;
+            /** Switch On */
+            switch_on: boolean;
+            /** Minus On */
+            minus_on: boolean;
+            /** Kinds */
+            kinds: components["schemas"]["Kind"][];
+            score: components["schemas"]["ScorePart"] | null;
+        };
+        /** RigRow */
+        RigRow: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Level */
+            level: number;
+            /** About */
+            about: string;
         };
         /**
          * Roof
@@ -9219,7 +9578,7 @@ export interface components {
             /** Amounts */
             amounts: components["schemas"]["AmountPart"][];
             /** Work */
-            work: components["schemas"]["StepPart"][];
+            work: components["schemas"]["bothy__core__roof__part__StepPart"][];
             /** Packs */
             packs: boolean;
             /** Roof Kg */
@@ -9442,6 +9801,39 @@ export interface components {
             regime: "laminar" | "between" | "turbulent";
         };
         /**
+         * RungPart
+         * @description A stage: counts of its steps by state; ``why``: what unlocks it, while it is locked.
+         */
+        RungPart: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Energy */
+            energy: string;
+            /** Who */
+            who: string;
+            /** Stop */
+            stop: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "none" | "locked" | "open" | "done" | "failed";
+            /** Total */
+            total: number;
+            /** Passed */
+            passed: number;
+            /** Marginal */
+            marginal: number;
+            /** Failed */
+            failed: number;
+            /** Again */
+            again: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * Running
          * @description Axles, ground and limits: m and kg; None: typical of the kind of vehicle, or not known. ``coupling_x_m`` and the nose are a trailer's.
          */
@@ -9609,6 +10001,25 @@ export interface components {
              * @default false
              */
             summer_time: boolean;
+        };
+        /** ScorePart */
+        ScorePart: {
+            /** Right */
+            right: number;
+            /** Minutes */
+            minutes: number;
+            /** Best Minutes */
+            best_minutes: number;
+            /** Unsafe */
+            unsafe: number;
+            /** Score */
+            score: number;
+            /** Truth */
+            truth: string;
+            /** Repair */
+            repair: string;
+            /** Path */
+            path: components["schemas"]["PathPart"][];
         };
         /**
          * Searched
@@ -9819,6 +10230,8 @@ export interface components {
          * SheetRow
          * @description One circuit on the test sheet. None where it can't be said yet.
          *
+         *     ``loop_mohm`` is the loop that the design predicts with its joints, ``excess_mohm`` what it measured above it and ``heat_w`` what that heats, None where
+         *     not both volts and the amps were read; ``why`` what is wrong.
          *     ``judged_revision``: the revision that its reading was judged against, with what was expected then; ``outdated`` where that has changed since.
          */
         SheetRow: {
@@ -9852,6 +10265,17 @@ export interface components {
             verdict: ("pass" | "marginal" | "fail") | null;
             /** Missing */
             missing: string | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /** Loop Mohm */
+            loop_mohm?: number | null;
+            /** Excess Mohm */
+            excess_mohm?: number | null;
+            /** Heat W */
+            heat_w?: number | null;
             /** Judged Revision */
             judged_revision?: number | null;
             /**
@@ -10392,6 +10816,30 @@ export interface components {
             faults: number;
         };
         /**
+         * Start
+         * @description Something that a search can begin with.
+         */
+        Start: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Field */
+            field: string;
+        };
+        /**
+         * StartsPart
+         * @description What a search can begin with, and where each failing step begins one.
+         */
+        StartsPart: {
+            /** Starts */
+            starts: components["schemas"]["Start"][];
+            /** By Step */
+            by_step: {
+                [key: string]: string;
+            };
+        };
+        /**
          * Station
          * @description A measured section: half-widths in m from the centre line at the levels, and the ceiling over the finished floor. ``from_wall``: measured from a wall.
          */
@@ -10467,12 +10915,68 @@ export interface components {
             /** Height */
             height: number;
         };
-        /** StepPart */
-        StepPart: {
-            /** Title */
-            title: string;
-            /** Text */
-            text: string;
+        /**
+         * StepRecord
+         * @description A step of commissioning as it was done: a look (``ok``) or a ``value`` in the step's unit, with which meter, by whom; ``cleared`` names who cleared
+         *     a danger. What a simulation gave is no record.
+         */
+        StepRecord: {
+            /** Id */
+            id: string;
+            /** Ok */
+            ok?: boolean | null;
+            /** Value */
+            value?: number | null;
+            /** Irradiance W M2 */
+            irradiance_w_m2?: number | null;
+            /** Ambient Temp C */
+            ambient_temp_c?: number | null;
+            /**
+             * Meter
+             * @default
+             */
+            meter: string;
+            /** Meter Cat V */
+            meter_cat_v?: number | null;
+            /** Accuracy Frac */
+            accuracy_frac?: number | null;
+            /** Resolution */
+            resolution?: number | null;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /**
+             * Licence
+             * @default
+             */
+            licence: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Accepted
+             * @default false
+             */
+            accepted: boolean;
+            /**
+             * Cleared
+             * @default
+             */
+            cleared: string;
+            /**
+             * Simulated
+             * @default false
+             */
+            simulated: boolean;
         };
         /**
          * StockLength
@@ -10797,30 +11301,6 @@ export interface components {
             count: number;
         };
         /**
-         * TestPart
-         * @description A pressure-hold test judged.
-         */
-        TestPart: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** On */
-            on: string;
-            /** Who */
-            who: string;
-            /** Verdict */
-            verdict: string;
-            /** Reasons */
-            reasons: string[];
-            /** Corrected Drop Kpa */
-            corrected_drop_kpa: number;
-            /** Allowed Drop Kpa */
-            allowed_drop_kpa: number;
-            /** Leak Ml H */
-            leak_ml_h: number | null;
-        };
-        /**
          * ThingPart
          * @description A thing: size upright, mass, clearances (rear, front, right, left, bottom, top), and where it stands; ``box`` None: not placed yet.
          */
@@ -10939,6 +11419,24 @@ export interface components {
              * @default true
              */
             only_at_points: boolean;
+        };
+        /**
+         * ToldPart
+         * @description What an answer did: the causes that it made improbable, and the most probable one after it.
+         */
+        ToldPart: {
+            /** Test */
+            test: string;
+            /** Title */
+            title: string;
+            /** Answer */
+            answer: string;
+            /** Out */
+            out: string[];
+            /** Top */
+            top: string;
+            /** Top Frac */
+            top_frac: number;
         };
         /**
          * TripDaySum
@@ -12164,7 +12662,7 @@ export interface components {
             frost: components["schemas"]["FrostPart"][];
             sanitise: components["schemas"]["SanitisePart"] | null;
             /** Tests */
-            tests: components["schemas"]["TestPart"][];
+            tests: components["schemas"]["bothy__core__water__part__TestPart"][];
             /** Pipe L */
             pipe_l: number;
             /** Run L */
@@ -12774,6 +13272,74 @@ export interface components {
             watts: number;
         };
         /**
+         * StepPart
+         * @description A step as it stands. Limits in ``unit``; ``scale``: how many SI units of ``dimension`` one of them is.
+         *
+         *     ``said``: what was recorded, short; ``why``: why it is locked or is to be proved again, or what is wrong; ``revision``: it was judged against.
+         */
+        bothy__core__commissioning__part__StepPart: {
+            /** Id */
+            id: string;
+            /** Stage */
+            stage: string;
+            /** Subject */
+            subject: string;
+            /** Title */
+            title: string;
+            /** How */
+            how: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "look" | "value" | "record";
+            /** Unit */
+            unit: string;
+            /** Dimension */
+            dimension: string;
+            /** Scale */
+            scale: number;
+            /** Expected */
+            expected: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Instrument */
+            instrument: string;
+            /** Who */
+            who: string;
+            /** Licensed */
+            licensed: boolean;
+            /** Record */
+            record: ("loop" | "reading" | "water_test" | "gas_test" | "gas_check" | "weighing") | null;
+            /** Record Id */
+            record_id: string;
+            /** Asks */
+            asks: string[];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "locked" | "open" | "pass" | "marginal" | "fail" | "again";
+            /** Said */
+            said: string;
+            /** Why */
+            why: string;
+            /** Value */
+            value: number | null;
+            /** Uncertainty */
+            uncertainty: number | null;
+            /** Adequate */
+            adequate: boolean | null;
+            /** By */
+            by: string;
+            /** On */
+            on: string;
+            /** Revision */
+            revision: number | null;
+        };
+        /**
          * Pin
          * @description A day before which a task doesn't begin.
          */
@@ -12792,6 +13358,88 @@ export interface components {
             run: string;
             /** Node */
             node: string;
+        };
+        /** NodePart */
+        bothy__core__faults__case__NodePart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * TestPart
+         * @description A test that can be done: ``gain`` in bits, None: done already; ``licensed``: not offered to everybody; ``sound``: what a sound circuit gives.
+         */
+        bothy__core__faults__case__TestPart: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** How */
+            how: string;
+            /** Unit */
+            unit: string;
+            /** Outcomes */
+            outcomes: string[];
+            /** Minutes */
+            minutes: number;
+            /** Licensed */
+            licensed: boolean;
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /** Element */
+            element: string;
+            /** Sound */
+            sound: string;
+            /** Gain */
+            gain: number | null;
+            /** Answer */
+            answer: string;
+        };
+        /** StepPart */
+        bothy__core__roof__part__StepPart: {
+            /** Title */
+            title: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * TestPart
+         * @description A pressure-hold test judged.
+         */
+        bothy__core__water__part__TestPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** On */
+            on: string;
+            /** Who */
+            who: string;
+            /** Verdict */
+            verdict: string;
+            /** Reasons */
+            reasons: string[];
+            /** Corrected Drop Kpa */
+            corrected_drop_kpa: number;
+            /** Allowed Drop Kpa */
+            allowed_drop_kpa: number;
+            /** Leak Ml H */
+            leak_ml_h: number | null;
+        };
+        /**
+         * NodePart
+         * @description A busbar or board of the network: voltages in V at the worst and at a usual moment, and the current of a dead short there in A.
+         */
+        bothy__core__wiring__distribution__NodePart: {
+            /** Worst V */
+            worst_v: number | null;
+            /** Typical V */
+            typical_v: number | null;
+            /** Fault A */
+            fault_a: number | null;
         };
     };
     responses: never;
@@ -14622,6 +15270,216 @@ export interface operations {
             };
             /** @description Service Unavailable */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getCommissioning: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CommissioningPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getStarts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartsPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    findFault: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinderAsk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinderPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getRigs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigRow"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    playRig: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RigAsk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

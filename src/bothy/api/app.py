@@ -18,7 +18,7 @@ from sqlalchemy import text
 from starlette.middleware.gzip import GZipMiddleware
 
 from bothy import __version__
-from bothy.api import book, bring, build, exports, fit, problems, projects, reference, roof, sizing, trips, variants, water
+from bothy.api import book, bring, build, exports, fit, problems, projects, proving, reference, roof, sizing, trips, variants, water
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
 from bothy.jobs.runner import Runner
@@ -86,6 +86,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.state.fonts = Path(settings.fonts).resolve().as_uri()
     problems.install(app)
     app.include_router(projects.router)
+    app.include_router(proving.router)  # before the variants, whose /{direction} takes any word
     app.include_router(variants.router)
     app.include_router(bring.router)  # before the exports, whose address ends in any kind
     app.include_router(exports.router)

@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from typing import NamedTuple
 
+from bothy.core.commissioning.guard import check_entries
 from bothy.core.design.document import Design
-from bothy.core.facts.evidence import Entry, Evidence, Judged, added
+from bothy.core.facts.evidence import Entry, Evidence, Judged, added, facts_of
 from bothy.core.proving.outdated import expected_of
 from bothy.core.report import Report
 from bothy.core.sound import Sound, sound
@@ -29,8 +30,14 @@ def record(
     author: str = "you",
     made_at: str = "",
     before: Report | None = None,
+    guarded: bool = True,
 ) -> Recorded:
-    """Entries after the evidence, each with the revision and the figures that it was judged against. Raises :class:`bothy.core.contract.BadInput`."""
+    """Entries after the evidence, each with the revision and the figures that it was judged against. ``guarded``: what is locked, or licensed and without a
+    licence, is refused. Raises :class:`bothy.core.contract.BadInput`."""
+    entries = list(entries)
+    if guarded and any(e.kind in ("step", "reading") for e in entries):
+        stood = sound(design, tuple(evidence), before).report
+        check_entries(stood.commissioned(), facts_of(evidence), entries)
     whole = added(evidence, entries, author, made_at)
     first = sound(design, whole, before)  # what is expected may depend on the reading itself: on the voltage read at the bank
     rows, loops = {r.circuit: r for r in first.report.prove.rows}, first.report.wiring.loops
@@ -38,7 +45,13 @@ def record(
         e.model_copy(
             update={
                 "judged": Judged(
-                    variant=variant, revision=revision, expected=expected_of(rows.get(e.subject), loops.get(e.subject)) if e.kind == "reading" else {}
+                    variant=variant,
+                    revision=revision,
+                    expected=expected_of(rows.get(e.subject), loops.get(e.subject))
+                    if e.kind == "reading"
+                    else first.report.commissioned().expects(e.subject)
+                    if e.kind == "step"
+                    else {},
                 )
             }
         )

@@ -6,13 +6,15 @@ The same design gives the same report, bit for bit: no clock, no randomness, no 
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
-from functools import partial
+from functools import cache, partial
 from typing import Any, Literal
 
 from pydantic import BaseModel, PrivateAttr
 
 from bothy.core.book import Book, FigureOut, Written
 from bothy.core.cited import cite, items_of
+from bothy.core.commissioning.source import Source
+from bothy.core.commissioning.worked import Commissioned
 from bothy.core.context import NO_FACTS, Assumption, Context
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
@@ -51,7 +53,7 @@ from bothy.core.wiring.diagram_layout import diagram
 from bothy.core.wiring.distribution import NetworkPart, work_network
 from bothy.core.wiring.feeding_rules import feeding_findings
 from bothy.core.wiring.lighting import LightingPart, work_lighting
-from bothy.core.wiring.loop_test import LoopRow, work_loops
+from bothy.core.wiring.loop_test import LoopRow, loop_rows, work_loops
 from bothy.core.wiring.mains import MainsPart, work_mains
 from bothy.core.wiring.mains_rules import mains_findings, shore_findings
 from bothy.core.wiring.making_rules import making_findings
@@ -122,6 +124,7 @@ class Report(BaseModel):
     _parts: Parts | None = PrivateAttr(None)
     _places: Parts | None = PrivateAttr(None)
     _diagram: Callable[[Iterable[str]], Diagram] = PrivateAttr()
+    _commissioned: Callable[[], Commissioned] = PrivateAttr()
 
     def plain(self) -> dict[str, Any]:
         """The report as plain data, ready for JSON. The figures are plain already, so they are not dumped again."""
@@ -138,6 +141,10 @@ class Report(BaseModel):
     def diagram(self, folded: Iterable[str] = ()) -> Diagram:
         """The single-line diagram, with the named boards folded into one row each."""
         return self._diagram(folded)
+
+    def commissioned(self) -> Commissioned:
+        """Its commissioning: every step, what was recorded of it, what is locked."""
+        return self._commissioned()
 
     def whole(self) -> dict[str, Any]:
         """The report as plain data with every figure's working."""
@@ -308,7 +315,8 @@ def _geometry(ctx: Context, before: Report | None) -> tuple[Parts, Geometry, Roo
 def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Report:
     """Compute everything that follows from a design, and what the evidence proves of it. Parts of the report ``before``, of another state of the
     design, are taken where nothing that they read has changed."""
-    judged = {key: e.judged for key, e in standing_of(evidence).items() if e.judged is not None}
+    standing = standing_of(evidence)
+    judged = {key: e.judged for key, e in standing.items() if e.judged is not None}
     facts = facts_of(evidence) if evidence else NO_FACTS
     places, geo, above, on_roof = _geometry(Context(design, facts, judged), before)
     placed = shaded_design(settled(design, geo), above)
@@ -349,6 +357,15 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg, fit)
     sheet, tested = make("prove", _prove, worked, feeds, loops)
     parts.done()
+
+    @cache
+    def commissioned() -> Commissioned:
+        whole = {w.circuit.id: w.part for w in worked}
+        every = {row.circuit: row for row in loop_rows(design, facts, [(w.circuit, w.part) for w in worked])}
+        return Commissioned(Source(ctx, whole, {row.circuit: row for row in sheet.rows}, every, wet.part, gassed.part, warm.part, fit.part, roof), standing)
+
+    if facts.steps or facts.repairs or any(x.current_a is not None or x.shunt_a is not None for x in facts.readings):
+        tested = [*tested, *commissioned().findings()]
     sheet = sheet.model_copy()
     found = [f.model_copy() for f in (*heavy, *found, *tested)]  # a part that is taken again keeps its findings as it made them
     answers = {a.finding: a.reason for a in design.accepted}
@@ -389,6 +406,7 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     )
     out._book, out._parts, out._places = ctx.book, parts, places
     out._diagram = partial(diagram, ctx, worked)
+    out._commissioned = commissioned
     return out
 
 

@@ -89,6 +89,7 @@ UNITS: dict[str, dict[str, float]] = {
         "minutes": 1 / 60,
         "s": 1 / 3600,
         "sec": 1 / 3600,
+        "ms": 1 / 3_600_000,
         "d": 24,
         "day": 24,
         "days": 24,
@@ -113,7 +114,12 @@ UNITS: dict[str, dict[str, float]] = {
     "flow": {"l/min": 1, "lpm": 1, "l/h": 1 / 60, "gpm": 3.785411784, "gal/min": 3.785411784},
     "temperature": {"°c": 1, "c": 1, "degc": 1, "°f": 1, "f": 1, "degf": 1},
     "fraction": {"": 1, "%": 0.01, "percent": 0.01},
-    "resistance": {"mohm": 1, "mω": 1, "ohm": 1e3, "ω": 1e3},
+    "resistance": {
+        **dict.fromkeys(("mohm", "mohms", "mω"), 1.0),
+        **dict.fromkeys(("ohm", "ohms", "ω"), 1e3),
+        **dict.fromkeys(("kohm", "kohms", "kω"), 1e6),
+        **dict.fromkeys(("megohm", "megohms", "megω"), 1e9),
+    },
     "count": {"": 1, "x": 1, "×": 1, "pcs": 1},
     "surface": {
         "m2": 1,
@@ -232,6 +238,26 @@ def plain_text(text: str) -> str:
     )
 
 
+OVER_RANGE = ("ol", "o.l", "o.l.", "0l", "0.l", "open")
+"""What a meter shows, and people type, where there is no way through."""
+OPEN_MOHM = 1e12
+_MEGA = re.compile(r"(?<![A-Za-z])M(?=\s?(?:[\u03a9\u2126]|[oO][hH][mM]))")
+
+
+def mega_apart(unit: str) -> str:
+    """A unit with mega written out: MΩ and mΩ are a thousand million apart, and only the size of a letter tells them."""
+    return _MEGA.sub("meg", unit)
+
+
+def said_of(value: float, dimension: str) -> str:
+    """A quantity as it is said back: ohms and seconds where the unit of the core would be hard to read."""
+    if dimension == "resistance" and abs(value) >= 1e6:
+        return show(value / 1e9, "MΩ") if abs(value) >= 1e9 else show(value / 1e6, "kΩ")
+    if dimension == "time" and 0 < abs(value) < 1 / 60:
+        return show(3600 * value, "s")
+    return show(value, SI_UNIT[dimension])
+
+
 def read_number(text: str) -> float:
     """A decimal number with point or comma, thousands separators allowed. Raises ValueError.
 
@@ -336,6 +362,8 @@ def parse(text: str, dimension: str, default_unit: str | None = None) -> Quantit
     if not text.strip():
         raise _refuse(text, dimension, "is empty")
     typed, text = text, plain_text(text)
+    if dimension == "resistance" and text.strip().lower() in OVER_RANGE:
+        return Quantity(OPEN_MOHM, "mΩ", dimension, "over the meter’s range: open")
     if dimension in COMPOUND and (two := _compound(typed, text, dimension)) is not None:
         return two
     if dimension == "area" and (m := _AWG.match(text)):
@@ -358,7 +386,7 @@ def parse(text: str, dimension: str, default_unit: str | None = None) -> Quantit
         number = _number_of(m)
     except ValueError:
         raise _refuse(text, dimension, "is not a number") from None
-    unit_text = m["unit"].strip().lower() or (default_unit or SI_UNIT[dimension]).lower()
+    unit_text = mega_apart(m["unit"]).strip().lower() or mega_apart(default_unit or SI_UNIT[dimension]).lower()
     factor = UNITS[dimension].get(unit_text)
     if factor is None:
         other = next((d for d, units in UNITS.items() if unit_text in units and unit_text), None)
@@ -367,4 +395,4 @@ def parse(text: str, dimension: str, default_unit: str | None = None) -> Quantit
     value = (number - 32) / 1.8 if unit_text in ("°f", "f", "degf") else number * factor
     if not math.isfinite(value):
         raise _refuse(text, dimension, "is not a finite number")
-    return Quantity(value, SI_UNIT[dimension], dimension, show(value, SI_UNIT[dimension]))
+    return Quantity(value, SI_UNIT[dimension], dimension, said_of(value, dimension))

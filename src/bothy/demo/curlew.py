@@ -13,7 +13,7 @@ from bothy.core.design.document import Design, load_design
 from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
-from bothy.demo.laid_out import building_of, places_of
+from bothy.demo.laid_out import building_of, places_of, proof_of
 from bothy.demo.parts import from_catalogue as _from
 from bothy.demo.parts import windows as _win
 from bothy.demo.warm import CURLEW
@@ -169,26 +169,6 @@ def _base() -> dict[str, Any]:
             },
         },
     }
-
-
-def _readings() -> list[dict[str, Any]]:
-    def r(circuit: str, source: float, volts: float, amps: float, note: str = "") -> dict[str, Any]:
-        return {
-            "circuit": circuit,
-            "source_voltage_v": source,
-            "load_voltage_v": volts,
-            "current_a": amps,
-            "taken_at": "2026-10-03 11:20",
-            "taken_by": "Ines",
-            "note": note,
-        }
-
-    return [
-        r("lights-living-and-cab", 13.21, 13.04, 1.14) | {"loop_mohm": 231.0},
-        r("lights-bed-and-washroom", 13.20, 13.16, 0.34, "Night light and both reading lights"),
-        r("diesel-air-heater-2-kw", 13.18, 12.98, 1.15),
-        r("water-pump-10-l-min", 13.19, 12.41, 5.05, "Connector behind the pump is warm") | {"loop_mohm": 31.0},
-    ]
 
 
 REAR = (
@@ -349,4 +329,4 @@ def design() -> Design:
 
 def facts() -> Facts:
     """What was measured on Curlew so far."""
-    return Facts.model_validate({"readings": _readings(), **wet.CURLEW_FACTS, **lpg.CURLEW_FACTS, **building_of("curlew")[1]})
+    return Facts.model_validate({**wet.CURLEW_FACTS, **lpg.CURLEW_FACTS, **building_of("curlew")[1], **proof_of("curlew")})

@@ -13,7 +13,7 @@ from bothy.core.design.document import Design, load_design
 from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
-from bothy.demo.laid_out import building_of, places_of
+from bothy.demo.laid_out import building_of, places_of, proof_of
 from bothy.demo.parts import from_catalogue, windows
 from bothy.demo.warm import FIDDLEHEAD
 
@@ -201,4 +201,4 @@ def design() -> Design:
 
 def facts() -> Facts:
     """The dealer's test of the gas, and the log of the build."""
-    return Facts.model_validate({**lpg.FIDDLEHEAD_FACTS, **building_of("fiddlehead")[1]})
+    return Facts.model_validate({**lpg.FIDDLEHEAD_FACTS, **building_of("fiddlehead")[1], **proof_of("fiddlehead")})

@@ -18,3 +18,9 @@ def building_of(demo: str) -> tuple[dict[str, Any], dict[str, Any]]:
     """How a demo is built, and what its log says: part of the design document, and facts."""
     made = json.loads((resources.files(__package__) / "places" / f"{demo}_build.json").read_text(encoding="utf-8"))
     return made["build"], made["facts"]
+
+
+def proof_of(demo: str) -> dict[str, Any]:
+    """What was proved on a demo so far: facts."""
+    made: dict[str, Any] = json.loads((resources.files(__package__) / "places" / f"{demo}_proof.json").read_text(encoding="utf-8"))
+    return made

@@ -94,7 +94,7 @@ def fridge(**more: Any) -> Any:
 
 def taken(**reading: Any) -> tuple[Any, tuple[Evidence, ...]]:
     design = fridge()
-    return design, record(design, (), [Entry("reading", "c1", {"circuit": "c1", **reading})], variant="v", revision=7).new
+    return design, record(design, (), [Entry("reading", "c1", {"circuit": "c1", **reading})], variant="v", revision=7, guarded=False).new
 
 
 def test_a_reading_says_what_it_was_judged_against() -> None:

@@ -39,6 +39,19 @@ function plainText(text: string): string {
     .replace(/[−–]/g, "-");
 }
 
+/** What a meter shows, and people type, where there is no way through. */
+const OVER_RANGE = ["ol", "o.l", "o.l.", "0l", "0.l", "open"];
+
+/** A unit with mega written out: MΩ and mΩ are a thousand million apart, and only the size of a letter tells them. */
+const megaApart = (unit: string) => unit.replace(/(?<![A-Za-z])M(?=\s?(?:[\u03a9\u2126]|[oO][hH][mM]))/g, "meg");
+
+/** A quantity as it is said back: ohms and seconds where the unit of the core would be hard to read. */
+function saidOf(value: number, dimension: string): string {
+  if (dimension === "resistance" && Math.abs(value) >= 1e6) return Math.abs(value) >= 1e9 ? shown(value / 1e9, "MΩ") : shown(value / 1e6, "kΩ");
+  if (dimension === "time" && value !== 0 && Math.abs(value) < 1 / 60) return shown(3600 * value, "s");
+  return shown(value, SI[dimension]!);
+}
+
 /** A decimal number with point or comma, thousands apart; NaN where it is none. */
 export function readNumber(text: string): number {
   let s = text.trim();
@@ -136,6 +149,8 @@ export function parseQuantity(typed: string, dimension: string, unit?: string): 
   if (!typed.trim()) throw refuse(typed, dimension, "is empty");
   const text = plainText(typed);
   const si = SI[dimension]!;
+  if (dimension === "resistance" && OVER_RANGE.includes(text.trim().toLowerCase()))
+    return { value: 1e12, unit: si, understood: "over the meter’s range: open", awg: null };
   const two = dimension in COMPOUND ? compound(typed, text, dimension) : null;
   if (two) return two;
   const awg = dimension === "area" ? AWG_TEXT.exec(text) : null;
@@ -156,7 +171,10 @@ export function parseQuantity(typed: string, dimension: string, unit?: string): 
   if (!m) throw refuse(text, dimension, "has no number at its start");
   const number = numberOf(m);
   if (Number.isNaN(number)) throw refuse(text, dimension, "is not a number");
-  const word = m.unit?.trim().toLowerCase() || (unit || si).toLowerCase();
+  const word =
+    megaApart(m.unit ?? "")
+      .trim()
+      .toLowerCase() || megaApart(unit || si).toLowerCase();
   const factor = units[word];
   if (factor === undefined) {
     const other = word && Object.keys(UNITS).find((d) => word in UNITS[d]!);
@@ -164,5 +182,5 @@ export function parseQuantity(typed: string, dimension: string, unit?: string): 
   }
   const value = ["°f", "f", "degf"].includes(word) ? (number - 32) / 1.8 : number * factor;
   if (!Number.isFinite(value)) throw refuse(text, dimension, "is not a finite number");
-  return { value, unit: si, understood: shown(value, si), awg: null };
+  return { value, unit: si, understood: saidOf(value, dimension), awg: null };
 }

@@ -40,6 +40,7 @@ export type HandKind =
   | "onroof"
   | "task"
   | "buy"
+  | "step"
   | "way"
   | "stage";
 type InHand = {

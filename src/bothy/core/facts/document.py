@@ -8,7 +8,22 @@ from pydantic import Field, model_validator
 
 from bothy.core.contract import wrong
 from bothy.core.design.base import Doc
-from bothy.core.facts.kinds import Closing, GasCheck, GasTest, HoldTest, LogEntry, Paper, PreTrip, Purchase, Reading, Seen, Service, Weighing
+from bothy.core.facts.kinds import (
+    Closing,
+    GasCheck,
+    GasTest,
+    HoldTest,
+    LogEntry,
+    Paper,
+    PreTrip,
+    Purchase,
+    Reading,
+    Repair,
+    Seen,
+    Service,
+    StepRecord,
+    Weighing,
+)
 
 
 class Facts(Doc):
@@ -29,6 +44,8 @@ class Facts(Doc):
     purchases: list[Purchase] = Field([], max_length=2000)
     papers: list[Paper] = Field([], max_length=40)
     services: list[Service] = Field([], max_length=2000)
+    steps: list[StepRecord] = Field([], max_length=4000)
+    repairs: list[Repair] = Field([], max_length=1000)
 
     @model_validator(mode="after")
     def _once(self) -> Self:
@@ -45,6 +62,8 @@ class Facts(Doc):
             ("purchase", [x.id for x in self.purchases]),
             ("paper", [x.id for x in self.papers]),
             ("maintenance", [x.id for x in self.services]),
+            ("step", [x.id for x in self.steps]),
+            ("repair", [x.id for x in self.repairs]),
         ):
             for i, one in enumerate(ids):
                 if one in ids[:i]:

@@ -11,7 +11,9 @@ from bothy.core.contract import explain
 from bothy.core.facts.document import Facts
 
 STRICT = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, frozen=True)
-Kind = Literal["reading", "water_test", "gas_test", "gas_check", "pre_trip", "weighing", "log", "seen", "closing", "purchase", "paper", "service"]
+Kind = Literal[
+    "reading", "water_test", "gas_test", "gas_check", "pre_trip", "weighing", "log", "seen", "closing", "purchase", "paper", "service", "step", "repair"
+]
 LISTS: dict[Kind, tuple[str, str]] = {
     "reading": ("readings", "circuit"),
     "water_test": ("water_tests", "id"),
@@ -24,6 +26,8 @@ LISTS: dict[Kind, tuple[str, str]] = {
     "purchase": ("purchases", "id"),
     "paper": ("papers", "id"),
     "service": ("services", "id"),
+    "step": ("steps", "id"),
+    "repair": ("repairs", "id"),
 }
 """Kind of an entry -> the list of :class:`Facts` that it stands in, and the field that names its subject. The look before a trip is one entry."""
 PRE_TRIP_SUBJECT = "vehicle"

@@ -24,6 +24,8 @@ class Reading(Doc):
     load_voltage_v: float | None = Field(None, ge=0, le=300)
     current_a: float | None = Field(None, ge=-1000, le=1000)
     loop_mohm: float | None = Field(None, ge=0, le=1e12)
+    shunt_a: float | None = Field(None, ge=-2000, le=2000)
+    """What the battery monitor changed by when the circuit was switched on."""
     taken_at: str = Field("", max_length=40)
     taken_by: str = Field("", max_length=80)
     note: Note = ""
@@ -92,6 +94,51 @@ class GasCheck(Doc):
     value: float = Field(ge=0, le=1000)
     on: Day = ""
     who: Person = ""
+
+
+class StepRecord(Doc):
+    """A step of commissioning as it was done: a look (``ok``) or a ``value`` in the step's unit, with which meter, by whom; ``cleared`` names who cleared
+    a danger. What a simulation gave is no record."""
+
+    id: Annotated[str, Field(min_length=1, max_length=60)]
+    ok: bool | None = None
+    value: float | None = Field(None, ge=-1e6, le=1e13)
+    irradiance_w_m2: float | None = Field(None, ge=0, le=1500)
+    ambient_temp_c: float | None = Field(None, ge=-40, le=70)
+    meter: Person = ""
+    meter_cat_v: float | None = Field(None, ge=0, le=2000)
+    accuracy_frac: float | None = Field(None, ge=0, le=0.5)
+    resolution: float | None = Field(None, ge=0, le=1e6)
+    who: Person = ""
+    licence: Person = ""
+    on: Day = ""
+    note: Note = ""
+    accepted: bool = False
+    """A marginal reading that was taken as it is, with a note."""
+    cleared: Person = ""
+    simulated: bool = False
+
+    @model_validator(mode="after")
+    def _real(self) -> Self:
+        if self.simulated:
+            raise wrong("simulated", "a simulated value proves nothing; measure it on the vehicle")
+        if self.accepted and not self.note.strip():
+            raise wrong("note", "is required where a marginal reading is accepted: why it is good enough")
+        return self
+
+
+class Repair(Doc):
+    """A fault that was found and mended: of what, which cause, and the earliest stage that it touched, from which it is proved again."""
+
+    id: Id
+    subject: Annotated[str, Field(min_length=1, max_length=60)]
+    cause: Annotated[str, Field(min_length=1, max_length=60)]
+    name: Name = "Repair"
+    stage: Literal["s0", "s1", "s2", "s3", "s4", "s5", "s6", "s7", "s8", "s9", "s10", "s11", "s12", "s13", "s14", "s15", "s16"] = "s0"
+    on: Day = ""
+    who: Person = ""
+    minutes: float | None = Field(None, ge=0, le=1e5)
+    note: Note = ""
 
 
 class LogEntry(Doc):

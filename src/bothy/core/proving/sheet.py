@@ -14,6 +14,7 @@ from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, given
 from bothy.core.finding import Finding, finding, rule
 from bothy.core.method.sources import Method, Standard
+from bothy.core.proving.excess import Excess, ExcessResistanceIn, excess_of
 from bothy.core.proving.expected import ExpectedCircuitCurrentIn, ExpectedLoad, ExpectedLoadVoltageIn, LoadKind, expected_circuit_current, expected_load_voltage
 from bothy.core.proving.verdict import VerdictIn, VerdictOut, VerdictWord, verdict
 from bothy.core.wiring.conductors import ConductorResistanceIn, conductor_resistance
@@ -53,6 +54,8 @@ rule("test-meter-weak", "advice", "prove", "Meter too coarse for this reading", 
 class SheetRow(BaseModel):
     """One circuit on the test sheet. None where it can't be said yet.
 
+    ``loop_mohm`` is the loop that the design predicts with its joints, ``excess_mohm`` what it measured above it and ``heat_w`` what that heats, None where
+    not both volts and the amps were read; ``why`` what is wrong.
     ``judged_revision``: the revision that its reading was judged against, with what was expected then; ``outdated`` where that has changed since.
     """
 
@@ -71,6 +74,10 @@ class SheetRow(BaseModel):
     voltage_verdict: VerdictWord | None
     verdict: VerdictWord | None
     missing: str | None
+    why: str = ""
+    loop_mohm: float | None = None
+    excess_mohm: float | None = None
+    heat_w: float | None = None
     judged_revision: int | None = None
     expected_then: dict[str, float] = {}
     outdated: bool = False
@@ -105,9 +112,19 @@ def electrical_kind(a: Appliance) -> LoadKind:
     return a.electrical or KIND.get(a.kind, "constant_power")
 
 
+BLADE_MOHM: dict[float, float] = {1: 123, 2: 53, 3: 31, 5: 17.9, 7.5: 10.9, 10: 7.7, 15: 4.8, 20: 3.4, 25: 2.5, 30: 2.0, 40: 1.4}
+"""Cold resistance of a blade fuse by its rating, mΩ (typical, ISO 8820-3 size C)."""
+HOLDER_MOHM, SWITCH_MOHM, TERMINALS_MOHM = 2.0, 10.0, 1.0
+
+
+def fuse_mohm(fuse_a: float | None) -> float:
+    """Cold resistance of a fuse in mΩ: of a blade by its table, of others about 60 mV at their rating."""
+    return 0.0 if not fuse_a else BLADE_MOHM.get(fuse_a, 60.0 / fuse_a)
+
+
 def joints_mohm(fuse_a: float | None) -> float:
     """Fuse, holder, switch and terminals in mΩ, typical (method wiring.voltage-drop)."""
-    return (75.0 / fuse_a if fuse_a else 0.0) + 2.0 + 10.0 + 1.0
+    return fuse_mohm(fuse_a) + HOLDER_MOHM + SWITCH_MOHM + TERMINALS_MOHM
 
 
 def _judge(measured: float, expected: float, low: float, high: float, accuracy: float, digits: int, resolution: float) -> VerdictOut:
@@ -226,7 +243,28 @@ def _load_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None
     width = VOLT_TOLERANCE * rated
     row.expected_a, row.low_a, row.high_a = amps.current_a, amps.low_a, amps.high_a
     row.source_v, row.expected_v, row.low_v, row.high_v = source.value, v.value, v.value - width, v.value + width
+    row.loop_mohm = cable.value + extra.value
     return row
+
+
+def _excess(row: SheetRow, r: Reading, m: Meter) -> Excess | None:
+    """What the circuit loses beyond what the design predicts, where both volts and the amps were read."""
+    if row.loop_mohm is None or r.source_voltage_v is None or r.load_voltage_v is None or not r.current_a:
+        return None
+    return excess_of(
+        ExcessResistanceIn.trusted(
+            source_voltage_v=r.source_voltage_v,
+            load_voltage_v=r.load_voltage_v,
+            current_a=abs(r.current_a),
+            predicted_resistance_mohm=row.loop_mohm,
+            volt_accuracy_frac=m.volt_accuracy_frac,
+            volt_digits_count=m.volt_digits_count,
+            volt_resolution_v=m.volt_resolution_v,
+            current_accuracy_frac=m.current_accuracy_frac,
+            current_digits_count=m.current_digits_count,
+            current_resolution_a=m.current_resolution_a,
+        )
+    )
 
 
 _CHARGER_HOW = {
@@ -269,7 +307,7 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
     """A row with the verdict of its reading, and the findings of it."""
     name = f"{row.code} {row.name}"
     out: list[Finding] = []
-    amps, volts = _amps(row, r, m), _volts(row, r, m)
+    amps, volts, over = _amps(row, r, m), _volts(row, r, m), _excess(row, r, m)
     order: list[str] = ["fail", "marginal", "pass"]
     words: list[VerdictWord] = [x.verdict for x in (amps, volts) if x is not None]
     worst = min(words, key=lambda w: order.index(str(w))) if words else None
@@ -293,7 +331,30 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
                 figures=figures,
             )
         )
-    if volts is not None and volts.verdict == "fail":
+    if over is not None and over.verdict == "fail":
+        worst = "fail"
+        out.append(
+            finding(
+                "test-excess-joint",
+                row.circuit,
+                name,
+                f"The loop has {over.excess:.0f} mΩ too many: {over.measured:.0f} mΩ between bank and load, {row.loop_mohm or 0:.0f} mΩ is right "
+                f"(good to ± {over.uncertainty:.0f} mΩ). "
+                f"In one joint that is {over.heat_w:.1f} W of heat.",
+                figures=figures,
+                severity=over.severity if over.severity in ("danger", "fault") else None,
+            )
+        )
+    elif over is not None and over.below:
+        out.append(
+            finding(
+                "test-below-prediction",
+                row.circuit,
+                name,
+                f"The loop measured {over.measured:.0f} mΩ; the cable and its joints have {row.loop_mohm or 0:.0f} mΩ by the design.",
+            )
+        )
+    if volts is not None and volts.verdict == "fail" and (over is None or over.verdict != "fail"):
         low = r.load_voltage_v is not None and row.low_v is not None and r.load_voltage_v < row.low_v
         hint = " A bad joint or a thinner cable than planned loses voltage under load." if low else " Check the voltage at the bank at the same moment."
         out.append(
@@ -306,10 +367,18 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
                 figures=figures,
             )
         )
-    if worst == "marginal":
+    taken = bool(r.note.strip())  # a marginal reading is taken as it is with a note
+    if worst == "marginal" and not taken:
         out.append(finding("test-marginal", row.circuit, name, "The reading is inside its limits only if the meter is exact, or outside only if it is not."))
-    if amps is not None and amps.meter_adequate is False and amps.verdict == "marginal":
+    if amps is not None and amps.meter_adequate is False and amps.verdict == "marginal" and not taken:
         out.append(finding("test-meter-weak", row.circuit, name, f"The band is only {amps.uncertainty_ratio or 0:.1f} times the meter's own uncertainty."))
     return row.model_copy(
-        update={"current_verdict": amps.verdict if amps else None, "voltage_verdict": volts.verdict if volts else None, "verdict": worst}
+        update={
+            "current_verdict": amps.verdict if amps else None,
+            "voltage_verdict": volts.verdict if volts else None,
+            "verdict": worst,
+            "why": " ".join(f.message for f in out),
+            "excess_mohm": over.excess if over else None,
+            "heat_w": over.heat_w if over else None,
+        }
     ), out

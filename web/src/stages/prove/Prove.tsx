@@ -1,4 +1,4 @@
-/** Stage 11, Prove: does it do what the design says? The test sheet, its readings and their verdicts. */
+/** Stage 11, Prove: does it do what the design says? The ladder of commissioning, the test sheet, the finder and practice. */
 
 import { useCallback, useState } from "react";
 import { Link } from "react-router";
@@ -15,11 +15,19 @@ import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { useSite } from "../../shell/useSite";
+import { StageViews } from "../../shell/ViewSwitch";
+import { useStageView } from "../../shell/views";
 import { Bands, VerdictMark } from "./Bands";
+import { type Commissioning, useCommissioning, useFinder, useStarts, VIEWS } from "./data";
 import { type SheetRow, useReadings, VERDICTS } from "./edit";
+import { FinderPicture, FinderView, useSearch } from "./FinderView";
+import { Ladder } from "./Ladder";
 import { LOOP_VERDICTS, LoopLedger, LoopSentence } from "./Loops";
+import { PracticePicture, PracticeView, usePractice } from "./PracticeView";
 import { RecordLedger } from "./Record";
-import { SiteSheet } from "./SiteSheet";
+import { SiteLadder } from "./SiteLadder";
+import { StepForm } from "./StepForm";
+import { StepLedger } from "./StepLedger";
 
 function Sentence() {
   const { id, design, report } = useVariant();
@@ -72,6 +80,62 @@ function Sentence() {
       />
       .
     </>
+  );
+}
+
+function LadderSentence({ c }: { c: Commissioning | undefined }) {
+  const say = useSaid();
+  const next = c?.steps.find((x) => x.id === c.next);
+  return (
+    <>
+      <BeingBuilt />
+      {!c
+        ? "Making the ladder…"
+        : c.total === 0
+          ? "Nothing to prove yet."
+          : c.passed === c.total
+            ? `All ${c.total} steps are proved.`
+            : `${c.passed} of ${c.total} steps proved${c.failed ? `, ${c.failed} failed` : ""}${c.again ? `, ${c.again} to prove again` : ""}.`}
+      {next && (
+        <>
+          {" "}
+          Next: <b>{say(`${next.stage.toUpperCase()} ${next.title}`, "wiring")}</b>
+          {next.state === "fail" ? ", which failed: find the cause." : "."}
+        </>
+      )}
+    </>
+  );
+}
+
+function LadderSlate({ c, rung }: { c: Commissioning; rung: string | null }) {
+  const say = useSaid();
+  const hand = useHand();
+  const r = c.rungs.find((x) => x.id === rung);
+  const next = c.steps.find((x) => x.id === c.next);
+  return (
+    <Slate title={r ? `${r.id.toUpperCase()} ${r.title}` : "Test"} sub={r ? `by ${r.who}` : "one stage after the other, the dead tests first"}>
+      {r && (
+        <>
+          {r.why && <p className="my-1 border-l-2 border-gorse pl-2">{say(r.why, "wiring")}</p>}
+          <p className="my-1 border-l-2 border-rust pl-2">
+            {say("Stop if: ")}
+            {say(r.stop, "wiring")}
+          </p>
+        </>
+      )}
+      {next && (
+        <p className="my-2">
+          Next:{" "}
+          <button type="button" className="underline" onClick={() => hand.pick("step", next.id)}>
+            {say(next.title, "wiring")}
+          </button>
+        </p>
+      )}
+      <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
+        {say("Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains and gas are licensed work. ", "wiring")}
+        {c.licensed} Nothing simulated ever proves a step.
+      </p>
+    </Slate>
   );
 }
 
@@ -138,12 +202,7 @@ function ProveSlate() {
   );
 }
 
-const VIEWS = [
-  ["loops", "Before power: loops"],
-  ["readings", "With power: readings"],
-  ["record", "Record"],
-] as const;
-const HINT = {
+const HINT: Record<string, string> = {
   loops: "Type what the meter shows: “120 mohm”, “0.3 ohm”.",
   readings: "“4.1 A”, “12.6”. Volts at bank and load in the same moment, load on.",
   record: "All that was taken down, newest first. Undo never takes it back.",
@@ -154,10 +213,31 @@ export function Component() {
   const { of, set, clear } = useReadings();
   const hand = useHand();
   const site = useSite();
-  const [view, setView] = useState<"loops" | "readings" | "record">("readings");
+  const { view, turnTo } = useStageView(VIEWS);
+  const made = useCommissioning();
+  const starts = useStarts();
+  const practice = usePractice();
+  const [asked, setRung] = useState<string | null>(null);
+  const [search, setSearch] = useSearch();
+  const found = useFinder(search.start, search.answers, search.licensed);
   const loops = view === "loops";
   const rowId = useCallback((r: SheetRow) => r.circuit, []);
-  if (site) return <SiteSheet />;
+  const stageOf = (id: string | null | undefined) => made.data?.steps.find((x) => x.id === id)?.stage ?? null;
+  // the rung that was pressed; without one, that of the step in hand, else that of the next step
+  const rung = asked === "all" ? null : (asked ?? stageOf(hand.kind === "step" ? hand.id : null) ?? stageOf(made.data?.next));
+  const step = hand.kind === "step" ? made.data?.steps.find((x) => x.id === hand.id) : undefined;
+  const find = (stepId: string) => {
+    setSearch({ start: starts.data?.by_step[stepId] ?? null, answers: [] });
+    turnTo("finder");
+  };
+  if (site && (view === "ladder" || !made.data))
+    return made.data ? (
+      <SiteLadder c={made.data} onFind={find} />
+    ) : (
+      <main aria-label="Test" className="p-4">
+        <p role="status">{made.error ? (made.error as Error).message : "Making the ladder…"}</p>
+      </main>
+    );
   const volts = (key: "source_voltage_v" | "load_voltage_v", label: string): Column<SheetRow> => ({
     key,
     label,
@@ -230,27 +310,32 @@ export function Component() {
         ),
     },
   ];
+  const c = made.data;
+  const picture =
+    view === "ladder" && c ? (
+      <Ladder c={c} rung={rung} onRung={(id) => setRung(id ?? "all")} />
+    ) : view === "finder" && search.start && found.data?.elements.length ? (
+      <FinderPicture f={found.data} />
+    ) : view === "practice" ? (
+      <PracticePicture p={practice} />
+    ) : report.prove.rows.length && view === "readings" ? (
+      <Bands />
+    ) : undefined;
   return (
     <Bench
       title="Test"
-      sentence={loops ? <LoopSentence /> : <Sentence />}
-      picture={report.prove.rows.length && view === "readings" ? <Bands /> : undefined}
+      sentence={loops ? <LoopSentence /> : view === "readings" ? <Sentence /> : <LadderSentence c={c} />}
+      picture={picture}
       tools={
         <>
-          <span className="flex" role="group" aria-label="Which test">
-            {VIEWS.map(([key, word]) => (
-              <button
-                key={key}
-                type="button"
-                className={`btn px-2 ${view === key ? "!border-gorse font-semibold" : ""}`}
-                aria-pressed={view === key}
-                onClick={() => setView(key)}
-              >
-                {word}
-              </button>
-            ))}
-          </span>
-          <span className="text-dim">{HINT[view]}</span>
+          <StageViews stage="Test" views={VIEWS} />
+          {rung && view === "ladder" ? (
+            <button type="button" className="btn" onClick={() => setRung("all")}>
+              All stages
+            </button>
+          ) : (
+            <span className="text-dim">{HINT[view] ?? ""}</span>
+          )}
           <span className="flex-1" />
           <Link className="btn no-underline" to={`/v/${id}/print/sheet`}>
             Print the test sheet
@@ -260,6 +345,27 @@ export function Component() {
       ledger={
         view === "record" ? (
           <RecordLedger />
+        ) : view === "ladder" ? (
+          c ? (
+            <StepLedger c={c} rung={rung} />
+          ) : (
+            <p className="p-3" role="status">
+              {made.error ? (made.error as Error).message : "Making the ladder…"}
+            </p>
+          )
+        ) : view === "finder" ? (
+          <FinderView
+            s={search}
+            set={setSearch}
+            f={search.start ? found.data : undefined}
+            error={found.error as Error | null}
+            onMended={() => {
+              setSearch({ start: null, answers: [] });
+              turnTo("ladder");
+            }}
+          />
+        ) : view === "practice" ? (
+          <PracticeView p={practice} />
         ) : loops ? (
           <LoopLedger />
         ) : (
@@ -276,7 +382,17 @@ export function Component() {
           />
         )
       }
-      slate={<ProveSlate />}
+      slate={
+        step && c ? (
+          <Slate title={step.title} sub={`${step.stage.toUpperCase()} ${c.rungs.find((r) => r.id === step.stage)?.title ?? ""}, by ${step.who}`}>
+            <StepForm key={step.id} s={step} onFind={find} />
+          </Slate>
+        ) : c && (view === "ladder" || view === "finder" || view === "practice") ? (
+          <LadderSlate c={c} rung={view === "ladder" ? rung : null} />
+        ) : (
+          <ProveSlate />
+        )
+      }
     />
   );
 }

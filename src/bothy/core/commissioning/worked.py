@@ -1,0 +1,465 @@
+"""Commissioning worked out: the steps of a design, what was recorded of each, what is locked, what is to be proved again, and the findings of it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from bothy.core.commissioning import dead, powered, rest, rule_table
+from bothy.core.commissioning.judge import Judgement, judged, limits, number, of_shunt
+from bothy.core.commissioning.part import CommissioningPart, RungPart, StepPart
+from bothy.core.commissioning.source import Source
+from bothy.core.commissioning.stages import STAGE, STAGES, WHO
+from bothy.core.commissioning.step import UNITS, State, Step
+from bothy.core.contract import quick
+from bothy.core.facts.evidence import Evidence
+from bothy.core.facts.kinds import Repair, StepRecord
+from bothy.core.finding import Finding, finding
+
+Standing = Mapping[tuple[str, str], Evidence]
+MAKERS = (
+    dead.looks,
+    dead.dead_low,
+    dead.dead_mains,
+    dead.shunt,
+    powered.first_power,
+    powered.circuits,
+    powered.inverter,
+    powered.hook_up,
+    powered.charging,
+    rest.water,
+    rest.gas,
+    rest.heating,
+    rest.air,
+    rest.cooling,
+    rest.alarms,
+    rest.weigh,
+    rest.road,
+)
+MOVED_FRAC = 0.03
+"""From which part of it a number that a step proved counts as another one."""
+LEAST_MOVE = {"length_m": 0.1, "expected": 0.02, "low": 0.02, "high": 0.02}
+MARK_WORDS = {
+    "length_m": ("length", "m"),
+    "area_mm2": ("cable", "mm²"),
+    "fuse_a": ("fuse", "A"),
+    "cables": ("cables side by side", ""),
+    "expected": ("what is expected", ""),
+    "low": ("the lower limit", ""),
+    "high": ("the upper limit", ""),
+    "capacity_ah": ("capacity", "Ah"),
+    "rating_w": ("rating", "W"),
+    "voc_v": ("panel’s open voltage", "V"),
+    "pipe_l": ("water in the pipes", "L"),
+    "running_w": ("compressor", "W"),
+    "setpoint_c": ("setpoint", "°C"),
+    "duct_m": ("duct", "m"),
+    "flow_l_min": ("flow", "L/min"),
+    "expected_a": ("expected current", "A"),
+    "expected_v": ("expected voltage", "V"),
+    "expected_mohm": ("expected loop", "mΩ"),
+}
+STALE = ("low", "high", "expected")
+
+
+@dataclass(slots=True)
+class Done:
+    """A step with what was recorded of it; ``state`` before locks are looked at."""
+
+    step: Step
+    state: State
+    j: Judgement
+    record: StepRecord | None = None
+    why: str = ""
+    by: str = ""
+    on: str = ""
+    revision: int | None = None
+    out_of_order: tuple[str, ...] = ()
+    blocked: tuple[str, ...] = ()
+    accepted: bool = False
+
+    @property
+    def recorded(self) -> bool:
+        """Whether anything was recorded."""
+        return self.state in ("pass", "marginal", "fail", "again")
+
+    @property
+    def passed(self) -> bool:
+        """Whether it opens what comes after it."""
+        return self.state == "pass" or (self.state == "marginal" and self.accepted)
+
+
+class Commissioned:
+    """All of it: the steps in their order with their states, and the findings."""
+
+    def __init__(self, src: Source, standing: Standing) -> None:
+        self.src, self.standing = src, standing
+        self.steps = steps_of(src)
+        records = {r.id: r for r in src.ctx.facts.steps}
+        repairs = src.ctx.facts.repairs
+        self.done = [self._done(s, records.get(s.id), repairs) for s in self.steps]
+        self.by_id = {d.step.id: d for d in self.done}
+        self._lock()
+
+    def expects(self, step_id: str) -> dict[str, float]:
+        """What a record of a step is judged against; empty where the design has no such step."""
+        d = self.by_id.get(step_id)
+        return d.step.expects() if d else {}
+
+    def _entry(self, s: Step) -> Evidence | None:
+        if s.record in ("loop", "reading") and s.record_id != "shunt":
+            return self.standing.get(("reading", s.record_id))
+        if s.record is None:
+            return self.standing.get(("step", s.id))
+        return None
+
+    def _done(self, s: Step, r: StepRecord | None, repairs: Sequence[Repair]) -> Done:
+        if s.record is not None:
+            made = _recorded(self.src, s)
+        elif r is None:
+            made = Done(s, "open", Judgement(None, ""))
+        else:
+            j = judged(self.src, s, r)
+            made = Done(s, j.word or "open", j, r, j.why, r.who, r.on, accepted=r.accepted)
+        entry = self._entry(s)
+        if entry is not None and entry.judged is not None:
+            made.revision = entry.judged.revision
+        if made.recorded:
+            told = self._again(s, entry, repairs)
+            if told and made.state != "fail":
+                made.state, made.why = "again", told
+        return made
+
+    def _again(self, s: Step, entry: Evidence | None, repairs: Sequence[Repair]) -> str:
+        """Why it is to be proved again, empty: it stands."""
+        for r in repairs:
+            mend = self.standing.get(("repair", r.id))
+            mine = r.subject == s.subject or r.subject == STAGE[s.stage].energy
+            if mine and STAGE[s.stage].number >= STAGE[r.stage].number and mend is not None and (entry is None or entry.number < mend.number):
+                if entry is None and s.record not in ("loop", "reading"):
+                    continue
+                return f"Mended since: {r.name}."
+        if entry is None or entry.judged is None or s.record is not None:
+            return ""
+        moved = moved_marks(entry.judged.expected, s.expects())
+        return f"Changed since: {'; '.join(moved)}." if moved else ""
+
+    def _lock(self) -> None:
+        circuits = {c.id for c in self.src.ctx.design.wiring.circuits}
+        by_stage: dict[str, list[Done]] = {}
+        for d in self.done:
+            by_stage.setdefault(d.step.stage, []).append(d)
+        for d in self.done:
+            own = d.step.subject in circuits
+            if not d.step.needs:
+                continue
+            shut, broken = [], []
+            for stage in d.step.needs:
+                for t in by_stage.get(stage, ()):
+                    theirs = t.step.subject in circuits
+                    mine = not theirs or t.step.subject == d.step.subject
+                    if not mine and (own or d.recorded):
+                        continue
+                    if not t.passed and t.step.bars:
+                        shut.append(t.step.id)
+                        if t.state in ("open", "fail") and mine:
+                            broken.append(t.step.id)
+            if d.recorded:
+                d.out_of_order = tuple(broken)
+            d.blocked = tuple(shut)
+
+    def locked(self, d: Done) -> bool:
+        """Whether it can’t be done yet; a record that was made while it was locked doesn’t count."""
+        return bool(d.out_of_order) if d.recorded and d.state != "again" else bool(d.blocked)
+
+    def titles(self, ids: Sequence[str], most: int = 3) -> str:
+        """Steps by name, the first few."""
+        named = [f"{self.by_id[i].step.stage.upper()} {self.by_id[i].step.title}" for i in ids[:most]]
+        rest_ = len(ids) - len(named)
+        return "; ".join(named) + (f"; and {rest_} more" if rest_ > 0 else "")
+
+    def part(self) -> CommissioningPart:
+        """It as the page shows it."""
+        steps = [self._step(d) for d in self.done]
+        rungs = []
+        for stage in STAGES:
+            of = [x for x in steps if x.stage == stage.id]
+            counts = {s: sum(x.state == s for x in of) for s in ("pass", "marginal", "fail", "again", "open", "locked")}
+            state = (
+                "none"
+                if not of
+                else "failed"
+                if counts["fail"]
+                else "done"
+                if all(d.passed for d in self.done if d.step.stage == stage.id) and not counts["locked"]
+                else "locked"
+                if counts["locked"] and counts["locked"] + counts["pass"] == len(of)
+                else "open"
+            )
+            shut = next((d for d in self.done if d.step.stage == stage.id and self.locked(d)), None)
+            rungs.append(
+                quick(
+                    RungPart,
+                    id=stage.id,
+                    title=stage.title,
+                    energy=stage.energy,
+                    who=WHO[stage.who],
+                    stop=stage.stop,
+                    state=state,
+                    total=len(of),
+                    passed=counts["pass"],
+                    marginal=counts["marginal"],
+                    failed=counts["fail"],
+                    again=counts["again"],
+                    why="" if shut is None or state not in ("locked", "failed", "open") else f"First: {self.titles(shut.blocked or shut.out_of_order, 2)}.",
+                )
+            )
+        wanted: tuple[State, ...] = ("fail", "again", "open", "marginal")
+        ready = [x for x in steps if x.state in wanted and not (x.state == "marginal" and self.by_id[x.id].accepted)]
+        first = next((x for x in ready if x.state == "fail"), None) or next((x for x in ready if x.state != "marginal"), None) or next(iter(ready), None)
+        return quick(
+            CommissioningPart,
+            rungs=rungs,
+            steps=steps,
+            next=first.id if first else None,
+            total=len(steps),
+            passed=sum(d.passed and not self.locked(d) for d in self.done),
+            failed=sum(x.state == "fail" for x in steps),
+            again=sum(x.state == "again" for x in steps),
+            licensed=self.src.ctx.region.licensed,
+        )
+
+    def _step(self, d: Done) -> StepPart:
+        s = d.step
+        dimension, scale = UNITS.get(s.unit, ("", 1.0))
+        shut = self.locked(d)
+        why = d.why
+        if shut and d.recorded:
+            why = f"It was recorded before {self.titles(d.out_of_order, 2)}, so it doesn’t count yet."
+        elif shut:
+            why = f"First: {self.titles(d.blocked, 2)}."
+        elif not d.recorded and s.missing:
+            why = f"Can’t be tested yet: {s.missing}."
+        return quick(
+            StepPart,
+            id=s.id,
+            stage=s.stage,
+            subject=s.subject,
+            title=s.title,
+            how=s.how,
+            kind=s.kind,
+            unit=s.unit,
+            dimension=dimension,
+            scale=scale,
+            expected=s.expected if d.j.expected is None else d.j.expected,
+            low=s.low if d.j.low is None else d.j.low,
+            high=s.high if d.j.high is None else d.j.high,
+            instrument=s.instrument,
+            who=WHO[s.by],
+            licensed=s.by == "licensed",
+            record=s.record,
+            record_id=s.record_id,
+            asks=list(s.asks),
+            state="locked" if shut else d.state,
+            said=d.j.said,
+            why=why,
+            value=d.record.value if d.record else None,
+            uncertainty=d.j.uncertainty,
+            adequate=d.j.adequate,
+            by=d.by,
+            on=d.on,
+            revision=d.revision,
+        )
+
+    def findings(self) -> list[Finding]:
+        """What the records say: failures, dangers, what was done out of order or by whom it may not be."""
+        out: list[Finding] = []
+        early = [d for d in self.done if d.recorded and d.out_of_order and d.step.energy_on]
+        if early:
+            open_ = list(dict.fromkeys(i for d in early for i in d.out_of_order))
+            told = f"Recorded: {self.titles([d.step.id for d in early])}. Still open before it: {self.titles(open_)}."
+            out.append(finding("test-order", "prove", "Commissioning", told))
+        for d in self.done:
+            if d.step.record is None:
+                out += self._of_step(d)
+        return out + self._of_shunt()
+
+    def _of_step(self, d: Done) -> list[Finding]:
+        s, out = d.step, []
+        name = s.title
+        if d.state == "fail" and not (d.record and d.record.cleared):
+            grave = s.rule == "test-fail" and s.stage in rule_table.DANGER_STAGES
+            out.append(finding("test-step-fail" if grave else s.rule, f"{s.id}", name, d.why or "It isn’t as it should be."))
+        if d.state == "marginal" and not d.accepted:
+            out.append(finding("test-marginal", s.id, name, d.why))
+        if d.state == "marginal" and d.j.adequate is False:
+            out.append(
+                finding(
+                    "test-meter-weak",
+                    s.id,
+                    name,
+                    f"What is right, {limits(s.low, s.high, s.unit)}, is too narrow for a meter good to ± {number(d.j.uncertainty, s.unit)}.",
+                )
+            )
+        if d.state == "again":
+            out.append(finding("test-again", s.id, name, d.why))
+        if d.record is not None and d.recorded:
+            if s.by == "licensed" and not (d.record.licence.strip() and d.record.who.strip()):
+                out.append(finding("test-no-licence", s.id, name, "Recorded without the name and licence of who may do it."))
+            cat = 300.0 if self.src.ctx.region.key == "us" else 600.0
+            if s.mains and d.record.meter_cat_v is not None and d.record.meter_cat_v < cat:
+                out.append(finding("test-meter-category", s.id, name, f"Its meter is made for {d.record.meter_cat_v:.0f} V; mains needs CAT III {cat:.0f} V."))
+        return out
+
+    def _of_shunt(self) -> list[Finding]:
+        j, passed_by, cause = of_shunt(self.src)
+        rule = {
+            "negative_bypass": "test-negative-bypass",
+            "shunt_reversed": "test-shunt-reversed",
+            "shunt_reversed_and_scale": "test-shunt-reversed",
+            "scale_setting": "test-shunt-scale",
+        }.get(cause)
+        if rule is None:
+            return []
+        names = [c.name for c in self.src.ctx.design.wiring.circuits if c.id in passed_by]
+        of = f": {', '.join(names)}" if names else ""
+        told = f"The monitor saw {j.said} of what the clamp saw{of}. {j.why}"
+        return [finding(rule, "shunt", "Shunt", told, related=passed_by)]
+
+
+def moved_marks(then: Mapping[str, float], now: Mapping[str, float]) -> list[str]:
+    """What a step proved and is another one today, in words; limits only where nothing else says why."""
+    said: list[str] = []
+    limits_: list[str] = []
+    for key, was in then.items():
+        is_ = now.get(key)
+        if is_ is not None and abs(is_ - was) <= max(LEAST_MOVE.get(key, 1e-9), MOVED_FRAC * abs(was)):
+            continue
+        word, unit = MARK_WORDS.get(key, (key, ""))
+        told = f"{word} {number(was, unit)} then, {number(is_, unit)} now"
+        (limits_ if key in STALE else said).append(told)
+    return said or limits_
+
+
+def steps_of(src: Source) -> list[Step]:
+    """The steps of a design in their order, each id once."""
+    out, seen = [], set()
+    for make in MAKERS:
+        for s in make(src):
+            if s.id not in seen:
+                seen.add(s.id)
+                out.append(s)
+    return out
+
+
+def _recorded(src: Source, s: Step) -> Done:
+    """A step that is shown by a reading or test with a place of its own."""
+    none = Done(s, "open", Judgement(None, ""))
+    facts = src.ctx.facts
+    if s.record == "loop":
+        loop = src.loops.get(s.record_id)
+        if loop is None or loop.verdict is None or loop.measured_mohm is None:
+            return none
+        ok = loop.verdict == "pass"
+        said = f"{loop.measured_mohm:.4g} mΩ"
+        why = "" if ok else f"It read {said}; {loop.low_mohm:.0f} to {loop.high_mohm:.0f} mΩ is right."
+        return _by_reading(src, s, Done(s, "pass" if ok else "fail", Judgement("pass" if ok else "fail", said), why=why))
+    if s.record == "reading" and s.record_id == "shunt":
+        j, _, _ = of_shunt(src)
+        return Done(s, j.word, j, why=j.why) if j.word else none
+    if s.record == "reading":
+        row = src.sheet.get(s.record_id)
+        read = next((r for r in facts.readings if r.circuit == s.record_id), None)
+        if row is None or row.verdict is None or read is None:
+            return none
+        said = ", ".join(
+            x
+            for x in (
+                number(read.current_a, "A") if read.current_a is not None else "",
+                number(read.load_voltage_v, "V") if read.load_voltage_v is not None else "",
+            )
+            if x
+        )
+        made = Done(s, row.verdict, Judgement(row.verdict, said), why=row.why, accepted=bool(read.note.strip()))
+        if row.outdated:
+            made.state, made.why = "again", "What is expected has changed since it was read."
+        return _by_reading(src, s, made)
+    if s.record == "water_test":
+        return _last(s, [(t.verdict, f"{t.corrected_drop_kpa:.1f} kPa lost", t.reasons, t.who, t.on, []) for t in src.water.tests]) or none
+    if s.record == "gas_test":
+        rows = [
+            (
+                t.verdict if t.signed or t.verdict != "pass" else "repeat",
+                f"{t.corrected_drop_mbar:.2f} mbar lost{'' if t.signed else ', not signed'}",
+                t.reasons,
+                t.who,
+                t.on,
+                t.changed,
+            )
+            for t in src.gas.tests
+        ]
+        return _last(s, rows) or none
+    if s.record == "gas_check":
+        kind, _, of = s.record_id.partition(":")
+        checks = [c for c in facts.gas_checks if c.kind == kind and (not of or c.appliance == of)]
+        if not checks:
+            return none
+        c = checks[-1]
+        part = src.gas.checks.get(c.id)
+        if part is None:
+            return none
+        said = number(c.value, part.unit)
+        return Done(
+            s,
+            "pass" if part.ok else "fail",
+            Judgement("pass" if part.ok else "fail", said),
+            why="" if part.ok else f"It read {said}; the limit is {number(part.limit, part.unit)}.",
+            by=c.who,
+            on=c.on,
+        )
+    weighed = facts.weighings
+    if not weighed:
+        return none
+    w, limit = weighed[-1], src.fit.weight
+    over = [
+        n
+        for n, kg, most in (
+            ("whole", w.front_kg + w.rear_kg, limit.gross_limit_kg),
+            ("front axle", w.front_kg, limit.front_limit_kg),
+            ("rear axle", w.rear_kg, limit.rear_limit_kg),
+        )
+        if most is not None and kg > most
+    ]
+    said = f"{w.front_kg:.0f} kg front, {w.rear_kg:.0f} kg rear"
+    return Done(
+        s, "fail" if over else "pass", Judgement("fail" if over else "pass", said), why=f"Over the limit: {', '.join(over)}." if over else "", by=w.who, on=w.on
+    )
+
+
+def _by_reading(src: Source, s: Step, made: Done) -> Done:
+    read = next((r for r in src.ctx.facts.readings if r.circuit == s.record_id), None)
+    if read is not None:
+        made.by, made.on = read.taken_by, read.taken_at[:10]
+    return made
+
+
+WORD: dict[str, State] = {"pass": "pass", "repeat": "marginal", "fail": "fail"}
+
+
+def _last(s: Step, rows: Sequence[tuple[str, str, list[str], str, str, list[str]]]) -> Done | None:
+    """The state by the newest test of a kind."""
+    if not rows:
+        return None
+    word, said, reasons, who, on, changed = rows[-1]
+    state = WORD[word]
+    made = Done(
+        s,
+        state,
+        Judgement(None if state in ("open", "again") else ("pass" if state == "pass" else "fail" if state == "fail" else "marginal"), said),
+        why=" ".join(reasons[:2]),
+        by=who,
+        on=on,
+    )
+    if changed and state == "pass":
+        made.state, made.why = "again", f"Changed since: {', '.join(changed[:4])}."
+    return made

@@ -1,0 +1,374 @@
+"""A low-voltage circuit of the design as a case: its own resistances, every fault that it can have, and the readings that tell them apart."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable, Sequence
+from typing import NamedTuple
+
+from bothy.core.commissioning.source import Source
+from bothy.core.design.prove import Meter
+from bothy.core.design.wiring import Circuit
+from bothy.core.faults.case import Case, Drawn, Hypothesis, Probe
+from bothy.core.proving.diagnosis import Test, gap_edges
+from bothy.core.proving.probe import METER_OHM, Element, Fault, Solved, blown_in, with_faults
+from bothy.core.proving.sheet import HOLDER_MOHM, SWITCH_MOHM, TERMINALS_MOHM, fuse_mohm
+
+BANK_MOHM = 6.0
+SHUNT_MOHM = 0.25
+WEAK_BANK_OHM = 0.12
+SIZES_OHM = (0.1, 0.5, 2.0)
+MODEL_FRAC = 0.03
+"""The spread of what a network predicts, as a part of the nominal voltage."""
+DROP_FRAC, DROP_V = 0.15, 0.02
+"""A drop across one leg doesn't depend on the battery's charge, so it is predicted better: 15 % of itself and 20 mV."""
+CURRENT_FRAC = 0.15
+GROUND = "bank-minus"
+CAUTION = "Rings off, a fuse rated for the lead, one hand. Isolate before anything is loosened; never measure ohms or amps across a battery."
+
+
+class Point(NamedTuple):
+    """A place that a probe can reach: its node and its name."""
+
+    id: str
+    name: str
+
+
+class Model(NamedTuple):
+    """A circuit as a network: elements from the bank to the load and back, its points, and the spread of a reading."""
+
+    elements: list[Element]
+    points: list[Point]
+    volts: float
+    amps: float
+    fuse: str
+    board: str
+    minus: str
+
+    def name(self, node: str) -> str:
+        """A node by name."""
+        return next(p.name for p in self.points if p.id == node)
+
+
+def model_of(src: Source, c: Circuit) -> Model | None:
+    """The network of a load circuit; None where it has no cable or no appliance yet."""
+    row = src.sheet.get(c.id)
+    part = src.circuits.get(c.id)
+    if row is None or part is None or row.loop_mohm is None or row.expected_a is None or row.expected_v is None or not row.expected_a:
+        return None
+    volts = src.ctx.bank_v
+    fuse = fuse_mohm(c.fuse_a)
+    cable = max(0.1, row.loop_mohm - fuse - HOLDER_MOHM - SWITCH_MOHM - TERMINALS_MOHM)
+    feeders = {x.board: p for x in src.ctx.design.wiring.circuits if x.kind == "feeder" and (p := src.circuits.get(x.id)) is not None}
+    main = next((p for x in src.ctx.design.wiring.circuits if x.kind == "main" and (p := src.circuits.get(x.id)) is not None), None)
+    feeder = feeders.get(c.board) if c.board else None
+    points = [Point("bank-plus", "bank plus"), Point("bus-plus", "plus busbar")]
+    main_mohm = (main.resistance_mohm if main is not None and main.resistance_mohm else 0.5) / 2 + 0.5
+    out = [
+        Element("bank", "source", "bank-plus", GROUND, BANK_MOHM / 1000, volts),
+        Element("main", "resistor", "bank-plus", "bus-plus", main_mohm / 1000),
+    ]
+    board, minus = "bus-plus", "bus-minus"
+    if feeder is not None:
+        loop = (feeder.resistance_mohm or 2.0) / 2
+        points.append(Point("board-plus", "board plus"))
+        out.append(Element("feeder", "resistor", "bus-plus", "board-plus", (loop + 0.5) / 1000))
+        board, minus = "board-plus", "board-minus"
+    points += [
+        Point("fuse-out", "behind the fuse"),
+        Point("switch-out", "behind the switch"),
+        Point("load-plus", "plus at the load"),
+        Point("load-minus", "minus at the load"),
+    ]
+    out += [
+        Element("fuse", "fuse", board, "fuse-out", max(0.2, fuse + HOLDER_MOHM) / 1000, rating_a=c.fuse_a),
+        Element("switch", "switch", "fuse-out", "switch-out", SWITCH_MOHM / 1000),
+        Element("plus", "resistor", "switch-out", "load-plus", cable / 2000 + TERMINALS_MOHM / 2000),
+        Element("load", "load", "load-plus", "load-minus", row.expected_v / row.expected_a),
+        Element("minus", "resistor", "load-minus", minus, cable / 2000 + TERMINALS_MOHM / 2000),
+    ]
+    if feeder is not None:
+        points.append(Point("board-minus", "board minus"))
+        out.append(Element("feeder-minus", "resistor", "board-minus", "bus-minus", ((feeder.resistance_mohm or 2.0) / 2 + 0.5) / 1000))
+    points += [Point("bus-minus", "minus busbar"), Point(GROUND, "bank minus")]
+    out.append(Element("shunt", "resistor", "bus-minus", GROUND, (SHUNT_MOHM + 0.5) / 1000))
+    return Model(out, points, volts, row.expected_a, "fuse", board, minus)
+
+
+class Cause(NamedTuple):
+    """A fault of the network with its words; ``share`` of its class."""
+
+    hypothesis: Hypothesis
+    faults: tuple[Fault, ...]
+
+
+def causes_of(m: Model, c: Circuit, names: str) -> list[Cause]:
+    """Every fault that a circuit can have, with where it would be mended."""
+    out: list[Cause] = []
+
+    def add(id: str, name: str, prior: float, kind: str, repair: str, stage: str, element: str, *faults: Fault) -> None:
+        out.append(Cause(Hypothesis(id, name, prior, kind, repair, stage, element), faults))
+
+    def joints(id: str, name: str, prior: float, kind: str, repair: str, element: str, stage: str = "s0") -> None:
+        for ohm in SIZES_OHM:
+            add(f"{id}-{ohm:g}", f"{name}, about {ohm:g} Ω", prior / len(SIZES_OHM), kind, repair, stage, element, Fault(element, "high_resistance", ohm))
+
+    if c.protection != "none":
+        add(
+            "fuse-open",
+            "the fuse is blown or not in",
+            0.15,
+            "fuse",
+            "Find why before a new one of the same rating goes in.",
+            "s0",
+            "fuse",
+            Fault("fuse", "open"),
+        )
+        joints("fuse-holder", "a loose or burnt contact at the fuse", 0.06, "joint", "Change the holder, crimp its lugs anew.", "fuse")
+    add("switch-open", "the switch doesn’t close", 0.05, "switch", "Change the switch, or push its connector home.", "s0", "switch", Fault("switch", "open"))
+    joints("switch-bad", "burnt contacts in the switch", 0.03, "switch", "Change the switch.", "switch")
+    joints(
+        "plus-joint",
+        "a bad crimp or loose joint in the plus",
+        0.16,
+        "joint",
+        "Find the warm joint between switch and load, cut it off, crimp a new lug.",
+        "plus",
+    )
+    add(
+        "plus-open", "the plus wire is broken or unplugged", 0.05, "wire", "Find the connector or the break, make it anew.", "s0", "plus", Fault("plus", "open")
+    )
+    joints(
+        "minus-joint",
+        "a bad crimp or loose joint in the minus",
+        0.12,
+        "ground",
+        "Find the warm joint between load and minus busbar, cut it off, crimp a new lug.",
+        "minus",
+    )
+    add(
+        "minus-open",
+        "the minus wire is broken or unplugged",
+        0.05,
+        "ground",
+        "Find the connector or the break, make it anew.",
+        "s0",
+        "minus",
+        Fault("minus", "open"),
+    )
+    add(
+        "load-dead",
+        f"{names}: failed, or switched off at itself",
+        0.16,
+        "load",
+        "Look at its own switch and setting first; then change it.",
+        "s5",
+        "load",
+        Fault("load", "open"),
+    )
+    heavy = next(e for e in m.elements if e.id == "load").ohm
+    add(
+        "load-heavy",
+        f"{names}: draws twice what it should, or a second load is on this circuit",
+        0.04,
+        "load",
+        "Switch off one by one what is on it.",
+        "s5",
+        "load",
+        Fault(None, "bridge", heavy, "load-plus", "load-minus"),
+    )
+    add(
+        "short",
+        "plus and minus touch at the load",
+        0.03,
+        "short",
+        "Leave the fuse out; part them, look for the chafed place.",
+        "s0",
+        "load",
+        Fault(None, "bridge", 0.01, "load-plus", "load-minus"),
+    )
+    if any(e.id == "feeder" for e in m.elements):
+        add(
+            "feeder-joint",
+            "a bad joint in the feed of the board",
+            0.03,
+            "joint",
+            "Tighten and look at both ends of the feeder.",
+            "s0",
+            "feeder",
+            Fault("feeder", "high_resistance", 0.2),
+        )
+    add(
+        "weak-bank",
+        "the bank is low or worn",
+        0.05,
+        "bank",
+        "Charge it full; if it still sags, measure its units.",
+        "s4",
+        "bank",
+        Fault("bank", "high_resistance", WEAK_BANK_OHM),
+    )
+    add("nothing", "nothing is wrong: the design expects another value", 0.08, "none", "Enter in the design what really is on it.", "s5", "load")
+    return out
+
+
+def sigma(meter: Meter, value: float, volts: float) -> float:
+    """The spread of a voltage over the minus: the meter’s and the model’s."""
+    own = (meter.volt_accuracy_frac * abs(value) + meter.volt_digits_count * meter.volt_resolution_v) / math.sqrt(3)
+    return math.hypot(own, MODEL_FRAC * volts)
+
+
+def drop_sigma(meter: Meter, sound: float) -> float:
+    """The spread of a drop across one leg."""
+    own = meter.volt_digits_count * meter.volt_resolution_v / math.sqrt(3)
+    return math.hypot(own, DROP_FRAC * abs(sound) + DROP_V)
+
+
+OVER = (
+    ("at-bus", "bus-plus", "bus-minus", "Volts at the busbars", 2.0),
+    ("at-board", "{board}", "{minus}", "Volts at the board", 2.0),
+    ("after-fuse", "fuse-out", "{minus}", "Volts behind the fuse", 2.0),
+    ("after-switch", "switch-out", "{minus}", "Volts behind the switch", 3.0),
+    ("load-plus", "load-plus", "{minus}", "Volts at the load’s plus, against the minus of the board", 4.0),
+    ("at-load", "load-plus", "load-minus", "Volts at the load", 4.0),
+)
+ACROSS = (
+    ("over-fuse", "{board}", "fuse-out", "Drop over fuse and holder", 2.0),
+    ("over-switch", "fuse-out", "switch-out", "Drop over the switch", 3.0),
+    ("plus-leg", "switch-out", "load-plus", "Drop along the plus, switch to load", 5.0),
+    ("minus-leg", "load-minus", "{minus}", "Drop along the minus, load to board", 5.0),
+)
+LOOK = (
+    ("pull-fuse", "Pull the fuse and look", "Main switch of the board off. Is its wire whole?", ("whole", "blown"), 1.0),
+    ("ohms", "Fuse out, appliance unplugged: ohms from plus to minus behind the fuse", "Ohms range; nothing live on it.", ("open", "near nothing"), 5.0),
+    ("others", "Do other things on this board work as they should?", "Switch one on.", ("yes", "no"), 1.0),
+    ("swap", "Feed the appliance from a battery of its own, or put another in its place", "Does it work then?", ("works", "doesn’t"), 8.0),
+)
+
+
+def looked(test: str, cause: str) -> float:
+    """Probability of the first outcome of a look, with a fault."""
+    if test == "pull-fuse":
+        return 0.03 if cause in ("fuse-open", "short") else 0.99
+    if test == "ohms":
+        return 0.03 if cause == "short" else 0.97
+    if test == "others":
+        return 0.1 if cause in ("feeder-joint", "weak-bank") else 0.97
+    return 0.03 if cause == "load-dead" else 0.3 if cause == "load-heavy" else 0.97
+
+
+def solved_all(m: Model, causes: Iterable[Cause]) -> dict[str, Solved]:
+    """The network with each fault, after its fuses did what they do."""
+    return {c.hypothesis.id: blown_in(with_faults(m.elements, c.faults), GROUND)[0] for c in causes}
+
+
+def electric_case(src: Source, c: Circuit, observed: Sequence[tuple[str, float]] = ()) -> Case | None:
+    """The case of a load circuit; ``observed``: readings that were taken, by test."""
+    m = model_of(src, c)
+    if m is None:
+        return None
+    names = ", ".join(src.circuits[c.id].appliance_names[:2]) or "the appliance"
+    causes = causes_of(m, c, names)
+    solved = solved_all(m, causes)
+    meter = src.ctx.design.prove.meter
+    probes: list[Probe] = []
+
+    def place(node: str) -> str:
+        return node.format(board=m.board, minus=m.minus)
+
+    def numeric(id: str, a: str, b: str, title: str, minutes: float, predicted: dict[str, float], sd: float, span: float, unit: str, how: str) -> None:
+        edges = gap_edges(list(predicted.values()), sd)
+        healthy = predicted["nothing"]
+        said = (
+            f"about {healthy:.2f} V"
+            if unit == "V" and abs(healthy) >= 1
+            else f"about {1000 * healthy:.0f} mV"
+            if unit == "V"
+            else f"about {healthy:.1f} {unit}"
+        )
+        probes.append(Probe(Test(id, minutes, predicted=predicted, sd=sd, span=span, edges=edges), title, how, unit, a, b, "" if unit == "V" else "plus", said))
+
+    how = "Everything on this circuit switched on."
+    for id, a, b, title, minutes in OVER:
+        one, two = place(a), place(b)
+        if id == "at-board" and m.board == "bus-plus":
+            continue
+        numeric(
+            id, one, two, title, minutes, {k: s.meter(one, two, METER_OHM) for k, s in solved.items()}, sigma(meter, m.volts, m.volts), 2.5 * m.volts, "V", how
+        )
+    for id, a, b, title, minutes in ACROSS:
+        one, two = place(a), place(b)
+        predicted = {k: s.meter(one, two, METER_OHM) for k, s in solved.items()}
+        numeric(
+            id, one, two, title, minutes, predicted, drop_sigma(meter, predicted["nothing"]), 2.5 * m.volts, "V", f"{how} Both leads on this leg, millivolts."
+        )
+    lost = {k: s.meter("bank-plus", GROUND, METER_OHM) - s.meter("load-plus", "load-minus", METER_OHM) for k, s in solved.items()}
+    numeric(
+        "lost",
+        "",
+        "",
+        "Volts lost between bank and load",
+        5.0,
+        lost,
+        drop_sigma(meter, lost["nothing"]),
+        2.5 * m.volts,
+        "V",
+        f"{how} Bank and load, one after the other.",
+    )
+    amps = {k: abs(s.current("plus")) for k, s in solved.items()}
+    amp_sd = math.hypot((meter.current_accuracy_frac * m.amps + meter.current_digits_count * meter.current_resolution_a) / math.sqrt(3), CURRENT_FRAC * m.amps)
+    numeric("amps", "", "", "Amps on the plus, with the clamp", 2.0, amps, amp_sd, 400.0, "A", f"{how} Zero the clamp at the spot.")
+    ids = [x.hypothesis.id for x in causes]
+    for id, title, told, outcomes, minutes in LOOK:
+        if id == "pull-fuse" and c.protection == "none":
+            continue
+        rows = {k: {outcomes[0]: (p := looked(id, k)), outcomes[1]: 1 - p} for k in ids}
+        probes.append(Probe(Test(id, minutes, outcomes=outcomes, rows=rows), title, told, sound=outcomes[0]))
+    part = src.circuits[c.id]
+    words = {
+        "bank": "bank",
+        "main": "main fuse and lead",
+        "feeder": "feed of the board",
+        "fuse": f"fuse {c.fuse_a:g} A" if c.fuse_a else "fuse",
+        "switch": "switch",
+        "plus": "plus",
+        "load": names,
+        "minus": "minus",
+        "feeder-minus": "feed of the board",
+        "shunt": "shunt",
+    }
+    return Case(
+        f"{part.code} {c.name}",
+        c.id,
+        [x.hypothesis for x in causes],
+        probes,
+        {p.id: p.name for p in m.points},
+        [
+            Drawn(
+                e.id,
+                words[e.id],
+                e.kind,
+                e.a,
+                e.b,
+                f"{1000 * e.ohm:.3g} mΩ" if e.kind not in ("source", "load") else f"{m.volts:.1f} V" if e.kind == "source" else f"{m.amps:.1f} A",
+            )
+            for e in m.elements
+        ],
+        CAUTION,
+        [(t, v) for t, v in observed if any(x.test.id == t for x in probes)],
+    )
+
+
+def observed_of(src: Source, c: Circuit) -> list[tuple[str, float]]:
+    """What the test sheet already says of a circuit: the amps, and the volts at the load."""
+    r = next((x for x in src.ctx.facts.readings if x.circuit == c.id), None)
+    out: list[tuple[str, float]] = []
+    if r is None:
+        return out
+    if r.current_a is not None:
+        out.append(("amps", abs(r.current_a)))
+    if r.load_voltage_v is not None and r.source_voltage_v is not None:
+        out.append(("lost", r.source_voltage_v - r.load_voltage_v))
+    elif r.load_voltage_v is not None:
+        out.append(("at-load", r.load_voltage_v))
+    return out

@@ -1,0 +1,93 @@
+/** The ladder with one hand free: one step at a time, big fields, the next one always in reach. */
+import { useMemo, useState } from "react";
+import { StageViews } from "../../shell/ViewSwitch";
+import { type Commissioning, VIEWS } from "./data";
+import { StateMark } from "./marks";
+import { StepForm } from "./StepForm";
+
+export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: string) => void }) {
+  const [at, setAt] = useState<string | null>(null);
+  const [rung, setRung] = useState<string | null>(null);
+  const step = c.steps.find((s) => s.id === (at ?? c.next)) ?? c.steps[0];
+  const stage = rung ?? step?.stage ?? "s0";
+  const rows = useMemo(() => c.steps.filter((s) => s.stage === stage), [c.steps, stage]);
+  if (!step) return <p className="p-4">Nothing to prove yet: the steps follow from what is in the design.</p>;
+  const i = c.steps.indexOf(step);
+  const go = (n: number) => {
+    const s = c.steps[n];
+    if (s) {
+      setAt(s.id);
+      setRung(s.stage);
+    }
+  };
+  const r = c.rungs.find((x) => x.id === step.stage);
+  return (
+    <main aria-label="Test" className="flex flex-col gap-3 p-3 pb-24">
+      <h1 className="sr-only">Test</h1>
+      <label className="grid gap-1">
+        <span className="text-[14px] text-dim">
+          {c.passed} of {c.total} proved{c.failed ? `, ${c.failed} failed` : ""}
+        </span>
+        <select
+          className="field h-12"
+          aria-label="Stage"
+          value={stage}
+          onChange={(e) => {
+            setRung(e.target.value);
+            setAt(c.steps.find((s) => s.stage === e.target.value && s.state !== "pass")?.id ?? c.steps.find((s) => s.stage === e.target.value)?.id ?? null);
+          }}
+        >
+          {c.rungs
+            .filter((x) => x.total > 0)
+            .map((x) => (
+              <option key={x.id} value={x.id}>
+                {x.id.toUpperCase()} {x.title}: {x.passed} of {x.total}
+                {x.state === "locked" ? ", locked" : ""}
+              </option>
+            ))}
+        </select>
+      </label>
+      <section aria-label={step.title} className="border border-line bg-sheet p-3">
+        <h2 className="m-0 font-display text-[20px] font-semibold">
+          <StateMark state={step.state} size={18} /> {step.title}
+        </h2>
+        <StepForm key={step.id} s={step} big onFind={onFind} />
+      </section>
+      {r && (
+        <p className="m-0 border-l-2 border-rust pl-2 text-[15px]">
+          Stop if: {r.stop[0]?.toLowerCase()}
+          {r.stop.slice(1)} By {r.who}.
+        </p>
+      )}
+      <details>
+        <summary className="cursor-pointer">All steps of {stage.toUpperCase()}</summary>
+        <ul className="m-0 list-none p-0">
+          {rows.map((s) => (
+            <li key={s.id}>
+              <button type="button" className="min-h-11 w-full border-0 border-b border-line bg-transparent text-left" onClick={() => setAt(s.id)}>
+                <StateMark state={s.state} /> {s.title}
+              </button>
+            </li>
+          ))}
+        </ul>
+      </details>
+      <StageViews stage="Test" views={VIEWS} />
+      <div className="fixed inset-x-0 bottom-0 grid grid-cols-3 gap-2 border-t border-line bg-bench p-2">
+        <button type="button" className="btn h-12" disabled={i <= 0} onClick={() => go(i - 1)}>
+          Before
+        </button>
+        <button
+          type="button"
+          className="btn h-12"
+          disabled={!c.next || c.next === step.id}
+          onClick={() => c.next && go(c.steps.findIndex((s) => s.id === c.next))}
+        >
+          To do
+        </button>
+        <button type="button" className="btn btn-main h-12" disabled={i >= c.steps.length - 1} onClick={() => go(i + 1)}>
+          Next
+        </button>
+      </div>
+    </main>
+  );
+}

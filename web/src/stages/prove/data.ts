@@ -1,0 +1,123 @@
+/** Prove as the page uses it: the ladder of steps, the search for a fault, the rigs; and the edits that take a step down. */
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { api, type PatchOp, type Schemas, take } from "../../data/client";
+import { freshId } from "../../data/patch";
+import { useVariant } from "../../data/variant";
+import { localDay } from "../build/data";
+
+export type Commissioning = Schemas["CommissioningPart"];
+export type Step = Commissioning["steps"][number];
+export type Rung = Commissioning["rungs"][number];
+export type StepRecord = Schemas["StepRecord"];
+export type Finder = Schemas["FinderPart"];
+export type Answer = Schemas["Answer"];
+export type Rig = Schemas["RigPart"];
+export type RigAct = Schemas["RigAct"];
+
+export const VIEWS = { ladder: "Ladder", loops: "Loops", readings: "With power", finder: "Find a fault", practice: "Practice", record: "Record" } as const;
+
+export const STATES: Record<string, string> = {
+  locked: "locked",
+  open: "to do",
+  pass: "passed",
+  marginal: "not sure",
+  fail: "failed",
+  again: "prove again",
+};
+
+export function useCommissioning() {
+  const { id, stamp } = useVariant();
+  return useQuery({
+    queryKey: ["commissioning", id, stamp],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/commissioning", { params: { path: { variant_id: id } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useStarts() {
+  const { id, stamp } = useVariant();
+  return useQuery({
+    queryKey: ["starts", id, stamp],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/finder", { params: { path: { variant_id: id } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useFinder(start: string | null, answers: Answer[], licensed: boolean) {
+  const { id, stamp } = useVariant();
+  return useQuery({
+    queryKey: ["finder", id, stamp, start, answers, licensed],
+    queryFn: () => take(api.POST("/api/variants/{variant_id}/finder", { params: { path: { variant_id: id } }, body: { start: start!, answers, licensed } })),
+    enabled: start != null,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+export function useRigs() {
+  const { id, stamp } = useVariant();
+  return useQuery({
+    queryKey: ["rigs", id, stamp],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/rigs", { params: { path: { variant_id: id } } })),
+  });
+}
+
+export function useRig(rig: string, seed: number, acts: RigAct[], guess: { element: string; fault: string } | null) {
+  const { id } = useVariant();
+  return useQuery({
+    queryKey: ["rig", id, rig, seed, acts, guess],
+    queryFn: () => take(api.POST("/api/variants/{variant_id}/rigs", { params: { path: { variant_id: id } }, body: { rig, seed, acts, guess } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** A value in the unit of its step, as it is shown. */
+export const inUnit = (v: number | null | undefined, unit: string) =>
+  v == null ? "" : `${v >= 1e4 && unit === "MΩ" ? "over the range" : Number(v.toPrecision(4))} ${v >= 1e4 && unit === "MΩ" ? "" : unit}`.trim();
+
+/** What is right, in words. */
+export function rightOf(s: Step): string {
+  const say = (x: number) => `${Number(x.toPrecision(3))}`;
+  if (s.low != null && s.high != null) return `${say(s.low)} to ${say(s.high)} ${s.unit}`;
+  if (s.low != null) return `at least ${say(s.low)} ${s.unit}`;
+  if (s.high != null) return `at most ${say(s.high)} ${s.unit}`;
+  return "";
+}
+
+/** Edits of the steps: each an entry of the record that stays. */
+export function useSteps() {
+  const { design, edit } = useVariant();
+  const list = design.facts?.steps ?? [];
+  const repairs = design.facts?.repairs ?? [];
+  const readings = design.facts?.readings ?? [];
+  const of = (id: string): StepRecord | undefined => list.find((x) => x.id === id);
+  return {
+    of,
+    repairs,
+    set: (s: Step, fields: Partial<StepRecord>) => {
+      const i = list.findIndex((x) => x.id === s.id);
+      const before = i < 0 ? {} : list[i];
+      const value = { ...before, id: s.id, on: localDay(new Date()), ...fields };
+      const op: PatchOp = i < 0 ? { op: "add", path: "/facts/steps/-", value } : { op: "replace", path: `/facts/steps/${i}`, value };
+      return edit([op], s.title);
+    },
+    clear: (s: Step) => {
+      const i = list.findIndex((x) => x.id === s.id);
+      return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/facts/steps/${i}` }], `struck: ${s.title}`);
+    },
+    /** A repair goes into the record; what it touched of a circuit is measured again. */
+    repair: (subject: string, cause: { id: string; name: string; stage: string }, who: string, note: string, minutes: number) => {
+      const id = freshId(
+        `repair-${subject}`.slice(0, 34),
+        repairs.map((r) => r.id!),
+      );
+      const kind = cause.id.replace(/-(0\.1|0\.5|2)$/, "");
+      const value = { id, subject, cause: kind, name: cause.name.slice(0, 100), stage: cause.stage, on: localDay(new Date()), who, note, minutes };
+      const ops: PatchOp[] = [{ op: "add", path: "/facts/repairs/-", value }];
+      const i = readings.findIndex((r) => r.circuit === subject);
+      if (i >= 0) ops.push({ op: "remove", path: `/facts/readings/${i}` });
+      return edit(ops, `mended: ${cause.name}`);
+    },
+  };
+}
