@@ -225,9 +225,43 @@ def said_cases() -> dict[str, Any]:
     }
 
 
+def proving() -> dict[str, Any]:
+    """Curlew's ladder, the search for its bad joint, and a rig: as the server gives them."""
+    from bothy.core.faults.case import Answer
+    from bothy.core.faults.finder import find, starts
+    from bothy.core.faults.rig import Guess, RigAct, RigAsk, play, rigs
+
+    d, f = curlew.design(), curlew.facts()
+    made = measured(d, f).commissioned()
+    pump = "circuit:water-pump-10-l-min"
+    drops = [Answer(test="plus-leg", reading=0.11), Answer(test="minus-leg", reading=0.56), Answer(test="over-switch", reading=0.05)]
+    volts = RigAct(act="volts", a="load-plus", b="load-minus")
+    said = {
+        "commissioning": made.part(),
+        "search": find(made.src, pump, []),
+        "found": find(made.src, pump, [*drops, Answer(test="over-fuse", reading=0.05)]),
+        "rig": play(made.src, RigAsk(rig="lamp", seed=42, acts=[volts, RigAct(act="ohms", a="load-plus", b="load-minus")])),
+        "scored": play(made.src, RigAsk(rig="lamp", seed=42, acts=[volts], guess=Guess(element="fuse", fault="fuse-open"))),
+    }
+    out = {k: rounded(v.model_dump(mode="json")) for k, v in said.items()}
+    return {
+        **out,
+        "starts": {"starts": [s.model_dump() for s in starts(made.src)], "by_step": {"s5-circuit:water-pump-10-l-min": pump}},
+        "rigs": [r.model_dump() for r in rigs(made.src)][:6],
+        "facts": {"steps": f.model_dump(mode="json")["steps"], "readings": f.model_dump(mode="json")["readings"], "repairs": []},
+    }
+
+
 def fixtures() -> dict[str, dict[str, Any]]:
     """All of them as they should be now, by name."""
-    return {"units": unit_cases(), "said": said_cases(), **{stage: made(stage) for stage in FIGURES}, "curlew": first_stages(), "wiring": small_wiring()}
+    return {
+        "units": unit_cases(),
+        "said": said_cases(),
+        **{stage: made(stage) for stage in FIGURES},
+        "curlew": first_stages(),
+        "wiring": small_wiring(),
+        "prove": proving(),
+    }
 
 
 if __name__ == "__main__":

@@ -84,16 +84,20 @@ def test_with_the_mouse(page: Page, tmp_path: Path) -> None:
     assert fridge[12]
 
     page.get_by_role("link", name="Test").click()
-    row = page.get_by_role("row").filter(has_text="Chest fridge 50 L")
-    for column, text in (("source_voltage_v", "12.8"), ("load_voltage_v", "12.6"), ("current_a", "3.6 A")):
-        cell = row.locator(f'[data-col="{column}"]')
-        cell.click()
-        cell.click()
-        cell.locator("input").fill(text)
-        with saving(page):
-            cell.locator("input").press("Enter")
-    expect(row).to_contain_text(re.compile("passes|marginal|fails"))
-    assert page.get_by_text(re.compile(r"^1 of \d+ circuits read"))
+    page.get_by_role("gridcell", name="Battery: terminals and hold-down").click()
+    details = page.get_by_role("complementary", name="Details")
+    details.get_by_label("Done by").fill("Ada")
+    with saving(page):
+        details.get_by_role("button", name="As it should be").click()
+    expect(details.get_by_role("status")).to_contain_text("passed")
+    page.get_by_role("button", name="With power").click()
+    expect(page.get_by_text("Locked until the dead tests are passed")).to_be_visible()
+    cell = page.get_by_role("row").filter(has_text="Chest fridge 50 L").locator('[data-col="current_a"]')
+    cell.click()
+    cell.click()
+    cell.locator("input").fill("3.6 A")
+    cell.locator("input").press("Enter")
+    expect(page.get_by_role("alert").filter(has_text="measured under power, and that is locked")).to_be_visible()
 
 
 def test_with_the_keyboard_alone(page: Page, stored: Any, measured: Any) -> None:
@@ -152,17 +156,16 @@ def test_with_the_keyboard_alone(page: Page, stored: Any, measured: Any) -> None
     page.keyboard.press("Escape")
 
     page.keyboard.press("-")
-    expect(page.get_by_role("grid", name="Test sheet")).to_be_visible()
-    page.keyboard.press("s")
-    page.keyboard.press("s")
-    for _ in range(3):
-        page.keyboard.press("ArrowRight")
+    expect(page.get_by_role("grid", name="Steps")).to_be_visible()
+    page.get_by_role("button", name="Loops").press("Enter")
+    cell = page.get_by_role("grid", name="Loop test").locator('[data-col="loop_mohm"]').first
+    cell.focus()
     page.keyboard.press("Enter")
     page.keyboard.type("30")
     with saving(page):
         page.keyboard.press("Enter")
-    assert measured(id).readings[0].current_a == 30
-    expect(page.get_by_role("grid", name="Test sheet")).to_contain_text(re.compile("passes|marginal|fails"))
+    assert measured(id).readings[0].loop_mohm == 30
+    expect(page.get_by_role("grid", name="Loop test")).to_contain_text(re.compile("passes|too high|too low"))
 
     page.keyboard.press("Escape")
     page.keyboard.press("/")

@@ -126,24 +126,6 @@ def test_a_project_is_renamed_and_copied_as_a_variant(page: Page, load: Any) -> 
     expect(page.get_by_role("link", name="Open Whimbrel, copy 1")).to_be_visible()
 
 
-def test_readings_are_typed_on_a_phone(page: Page, load: Any, measured: Any) -> None:
-    id = load()
-    page.set_viewport_size({"width": 390, "height": 844})
-    page.goto(f"/v/{id}/prove")
-    page.get_by_role("combobox", name="circuit").select_option("front-fridge-90-l")
-    card = page.get_by_role("region", name="A1 Fridge")
-    for label, text in (("Volts at the bank", "13.1"), ("Volts at the load", "12.5"), ("Amps", "3.9")):
-        card.get_by_label(re.compile(label)).fill(text)
-        with saving(page):
-            card.get_by_label(re.compile(label)).press("Enter")
-    expect(card.get_by_role("status").last).to_have_text(re.compile("passes|marginal"))
-    reading = next(r for r in measured(id).readings if r.circuit == "front-fridge-90-l")
-    assert (reading.source_voltage_v, reading.load_voltage_v, reading.current_a) == (13.1, 12.5, 3.9)
-    assert page.evaluate("document.documentElement.scrollWidth") <= 390
-    page.get_by_role("button", name="Next").click()
-    expect(page.get_by_role("heading", name="A2 Lights, kitchen")).to_be_visible()
-
-
 def test_sums_answer_as_one_types_and_name_what_is_wrong(page: Page) -> None:
     page.goto("/sums/voltage-drop")
     slate = page.get_by_role("complementary", name="Details")

@@ -92,8 +92,7 @@ def test_a_paper_is_made_while_one_goes_on(page: Page, load: Any, tmp_path: Path
 
 def test_a_loop_reading_is_typed_and_judged(page: Page, load: Any, measured: Any) -> None:
     id = load()
-    page.goto(f"/v/{id}/prove")
-    page.get_by_role("button", name="Before power: loops").click()
+    page.goto(f"/v/{id}/prove?view=loops")
     row = page.get_by_role("row").filter(has_text="Fridge")
     cell = row.locator('[data-col="loop_mohm"]')
     cell.click()

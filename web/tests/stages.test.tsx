@@ -1,10 +1,9 @@
 /** Vehicle, Life, Power and Prove on Curlew as the core reports it (tests/web_fixture.py): what they say, and which operations they make. */
-import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { Component as Life } from "../src/stages/life/Life";
 import { Component as Power } from "../src/stages/power/Power";
 import { Component as Prove } from "../src/stages/prove/Prove";
-import { SiteSheet } from "../src/stages/prove/SiteSheet";
 import { Component as Vehicle } from "../src/stages/vehicle/Vehicle";
 import fixture from "./fixtures/curlew.json";
 import { calls, mount, serve, state } from "./mounted";
@@ -19,7 +18,13 @@ const PART = {
   data: { chemistry: "lifepo4", unit_voltage_v: 12.8, unit_charge_ah: 280, unit_max_discharge_a: 200, cold_charge_cutoff: true },
 };
 const read = (body: { text: string }) => ({ value: Number.parseFloat(body.text), unit: "", understood: body.text, awg: null });
-const ANSWERS = { "POST /api/quantity": read, "GET /api/catalogue": [PART], "GET /api/variants/v/proposals": [] };
+const LADDER = { rungs: [], steps: [], next: null, total: 0, passed: 0, failed: 0, again: 0, licensed: "" };
+const ANSWERS = {
+  "GET /api/variants/v/commissioning": LADDER,
+  "POST /api/quantity": read,
+  "GET /api/catalogue": [PART],
+  "GET /api/variants/v/proposals": [],
+};
 const { slate, sent, ops, press, change } = onDesign(fixture as never, ANSWERS);
 const replace = (path: string, value: unknown) => [{ op: "replace", path, value }];
 /** Types into a field of the slate and presses Enter. */
@@ -178,10 +183,16 @@ describe("Power", () => {
   });
 });
 
+/** Prove, turned to its readings. */
+const onReadings = () => {
+  mount(<Prove />);
+  fireEvent.click(screen.getByRole("button", { name: "With power" }));
+};
+
 describe("Test", () => {
   it("counts what was read and shows the failing circuit with what to do", async () => {
-    mount(<Prove />);
-    expect(document.body.textContent).toContain("4 of 22 circuits read, 3 passed.");
+    onReadings();
+    expect(document.body.textContent).toContain("22 of 22 circuits read, 20 passed.");
     expect(within(slate()).getByText(/main fuse out, every loop checked/)).toBeTruthy();
     fireEvent.click(screen.getByRole("gridcell", { name: "Water pump 10 L/min" }));
     await waitFor(() => expect(within(slate()).getByRole("heading", { name: /A6 Water pump/ })).toBeTruthy());
@@ -191,10 +202,10 @@ describe("Test", () => {
     expect(await ops()).toEqual([{ op: "remove", path: `/facts/readings/${at}` }]);
   });
   it("turns to the loops before power and back", () => {
-    mount(<Prove />);
-    fireEvent.click(screen.getByRole("button", { name: "Before power: loops" }));
+    onReadings();
+    fireEvent.click(screen.getByRole("button", { name: "Loops" }));
     expect(screen.queryByRole("grid", { name: "Test sheet" })).toBeNull();
-    fireEvent.click(screen.getByRole("button", { name: "With power: readings" }));
+    fireEvent.click(screen.getByRole("button", { name: "With power" }));
     expect(screen.getByRole("grid", { name: "Test sheet" })).toBeTruthy();
   });
   it("shows all that was taken down, what corrects what, and what was struck", async () => {
@@ -210,6 +221,7 @@ describe("Test", () => {
       ...more,
     });
     serve({
+      ...ANSWERS,
       "GET /api/variants/v/evidence": [
         entry(5, { corrects: 4 }),
         entry(4, { payload: { circuit: "gone", current_a: 4.0512, loop_mohm: 231 } }),
@@ -218,7 +230,7 @@ describe("Test", () => {
         entry(1, { kind: "pre_trip", subject: "vehicle", payload: { seen: [] } }),
       ],
     });
-    mount(<Prove />);
+    onReadings();
     fireEvent.click(screen.getByRole("button", { name: "Record" }));
     const grid = await screen.findByRole("grid", { name: "Record" });
     const rows = within(grid)
@@ -234,13 +246,13 @@ describe("Test", () => {
   });
   it("of a plan that is not built says whose the readings are, and builds it at a press", async () => {
     Object.assign(state.recorded, { building: false, building_name: "as built" });
-    mount(<Prove />);
+    onReadings();
     expect(screen.getByRole("note").textContent).toContain("“as planned” is a plan. Readings and tests belong to the variant that is being built: “as built”.");
     fireEvent.click(screen.getByRole("button", { name: "Build “as planned” instead" }));
     await waitFor(() => expect(calls.some((c) => c.method === "PUT" && c.path === "/api/variants/v/building")).toBe(true));
   });
   it("keeps who read it and a note", async () => {
-    mount(<Prove />);
+    onReadings();
     fireEvent.click(screen.getByRole("gridcell", { name: "Water pump 10 L/min" }));
     const by = await within(slate()).findByLabelText("by");
     fireEvent.change(by, { target: { value: "Ada" } });
@@ -249,30 +261,9 @@ describe("Test", () => {
     expect(made.map((o) => o.path.split("/").at(-1))).toEqual(["taken_by", "taken_at"]);
     expect(made[0]?.value).toBe("Ada");
   });
-  it("with one hand: the first circuit that is open, a reading, and on to the next", async () => {
-    mount(<SiteSheet />);
-    const rows = fixture.report.prove.rows;
-    const first = rows.find((r) => !r.verdict && !r.missing)!;
-    expect(screen.getByRole("region", { name: `${first.code} ${first.name}` })).toBeTruthy();
-    const amps = screen.getByLabelText(`Amps, ${first.code}`);
-    fireEvent.change(amps, { target: { value: "4.1 A" } });
-    fireEvent.keyDown(amps, { key: "Enter" });
-    expect(await ops()).toEqual([{ op: "add", path: "/facts/readings/-", value: expect.objectContaining({ circuit: first.circuit, current_a: 4.1 }) }]);
-    const at = rows.indexOf(first);
-    fireEvent.click(screen.getByRole("button", { name: "Next" }));
-    expect(screen.getByRole("region", { name: `${rows[at + 1]!.code} ${rows[at + 1]!.name}` })).toBeTruthy();
-    fireEvent.change(screen.getByRole("combobox", { name: "circuit" }), { target: { value: "water-pump-10-l-min" } });
-    expect(screen.getByRole("status").textContent).toContain("fails");
-    fireEvent.click(screen.getByRole("button", { name: "Before power" }));
-    expect(screen.queryByRole("combobox", { name: "circuit" })).toBeNull();
-  });
   it("has nothing to test before there are circuits", () => {
     Object.assign((state.report as unknown as { prove: object }).prove, { rows: [], read: 0, testable: 0, passed: 0 });
-    mount(<SiteSheet />);
-    expect(screen.getByText(/No circuit to test yet/)).toBeTruthy();
-    cleanup();
-    serve(ANSWERS);
-    mount(<Prove />);
+    onReadings();
     expect(screen.getByText(/Nothing to test yet/)).toBeTruthy();
     expect(sent()).toHaveLength(0);
   });

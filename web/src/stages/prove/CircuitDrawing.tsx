@@ -1,4 +1,5 @@
 /** A circuit drawn in a ring: plus above from the bank to the load, minus below on the way back; its points can be probed. Pipes are drawn in a row. */
+import type { KeyboardEvent } from "react";
 import type { Finder } from "./data";
 
 type Node = Finder["nodes"][number];
@@ -21,6 +22,13 @@ const TOP = 62;
 const BOTTOM = 178;
 const LEFT = 60;
 const RIGHT = 850;
+
+/** Enter and the space bar press what has the focus. */
+function pressed(k: KeyboardEvent, act?: () => void) {
+  if (!act || (k.key !== "Enter" && k.key !== " ")) return;
+  k.preventDefault();
+  act();
+}
 
 type Spot = { x: number; y: number };
 
@@ -63,7 +71,7 @@ function Part({ e, p, q, doubt, open, onClick }: { e: Element; p: Spot; q: Spot;
       tabIndex={onClick ? 0 : undefined}
       aria-label={onClick ? e.name : undefined}
       onClick={onClick}
-      onKeyDown={(k) => onClick && (k.key === "Enter" || k.key === " ") && (k.preventDefault(), onClick())}
+      onKeyDown={(k) => pressed(k, onClick)}
     >
       <line x1={p.x} y1={p.y} x2={q.x} y2={q.y} stroke={colour} strokeWidth={1.6 + 6 * doubt} strokeDasharray={minus ? "7 3" : undefined} />
       {e.kind === "fuse" && (
@@ -147,7 +155,7 @@ export function CircuitDrawing({ nodes, elements, doubt = {}, red, black, open =
             tabIndex={onNode ? 0 : undefined}
             aria-label={`${n.name}${probe ? `: ${probe} probe` : ""}`}
             onClick={onNode ? () => onNode(n.id) : undefined}
-            onKeyDown={(k) => onNode && (k.key === "Enter" || k.key === " ") && (k.preventDefault(), onNode(n.id))}
+            onKeyDown={(k) => pressed(k, onNode && (() => onNode(n.id)))}
           >
             <circle cx={s.x} cy={s.y} r={onNode ? 14 : 9} fill="transparent" />
             <circle

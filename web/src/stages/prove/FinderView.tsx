@@ -212,7 +212,17 @@ export function FinderView({
             </select>
           </label>
         )}
-        {own && <Ask key={own} f={f} test={own} put={(a) => (setOwn(""), put(a))} />}
+        {own && (
+          <Ask
+            key={own}
+            f={f}
+            test={own}
+            put={(a) => {
+              setOwn("");
+              put(a);
+            }}
+          />
+        )}
         <p className="mb-1 mt-3 border-l-2 border-rust pl-2 text-[13px]">{say(f.caution, "wiring")}</p>
         <div className="flex flex-wrap items-center gap-2">
           <button type="button" className="btn" onClick={() => set({ start: null, answers: [] })}>

@@ -17,12 +17,12 @@ const ACTS: Record<string, string> = {
 };
 const COST: Record<string, string> = { volts: "2", ohms: "2", amps: "2", fuse: "1", switch: "½", lug: "6", swap: "8", hint: "5" };
 
-export function usePractice() {
+export function usePractice(wanted: boolean) {
   const [s, set] = useState<Session>(() => fresh("lamp"));
   const [red, setRed] = useState("load-plus");
   const [black, setBlack] = useState("load-minus");
   const [next, setNext] = useState<"red" | "black">("red");
-  const rig = useRig(s.rig, s.seed, s.acts, s.guess);
+  const rig = useRig(s.rig, s.seed, s.acts, s.guess, wanted);
   const probe = (id: string) => {
     if (next === "red") setRed(id);
     else setBlack(id);

@@ -29,13 +29,22 @@ import { SiteLadder } from "./SiteLadder";
 import { StepForm } from "./StepForm";
 import { StepLedger } from "./StepLedger";
 
-function Sentence() {
+function Sentence({ c }: { c: Commissioning | undefined }) {
   const { id, design, report } = useVariant();
+  const shut = c?.rungs.find((r) => r.id === "s5");
   const m = design.prove.meter;
   const p = report.prove;
   return (
     <>
       <BeingBuilt />
+      {shut?.state === "locked" && (
+        <>
+          <Link to={`/v/${id}/prove`} className="underline">
+            Locked until the dead tests are passed
+          </Link>
+          .{" "}
+        </>
+      )}
       {p.read} of {p.testable} circuits read, {p.passed} passed.{" "}
       {p.unanswered > 0 && (
         <Link to={`/v/${id}/worklist?severity=question`} className="underline">
@@ -216,7 +225,7 @@ export function Component() {
   const { view, turnTo } = useStageView(VIEWS);
   const made = useCommissioning();
   const starts = useStarts();
-  const practice = usePractice();
+  const practice = usePractice(view === "practice");
   const [asked, setRung] = useState<string | null>(null);
   const [search, setSearch] = useSearch();
   const found = useFinder(search.start, search.answers, search.licensed);
@@ -324,7 +333,7 @@ export function Component() {
   return (
     <Bench
       title="Test"
-      sentence={loops ? <LoopSentence /> : view === "readings" ? <Sentence /> : <LadderSentence c={c} />}
+      sentence={loops ? <LoopSentence /> : view === "readings" ? <Sentence c={c} /> : <LadderSentence c={c} />}
       picture={picture}
       tools={
         <>

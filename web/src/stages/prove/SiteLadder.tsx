@@ -6,7 +6,8 @@ import { StateMark } from "./marks";
 import { StepForm } from "./StepForm";
 
 export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: string) => void }) {
-  const [at, setAt] = useState<string | null>(null);
+  // it stays on the step in hand after it is taken down: its verdict is to be seen before the next one comes
+  const [at, setAt] = useState<string | null>(c.next);
   const [rung, setRung] = useState<string | null>(null);
   const step = c.steps.find((s) => s.id === (at ?? c.next)) ?? c.steps[0];
   const stage = rung ?? step?.stage ?? "s0";
@@ -30,7 +31,7 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
         </span>
         <select
           className="field h-12"
-          aria-label="Stage"
+          aria-label="Stage of the ladder"
           value={stage}
           onChange={(e) => {
             setRung(e.target.value);

@@ -62,11 +62,12 @@ export function useRigs() {
   });
 }
 
-export function useRig(rig: string, seed: number, acts: RigAct[], guess: { element: string; fault: string } | null) {
+export function useRig(rig: string, seed: number, acts: RigAct[], guess: { element: string; fault: string } | null, wanted: boolean) {
   const { id } = useVariant();
   return useQuery({
     queryKey: ["rig", id, rig, seed, acts, guess],
     queryFn: () => take(api.POST("/api/variants/{variant_id}/rigs", { params: { path: { variant_id: id } }, body: { rig, seed, acts, guess } })),
+    enabled: wanted,
     placeholderData: keepPreviousData,
     retry: false,
   });

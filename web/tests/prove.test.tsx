@@ -1,0 +1,203 @@
+/** Prove on Curlew's ladder: rungs and steps, what is recorded, the search for a fault, and a rig played by keys. */
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
+import { layOut } from "../src/stages/prove/CircuitDrawing";
+import { inUnit, rightOf, type Step } from "../src/stages/prove/data";
+import { doubtOf } from "../src/stages/prove/FinderView";
+import { worst } from "../src/stages/prove/Ladder";
+import { Component as Prove } from "../src/stages/prove/Prove";
+import curlew from "./fixtures/curlew.json";
+import fixture from "./fixtures/prove.json";
+import { calls, mount, serve, state } from "./mounted";
+import { onDesign } from "./onstage";
+
+const made = fixture.commissioning as unknown as { steps: Step[]; rungs: { id: string }[]; next: string };
+const ANSWERS = {
+  "POST /api/quantity": (body: { text: string }) => ({ value: Number.parseFloat(body.text), unit: "", understood: body.text, awg: null }),
+  "GET /api/variants/v/commissioning": fixture.commissioning,
+  "GET /api/variants/v/finder": fixture.starts,
+  "POST /api/variants/v/finder": (body: { answers: unknown[] }) => (body.answers.length ? fixture.found : fixture.search),
+  "GET /api/variants/v/rigs": fixture.rigs,
+  "POST /api/variants/v/rigs": (body: { guess: unknown; acts: unknown[] }) => (body.guess ? fixture.scored : fixture.rig),
+};
+const { slate, ops, press } = onDesign(curlew as never, ANSWERS);
+const PUMP = { id: "water-pump-10-l-min", name: "Water pump 10 L/min", board: "house" };
+const withCircuit = () => {
+  Object.assign(state.design.wiring, { boards: [{ id: "house", name: "House board" }], circuits: [PUMP] });
+  Object.assign(state.report.wiring, { circuits: { [PUMP.id]: { code: "A6" } } });
+};
+const withFacts = () => Object.assign(state.design.facts, structuredClone(fixture.facts));
+const stepOf = (id: string) => made.steps.find((s) => s.id === id)!;
+const asked = () => calls.filter((c) => c.path === "/api/variants/v/finder" && c.method === "POST").map((c) => c.body.answers);
+
+describe("the ladder", () => {
+  it("says how far it is, and opens at the stage of what comes next", async () => {
+    withFacts();
+    mount(<Prove />);
+    const rungs = await screen.findByRole("group", { name: "Stages of commissioning" });
+    expect(within(rungs).getAllByRole("button")).toHaveLength(17);
+    expect(within(rungs).getByRole("button", { pressed: true }).textContent).toContain("S5");
+    expect(screen.getByText(/which failed: find the cause/)).toBeTruthy();
+    const grid = screen.getByRole("grid", { name: "Steps" });
+    expect(within(grid).getAllByRole("row").length - 1).toBe(made.steps.filter((s) => s.stage === "s5").length);
+    fireEvent.click(screen.getByRole("button", { name: "All stages" }));
+    fireEvent.click(within(rungs).getByRole("button", { name: /^S11/ }));
+    expect(within(slate()).getByText(/^First:/)).toBeTruthy();
+  });
+  it("lights each circuit by the worst of its steps", async () => {
+    withCircuit();
+    mount(<Prove />);
+    const lit = await screen.findByRole("group", { name: "What is proved" });
+    expect(within(lit).getByRole("button", { name: "A6 Water pump 10 L/min: failed" })).toBeTruthy();
+    expect(within(lit).getByRole("heading", { name: "House board" })).toBeTruthy();
+    expect(within(lit).getByRole("button", { name: "Busbars, main fuse, isolator: passed" })).toBeTruthy();
+    fireEvent.click(within(lit).getByRole("button", { name: "A6 Water pump 10 L/min: failed" }));
+    await waitFor(() => expect(slate().textContent).toContain("91 mΩ too many"));
+    press("Find the cause");
+    expect(await screen.findByRole("list", { name: "Causes" })).toBeTruthy();
+  });
+  it("takes down a look with who looked, and asks the licensed person for both", async () => {
+    mount(<Prove />);
+    await screen.findByRole("grid", { name: "Steps" });
+    fireEvent.click(screen.getByRole("button", { name: /^S0/ }));
+    fireEvent.click(screen.getByRole("gridcell", { name: "Busbars, main fuse, isolator" }));
+    fireEvent.change(await within(slate()).findByLabelText("Done by"), { target: { value: "Ada" } });
+    press("As it should be");
+    const at = fixture.facts.steps.findIndex((s) => s.id === "s0-buses");
+    expect(await ops()).toEqual([{ op: "replace", path: `/facts/steps/${at}`, value: expect.objectContaining({ id: "s0-buses", ok: true, who: "Ada" }) }]);
+    fireEvent.click(screen.getByRole("button", { name: /^S2/ }));
+    fireEvent.click(screen.getByRole("gridcell", { name: "Covers, glands, clips" }));
+    await within(slate()).findByLabelText("Licence");
+    press("As it should be");
+    expect(within(slate()).getByRole("alert").textContent).toContain("only the licensed person records it");
+    fireEvent.change(within(slate()).getByLabelText("Licence"), { target: { value: "L-1" } });
+    press("As it should be");
+    expect(await ops(2)).toEqual([expect.objectContaining({ value: expect.objectContaining({ id: "s2-look", who: "Ada", licence: "L-1" }) })]);
+  });
+  it("keeps a value in the unit of its step, and plain numbers beside it", async () => {
+    mount(<Prove />);
+    await screen.findByRole("grid", { name: "Steps" });
+    fireEvent.click(screen.getByRole("button", { name: /^S8/ }));
+    fireEvent.click(screen.getByRole("gridcell", { name: /volts in the sun/ }));
+    const sun = await within(slate()).findByLabelText("Light in the panel’s plane, W/m²");
+    fireEvent.change(sun, { target: { value: "much" } });
+    fireEvent.blur(sun);
+    expect(within(slate()).getByRole("alert").textContent).toContain("A number");
+    fireEvent.change(sun, { target: { value: "640" } });
+    fireEvent.blur(sun);
+    expect(await ops()).toEqual([expect.objectContaining({ value: expect.objectContaining({ irradiance_w_m2: 640 }) })]);
+  });
+  it("with one hand: what is to do, and on to the next", async () => {
+    const phone = { matches: true, addEventListener: () => undefined, removeEventListener: () => undefined };
+    Object.assign(window, { matchMedia: () => phone });
+    mount(<Prove />);
+    expect(await screen.findByRole("region", { name: stepOf(made.next).title })).toBeTruthy();
+    const at = made.steps.findIndex((s) => s.id === made.next);
+    fireEvent.click(screen.getByRole("button", { name: "Next" }));
+    expect(screen.getByRole("region", { name: made.steps[at + 1]!.title })).toBeTruthy();
+    fireEvent.click(screen.getByRole("button", { name: "To do" }));
+    expect(screen.getByRole("region", { name: stepOf(made.next).title })).toBeTruthy();
+    fireEvent.change(screen.getByRole("combobox", { name: "Stage of the ladder" }), { target: { value: "s11" } });
+    expect(screen.getByText(/^First:/)).toBeTruthy();
+    expect(screen.queryByRole("button", { name: "As it should be" })).toBeNull();
+    delete (window as { matchMedia?: unknown }).matchMedia;
+  });
+});
+
+describe("the finder", () => {
+  const begin = async () => {
+    mount(<Prove />);
+    fireEvent.click(screen.getByRole("button", { name: "Find a fault" }));
+    fireEvent.change(await screen.findByLabelText("Search what is wrong"), { target: { value: "pump 10" } });
+    fireEvent.click(screen.getByRole("button", { name: "A6 Water pump 10 L/min: dark, weak, or its fuse goes" }));
+    await screen.findByRole("list", { name: "Causes" });
+  };
+  it("begins with a symptom, asks for the test that tells most, and takes the answer", async () => {
+    await begin();
+    const best = fixture.search.tests.find((t) => t.id === fixture.search.best)!;
+    const field = screen.getByLabelText(best.title);
+    fireEvent.change(field, { target: { value: "0.047 V" } });
+    fireEvent.keyDown(field, { key: "Enter" });
+    await waitFor(() => expect(asked().at(-1)).toEqual([{ test: best.id, reading: 0.047, outcome: null }]));
+    expect(await screen.findByText(/Then prove it again from S0/)).toBeTruthy();
+    expect(screen.getAllByText(/Ruled out/).length).toBeGreaterThan(0);
+    fireEvent.click(screen.getByRole("button", { name: "Take the last answer back" }));
+    await waitFor(() => expect(asked().at(-1)).toEqual([]));
+  });
+  it("records the repair and voids what it touched", async () => {
+    withFacts();
+    await begin();
+    const best = fixture.search.tests.find((t) => t.id === fixture.search.best)!;
+    const field = screen.getByLabelText(best.title);
+    fireEvent.change(field, { target: { value: "0.05 V" } });
+    fireEvent.keyDown(field, { key: "Enter" });
+    fireEvent.change(await screen.findByLabelText("Mended by"), { target: { value: "Ada" } });
+    fireEvent.click(screen.getByRole("button", { name: "Record it, prove again" }));
+    const at = fixture.facts.readings.findIndex((r) => r.circuit === "water-pump-10-l-min");
+    expect(await ops()).toEqual([
+      {
+        op: "add",
+        path: "/facts/repairs/-",
+        value: expect.objectContaining({ subject: "water-pump-10-l-min", cause: "minus-joint", stage: "s0", who: "Ada" }),
+      },
+      { op: "remove", path: `/facts/readings/${at}` },
+    ]);
+  });
+  it("says what went wrong with a search", async () => {
+    serve({ ...ANSWERS, "POST /api/variants/v/finder": { status: 422, body: { error: { key: "start", message: "nothing that can be searched" } } } });
+    mount(<Prove />);
+    fireEvent.click(screen.getByRole("button", { name: "Find a fault" }));
+    expect(await screen.findByLabelText("Search what is wrong")).toBeTruthy();
+    fireEvent.change(screen.getByLabelText("Search what is wrong"), { target: { value: "submarine" } });
+    expect(screen.getByText(/Nothing like that/)).toBeTruthy();
+  });
+});
+
+describe("practice", () => {
+  it("is played by keys: probes, acts, a guess and the score", async () => {
+    mount(<Prove />);
+    fireEvent.click(screen.getByRole("button", { name: "Practice" }));
+    expect(await screen.findByText(fixture.rig.complaint)).toBeTruthy();
+    const drawing = screen.getByRole("group", { name: /with two probes/ });
+    fireEvent.keyDown(within(drawing).getByRole("button", { name: "behind the fuse" }), { key: "Enter" });
+    expect((screen.getByLabelText("red probe") as HTMLSelectElement).value).toBe("fuse-out");
+    fireEvent.change(screen.getByLabelText("Seed"), { target: { value: "42" } });
+    fireEvent.click(screen.getByRole("button", { name: /^Volts/ }));
+    const plays = () => calls.filter((c) => c.path === "/api/variants/v/rigs" && c.method === "POST");
+    await waitFor(() => expect(plays().at(-1)!.body.acts).toEqual([{ act: "volts", a: "fuse-out", b: "load-minus" }]));
+    expect(screen.getByText(/Ohms on a live circuit/)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText("Which part"), { target: { value: "fuse" } });
+    fireEvent.click(screen.getByRole("button", { name: /the fuse is blown/ }));
+    const score = await screen.findByRole("region", { name: "Score" });
+    expect(score.textContent).toContain(`${Math.round(fixture.scored.score.score)} of 100`);
+    expect(score.textContent).toContain(fixture.scored.score.truth);
+    fireEvent.click(within(score).getByRole("button", { name: "The same again" }));
+    await waitFor(() => expect(plays().at(-1)!.body).toEqual(expect.objectContaining({ seed: 42, acts: [], guess: null })));
+  });
+});
+
+describe("small things", () => {
+  it("draws a circuit as a ring and pipes in a row", () => {
+    const ring = layOut(fixture.search.nodes, fixture.search.elements as never);
+    expect(ring.ring).toBe(true);
+    expect(ring.at.get("load-plus")!.y).toBeLessThan(ring.at.get("load-minus")!.y);
+    expect(ring.at.get("bank-plus")!.x).toBe(ring.at.get("bank-minus")!.x);
+    const row = layOut([], [{ id: "a", name: "a", kind: "resistor", a: "source", b: "x", text: "" }] as never);
+    expect(row.ring).toBe(false);
+    expect(row.at.get("source")!.x).toBeLessThan(row.at.get("x")!.x);
+  });
+  it("sums the doubt on a part", () => {
+    const doubt = doubtOf(fixture.search as never);
+    expect(Object.values(doubt).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 2);
+  });
+  it("says what is right in the unit of the step", () => {
+    const s = (low: number | null, high: number | null, unit: string) => rightOf({ low, high, unit } as Step);
+    expect(s(1, null, "MΩ")).toBe("at least 1 MΩ");
+    expect(s(null, 0.3, "s")).toBe("at most 0.3 s");
+    expect(s(3.75, 6.25, "A")).toBe("3.75 to 6.25 A");
+    expect(inUnit(2e6, "MΩ")).toBe("over the range");
+    expect(worst(["pass", "again", "fail"])).toBe("fail");
+    expect(worst(["pass", "pass"])).toBe("pass");
+    expect(worst(["pass", "open"])).toBe("open");
+  });
+});
