@@ -24,5 +24,7 @@ class Settings(BaseSettings):
     log_requests: bool = True
     log_file: str = ""
     """Where the lines of requests go; it starts anew at 5 MB and three older ones are kept. Empty: standard output."""
+    backup_note: str = ""
+    """The file that says when the last backup was made; empty: nobody knows."""
     token: str = ""
     """When set, a browser must have come once by an address that ends in ``?token=…``."""

@@ -288,3 +288,27 @@ def test_a_name_with_html_is_stored_as_text(client: TestClient, variant_id: str)
     name = "<img src=x onerror=alert(1)>"
     patch(client, variant_id, 1, {"op": "add", "path": "/life/appliances/-", "value": {**LAMP, "name": name}}).raise_for_status()
     assert client.get(f"/api/variants/{variant_id}").json()["design"]["life"]["appliances"][0]["name"] == name
+
+
+def test_two_variants_are_compared_whole(client: TestClient, curlew_id: str) -> None:
+    other = client.post(f"/api/variants/{curlew_id}/copy", json={"name": "smaller bank", "ops": []}).json()["id"]
+    client.patch(
+        f"/api/variants/{other}", json={"ops": [{"op": "replace", "path": "/power/bank/parallel_count", "value": 1}]}, headers={"If-Match": "1"}
+    ).raise_for_status()
+    made = client.get("/api/compare", params={"a": curlew_id, "b": other}).json()
+    assert (made["a"]["variant"], made["b"]["variant"], made["b"]["revision"]) == ("as planned", "smaller bank", 2)
+    assert [s["path"] for s in made["differences"]["said"]] == ["/power/bank/parallel_count"]
+    assert made["differences"]["figures"] and made["differences"]["found"]
+    before = client.get("/api/compare", params={"a": curlew_id, "b": other, "b_revision": 1}).json()["differences"]
+    assert before["said"] == [], "its first revision is the copy"
+    assert client.get("/api/compare", params={"a": curlew_id, "b": "x"}).status_code == 422
+    assert client.get("/api/compare", params={"a": curlew_id, "b": "00000000-0000-0000-0000-000000000000"}).status_code == 404
+
+
+def test_the_last_backup_is_known_where_it_is_noted(client: TestClient, tmp_path: Path) -> None:
+    assert client.get("/api/backup").json() == {"known": False, "last": None}
+    note = tmp_path / "last-backup"
+    client.app.state.backup_note = str(note)  # type: ignore[attr-defined]
+    assert client.get("/api/backup").json() == {"known": True, "last": None}
+    note.write_text("2026-11-30T12:00:00+00:00", encoding="ascii")
+    assert client.get("/api/backup").json() == {"known": True, "last": "2026-11-30T12:00:00+00:00"}

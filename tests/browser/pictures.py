@@ -34,7 +34,8 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("fit", "/v/{id}/fit?hand=thing:water:carbon", DESK, "day"),
     ("fit-weight", "/v/{us}/fit?view=weight&loading=travel", DESK, "day"),
     ("worklist", "/v/{id}/worklist", DESK, "day"),
-    ("prove", "/v/{id}/prove?hand=circuit:water-pump-10-l-min", DESK, "day"),
+    ("prove", "/v/{id}/prove?hand=step:s5-circuit:water-pump-10-l-min", DESK, "day"),
+    ("finder", "/v/{id}/prove?view=finder", DESK, "day"),
     ("prove-site", "/v/{id}/prove", PHONE, "day"),
     ("water", "/v/{id}/water?view=taps&hand=run:shower", DESK, "day"),
     ("gas", "/v/{us}/gas?view=pipes&hand=run:to-heater", DESK, "day"),
@@ -61,8 +62,9 @@ def prepare(page: Page, name: str) -> None:
         for tap in ("Shower", "Outside tap, boots"):
             page.get_by_role("button", name=tap).first.click()
         page.get_by_role("button", name=re.compile("Shower.*starves")).first.wait_for()
-    if name == "prove-site":
-        page.get_by_role("combobox", name="circuit").select_option("water-pump-10-l-min")
+    if name == "finder":
+        page.get_by_role("button", name="A6 Water pump 10 L/min: dark, weak").click()
+        page.get_by_role("list", name="Causes").wait_for()
 
 
 def main() -> None:

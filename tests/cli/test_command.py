@@ -34,12 +34,12 @@ def free_port() -> int:
 class Command:
     """``./bothy WORD`` with a state directory of its own; the installed packages are shared, so that it starts quickly."""
 
-    def __init__(self, state: Path, port: int, word: str) -> None:
+    def __init__(self, state: Path, port: int, *words: str) -> None:
         env = {**os.environ, "BOTHY_STATE": str(state), "BOTHY_PORT": str(port)}
         env.pop("BOTHY_DATABASE_URL", None)
         self.port = port
         self.process = subprocess.Popen(
-            ["./bothy", word], cwd=ROOT, env=env, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True, start_new_session=True
+            ["./bothy", *words], cwd=ROOT, env=env, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True, start_new_session=True
         )
         self.lines: list[str] = []
         self.spoke = threading.Condition()
@@ -267,3 +267,59 @@ def test_no_password_stands_on_a_command_line(running: Command, state: Path) -> 
     assert password
     assert not [p for p in Path("/proc").iterdir() if p.name.isdigit() and password in _cmdline(p)]
     assert oct((state / "db" / "password").stat().st_mode & 0o777) == "0o600"
+
+
+def test_a_backup_comes_back_and_a_restore_that_is_killed_changes_nothing(running: Command, state: Path, tmp_path_factory: pytest.TempPathFactory) -> None:
+    running.says("Bothy is at")
+    file = tmp_path_factory.mktemp("kept") / "all.zip"
+
+    def command(*words: str) -> Command:
+        return Command(state, running.port, *words)
+
+    saved = command("backup", str(file))
+    saved.says("3 projects")
+    assert saved.ends() == 0, "while it runs"
+    assert running.get("/api/backup")["last"]
+    busy = command("restore", str(file), "--replace")
+    busy.says("stop it first")
+    assert busy.ends() == 1
+    urllib.request.urlopen(
+        urllib.request.Request(
+            f"http://127.0.0.1:{running.port}/api/projects/{running.get('/api/projects')[0]['id']}",
+            data=b'{"name": "Renamed since"}',
+            method="PATCH",
+            headers={"content-type": "application/json"},
+        ),
+        timeout=20,
+    )
+    os.kill(running.process.pid, signal.SIGINT)
+    running.ends()
+
+    asked = command("restore", str(file))
+    asked.says("--replace")
+    assert asked.ends() == 1
+    broken = file.with_name("broken.zip")
+    broken.write_bytes(file.read_bytes()[:2000])
+    refused = command("restore", str(broken), "--replace")
+    refused.says("damaged")
+    assert refused.ends() == 1
+
+    killed = command("restore", str(file), "--replace")
+    killed.says("revisions")
+    os.killpg(killed.process.pid, signal.SIGKILL)
+    killed.ends()
+    again = command("start")
+    again.says("Bothy is at")
+    assert "Renamed since" in [p["name"] for p in again.get("/api/projects")], "as it was before the restore"
+    os.kill(again.process.pid, signal.SIGINT)
+    again.ends()
+
+    back = command("restore", str(file), "--replace")
+    back.says("3 projects of .* are back; what was here lies in")
+    assert back.ends() == 0
+    assert next((state / "backups").iterdir()).name.endswith("before-restore")
+    last = command("start")
+    last.says("Bothy is at")
+    assert [p["name"] for p in last.get("/api/projects")] == ["Curlew", "Fiddlehead", "Saltbush"]
+    os.kill(last.process.pid, signal.SIGINT)
+    last.ends()

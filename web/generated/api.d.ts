@@ -91,6 +91,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/commissioning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Commissioning
+         * @description Every step with its state, and the stages as rungs.
+         */
+        get: operations["getCommissioning"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/finder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Starts
+         * @description What can be searched in this design.
+         */
+        get: operations["getStarts"];
+        put?: never;
+        /**
+         * Find Fault
+         * @description Causes with their probabilities after the answers, and the next best test.
+         */
+        post: operations["findFault"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/rigs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Rigs
+         * @description The rigs to practise on: built-in ones of rising difficulty, then this vehicle’s own circuits.
+         */
+        get: operations["getRigs"];
+        put?: never;
+        /**
+         * Play Rig
+         * @description A rig after what was done on it: what the meter shows, minutes, unsafe acts; with a guess, the score.
+         */
+        post: operations["playRig"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}": {
         parameters: {
             query?: never;
@@ -846,7 +914,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/variants/{variant_id}/commissioning": {
+    "/api/compare": {
         parameters: {
             query?: never;
             header?: never;
@@ -854,60 +922,12 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Get Commissioning
-         * @description Every step with its state, and the stages as rungs.
+         * Compare Two
+         * @description What differs between two variants, or two revisions: what was said, figures, findings.
          */
-        get: operations["getCommissioning"];
+        get: operations["compareTwo"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/variants/{variant_id}/finder": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get Starts
-         * @description What can be searched in this design.
-         */
-        get: operations["getStarts"];
-        put?: never;
-        /**
-         * Find Fault
-         * @description Causes with their probabilities after the answers, and the next best test.
-         */
-        post: operations["findFault"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/variants/{variant_id}/rigs": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get Rigs
-         * @description The rigs to practise on: built-in ones of rising difficulty, then this vehicle’s own circuits.
-         */
-        get: operations["getRigs"];
-        put?: never;
-        /**
-         * Play Rig
-         * @description A rig after what was done on it: what the meter shows, minutes, unsafe acts; with a guess, the score.
-         */
-        post: operations["playRig"];
         delete?: never;
         options?: never;
         head?: never;
@@ -986,6 +1006,26 @@ export interface paths {
          * @description The supply of a revision, its schools, and those of the project's other variants, through the same weathers.
          */
         get: operations["getSideBySide"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Backup
+         * @description When everything was last backed up by ``./bothy backup``.
+         */
+        get: operations["getBackup"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1669,6 +1709,16 @@ export interface components {
             last: string;
             /** Who */
             who?: string | null;
+        };
+        /**
+         * BackupItem
+         * @description When the last backup was made; None: never, or nobody knows here. ``known`` is False where Bothy runs on a database of its own choosing.
+         */
+        BackupItem: {
+            /** Known */
+            known: boolean;
+            /** Last */
+            last: string | null;
         };
         /**
          * Bank
@@ -3241,6 +3291,30 @@ export interface components {
             /** Licensed */
             licensed: string;
         };
+        /** CompareItem */
+        CompareItem: {
+            a: components["schemas"]["SideItem"];
+            b: components["schemas"]["SideItem"];
+            differences: components["schemas"]["ComparePart"];
+        };
+        /**
+         * ComparePart
+         * @description Two designs: headlines, then what differs. ``more``: rows that were left out of a list that is too long to read.
+         */
+        ComparePart: {
+            /** Heads */
+            heads: components["schemas"]["HeadRow"][];
+            /** Said */
+            said: components["schemas"]["SaidRow"][];
+            /** Figures */
+            figures: components["schemas"]["FigureRow"][];
+            /** Found */
+            found: components["schemas"]["FoundRow"][];
+            /** Same */
+            same: boolean;
+            /** More */
+            more: number;
+        };
         /**
          * ConduitNeed
          * @description One raceway with what is pulled through it.
@@ -4485,6 +4559,24 @@ export interface components {
             unit: string;
         };
         /**
+         * FigureRow
+         * @description A figure of both that differs; None: it isn’t there.
+         */
+        FigureRow: {
+            /** Stage */
+            stage: string;
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /** A */
+            a: number | null;
+            /** B */
+            b: number | null;
+        };
+        /**
          * FileText
          * @description The text of a project file.
          */
@@ -4833,6 +4925,27 @@ export interface components {
             cable_m: number;
             /** Furniture */
             furniture: components["schemas"]["PiecePart"][];
+        };
+        /**
+         * FoundRow
+         * @description A finding that only one of them has.
+         */
+        FoundRow: {
+            /** Stage */
+            stage: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "a" | "b";
+            /** Severity */
+            severity: string;
+            /** Title */
+            title: string;
+            /** Subject */
+            subject: string;
+            /** Message */
+            message: string;
         };
         /**
          * FrostPart
@@ -5743,6 +5856,20 @@ export interface components {
             open: string[];
             /** Km Per Day */
             km_per_day?: number | null;
+        };
+        /**
+         * HeadRow
+         * @description A headline of both, also where they are the same.
+         */
+        HeadRow: {
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /** A */
+            a: number | null;
+            /** B */
+            b: number | null;
         };
         /**
          * Headroom
@@ -9876,6 +10003,22 @@ export interface components {
             tow_vehicle_kg?: number | null;
         };
         /**
+         * SaidRow
+         * @description Something that was said differently: where, in words, and both values; None: not said there.
+         */
+        SaidRow: {
+            /** Stage */
+            stage: string;
+            /** Path */
+            path: string;
+            /** Name */
+            name: string;
+            /** A */
+            a: string | null;
+            /** B */
+            b: string | null;
+        };
+        /**
          * SanitisePart
          * @description The dose for the whole system, its time and rinses.
          */
@@ -10343,6 +10486,18 @@ export interface components {
             draw_count: number;
             /** Day Count */
             day_count: number;
+        };
+        /**
+         * SideItem
+         * @description One of the two: the project, the variant and the revision that was taken.
+         */
+        SideItem: {
+            /** Project */
+            project: string;
+            /** Variant */
+            variant: string;
+            /** Revision */
+            revision: number;
         };
         /**
          * Signal
@@ -13656,6 +13811,216 @@ export interface operations {
             };
         };
     };
+    getCommissioning: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CommissioningPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getStarts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartsPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    findFault: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinderAsk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinderPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getRigs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigRow"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    playRig: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RigAsk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
     getVariant: {
         parameters: {
             query?: never;
@@ -15279,15 +15644,16 @@ export interface operations {
             };
         };
     };
-    getCommissioning: {
+    compareTwo: {
         parameters: {
-            query?: {
-                revision?: number | null;
+            query: {
+                a: string;
+                b: string;
+                a_revision?: number | null;
+                b_revision?: number | null;
             };
             header?: never;
-            path: {
-                variant_id: string;
-            };
+            path?: never;
             cookie?: never;
         };
         requestBody?: never;
@@ -15298,175 +15664,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CommissioningPart"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemBody"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemBody"];
-                };
-            };
-        };
-    };
-    getStarts: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                variant_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StartsPart"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemBody"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemBody"];
-                };
-            };
-        };
-    };
-    findFault: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                variant_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FinderAsk"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FinderPart"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemBody"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemBody"];
-                };
-            };
-        };
-    };
-    getRigs: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                variant_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RigRow"][];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemBody"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemBody"];
-                };
-            };
-        };
-    };
-    playRig: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                variant_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RigAsk"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RigPart"];
+                    "application/json": components["schemas"]["CompareItem"];
                 };
             };
             /** @description Not Found */
@@ -15609,6 +15807,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getBackup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupItem"];
                 };
             };
         };

@@ -43,6 +43,7 @@ const router = createBrowserRouter([
     hydrateFallbackElement: waiting,
     children: [
       { path: "/", lazy: () => import("./projects/Projects") },
+      { path: "/compare", lazy: () => import("./projects/Compare") },
       { path: "/sums", lazy: () => import("./sums/Sums") },
       { path: "/method", lazy: () => import("./method/Method") },
       { path: "/method/:field", lazy: () => import("./method/Method") },

@@ -18,7 +18,7 @@ from sqlalchemy import text
 from starlette.middleware.gzip import GZipMiddleware
 
 from bothy import __version__
-from bothy.api import book, bring, build, exports, fit, problems, projects, proving, reference, roof, sizing, trips, variants, water
+from bothy.api import book, bring, build, compare, exports, fit, problems, projects, proving, reference, roof, sizing, trips, variants, water
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
 from bothy.jobs.runner import Runner
@@ -81,6 +81,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.state.reports = Reports()
     app.state.forecast_url = settings.forecast_url
     app.state.method = settings.method
+    app.state.backup_note = settings.backup_note
     app.state.jobs = Jobs(engine)
     app.state.logs = MeasuredLogs(engine)
     app.state.fonts = Path(settings.fonts).resolve().as_uri()
@@ -97,6 +98,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.include_router(roof.router)
     app.include_router(build.router)
     app.include_router(book.router)
+    app.include_router(compare.router)
     app.include_router(roof.parts_router)
     app.include_router(sizing.router)
     app.include_router(reference.router)

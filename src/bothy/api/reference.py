@@ -51,6 +51,13 @@ class CalculatorItem(BaseModel):
     words: dict[str, Word]
 
 
+class BackupItem(BaseModel):
+    """When the last backup was made; None: never, or nobody knows here. ``known`` is False where Bothy runs on a database of its own choosing."""
+
+    known: bool
+    last: str | None
+
+
 class QuantityText(BaseModel):
     text: str = Field(max_length=200)
     dimension: str = Field(max_length=40)
@@ -164,6 +171,17 @@ def _calculators() -> list[CalculatorItem]:
             )
         )
     return out
+
+
+@router.get("/backup", operation_id="getBackup")
+def get_backup(request: Request) -> BackupItem:
+    """When everything was last backed up by ``./bothy backup``."""
+    note = request.app.state.backup_note
+    try:
+        last = Path(note).read_text(encoding="ascii").strip() if note else None
+    except OSError:
+        last = None
+    return BackupItem(known=bool(note), last=last)
 
 
 @router.get("/calculators", operation_id="listCalculators")

@@ -91,9 +91,33 @@ def _where(_: argparse.Namespace) -> int:
     """Print where the data lie and how large they are."""
     state = _state()
     print(f"{state / 'db'}  your projects, {_size(state / 'db'):.0f} MB")
+    note = state / "last-backup"
+    print(f"last backup: {note.read_text(encoding='ascii')[:10] if note.exists() else 'none yet'}")
     print(f"{state / 'backups'}  copies from before migrations, {_size(state / 'backups'):.0f} MB")
     print(f"{state / 'requests.log'}  what was asked; it starts anew at 5 MB, three older ones are kept")
     print("BOTHY_STATE=/another/folder moves all of it. A folder inside the checkout is emptied by “git clean -fdx”.")
+    return 0
+
+
+def _backup(args: argparse.Namespace) -> int:
+    from bothy.running.keep import write_backup
+
+    ends_on_signals()
+    try:
+        write_backup(_state(), Path(args.file))
+    except Ended as exc:
+        return exc.code
+    return 0
+
+
+def _restore(args: argparse.Namespace) -> int:
+    from bothy.running.keep import read_backup
+
+    ends_on_signals()
+    try:
+        read_backup(_state(), Path(args.file), args.replace)
+    except Ended as exc:
+        return exc.code
     return 0
 
 
@@ -109,6 +133,13 @@ def main() -> int:
     b.add_argument("--quick", action="store_true")
     b.add_argument("command", nargs=argparse.REMAINDER)
     b.set_defaults(run=_beside)
+    k = commands.add_parser("backup")
+    k.add_argument("file")
+    k.set_defaults(run=_backup)
+    r = commands.add_parser("restore")
+    r.add_argument("file")
+    r.add_argument("--replace", action="store_true", help="put aside what is here")
+    r.set_defaults(run=_restore)
     commands.add_parser("stop").set_defaults(run=_stop)
     commands.add_parser("where").set_defaults(run=_where)
     args = parser.parse_args()

@@ -15,6 +15,7 @@ from pathlib import Path
 from types import FrameType
 
 from bothy.running.database import CantRun, Database, bindable
+from bothy.running.exchange import finish
 from bothy.running.processes import child, stop
 
 START_S, MOST_TRIES = 120.0, 5
@@ -55,6 +56,7 @@ class Server:
             "BOTHY_DATABASE_URL": url,
             "BOTHY_FRONT_END": str(root / "web" / "dist"),
             "BOTHY_LOG_FILE": str(state / "requests.log"),
+            "BOTHY_BACKUP_NOTE": str(state / "last-backup"),
             "MALLOC_ARENA_MAX": "2",
             "BOTHY_TOKEN": token or "",
         }
@@ -117,6 +119,7 @@ def serve(
         if bindable(port) is None:
             raise CantRun(f"port {port} is taken; choose another:  BOTHY_PORT=8090 ./bothy {word}")
         if database is not None:
+            finish(state)
             database.take()
             database.make()
             if (kept := database.copy_before(newest)) is not None:

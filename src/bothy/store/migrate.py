@@ -26,10 +26,18 @@ def newest() -> str:
     return ScriptDirectory.from_config(_config()).get_current_head() or ""
 
 
-def migrate(url: str) -> None:
-    """Run all outstanding migrations on the database at ``url``. Raises :class:`NewerDatabase`."""
+def is_known(name: str) -> bool:
+    """Whether a migration is one of this version's."""
     try:
-        command.upgrade(_config(url), "head")
+        return ScriptDirectory.from_config(_config()).get_revision(name) is not None
+    except CommandError:
+        return False
+
+
+def migrate(url: str, to: str = "head") -> None:
+    """Run all outstanding migrations on the database at ``url``, up to one of them. Raises :class:`NewerDatabase`."""
+    try:
+        command.upgrade(_config(url), to)
     except CommandError as exc:
         if "locate revision" not in str(exc):
             raise

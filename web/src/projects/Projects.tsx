@@ -121,6 +121,11 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
       </td>
       <td className="num py-2 pr-3 text-dim max-[899px]:hidden">{new Date(`${project.updated_at}Z`).toLocaleString()}</td>
       <td className="py-2 text-right min-[900px]:whitespace-nowrap">
+        {project.variants.length > 1 && (
+          <Link className="btn mr-1 no-underline" to={`/compare?a=${project.variants[0]!.id}&b=${project.variants.at(-1)!.id}`}>
+            Compare
+          </Link>
+        )}
         <button type="button" className="btn mr-1" onClick={() => setNaming(project.name)}>
           Rename
         </button>
@@ -132,6 +137,22 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
         </button>
       </td>
     </tr>
+  );
+}
+
+const OLD_DAYS = 14;
+
+/** Reminds of a backup once there is something to lose, and the last one is old. */
+function BackedUp({ any }: { any: boolean }) {
+  const backup = useQuery({ queryKey: ["backup"], queryFn: () => take(api.GET("/api/backup")), staleTime: 0 });
+  if (!any || !backup.data?.known) return null;
+  const days = backup.data.last ? Math.floor((Date.now() - new Date(backup.data.last).getTime()) / 86_400_000) : null;
+  if (days !== null && days <= OLD_DAYS) return <p className="m-0 text-[13px] text-dim">Last backup: {days === 0 ? "today" : `${days} days ago`}.</p>;
+  return (
+    <p role="note" className="m-0 mb-1 border-l-2 border-gorse pl-2 text-[13px]">
+      {days === null ? "Nothing is backed up yet" : `The last backup is ${days} days old`}. In a terminal: <code>./bothy backup /a/safe/place</code>, best on
+      another disk.
+    </p>
   );
 }
 
@@ -202,7 +223,8 @@ export function Component() {
       <p className="mt-2 max-w-3xl text-[13px] text-dim">
         The way through: <strong>Vehicle</strong> (what you work with), <strong>Daily use</strong> (what will run), <strong>Power</strong> (what supplies it),{" "}
         <strong>Trips</strong> (will it last), <strong>Wiring</strong> (which cable and fuse), <strong>Heat and air</strong>, <strong>Water</strong>,{" "}
-        <strong>Gas</strong>, <strong>Test</strong> (what the meter must read). Whatever you have not entered yet is assumed and shown in{" "}
+        <strong>Gas</strong>, <strong>Layout and weight</strong> (where it stands), <strong>Build</strong> (what next), <strong>Test</strong> (is it safe, does
+        it do what it should), <strong>Hand over</strong> (the papers that go with it). Whatever you have not entered yet is assumed and shown in{" "}
         <span className="text-heather underline decoration-dotted">purple, with dots under it</span>.
       </p>
       {problem && (
@@ -219,6 +241,7 @@ export function Component() {
         </p>
       )}
       <h2 className="mb-1 mt-6 font-display text-lg">Projects</h2>
+      <BackedUp any={(list.data ?? []).some((p) => !p.demo)} />
       {list.isPending && <p role="status">Looking…</p>}
       {list.isError && (
         <p role="alert" className="text-rust">

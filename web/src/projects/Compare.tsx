@@ -1,0 +1,177 @@
+/** Two variants or revisions beside each other: headlines, what was said, figures, findings. */
+import { useQuery } from "@tanstack/react-query";
+import type { ReactNode } from "react";
+import { Link, useSearchParams } from "react-router";
+import { api, type Schemas, take } from "../data/client";
+import { show } from "../data/show";
+import { STAGES } from "../shell/stages";
+
+type Differences = Schemas["ComparePart"];
+const SAID_STAGES: Record<string, string> = Object.fromEntries(STAGES.map((s) => [s.id, s.word]));
+const WORD: Record<string, string> = { danger: "danger", fault: "problem", advice: "advice", question: "question", note: "note" };
+
+/** A value with its unit as a headline shows it. */
+export const value = (v: number | null | undefined, unit: string) => (v == null ? "–" : unit === "%" ? `${Math.round(v)} %` : show(v, unit));
+
+function Heads({ d }: { d: Differences }) {
+  return (
+    <table className="w-full max-w-3xl border-collapse text-[14px]" aria-label="Headlines">
+      <tbody>
+        {d.heads.map((h) => {
+          const differs = value(h.a, h.unit) !== value(h.b, h.unit);
+          return (
+            <tr key={h.label} className={`border-b border-line ${differs ? "font-semibold" : "text-dim"}`}>
+              <th scope="row" className="py-0.5 text-left font-normal">
+                {h.label}
+              </th>
+              <td className="num w-36 text-right">{value(h.a, h.unit)}</td>
+              <td className="num w-36 text-right">{value(h.b, h.unit)}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function Group({ title, count, children }: { title: string; count: number; children: ReactNode }) {
+  return (
+    <details open={count > 0 && count <= 40} className="mt-4">
+      <summary className="cursor-pointer font-display text-[17px]">
+        {title} <span className="num text-[14px] text-dim">{count}</span>
+      </summary>
+      {count ? children : <p className="my-1 text-dim">The same.</p>}
+    </details>
+  );
+}
+
+function Lists({ d }: { d: Differences }) {
+  return (
+    <>
+      <Group title="What was entered differently" count={d.said.length}>
+        <table className="w-full border-collapse text-[13px]" aria-label="What was entered differently">
+          <tbody>
+            {d.said.map((s) => (
+              <tr key={s.path} className="border-b border-line align-top">
+                <td className="w-28 text-dim">{SAID_STAGES[s.stage] ?? s.stage}</td>
+                <td className="pr-2">{s.name}</td>
+                <td className="num w-44 break-words text-right">{s.a ?? "–"}</td>
+                <td className="num w-44 break-words text-right">{s.b ?? "–"}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Group>
+      <Group title="Findings that only one has" count={d.found.length}>
+        <ul className="m-0 list-none p-0 text-[13px]">
+          {d.found.map((f) => (
+            <li key={`${f.side}${f.title}${f.subject}`} className="border-b border-line py-0.5">
+              <b>{f.side === "a" ? "first" : "second"}</b>, {WORD[f.severity] ?? f.severity}: {f.title}, {f.subject}.{" "}
+              <span className="text-dim">{f.message}</span>
+            </li>
+          ))}
+        </ul>
+      </Group>
+      <Group title="Figures that differ, the most at the top" count={d.figures.length}>
+        <table className="w-full border-collapse text-[13px]" aria-label="Figures that differ">
+          <tbody>
+            {d.figures.map((f) => (
+              <tr key={f.key} className="border-b border-line">
+                <td className="w-28 text-dim">{SAID_STAGES[f.stage] ?? f.stage}</td>
+                <td className="pr-2" title={f.key}>
+                  {f.label}
+                </td>
+                <td className="num w-36 text-right">{f.a == null ? "–" : show(f.a, f.unit)}</td>
+                <td className="num w-36 text-right">{f.b == null ? "–" : show(f.b, f.unit)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Group>
+      {d.more > 0 && <p className="text-dim">{d.more} more rows differ.</p>}
+    </>
+  );
+}
+
+export function Component() {
+  const [params, setParams] = useSearchParams();
+  const projects = useQuery({ queryKey: ["projects"], queryFn: () => take(api.GET("/api/projects")) });
+  const all = (projects.data ?? []).flatMap((p) => p.variants.map((v) => ({ id: v.id, revision: v.revision, word: `${p.name}, ${v.name}` })));
+  const a = params.get("a") ?? all[0]?.id ?? "";
+  const b = params.get("b") ?? all[1]?.id ?? a;
+  const number = (key: string) => {
+    const n = Number(params.get(key));
+    return Number.isInteger(n) && n > 0 ? n : undefined;
+  };
+  const [ra, rb] = [number("ra"), number("rb")];
+  const made = useQuery({
+    queryKey: ["compare", a, b, ra, rb],
+    queryFn: () => take(api.GET("/api/compare", { params: { query: { a, b, a_revision: ra, b_revision: rb } } })),
+    enabled: !!a && !!b,
+    retry: false,
+  });
+  const set = (key: string, to: string) =>
+    setParams((p) => {
+      if (to) p.set(key, to);
+      else p.delete(key);
+      if (key === "a" || key === "b") p.delete(`r${key}`);
+      return p;
+    });
+  const d = made.data?.differences;
+  return (
+    <main className="mx-auto h-full max-w-5xl overflow-y-auto p-6" aria-label="Compare">
+      <p className="m-0">
+        <Link to="/" className="underline">
+          Projects
+        </Link>
+      </p>
+      <h1 className="m-0 font-display text-2xl font-semibold">Beside each other</h1>
+      <div className="my-2 flex flex-wrap gap-x-6 gap-y-1">
+        {(["a", "b"] as const).map((side) => {
+          const chosen = all.find((v) => v.id === (side === "a" ? a : b));
+          return (
+            <span key={side}>
+              {side === "a" ? "first" : "second"}{" "}
+              <select
+                className="field max-w-[16rem]"
+                aria-label={side === "a" ? "first" : "second"}
+                value={chosen?.id ?? ""}
+                onChange={(e) => set(side, e.target.value)}
+              >
+                {all.map((v) => (
+                  <option key={v.id} value={v.id}>
+                    {v.word}
+                  </option>
+                ))}
+              </select>{" "}
+              revision{" "}
+              <input
+                className="field w-16"
+                aria-label={`revision of the ${side === "a" ? "first" : "second"}`}
+                inputMode="numeric"
+                placeholder={chosen ? `r${chosen.revision}` : ""}
+                value={params.get(`r${side}`) ?? ""}
+                onChange={(e) => set(`r${side}`, e.target.value.replace(/\D/g, ""))}
+              />
+            </span>
+          );
+        })}
+      </div>
+      {made.error && (
+        <p role="alert" className="text-rust">
+          {(made.error as Error).message}
+        </p>
+      )}
+      {!d && !made.error && <p role="status">{projects.isPending || a ? "Reckoning both…" : "No project yet."}</p>}
+      {d && (
+        <>
+          <p role="status" className="my-1">
+            {d.same ? "They are the same." : `${d.said.length} entered differently, ${d.figures.length} figures and ${d.found.length} findings differ.`}
+          </p>
+          <Heads d={d} />
+          <Lists d={d} />
+        </>
+      )}
+    </main>
+  );
+}
