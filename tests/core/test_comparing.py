@@ -16,7 +16,11 @@ from tests.designs import BANK, FRIDGE, INVERTER, LAMP, circuit, made, wired
 
 
 def both(*ops: dict[str, Any]) -> tuple[tuple[Design, Report], tuple[Design, Report]]:
-    d = made(wired(circuit("lamp-c"), circuit("fridge-c", appliances=["fridge"], area_mm2=6.0), appliances=[LAMP, FRIDGE], power={"bank": BANK, "inverter": INVERTER}))
+    d = made(
+        wired(
+            circuit("lamp-c"), circuit("fridge-c", appliances=["fridge"], area_mm2=6.0), appliances=[LAMP, FRIDGE], power={"bank": BANK, "inverter": INVERTER}
+        )
+    )
     e = apply_patch(d, list(ops))
     return (d, report(d)), (e, report(e))
 
@@ -61,6 +65,9 @@ def test_the_other_way_round_it_is_the_mirror(ah: float, watts: float, metres: f
     assert sorted((f.title, f.subject, f.side) for f in one.found) == sorted((f.title, f.subject, "b" if f.side == "a" else "a") for f in two.found)
 
 
-@pytest.mark.parametrize(("value", "words"), [(None, None), ([], None), ("", None), (True, "yes"), (False, "no"), (3.0, "3"), (0.1234567, "0.123457"), (["a", "b"], "a, b"), (7, "7")])
+@pytest.mark.parametrize(
+    ("value", "words"),
+    [(None, None), ([], None), ("", None), (True, "yes"), (False, "no"), (3.0, "3"), (0.1234567, "0.123457"), (["a", "b"], "a, b"), (7, "7")],
+)
 def test_values_are_said_plainly(value: Any, words: str | None) -> None:
     assert shown(value) == words

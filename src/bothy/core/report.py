@@ -36,7 +36,7 @@ from bothy.core.power.part import PowerPart, power_part
 from bothy.core.power.rules import power_findings
 from bothy.core.power.supply import Supply, work_out
 from bothy.core.power.uses import LifePart, budgets, life_part
-from bothy.core.proving.outdated import mark_outdated
+from bothy.core.proving.outdated import mark_outdated, still_true
 from bothy.core.proving.sheet import ProvePart, SheetCircuit, prove_part
 from bothy.core.reuse import Parts
 from bothy.core.roof.part import RoofPart
@@ -294,7 +294,7 @@ def _prove(ctx: Context, worked: list[Worked], feeds: Feeds, loops: dict[str, Lo
         feeds,
     )
     rows, old = mark_outdated(sheet.rows, loops, ctx.judged)
-    return sheet.model_copy(update={"rows": rows}), [*found, *old]
+    return sheet.model_copy(update={"rows": rows}), [*still_true(found, old), *old]
 
 
 def _roof(ctx: Context) -> tuple[RoofWork, dict[str, Box], float]:
@@ -356,13 +356,17 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     found += [*fit.found, *roofed]
     vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg, fit)
     sheet, tested = make("prove", _prove, worked, feeds, loops)
+    found = still_true(found, tested)
     parts.done()
+    stale = frozenset(f.subject for f in tested if f.rule == "test-outdated")
 
     @cache
     def commissioned() -> Commissioned:
         whole = {w.circuit.id: w.part for w in worked}
         every = {row.circuit: row for row in loop_rows(design, facts, [(w.circuit, w.part) for w in worked])}
-        return Commissioned(Source(ctx, whole, {row.circuit: row for row in sheet.rows}, every, wet.part, gassed.part, warm.part, fit.part, roof), standing)
+        return Commissioned(
+            Source(ctx, whole, {row.circuit: row for row in sheet.rows}, every, wet.part, gassed.part, warm.part, fit.part, roof), standing, stale
+        )
 
     if facts.steps or facts.repairs or any(x.current_a is not None or x.shunt_a is not None for x in facts.readings):
         tested = [*tested, *commissioned().findings()]

@@ -13,9 +13,21 @@ const WORD: Record<string, string> = { danger: "danger", fault: "problem", advic
 /** A value with its unit as a headline shows it. */
 export const value = (v: number | null | undefined, unit: string) => (v == null ? "–" : unit === "%" ? `${Math.round(v)} %` : show(v, unit));
 
-function Heads({ d }: { d: Differences }) {
+function Heads({ d, names }: { d: Differences; names: [string, string] }) {
   return (
     <table className="w-full max-w-3xl border-collapse text-[14px]" aria-label="Headlines">
+      <thead className="text-[12px] text-dim">
+        <tr>
+          <th scope="col">
+            <span className="sr-only">what</span>
+          </th>
+          {names.map((n, i) => (
+            <th key={i} scope="col" className="text-right font-normal">
+              {n}
+            </th>
+          ))}
+        </tr>
+      </thead>
       <tbody>
         {d.heads.map((h) => {
           const differs = value(h.a, h.unit) !== value(h.b, h.unit);
@@ -93,6 +105,8 @@ function Lists({ d }: { d: Differences }) {
   );
 }
 
+const side = (s: Schemas["SideItem"]) => `${s.project}, ${s.variant}, r${s.revision}`;
+
 export function Component() {
   const [params, setParams] = useSearchParams();
   const projects = useQuery({ queryKey: ["projects"], queryFn: () => take(api.GET("/api/projects")) });
@@ -117,7 +131,8 @@ export function Component() {
       if (key === "a" || key === "b") p.delete(`r${key}`);
       return p;
     });
-  const d = made.data?.differences;
+  const found = made.data;
+  const d = found?.differences;
   return (
     <main className="mx-auto h-full max-w-5xl overflow-y-auto p-6" aria-label="Compare">
       <p className="m-0">
@@ -163,12 +178,14 @@ export function Component() {
         </p>
       )}
       {!d && !made.error && <p role="status">{projects.isPending || a ? "Reckoning both…" : "No project yet."}</p>}
-      {d && (
+      {found && d && (
         <>
           <p role="status" className="my-1">
-            {d.same ? "They are the same." : `${d.said.length} entered differently, ${d.figures.length} figures and ${d.found.length} findings differ.`}
+            {d.same
+              ? "They are the same."
+              : `${d.more ? "More than " : ""}${d.said.length} entered differently, ${d.figures.length} figures and ${d.found.length} findings differ.`}
           </p>
-          <Heads d={d} />
+          <Heads d={d} names={[side(found.a), side(found.b)]} />
           <Lists d={d} />
         </>
       )}

@@ -92,8 +92,8 @@ class Done:
 class Commissioned:
     """All of it: the steps in their order with their states, and the findings."""
 
-    def __init__(self, src: Source, standing: Standing) -> None:
-        self.src, self.standing = src, standing
+    def __init__(self, src: Source, standing: Standing, stale: frozenset[str] = frozenset()) -> None:
+        self.src, self.standing, self.stale = src, standing, stale
         self.steps = steps_of(src)
         records = {r.id: r for r in src.ctx.facts.steps}
         repairs = src.ctx.facts.repairs
@@ -115,7 +115,7 @@ class Commissioned:
 
     def _done(self, s: Step, r: StepRecord | None, repairs: Sequence[Repair]) -> Done:
         if s.record is not None:
-            made = _recorded(self.src, s)
+            made = _recorded(self.src, s, s.record_id in self.stale)
         elif r is None:
             made = Done(s, "open", Judgement(None, ""))
         else:
@@ -352,14 +352,16 @@ def steps_of(src: Source) -> list[Step]:
     return out
 
 
-def _recorded(src: Source, s: Step) -> Done:
-    """A step that is shown by a reading or test with a place of its own."""
+def _recorded(src: Source, s: Step, old: bool = False) -> Done:
+    """A step that is shown by a reading or test with a place of its own; ``old``: what it measured is another one today."""
     none = Done(s, "open", Judgement(None, ""))
     facts = src.ctx.facts
     if s.record == "loop":
         loop = src.loops.get(s.record_id)
         if loop is None or loop.verdict is None or loop.measured_mohm is None:
             return none
+        if old:
+            return _by_reading(src, s, Done(s, "again", Judgement(None, f"{loop.measured_mohm:.4g} mΩ"), why="The circuit was changed since it was read."))
         ok = loop.verdict == "pass"
         said = f"{loop.measured_mohm:.4g} mΩ"
         why = "" if ok else f"It read {said}; {loop.low_mohm:.0f} to {loop.high_mohm:.0f} mΩ is right."
@@ -380,10 +382,9 @@ def _recorded(src: Source, s: Step) -> Done:
             )
             if x
         )
-        made = Done(s, row.verdict, Judgement(row.verdict, said), why=row.why, accepted=bool(read.note.strip()))
-        if row.outdated:
-            made.state, made.why = "again", "What is expected has changed since it was read."
-        return _by_reading(src, s, made)
+        if old or row.outdated:
+            return _by_reading(src, s, Done(s, "again", Judgement(None, said), why="The circuit was changed since it was read."))
+        return _by_reading(src, s, Done(s, row.verdict, Judgement(row.verdict, said), why=row.why, accepted=bool(read.note.strip())))
     if s.record == "water_test":
         return _last(s, [(t.verdict, f"{t.corrected_drop_kpa:.1f} kPa lost", t.reasons, t.who, t.on, []) for t in src.water.tests]) or none
     if s.record == "gas_test":

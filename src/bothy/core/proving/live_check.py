@@ -137,9 +137,9 @@ def live_check(inp: LiveCheckIn, sources: dict[str, Figure] | None = None) -> Li
     return LiveCheckOut.of(
         state=w.flags[0] if w.flags else "ok",
         flags=w.flags,
-        used_count=w.used,
+        used_count=derived("used_count", "samples that aren’t bad", w.used, LIVE, sample_count=len(inp.samples)),
         max_gap_s=None if w.gap_s is None else derived("max_gap_s", "longest step between samples, and to now", w.gap_s, LIVE, sample_count=count),
-        longest_run_count=w.run,
+        longest_run_count=derived("longest_run_count", "equal values in a row", w.run, LIVE, sample_count=count),
         offset=None if w.offset is None else derived("offset", "mean of value − expected", w.offset, LIVE, sample_count=count),
         drift_per_h=None if w.slope is None else derived("drift_per_h", "slope of value − expected", w.slope * 3600, LIVE, sample_count=count),
         noise_sd=None if w.noise is None else derived("noise_sd", "√(Σ(r − fit)²/(n − 2))", w.noise, LIVE, sample_count=count),

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 
 from bothy.core.facts.evidence import Judged
 from bothy.core.finding import Finding, finding, rule
@@ -57,4 +57,20 @@ def mark_outdated(rows: list[SheetRow], loops: Mapping[str, LoopRow], judged: Ma
                 told = f"It was read on revision {j.revision}: {'; '.join(moved)}. The circuit was changed since."
                 found.append(finding("test-outdated", row.circuit, f"{row.code} {row.name}", told))
         out.append(row)
+    known = {r.circuit for r in rows}
+    for circuit, loop in loops.items():
+        j = judged.get(("reading", circuit))
+        if circuit not in known and j is not None and (moved := _moved(j.expected, {"expected_mohm": loop.expected_mohm})):
+            told = f"It was read on revision {j.revision}: {'; '.join(moved)}. The circuit was changed since."
+            found.append(finding("test-outdated", circuit, f"{loop.code} {loop.name}", told))
     return out, found
+
+
+VERDICTS = ("test-fail", "test-marginal", "test-current-band", "test-meter-weak", "test-excess-joint", "test-below-prediction", "wire-test-failed")
+"""What a reading says of the circuit that it was taken on, and no longer of another one."""
+
+
+def still_true(found: Iterable[Finding], old: Iterable[Finding]) -> list[Finding]:
+    """Findings without the verdicts of readings that are older than their circuit: those are read again, not judged."""
+    stale = {f.subject for f in old if f.rule == "test-outdated"}
+    return [f for f in found if not (f.subject in stale and f.rule in VERDICTS)]
