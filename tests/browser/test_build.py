@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -12,6 +13,7 @@ from bothy.demo import curlew
 from tests.browser.test_newcomer import saving
 from tests.browser.test_warmth import slate_of
 from tests.core.build.test_build_plan import design
+from tests.formats.test_picture import photo
 
 DAY = "2027-03-06"
 
@@ -138,3 +140,27 @@ def test_keys_alone_reach_a_task_and_write_it_down(page: Page, building: str) ->
     with saving(page):
         page.keyboard.press("Enter")
     assert len(facts(page, building)["log"]) == 1
+
+
+def test_a_photograph_is_taken_at_the_wall(page: Page, load: Any, tmp_path: Path) -> None:
+    """The gate asks for one; it is scaled, kept, shown, and struck; what is no picture is named."""
+    id = load()
+    file = tmp_path / "wall.jpg"
+    file.write_bytes(photo(2400, 1600))
+    (tmp_path / "note.txt").write_text("no picture")
+    page.goto(f"/v/{id}/build?view=gates&day={DAY}")
+    page.get_by_role("group", name="Surface").get_by_role("button").filter(has_not_text="closed").first.click()
+    field = page.locator("input[type=file][aria-label^='Photograph of']").first
+    name = str(field.get_attribute("aria-label")).removeprefix("Photograph of ")
+    with saving(page):
+        field.set_input_files(file)
+    shown = page.get_by_role("list", name=f"Photographs of {name}").get_by_role("img")
+    expect(shown).to_have_count(1)
+    assert page.evaluate("e => e.naturalWidth", shown.element_handle()) == 320
+    kept = facts(page, id)["photos"]
+    assert [(p["width"], p["height"]) for p in kept] == [(1600, 1067)]
+    page.locator("input[type=file][aria-label^='Photograph of']").first.set_input_files(tmp_path / "note.txt")
+    expect(page.get_by_role("alert").filter(has_text="note.txt")).to_contain_text("no picture")
+    with saving(page):
+        page.get_by_role("button", name=f"Strike this photograph of {name}").click()
+    assert facts(page, id)["photos"] == []

@@ -934,6 +934,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Photo
+         * @description Keep a photograph (JPEG, PNG or WebP as the body): upright, at most 1 600 px and 400 kB, without place and camera.
+         */
+        post: operations["addPhoto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{sha256}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Photo
+         * @description A photograph, or its thumbnail. It never changes, so it is kept by the browser.
+         */
+        get: operations["getPhoto"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit/openings": {
         parameters: {
             query?: never;
@@ -4523,6 +4563,11 @@ export interface components {
              * @default []
              */
             repairs: components["schemas"]["Repair"][];
+            /**
+             * Photos
+             * @default []
+             */
+            photos: components["schemas"]["Photo"][];
         };
         /**
          * FanPart
@@ -8496,6 +8541,56 @@ export interface components {
             said: string;
             /** Minutes */
             minutes: number;
+        };
+        /**
+         * Photo
+         * @description A photograph that was taken: of which thing (a task, a step, something behind a wall, a circuit), in which zone, when and by whom.
+         */
+        Photo: {
+            /** Id */
+            id: string;
+            /** Sha256 */
+            sha256: string;
+            /** Subject */
+            subject: string;
+            /**
+             * Zone
+             * @default
+             */
+            zone: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+        };
+        /**
+         * PhotoItem
+         * @description A photograph that is kept: its hash, and its size in pixels and bytes.
+         */
+        PhotoItem: {
+            /** Sha256 */
+            sha256: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Bytes */
+            bytes: number;
         };
         /**
          * PiecePart
@@ -15666,6 +15761,79 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["CompareItem"];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    addPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoItem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getPhoto: {
+        parameters: {
+            query?: {
+                thumb?: boolean;
+            };
+            header?: never;
+            path: {
+                sha256: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

@@ -18,7 +18,7 @@ from sqlalchemy import text
 from starlette.middleware.gzip import GZipMiddleware
 
 from bothy import __version__
-from bothy.api import book, bring, build, compare, exports, fit, problems, projects, proving, reference, roof, sizing, trips, variants, water
+from bothy.api import book, bring, build, compare, exports, fit, photos, problems, projects, proving, reference, roof, sizing, trips, variants, water
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
 from bothy.jobs.runner import Runner
@@ -27,6 +27,7 @@ from bothy.settings import Settings
 from bothy.store.engine import make_engine
 from bothy.store.jobs import Jobs
 from bothy.store.measured import MeasuredLogs
+from bothy.store.photos import Photos
 from bothy.store.projects import Projects
 
 REQUESTS_AT_ONCE = 24
@@ -84,6 +85,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.state.backup_note = settings.backup_note
     app.state.jobs = Jobs(engine)
     app.state.logs = MeasuredLogs(engine)
+    app.state.photos = Photos(engine)
     app.state.fonts = Path(settings.fonts).resolve().as_uri()
     problems.install(app)
     app.include_router(projects.router)
@@ -99,6 +101,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.include_router(build.router)
     app.include_router(book.router)
     app.include_router(compare.router)
+    app.include_router(photos.router)
     app.include_router(roof.parts_router)
     app.include_router(sizing.router)
     app.include_router(reference.router)

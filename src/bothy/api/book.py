@@ -9,6 +9,7 @@ from fastapi import APIRouter, Response
 from fastapi.concurrency import run_in_threadpool
 
 from bothy.api.build import Day, day_asked
+from bothy.api.photos import Pictures
 from bothy.api.printing import PrintFailed, to_pdf
 from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import attachment
@@ -20,6 +21,7 @@ from bothy.core.report import Report
 from bothy.formats import book_files, diagram_svg, places
 from bothy.formats.papers import size_for
 from bothy.formats.pdf import Sheet
+from bothy.store.photos import Photos
 
 router = APIRouter(prefix="/api/variants", tags=["handover"])
 
@@ -29,12 +31,13 @@ class _Made(NamedTuple):
     report: Report
     region: str
 
-    def pictures(self) -> dict[str, str]:
-        """The drawings that stand in the book."""
+    def pictures(self, photos: Photos) -> dict[str, str]:
+        """The drawings and photographs that stand in the book."""
         out = {"diagram": book_files.drawn(diagram_svg.to_svg(self.report.diagram(), self.book.name))}
         if self.report.fit.placed:
             out["layout"] = book_files.drawn(places.to_svg(self.report.fit, self.book.name))
-        return out
+        named = [b.text.partition(":")[2] for p in self.book.pages for b in p.blocks if b.kind == "picture" and b.text.startswith("photo:")]
+        return {**out, **{f"photo:{k}": book_files.photo(v) for k, v in photos.thumbs(named).items()}}
 
 
 def _made(variant_id: uuid.UUID, today: str, store: Store, reports: Cache) -> _Made:
@@ -59,6 +62,7 @@ async def book_file(
     today: Day,
     store: Store,
     reports: Cache,
+    photos: Pictures,
     size: Literal["A4", "letter"] | None = None,
 ) -> Response:
     """The book as one page that works offline, as a PDF, the cards for the wall at A5, the book's data, or maintenance for a calendar."""
@@ -66,9 +70,9 @@ async def book_file(
     def make() -> tuple[_Made, str]:
         m = _made(variant_id, today, store, reports)
         if kind == "book.html":
-            return m, book_files.to_html(m.book, m.pictures())
+            return m, book_files.to_html(m.book, m.pictures(photos))
         if kind == "book.pdf":
-            return m, book_files.to_paper(m.book, m.pictures(), size or size_for(m.region))
+            return m, book_files.to_paper(m.book, m.pictures(photos), size or size_for(m.region))
         if kind == "cards.pdf":
             return m, book_files.to_cards(m.book)
         return m, m.book.model_dump_json(indent=2) if kind == "book.json" else book_files.to_ics(m.book)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import base64
 import re
 from collections.abc import Mapping
 from html import escape
@@ -47,7 +48,7 @@ def _block(b: Block, pictures: Mapping[str, str]) -> str:
         tag = "ol" if b.kind == "steps" else "ul"
         return f"<{tag}>{''.join(f'<li>{escape(x)}</li>' for x in b.items)}</{tag}>"
     if b.kind == "picture":
-        return f"<div class='wide'>{pictures.get(b.text, '')}</div>"
+        return f"<div class='wide'>{pictures.get(b.text, LOST if b.text.startswith('photo:') else '')}</div>"
     head = "".join(f"<th scope='col'>{escape(h)}</th>" for h in b.head)
     rows = "".join("<tr>" + "".join(f"<td>{escape(c)}</td>" for c in row) + "</tr>" for row in b.rows)
     return f"<div class='wide'><table><thead><tr>{head}</tr></thead><tbody>{rows}</tbody></table></div>"
@@ -68,6 +69,14 @@ def drawn(svg: str) -> str:
     """A drawing as it stands inside a page: without its declaration and fixed size."""
     body = svg[svg.index("<svg") :]
     return re.sub(r"(<svg[^>]*?) width=(['\"])[^'\"]*\2 height=(['\"])[^'\"]*\3", r"\1", body, count=1)
+
+
+def photo(data: bytes) -> str:
+    """A photograph as it stands inside a page."""
+    return f"<img alt='photograph' src='data:image/jpeg;base64,{base64.b64encode(data).decode('ascii')}'>"
+
+
+LOST = "<p class='missing'>This photograph is lost from the store.</p>"
 
 
 def _title(b: BookPart) -> str:

@@ -153,6 +153,7 @@ BOUNDED = Bounded(
         "bothy.formats.appliances_csv",
         "bothy.formats.itinerary",
         "bothy.formats.log_files",
+        "bothy.formats.picture",
         "bothy.formats.weather_files",
         "bothy.formats.workbook",
     )

@@ -20,7 +20,8 @@ from bothy.store.migrate import is_known, migrate
 from bothy.store.tables import Base
 
 FORMAT = 1
-BATCH = 200
+BATCH = 20
+"""Rows that are in memory at once: photographs are among them."""
 MANIFEST = "manifest.json"
 TABLES = tuple(t.name for t in Base.metadata.sorted_tables)
 """In an order in which no row names one that isn't there yet."""

@@ -6,7 +6,7 @@ import datetime as dt
 import uuid
 
 from sqlalchemy import Boolean, ForeignKey, ForeignKeyConstraint, Index, Integer, String, Text, UniqueConstraint, Uuid
-from sqlalchemy.dialects.mysql import DATETIME, LONGTEXT
+from sqlalchemy.dialects.mysql import DATETIME, LONGTEXT, MEDIUMBLOB
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
@@ -111,4 +111,16 @@ class Measured(Base):
     variant_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("variants.id", ondelete="CASCADE"), primary_key=True)
     name: Mapped[str] = mapped_column(String(120))
     data: Mapped[str] = mapped_column(LONGTEXT)
+    created_at: Mapped[dt.datetime]
+
+
+class PhotoRow(Base):
+    """A photograph as JPEG with its thumbnail, by the hash of its bytes. What it shows stands among the evidence."""
+
+    __tablename__ = "photos"
+    sha256: Mapped[str] = mapped_column(String(64), primary_key=True)
+    width: Mapped[int] = mapped_column(Integer)
+    height: Mapped[int] = mapped_column(Integer)
+    data: Mapped[bytes] = mapped_column(MEDIUMBLOB, deferred=True)
+    thumb: Mapped[bytes] = mapped_column(MEDIUMBLOB, deferred=True)
     created_at: Mapped[dt.datetime]

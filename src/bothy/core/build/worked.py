@@ -302,6 +302,7 @@ def _is_done(states: Mapping[str, State], tasks: Iterable[str]) -> bool:
 def behind_of(d: Design, r: Report, facts: Facts, states: Mapping[str, State], zone: str) -> list[tuple[str, Behind]]:
     """Everything that lies behind a surface, with its name and evidence."""
     seen = {s.id: s for s in facts.seen}
+    pictured = {p.subject for p in facts.photos}
     read = {x.circuit for x in facts.readings}
     out: list[tuple[str, Behind]] = []
     have: set[str] = set()
@@ -322,7 +323,7 @@ def behind_of(d: Design, r: Report, facts: Facts, states: Mapping[str, State], z
                     done or bool(s and s.done),
                     tested or bool(s and s.tested),
                     bool(s and s.labelled),
-                    bool(s and s.photo),
+                    bool(s and s.photo) or key in pictured,
                     bool(s and s.waived),
                 ),
             )

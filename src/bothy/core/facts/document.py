@@ -15,6 +15,7 @@ from bothy.core.facts.kinds import (
     HoldTest,
     LogEntry,
     Paper,
+    Photo,
     PreTrip,
     Purchase,
     Reading,
@@ -46,6 +47,7 @@ class Facts(Doc):
     services: list[Service] = Field([], max_length=2000)
     steps: list[StepRecord] = Field([], max_length=4000)
     repairs: list[Repair] = Field([], max_length=1000)
+    photos: list[Photo] = Field([], max_length=3000)
 
     @model_validator(mode="after")
     def _once(self) -> Self:
@@ -64,6 +66,7 @@ class Facts(Doc):
             ("maintenance", [x.id for x in self.services]),
             ("step", [x.id for x in self.steps]),
             ("repair", [x.id for x in self.repairs]),
+            ("photograph", [x.id for x in self.photos]),
         ):
             for i, one in enumerate(ids):
                 if one in ids[:i]:

@@ -12,7 +12,21 @@ from bothy.core.facts.document import Facts
 
 STRICT = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, frozen=True)
 Kind = Literal[
-    "reading", "water_test", "gas_test", "gas_check", "pre_trip", "weighing", "log", "seen", "closing", "purchase", "paper", "service", "step", "repair"
+    "reading",
+    "water_test",
+    "gas_test",
+    "gas_check",
+    "pre_trip",
+    "weighing",
+    "log",
+    "seen",
+    "closing",
+    "purchase",
+    "paper",
+    "service",
+    "step",
+    "repair",
+    "photo",
 ]
 LISTS: dict[Kind, tuple[str, str]] = {
     "reading": ("readings", "circuit"),
@@ -28,6 +42,7 @@ LISTS: dict[Kind, tuple[str, str]] = {
     "service": ("services", "id"),
     "step": ("steps", "id"),
     "repair": ("repairs", "id"),
+    "photo": ("photos", "id"),
 }
 """Kind of an entry -> the list of :class:`Facts` that it stands in, and the field that names its subject. The look before a trip is one entry."""
 PRE_TRIP_SUBJECT = "vehicle"

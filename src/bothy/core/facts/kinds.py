@@ -6,7 +6,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from bothy.core.contract import wrong
+from bothy.core.contract import Whole, wrong
 from bothy.core.design.base import Doc, Id, Name, Note
 
 Person = Annotated[str, Field(max_length=120)]
@@ -139,6 +139,20 @@ class Repair(Doc):
     who: Person = ""
     minutes: float | None = Field(None, ge=0, le=1e5)
     note: Note = ""
+
+
+class Photo(Doc):
+    """A photograph that was taken: of which thing (a task, a step, something behind a wall, a circuit), in which zone, when and by whom."""
+
+    id: Id
+    sha256: Annotated[str, Field(pattern="^[0-9a-f]{64}$")]
+    subject: Annotated[str, Field(min_length=1, max_length=80)]
+    zone: Annotated[str, Field(max_length=40)] = ""
+    on: Day = ""
+    who: Person = ""
+    note: Note = ""
+    width: Whole = Field(ge=1, le=20000)
+    height: Whole = Field(ge=1, le=20000)
 
 
 class LogEntry(Doc):

@@ -307,6 +307,21 @@ def _tests(d: Design, r: Report, facts: Facts) -> BookPage:
     )
     if r.prove.testable and r.prove.read < r.prove.testable:
         p.lack(f"{r.prove.testable - r.prove.read} of {r.prove.testable} circuits are not read", "prove")
+    made = r.commissioned().part()
+    states = {"pass": "passed", "marginal": "not sure", "fail": "failed", "again": "to be proved again", "locked": "doesn’t count yet"}
+    for rung in made.rungs:
+        rows = [
+            [x.title, x.said or "–", states.get(x.state, x.state), x.on or "–", x.by or "–"]
+            for x in made.steps
+            if x.stage == rung.id and x.record is None and (x.said or x.state in ("pass", "fail"))
+        ]
+        if rows:
+            p.heading(f"{rung.id.upper()} {rung.title}")
+            p.table(["step", "read", "verdict", "on", "by"], rows)
+    if facts.steps and made.passed < made.total:
+        p.lack(f"{made.total - made.passed} of {made.total} steps are not proved", "prove")
+    for x in facts.repairs:
+        p.text(f"Mended on {x.on or 'a day that isn’t named'}: {x.name}{f', by {x.who}' if x.who else ''}.{f' {x.note}' if x.note else ''}")
     p.table(
         ["water, pressure test", "from", "to", "on", "by"],
         [[x.name, f"{x.start_kpa:.0f} kPa", f"{x.end_kpa:.0f} kPa", x.on or "–", x.who or "–"] for x in facts.water_tests],
@@ -319,6 +334,34 @@ def _tests(d: Design, r: Report, facts: Facts) -> BookPage:
     )
     if d.gas.vessels and not any(x.signed for x in facts.gas_tests):
         p.lack("No signed leak test of the gas", "gas?view=papers")
+    return p.done()
+
+
+MOST_PHOTOS = 80
+ZONES = {
+    "": "Elsewhere",
+    "wall_left": "Left wall",
+    "wall_right": "Right wall",
+    "ceiling": "Ceiling",
+    "floor": "Floor",
+    "underfloor": "Under the floor",
+    "roof": "Roof",
+}
+
+
+def _photos(facts: Facts) -> BookPage:
+    """Photographs by zone, the newest of each last."""
+    p = _Page("photos", "Photographs", "what was photographed")
+    shown = facts.photos[-MOST_PHOTOS:]
+    for zone in dict.fromkeys(x.zone for x in shown):
+        p.heading(ZONES.get(zone, zone.replace("_", " ").capitalize()))
+        for x in (x for x in shown if x.zone == zone):
+            p.picture(f"photo:{x.sha256}")
+            p.text(", ".join(t for t in (x.note or x.subject.split(":")[-1].replace("-", " "), x.on, x.who) if t))
+    if len(facts.photos) > MOST_PHOTOS:
+        p.text(f"{len(facts.photos) - MOST_PHOTOS} older ones are in the project.")
+    if not shown:
+        p.text("None was taken. What is behind a wall is found again by a photograph with a tape in it.")
     return p.done()
 
 
@@ -543,6 +586,16 @@ def book(d: Design, r: Report, facts: Facts, today: dt.date, name: str, variant:
     pages = [_isolation(d, r), _emergency(d), _before_driving(d), _schedule(d, r, facts), _fuses(d, r, facts)]
     if d.water.tanks or d.water.pump is not None:
         pages.append(_water(d, r))
-    pages += [_weights(d, r, facts), _tests(d, r, facts), _papers(d, papers), _care(care), _warranties(d, facts), _open(d, r), _method(r), _signed_over()]
+    pages += [
+        _weights(d, r, facts),
+        _tests(d, r, facts),
+        _photos(facts),
+        _papers(d, papers),
+        _care(care),
+        _warranties(d, facts),
+        _open(d, r),
+        _method(r),
+        _signed_over(),
+    ]
     held = [f"{x.system}: {x.name}" for x in papers if x.needed and not x.signed_by]
     return BookPart(name=name, variant=variant, today=today.isoformat(), pages=pages, papers=papers, care=care, held_back=held, source=written(SOURCE))

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
+import { Photos } from "../../parts/Photos";
 import { type Build, dayWord, type Gate, useLog } from "./data";
 import { CHECKS } from "./words";
 
@@ -61,6 +62,7 @@ function Row({ x, gate }: { x: Item; gate: Gate }) {
               </Link>
             </span>
           )}
+          {x.wants[4] && <Photos subject={x.id} zone={gate.zone} name={x.name} />}
           {x.severity === "fault" && !gate.closed_on && !waive && (
             <button type="button" className="block text-[11px] underline" onClick={() => setWaive({ why: "", who: "" })}>
               waive it, with a reason

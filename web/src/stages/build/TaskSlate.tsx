@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
+import { Photos } from "../../parts/Photos";
 import { Property } from "../../parts/Property";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
@@ -107,6 +108,7 @@ export function TaskSlate({ t }: { t: Task }) {
           {t.critical && <p className="my-1 text-[12px] text-[#f0c445]">The end hangs on it.</p>}
         </>
       )}
+      <Photos subject={t.id} zone={t.zone} name={t.name} />
       {t.note && <p className="my-2 border-l-2 border-gorse pl-2 text-[13px]">{say(t.note)}</p>}
       {LICENCE_WORD[t.licence] && <p className="my-1 text-[13px]">Only by a {LICENCE_WORD[t.licence]}, where local rules say so; keep the certificate.</p>}
       {t.state !== "done" && (

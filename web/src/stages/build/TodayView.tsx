@@ -1,6 +1,7 @@
 /** Today: what can be done now, each with what it takes; start, pause, done with one thumb. */
 import { useEffect, useState } from "react";
 import { useVariant } from "../../data/variant";
+import { Photos } from "../../parts/Photos";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { type Build, dayWord, hoursWord, type Task, useLog } from "./data";
@@ -86,6 +87,7 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
           </button>
         )}
       </div>
+      <Photos subject={t.id} zone={t.zone} name={t.name} big />
       {!mine && (
         <details className="mt-1 text-[13px]">
           <summary className="cursor-pointer">Write hours down</summary>

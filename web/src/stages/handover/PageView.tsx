@@ -42,6 +42,15 @@ export function PageView({ p }: { p: Page }) {
               {say(b.text)}
             </p>
           );
+        if (b.kind === "picture" && b.text?.startsWith("photo:"))
+          return (
+            <img
+              key={key}
+              className="my-1 max-w-full border border-line"
+              src={`/api/photos/${b.text.slice(6)}?thumb=true`}
+              alt={p.blocks[i + 1]?.text || "photograph"}
+            />
+          );
         if (b.kind === "picture")
           return (
             <p key={key} className="my-2 text-[13px] text-dim">

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
+import { Photos } from "../../parts/Photos";
 import { Quantity } from "../../parts/Quantity";
 import { useSaid } from "../../shell/person";
 import { inUnit, rightOf, STATES, type Step, useSteps } from "./data";
@@ -282,6 +283,7 @@ export function StepForm({ s, big, onFind }: { s: Step; big?: boolean; onFind?: 
         </button>
       )}
       {s.state !== "locked" && <Fields key={s.id} s={s} big={big} />}
+      {s.state !== "locked" && <Photos subject={s.id} name={s.title} big={big} />}
     </>
   );
 }

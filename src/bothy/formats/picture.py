@@ -1,0 +1,62 @@
+"""A photograph as it is kept: turned upright, scaled, without anything about where and with what it was taken; and its thumbnail."""
+
+from __future__ import annotations
+
+import hashlib
+import io
+import warnings
+from typing import NamedTuple
+
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+from bothy.core.contract import BadInput
+
+LONGEST, THUMB = 1600, 320
+MOST_BYTES = 400_000
+MOST_SENT = 12_000_000
+MOST_PIXELS = 60_000_000
+KINDS = ("JPEG", "PNG", "WEBP")
+QUALITIES = (85, 75, 65, 55, 45, 35)
+
+
+class Kept(NamedTuple):
+    """A photograph: JPEG bytes, thumbnail, size in pixels, and the hash of its bytes."""
+
+    data: bytes
+    thumb: bytes
+    width: int
+    height: int
+    sha256: str
+
+
+def _jpeg(image: Image.Image, most: int) -> bytes:
+    for quality in QUALITIES:
+        out = io.BytesIO()
+        image.save(out, "JPEG", quality=quality, optimize=True)
+        if out.tell() <= most:
+            break
+    return out.getvalue()
+
+
+def kept(data: bytes) -> Kept:
+    """A photograph made ready to be kept. Raises :class:`BadInput` where it is no picture, or too large to be opened."""
+    if len(data) > MOST_SENT:
+        raise BadInput("photo", f"has {len(data) / 1e6:.1f} MB; at most {MOST_SENT / 1e6:.0f} MB")
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("error", Image.DecompressionBombWarning)
+            image = Image.open(io.BytesIO(data), formats=KINDS)
+            if image.width * image.height > MOST_PIXELS:
+                raise BadInput("photo", f"has {image.width} × {image.height} pixels; at most {MOST_PIXELS / 1e6:.0f} million")
+            image.draft("RGB", (2 * LONGEST, 2 * LONGEST))
+            upright = ImageOps.exif_transpose(image).convert("RGB")
+    except BadInput:
+        raise
+    except (UnidentifiedImageError, Image.DecompressionBombWarning, Image.DecompressionBombError, OSError, ValueError, SyntaxError, TypeError, KeyError) as exc:
+        raise BadInput("photo", f"is no picture that can be read (JPEG, PNG or WebP): {str(exc)[:80]}") from None
+    upright.info.clear()
+    upright.thumbnail((LONGEST, LONGEST), Image.Resampling.LANCZOS)
+    whole = _jpeg(upright, MOST_BYTES)
+    small = upright.copy()
+    small.thumbnail((THUMB, THUMB), Image.Resampling.LANCZOS)
+    return Kept(whole, _jpeg(small, 40_000), upright.width, upright.height, hashlib.sha256(whole).hexdigest())

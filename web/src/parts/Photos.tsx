@@ -1,0 +1,128 @@
+/** Photographs of a thing: taken or chosen, scaled here, kept once by their hash; each is a fact that stays. */
+import { useRef, useState } from "react";
+import type { PatchOp, Schemas } from "../data/client";
+import { freshId } from "../data/patch";
+import { useVariant } from "../data/variant";
+
+const LONGEST = 1600;
+const MOST_BYTES = 400_000;
+type Item = Schemas["PhotoItem"];
+
+/** A picture at most 1 600 px long and 400 kB, upright; null where this browser can't read it, the server then tries. */
+export async function scaled(file: File): Promise<Blob | null> {
+  try {
+    const image = await createImageBitmap(file, { imageOrientation: "from-image" });
+    const part = Math.min(1, LONGEST / Math.max(image.width, image.height));
+    const canvas = document.createElement("canvas");
+    canvas.width = Math.max(1, Math.round(image.width * part));
+    canvas.height = Math.max(1, Math.round(image.height * part));
+    canvas.getContext("2d")?.drawImage(image, 0, 0, canvas.width, canvas.height);
+    image.close();
+    for (const quality of [0.85, 0.7, 0.55, 0.4]) {
+      const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, "image/jpeg", quality));
+      if (!blob || blob.size <= MOST_BYTES || quality === 0.4) return blob;
+    }
+    return null;
+  } catch {
+    return null;
+  }
+}
+
+async function sent(file: File): Promise<Item> {
+  const body = (await scaled(file)) ?? file;
+  const answer = await fetch("/api/photos", { method: "POST", body, headers: { "content-type": "image/jpeg" } });
+  const said = await answer.json().catch(() => null);
+  if (!answer.ok) throw new Error(`${file.name} ${said?.error?.message ?? "wasn’t taken"}`);
+  return said as Item;
+}
+
+const today = () => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+
+export function Photos({ subject, zone = "", name, big }: { subject: string; zone?: string; name: string; big?: boolean }) {
+  const { design, edit } = useVariant();
+  const all = design.facts?.photos ?? [];
+  const mine = all.filter((p) => p.subject === subject);
+  const pick = useRef<HTMLInputElement>(null);
+  const [busy, setBusy] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string[]>([]);
+  const stop = useRef(false);
+  const take = async (files: FileList | null) => {
+    if (!files?.length) return;
+    stop.current = false;
+    const no: string[] = [];
+    const ids = all.map((p) => p.id!);
+    const ops: PatchOp[] = [];
+    for (const [i, file] of [...files].entries()) {
+      if (stop.current) break;
+      setBusy(`${i + 1} of ${files.length}`);
+      try {
+        const made = await sent(file);
+        if (mine.some((p) => p.sha256 === made.sha256) || ops.some((o) => (o.value as { sha256: string }).sha256 === made.sha256)) continue;
+        const id = freshId(`photo-${made.sha256.slice(0, 10)}`, ids);
+        ids.push(id);
+        ops.push({
+          op: "add",
+          path: "/facts/photos/-",
+          value: { id, sha256: made.sha256, subject, zone, on: today(), width: made.width, height: made.height },
+        });
+      } catch (e) {
+        no.push((e as Error).message);
+      }
+    }
+    if (ops.length) await edit(ops, `photographed ${name}`);
+    setBusy(null);
+    setWrong(no);
+    if (pick.current) pick.current.value = "";
+  };
+  const strike = (id: string) => {
+    const i = all.findIndex((p) => p.id === id);
+    if (i >= 0) void edit([{ op: "remove", path: `/facts/photos/${i}` }], `struck a photograph of ${name}`);
+  };
+  return (
+    <div className="my-1">
+      {mine.length > 0 && (
+        <ul className="m-0 flex list-none flex-wrap gap-1 p-0" aria-label={`Photographs of ${name}`}>
+          {mine.map((p) => (
+            <li key={p.id} className="relative">
+              <a href={`/api/photos/${p.sha256}`} target="_blank" rel="noreferrer">
+                <img className="h-16 border border-line object-cover" src={`/api/photos/${p.sha256}?thumb=true`} alt={p.note || `${name}, ${p.on}`} />
+              </a>
+              <button
+                type="button"
+                className="absolute right-0 top-0 h-6 w-6 border border-line bg-sheet text-peat"
+                aria-label={`Strike this photograph of ${name}`}
+                onClick={() => strike(p.id!)}
+              >
+                ×
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <input
+        ref={pick}
+        type="file"
+        accept="image/*"
+        capture={big ? "environment" : undefined}
+        multiple
+        className="sr-only"
+        tabIndex={-1}
+        aria-label={`Photograph of ${name}`}
+        onChange={(e) => void take(e.target.files)}
+      />
+      <button type="button" className={big ? "btn min-h-11" : "text-[12px] underline"} disabled={busy != null} onClick={() => pick.current?.click()}>
+        {busy ? `keeping ${busy}…` : mine.length ? "another photograph" : "add a photograph"}
+      </button>
+      {busy && (
+        <button type="button" className="ml-2 text-[12px] underline" onClick={() => (stop.current = true)}>
+          stop
+        </button>
+      )}
+      {wrong.map((w) => (
+        <p key={w} role="alert" className="m-0 text-[12px]">
+          {w}
+        </p>
+      ))}
+    </div>
+  );
+}
