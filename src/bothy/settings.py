@@ -24,6 +24,8 @@ class Settings(BaseSettings):
     log_requests: bool = True
     log_file: str = ""
     """Where the lines of requests go; it starts anew at 5 MB and three older ones are kept. Empty: standard output."""
+    devices_port: int = 47600
+    """Where devices of this machine are listened to, once somebody looks at live values."""
     backup_note: str = ""
     """The file that says when the last backup was made; empty: nobody knows."""
     token: str = ""

@@ -91,6 +91,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/live/scene": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Scene
+         * @description The devices of a variant, and what each should say through the first day of its trip.
+         */
+        get: operations["getScene"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Live
+         * @description What the devices say now, with the verdict on each quantity and the alarms.
+         */
+        get: operations["getLive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/live/failure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Inject Failure
+         * @description Put a failure into a stand-in device, to see what happens.
+         */
+        post: operations["injectFailure"];
+        /**
+         * Clear Failures
+         * @description Take every failure out again.
+         */
+        delete: operations["clearFailures"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/live/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * See Alarm
+         * @description Somebody has seen an alarm.
+         */
+        post: operations["seeAlarm"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/commissioning": {
         parameters: {
             query?: never;
@@ -1467,6 +1551,32 @@ export interface components {
              * @default Alarm
              */
             name: string;
+        };
+        /**
+         * AlarmPart
+         * @description An alarm that is up: since when, in seconds; a danger stays until somebody has seen it.
+         */
+        AlarmPart: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "advice" | "fault" | "danger";
+            /** Since S */
+            since_s: number;
+            /** Seen */
+            seen: boolean;
+            /** Todo */
+            todo: string;
+        };
+        /** AlarmSeen */
+        AlarmSeen: {
+            /** Alarm */
+            alarm: string;
         };
         /** AmountPart */
         AmountPart: {
@@ -2942,6 +3052,45 @@ export interface components {
             licence: string;
         };
         /**
+         * Channel
+         * @description A quantity of a device: what is expected through a day, a value a quarter of an hour, with the band that 1 in 10 and 9 in 10 of the weathers
+         *     leave; what noise and resolution it has; when it counts as noisy, off, silent.
+         */
+        Channel: {
+            /** Device */
+            device: string;
+            /** Kind */
+            kind: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Expected */
+            expected: number[];
+            /** Low */
+            low: number[];
+            /** High */
+            high: number[];
+            /** Noise */
+            noise: number;
+            /** Resolution */
+            resolution: number;
+            /** Noise Limit */
+            noise_limit: number;
+            /** Offset Limit */
+            offset_limit: number;
+            /** Window S */
+            window_s: number;
+            /** Dropout S */
+            dropout_s: number;
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
+        };
+        /**
          * ChargeProfile
          * @description What a charger is set to: absorption in V at the bank, whether it equalises, whether it follows the temperature.
          */
@@ -4075,6 +4224,17 @@ export interface components {
              */
             accepted: components["schemas"]["Accepted"][];
         };
+        /** DevicePart */
+        DevicePart: {
+            /** Device */
+            device: string;
+            /** Kind */
+            kind: string;
+            /** Ago S */
+            ago_s: number | null;
+            /** Simulated */
+            simulated: boolean;
+        };
         /**
          * Diagram
          * @description The whole picture. ``breaks`` are heights between two groups, where a page may end; ``folded`` are the parts shown as one row.
@@ -4568,6 +4728,64 @@ export interface components {
              * @default []
              */
             photos: components["schemas"]["Photo"][];
+        };
+        /**
+         * Failure
+         * @description What goes wrong with a quantity, in this order: lag, offset, drift, noise, spikes, stuck, silence.
+         */
+        Failure: {
+            /** Device */
+            device: string;
+            /**
+             * Key
+             * @default
+             */
+            key: string;
+            /**
+             * Lag S
+             * @default 0
+             */
+            lag_s: number;
+            /**
+             * Offset
+             * @default 0
+             */
+            offset: number;
+            /**
+             * Drift Per H
+             * @default 0
+             */
+            drift_per_h: number;
+            /**
+             * Noise
+             * @default 0
+             */
+            noise: number;
+            /**
+             * Spike
+             * @default 0
+             */
+            spike: number;
+            /**
+             * Spike Part
+             * @default 0.05
+             */
+            spike_part: number;
+            /**
+             * Stuck
+             * @default false
+             */
+            stuck: boolean;
+            /**
+             * Silent
+             * @default false
+             */
+            silent: boolean;
+            /**
+             * Bad
+             * @default false
+             */
+            bad: boolean;
         };
         /**
          * FanPart
@@ -6642,6 +6860,43 @@ export interface components {
             p90: number[];
         };
         /**
+         * LanePart
+         * @description A quantity as the page draws it: newest value, what is expected now with its band, the verdict on the window, and points of the last minutes and of
+         *     the day (seconds ago, value).
+         */
+        LanePart: {
+            /** Device */
+            device: string;
+            /** Kind */
+            kind: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number | null;
+            /** Expected */
+            expected: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** State */
+            state: string;
+            /** Flags */
+            flags: string[];
+            /** Ago S */
+            ago_s: number | null;
+            /** Simulated */
+            simulated: boolean;
+            /** Points */
+            points: number[][];
+            /** Day */
+            day: number[][];
+        };
+        /**
          * Law
          * @description Who may install, which paper there is, and after how many months it is renewed.
          */
@@ -6947,6 +7202,26 @@ export interface components {
             } | null;
             /** Mains */
             mains?: boolean | null;
+        };
+        /**
+         * LivePart
+         * @description Everything live of a vehicle at a moment. ``connected``: somebody listens at the port; ``told``: what was said wrongly, newest first.
+         */
+        LivePart: {
+            /** Connected */
+            connected: boolean;
+            /** Port */
+            port: number;
+            /** Simulated */
+            simulated: boolean;
+            /** Lanes */
+            lanes: components["schemas"]["LanePart"][];
+            /** Devices */
+            devices: components["schemas"]["DevicePart"][];
+            /** Alarms */
+            alarms: components["schemas"]["AlarmPart"][];
+            /** Told */
+            told: string[];
         };
         /**
          * LiveThere
@@ -10164,6 +10439,28 @@ export interface components {
             factors: {
                 [key: string]: number;
             };
+        };
+        /**
+         * Scene
+         * @description All devices of a design on a day, and the numbers that its alarms go by.
+         */
+        Scene: {
+            /** Name */
+            name: string;
+            /** Day */
+            day: string;
+            /** Channels */
+            channels: components["schemas"]["Channel"][];
+            /** System V */
+            system_v: number;
+            /** Charge V */
+            charge_v: number;
+            /** Main Fuse A */
+            main_fuse_a: number;
+            /** Lithium */
+            lithium: boolean;
+            /** Gas Kg */
+            gas_kg: number;
         };
         /**
          * SchoolPart
@@ -13902,6 +14199,190 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    getScene: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Scene"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getLive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LivePart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    injectFailure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Failure"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    clearFailures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    seeAlarm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlarmSeen"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
                 };
             };
         };

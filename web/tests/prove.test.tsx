@@ -201,3 +201,62 @@ describe("small things", () => {
     expect(worst(["pass", "open"])).toBe("open");
   });
 });
+
+describe("live", () => {
+  const lane = (more: object = {}) => ({
+    device: "shunt-1",
+    kind: "battery_monitor",
+    key: "voltage_v",
+    name: "Bank, volts",
+    unit: "V",
+    value: 13.214,
+    expected: 13.0,
+    low: 12.8,
+    high: 13.2,
+    state: "ok",
+    flags: [],
+    ago_s: 0.4,
+    simulated: true,
+    points: [
+      [3, 13.1],
+      [0.4, 13.21],
+    ],
+    day: [],
+    ...more,
+  });
+  const live = (more: object = {}) => ({
+    connected: true,
+    port: 47600,
+    simulated: true,
+    lanes: [lane(), lane({ key: "soc_frac", name: "Bank, charge", unit: "", value: 0.8, state: "offset", flags: ["offset", "noise"] })],
+    devices: [],
+    alarms: [{ id: "soc-low", title: "Bank below 20 %", severity: "advice", since_s: 61, seen: false, todo: "Charge it." }],
+    told: ["the clock of shunt-1 is +90 s off; its readings don’t count"],
+    ...more,
+  });
+  const open = async (part: object) => {
+    serve({ ...ANSWERS, "GET /api/variants/v/live": part, "POST /api/variants/v/live/failure": {}, "POST /api/variants/v/live/seen": {} });
+    mount(<Prove />);
+    fireEvent.click(screen.getByRole("button", { name: "Live" }));
+  };
+  it("marks what is simulated, says what is off, and lets an alarm be seen", async () => {
+    await open(live());
+    const volts = await screen.findByRole("region", { name: "Bank, volts" });
+    expect(volts.textContent).toContain("simulated");
+    expect(volts.textContent).toContain("13.21");
+    expect(screen.getByRole("region", { name: "Bank, charge" }).textContent).toContain("off, noisy");
+    expect(screen.getByText(/A screen is no alarm/)).toBeTruthy();
+    fireEvent.click(screen.getByRole("button", { name: "Seen" }));
+    await waitFor(() => expect(calls.find((c) => c.path.endsWith("/live/seen"))?.body).toEqual({ alarm: "soc-low" }));
+    fireEvent.change(screen.getByLabelText("Spoil Bank, volts"), { target: { value: "stuck" } });
+    await waitFor(() => expect(calls.find((c) => c.path.endsWith("/live/failure"))?.body).toEqual({ device: "shunt-1", key: "voltage_v", stuck: true }));
+  });
+  it("says how to begin where nobody answers, and shows no alarm of it", async () => {
+    await open(
+      live({ connected: false, simulated: false, lanes: [lane({ value: null, simulated: false, points: [], state: "dropout", flags: ["dropout"] })] }),
+    );
+    expect(await screen.findByText("./bothy devices")).toBeTruthy();
+    expect(screen.queryByRole("list", { name: "Alarms" })).toBeNull();
+    expect(screen.queryByLabelText("Spoil Bank, volts")).toBeNull();
+  });
+});

@@ -18,7 +18,7 @@ from sqlalchemy import text
 from starlette.middleware.gzip import GZipMiddleware
 
 from bothy import __version__
-from bothy.api import book, bring, build, compare, exports, fit, photos, problems, projects, proving, reference, roof, sizing, trips, variants, water
+from bothy.api import book, bring, build, compare, exports, fit, live, photos, problems, projects, proving, reference, roof, sizing, trips, variants, water
 from bothy.api.guard import Guard
 from bothy.api.state import Reports
 from bothy.jobs.runner import Runner
@@ -73,6 +73,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
         app.state.sweep = OnDask(settings.dask) if settings.dask else None
         yield
         app.state.runner.close()
+        app.state.lives.close()
         if app.state.sweep is not None:
             app.state.sweep.close()
         engine.dispose()
@@ -86,9 +87,11 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.state.jobs = Jobs(engine)
     app.state.logs = MeasuredLogs(engine)
     app.state.photos = Photos(engine)
+    app.state.lives = live.Lives(settings.devices_port)
     app.state.fonts = Path(settings.fonts).resolve().as_uri()
     problems.install(app)
     app.include_router(projects.router)
+    app.include_router(live.router)
     app.include_router(proving.router)  # before the variants, whose /{direction} takes any word
     app.include_router(variants.router)
     app.include_router(bring.router)  # before the exports, whose address ends in any kind

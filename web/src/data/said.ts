@@ -41,7 +41,7 @@ const UNITS = Object.keys(IN_US)
   .join("|");
 const NUMBER = "[-−]?\\d[\\d\\u202f,]*(?:\\.\\d+)?";
 /** One or several numbers with one unit: “60 mm”, “15 to 35 °C”, “0.60 × 0.35 × 0.60 m”. */
-const SAID = new RegExp(`(?<![\\w.,])(${NUMBER}(?:(?: to | × | and | of |–)${NUMBER})*)(\\s?)(${UNITS})(?![\\w²³/·(])`, "g");
+const SAID = new RegExp(`(?<![\\w.,])(${NUMBER}(?:(?: to | × | and | of |–)${NUMBER})*)(\\s?)(${UNITS})(?![\\w\\u00c0-\\u03ff²³/·(])`, "g");
 /** Stages whose square millimetres are copper: read as such, or as a gauge, everywhere. */
 const COPPER = new Set(["wiring", "power", "prove"]);
 

@@ -18,10 +18,11 @@ import { useSite } from "../../shell/useSite";
 import { StageViews } from "../../shell/ViewSwitch";
 import { useStageView } from "../../shell/views";
 import { Bands, VerdictMark } from "./Bands";
-import { type Commissioning, useCommissioning, useFinder, useStarts, VIEWS } from "./data";
+import { type Commissioning, useCommissioning, useFinder, useLive, useStarts, VIEWS } from "./data";
 import { type SheetRow, useReadings, VERDICTS } from "./edit";
 import { FinderPicture, FinderView, useSearch } from "./FinderView";
 import { Ladder } from "./Ladder";
+import { LiveView } from "./LiveView";
 import { LOOP_VERDICTS, LoopLedger, LoopSentence } from "./Loops";
 import { PracticePicture, PracticeView, usePractice } from "./PracticeView";
 import { RecordLedger } from "./Record";
@@ -225,6 +226,7 @@ export function Component() {
   const { view, turnTo } = useStageView(VIEWS);
   const made = useCommissioning();
   const starts = useStarts();
+  const live = useLive(view === "live");
   const practice = usePractice(view === "practice");
   const [asked, setRung] = useState<string | null>(null);
   const [search, setSearch] = useSearch();
@@ -373,6 +375,8 @@ export function Component() {
               turnTo("ladder");
             }}
           />
+        ) : view === "live" ? (
+          <LiveView live={live.data} error={live.error as Error | null} />
         ) : view === "practice" ? (
           <PracticeView p={practice} />
         ) : loops ? (
@@ -396,7 +400,7 @@ export function Component() {
           <Slate title={step.title} sub={`${step.stage.toUpperCase()} ${c.rungs.find((r) => r.id === step.stage)?.title ?? ""}, by ${step.who}`}>
             <StepForm key={step.id} s={step} onFind={find} />
           </Slate>
-        ) : c && (view === "ladder" || view === "finder" || view === "practice") ? (
+        ) : c && (view === "ladder" || view === "finder" || view === "practice" || view === "live") ? (
           <LadderSlate c={c} rung={view === "ladder" ? rung : null} />
         ) : (
           <ProveSlate />

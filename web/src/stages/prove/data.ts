@@ -14,7 +14,15 @@ export type Answer = Schemas["Answer"];
 export type Rig = Schemas["RigPart"];
 export type RigAct = Schemas["RigAct"];
 
-export const VIEWS = { ladder: "Ladder", loops: "Loops", readings: "With power", finder: "Find a fault", practice: "Practice", record: "Record" } as const;
+export const VIEWS = {
+  ladder: "Ladder",
+  loops: "Loops",
+  readings: "With power",
+  finder: "Find a fault",
+  practice: "Practice",
+  live: "Live",
+  record: "Record",
+} as const;
 
 export const STATES: Record<string, string> = {
   locked: "locked",
@@ -70,6 +78,21 @@ export function useRig(rig: string, seed: number, acts: RigAct[], guess: { eleme
     enabled: wanted,
     placeholderData: keepPreviousData,
     retry: false,
+  });
+}
+
+export type Live = Schemas["LivePart"];
+
+/** What the devices say, asked every second while it is looked at. */
+export function useLive(wanted: boolean) {
+  const { id, revision } = useVariant();
+  return useQuery({
+    queryKey: ["live", id, revision],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/live", { params: { path: { variant_id: id } } })),
+    enabled: wanted,
+    refetchInterval: 1000,
+    retry: false,
+    gcTime: 0,
   });
 }
 

@@ -1,0 +1,319 @@
+"""The devices that a design has, and what each should say through a day of its trip (method prove.live)."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from pydantic import BaseModel
+
+from bothy.core.context import Context
+from bothy.core.method.sources import Method
+from bothy.core.trips.run import TripRun
+
+LIVE = Method("prove.live")
+POINTS = 96
+"""A value a quarter of an hour."""
+WAKING = range(28, 88)
+"""Quarters of an hour in which water is drawn: 7 to 22 h."""
+INVERTER_IDLE_W = 10.0
+
+
+class Channel(BaseModel):
+    """A quantity of a device: what is expected through a day, a value a quarter of an hour, with the band that 1 in 10 and 9 in 10 of the weathers
+    leave; what noise and resolution it has; when it counts as noisy, off, silent."""
+
+    device: str
+    kind: str
+    key: str
+    name: str
+    unit: str
+    expected: list[float]
+    low: list[float]
+    high: list[float]
+    noise: float
+    resolution: float
+    noise_limit: float
+    offset_limit: float
+    window_s: float
+    dropout_s: float
+    least: float
+    most: float
+
+
+class Scene(BaseModel):
+    """All devices of a design on a day, and the numbers that its alarms go by."""
+
+    name: str
+    day: str
+    channels: list[Channel]
+    system_v: float
+    charge_v: float
+    main_fuse_a: float
+    lithium: bool
+    gas_kg: float
+
+    def devices(self) -> dict[str, str]:
+        """Kind of each device."""
+        return {c.device: c.kind for c in self.channels}
+
+
+def at_moment(points: Sequence[float], second: float) -> float:
+    """The value at a second of the day, straight between the quarters of an hour; the day goes round."""
+    x = (second % 86400) / 86400 * len(points)
+    i = int(x) % len(points)
+    j = (i + 1) % len(points)
+    f = x - int(x)
+    return points[i] * (1 - f) + points[j] * f
+
+
+def _day(points: Sequence[float], per_day: int) -> list[float]:
+    """The first day of a lane as 96 points."""
+    first = list(points[:per_day]) or [0.0]
+    return [first[int(i * len(first) / POINTS)] for i in range(POINTS)]
+
+
+class _Maker:
+    def __init__(self) -> None:
+        self.channels: list[Channel] = []
+
+    def add(
+        self,
+        device: str,
+        kind: str,
+        key: str,
+        name: str,
+        unit: str,
+        expected: Sequence[float],
+        low: Sequence[float] | None = None,
+        high: Sequence[float] | None = None,
+        *,
+        noise: float,
+        resolution: float,
+        offset: float,
+        least: float,
+        most: float,
+        window_s: float = 120.0,
+        dropout_s: float = 5.0,
+    ) -> None:
+        """A channel; without a band of the weathers it is the offset that is allowed, to both sides."""
+        values = [float(v) for v in expected]
+        below = [min(v, x) - offset / 2 for v, x in zip(values, low or values, strict=True)]
+        above = [max(v, x) + offset / 2 for v, x in zip(values, high or values, strict=True)]
+        self.channels.append(
+            Channel(
+                device=device,
+                kind=kind,
+                key=key,
+                name=name,
+                unit=unit,
+                expected=values,
+                low=below,
+                high=above,
+                noise=noise,
+                resolution=resolution,
+                noise_limit=4 * max(noise, resolution),
+                offset_limit=offset,
+                window_s=window_s,
+                dropout_s=dropout_s,
+                least=least,
+                most=most,
+            )
+        )
+
+
+def scene_of(ctx: Context, run: TripRun, water_days: float | None = None, name: str = "") -> Scene:
+    """The devices of a design through the first day of its trip; ``water_days``: how long its water lasts."""
+    d, m = ctx.design, _Maker()
+    volts = ctx.bank_v
+    soc, soc_low, soc_high = (_day(x, run.per_day) for x in (run.soc.p50, run.soc.p10, run.soc.p90))
+    sun, sun_low, sun_high = (_day(x, run.per_day) for x in (run.sun_w.p50, run.sun_w.p10, run.sun_w.p90))
+    load = _day(run.load_w.p50, run.per_day)
+    cabin, cabin_low, cabin_high = (
+        (_day(x, run.per_day) for x in (run.cabin_c.p50, run.cabin_c.p10, run.cabin_c.p90)) if run.cabin_c.p50 else ([20.0] * POINTS,) * 3
+    )
+    bank = d.power.bank
+    if bank is not None and d.wiring.shunt:
+        amps = [(s - p) / volts for s, p in zip(sun, load, strict=True)]
+        inner = 0.006 * volts / 12.8
+        rest = [volts * (0.985 + 0.03 * s) + a * inner for s, a in zip(soc, amps, strict=True)]
+        m.add("shunt-1", "battery_monitor", "voltage_v", "Bank, volts", "V", rest, noise=0.01, resolution=0.01, offset=0.3 * ctx.scale, least=0, most=80)
+        m.add(
+            "shunt-1",
+            "battery_monitor",
+            "current_a",
+            "Bank, amps in (+) and out (−)",
+            "A",
+            amps,
+            noise=0.05,
+            resolution=0.1,
+            offset=max(3.0, 0.05 * max(map(abs, amps))),
+            least=-2000,
+            most=2000,
+        )
+        m.add(
+            "shunt-1",
+            "battery_monitor",
+            "soc_frac",
+            "Bank, charge",
+            "",
+            soc,
+            soc_low,
+            soc_high,
+            noise=0.002,
+            resolution=0.01,
+            offset=0.1,
+            least=-0.05,
+            most=1.05,
+        )
+        m.add(
+            "shunt-1",
+            "battery_monitor",
+            "temp_c",
+            "Bank, warmth",
+            "°C",
+            [(c + 10) / 2 for c in cabin],
+            noise=0.1,
+            resolution=0.1,
+            offset=8,
+            least=-60,
+            most=120,
+            window_s=900,
+        )
+    if d.power.arrays:
+        m.add(
+            "solar-1",
+            "solar_controller",
+            "power_w",
+            "Sun, watts",
+            "W",
+            sun,
+            sun_low,
+            sun_high,
+            noise=2,
+            resolution=1,
+            offset=max(20.0, 0.15 * max(sun)),
+            least=-5,
+            most=50000,
+        )
+        m.add(
+            "solar-1",
+            "solar_controller",
+            "charge_current_a",
+            "Sun, amps into the bank",
+            "A",
+            [w / volts for w in sun],
+            [w / volts for w in sun_low],
+            [w / volts for w in sun_high],
+            noise=0.05,
+            resolution=0.1,
+            offset=max(2.0, 0.15 * max(sun) / volts),
+            least=-1,
+            most=1000,
+        )
+    if d.power.driving is not None:
+        m.add(
+            "dcdc-1", "dcdc_charger", "output_current_a", "Driving charge, amps", "A", [0.0] * POINTS, noise=0.1, resolution=0.1, offset=1.5, least=-1, most=500
+        )
+    if d.power.inverter is not None:
+        idle = (d.power.inverter.idle_w or INVERTER_IDLE_W) / volts if d.power.inverter.mode == "always" else 0.0
+        m.add(
+            "inverter-1",
+            "inverter",
+            "dc_current_a",
+            "Inverter, amps from the bank",
+            "A",
+            [idle] * POINTS,
+            noise=0.1,
+            resolution=0.1,
+            offset=2.0,
+            least=-10,
+            most=3000,
+        )
+    for n, t in enumerate((t for t in d.water.tanks if t.holds == "fresh"), 1):
+        part = 0.8
+        share = min(0.75, 1 / max(1.0, water_days or 4.0))
+        levels = []
+        for i in range(POINTS):
+            part -= share / len(WAKING) if i in WAKING else 0.0
+            levels.append(max(0.02, part))
+        m.add(
+            f"tank-{n}",
+            "tank_sender",
+            "level_frac",
+            f"{t.name}, level",
+            "",
+            levels,
+            noise=0.01,
+            resolution=0.01,
+            offset=0.15,
+            least=-0.05,
+            most=1.05,
+            window_s=900,
+            dropout_s=10,
+        )
+    m.add(
+        "cabin-1",
+        "thermometer",
+        "temp_c",
+        "Cabin, warmth",
+        "°C",
+        cabin,
+        cabin_low,
+        cabin_high,
+        noise=0.1,
+        resolution=0.1,
+        offset=5,
+        least=-60,
+        most=80,
+        window_s=900,
+        dropout_s=10,
+    )
+    for n, h in enumerate(d.warmth.heaters[:2], 1):
+        m.add(
+            f"heater-{n}",
+            "heater_controller",
+            "setpoint_temp_c",
+            f"{h.name}, set to",
+            "°C",
+            [float(ctx.indoor_c)] * POINTS,
+            noise=0.0,
+            resolution=0.5,
+            offset=3,
+            least=0,
+            most=40,
+            window_s=900,
+            dropout_s=10,
+        )
+    kg = sum(v.capacity_kg * v.count for v in d.gas.vessels if v.connected)
+    if kg:
+        m.add(
+            "gas-1",
+            "gas_scale",
+            "gas_mass_kg",
+            "Gas aboard",
+            "kg",
+            [0.7 * kg - 0.002 * i for i in range(POINTS)],
+            noise=0.02,
+            resolution=0.05,
+            offset=0.3,
+            least=-0.5,
+            most=200,
+            window_s=900,
+            dropout_s=10,
+        )
+    main = next((c.fuse_a for c in d.wiring.circuits if c.kind == "main" and c.fuse_a), 0.0)
+    profiles = [
+        x.profile.absorption_v
+        for x in (d.power.shore, d.power.driving, d.power.controller)
+        if x is not None and x.profile is not None and x.profile.absorption_v
+    ]
+    return Scene(
+        name=name,
+        day=run.days[0].date if run.days else "",
+        channels=m.channels,
+        system_v=volts,
+        charge_v=profiles[0] if profiles else 1.125 * volts,
+        main_fuse_a=main or 0.0,
+        lithium=ctx.chem.key.startswith("li"),
+        gas_kg=kg,
+    )

@@ -1,0 +1,91 @@
+"""Listens to devices on this machine: connects, connects again, takes what is a reading and tells what isn't."""
+
+from __future__ import annotations
+
+import contextlib
+import json
+import socket
+import threading
+import time
+from typing import Any
+
+from bothy.devices.hub import Hub
+from bothy.devices.protocol import MOST_BAD, MOST_BYTES, BadLine, hello, line, parsed, reading_of
+
+RETRY_S = 2.0
+QUIET_S = 60.0
+"""A connection that says nothing for so long is given up."""
+ASK_S = 3.0
+
+
+class Listener(threading.Thread):
+    """The connection of a hub. Ends when nobody has asked for ``idle_s``."""
+
+    def __init__(self, hub: Hub, port: int, idle_s: float = 120.0) -> None:
+        super().__init__(name=f"devices at {port}", daemon=True)
+        self.hub, self._port, self._idle = hub, port, idle_s
+        self._ended = threading.Event()
+        self._asked = time.monotonic()
+
+    def asked(self) -> None:
+        """Somebody looks."""
+        self._asked = time.monotonic()
+
+    def end(self) -> None:
+        """Let go of the connection."""
+        self._ended.set()
+
+    @property
+    def over(self) -> bool:
+        """Whether it has ended, or is about to."""
+        return self._ended.is_set() or time.monotonic() - self._asked > self._idle
+
+    def run(self) -> None:
+        """Connect and listen, over and over."""
+        while not self.over:
+            with contextlib.suppress(OSError):
+                self._listen()
+            self.hub.connected = False
+            self._ended.wait(RETRY_S)
+
+    def _listen(self) -> None:
+        with socket.create_connection(("127.0.0.1", self._port), timeout=ASK_S) as s:
+            s.settimeout(QUIET_S)
+            s.sendall(line(hello(time.time(), "client", "bothy")))
+            bad = 0
+            with s.makefile("rb") as f:
+                while not self.over:
+                    raw = f.readline(MOST_BYTES + 1)
+                    if not raw:
+                        return
+                    if not raw.endswith(b"\n"):
+                        self.hub.tell(f"a line has more than {MOST_BYTES} bytes; the connection is let go")
+                        return
+                    try:
+                        m = parsed(raw)
+                        self.hub.connected = True
+                        if m["type"] == "reading":
+                            self.hub.take(reading_of(m))
+                        bad = 0
+                    except BadLine as exc:
+                        bad += 1
+                        self.hub.tell(f"a line that is no message: {exc}")
+                        if bad >= MOST_BAD:
+                            return
+
+
+def ask(port: int, method: str, params: dict[str, Any]) -> dict[str, Any]:
+    """Ask the devices for something over a connection of its own. Raises OSError where nobody answers, :class:`BadLine` where it is refused."""
+    with socket.create_connection(("127.0.0.1", port), timeout=ASK_S) as s, s.makefile("rb") as f:
+        s.sendall(line({"v": 1, "type": "request", "id": "1", "method": method, "params": params}))
+        for _ in range(50):
+            raw = f.readline(MOST_BYTES + 1)
+            if not raw:
+                break
+            m = json.loads(raw)
+            if m.get("type") == "error":
+                raise BadLine(str(m.get("key")), str(m.get("message")))
+            if m.get("type") == "response":
+                found: dict[str, Any] = m.get("result", {})
+                return found
+    raise OSError("the devices gave no answer")

@@ -1,0 +1,213 @@
+"""What the devices of a vehicle say, beside what is expected of them: newest values, windows for the checks, a day of minutes, alarms."""
+
+from __future__ import annotations
+
+import threading
+import time
+from collections import deque
+from collections.abc import Callable
+
+from pydantic import BaseModel
+
+from bothy.core.live.alarms import AlarmPart, Alarms, worst
+from bothy.core.live.scene import Channel, Scene, at_moment
+from bothy.core.proving.live_check import checked
+from bothy.devices.protocol import Reading
+
+CLOCK_S = 60.0
+"""A device whose clock is further off than this lies about its time."""
+MOST_A_S = 50
+"""Readings of one device a second that are taken; what is more is a flood."""
+MOST_TOLD = 40
+STUCK_COUNT = 10
+MINUTES = 1440
+MOVING = 5
+
+
+class LanePart(BaseModel):
+    """A quantity as the page draws it: newest value, what is expected now with its band, the verdict on the window, and points of the last minutes and of
+    the day (seconds ago, value)."""
+
+    device: str
+    kind: str
+    key: str
+    name: str
+    unit: str
+    value: float | None
+    expected: float
+    low: float
+    high: float
+    state: str
+    flags: list[str]
+    ago_s: float | None
+    simulated: bool
+    points: list[list[float]]
+    day: list[list[float]]
+
+
+class DevicePart(BaseModel):
+    device: str
+    kind: str
+    ago_s: float | None
+    simulated: bool
+
+
+class LivePart(BaseModel):
+    """Everything live of a vehicle at a moment. ``connected``: somebody listens at the port; ``told``: what was said wrongly, newest first."""
+
+    connected: bool
+    port: int
+    simulated: bool
+    lanes: list[LanePart]
+    devices: list[DevicePart]
+    alarms: list[AlarmPart]
+    told: list[str]
+
+
+class _Series:
+    def __init__(self, c: Channel) -> None:
+        self.c = c
+        self.window: deque[tuple[float, float, bool]] = deque(maxlen=1200)
+        self.day: deque[tuple[float, float]] = deque(maxlen=MINUTES)
+        self._sum, self._count, self._minute = 0.0, 0, -1
+
+    def add(self, t: float, value: float, good: bool) -> None:
+        if self.window and t <= self.window[-1][0]:
+            return
+        self.window.append((t, value, good))
+        if not good:
+            return
+        minute = int(t // 60)
+        if minute != self._minute and self._count:
+            self.day.append((60.0 * self._minute + 30, self._sum / self._count))
+            self._sum, self._count = 0.0, 0
+        self._minute = minute
+        self._sum += value
+        self._count += 1
+
+
+class Hub:
+    """What came in of a vehicle. Safe to be told by one thread and asked by others."""
+
+    def __init__(self, scene: Scene, port: int, clock: Callable[[], float] = time.time, second: Callable[[float], float] | None = None) -> None:
+        self.scene, self.port, self.clock = scene, port, clock
+        self.second = second or _local_second
+        self.connected = False
+        self._lock = threading.Lock()
+        self._series = {(c.device, c.key): _Series(c) for c in scene.channels}
+        self._kinds = scene.devices()
+        self._last: dict[str, float] = {}
+        self._seq: dict[str, int] = {}
+        self._simulated: dict[str, bool] = {}
+        self._rate: dict[str, tuple[int, int]] = {}
+        self._told: deque[str] = deque(maxlen=MOST_TOLD)
+        self._alarms = Alarms(scene)
+
+    def tell(self, words: str) -> None:
+        """Something that was said wrongly; the same thing is kept once, the newest first."""
+        with self._lock:
+            self._say(words)
+
+    def _say(self, words: str) -> None:
+        if words in self._told:
+            self._told.remove(words)
+        self._told.appendleft(words)
+
+    def take(self, r: Reading) -> None:
+        """A reading that came in. What doesn't fit is told by name and proves nothing."""
+        now = self.clock()
+        with self._lock:
+            second, count = self._rate.get(r.device, (0, 0))
+            count = count + 1 if int(now) == second else 1
+            self._rate[r.device] = (int(now), count)
+            if count > MOST_A_S:
+                self._say(f"{r.device} sends more than {MOST_A_S} readings a second; the rest is dropped")
+                return
+            kind = self._kinds.get(r.device)
+            if kind is None:
+                if len(self._told) < MOST_TOLD or any(r.device in x for x in self._told):
+                    self._say(f"“{r.device}” is no device of this vehicle")
+                return
+            if kind != r.kind:
+                self._say(f"“{r.device}” calls itself {r.kind}; it is a {kind}")
+                return
+            if abs(r.at - now) > CLOCK_S:
+                self._say(f"the clock of {r.device} is {r.at - now:+.0f} s off; its readings don’t count")
+                return
+            before = self._seq.get(r.device)
+            if before is not None and r.seq <= before and now - self._last.get(r.device, 0) < 3:
+                self._say(f"two devices call themselves {r.device}, or it counts backwards")
+                return
+            self._seq[r.device], self._last[r.device], self._simulated[r.device] = r.seq, now, r.simulated
+            for key, value in r.values.items():
+                series = self._series.get((r.device, key))
+                if series is None:
+                    continue
+                inside = series.c.least <= value <= series.c.most
+                if not inside:
+                    self._say(f"{r.device} says {key} is {value:g}: that can’t be")
+                series.add(now, value, inside and r.quality != "bad")
+
+    def see(self, alarm: str) -> bool:
+        """Somebody has seen an alarm."""
+        with self._lock:
+            return self._alarms.see(alarm)
+
+    def part(self) -> LivePart:
+        """All of it at this moment."""
+        now = self.clock()
+        with self._lock:
+            silent = {d: now - t for d, t in self._last.items()}
+            lanes = [self._lane(s, now) for s in self._series.values()]
+            values: dict[tuple[str, str], float] = {}
+            for lane in lanes:
+                if lane.value is not None and lane.ago_s is not None and lane.ago_s <= 30 and lane.state != "stuck":
+                    at = (lane.kind, lane.key)
+                    values[at] = worst(values[at], lane.value, lane.key) if at in values else lane.value
+            return LivePart(
+                connected=self.connected,
+                port=self.port,
+                simulated=any(self._simulated.values()),
+                lanes=lanes,
+                devices=[DevicePart(device=d, kind=k, ago_s=silent.get(d), simulated=self._simulated.get(d, False)) for d, k in self._kinds.items()],
+                alarms=self._alarms.tell(now, values, silent),
+                told=list(self._told),
+            )
+
+    def _lane(self, s: _Series, now: float) -> LanePart:
+        c = s.c
+        recent = [(t, v, good) for t, v, good in s.window if t > now - c.window_s]
+        used = [(t, v, at_moment(c.expected, self.second(t))) for t, v, good in recent if good]
+        moving = bool(used) and max(e for *_, e in used) - min(e for *_, e in used) > MOVING * max(c.resolution, 1e-9)
+        # the band that the weathers leave counts: only what is outside it is off
+        rest = [(t, v, min(max(v, at_moment(c.low, self.second(t))), at_moment(c.high, self.second(t)))) for t, v, _ in used]
+        checked_ = checked(now, rest, len(recent), c.noise_limit, c.offset_limit / 2, c.dropout_s, STUCK_COUNT, moving)
+        noisy = checked(now, used, len(recent), c.noise_limit, 1e12, c.dropout_s, STUCK_COUNT, moving)
+        flags = [f for f in ("dropout", "stuck", "noise", "drift", "offset") if f in (noisy.flags if f in ("dropout", "stuck", "noise") else checked_.flags)]
+        good = [(t, v) for t, v, ok in s.window if ok]
+        second = self.second(now)
+        last = good[-1] if good else None
+        shown = [x for x in good if x[0] > now - 600]
+        step = max(1, len(shown) // 200)
+        return LanePart(
+            device=c.device,
+            kind=c.kind,
+            key=c.key,
+            name=c.name,
+            unit=c.unit,
+            value=last[1] if last else None,
+            expected=at_moment(c.expected, second),
+            low=at_moment(c.low, second),
+            high=at_moment(c.high, second),
+            state=flags[0] if flags else "ok",
+            flags=list(flags),
+            ago_s=now - last[0] if last else None,
+            simulated=self._simulated.get(c.device, False),
+            points=[[round(now - t, 1), v] for t, v in shown[::step]],
+            day=[[round(now - t), round(v, 4)] for t, v in s.day],
+        )
+
+
+def _local_second(t: float) -> float:
+    x = time.localtime(t)
+    return x.tm_hour * 3600 + x.tm_min * 60 + x.tm_sec

@@ -1,0 +1,171 @@
+/** Live: a lane for each quantity with the band that is expected under it, alarms, and what was said wrongly. Simulated values say so, always. */
+import { useState } from "react";
+import { api, take } from "../../data/client";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import type { Live } from "./data";
+
+type Lane = Live["lanes"][number];
+const W = 360;
+const H = 64;
+const SPAN_S = 600;
+const STATE: Record<string, string> = { ok: "as expected", dropout: "silent", stuck: "stuck", noise: "noisy", drift: "drifts", offset: "off" };
+const FAILURES = [
+  ["offset", "off", { offset: 0.15 }],
+  ["noise", "noisy", { noise: 0.2 }],
+  ["stuck", "stuck", { stuck: true }],
+  ["drift", "drifts", { drift_per_h: 3 }],
+] as const;
+
+/** A live value in its unit; a share in per cent, volts to the hundredth. */
+export const amount = (v: number | null | undefined, unit: string) =>
+  v == null ? "–" : unit === "V" ? show(v, unit, "metric", 4) : unit ? show(v, unit) : `${Math.round(100 * v)} %`;
+
+/** The range of a lane: its band and its points, with some air. */
+export function rangeOf(x: Lane): [number, number] {
+  const values = [x.low, x.high, x.expected, ...x.points.map((p) => p[1] ?? 0)];
+  const low = Math.min(...values);
+  const high = Math.max(...values);
+  const air = 0.15 * Math.max(high - low, 1e-3, 0.02 * Math.abs(high));
+  return [low - air, high + air];
+}
+
+function LaneCard({ x, fail }: { x: Lane; fail: (x: Lane, what: object) => void }) {
+  const [low, high] = rangeOf(x);
+  const y = (v: number) => H - ((v - low) / (high - low)) * H;
+  const at = (ago: number) => W - (Math.min(ago, SPAN_S) / SPAN_S) * W;
+  const wrong = x.state !== "ok";
+  return (
+    <section aria-label={x.name} className={`relative border bg-sheet p-2 ${wrong ? "border-rust" : "border-line"}`}>
+      <div className="flex items-baseline justify-between gap-2">
+        <h3 className="m-0 text-[13px] font-semibold">{x.name}</h3>
+        <span className="num text-[18px]">{amount(x.value, x.unit)}</span>
+      </div>
+      <svg
+        viewBox={`0 0 ${W} ${H}`}
+        className="block h-16 w-full"
+        role="img"
+        aria-label={`${x.name}, the last ten minutes, ${STATE[x.state] ?? x.state}`}
+        preserveAspectRatio="none"
+      >
+        <rect x="0" width={W} y={y(x.high)} height={Math.max(1, y(x.low) - y(x.high))} fill="var(--color-loch)" opacity="0.15" />
+        <line x1="0" x2={W} y1={y(x.expected)} y2={y(x.expected)} stroke="var(--color-loch)" strokeDasharray="4 4" />
+        <polyline
+          points={x.points.map(([ago, v]) => `${at(ago ?? 0).toFixed(1)},${y(v ?? 0).toFixed(1)}`).join(" ")}
+          fill="none"
+          stroke={wrong ? "var(--color-rust)" : "var(--color-moss)"}
+          strokeWidth="1.6"
+          vectorEffect="non-scaling-stroke"
+        />
+      </svg>
+      {x.simulated && (
+        <span
+          className="pointer-events-none absolute inset-0 grid place-items-center text-[22px] font-semibold uppercase tracking-[0.3em] text-peat/15"
+          aria-hidden="true"
+        >
+          simulated
+        </span>
+      )}
+      <div className="flex flex-wrap items-baseline justify-between gap-1 text-[12px] text-dim">
+        <span>
+          expected {amount(x.expected, x.unit)} ({amount(x.low, x.unit)} to {amount(x.high, x.unit)}),{" "}
+          <b className={wrong ? "text-rust" : ""}>{x.flags.map((f) => STATE[f] ?? f).join(", ") || STATE.ok}</b>
+          {x.simulated && <span className="sr-only">, simulated</span>}
+        </span>
+        {x.simulated && (
+          <select
+            className="field py-0 text-[11px]"
+            aria-label={`Spoil ${x.name}`}
+            value=""
+            onChange={(e) => {
+              const found = FAILURES.find(([k]) => k === e.target.value);
+              if (!found) return;
+              const size = Math.max(Math.abs(x.high - x.low), 0.1 * Math.abs(x.expected), 0.1);
+              const what = Object.fromEntries(Object.entries(found[2]).map(([k, v]) => [k, typeof v === "number" ? v * 10 * size : v]));
+              fail(x, what);
+            }}
+          >
+            <option value="">spoil it…</option>
+            {FAILURES.map(([k, word]) => (
+              <option key={k} value={k}>
+                {word}
+              </option>
+            ))}
+          </select>
+        )}
+      </div>
+    </section>
+  );
+}
+
+export function LiveView({ live, error }: { live: Live | undefined; error: Error | null }) {
+  const { id } = useVariant();
+  const [wrong, setWrong] = useState<string | null>(null);
+  if (!live)
+    return (
+      <p className="p-3" role={error ? "alert" : "status"}>
+        {error ? error.message : "Reckoning what should be said today…"}
+      </p>
+    );
+  const path = { params: { path: { variant_id: id } } };
+  const tried = (what: Promise<unknown>) => void what.then(() => setWrong(null)).catch((e: Error) => setWrong(e.message));
+  const fail = (x: Lane, what: object) =>
+    tried(take(api.POST("/api/variants/{variant_id}/live/failure", { ...path, body: { device: x.device, key: x.key, ...what } as never })));
+  const seen = (alarm: string) => tried(take(api.POST("/api/variants/{variant_id}/live/seen", { ...path, body: { alarm } })));
+  return (
+    <div className="p-3">
+      {!live.connected && (
+        <p role="note" className="m-0 mb-2 border-l-2 border-gorse pl-2">
+          Nobody answers on port {live.port}. In a terminal: <code>./bothy devices</code> starts stand-ins for this vehicle’s devices; an adapter for real ones
+          speaks the same protocol (docs/devices.md).
+        </p>
+      )}
+      {live.alarms.length > 0 && live.connected && (
+        <ul aria-label="Alarms" className="m-0 mb-2 list-none p-0">
+          {live.alarms.map((a) => (
+            <li
+              key={a.id}
+              className={`my-1 flex flex-wrap items-baseline gap-2 border-l-4 pl-2 ${a.severity === "danger" ? "border-rust" : a.severity === "fault" ? "border-gorse" : "border-line"} ${a.seen ? "opacity-60" : ""}`}
+            >
+              <b>{a.title}</b> <span className="text-[13px]">{a.todo}</span> <span className="num text-[12px] text-dim">{Math.round(a.since_s)} s</span>
+              {!a.seen && (
+                <button type="button" className="btn" onClick={() => seen(a.id)}>
+                  Seen
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {wrong && (
+        <p role="alert" className="m-0 mb-2 text-rust">
+          {wrong}
+        </p>
+      )}
+      <div className="grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-2">
+        {live.lanes.map((x) => (
+          <LaneCard key={`${x.device}${x.key}`} x={x} fail={fail} />
+        ))}
+      </div>
+      {live.simulated && (
+        <button type="button" className="btn mt-2" onClick={() => tried(take(api.DELETE("/api/variants/{variant_id}/live/failure", path)))}>
+          Take all failures out
+        </button>
+      )}
+      {live.told.length > 0 && (
+        <details className="mt-2 text-[13px]">
+          <summary className="cursor-pointer">What was said wrongly ({live.told.length})</summary>
+          <ul className="m-0 pl-5">
+            {live.told.map((t) => (
+              <li key={t}>{t}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <p className="mt-2 border-l-2 border-rust pl-2 text-[13px]">
+        A screen is no alarm: only certified alarms warn of CO, smoke and gas.{" "}
+        {live.simulated && "What is marked simulated proves nothing and nobody may rely on it."}
+      </p>
+    </div>
+  );
+}
