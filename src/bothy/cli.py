@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import datetime as dt
 import json
 import sys
 from typing import Any, TextIO
@@ -59,7 +60,7 @@ def calc(args: argparse.Namespace) -> int:
 
 
 def prepare(args: argparse.Namespace) -> int:
-    """Migrate the database; with --demo also load the demo projects that were never loaded."""
+    """Migrate the database, and delete for good what was put away long ago; with --demo also load the demo projects that were never loaded."""
     from bothy.settings import Settings
     from bothy.store.migrate import NewerDatabase, migrate
 
@@ -69,14 +70,19 @@ def prepare(args: argparse.Namespace) -> int:
     except NewerDatabase as exc:
         print(f"bothy: {exc}", file=sys.stderr)
         return 3
+    from bothy.store.engine import make_engine
+    from bothy.store.photos import Photos
+    from bothy.store.projects import PUT_AWAY_DAYS, Projects
+
+    engine = make_engine(url)
+    before = dt.datetime.now(dt.UTC).replace(tzinfo=None) - dt.timedelta(days=PUT_AWAY_DAYS)
+    Projects(engine).purge(before)
+    Photos(engine).purge(before)
     if args.demo:
         from bothy.demo.load import load_demos
-        from bothy.store.engine import make_engine
-        from bothy.store.projects import Projects
 
-        engine = make_engine(url)
         load_demos(Projects(engine))
-        engine.dispose()
+    engine.dispose()
     return 0
 
 

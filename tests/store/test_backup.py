@@ -17,6 +17,7 @@ from bothy.demo.load import load_demos
 from bothy.store.backup import MANIFEST, TABLES, BadBackup, backup, looked_into, restore
 from bothy.store.engine import make_engine
 from bothy.store.migrate import newest
+from bothy.store.photos import Photos
 from bothy.store.projects import Projects
 
 NOW = dt.datetime(2026, 11, 30, 12, tzinfo=dt.UTC)
@@ -154,3 +155,40 @@ def test_a_disk_that_cant_be_written_leaves_nothing(full: Engine, tmp_path: Path
     with pytest.raises(OSError):
         backup(full, tmp_path / "nowhere" / "all.zip", NOW)
     assert list(tmp_path.iterdir()) == []
+
+
+def test_what_was_put_away_is_listed_comes_back_and_goes_for_good(full: Engine) -> None:
+    projects, photos = Projects(full), Photos(full)
+    (away,) = projects.put_away()
+    assert (away.name, away.demo) == ("Saltbush", True)
+    own = projects.create("Tern", [("as planned", projects_design(projects))], "test")
+    projects.delete(own)
+    assert [p.name for p in projects.put_away()] == ["Tern", "Saltbush"]
+    long_ago, soon = dt.datetime(2020, 1, 1), dt.datetime(2100, 1, 1)
+    assert projects.purge(long_ago) == 0
+    projects.restore(own)
+    assert "Tern" in [p.name for p in projects.all()]
+    projects.delete(own)
+    assert projects.purge(soon) == 1, "the demo stays put away: else it would come back"
+    assert [p.name for p in projects.put_away()] == ["Saltbush"]
+    with full.connect() as c:
+        assert c.execute(text("select count(*) from variants where project_id = :id"), {"id": own.hex}).scalar_one() == 0
+    photos.put("a" * 64, b"x", b"y", 1, 1)
+    assert photos.purge(long_ago) == 0
+    assert photos.purge(soon) == 1, "nothing names it"
+
+
+def test_a_photograph_that_is_taken_down_stays(full: Engine) -> None:
+    projects, photos = Projects(full), Photos(full)
+    head = projects.head(projects.all()[0].variants[0].id)
+    photos.put("b" * 64, b"x", b"y", 1, 1)
+    value = {"id": "p", "sha256": "b" * 64, "subject": "ff-data", "width": 1, "height": 1}
+    with full.begin() as c:
+        c.execute(
+            text(
+                "insert into evidence (project_id, number, kind, subject, payload, expected, author, created_at) values (:p, 9999, 'photo', 'p', :d, '{}', 'a', now())"
+            ),
+            {"p": head.project_id.hex, "d": json.dumps(value)},
+        )
+    assert photos.purge(dt.datetime(2100, 1, 1)) == 0
+    assert photos.get("b" * 64) == b"x"

@@ -19,6 +19,7 @@ from bothy.core.plain import as_text, not_text
 from bothy.core.region import RegionKey
 from bothy.core.sound import Sound
 from bothy.formats import project_file
+from bothy.store.projects import PUT_AWAY_DAYS
 
 router = APIRouter(prefix="/api/projects", tags=["projects"])
 
@@ -73,6 +74,21 @@ class Made(BaseModel):
 @router.get("", operation_id="listProjects")
 def list_projects(store: Store) -> list[ProjectItem]:
     return [ProjectItem.model_validate(p, from_attributes=True) for p in store.all()]
+
+
+class PutAwayItem(BaseModel):
+    """A deleted project, and the days until it is gone for good; None: a demo stays."""
+
+    id: uuid.UUID
+    name: str
+    days_left: int | None
+
+
+@router.get("/put-away", operation_id="listPutAway")
+def list_put_away(store: Store) -> list[PutAwayItem]:
+    """Deleted projects that can still be brought back."""
+    now = dt.datetime.now(dt.UTC).replace(tzinfo=None)
+    return [PutAwayItem(id=p.id, name=p.name, days_left=None if p.demo else max(0, PUT_AWAY_DAYS - (now - p.at).days)) for p in store.put_away()]
 
 
 @router.post("", operation_id="createProject", status_code=201)

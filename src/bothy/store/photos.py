@@ -3,14 +3,15 @@
 from __future__ import annotations
 
 import datetime as dt
+import json
 from collections.abc import Iterable
 
-from sqlalchemy import Engine, select
+from sqlalchemy import Engine, delete, select
 from sqlalchemy.dialects.mysql import insert
 from sqlalchemy.orm import Session
 
 from bothy.store.projects import Missing
-from bothy.store.tables import PhotoRow
+from bothy.store.tables import EvidenceRow, PhotoRow
 
 
 class Photos:
@@ -24,6 +25,17 @@ class Photos:
         now = dt.datetime.now(dt.UTC).replace(tzinfo=None)
         with Session(self._engine) as s, s.begin():
             s.execute(insert(PhotoRow).values(sha256=sha256, data=data, thumb=thumb, width=width, height=height, created_at=now).prefix_with("ignore"))
+
+    def purge(self, before: dt.datetime) -> int:
+        """Delete photographs from before a time that no entry of any evidence names any more. How many went."""
+        with Session(self._engine) as s, s.begin():
+            payloads = s.scalars(select(EvidenceRow.payload).where(EvidenceRow.kind == "photo", EvidenceRow.payload.is_not(None)))
+            named = {json.loads(p).get("sha256") for p in payloads if p}
+            old = s.scalars(select(PhotoRow.sha256).where(PhotoRow.created_at < before)).all()
+            gone = [x for x in old if x not in named]
+            for x in gone:
+                s.execute(delete(PhotoRow).where(PhotoRow.sha256 == x))
+            return len(gone)
 
     def get(self, sha256: str, thumb: bool = False) -> bytes:
         """The bytes of a photograph, or of its thumbnail. Raises :class:`Missing`."""

@@ -6,6 +6,7 @@ import datetime as dt
 import uuid
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from typing import NamedTuple
 
 import orjson
 from sqlalchemy import Engine, func, select, update
@@ -96,6 +97,19 @@ class ProjectRow:
     demo: bool
     updated_at: dt.datetime
     variants: list[VariantRow]
+
+
+PUT_AWAY_DAYS = 30
+"""How long a deleted project can be brought back."""
+
+
+class PutAway(NamedTuple):
+    """A project that is deleted and not yet gone."""
+
+    id: uuid.UUID
+    name: str
+    at: dt.datetime
+    demo: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -212,6 +226,21 @@ class Projects:
         """Hide a project; :meth:`restore` brings it back."""
         with Session(self.engine) as s, s.begin():
             self._project(s, id).deleted_at = _now()
+
+    def put_away(self) -> list[PutAway]:
+        """Projects that are deleted and not yet gone, the latest first; a demo stays put away."""
+        with Session(self.engine) as s:
+            rows = s.scalars(select(Project).where(Project.deleted_at.is_not(None)).order_by(Project.deleted_at.desc())).all()
+            return [PutAway(p.id, p.name, p.deleted_at, p.demo is not None) for p in rows if p.deleted_at is not None]
+
+    def purge(self, before: dt.datetime) -> int:
+        """Delete for good what was put away before a time, with its variants, evidence and jobs; demos stay put away, else they would come back. How many
+        went."""
+        with Session(self.engine) as s, s.begin():
+            rows = s.scalars(select(Project).where(Project.deleted_at < before, Project.demo.is_(None))).all()
+            for p in rows:
+                s.delete(p)
+            return len(rows)
 
     def restore(self, id: uuid.UUID) -> None:
         """Bring a deleted project back."""

@@ -9,6 +9,7 @@ import { VERDICTS } from "../stages/prove/edit";
 import { DiagramShape, useDiagram } from "../stages/wiring/DiagramPicture";
 import { GasSheets } from "./GasSheets";
 import { Labels } from "./Labels";
+import { LadderSheet } from "./Ladder";
 import { Lists } from "./Lists";
 import { Plate } from "./Plate";
 import { cell, Heads } from "./paper";
@@ -98,6 +99,7 @@ function Sheet() {
 
 const PAGES: Record<string, { title: string; stage: string; Body: () => React.ReactNode }> = {
   schedule: { title: "Circuit schedule", stage: "wiring", Body: Schedule },
+  ladder: { title: "Commissioning", stage: "prove", Body: LadderSheet },
   sheet: { title: "Test sheet", stage: "prove", Body: Sheet },
   lists: { title: "Lists for the bench", stage: "wiring", Body: Lists },
   panel: { title: "Switch panel", stage: "wiring", Body: Plate },

@@ -140,6 +140,32 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
   );
 }
 
+/** What was deleted and can still be brought back. */
+function PutAway({ changed, stamp }: { changed: () => void; stamp: number }) {
+  const away = useQuery({ queryKey: ["put-away", stamp], queryFn: () => take(api.GET("/api/projects/put-away")) });
+  if (!away.data?.length) return null;
+  return (
+    <details className="mt-4 text-[13px]">
+      <summary className="cursor-pointer">Deleted, and still to be had ({away.data.length})</summary>
+      <ul className="m-0 list-none p-0">
+        {away.data.map((p) => (
+          <li key={p.id} className="flex gap-2 py-0.5">
+            <span>{p.name}</span>
+            <span className="text-dim">{p.days_left == null ? "a demo" : `gone for good in ${p.days_left} days`}</span>
+            <button
+              type="button"
+              className="text-loch underline"
+              onClick={() => void take(api.POST("/api/projects/{project_id}/restore", { params: { path: { project_id: p.id } } })).then(changed)}
+            >
+              Bring {p.name} back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
 const OLD_DAYS = 14;
 
 /** Reminds of a backup once there is something to lose, and the last one is old. */
@@ -277,6 +303,7 @@ export function Component() {
           </table>
         </div>
       )}
+      <PutAway changed={changed} stamp={list.dataUpdatedAt} />
       <AlertDialog.Root open={doomed !== null} onOpenChange={(on) => !on && setDoomed(null)}>
         <AlertDialog.Portal>
           <AlertDialog.Overlay className="fixed inset-0 bg-peat/40" />

@@ -22,13 +22,14 @@ export function useDay(): string {
   return asked && /^\d{4}-\d\d-\d\d$/.test(asked) ? asked : localDay(new Date());
 }
 
-export function useBuild() {
+export function useBuild(wanted = true) {
   const { id, stamp } = useVariant();
   const day = useDay();
   return useQuery({
     queryKey: ["build", id, stamp, day],
     queryFn: () => take(api.GET("/api/variants/{variant_id}/build", { params: { path: { variant_id: id }, query: { today: day } } })),
     placeholderData: keepPreviousData,
+    enabled: wanted,
   });
 }
 

@@ -348,9 +348,15 @@ export function Component() {
             <span className="text-dim">{HINT[view] ?? ""}</span>
           )}
           <span className="flex-1" />
-          <Link className="btn no-underline" to={`/v/${id}/print/sheet`}>
-            Print the test sheet
-          </Link>
+          {view === "ladder" ? (
+            <Link className="btn no-underline" to={`/v/${id}/print/ladder${rung ? `?rung=${rung}` : ""}`}>
+              Print {rung ? rung.toUpperCase() : "the ladder"}
+            </Link>
+          ) : (
+            <Link className="btn no-underline" to={`/v/${id}/print/sheet`}>
+              Print the test sheet
+            </Link>
+          )}
         </>
       }
       ledger={

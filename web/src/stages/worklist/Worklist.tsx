@@ -12,6 +12,7 @@ import { changes, DOING, type Doing, doing, NOTES, together } from "../../data/w
 import { FindingMark, Fix, Keeping, Kept, type Severity } from "../../parts/Findings";
 import { usePerson, useSaid } from "../../shell/person";
 import { STAGES, stageOf } from "../../shell/stages";
+import { useBuild } from "../build/data";
 
 const ORDER: Severity[] = ["danger", "fault", "advice", "question", "note"];
 const PLURAL: Record<Severity, [string, string]> = {
@@ -141,7 +142,11 @@ function Together({ findings, done }: { findings: Finding[]; done: () => void })
 
 export function Component() {
   const v = useVariant();
-  const all = useFindings();
+  const found = useFindings();
+  // the plan of the build is no part of the report, since it hangs on the day; its findings count once somebody is planned or has worked
+  const planned = !!v.design.build?.people?.length || !!v.design.facts?.log?.length;
+  const build = useBuild(planned);
+  const all = useMemo(() => (planned && build.data ? [...found, ...build.data.findings] : found), [planned, build.data, found]);
   const [params, setParams] = useSearchParams();
   const severity = params.get("severity") ?? "";
   const stage = params.get("stage") ?? "";
