@@ -342,11 +342,56 @@ def fit() -> dict[str, Any]:
     }
 
 
+def prove() -> dict[str, Any]:
+    """Prove: the ladder of 60 circuits, an entry to its verdict, the next test among 60 faults and 200 tests, a search, a live view of a day."""
+    from random import Random
+
+    from bothy.core.context import Context
+    from bothy.core.facts.evidence import Entry
+    from bothy.core.faults.finder import find
+    from bothy.core.live.scene import scene_of
+    from bothy.core.proving.diagnosis import Test, gap_edges, normalised, ranked
+    from bothy.core.recording import record
+    from bothy.core.report import report
+    from bothy.core.trips.of_design import run_trip
+    from bothy.demo.load import DEMOS, demo_of
+    from bothy.devices.hub import Hub
+    from bothy.devices.protocol import Reading
+
+    sixty = report(many_circuits(60))
+    one, evidence = demo_of(DEMOS["curlew"])
+    reads = iter(range(100))
+
+    def taken() -> None:
+        payload = {"id": "s0-buses", "ok": True, "who": f"Ada {next(reads)}"}
+        record(one.design, evidence, [Entry("step", "s0-buses", payload)], variant="v", revision=1, before=one.report)
+
+    random = Random(1)
+    p = normalised({f"f{i}": random.random() for i in range(60)})
+    tests = []
+    for n in range(200):
+        values = {f: random.uniform(0, 14) for f in p}
+        tests.append(Test(f"t{n}", 2.0, predicted=values, sd=0.36, span=30, edges=gap_edges(list(values.values()), 0.36)))
+    now = [1_796_212_800.0]
+    hub = Hub(scene_of(Context(one.design), run_trip(Context(one.design))), 0, lambda: now[0], lambda t: t % 86400)
+    for n in range(86_400):
+        now[0] += 1
+        hub.take(Reading(now[0], n, "shunt-1", "battery_monitor", {"voltage_v": 13.0, "current_a": -4.0, "soc_frac": 0.8, "temp_c": 17.0}, "good", True))
+    src = one.report.commissioned().src
+    return {
+        "prove_60_circuits_ms": median(lambda: type(sixty.commissioned())(sixty.commissioned().src, {}).part(), 9),
+        "prove_entry_to_verdict_ms": median(taken, 9),
+        "prove_next_test_60x200_ms": median(lambda: ranked(p, tests), 3),
+        "prove_search_ms": median(lambda: find(src, "circuit:water-pump-10-l-min", []), 9),
+        "live_part_of_a_day_ms": median(hub.part, 9),
+    }
+
+
 def main() -> None:
     from benchmarks import trips
 
     result: dict[str, Any] = {"loop_ms": loop_ms()}
-    for part in (core, trips.kernel, trips.of_the_demo, trips.search, over_http, diagram_drawn, trip_redrawn, first_load, batch, fit):
+    for part in (core, trips.kernel, trips.of_the_demo, trips.search, over_http, diagram_drawn, trip_redrawn, first_load, batch, fit, prove):
         result |= part()
     print(json.dumps(result, indent=1))
 

@@ -184,11 +184,8 @@ def test_a_photograph_that_is_taken_down_stays(full: Engine) -> None:
     photos.put("b" * 64, b"x", b"y", 1, 1)
     value = {"id": "p", "sha256": "b" * 64, "subject": "ff-data", "width": 1, "height": 1}
     with full.begin() as c:
-        c.execute(
-            text(
-                "insert into evidence (project_id, number, kind, subject, payload, expected, author, created_at) values (:p, 9999, 'photo', 'p', :d, '{}', 'a', now())"
-            ),
-            {"p": head.project_id.hex, "d": json.dumps(value)},
-        )
+        row = {"p": head.project_id.hex, "d": json.dumps(value), "n": 9999}
+        keys = "project_id, number, kind, subject, payload, expected, author, created_at"
+        c.execute(text(f"insert into evidence ({keys}) values (:p, :n, 'photo', 'p', :d, '{{}}', 'a', now())"), row)
     assert photos.purge(dt.datetime(2100, 1, 1)) == 0
     assert photos.get("b" * 64) == b"x"
