@@ -3480,7 +3480,7 @@ export interface components {
         };
         /**
          * CommissioningPart
-         * @description The ladder. ``next``: the step to do next, None: all is done or shut.
+         * @description The ladder. ``next``: the step to do next, None: all is done or shut. ``in_service``: who says that it has been in use already, and why.
          */
         CommissioningPart: {
             /** Rungs */
@@ -3499,6 +3499,8 @@ export interface components {
             again: number;
             /** Licensed */
             licensed: string;
+            /** In Service */
+            in_service: string;
         };
         /** CompareItem */
         CompareItem: {

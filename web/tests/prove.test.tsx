@@ -104,6 +104,38 @@ describe("the ladder", () => {
   });
 });
 
+describe("a vehicle that has been in use already", () => {
+  const locked = {
+    ...fixture.commissioning,
+    rungs: fixture.commissioning.rungs.map((r) => (r.id === "s5" ? { ...r, state: "locked" } : r)),
+  };
+  it("is measured on somebody's word, with what shows it", async () => {
+    serve({ ...ANSWERS, "GET /api/variants/v/commissioning": locked });
+    mount(<Prove />);
+    await screen.findByRole("grid", { name: "Steps" });
+    press("It has been in use already…");
+    press("Say so");
+    expect(within(slate()).getByRole("alert").textContent).toBe("Who says so?");
+    fireEvent.change(within(slate()).getByLabelText("Who says so"), { target: { value: "Ada" } });
+    press("Say so");
+    expect(within(slate()).getByRole("alert").textContent).toContain("What shows it?");
+    fireEvent.change(within(slate()).getByLabelText("What shows it"), { target: { value: "lived in since 2019" } });
+    press("Say so");
+    expect(await ops()).toEqual([
+      { op: "add", path: "/facts/steps/-", value: expect.objectContaining({ id: "in-service", ok: true, who: "Ada", note: "lived in since 2019" }) },
+    ]);
+  });
+  it("shows whose word it is, and takes it back", async () => {
+    Object.assign(state.recorded.facts, { steps: [{ id: "in-service", ok: true, who: "Ada", note: "lived in since 2019" }] });
+    serve({ ...ANSWERS, "GET /api/variants/v/commissioning": { ...locked, in_service: "Ada: lived in since 2019" } });
+    mount(<Prove />);
+    await screen.findByRole("grid", { name: "Steps" });
+    expect(slate().textContent).toContain("In use already, says Ada: lived in since 2019");
+    press("strike it");
+    expect(await ops()).toEqual([{ op: "remove", path: "/facts/steps/0" }]);
+  });
+});
+
 describe("the finder", () => {
   const begin = async () => {
     mount(<Prove />);

@@ -18,7 +18,7 @@ const PART = {
   data: { chemistry: "lifepo4", unit_voltage_v: 12.8, unit_charge_ah: 280, unit_max_discharge_a: 200, cold_charge_cutoff: true },
 };
 const read = (body: { text: string }) => ({ value: Number.parseFloat(body.text), unit: "", understood: body.text, awg: null });
-const LADDER = { rungs: [], steps: [], next: null, total: 0, passed: 0, failed: 0, again: 0, licensed: "" };
+const LADDER = { rungs: [], steps: [], next: null, total: 0, passed: 0, failed: 0, again: 0, licensed: "", in_service: "" };
 const ANSWERS = {
   "GET /api/variants/v/commissioning": LADDER,
   "POST /api/quantity": read,

@@ -126,6 +126,25 @@ def test_the_ladder_opens_rung_by_rung() -> None:
     assert b.findings() == []
 
 
+def test_a_vehicle_in_use_is_measured_on_somebodys_word_but_not_its_mains() -> None:
+    b = Bench(van(inverter=INVERTER, shore=CHARGER))
+    for payload, key in (({"ok": True, "note": "lived in since 2019"}, "who"), ({"ok": True, "who": "Ada", "note": "yes"}, "note")):
+        with pytest.raises(BadInput) as refused:
+            b.step("in-service", **payload)
+        assert refused.value.key == key
+    b.step("in-service", ok=True, who="Ada", note="lived in since 2019")
+    b.put(Entry("reading", "fridge-c", {"circuit": "fridge-c", "current_a": 3.9}))
+    assert b.state("s5-circuit:fridge-c") == "pass"
+    assert "test-order" not in b.findings()
+    note = next(f for f in b.report.findings if f.rule == "test-in-service")
+    assert (note.severity, "Ada" in note.message) == ("note", True)
+    for id in ("s4-main", "s6-volts", "s7-polarity"):
+        with pytest.raises(BadInput, match="locked"):
+            b.step(id, ok=True, who="Ada", licence="L-1")
+    b.put(Entry("step", "in-service", None))
+    assert b.state("s5-circuit:fridge-c") == "locked", "its word is taken back"
+
+
 def test_a_failed_dead_test_shuts_what_comes_after_and_is_a_danger() -> None:
     b = Bench(van())
     b.do("s0")

@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from typing import Any
 
+from bothy.core.commissioning.stages import IN_SERVICE
 from bothy.core.commissioning.worked import Commissioned
 from bothy.core.contract import BadInput
 from bothy.core.facts.document import Facts
 from bothy.core.facts.evidence import Entry
 
+LEAST_WHY = 10
 POWERED = ("source_voltage_v", "load_voltage_v", "current_a", "shunt_a")
 """What a reading says of a circuit that is live."""
 
@@ -29,6 +32,9 @@ def check_entries(made: Commissioned, facts: Facts, entries: Iterable[Entry]) ->
 
 def _step(made: Commissioned, e: Entry) -> None:
     d = made.by_id.get(e.subject)
+    if e.subject == IN_SERVICE:
+        _in_service(e.payload or {})
+        return
     if d is None:
         raise BadInput("steps", f"“{e.subject}” is no step of this design")
     payload = e.payload or {}
@@ -50,6 +56,14 @@ def _step(made: Commissioned, e: Entry) -> None:
                 raise BadInput(key, f"“{s.title}” is licensed work: only the licensed person records it, with {word}")
     if s.by == "two" and not str(payload.get("who") or "").strip():
         raise BadInput("who", f"“{s.title}” takes two people; write both names")
+
+
+def _in_service(payload: dict[str, Any]) -> None:
+    """Raises :class:`BadInput` unless somebody says by name that the vehicle has been in use, and what shows it."""
+    if not str(payload.get("who") or "").strip():
+        raise BadInput("who", "is required: who says that it has been in use already")
+    if len(str(payload.get("note") or "").strip()) < LEAST_WHY:
+        raise BadInput("note", "is required: what shows it, for example “driven and lived in since 2019, last inspected in May”")
 
 
 def _live(made: Commissioned, circuit: str) -> None:

@@ -62,7 +62,7 @@ class RungPart(BaseModel):
 
 
 class CommissioningPart(BaseModel):
-    """The ladder. ``next``: the step to do next, None: all is done or shut."""
+    """The ladder. ``next``: the step to do next, None: all is done or shut. ``in_service``: who says that it has been in use already, and why."""
 
     rungs: list[RungPart]
     steps: list[StepPart]
@@ -72,3 +72,4 @@ class CommissioningPart(BaseModel):
     failed: int
     again: int
     licensed: str
+    in_service: str

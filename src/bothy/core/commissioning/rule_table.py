@@ -59,6 +59,7 @@ rules(
             "Check where the points were, and the cable against the drawing.",
             Method("prove.excess"),
         ),
+        ("test-in-service", "note", "In use before it was proved here", "Do the dead tests when it is next isolated.", ORDER),
         ("test-again", "advice", "To be proved again", "Do the step again.", ORDER),
     ),
 )

@@ -44,6 +44,12 @@ STAGES: tuple[Stage, ...] = (
     Stage("s15", "Weighing", "road", "anyone", "Over a limit of the plate.", ()),
     Stage("s16", "On the road", "road", "driver", "A joint that is loose.", ("s0", "s1", "s2", "s3", "s4", "s10")),
 )
+IN_SERVICE = "in-service"
+"""The record that says that a vehicle has been in use already: by whom, and what shows that its dead tests were done. It is no step."""
+FREED = ("s5", "s8", "s9", "s11", "s12", "s13")
+"""Stages that such a vehicle may be measured in without the dead tests before them; mains, hook-up and gas are not among them."""
+STILL = ("s7", "s10", "s14")
+"""What they wait for all the same."""
 STAGE: dict[str, Stage] = {s.id: s for s in STAGES}
 WHO: dict[Who, str] = {
     "anyone": "anyone",

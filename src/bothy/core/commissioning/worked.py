@@ -9,7 +9,7 @@ from bothy.core.commissioning import dead, powered, rest, rule_table
 from bothy.core.commissioning.judge import Judgement, judged, limits, number, of_shunt
 from bothy.core.commissioning.part import CommissioningPart, RungPart, StepPart
 from bothy.core.commissioning.source import Source
-from bothy.core.commissioning.stages import STAGE, STAGES, WHO
+from bothy.core.commissioning.stages import FREED, IN_SERVICE, STAGE, STAGES, STILL, WHO
 from bothy.core.commissioning.step import UNITS, State, Step
 from bothy.core.contract import quick
 from bothy.core.facts.evidence import Evidence
@@ -96,6 +96,8 @@ class Commissioned:
         self.src, self.standing, self.stale = src, standing, stale
         self.steps = steps_of(src)
         records = {r.id: r for r in src.ctx.facts.steps}
+        told = records.get(IN_SERVICE)
+        self.in_service = told if told is not None and told.ok else None
         repairs = src.ctx.facts.repairs
         self.done = [self._done(s, records.get(s.id), repairs) for s in self.steps]
         self.by_id = {d.step.id: d for d in self.done}
@@ -151,10 +153,13 @@ class Commissioned:
             by_stage.setdefault(d.step.stage, []).append(d)
         for d in self.done:
             own = d.step.subject in circuits
-            if not d.step.needs:
+            needs = d.step.needs
+            if self.in_service is not None and d.step.stage in FREED:
+                needs = tuple(s for s in needs if s in STILL)
+            if not needs:
                 continue
             shut, broken = [], []
-            for stage in d.step.needs:
+            for stage in needs:
                 for t in by_stage.get(stage, ()):
                     theirs = t.step.subject in circuits
                     mine = not theirs or t.step.subject == d.step.subject
@@ -227,6 +232,7 @@ class Commissioned:
             failed=sum(x.state == "fail" for x in steps),
             again=sum(x.state == "again" for x in steps),
             licensed=self.src.ctx.region.licensed,
+            in_service="" if self.in_service is None else f"{self.in_service.who}: {self.in_service.note}",
         )
 
     def _step(self, d: Done) -> StepPart:
@@ -274,6 +280,9 @@ class Commissioned:
     def findings(self) -> list[Finding]:
         """What the records say: failures, dangers, what was done out of order or by whom it may not be."""
         out: list[Finding] = []
+        if self.in_service is not None:
+            who, why = self.in_service.who, self.in_service.note
+            out.append(finding("test-in-service", "prove", "Commissioning", f"{who} says that it has been in use already: {why}"))
         early = [d for d in self.done if d.recorded and d.out_of_order and d.step.energy_on]
         if early:
             open_ = list(dict.fromkeys(i for d in early for i in d.out_of_order))

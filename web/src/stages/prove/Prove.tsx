@@ -21,6 +21,7 @@ import { Bands, VerdictMark } from "./Bands";
 import { type Commissioning, useCommissioning, useFinder, useLive, useStarts, VIEWS } from "./data";
 import { type SheetRow, useReadings, VERDICTS } from "./edit";
 import { FinderPicture, FinderView, useSearch } from "./FinderView";
+import { InService } from "./InService";
 import { Ladder } from "./Ladder";
 import { LiveView } from "./LiveView";
 import { LOOP_VERDICTS, LoopLedger, LoopSentence } from "./Loops";
@@ -141,6 +142,7 @@ function LadderSlate({ c, rung }: { c: Commissioning; rung: string | null }) {
           </button>
         </p>
       )}
+      <InService c={c} />
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
         {say("Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains and gas are licensed work. ", "wiring")}
         {c.licensed} Nothing simulated ever proves a step.

@@ -2,6 +2,7 @@
 import { useMemo, useState } from "react";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type Commissioning, VIEWS } from "./data";
+import { InService } from "./InService";
 import { StateMark } from "./marks";
 import { StepForm } from "./StepForm";
 
@@ -72,6 +73,11 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
           ))}
         </ul>
       </details>
+      {(c.in_service || c.rungs.some((x) => x.id === "s5" && x.state === "locked")) && (
+        <div className="bg-slate px-2 text-chalk">
+          <InService c={c} />
+        </div>
+      )}
       <StageViews stage="Test" views={VIEWS} />
       <div className="fixed inset-x-0 bottom-0 grid grid-cols-3 gap-2 border-t border-line bg-bench p-2">
         <button type="button" className="btn h-12" disabled={i <= 0} onClick={() => go(i - 1)}>

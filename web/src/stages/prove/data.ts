@@ -126,6 +126,13 @@ export function useSteps() {
       const op: PatchOp = i < 0 ? { op: "add", path: "/facts/steps/-", value } : { op: "replace", path: `/facts/steps/${i}`, value };
       return edit([op], s.title);
     },
+    /** Says that the vehicle has been in use already; struck with null. */
+    inService: (fields: { who: string; note: string } | null) => {
+      const i = list.findIndex((x) => x.id === "in-service");
+      if (!fields) return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/facts/steps/${i}` }], "it hasn’t been in use");
+      const value = { id: "in-service", ok: true, on: localDay(new Date()), ...fields };
+      return edit([i < 0 ? { op: "add", path: "/facts/steps/-", value } : { op: "replace", path: `/facts/steps/${i}`, value }], "in use already");
+    },
     clear: (s: Step) => {
       const i = list.findIndex((x) => x.id === s.id);
       return i < 0 ? Promise.resolve(false) : edit([{ op: "remove", path: `/facts/steps/${i}` }], `struck: ${s.title}`);
