@@ -9560,6 +9560,11 @@ export interface components {
              * @default
              */
             received_on: string;
+            /**
+             * Due On
+             * @default
+             */
+            due_on: string;
             /** Price */
             price?: number | null;
             /** Expected */

@@ -164,6 +164,22 @@ def test_a_pin_holds_a_task_back_and_says_so() -> None:
     assert b.end > part(design()).end
 
 
+def test_a_delivery_moves_the_date_and_says_so() -> None:
+    """Ordered: the task that takes it waits for the promised day; come whole: it doesn't; come short: for what is promised of the rest."""
+    bank = {"id": "power-bank", "name": "Bank", "status": "ordered", "due_on": "2027-08-02"}
+    takes = next(x for x in part(design()).shopping if x.key == "power-bank").task
+    at = lambda facts: next(t for t in part(design(), facts).tasks if t.id == takes)  # noqa: E731
+    free, late = at({}), at({"purchases": [bank]})
+    assert free.start < "2027-08-02" <= late.start
+    assert any("promised for Mon 02 Aug" in r for r in late.reasons)
+    assert at({"purchases": [{**bank, "status": "received", "expected": 1.0, "received": 1.0}]}).start == free.start
+    short = at({"purchases": [{**bank, "status": "received", "expected": 2.0, "received": 1.0}]})
+    broken = at({"purchases": [{**bank, "status": "received", "expected": 1.0, "received": 1.0, "damaged": 1.0}]})
+    assert short.start == broken.start == late.start
+    assert at({"purchases": [{**bank, "due_on": "2020-01-01"}]}).start == free.start, "overdue: it may come any day"
+    assert at({"purchases": [{**bank, "due_on": "soon"}]}).start == free.start
+
+
 def test_an_own_task_stands_where_it_is_put() -> None:
     d = design(own=[{"id": "paint", "name": "Paint the outside", "hours": 6, "after": ["strip-out"], "before": ["rust-treat"]}])
     t = {x.id: x for x in part(d).tasks}

@@ -58,7 +58,18 @@ def remaining(t: Task, pace: float, state: State | None) -> float:
 class Planner:
     """Places one task after the other, the one whose latest start is the least first."""
 
-    def __init__(self, tasks: Sequence[Task], hours: Hours, sky: Sky, states: Mapping[str, State], pins: Mapping[str, dt.date], begin: dt.datetime) -> None:
+    def __init__(
+        self,
+        tasks: Sequence[Task],
+        hours: Hours,
+        sky: Sky,
+        states: Mapping[str, State],
+        pins: Mapping[str, dt.date],
+        begin: dt.datetime,
+        arrivals: Mapping[str, tuple[dt.date, str]] | None = None,
+    ) -> None:
+        """``arrivals``: for a task the last day on which something that it takes comes, and what that is."""
+        self.arrivals = arrivals or {}
         self.tasks = {t.id: t for t in tasks}
         self.order = [t.id for t in tasks]
         self.hours, self.sky, self.states, self.pins, self.begin = hours, sky, states, pins, begin
@@ -181,6 +192,11 @@ class Planner:
                 ready, held = since, p
                 cured = (p, since) if since > finish[p] else None
             stalls = stalls or slow
+        comes = self.arrivals.get(k)
+        if comes is not None and dt.datetime.combine(comes[0], dt.time(12)) > ready:
+            ready, held, cured = dt.datetime.combine(comes[0], dt.time(12)), None, None
+        else:
+            comes = None
         pin = self.pins.get(k)
         if pin is not None and dt.datetime.combine(pin, dt.time()) > ready:
             ready, held, cured = dt.datetime.combine(pin, dt.time()), None, None
@@ -229,7 +245,7 @@ class Planner:
         after, slow = self._ready(k, True, end)
         reasons: tuple[str, ...] = ()
         if explain:
-            reasons = self._why(t, start, ready, held, cured, waited, pin, ok, suits, slot, others, licence, ask)
+            reasons = self._why(t, start, ready, held, cured, waited, pin, ok, suits, slot, others, licence, ask, comes)
         return Planned(t, need_h, pieces, start, end, after, reasons, held, stalls or slow, ask)
 
     @staticmethod
@@ -266,11 +282,14 @@ class Planner:
         others: int,
         licence: str | None,
         ask: str,
+        comes: tuple[dt.date, str] | None,
     ) -> tuple[str, ...]:
         """Why a task begins when it does, in words."""
         out = []
         if pin is not None and held is None and ready.date() == pin:
             out.append(f"You pinned it to {pin:%a %d %b} or later.")
+        elif comes is not None and held is None and ready.date() == comes[0]:
+            out.append(f"It waits for {comes[1]}, promised for {comes[0]:%a %d %b}.")
         elif cured is not None:
             out.append(f"After {_said(self.tasks[cured[0]])}, which has cured by {cured[1]:%a %d %b %H:%M}.")
         elif held is not None:

@@ -40,7 +40,7 @@ from bothy.core.contract import quick
 from bothy.core.design.build import Build
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
-from bothy.core.facts.kinds import LogEntry
+from bothy.core.facts.kinds import LogEntry, Purchase
 from bothy.core.finding import Finding, finding, in_order
 from bothy.core.report import Report
 
@@ -107,6 +107,25 @@ def pace_of(b: Build, tasks: Sequence[Task], states: Mapping[str, State]) -> Pac
     return learnt([x for x in logs if x[0] > 0], b.pace or 1.0)
 
 
+def here(p: Purchase) -> bool:
+    """Whether all of a purchase has come, unbroken."""
+    return p.status in ("received", "spare") and (p.expected is None or p.received is None or p.received - p.damaged >= p.expected)
+
+
+def arrivals_of(lines: Sequence[Line], facts: Facts, today: dt.date) -> dict[str, tuple[dt.date, str]]:
+    """For each task the last day on which something that it takes is promised; what is overdue may come any day."""
+    out: dict[str, tuple[dt.date, str]] = {}
+    promised = {p.id: dt.date.fromisoformat(p.due_on) for p in facts.purchases if p.due_on and _is_day(p.due_on) and p.status != "returned" and not here(p)}
+    for line in lines:
+        day = promised.get(line.key)
+        if day is None or day <= today:
+            continue
+        for k in line.tasks:
+            if k not in out or day > out[k][0]:
+                out[k] = (day, line.name)
+    return out
+
+
 def first_day(b: Build, today: dt.date) -> dt.datetime:
     """When the plan begins: today, or the first day where that lies ahead."""
     start = dt.date.fromisoformat(b.start_day) if b.start_day else today
@@ -122,7 +141,7 @@ def asked(d: Design, r: Report, facts: Facts, today: dt.date, explain: bool = Tr
     begin = first_day(b, today)
     sky = Sky(Context(d).climate, b.hall, b.hall_temp_c)
     pins = {p.task: dt.date.fromisoformat(p.day) for p in b.pins}
-    planner = Planner(tasks, hours_of(b, begin.date()), sky, states, pins, begin)
+    planner = Planner(tasks, hours_of(b, begin.date()), sky, states, pins, begin, arrivals_of(bill(d, r, facts, tasks), facts, today))
     return Asked(tasks, states, pace, planner, planner.run(durations_of(tasks, pace.factor, states), explain), begin)
 
 
@@ -228,7 +247,7 @@ MOST_TODAY = 5
 def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.date) -> TodayPart:
     """What can be done on the day: nothing is open or uncured before it; what else it lacks is said with it."""
     by_task = _lines_by_task(lines)
-    got = {p.id for p in facts.purchases if p.status in ("received", "spare")}
+    got = {p.id for p in facts.purchases if here(p)}
     known = {t.id: t for t in a.tasks}
     noon = dt.datetime.combine(today, dt.time(8))
     ready = []

@@ -206,6 +206,8 @@ class Purchase(Doc):
     supplier: Person = ""
     ordered_on: Day = ""
     received_on: Day = ""
+    due_on: Day = ""
+    """The day for which it, or what is short of it, is promised."""
     price: float | None = Field(None, ge=0, le=1e6)
     expected: float | None = Field(None, ge=0, le=1e6)
     received: float | None = Field(None, ge=0, le=1e6)

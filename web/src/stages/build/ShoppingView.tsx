@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { count, Fields, quantity, words } from "../../parts/Fields";
 import { type Column, Ledger } from "../../parts/Ledger";
+import { Property } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { useMoney, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
@@ -134,6 +135,19 @@ export function BuySlate({ b, x }: { b: Build; x: Buy }) {
             item={{ supplier: "", price: null, expected: null, received: null, damaged: 0, serial: "", warranty_months: null, ...p } as Required<Purchase>}
             onSet={(k, v, label) => set({ [k]: v } as Partial<Purchase>, label)}
           />
+          {(p.status === "ordered" || short) && (
+            <Property label={short ? "the rest is promised for" : "promised for"}>
+              <input
+                type="date"
+                className="field-slate w-full"
+                aria-label="promised for"
+                value={p.due_on ?? ""}
+                onChange={(e) =>
+                  (e.target.value === "" || /^2\d{3}-\d\d-\d\d$/.test(e.target.value)) && set({ due_on: e.target.value }, "promised for another day")
+                }
+              />
+            </Property>
+          )}
           {short && (
             <p role="status" className="my-1 text-[13px] text-[#f3b3a4]">
               {p.expected! - p.received!} short: claim them, and order again.
