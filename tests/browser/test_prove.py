@@ -34,13 +34,13 @@ def test_a_small_van_is_proved_on_the_phone(page: Page, load: Any, measured: Any
     assert {s.who for s in measured(id).steps} == {"Ada"}
     card = page.get_by_role("region").filter(has=page.get_by_role("heading", name=re.compile("loop$")))
     right = card.locator("strong").first.inner_text()
-    card.get_by_label("Loop").fill(f"{float(right.split(' to ')[0]) * 1.2:.1f}")
+    card.get_by_label("Loop", exact=True).fill(f"{float(right.split(' to ')[0]) * 1.2:.1f}")
     with saving(page):
-        card.get_by_label("Loop").press("Enter")
+        card.get_by_label("Loop", exact=True).press("Enter")
     expect(card.get_by_role("status").first).to_contain_text("passed")
     page.get_by_role("button", name="Next").click()
     apart = page.get_by_role("region").filter(has=page.get_by_role("heading", name=re.compile("ends apart$")))
-    field = apart.locator("input[aria-label$='ends apart']")
+    field = apart.get_by_role("textbox", name=re.compile("ends apart$"))
     field.fill("OL")
     with saving(page):
         field.press("Enter")

@@ -42,6 +42,7 @@ class Command:
             ["./bothy", *words], cwd=ROOT, env=env, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True, start_new_session=True
         )
         self.lines: list[str] = []
+        self.over = False
         self.spoke = threading.Condition()
         threading.Thread(target=self._listen, daemon=True).start()
 
@@ -52,12 +53,13 @@ class Command:
                 self.lines.append(line)
                 self.spoke.notify_all()
         with self.spoke:
+            self.over = True
             self.spoke.notify_all()
 
     def says(self, words: str) -> str:
         """Wait until it says something; returns the line."""
         with self.spoke:
-            ok = self.spoke.wait_for(lambda: any(re.search(words, x) for x in self.lines) or self.process.poll() is not None, PATIENCE_S)
+            ok = self.spoke.wait_for(lambda: any(re.search(words, x) for x in self.lines) or self.over, PATIENCE_S)
             found = next((x for x in self.lines if re.search(words, x)), None)
             assert ok and found, f"it did not say “{words}” but {self.lines}"
             return found

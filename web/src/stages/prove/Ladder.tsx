@@ -114,16 +114,18 @@ export function Ladder({ c, rung, onRung }: { c: Commissioning; rung: string | n
                     aria-label={`${x.code} ${x.name}: ${STATES[state]}`.trim()}
                     title={`${x.code} ${x.name}: ${STATES[state]}`.trim()}
                     aria-pressed={hand.kind === "step" && hand.id === x.first.id}
-                    className={`h-6 min-w-6 border bg-sheet px-1 text-[10px] leading-none aria-pressed:outline aria-pressed:outline-2 ${dim ? "opacity-30" : ""}`}
+                    className={`h-6 min-w-6 border bg-sheet px-1 text-[10px] leading-none aria-pressed:outline aria-pressed:outline-2 ${dim ? "!border-line text-dim" : "font-semibold"}`}
                     style={{
                       borderColor: COLOUR[state],
                       borderStyle: state === "again" ? "dashed" : "solid",
-                      background: state === "pass" ? "color-mix(in srgb, var(--color-moss) 22%, var(--color-sheet))" : undefined,
+                      background: state === "pass" && !dim ? "color-mix(in srgb, var(--color-moss) 22%, var(--color-sheet))" : undefined,
                     }}
                     onClick={() => hand.pick("step", x.first.id)}
                   >
                     {x.code && <span className="num mr-0.5">{x.code}</span>}
-                    <StateMark state={state} size={11} />
+                    <span className={dim ? "opacity-40" : ""}>
+                      <StateMark state={state} size={11} />
+                    </span>
                   </button>
                 );
               })}

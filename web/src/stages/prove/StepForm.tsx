@@ -2,10 +2,11 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
+import { SlateFigs } from "../../parts/Fig";
 import { Photos } from "../../parts/Photos";
 import { Quantity } from "../../parts/Quantity";
 import { useSaid } from "../../shell/person";
-import { inUnit, rightOf, STATES, type Step, useSteps } from "./data";
+import { figuresOf, inUnit, rightOf, STATES, type Step, useSteps } from "./data";
 import { useReadings } from "./edit";
 import { StateMark } from "./marks";
 
@@ -268,6 +269,7 @@ export function StepForm({ s, big, onFind }: { s: Step; big?: boolean; onFind?: 
           {s.expected != null && <> · expected {inUnit(s.expected, s.unit)}</>}
         </p>
       )}
+      {!big && <SlateFigs ks={figuresOf(s)} />}
       {s.instrument && <p className={`my-0.5 text-[12px] ${big ? "text-dim" : "text-chalk-dim"}`}>{s.instrument}</p>}
       {s.licensed && <p className="my-1 border-l-2 border-rust pl-2 text-[13px]">{report.licensed}</p>}
       {s.state !== "open" && s.state !== "locked" && (

@@ -1,14 +1,17 @@
 /** The steps of the ladder in their order: what to do, what is right, what was recorded. */
 import { useCallback } from "react";
+import { useVariant } from "../../data/variant";
+import { Fig } from "../../parts/Fig";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
-import { type Commissioning, rightOf, STATES, type Step } from "./data";
+import { type Commissioning, figuresOf, inUnit, rightOf, STATES, type Step } from "./data";
 import { StateMark } from "./marks";
 
 export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null }) {
   const hand = useHand();
   const say = useSaid();
+  const { report } = useVariant();
   const rows = rung ? c.steps.filter((s) => s.stage === rung) : c.steps;
   const id = useCallback((s: Step) => s.id, []);
   const columns: Column<Step>[] = [
@@ -16,17 +19,28 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
     {
       key: "title",
       label: "step",
-      width: "40%",
+      width: "36%",
       kind: "computed",
       show: (s) => <span className="font-sans text-peat">{say(s.title, "wiring")}</span>,
       title: (s) => s.how,
     },
-    { key: "right", label: "right", width: "17%", kind: "computed", show: (s) => rightOf(s) },
-    { key: "said", label: "read", width: "17%", kind: "computed", show: (s) => <span className="text-peat">{s.said}</span>, title: (s) => s.why },
+    {
+      key: "expected",
+      label: "expect",
+      width: "9%",
+      align: "right",
+      kind: "computed",
+      show: (s) => {
+        const [k] = figuresOf(s);
+        return k && report.figures[k] ? <Fig k={k} /> : inUnit(s.expected, s.unit);
+      },
+    },
+    { key: "right", label: "right", width: "15%", kind: "computed", show: (s) => rightOf(s) },
+    { key: "said", label: "read", width: "16%", kind: "computed", show: (s) => <span className="text-peat">{s.said}</span>, title: (s) => s.why },
     {
       key: "state",
       label: "state",
-      width: "12%",
+      width: "11%",
       kind: "computed",
       title: (s) => s.why,
       show: (s) => (
@@ -35,7 +49,7 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
         </span>
       ),
     },
-    { key: "by", label: "by", width: "8%", kind: "computed", show: (s) => <span className="font-sans">{s.licensed && !s.by ? "licensed" : s.by}</span> },
+    { key: "by", label: "by", width: "7%", kind: "computed", show: (s) => <span className="font-sans">{s.licensed && !s.by ? "licensed" : s.by}</span> },
   ];
   return (
     <Ledger

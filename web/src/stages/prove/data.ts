@@ -1,5 +1,6 @@
 /** Prove as the page uses it: the ladder of steps, the search for a fault, the rigs; and the edits that take a step down. */
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import type { FigureKey } from "../../../generated/figures";
 import { api, type PatchOp, type Schemas, take } from "../../data/client";
 import { freshId } from "../../data/patch";
 import { useVariant } from "../../data/variant";
@@ -107,6 +108,14 @@ export function rightOf(s: Step): string {
   if (s.low != null) return `at least ${say(s.low)} ${s.unit}`;
   if (s.high != null) return `at most ${say(s.high)} ${s.unit}`;
   return "";
+}
+
+/** The figures behind what a step expects: each opens its working. */
+export function figuresOf(s: Step): FigureKey[] {
+  if (s.record === "loop") return [`circuits/${s.record_id}/resistance_mohm`];
+  if (s.record === "reading" && s.subject === s.record_id && s.unit === "A")
+    return (["expected_a", "low_a", "high_a", "expected_v"] as const).map((k) => `prove/${s.record_id}/${k}` as const);
+  return [];
 }
 
 /** Edits of the steps: each an entry of the record that stays. */
