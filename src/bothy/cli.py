@@ -73,11 +73,13 @@ def prepare(args: argparse.Namespace) -> int:
     from bothy.store.engine import make_engine
     from bothy.store.photos import Photos
     from bothy.store.projects import PUT_AWAY_DAYS, Projects
+    from bothy.store.telemetry import Telemetry
 
     engine = make_engine(url)
     before = dt.datetime.now(dt.UTC).replace(tzinfo=None) - dt.timedelta(days=PUT_AWAY_DAYS)
     Projects(engine).purge(before)
     Photos(engine).purge(before)
+    Telemetry(engine).thin(dt.datetime.now(dt.UTC).replace(tzinfo=None))
     if args.demo:
         from bothy.demo.load import load_demos
 

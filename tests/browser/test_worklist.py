@@ -25,6 +25,7 @@ def test_ticked_remedies_are_one_change_that_undo_takes_back(page: Page, load: A
     page.goto(f"/v/{id}/power")
     page.get_by_role("link", name=COUNTERS).click()
     listed = page.get_by_role("main", name="Worklist")
+    expect(listed).not_to_contain_text("still being worked out")
     counts = re.compile(r"(\d+) dangers, (\d+) problems.*open in this design")
     found = counts.search(listed.get_by_text(counts).last.inner_text())
     assert found

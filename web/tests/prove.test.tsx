@@ -258,6 +258,7 @@ describe("live", () => {
   });
   const live = (more: object = {}) => ({
     connected: true,
+    always: false,
     port: 47600,
     simulated: true,
     lanes: [lane(), lane({ key: "soc_frac", name: "Bank, charge", unit: "", value: 0.8, state: "offset", flags: ["offset", "noise"] })],
@@ -267,7 +268,14 @@ describe("live", () => {
     ...more,
   });
   const open = async (part: object) => {
-    serve({ ...ANSWERS, "GET /api/variants/v/live": part, "POST /api/variants/v/live/failure": {}, "POST /api/variants/v/live/seen": {} });
+    serve({
+      ...ANSWERS,
+      "GET /api/variants/v/live": part,
+      "POST /api/variants/v/live/failure": {},
+      "POST /api/variants/v/live/seen": {},
+      "PUT /api/variants/v/live/always": {},
+      "DELETE /api/variants/v/live/values": {},
+    });
     mount(<Prove />);
     fireEvent.click(screen.getByRole("button", { name: "Live" }));
   };
@@ -282,6 +290,26 @@ describe("live", () => {
     await waitFor(() => expect(calls.find((c) => c.path.endsWith("/live/seen"))?.body).toEqual({ alarm: "soc-low" }));
     fireEvent.change(screen.getByLabelText("Spoil Bank, volts"), { target: { value: "stuck" } });
     await waitFor(() => expect(calls.find((c) => c.path.endsWith("/live/failure"))?.body).toEqual({ device: "shunt-1", key: "voltage_v", stuck: true }));
+  });
+  it("shows a day, listens although nobody looks, and forgets only when told twice", async () => {
+    const day = [
+      [7200, 13.0],
+      [7140, 13.1],
+      [600, 12.9],
+      [540, 12.8],
+    ];
+    await open(live({ lanes: [lane({ day })] }));
+    const volts = await screen.findByRole("region", { name: "Bank, volts" });
+    expect(volts.querySelectorAll("polyline")).toHaveLength(1);
+    fireEvent.click(screen.getByRole("button", { name: "day" }));
+    expect(volts.querySelectorAll("polyline"), "nothing was said between: two lines").toHaveLength(2);
+    expect(within(volts).getByRole("img", { name: "Bank, volts, the last day, as expected" })).toBeTruthy();
+    fireEvent.click(screen.getByLabelText("listen although nobody looks"));
+    await waitFor(() => expect(calls.find((c) => c.path.endsWith("/live/always"))?.body).toEqual({ on: true }));
+    fireEvent.click(screen.getByRole("button", { name: "Forget…" }));
+    expect(calls.some((c) => c.path.endsWith("/live/values"))).toBe(false);
+    fireEvent.click(screen.getByRole("button", { name: "Forget all kept values" }));
+    await waitFor(() => expect(calls.some((c) => c.path.endsWith("/live/values"))).toBe(true));
   });
   it("says how to begin where nobody answers, and shows no alarm of it", async () => {
     await open(

@@ -5,6 +5,7 @@ from __future__ import annotations
 import gc
 import logging
 import sys
+import threading
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from logging.handlers import RotatingFileHandler
@@ -29,6 +30,7 @@ from bothy.store.jobs import Jobs
 from bothy.store.measured import MeasuredLogs
 from bothy.store.photos import Photos
 from bothy.store.projects import Projects
+from bothy.store.telemetry import Telemetry
 
 REQUESTS_AT_ONCE = 24
 """Requests that are worked on at once; most of them wait for the database or a bounded process."""
@@ -71,6 +73,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
         to_thread.current_default_thread_limiter().total_tokens = REQUESTS_AT_ONCE
         app.state.runner = Runner(app.state.jobs)
         app.state.sweep = OnDask(settings.dask) if settings.dask else None
+        threading.Thread(target=app.state.lives.wake, args=(app.state.projects, app.state.reports), name="devices", daemon=True).start()
         yield
         app.state.runner.close()
         app.state.lives.close()
@@ -87,7 +90,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.state.jobs = Jobs(engine)
     app.state.logs = MeasuredLogs(engine)
     app.state.photos = Photos(engine)
-    app.state.lives = live.Lives(settings.devices_port)
+    app.state.lives = live.Lives(settings.devices_port, Telemetry(engine))
     app.state.fonts = Path(settings.fonts).resolve().as_uri()
     problems.install(app)
     app.include_router(projects.router)

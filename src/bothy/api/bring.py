@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import datetime as dt
 import uuid
 
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field
 
+from bothy.api.live import Live
 from bothy.api.problems import ProblemBody
 from bothy.api.projects import Title, attachment
 from bothy.api.state import Cache, LogStore, Store, standing
@@ -14,6 +16,7 @@ from bothy.api.trips import with_draws
 from bothy.api.variants import answer
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
+from bothy.core.live.kept import log_of
 from bothy.core.trips.measured import MeasuredBeside, beside
 from bothy.core.trips.of_design import run_trip
 from bothy.formats import itinerary, log_files, weather_files
@@ -80,6 +83,18 @@ def put_measured(variant_id: uuid.UUID, body: NamedLog, logs: LogStore) -> log_f
     logs.put(variant_id, body.name, log)
     kept: log_files.LogRead = read
     return kept
+
+
+@router.put("/variants/{variant_id}/measured/devices", operation_id="measuredFromDevices", responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}})
+def measured_from_devices(variant_id: uuid.UUID, store: Store, reports: Cache, logs: LogStore, lives: Live) -> Measured:
+    """Make the log of what the devices of this vehicle said, in place of the one before; what is simulated stays marked and is never taken over."""
+    design = standing(store, reports, variant_id).head.design
+    lives.keep()
+    log = log_of(lives.telemetry.get(variant_id), Context(design).climate.utc_offset_h)
+    last = log.start + dt.timedelta(hours=log.load_w.size)
+    name = f"{'Simulated devices' if log.simulated else 'Devices'}, {log.start:%d %B} to {last:%d %B %Y}"
+    logs.put(variant_id, name, log)
+    return Measured(name=name, beside=None, problem=None)
 
 
 @router.delete("/variants/{variant_id}/measured", operation_id="dropMeasured", status_code=204)

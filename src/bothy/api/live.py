@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import csv
+import datetime as dt
+import io
 import threading
 import uuid
 from typing import Annotated, Any, cast
@@ -10,6 +13,7 @@ from fastapi import APIRouter, Depends, Request, Response
 from pydantic import BaseModel, ConfigDict, Field
 
 from bothy.api.problems import ProblemBody
+from bothy.api.projects import attachment
 from bothy.api.state import Cache, Reports, Store, standing
 from bothy.api.trips import with_draws
 from bothy.core.context import Context
@@ -21,7 +25,8 @@ from bothy.devices.hub import Hub, LivePart
 from bothy.devices.protocol import BadLine
 from bothy.devices.standin import Failure
 from bothy.jobs.bounded import BOUNDED
-from bothy.store.projects import Projects
+from bothy.store.projects import Missing, Projects
+from bothy.store.telemetry import Telemetry
 
 router = APIRouter(prefix="/api/variants", tags=["live"])
 ERRORS: dict[int | str, dict[str, Any]] = {404: {"model": ProblemBody}, 422: {"model": ProblemBody}}
@@ -31,8 +36,8 @@ DRAWS = 20
 class Lives:
     """The hubs of this server, one a variant and revision; each listens only while somebody looks."""
 
-    def __init__(self, port: int) -> None:
-        self.port = port
+    def __init__(self, port: int, telemetry: Telemetry) -> None:
+        self.port, self.telemetry = port, telemetry
         self._lock = threading.Lock()
         self._scenes: dict[tuple[uuid.UUID, int], Scene] = {}
         self._on: dict[uuid.UUID, tuple[int, Listener]] = {}
@@ -60,11 +65,34 @@ class Lives:
                 now[1].end()
                 now = None
             if now is None:
-                now = (revision, Listener(Hub(scene, self.port), self.port))
+                hub = Hub(scene, self.port)
+                hub.remember(self.telemetry.get(variant, _utc() - dt.timedelta(days=1)))
+                hub.always = variant in self.telemetry.listening()
+                now = (revision, Listener(hub, self.port, keep=lambda rows: self.telemetry.put(variant, rows)))
                 self._on[variant] = now
                 now[1].start()
             now[1].asked()
             return now[1].hub
+
+    def always(self, store: Projects, reports: Reports, variant: uuid.UUID, on: bool) -> None:
+        """Listen to a variant's devices although nobody looks, or no longer; kept over a restart."""
+        self.telemetry.listen(variant, on)
+        self.hub(store, reports, variant).always = on
+
+    def wake(self, store: Projects, reports: Reports) -> None:
+        """Listen to what is listened to always, after a start. A vehicle whose day can't be worked out waits until somebody looks at it."""
+        for variant in self.telemetry.listening():
+            try:
+                self.hub(store, reports, variant)
+            except (BadInput, Missing, OSError, RuntimeError):
+                continue
+
+    def keep(self) -> None:
+        """Keep every whole minute that came in so far."""
+        with self._lock:
+            on = [listener for _, listener in self._on.values()]
+        for listener in on:
+            listener.keep()
 
     def close(self) -> None:
         """Let go of every connection."""
@@ -76,6 +104,10 @@ class Lives:
 def _scene(design: Any, water_days: float | None, name: str) -> Scene:
     ctx = Context(with_draws(design, DRAWS))
     return scene_of(ctx, run_trip(ctx), water_days, name)
+
+
+def _utc() -> dt.datetime:
+    return dt.datetime.now(dt.UTC).replace(tzinfo=None)
 
 
 def _lives(request: Request) -> Lives:
@@ -90,6 +122,11 @@ class AlarmSeen(BaseModel):
     alarm: str = Field(min_length=1, max_length=80)
 
 
+class Always(BaseModel):
+    model_config = ConfigDict(extra="forbid")
+    on: bool
+
+
 @router.get("/{variant_id}/live/scene", operation_id="getScene", response_model=Scene, responses=ERRORS)
 def get_scene(variant_id: uuid.UUID, store: Store, reports: Cache, lives: Live) -> Any:
     """The devices of a variant, and what each should say through the first day of its trip."""
@@ -100,6 +137,36 @@ def get_scene(variant_id: uuid.UUID, store: Store, reports: Cache, lives: Live) 
 def get_live(variant_id: uuid.UUID, store: Store, reports: Cache, lives: Live) -> Any:
     """What the devices say now, with the verdict on each quantity and the alarms."""
     return lives.hub(store, reports, variant_id).part()
+
+
+@router.put("/{variant_id}/live/always", operation_id="listenAlways", status_code=204, responses=ERRORS)
+def listen_always(variant_id: uuid.UUID, body: Always, store: Store, reports: Cache, lives: Live) -> Response:
+    """Listen although nobody looks, so that the days are whole; or no longer."""
+    lives.always(store, reports, variant_id, body.on)
+    return Response(status_code=204)
+
+
+@router.get("/{variant_id}/live/values.csv", operation_id="exportValues", response_class=Response, responses=ERRORS)
+def export_values(variant_id: uuid.UUID, store: Store, reports: Cache, lives: Live) -> Response:
+    """All that was kept, a line for each quantity and minute (later hour), as a table."""
+    name = standing(store, reports, variant_id).head.project_name
+    lives.keep()
+    out = io.StringIO()
+    table = csv.writer(out, lineterminator="\n")
+    table.writerow(["utc", "seconds", "device", "kind", "quantity", "mean", "least", "greatest", "values", "simulated"])
+    for k in lives.telemetry.get(variant_id):
+        at = k.at.isoformat() + "Z"
+        table.writerow([at, k.span_s, k.device, k.kind, k.key, f"{k.mean:.6g}", f"{k.low:.6g}", f"{k.high:.6g}", k.value_count, "yes" if k.simulated else "no"])
+    return Response(out.getvalue(), media_type="text/csv; charset=utf-8", headers=attachment(f"{name} values.csv"))
+
+
+@router.delete("/{variant_id}/live/values", operation_id="dropValues", status_code=204, responses=ERRORS)
+def drop_values(variant_id: uuid.UUID, store: Store, reports: Cache, lives: Live) -> Response:
+    """Forget what was kept."""
+    standing(store, reports, variant_id)
+    lives.keep()
+    lives.telemetry.drop(variant_id)
+    return Response(status_code=204)
 
 
 def _asked(port: int, method: str, params: dict[str, Any]) -> Response:

@@ -7,8 +7,10 @@ import json
 import socket
 import threading
 import time
+from collections.abc import Callable
 from typing import Any
 
+from bothy.core.live.kept import Kept
 from bothy.devices.hub import Hub
 from bothy.devices.protocol import MOST_BAD, MOST_BYTES, BadLine, hello, line, parsed, reading_of
 
@@ -16,14 +18,18 @@ RETRY_S = 2.0
 QUIET_S = 60.0
 """A connection that says nothing for so long is given up."""
 ASK_S = 3.0
+KEEP_S = 20.0
+"""How often whole minutes are given away."""
 
 
 class Listener(threading.Thread):
-    """The connection of a hub. Ends when nobody has asked for ``idle_s``."""
+    """The connection of a hub. Ends when nobody has asked for ``idle_s``, unless the hub listens always. Whole minutes are given to ``keep``, which may
+    raise: they wait then."""
 
-    def __init__(self, hub: Hub, port: int, idle_s: float = 120.0) -> None:
+    def __init__(self, hub: Hub, port: int, idle_s: float = 120.0, keep: Callable[[list[Kept]], None] | None = None) -> None:
         super().__init__(name=f"devices at {port}", daemon=True)
-        self.hub, self._port, self._idle = hub, port, idle_s
+        self.hub, self._port, self._idle, self._keep = hub, port, idle_s, keep
+        self._kept = time.monotonic()
         self._ended = threading.Event()
         self._asked = time.monotonic()
 
@@ -38,7 +44,21 @@ class Listener(threading.Thread):
     @property
     def over(self) -> bool:
         """Whether it has ended, or is about to."""
-        return self._ended.is_set() or time.monotonic() - self._asked > self._idle
+        return self._ended.is_set() or (not self.hub.always and time.monotonic() - self._asked > self._idle)
+
+    def keep(self) -> None:
+        """Give the whole minutes away now."""
+        self._kept = time.monotonic()
+        if self._keep is None:
+            return
+        rows = self.hub.whole()
+        if not rows:
+            return
+        try:
+            self._keep(rows)
+        except Exception as exc:
+            self.hub.again(rows)
+            self.hub.tell(f"what was said could not be kept yet ({type(exc).__name__})")
 
     def run(self) -> None:
         """Connect and listen, over and over."""
@@ -46,6 +66,7 @@ class Listener(threading.Thread):
             with contextlib.suppress(OSError):
                 self._listen()
             self.hub.connected = False
+            self.keep()
             self._ended.wait(RETRY_S)
 
     def _listen(self) -> None:
@@ -61,6 +82,8 @@ class Listener(threading.Thread):
                     if not raw.endswith(b"\n"):
                         self.hub.tell(f"a line has more than {MOST_BYTES} bytes; the connection is let go")
                         return
+                    if time.monotonic() - self._kept > KEEP_S:
+                        self.keep()
                     try:
                         m = parsed(raw)
                         self.hub.connected = True

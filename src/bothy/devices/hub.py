@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import datetime as dt
 import threading
 import time
 from collections import deque
@@ -10,6 +11,7 @@ from collections.abc import Callable
 from pydantic import BaseModel
 
 from bothy.core.live.alarms import AlarmPart, Alarms, worst
+from bothy.core.live.kept import MINUTE_S, Kept
 from bothy.core.live.scene import Channel, Scene, at_moment
 from bothy.core.proving.live_check import checked
 from bothy.devices.protocol import Reading
@@ -22,6 +24,8 @@ MOST_TOLD = 40
 STUCK_COUNT = 10
 MINUTES = 1440
 MOVING = 5
+MOST_KEPT = 50_000
+"""Minutes that wait to be kept; older ones are lost once the database is away for so long."""
 
 
 class LanePart(BaseModel):
@@ -53,9 +57,11 @@ class DevicePart(BaseModel):
 
 
 class LivePart(BaseModel):
-    """Everything live of a vehicle at a moment. ``connected``: somebody listens at the port; ``told``: what was said wrongly, newest first."""
+    """Everything live of a vehicle at a moment. ``connected``: somebody listens at the port; ``always``: the devices are listened to although
+    nobody looks; ``told``: what was said wrongly, newest first."""
 
     connected: bool
+    always: bool
     port: int
     simulated: bool
     lanes: list[LanePart]
@@ -69,21 +75,30 @@ class _Series:
         self.c = c
         self.window: deque[tuple[float, float, bool]] = deque(maxlen=1200)
         self.day: deque[tuple[float, float]] = deque(maxlen=MINUTES)
-        self._sum, self._count, self._minute = 0.0, 0, -1
+        self._values: list[float] = []
+        self._minute, self._simulated = -1, False
 
-    def add(self, t: float, value: float, good: bool) -> None:
+    def add(self, t: float, value: float, good: bool, simulated: bool) -> Kept | None:
+        """Take a value; the minute before it, once that is whole."""
         if self.window and t <= self.window[-1][0]:
-            return
+            return None
         self.window.append((t, value, good))
         if not good:
-            return
-        minute = int(t // 60)
-        if minute != self._minute and self._count:
-            self.day.append((60.0 * self._minute + 30, self._sum / self._count))
-            self._sum, self._count = 0.0, 0
-        self._minute = minute
-        self._sum += value
-        self._count += 1
+            return None
+        minute = int(t // MINUTE_S)
+        whole = self._whole() if minute != self._minute or simulated != self._simulated else None
+        self._minute, self._simulated = minute, simulated
+        self._values.append(value)
+        return whole
+
+    def _whole(self) -> Kept | None:
+        values, self._values = self._values, []
+        if not values:
+            return None
+        mean = sum(values) / len(values)
+        self.day.append((MINUTE_S * self._minute + MINUTE_S / 2, mean))
+        at = dt.datetime.fromtimestamp(MINUTE_S * self._minute, dt.UTC).replace(tzinfo=None)
+        return Kept(self.c.device, self.c.kind, self.c.key, at, MINUTE_S, mean, min(values), max(values), len(values), self._simulated)
 
 
 class Hub:
@@ -102,6 +117,27 @@ class Hub:
         self._rate: dict[str, tuple[int, int]] = {}
         self._told: deque[str] = deque(maxlen=MOST_TOLD)
         self._alarms = Alarms(scene)
+        self._whole: deque[Kept] = deque(maxlen=MOST_KEPT)
+        self.always = False
+
+    def remember(self, rows: list[Kept]) -> None:
+        """Minutes of the last day that were kept before, so that the picture of the day is whole after a start."""
+        with self._lock:
+            for k in rows:
+                series = self._series.get((k.device, k.key))
+                if series is not None and k.span_s == MINUTE_S:
+                    series.day.append((k.at.replace(tzinfo=dt.UTC).timestamp() + MINUTE_S / 2, k.mean))
+
+    def whole(self) -> list[Kept]:
+        """The minutes that are whole and were not asked for before."""
+        with self._lock:
+            found, self._whole = list(self._whole), deque(maxlen=MOST_KEPT)
+            return found
+
+    def again(self, rows: list[Kept]) -> None:
+        """Minutes that could not be kept: they wait in front of what came meanwhile."""
+        with self._lock:
+            self._whole = deque([*rows, *self._whole], maxlen=MOST_KEPT)
 
     def tell(self, words: str) -> None:
         """Something that was said wrongly; the same thing is kept once, the newest first."""
@@ -146,7 +182,9 @@ class Hub:
                 inside = series.c.least <= value <= series.c.most
                 if not inside:
                     self._say(f"{r.device} says {key} is {value:g}: that can’t be")
-                series.add(now, value, inside and r.quality != "bad")
+                whole = series.add(now, value, inside and r.quality != "bad", r.simulated)
+                if whole is not None:
+                    self._whole.append(whole)
 
     def see(self, alarm: str) -> bool:
         """Somebody has seen an alarm."""
@@ -166,6 +204,7 @@ class Hub:
                     values[at] = worst(values[at], lane.value, lane.key) if at in values else lane.value
             return LivePart(
                 connected=self.connected,
+                always=self.always,
                 port=self.port,
                 simulated=any(self._simulated.values()),
                 lanes=lanes,

@@ -20,7 +20,7 @@ LANES = ("volts", "soc", "load_w", "solar_w", "cabin_c")
 
 def _plain(log: Log) -> str:
     lanes: dict[str, Any] = {k: [None if np.isnan(v) else round(float(v), 4) for v in getattr(log, k)] for k in LANES}
-    return orjson.dumps({"start": log.start.isoformat(), **lanes}).decode()
+    return orjson.dumps({"start": log.start.isoformat(), "simulated": log.simulated, **lanes}).decode()
 
 
 class MeasuredLogs:
@@ -45,7 +45,7 @@ class MeasuredLogs:
                 return None
             data = orjson.loads(row.data)
             lanes = {k: np.array([np.nan if v is None else v for v in data[k]], dtype=float) for k in LANES}
-            return row.name, Log(dt.datetime.fromisoformat(data["start"]), **lanes)
+            return row.name, Log(dt.datetime.fromisoformat(data["start"]), **lanes, simulated=bool(data.get("simulated")))
 
     def drop(self, variant: uuid.UUID) -> None:
         """Forget the log of a variant."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 import datetime as dt
 import uuid
 
-from sqlalchemy import Boolean, ForeignKey, ForeignKeyConstraint, Index, Integer, String, Text, UniqueConstraint, Uuid
+from sqlalchemy import Boolean, Double, ForeignKey, ForeignKeyConstraint, Index, Integer, String, Text, UniqueConstraint, Uuid
 from sqlalchemy.dialects.mysql import DATETIME, LONGTEXT, MEDIUMBLOB
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
@@ -124,3 +124,27 @@ class PhotoRow(Base):
     data: Mapped[bytes] = mapped_column(MEDIUMBLOB, deferred=True)
     thumb: Mapped[bytes] = mapped_column(MEDIUMBLOB, deferred=True)
     created_at: Mapped[dt.datetime]
+
+
+class TelemetryRow(Base):
+    """A quantity of a device over a minute or an hour from ``at`` on."""
+
+    __tablename__ = "telemetry"
+    variant_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("variants.id", ondelete="CASCADE"), primary_key=True)
+    device: Mapped[str] = mapped_column(String(60), primary_key=True)
+    key: Mapped[str] = mapped_column(String(40), primary_key=True)
+    span_s: Mapped[int] = mapped_column(Integer, primary_key=True, autoincrement=False)
+    at: Mapped[dt.datetime] = mapped_column(DATETIME(), primary_key=True)
+    simulated: Mapped[bool] = mapped_column(Boolean, primary_key=True)
+    kind: Mapped[str] = mapped_column(String(40))
+    mean: Mapped[float] = mapped_column(Double)
+    low: Mapped[float] = mapped_column(Double)
+    high: Mapped[float] = mapped_column(Double)
+    value_count: Mapped[int] = mapped_column(Integer)
+
+
+class Listening(Base):
+    """A variant whose devices are listened to although nobody looks."""
+
+    __tablename__ = "listening"
+    variant_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("variants.id", ondelete="CASCADE"), primary_key=True)

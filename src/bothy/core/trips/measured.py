@@ -35,7 +35,8 @@ MEASURED_ID = "measured-base"
 class Log:
     """A log by hour from ``start`` on (local standard time); nan where nothing was written.
 
-    Volts, state of charge 0 to 1, powers in W (load positive, solar positive), cabin in °C.
+    Volts, state of charge 0 to 1, powers in W (load positive, solar positive), cabin in °C. ``simulated``: it was said by stand-ins, so nothing of it is taken
+    over.
     """
 
     start: dt.datetime
@@ -44,6 +45,7 @@ class Log:
     load_w: Array
     solar_w: Array
     cabin_c: Array
+    simulated: bool = False
 
 
 class MeasuredFit(BaseModel):
@@ -80,6 +82,7 @@ class MeasuredBeside(BaseModel):
     takes_over: list[str]
     patch: list[dict[str, Any]]
     findings: list[Finding]
+    simulated: bool = False
 
 
 def _points(log: Log, values: Array, run: TripRun) -> list[float | None]:
@@ -138,7 +141,9 @@ def beside(ctx: Context, run: TripRun, log: Log) -> MeasuredBeside:
         said, dirt = _dirt(ctx, ratio, sunny_days)
         words, patch = words + said, patch + dirt
     found = []
-    if fit is not None and fit.simulated_bias_frac is not None and abs(fit.simulated_bias_frac) > BIAS and overlap >= 24 * BIAS_DAYS:
+    if log.simulated:
+        words, patch = [], []
+    elif fit is not None and fit.simulated_bias_frac is not None and abs(fit.simulated_bias_frac) > BIAS and overlap >= 24 * BIAS_DAYS:
         found.append(
             finding(
                 "sim-calibration-bias",
@@ -163,6 +168,7 @@ def beside(ctx: Context, run: TripRun, log: Log) -> MeasuredBeside:
         takes_over=words,
         patch=patch,
         findings=found,
+        simulated=log.simulated,
     )
 
 

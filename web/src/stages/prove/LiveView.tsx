@@ -1,4 +1,5 @@
 /** Live: a lane for each quantity with the band that is expected under it, alarms, and what was said wrongly. Simulated values say so, always. */
+import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, take } from "../../data/client";
 import { show } from "../../data/show";
@@ -8,7 +9,8 @@ import type { Live } from "./data";
 type Lane = Live["lanes"][number];
 const W = 360;
 const H = 64;
-const SPAN_S = 600;
+const SPANS = { minutes: { word: "ten minutes", s: 600 }, day: { word: "day", s: 86400 } } as const;
+type Span = keyof typeof SPANS;
 const STATE: Record<string, string> = { ok: "as expected", dropout: "silent", stuck: "stuck", noise: "noisy", drift: "drifts", offset: "off" };
 const FAILURES = [
   ["offset", "off", { offset: 0.15 }],
@@ -22,18 +24,33 @@ export const amount = (v: number | null | undefined, unit: string) =>
   v == null ? "–" : unit === "V" ? show(v, unit, "metric", 4) : unit ? show(v, unit) : `${Math.round(100 * v)} %`;
 
 /** The range of a lane: its band and its points, with some air. */
-export function rangeOf(x: Lane): [number, number] {
-  const values = [x.low, x.high, x.expected, ...x.points.map((p) => p[1] ?? 0)];
-  const low = Math.min(...values);
-  const high = Math.max(...values);
+export function rangeOf(x: Pick<Lane, "low" | "high" | "expected">, points: number[][]): [number, number] {
+  let low = Math.min(x.low, x.high, x.expected);
+  let high = Math.max(x.low, x.high, x.expected);
+  for (const p of points) {
+    low = Math.min(low, p[1] ?? low);
+    high = Math.max(high, p[1] ?? high);
+  }
   const air = 0.15 * Math.max(high - low, 1e-3, 0.02 * Math.abs(high));
   return [low - air, high + air];
 }
 
-function LaneCard({ x, fail }: { x: Lane; fail: (x: Lane, what: object) => void }) {
-  const [low, high] = rangeOf(x);
+/** Points as lines; where nothing was said for long the line ends. */
+export function linesOf(points: number[][], gapS: number): number[][][] {
+  const out: number[][][] = [];
+  for (const p of points) {
+    const last = out.at(-1)?.at(-1);
+    if (!last || Math.abs((last[0] ?? 0) - (p[0] ?? 0)) > gapS) out.push([p]);
+    else out.at(-1)?.push(p);
+  }
+  return out;
+}
+
+function LaneCard({ x, span, fail }: { x: Lane; span: Span; fail: (x: Lane, what: object) => void }) {
+  const points = span === "day" ? x.day.filter((p) => (p[0] ?? 0) <= SPANS.day.s) : x.points;
+  const [low, high] = rangeOf(x, points);
   const y = (v: number) => H - ((v - low) / (high - low)) * H;
-  const at = (ago: number) => W - (Math.min(ago, SPAN_S) / SPAN_S) * W;
+  const at = (ago: number) => W - (Math.min(ago, SPANS[span].s) / SPANS[span].s) * W;
   const wrong = x.state !== "ok";
   return (
     <section aria-label={x.name} className={`relative border bg-sheet p-2 ${wrong ? "border-rust" : "border-line"}`}>
@@ -45,18 +62,25 @@ function LaneCard({ x, fail }: { x: Lane; fail: (x: Lane, what: object) => void 
         viewBox={`0 0 ${W} ${H}`}
         className="block h-16 w-full"
         role="img"
-        aria-label={`${x.name}, the last ten minutes, ${STATE[x.state] ?? x.state}`}
+        aria-label={`${x.name}, the last ${SPANS[span].word}, ${STATE[x.state] ?? x.state}`}
         preserveAspectRatio="none"
       >
-        <rect x="0" width={W} y={y(x.high)} height={Math.max(1, y(x.low) - y(x.high))} fill="var(--color-loch)" opacity="0.15" />
-        <line x1="0" x2={W} y1={y(x.expected)} y2={y(x.expected)} stroke="var(--color-loch)" strokeDasharray="4 4" />
-        <polyline
-          points={x.points.map(([ago, v]) => `${at(ago ?? 0).toFixed(1)},${y(v ?? 0).toFixed(1)}`).join(" ")}
-          fill="none"
-          stroke={wrong ? "var(--color-rust)" : "var(--color-moss)"}
-          strokeWidth="1.6"
-          vectorEffect="non-scaling-stroke"
-        />
+        {span === "minutes" && (
+          <>
+            <rect x="0" width={W} y={y(x.high)} height={Math.max(1, y(x.low) - y(x.high))} fill="var(--color-loch)" opacity="0.15" />
+            <line x1="0" x2={W} y1={y(x.expected)} y2={y(x.expected)} stroke="var(--color-loch)" strokeDasharray="4 4" />
+          </>
+        )}
+        {linesOf(points, span === "day" ? 180 : 30).map((line) => (
+          <polyline
+            key={line[0]?.[0]}
+            points={line.map(([ago, v]) => `${at(ago ?? 0).toFixed(1)},${y(v ?? 0).toFixed(1)}`).join(" ")}
+            fill="none"
+            stroke={wrong ? "var(--color-rust)" : "var(--color-moss)"}
+            strokeWidth="1.6"
+            vectorEffect="non-scaling-stroke"
+          />
+        ))}
       </svg>
       {x.simulated && (
         <span
@@ -100,7 +124,10 @@ function LaneCard({ x, fail }: { x: Lane; fail: (x: Lane, what: object) => void 
 
 export function LiveView({ live, error }: { live: Live | undefined; error: Error | null }) {
   const { id } = useVariant();
+  const client = useQueryClient();
   const [wrong, setWrong] = useState<string | null>(null);
+  const [span, setSpan] = useState<Span>("minutes");
+  const [sure, setSure] = useState(false);
   if (!live)
     return (
       <p className="p-3" role={error ? "alert" : "status"}>
@@ -111,6 +138,9 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
   const tried = (what: Promise<unknown>) => void what.then(() => setWrong(null)).catch((e: Error) => setWrong(e.message));
   const fail = (x: Lane, what: object) =>
     tried(take(api.POST("/api/variants/{variant_id}/live/failure", { ...path, body: { device: x.device, key: x.key, ...what } as never })));
+  const again = () => client.invalidateQueries({ queryKey: ["live", id] });
+  const always = (on: boolean) => tried(take(api.PUT("/api/variants/{variant_id}/live/always", { ...path, body: { on } })).then(again));
+  const forget = () => tried(take(api.DELETE("/api/variants/{variant_id}/live/values", path)).then(() => setSure(false)));
   const seen = (alarm: string) => tried(take(api.POST("/api/variants/{variant_id}/live/seen", { ...path, body: { alarm } })));
   return (
     <div className="p-3">
@@ -142,9 +172,45 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
           {wrong}
         </p>
       )}
+      <div className="mb-2 flex flex-wrap items-center gap-2">
+        <span role="group" aria-label="Time shown">
+          {(Object.keys(SPANS) as Span[]).map((k) => (
+            <button
+              key={k}
+              type="button"
+              className={`btn ${span === k ? "!border-gorse font-semibold" : ""}`}
+              aria-pressed={span === k}
+              onClick={() => setSpan(k)}
+            >
+              {SPANS[k].word}
+            </button>
+          ))}
+        </span>
+        <label className="flex items-center gap-1">
+          <input type="checkbox" checked={live.always} onChange={(e) => always(e.target.checked)} /> listen although nobody looks
+        </label>
+        <span className="flex-1" />
+        <a className="btn no-underline" href={`/api/variants/${id}/live/values.csv`} download>
+          Values as a table
+        </a>
+        {sure ? (
+          <>
+            <button type="button" className="btn" onClick={forget}>
+              Forget all kept values
+            </button>
+            <button type="button" className="btn" onClick={() => setSure(false)}>
+              Keep them
+            </button>
+          </>
+        ) : (
+          <button type="button" className="btn" onClick={() => setSure(true)}>
+            Forget…
+          </button>
+        )}
+      </div>
       <div className="grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-2">
         {live.lanes.map((x) => (
-          <LaneCard key={`${x.device}${x.key}`} x={x} fail={fail} />
+          <LaneCard key={`${x.device}${x.key}`} x={x} span={span} fail={fail} />
         ))}
       </div>
       {live.simulated && (

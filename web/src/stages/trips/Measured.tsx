@@ -136,6 +136,10 @@ export function Measured() {
     mutationFn: () => take(api.DELETE("/api/variants/{variant_id}/measured", { params: { path: { variant_id: id } } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ["measured", id] }),
   });
+  const devices = useMutation({
+    mutationFn: () => take(api.PUT("/api/variants/{variant_id}/measured/devices", { params: { path: { variant_id: id } } })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["measured", id] }),
+  });
   const b = found.data?.beside;
   const fit = b?.fit;
   const off = fit?.simulated_bias_frac;
@@ -193,6 +197,20 @@ export function Measured() {
           <button type="button" className="btn btn-main" onClick={() => setBringing(true)}>
             Import a log
           </button>
+          <button
+            type="button"
+            className="btn"
+            disabled={devices.isPending}
+            onClick={() => devices.mutate()}
+            title="What the devices of Test, Live, said and what was kept of it"
+          >
+            From the devices
+          </button>
+          {devices.error && (
+            <span role="alert" className="text-rust">
+              {devices.error.message}
+            </span>
+          )}
           {name && (
             <button type="button" className="btn" disabled={drop.isPending} onClick={() => drop.mutate()}>
               Forget this log
@@ -219,6 +237,11 @@ export function Measured() {
       }
       slate={
         <Slate title="Measured" sub={name ?? "no log yet"}>
+          {b?.simulated && (
+            <p role="note" className="my-1 border-l-2 border-gorse pl-2">
+              Simulated: stand-ins said it. It is shown, and nothing of it is taken over.
+            </p>
+          )}
           {b && <FindingList findings={b.findings} empty="" />}
           {b && b.takes_over.length > 0 && (
             <>

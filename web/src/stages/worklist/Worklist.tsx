@@ -6,7 +6,7 @@ import type { Finding, PatchOp } from "../../data/client";
 import { isOpen, severityWord } from "../../data/findings";
 import { searchFor } from "../../data/kin";
 import { preview, turns } from "../../data/preview";
-import { useFindings } from "../../data/trip";
+import { useFindings, useTrip } from "../../data/trip";
 import { useVariant } from "../../data/variant";
 import { changes, DOING, type Doing, doing, NOTES, together } from "../../data/worklist";
 import { FindingMark, Fix, Keeping, Kept, type Severity } from "../../parts/Findings";
@@ -146,6 +146,8 @@ export function Component() {
   // the plan of the build is no part of the report, since it hangs on the day; its findings count once somebody is planned or has worked
   const planned = !!v.design.build?.people?.length || !!v.design.facts?.log?.length;
   const build = useBuild(planned);
+  const trip = useTrip();
+  const waiting = [...(trip.isEnabled && trip.isPending ? ["the trip"] : []), ...(planned && build.isPending ? ["the build"] : [])].join(" and ");
   const all = useMemo(() => (planned && build.data ? [...found, ...build.data.findings] : found), [planned, build.data, found]);
   const [params, setParams] = useSearchParams();
   const severity = params.get("severity") ?? "";
@@ -195,6 +197,18 @@ export function Component() {
         <h1 className="m-0 font-display text-[15px] font-semibold">Worklist</h1>
         <p className="m-0 text-[15px] leading-relaxed">
           <Sentence open={all.filter(isOpen)} />
+          {waiting && (
+            <span role="status" className="text-dim">
+              {" "}
+              More may come: {waiting} {waiting.includes(" and ") ? "are" : "is"} still being worked out.
+            </span>
+          )}
+          {planned && build.error && (
+            <span role="alert" className="text-rust">
+              {" "}
+              Without what the build would say: {build.error.message}
+            </span>
+          )}
         </p>
       </div>
       <div className="no-print flex flex-wrap items-center gap-1.5 border-b border-line bg-bench px-3 py-1">
