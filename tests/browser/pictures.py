@@ -27,7 +27,6 @@ VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
     ("life", "/v/{id}/life", DESK, "day"),
     ("power", "/v/{id}/power", DESK, "day"),
     ("trips", "/v/{id}/trips", DESK, "day"),
-    ("parts", "/v/{au}/trips?view=parts", DESK, "day"),
     ("wiring", "/v/{id}/wiring?hand=circuit:front-fridge-90-l", DESK, "day"),
     ("working", "/v/{id}/wiring?hand=circuit:inverter-feed", DESK, "night"),
     ("warmth", "/v/{id}/warmth?hand=surface:right", DESK, "day"),
@@ -54,10 +53,6 @@ def prepare(page: Page, name: str) -> None:
         page.get_by_label("Hour of the sun’s clock").fill("10.5")
     if name == "trips":
         page.get_by_role("slider", name="Moment of the trip").wait_for()
-    if name == "parts":
-        page.get_by_role("button", name="Search", exact=True).click()
-        page.get_by_role("button", name="Search again").wait_for(timeout=300_000)
-        page.get_by_text("found:").first.click()
     if name == "water":
         for tap in ("Shower", "Outside tap, boots"):
             page.get_by_role("button", name=tap).first.click()
@@ -84,7 +79,7 @@ def main() -> None:
         for name, view, (width, height), theme in VIEWS:
             page = browser.new_page(viewport={"width": width, "height": height}, reduced_motion="reduce")
             page.add_init_script(f"""localStorage.setItem("bothy.person", JSON.stringify({{theme: "{theme}"}}))""")
-            page.goto(base + view.format(id=ids["Curlew"], us=ids["Fiddlehead"], au=ids["Saltbush"]))
+            page.goto(base + view.format(id=ids["Curlew"], us=ids["Fiddlehead"]))
             page.wait_for_load_state("networkidle")
             prepare(page, name)
             page.evaluate("document.fonts.ready")

@@ -44,8 +44,11 @@ def test_the_day_goes_on_after_a_start() -> None:
     rows = hub.whole()
     fresh, _ = played(0)
     fresh.remember(rows)
-    day = next(x for x in fresh.part().lanes if x.key == "voltage_v").day
-    assert len(day) == 3
+    day = next(x for x in fresh.day() if x.key == "voltage_v")
+    assert len(day.points) == 3
+    assert [p[0] for p in day.expected][:2] == [86400, 85500]
+    assert all(low <= mid <= high for _, low, mid, high in day.expected)
+    assert day.expected[-1][2] == pytest.approx(day.expected[0][2]), "the day goes round"
 
 
 @given(st.lists(st.tuples(st.integers(0, 179), st.floats(-100, 100), st.integers(1, 60)), min_size=1, max_size=60, unique_by=lambda x: x[0]))

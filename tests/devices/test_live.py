@@ -255,7 +255,7 @@ def test_a_day_is_thinned_to_minutes() -> None:
     for n in range(3600 * 3):
         clock.t = NOON + n
         hub.take(Reading(clock.t, n, "shunt-1", "battery_monitor", {"voltage_v": 13.0 + (n % 2) * 0.1}, "good", True))
-    day = lane(hub, "shunt-1", "voltage_v").day
+    day = next(x for x in hub.day() if (x.device, x.key) == ("shunt-1", "voltage_v")).points
     assert len(day) == 179
     assert all(v == pytest.approx(13.05, abs=0.001) for _, v in day)
 

@@ -211,6 +211,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/live/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Live Day
+         * @description What the devices said over the last 24 hours, over what was expected.
+         */
+        get: operations["getLiveDay"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/live/failure": {
         parameters: {
             query?: never;
@@ -4072,6 +4092,20 @@ export interface components {
             working: number;
         };
         /**
+         * DayPart
+         * @description A quantity over the last 24 hours: what was said by the minute (seconds ago, value), and what is expected (seconds ago, low, expected, high).
+         */
+        DayPart: {
+            /** Device */
+            device: string;
+            /** Key */
+            key: string;
+            /** Points */
+            points: number[][];
+            /** Expected */
+            expected: number[][];
+        };
+        /**
          * Design
          * @description The whole technical description of a project at one revision.
          */
@@ -6968,8 +7002,8 @@ export interface components {
         };
         /**
          * LanePart
-         * @description A quantity as the page draws it: newest value, what is expected now with its band, the verdict on the window, and points of the last minutes and of
-         *     the day (seconds ago, value).
+         * @description A quantity as the page draws it: newest value, what is expected now with its band, the verdict on the window, and points of the last minutes
+         *     (seconds ago, value).
          */
         LanePart: {
             /** Device */
@@ -7000,8 +7034,6 @@ export interface components {
             simulated: boolean;
             /** Points */
             points: number[][];
-            /** Day */
-            day: number[][];
         };
         /**
          * Law
@@ -14535,6 +14567,46 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getLiveDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayPart"][];
+                };
             };
             /** @description Not Found */
             404: {

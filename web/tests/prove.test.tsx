@@ -253,7 +253,6 @@ describe("live", () => {
       [3, 13.1],
       [0.4, 13.21],
     ],
-    day: [],
     ...more,
   });
   const live = (more: object = {}) => ({
@@ -267,10 +266,11 @@ describe("live", () => {
     told: ["the clock of shunt-1 is +90 s off; its readings don’t count"],
     ...more,
   });
-  const open = async (part: object) => {
+  const open = async (part: object, day: object = []) => {
     serve({
       ...ANSWERS,
       "GET /api/variants/v/live": part,
+      "GET /api/variants/v/live/day": day,
       "POST /api/variants/v/live/failure": {},
       "POST /api/variants/v/live/seen": {},
       "PUT /api/variants/v/live/always": {},
@@ -292,17 +292,21 @@ describe("live", () => {
     await waitFor(() => expect(calls.find((c) => c.path.endsWith("/live/failure"))?.body).toEqual({ device: "shunt-1", key: "voltage_v", stuck: true }));
   });
   it("shows a day, listens although nobody looks, and forgets only when told twice", async () => {
-    const day = [
+    const points = [
       [7200, 13.0],
       [7140, 13.1],
       [600, 12.9],
       [540, 12.8],
     ];
-    await open(live({ lanes: [lane({ day })] }));
+    const expected = [
+      [86400, 12.5, 13.0, 13.5],
+      [0, 12.5, 13.0, 13.5],
+    ];
+    await open(live(), [{ device: "shunt-1", key: "voltage_v", points, expected }]);
     const volts = await screen.findByRole("region", { name: "Bank, volts" });
     expect(volts.querySelectorAll("polyline")).toHaveLength(1);
     fireEvent.click(screen.getByRole("button", { name: "day" }));
-    expect(volts.querySelectorAll("polyline"), "nothing was said between: two lines").toHaveLength(2);
+    await waitFor(() => expect(volts.querySelectorAll("polyline"), "nothing was said between: two lines").toHaveLength(2));
     expect(within(volts).getByRole("img", { name: "Bank, volts, the last day, as expected" })).toBeTruthy();
     fireEvent.click(screen.getByLabelText("listen although nobody looks"));
     await waitFor(() => expect(calls.find((c) => c.path.endsWith("/live/always"))?.body).toEqual({ on: true }));

@@ -21,7 +21,7 @@ from bothy.core.contract import BadInput
 from bothy.core.live.scene import Scene, scene_of
 from bothy.core.trips.of_design import run_trip
 from bothy.devices.client import Listener, ask
-from bothy.devices.hub import Hub, LivePart
+from bothy.devices.hub import DayPart, Hub, LivePart
 from bothy.devices.protocol import BadLine
 from bothy.devices.standin import Failure
 from bothy.jobs.bounded import BOUNDED
@@ -167,6 +167,12 @@ def drop_values(variant_id: uuid.UUID, store: Store, reports: Cache, lives: Live
     lives.keep()
     lives.telemetry.drop(variant_id)
     return Response(status_code=204)
+
+
+@router.get("/{variant_id}/live/day", operation_id="getLiveDay", response_model=list[DayPart], responses=ERRORS)
+def get_live_day(variant_id: uuid.UUID, store: Store, reports: Cache, lives: Live) -> Any:
+    """What the devices said over the last 24 hours, over what was expected."""
+    return lives.hub(store, reports, variant_id).day()
 
 
 def _asked(port: int, method: str, params: dict[str, Any]) -> Response:

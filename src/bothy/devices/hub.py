@@ -23,14 +23,15 @@ MOST_A_S = 50
 MOST_TOLD = 40
 STUCK_COUNT = 10
 MINUTES = 1440
+DAY_S, STEP_S = 86400.0, 900
 MOVING = 5
 MOST_KEPT = 50_000
 """Minutes that wait to be kept; older ones are lost once the database is away for so long."""
 
 
 class LanePart(BaseModel):
-    """A quantity as the page draws it: newest value, what is expected now with its band, the verdict on the window, and points of the last minutes and of
-    the day (seconds ago, value)."""
+    """A quantity as the page draws it: newest value, what is expected now with its band, the verdict on the window, and points of the last minutes
+    (seconds ago, value)."""
 
     device: str
     kind: str
@@ -46,7 +47,15 @@ class LanePart(BaseModel):
     ago_s: float | None
     simulated: bool
     points: list[list[float]]
-    day: list[list[float]]
+
+
+class DayPart(BaseModel):
+    """A quantity over the last 24 hours: what was said by the minute (seconds ago, value), and what is expected (seconds ago, low, expected, high)."""
+
+    device: str
+    key: str
+    points: list[list[float]]
+    expected: list[list[float]]
 
 
 class DevicePart(BaseModel):
@@ -213,6 +222,20 @@ class Hub:
                 told=list(self._told),
             )
 
+    def day(self) -> list[DayPart]:
+        """The last 24 hours of each quantity."""
+        now = self.clock()
+        with self._lock:
+            said = [(s.c, [(now - t, v) for t, v in s.day if now - t <= DAY_S]) for s in self._series.values()]
+        parts = []
+        for c, points in said:
+            band = []
+            for ago in range(int(DAY_S), -1, -STEP_S):
+                second = self.second(now - ago)
+                band.append([float(ago), *(round(at_moment(x, second), 4) for x in (c.low, c.expected, c.high))])
+            parts.append(DayPart(device=c.device, key=c.key, points=[[float(round(ago)), round(v, 4)] for ago, v in points], expected=band))
+        return parts
+
     def _lane(self, s: _Series, now: float) -> LanePart:
         c = s.c
         recent = [(t, v, good) for t, v, good in s.window if t > now - c.window_s]
@@ -243,7 +266,6 @@ class Hub:
             ago_s=now - last[0] if last else None,
             simulated=self._simulated.get(c.device, False),
             points=[[round(now - t, 1), v] for t, v in shown[::step]],
-            day=[[round(now - t), round(v, 4)] for t, v in s.day],
         )
 
 

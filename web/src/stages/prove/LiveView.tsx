@@ -1,10 +1,10 @@
 /** Live: a lane for each quantity with the band that is expected under it, alarms, and what was said wrongly. Simulated values say so, always. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, take } from "../../data/client";
+import { api, type Schemas, take } from "../../data/client";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
-import type { Live } from "./data";
+import { type Live, useLiveDay } from "./data";
 
 type Lane = Live["lanes"][number];
 const W = 360;
@@ -46,11 +46,22 @@ export function linesOf(points: number[][], gapS: number): number[][][] {
   return out;
 }
 
-function LaneCard({ x, span, fail }: { x: Lane; span: Span; fail: (x: Lane, what: object) => void }) {
-  const points = span === "day" ? x.day.filter((p) => (p[0] ?? 0) <= SPANS.day.s) : x.points;
-  const [low, high] = rangeOf(x, points);
+type Day = Schemas["DayPart"];
+
+function LaneCard({ x, day, span, fail }: { x: Lane; day: Day | undefined; span: Span; fail: (x: Lane, what: object) => void }) {
+  const points = span === "day" ? (day?.points ?? []) : x.points;
+  // over ten minutes what is expected hardly moves; over a day it goes its own way
+  const band = span === "day" ? (day?.expected ?? []) : [SPANS.minutes.s, 0].map((ago) => [ago, x.low, x.expected, x.high]);
+  const [low, high] = rangeOf(x, [
+    ...points,
+    ...band.flatMap((b) => [
+      [0, b[1] ?? x.low],
+      [0, b[3] ?? x.high],
+    ]),
+  ]);
   const y = (v: number) => H - ((v - low) / (high - low)) * H;
   const at = (ago: number) => W - (Math.min(ago, SPANS[span].s) / SPANS[span].s) * W;
+  const at3 = (b: number[], i: number) => `${at(b[0] ?? 0).toFixed(1)},${y(b[i] ?? 0).toFixed(1)}`;
   const wrong = x.state !== "ok";
   return (
     <section aria-label={x.name} className={`relative border bg-sheet p-2 ${wrong ? "border-rust" : "border-line"}`}>
@@ -65,12 +76,14 @@ function LaneCard({ x, span, fail }: { x: Lane; span: Span; fail: (x: Lane, what
         aria-label={`${x.name}, the last ${SPANS[span].word}, ${STATE[x.state] ?? x.state}`}
         preserveAspectRatio="none"
       >
-        {span === "minutes" && (
-          <>
-            <rect x="0" width={W} y={y(x.high)} height={Math.max(1, y(x.low) - y(x.high))} fill="var(--color-loch)" opacity="0.15" />
-            <line x1="0" x2={W} y1={y(x.expected)} y2={y(x.expected)} stroke="var(--color-loch)" strokeDasharray="4 4" />
-          </>
-        )}
+        <polygon points={[...band.map((b) => at3(b, 3)), ...band.map((b) => at3(b, 1)).reverse()].join(" ")} fill="var(--color-loch)" opacity="0.15" />
+        <path
+          d={band.map((b, i) => `${i ? "L" : "M"}${at3(b, 2)}`).join(" ")}
+          fill="none"
+          stroke="var(--color-loch)"
+          strokeDasharray="4 4"
+          vectorEffect="non-scaling-stroke"
+        />
         {linesOf(points, span === "day" ? 180 : 30).map((line) => (
           <polyline
             key={line[0]?.[0]}
@@ -128,6 +141,7 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
   const [wrong, setWrong] = useState<string | null>(null);
   const [span, setSpan] = useState<Span>("minutes");
   const [sure, setSure] = useState(false);
+  const days = useLiveDay(span === "day" && live != null);
   if (!live)
     return (
       <p className="p-3" role={error ? "alert" : "status"}>
@@ -210,9 +224,14 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
       </div>
       <div className="grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-2">
         {live.lanes.map((x) => (
-          <LaneCard key={`${x.device}${x.key}`} x={x} span={span} fail={fail} />
+          <LaneCard key={`${x.device}${x.key}`} x={x} day={days.data?.find((d) => d.device === x.device && d.key === x.key)} span={span} fail={fail} />
         ))}
       </div>
+      {days.error && (
+        <p role="alert" className="text-rust">
+          {days.error.message}
+        </p>
+      )}
       {live.simulated && (
         <button type="button" className="btn mt-2" onClick={() => tried(take(api.DELETE("/api/variants/{variant_id}/live/failure", path)))}>
           Take all failures out

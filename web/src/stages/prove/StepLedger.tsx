@@ -19,7 +19,7 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
     {
       key: "title",
       label: "step",
-      width: "36%",
+      width: "33%",
       kind: "computed",
       show: (s) => <span className="font-sans text-peat">{say(s.title, "wiring")}</span>,
       title: (s) => s.how,
@@ -35,7 +35,7 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
         return k && report.figures[k] ? <Fig k={k} /> : inUnit(s.expected, s.unit);
       },
     },
-    { key: "right", label: "right", width: "15%", kind: "computed", show: (s) => rightOf(s) },
+    { key: "right", label: "right", width: "18%", kind: "computed", show: (s) => rightOf(s) },
     { key: "said", label: "read", width: "16%", kind: "computed", show: (s) => <span className="text-peat">{s.said}</span>, title: (s) => s.why },
     {
       key: "state",

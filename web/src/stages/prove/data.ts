@@ -97,6 +97,19 @@ export function useLive(wanted: boolean) {
   });
 }
 
+/** The last 24 hours, asked every minute while they are looked at. */
+export function useLiveDay(wanted: boolean) {
+  const { id } = useVariant();
+  return useQuery({
+    queryKey: ["live-day", id],
+    queryFn: () => take(api.GET("/api/variants/{variant_id}/live/day", { params: { path: { variant_id: id } } })),
+    enabled: wanted,
+    refetchInterval: 60_000,
+    retry: false,
+    gcTime: 0,
+  });
+}
+
 /** A value in the unit of its step, as it is shown. */
 export const inUnit = (v: number | null | undefined, unit: string) =>
   v == null ? "" : `${v >= 1e4 && unit === "MΩ" ? "over the range" : Number(v.toPrecision(4))} ${v >= 1e4 && unit === "MΩ" ? "" : unit}`.trim();

@@ -159,7 +159,12 @@ export function Measured() {
           key: "fridge",
           what: say("fridge, at 25 °C in the cabin"),
           measured: show(fit.fridge_mean_w, "W"),
-          run: fit.duty_frac == null ? "" : `${(100 * fit.duty_frac).toFixed(0)} % of the time`,
+          run:
+            fit.duty_frac == null
+              ? ""
+              : fit.duty_frac > 1
+                ? "more than it can draw: something else runs with the warmth"
+                : `${(100 * fit.duty_frac).toFixed(0)} % of the time`,
         },
         { key: "rmse", what: "spread round the fit, and of the run round the log", measured: show(fit.rmse_w, "W"), run: show(fit.simulated_rmse_w, "W") },
         {
