@@ -111,6 +111,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{project_id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Archive
+         * @description The project with its photographs, as one zip.
+         */
+        get: operations["exportArchive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Archive
+         * @description A project from an archive (zip as the body). Every photograph is looked at before anything is kept; the project comes last, whole.
+         */
+        post: operations["importArchive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/live/scene": {
         parameters: {
             query?: never;
@@ -1107,7 +1147,8 @@ export interface paths {
         };
         /**
          * Book File
-         * @description The book as one page that works offline, as a PDF, the cards for the wall at A5, the book's data, or maintenance for a calendar.
+         * @description The book as one page that works offline, as a PDF, the cards for the wall at A5, the book's data, or maintenance for a calendar; in the terms of the
+         *     region, and in the units that are asked for or usual there.
          */
         get: operations["bookFile"];
         put?: never;
@@ -1500,6 +1541,26 @@ export interface paths {
         };
         /** Project Schema */
         get: operations["projectSchema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schema/archive.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Archive Schema
+         * @description The JSON Schema of an archive's list.
+         */
+        get: operations["archiveSchema"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3048,7 +3109,7 @@ export interface components {
         };
         /**
          * CarePart
-         * @description An item of maintenance with when it is due.
+         * @description An item of maintenance with when it is due, the km that are left, and what it cost so far. ``once``: it isn't done again.
          */
         CarePart: {
             /** Id */
@@ -3057,14 +3118,20 @@ export interface components {
             name: string;
             /** Every */
             every: string;
+            /** Once */
+            once: boolean;
             /** Last */
             last: string | null;
             /** Due */
             due: string | null;
+            /** Km Left */
+            km_left: number | null;
             /** Status */
             status: string;
             /** How */
             how: string;
+            /** Cost */
+            cost: number;
         };
         /**
          * CatalogueItem
@@ -4355,7 +4422,8 @@ export interface components {
              * @default {
              *       "owner": "",
              *       "where": {},
-             *       "open": []
+             *       "open": [],
+             *       "manuals": {}
              *     }
              */
             handover: components["schemas"]["Handover"];
@@ -6239,6 +6307,8 @@ export interface components {
         /**
          * Handover
          * @description ``where``: in one's own words where a thing is found; empty: by its place in Layout. ``owner``: whom the book is for; ``open``: points that are left.
+         *
+         *     ``manuals``: where the manual of a device is, by the device's name. ``start_km``: odometer at the first trip, ``odometer_km``: now.
          */
         Handover: {
             /**
@@ -6258,6 +6328,17 @@ export interface components {
              * @default []
              */
             open: string[];
+            /**
+             * Manuals
+             * @default {}
+             */
+            manuals: {
+                [key: string]: string;
+            };
+            /** Start Km */
+            start_km?: number | null;
+            /** Odometer Km */
+            odometer_km?: number | null;
             /** Km Per Day */
             km_per_day?: number | null;
         };
@@ -8888,7 +8969,8 @@ export interface components {
         };
         /**
          * Paper
-         * @description A certificate or declaration as it was signed: by whom, with which licence and number, on which day. Only whoever signed it enters it.
+         * @description A certificate or declaration as it was signed: by whom, with which licence and number, on which day; ``signature``: a picture of it
+         *     among the photographs, by its hash. Only whoever signed it enters it.
          */
         Paper: {
             /** Id */
@@ -8910,10 +8992,15 @@ export interface components {
              * @default
              */
             on: string;
+            /**
+             * Signature
+             * @default
+             */
+            signature: string;
         };
         /**
          * PaperPart
-         * @description A paper of the region: who signs it, whether the system waits for it, and its signature.
+         * @description A paper of the region: who signs it, whether the system waits for it, and who signed; ``signature``: its picture, by its hash.
          */
         PaperPart: {
             /** Id */
@@ -8934,6 +9021,11 @@ export interface components {
             number: string;
             /** On */
             on: string;
+            /**
+             * Signature
+             * @default
+             */
+            signature: string;
         };
         /**
          * PatchOp
@@ -14390,6 +14482,77 @@ export interface operations {
             };
         };
     };
+    exportArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    importArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/zip": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Made"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
     getScene: {
         parameters: {
             query?: never;
@@ -16568,6 +16731,7 @@ export interface operations {
                 /** @description the day that is asked for, like 2027-03-14 */
                 today: string;
                 size?: ("A4" | "letter") | null;
+                units?: ("metric" | "us") | null;
             };
             header?: never;
             path: {
@@ -17177,6 +17341,28 @@ export interface operations {
         };
     };
     projectSchema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+        };
+    };
+    archiveSchema: {
         parameters: {
             query?: never;
             header?: never;

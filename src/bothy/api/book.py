@@ -17,7 +17,9 @@ from bothy.api.state import Cache, Store, standing
 from bothy.core.facts.evidence import facts_of
 from bothy.core.handover.book import book
 from bothy.core.handover.part import BookPart
+from bothy.core.handover.spoken import spoken
 from bothy.core.report import Report
+from bothy.core.words.said import Reader, UnitSystem
 from bothy.formats import book_files, diagram_svg, places
 from bothy.formats.papers import size_for
 from bothy.formats.pdf import Sheet
@@ -40,17 +42,20 @@ class _Made(NamedTuple):
         return {**out, **{f"photo:{k}": book_files.photo(v) for k, v in photos.thumbs(named).items()}}
 
 
-def _made(variant_id: uuid.UUID, today: str, store: Store, reports: Cache) -> _Made:
+def _made(variant_id: uuid.UUID, today: str, store: Store, reports: Cache, units: UnitSystem | None = None, plain: bool = False) -> _Made:
     day = day_asked(today)
     head, kept = standing(store, reports, variant_id)
     made = book(kept.design, kept.report, facts_of(head.evidence), day, head.project_name, head.variant_name)
-    return _Made(made, kept.report, kept.design.region)
+    region = kept.design.region
+    if not plain:
+        made = spoken(made, Reader(units or ("us" if region == "us" else "metric"), region))
+    return _Made(made, kept.report, region)
 
 
 @router.get("/{variant_id}/book", operation_id="getBook", response_model=BookPart, responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}})
 def get_book(variant_id: uuid.UUID, today: Day, store: Store, reports: Cache) -> Any:
     """The book page by page, with what is missing, papers and maintenance."""
-    return _made(variant_id, today, store, reports).book
+    return _made(variant_id, today, store, reports, plain=True).book
 
 
 @router.get(
@@ -64,11 +69,13 @@ async def book_file(
     reports: Cache,
     photos: Pictures,
     size: Literal["A4", "letter"] | None = None,
+    units: UnitSystem | None = None,
 ) -> Response:
-    """The book as one page that works offline, as a PDF, the cards for the wall at A5, the book's data, or maintenance for a calendar."""
+    """The book as one page that works offline, as a PDF, the cards for the wall at A5, the book's data, or maintenance for a calendar; in the terms of the
+    region, and in the units that are asked for or usual there."""
 
     def make() -> tuple[_Made, str]:
-        m = _made(variant_id, today, store, reports)
+        m = _made(variant_id, today, store, reports, units, kind == "book.json")
         if kind == "book.html":
             return m, book_files.to_html(m.book, m.pictures(photos))
         if kind == "book.pdf":

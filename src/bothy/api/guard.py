@@ -26,6 +26,7 @@ CSP = (
 _HOST = re.compile(r"(?P<name>[a-z0-9](?:[a-z0-9.-]{0,252})|\[[0-9a-f:.]{2,45}\])(?::(?P<port>[0-9]{1,5}))?", re.I)
 _LENGTH = re.compile(r"[0-9]{1,15}")
 JSON_KINDS = ("application/json", "application/json-patch+json")
+ARCHIVE, MOST_ARCHIVE = "/api/projects/archive", 1_000_000_000
 COOKIE, OPEN = "bothy_token", "/api/health"
 """Cookie that keeps the token, and the one address that answers without it."""
 log = structlog.get_logger("bothy.requests")
@@ -55,6 +56,10 @@ class Guard:
         self.log_requests = log_requests
         self.token = token
 
+    def _most(self, scope: Scope) -> int:
+        """The most bytes of a body; an archive with its photographs is read piece by piece, and may be larger."""
+        return max(self.max_body, MOST_ARCHIVE) if scope["path"] == ARCHIVE else self.max_body
+
     def _refusal(self, scope: Scope, headers: Headers) -> Response | None:
         host = headers.get("host", "")
         if host_name(host) not in self.hosts:
@@ -70,8 +75,9 @@ class Guard:
         length = headers.get("content-length", "0")
         if not _LENGTH.fullmatch(length):
             return problem(400, "content-length", "must be a number")
-        if int(length) > self.max_body:
-            return problem(413, "body", f"is {int(length):,} bytes; at most {self.max_body:,}")
+        most = self._most(scope)
+        if int(length) > most:
+            return problem(413, "body", f"is {int(length):,} bytes; at most {most:,}")
         return self._token_refusal(scope, headers) if self.token else None
 
     def _token_refusal(self, scope: Scope, headers: Headers) -> Response | None:
@@ -102,18 +108,19 @@ class Guard:
         status = 500
         taken = 0
         started = False
+        most = self._most(scope)
 
         async def limited() -> Message:
             nonlocal taken
             message = await receive()
             taken += len(message.get("body", b""))
-            if taken > self.max_body:
+            if taken > most:
                 raise TooLarge
             return message
 
         async def sending(message: Message) -> None:
             nonlocal status, started
-            if taken > self.max_body and not started:
+            if taken > most and not started:
                 return  # the application's own answer to a cut-off body; the one below says why
             if message["type"] == "http.response.start":
                 started = True
@@ -145,7 +152,7 @@ class Guard:
                 await problem(500, "server", "Bothy stumbled over this; it is in the log. Nothing else is affected.")(scope, receive, sending)
             if taken > self.max_body and not started:
                 taken = 0
-                await problem(413, "body", f"is larger than {self.max_body:,} bytes")(scope, receive, sending)
+                await problem(413, "body", f"is larger than {most:,} bytes")(scope, receive, sending)
         finally:
             if self.log_requests:
                 log.info("request", method=scope["method"], path=scope["path"], status=status, ms=round(1000 * (time.perf_counter() - start), 1))

@@ -4,13 +4,19 @@ from __future__ import annotations
 
 import datetime as dt
 import re
+import tempfile
 import uuid
-from typing import Annotated
+from collections.abc import Iterator
+from typing import IO, Annotated
 from urllib.parse import quote
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
+from fastapi.concurrency import run_in_threadpool
+from fastapi.responses import StreamingResponse
 from pydantic import AfterValidator, BaseModel, Field, StringConstraints
 
+from bothy.api.photos import Pictures
+from bothy.api.problems import ProblemBody
 from bothy.api.state import Store, computed
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
@@ -18,8 +24,10 @@ from bothy.core.design.vehicle import Preset, Vehicle
 from bothy.core.plain import as_text, not_text
 from bothy.core.region import RegionKey
 from bothy.core.sound import Sound
-from bothy.formats import project_file
-from bothy.store.projects import PUT_AWAY_DAYS
+from bothy.formats import archive, picture, project_file
+from bothy.jobs.bounded import BOUNDED
+from bothy.store.photos import Photos
+from bothy.store.projects import PUT_AWAY_DAYS, Missing, Projects
 
 router = APIRouter(prefix="/api/projects", tags=["projects"])
 
@@ -118,7 +126,11 @@ def restore_project(project_id: uuid.UUID, store: Store) -> None:
 
 @router.post("/import", operation_id="importProject", status_code=201)
 def import_project(body: FileText, store: Store) -> Made:
-    file = project_file.read(body.text)
+    return _imported(body.text, store)
+
+
+def _imported(text: str, store: Projects) -> Made:
+    file = project_file.read(text)
     checked: list[tuple[str, Sound]] = []
     for i, v in enumerate(file.variants):
         try:
@@ -145,3 +157,58 @@ def attachment(name: str) -> dict[str, str]:
 def export_project(project_id: uuid.UUID, store: Store) -> Response:
     p = store.whole(project_id)
     return Response(project_file.write(p.name, p.variants, p.building, p.evidence), media_type="application/json", headers=attachment(f"{p.name}.bothy.json"))
+
+
+IN_MEMORY = 8_000_000
+PIECE = 1 << 20
+
+
+def _pieces(file: IO[bytes]) -> Iterator[bytes]:
+    with file:
+        file.seek(0)
+        while data := file.read(PIECE):
+            yield data
+
+
+def _had(photos: Photos, sha256: str) -> bytes | None:
+    try:
+        return photos.get(sha256)
+    except Missing:
+        return None
+
+
+@router.get("/{project_id}/archive", operation_id="exportArchive", response_class=Response, responses={404: {"model": ProblemBody}})
+def export_archive(project_id: uuid.UUID, store: Store, photos: Pictures) -> Response:
+    """The project with its photographs, as one zip."""
+    p = store.whole(project_id)
+    text = project_file.write(p.name, p.variants, p.building, p.evidence)
+    out = tempfile.SpooledTemporaryFile(IN_MEMORY)  # noqa: SIM115 - closed once it is sent
+    archive.write(out, text, ((h, _had(photos, h)) for h in archive.photos_named(text)))
+    return StreamingResponse(_pieces(out), media_type="application/zip", headers=attachment(f"{p.name}.bothy.zip"))
+
+
+@router.post(
+    "/archive",
+    operation_id="importArchive",
+    status_code=201,
+    responses={422: {"model": ProblemBody}},
+    openapi_extra={"requestBody": {"required": True, "content": {"application/zip": {"schema": {"type": "string", "format": "binary"}}}}},
+)
+async def import_archive(request: Request, store: Store, photos: Pictures) -> Made:
+    """A project from an archive (zip as the body). Every photograph is looked at before anything is kept; the project comes last, whole."""
+    with tempfile.SpooledTemporaryFile(IN_MEMORY) as file:
+        async for data in request.stream():
+            file.write(data)
+
+        def bring() -> Made:
+            file.seek(0)
+            found = archive.opened(file)
+            project_file.read(found.text)
+            for _, data in found.photos():
+                BOUNDED.run("file", picture.as_kept, data)
+            for sha256, data in found.photos():
+                made: picture.Kept = BOUNDED.run("file", picture.as_kept, data)
+                photos.put(sha256, made.data, made.thumb, made.width, made.height)
+            return _imported(found.text, store)
+
+        return await run_in_threadpool(bring)

@@ -23,7 +23,7 @@ from bothy.core.region import REGIONS
 from bothy.core.units import parse
 from bothy.core.warmth.presets import BUILD_UPS
 from bothy.core.warmth.surfaces import worked
-from bothy.formats import appliances_csv, project_file
+from bothy.formats import appliances_csv, archive, project_file
 from bothy.formats.method_pages import MethodPage, read_pages
 from bothy.formats.workbook import from_xlsx
 from bothy.jobs.bounded import BOUNDED
@@ -270,6 +270,12 @@ def read_appliance_cell(body: CellText) -> CellOut:
 @router.get("/schema/project.json", operation_id="projectSchema")
 def project_schema() -> dict[str, Any]:
     return project_file.schema()
+
+
+@router.get("/schema/archive.json", operation_id="archiveSchema")
+def archive_schema() -> dict[str, Any]:
+    """The JSON Schema of an archive's list."""
+    return archive.schema()
 
 
 @cache

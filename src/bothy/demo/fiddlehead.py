@@ -13,7 +13,7 @@ from bothy.core.design.document import Design, load_design
 from bothy.core.facts.document import Facts
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
-from bothy.demo.laid_out import building_of, places_of, proof_of
+from bothy.demo.laid_out import book_of, building_of, places_of, proof_of
 from bothy.demo.parts import from_catalogue, windows
 from bothy.demo.warm import FIDDLEHEAD
 
@@ -196,9 +196,10 @@ def design() -> Design:
             c["raceways"] = ["street-side"]
     data["fit"] = places_of("fiddlehead")
     data["build"] = building_of("fiddlehead")[0]
+    data["handover"] = book_of("fiddlehead")[0]
     return load_design(data)
 
 
 def facts() -> Facts:
-    """The dealer's test of the gas, and the log of the build."""
-    return Facts.model_validate({**lpg.FIDDLEHEAD_FACTS, **building_of("fiddlehead")[1], **proof_of("fiddlehead")})
+    """The dealer's test of the gas, the log of the build, the proof, and the book: all but the electrician's certificate."""
+    return Facts.model_validate({**lpg.FIDDLEHEAD_FACTS, **building_of("fiddlehead")[1], **proof_of("fiddlehead"), **book_of("fiddlehead")[1]})

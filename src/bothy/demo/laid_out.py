@@ -24,3 +24,9 @@ def proof_of(demo: str) -> dict[str, Any]:
     """What was proved on a demo so far: facts."""
     made: dict[str, Any] = json.loads((resources.files(__package__) / "places" / f"{demo}_proof.json").read_text(encoding="utf-8"))
     return made
+
+
+def book_of(demo: str) -> tuple[dict[str, Any], dict[str, Any]]:
+    """What a demo's book was told: part of the design document, and facts."""
+    made = json.loads((resources.files(__package__) / "places" / f"{demo}_book.json").read_text(encoding="utf-8"))
+    return made["handover"], made["facts"]

@@ -38,6 +38,26 @@ def _jpeg(image: Image.Image, most: int) -> bytes:
     return out.getvalue()
 
 
+def as_kept(data: bytes) -> Kept:
+    """A photograph that was kept before, byte for byte, with a new thumbnail. Raises :class:`BadInput` where it isn't as Bothy keeps them."""
+    if len(data) > 2 * MOST_BYTES:
+        raise BadInput("photos", f"has {len(data) / 1e3:.0f} kB; Bothy keeps at most {2 * MOST_BYTES / 1e3:.0f} kB")
+    try:
+        image = Image.open(io.BytesIO(data), formats=("JPEG",))
+        if max(image.size) > LONGEST:
+            raise BadInput("photos", f"has {image.width} × {image.height} pixels; Bothy keeps at most {LONGEST}")
+        if image.getexif() or "comment" in image.info:
+            raise BadInput("photos", "holds more than a picture: where or with what it was taken. Take it in as a photograph, not in an archive")
+        small = image.convert("RGB")
+    except BadInput:
+        raise
+    except (UnidentifiedImageError, Image.DecompressionBombError, OSError, ValueError, SyntaxError, TypeError, KeyError) as exc:
+        raise BadInput("photos", f"is no picture as Bothy keeps them: {str(exc)[:80]}") from None
+    width, height = small.size
+    small.thumbnail((THUMB, THUMB), Image.Resampling.LANCZOS)
+    return Kept(data, _jpeg(small, 40_000), width, height, hashlib.sha256(data).hexdigest())
+
+
 def kept(data: bytes) -> Kept:
     """A photograph made ready to be kept. Raises :class:`BadInput` where it is no picture, or too large to be opened."""
     if len(data) > MOST_SENT:

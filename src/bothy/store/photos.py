@@ -29,8 +29,8 @@ class Photos:
     def purge(self, before: dt.datetime) -> int:
         """Delete photographs from before a time that no entry of any evidence names any more. How many went."""
         with Session(self._engine) as s, s.begin():
-            payloads = s.scalars(select(EvidenceRow.payload).where(EvidenceRow.kind == "photo", EvidenceRow.payload.is_not(None)))
-            named = {json.loads(p).get("sha256") for p in payloads if p}
+            payloads = s.scalars(select(EvidenceRow.payload).where(EvidenceRow.kind.in_(("photo", "paper")), EvidenceRow.payload.is_not(None)))
+            named = {h for p in payloads if p for h in (json.loads(p).get("sha256"), json.loads(p).get("signature")) if h}
             old = s.scalars(select(PhotoRow.sha256).where(PhotoRow.created_at < before)).all()
             gone = [x for x in old if x not in named]
             for x in gone:

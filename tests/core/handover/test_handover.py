@@ -15,9 +15,13 @@ from bothy.core.calculators import calculate
 from bothy.core.contract import BadInput
 from bothy.core.design.edit import apply_patch
 from bothy.core.facts.document import Facts
-from bothy.core.handover.book import CARE, PAPERS, book, care_of, papers_of
+from bothy.core.handover.book import book
+from bothy.core.handover.care import CARE, care_of
 from bothy.core.handover.maintenance import due, months_later
+from bothy.core.handover.papers import PAPERS, papers_of
+from bothy.core.handover.spoken import spoken
 from bothy.core.report import report
+from bothy.core.words.said import Reader
 from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.formats import book_files
 
@@ -94,7 +98,7 @@ def test_a_vehicle_without_gas_has_no_card_for_it() -> None:
 
 
 def test_where_it_is_found_is_what_was_written_before_what_layout_says() -> None:
-    d = fiddlehead.design()
+    d = apply_patch(fiddlehead.design(), [{"op": "replace", "path": "/handover/where", "value": {}}])
     plain = next(b for b in book(d, report(d), Facts(), DAY, "T", "p").pages[0].blocks if b.kind == "table").rows
     assert "from the rear" in next(r for r in plain if r[0] == "Battery")[2]
     said = apply_patch(d, [{"op": "replace", "path": "/handover/where", "value": {"battery_switch": "red key behind the seat", "extinguisher": "by the door"}}])
@@ -183,11 +187,73 @@ def test_soon_is_a_tenth_of_the_kilometres_and_overdue_is_under_none() -> None:
 def test_what_was_done_moves_its_date() -> None:
     d = curlew.design()
     never = {c.id: c for c in care_of(d, Facts(), DAY)}
-    assert {c.status for c in never.values()} == {"never_done"}
+    assert never["first"].status == "soon" and {c.status for c in never.values() if not c.once} == {"never_done"}
     done = Facts.model_validate({"services": [{"id": "a", "item": "battery", "on": "2027-05-30"}, {"id": "b", "item": "battery", "on": "2026-01-01"}]})
     now = {c.id: c for c in care_of(d, done, DAY)}
     assert now["battery"].status == "ok" and now["battery"].due == "2027-11-30" and now["battery"].last == "2027-05-30"
     assert {x[0] for x in CARE} >= set(now)
+
+
+def test_kilometres_count_where_the_odometer_is_known() -> None:
+    d = apply_patch(
+        curlew.design(),
+        [
+            {"op": "replace", "path": "/handover/start_km", "value": 48_000},
+            {"op": "replace", "path": "/handover/odometer_km", "value": 48_300},
+            {"op": "replace", "path": "/handover/km_per_day", "value": 50},
+        ],
+    )
+    first = next(c for c in care_of(d, Facts(), DAY) if c.id == "first")
+    assert (first.km_left, first.due, first.status) == (200, "2027-06-05", "ok"), "200 km at 50 a day"
+    done = Facts.model_validate(
+        {"services": [{"id": "a", "item": "first", "on": "2027-06-04"}, {"id": "b", "item": "joints", "on": "2027-05-01", "odometer_km": 40_000, "cost": 30}]}
+    )
+    now = {c.id: c for c in care_of(d, done, DAY)}
+    assert "first" not in now, "it is done once"
+    assert (now["joints"].km_left, now["joints"].due, now["joints"].cost) == (1_700, "2027-07-05", 30), "34 days at 50 km, before the twelve months"
+    over = Facts.model_validate({"services": [{"id": "b", "item": "joints", "on": "2027-05-01", "odometer_km": 38_000}]})
+    assert {c.id: c for c in care_of(d, over, DAY)}["joints"].status == "overdue"
+
+
+def test_switches_valves_ways_and_manuals_are_of_the_design() -> None:
+    d = curlew.design()
+    r = report(d)
+    b = made(curlew)
+    pages = {p.id: p for p in b.pages}
+    panel = r.wiring.panel
+    assert panel is not None
+    on_panel = next(x for x in pages["switches"].blocks if x.kind == "table").rows
+    assert len(on_panel) == len(panel.shapes)
+    behind = [x for x in pages["routes"].blocks if x.kind == "table"]
+    assert sum(len(x.rows) for x in behind) == sum(len(w.rows) for w in r.fit.walls)
+    listed = next(x for x in pages["manuals"].blocks if x.kind == "table").rows
+    name = listed[0][0]
+    told = apply_patch(d, [{"op": "add", "path": "/handover/manuals", "value": {name: "folder, tab 1"}}])
+    again = {p.id: p for p in book(told, report(told), Facts(), DAY, "C", "p").pages}["manuals"]
+    assert next(x for x in again.blocks if x.kind == "table").rows[0] == [name, "folder, tab 1"]
+    assert f"{len(listed) - 1} manuals" in again.missing[0].text
+
+
+def test_an_american_reads_feet_and_faucets_and_copper_stays() -> None:
+    b = spoken(made(fiddlehead), Reader("us", "us"))
+    text = " ".join([x for p in b.pages if p.id not in ("method", "open") for k in p.blocks for x in (k.text, *k.items, *(c for row in k.rows for c in row))])
+    assert not re.search(r"\d (m|kg|km|L|kPa|mbar|°C)\b", text), re.findall(r".{30}\d (?:m|kg|km|L|kPa|mbar|°C)\b", text)[:5]
+    assert re.search(r"\d.(ft|lb|mi|gal)\b", text)
+    assert "faucet" in text and " tap " not in text
+    plain = made(fiddlehead)
+    assert [len(p.blocks) for p in plain.pages] == [len(p.blocks) for p in b.pages]
+    metric = spoken(plain, Reader("metric", "uk"))
+    assert [p.title for p in metric.pages] == [p.title for p in plain.pages]
+
+
+def test_a_signature_stands_in_the_book_as_its_picture() -> None:
+    hash_ = "ab" * 32
+    b = made(curlew, {"papers": [{"id": "dc", "name": "B. Uilder", "on": "2027-05-30", "signature": hash_}]})
+    blocks = next(p for p in b.pages if p.id == "papers").blocks
+    assert [k.text for k in blocks if k.kind == "picture"] == [f"photo:{hash_}"]
+    assert next(p for p in b.papers if p.id == "dc").signature == hash_
+    with pytest.raises(ValueError, match="signature"):
+        Facts.model_validate({"papers": [{"id": "dc", "name": "B", "signature": "my name"}]})
 
 
 def test_papers_follow_what_the_vehicle_has() -> None:

@@ -28,13 +28,15 @@ export async function scaled(file: File): Promise<Blob | null> {
   }
 }
 
-async function sent(file: File): Promise<Item> {
-  const body = (await scaled(file)) ?? file;
+/** Have the server keep a picture; throws with what is wrong with it. */
+export async function kept(body: Blob, name: string): Promise<Item> {
   const answer = await fetch("/api/photos", { method: "POST", body, headers: { "content-type": "image/jpeg" } });
   const said = await answer.json().catch(() => null);
-  if (!answer.ok) throw new Error(`${file.name} ${said?.error?.message ?? "wasn’t taken"}`);
+  if (!answer.ok) throw new Error(`${name} ${said?.error?.message ?? "wasn’t taken"}`);
   return said as Item;
 }
+
+const sent = async (file: File) => kept((await scaled(file)) ?? file, file.name);
 
 const today = () => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
 

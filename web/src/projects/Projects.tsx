@@ -132,6 +132,9 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
         <a className="btn mr-1 no-underline" href={`/api/projects/${project.id}/file`} download>
           Export
         </a>
+        <a className="btn mr-1 no-underline" href={`/api/projects/${project.id}/archive`} download title="The project with its photographs, one zip">
+          With photos
+        </a>
         <button type="button" className="btn" onClick={() => onDelete(project)}>
           Delete…
         </button>
@@ -196,14 +199,23 @@ export function Component() {
     if (!chosen) return;
     setProblem(null);
     try {
+      if (/\.zip$/i.test(chosen.name)) {
+        const answer = await fetch("/api/projects/archive", { method: "POST", body: chosen, headers: { "content-type": "application/zip" } });
+        const said = await answer.json().catch(() => null);
+        if (!answer.ok) throw new Error(said?.error?.message ?? "wasn’t taken");
+        changed();
+        go(`/v/${(said as Schemas["Made"]).variant_id}/vehicle`);
+        return;
+      }
       if (chosen.size > 8_000_000) throw new Error(`is ${(chosen.size / 1e6).toFixed(1)} MB; a project file has at most 8 MB`);
       const made = await take(api.POST("/api/projects/import", { body: { text: await chosen.text() } }));
       changed();
       go(`/v/${made.variant_id}/vehicle`);
     } catch (e) {
       setProblem(`${chosen.name}: ${(e as Error).message}`);
+    } finally {
+      if (file.current) file.current.value = "";
     }
-    if (file.current) file.current.value = "";
   };
   const putAway = async () => {
     if (!doomed) return;
@@ -236,7 +248,7 @@ export function Component() {
           <input
             ref={file}
             type="file"
-            accept=".json,application/json"
+            accept=".json,.zip,application/json,application/zip"
             className="sr-only"
             tabIndex={-1}
             aria-label="Project file"

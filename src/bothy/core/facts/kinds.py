@@ -218,13 +218,15 @@ class Purchase(Doc):
 
 
 class Paper(Doc):
-    """A certificate or declaration as it was signed: by whom, with which licence and number, on which day. Only whoever signed it enters it."""
+    """A certificate or declaration as it was signed: by whom, with which licence and number, on which day; ``signature``: a picture of it
+    among the photographs, by its hash. Only whoever signed it enters it."""
 
     id: Annotated[str, Field(min_length=1, max_length=40)]
     name: Annotated[str, Field(min_length=1, max_length=120)]
     licence: Person = ""
     number: Person = ""
     on: Day = ""
+    signature: Annotated[str, Field(pattern="^([0-9a-f]{64})?$")] = ""
 
     @model_validator(mode="after")
     def _licensed(self) -> Self:

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import datetime as dt
-from collections.abc import Iterable
 
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
-from bothy.core.handover.maintenance import due
-from bothy.core.handover.part import Block, BookPage, BookPart, CarePart, Missing, PaperPart
+from bothy.core.handover.care import CARE, care_of
+from bothy.core.handover.page import Page, place, where
+from bothy.core.handover.papers import papers_of
+from bothy.core.handover.part import BookPage, BookPart, CarePart, PaperPart
+from bothy.core.handover.services import manuals, routes, seasons, switches
 from bothy.core.method.sources import Method, written
 from bothy.core.region import REGIONS
 from bothy.core.report import Report
@@ -17,61 +19,8 @@ from bothy.core.wiring.lists import bench_lists
 SOURCE = Method("handover.book")
 
 
-def _place(r: Report, key: str) -> str:
-    """Where a thing stands, in words; empty when it has no place."""
-    t = next((x for x in r.fit.things if x.key == key), None)
-    if t is None or t.box is None:
-        return ""
-    x0, x1, y0, y1, z0, z1 = t.box
-    side = "on the left" if (y0 + y1) / 2 > 0.25 else "on the right" if (y0 + y1) / 2 < -0.25 else "in the middle"
-    high = f"{max(0.0, (z0 + z1) / 2):.1f} m over the floor" if z1 > 0 else "under the floor"
-    return f"{side}, {(x0 + x1) / 2:.1f} m from the rear, {high}"
-
-
-def _where(d: Design, r: Report, what: str, key: str | None) -> str:
-    said = d.handover.where.get(what, "")  # type: ignore[call-overload]
-    return str(said) or (_place(r, key) if key else "")
-
-
-class _Page:
-    """A page that is being written."""
-
-    def __init__(self, id: str, title: str, made_of: str) -> None:
-        self.id, self.title, self.made_of = id, title, made_of
-        self.missing: list[Missing] = []
-        self.blocks: list[Block] = []
-
-    def lack(self, text: str, to: str) -> None:
-        self.missing.append(Missing(text=text, to=to))
-
-    def heading(self, text: str) -> None:
-        self.blocks.append(Block(kind="heading", text=text))
-
-    def text(self, text: str) -> None:
-        self.blocks.append(Block(kind="text", text=text))
-
-    def warn(self, text: str) -> None:
-        self.blocks.append(Block(kind="warning", text=text))
-
-    def steps(self, items: Iterable[str]) -> None:
-        self.blocks.append(Block(kind="steps", items=list(items)))
-
-    def points(self, items: Iterable[str]) -> None:
-        self.blocks.append(Block(kind="points", items=list(items)))
-
-    def table(self, head: list[str], rows: list[list[str]]) -> None:
-        if rows:
-            self.blocks.append(Block(kind="table", head=head, rows=rows))
-
-    def picture(self, name: str) -> None:
-        self.blocks.append(Block(kind="picture", text=name))
-
-    def done(self) -> BookPage:
-        return BookPage(id=self.id, title=self.title, made_of=self.made_of, missing=self.missing, blocks=self.blocks)
-
-
 def _isolation(d: Design, r: Report) -> BookPage:
-    p = _Page("isolation", "Switch it off", "places in Layout, and what you wrote beside")
+    p = Page("isolation", "Switch it off", "places in Layout, and what you wrote beside")
     p.warn("In a fire or a smell of gas: everybody out first. Switch off only what can be reached on the way.")
     rows = []
     gas, water = bool(d.gas.vessels), bool(d.water.tanks or d.water.pump)
@@ -93,12 +42,12 @@ def _isolation(d: Design, r: Report) -> BookPage:
     for what, name, how, key, there in asked:
         if not there:
             continue
-        at = _where(d, r, what, key)
+        at = where(d, r, what, key)
         rows.append([name, how, at or "not entered"])
         if not at:
             p.lack(f"Where the {name.lower()} is switched off", "handover")
     for what, name in (("extinguisher", "Extinguisher"), ("fire_blanket", "Fire blanket"), ("first_aid", "First aid")):
-        at = _where(d, r, what, None)
+        at = where(d, r, what, None)
         if at:
             rows.append([name, "", at])
         elif what == "extinguisher":
@@ -110,7 +59,7 @@ def _isolation(d: Design, r: Report) -> BookPage:
 
 
 def _emergency(d: Design) -> BookPage:
-    p = _Page("emergency", "In an emergency", "what the vehicle has; the number of its region")
+    p = Page("emergency", "In an emergency", "what the vehicle has; the number of its region")
     number = {"uk": "999 or 112", "eu": "112", "us": "911", "au": "000"}[d.region]
     p.warn(f"Emergency call: {number}. Say where you are before anything else.")
     p.heading("Fire")
@@ -151,7 +100,7 @@ def _emergency(d: Design) -> BookPage:
 
 
 def _schedule(d: Design, r: Report, facts: Facts) -> BookPage:
-    p = _Page("circuits", "Circuits", "Wiring, with what was measured")
+    p = Page("circuits", "Circuits", "Wiring, with what was measured")
     read = {x.circuit: x for x in facts.readings}
     rows, unread = [], 0
     sheet = {x.circuit: x for x in r.prove.rows}
@@ -184,7 +133,7 @@ def _schedule(d: Design, r: Report, facts: Facts) -> BookPage:
 
 
 def _fuses(d: Design, r: Report, facts: Facts) -> BookPage:
-    p = _Page("fuses", "Fuses and spares", "Wiring")
+    p = Page("fuses", "Fuses and spares", "Wiring")
     lists = bench_lists(d, r.wiring.circuits, r.wiring.raceways, r.wiring.others, facts)
     if not lists.fuses:
         p.lack("No fuse is chosen yet", "wiring")
@@ -193,7 +142,7 @@ def _fuses(d: Design, r: Report, facts: Facts) -> BookPage:
     rows = [[r.wiring.circuits[c.id].code, c.name, f"{r.wiring.circuits[c.id].fuse_a:g} A"] for c in d.wiring.circuits if r.wiring.circuits[c.id].fuse_a]
     p.heading("What each protects")
     p.table(["code", "circuit", "fuse"], rows)
-    at = _where(d, r, "fuse_board", next((f"wiring:{b.id}" for b in d.wiring.boards), None))
+    at = where(d, r, "fuse_board", next((f"wiring:{b.id}" for b in d.wiring.boards), None))
     if at:
         p.text(f"The board is {at}.")
     elif rows:
@@ -202,9 +151,9 @@ def _fuses(d: Design, r: Report, facts: Facts) -> BookPage:
 
 
 def _water(d: Design, r: Report) -> BookPage:
-    p = _Page("water", "Water: fill, drain, frost", "Water")
+    p = Page("water", "Water: fill, drain, frost", "Water")
     tanks = [
-        [t.name, t.holds, f"{r.water.tanks[t.id].full_l:.0f} L" if t.id in r.water.tanks else "–", _place(r, f"water:{t.id}") or t.place] for t in d.water.tanks
+        [t.name, t.holds, f"{r.water.tanks[t.id].full_l:.0f} L" if t.id in r.water.tanks else "–", place(r, f"water:{t.id}") or t.place] for t in d.water.tanks
     ]
     p.table(["tank", "holds", "full", "where"], tanks)
     p.heading("Fill")
@@ -226,7 +175,7 @@ def _water(d: Design, r: Report) -> BookPage:
     p.points(
         ["Chlorine or what its maker names, through every tap.", "Let it stand as long as it says, then rinse until nothing smells.", "Never mix cleaners."]
     )
-    at = _where(d, r, "water_drain", "water:pump")
+    at = where(d, r, "water_drain", "water:pump")
     if not at:
         p.lack("Where the water is drained", "handover")
     if r.water.frost:
@@ -236,7 +185,7 @@ def _water(d: Design, r: Report) -> BookPage:
 
 
 def _before_driving(d: Design) -> BookPage:
-    p = _Page("driving", "Before you drive", "what the vehicle has")
+    p = Page("driving", "Before you drive", "what the vehicle has")
     items = ["Steps in, awning in, doors and lids latched.", "Windows and roof fans shut.", "Everything that can fly is stowed; heavy things low."]
     if d.power.shore is not None:
         items.insert(0, "Mains lead off, stowed, flap shut.")
@@ -257,7 +206,7 @@ def _before_driving(d: Design) -> BookPage:
 
 
 def _weights(d: Design, r: Report, facts: Facts) -> BookPage:
-    p = _Page("weights", "Weights and tyres", "Layout and weight, the weighbridge")
+    p = Page("weights", "Weights and tyres", "Layout and weight, the weighbridge")
     w = r.fit.weight
     p.table(
         ["loading", "whole", "front axle", "rear axle", "left"],
@@ -279,7 +228,7 @@ def _weights(d: Design, r: Report, facts: Facts) -> BookPage:
         for n, v in (("whole", w.gross_limit_kg), ("front axle", w.front_limit_kg), ("rear axle", w.rear_limit_kg), ("roof", w.roof_limit_kg))
         if v is not None
     ]
-    p.table(["limit", "kg"], [[n, f"{v:.0f}"] for n, v in limits])
+    p.table(["limit", "at most"], [[n, f"{v:.0f} kg"] for n, v in limits])
     if facts.weighings:
         p.heading("Weighed")
         p.table(["on", "front", "rear"], [[x.on or "–", f"{x.front_kg:.0f} kg", f"{x.rear_kg:.0f} kg"] for x in facts.weighings])
@@ -290,7 +239,7 @@ def _weights(d: Design, r: Report, facts: Facts) -> BookPage:
 
 
 def _tests(d: Design, r: Report, facts: Facts) -> BookPage:
-    p = _Page("tests", "Test record", "what was measured")
+    p = Page("tests", "Test record", "what was measured")
     names = {c.id: c.name for c in d.wiring.circuits}
     p.table(
         ["circuit", "at the load", "amps", "on", "by"],
@@ -351,7 +300,7 @@ ZONES = {
 
 def _photos(facts: Facts) -> BookPage:
     """Photographs by zone, the newest of each last."""
-    p = _Page("photos", "Photographs", "what was photographed")
+    p = Page("photos", "Photographs", "what was photographed")
     shown = facts.photos[-MOST_PHOTOS:]
     for zone in dict.fromkeys(x.zone for x in shown):
         p.heading(ZONES.get(zone, zone.replace("_", " ").capitalize()))
@@ -365,75 +314,16 @@ def _photos(facts: Facts) -> BookPage:
     return p.done()
 
 
-PAPERS: dict[str, dict[str, str]] = {
-    "mains": {
-        "uk": "Installation certificate, BS 7671 with part 721",
-        "eu": "Test report, HD 60364-7-721, national form",
-        "us": "Inspection to NEC article 551, where it is asked for",
-        "au": "Certificate of compliance, AS/NZS 3001.2",
-    },
-    "gas": {
-        "uk": "Gas safety record, EN 1949",
-        "eu": "Inspection certificate, EN 1949, national form",
-        "us": "Leakage test record, NFPA 1192",
-        "au": "Compliance certificate and plate, AS/NZS 5601.2",
-    },
-    "dc": {
-        "uk": "Builder’s declaration for low voltage, EN 1648",
-        "eu": "Builder’s declaration for low voltage, EN 1648",
-        "us": "Builder’s declaration for low voltage, NFPA 1192",
-        "au": "Builder’s declaration for low voltage, AS/NZS 3001.2",
-    },
-    "vehicle": {
-        "uk": "Change of body type",
-        "eu": "Technical inspection and entry in the papers",
-        "us": "Title or registration as a motor home, by state",
-        "au": "Approval of the modification",
-    },
-    "seats": {"uk": "Approval of seats and belts", "eu": "Approval of seats and belts", "us": "Statement to FMVSS", "au": "Engineer’s certificate"},
-}
-BY = {"mains": "a licensed electrician", "gas": "a licensed gas fitter", "dc": "the builder", "vehicle": "the authority", "seats": "an engineer"}
-
-
-def papers_of(d: Design, facts: Facts) -> list[PaperPart]:
-    """The papers that a vehicle needs in its region, with who signed them; nothing is ever filled in as if signed."""
-    signed = {x.id: x for x in facts.papers}
-    mains = d.power.shore is not None or any(c.kind == "ac" for c in d.wiring.circuits)
-    there = {
-        "mains": mains,
-        "gas": bool(d.gas.vessels and d.gas.appliances),
-        "dc": bool(d.wiring.circuits),
-        "vehicle": "registration" in d.build.also,
-        "seats": "belted_seat" in d.build.also,
-    }
-    out = []
-    for system, needed in there.items():
-        if not needed:
-            continue
-        s = signed.get(system)
-        out.append(
-            PaperPart(
-                id=system,
-                name=PAPERS[system][d.region],
-                system=system,
-                by=BY[system],
-                needed=system in ("mains", "gas", "seats"),
-                signed_by=s.name if s else "",
-                licence=s.licence if s else "",
-                number=s.number if s else "",
-                on=s.on if s else "",
-            )
-        )
-    return out
-
-
 def _papers(d: Design, papers: list[PaperPart]) -> BookPage:
-    p = _Page("papers", "Certificates and declarations", "what was signed")
+    p = Page("papers", "Certificates and declarations", "what was signed")
     p.table(
         ["paper", "signed by", "licence", "number", "on"],
         [[x.name, x.signed_by or "not signed", x.licence or "–", x.number or "–", x.on or "–"] for x in papers],
     )
     for x in papers:
+        if x.signature:
+            p.picture(f"photo:{x.signature}")
+            p.text(f"The signature of {x.signed_by}: {x.name}, {x.on}.")
         if not x.signed_by:
             p.lack(f"{x.name}: to be signed by {x.by}", "handover")
     if not papers:
@@ -442,79 +332,33 @@ def _papers(d: Design, papers: list[PaperPart]) -> BookPage:
     return p.done()
 
 
-CARE: tuple[tuple[str, str, int, str, str], ...] = (
-    ("joints", "Bolted joints, panel and rack fixings", 12, "always", "With a torque wrench, battery switch off; once after the first 500 km, too."),
-    ("battery", "Battery: voltage, terminals, straps", 6, "bank", "Clean and tight; flooded ones: level."),
-    ("alarms", "Carbon monoxide, smoke and gas alarm", 1, "always", "By their button; batteries once a year."),
-    ("extinguisher", "Extinguisher", 12, "always", "Gauge in the green; service by its label."),
-    ("rcd", "Residual-current device", 3, "mains", "Its test button, on hook-up."),
-    ("mains", "Mains inspection by the licensed trade", 36, "mains", "Sooner where it is used often, or by your law."),
-    ("gas", "Gas inspection by the licensed trade", 12, "gas", "Every two years in some countries; the law of yours counts."),
-    ("hose", "Gas hose and regulator: dates, cracks", 12, "gas", "Changed by the date that is printed on them."),
-    ("panels", "Panels: clean, bond, glands", 6, "solar", "Not on the roof when it is wet; look under the edges."),
-    ("filter", "Water filter", 6, "filter", "Or by its litres."),
-    ("sanitise", "Clean the water system", 6, "water", "And after it has lain idle."),
-    ("strainer", "Pump strainer", 3, "pump", "Rinse it."),
-    ("valve", "Safety valve of the water heater", 6, "hot", "Lift it once; it must shut again."),
-    ("seals", "Roof and window seals", 6, "always", "Look from inside, too; damp after rain has a reason."),
-    ("damp", "Damp behind linings", 12, "always", "A meter at the corners and round each opening."),
-    ("heater", "Fuel heater: a run of a quarter of an hour", 1, "fuel", "Also in summer; service every two years."),
-    ("fridge", "Fridge: vents and back", 12, "fridge", "Dust off, air free."),
-    ("winter", "Drain for frost", 12, "water", "Before the first night under 2 °C."),
-)
-"""Item, name, months, what it needs, how (typical; data sheets and local law win)."""
+def _due(x: CarePart) -> str:
+    left = f", or in {x.km_left:.0f} km" if x.km_left is not None and x.km_left >= 0 else ", over its km" if x.km_left is not None else ""
+    return f"{x.due or ('when it has run so far' if x.once else 'now')}{left}"
 
 
-def care_of(d: Design, facts: Facts, today: dt.date) -> list[CarePart]:
-    """The maintenance that a vehicle asks for, with when it is due."""
-    kinds = {a.kind for a in d.life.appliances}
-    has = {
-        "always": True,
-        "bank": d.power.bank is not None,
-        "mains": d.power.shore is not None,
-        "gas": bool(d.gas.vessels),
-        "solar": bool(d.power.arrays),
-        "filter": bool(d.water.filters),
-        "water": bool(d.water.tanks),
-        "pump": d.water.pump is not None,
-        "hot": d.water.hot is not None,
-        "fuel": any(h.fuel in ("diesel", "petrol") for h in d.warmth.heaters),
-        "fridge": "cooling" in kinds,
-    }
-    last: dict[str, dt.date] = {}
-    for s in facts.services:
-        try:
-            day = dt.date.fromisoformat(s.on[:10])
-        except ValueError:
-            continue
-        last[s.item] = max(last.get(s.item, day), day)
-    out = []
-    for id, name, months, needs, how in CARE:
-        if not has[needs]:
-            continue
-        x = due(today, last.get(id), months)
-        out.append(
-            CarePart(
-                id=id,
-                name=name,
-                every=f"{months} months" if months > 1 else "month",
-                last=last[id].isoformat() if id in last else None,
-                due=x.due.isoformat() if x.due else None,
-                status=x.status,
-                how=how,
-            )
+def _care(care: list[CarePart], facts: Facts) -> BookPage:
+    p = Page("care", "Maintenance", "what the vehicle has, and the log")
+    p.table(
+        ["what", "every", "last", "due", "how"],
+        [[x.name, x.every, x.last or "never", _due(x), x.how] for x in care],
+    )
+    done = sorted(facts.services, key=lambda s: s.on, reverse=True)
+    if done:
+        names = {c.id: c.name for c in CARE}
+        p.heading("What was done")
+        p.table(
+            ["on", "what", "by", "odometer", "note"],
+            [
+                [s.on, names.get(s.item, s.item), s.who or "–", f"{s.odometer_km:.0f} km" if s.odometer_km is not None else "–", s.note or "–"]
+                for s in done[:200]
+            ],
         )
-    return out
-
-
-def _care(care: list[CarePart]) -> BookPage:
-    p = _Page("care", "Maintenance", "what the vehicle has, and the log")
-    p.table(["what", "every", "last", "due", "how"], [[x.name, x.every, x.last or "never", x.due or "now", x.how] for x in care])
     return p.done()
 
 
 def _warranties(d: Design, facts: Facts) -> BookPage:
-    p = _Page("warranties", "Warranties and serial numbers", "what was received")
+    p = Page("warranties", "Warranties and serial numbers", "what was received")
     rows = [
         [x.name, x.serial or "–", x.supplier or "–", x.received_on or x.ordered_on or "–", f"{x.warranty_months:.0f} months" if x.warranty_months else "–"]
         for x in facts.purchases
@@ -527,7 +371,7 @@ def _warranties(d: Design, facts: Facts) -> BookPage:
 
 
 def _open(d: Design, r: Report) -> BookPage:
-    p = _Page("open", "Open points and what isn’t known", "findings, answers, assumptions")
+    p = Page("open", "Open points and what isn’t known", "findings, answers, assumptions")
     open_ = [f for f in r.findings if f.severity in ("danger", "fault") and f.accepted is None]
     if open_:
         p.heading("Not put right")
@@ -551,7 +395,7 @@ def _open(d: Design, r: Report) -> BookPage:
 
 
 def _method(r: Report) -> BookPage:
-    p = _Page("method", "How it was reckoned", "Bothy’s method")
+    p = Page("method", "How it was reckoned", "Bothy’s method")
     p.text(
         "Every figure follows from what was entered and the sections named here; each stands in Bothy under How it’s calculated, "
         "with its formula, where it holds and a worked example."
@@ -561,7 +405,7 @@ def _method(r: Report) -> BookPage:
 
 
 def _signed_over() -> BookPage:
-    p = _Page("demonstration", "Shown and understood", "to be signed by hand")
+    p = Page("demonstration", "Shown and understood", "to be signed by hand")
     p.text("Tick what was shown, then sign. The builder shows each; the owner does it once.")
     p.points(
         [
@@ -584,15 +428,19 @@ def book(d: Design, r: Report, facts: Facts, today: dt.date, name: str, variant:
     """The whole book of a design on a day."""
     papers, care = papers_of(d, facts), care_of(d, facts, today)
     pages = [_isolation(d, r), _emergency(d), _before_driving(d), _schedule(d, r, facts), _fuses(d, r, facts)]
+    pages += [x for x in (switches(d, r),) if x is not None]
     if d.water.tanks or d.water.pump is not None:
         pages.append(_water(d, r))
+    pages += [x for x in (routes(r, facts),) if x is not None]
     pages += [
         _weights(d, r, facts),
         _tests(d, r, facts),
         _photos(facts),
         _papers(d, papers),
-        _care(care),
+        _care(care, facts),
+        seasons(d),
         _warranties(d, facts),
+        manuals(d),
         _open(d, r),
         _method(r),
         _signed_over(),

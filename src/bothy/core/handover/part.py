@@ -37,7 +37,7 @@ class BookPage(BaseModel):
 
 
 class PaperPart(BaseModel):
-    """A paper of the region: who signs it, whether the system waits for it, and its signature."""
+    """A paper of the region: who signs it, whether the system waits for it, and who signed; ``signature``: its picture, by its hash."""
 
     id: str
     name: str
@@ -48,18 +48,22 @@ class PaperPart(BaseModel):
     licence: str
     number: str
     on: str
+    signature: str = ""
 
 
 class CarePart(BaseModel):
-    """An item of maintenance with when it is due."""
+    """An item of maintenance with when it is due, the km that are left, and what it cost so far. ``once``: it isn't done again."""
 
     id: str
     name: str
     every: str
+    once: bool
     last: str | None
     due: str | None
+    km_left: float | None
     status: str
     how: str
+    cost: float
 
 
 class BookPart(BaseModel):

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { useVariant } from "../../data/variant";
 import { Bench } from "../../shell/Bench";
+import { usePerson } from "../../shell/person";
 import { useDay } from "../build/data";
 import { useBook } from "./data";
 import { HandoverSlate } from "./HandoverSlate";
@@ -12,6 +13,7 @@ const FILES = [
   ["The book for a phone (HTML, works offline)", "book.html"],
   ["The book (PDF)", "book.pdf"],
   ["Cards for the wall (PDF, A5)", "cards.pdf"],
+  ["Label sheets for boards and wires (PDF)", "labels"],
   ["Maintenance for a calendar (ICS)", "maintenance.ics"],
   ["Its data (JSON)", "book.json"],
 ] as const;
@@ -20,6 +22,7 @@ export function Component() {
   const { id } = useVariant();
   const day = useDay();
   const made = useBook();
+  const { units } = usePerson();
   const [params, setParams] = useSearchParams();
   const [making, setMaking] = useState<string | null>(null);
   if (!made.data)
@@ -36,10 +39,11 @@ export function Component() {
   const due = b.care.filter((c) => c.status !== "ok").length;
   const take = async (kind: string, word: string) => {
     setMaking(word);
-    const answer = await globalThis.fetch(`/api/variants/${id}/book/file/${kind}?today=${day}`).catch(() => null);
+    const path = kind === "labels" ? `export/labels.pdf` : `book/file/${kind}?today=${day}&units=${units}`;
+    const answer = await globalThis.fetch(`/api/variants/${id}/${path}`).catch(() => null);
     if (answer?.ok) {
       const url = URL.createObjectURL(await answer.blob());
-      Object.assign(document.createElement("a"), { href: url, download: `${b.name} ${kind}` }).click();
+      Object.assign(document.createElement("a"), { href: url, download: `${b.name} ${kind === "labels" ? "labels.pdf" : kind}` }).click();
       setTimeout(() => URL.revokeObjectURL(url), 60_000);
       setMaking(null);
     } else setMaking(`${word} could not be made`);

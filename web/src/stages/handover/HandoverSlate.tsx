@@ -1,10 +1,11 @@
 /** What the book is made from: where things are found, who signs, what is due. */
 import { useState } from "react";
 import { TextProperty } from "../../parts/Property";
-import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { dayWord } from "../build/data";
 import { type Book, type Page, useHandover } from "./data";
+import { Maintenance } from "./Service";
+import { Signature } from "./Signature";
 
 const WHERE = [
   ["battery_switch", "battery switch"],
@@ -21,7 +22,7 @@ const WHERE = [
 
 function Sign({ paper }: { paper: Book["papers"][number] }) {
   const h = useHandover();
-  const [f, setF] = useState({ name: "", licence: "", number: "" });
+  const [f, setF] = useState({ name: "", licence: "", number: "", signature: "" });
   const [wrong, setWrong] = useState<string | null>(null);
   if (paper.signed_by)
     return (
@@ -31,13 +32,20 @@ function Sign({ paper }: { paper: Book["papers"][number] }) {
         <button type="button" className="underline" onClick={() => void h.strike(paper.id)}>
           strike it
         </button>
+        {paper.signature && (
+          <img
+            className="block h-10 border border-slate-2 bg-white"
+            src={`/api/photos/${paper.signature}?thumb=true`}
+            alt={`Signature of ${paper.signed_by}`}
+          />
+        )}
       </p>
     );
   const put = async () => {
     if (!f.name.trim()) return setWrong("The name of whoever signs");
     if (paper.needed && !f.licence.trim()) return setWrong("The number of the licence");
     setWrong(null);
-    await h.sign(paper.id, { name: f.name.trim(), licence: f.licence.trim(), number: f.number.trim() });
+    await h.sign(paper.id, { name: f.name.trim(), licence: f.licence.trim(), number: f.number.trim(), signature: f.signature });
   };
   return (
     <form
@@ -78,6 +86,7 @@ function Sign({ paper }: { paper: Book["papers"][number] }) {
           Enter
         </button>
       </div>
+      <Signature who={f.name} value={f.signature} onSet={(signature) => setF({ ...f, signature })} />
       {wrong && (
         <span role="alert" className="text-[12px] text-[#f3b3a4]">
           {wrong}
@@ -89,9 +98,9 @@ function Sign({ paper }: { paper: Book["papers"][number] }) {
 
 export function HandoverSlate({ b, page }: { b: Book; page: Page }) {
   const h = useHandover();
-  const say = useSaid();
   const where = (h.doc.where ?? {}) as Record<string, string>;
-  const due = b.care.filter((c) => c.status !== "ok");
+  // asked for where they are looked at: there may be dozens
+  const manuals = page.id === "manuals" ? (page.blocks.find((x) => x.kind === "table")?.rows ?? []) : [];
   return (
     <Slate title={page.title} sub={`made from ${page.made_of}`}>
       {b.held_back.length > 0 && (
@@ -106,23 +115,22 @@ export function HandoverSlate({ b, page }: { b: Book; page: Page }) {
       {b.papers.map((p) => (
         <Sign key={`${p.id}${p.signed_by}`} paper={p} />
       ))}
-      <h3 className="mb-1 mt-3 font-display text-[14px]">Maintenance</h3>
-      <p className="my-1 text-[12px]">
-        {due.length} of {b.care.length} are due.
-      </p>
-      {b.care.map((c) => (
-        <div key={c.id} className="my-0.5 flex items-baseline justify-between gap-2 text-[12px]">
-          <span className={c.status === "overdue" ? "text-[#f3b3a4]" : ""} title={say(c.how)}>
-            {say(c.name)}
-            <span className="block text-chalk-dim">
-              {c.last ? `last ${dayWord(c.last, true)}, due ${dayWord(c.due, true)}` : `every ${c.every}; never done`}
-            </span>
-          </span>
-          <button type="button" className="underline" aria-label={`${c.name}: done today`} onClick={() => void h.serve(c.id, c.name)}>
-            done
-          </button>
-        </div>
-      ))}
+      {manuals.length > 0 && (
+        <>
+          <h3 className="mb-1 mt-3 font-display text-[14px]">Manuals</h3>
+          {manuals.map(([name]) => (
+            <TextProperty
+              key={name}
+              label={name ?? ""}
+              value={((h.doc.manuals ?? {}) as Record<string, string>)[name ?? ""] ?? ""}
+              maxLength={300}
+              onSet={(v) => void h.setManual(name ?? "", v)}
+            />
+          ))}
+          <p className="my-1 text-[12px] text-chalk-dim">Where it is: a folder aboard, or a file’s name.</p>
+        </>
+      )}
+      <Maintenance b={b} />
     </Slate>
   );
 }

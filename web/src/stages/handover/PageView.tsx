@@ -6,10 +6,12 @@ import type { Page } from "./data";
 
 export function PageView({ p }: { p: Page }) {
   const { id } = useVariant();
-  const say = useSaid();
+  const spoken = useSaid();
+  // a cable's square millimetres are read as such everywhere
+  const say = (text: string) => spoken(text, ["circuits", "fuses", "tests"].includes(p.id) ? "wiring" : undefined);
   return (
     <article className="mx-auto max-w-[46rem] p-5 text-[15px]" aria-label={p.title}>
-      <h2 className="m-0 border-b border-peat pb-1 font-display text-[22px] font-semibold">{p.title}</h2>
+      <h2 className="m-0 border-b border-peat pb-1 font-display text-[22px] font-semibold">{say(p.title)}</h2>
       {p.missing.length > 0 && (
         <ul className="my-2 list-none p-0 text-[14px] text-rust">
           {p.missing.map((m) => (
@@ -27,7 +29,7 @@ export function PageView({ p }: { p: Page }) {
         if (b.kind === "heading")
           return (
             <h3 key={key} className="mb-1 mt-4 font-display text-[16px]">
-              {b.text}
+              {say(b.text ?? "")}
             </h3>
           );
         if (b.kind === "text")
@@ -74,7 +76,7 @@ export function PageView({ p }: { p: Page }) {
                 <tr className="border-b border-line text-left text-[11px] text-dim">
                   {(b.head ?? []).map((h) => (
                     <th key={h} scope="col" className="px-1 py-0.5">
-                      {h}
+                      {say(h)}
                     </th>
                   ))}
                 </tr>

@@ -27,19 +27,26 @@ export function useHandover() {
   return {
     ...v,
     doc,
+    day,
+    setManual: (name: string, text: string) => {
+      const manuals = { ...(doc.manuals ?? {}) } as Record<string, string>;
+      if (text.trim()) manuals[name] = text.trim();
+      else delete manuals[name];
+      return v.edit([{ op: "replace", path: "/handover/manuals", value: manuals }], `manual of ${name}`);
+    },
     setWhere: (key: string, text: string, what: string) => {
       const where = { ...(doc.where ?? {}) } as Record<string, string>;
       if (text.trim()) where[key] = text.trim();
       else delete where[key];
       return v.edit([{ op: "replace", path: "/handover/where", value: where }], what);
     },
-    sign: (id: string, fields: { name: string; licence: string; number: string }) => {
+    sign: (id: string, fields: { name: string; licence: string; number: string; signature: string }) => {
       const i = papers.findIndex((p) => p.id === id);
       const value = { id, on: day, ...fields };
       return v.edit([i < 0 ? { op: "add", path: "/facts/papers/-", value } : { op: "replace", path: `/facts/papers/${i}`, value }], `signed: ${id}`);
     },
     strike: (id: string) => v.edit([{ op: "remove", path: `/facts/papers/${papers.findIndex((p) => p.id === id)}` }], `struck the signature of ${id}`),
-    serve: (item: string, name: string) =>
+    serve: (item: string, name: string, on: string, more: object) =>
       v.edit(
         [
           {
@@ -47,11 +54,12 @@ export function useHandover() {
             path: "/facts/services/-",
             value: {
               id: freshId(
-                `${day}-${item}`,
+                `${on}-${item}`,
                 services.map((s) => s.id!),
               ),
               item,
-              on: day,
+              on,
+              ...more,
             },
           },
         ],

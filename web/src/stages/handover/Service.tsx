@@ -1,0 +1,161 @@
+/** Maintenance: what is due, and how it was done: the day, who, the odometer, what it cost, a note. */
+import { useState } from "react";
+import { show } from "../../data/show";
+import { useVariant } from "../../data/variant";
+import { QuantityProperty } from "../../parts/Property";
+import { Quantity } from "../../parts/Quantity";
+import { useMoney, usePerson, useSaid } from "../../shell/person";
+import { dayWord } from "../build/data";
+import { type Book, useHandover } from "./data";
+
+type Item = Book["care"][number];
+
+function Done({ c, close }: { c: Item; close: () => void }) {
+  const h = useHandover();
+  const { currency } = useMoney();
+  const [f, setF] = useState({ on: h.day, who: "", cost: "", note: "" });
+  const [km, setKm] = useState<number | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const put = async () => {
+    const cost = f.cost.trim() === "" ? null : Number(f.cost.replace(",", "."));
+    if (!/^\d{4}-\d\d-\d\d$/.test(f.on)) return setWrong("The day: a date");
+    if (cost !== null && !(cost >= 0)) return setWrong("The cost: a number, like 45");
+    const more = { who: f.who.trim(), note: f.note.trim(), ...(km == null ? {} : { odometer_km: km }), ...(cost == null ? {} : { cost }) };
+    if (await h.serve(c.id, c.name, f.on, more)) close();
+  };
+  return (
+    <form
+      className="my-1 border-l-2 border-slate-2 pl-2"
+      aria-label={`${c.name}: how it was done`}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void put();
+      }}
+    >
+      <div className="flex gap-1">
+        <input className="field-slate min-w-0 flex-1" type="date" aria-label="Day" value={f.on} onChange={(e) => setF({ ...f, on: e.target.value })} />
+        <input
+          className="field-slate min-w-0 flex-1"
+          aria-label="Done by"
+          placeholder="by"
+          maxLength={120}
+          value={f.who}
+          onChange={(e) => setF({ ...f, who: e.target.value })}
+        />
+      </div>
+      <div className="mt-1 flex gap-1">
+        <Quantity
+          slate
+          className="min-w-0 flex-1"
+          label="Odometer"
+          dimension="length"
+          unit="km"
+          value={km ?? undefined}
+          clearable
+          onCommit={(q) => setKm(q ? q.value / 1000 : null)}
+        />
+        <input
+          className="field-slate min-w-0 flex-1"
+          aria-label={`Cost, ${currency}`}
+          placeholder={`cost, ${currency}`}
+          inputMode="decimal"
+          value={f.cost}
+          onChange={(e) => setF({ ...f, cost: e.target.value })}
+        />
+      </div>
+      <div className="mt-1 flex gap-1">
+        <input
+          className="field-slate min-w-0 flex-1"
+          aria-label="Note"
+          placeholder="note"
+          maxLength={400}
+          value={f.note}
+          onChange={(e) => setF({ ...f, note: e.target.value })}
+        />
+        <button type="submit" className="btn btn-slate">
+          Enter
+        </button>
+      </div>
+      {wrong && (
+        <span role="alert" className="text-[12px] text-[#f3b3a4]">
+          {wrong}
+        </span>
+      )}
+    </form>
+  );
+}
+
+export function Maintenance({ b }: { b: Book }) {
+  const { edit } = useVariant();
+  const h = useHandover();
+  const say = useSaid();
+  const { units } = usePerson();
+  const { money } = useMoney();
+  const [open, setOpen] = useState<string | null>(null);
+  const due = b.care.filter((c) => c.status !== "ok");
+  const cost = b.care.reduce((n, c) => n + c.cost, 0);
+  const set = (key: "start_km" | "odometer_km" | "km_per_day", value: number | null, what: string) =>
+    void edit([{ op: "replace", path: `/handover/${key}`, value }], what);
+  return (
+    <>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Maintenance</h3>
+      <p className="my-1 text-[12px]">
+        {due.length} of {b.care.length} are due{cost > 0 && <>; {money(cost)} so far</>}.
+      </p>
+      <QuantityProperty
+        label="odometer at the first trip"
+        value={h.doc.start_km ?? undefined}
+        dimension="length"
+        unit="km"
+        clearable
+        onSet={(v) => set("start_km", v == null ? null : v / 1000, "odometer at the first trip")}
+      />
+      <QuantityProperty
+        label="odometer now"
+        value={h.doc.odometer_km ?? undefined}
+        dimension="length"
+        unit="km"
+        clearable
+        onSet={(v) => set("odometer_km", v == null ? null : v / 1000, "odometer")}
+      />
+      <QuantityProperty
+        label="driven a day"
+        value={h.doc.km_per_day ?? undefined}
+        dimension="length"
+        unit="km"
+        clearable
+        onSet={(v) => set("km_per_day", v == null ? null : v / 1000, "driven a day")}
+      />
+      {b.care.map((c) => (
+        <div key={c.id}>
+          <div className="my-0.5 flex items-baseline justify-between gap-2 text-[12px]">
+            <span className={c.status === "overdue" ? "text-[#f3b3a4]" : ""} title={say(c.how)}>
+              {say(c.name)}
+              <span className="block text-chalk-dim">
+                {c.last
+                  ? `last ${dayWord(c.last, true)}${c.due ? `, due ${dayWord(c.due, true)}` : ""}`
+                  : say(c.once ? `after ${c.every}` : `every ${c.every}; never done`)}
+                {c.km_left != null && `, ${show(Math.max(0, c.km_left), "km", units)} left`}
+              </span>
+            </span>
+            <span className="shrink-0">
+              <button type="button" className="underline" aria-label={`${c.name}: done today`} onClick={() => void h.serve(c.id, c.name, h.day, {})}>
+                done
+              </button>{" "}
+              <button
+                type="button"
+                className="underline"
+                aria-label={`${c.name}: how it was done…`}
+                aria-expanded={open === c.id}
+                onClick={() => setOpen(open === c.id ? null : c.id)}
+              >
+                …
+              </button>
+            </span>
+          </div>
+          {open === c.id && <Done c={c} close={() => setOpen(null)} />}
+        </div>
+      ))}
+    </>
+  );
+}
