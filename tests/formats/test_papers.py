@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import subprocess
+from dataclasses import replace
 from http.server import BaseHTTPRequestHandler, HTTPServer
 from pathlib import Path
 from threading import Thread
@@ -13,8 +14,10 @@ from pypdf import PdfReader
 
 from bothy.core.report import report
 from bothy.core.wiring.lists import bench_lists
+from bothy.core.words.said import Reader
 from bothy.demo import curlew
 from bothy.formats import papers
+from bothy.formats.bench_lists import tables as bench_tables
 from bothy.formats.pdf import Sheet, made, render
 
 FONTS = (Path(__file__).parents[2] / "web" / "node_modules" / "inter-ui" / "web").as_uri()
@@ -116,6 +119,26 @@ def test_schedule_and_lists_name_every_circuit_cable_and_fuse() -> None:
     assert all(c.size in lists for c in LISTS.cables)
     assert all(f.family in lists for f in LISTS.fuses)
     assert "Left wall trunking" in lists
+
+
+def test_tables_are_in_the_readers_units_and_copper_stays() -> None:
+    american = replace(PAPER, reader=Reader("us", "us"))
+    for t in bench_tables(LISTS):
+        name, headings, rows = t
+        _, told, turned = american.table(t)
+        assert len(told) == len(headings) and len(turned) == len(rows)
+        for n, (h, w) in enumerate(zip(headings, told, strict=True)):
+            assert not w.endswith((" m", " kg")), (name, w)
+            for old, new in zip(rows, turned, strict=True):
+                if h.endswith(" m") and isinstance(old[n], float | int):
+                    assert float(new[n]) == pytest.approx(float(old[n]) / 0.3048, rel=0.006)  # type: ignore[arg-type]
+                elif isinstance(old[n], float | int) and h.endswith((" A", " V", " %", "number", "packs")):
+                    assert new[n] == old[n]
+        assert american.table(t) == american.table(t)
+    cable = next(t for t in bench_tables(LISTS) if t[0] == "Cable")
+    assert [r[0] for r in american.table(cable)[2]] == [r[0] for r in cable[2]], "a cable is bought in its own size"
+    assert PAPER.table(cable) == (cable[0], list(cable[1]), [list(r) for r in cable[2]])
+    assert "needed ft" in papers.lists(american, LISTS) and "length one way ft" in papers.circuits(american, DESIGN, REPORT)
 
 
 def test_what_people_typed_is_text_and_never_markup() -> None:

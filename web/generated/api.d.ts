@@ -16092,6 +16092,8 @@ export interface operations {
             query?: {
                 /** @description paper; that of the region when absent */
                 size?: ("A4" | "A3" | "letter") | null;
+                /** @description of the tables; those of the region when absent */
+                units?: ("metric" | "us") | null;
             };
             header?: never;
             path: {

@@ -20,6 +20,7 @@ from bothy.core.facts.evidence import facts_of
 from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.core.wiring.panel_design import PanelPart
+from bothy.core.words.said import Reader, UnitSystem
 from bothy.formats import appliances_csv, diagram_svg, papers, places, schedule
 from bothy.formats import panel as panel_format
 from bothy.formats.bench_lists import write as write_lists
@@ -117,6 +118,7 @@ async def print_variant(
     store: Store,
     reports: Cache,
     size: Annotated[Literal["A4", "A3", "letter"] | None, Field(description="paper; that of the region when absent")] = None,
+    units: Annotated[UnitSystem | None, Field(description="of the tables; those of the region when absent")] = None,
 ) -> Response:
     """A paper of the newest revision as PDF."""
 
@@ -124,7 +126,13 @@ async def print_variant(
         m = _made(variant_id, store, reports)
         design = m.head.design
         paper = papers.Paper(
-            m.head.project_name, m.head.variant_name, m.head.revision, m.report.licensed, size or papers.size_for(design.region), request.app.state.fonts
+            m.head.project_name,
+            m.head.variant_name,
+            m.head.revision,
+            m.report.licensed,
+            size or papers.size_for(design.region),
+            request.app.state.fonts,
+            Reader(units or ("us" if design.region == "us" else "metric"), design.region),
         )
         if kind == "panel":
             _ = m.panel

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
@@ -13,9 +14,12 @@ from jinja2 import Environment, FileSystemLoader, StrictUndefined
 from bothy.core.design.document import Design
 from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists
+from bothy.core.words.said import METRIC_UK, Reader, column, said
+from bothy.core.words.terms import in_region
 from bothy.formats import bench_lists, diagram_svg, schedule
 from bothy.formats import panel as panel_format
 from bothy.formats.pdf import Sheet
+from bothy.formats.workbook import Cell, Table
 
 HERE = Path(__file__).with_name("papers")
 SIZES_MM = {"A4": (210.0, 297.0), "A3": (297.0, 420.0), "letter": (215.9, 279.4)}
@@ -34,11 +38,26 @@ class Paper:
     licensed: str
     size: str
     fonts: str
+    reader: Reader = METRIC_UK
 
     @property
     def caution(self) -> str:
         """What stands under every title."""
-        return f"Revision {self.revision}. {self.licensed} Values are typical where no data sheet is named; check your local rule."
+        told = f"Revision {self.revision}. {self.licensed} Values are typical where no data sheet is named; check your local rule."
+        return said(told, self.reader, "wiring")
+
+    def table(self, t: Table) -> Table:
+        """A table in the reader's units and terms; numbers with three digits where they were turned. Copper stays as it is sold."""
+        name, headings, rows = t
+        columns = [column(h, self.reader) for h in headings]
+
+        def cell(v: Cell, turn: Callable[[float], float] | None) -> Cell:
+            if isinstance(v, str):
+                return said(v, self.reader, "wiring")
+            return v if turn is None or v is None else float(f"{turn(float(v)):.3g}")
+
+        made = [[cell(v, turn) for v, (_, turn) in zip(row, columns, strict=True)] for row in rows]
+        return in_region(name, self.reader.region), [h for h, _ in columns], made
 
 
 def size_for(region: str) -> str:
@@ -86,12 +105,21 @@ def labels(paper: Paper, lists: BenchLists) -> str:
 
 def circuits(paper: Paper, design: Design, report: Report) -> str:
     """The circuit schedule."""
-    return _made("tables.html", paper, "circuit schedule", landscape=True, tables=[("Circuits", schedule.HEADINGS, schedule.rows(design, report))], open=[])
+    return _made(
+        "tables.html", paper, "circuit schedule", landscape=True, tables=[paper.table(("Circuits", schedule.HEADINGS, schedule.rows(design, report)))], open=[]
+    )
 
 
 def lists(paper: Paper, made: BenchLists) -> str:
     """Cable, terminals, fuses, relays, conduits and the loop test."""
-    return _made("tables.html", paper, "lists for the bench", landscape=True, tables=[t for t in bench_lists.tables(made) if t[0] != "Labels"], open=made.open)
+    return _made(
+        "tables.html",
+        paper,
+        "lists for the bench",
+        landscape=True,
+        tables=[paper.table(t) for t in bench_lists.tables(made) if t[0] != "Labels"],
+        open=made.open,
+    )
 
 
 def panel(paper: Paper, report: Report) -> list[Sheet]:

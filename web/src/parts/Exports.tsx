@@ -3,6 +3,7 @@ import { DropdownMenu } from "radix-ui";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { useVariant } from "../data/variant";
+import { usePerson } from "../shell/person";
 
 export type Export = { word: string; file: string } | { word: string; pdf: string } | { word: string; page: string };
 
@@ -17,6 +18,7 @@ function save(name: string, data: Blob) {
 
 export function Exports({ items }: { items: Export[] }) {
   const { id, projectName } = useVariant();
+  const { units } = usePerson();
   const [making, setMaking] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const stop = useRef<AbortController | null>(null);
@@ -27,7 +29,7 @@ export function Exports({ items }: { items: Export[] }) {
     setMaking(word);
     setTrouble(null);
     try {
-      const answer = await globalThis.fetch(`/api/variants/${id}/paper/${kind}.pdf`, { signal: stop.current.signal });
+      const answer = await globalThis.fetch(`/api/variants/${id}/paper/${kind}.pdf?units=${units}`, { signal: stop.current.signal });
       if (answer.ok) save(`${projectName} ${kind}.pdf`, await answer.blob());
       else
         setTrouble(

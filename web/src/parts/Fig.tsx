@@ -78,8 +78,17 @@ export function FigureWorking({ k }: { k: string }) {
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
   });
-  if (asked.error) return <p className="my-1 text-[12px] text-[#f3b3a4]">The working could not be fetched: {asked.error.message}</p>;
-  if (!asked.data) return <p className="my-1 text-[12px] text-chalk-dim">fetching the working…</p>;
+  if (asked.error)
+    return (
+      <p role="alert" className="my-1 text-[12px] text-[#f3b3a4]">
+        The working could not be fetched: {asked.error.message}{" "}
+        <button type="button" className="underline" onClick={() => void asked.refetch()}>
+          Try again
+        </button>
+      </p>
+    );
+  // the working of the figure before may still be there
+  if (!asked.data || (asked.isPlaceholderData && !asked.data[k])) return <p className="my-1 text-[12px] text-chalk-dim">fetching the working…</p>;
   return <Working id={k} figures={asked.data} />;
 }
 

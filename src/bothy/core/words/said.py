@@ -79,6 +79,15 @@ def _turned(piece: str, copper: bool) -> str:
     return _SAID.sub(turn, piece)
 
 
+def column(heading: str, reader: Reader) -> tuple[str, Callable[[float], float] | None]:
+    """A column's heading that ends in its unit, as its reader has it, and what turns its numbers; None: they stay."""
+    words, _, unit = heading.rpartition(" ")
+    if reader.units != "us" or not words or unit not in IN_US or unit == "mm²":
+        return in_region(heading, reader.region), None
+    to, turn = IN_US[unit]
+    return f"{in_region(words, reader.region)} {to}", turn
+
+
 def typeset(text: str) -> str:
     """Numbers in one way: a thin space between thousands and before per cent, a true minus."""
     text = re.sub(r"(?<=\d),(?=\d{3}(?!\d))", "\u202f", text)

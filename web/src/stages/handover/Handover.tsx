@@ -39,7 +39,7 @@ export function Component() {
   const due = b.care.filter((c) => c.status !== "ok").length;
   const take = async (kind: string, word: string) => {
     setMaking(word);
-    const path = kind === "labels" ? `export/labels.pdf` : `book/file/${kind}?today=${day}&units=${units}`;
+    const path = kind === "labels" ? `paper/labels.pdf?units=${units}` : `book/file/${kind}?today=${day}&units=${units}`;
     const answer = await globalThis.fetch(`/api/variants/${id}/${path}`).catch(() => null);
     if (answer?.ok) {
       const url = URL.createObjectURL(await answer.blob());
