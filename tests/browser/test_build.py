@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import datetime as dt
 import re
 from pathlib import Path
 from typing import Any
@@ -112,6 +113,39 @@ def test_people_move_the_end_and_a_pin_says_why(page: Page, building: str, store
     expect(slate_of(page)).to_contain_text("You pinned it")
     assert stored(building).build.pins[0].day == "2027-04-10"
     expect(page.get_by_test_id("gate").first).to_be_attached()
+
+
+def test_a_task_is_dragged_to_another_week_and_taken_back_by_key(page: Page, building: str, stored: Any) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=weeks")
+    plan = page.get_by_role("group", name="The plan by zones and weeks")
+    task = plan.get_by_role("button").last
+    name = (task.get_attribute("aria-label") or "").split(",")[0]
+    box = plan.bounding_box()
+    at = task.locator("rect").first.bounding_box()
+    assert box and at
+    page.mouse.move(at["x"] + 3, at["y"] + 5)
+    page.mouse.down()
+    page.mouse.move(at["x"] + 30, at["y"] + 5, steps=4)
+    page.mouse.move(at["x"] + 0.1 * box["width"], at["y"] + 5, steps=4)
+    expect(page.get_by_test_id("ghost")).to_contain_text("not before")
+    with saving(page):
+        page.mouse.up()
+    pin = stored(building).build.pins[0]
+    held = plan.get_by_role("button", name=re.compile(f"^{re.escape(name)}.*not before"))
+    expect(held).to_be_visible()
+    expect(page.get_by_role("status", name="What moved")).to_contain_text(re.compile("finish moved|another day"))
+    held.focus()
+    with saving(page):
+        page.keyboard.press("ArrowRight")
+    later = stored(building).build.pins[0]
+    assert (dt.date.fromisoformat(later.day) - dt.date.fromisoformat(pin.day)).days == 1
+    held.focus()
+    with saving(page):
+        page.keyboard.press("Delete")
+    assert stored(building).build.pins == []
+    with saving(page):
+        page.keyboard.press("Control+z")
+    assert stored(building).build.pins == [later]
 
 
 def test_the_finish_is_asked_for(page: Page, building: str) -> None:

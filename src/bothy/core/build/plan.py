@@ -226,7 +226,7 @@ class Planner:
             ok = free & licensed[licence][slot:]
         at, enough = self._enough(ok if suits is None else ok & suits[slot:], need_h, None if licence else worth[slot:])
         if licence is not None and enough >= len(at):  # no visit that is entered will do: the trade is asked for a working day
-            ask = f"{WORDS[licence]} for a day from about {self.hours.at(slot):%d %b}"
+            ask = f"{WORDS[licence]} for a day from about {self.hours.at(slot).day} {self.hours.at(slot):%B}"
             ok = free & self._office()[slot:]
             at, enough = self._enough(ok if suits is None else ok & suits[slot:], need_h, None)
         if enough >= len(at):

@@ -82,6 +82,11 @@ class Asked(NamedTuple):
     begin: dt.datetime
 
 
+def in_words(day: dt.date) -> str:
+    """A day as it is said: 5 April 2027."""
+    return f"{day.day} {day:%B %Y}"
+
+
 def day_end(text: str, today: dt.date) -> dt.datetime:
     """The end of work of a day of the log; of today where it names none."""
     try:
@@ -585,7 +590,7 @@ def _findings(
                 "build-trade-not-asked",
                 f"task:{k}",
                 names[k],
-                f"{work} for {WORDS[licence]}, from about {row.start:%d %B}, and no visit is entered; the plan takes the first working days.",
+                f"{work} for {WORDS[licence]}, from about {row.start.day} {row.start:%B}, and no visit is entered; the plan takes the first working days.",
                 related=[f"task:{x}" for x, _ in mine],
             )
         )
@@ -603,7 +608,9 @@ def _findings(
     b = d.build
     if b.deadline and a.plan.end is not None and a.plan.end.date() > dt.date.fromisoformat(b.deadline):
         late = (a.plan.end.date() - dt.date.fromisoformat(b.deadline)).days
-        out.append(finding("build-deadline", "build", "Build", f"Done on {a.plan.end:%d %B %Y} by the plan, {late} days after the deadline of {b.deadline}."))
+        end, wanted = a.plan.end.date(), dt.date.fromisoformat(b.deadline)
+        told = f"Done on {in_words(end)} by the plan, {late} day{'s' if late > 1 else ''} after the deadline of {in_words(wanted)}."
+        out.append(finding("build-deadline", "build", "Build", told))
     late_lines = [x for x in shopping if x.urgency == "late"]
     if late_lines:
         x = min(late_lines, key=lambda y: y.days_left or 0)

@@ -11,6 +11,7 @@ import { BuildSlate } from "./BuildSlate";
 import { useBuild, useDay, useFan, usePlan } from "./data";
 import { GatesView } from "./GatesView";
 import { Curve, LogLedger } from "./LogView";
+import { Moved } from "./Moved";
 import { Sentence } from "./Sentence";
 import { BuySlate, ShoppingLedger } from "./ShoppingView";
 import { TaskSlate } from "./TaskSlate";
@@ -67,6 +68,7 @@ export function Component() {
   const site = useSite();
   const [asked, setAsked] = useState(false);
   const fan = useFan(asked);
+  const plan = usePlan();
   if (!made.data)
     return (
       <main tabIndex={-1} className="flex-1 p-6 outline-none" aria-label="Build">
@@ -80,7 +82,8 @@ export function Component() {
   const picture =
     view === "weeks" || view === "tasks" ? (
       <div className="h-full overflow-auto p-2">
-        <Weeks b={b} p50={fan.data?.p50} p80={fan.data?.p80} />
+        <Moved b={b} />
+        <Weeks b={b} p50={fan.data?.p50} p80={fan.data?.p80} onPin={(t, d) => void plan.pin(t, d)} />
       </div>
     ) : view === "log" ? (
       <Curve b={b} />

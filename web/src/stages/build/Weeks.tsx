@@ -1,5 +1,5 @@
 /** The plan as a picture: zones as rows, weeks across; work solid, cures hatched, gates as upright bars, trades as flags. */
-import { useMemo } from "react";
+import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { type Build, dayWord, type Task, whenWord } from "./data";
@@ -25,7 +25,18 @@ function stacked(tasks: Task[]): Task[][] {
   return rows.map((r) => r.tasks);
 }
 
-export function Weeks({ b, p50, p80 }: { b: Build; p50?: string | null; p80?: string | null }) {
+/** A moment as a day of this place. */
+const dayOf = (ms: number) => {
+  const d = new Date(ms);
+  return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, "0")}-${String(d.getDate()).padStart(2, "0")}`;
+};
+
+type Drag = { t: Task; from: number; day: string | null };
+type Props = { b: Build; p50?: string | null; p80?: string | null; onPin?: (t: Task, day: string | null) => void };
+
+export function Weeks({ b, p50, p80, onPin }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
+  const [drag, setDrag] = useState<Drag | null>(null);
   const hand = useHand();
   const say = useSaid();
   const planned = b.tasks.filter((t) => t.start && t.end && t.state !== "done");
@@ -60,9 +71,47 @@ export function Weeks({ b, p50, p80 }: { b: Build; p50?: string | null; p80?: st
   const w = new Date(from);
   w.setDate(w.getDate() + ((8 - w.getDay()) % 7 || 7));
   for (; w.getTime() < to; w.setDate(w.getDate() + 7)) weeks.push(w.getTime());
+  /** The moment under the pointer, on the scale of the picture. */
+  const momentAt = (e: PointerEvent) => {
+    const m = svg.current?.getScreenCTM?.();
+    if (!m) return null;
+    return from + (((e.clientX - m.e) / m.a - LEFT) / (wide - LEFT - 8)) * (to - from);
+  };
+  // a task that is held goes with the pointer by whole days, never before the first day of the plan
+  const moved = (t: Task, by: number) => dayOf(Math.max(from, at(t.start!.slice(0, 10)) + Math.round(by / DAY) * DAY + DAY / 2));
+  const keys = (e: KeyboardEvent, t: Task) => {
+    if (e.key === "Enter" || e.key === " ") {
+      e.preventDefault();
+      hand.pick("task", t.id);
+    } else if (onPin && (e.key === "ArrowLeft" || e.key === "ArrowRight")) {
+      e.preventDefault();
+      const step = (e.shiftKey ? 7 : 1) * (e.key === "ArrowLeft" ? -1 : 1);
+      onPin(t, dayOf(Math.max(from, at(t.pinned ?? t.start!.slice(0, 10)) + step * DAY + DAY / 2)));
+    } else if (onPin && t.pinned && (e.key === "Delete" || e.key === "Backspace")) {
+      e.preventDefault();
+      onPin(t, null);
+    }
+  };
   const closes = new Set(b.gates.flatMap((g) => g.closes));
   return (
-    <svg viewBox={`0 0 ${wide} ${height}`} className="block w-full min-w-[720px] text-peat" role="group" aria-label="The plan by zones and weeks">
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${wide} ${height}`}
+      onPointerMove={(e) => {
+        const now = drag && momentAt(e);
+        if (!drag || now == null) return;
+        const by = now - drag.from;
+        setDrag({ ...drag, day: Math.abs(by) < DAY / 2 ? null : moved(drag.t, by) });
+      }}
+      onPointerUp={() => {
+        if (drag?.day) onPin?.(drag.t, drag.day);
+        setDrag(null);
+      }}
+      onPointerLeave={() => setDrag(null)}
+      className="block w-full min-w-[720px] text-peat"
+      role="group"
+      aria-label="The plan by zones and weeks"
+    >
       <defs>
         <pattern id="build-cure" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" x2="0" y1="0" y2="5" stroke="#d9a400" strokeWidth="1.6" />
@@ -99,7 +148,7 @@ export function Weeks({ b, p50, p80 }: { b: Build; p50?: string | null; p80?: st
               const top = g.top + i * ROW;
               const on = hand.kind === "task" && hand.id === t.id;
               const end = at(t.end!);
-              const told = `${t.name}, ${whenWord(t.start)} to ${whenWord(t.end)}`;
+              const told = `${t.name}, ${whenWord(t.start)} to ${whenWord(t.end)}${t.pinned ? `, not before ${dayWord(t.pinned)}` : ""}`;
               return (
                 <g
                   key={t.id}
@@ -108,12 +157,12 @@ export function Weeks({ b, p50, p80 }: { b: Build; p50?: string | null; p80?: st
                   aria-label={told}
                   aria-pressed={on}
                   className="cursor-pointer"
+                  aria-keyshortcuts="ArrowLeft ArrowRight Delete"
                   onClick={() => hand.pick("task", t.id)}
-                  onKeyDown={(e) => {
-                    if (e.key === "Enter" || e.key === " ") {
-                      e.preventDefault();
-                      hand.pick("task", t.id);
-                    }
+                  onKeyDown={(e) => keys(e, t)}
+                  onPointerDown={(e) => {
+                    const now = onPin ? momentAt(e) : null;
+                    if (now != null && e.button === 0) setDrag({ t, from: now, day: null });
                   }}
                 >
                   <title>{told}</title>
@@ -140,6 +189,26 @@ export function Weeks({ b, p50, p80 }: { b: Build; p50?: string | null; p80?: st
                     />
                   )}
                   {t.ask && <path d={`M${x(at(t.start!))} ${top + 11}v-12l7 3l-7 3`} fill="#77588a" stroke="none" />}
+                  {t.pinned && at(t.pinned) >= from && (
+                    <path d={`M${x(at(t.pinned))} ${top}l4 5h-8z`} fill="#d9a400" stroke="currentColor" strokeWidth="0.5" data-testid="pin" />
+                  )}
+                  {drag?.t.id === t.id && drag.day && (
+                    <g pointerEvents="none" data-testid="ghost">
+                      <rect
+                        x={x(at(drag.day))}
+                        y={top}
+                        width={Math.max(5, x(end) - x(at(t.start!)))}
+                        height="12"
+                        fill="none"
+                        stroke="#d9a400"
+                        strokeWidth="1.6"
+                        strokeDasharray="3 2"
+                      />
+                      <text x={Math.min(wide - 120, x(at(drag.day)))} y={top - 2} fontSize="10.5" fontWeight="600" fill="currentColor">
+                        not before {dayWord(drag.day)}
+                      </text>
+                    </g>
+                  )}
                   {on && (
                     <rect
                       x={x(at(t.start!)) - 2}

@@ -19,6 +19,8 @@ type Ghost = { t: RoofThing; rect: Four };
 /** As much of a name as its box holds, in whole words: all of it, else what tells it from its kin ("panel 3"). */
 function shortOf(name: string, holds: number) {
   if (name.length <= holds) return name;
+  const last = name.split(", ").at(-1)!;
+  if (last.length <= holds) return last;
   const words = name.split(" ");
   for (let from = 1; from < words.length; from++) {
     const rest = words.slice(from).join(" ");

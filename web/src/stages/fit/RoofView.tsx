@@ -65,7 +65,11 @@ export function RoofSentence() {
       {roof.laid} of {roof.things.length} things lie on the roof, {show(roof.roof_kg, "kg", units)}; {cuts === 1 ? "one hole is cut" : `${cuts} holes are cut`}
       {worst != null && <>; the wind uses {Math.round(100 * worst)} % of the weakest hold</>}
       {roof.things.some((t) => t.held?.by === "bond") &&
-        (roof.cure.drive_h != null ? <>; it may be driven {say(`${Math.ceil(roof.cure.drive_h)} h`)} after bonding</> : <>; it doesn’t cure in this weather</>)}
+        (roof.cure.drive_h != null ? (
+          <>; it may be driven {say(`${Math.round(roof.cure.drive_h)} h`)} after bonding</>
+        ) : (
+          <>; it doesn’t cure in this weather</>
+        ))}
       {bad.length > 0 && <>; {bad.length} to put right</>}.
     </>
   );

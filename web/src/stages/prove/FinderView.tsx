@@ -63,7 +63,7 @@ function Ask({ f, test, put }: { f: Finder; test: string; put: (a: Answer) => vo
             value={undefined}
             dimension={DIMENSION[t.unit] ?? "voltage"}
             unit={t.unit}
-            placeholder={t.unit === "V" ? "12.6 or 90 mV" : t.unit}
+            placeholder={t.unit === "V" ? "90 mV" : t.unit}
             onCommit={(q) => q && put({ test: t.id, reading: q.value, outcome: null })}
           />
           {t.sound && <span className="text-dim">sound: {t.sound}</span>}
