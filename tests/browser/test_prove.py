@@ -91,7 +91,7 @@ def test_curlews_bad_joint_is_found_in_three_tests(page: Page, load: Any, measur
         if spots is None:
             page.get_by_role("main").get_by_role("button", name=re.compile("^(yes|whole|works|open)$")).first.click()
         else:
-            field = page.get_by_role("main").locator("input[placeholder='12.6 or 90 mV']")
+            field = page.get_by_role("main").locator("input[placeholder='90 mV']")
             field.fill(f"{true.meter(where[spots[1]], where[spots[2]]):.3f}")
             field.press("Enter")
         expect(said).not_to_have_text(text)
@@ -123,3 +123,27 @@ def test_a_rig_is_played_by_keys(page: Page, load: Any) -> None:
     page.get_by_label("Which part").select_option(index=1)
     main.locator("div", has=page.get_by_label("Which part")).last.get_by_role("button").first.press("Enter")
     expect(page.get_by_role("region", name="Score")).to_contain_text("by the best policy")
+
+
+def test_the_drawing_is_lit_and_leads_to_the_step(page: Page, load: Any) -> None:
+    id = load()
+    page.goto(f"/v/{id}/prove?hand=step:s1-loop:{PUMP}")
+    page.get_by_role("button", name="As a drawing").click()
+    drawn = page.get_by_role("group", name="What is proved, drawn")
+    pump = drawn.get_by_role("button", name=re.compile("^A6 Water pump"))
+    expect(pump).to_be_in_viewport()
+    ladder = page.get_by_role("group", name="Stages of commissioning")
+    ladder.get_by_role("button", name=re.compile("^S0")).click()
+    pump.focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("complementary", name="Details")).to_contain_text("A6 Water pump 10 L/min: joints, fuse, label")
+    ladder.get_by_role("button", name=re.compile("^S9")).click()
+    shower = drawn.get_by_role("button", name=re.compile("^Shower: "))
+    expect(shower).to_be_visible()
+    shower.click()
+    expect(page.get_by_role("complementary", name="Details")).to_contain_text("Shower: flow")
+    ladder.get_by_role("button", name=re.compile("^S10")).click()
+    expect(drawn.get_by_role("img", name=re.compile("^Gas pipes"))).to_be_visible()
+    ladder.get_by_role("button", name=re.compile("^S11")).click()
+    expect(page.get_by_role("button", name="As marks")).to_have_count(0)
+    expect(page.get_by_role("group", name="What is proved")).to_be_visible()

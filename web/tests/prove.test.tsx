@@ -2,9 +2,10 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { layOut } from "../src/stages/prove/CircuitDrawing";
-import { inUnit, rightOf, type Step } from "../src/stages/prove/data";
+import { drawingOf, stepsOf } from "../src/stages/prove/Drawing";
+import { type Commissioning, inUnit, rightOf, type Step, worst } from "../src/stages/prove/data";
 import { doubtOf } from "../src/stages/prove/FinderView";
-import { worst } from "../src/stages/prove/Ladder";
+
 import { Component as Prove } from "../src/stages/prove/Prove";
 import curlew from "./fixtures/curlew.json";
 import fixture from "./fixtures/prove.json";
@@ -322,5 +323,28 @@ describe("live", () => {
     expect(await screen.findByText("./bothy devices")).toBeTruthy();
     expect(screen.queryByRole("list", { name: "Alarms" })).toBeNull();
     expect(screen.queryByLabelText("Spoil Bank, volts")).toBeNull();
+  });
+});
+
+describe("the drawing of what is proved", () => {
+  const steps = [
+    { id: "s1-loop:pump", stage: "s1", subject: "pump", state: "pass" },
+    { id: "s5-circuit:pump", stage: "s5", subject: "pump", state: "fail" },
+    { id: "s9-flow:shower", stage: "s9", subject: "shower", state: "open" },
+    { id: "s10-flame:hob", stage: "s10", subject: "hob", state: "locked" },
+    { id: "s4-idle", stage: "s4", subject: "bank", state: "pass" },
+  ] as Step[];
+  const c = { steps } as Commissioning;
+  it("is the circuits, the water or the gas, and none where there is no drawing", () => {
+    expect(["s0", "s8", "s9", "s10", "s11", null].map(drawingOf)).toEqual(["circuits", "circuits", "water", "gas", null, "circuits"]);
+  });
+  it("finds the steps of a thing: of the stage that is looked at, else of all of its drawing", () => {
+    const ids = (rung: string | null, ref: string) => stepsOf(c, rung, ref).map((s) => s.id);
+    expect(ids("s5", "circuit:pump")).toEqual(["s5-circuit:pump"]);
+    expect(ids(null, "circuit:pump")).toEqual(["s1-loop:pump", "s5-circuit:pump"]);
+    expect(ids(null, "water:shower")).toEqual(["s9-flow:shower"]);
+    expect(ids("s10", "gas:hob")).toEqual(["s10-flame:hob"]);
+    expect(ids("s4", "power:bank")).toEqual(["s4-idle"]);
+    expect(ids(null, "circuit:fridge")).toEqual([]);
   });
 });

@@ -1,6 +1,8 @@
 /** The gas pipes as a tree from the vessels through the regulator: runs by their length, valves, pressure at each end with everything burning. */
 
 import { useVariant } from "../../data/variant";
+import { LightMark } from "../../pictures/LightMark";
+import { useLit } from "../../pictures/lit";
 import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
@@ -34,6 +36,7 @@ export function PipePicture() {
   const { g, part } = useGas();
   const { report } = useVariant();
   const hand = useHand();
+  const shown = useLit();
   const [box, width] = useWidth<HTMLDivElement>();
   const pipes = g.pipes ?? [];
   const tree = part.pipes;
@@ -129,18 +132,20 @@ export function PipePicture() {
           const held = hand.kind === "run" && hand.id === p.id;
           const end = p.appliance ? names.get(p.appliance) : undefined;
           const wrong = bad(`gas-run:${p.id}`);
+          const light = shown?.of(`gas:${p.appliance ?? p.id}`);
           const bore = run?.inner_diameter_mm ?? p.inner_diameter_mm ?? 8;
           return (
-            <g key={p.id} onClick={() => hand.pick("run", p.id)} style={{ cursor: "pointer" }}>
+            <g key={p.id} onClick={() => (shown ? shown.press(`gas:${p.appliance ?? p.id}`) : hand.pick("run", p.id))} style={{ cursor: "pointer" }}>
               <path d={`M${xs} ${ys}V${ye}H${xe}`} fill="none" stroke="transparent" strokeWidth="16" />
               <path
                 d={`M${xs} ${ys}V${ye}H${xe}`}
                 fill="none"
-                stroke={wrong ? "var(--color-rust)" : held ? "var(--color-gorse)" : GAS.colour}
+                stroke={light ? light.colour : wrong && !shown ? "var(--color-rust)" : held ? "var(--color-gorse)" : GAS.colour}
                 strokeWidth={Math.max(1.6, Math.min(7, bore / 2.4))}
                 strokeDasharray={GAS.dash}
               />
               <circle cx={xe} cy={ye} r="3.4" fill="currentColor" />
+              {light && <LightMark x={xe} y={ye - 1} light={light} />}
               {p.fittings?.valve_ball ? (
                 <path d={`M${xs + 10} ${ye - 6}l14 12v-12l-14 12z`} fill="var(--color-sheet)" stroke="currentColor" strokeWidth="1.3" />
               ) : null}

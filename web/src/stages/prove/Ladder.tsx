@@ -2,19 +2,11 @@
 import { useMemo } from "react";
 import { useVariant } from "../../data/variant";
 import { useHand } from "../../shell/hand";
-import { type Commissioning, type Rung, STATES, type Step } from "./data";
+import { Drawing, drawingOf } from "./Drawing";
+import { type Commissioning, type Rung, STATES, type Step, worst } from "./data";
 import { COLOUR, StateMark } from "./marks";
 
 const RUNG: Record<string, string> = { none: "not aboard", locked: "locked", open: "open", done: "proved", failed: "failed" };
-const BAD = ["fail", "again", "marginal", "open", "locked", "pass"];
-
-/** The state that matters most of several steps; one that is passed in part is open. */
-export function worst(states: string[]): string {
-  if (states.includes("fail")) return "fail";
-  if (states.every((s) => s === "pass")) return "pass";
-  return BAD.find((s) => s !== "pass" && states.includes(s)) ?? "open";
-}
-
 function RungRow({ r, on, pick }: { r: Rung; on: boolean; pick: () => void }) {
   const done = r.total ? r.passed / r.total : 0;
   const state = r.state === "done" ? "pass" : r.state === "failed" ? "fail" : r.state === "locked" ? "locked" : "open";
@@ -89,7 +81,7 @@ function useGroups(c: Commissioning): Group[] {
   }, [c.steps, design, report]);
 }
 
-export function Ladder({ c, rung, onRung }: { c: Commissioning; rung: string | null; onRung: (id: string | null) => void }) {
+export function Ladder({ c, rung, onRung, drawn }: { c: Commissioning; rung: string | null; onRung: (id: string | null) => void; drawn: boolean }) {
   const hand = useHand();
   const groups = useGroups(c);
   return (
@@ -99,40 +91,46 @@ export function Ladder({ c, rung, onRung }: { c: Commissioning; rung: string | n
           <RungRow key={r.id} r={r} on={rung === r.id} pick={() => onRung(rung === r.id ? null : r.id)} />
         ))}
       </div>
-      <div className="flex flex-wrap content-start gap-x-4 gap-y-2 overflow-auto p-2" role="group" aria-label="What is proved">
-        {groups.map((g) => (
-          <div key={g.name} className="min-w-[9rem]">
-            <h2 className="m-0 font-display text-[12px] font-semibold text-dim">{g.name}</h2>
-            <div className="flex max-w-[21rem] flex-wrap gap-0.5">
-              {g.cells.map((x) => {
-                const state = worst(x.states);
-                const dim = rung != null && !c.steps.some((s) => s.stage === rung && (s.subject === x.key || s.id === x.key));
-                return (
-                  <button
-                    type="button"
-                    key={x.key}
-                    aria-label={`${x.code} ${x.name}: ${STATES[state]}`.trim()}
-                    title={`${x.code} ${x.name}: ${STATES[state]}`.trim()}
-                    aria-pressed={hand.kind === "step" && hand.id === x.first.id}
-                    className={`h-6 min-w-6 border bg-sheet px-1 text-[10px] leading-none aria-pressed:outline aria-pressed:outline-2 ${dim ? "!border-line text-dim" : "font-semibold"}`}
-                    style={{
-                      borderColor: COLOUR[state],
-                      borderStyle: state === "again" ? "dashed" : "solid",
-                      background: state === "pass" && !dim ? "color-mix(in srgb, var(--color-moss) 22%, var(--color-sheet))" : undefined,
-                    }}
-                    onClick={() => hand.pick("step", x.first.id)}
-                  >
-                    {x.code && <span className="num mr-0.5">{x.code}</span>}
-                    <span className={dim ? "opacity-40" : ""}>
-                      <StateMark state={state} size={11} />
-                    </span>
-                  </button>
-                );
-              })}
+      {drawn && drawingOf(rung) ? (
+        <div className="overflow-auto" role="group" aria-label="What is proved, drawn">
+          <Drawing c={c} rung={rung} />
+        </div>
+      ) : (
+        <div className="flex flex-wrap content-start gap-x-4 gap-y-2 overflow-auto p-2" role="group" aria-label="What is proved">
+          {groups.map((g) => (
+            <div key={g.name} className="min-w-[9rem]">
+              <h2 className="m-0 font-display text-[12px] font-semibold text-dim">{g.name}</h2>
+              <div className="flex max-w-[21rem] flex-wrap gap-0.5">
+                {g.cells.map((x) => {
+                  const state = worst(x.states);
+                  const dim = rung != null && !c.steps.some((s) => s.stage === rung && (s.subject === x.key || s.id === x.key));
+                  return (
+                    <button
+                      type="button"
+                      key={x.key}
+                      aria-label={`${x.code} ${x.name}: ${STATES[state]}`.trim()}
+                      title={`${x.code} ${x.name}: ${STATES[state]}`.trim()}
+                      aria-pressed={hand.kind === "step" && hand.id === x.first.id}
+                      className={`h-6 min-w-6 border bg-sheet px-1 text-[10px] leading-none aria-pressed:outline aria-pressed:outline-2 ${dim ? "!border-line text-dim" : "font-semibold"}`}
+                      style={{
+                        borderColor: COLOUR[state],
+                        borderStyle: state === "again" ? "dashed" : "solid",
+                        background: state === "pass" && !dim ? "color-mix(in srgb, var(--color-moss) 22%, var(--color-sheet))" : undefined,
+                      }}
+                      onClick={() => hand.pick("step", x.first.id)}
+                    >
+                      {x.code && <span className="num mr-0.5">{x.code}</span>}
+                      <span className={dim ? "opacity-40" : ""}>
+                        <StateMark state={state} size={11} />
+                      </span>
+                    </button>
+                  );
+                })}
+              </div>
             </div>
-          </div>
-        ))}
-      </div>
+          ))}
+        </div>
+      )}
     </div>
   );
 }

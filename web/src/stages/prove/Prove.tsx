@@ -18,6 +18,7 @@ import { useSite } from "../../shell/useSite";
 import { StageViews } from "../../shell/ViewSwitch";
 import { useStageView } from "../../shell/views";
 import { Bands, VerdictMark } from "./Bands";
+import { drawingOf } from "./Drawing";
 import { type Commissioning, useCommissioning, useFinder, useLive, useStarts, VIEWS } from "./data";
 import { type SheetRow, useReadings, VERDICTS } from "./edit";
 import { FinderPicture, FinderView, useSearch } from "./FinderView";
@@ -231,6 +232,7 @@ export function Component() {
   const live = useLive(view === "live");
   const practice = usePractice(view === "practice");
   const [asked, setRung] = useState<string | null>(null);
+  const [drawn, setDrawn] = useState(false);
   const [search, setSearch] = useSearch();
   const found = useFinder(search.start, search.answers, search.licensed);
   const loops = view === "loops";
@@ -326,7 +328,7 @@ export function Component() {
   const c = made.data;
   const picture =
     view === "ladder" && c ? (
-      <Ladder c={c} rung={rung} onRung={(id) => setRung(id ?? "all")} />
+      <Ladder c={c} rung={rung} drawn={drawn} onRung={(id) => setRung(id ?? "all")} />
     ) : view === "finder" && search.start && found.data?.elements.length ? (
       <FinderPicture f={found.data} />
     ) : view === "practice" ? (
@@ -348,6 +350,11 @@ export function Component() {
             </button>
           ) : (
             <span className="text-dim">{HINT[view] ?? ""}</span>
+          )}
+          {view === "ladder" && c && drawingOf(rung) && (
+            <button type="button" className="btn" aria-pressed={drawn} onClick={() => setDrawn(!drawn)}>
+              {drawn ? "As marks" : "As a drawing"}
+            </button>
           )}
           <span className="flex-1" />
           {view === "ladder" ? (

@@ -265,8 +265,8 @@ export function StepForm({ s, big, onFind }: { s: Step; big?: boolean; onFind?: 
       <p className="my-1">{say(s.how, "wiring")}</p>
       {right && (
         <p className="my-1">
-          Right: <strong className="num">{right}</strong>
-          {s.expected != null && <> · expected {inUnit(s.expected, s.unit)}</>}
+          Right: <strong className="num">{say(right, "wiring")}</strong>
+          {s.expected != null && <> · expected {say(inUnit(s.expected, s.unit), "wiring")}</>}
         </p>
       )}
       {!big && <SlateFigs ks={figuresOf(s)} />}

@@ -5,7 +5,7 @@ import { Fig } from "../../parts/Fig";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
-import { type Commissioning, figuresOf, inUnit, rightOf, STATES, type Step } from "./data";
+import { type Commissioning, figuresOf, rightOf, STATES, type Step } from "./data";
 import { StateMark } from "./marks";
 
 export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null }) {
@@ -19,7 +19,7 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
     {
       key: "title",
       label: "step",
-      width: "33%",
+      width: "31%",
       kind: "computed",
       show: (s) => <span className="font-sans text-peat">{say(s.title, "wiring")}</span>,
       title: (s) => s.how,
@@ -27,15 +27,15 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
     {
       key: "expected",
       label: "expect",
-      width: "9%",
+      width: "11%",
       align: "right",
       kind: "computed",
       show: (s) => {
         const [k] = figuresOf(s);
-        return k && report.figures[k] ? <Fig k={k} /> : inUnit(s.expected, s.unit);
+        return k && report.figures[k] ? <Fig k={k} /> : s.expected == null ? "" : say(`${Number(s.expected.toPrecision(3))} ${s.unit}`, "wiring");
       },
     },
-    { key: "right", label: "right", width: "18%", kind: "computed", show: (s) => rightOf(s) },
+    { key: "right", label: "right", width: "18%", kind: "computed", show: (s) => say(rightOf(s), "wiring") },
     { key: "said", label: "read", width: "16%", kind: "computed", show: (s) => <span className="text-peat">{s.said}</span>, title: (s) => s.why },
     {
       key: "state",

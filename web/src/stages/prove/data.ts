@@ -34,6 +34,15 @@ export const STATES: Record<string, string> = {
   again: "prove again",
 };
 
+const BAD = ["fail", "again", "marginal", "open", "locked", "pass"];
+
+/** The state that matters most of several steps; one that is passed in part is open. */
+export function worst(states: string[]): string {
+  if (states.includes("fail")) return "fail";
+  if (states.every((s) => s === "pass")) return "pass";
+  return BAD.find((s) => s !== "pass" && states.includes(s)) ?? "open";
+}
+
 export function useCommissioning() {
   const { id, stamp } = useVariant();
   return useQuery({

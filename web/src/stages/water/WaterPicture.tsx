@@ -4,6 +4,8 @@ import { scaleLinear } from "d3-scale";
 import { api, type Schemas, take } from "../../data/client";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { LightMark } from "../../pictures/LightMark";
+import { useLit } from "../../pictures/lit";
 import { SERVICES } from "../../pictures/services";
 import { useWidth } from "../../pictures/useWidth";
 import { useHand } from "../../shell/hand";
@@ -139,6 +141,7 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
   const { w, part } = useWater();
   const hand = useHand();
   const { units } = usePerson();
+  const shown = useLit();
   const [box, width] = useWidth<HTMLDivElement>();
   const tanks = w.tanks ?? [];
   const runs = w.runs ?? [];
@@ -162,6 +165,7 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
   const pump = first ? { x: sizeOf(first).x1 + 0.12, z: outlet } : { x: 0.4, z: 0.1 };
   const most = Math.max(1, taps?.total_l_min ?? 1);
   const wide = (id: string) => 1.2 + 5 * ((taps?.flow_l_min[id] ?? 0) / most);
+  const press = (id: string) => (shown ? shown.press(`water:${id}`) : onOpen(id));
   const at = (r: PipeRun) => ({ x: x(r.x_m ?? 1), y: y(heightOf(r, runs, outlet)) });
   const from = (r: PipeRun) => {
     const parent = runs.find((p) => p.id === r.parent);
@@ -211,7 +215,7 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
             y={y}
             fill={t.holds === "grey" || t.holds === "black" ? 0.25 : 0.85}
             held={hand.kind === "tank" && hand.id === t.id}
-            onPick={() => hand.pick("tank", t.id)}
+            onPick={() => (shown ? shown.press(`water:${t.id}`) : hand.pick("tank", t.id))}
           />
         ))}
         {runs.map((r) => {
@@ -223,15 +227,20 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
             <path
               key={r.id}
               d={`M${a.x} ${a.y}H${b.x}V${b.y}`}
-              stroke={service.colour}
+              stroke={shown?.of(`water:${r.id}`)?.colour ?? service.colour}
               strokeWidth={wide(r.id) + (held ? 1.5 : 0)}
               strokeDasharray={(taps?.flow_l_min[r.id] ?? 0) > 0 ? undefined : service.dash}
               fill="none"
             />
           );
         })}
+        {shown &&
+          tanks.map((t) => {
+            const light = shown.of(`water:${t.id}`);
+            return light && <LightMark key={t.id} x={x((sizeOf(t).x0 + sizeOf(t).x1) / 2)} y={y(part.tanks[t.id]?.bottom_z_m ?? 0) - 10} light={light} />;
+          })}
         {w.pump && (
-          <g>
+          <g onClick={shown ? () => shown.press("water:pump") : undefined} className={shown ? "cursor-pointer" : undefined}>
             <circle cx={x(pump.x)} cy={y(pump.z)} r="9" fill="var(--color-sheet)" stroke="currentColor" strokeWidth="1.6" />
             <path d={`M${x(pump.x) - 3} ${y(pump.z) - 5}l8 5l-8 5z`} fill="currentColor" />
             {taps && open.length > 0 && (
@@ -256,6 +265,7 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
             .map((r) => {
               const b = at(r);
               const on = open.includes(r.id);
+              const light = shown?.of(`water:${r.id}`);
               const flow = taps?.flow_l_min[r.id] ?? 0;
               const starves = on && flow < 0.6 * (r.wanted_l_min ?? 5);
               return (
@@ -263,13 +273,14 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
                   key={r.id}
                   role="button"
                   tabIndex={0}
-                  aria-pressed={on}
+                  aria-pressed={shown ? undefined : on}
+                  aria-label={shown ? `${r.name}: ${shown.of(`water:${r.id}`)?.word ?? "not asked"}` : undefined}
                   className="cursor-pointer outline-none [&:focus-visible>circle]:stroke-[3px]"
-                  onClick={() => onOpen(r.id)}
+                  onClick={() => press(r.id)}
                   onKeyDown={(e) => {
                     if (e.key !== "Enter" && e.key !== " ") return;
                     e.preventDefault();
-                    onOpen(r.id);
+                    press(r.id);
                   }}
                 >
                   <circle
@@ -281,7 +292,13 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
                     stroke="currentColor"
                     strokeWidth="1.5"
                   />
-                  <path d={on ? `M${b.x - 4} ${b.y}h8` : `M${b.x} ${b.y - 4}v8M${b.x - 4} ${b.y}h8`} stroke={on ? "#fff" : "currentColor"} strokeWidth="1.8" />
+                  {light && <LightMark x={b.x} y={b.y} light={light} />}
+                  <path
+                    opacity={light ? 0 : 1}
+                    d={on ? `M${b.x - 4} ${b.y}h8` : `M${b.x} ${b.y - 4}v8M${b.x - 4} ${b.y}h8`}
+                    stroke={on ? "#fff" : "currentColor"}
+                    strokeWidth="1.8"
+                  />
                   <text x={b.x} y={b.y - 15} fontSize="11" textAnchor="middle" fill="currentColor" fontWeight={on ? 700 : 400}>
                     {`${r.name} `}
                   </text>
@@ -295,9 +312,11 @@ export function WaterPicture({ open, onOpen, taps, what }: Props) {
             })}
       </svg>
       <p className="m-0 pb-1 text-[11px] text-dim">
-        {what === "taps"
-          ? say("Press a tap to open it. Width is flow; the tank is taken as nearly empty.")
-          : `${tanks.map((t) => `${t.name}: ${wordOf(HOLDS, t.holds ?? "fresh")}`).join(" · ")}; what is cut out is hatched.`}
+        {shown
+          ? "Press what is to be tested."
+          : what === "taps"
+            ? say("Press a tap to open it. Width is flow; the tank is taken as nearly empty.")
+            : `${tanks.map((t) => `${t.name}: ${wordOf(HOLDS, t.holds ?? "fresh")}`).join(" · ")}; what is cut out is hatched.`}
       </p>
     </div>
   );

@@ -6,6 +6,8 @@ import { api, type Design, type Report, type Schemas, take } from "../../data/cl
 import { concerns, isOpen } from "../../data/findings";
 import { useVariant } from "../../data/variant";
 import { FindingMark, type Severity } from "../../parts/Findings";
+import { LightMark } from "../../pictures/LightMark";
+import { type Light, useLit } from "../../pictures/lit";
 import { MARKS } from "../../pictures/marks";
 import { SERVICES } from "../../pictures/services";
 import { type HandKind, useHand } from "../../shell/hand";
@@ -64,7 +66,7 @@ export function useDiagram(folded: string[] = []) {
   });
 }
 
-function LineShape({ l, lit, way, onPress }: { l: Line; lit: boolean; way: boolean; onPress: () => void }) {
+function LineShape({ l, lit, way, light, onPress }: { l: Line; lit: boolean; way: boolean; light?: Light; onPress: () => void }) {
   const look = LINES[l.service];
   const [x = 0, y = 0] = l.points[0] ?? [];
   const points = l.points.map((p) => p.join(",")).join(" ");
@@ -75,7 +77,7 @@ function LineShape({ l, lit, way, onPress }: { l: Line; lit: boolean; way: boole
       <polyline
         points={points}
         fill="none"
-        stroke={lit || way ? "var(--color-gorse)" : look.colour}
+        stroke={lit || way ? "var(--color-gorse)" : (light?.colour ?? look.colour)}
         strokeWidth={lit ? 3.6 : way ? 2.8 : look.width}
         strokeDasharray={look.dash}
         data-way={way || undefined}
@@ -113,9 +115,9 @@ function MarkShape({ m }: { m: Mark }) {
   );
 }
 
-type BoxProps = { n: Node; on: boolean; way: boolean; mark: Severity | null; folds: boolean; onPress?: () => void; onFold: () => void };
+type BoxProps = { n: Node; on: boolean; way: boolean; mark: Severity | null; light?: Light; folds: boolean; onPress?: () => void; onFold: () => void };
 
-function Box({ n, on, way, mark, folds, onPress, onFold }: BoxProps) {
+function Box({ n, on, way, mark, light, folds, onPress, onFold }: BoxProps) {
   const one = n.kind === "circuit" || n.kind === "folded";
   const middle = n.y + n.h / 2;
   const room = n.w - 10 - (mark ? 18 : 0) - (n.note ? 34 : 0) - (folds ? 16 : 0);
@@ -139,15 +141,15 @@ function Box({ n, on, way, mark, folds, onPress, onFold }: BoxProps) {
         onClick={onPress}
         onKeyDown={onPress && keys(onPress)}
       >
-        <title>{[n.title, n.sub, n.note, mark].filter(Boolean).join(", ")}</title>
+        <title>{[n.title, n.sub, n.note, mark, light?.word].filter(Boolean).join(", ")}</title>
         <rect
           x={n.x}
           y={n.y}
           width={n.w}
           height={n.h}
           fill={on ? "color-mix(in srgb, var(--color-gorse) 30%, var(--color-sheet))" : "var(--color-sheet)"}
-          stroke={on || way ? "var(--color-gorse)" : "currentColor"}
-          strokeWidth={way ? 2 : one ? 0.8 : 1.4}
+          stroke={on || way ? "var(--color-gorse)" : (light?.colour ?? "currentColor")}
+          strokeWidth={way || light ? 2 : one ? 0.8 : 1.4}
           strokeDasharray={n.kind === "folded" ? "5 2" : undefined}
         />
         {titles.map((t, i) => (
@@ -171,6 +173,7 @@ function Box({ n, on, way, mark, folds, onPress, onFold }: BoxProps) {
             {n.note}
           </text>
         )}
+        {light && <LightMark x={n.x} y={n.y + n.h / 2} light={light} />}
         {mark && (
           <svg x={n.x + n.w - 18} y={one ? n.y + 4 : middle - 8} width="16" height="16" viewBox="0 0 16 16">
             <FindingMark severity={mark} />
@@ -192,14 +195,18 @@ export function DiagramShape({ d, scale = 1 }: { d: Diagram; scale?: number }) {
   const { report, design } = useVariant();
   const hand = useHand();
   const folds = useFolds();
+  const shown = useLit();
   const worst = (ref: string): Severity | null => {
     const subject = ref.startsWith("array:") ? ref : (ref.split(":")[1] ?? "");
+    if (shown) return null;
     const f = report.findings.find((x) => concerns(x, subject) && x.severity !== "note" && isOpen(x));
     return f ? (f.severity as Severity) : null;
   };
-  const on = (ref: string) => hand.key !== "" && ref === hand.key;
+  const held = shown ? shown.held : hand.key;
+  const on = (ref: string) => held !== "" && ref === held;
   const followed = hand.kind === "circuit" ? wayOf(report, design, hand.id) : new Set<string>();
   const press = (ref: string) => {
+    if (shown) return shown.press(ref.replace(/^return:/, "circuit:"));
     const h = handOf(ref.replace(/^return:/, "circuit:"));
     if (h) hand.pick(h.kind, h.id);
   };
@@ -212,7 +219,7 @@ export function DiagramShape({ d, scale = 1 }: { d: Diagram; scale?: number }) {
       aria-label={`Single-line diagram, ${d.nodes.length} parts; the ledger below lists the same`}
     >
       {d.lines.map((l) => (
-        <LineShape key={l.id} l={l} lit={on(l.ref)} way={followed.has(l.ref)} onPress={() => press(l.ref)} />
+        <LineShape key={l.id} l={l} lit={on(l.ref)} way={followed.has(l.ref)} light={shown?.of(l.ref)} onPress={() => press(l.ref)} />
       ))}
       {d.nodes.map((n) => {
         if (n.kind === "bus" || n.kind === "negative")
@@ -230,6 +237,7 @@ export function DiagramShape({ d, scale = 1 }: { d: Diagram; scale?: number }) {
             n={n}
             on={on(n.ref)}
             way={followed.has(n.ref)}
+            light={shown?.of(n.ref)}
             mark={n.kind === "origin" || n.kind === "folded" ? null : worst(n.ref)}
             folds={foldable}
             onPress={target ? () => (n.kind === "folded" ? folds.toggle(n.ref) : press(n.ref)) : undefined}
