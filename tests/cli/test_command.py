@@ -15,6 +15,7 @@ import time
 import urllib.error
 import urllib.request
 from collections.abc import Iterator
+from contextlib import suppress
 from pathlib import Path
 from typing import Any
 
@@ -35,7 +36,8 @@ class Command:
     """``./bothy WORD`` with a state directory of its own; the installed packages are shared, so that it starts quickly."""
 
     def __init__(self, state: Path, port: int, *words: str) -> None:
-        env = {**os.environ, "BOTHY_STATE": str(state), "BOTHY_PORT": str(port)}
+        self.devices = free_port()
+        env = {**os.environ, "BOTHY_STATE": str(state), "BOTHY_PORT": str(port), "BOTHY_DEVICES_PORT": str(self.devices)}
         env.pop("BOTHY_DATABASE_URL", None)
         self.port = port
         self.process = subprocess.Popen(
@@ -131,6 +133,23 @@ def test_demo_answers_survives_a_killed_database_and_stops_what_it_started(runni
     log = (state / "requests.log").read_text().splitlines()
     assert all({"method", "path", "status", "ms"} <= set(json.loads(x)) for x in log if '"event": "request"' in x)
     assert any("/api/projects" in x for x in log)
+
+
+def test_demo_has_stand_ins_that_end_with_it(running: Command, state: Path) -> None:
+    running.says("Bothy is at")
+    curlew = next(p for p in running.get("/api/projects") if p["name"] == "Curlew")["variants"][0]["id"]
+    deadline = time.monotonic() + PATIENCE_S
+    part: Any = None
+    while not (part and part["connected"]):
+        assert time.monotonic() < deadline, (state / "devices.log").read_text()
+        with suppress(OSError):  # the first sum of all compiles what it needs, and may take longer than an answer is waited for
+            part = running.get(f"/api/variants/{curlew}/live")
+    assert part["port"] == running.devices
+    assert "stand-in devices of Curlew" in (state / "devices.log").read_text()
+    os.killpg(running.process.pid, signal.SIGTERM)
+    running.ends()
+    with pytest.raises(OSError):
+        socket.create_connection(("127.0.0.1", running.devices), timeout=2)
 
 
 def test_a_taken_port_and_a_second_start_are_said_and_stop_stops(state: Path) -> None:

@@ -39,6 +39,7 @@ class Lives:
     def __init__(self, port: int, telemetry: Telemetry) -> None:
         self.port, self.telemetry = port, telemetry
         self._lock = threading.Lock()
+        self._making: dict[uuid.UUID, threading.Lock] = {}
         self._scenes: dict[tuple[uuid.UUID, int], Scene] = {}
         self._on: dict[uuid.UUID, tuple[int, Listener]] = {}
 
@@ -49,11 +50,16 @@ class Lives:
         with self._lock:
             if key in self._scenes:
                 return self._scenes[key], head.shown
-        made: Scene = BOUNDED.run("sum", _scene, kept.design, kept.report.water.days, head.project_name, most_s=60)
-        with self._lock:
-            if len(self._scenes) > 20:
-                self._scenes.clear()
-            self._scenes[key] = made
+            making = self._making.setdefault(variant, threading.Lock())
+        with making:  # who asks while it is made waits for it, and doesn't make it again
+            with self._lock:
+                if key in self._scenes:
+                    return self._scenes[key], head.shown
+            made: Scene = BOUNDED.run("sum", _scene, kept.design, kept.report.water.days, head.project_name, most_s=60)
+            with self._lock:
+                if len(self._scenes) > 20:
+                    self._scenes.clear()
+                self._scenes[key] = made
         return made, head.shown
 
     def hub(self, store: Projects, reports: Reports, variant: uuid.UUID) -> Hub:

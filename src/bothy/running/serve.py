@@ -114,6 +114,7 @@ def serve(
     began = time.monotonic()
     database = Database(state, "db", 33306) if not given_url else None
     server: Server | None = None
+    devices: subprocess.Popen[bytes] | None = None
     ends_on_signals()
     try:
         if bindable(port) is None:
@@ -135,15 +136,25 @@ def serve(
         server.start()
         address = f"http://127.0.0.1:{port}" + (f"/?token={token}" if token else "")
         say(f"Bothy is at {address}  (Ctrl-C stops it; started in {time.monotonic() - began:.0f} s; the data lie in {state}, see ./bothy where)")
+        if demo and token is None and os.environ.get("BOTHY_DEVICES", "on") != "off":
+            devices = _stand_ins(state, address)
         _watch(database, server)
     except Ended as exc:
         return exc.code
     finally:
+        stop(devices, 5)
         if server is not None:
             server.stop()
         if database is not None:
             database.stop()
     return 0
+
+
+def _stand_ins(state: Path, address: str) -> subprocess.Popen[bytes]:
+    """Stand-ins for the devices of the first demo, for the live view; where their port is taken, those that are there stay."""
+    port = os.environ.get("BOTHY_DEVICES_PORT", "47600")
+    with (state / "devices.log").open("wb") as log:
+        return child([sys.executable, "-m", "bothy.devices", "Curlew", "--url", address, "--port", port], stdout=log, stderr=log)
 
 
 def _watch(database: Database | None, server: Server) -> None:

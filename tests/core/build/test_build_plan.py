@@ -17,7 +17,7 @@ from bothy.core.build.from_design import tags_of, tasks_of
 from bothy.core.build.plan import Plan, Planner, durations_of
 from bothy.core.build.task_list import Task, generate, usual_schools
 from bothy.core.build.templates import SCHOOLS, TAGS, library, whole_library
-from bothy.core.build.worked import asked, build_part, fan, states_of, strays_of
+from bothy.core.build.worked import AFTER_MOVING_IN, asked, build_part, fan, states_of, strays_of
 from bothy.core.catalogue.climates import climates
 from bothy.core.catalogue.workshop import goods, rain_days, tools
 from bothy.core.design.build import Build
@@ -375,3 +375,19 @@ def test_without_a_name_one_builder_works_at_weekends() -> None:
     a = asked(design(), report(design()), Facts(), DAY)
     days = {row.start.weekday() for row in a.plan.rows.values() if row.pieces and not row.ask}
     assert days <= {5, 6}
+
+
+def test_what_could_wait_is_comfort_alone() -> None:
+    d = design(deadline="2027-04-01")
+    told = next(f.message for f in build_part(d, report(d), Facts(), DAY).findings if f.rule == "build-deadline")
+    assert "days after the deadline of 1 April 2027." in told
+    assert "After moving in could come: " in told and "Tests, closings, alarms and licensed work stay." in told
+    tasks = {t.id: t for t in whole_library().values()}
+    for k in AFTER_MOVING_IN:
+        t = tasks[k]
+        assert t.licence == "none" and t.record not in ("measurement", "certificate"), k
+        assert t.phase in ("furniture", "finish", "close", "roof") and t.service in ("interior", "body"), k
+        assert all(zone == "doors" for zone, _ in t.closes), k
+    named = {tasks[k].name for k in AFTER_MOVING_IN}
+    listed = told.partition("could come: ")[2].partition("; ")[0]
+    assert listed and all(part.rpartition(" (")[0] in named for part in listed.split(", ")), listed

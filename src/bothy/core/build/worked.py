@@ -82,6 +82,30 @@ class Asked(NamedTuple):
     begin: dt.datetime
 
 
+AFTER_MOVING_IN = (
+    "build-wardrobe",
+    "build-overheads",
+    "fin-doors-drawers",
+    "varnish-furniture",
+    "fin-soft",
+    "carpet-trim",
+    "line-doors",
+    "fit-awning",
+    "fin-swivel",
+)
+"""Comfort: nothing safe hangs on it. Tests, closings, alarms, services and licensed work are never among it (own choice)."""
+
+
+def could_wait(a: Asked) -> list[tuple[str, float]]:
+    """Tasks that could come after moving in, with their hours, the longest first: comfort alone, not begun, and nobody's licence."""
+    mine = [
+        (a.planner.tasks[k].template.name, row.hours)
+        for k, row in a.plan.rows.items()
+        if k in AFTER_MOVING_IN and (k not in a.states or a.states[k].done == 0) and a.planner.tasks[k].template.licence == "none"
+    ]
+    return sorted(mine, key=lambda x: (-x[1], x[0]))
+
+
 def in_words(day: dt.date) -> str:
     """A day as it is said: 5 April 2027."""
     return f"{day.day} {day:%B %Y}"
@@ -610,6 +634,10 @@ def _findings(
         late = (a.plan.end.date() - dt.date.fromisoformat(b.deadline)).days
         end, wanted = a.plan.end.date(), dt.date.fromisoformat(b.deadline)
         told = f"Done on {in_words(end)} by the plan, {late} day{'s' if late > 1 else ''} after the deadline of {in_words(wanted)}."
+        later = could_wait(a)
+        if later:
+            listed = ", ".join(f"{name} ({hours:.0f} h)" for name, hours in later[:4])
+            told += f" After moving in could come: {listed}; {sum(h for _, h in later):.0f} h in all. Tests, closings, alarms and licensed work stay."
         out.append(finding("build-deadline", "build", "Build", told))
     late_lines = [x for x in shopping if x.urgency == "late"]
     if late_lines:
