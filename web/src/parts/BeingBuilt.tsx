@@ -8,7 +8,7 @@ export function BeingBuilt() {
   const [trouble, setTrouble] = useState("");
   if (recorded.building) return null;
   return (
-    <p className="m-0 mb-1 flex flex-wrap items-center gap-2 border-l-4 border-gorse pl-2 text-[13px]" role="note">
+    <span className="m-0 mb-1 flex flex-wrap items-center gap-2 border-l-4 border-gorse pl-2 text-[13px]" role="note">
       <span>
         “{name}” is a plan. Readings and tests belong to the variant that is being built: <strong>“{recorded.building_name}”</strong>.
       </span>
@@ -16,6 +16,6 @@ export function BeingBuilt() {
         Build “{name}” instead
       </button>
       {trouble && <span role="alert">{trouble}</span>}
-    </p>
+    </span>
   );
 }
