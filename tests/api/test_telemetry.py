@@ -8,6 +8,7 @@ from typing import Any
 
 import pytest
 from sqlalchemy import Engine
+from sqlalchemy.exc import OperationalError
 from starlette.testclient import TestClient
 
 from bothy.core.live.kept import HOUR_S, MINUTE_S, Kept
@@ -126,3 +127,19 @@ def test_a_database_that_is_away_loses_no_minute(kept: Telemetry, curlew_id: str
     away = False
     listener.keep()
     assert {r.key for r in kept.get(uuid.UUID(curlew_id))} >= {"voltage_v", "soc_frac", "temp_c"}
+
+
+def test_a_start_while_the_database_is_away_is_quiet(client: TestClient, monkeypatch: pytest.MonkeyPatch) -> None:
+    lives = client.app.state.lives  # type: ignore[attr-defined]
+    asked = []
+
+    def away() -> list[uuid.UUID]:
+        asked.append(1)
+        raise OperationalError("select", {}, Exception("gone"))
+
+    monkeypatch.setattr(lives.telemetry, "listening", away)
+    lives.wake(client.app.state.projects, client.app.state.reports)  # type: ignore[attr-defined]
+    monkeypatch.setattr(lives.telemetry, "listening", lambda: [uuid.uuid4()])
+    lives.wake(client.app.state.projects, client.app.state.reports)  # type: ignore[attr-defined]
+    assert asked == [1]
+    assert lives._on == {}, "a variant that is gone is passed over"

@@ -9,8 +9,10 @@ import threading
 import uuid
 from typing import Annotated, Any, cast
 
+import structlog
 from fastapi import APIRouter, Depends, Request, Response
 from pydantic import BaseModel, ConfigDict, Field
+from sqlalchemy.exc import SQLAlchemyError
 
 from bothy.api.problems import ProblemBody
 from bothy.api.projects import attachment
@@ -25,12 +27,13 @@ from bothy.devices.hub import DayPart, Hub, LivePart
 from bothy.devices.protocol import BadLine
 from bothy.devices.standin import Failure
 from bothy.jobs.bounded import BOUNDED
-from bothy.store.projects import Missing, Projects
+from bothy.store.projects import Projects
 from bothy.store.telemetry import Telemetry
 
 router = APIRouter(prefix="/api/variants", tags=["live"])
 ERRORS: dict[int | str, dict[str, Any]] = {404: {"model": ProblemBody}, 422: {"model": ProblemBody}}
 DRAWS = 20
+log = structlog.get_logger("bothy.live")
 
 
 class Lives:
@@ -86,12 +89,18 @@ class Lives:
         self.hub(store, reports, variant).always = on
 
     def wake(self, store: Projects, reports: Reports) -> None:
-        """Listen to what is listened to always, after a start. A vehicle whose day can't be worked out waits until somebody looks at it."""
-        for variant in self.telemetry.listening():
+        """Listen to what is listened to always, after a start. A vehicle whose day can't be worked out waits until somebody looks at it, and so do all while
+        the database is away."""
+        try:
+            wanted = self.telemetry.listening()
+        except SQLAlchemyError as exc:
+            log.warning("not listening yet", why=type(exc).__name__)
+            return
+        for variant in wanted:
             try:
                 self.hub(store, reports, variant)
-            except (BadInput, Missing, OSError, RuntimeError):
-                continue
+            except Exception as exc:
+                log.warning("not listening yet", variant=str(variant), why=type(exc).__name__)
 
     def keep(self) -> None:
         """Keep every whole minute that came in so far."""
