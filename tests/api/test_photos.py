@@ -23,7 +23,9 @@ def taken(client: TestClient, id: str, made: dict[str, Any], subject: str, **mor
 
 
 def test_a_photograph_is_kept_once_and_shown(client: TestClient) -> None:
-    made = sent(client, photo(3000, 2000)).json()
+    answer = sent(client, photo(3000, 2000))
+    assert answer.status_code == 200, answer.text
+    made = answer.json()
     assert (made["width"], made["height"]) == (1600, 1067)
     assert made["bytes"] <= 400_000
     assert sent(client, photo(3000, 2000)).json() == made

@@ -57,6 +57,11 @@ def bridge(broker: tuple[str, int]) -> Iterator[int]:
         asyncio.set_event_loop(loop)
         with contextlib.suppress(asyncio.CancelledError):
             loop.run_until_complete(task)
+        left = asyncio.all_tasks(loop)
+        for t in left:
+            t.cancel()
+        loop.run_until_complete(asyncio.gather(*left, return_exceptions=True))
+        loop.close()
 
     t = threading.Thread(target=turn, daemon=True)
     t.start()

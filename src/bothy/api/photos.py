@@ -47,7 +47,7 @@ async def add_photo(request: Request, photos: Pictures) -> PhotoItem:
         raise BadInput("photo", "is empty")
 
     def keep() -> PhotoItem:
-        made: picture.Kept = BOUNDED.run("file", picture.kept, data)
+        made: picture.Kept = BOUNDED.run("file", picture.kept, data, most_s=picture.MOST_S)
         photos.put(made.sha256, made.data, made.thumb, made.width, made.height)
         return PhotoItem(sha256=made.sha256, width=made.width, height=made.height, bytes=len(made.data))
 

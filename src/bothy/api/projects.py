@@ -205,9 +205,9 @@ async def import_archive(request: Request, store: Store, photos: Pictures) -> Ma
             found = archive.opened(file)
             project_file.read(found.text)
             for _, data in found.photos():
-                BOUNDED.run("file", picture.as_kept, data)
+                BOUNDED.run("file", picture.as_kept, data, most_s=picture.MOST_S)
             for sha256, data in found.photos():
-                made: picture.Kept = BOUNDED.run("file", picture.as_kept, data)
+                made: picture.Kept = BOUNDED.run("file", picture.as_kept, data, most_s=picture.MOST_S)
                 photos.put(sha256, made.data, made.thumb, made.width, made.height)
             return _imported(found.text, store)
 

@@ -107,7 +107,8 @@ class Bridge:
             return
         finally:
             self._clients.discard(writer)
-            writer.close()
+            with contextlib.suppress(RuntimeError):  # the loop may be gone already
+                writer.close()
 
 
 async def bridged(broker: tuple[str, int], port: int, prefix: str = PREFIX, tls: bool = False, ready: Callable[[int], None] | None = None) -> None:

@@ -15,6 +15,8 @@ LONGEST, THUMB = 1600, 320
 MOST_BYTES = 400_000
 MOST_SENT = 12_000_000
 MOST_PIXELS = 60_000_000
+MOST_S = 60.0
+"""So long a picture may take: an old machine that does other things meanwhile is no reason to refuse one."""
 KINDS = ("JPEG", "PNG", "WEBP")
 QUALITIES = (85, 75, 65, 55, 45, 35)
 
