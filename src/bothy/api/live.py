@@ -2,9 +2,7 @@
 
 from __future__ import annotations
 
-import csv
 import datetime as dt
-import io
 import threading
 import uuid
 from typing import Annotated, Any, cast
@@ -26,6 +24,7 @@ from bothy.devices.client import Listener, ask
 from bothy.devices.hub import DayPart, Hub, LivePart
 from bothy.devices.protocol import BadLine
 from bothy.devices.standin import Failure
+from bothy.formats import values_csv
 from bothy.jobs.bounded import BOUNDED
 from bothy.store.projects import Projects
 from bothy.store.telemetry import Telemetry
@@ -166,13 +165,7 @@ def export_values(variant_id: uuid.UUID, store: Store, reports: Cache, lives: Li
     """All that was kept, a line for each quantity and minute (later hour), as a table."""
     name = standing(store, reports, variant_id).head.project_name
     lives.keep()
-    out = io.StringIO()
-    table = csv.writer(out, lineterminator="\n")
-    table.writerow(["utc", "seconds", "device", "kind", "quantity", "mean", "least", "greatest", "values", "simulated"])
-    for k in lives.telemetry.get(variant_id):
-        at = k.at.isoformat() + "Z"
-        table.writerow([at, k.span_s, k.device, k.kind, k.key, f"{k.mean:.6g}", f"{k.low:.6g}", f"{k.high:.6g}", k.value_count, "yes" if k.simulated else "no"])
-    return Response(out.getvalue(), media_type="text/csv; charset=utf-8", headers=attachment(f"{name} values.csv"))
+    return Response(values_csv.write(lives.telemetry.get(variant_id)), media_type="text/csv; charset=utf-8", headers=attachment(f"{name} values.csv"))
 
 
 @router.delete("/{variant_id}/live/values", operation_id="dropValues", status_code=204, responses=ERRORS)

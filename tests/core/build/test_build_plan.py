@@ -12,12 +12,14 @@ from hypothesis import strategies as st
 from tests.core.roof.test_roof_rules import planned as roofed
 from tests.designs import BANK, LAMP, blank
 
+from bothy.core.build.asked import asked, states_of
 from bothy.core.build.calendar import LONGEST_CURE_H, Sky, cure_hours, hours_of
+from bothy.core.build.findings import AFTER_MOVING_IN
 from bothy.core.build.from_design import tags_of, tasks_of
 from bothy.core.build.plan import Plan, Planner, durations_of
 from bothy.core.build.task_list import Task, generate, usual_schools
 from bothy.core.build.templates import SCHOOLS, TAGS, library, whole_library
-from bothy.core.build.worked import AFTER_MOVING_IN, asked, build_part, fan, states_of, strays_of
+from bothy.core.build.worked import build_part, fan, strays_of
 from bothy.core.catalogue.climates import climates
 from bothy.core.catalogue.workshop import goods, rain_days, tools
 from bothy.core.design.build import Build

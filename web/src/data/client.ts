@@ -55,3 +55,11 @@ export async function take<T>(call: Promise<{ data?: T; error?: unknown; respons
     body.changed ?? [],
   );
 }
+
+/** Send a file’s bytes as they are; throws with the server’s words, or with `otherwise`. */
+export async function sendBytes<T>(path: string, body: Blob, type: string, otherwise: string): Promise<T> {
+  const answer = await globalThis.fetch(path, { method: "POST", body, headers: { "content-type": type } });
+  const said = (await answer.json().catch(() => null)) as (T & Body) | null;
+  if (!answer.ok || !said) throw new Error(said?.error?.message ?? otherwise);
+  return said;
+}

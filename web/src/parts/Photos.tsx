@@ -1,6 +1,6 @@
 /** Photographs of a thing: taken or chosen, scaled here, kept once by their hash; each is a fact that stays. */
 import { useRef, useState } from "react";
-import type { PatchOp, Schemas } from "../data/client";
+import { type PatchOp, type Schemas, sendBytes } from "../data/client";
 import { freshId } from "../data/patch";
 import { useVariant } from "../data/variant";
 
@@ -29,12 +29,10 @@ export async function scaled(file: File): Promise<Blob | null> {
 }
 
 /** Have the server keep a picture; throws with what is wrong with it. */
-export async function kept(body: Blob, name: string): Promise<Item> {
-  const answer = await fetch("/api/photos", { method: "POST", body, headers: { "content-type": "image/jpeg" } });
-  const said = await answer.json().catch(() => null);
-  if (!answer.ok) throw new Error(`${name} ${said?.error?.message ?? "wasn’t taken"}`);
-  return said as Item;
-}
+export const kept = (body: Blob, name: string) =>
+  sendBytes<Item>("/api/photos", body, "image/jpeg", "wasn’t taken").catch((e: Error) => {
+    throw new Error(`${name} ${e.message}`);
+  });
 
 const sent = async (file: File) => kept((await scaled(file)) ?? file, file.name);
 

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { AlertDialog } from "radix-ui";
 import { useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { type ApiError, api, type Schemas, take } from "../data/client";
+import { type ApiError, api, type Schemas, sendBytes, take } from "../data/client";
 import { PRESETS, REGIONS } from "../stages/vehicle/words";
 
 type Project = Schemas["ProjectItem"];
@@ -200,11 +200,9 @@ export function Component() {
     setProblem(null);
     try {
       if (/\.zip$/i.test(chosen.name)) {
-        const answer = await fetch("/api/projects/archive", { method: "POST", body: chosen, headers: { "content-type": "application/zip" } });
-        const said = await answer.json().catch(() => null);
-        if (!answer.ok) throw new Error(said?.error?.message ?? "wasn’t taken");
+        const made = await sendBytes<Schemas["Made"]>("/api/projects/archive", chosen, "application/zip", "wasn’t taken");
         changed();
-        go(`/v/${(said as Schemas["Made"]).variant_id}/vehicle`);
+        go(`/v/${made.variant_id}/vehicle`);
         return;
       }
       if (chosen.size > 8_000_000) throw new Error(`is ${(chosen.size / 1e6).toFixed(1)} MB; a project file has at most 8 MB`);

@@ -2,7 +2,7 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
-import { type Build, dayWord, type Task, whenWord } from "./data";
+import { type Build, dayWord, localDay, type Task, whenWord } from "./data";
 import { ZONES } from "./words";
 
 const DAY = 86400e3;
@@ -25,11 +25,7 @@ function stacked(tasks: Task[]): Task[][] {
   return rows.map((r) => r.tasks);
 }
 
-/** A moment as a day of this place. */
-const dayOf = (ms: number) => {
-  const d = new Date(ms);
-  return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, "0")}-${String(d.getDate()).padStart(2, "0")}`;
-};
+const dayOf = (ms: number) => localDay(new Date(ms));
 
 type Drag = { t: Task; from: number; day: string | null };
 type Props = { b: Build; p50?: string | null; p80?: string | null; onPin?: (t: Task, day: string | null) => void };

@@ -1,0 +1,107 @@
+"""A design on a day: its tasks, what the log says of each, the pace, and the plan from here on."""
+
+from __future__ import annotations
+
+import datetime as dt
+from collections.abc import Iterable, Mapping, Sequence
+from typing import NamedTuple
+
+from bothy.core.build.calendar import Sky, hours_of
+from bothy.core.build.durations import mean_of
+from bothy.core.build.from_design import tasks_of
+from bothy.core.build.pace import Pace, learnt
+from bothy.core.build.plan import Plan, Planner, State, durations_of
+from bothy.core.build.shopping import Line, bill
+from bothy.core.build.task_list import Task
+from bothy.core.build.templates import whole_library
+from bothy.core.context import Context
+from bothy.core.design.build import Build
+from bothy.core.design.document import Design
+from bothy.core.facts.document import Facts
+from bothy.core.facts.kinds import LogEntry, Purchase
+from bothy.core.report import Report
+
+WORK_ENDS_H = 18
+
+
+class Asked(NamedTuple):
+    """A design on a day: the tasks, what the log says of each, the pace, the planner and the plan."""
+
+    tasks: list[Task]
+    states: dict[str, State]
+    pace: Pace
+    planner: Planner
+    plan: Plan
+    begin: dt.datetime
+
+
+def day_end(text: str, today: dt.date) -> dt.datetime:
+    """The end of work of a day of the log; of today where it names none."""
+    try:
+        day = dt.date.fromisoformat(text[:10])
+    except ValueError:
+        day = today
+    return dt.datetime.combine(day, dt.time(WORK_ENDS_H))
+
+
+def is_day(text: str) -> bool:
+    """Whether a text is a day as the log has it."""
+    try:
+        dt.date.fromisoformat(text)
+    except ValueError:
+        return False
+    return True
+
+
+def states_of(log: Iterable[LogEntry], today: dt.date) -> dict[str, State]:
+    """What the log says of each task: hours add up, the last entry says how far it is."""
+    out: dict[str, State] = {}
+    for e in log:
+        before = out.get(e.task, State(0.0, 0.0, None))
+        out[e.task] = State(e.done_frac, before.spent_h + e.hours, day_end(e.on, today) if e.done_frac >= 1 else None)
+    return out
+
+
+def pace_of(b: Build, tasks: Sequence[Task], states: Mapping[str, State]) -> Pace:
+    """The builder's pace from the log."""
+    known = {t.id: t for t in tasks} | {k: Task(x, x.hours, {}, (), ()) for k, x in whole_library().items() if k not in {t.id for t in tasks}}
+    logs = [(mean_of(*known[k].hours), s.spent_h, min(1.0, s.done)) for k, s in states.items() if k in known and s.done > 0 and s.spent_h > 0]
+    return learnt([x for x in logs if x[0] > 0], b.pace or 1.0)
+
+
+def here(p: Purchase) -> bool:
+    """Whether all of a purchase has come, unbroken."""
+    return p.status in ("received", "spare") and (p.expected is None or p.received is None or p.received - p.damaged >= p.expected)
+
+
+def arrivals_of(lines: Sequence[Line], facts: Facts, today: dt.date) -> dict[str, tuple[dt.date, str]]:
+    """For each task the last day on which something that it takes is promised; what is overdue may come any day."""
+    out: dict[str, tuple[dt.date, str]] = {}
+    promised = {p.id: dt.date.fromisoformat(p.due_on) for p in facts.purchases if p.due_on and is_day(p.due_on) and p.status != "returned" and not here(p)}
+    for line in lines:
+        day = promised.get(line.key)
+        if day is None or day <= today:
+            continue
+        for k in line.tasks:
+            if k not in out or day > out[k][0]:
+                out[k] = (day, line.name)
+    return out
+
+
+def first_day(b: Build, today: dt.date) -> dt.datetime:
+    """When the plan begins: today, or the first day where that lies ahead."""
+    start = dt.date.fromisoformat(b.start_day) if b.start_day else today
+    return dt.datetime.combine(max(today, start), dt.time())
+
+
+def asked(d: Design, r: Report, facts: Facts, today: dt.date, explain: bool = True) -> Asked:
+    """The plan of a design on a day."""
+    b = d.build
+    tasks = tasks_of(d, r)
+    states = states_of(facts.log, today)
+    pace = pace_of(b, tasks, states)
+    begin = first_day(b, today)
+    sky = Sky(Context(d).climate, b.hall, b.hall_temp_c)
+    pins = {p.task: dt.date.fromisoformat(p.day) for p in b.pins}
+    planner = Planner(tasks, hours_of(b, begin.date()), sky, states, pins, begin, arrivals_of(bill(d, r, facts, tasks), facts, today))
+    return Asked(tasks, states, pace, planner, planner.run(durations_of(tasks, pace.factor, states), explain), begin)
