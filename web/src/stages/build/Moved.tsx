@@ -48,8 +48,7 @@ export function Moved({ b }: { b: Build }) {
             ))}
           </ul>
         </details>
-      )}
-      .{" "}
+      )}{" "}
       <button type="button" className="underline" onClick={() => setPlans({ now: b, was: null })}>
         Close
       </button>
