@@ -14,7 +14,8 @@ from bothy.core.design.wiring import Circuit, OtherCable
 from bothy.core.power.panels import all_controllers
 from bothy.core.power.uses import HEAVY_W
 from bothy.core.proposals.base import Proposal, slug
-from bothy.core.wiring.circuits import Worked, saved_kg, size_text
+from bothy.core.wiring.circuit import Worked
+from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.currents import at_the_peak, design_current
 from bothy.core.wiring.lighting import propose_zones
 from bothy.core.wiring.mains import usual
@@ -22,6 +23,7 @@ from bothy.core.wiring.other_cables import propose_others
 from bothy.core.wiring.panel_design import propose_plate
 from bothy.core.wiring.rules import refit
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
+from bothy.core.wiring.tree_fit import saved_kg
 
 OWN_KINDS = ("medical", "cooling", "heating", "pump")
 OWN_FROM_A = 5.0

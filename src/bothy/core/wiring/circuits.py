@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, field
 from functools import cache
 from typing import Any
 
@@ -11,19 +10,19 @@ from bothy.core.constants import full_voltage
 from bothy.core.context import Context
 from bothy.core.contract import EPS, BadInput, Given, next_size
 from bothy.core.design.life import Appliance
-from bothy.core.design.wiring import Board, Circuit
+from bothy.core.design.wiring import Circuit
 from bothy.core.feeds import Feeds
-from bothy.core.figure import Figure, given, pick, total
-from bothy.core.finding import Remedy
+from bothy.core.figure import Figure, given
 from bothy.core.method.sources import Method
 from bothy.core.recognise import tolerant
 from bothy.core.wiring.bundles import bundled
-from bothy.core.wiring.conductors import ConductorAmpacityIn, ConductorAmpacityOut, conductor_ampacity, row_of, warm_resistance
+from bothy.core.wiring.circuit import CircuitPart, Worked
+from bothy.core.wiring.conductors import ConductorAmpacityIn, conductor_ampacity, row_of, warm_resistance
 from bothy.core.wiring.currents import BoardCurrents, board_currents, circuit_current, loads_of
-from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, VoltageDropOut, loop_of, voltage_drop, voltage_drop_of
+from bothy.core.wiring.drop import DROP_LIMIT_FRAC, VoltageDropIn, loop_of, voltage_drop_of
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A, FuseSelectIn, fuse_candidates, window_high, window_low
-from bothy.core.wiring.sizing import Trial, WireSizeIn, carrying, choose_size
-from bothy.core.wiring.tree_sizes import AWKWARD, COPPER_KG, MOST_TERMINAL_MM2, TERMINAL_MM2, Branch, Node, Option, best_sizes, one_by_one
+from bothy.core.wiring.sizing import WireSizeIn, carrying, choose_size
+from bothy.core.wiring.tree_fit import before_boards, fit_trees
 
 DROP_CLASS_OF_KIND = {
     "inverter": "feeder",
@@ -52,89 +51,6 @@ LOAD_FAMILIES = ("blade_standard", "blade_maxi", "bolt_sf30", "bolt_sf51", "term
 HEAVY_FAMILIES = ("bolt_sf30", "bolt_sf51", "strip", "terminal_cube", "class_t")
 BREAKER_FAMILIES = ("thermal_breaker", "dc_mcb")
 INVERTER_BREAKERS_A = (5, 10, 15, 20, 25, 30, 40, 50, 60, 70, 80, 90, 100, 120, 135, 150, 175, 200, 225, 250, 300)
-IN_HAND = {"non_critical": 0.93}
-"""Part of a drop limit that Bothy's own choice of cable uses: at the far end of a long allowance electronics draw more than at 11 V. Others: 0.97."""
-
-
-@dataclass(slots=True, kw_only=True)
-class CircuitPart:
-    """One circuit worked out. Sizes that the design leaves open are None; ``best`` is what Bothy would fit."""
-
-    code: str
-    kind: str
-    ac: bool
-    nominal_v: float
-    current_a: float
-    inrush_a: float
-    length_m: float
-    length_assumed: bool
-    drop_class: str
-    limit_v: float
-    best_area_mm2: float | None
-    best_awg: str | None
-    best_parallel: int
-    best_fuse_a: float | None
-    best_family: str | None
-    size_text: str
-    ampacity_a: float | None
-    resistance_mohm: float | None
-    drop_v: float | None
-    drop_frac: float | None
-    heat_w: float | None
-    max_length_m: float | None
-    window_low_a: float
-    window_high_a: float | None
-    window_status: str
-    device_max_a: float | None
-    ratings: list[float]
-    fuse_a: float | None
-    fuse_ok: bool | None
-    drop_ok: bool | None
-    before_v: float
-    path_drop_v: float | None
-    path_drop_frac: float | None
-    worst_v: float | None
-    typical_v: float | None
-    fault_a: float | None
-    far_fault_a: float | None
-    way: list[str]
-    problem: str | None
-    appliance_names: list[str]
-    bundled_count: int
-
-
-@dataclass
-class Worked:
-    """Results of the calculators for one circuit."""
-
-    index: int
-    circuit: Circuit
-    part: CircuitPart
-    current: Figure
-    ampacity: ConductorAmpacityOut | None = None
-    drop: VoltageDropOut | None = None
-    best_mohm: float | None = None
-    way_v: dict[str, float] = field(default_factory=dict)
-    carrying: list[Trial] = field(default_factory=list)
-    """Sizes that carry its current behind the fuse that it wants, thinnest first; for loads and feeders, whose size is chosen with the tree."""
-    wanted_a: float = 0.0
-    selective_a: float = 0.0
-    fitting: list[str] = field(default_factory=list)
-    sources: dict[str, Figure] = field(default_factory=dict)
-
-    @property
-    def name(self) -> str:
-        """Code and name, as findings call it."""
-        return f"{self.part.code} {self.circuit.name}"
-
-    def change(self, label: str, **fields: Any) -> Remedy:
-        """A remedy that sets fields of the circuit."""
-        return Remedy.sets(label, f"/wiring/circuits/{self.index}", self.circuit.id, **fields)
-
-    @property
-    def cable_mohm(self) -> float | None:
-        """Resistance there and back with copper at 60 °C, of the cable fitted or else of Bothy's, in mΩ."""
-        return self.part.resistance_mohm if self.part.resistance_mohm is not None else self.best_mohm
 
 
 def drop_class_of(c: Circuit, on_it: list[Appliance]) -> str:
@@ -494,8 +410,8 @@ def work_circuits(ctx: Context, feeds: Feeds) -> list[Worked]:
         if c.id not in done:
             done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, together[c.id])
     worked = [done[c.id] for c in circuits]
-    _fit_trees(ctx, worked, boards_a)
-    before = _before_boards(ctx, worked)
+    fit_trees(ctx, worked, boards_a)
+    before = before_boards(ctx, worked)
     for w in worked:
         lost = before.get(w.circuit.board) if w.circuit.kind == "load" and w.circuit.board is not None else None
         if lost is not None:
@@ -507,152 +423,6 @@ def depth_of(under: dict[str, str | None], board: str) -> int:
     """How many boards lie between a board and the busbar."""
     above = under.get(board)
     return 0 if above is None else 1 + depth_of(under, above)
-
-
-def _options(w: Worked, on_board: bool) -> tuple[list[Option], bool]:
-    """The sizes that a circuit may take in the search, with their copper; the one that it has where a person chose it."""
-    c, p = w.circuit, w.part
-    ways = 1 if c.return_path == "chassis" else 2
-    out: list[Option] = []
-    if c.sized and c.by == "typed" and p.resistance_mohm is not None:
-        return [Option(-1, c.metal_mm2, p.resistance_mohm, 0.0)], True
-    for i, t in enumerate(w.carrying):
-        if on_board and t.area_mm2 > MOST_TERMINAL_MM2 + EPS and out:
-            break
-        awkward = AWKWARD if on_board and t.area_mm2 > TERMINAL_MM2 + EPS else 1.0
-        out.append(Option(i, t.area_mm2, t.resistance_mohm, awkward * COPPER_KG * ways * t.area_mm2 * p.length_m))
-    return out, False
-
-
-def _fit_trees(ctx: Context, worked: list[Worked], boards_a: BoardCurrents) -> None:
-    """Sizes of loads and feeders, chosen together for each tree that hangs on the busbar; and for what has its cable already, what would be best as
-    things are."""
-    boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}
-    nodes = {b: Node(b) for b in boards}
-    root = Node("")
-    by_id = {w.circuit.id: w for w in worked}
-    for id, b in boards.items():
-        nodes.get(b.fed_from or "", root).below.append(nodes[id])
-    for w in worked:
-        c = w.circuit
-        if w.part.current_a <= 0 or c.kind not in ("load", "feeder"):
-            continue
-        if c.kind == "load":
-            on_board = c.board in nodes
-            options, fixed = _options(w, on_board)
-            nodes.get(c.board or "", root).branches.append(Branch(c.id, w.part.current_a, limit_of(w), options, fixed))
-        elif c.board in nodes:
-            n = nodes[c.board]
-            n.options, n.fixed = _options(w, False)
-            n.current_a = w.current.value
-    fed = {w.circuit.board: w for w in worked if w.circuit.kind == "feeder"}
-    for tree in (*root.below, root):
-        if tree is root:
-            tree = Node("", branches=root.branches)
-        chosen = best_sizes(tree)
-        for id, o in chosen.sizes.items():
-            w = by_id.get(id) or fed[id]
-            if o.place >= 0:
-                _take(ctx, w, w.carrying[o.place])
-    lost = _before_boards(ctx, worked)
-    for w in worked:  # what a person chose stays; what would do in its place is told
-        c = w.circuit
-        if w.best_mohm is None and w.carrying:
-            before = (lost[c.board].value if c.board in lost else 0.0) if c.kind == "load" else 0.0
-            limit = limit_of(w) if c.kind == "load" else w.part.limit_v
-            allowed = [
-                t
-                for t in w.carrying
-                if before + t.drop_v <= limit + EPS and (c.board not in nodes or c.kind == "feeder" or t.area_mm2 <= MOST_TERMINAL_MM2 + EPS)
-            ]
-            if allowed:
-                _take(ctx, w, allowed[0])
-            elif w.part.problem is None:
-                w.part.best_fuse_a = None
-
-
-def limit_of(w: Worked) -> float:
-    """The part of its class limit that Bothy's own choice uses, in V from the busbar."""
-    return IN_HAND.get(w.part.drop_class, 0.97) * w.part.limit_v
-
-
-def _take(ctx: Context, w: Worked, t: Trial) -> None:
-    """Put a size down as what Bothy would fit on a circuit, with its working."""
-    p = w.part
-    ctx.book.put(
-        f"circuits/{w.circuit.id}/best_area_mm2",
-        pick(
-            "Cable",
-            "least copper of the whole tree with area ≥ mechanical minimum, I_z ≥ I, I_z ≥ fuse, and ΔU from the busbar ≤ limit",
-            t.area_mm2,
-            "mm²",
-            Method("wiring.cable-choice", "sizes of a tree are chosen together"),
-            current_a=w.sources["current_a"],
-            length_m=w.sources["length_m"],
-            fuse_a=given("fuse_a", w.wanted_a, "computed", "the fuse that it wants", source=Method("wiring.voltage-drop")),
-            limit_v=given("limit_v", p.limit_v, "table", f"drop class {p.drop_class}, from the busbar"),
-        ),
-    )
-    w.best_mohm = t.resistance_mohm
-    if ctx.region.wire_series == "awg":
-        p.best_awg = str(t.size)
-    else:
-        p.best_area_mm2 = t.area_mm2
-    p.best_fuse_a = w.wanted_a if w.wanted_a in p.ratings else None
-    p.best_family = next((k for k in w.fitting if p.best_fuse_a in FAMILIES[k].ratings), None)
-
-
-def saved_kg(ctx: Context, worked: list[Worked]) -> tuple[float, float] | None:
-    """Copper of the joint choice, and of a choice cable by cable with each feeder at 1 %, in kg; None without a feeder."""
-    boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}
-    nodes = {b: Node(b) for b in boards}
-    tops = []
-    for id, b in boards.items():
-        if b.fed_from in nodes:
-            nodes[b.fed_from].below.append(nodes[id])
-        else:
-            tops.append(nodes[id])
-    for w in worked:
-        c = w.circuit
-        if w.part.current_a <= 0 or c.board not in nodes:
-            continue
-        if c.kind == "load":
-            options, fixed = _options(w, True)
-            nodes[c.board].branches.append(Branch(c.id, w.part.current_a, limit_of(w), options, fixed))
-        elif c.kind == "feeder":
-            nodes[c.board].options, nodes[c.board].fixed = _options(w, False)
-            nodes[c.board].current_a = w.current.value
-    if not any(n.options for n in nodes.values()):
-        return None
-    return sum(best_sizes(n).cost for n in tops), sum(one_by_one(n, DROP_LIMIT_FRAC["feeder"] * ctx.system_v).cost for n in tops)
-
-
-def _before_boards(ctx: Context, worked: list[Worked]) -> dict[str | None, Figure]:
-    """What the cables between the busbar and each board lose at design currents."""
-    by_board = {w.circuit.board: w for w in worked if w.circuit.kind == "feeder"}
-
-    def lost(w: Worked) -> Figure:
-        mohm = given("resistance_mohm", w.cable_mohm or 0.0, "computed", "there and back at 60 °C", source=Method("wiring.voltage-drop"))
-        return voltage_drop(w.current, mohm).named(f"Lost on {w.circuit.name}")
-
-    out: dict[str | None, Figure] = {}
-    boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}
-
-    def at(board: Board) -> Figure:
-        if board.id not in out:
-            above = [("before", at(boards[board.fed_from]))] if board.fed_from in boards else []
-            feed = by_board.get(board.id)
-            out[board.id] = total(
-                "Lost before the board",
-                "V",
-                [*above, *([(feed.circuit.name, lost(feed))] if feed else [])],
-                Method("wiring.cable-choice", "from the busbar; the main counts only in the least voltage"),
-            )
-        return out[board.id]
-
-    for b in boards.values():
-        at(b)
-    return out
 
 
 def best_fuse(w: Worked, ampacity_a: float | None = None) -> float | None:

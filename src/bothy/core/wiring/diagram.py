@@ -10,7 +10,8 @@ from typing import Literal
 from pydantic import BaseModel
 
 from bothy.core.contract import quick
-from bothy.core.wiring.circuits import Worked, size_text
+from bothy.core.wiring.circuit import Worked
+from bothy.core.wiring.circuits import size_text
 
 NodeKind = Literal["bank", "origin", "source", "bus", "negative", "board", "inverter", "circuit", "folded"]
 Service = Literal["dc", "ac", "return", "earth"]

@@ -13,7 +13,7 @@ from dataclasses import dataclass, field
 from bothy.core.context import Context
 from bothy.core.design.wiring import Board
 from bothy.core.power.panels import all_controllers, array_power
-from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.diagram import Diagram, Sheet
 
 ROW, GAP = 30.0, 12.0

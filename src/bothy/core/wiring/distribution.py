@@ -15,7 +15,8 @@ from bothy.core.figure import Figure, derived, given, total
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power.chemistry import rest_voltage
 from bothy.core.power.uses import coincidence
-from bothy.core.wiring.circuits import DROP_COPPER_C, Worked
+from bothy.core.wiring.circuit import Worked
+from bothy.core.wiring.circuits import DROP_COPPER_C
 from bothy.core.wiring.conductors import warm_resistance
 from bothy.core.wiring.drop import cable_heat, drop_fraction
 from bothy.core.wiring.network import LEAST_MOHM, DcNetworkIn, NetworkBranch, NetworkLoad, NetworkSource, State, branch_drop, solve

@@ -11,7 +11,7 @@ from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Maker, Method, OwnChoice, Standard
 from bothy.core.power.panels import all_controllers
 from bothy.core.recognise import stays_on
-from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.circuit import Worked
 
 TINNED = 1.06
 """Tinned cable resists a little more than plain, at most by this (IEC 60228)."""

@@ -11,7 +11,7 @@ from bothy.core.design.lighting import LightZone, SwitchPlace
 from bothy.core.figure import given, total
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method
-from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.circuit import Worked
 
 rules(
     "wiring",

@@ -12,7 +12,8 @@ from bothy.core.design.wiring import Circuit
 from bothy.core.facts.document import Facts
 from bothy.core.region import REGIONS, Region
 from bothy.core.wiring.buying import CablePurchaseIn, CableRun, FuseItem, SpareFuseKitIn, cable_purchase, spare_fuse_kit, up
-from bothy.core.wiring.circuits import CircuitPart, size_text
+from bothy.core.wiring.circuit import CircuitPart
+from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.fuses import FAMILIES
 from bothy.core.wiring.loop_test import LoopRow, loop_rows
 from bothy.core.wiring.other_cables import OtherPart

@@ -10,7 +10,7 @@ from bothy.core.design.wiring import Circuit
 from bothy.core.facts.document import Facts
 from bothy.core.finding import Finding, finding, rules
 from bothy.core.method.sources import Method
-from bothy.core.wiring.circuits import CircuitPart
+from bothy.core.wiring.circuit import CircuitPart
 from bothy.core.wiring.continuity import LoopCircuit, LoopContinuityIn, LoopVerdict, loop_continuity
 
 rules("prove", (("wire-test-failed", "fault", "The loop test fails", "Find the joint, crimp it anew, measure again.", Method("wiring.buying")),))

@@ -12,7 +12,7 @@ from bothy.core.design.mains import Mains
 from bothy.core.figure import Figure, given, pick, total
 from bothy.core.method.sources import Method
 from bothy.core.power.uses import coincidence
-from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.leads import LEAD_RATING_A, AcLeadChainIn, HookUp, Leg, StockLead, ac_lead_chain
 
 STOCK_M = (1.0, 2.0, 3.0, 5.0, 10.0)

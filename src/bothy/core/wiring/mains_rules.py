@@ -9,7 +9,7 @@ from bothy.core.contract import EPS
 from bothy.core.design.mains import Mains
 from bothy.core.finding import Finding, Remedy, Severity, finding, rules
 from bothy.core.method.sources import Method, OwnChoice, Standard
-from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.conductors import AREA
 from bothy.core.wiring.leads import LEAD_RATING_A
 from bothy.core.wiring.mains import HOOKUP, MainsPart, draws_of, kept_on, usual

@@ -7,7 +7,8 @@ from bothy.core.contract import EPS
 from bothy.core.figure import given
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method, OwnChoice, Standard
-from bothy.core.wiring.circuits import Worked, size_text
+from bothy.core.wiring.circuit import Worked
+from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.conductors import row_of, table_ampacity
 from bothy.core.wiring.lists import fuse_needs, terminal_of
 from bothy.core.wiring.short_circuit import withstand_constant, withstand_time

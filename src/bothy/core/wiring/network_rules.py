@@ -8,7 +8,8 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS, next_size
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method, OwnChoice, Standard
-from bothy.core.wiring.circuits import Worked, best_fuse, size_text
+from bothy.core.wiring.circuit import Worked
+from bothy.core.wiring.circuits import best_fuse, size_text
 from bothy.core.wiring.conductors import AWG, METRIC, row_of
 from bothy.core.wiring.currents import charged_through
 from bothy.core.wiring.distribution import BANK, NetworkPart, board_node, least_voltage

@@ -14,7 +14,8 @@ from bothy.core.design.wiring import OtherCable, OtherKind
 from bothy.core.figure import Figure, derived, given
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method, OwnChoice, Standard
-from bothy.core.wiring.circuits import Worked, size_text
+from bothy.core.wiring.circuit import Worked
+from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.conductors import AREA, METRIC, ConductorAmpacityIn, conductor_ampacity
 
 rules(

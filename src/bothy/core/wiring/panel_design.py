@@ -12,7 +12,7 @@ from bothy.core.contract import EPS, quick
 from bothy.core.design.panel import Panel, PanelKind, PanelThing
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method
-from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.panel import PanelItem, SwitchPanelLayoutIn, SwitchPanelLayoutOut, switch_panel_layout
 
 rules(

@@ -11,7 +11,7 @@ from bothy.core.contract import EPS, quick
 from bothy.core.design.raceway import Raceway, Signal, SignalKind
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method, OwnChoice, Standard
-from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.conductors import row_of
 from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill
 

@@ -9,7 +9,8 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Maker, Method, OwnChoice, Standard
-from bothy.core.wiring.circuits import Worked, best_fuse, continuous_factor, size_text
+from bothy.core.wiring.circuit import Worked
+from bothy.core.wiring.circuits import best_fuse, continuous_factor, size_text
 from bothy.core.wiring.currents import design_current
 from bothy.core.wiring.fuses import FAMILIES, LITHIUM_MAIN_A
 from bothy.core.wiring.sizing import CircuitSplitIn, SplitLoad, circuit_split
