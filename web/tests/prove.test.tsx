@@ -5,6 +5,8 @@ import { layOut } from "../src/stages/prove/CircuitDrawing";
 import { drawingOf, stepsOf } from "../src/stages/prove/Drawing";
 import { type Commissioning, inUnit, rightOf, type Step, worst } from "../src/stages/prove/data";
 import { doubtOf } from "../src/stages/prove/FinderView";
+import { spread } from "../src/stages/prove/PipeDrawing";
+import { PlanPicture, spotOf } from "../src/stages/prove/PlanPicture";
 
 import { Component as Prove } from "../src/stages/prove/Prove";
 import curlew from "./fixtures/curlew.json";
@@ -19,7 +21,8 @@ const ANSWERS = {
   "GET /api/variants/v/finder": fixture.starts,
   "POST /api/variants/v/finder": (body: { answers: unknown[] }) => (body.answers.length ? fixture.found : fixture.search),
   "GET /api/variants/v/rigs": fixture.rigs,
-  "POST /api/variants/v/rigs": (body: { guess: unknown; acts: unknown[] }) => (body.guess ? fixture.scored : fixture.rig),
+  "POST /api/variants/v/rigs": (body: { guess: unknown; acts: unknown[]; rig: string }) =>
+    body.guess ? fixture.scored : body.rig === "lamp" ? fixture.rig : fixture.pipes,
 };
 const { slate, ops, press } = onDesign(curlew as never, ANSWERS);
 const PUMP = { id: "water-pump-10-l-min", name: "Water pump 10 L/min", board: "house" };
@@ -209,6 +212,96 @@ describe("practice", () => {
   });
 });
 
+describe("practice on pipes", () => {
+  const begin = async () => {
+    mount(<Prove />);
+    fireEvent.click(screen.getByRole("button", { name: "Practice" }));
+    await screen.findByText(fixture.rig.complaint);
+    await screen.findByRole("option", { name: /Sink and shower/ });
+    fireEvent.change(screen.getByLabelText("Rig"), { target: { value: "galley-shower" } });
+    await screen.findByText(fixture.pipes.complaint);
+    return screen.getByRole("group", { name: /with a gauge/ });
+  };
+  const last = () => {
+    const body = calls.filter((c) => c.path === "/api/variants/v/rigs" && c.method === "POST").at(-1)!.body as { acts: unknown[] };
+    return body.acts.at(-1);
+  };
+  it("turns taps and valves and moves the gauge on the drawing, by keys", async () => {
+    const drawing = await begin();
+    expect(within(drawing).getByRole("button", { name: "pipe to the sink: shut" })).toBeTruthy();
+    fireEvent.keyDown(within(drawing).getByRole("button", { name: "sink tap: shut" }), { key: "Enter" });
+    await waitFor(() => expect(last()).toEqual({ act: "outlet", a: "sink", b: "" }));
+    fireEvent.click(within(drawing).getByRole("button", { name: "pump: open" }));
+    await waitFor(() => expect(last()).toEqual({ act: "supply", a: "", b: "" }));
+    fireEvent.keyDown(within(drawing).getByRole("button", { name: "gauge at shower" }), { key: " " });
+    expect((screen.getByLabelText("Read the gauge: where") as HTMLSelectElement).value).toBe("wash");
+    fireEvent.click(screen.getByRole("button", { name: /^Read the gauge/ }));
+    await waitFor(() => expect(last()).toEqual({ act: "gauge", a: "wash", b: "" }));
+  });
+  it("asks which part, and says what was seen", async () => {
+    await begin();
+    fireEvent.change(screen.getByLabelText("Dry paper round the joints: which"), { target: { value: "wash" } });
+    fireEvent.click(screen.getByRole("button", { name: /^Dry paper/ }));
+    await waitFor(() => expect(last()).toEqual({ act: "joints", a: "wash", b: "" }));
+    expect(screen.getByRole("status").textContent).toContain(fixture.pipes.acts.at(-1)!.said);
+    expect(screen.queryByLabelText("red probe")).toBeNull();
+    expect(screen.getByText(/let off its pressure/)).toBeTruthy();
+  });
+  it("spreads the tree from the store to the outlets", () => {
+    const at = spread(fixture.pipes.nodes, fixture.pipes.elements as never);
+    expect(at.get("store")!.x).toBeLessThan(at.get("pump")!.x);
+    expect(at.get("sink")!.x).toBe(at.get("shower")!.x);
+    expect(at.get("sink")!.y).not.toBe(at.get("shower")!.y);
+    expect(at.get("main")!.y).toBeCloseTo((at.get("sink")!.y + at.get("shower")!.y) / 2);
+  });
+});
+
+describe("the plan of what is proved", () => {
+  const report = {
+    fit: {
+      body: { length: 4, half: 0.8, front_x: 3.2, rear_x: 0.4, second_x: null },
+      things: [
+        { key: "warmth:heater", box: [2, 2.4, 0.2, 0.6, 0, 0.3], on_roof: false },
+        { key: "life:co-alarm", box: [1, 1.1, -0.7, -0.6, 1, 1.1], on_roof: false },
+        { key: "life:spare", box: null, on_roof: false },
+      ],
+    },
+    roof: { things: [{ key: "vent:high", rect: [3, 3.2, -0.1, 0.1] }] },
+    sides: {
+      things: [
+        { key: "air:low", set_out: true, face: "floor", u_m: 1.5, v_m: -0.2 },
+        { key: "air:side", set_out: true, face: "right", u_m: 0.5, v_m: 1.2 },
+      ],
+    },
+  };
+  const step = (id: string, subject: string, state = "open") => ({ id, stage: "s12", title: `${subject}: free`, subject, state });
+  it("finds a thing in the vehicle, on the roof and in a wall", () => {
+    const at = (subject: string) => spotOf(subject, report as never);
+    expect(at("heater")).toEqual({ x: 2.2, y: 0.4 });
+    expect(at("co")!.x).toBeCloseTo(1.05);
+    expect(at("high")!.x).toBeCloseTo(3.1);
+    expect(at("low")).toEqual({ x: 1.5, y: -0.2 });
+    expect(at("side")).toEqual({ x: 0.5, y: -0.8 });
+    expect([at("spare"), at("moon"), at("")]).toEqual([null, null, null]);
+  });
+  it("draws each at its place with the worst of its states, and the rest in a row", () => {
+    Object.assign(state.report, report);
+    const steps = [step("a", "high", "pass"), step("b", "high", "fail"), step("c", "moon")];
+    mount(<PlanPicture c={{ steps } as never} rung="s12" />);
+    const drawn = screen.getByRole("group", { name: "What is proved, on the plan" });
+    expect(within(drawn).getAllByRole("button")).toHaveLength(2);
+    const high = within(drawn).getByRole("button", { name: /^high: failed/ });
+    fireEvent.keyDown(high, { key: "Enter" });
+    expect(within(drawn).getByRole("button", { name: /^high/ }).getAttribute("aria-pressed")).toBe("true");
+    expect(within(drawn).queryAllByTestId("axle")).toHaveLength(0);
+  });
+  it("draws the axles where the vehicle is weighed", () => {
+    Object.assign(state.report, report);
+    mount(<PlanPicture c={{ steps: [{ ...step("s15-weigh", "vehicle"), stage: "s15" }] } as never} rung="s15" />);
+    expect(screen.getAllByTestId("axle")).toHaveLength(2);
+  });
+});
+
 describe("small things", () => {
   it("draws a circuit as a ring and pipes in a row", () => {
     const ring = layOut(fixture.search.nodes, fixture.search.elements as never);
@@ -336,7 +429,7 @@ describe("the drawing of what is proved", () => {
   ] as Step[];
   const c = { steps } as Commissioning;
   it("is the circuits, the water or the gas, and none where there is no drawing", () => {
-    expect(["s0", "s8", "s9", "s10", "s11", null].map(drawingOf)).toEqual(["circuits", "circuits", "water", "gas", null, "circuits"]);
+    expect(["s0", "s8", "s9", "s10", "s11", null].map(drawingOf)).toEqual(["circuits", "circuits", "water", "gas", "plan", "circuits"]);
   });
   it("finds the steps of a thing: of the stage that is looked at, else of all of its drawing", () => {
     const ids = (rung: string | null, ref: string) => stepsOf(c, rung, ref).map((s) => s.id);

@@ -13,7 +13,8 @@ from bothy.api.state import TURNS, Cache, Store, standing
 from bothy.core.commissioning.part import CommissioningPart
 from bothy.core.faults.case import Answer, FinderPart
 from bothy.core.faults.finder import Start, find, start_of_step, starts
-from bothy.core.faults.rig import RigAsk, RigPart, RigRow, play, rigs
+from bothy.core.faults.play import play, rigs
+from bothy.core.faults.practice import RigAsk, RigPart, RigRow
 
 router = APIRouter(prefix="/api/variants", tags=["prove"])
 ERRORS: dict[int | str, dict[str, Any]] = {404: {"model": ProblemBody}, 422: {"model": ProblemBody}}

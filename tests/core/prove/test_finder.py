@@ -17,7 +17,7 @@ from bothy.core.contract import BadInput
 from bothy.core.faults.case import Answer, Case, search
 from bothy.core.faults.electric import causes_of, electric_case, model_of, solved_all
 from bothy.core.faults.finder import case_of, find, start_of_step, starts
-from bothy.core.faults.rig import BUILT, Guess, RigAct, RigAsk, best_path, kind_of, play, rig_of, rigs, score
+from bothy.core.faults.rig import kind_of
 from bothy.core.faults.symptoms import symptoms, table_case
 from bothy.core.proving.diagnosis import Test, entropy, gain, learnt_priors, normalised, outcome_rows, ranked, updated
 from bothy.core.proving.probe import Element, Solved, blown_in, resistance_between
@@ -278,82 +278,3 @@ def test_a_weak_tap_is_parted_by_the_others_on_its_way() -> None:
     own = {"outlet", *(h.id for h in case.hypotheses if h.element == "shower")}
     assert sum(c.frac for c in good.causes if c.id in own) > 0.8, "all others are good: it is on its own last piece"
     assert sum(c.frac for c in weak.causes if c.id in own) < 0.05, "all are weak: it is what they share"
-
-
-# --- practice
-
-
-def ask(rig: str = "lamp", seed: int = 7, *acts: RigAct, guess: Guess | None = None) -> Any:
-    return play(source(), RigAsk(rig=rig, seed=seed, acts=list(acts), guess=guess))
-
-
-def volts(a: str, b: str) -> RigAct:
-    return RigAct(act="volts", a=a, b=b)
-
-
-@pytest.mark.parametrize("rig", sorted(BUILT))
-@pytest.mark.parametrize("seed", range(0, 400, 57))
-def test_a_seed_hides_the_same_fault_every_time_and_it_can_be_felt(rig: str, seed: int) -> None:
-    one, again = rig_of(source(), rig, seed), rig_of(source(), rig, seed)
-    assert one.hidden == again.hidden
-    assert ask(rig, seed, volts("load-plus", "load-minus")) == ask(rig, seed, volts("load-plus", "load-minus"))
-    truth = one.hidden.hypothesis
-    right = ask(rig, seed, guess=Guess(element=truth.element, fault=kind_of(truth.id)))
-    assert right.score is not None
-    assert right.score.right == 1
-    assert right.score.truth == truth.name
-    path = best_path(one)
-    assert path and sum(x.minutes for x in path) == right.score.best_minutes
-
-
-def test_all_faults_come_up_in_time() -> None:
-    seen = {rig_of(source(), "pump", n).hidden.hypothesis.element for n in range(300)}
-    assert seen >= {"fuse", "switch", "plus", "minus", "load"}
-
-
-def test_the_score_is_right_quick_and_safe() -> None:
-    assert score(1, 10, 10, 0) == pytest.approx(100)
-    assert score(1, 20, 10, 0) == pytest.approx(85)
-    assert score(1, 10, 10, 1) == pytest.approx(90)
-    assert score(0.5, 10, 10, 0) == pytest.approx(50)
-    assert score(0, 1, 10, 0) == 0
-
-
-def test_unsafe_acts_are_counted_and_explained() -> None:
-    seed = next(n for n in range(200) if rig_of(source(), "pump", n).hidden.hypothesis.id.startswith("minus-joint-0.5"))
-    r = ask("pump", seed, RigAct(act="ohms", a="load-plus", b="load-minus"), RigAct(act="lug"))
-    assert r.unsafe == 2
-    assert "Ohms on a live circuit" in r.acts[0].unsafe
-    assert "under load" in r.acts[1].unsafe
-    safe = ask("pump", seed, RigAct(act="switch"), RigAct(act="lug"), RigAct(act="ohms", a="load-plus", b="load-minus"))
-    assert (safe.unsafe, safe.minus_on, safe.switch_on) == (0, False, False)
-    assert "Ω" in safe.acts[2].said
-
-
-def test_a_blown_fuse_stays_blown() -> None:
-    seed = next(n for n in range(2000) if rig_of(source(), "pump", n).hidden.hypothesis.id == "short")
-    r = ask("pump", seed, volts("load-plus", "load-minus"), RigAct(act="fuse"), RigAct(act="fuse"), volts("fuse-out", "bus-minus"))
-    assert not r.fuse_whole
-    assert "blown" in r.acts[1].said
-    assert abs(float(r.acts[3].said.split()[0])) < 0.1
-
-
-def test_minutes_add_up_and_a_rig_that_isnt_there_is_named() -> None:
-    r = ask("lamp", 1, volts("fuse-out", "bus-minus"), RigAct(act="amps"), RigAct(act="fuse"), RigAct(act="swap"), RigAct(act="hint"))
-    assert r.minutes == 2 + 2 + 1 + 8 + 5
-    for bad, key in (
-        (RigAsk(rig="own:nowhere", seed=1), "rig"),
-        (RigAsk(rig="spaceship", seed=1), "rig"),
-        (RigAsk(rig="lamp", seed=1, acts=[volts("moon", "bus-minus")]), "a"),
-        (RigAsk(rig="lamp", seed=1, guess=Guess(element="shunt", fault="tired")), "fault"),
-    ):
-        with pytest.raises(BadInput) as refused:
-            play(source(), bad)
-        assert refused.value.key == key
-
-
-def test_ones_own_circuits_are_rigs_too() -> None:
-    keys = [r.key for r in rigs(source())]
-    assert set(BUILT) < set(keys)
-    own = next(k for k in keys if k.startswith("own:"))
-    assert ask(own, 3).title == next(r.title for r in rigs(source()) if r.key == own)

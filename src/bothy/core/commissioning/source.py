@@ -13,7 +13,7 @@ from bothy.core.proving.sheet import SheetRow
 from bothy.core.roof.part import RoofPart
 from bothy.core.warmth.part import WarmthPart
 from bothy.core.water.part import WaterPart
-from bothy.core.wiring.circuits import CircuitPart
+from bothy.core.wiring.circuit import CircuitPart
 from bothy.core.wiring.loop_test import LoopRow
 
 

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import NamedTuple
 
 from pydantic import BaseModel
 
 from bothy.core.context import Context
 from bothy.core.method.sources import Method
-from bothy.core.trips.run import TripRun
+from bothy.core.trips.run import Lane, TripRun
 
 LIVE = Method("prove.live")
 POINTS = 96
@@ -121,95 +122,115 @@ class _Maker:
         )
 
 
-def scene_of(ctx: Context, run: TripRun, water_days: float | None = None, name: str = "") -> Scene:
-    """The devices of a design through the first day of its trip; ``water_days``: how long its water lasts."""
-    d, m = ctx.design, _Maker()
-    volts = ctx.bank_v
-    soc, soc_low, soc_high = (_day(x, run.per_day) for x in (run.soc.p50, run.soc.p10, run.soc.p90))
-    sun, sun_low, sun_high = (_day(x, run.per_day) for x in (run.sun_w.p50, run.sun_w.p10, run.sun_w.p90))
-    load = _day(run.load_w.p50, run.per_day)
-    cabin, cabin_low, cabin_high = (
-        (_day(x, run.per_day) for x in (run.cabin_c.p50, run.cabin_c.p10, run.cabin_c.p90)) if run.cabin_c.p50 else ([20.0] * POINTS,) * 3
+class _Lanes(NamedTuple):
+    """What the first day of the trip expects, each a value a quarter of an hour: the middle of the weathers, then 1 in 10 and 9 in 10 of them."""
+
+    soc: tuple[list[float], list[float], list[float]]
+    sun: tuple[list[float], list[float], list[float]]
+    cabin: tuple[list[float], list[float], list[float]]
+    load: list[float]
+
+
+def _lanes(run: TripRun) -> _Lanes:
+    def three(x: Lane) -> tuple[list[float], list[float], list[float]]:
+        return _day(x.p50, run.per_day), _day(x.p10, run.per_day), _day(x.p90, run.per_day)
+
+    usual = [20.0] * POINTS
+    return _Lanes(three(run.soc), three(run.sun_w), three(run.cabin_c) if run.cabin_c.p50 else (usual, usual, usual), _day(run.load_w.p50, run.per_day))
+
+
+def _of_bank(m: _Maker, ctx: Context, x: _Lanes) -> None:
+    d, volts = ctx.design, ctx.bank_v
+    sun, load, (cabin, _, _), (soc, soc_low, soc_high) = x.sun[0], x.load, x.cabin, x.soc
+    if d.power.bank is None or not d.wiring.shunt:
+        return
+    amps = [(s - p) / volts for s, p in zip(sun, load, strict=True)]
+    inner = 0.006 * volts / 12.8
+    rest = [volts * (0.985 + 0.03 * s) + a * inner for s, a in zip(soc, amps, strict=True)]
+    m.add("shunt-1", "battery_monitor", "voltage_v", "Bank, volts", "V", rest, noise=0.01, resolution=0.01, offset=0.3 * ctx.scale, least=0, most=80)
+    m.add(
+        "shunt-1",
+        "battery_monitor",
+        "current_a",
+        "Bank, amps in (+) and out (−)",
+        "A",
+        amps,
+        noise=0.05,
+        resolution=0.1,
+        offset=max(3.0, 0.05 * max(map(abs, amps))),
+        least=-2000,
+        most=2000,
     )
-    bank = d.power.bank
-    if bank is not None and d.wiring.shunt:
-        amps = [(s - p) / volts for s, p in zip(sun, load, strict=True)]
-        inner = 0.006 * volts / 12.8
-        rest = [volts * (0.985 + 0.03 * s) + a * inner for s, a in zip(soc, amps, strict=True)]
-        m.add("shunt-1", "battery_monitor", "voltage_v", "Bank, volts", "V", rest, noise=0.01, resolution=0.01, offset=0.3 * ctx.scale, least=0, most=80)
-        m.add(
-            "shunt-1",
-            "battery_monitor",
-            "current_a",
-            "Bank, amps in (+) and out (−)",
-            "A",
-            amps,
-            noise=0.05,
-            resolution=0.1,
-            offset=max(3.0, 0.05 * max(map(abs, amps))),
-            least=-2000,
-            most=2000,
-        )
-        m.add(
-            "shunt-1",
-            "battery_monitor",
-            "soc_frac",
-            "Bank, charge",
-            "",
-            soc,
-            soc_low,
-            soc_high,
-            noise=0.002,
-            resolution=0.01,
-            offset=0.1,
-            least=-0.05,
-            most=1.05,
-        )
-        m.add(
-            "shunt-1",
-            "battery_monitor",
-            "temp_c",
-            "Bank, warmth",
-            "°C",
-            [(c + 10) / 2 for c in cabin],
-            noise=0.1,
-            resolution=0.1,
-            offset=8,
-            least=-60,
-            most=120,
-            window_s=900,
-        )
-    if d.power.arrays:
-        m.add(
-            "solar-1",
-            "solar_controller",
-            "power_w",
-            "Sun, watts",
-            "W",
-            sun,
-            sun_low,
-            sun_high,
-            noise=2,
-            resolution=1,
-            offset=max(20.0, 0.15 * max(sun)),
-            least=-5,
-            most=50000,
-        )
-        m.add(
-            "solar-1",
-            "solar_controller",
-            "charge_current_a",
-            "Sun, amps into the bank",
-            "A",
-            [w / volts for w in sun],
-            [w / volts for w in sun_low],
-            [w / volts for w in sun_high],
-            noise=0.05,
-            resolution=0.1,
-            offset=max(2.0, 0.15 * max(sun) / volts),
-            least=-1,
-            most=1000,
-        )
+    m.add(
+        "shunt-1",
+        "battery_monitor",
+        "soc_frac",
+        "Bank, charge",
+        "",
+        soc,
+        soc_low,
+        soc_high,
+        noise=0.002,
+        resolution=0.01,
+        offset=0.1,
+        least=-0.05,
+        most=1.05,
+    )
+    m.add(
+        "shunt-1",
+        "battery_monitor",
+        "temp_c",
+        "Bank, warmth",
+        "°C",
+        [(c + 10) / 2 for c in cabin],
+        noise=0.1,
+        resolution=0.1,
+        offset=8,
+        least=-60,
+        most=120,
+        window_s=900,
+    )
+
+
+def _of_sun(m: _Maker, ctx: Context, x: _Lanes) -> None:
+    volts = ctx.bank_v
+    sun, sun_low, sun_high = x.sun
+    if not ctx.design.power.arrays:
+        return
+    m.add(
+        "solar-1",
+        "solar_controller",
+        "power_w",
+        "Sun, watts",
+        "W",
+        sun,
+        sun_low,
+        sun_high,
+        noise=2,
+        resolution=1,
+        offset=max(20.0, 0.15 * max(sun)),
+        least=-5,
+        most=50000,
+    )
+    m.add(
+        "solar-1",
+        "solar_controller",
+        "charge_current_a",
+        "Sun, amps into the bank",
+        "A",
+        [w / volts for w in sun],
+        [w / volts for w in sun_low],
+        [w / volts for w in sun_high],
+        noise=0.05,
+        resolution=0.1,
+        offset=max(2.0, 0.15 * max(sun) / volts),
+        least=-1,
+        most=1000,
+    )
+
+
+def _of_chargers(m: _Maker, ctx: Context) -> None:
+    d, volts = ctx.design, ctx.bank_v
     if d.power.driving is not None:
         m.add(
             "dcdc-1", "dcdc_charger", "output_current_a", "Driving charge, amps", "A", [0.0] * POINTS, noise=0.1, resolution=0.1, offset=1.5, least=-1, most=500
@@ -229,7 +250,10 @@ def scene_of(ctx: Context, run: TripRun, water_days: float | None = None, name: 
             least=-10,
             most=3000,
         )
-    for n, t in enumerate((t for t in d.water.tanks if t.holds == "fresh"), 1):
+
+
+def _of_tanks(m: _Maker, ctx: Context, water_days: float | None) -> None:
+    for n, t in enumerate((t for t in ctx.design.water.tanks if t.holds == "fresh"), 1):
         part = 0.8
         share = min(0.75, 1 / max(1.0, water_days or 4.0))
         levels = []
@@ -251,6 +275,10 @@ def scene_of(ctx: Context, run: TripRun, water_days: float | None = None, name: 
             window_s=900,
             dropout_s=10,
         )
+
+
+def _of_comfort(m: _Maker, ctx: Context, x: _Lanes) -> None:
+    cabin, cabin_low, cabin_high = x.cabin
     m.add(
         "cabin-1",
         "thermometer",
@@ -268,7 +296,7 @@ def scene_of(ctx: Context, run: TripRun, water_days: float | None = None, name: 
         window_s=900,
         dropout_s=10,
     )
-    for n, h in enumerate(d.warmth.heaters[:2], 1):
+    for n, h in enumerate(ctx.design.warmth.heaters[:2], 1):
         m.add(
             f"heater-{n}",
             "heater_controller",
@@ -284,35 +312,50 @@ def scene_of(ctx: Context, run: TripRun, water_days: float | None = None, name: 
             window_s=900,
             dropout_s=10,
         )
+
+
+def _of_gas(m: _Maker, kg: float) -> None:
+    if not kg:
+        return
+    m.add(
+        "gas-1",
+        "gas_scale",
+        "gas_mass_kg",
+        "Gas aboard",
+        "kg",
+        [0.7 * kg - 0.002 * i for i in range(POINTS)],
+        noise=0.02,
+        resolution=0.05,
+        offset=0.3,
+        least=-0.5,
+        most=200,
+        window_s=900,
+        dropout_s=10,
+    )
+
+
+def scene_of(ctx: Context, run: TripRun, water_days: float | None = None, name: str = "") -> Scene:
+    """The devices of a design through the first day of its trip; ``water_days``: how long its water lasts."""
+    d, m, x = ctx.design, _Maker(), _lanes(run)
     kg = sum(v.capacity_kg * v.count for v in d.gas.vessels if v.connected)
-    if kg:
-        m.add(
-            "gas-1",
-            "gas_scale",
-            "gas_mass_kg",
-            "Gas aboard",
-            "kg",
-            [0.7 * kg - 0.002 * i for i in range(POINTS)],
-            noise=0.02,
-            resolution=0.05,
-            offset=0.3,
-            least=-0.5,
-            most=200,
-            window_s=900,
-            dropout_s=10,
-        )
+    _of_bank(m, ctx, x)
+    _of_sun(m, ctx, x)
+    _of_chargers(m, ctx)
+    _of_tanks(m, ctx, water_days)
+    _of_comfort(m, ctx, x)
+    _of_gas(m, kg)
     main = next((c.fuse_a for c in d.wiring.circuits if c.kind == "main" and c.fuse_a), 0.0)
     profiles = [
-        x.profile.absorption_v
-        for x in (d.power.shore, d.power.driving, d.power.controller)
-        if x is not None and x.profile is not None and x.profile.absorption_v
+        c.profile.absorption_v
+        for c in (d.power.shore, d.power.driving, d.power.controller)
+        if c is not None and c.profile is not None and c.profile.absorption_v
     ]
     return Scene(
         name=name,
         day=run.days[0].date if run.days else "",
         channels=m.channels,
-        system_v=volts,
-        charge_v=profiles[0] if profiles else 1.125 * volts,
+        system_v=ctx.bank_v,
+        charge_v=profiles[0] if profiles else 1.125 * ctx.bank_v,
         main_fuse_a=main or 0.0,
         lithium=ctx.chem.key.startswith("li"),
         gas_kg=kg,

@@ -1,5 +1,5 @@
 /** A circuit drawn in a ring: plus above from the bank to the load, minus below on the way back; its points can be probed. Pipes are drawn in a row. */
-import type { KeyboardEvent } from "react";
+import { pressed } from "../../pictures/pressed";
 import type { Finder } from "./data";
 
 type Node = Finder["nodes"][number];
@@ -22,13 +22,6 @@ const TOP = 62;
 const BOTTOM = 178;
 const LEFT = 60;
 const RIGHT = 850;
-
-/** Enter and the space bar press what has the focus. */
-function pressed(k: KeyboardEvent, act?: () => void) {
-  if (!act || (k.key !== "Enter" && k.key !== " ")) return;
-  k.preventDefault();
-  act();
-}
 
 type Spot = { x: number; y: number };
 

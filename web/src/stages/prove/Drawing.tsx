@@ -1,4 +1,4 @@
-/** What is being proved as the drawing of its own stage, lit by the state of its steps: the circuits, the water, the gas. */
+/** What is being proved as the drawing of its own stage, lit by the state of its steps: the circuits, the water, the gas, the plan. */
 import { useMemo } from "react";
 import { type Light, Lit } from "../../pictures/lit";
 import { useHand } from "../../shell/hand";
@@ -8,15 +8,16 @@ import { DiagramPicture } from "../wiring/DiagramPicture";
 import { type Commissioning, STATES, type Step, worst } from "./data";
 
 import { COLOUR, PATH } from "./marks";
+import { PlanPicture } from "./PlanPicture";
 
 const ELECTRIC = ["s0", "s1", "s2", "s3", "s4", "s5", "s6", "s7", "s8"];
 /** What a thing of the diagram is called as the subject of a step. */
 const SUBJECT: Record<string, string> = { "power:bank": "bank", "power:inverter": "inverter", "power:shore": "mains" };
 
-/** Which drawing a stage has; none for heat, air, cooling, alarms and the road. */
-export function drawingOf(rung: string | null): "circuits" | "water" | "gas" | null {
+/** Which drawing a stage has: the plan for heat, air, cooling, alarms, weight and the road. */
+export function drawingOf(rung: string | null): "circuits" | "water" | "gas" | "plan" {
   if (rung === null || ELECTRIC.includes(rung)) return "circuits";
-  return rung === "s9" ? "water" : rung === "s10" ? "gas" : null;
+  return rung === "s9" ? "water" : rung === "s10" ? "gas" : "plan";
 }
 
 /** The steps of a thing of a drawing: of the stage that is looked at, else of all stages of that drawing. */
@@ -54,6 +55,8 @@ export function Drawing({ c, rung }: { c: Commissioning; rung: string | null }) 
         <WaterPicture open={[]} onOpen={() => undefined} taps={undefined} what="taps" />
       ) : which === "gas" ? (
         <PipePicture />
+      ) : which === "plan" ? (
+        <PlanPicture c={c} rung={rung!} />
       ) : (
         <DiagramPicture />
       )}

@@ -2,7 +2,7 @@
 import { useMemo } from "react";
 import { useVariant } from "../../data/variant";
 import { useHand } from "../../shell/hand";
-import { Drawing, drawingOf } from "./Drawing";
+import { Drawing } from "./Drawing";
 import { type Commissioning, type Rung, STATES, type Step, worst } from "./data";
 import { COLOUR, StateMark } from "./marks";
 
@@ -91,7 +91,7 @@ export function Ladder({ c, rung, onRung, drawn }: { c: Commissioning; rung: str
           <RungRow key={r.id} r={r} on={rung === r.id} pick={() => onRung(rung === r.id ? null : r.id)} />
         ))}
       </div>
-      {drawn && drawingOf(rung) ? (
+      {drawn ? (
         <div className="overflow-auto" role="group" aria-label="What is proved, drawn">
           <Drawing c={c} rung={rung} />
         </div>

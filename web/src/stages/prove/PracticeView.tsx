@@ -1,38 +1,45 @@
-/** Practice: a hidden fault, two probes and a meter. By mouse or by keys; every act costs minutes, what is unsafe is counted and explained. */
+/** Practice: a hidden fault in wires (two probes and a meter) or in pipes (taps, valves and a gauge). By mouse or by keys; every act costs minutes, what is
+ * unsafe is counted and explained. */
 import { useState } from "react";
+import { useSaid } from "../../shell/person";
 import { CircuitDrawing } from "./CircuitDrawing";
-import { type RigAct, useRig, useRigs } from "./data";
+import { type Rig, type RigAct, useRig, useRigs } from "./data";
+import { PipeDrawing } from "./PipeDrawing";
 
 type Session = { rig: string; seed: number; acts: RigAct[]; guess: { element: string; fault: string } | null };
 const fresh = (rig: string): Session => ({ rig, seed: Math.floor(Math.random() * 1_000_000), acts: [], guess: null });
-const ACTS: Record<string, string> = {
-  volts: "Volts",
-  ohms: "Ohms",
-  amps: "Amps, clamp on the plus",
-  fuse: "Fuse out or in",
-  switch: "Switch",
-  lug: "Battery’s minus off or on",
-  swap: "Another appliance in its place",
-  hint: "A hint",
-};
-const COST: Record<string, string> = { volts: "2", ohms: "2", amps: "2", fuse: "1", switch: "½", lug: "6", swap: "8", hint: "5" };
+type Offer = Rig["offers"][number];
+const half = (n: number) => (n === 0.5 ? "½" : String(n));
 
 export function usePractice(wanted: boolean) {
   const [s, set] = useState<Session>(() => fresh("lamp"));
   const [red, setRed] = useState("load-plus");
   const [black, setBlack] = useState("load-minus");
   const [next, setNext] = useState<"red" | "black">("red");
+  const [gauge, setGauge] = useState("");
   const rig = useRig(s.rig, s.seed, s.acts, s.guess, wanted);
   const probe = (id: string) => {
     if (next === "red") setRed(id);
     else setBlack(id);
     setNext(next === "red" ? "black" : "red");
   };
-  const act = (kind: RigAct["act"]) =>
-    set({ ...s, acts: [...s.acts, { act: kind, a: kind === "volts" || kind === "ohms" ? red : "", b: kind === "volts" || kind === "ohms" ? black : "" }] });
-  return { s, set, red, black, setRed, setBlack, next, setNext, rig, probe, act };
+  const points = rig.data?.probed ?? [];
+  const at = points.includes(gauge) ? gauge : (points[0] ?? "");
+  const act = (o: Offer, part = "") => {
+    const [a, b] = o.takes === "points" ? [red, black] : [o.takes === "point" ? at : part, ""];
+    set({ ...s, acts: [...s.acts, { act: o.act, a, b }] });
+  };
+  const over = s.guess != null && rig.data?.score != null;
+  return { s, set, red, black, setRed, setBlack, next, gauge: at, setGauge, rig, probe, act, over };
 }
 type Practice = ReturnType<typeof usePractice>;
+
+/** What turns a part of the pipes: a tap, a valve, or the pump or bottle itself. */
+export function turnOf(r: Rig, id: string): Offer | undefined {
+  const kind = r.elements.find((e) => e.id === id)?.kind;
+  if (kind === "pump" || kind === "bottle") return r.offers.find((o) => o.act === "supply");
+  return r.offers.find((o) => (o.act === "outlet" || o.act === "valve") && o.of.includes(id));
+}
 
 export function PracticePicture({ p }: { p: Practice }) {
   const r = p.rig.data;
@@ -40,16 +47,68 @@ export function PracticePicture({ p }: { p: Practice }) {
   return (
     <div className="relative h-full p-1">
       <span className="absolute left-2 top-1 text-[11px] tracking-wide text-dim">PRACTICE, nothing here proves anything</span>
-      <CircuitDrawing
-        nodes={r.nodes}
-        elements={r.elements}
-        red={p.red}
-        black={p.black}
-        open={[...(r.switch_on ? [] : ["switch"]), ...(r.fuse_in ? [] : ["fuse"])]}
-        onNode={p.probe}
-        label={`${r.title}, with two probes`}
-      />
+      {r.medium === "wires" ? (
+        <CircuitDrawing
+          nodes={r.nodes}
+          elements={r.elements}
+          red={p.red}
+          black={p.black}
+          open={r.shut}
+          onNode={p.probe}
+          label={`${r.title}, with two probes`}
+        />
+      ) : (
+        <PipeDrawing
+          nodes={r.nodes}
+          elements={r.elements}
+          shut={r.shut}
+          probed={r.probed}
+          gauge={p.gauge}
+          onGauge={p.setGauge}
+          onPart={(e) => {
+            const turn = turnOf(r, e.id);
+            return turn && !p.over ? () => p.act(turn, turn.takes === "part" ? e.id : "") : undefined;
+          }}
+          label={`${r.title}, with a gauge`}
+        />
+      )}
     </div>
+  );
+}
+
+/** An act: a button; where it is done to a part, a choice of parts beside it. */
+function ActButton({ o, p, r }: { o: Offer; p: Practice; r: Rig }) {
+  const say = useSaid();
+  const [part, setPart] = useState("");
+  const chosen = o.of.includes(part) ? part : (o.of[0] ?? "");
+  const names = new Map(r.elements.map((e) => [e.id, e.name]));
+  const shut = r.shut.includes(chosen);
+  const state = o.act === "outlet" || o.act === "valve" ? (shut ? ", shut now" : ", open now") : "";
+  return (
+    <span className="inline-flex">
+      <button type="button" className="btn" disabled={p.over} onClick={() => p.act(o, o.takes === "part" ? chosen : "")}>
+        {say(o.title)} <span className="num text-dim">{half(o.minutes)}′</span>
+      </button>
+      {o.takes === "part" && (
+        <select className="field max-w-[13rem]" aria-label={`${o.title}: which`} value={chosen} onChange={(e) => setPart(e.target.value)}>
+          {o.of.map((id) => (
+            <option key={id} value={id}>
+              {say(names.get(id) ?? "")}
+              {id === chosen ? state : ""}
+            </option>
+          ))}
+        </select>
+      )}
+      {o.takes === "point" && (
+        <select className="field max-w-[13rem]" aria-label={`${o.title}: where`} value={p.gauge} onChange={(e) => p.setGauge(e.target.value)}>
+          {r.probed.map((id) => (
+            <option key={id} value={id}>
+              {say(r.nodes.find((n) => n.id === id)?.name ?? "")}
+            </option>
+          ))}
+        </select>
+      )}
+    </span>
   );
 }
 
@@ -60,7 +119,11 @@ export function PracticeView({ p }: { p: Practice }) {
   const kinds = r?.kinds ?? [];
   const elements = [...new Map(kinds.map((k) => [k.element, k.element_name])).entries()];
   const last = r?.acts.at(-1);
-  const over = p.s.guess != null && r?.score;
+  const over = p.over;
+  const say = useSaid();
+  const titles = new Map(r?.offers.map((o) => [o.act, o.title]));
+  const nameOf = (a: RigAct | undefined, id: string | undefined) =>
+    (r?.offers.find((o) => o.act === a?.act)?.takes === "part" ? r?.elements : r?.nodes)?.find((x) => x.id === id)?.name ?? "";
   return (
     <div className="grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-4 p-3 max-[899px]:grid-cols-1">
       <div>
@@ -68,7 +131,7 @@ export function PracticeView({ p }: { p: Practice }) {
           <select className="field" aria-label="Rig" value={p.s.rig} onChange={(e) => p.set(fresh(e.target.value))}>
             {rigs.data?.map((x) => (
               <option key={x.key} value={x.key}>
-                {"●".repeat(x.level)} {x.title}
+                {"●".repeat(x.level)} {say(x.title)}
               </option>
             ))}
           </select>
@@ -90,38 +153,43 @@ export function PracticeView({ p }: { p: Practice }) {
           </label>
         </div>
         {p.rig.error && <p role="alert">{(p.rig.error as Error).message}</p>}
-        <p className="my-2 text-[16px]">{r?.complaint ?? "…"}</p>
-        <div className="flex flex-wrap items-center gap-2 text-[13px]">
-          {(["red", "black"] as const).map((c) => (
-            <label key={c}>
-              {c}{" "}
-              <select
-                className="field"
-                aria-label={`${c} probe`}
-                value={c === "red" ? p.red : p.black}
-                onChange={(e) => (c === "red" ? p.setRed : p.setBlack)(e.target.value)}
-              >
-                {r?.nodes.map((n) => (
-                  <option key={n.id} value={n.id}>
-                    {n.name}
-                  </option>
-                ))}
-              </select>
-            </label>
-          ))}
-          <span className="text-dim">a press on the drawing moves the {p.next} one</span>
-        </div>
-        <div className="my-2 flex flex-wrap gap-1" role="group" aria-label="Acts">
-          {(Object.keys(ACTS) as RigAct["act"][]).map((k) => (
-            <button key={k} type="button" className="btn" disabled={!!over || !r} onClick={() => p.act(k)} title={`${COST[k]} min`}>
-              {ACTS[k]} <span className="num text-dim">{COST[k]}′</span>
-            </button>
-          ))}
-        </div>
+        <p className="my-2 text-[16px]">{r ? say(r.complaint) : "…"}</p>
+        {r?.medium === "wires" && (
+          <div className="flex flex-wrap items-center gap-2 text-[13px]">
+            {(["red", "black"] as const).map((c) => (
+              <label key={c}>
+                {c}{" "}
+                <select
+                  className="field"
+                  aria-label={`${c} probe`}
+                  value={c === "red" ? p.red : p.black}
+                  onChange={(e) => (c === "red" ? p.setRed : p.setBlack)(e.target.value)}
+                >
+                  {r?.nodes.map((n) => (
+                    <option key={n.id} value={n.id}>
+                      {n.name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            ))}
+            <span className="text-dim">a press on the drawing moves the {p.next} one</span>
+          </div>
+        )}
+        {r && r.medium !== "wires" && (
+          <p className="my-0 text-[13px] text-dim">On the drawing a press turns a tap, a valve or the source, and moves the gauge.</p>
+        )}
         <p className="my-1" role="status">
-          The meter: <strong className="num text-[22px]">{last?.said ?? "–"}</strong>
+          {r?.medium === "wires" || !r ? "The meter" : "What is seen"}: <strong className="num text-[22px]">{last ? say(last.said) : "–"}</strong>
           {last?.unsafe && <span className="block border-l-2 border-rust pl-2 text-rust">{last.unsafe}</span>}
         </p>
+        {!over && (
+          <div className="my-2 flex flex-wrap gap-1" role="group" aria-label="Acts">
+            {r?.offers.map((o) => (
+              <ActButton key={o.act} o={o} p={p} r={r} />
+            ))}
+          </div>
+        )}
         {!over && (
           <div className="mt-2 flex flex-wrap items-center gap-1 border-t border-line pt-2">
             <b>It is</b>
@@ -129,7 +197,7 @@ export function PracticeView({ p }: { p: Practice }) {
               <option value="">which part…</option>
               {elements.map(([id, name]) => (
                 <option key={id} value={id}>
-                  {name}
+                  {say(name)}
                 </option>
               ))}
             </select>
@@ -137,7 +205,7 @@ export function PracticeView({ p }: { p: Practice }) {
               .filter((k) => k.element === element)
               .map((k) => (
                 <button key={k.fault} type="button" className="btn" onClick={() => p.set({ ...p.s, guess: { element, fault: k.fault } })}>
-                  {k.name}
+                  {say(k.name)}
                 </button>
               ))}
           </div>
@@ -146,16 +214,17 @@ export function PracticeView({ p }: { p: Practice }) {
           <section className="mt-2 border-t border-line pt-2" aria-label="Score">
             <p className="m-0 text-[18px]">
               <strong className="num">{Math.round(r.score.score)}</strong> of 100:{" "}
-              {r.score.right === 1 ? "right" : r.score.right > 0 ? "the right part, another fault" : "not it"}. It was {r.score.truth}.
+              {r.score.right === 1 ? "right" : r.score.right > 0 ? "the right part, another fault" : "not it"}. It was {say(r.score.truth)}.
             </p>
             <p className="my-1 text-[13px]">
               {r.score.minutes} min, {r.score.best_minutes} min by the best policy
-              {r.score.unsafe > 0 && `, ${r.score.unsafe} unsafe ${r.score.unsafe === 1 ? "act" : "acts"}`}. {r.score.repair}
+              {r.score.unsafe > 0 && `, ${r.score.unsafe} unsafe ${r.score.unsafe === 1 ? "act" : "acts"}`}. {say(r.score.repair)}
             </p>
             <ol className="m-0 pl-5 text-[13px]">
               {r.score.path.map((x) => (
                 <li key={x.title}>
-                  {x.title}: <span className="num">{x.said}</span>
+                  {say(x.title)}: <span className="num">{say(x.said)}</span>
+                  {x.out.length > 0 && <span className="text-dim">, rules out {x.out.length < 3 ? x.out.join(" and ") : `${x.out.length} causes`}</span>}
                 </li>
               ))}
             </ol>
@@ -176,14 +245,15 @@ export function PracticeView({ p }: { p: Practice }) {
         <ol className="m-0 pl-5 text-[13px]">
           {r?.acts.map((a, i) => (
             <li key={i} className={a.unsafe ? "text-rust" : undefined}>
-              {ACTS[p.s.acts[i]?.act ?? ""] ?? ""}
-              {p.s.acts[i]?.a && ` ${r.nodes.find((n) => n.id === p.s.acts[i]?.a)?.name} to ${r.nodes.find((n) => n.id === p.s.acts[i]?.b)?.name}`}:{" "}
-              <b className="num">{a.said}</b>
+              {say(titles.get(p.s.acts[i]?.act ?? "hint") ?? "")}
+              {p.s.acts[i]?.a && `, ${say(nameOf(p.s.acts[i], p.s.acts[i].a))}`}
+              {p.s.acts[i]?.b && ` to ${say(nameOf(p.s.acts[i], p.s.acts[i].b))}`}: <b className="num">{say(a.said)}</b>
             </li>
           ))}
         </ol>
         <p className="mt-3 text-[12px] text-dim">
-          Training for the real thing, and not it: a real circuit has more faults than one, and a spark hurts. A blown fuse stays blown until it is replaced.
+          Training for the real thing, and not it: a real one can have more faults than one. {r && say(r.caution)}
+          {r?.medium === "wires" && " A blown fuse stays blown until it is replaced."}
         </p>
       </div>
     </div>

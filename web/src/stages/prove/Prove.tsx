@@ -18,7 +18,6 @@ import { useSite } from "../../shell/useSite";
 import { StageViews } from "../../shell/ViewSwitch";
 import { useStageView } from "../../shell/views";
 import { Bands, VerdictMark } from "./Bands";
-import { drawingOf } from "./Drawing";
 import { type Commissioning, useCommissioning, useFinder, useLive, useStarts, VIEWS } from "./data";
 import { type SheetRow, useReadings, VERDICTS } from "./edit";
 import { FinderPicture, FinderView, useSearch } from "./FinderView";
@@ -351,7 +350,7 @@ export function Component() {
           ) : (
             <span className="text-dim">{HINT[view] ?? ""}</span>
           )}
-          {view === "ladder" && c && drawingOf(rung) && (
+          {view === "ladder" && c && (
             <button type="button" className="btn" aria-pressed={drawn} onClick={() => setDrawn(!drawn)}>
               {drawn ? "As marks" : "As a drawing"}
             </button>
