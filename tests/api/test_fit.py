@@ -144,6 +144,20 @@ def test_the_roof_is_laid_out_and_a_template_comes_in_every_form(client: TestCli
     assert none.status_code == 422 and "fan:none" in none.json()["error"]["message"]
 
 
+def test_a_hole_in_the_floor_has_its_template_too(client: TestClient, variant_id: str) -> None:
+    say(client, variant_id, put("/fit/sides/own", [{"id": "drop", "name": "Drop vent", "kind": "drop_vent"}]))
+    at = f"/api/variants/{variant_id}/fit/template"
+    early = client.get(f"{at}/svg", params={"of": "hole:drop"})
+    assert early.status_code == 422 and "isn’t set out" in early.json()["error"]["message"]
+    cut = {"of": "hole:drop", "face": "floor", "u_m": 1.0, "v_m": 0.2, "length_mm": 60, "height_mm": 60, "radius_mm": 30}
+    say(client, variant_id, put("/fit/sides/cuts", [cut]))
+    svg = client.get(f"{at}/svg", params={"of": "hole:drop"})
+    assert svg.status_code == 200 and re.search(r"width='180.00mm'", svg.text) and "200 mm to the left of the centre line" in svg.text
+    assert client.get(f"{at}/pdf", params={"of": "hole:drop", "below": True}).content.startswith(b"%PDF")
+    none = client.get(f"{at}/svg", params={"of": "hole:none"})
+    assert none.status_code == 422 and "in a wall or in the floor" in none.json()["error"]["message"]
+
+
 def test_a_roof_that_can_not_be_is_refused_with_its_field(client: TestClient, variant_id: str) -> None:
     for path, value, word in (
         ("/fit/roof/crown_mm", -1, "crown_mm"),

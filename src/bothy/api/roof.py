@@ -21,6 +21,8 @@ from bothy.core.method.sources import Method, SourceOut, written
 from bothy.core.roof.lay_out import lay_out
 from bothy.core.roof.plan import roof_things, shape_of
 from bothy.core.roof.template import Template, template_of
+from bothy.core.sides.plan import side_things
+from bothy.core.sides.worked import side_template
 from bothy.formats import roof_template
 from bothy.formats.papers import size_for
 from bothy.formats.pdf import Sheet
@@ -45,7 +47,7 @@ class ProposedRoof(BaseModel):
 
 @parts_router.get("/openings", operation_id="listOpenings")
 def list_openings() -> list[OpeningPart]:
-    """Parts that go through a roof, with their cut-outs and clamps."""
+    """Parts that go through roof, walls or floor, with their cut-outs and clamps."""
     return list(openings().values())
 
 
@@ -73,7 +75,9 @@ def propose(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache) 
 def _template(design: Design, of: str, below: bool) -> Template:
     thing = next((t for t in roof_things(design) if t.key == of), None)
     if thing is None:
-        raise BadInput("of", f"nothing on the roof is called “{of}”; choose one of the roof plan")
+        if any(t.key == of for t in side_things(design)):
+            return side_template(design, of, below)
+        raise BadInput("of", f"nothing on the roof, in a wall or in the floor is called “{of}”; choose one of the list")
     return template_of(thing, shape_of(design, body_of(design)), below)
 
 
@@ -92,14 +96,15 @@ async def template(
     below: bool = False,
     size: Literal["A4", "letter"] | None = None,
 ) -> Response:
-    """The template of a cut-out at its true size, seen from above, or mirrored for the ceiling; a PDF comes in sheets to be glued together."""
+    """The template of a cut-out of roof, walls or floor at its true size, seen from outside (the floor from above), or mirrored for the other side; a PDF comes
+    in sheets to be glued together."""
 
     def made() -> tuple[Template, str, str]:
         head = standing(store, reports, variant_id).head
         return _template(head.design, of, below), head.project_name, size or size_for(head.design.region)
 
     t, project, paper = await run_in_threadpool(made)
-    name = f"{project} {t.name} {'from below' if below else 'from above'}.{kind}"
+    name = f"{project} {t.name}{' mirrored' if below else ''}.{kind}"
     if kind == "svg":
         return Response(roof_template.to_svg(t), media_type="image/svg+xml", headers=attachment(name))
     if kind == "dxf":

@@ -24,19 +24,6 @@ COLOURS: dict[Layer, int] = {"CUT": 7, "CENTRE": 5, "RIB": 6, "PILOT": 1, "BAR":
 """DXF colours of the layers, whose names are the same."""
 
 
-def laid_by(t: Template) -> list[str]:
-    """The numbers that a template is laid by, in words."""
-    side = "left" if t.to_centre_mm > 0 else "right"
-    middle = "on the centre line of the roof" if abs(t.to_centre_mm) < 0.5 else f"{abs(t.to_centre_mm):.0f} mm to the {side} of the centre line of the roof"
-    out = [f"Its middle lies {middle}."]
-    if t.to_rib is not None:
-        out.append(f"From its edge to the edge of {t.to_rib[0].replace('-', ' ')}: {t.to_rib[1]:.0f} mm.")
-    out.append("Seen from below, mirrored: lay it against the ceiling." if t.from_below else "Seen from above: lay it on the roof.")
-    if not t.measured:
-        out.append("Nominal size of its kind. Measure the part in hand before you cut.")
-    return out
-
-
 def _inner(t: Template, x0: float, y0: float) -> str:
     """The drawing with its rear right corner at a point of the sheet, front to the right, mm."""
 
@@ -59,7 +46,7 @@ def to_svg(t: Template) -> str:
     w, h = 2 * t.half_x, 2 * t.half_y
     return (
         f"<svg xmlns='http://www.w3.org/2000/svg' width='{w:.2f}mm' height='{h:.2f}mm' viewBox='0 0 {w:.2f} {h:.2f}'>"
-        f"<title>{escape(t.name)}</title><desc>{escape(' '.join(laid_by(t)))}</desc>{_inner(t, -t.half_x, t.half_y)}</svg>\n"
+        f"<title>{escape(t.name)}</title><desc>{escape(' '.join(t.laid_by))}</desc>{_inner(t, -t.half_x, t.half_y)}</svg>\n"
     )
 
 
@@ -79,7 +66,7 @@ def to_dxf(t: Template) -> bytes:
         space.add_circle((x, y), PILOT_MM / 2, dxfattribs={"layer": "PILOT"})
     for word in t.words:
         space.add_text(word.text[:80], height=4, dxfattribs={"layer": "TEXT"}).set_placement((word.x, word.y))
-    for k, text in enumerate(laid_by(t)):
+    for k, text in enumerate(t.laid_by):
         space.add_text(text[:120], height=4, dxfattribs={"layer": "TEXT"}).set_placement((-t.half_x, -t.half_y - 8 - 7 * k))
     out = io.StringIO()
     doc.write(out)
@@ -117,7 +104,7 @@ def to_html(t: Template, size: PaperSize, project: str) -> str:
             head = (
                 f"<p><b>{escape(t.name)}</b>, {escape(project)} · sheet {chr(65 + r)}{c + 1} of {chr(64 + rows)}{cols} · print at 100 %, "
                 f"then measure the {BAR_MM:.0f} mm bar{'s' if (r, c) == (rows - 1, 0) else ' on the sheet that shows it'}</p>"
-                f"<p>{escape(' '.join(laid_by(t)))}</p>"
+                f"<p>{escape(' '.join(t.laid_by))}</p>"
             )
             pages.append(
                 f"<section><header>{head}</header><svg width='{show_w:.2f}mm' height='{show_h:.2f}mm' viewBox='0 0 {show_w:.2f} {show_h:.2f}'>"

@@ -55,6 +55,13 @@ GLAND = {"id": "gland", "name": "Gland", "kind": "gland", "length_m": 0.1, "widt
 BOX = {"id": "box", "name": "Box", "kind": "box", "length_m": 1.2, "width_m": 0.7, "height_m": 0.5, "mass_kg": 20}
 
 
+def foreseen(rain: float) -> Design:
+    """Bonded on a mild day of the forecast with so likely a rain, and a dry day two days later."""
+    d = planned(**bond(day="2027-06-01"))
+    days = [{"day": f"2027-06-0{n}", "low_c": 12, "high_c": 19, "rain_frac": w} for n, w in ((1, rain), (2, 0.9), (3, 0.1))]
+    return apply_patch(d, [{"op": "replace", "path": "/build/coming", "value": days}])
+
+
 def bond(**fields: Any) -> dict[str, Any]:
     return {"bonding": fields}
 
@@ -94,6 +101,8 @@ CASES: dict[str, tuple[Design, Design]] = {
     "fit-bond-surface": (planned(**bond(surface="rust")), planned(**bond(surface="bare_primed"))),
     "fit-bond-leading-edge": (planned(spots=spots(a={"front_closed": False})), planned()),
     "fit-cure-too-cold": (planned(**bond(temp_c=4.9)), planned(**bond(temp_c=5.0))),
+    "fit-cure-too-hot": (planned(**bond(temp_c=35.1)), planned(**bond(temp_c=35.0))),
+    "fit-cure-too-wet": (foreseen(0.5), foreseen(0.49)),
     "fit-cure-path-long": (planned(**bond(bead_width_mm=30.5)), planned(**bond(bead_width_mm=30))),
     # at 23 °C and 50 % 6 mm take 96 h: from the 1st at 10 h to the 5th at 10 h; a day's drive begins at 8 h
     "fit-drive-before-cure": (
@@ -187,3 +196,13 @@ def test_a_panel_larger_than_the_roof_is_found() -> None:
 
 def test_nothing_on_the_roof_says_nothing_of_it() -> None:
     assert not [r for r in found(planned(spots=[])) if r in CASES]
+
+
+def test_the_next_dry_day_of_the_forecast_is_said() -> None:
+    assert "03 June is the next dry day" in found(foreseen(0.8))["fit-cure-too-wet"].message
+    wet = apply_patch(foreseen(0.8), [{"op": "replace", "path": "/build/coming/2/rain_frac", "value": 0.7}])
+    assert "no day of the forecast after it" in found(wet)["fit-cure-too-wet"].message
+    hall = apply_patch(foreseen(0.8), [{"op": "replace", "path": "/fit/roof/bonding/temp_c", "value": 20}])
+    assert "fit-cure-too-wet" not in found(hall), "under a roof it rains on nobody"
+    july = planned(**bond(temp_c=38.0))
+    assert "takes at most 35 °C" in found(july)["fit-cure-too-hot"].message

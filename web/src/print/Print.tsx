@@ -11,6 +11,7 @@ import { GasSheets } from "./GasSheets";
 import { Labels } from "./Labels";
 import { LadderSheet } from "./Ladder";
 import { Lists } from "./Lists";
+import { OpeningsSheet } from "./OpeningsSheet";
 import { Plate } from "./Plate";
 import { cell, Heads } from "./paper";
 import { RoofSheet } from "./RoofSheet";
@@ -107,6 +108,7 @@ const PAGES: Record<string, { title: string; stage: string; Body: () => React.Re
   water: { title: "Water sheets", stage: "water?view=care", Body: WaterSheets },
   sources: { title: "Sources", stage: "worklist", Body: SourceList },
   roof: { title: "Roof plan", stage: "fit?view=roof", Body: RoofSheet },
+  openings: { title: "Openings of sides and floor", stage: "fit?view=sides", Body: OpeningsSheet },
   walls: { title: "Behind each wall", stage: "fit?view=wall", Body: Walls },
   gas: { title: "Gas sheets", stage: "gas?view=papers", Body: GasSheets },
 };

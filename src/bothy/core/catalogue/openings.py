@@ -1,4 +1,4 @@
-"""Roof fans, rooflights, hatches, vents and air conditioners with their cut-outs and clamps (sample parts of invented makers)."""
+"""Roof fans, rooflights, windows, vents, inlets and what else goes through roof, walls or floor, with cut-outs and clamps (sample parts of invented makers)."""
 
 from __future__ import annotations
 
@@ -11,7 +11,8 @@ from bothy.core.catalogue.table import rows, shipped
 
 
 class OpeningPart(BaseModel):
-    """A part that goes through a roof: size outside, cut-out with its corner radius, thickness that its clamp takes and its gasket, mm; kg; price in euro."""
+    """A part that goes through a roof, a wall or the floor: size outside,
+    cut-out with its corner radius, thickness that its clamp takes and its gasket, mm; kg; price in euro."""
 
     key: str
     kind: str

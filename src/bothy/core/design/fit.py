@@ -9,6 +9,7 @@ from pydantic import Field, StringConstraints, model_validator
 from bothy.core.contract import Whole, rising_box, unique_ids, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note
 from bothy.core.design.roof import Roof
+from bothy.core.design.sides import Sides
 
 ThingKey = Annotated[str, StringConstraints(pattern=r"^[a-z]{2,10}:[a-z0-9][a-z0-9_-]{0,49}$")]
 """A thing of the design: its stage and its id there (``life:fridge``, ``power:bank``, ``own:bed``)."""
@@ -249,6 +250,7 @@ class Fit(Doc):
     scenarios: list[ScenarioDoc] = Field([], max_length=12)
     school: Literal["interior_10g", "cargo_lashing", "marine_battery"] = "interior_10g"
     roof: Roof = Roof()
+    sides: Sides = Sides()
     note: Note = ""
 
     @model_validator(mode="after")

@@ -40,7 +40,7 @@ from bothy.core.fit.weight import NOSE, stability
 from bothy.core.fit.weight_rules import Nose, weight_findings
 from bothy.core.method.sources import Method
 from bothy.core.warmth.surfaces import Shell
-from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.circuit import Worked
 
 WALLS = {"left": "Left wall", "right": "Right wall", "ceiling": "Ceiling", "floor": "Floor", "under": "Under the floor", "front": "Bulkhead"}
 

@@ -14,7 +14,7 @@ from bothy.core.fit.routing import Point
 from bothy.core.fit.things import PERSON_KG
 from bothy.core.fit.weight import Axles, Limits, Loads, Lump, Mass, axle_sum, empty_vehicle, lump
 from bothy.core.warmth.surfaces import Shell
-from bothy.core.wiring.circuits import Worked
+from bothy.core.wiring.circuit import Worked
 
 CABLE_KG_M_MM2, THIN_KG_M_MM2, THIN_MM2 = 0.011, 0.0125, 6.0
 """Copper with its insulation, per metre and mm², typical."""

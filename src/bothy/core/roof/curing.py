@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+import datetime as dt
 import math
 from collections.abc import Iterable, Sequence
 from typing import Literal, NamedTuple, Self
 
 from pydantic import Field, model_validator
 
+from bothy.core.catalogue.climates import Climate
 from bothy.core.contract import EPS, Contract, Outcome, wrong
+from bothy.core.design.build import Build
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
 from bothy.core.roof.cure import saturation_pa
@@ -131,6 +134,38 @@ def day_air(tmin_c: float, tmax_c: float, rh_frac: float, first_hour: int, hours
     for h in range(first_hour, first_hour + hours):
         t = mean + swing * math.cos(2 * math.pi * (h + 0.5 - 15) / 24)
         out.append(Air(1.0, t, max(0.05, min(0.98, vapour / saturation_pa(t)))))
+    return out
+
+
+WET = 0.5
+"""From this chance of rain on a day counts as wet."""
+
+
+class Coming(NamedTuple):
+    """A day that lies ahead, as a forecast has it: °C, and how likely rain is."""
+
+    day: dt.date
+    low_c: float
+    high_c: float
+    rain: float
+
+
+def coming_of(b: Build) -> tuple[Coming, ...]:
+    """The days of the forecast that the plan goes by."""
+    return tuple(Coming(dt.date.fromisoformat(x.day), x.low_c, x.high_c, x.rain_frac) for x in b.coming)
+
+
+def days_air(c: Climate, coming: tuple[Coming, ...], day: dt.date, hour: int, hours: int, month: int, warmer: float = 0.0) -> list[Air]:
+    """Air of the hours after ``hour`` of a day, day by day: by the forecast where it reaches, else by the normals of ``month``; the vapour is the month's."""
+    known = {x.day: x for x in coming}
+    out: list[Air] = []
+    while len(out) < hours:
+        x = known.get(day)
+        low, high = (x.low_c, x.high_c) if x is not None else (c.tmin_c[month - 1], c.tmax_c[month - 1])
+        if x is None and day > coming[-1].day:
+            return out + day_air(low + warmer, high + warmer, c.rh_frac[month - 1], hour, hours - len(out))
+        out += day_air(low + warmer, high + warmer, c.rh_frac[month - 1], hour, min(24 - hour, hours - len(out)))
+        day, hour = day + dt.timedelta(days=1), 0
     return out
 
 

@@ -47,6 +47,8 @@ rules(
         ("fit-bond-surface", "fault", "Nothing to bond on", "Bond on a surface that holds, or bolt it.", BOND + SHEET),
         ("fit-bond-leading-edge", "advice", "Leading edge open", "Close the front edge with a fairing or a full bead.", Method("roof.wind")),
         ("fit-cure-too-cold", "fault", "Too cold to bond", "Bond on a warmer day, in a heated hall, or with another product.", CURE + SHEET),
+        ("fit-cure-too-hot", "fault", "Too hot to bond", "Bond in the cool of the morning, in the shade, or with another product.", CURE + SHEET),
+        ("fit-cure-too-wet", "fault", "Rain on the day of the bond", "Bond on the next dry day, or under a roof.", CURE),
         (
             "fit-cure-path-long",
             "fault",

@@ -55,7 +55,8 @@ def _set(design: Design, t: RoofThing, label: str, **values: Any) -> Remedy | No
     return None
 
 
-def _mm(m: float) -> str:
+def mm(m: float) -> str:
+    """A length as a message has it: whole millimetres, never none."""
     return f"{max(1, round(1000 * m))} mm"
 
 
@@ -104,7 +105,7 @@ def _spots(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[F
                 "fit-roof-edge",
                 t.key,
                 t.name,
-                f"{t.name} lies {_mm(over)} too far to the {side}; {_mm(edge_of(t)) if edge_of(t) else 'nothing'} must be left to the edge.",
+                f"{t.name} lies {mm(over)} too far to the {side}; {mm(edge_of(t)) if edge_of(t) else 'nothing'} must be left to the edge.",
                 fix=_inside(design, roof, t, laid),
             )
     for a, b in combinations(laid, 2):
@@ -112,7 +113,7 @@ def _spots(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[F
         need, there = margin_between(a, b), apart(a.rect, b.rect)
         under = {a.kind, b.kind} & {"gland"} and {a.kind, b.kind} & {"panel"}
         if there < need - TOLERANCE_M and not under and {a.kind, b.kind} != {"walkway"} and "rail" not in (a.kind, b.kind):
-            what = f"lie {_mm(-there)} in each other" if there < -TOLERANCE_M else f"lie {_mm(there) if there > 0 else '0 mm'} apart and need {_mm(need)}"
+            what = f"lie {mm(-there)} in each other" if there < -TOLERANCE_M else f"lie {mm(there) if there > 0 else '0 mm'} apart and need {mm(need)}"
             yield finding("fit-roof-overlap", a.key, a.name, f"{a.name} and {b.name} {what}.", related=[b.key])
 
 
@@ -129,7 +130,7 @@ def _cuts(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[Fi
                 "fit-roof-rib-cut",
                 t.key,
                 t.name,
-                f"The cut-out of {t.name} goes through {names} ({_mm(deep)}); what held the roof up there is gone.",
+                f"The cut-out of {t.name} goes through {names} ({mm(deep)}); what held the roof up there is gone.",
                 fix=_between(design, roof, t, laid),
             )
         grown = Rect(hole.x0 - BELOW_M, hole.x1 + BELOW_M, hole.y0 - BELOW_M, hole.y1 + BELOW_M)
@@ -139,7 +140,7 @@ def _cuts(design: Design, roof: RoofShape, laid: list[RoofThing]) -> Iterator[Fi
                 near = max(0.0, apart(hole, over))
                 word = b.kind.replace("_", " ")
                 yield finding(
-                    "fit-roof-below", t.key, t.name, f"{b.name} ({word}) lies {'under' if near <= 0 else _mm(near) + ' from'} the cut-out of {t.name}."
+                    "fit-roof-below", t.key, t.name, f"{b.name} ({word}) lies {'under' if near <= 0 else mm(near) + ' from'} the cut-out of {t.name}."
                 )
         yield from _clamped(roof, t)
 
@@ -225,7 +226,7 @@ def _panels(design: Design, laid: list[RoofThing], shaded: dict[str, float]) -> 
                 "fit-panel-airgap",
                 t.key,
                 t.name,
-                f"{_mm(t.gap) if t.gap > 0 else 'No'} air under {t.name}: {hot}.",
+                f"{mm(t.gap) if t.gap > 0 else 'No'} air under {t.name}: {hot}.",
                 fix=_set(design, t, "Set it on 30 mm", gap_m=0.03),
             )
     for g in (t for t in laid if t.kind == "gland"):

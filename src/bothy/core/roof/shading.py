@@ -29,11 +29,21 @@ class Blocker(NamedTuple):
     height: float
 
 
+THIN_M = 0.14
+"""What is thinner counts as so wide: the points that are looked at lie so far apart, and a mast's shadow would slip between them (its edge is soft, so that
+this is on the careful side)."""
+
+
+def _wide(r: Rect) -> Rect:
+    a, b = max(0.0, (THIN_M - (r.x1 - r.x0)) / 2), max(0.0, (THIN_M - (r.y1 - r.y0)) / 2)
+    return Rect(r.x0 - a, r.x1 + a, r.y0 - b, r.y1 + b)
+
+
 def blockers_of(things: Sequence[RoofThing], panel: RoofThing) -> tuple[Blocker, ...]:
     """What stands higher than a panel's face."""
     face = panel.top
     return tuple(
-        Blocker(r, t.top - face)
+        Blocker(_wide(r), t.top - face)
         for t in things
         if t.key != panel.key and t.kind not in ("walkway", "gland") and (r := t.rect) is not None and t.top > face + 0.005
     )

@@ -16,7 +16,7 @@ from bothy.core.finding import Finding, finding
 from bothy.core.fit.body import BodyShape, body_of
 from bothy.core.method.sources import Method
 from bothy.core.roof.bond import Held, amounts, hold, seal_m
-from bothy.core.roof.curing import CURINGS, Air, Cured, Curing, cure, day_air, good_hours, needed_h, rate_of
+from bothy.core.roof.curing import CURINGS, WET, Air, Coming, Cured, Curing, coming_of, cure, day_air, days_air, good_hours, needed_h, rate_of
 from bothy.core.roof.part import (
     AmountPart,
     BelowPart,
@@ -96,10 +96,18 @@ def curing_of(key: str, p: Product) -> Curing | None:
     return None
 
 
-def _air(b: Bonding, c: Climate, month: int, hours: int) -> list[Air]:
+def _air(b: Bonding, c: Climate, month: int, hours: int, coming: tuple[Coming, ...] = ()) -> list[Air]:
+    """Air after the bead is laid: of the hall, of the days of the forecast where they reach, else the normals of the month."""
     if b.temp_c is not None:
         return [Air(1.0, b.temp_c, b.humidity_frac or HALL_RH)] * hours
+    if _foreseen(b, coming):
+        return days_air(c, coming, dt.date.fromisoformat(b.day or ""), b.hour, hours, month)
     return day_air(c.tmin_c[month - 1], c.tmax_c[month - 1], b.humidity_frac or c.rh_frac[month - 1], b.hour, hours)
+
+
+def _foreseen(b: Bonding, coming: tuple[Coming, ...]) -> bool:
+    """Whether the forecast reaches the day of the bond."""
+    return b.day is not None and b.temp_c is None and any(x.day == dt.date.fromisoformat(b.day) for x in coming)
 
 
 class Bonded(NamedTuple):
@@ -129,7 +137,8 @@ def cured(ctx: Context) -> Bonded:
     p = PRODUCTS[b.adhesive]
     c = curing_of(b.adhesive, p)
     month = dt.date.fromisoformat(b.day).month if b.day else ctx.from_month
-    air = _air(b, ctx.climate, month, LONGEST_H)
+    coming = coming_of(ctx.design.build)
+    air = _air(b, ctx.climate, month, LONGEST_H, coming)
     path = b.bead_width_mm / 2
     need = needed_h(c, path, b.law == "linear") if c is not None else 0.0
     got = cure(c, need, air) if c is not None else None
@@ -143,7 +152,13 @@ def cured(ctx: Context) -> Bonded:
     at = None
     if b.day and (got is None or got.ready_h is not None):
         at = (dt.datetime.fromisoformat(b.day) + dt.timedelta(hours=b.hour + ceil(0.0 if got is None else got.ready_h or 0.0))).strftime("%Y-%m-%d %H:00")
-    known = "the air that you entered" if b.temp_c is not None else f"normals of {ctx.climate.name} in the month of the bond"
+    known = (
+        "the air that you entered"
+        if b.temp_c is not None
+        else "the forecast of the days ahead"
+        if _foreseen(b, coming)
+        else f"normals of {ctx.climate.name} in the month of the bond"
+    )
     part = quick(
         CurePart,
         product=p.name,
@@ -170,7 +185,7 @@ def _cure_findings(ctx: Context, bond: Bonded, held: dict[str, Held]) -> list[Fi
         return []
     out = []
     p = PRODUCTS[b.adhesive]
-    first = _air(b, ctx.climate, dt.date.fromisoformat(b.day).month if b.day else ctx.from_month, 1)[0]
+    first = _air(b, ctx.climate, dt.date.fromisoformat(b.day).month if b.day else ctx.from_month, 1, coming_of(ctx.design.build))[0]
     if (b.day or b.temp_c is not None) and first.temp_c < p.min_c:
         good = f"; from {part.good[0][0]} to {part.good[0][1]} h it is warm enough" if part.good else ""
         late = next((m for m in range(1, 13) if part.months[(ctx.from_month + m - 2) % 12] is not None), None)
@@ -184,6 +199,7 @@ def _cure_findings(ctx: Context, bond: Bonded, held: dict[str, Held]) -> list[Fi
                 figures=["roof/cure/drive_h"] if part.drive_h is not None else [],
             )
         )
+    out += _hot_or_wet(b, part, p, first.temp_c, coming_of(ctx.design.build))
     if b.day and b.drive_day:
         laid = dt.datetime.fromisoformat(b.day) + dt.timedelta(hours=b.hour)
         drives = dt.datetime.fromisoformat(b.drive_day) + dt.timedelta(hours=8)
@@ -201,6 +217,30 @@ def _cure_findings(ctx: Context, bond: Bonded, held: dict[str, Held]) -> list[Fi
                     figures=["roof/cure/drive_h"] if part.drive_h is not None else [],
                 )
             )
+    return out
+
+
+def _hot_or_wet(b: Bonding, part: CurePart, p: Product, temp_c: float, coming: tuple[Coming, ...]) -> list[Finding]:
+    """Too hot when the bead is laid, or rain likely on its day, each with the next window that is known."""
+    out = []
+    figures = ["roof/cure/drive_h"] if part.drive_h is not None else []
+    if (b.day or b.temp_c is not None) and temp_c > p.max_c:
+        good = f"; from {part.good[0][0]} to {part.good[0][1]} h it is cool enough" if part.good else ""
+        told = f"{temp_c:.0f} °C when the bead is laid; {p.name} takes at most {p.max_c:.0f} °C, and skins before the part is set{good}."
+        out.append(finding("fit-cure-too-hot", "roof", "Roof", told, figures=figures))
+    today = next((x for x in coming if b.day is not None and b.temp_c is None and x.day.isoformat() == b.day), None)
+    if today is not None and today.rain >= WET:
+        dry = next((x for x in coming if x.day > today.day and x.rain < WET and x.high_c >= p.min_c), None)
+        when = f"{dry.day:%d %B} is the next dry day of the forecast" if dry is not None else "no day of the forecast after it is dry and warm enough"
+        out.append(
+            finding(
+                "fit-cure-too-wet",
+                "roof",
+                "Roof",
+                f"Rain is likely on {today.day:%d %B} ({100 * today.rain:.0f} %), the day of the bond; {when}.",
+                figures=figures,
+            )
+        )
     return out
 
 
@@ -222,7 +262,7 @@ def _cut_part(t: RoofThing, shape: RoofShape) -> CutPart | None:
         gasket_mm=c.gasket,
         measured=c.measured,
         hole=list(hole) if hole is not None else None,
-        to_centre_mm=made.to_centre_mm if made else None,
+        to_centre_mm=made.to_datum_mm if made else None,
         rib=made.to_rib[0] if made and made.to_rib else None,
         to_rib_mm=made.to_rib[1] if made and made.to_rib else None,
         seal_m=seal_m(c),

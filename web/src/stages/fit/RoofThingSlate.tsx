@@ -1,14 +1,12 @@
 /** A thing on the roof in hand: how it lies and is held, its cut-out with the template, and the order of work at the hole. */
-import { useEffect, useState } from "react";
-import { api, type Schemas, take } from "../../data/client";
 import { show } from "../../data/show";
 import { choice, Fields, flag, mm, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList } from "../../parts/Findings";
-import { Property } from "../../parts/Property";
 import { useHand } from "../../shell/hand";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { FromPart } from "./FromPart";
 import { type RoofThing, useRoof } from "./roof";
 import { CUT, HELD, ROOF_OWN } from "./words";
 
@@ -42,42 +40,6 @@ function Template({ t }: { t: RoofThing }) {
         </a>
       </div>
     </>
-  );
-}
-
-/** A part of the catalogue whose size, cut-out and clamp are taken over. */
-function FromPart({ t }: { t: RoofThing }) {
-  const { setPart } = useRoof();
-  const [parts, setParts] = useState<Schemas["OpeningPart"][]>([]);
-  useEffect(() => {
-    let gone = false;
-    void take(api.GET("/api/fit/openings"))
-      .then((all) => !gone && setParts(all.filter((p) => p.kind === t.kind)))
-      .catch(() => undefined);
-    return () => {
-      gone = true;
-    };
-  }, [t.kind]);
-  if (!parts.length) return null;
-  return (
-    <Property label="take a part’s sizes">
-      <select
-        className="field-slate w-full"
-        aria-label="Take a part’s sizes"
-        value=""
-        onChange={(e) => {
-          const p = parts.find((x) => x.key === e.target.value);
-          if (p) void setPart(t, p);
-        }}
-      >
-        <option value="">choose…</option>
-        {parts.map((p) => (
-          <option key={p.key} value={p.key}>
-            {p.name} ({p.maker})
-          </option>
-        ))}
-      </select>
-    </Property>
   );
 }
 
@@ -154,7 +116,7 @@ export function OnRoofSlate({ t, way }: { t: RoofThing; way: { mm: number; what:
       {t.cut && cut && (
         <>
           <h3 className="mb-1 mt-3 font-display text-[14px]">Cut-out</h3>
-          <FromPart t={t} />
+          <FromPart kind={t.kind} onTake={(p) => void all.setPart(t, p)} />
           <Fields
             specs={[
               mm("length_mm", "length, along it"),

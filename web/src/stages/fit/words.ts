@@ -1,5 +1,14 @@
 /** The words of Layout and weight. */
-export const VIEWS = { places: "Places", ways: "Ways", wall: "Behind a wall", out: "Way out", roof: "Roof", weight: "Weight", measure: "Measure" } as const;
+export const VIEWS = {
+  places: "Places",
+  ways: "Ways",
+  wall: "Behind a wall",
+  out: "Way out",
+  roof: "Roof",
+  sides: "Sides and floor",
+  weight: "Weight",
+  measure: "Measure",
+} as const;
 export const TURNS = [
   { value: "0", word: "0°" },
   { value: "90", word: "90° left" },
@@ -107,6 +116,31 @@ export const BELOW = [
   { value: "airbag", word: "a curtain airbag" },
   { value: "lining_wiring", word: "wiring over the lining" },
   { value: "other", word: "something else" },
+] as const;
+export const MEMBERS = [
+  { value: "pillar", word: "a pillar or rib" },
+  { value: "rail", word: "a rail along the wall" },
+  { value: "cross_member", word: "a cross member" },
+  { value: "chassis_rail", word: "a chassis rail" },
+  { value: "belt_anchorage", word: "a belt or seat anchorage" },
+  { value: "airbag", word: "an airbag" },
+  { value: "loom", word: "a loom" },
+  { value: "fuel_line", word: "a fuel line" },
+  { value: "brake_line", word: "a brake line" },
+  { value: "tank", word: "a tank" },
+  { value: "other", word: "something else" },
+] as const;
+export const OWN_HOLES = [
+  { value: "window", word: "Window" },
+  { value: "vent", word: "Vent" },
+  { value: "inlet", word: "Inlet" },
+  { value: "filler", word: "Filler" },
+  { value: "flue", word: "Flue" },
+  { value: "intake", word: "Air intake" },
+  { value: "drain", word: "Drain" },
+  { value: "drop_vent", word: "Drop vent for gas" },
+  { value: "cable", word: "Cable or pipe" },
+  { value: "other", word: "Something else" },
 ] as const;
 export const ROOF_OWN = [
   { value: "hatch", word: "Hatch", size: { length_m: 0.56, width_m: 0.56, height_m: 0.09, mass_kg: 6 } },
