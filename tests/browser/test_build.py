@@ -155,6 +155,74 @@ def test_the_finish_is_asked_for(page: Page, building: str) -> None:
     expect(page.get_by_test_id("rope")).to_be_attached()
 
 
+def test_an_order_that_ends_sooner_is_used_and_given_up_again(page: Page, load: Any, stored: Any) -> None:
+    id = load(curlew.design(), "Curlew, nothing done")
+    page.goto(f"/v/{id}/build?day=2026-10-03&view=weeks")
+    slate = slate_of(page)
+    slate.get_by_role("button", name="Could it be done sooner?").click()
+    use = slate.get_by_role("button", name="Use this order")
+    expect(use).to_be_visible(timeout=90_000)
+    with saving(page):
+        use.click()
+    assert len(stored(id).build.order) > 50
+    expect(slate).to_contain_text("in an order that was searched for")
+    with saving(page):
+        slate.get_by_role("button", name="Go by urgency again").click()
+    assert not stored(id).build.order
+
+
+def test_a_plan_is_kept_and_drawn_behind_the_weeks(page: Page, building: str, stored: Any) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=weeks")
+    slate = slate_of(page)
+    with saving(page):
+        slate.get_by_role("button", name="Keep this plan to compare with").click()
+    expect(slate).to_contain_text("as it was")
+    expect(page.get_by_test_id("kept").first).to_be_attached()
+    assert stored(building).build.baseline.day == DAY
+    with saving(page):
+        slate.get_by_role("button", name="Forget it").click()
+    assert stored(building).build.baseline is None
+
+
+def test_the_days_ahead_are_typed_where_no_service_answers(page: Page, building: str, stored: Any) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=weeks")
+    slate = slate_of(page)
+    slate.get_by_role("button", name="Take the forecast").click()
+    expect(slate.get_by_role("alert")).to_contain_text("no forecast service answers")
+    with saving(page):
+        slate.get_by_role("button", name="Add a day").click()
+    low = slate.get_by_label(f"Low of {DAY}")
+    with saving(page):
+        low.fill("-4 °C")
+        low.press("Enter")
+    with saving(page):
+        slate.get_by_label(f"Wet on {DAY}").check()
+    with saving(page):
+        slate.get_by_role("button", name="Add a day").click()
+    first, second = stored(building).build.coming
+    assert (first.day, first.low_c, first.rain_frac, second.day) == (DAY, -4, 0.8, "2027-03-07")
+    page.goto(f"/v/{building}/build?day={DAY}")
+    expect(page.get_by_role("main")).to_contain_text(re.compile("by the forecast: −?4 to"))
+    page.goto(f"/v/{building}/build?day={DAY}&view=weeks")
+    with saving(page):
+        slate_of(page).get_by_role("button", name="Forget the forecast").click()
+    assert not stored(building).build.coming
+
+
+def test_money_is_set_aside_for_a_service(page: Page, building: str, stored: Any) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=log")
+    field = page.get_by_label("Budget of workshop")
+    field.fill("12,50")
+    with saving(page):
+        field.press("Enter")
+    assert stored(building).build.budgets == {"workshop": 12.5}
+    expect(slate_of(page)).to_contain_text("of its budget")
+    field.fill("")
+    with saving(page):
+        field.press("Enter")
+    assert not stored(building).build.budgets
+
+
 def test_files_are_taken(page: Page, building: str) -> None:
     page.goto(f"/v/{building}/build?day={DAY}")
     for kind, start in (("plan.ics", b"BEGIN:VCALENDAR"), ("shopping.csv", b"\xef\xbb\xbfwhat")):

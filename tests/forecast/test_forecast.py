@@ -142,6 +142,27 @@ def test_a_run_over_http_uses_the_service_that_is_there(service: str, client: Te
     assert client.get(f"/api/variants/{id}/trip", params={"revision": 2}).json()["forecast_days"] == 0
 
 
+def test_the_build_takes_the_days_ahead_and_says_when_nobody_answers(
+    service: str, client: TestClient, app: Any, engine: Engine, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    Projects(engine).create("Tern", [("a", sound(trip(TODAY.isoformat())))], "test")
+    id = client.get("/api/projects").json()[0]["variants"][0]["id"]
+    monkeypatch.setitem(app.state._state, "forecast_url", service)
+    made = client.get(f"/api/variants/{id}/build/forecast", params={"today": TODAY.isoformat()}).json()
+    assert made["source"].startswith("stand-in") and len(made["days"]) == AHEAD_DAYS
+    assert [d["day"] for d in made["days"]] == [(TODAY + dt.timedelta(days=i)).isoformat() for i in range(AHEAD_DAYS)]
+    assert all(d["low_c"] <= d["high_c"] and 0 <= d["rain_frac"] <= 1 for d in made["days"])
+    ops = [{"op": "replace", "path": "/build/coming", "value": made["days"]}, {"op": "replace", "path": "/build/coming_from", "value": made["source"]}]
+    client.patch(f"/api/variants/{id}", json={"ops": ops}, headers={"If-Match": "1"}).raise_for_status()
+    first = made["days"][0]
+    weather = client.get(f"/api/variants/{id}/build", params={"today": TODAY.isoformat()}).json()["now"]["weather"]
+    assert f"{first['low_c']:.0f} to {first['high_c']:.0f} °C" in weather.replace("−", "-") and "by the forecast" in weather
+    monkeypatch.setitem(app.state._state, "forecast_url", "http://127.0.0.1:9")
+    gone = client.get(f"/api/variants/{id}/build/forecast", params={"today": TODAY.isoformat()})
+    assert gone.status_code == 503 and gone.json()["error"]["key"] == "forecast" and "type what yours says" in gone.json()["error"]["message"]
+    assert client.get(f"/api/variants/{id}/build/forecast", params={"today": "soon-ish-x"}).status_code == 422
+
+
 class Hostile(http.server.BaseHTTPRequestHandler):
     """Answers as its path says: too much, too slowly, elsewhere, nonsense."""
 

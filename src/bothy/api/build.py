@@ -3,25 +3,33 @@
 from __future__ import annotations
 
 import datetime as dt
+import time
 import uuid
 from typing import Annotated, Any, Literal
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Query, Request, Response
+from pydantic import BaseModel
 
-from bothy.api.problems import ProblemBody
+from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import attachment
 from bothy.api.state import TURNS, Cache, Store, standing
+from bothy.core.build.better import BetterPart, better
 from bothy.core.build.part import BuildPart, FanPart
 from bothy.core.build.worked import build_part, fan
+from bothy.core.context import Context
 from bothy.core.contract import BadInput
+from bothy.core.design.build import ComingDay
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
 from bothy.core.facts.evidence import facts_of
 from bothy.core.report import report
+from bothy.forecast.client import AHEAD_DAYS, ask
 from bothy.formats import build_files
 from bothy.jobs.bounded import BOUNDED
 
 router = APIRouter(prefix="/api/variants", tags=["build"])
+BETTER_S = 20.0
+"""How long an order that ends sooner is searched for."""
 FAN_S = 40.0
 """What a simulation may take before it is ended."""
 Day = Annotated[str, Query(min_length=10, max_length=10, description="the day that is asked for, like 2027-03-14")]
@@ -62,6 +70,48 @@ def get_finish(variant_id: uuid.UUID, today: Day, store: Store, reports: Cache) 
     day = day_asked(today)
     head, kept = standing(store, reports, variant_id)
     return BOUNDED.run("sum", _fan, kept.design, facts_of(head.evidence), day, most_s=FAN_S)
+
+
+def _better(design: Design, facts: Facts, today: dt.date) -> BetterPart:
+    until = time.monotonic() + BETTER_S
+    return better(design, report(design), facts, today, going=lambda: time.monotonic() < until)
+
+
+@router.get(
+    "/{variant_id}/build/better", operation_id="getBetter", response_model=BetterPart, responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}}
+)
+def get_better(variant_id: uuid.UUID, today: Day, store: Store, reports: Cache) -> Any:
+    """A search for an order of the tasks that ends sooner, with the bound; takes up to twenty seconds and can be let go of."""
+    day = day_asked(today)
+    head, kept = standing(store, reports, variant_id)
+    return BOUNDED.run("sum", _better, kept.design, facts_of(head.evidence), day, most_s=FAN_S)
+
+
+class AheadPart(BaseModel):
+    """The days ahead as a forecast service on this machine has them, and who says so."""
+
+    source: str
+    days: list[ComingDay]
+
+
+@router.get(
+    "/{variant_id}/build/forecast",
+    operation_id="getAhead",
+    response_model=AheadPart,
+    responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}, 503: {"model": ProblemBody}},
+)
+def get_ahead(variant_id: uuid.UUID, today: Day, request: Request, store: Store, reports: Cache) -> Any:
+    """The forecast of the coming days where it is built. Nothing is kept: the page takes it over as an edit."""
+    day = day_asked(today)
+    url = request.app.state.forecast_url
+    _, kept = standing(store, reports, variant_id)
+    c = Context(kept.design).climate
+    found = ask(url, c.lat_deg, c.lon_deg, day, AHEAD_DAYS) if url else None
+    if found is None or not found.days:
+        return problem(503, "forecast", "no forecast service answers on this machine; type what yours says of the coming days")
+    days = [ComingDay(day=x.date.isoformat(), low_c=min(x.tmin_c, x.tmax_c), high_c=x.tmax_c, rain_frac=x.rain_frac or 0.0) for x in found.days[:16]]
+    ordered = sorted({x.day: x for x in days}.values(), key=lambda x: x.day)
+    return AheadPart(source=found.source, days=ordered)
 
 
 @router.get("/{variant_id}/build/file/{kind}", operation_id="buildFile", response_class=Response, responses={422: {"model": ProblemBody}})

@@ -19,12 +19,14 @@ PORT = 8091
 
 
 class ForecastDay(BaseModel):
-    """One day at a place: its clearness (part of the light outside the atmosphere that arrives) and the air's extremes in °C."""
+    """One day at a place: its clearness (part of the light outside the atmosphere that arrives), the air's extremes in °C, and how likely rain is (None:
+    not said)."""
 
     date: dt.date
     clearness: float = Field(ge=0, le=1, allow_inf_nan=False)
     tmin_c: float = Field(ge=-70, le=60, allow_inf_nan=False)
     tmax_c: float = Field(ge=-70, le=60, allow_inf_nan=False)
+    rain_frac: float | None = Field(None, ge=0, le=1, allow_inf_nan=False)
 
 
 class Forecast(BaseModel):
@@ -39,7 +41,13 @@ def week(lat_deg: float, lon_deg: float, first: dt.date, days: int) -> Forecast:
     c, _ = nearest(lat_deg, lon_deg)
     drawn = weather_draw(WeatherDrawIn(place=c.place, month=first.month, days=days, seed=first.toordinal()))
     made = [
-        ForecastDay(date=first + dt.timedelta(days=i), clearness=round(drawn.kt_frac[i], 3), tmin_c=round(drawn.tmin_c[i], 1), tmax_c=round(drawn.tmax_c[i], 1))
+        ForecastDay(
+            rain_frac=round(min(0.95, max(0.02, 1.2 - 2.4 * drawn.kt_frac[i])), 2),
+            date=first + dt.timedelta(days=i),
+            clearness=round(drawn.kt_frac[i], 3),
+            tmin_c=round(drawn.tmin_c[i], 1),
+            tmax_c=round(drawn.tmax_c[i], 1),
+        )
         for i in range(days)
     ]
     return Forecast(source=f"stand-in, made up for {c.name} in {MONTHS[first.month - 1]}", days=made)

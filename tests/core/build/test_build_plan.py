@@ -13,6 +13,7 @@ from tests.core.roof.test_roof_rules import planned as roofed
 from tests.designs import BANK, LAMP, blank
 
 from bothy.core.build.asked import asked, states_of
+from bothy.core.build.better import better
 from bothy.core.build.calendar import LONGEST_CURE_H, Sky, cure_hours, hours_of
 from bothy.core.build.findings import AFTER_MOVING_IN
 from bothy.core.build.from_design import tags_of, tasks_of
@@ -22,12 +23,14 @@ from bothy.core.build.templates import SCHOOLS, TAGS, library, whole_library
 from bothy.core.build.worked import build_part, fan, strays_of
 from bothy.core.catalogue.climates import climates
 from bothy.core.catalogue.workshop import goods, rain_days, tools
+from bothy.core.contract import BadInput
 from bothy.core.design.build import Build
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.edit import apply_patch
 from bothy.core.facts.document import Facts
 from bothy.core.finding import RULES
 from bothy.core.report import report
+from bothy.core.roof.curing import Coming, coming_of
 from bothy.demo import curlew, fiddlehead, saltbush
 
 DAY = dt.date(2027, 3, 6)
@@ -129,8 +132,12 @@ def test_no_plan_breaks_order_cure_session_or_people(tags: frozenset[str], sessi
     if hall and not plan.impossible:
         assert set(plan.rows) == set(durations)
         assert plan.end is not None and plan.bound is not None
-        if not any(t.template.licence != "none" for t in tasks):
-            assert plan.bound <= plan.end + dt.timedelta(hours=1)
+        assert plan.bound <= plan.end + dt.timedelta(hours=1)
+    again = Planner(tasks, hours_of(build, begin.date()), Sky(climates()[place], hall, 18.0 if hall else None), {}, {}, begin, None, list(reversed(durations)))
+    turned = again.run(durations)
+    check(tasks, turned, again, build, begin)
+    if turned.end is not None and plan.bound is not None and not turned.impossible and not plan.impossible:
+        assert plan.bound <= turned.end + dt.timedelta(hours=1), "whatever the order"
 
 
 def design(**build: Any) -> Design:
@@ -262,6 +269,153 @@ def test_money_adds_up() -> None:
     assert m.planned == pytest.approx(sum(x.price for x in b.shopping if x.price is not None))
     assert m.planned == pytest.approx(sum(r.open + r.ordered + r.spent for r in m.rows if r.service != "other"))
     assert m.forecast == pytest.approx(m.spent + m.ordered + 1.15 * sum(r.open for r in m.rows))
+
+
+def test_an_order_that_ends_sooner_ends_as_was_said_when_it_is_taken() -> None:
+    d, day = curlew.design(), dt.date(2026, 11, 28)
+    facts = curlew.facts()
+    r = report(d)
+    found = better(d, r, facts, day, tries=60)
+    assert found.now and found.end and found.bound
+    assert found.bound <= found.end < found.now and found.saved_days > 0 and found.moved > 0
+    assert found.gap is not None and 0 <= found.gap < 1
+    taken = apply_patch(d, [{"op": "replace", "path": "/build/order", "value": found.order}])
+    b = build_part(taken, report(taken), facts, day)
+    assert b.end == found.end and b.ordered
+    assert better(d, r, facts, day, tries=60) == found, "the same search finds the same"
+    none = better(d, r, facts, day, going=lambda: False)
+    assert (none.order, none.tries, none.end) == ([], 0, none.now)
+
+
+def test_a_task_that_came_since_an_order_was_taken_goes_by_its_urgency() -> None:
+    d = design(own=[{"id": "later", "name": "Later", "hours": 4}])
+    r = report(d)
+    a = asked(d, r, Facts(), DAY)
+    order = [t.id for t in a.tasks if t.id != "own-later"]
+    taken = apply_patch(d, [{"op": "replace", "path": "/build/order", "value": [*order, "gone-since"]}])
+    b = part(taken)
+    assert "own-later" in {t.id for t in b.tasks if t.start}
+    assert {t.id for t in b.tasks if t.start} == {t.id for t in a.tasks}
+
+
+def test_money_is_set_aside_by_service_and_what_is_over_is_said() -> None:
+    facts = curlew.facts().model_dump(mode="json")
+    d = apply_patch(curlew.design(), [{"op": "replace", "path": "/build/budgets", "value": {"power": 100, "warmth": 9000, "paint": 50}}])
+    b = part(d, facts, dt.date(2026, 11, 28))
+    rows = {x.service: x for x in b.money.rows}
+    assert (rows["power"].budget, rows["warmth"].budget, rows["paint"].budget, rows["workshop"].budget) == (100, 9000, 50, None)
+    assert rows["power"].forecast == pytest.approx(rows["power"].spent + rows["power"].ordered + 1.15 * rows["power"].open)
+    assert [f.subject for f in b.findings if f.rule == "build-budget"] == ["power"]
+    for bad in ({"power": -1}, {"Power!": 3}):
+        with pytest.raises(BadInput):
+            apply_patch(d, [{"op": "replace", "path": "/build/budgets", "value": bad}])
+
+
+def test_a_plan_is_kept_to_compare_with() -> None:
+    d = design()
+    b = part(d)
+    kept = {"day": DAY.isoformat(), "end": b.end, "tasks": {t.id: [t.start, t.end] for t in b.tasks if t.start}}
+    same = part(apply_patch(d, [{"op": "replace", "path": "/build/baseline", "value": kept}]))
+    assert same.baseline.days == 0 and same.baseline.tasks == kept["tasks"]
+    away = [{"id": "w", "first": "2027-03-08", "last": "2027-03-21"}]
+    later = part(apply_patch(d, [{"op": "replace", "path": "/build/baseline", "value": kept}, {"op": "replace", "path": "/build/away", "value": away}]))
+    assert later.baseline.days == pytest.approx((dt.datetime.fromisoformat(later.end) - dt.datetime.fromisoformat(b.end)).total_seconds() / 86_400)
+    assert later.baseline.days > 0
+    for bad, key in (({**kept, "day": "soon"}, "day"), ({**kept, "end": "noon"}, "end"), ({**kept, "tasks": {"a": ["2027-03-09", "2027-03-08"]}}, "tasks")):
+        with pytest.raises(BadInput) as refused:
+            apply_patch(d, [{"op": "replace", "path": "/build/baseline", "value": bad}])
+        assert key in str(refused.value.key)
+
+
+# --- the days ahead
+
+
+def days(*rows: tuple[float, float, float], first: dt.date = DAY) -> list[dict[str, Any]]:
+    """Days of a forecast from a first one on: low, high, chance of rain."""
+    return [{"day": (first + dt.timedelta(days=i)).isoformat(), "low_c": a, "high_c": b, "rain_frac": w} for i, (a, b, w) in enumerate(rows)]
+
+
+def ahead(*rows: tuple[float, float, float]) -> tuple[Coming, ...]:
+    return coming_of(Build.model_validate({"coming": days(*rows)}))
+
+
+def test_a_cure_goes_by_the_forecast_and_then_by_the_normals() -> None:
+    c = climates()["london"]
+    cold, warm = Sky(c, False, None, ahead(*[(-5, -2, 0)] * 3)), Sky(c, False, None, ahead(*[(18, 24, 0)] * 3))
+    usual = Sky(c, False, None)
+    hours = [cure_hours(sky, "ms_sealant", 3, 9, False, DAY) for sky in (warm, usual, cold)]
+    assert hours[0] < hours[1] < hours[2], "the warmer, the sooner"
+    assert cure_hours(warm, "ms_sealant", 3, 9, False, DAY + dt.timedelta(days=9)) == hours[1], "beyond the forecast the normals count"
+    assert cure_hours(Sky(c, True, 18.0, ahead((-20, -10, 1))), "ms_sealant", 3, 9, False, DAY) == cure_hours(Sky(c, True, 18.0), "ms_sealant", 3, 9, False)
+    air = cold.air(3, 9, 24 * 5, False, DAY)
+    assert len(air) == 24 * 5
+    assert max(a.temp_c for a in air[: 15 + 48]) < 0, "three days of frost"
+    assert air[15 + 48 :] == usual.air(3, 0, 24 * 5 - 63, False), "then days of March"
+
+
+@given(st.lists(st.floats(0, 1), min_size=1, max_size=10), st.integers(1, 4))
+def test_dry_days_are_waited_for_by_the_forecast(rain: list[float], need: int) -> None:
+    """The wait is the first run of so many dry days, by a look at each day; where none begins in the forecast it is longer than the forecast lets it be."""
+    planner = Planner(
+        [], hours_of(Build(), DAY), Sky(climates()["london"], False, None, ahead(*[(5, 12, w) for w in rain])), {}, {}, dt.datetime.combine(DAY, dt.time())
+    )
+    here = dt.datetime.combine(DAY, dt.time(9))
+    waited = planner._dry_after(here, need)
+    dry = [w < 0.5 for w in rain]
+    first = next((i for i in range(len(rain) - need + 1) if all(dry[i : i + need])), None)
+    if first is not None:
+        assert waited == pytest.approx(0 if first == 0 else first - 9 / 24)
+    else:
+        assert waited >= len(rain) - need - 9 / 24
+    assert Planner([], hours_of(Build(), DAY), Sky(climates()["london"], True, None, ahead((5, 12, 1))), {}, {}, here)._dry_after(here, need) == 0, (
+        "a hall is dry"
+    )
+
+
+def test_a_warm_forecast_lets_outdoor_work_begin_and_a_cold_one_holds_it() -> None:
+    """A bead on the roof wants 5 °C at least: a March that stays at frost for two weeks moves it, and the reason says so."""
+    base = apply_patch(roofed(), [{"op": "replace", "path": "/build/start_day", "value": DAY.isoformat()}])
+    full = [{"op": "replace", "path": "/build/people", "value": [{"id": "a", "name": "A", "hours": "full_time"}]}]
+    base = apply_patch(base, full)
+
+    def ends(rows: list[dict[str, Any]]) -> str:
+        return str(part(apply_patch(base, [{"op": "replace", "path": "/build/coming", "value": rows}])).end)
+
+    assert ends(days(*[(14, 20, 0.0)] * 16)) < ends(days(*[(-9, -4, 0.9)] * 16))
+    assert ends([]) == part(base).end
+
+
+def test_today_tells_the_weather_of_the_day() -> None:
+    d = design(coming=days((3, 9, 0.7), (2, 8, 0.1)))
+    assert "by the forecast: 3 to 9 °C, 70 % rain" in part(d).now.weather
+    assert "usual of the month" in part(d, None, DAY + dt.timedelta(days=5)).now.weather
+
+
+@pytest.mark.parametrize(
+    ("rows", "key"),
+    [
+        ([{"day": "2027-03-06", "low_c": 9, "high_c": 3}], "high_c"),
+        ([{"day": "soon", "low_c": 1, "high_c": 3}], "day"),
+        (days((1, 2, 0), (1, 2, 0))[::-1], "day"),
+        ([{"day": "2027-03-06", "low_c": -90, "high_c": 3}], "low_c"),
+        ([{"day": "2027-03-06", "low_c": 1, "high_c": 3, "rain_frac": 2}], "rain_frac"),
+        (days(*[(1, 2, 0)] * 17), "coming"),
+    ],
+)
+def test_a_forecast_that_can_not_be_is_refused(rows: list[dict[str, Any]], key: str) -> None:
+    with pytest.raises(BadInput) as refused:
+        apply_patch(design(), [{"op": "replace", "path": "/build/coming", "value": rows}])
+    assert key in str(refused.value.key)
+
+
+def test_a_bond_of_a_day_that_the_forecast_reaches_cures_by_it() -> None:
+    bonded = apply_patch(roofed(), [{"op": "replace", "path": "/fit/roof/bonding/day", "value": DAY.isoformat()}])
+    usual = report(bonded).roof.cure
+    warm = report(apply_patch(bonded, [{"op": "replace", "path": "/build/coming", "value": days(*[(18, 26, 0)] * 7)}])).roof.cure
+    assert "normals of" in usual.known and warm.known == "the forecast of the days ahead"
+    assert warm.drive_h is not None and usual.drive_h is not None and warm.drive_h < usual.drive_h
+    frost = apply_patch(bonded, [{"op": "replace", "path": "/build/coming", "value": days(*[(-6, -1, 0)] * 7)}])
+    assert "fit-cure-too-cold" in {f.rule for f in report(frost).findings}
 
 
 RUST_TREATED = [entry(k) for k in ("plan-weigh-empty", "plan-measure-shell", "strip-out", "deep-clean", "leak-hunt", "rust-treat", "sound-deadening")]

@@ -20,6 +20,7 @@ from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
 from bothy.core.facts.kinds import LogEntry, Purchase
 from bothy.core.report import Report
+from bothy.core.roof.curing import coming_of
 
 WORK_ENDS_H = 18
 
@@ -101,7 +102,8 @@ def asked(d: Design, r: Report, facts: Facts, today: dt.date, explain: bool = Tr
     states = states_of(facts.log, today)
     pace = pace_of(b, tasks, states)
     begin = first_day(b, today)
-    sky = Sky(Context(d).climate, b.hall, b.hall_temp_c)
+    sky = Sky(Context(d).climate, b.hall, b.hall_temp_c, coming_of(b))
     pins = {p.task: dt.date.fromisoformat(p.day) for p in b.pins}
-    planner = Planner(tasks, hours_of(b, begin.date()), sky, states, pins, begin, arrivals_of(bill(d, r, facts, tasks), facts, today))
+    arrivals = arrivals_of(bill(d, r, facts, tasks), facts, today)
+    planner = Planner(tasks, hours_of(b, begin.date()), sky, states, pins, begin, arrivals, b.order)
     return Asked(tasks, states, pace, planner, planner.run(durations_of(tasks, pace.factor, states), explain), begin)

@@ -12,7 +12,7 @@ from bothy.core.build.windows import days_of_waiting
 from bothy.core.catalogue.climates import Climate
 from bothy.core.catalogue.workshop import rain_days
 from bothy.core.design.build import Build, Session, Worker, a_day
-from bothy.core.roof.curing import CURINGS, Air, cure, day_air, needed_h
+from bothy.core.roof.curing import CURINGS, Air, Coming, cure, day_air, days_air, needed_h
 from bothy.core.sun.geometry import MEAN_DAY, day_length
 
 SLOTS = 48
@@ -45,23 +45,33 @@ def sessions_of(w: Worker) -> list[Session]:
 
 
 class Sky(NamedTuple):
-    """Where it is built: the climate, in a hall or not, and how warm that is kept (None: as outside)."""
+    """Where it is built: the climate, in a hall or not, how warm that is kept (None: as outside), and the forecast of days that lie ahead."""
 
     climate: Climate
     hall: bool
     hall_c: float | None
+    coming: tuple[Coming, ...] = ()
 
-    def air(self, month: int, hour: int, hours: int, inside: bool) -> list[Air]:
-        """Air of the coming hours on days of that month."""
+    def forecast(self, day: dt.date) -> Coming | None:
+        """What the forecast says of a day; None: the normals count."""
+        return next((x for x in self.coming if x.day == day), None)
+
+    def reaches(self, day: dt.date) -> bool:
+        """Whether the forecast says anything of a day or of one after it."""
+        return bool(self.coming) and day <= self.coming[-1].day
+
+    def air(self, month: int, hour: int, hours: int, inside: bool, day: dt.date | None = None) -> list[Air]:
+        """Air of the coming hours on days of that month; from a ``day`` on by its forecast as far as that goes."""
         if self.hall and self.hall_c is not None:
             return [Air(1.0, self.hall_c, 0.5)] * hours
         c, warmer = self.climate, INSIDE_K if inside or self.hall else 0.0
-        return day_air(c.tmin_c[month - 1] + warmer, c.tmax_c[month - 1] + warmer, c.rh_frac[month - 1], hour, hours)
+        if day is None or not self.reaches(day):
+            return day_air(c.tmin_c[month - 1] + warmer, c.tmax_c[month - 1] + warmer, c.rh_frac[month - 1], hour, hours)
+        return days_air(c, self.coming, day, hour, hours, month, warmer)
 
-    def temps(self, month: int, inside: bool) -> np.ndarray:
-        """°C in each half hour of a day of that month."""
-        day = self.air(month, 0, 24, inside)
-        return np.repeat([a.temp_c for a in day], 2)
+    def temps(self, month: int, inside: bool, day: dt.date | None = None) -> np.ndarray:
+        """°C in each half hour of a day of that month, or of a ``day`` of the forecast."""
+        return np.repeat([a.temp_c for a in self.air(month, 0, 24, inside, day)], 2)
 
     def dry_part(self, month: int) -> float:
         """The part of its days without rain."""
@@ -136,9 +146,14 @@ def hours_of(b: Build, first: dt.date, days: int = HORIZON_DAYS) -> Hours:
     return Hours(first, people, licensed, worth)
 
 
+def cure_hours(sky: Sky, material: str, month: int, hour: int, inside: bool, day: dt.date | None = None) -> float | None:
+    """Hours of the clock until a film or a bead that was made in a month at an hour, in the vehicle or outside, has cured; None: not within forty days.
+    A ``day`` that the forecast reaches goes by it."""
+    return _cure_hours(sky, material, month, hour, inside, day if day is not None and sky.reaches(day) else None)
+
+
 @lru_cache(maxsize=4096)
-def cure_hours(sky: Sky, material: str, month: int, hour: int, inside: bool) -> float | None:
-    """Hours of the clock until a film or a bead that was made in a month at an hour, in the vehicle or outside, has cured; None: not within forty days."""
+def _cure_hours(sky: Sky, material: str, month: int, hour: int, inside: bool, day: dt.date | None) -> float | None:
     c = CURINGS[material]
-    got = cure(c, needed_h(c, BEAD_MM), sky.air(month, hour, LONGEST_CURE_H, inside))
+    got = cure(c, needed_h(c, BEAD_MM), sky.air(month, hour, LONGEST_CURE_H, inside, day))
     return got.ready_h

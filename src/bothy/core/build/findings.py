@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import datetime as dt
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
 from bothy.core.build import rule_table  # noqa: F401  registers the rules
 from bothy.core.build.asked import Asked
@@ -49,52 +49,49 @@ def in_words(day: dt.date) -> str:
     return f"{day.day} {day:%B %Y}"
 
 
-def findings_of(
-    d: Design, r: Report, a: Asked, gates: Sequence[GatePart], shopping: Sequence[BuyPart], money: MoneyPart, facts: Facts, strays: Sequence[str]
-) -> list[Finding]:
-    out: list[Finding] = []
+def _people(d: Design, a: Asked) -> Iterator[Finding]:
+    """Tasks that nobody can do, lift alone, or was asked for."""
     names = {t.id: t.template.name for t in a.tasks}
     roots = [k for k, why in a.plan.impossible.items() if not why.startswith("It waits for")]
     for k in roots[:5]:
         blocked = len(a.plan.impossible) - len(roots)
         more = f" {blocked} more tasks wait for it." if blocked else ""
-        out.append(finding("build-no-people", f"task:{k}", names[k], f"{names[k]}: {a.plan.impossible[k]}{more}"))
+        yield finding("build-no-people", f"task:{k}", names[k], f"{names[k]}: {a.plan.impossible[k]}{more}")
     lifts = [t for t in a.tasks if t.template.lift and t.id in a.plan.rows and a.plan.rows[t.id].ask and t.template.people > len(people_of(d.build))]
     if lifts:
-        out.append(
-            finding(
-                "build-lift-alone",
-                f"task:{lifts[0].id}",
-                lifts[0].template.name,
-                f"{'One person is' if len(people_of(d.build)) == 1 else 'Too few people are'} entered, and {len(lifts)} tasks have a lift for more: "
-                f"{', '.join(t.template.name for t in lifts[:3])}. No plan of Bothy has a lone lift; it asks for help on those days.",
-                related=[f"task:{t.id}" for t in lifts[1:6]],
-            )
+        yield finding(
+            "build-lift-alone",
+            f"task:{lifts[0].id}",
+            lifts[0].template.name,
+            f"{'One person is' if len(people_of(d.build)) == 1 else 'Too few people are'} entered, and {len(lifts)} tasks have a lift for more: "
+            f"{', '.join(t.template.name for t in lifts[:3])}. No plan of Bothy has a lone lift; it asks for help on those days.",
+            related=[f"task:{t.id}" for t in lifts[1:6]],
         )
     asks = [(k, row) for k, row in a.plan.rows.items() if row.ask and a.planner.tasks[k].template.licence != "none"]
     for licence in dict.fromkeys(a.planner.tasks[k].template.licence for k, _ in asks):
         mine = [(k, row) for k, row in asks if a.planner.tasks[k].template.licence == licence]
         k, row = min(mine, key=lambda x: x[1].start)
         work = f"{len(mine)} tasks are" if len(mine) > 1 else "One task is"
-        out.append(
-            finding(
-                "build-trade-not-asked",
-                f"task:{k}",
-                names[k],
-                f"{work} for {WORDS[licence]}, from about {row.start.day} {row.start:%B}, and no visit is entered; the plan takes the first working days.",
-                related=[f"task:{x}" for x, _ in mine],
-            )
+        yield finding(
+            "build-trade-not-asked",
+            f"task:{k}",
+            names[k],
+            f"{work} for {WORDS[licence]}, from about {row.start.day} {row.start:%B}, and no visit is entered; the plan takes the first working days.",
+            related=[f"task:{x}" for x, _ in mine],
         )
+
+
+def _days(d: Design, a: Asked) -> Iterator[Finding]:
+    """Cures that stall, and a deadline that is missed."""
+    names = {t.id: t.template.name for t in a.tasks}
     stalled = [k for k, row in a.plan.rows.items() if row.stalls and a.planner.tasks[k].template.cure is not None]
     if stalled:
-        out.append(
-            finding(
-                "build-cure-stalled",
-                f"task:{stalled[0]}",
-                names[stalled[0]],
-                f"{names[stalled[0]]}: in {a.plan.rows[stalled[0]].end:%B} it doesn’t cure within forty days at the place of the build.",
-                related=[f"task:{k}" for k in stalled[1:6]],
-            )
+        yield finding(
+            "build-cure-stalled",
+            f"task:{stalled[0]}",
+            names[stalled[0]],
+            f"{names[stalled[0]]}: in {a.plan.rows[stalled[0]].end:%B} it doesn’t cure within forty days at the place of the build.",
+            related=[f"task:{k}" for k in stalled[1:6]],
         )
     b = d.build
     if b.deadline and a.plan.end is not None and a.plan.end.date() > dt.date.fromisoformat(b.deadline):
@@ -105,24 +102,30 @@ def findings_of(
         if later:
             listed = ", ".join(f"{name} ({hours:.0f} h)" for name, hours in later[:4])
             told += f" After moving in could come: {listed}; {sum(h for _, h in later):.0f} h in all. Tests, closings, alarms and licensed work stay."
-        out.append(finding("build-deadline", "build", "Build", told))
+        yield finding("build-deadline", "build", "Build", told)
+
+
+def _bought(shopping: Sequence[BuyPart], facts: Facts) -> Iterator[Finding]:
+    """What is to be ordered, and what came short or damaged."""
     late_lines = [x for x in shopping if x.urgency == "late"]
     if late_lines:
         x = min(late_lines, key=lambda y: y.days_left or 0)
         more = f", and {len(late_lines) - 1} more lines" if len(late_lines) > 1 else ""
-        out.append(
-            finding(
-                "build-order-late",
-                f"buy:{x.key}"[:60],
-                x.name,
-                f"{x.name} should have been ordered {-(x.days_left or 0)} days ago{more}; it is needed on {x.need_by}.",
-            )
+        yield finding(
+            "build-order-late",
+            f"buy:{x.key}"[:60],
+            x.name,
+            f"{x.name} should have been ordered {-(x.days_left or 0)} days ago{more}; it is needed on {x.need_by}.",
         )
     for p in facts.purchases:
         if p.status == "received" and p.expected is not None and p.received is not None and p.received < p.expected:
-            out.append(finding("build-parts-short", f"buy:{p.id}"[:60], p.name, f"{p.received:g} of {p.expected:g} came of {p.name}."))
+            yield finding("build-parts-short", f"buy:{p.id}"[:60], p.name, f"{p.received:g} of {p.expected:g} came of {p.name}.")
         if p.damaged > 0:
-            out.append(finding("build-parts-damaged", f"buy:{p.id}"[:60], p.name, f"{p.damaged:g} of {p.name} came damaged."))
+            yield finding("build-parts-damaged", f"buy:{p.id}"[:60], p.name, f"{p.damaged:g} of {p.name} came damaged.")
+
+
+def _closed(a: Asked, gates: Sequence[GatePart]) -> Iterator[Finding]:
+    """Surfaces that are closed over what lacks something."""
     for g in gates:
         closed = g.closed_on is not None or any(k in a.states and a.states[k].done >= 1 for k in g.closes)
         if not closed:
@@ -130,37 +133,45 @@ def findings_of(
         bad = [x for x in g.items if x.severity in ("danger", "fault")]
         if bad:
             what = ", ".join(x.name for x in bad[:4])
-            out.append(
-                finding("build-close-before-services", f"zone:{g.zone}", g.name, f"{g.name} is closed, and {len(bad)} things behind it are open: {what}.")
-            )
+            yield finding("build-close-before-services", f"zone:{g.zone}", g.name, f"{g.name} is closed, and {len(bad)} things behind it are open: {what}.")
         for check in ("not-done", "not-tested", "hidden-joint", "not-labelled", "no-photo"):
             lacking = [x for x in g.items if check in x.missing]
             if lacking:
                 lacking_names = ", ".join(x.name for x in lacking[:4])
-                out.append(finding(f"build-gate-{check}", f"zone:{g.zone}", g.name, f"Behind {g.name.lower()}, which is closed: {lacking_names}."))
+                yield finding(f"build-gate-{check}", f"zone:{g.zone}", g.name, f"Behind {g.name.lower()}, which is closed: {lacking_names}.")
+
+
+def _logged(d: Design, r: Report, a: Asked, strays: Sequence[str]) -> Iterator[Finding]:
+    """An order that goes in a circle, work that no longer belongs, and the pace."""
     circle = tasks_and_circle(d, r)[1]
     if circle:
-        out.append(
-            finding("build-cycle", "build", "Build", f"What is to wait for {', '.join(circle[:4])} would wait in a circle; the plan leaves that order out.")
-        )
+        yield finding("build-cycle", "build", "Build", f"What is to wait for {', '.join(circle[:4])} would wait in a circle; the plan leaves that order out.")
     if strays:
-        out.append(
-            finding("build-not-belonging", "build", "Build", f"{len(strays)} tasks are done that the design no longer asks for: {', '.join(strays[:4])}.")
-        )
+        yield finding("build-not-belonging", "build", "Build", f"{len(strays)} tasks are done that the design no longer asks for: {', '.join(strays[:4])}.")
     if a.pace.weight > 0 and not a.pace.low <= 1 <= a.pace.high:
         word = "slower" if a.pace.factor > 1 else "faster"
-        out.append(
-            finding(
-                "build-pace",
-                "build",
-                "Build",
-                f"The log says {a.pace.factor:.2f} hours for each of the library ({a.pace.low:.2f} to {a.pace.high:.2f}): {word}.",
-            )
+        yield finding(
+            "build-pace",
+            "build",
+            "Build",
+            f"The log says {a.pace.factor:.2f} hours for each of the library ({a.pace.low:.2f} to {a.pace.high:.2f}): {word}.",
         )
+
+
+def _spent(money: MoneyPart) -> Iterator[Finding]:
+    """Money against what was set aside."""
     if money.budget is not None and money.budget > 0 and money.forecast > 0.9 * money.budget:
-        out.append(
-            finding(
-                "build-budget", "build", "Build", f"The forecast is {100 * money.forecast / money.budget:.0f} % of the budget, open lines with 15 % on top."
-            )
+        yield finding(
+            "build-budget", "build", "Build", f"The forecast is {100 * money.forecast / money.budget:.0f} % of the budget, open lines with 15 % on top."
         )
-    return in_order(out)
+    for m in money.rows:
+        if m.budget is not None and m.forecast > m.budget + 0.5:
+            over = f"{100 * m.forecast / m.budget:.0f} % of its budget" if m.budget > 0 else "more than its budget of nothing"
+            yield finding("build-budget", m.service, m.service.capitalize(), f"The forecast for {m.service} is {over}.")
+
+
+def findings_of(
+    d: Design, r: Report, a: Asked, gates: Sequence[GatePart], shopping: Sequence[BuyPart], money: MoneyPart, facts: Facts, strays: Sequence[str]
+) -> list[Finding]:
+    """All that plan, gates, purchases and money give cause to say, the worst first."""
+    return in_order([*_people(d, a), *_days(d, a), *_bought(shopping, facts), *_closed(a, gates), *_logged(d, r, a, strays), *_spent(money)])

@@ -114,7 +114,11 @@ class PacePart(BaseModel):
 
 
 class MoneyRow(BaseModel):
+    """Money of a service; ``forecast``: spent, ordered and what is open with 15 % on top; ``budget``: None where none was set."""
+
     service: str
+    budget: float | None
+    forecast: float
     planned: float
     ordered: float
     spent: float
@@ -158,6 +162,15 @@ class MonthSky(BaseModel):
     rain_days: float
 
 
+class ThenPart(BaseModel):
+    """The plan that was kept to compare with: when, its end, and the days that the end moved since (more: later)."""
+
+    day: str
+    end: str | None
+    days: float | None
+    tasks: dict[str, list[str]]
+
+
 class BuildPart(BaseModel):
     """All of Build on a day."""
 
@@ -177,6 +190,8 @@ class BuildPart(BaseModel):
     curve: CurvePart
     schools: list[SchoolPart]
     sky: list[MonthSky]
+    baseline: ThenPart | None
+    ordered: bool
     asks: list[str]
     strays: list[str]
     findings: list[Finding]

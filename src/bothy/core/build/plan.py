@@ -12,6 +12,7 @@ from bothy.core.build.calendar import LONGEST_CURE_H, SLOT_H, SLOTS, Hours, Sky,
 from bothy.core.build.durations import mean_of
 from bothy.core.build.network import times
 from bothy.core.build.task_list import Task
+from bothy.core.roof.curing import WET
 
 WORDS = {"ac_electrician": "the electrician", "gas_fitter": "the gas fitter", "vehicle_engineer": "the vehicle engineer"}
 WEEK_H = 168.0
@@ -67,9 +68,12 @@ class Planner:
         pins: Mapping[str, dt.date],
         begin: dt.datetime,
         arrivals: Mapping[str, tuple[dt.date, str]] | None = None,
+        order: Sequence[str] = (),
     ) -> None:
-        """``arrivals``: for a task the last day on which something that it takes comes, and what that is."""
+        """``arrivals``: for a task the last day on which something that it takes comes, and what that is; ``order``: one that was found to end sooner."""
         self.arrivals = arrivals or {}
+        self.preferred = {k: i for i, k in enumerate(order)}
+        self.lenient = False
         self.tasks = {t.id: t for t in tasks}
         self.order = [t.id for t in tasks]
         self.hours, self.sky, self.states, self.pins, self.begin = hours, sky, states, pins, begin
@@ -85,29 +89,86 @@ class Planner:
             return None
         key = (x.outdoor, x.min_c, x.max_c, x.daylight)
         if key not in self._masks:
-            by_month = {}
-            for m in set(self.months.tolist()):
-                temps = self.sky.temps(m, inside=not x.outdoor)
-                ok = np.ones(SLOTS, dtype=bool)
-                if x.min_c is not None:
-                    ok &= temps >= x.min_c
-                if x.max_c is not None:
-                    ok &= temps <= x.max_c
-                if x.outdoor and x.daylight and not self.sky.hall:
-                    rise, fall = self.sky.light(m)
-                    at = (np.arange(SLOTS) + 0.5) * SLOT_H
-                    ok &= (at >= rise) & (at <= fall)
-                by_month[m] = ok
-            self._masks[key] = np.concatenate([by_month[m] for m in self.months.tolist()])
+            by_month = {m: self._suits(t, m, None) for m in set(self.months.tolist())}
+            rows = [by_month[m] for m in self.months.tolist()]
+            for c in self.sky.coming:
+                at = (c.day - self.hours.first).days
+                if 0 <= at < len(rows):
+                    rows[at] = self._suits(t, c.day.month, c.day)
+            self._masks[key] = np.concatenate(rows)
         return self._masks[key]
+
+    def _suits(self, t: Task, month: int, day: dt.date | None) -> np.ndarray:
+        """Half hours of a day of a month, or of a day of the forecast, that suit a task."""
+        x = t.template
+        temps = self.sky.temps(month, not x.outdoor, day)
+        ok = np.ones(SLOTS, dtype=bool)
+        if x.min_c is not None:
+            ok &= temps >= x.min_c
+        if x.max_c is not None:
+            ok &= temps <= x.max_c
+        if x.outdoor and x.daylight and not self.sky.hall:
+            rise, fall = self.sky.light(month)
+            at = (np.arange(SLOTS) + 0.5) * SLOT_H
+            ok &= (at >= rise) & (at <= fall)
+        return ok
 
     def _ready(self, k: str, wait: bool, end: dt.datetime) -> tuple[dt.datetime, bool]:
         """When what comes after a task may begin, and whether its cure stalls."""
         cure = self.tasks[k].template.cure
         if not wait or cure is None:
             return end, False
-        h = cure_hours(self.sky, cure, end.month, end.hour, not self.tasks[k].template.outdoor)
-        return end + dt.timedelta(hours=LONGEST_CURE_H if h is None else h), h is None
+        inside = not self.tasks[k].template.outdoor
+
+        def after(begin: dt.datetime) -> dt.datetime | None:
+            h = cure_hours(self.sky, cure, begin.month, begin.hour, inside, begin.date())
+            return None if h is None else begin + dt.timedelta(hours=h)
+
+        ready = after(end)
+        slow = ready is None
+        ready = end + dt.timedelta(hours=LONGEST_CURE_H) if ready is None else ready
+        for later in self._months_after(end):
+            if later >= ready:
+                break
+            ready = min(ready, after(later) or ready)
+        return ready, slow
+
+    def _dry_days(self, slot: int, need_h: float) -> float:
+        """Days of waiting for dry ones from a slot on."""
+        here = self.hours.at(slot)
+        days = max(1, round(need_h / 8))
+        waited = self._dry_after(here, days)
+        for later in self._months_after(here):
+            until = (later - here).total_seconds() / 86_400
+            if until >= waited:
+                break
+            waited = min(waited, until + self.sky.wait_days(later.month, days))
+        return waited
+
+    def _dry_after(self, here: dt.datetime, days: int) -> float:
+        """Days until so many dry ones in a row begin: by the forecast as far as it reaches, then by what is usual of the month."""
+        day = here.date()
+        if self.sky.hall or not self.sky.reaches(day):
+            return self.sky.wait_days(here.month, days)
+        last, run, at = self.sky.coming[-1].day, 0, day
+        while at <= last:
+            c = self.sky.forecast(at)
+            run = 0 if c is not None and c.rain >= WET else run + 1
+            if run == days:
+                begin = at - dt.timedelta(days=days - 1)
+                return 0.0 if begin == day else (dt.datetime.combine(begin, dt.time()) - here).total_seconds() / 86_400
+            at += dt.timedelta(days=1)
+        begun = last - dt.timedelta(days=run - 1) if run else last + dt.timedelta(days=1)
+        rest = self.sky.wait_days(here.month, days - run) if days > run else 0.0
+        return max(0.0, (dt.datetime.combine(begun, dt.time()) - here).total_seconds() / 86_400) + rest
+
+    def _months_after(self, when: dt.datetime) -> list[dt.datetime]:
+        """For the bound: the first of each of the next months, since what waits may do better in a drier or warmer one."""
+        out: list[dt.datetime] = []
+        for _ in range(12 if self.lenient else 0):
+            when = dt.datetime(when.year + when.month // 12, when.month % 12 + 1, 1)
+            out.append(when)
+        return out
 
     def latest(self, durations: Mapping[str, float]) -> dict[str, float]:
         """The latest start of each task in hours of work, people aside: what is most urgent. Cures count by the hours that are worked in a week."""
@@ -124,7 +185,17 @@ class Planner:
             before[k] = row
         found, _ = times(durations, {k: before[k] for k in durations})
         # a test on the bench comes first: what is faulty goes back while it may
-        return {k: -1.0 if self.tasks[k].template.bench else x.ls for k, x in found.items()}
+        urgent = {k: -1.0 if self.tasks[k].template.bench else x.ls for k, x in found.items()}
+        return self._as_preferred(urgent) if self.preferred else urgent
+
+    def _as_preferred(self, urgent: Mapping[str, float]) -> dict[str, float]:
+        """Tasks of the order that was taken by their place in it; one that came since goes before the first of them that is less urgent."""
+        known = sorted((k for k in urgent if k in self.preferred), key=self.preferred.__getitem__)
+        at = {k: float(i) for i, k in enumerate(known)}
+        for k, u in urgent.items():
+            if k not in self.preferred:
+                at[k] = next((i - 0.5 for i, x in enumerate(known) if urgent[x] >= u), float(len(known)))
+        return at
 
     def run(self, durations: Mapping[str, float], explain: bool = True, urgent: Mapping[str, float] | None = None) -> Plan:
         """A plan with these hours of work for each task that isn't done; ``urgent``: latest starts to go by, where they are known already."""
@@ -156,7 +227,33 @@ class Planner:
             rows[k] = made
             finish[k] = made.end
         end = max((r.end for r in rows.values()), default=None)
-        return Plan({k: rows[k] for k in self.order if k in rows}, impossible, end, self._bound(durations, worth) if explain else None)
+        return Plan({k: rows[k] for k in self.order if k in rows}, impossible, end, self.bound(durations) if explain else None)
+
+    def bound(self, durations: Mapping[str, float]) -> dt.datetime | None:
+        """No plan ends sooner: neither the hours that are there allow it, nor what must come after what, each task with everybody to itself."""
+        known = [x for x in (self._bound(durations, self.hours.worth * SLOT_H), self._chain(durations)) if x is not None]
+        return max(known, default=None)
+
+    def _chain(self, durations: Mapping[str, float]) -> dt.datetime | None:
+        """The end if nobody were ever busy with something else, and rain and cures took the month that suits them."""
+        self.lenient = True
+        try:
+            finish = {k: s.finished or self.begin for k, s in self.states.items() if k in self.tasks and k not in durations}
+            first, worth, todo = self.hours.slot_of(self.begin), self.hours.worth * SLOT_H, set(durations)
+            out: dt.datetime | None = None
+            while todo:
+                free = [k for k in self.order if k in todo and all(p in finish or p not in self.tasks for p in self.tasks[k].hard)]
+                if not free:
+                    break
+                for k in free:
+                    todo.discard(k)
+                    made = self._place(k, durations[k], self.hours.people, self.hours.licensed, worth, finish, first, False)
+                    if not isinstance(made, str):
+                        finish[k] = made.end
+                        out = made.end if out is None else max(out, made.end)
+            return out
+        finally:
+            self.lenient = False
 
     def _bound(self, durations: Mapping[str, float], worth: np.ndarray) -> dt.datetime | None:
         """No plan ends sooner: everybody who is entered at work in every hour that is there, without a wait."""
@@ -203,8 +300,7 @@ class Planner:
         slot = max(first, self.hours.slot_of(ready))
         waited = 0.0
         if x.outdoor and x.dry and need_h > 0:
-            month = self.hours.at(slot).month
-            waited = self.sky.wait_days(month, max(1, round(need_h / 8)))
+            waited = self._dry_days(slot, need_h)
             slot += int(round(waited * SLOTS))
         if need_h <= 0:
             return Planned(t, 0.0, (), ready, ready, self._ready(k, True, ready)[0], ("Nothing is left to do of it.",), held, stalls, "")
@@ -234,9 +330,9 @@ class Planner:
                 return "Nobody is there on any day: enter who works when."
             return "It is never warm or light enough while somebody is there: heat, or build in a hall." if suits is not None else "No hours are left."
         taken = slot + at[: enough + 1]
-        if others > 0:
+        if others > 0 and not self.lenient:
             people[taken] -= others
-        if licence is not None:
+        if licence is not None and not self.lenient:
             licensed[licence][taken] = False
         breaks = np.flatnonzero(np.diff(taken) > 1)
         heads, tails = np.concatenate([[0], breaks + 1]), np.concatenate([breaks, [len(taken) - 1]])
@@ -298,7 +394,8 @@ class Planner:
             out.append("Nothing must be done before it.")
         if waited >= 0.5:
             days = max(1, round(waited))
-            out.append(f"It wants dry days: about {days} day{'s' if days > 1 else ''} of waiting in {begin:%B}.")
+            by = "by the forecast" if self.sky.reaches(ready.date()) and not self.sky.hall else f"in {begin:%B}"
+            out.append(f"It wants dry days: about {days} day{'s' if days > 1 else ''} of waiting {by}.")
         there = np.flatnonzero(ok)
         if ask:
             out.append(f"Ask {ask}: the day is planned as if they came.")

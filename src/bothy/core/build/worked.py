@@ -25,6 +25,7 @@ from bothy.core.build.part import (
     PacePart,
     SchoolPart,
     TaskPart,
+    ThenPart,
     TodayPart,
 )
 from bothy.core.build.plan import Plan, State, durations_of
@@ -36,6 +37,7 @@ from bothy.core.contract import quick
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
 from bothy.core.report import Report
+from bothy.core.roof.curing import WET
 
 CONTINGENCY = 0.15
 
@@ -170,7 +172,7 @@ def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.d
     ready.sort(key=lambda t: (0 if t.id in a.states else 1, order.get(t.id, dt.datetime.max)))
     month = today.month
     sky = a.planner.sky
-    temps = sky.temps(month, inside=False)
+    temps, ahead = sky.temps(month, False, today), sky.forecast(today)
     lacks: dict[str, list[str]] = {}
     n = len(people_of(d.build))
     for t in ready[: 3 * MOST_TODAY]:
@@ -184,7 +186,7 @@ def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.d
             out.append(x.licence.replace("ac_", "").replace("_", " "))
         if x.min_c is not None and float(np.max(temps)) < x.min_c and not (d.build.hall and d.build.hall_temp_c is not None):
             out.append(f"{x.min_c:.0f} °C; a usual day reaches {float(np.max(temps)):.0f} °C")
-        if x.outdoor and x.dry and not sky.hall:
+        if x.outdoor and x.dry and not sky.hall and not (ahead is not None and ahead.rain < WET):
             out.append("a dry day")
         lacks[t.id] = out
     able = [t for t in ready if t.id in lacks]
@@ -195,6 +197,8 @@ def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.d
     weather = (
         f"in a hall of {d.build.hall_temp_c:.0f} °C"
         if d.build.hall and d.build.hall_temp_c is not None
+        else f"{c.name}, by the forecast: {ahead.low_c:.0f} to {ahead.high_c:.0f} °C, {100 * ahead.rain:.0f} % rain"
+        if ahead is not None
         else f"{c.name}, usual of the month: {c.tmin_c[month - 1]:.0f} to {c.tmax_c[month - 1]:.0f} °C, rain on {rain:.0f} days of it"
     )
     shown = [t.id for t in able[:MOST_TODAY]]
@@ -245,12 +249,16 @@ def _shopping(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: d
     return out
 
 
+def _row_of(d: Design, service: str) -> MoneyRow:
+    return MoneyRow(service=service, budget=d.build.budgets.get(service), forecast=0.0, planned=0.0, ordered=0.0, spent=0.0, open=0.0)
+
+
 def _money(d: Design, shopping: Sequence[BuyPart], facts: Facts) -> MoneyPart:
     bought = {p.id: p for p in facts.purchases}
     rows: dict[str, MoneyRow] = {}
     unknown = 0
     for x in shopping:
-        row = rows.setdefault(x.service, MoneyRow(service=x.service, planned=0.0, ordered=0.0, spent=0.0, open=0.0))
+        row = rows.setdefault(x.service, _row_of(d, x.service))
         p = bought.get(x.key)
         price = x.price
         if price is None:
@@ -265,12 +273,16 @@ def _money(d: Design, shopping: Sequence[BuyPart], facts: Facts) -> MoneyPart:
             row.spent += price
     extra = [p for k, p in bought.items() if k not in {x.key for x in shopping} and p.price is not None and p.status != "returned"]
     if extra:
-        row = rows.setdefault("other", MoneyRow(service="other", planned=0.0, ordered=0.0, spent=0.0, open=0.0))
+        row = rows.setdefault("other", _row_of(d, "other"))
         for p in extra:
             if p.status == "ordered":
                 row.ordered += p.price or 0.0
             else:
                 row.spent += p.price or 0.0
+    for service in d.build.budgets:
+        rows.setdefault(service, _row_of(d, service))
+    for row in rows.values():
+        row.forecast = row.spent + row.ordered + row.open * (1 + CONTINGENCY)
     total = {k: sum(getattr(x, k) for x in rows.values()) for k in ("planned", "ordered", "spent", "open")}
     forecast = total["spent"] + total["ordered"] + total["open"] * (1 + CONTINGENCY)
     return quick(
@@ -334,6 +346,16 @@ def strays_of(tasks: Sequence[Task], states: Mapping[str, State]) -> list[str]:
     return [known[k].name if k in known else k for k in states if k not in here]
 
 
+def _then(d: Design, a: Asked) -> ThenPart | None:
+    """The plan that was kept to compare with."""
+    b = d.build.baseline
+    if b is None:
+        return None
+    end = dt.datetime.fromisoformat(b.end) if b.end else None
+    days = None if end is None or a.plan.end is None else (a.plan.end - end).total_seconds() / 86_400
+    return quick(ThenPart, day=b.day, end=b.end or None, days=days, tasks={k: list(v) for k, v in b.tasks.items()})
+
+
 def build_part(d: Design, r: Report, facts: Facts, today: dt.date) -> BuildPart:
     """All of Build on a day."""
     a = asked(d, r, facts, today)
@@ -361,6 +383,8 @@ def build_part(d: Design, r: Report, facts: Facts, today: dt.date) -> BuildPart:
         curve=_curve(a, facts, today),
         schools=_schools(d, r, facts, today, a),
         sky=[quick(MonthSky, month=m, low_c=c.tmin_c[m - 1], high_c=c.tmax_c[m - 1], rain_days=rain_days(c.place, m)) for m in range(1, 13)],
+        baseline=_then(d, a),
+        ordered=bool(d.build.order),
         asks=asks,
         strays=strays,
         findings=findings_of(d, r, a, gates, shopping, money, facts, strays),

@@ -5,7 +5,7 @@ from __future__ import annotations
 import datetime as dt
 from typing import Annotated, Literal, Self
 
-from pydantic import Field, model_validator
+from pydantic import Field, StringConstraints, model_validator
 
 from bothy.core.contract import Whole, unique_ids, wrong
 from bothy.core.design.base import Doc, Id, Name
@@ -131,8 +131,52 @@ class Pin(Doc):
         return self
 
 
+class Baseline(Doc):
+    """A plan that is kept to compare with: the day it was kept, when it ended, and from when to when each task was to be done."""
+
+    day: str = Field(max_length=10)
+    end: str = Field("", max_length=16)
+    tasks: dict[TaskId, Annotated[list[Annotated[str, Field(max_length=16)]], Field(min_length=2, max_length=2)]] = Field({}, max_length=400)
+
+    @model_validator(mode="after")
+    def _days(self) -> Self:
+        a_day("day", self.day)
+        if self.end:
+            try:
+                dt.datetime.fromisoformat(self.end)
+            except ValueError:
+                raise wrong("end", f"“{self.end}” is not a time; write it like 2027-03-14T16:30") from None
+        for pair in self.tasks.values():
+            first, last = (a_day("tasks", x[:10]) for x in pair)
+            if first is not None and last is not None and last < first:
+                raise wrong("tasks", f"a task ends on {pair[1][:10]}, before it begins on {pair[0][:10]}")
+        return self
+
+
+class ComingDay(Doc):
+    """A day that lies ahead, as a forecast has it: °C, and how likely rain is."""
+
+    day: str = Field(max_length=10)
+    low_c: float = Field(ge=-60, le=55)
+    high_c: float = Field(ge=-60, le=60)
+    rain_frac: float = Field(0, ge=0, le=1)
+
+    @model_validator(mode="after")
+    def _sense(self) -> Self:
+        a_day("day", self.day)
+        if self.high_c < self.low_c:
+            raise wrong("high_c", f"{self.high_c:g} °C is under the low of that day ({self.low_c:g} °C)")
+        return self
+
+
+BudgetKey = Annotated[str, StringConstraints(pattern=r"^[a-z][a-z_ -]{0,39}$")]
+Money = Annotated[float, Field(ge=0, le=1e6)]
+
+
 class Build(Doc):
-    """Everything about the doing. ``own_way``: tasks that are left out of the plan, because they are done otherwise or were done before."""
+    """Everything about the doing. ``own_way``: tasks that are left out of the plan, because they are done otherwise or were done before. ``order``: an order
+    of the tasks that was searched for and taken; what isn't in it goes by its urgency. ``budgets``: money by service. ``coming``: the forecast of the days
+    ahead, and ``coming_from`` who says so; beyond it the normals of the place count."""
 
     start_day: str | None = Field(None, max_length=10)
     deadline: str | None = Field(None, max_length=10)
@@ -150,6 +194,11 @@ class Build(Doc):
     vapour: Literal["barrier", "none"] | None = None
     pace: float | None = Field(None, ge=0.2, le=5)
     budget: float | None = Field(None, ge=0, le=1e6)
+    budgets: dict[BudgetKey, Money] = Field({}, max_length=40)
+    order: list[TaskId] = Field([], max_length=400)
+    baseline: Baseline | None = None
+    coming: list[ComingDay] = Field([], max_length=16)
+    coming_from: Annotated[str, Field(max_length=200)] = ""
     lead_days: Whole = Field(5, ge=0, le=365)
     buffer_days: Whole = Field(3, ge=0, le=90)
 
@@ -164,6 +213,9 @@ class Build(Doc):
         for a in self.away:
             if a.who is not None and a.who not in who:
                 raise wrong("who", f"“{a.name}” names “{a.who}”, who is not among the people")
+        for x, y in zip(self.coming, self.coming[1:], strict=False):
+            if y.day <= x.day:
+                raise wrong("day", f"days of the forecast go one after the other: {y.day} comes after {x.day}")
         seen: set[str] = set()
         for p in self.pins:
             if p.task in seen:

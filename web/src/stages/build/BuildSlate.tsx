@@ -6,6 +6,8 @@ import { FindingMark, type Severity } from "../../parts/Findings";
 import { Property } from "../../parts/Property";
 import { useMoney, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { Ahead } from "./Ahead";
+import { Better, Kept } from "./Better";
 import { type Build, dayWord, useFan, usePlan } from "./data";
 import { ALSO, CABLES, CAUTION, FLOORS, HOURS, LICENCES, SCHOOL_WORD, VAPOUR } from "./words";
 
@@ -172,6 +174,8 @@ export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; on
         <FindingRow key={f.id} f={f} />
       ))}
       <Finish b={b} wanted={wanted} onAsk={onAsk} />
+      <Better b={b} />
+      <Kept b={b} />
       {b.asks.length > 0 && <p className="my-1 text-[12px]">Ask: {say(b.asks.slice(0, 6).join("; "))}.</p>}
       <h3 className="mb-1 mt-3 font-display text-[14px]">When and where</h3>
       <Day label="begins on" value={doc.start_day} onSet={(v) => void set("start_day", v, "first day")} />
@@ -200,6 +204,7 @@ export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; on
           .join("; ")}
         .
       </p>
+      <Ahead />
       <People />
       <h3 className="mb-1 mt-3 font-display text-[14px]">It gets, too</h3>
       {ALSO.map(([key, word]) => (

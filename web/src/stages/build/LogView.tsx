@@ -1,6 +1,7 @@
 /** The log of the work, the curve of what was planned and done, and the money by service. */
+import { PlainNumber } from "../../parts/PlainNumber";
 import { useMoney } from "../../shell/person";
-import { type Build, dayWord, hoursWord, useLog } from "./data";
+import { type Build, dayWord, hoursWord, useLog, usePlan } from "./data";
 
 /** Hours that are done against hours that were spent and what lies ahead. */
 export function Curve({ b }: { b: Build }) {
@@ -44,11 +45,25 @@ export function Curve({ b }: { b: Build }) {
   );
 }
 
+/** Money that is set aside for a service; empty: none. */
+function BudgetField({ service, value }: { service: string; value: number | null }) {
+  const { doc, set } = usePlan();
+  const { [service]: _, ...rest } = (doc.budgets ?? {}) as Record<string, number>;
+  return (
+    <PlainNumber
+      label={`Budget of ${service}`}
+      like="1200"
+      value={value}
+      onSet={(n) => void set("budgets", n == null ? rest : { ...rest, [service]: n }, `budget of ${service}`)}
+    />
+  );
+}
+
 export function LogLedger({ b }: { b: Build }) {
   const log = useLog();
   const { money } = useMoney();
   const m = b.money;
-  const most = Math.max(1, ...m.rows.map((r) => r.planned + 0.001), m.budget ?? 0);
+  const most = Math.max(1, ...m.rows.map((r) => Math.max(r.planned, r.budget ?? 0) + 0.001));
   return (
     <div className="grid gap-4 p-3 min-[1100px]:grid-cols-2">
       <section aria-label="Log">
@@ -95,21 +110,36 @@ export function LogLedger({ b }: { b: Build }) {
           Forecast {money(m.forecast)}: {money(m.spent)} spent, {money(m.ordered)} ordered, the rest open with 15 % on top
           {m.budget != null && `; budget ${money(m.budget)}`}. {m.unknown > 0 && `${m.unknown} lines have no price yet.`}
         </p>
+        {m.rows.length > 0 && (
+          <div className="grid grid-cols-[6rem_1fr_5rem_6rem] gap-2 text-[11px] text-dim" aria-hidden="true">
+            <span>service</span>
+            <span>spent, ordered, open; its budget as a mark</span>
+            <span className="text-right">forecast</span>
+            <span>budget</span>
+          </div>
+        )}
         {m.rows
-          .filter((r) => r.planned + r.ordered + r.spent > 0)
+          .filter((r) => r.planned + r.ordered + r.spent > 0 || r.budget != null)
           .map((r) => (
-            <div key={r.service} className="my-1 grid grid-cols-[6rem_1fr_5rem] items-center gap-2 text-[13px]">
+            <div key={r.service} className="my-1 grid grid-cols-[6rem_1fr_5rem_6rem] items-center gap-2 text-[13px]">
               <span>{r.service}</span>
               <span
-                className="flex h-3 border border-line"
+                className="relative flex h-3 border border-line"
                 role="img"
                 aria-label={`${r.service}: ${money(r.spent)} spent, ${money(r.ordered)} ordered, ${money(r.open)} open`}
               >
                 <span className="bg-loch" style={{ width: `${(100 * r.spent) / most}%` }} />
                 <span style={{ width: `${(100 * r.ordered) / most}%`, background: "repeating-linear-gradient(45deg,#2c6e86 0 3px,transparent 3px 6px)" }} />
                 <span className="border-r border-line" style={{ width: `${(100 * r.open) / most}%` }} />
+                {r.budget != null && (
+                  <span
+                    className={`absolute inset-y-[-3px] w-[3px] ${r.forecast > r.budget ? "bg-rust" : "bg-moss"}`}
+                    style={{ left: `min(calc(100% - 3px), ${(100 * r.budget) / most}%)` }}
+                  />
+                )}
               </span>
-              <span className="num text-right">{money(r.planned)}</span>
+              <span className={`num text-right ${r.budget != null && r.forecast > r.budget ? "text-rust" : ""}`}>{money(r.forecast)}</span>
+              <BudgetField service={r.service} value={r.budget} />
             </div>
           ))}
       </section>

@@ -162,6 +162,19 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
                   }}
                 >
                   <title>{told}</title>
+                  {b.baseline?.tasks[t.id] && at(b.baseline.tasks[t.id]![1]!) >= from && (
+                    <rect
+                      x={x(Math.max(from, at(b.baseline.tasks[t.id]![0]!)))}
+                      y={top + 10}
+                      width={Math.max(2.5, x(Math.min(to, at(b.baseline.tasks[t.id]![1]!))) - x(Math.max(from, at(b.baseline.tasks[t.id]![0]!))))}
+                      height="3.5"
+                      fill="currentColor"
+                      opacity="0.35"
+                      data-testid="kept"
+                    >
+                      <title>as kept on {dayWord(b.baseline.day)}</title>
+                    </rect>
+                  )}
                   <rect x={x(at(t.start!)) - 1} y={top} width={Math.max(5, x(end) - x(at(t.start!)) + 2)} height="12" fill="transparent" />
                   <line x1={x(at(t.start!))} x2={x(end)} y1={top + 6} y2={top + 6} stroke="currentColor" strokeWidth="0.6" strokeDasharray="2 2" />
                   {t.pieces.map(([s, e]) => (
