@@ -231,7 +231,8 @@ def proving() -> dict[str, Any]:
     """Curlew's ladder, the search for its bad joint, and a rig: as the server gives them."""
     from bothy.core.faults.case import Answer
     from bothy.core.faults.finder import find, starts
-    from bothy.core.faults.rig import Guess, RigAct, RigAsk, play, rigs
+    from bothy.core.faults.play import play, rigs
+    from bothy.core.faults.practice import Guess, RigAct, RigAsk
 
     d, f = curlew.design(), curlew.facts()
     made = measured(d, f).commissioned()
@@ -243,6 +244,7 @@ def proving() -> dict[str, Any]:
         "search": find(made.src, pump, []),
         "found": find(made.src, pump, [*drops, Answer(test="over-fuse", reading=0.05)]),
         "rig": play(made.src, RigAsk(rig="lamp", seed=42, acts=[volts, RigAct(act="ohms", a="load-plus", b="load-minus")])),
+        "pipes": play(made.src, RigAsk(rig="galley-shower", seed=5, acts=[RigAct(act="valve", a="galley"), RigAct(act="hold", a="pump")])),
         "scored": play(made.src, RigAsk(rig="lamp", seed=42, acts=[volts], guess=Guess(element="fuse", fault="fuse-open"))),
     }
     out = {k: rounded(v.model_dump(mode="json")) for k, v in said.items()}
@@ -251,6 +253,28 @@ def proving() -> dict[str, Any]:
         "starts": {"starts": [s.model_dump() for s in starts(made.src)], "by_step": {"s5-circuit:water-pump-10-l-min": pump}},
         "rigs": [r.model_dump() for r in rigs(made.src)][:6],
         "facts": {"steps": f.model_dump(mode="json")["steps"], "readings": f.model_dump(mode="json")["readings"], "repairs": []},
+    }
+
+
+def laid_out() -> dict[str, Any]:
+    """Curlew's openings and a small van's plan: as the server gives them."""
+    from bothy.core.build.worked import build_part
+    from tests.core.build.test_build_plan import DAY, days
+    from tests.core.build.test_build_plan import design as building
+
+    d, r = curlew.design(), measured(curlew.design(), curlew.facts())
+    small = building(
+        coming=days((3, 9, 0.7)),
+        coming_from="typed",
+        budgets={"workshop": 40},
+        baseline={"day": "2027-02-01", "end": "2027-05-01T17:00", "tasks": {"deep-clean": ["2027-03-13T09:00", "2027-03-14T12:00"]}},
+    )
+    return {
+        "sides": rounded(r.sides.model_dump(mode="json")),
+        "fit": d.fit.model_dump(mode="json") | {"roof": {}, "places": [], "bays": [], "own": []},
+        "findings": [f.model_dump(mode="json") for f in r.findings if f.rule.startswith("fit-side")],
+        "build": small.build.model_dump(mode="json"),
+        "plan": rounded(build_part(small, measured(small, Facts()), Facts(), DAY).model_dump(mode="json")),
     }
 
 
@@ -263,6 +287,7 @@ def fixtures() -> dict[str, dict[str, Any]]:
         "curlew": first_stages(),
         "wiring": small_wiring(),
         "prove": proving(),
+        "laid": laid_out(),
     }
 
 

@@ -39,6 +39,8 @@ def test_its_files(client: TestClient, built: str) -> None:
     pdf = PdfReader(io.BytesIO(client.get(f"{at}/book.pdf", params=DAY).content))
     made = client.get(f"/api/variants/{built}/book", params=DAY).json()
     assert len(pdf.pages) >= len(made["pages"])
+    root = pdf.trailer["/Root"]
+    assert root["/MarkInfo"]["/Marked"] and root["/StructTreeRoot"] and root["/Lang"] == "en", "tagged, for who has it read aloud"
     text = "".join(p.extract_text() for p in pdf.pages)
     assert all(p["title"] in text for p in made["pages"])
     cards = PdfReader(io.BytesIO(client.get(f"{at}/cards.pdf", params=DAY).content))

@@ -62,6 +62,31 @@ def test_the_project_file_goes_out_and_in_the_same(client: TestClient, curlew_id
     assert again.json()["variant_id"] != curlew_id
 
 
+def test_a_project_is_copied_with_what_was_measured_or_as_another_vehicle(client: TestClient, curlew_id: str) -> None:
+    was = client.get(f"/api/variants/{curlew_id}").json()
+    project = was["project_id"]
+    entries = client.get(f"/api/variants/{curlew_id}/evidence").json()
+    whole = client.post(f"/api/projects/{project}/copy", json={})
+    assert whole.status_code == 201
+    copied = client.get(f"/api/variants/{whole.json()['variant_id']}").json()
+    assert copied["project_name"] == f"{was['project_name']} 2" and copied["project_id"] != project
+    assert copied["design"] == was["design"] and copied["recorded"]["facts"] == was["recorded"]["facts"]
+    assert len(client.get(f"/api/variants/{copied['id']}/evidence").json()) == len(entries) > 0
+    new = client.post(f"/api/projects/{project}/copy", json={"name": "Whimbrel", "facts": False}).json()
+    anew = client.get(f"/api/variants/{new['variant_id']}").json()
+    assert anew["project_name"] == "Whimbrel"
+    assert client.get(f"/api/variants/{anew['id']}/evidence").json() == [], "nothing was measured on it"
+    d, old = anew["design"], was["design"]
+    for same in ("vehicle", "life", "power", "wiring", "warmth", "water", "gas", "trips", "sizing"):
+        assert d[same] == old[same], same
+    assert (d["build"]["deadline"], d["build"]["baseline"], d["build"]["visits"], d["accepted"]) == (None, None, [], [])
+    assert old["build"]["deadline"] and d["build"]["people"] and d["build"]["budgets"] == old["build"]["budgets"]
+    assert (d["handover"]["owner"], d["handover"]["where"]) == ("", {})
+    assert client.get(f"/api/variants/{curlew_id}").json()["revision"] == was["revision"], "the first stays as it was"
+    assert client.post(f"/api/projects/{project}/copy", json={"name": "  "}).json()["error"]["key"] == "name"
+    assert client.post(f"/api/projects/{curlew_id}/copy", json={}).status_code == 404
+
+
 @pytest.mark.parametrize(("text", "words"), [("", "is empty"), ("{", "is not JSON"), ('{"format": "x"}', "not a Bothy project file")])
 def test_a_file_that_is_none_is_refused_and_nothing_is_made(client: TestClient, text: str, words: str) -> None:
     r = client.post("/api/projects/import", json={"text": text})

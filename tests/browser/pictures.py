@@ -19,7 +19,7 @@ from tests.browser.serving import ARGUMENTS, CHROMIUM, ROOT, served
 TARGET = ROOT / "docs" / "screenshots"
 DESK, PHONE = (1280, 800), (390, 844)
 VIEWS: list[tuple[str, str, tuple[int, int], str]] = [
-    ("projects", "/", DESK, "day"),
+    ("openings", "/v/{id}/fit?view=sides&hand=opening:window:window-bunk", DESK, "day"),
     ("roof", "/v/{id}/fit?view=roof", DESK, "day"),
     ("build", "/v/{id}/build?day=2026-11-28&view=weeks", DESK, "day"),
     ("build-today", "/v/{id}/build?day=2026-11-28", PHONE, "day"),

@@ -42,6 +42,33 @@ def unsendable() -> Any:
     return lambda: 1
 
 
+KEPT: list[bytearray] = []
+
+
+def keeps(megabytes: int) -> int:
+    """Takes memory and keeps it, as a library does that is loaded at its first use."""
+    KEPT.append(bytearray(megabytes * 1_000_000))
+    return len(KEPT)
+
+
+def takes(megabytes: int) -> int:
+    return len(bytearray(megabytes * 1_000_000))
+
+
+def test_what_earlier_work_keeps_is_not_taken_from_the_next() -> None:
+    """Each piece has the whole of its memory, however often something was loaded before it, and no piece has more."""
+    pool = Bounded()
+    try:
+        for _ in range(4):
+            pool.run("file", keeps, 150)
+        assert pool.run("file", takes, 200) == 200_000_000
+        with pytest.raises(BadInput, match="more memory"):
+            pool.run("file", takes, 400)
+        assert pool.run("file", takes, 200) == 200_000_000
+    finally:
+        pool.close()
+
+
 @pytest.mark.parametrize(
     ("work", "args", "key", "words"),
     [

@@ -94,6 +94,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{project_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Project
+         * @description A project of its own with all variants of another, as they stand now.
+         */
+        post: operations["copyProject"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{project_id}/file": {
         parameters: {
             query?: never;
@@ -1047,7 +1067,8 @@ export interface paths {
         };
         /**
          * Template
-         * @description The template of a cut-out at its true size, seen from above, or mirrored for the ceiling; a PDF comes in sheets to be glued together.
+         * @description The template of a cut-out of roof, walls or floor at its true size, seen from outside (the floor from above), or mirrored for the other side; a PDF comes
+         *     in sheets to be glued together.
          */
         get: operations["roofTemplate"];
         put?: never;
@@ -1090,6 +1111,46 @@ export interface paths {
          * @description The finish by simulation with people; takes some seconds and can be let go of.
          */
         get: operations["getFinish"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/build/better": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Better
+         * @description A search for an order of the tasks that ends sooner, with the bound; takes up to twenty seconds and can be let go of.
+         */
+        get: operations["getBetter"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/build/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Ahead
+         * @description The forecast of the coming days where it is built. Nothing is kept: the page takes it over as an edit.
+         */
+        get: operations["getAhead"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1228,7 +1289,7 @@ export interface paths {
         };
         /**
          * List Openings
-         * @description Parts that go through a roof, with their cut-outs and clamps.
+         * @description Parts that go through roof, walls or floor, with their cut-outs and clamps.
          */
         get: operations["listOpenings"];
         put?: never;
@@ -1645,7 +1706,7 @@ export interface components {
         };
         /**
          * ActPart
-         * @description What an act gave: what the meter showed; minutes; why it was unsafe.
+         * @description What an act gave: what was seen; minutes; why it was unsafe.
          */
         ActPart: {
             /** Said */
@@ -1654,6 +1715,16 @@ export interface components {
             minutes: number;
             /** Unsafe */
             unsafe: string;
+        };
+        /**
+         * AheadPart
+         * @description The days ahead as a forecast service on this machine has them, and who says so.
+         */
+        AheadPart: {
+            /** Source */
+            source: string;
+            /** Days */
+            days: components["schemas"]["ComingDay"][];
         };
         /**
          * AirPart
@@ -2154,6 +2225,39 @@ export interface components {
              */
             by: "typed" | "proposal";
         };
+        /** BarPart */
+        BarPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Rect */
+            rect: number[];
+            /** Assumed */
+            assumed: boolean;
+        };
+        /**
+         * Baseline
+         * @description A plan that is kept to compare with: the day it was kept, when it ended, and from when to when each task was to be done.
+         */
+        Baseline: {
+            /** Day */
+            day: string;
+            /**
+             * End
+             * @default
+             */
+            end: string;
+            /**
+             * Tasks
+             * @default {}
+             */
+            tasks: {
+                [key: string]: string[];
+            };
+        };
         /**
          * Bay
          * @description A space between indoors and outdoors: tank bay, garage. ``water``: it must not freeze.
@@ -2353,6 +2457,29 @@ export interface components {
             patch: {
                 [key: string]: unknown;
             }[];
+        };
+        /**
+         * BetterPart
+         * @description What was found: the end now, the soonest that was found and the bound under which none can go; days that it saves; days between it and the bound as
+         *     a part of the whole; the order that gives it, empty where none is better; tasks that begin on another day.
+         */
+        BetterPart: {
+            /** Now */
+            now: string | null;
+            /** End */
+            end: string | null;
+            /** Bound */
+            bound: string | null;
+            /** Saved Days */
+            saved_days: number;
+            /** Gap */
+            gap: number | null;
+            /** Tries */
+            tries: number;
+            /** Order */
+            order: string[];
+            /** Moved */
+            moved: number;
         };
         /**
          * Block
@@ -2632,7 +2759,9 @@ export interface components {
         };
         /**
          * Build
-         * @description Everything about the doing. ``own_way``: tasks that are left out of the plan, because they are done otherwise or were done before.
+         * @description Everything about the doing. ``own_way``: tasks that are left out of the plan, because they are done otherwise or were done before. ``order``: an order
+         *     of the tasks that was searched for and taken; what isn't in it goes by its urgency. ``budgets``: money by service. ``coming``: the forecast of the days
+         *     ahead, and ``coming_from`` who says so; beyond it the normals of the place count.
          */
         Build: {
             /** Start Day */
@@ -2700,6 +2829,29 @@ export interface components {
             /** Budget */
             budget?: number | null;
             /**
+             * Budgets
+             * @default {}
+             */
+            budgets: {
+                [key: string]: number;
+            };
+            /**
+             * Order
+             * @default []
+             */
+            order: string[];
+            baseline?: components["schemas"]["Baseline"] | null;
+            /**
+             * Coming
+             * @default []
+             */
+            coming: components["schemas"]["ComingDay"][];
+            /**
+             * Coming From
+             * @default
+             */
+            coming_from: string;
+            /**
              * Lead Days
              * @default 5
              */
@@ -2743,6 +2895,9 @@ export interface components {
             schools: components["schemas"]["SchoolPart"][];
             /** Sky */
             sky: components["schemas"]["MonthSky"][];
+            baseline: components["schemas"]["ThenPart"] | null;
+            /** Ordered */
+            ordered: boolean;
             /** Asks */
             asks: string[];
             /** Strays */
@@ -3109,7 +3264,8 @@ export interface components {
         };
         /**
          * CarePart
-         * @description An item of maintenance with when it is due, the km that are left, and what it cost so far. ``once``: it isn't done again.
+         * @description An item of maintenance with when it is due, the km and the hours, litres or cycles that are left, and what it cost so far. ``once``: it isn't done
+         *     again; ``counter``: what is counted for it; ``limit``: what comes first, ``use``: so much of it a day by the plan.
          */
         CarePart: {
             /** Id */
@@ -3126,6 +3282,16 @@ export interface components {
             due: string | null;
             /** Km Left */
             km_left: number | null;
+            /** Counter */
+            counter: string | null;
+            /** Unit */
+            unit: string;
+            /** Count Left */
+            count_left: number | null;
+            /** Use */
+            use: number | null;
+            /** Limit */
+            limit: string | null;
             /** Status */
             status: string;
             /** How */
@@ -3651,6 +3817,23 @@ export interface components {
             min_temp_c: number;
         };
         /**
+         * ComingDay
+         * @description A day that lies ahead, as a forecast has it: °C, and how likely rain is.
+         */
+        ComingDay: {
+            /** Day */
+            day: string;
+            /** Low C */
+            low_c: number;
+            /** High C */
+            high_c: number;
+            /**
+             * Rain Frac
+             * @default 0
+             */
+            rain_frac: number;
+        };
+        /**
          * CommissioningPart
          * @description The ladder. ``next``: the step to do next, None: all is done or shut. ``in_service``: who says that it has been in use already, and why.
          */
@@ -3914,6 +4097,20 @@ export interface components {
              * @enum {string}
              */
             by: "typed" | "proposal";
+        };
+        /**
+         * CopyAsked
+         * @description A copy of a project. ``name`` None: its own with a number. ``facts``: with all that was measured and done; without it is the start of another
+         *     vehicle: nothing measured, no days, no owner, findings to be answered again.
+         */
+        CopyAsked: {
+            /** Name */
+            name?: string | null;
+            /**
+             * Facts
+             * @default true
+             */
+            facts: boolean;
         };
         /**
          * CountryPart
@@ -4381,6 +4578,11 @@ export interface components {
              *         "own": [],
              *         "spots": []
              *       },
+             *       "sides": {
+             *         "cuts": [],
+             *         "floor_looked": false,
+             *         "own": []
+             *       },
              *       "note": ""
              *     }
              */
@@ -4397,6 +4599,10 @@ export interface components {
              *       "hall": false,
              *       "cables": "before_lining",
              *       "floor_finish": "before_furniture",
+             *       "budgets": {},
+             *       "order": [],
+             *       "coming": [],
+             *       "coming_from": "",
              *       "lead_days": 5,
              *       "buffer_days": 3
              *     }
@@ -4423,7 +4629,8 @@ export interface components {
              *       "owner": "",
              *       "where": {},
              *       "open": [],
-             *       "manuals": {}
+             *       "manuals": {},
+             *       "counts": {}
              *     }
              */
             handover: components["schemas"]["Handover"];
@@ -4854,6 +5061,31 @@ export interface components {
             label: string;
             /** Value */
             value: string;
+        };
+        /**
+         * FacePart
+         * @description A face with its doors and what lies in it. ``behind``: things that stand close behind it, by name; ``front_left``: seen from outside the front (of the
+         *     rear: the left side) is on the left.
+         */
+        FacePart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Rect */
+            rect: number[];
+            /** Doors */
+            doors: components["schemas"]["BarPart"][];
+            /** Bars */
+            bars: components["schemas"]["BarPart"][];
+            /** Behind */
+            behind: components["schemas"]["BarPart"][];
+            /** Thick Mm */
+            thick_mm: number;
+            /** Looked */
+            looked: boolean;
+            /** Front Left */
+            front_left: boolean;
         };
         /**
          * Facts
@@ -5314,6 +5546,14 @@ export interface components {
              *     }
              */
             roof: components["schemas"]["Roof"];
+            /**
+             * @default {
+             *       "own": [],
+             *       "cuts": [],
+             *       "floor_looked": false
+             *     }
+             */
+            sides: components["schemas"]["Sides"];
             /**
              * Note
              * @default
@@ -6308,7 +6548,8 @@ export interface components {
          * Handover
          * @description ``where``: in one's own words where a thing is found; empty: by its place in Layout. ``owner``: whom the book is for; ``open``: points that are left.
          *
-         *     ``manuals``: where the manual of a device is, by the device's name. ``start_km``: odometer at the first trip, ``odometer_km``: now.
+         *     ``manuals``: where the manual of a device is, by the device's name. ``start_km``: odometer at the first trip, ``odometer_km``: now. ``counts``: what
+         *     each counter says now.
          */
         Handover: {
             /**
@@ -6341,6 +6582,13 @@ export interface components {
             odometer_km?: number | null;
             /** Km Per Day */
             km_per_day?: number | null;
+            /**
+             * Counts
+             * @default {}
+             */
+            counts: {
+                [key: string]: number;
+            };
         };
         /**
          * HeadRow
@@ -8110,6 +8358,39 @@ export interface components {
             simulated_rmse_w: number | null;
         };
         /**
+         * Member
+         * @description What lies in or under a face where no hole may come. Sides: ``u`` along the vehicle from the rear-most inside face, ``v`` over the finished floor;
+         *     rear: ``u`` left of the centre line; floor: ``v`` left of the centre line. m.
+         */
+        Member: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Pillar
+             */
+            name: string;
+            /**
+             * Face
+             * @enum {string}
+             */
+            face: "left" | "right" | "rear" | "floor";
+            /**
+             * Kind
+             * @default pillar
+             * @enum {string}
+             */
+            kind: "pillar" | "rail" | "cross_member" | "chassis_rail" | "belt_anchorage" | "airbag" | "loom" | "fuel_line" | "brake_line" | "tank" | "other";
+            /** U0 M */
+            u0_m: number;
+            /** U1 M */
+            u1_m: number;
+            /** V0 M */
+            v0_m: number;
+            /** V1 M */
+            v1_m: number;
+        };
+        /**
          * Meter
          * @description Limits of error of the meters in use: ±(accuracy of reading + digits); and how the loop test is made.
          */
@@ -8267,10 +8548,17 @@ export interface components {
             /** Unknown */
             unknown: number;
         };
-        /** MoneyRow */
+        /**
+         * MoneyRow
+         * @description Money of a service; ``forecast``: spent, ordered and what is open with 15 % on top; ``budget``: None where none was set.
+         */
         MoneyRow: {
             /** Service */
             service: string;
+            /** Budget */
+            budget: number | null;
+            /** Forecast */
+            forecast: number;
             /** Planned */
             planned: number;
             /** Ordered */
@@ -8440,6 +8728,31 @@ export interface components {
             box: number[];
         };
         /**
+         * OfferPart
+         * @description An act that the rig knows. ``takes``: two points, one, one of the parts ``of``, or nothing.
+         */
+        OfferPart: {
+            /**
+             * Act
+             * @enum {string}
+             */
+            act: "volts" | "amps" | "ohms" | "between" | "fuse" | "bridge" | "switch" | "lug" | "swap" | "gauge" | "outlet" | "valve" | "supply" | "measure" | "hold" | "joints" | "bowl" | "sieve" | "weigh" | "reset" | "lighter" | "hint";
+            /** Title */
+            title: string;
+            /** Minutes */
+            minutes: number;
+            /**
+             * Takes
+             * @enum {string}
+             */
+            takes: "points" | "point" | "part" | "nothing";
+            /**
+             * Of
+             * @default []
+             */
+            of: string[];
+        };
+        /**
          * Offered
          * @description Something Bothy would fit, as it stands in the list. ``patch`` is empty when there is nothing to take (``status`` kept or fitted).
          *
@@ -8534,7 +8847,8 @@ export interface components {
         };
         /**
          * OpeningPart
-         * @description A part that goes through a roof: size outside, cut-out with its corner radius, thickness that its clamp takes and its gasket, mm; kg; price in euro.
+         * @description A part that goes through a roof, a wall or the floor: size outside,
+         *     cut-out with its corner radius, thickness that its clamp takes and its gasket, mm; kg; price in euro.
          */
         OpeningPart: {
             /** Key */
@@ -8656,6 +8970,22 @@ export interface components {
             blocking: string[];
             /** Spare M */
             spare_m: number | null;
+        };
+        /**
+         * OwnHole
+         * @description An opening that no other stage knows.
+         */
+        OwnHole: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @default other
+             * @enum {string}
+             */
+            kind: "window" | "vent" | "inlet" | "filler" | "flue" | "intake" | "drain" | "drop_vent" | "cable" | "other";
         };
         /**
          * OwnPart
@@ -9046,7 +9376,7 @@ export interface components {
         };
         /**
          * PathPart
-         * @description A step of the best policy on the same fault.
+         * @description A step of the best policy on the same fault: what it tells out.
          */
         PathPart: {
             /** Title */
@@ -9055,6 +9385,8 @@ export interface components {
             said: string;
             /** Minutes */
             minutes: number;
+            /** Out */
+            out: string[];
         };
         /**
          * Photo
@@ -10102,6 +10434,7 @@ export interface components {
             gas: components["schemas"]["GasPart"];
             fit: components["schemas"]["FitPart"];
             roof: components["schemas"]["RoofPart"];
+            sides: components["schemas"]["SidesPart"];
             prove: components["schemas"]["ProvePart"];
             /** Findings */
             findings: components["schemas"]["Finding"][];
@@ -10139,15 +10472,14 @@ export interface components {
         };
         /**
          * RigAct
-         * @description An act: the meter between two points (volts, ohms), the clamp (amps), the fuse out or in, the switch, the battery’s minus lug off or on, another
-         *     appliance put in its place, or a hint.
+         * @description An act: the meter between two points, the gauge at one, or what is done to a part (``a``).
          */
         RigAct: {
             /**
              * Act
              * @enum {string}
              */
-            act: "volts" | "amps" | "ohms" | "fuse" | "switch" | "lug" | "swap" | "hint";
+            act: "volts" | "amps" | "ohms" | "between" | "fuse" | "bridge" | "switch" | "lug" | "swap" | "gauge" | "outlet" | "valve" | "supply" | "measure" | "hold" | "joints" | "bowl" | "sieve" | "weigh" | "reset" | "lighter" | "hint";
             /**
              * A
              * @default
@@ -10177,7 +10509,8 @@ export interface components {
         };
         /**
          * RigPart
-         * @description A rig after what was done. ``complaint``: what its owner says; ``kinds``: what may be guessed.
+         * @description A rig after what was done. ``complaint``: what its owner says; ``shut``: parts that are off, out or shut; ``probed``: points that can be measured
+         *     at; ``kinds``: what may be guessed.
          */
         RigPart: {
             /** Title */
@@ -10186,26 +10519,31 @@ export interface components {
             seed: number;
             /** Level */
             level: number;
+            /**
+             * Medium
+             * @enum {string}
+             */
+            medium: "wires" | "water" | "gas";
             /** Complaint */
             complaint: string;
+            /** Caution */
+            caution: string;
             /** Nodes */
             nodes: components["schemas"]["bothy__core__faults__case__NodePart"][];
             /** Elements */
             elements: components["schemas"]["ElementPart"][];
+            /** Probed */
+            probed: string[];
+            /** Offers */
+            offers: components["schemas"]["OfferPart"][];
             /** Acts */
             acts: components["schemas"]["ActPart"][];
             /** Minutes */
             minutes: number;
             /** Unsafe */
             unsafe: number;
-            /** Fuse In */
-            fuse_in: boolean;
-            /** Fuse Whole */
-            fuse_whole: boolean;
-            /** Switch On */
-            switch_on: boolean;
-            /** Minus On */
-            minus_on: boolean;
+            /** Shut */
+            shut: string[];
             /** Kinds */
             kinds: components["schemas"]["Kind"][];
             score: components["schemas"]["ScorePart"] | null;
@@ -10981,7 +11319,7 @@ export interface components {
         };
         /**
          * Service
-         * @description A piece of maintenance that was done.
+         * @description A piece of maintenance that was done; ``count``: what its counter said (hours, litres, cycles).
          */
         Service: {
             /** Id */
@@ -11000,6 +11338,8 @@ export interface components {
             who: string;
             /** Odometer Km */
             odometer_km?: number | null;
+            /** Count */
+            count?: number | null;
             /** Cost */
             cost?: number | null;
             /**
@@ -11139,6 +11479,58 @@ export interface components {
             day_count: number;
         };
         /**
+         * SideCut
+         * @description An opening set out: the middle of its cut on its face in m (as in :class:`Member`), size from the part in hand in mm, corner radius, what its clamp
+         *     takes. ``framed``: a frame carries the cut to the next members; ``kept``: it is there already; ``measured``: taken from the part in hand.
+         */
+        SideCut: {
+            /** Of */
+            of: string;
+            /**
+             * Face
+             * @enum {string}
+             */
+            face: "left" | "right" | "rear" | "floor";
+            /** U M */
+            u_m: number;
+            /** V M */
+            v_m: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Radius Mm
+             * @default 0
+             */
+            radius_mm: number;
+            /** Clamp Min Mm */
+            clamp_min_mm?: number | null;
+            /** Clamp Max Mm */
+            clamp_max_mm?: number | null;
+            /**
+             * Measured
+             * @default false
+             */
+            measured: boolean;
+            /**
+             * Framed
+             * @default false
+             */
+            framed: boolean;
+            /**
+             * Kept
+             * @default false
+             */
+            kept: boolean;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
          * SideItem
          * @description One of the two: the project, the variant and the revision that was taken.
          */
@@ -11149,6 +11541,96 @@ export interface components {
             variant: string;
             /** Revision */
             revision: number;
+        };
+        /** SideStep */
+        SideStep: {
+            /** Title */
+            title: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * SideThingPart
+         * @description An opening: the face and size it has or usually has, where the middle of its cut lies (not set out: where it could
+         *     begin), and the two numbers and sentences that its template is laid by.
+         */
+        SideThingPart: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Face */
+            face: string;
+            /** Why */
+            why: string;
+            /** Set Out */
+            set_out: boolean;
+            /** U M */
+            u_m: number;
+            /** V M */
+            v_m: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Radius Mm */
+            radius_mm: number;
+            /** Clamp Min Mm */
+            clamp_min_mm: number | null;
+            /** Clamp Max Mm */
+            clamp_max_mm: number | null;
+            /** Measured */
+            measured: boolean;
+            /** Framed */
+            framed: boolean;
+            /** Kept */
+            kept: boolean;
+            /** Rect */
+            rect: number[] | null;
+            /** Laid By */
+            laid_by: string[];
+        };
+        /**
+         * Sides
+         * @description Openings of sides, rear and floor. ``members`` None: nobody looked; the pillars are taken to stand under the ribs of the roof.
+         *     ``floor_looked``: somebody lay under the vehicle and entered what is there.
+         */
+        Sides: {
+            /** Members */
+            members?: components["schemas"]["Member"][] | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["OwnHole"][];
+            /**
+             * Cuts
+             * @default []
+             */
+            cuts: components["schemas"]["SideCut"][];
+            /**
+             * Floor Looked
+             * @default false
+             */
+            floor_looked: boolean;
+        };
+        /**
+         * SidesPart
+         * @description All openings, and the order of work at each: of sides and rear, and of the floor.
+         */
+        SidesPart: {
+            /** Faces */
+            faces: components["schemas"]["FacePart"][];
+            /** Things */
+            things: components["schemas"]["SideThingPart"][];
+            /** Set Out */
+            set_out: number;
+            /** Work */
+            work: components["schemas"]["SideStep"][];
+            /** Floor Work */
+            floor_work: components["schemas"]["SideStep"][];
         };
         /**
          * Signal
@@ -12105,6 +12587,22 @@ export interface components {
             pull_n: string;
             /** Count */
             count: number;
+        };
+        /**
+         * ThenPart
+         * @description The plan that was kept to compare with: when, its end, and the days that the end moved since (more: later).
+         */
+        ThenPart: {
+            /** Day */
+            day: string;
+            /** End */
+            end: string | null;
+            /** Days */
+            days: number | null;
+            /** Tasks */
+            tasks: {
+                [key: string]: string[];
+            };
         };
         /**
          * ThingPart
@@ -14453,6 +14951,50 @@ export interface operations {
             };
         };
     };
+    copyProject: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Made"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
     exportProject: {
         parameters: {
             query?: never;
@@ -16642,6 +17184,101 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getBetter: {
+        parameters: {
+            query: {
+                /** @description the day that is asked for, like 2027-03-14 */
+                today: string;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BetterPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getAhead: {
+        parameters: {
+            query: {
+                /** @description the day that is asked for, like 2027-03-14 */
+                today: string;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AheadPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -16,6 +16,11 @@ const care = (id: string, more: object = {}) => ({
   last: null,
   due: null,
   km_left: null,
+  counter: null,
+  unit: "",
+  count_left: null,
+  use: null,
+  limit: null,
   status: "never_done",
   how: "By hand.",
   cost: 0,
@@ -84,6 +89,7 @@ const BOOK = {
     care("joints", { last: "2027-05-01", due: "2027-07-05", km_left: 1700, status: "ok", cost: 30 }),
     care("first", { once: true, every: "500 km", status: "soon" }),
     care("seals", { status: "overdue", last: "2026-01-01", due: "2026-07-01" }),
+    care("filter", { status: "ok", last: "2027-05-01", due: "2027-06-26", counter: "filter_l", unit: "L", count_left: 500, use: 20, limit: "count" }),
   ],
 };
 const ANSWERS = {
@@ -201,7 +207,7 @@ describe("papers", () => {
 describe("maintenance", () => {
   it("says what is due by day and by distance, and what it cost", async () => {
     await open(/Switch it off/);
-    expect(slate().textContent).toContain("2 of 3 are due; £30 so far.");
+    expect(slate().textContent).toContain("2 of 4 are due; £30 so far.");
     expect(slate().textContent).toMatch(/last Sat 1 May 2027, due Mon 5 Jul 2027, 1\s700\skm left/);
     expect(slate().textContent).toContain("after 500 km");
   });
@@ -231,6 +237,33 @@ describe("maintenance", () => {
     fireEvent.submit(form);
     const [op] = (await ops()) as { value: object }[];
     expect(op!.value).toMatchObject({ item: "joints", on: "2027-05-29", who: "Lou", cost: 24.5, odometer_km: 48200 });
+  });
+});
+
+describe("counters", () => {
+  it("are read, and what is no number is said", async () => {
+    await open(/Switch it off/);
+    expect(slate().textContent).toContain("500 L left");
+    const field = within(slate()).getByLabelText("litres through the filter now");
+    fireEvent.change(field, { target: { value: "plenty" } });
+    fireEvent.blur(field);
+    expect(field.getAttribute("aria-invalid")).toBe("true");
+    fireEvent.change(field, { target: { value: "700,5" } });
+    fireEvent.keyDown(field, { key: "Enter" });
+    expect(await ops()).toEqual([{ op: "replace", path: "/handover/counts", value: { filter_l: 700.5 } }]);
+  });
+  it("are written down with what was done", async () => {
+    await open(/Switch it off/);
+    press("Look at the filter: how it was done…");
+    const form = within(slate()).getByRole("form", { name: "Look at the filter: how it was done" });
+    const field = within(form).getByLabelText("litres through the filter when it was done, L");
+    fireEvent.change(field, { target: { value: "-3" } });
+    fireEvent.submit(form);
+    expect(within(form).getByRole("alert").textContent).toContain("a number of L");
+    fireEvent.change(field, { target: { value: "1200" } });
+    fireEvent.submit(form);
+    const [op] = (await ops()) as { value: object }[];
+    expect(op!.value).toMatchObject({ item: "filter", count: 1200 });
   });
 });
 

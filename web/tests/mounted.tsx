@@ -112,6 +112,8 @@ export function serve(answers: Record<string, unknown> = {}): void {
         const recorded = { ...state.recorded, facts: design.facts };
         return { revision, can_undo: true, can_redo: false, design, recorded, change: { sections: {}, figures: {}, gone: [] }, taken: body.ids ?? ["all"] };
       };
+      const refused = made && typeof made === "object" && "status" in made && "body" in made ? (made as { status: number; body: unknown }) : null;
+      if (refused) return new Response(JSON.stringify(refused.body), { status: refused.status, headers: { "content-type": "application/json" } });
       return new Response(JSON.stringify(made ?? (path.startsWith("/api/variants/v") && request.method !== "GET" ? edited() : [])), {
         headers: { "content-type": "application/json" },
       });
@@ -125,7 +127,7 @@ function Probe() {
   return null;
 }
 
-export function mount(children: ReactNode) {
+export function mount(children: ReactNode, at = "/v/v/wiring") {
   const router = createMemoryRouter(
     [
       {
@@ -141,7 +143,7 @@ export function mount(children: ReactNode) {
       },
       { path: "*", element: <Elsewhere /> },
     ],
-    { initialEntries: ["/v/v/wiring"] },
+    { initialEntries: [at] },
   );
   return render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>

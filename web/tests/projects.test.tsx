@@ -101,6 +101,25 @@ describe("a new project", () => {
 
 describe("a project", () => {
   const row = async (name: string) => screen.findByRole("row", { name: new RegExp(`^${name}`) });
+  it("is copied with its record, or begun anew, and says why not", async () => {
+    serve({ "POST /api/projects/b/copy": { id: "n", variant_id: "nv" }, "GET /api/projects": [project("b", "Tern")] });
+    open();
+    const select = within(await row("Tern")).getByLabelText("Copy Tern");
+    fireEvent.change(select, { target: { value: "facts" } });
+    fireEvent.change(select, { target: { value: "anew" } });
+    await waitFor(() =>
+      expect(asked("POST", "/api/projects/b/copy").map((c) => c.body)).toEqual([
+        { facts: true, name: null },
+        { facts: false, name: null },
+      ]),
+    );
+    serve({
+      "POST /api/projects/b/copy": { status: 422, body: { error: { key: "variants", message: "can't be read" } } },
+      "GET /api/projects": [project("b", "Tern")],
+    });
+    fireEvent.change(select, { target: { value: "facts" } });
+    expect((await within(await row("Tern")).findByRole("alert")).textContent).toContain("can't be read");
+  });
   it("is renamed with Enter and left as it was with Escape", async () => {
     serve({ "PATCH /api/projects/b": null, "GET /api/projects": [project("b", "Tern")] });
     open();

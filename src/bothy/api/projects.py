@@ -13,12 +13,13 @@ from urllib.parse import quote
 from fastapi import APIRouter, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import StreamingResponse
-from pydantic import AfterValidator, BaseModel, Field, StringConstraints
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field, StringConstraints
 
 from bothy.api.photos import Pictures
 from bothy.api.problems import ProblemBody
 from bothy.api.state import Store, computed
 from bothy.core.contract import BadInput
+from bothy.core.design.anew import anew
 from bothy.core.design.document import Design
 from bothy.core.design.vehicle import Preset, Vehicle
 from bothy.core.plain import as_text, not_text
@@ -140,6 +141,30 @@ def _imported(text: str, store: Projects) -> Made:
     building = next(i for i, v in enumerate(file.variants) if v.name == file.building)
     free = _free_name(file.name, {p.name for p in store.all()})
     return _opened(store, store.create(free, checked, "import", building=building, evidence=file.evidence))
+
+
+class CopyAsked(BaseModel):
+    """A copy of a project. ``name`` None: its own with a number. ``facts``: with all that was measured and done; without it is the start of another
+    vehicle: nothing measured, no days, no owner, findings to be answered again."""
+
+    model_config = ConfigDict(extra="forbid")
+    name: Title | None = None
+    facts: bool = True
+
+
+@router.post("/{project_id}/copy", operation_id="copyProject", status_code=201, responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}})
+def copy_project(project_id: uuid.UUID, body: CopyAsked, store: Store) -> Made:
+    """A project of its own with all variants of another, as they stand now."""
+    p = store.whole(project_id)
+    evidence = tuple(p.evidence) if body.facts else ()
+    designs = [(name, d if body.facts else anew(d)) for name, d in p.variants if isinstance(d, Design)]
+    if len(designs) < len(p.variants):
+        lost = next(name for name, d in p.variants if not isinstance(d, Design))
+        raise BadInput("variants", f"“{lost}” is kept in a form that this Bothy can't read; export the project, and copy what can be read")
+    building = next((i for i, (name, _) in enumerate(designs) if name == p.building), 0)
+    checked = [(name, computed(d, evidence if i == building else ())) for i, (name, d) in enumerate(designs)]
+    free = _free_name(body.name or p.name, {x.name for x in store.all()})
+    return _opened(store, store.create(free, checked, "copy", building=building, evidence=evidence))
 
 
 def _free_name(name: str, taken: set[str]) -> str:

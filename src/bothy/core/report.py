@@ -42,12 +42,15 @@ from bothy.core.reuse import Parts
 from bothy.core.roof.part import RoofPart
 from bothy.core.roof.plan import boxes_on_roof, masses_on_roof
 from bothy.core.roof.worked import RoofWork, roof_part, shaded_design, work_roof
+from bothy.core.sides.part import SidesPart
+from bothy.core.sides.worked import sides_part
 from bothy.core.stages import StageState, stage_states
 from bothy.core.warmth.part import WarmthPart, warmth_part
 from bothy.core.warmth.rules import warmth_findings
 from bothy.core.water.part import WaterPart, water_part
 from bothy.core.water.rules import water_findings
-from bothy.core.wiring.circuits import CircuitPart, Worked, work_circuits
+from bothy.core.wiring.circuit import CircuitPart, Worked
+from bothy.core.wiring.circuits import work_circuits
 from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.diagram_layout import diagram
 from bothy.core.wiring.distribution import NetworkPart, work_network
@@ -117,6 +120,7 @@ class Report(BaseModel):
     gas: GasPart
     fit: FitPart
     roof: RoofPart
+    sides: SidesPart
     prove: ProvePart
     findings: list[Finding]
     figures: dict[str, FigureOut]
@@ -353,7 +357,8 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     found += make("gas findings", gas_findings, gassed)
     fit = make("fit", fit_part, geo, warm.shell, worked, on_roof)
     roof, roofed = make("on the roof", roof_part, above)
-    found += [*fit.found, *roofed]
+    sides, cut = make("sides", sides_part, geo, above.shape, fit.part.walls)
+    found += [*fit.found, *roofed, *cut]
     vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg, fit)
     sheet, tested = make("prove", _prove, worked, feeds, loops)
     found = still_true(found, tested)
@@ -404,6 +409,7 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
         gas=gassed.part,
         fit=fit.part,
         roof=roof,
+        sides=sides,
         prove=sheet,
         findings=found,
         figures=ctx.book.shown(),

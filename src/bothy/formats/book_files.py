@@ -8,6 +8,7 @@ from collections.abc import Mapping
 from html import escape
 
 from bothy.core.handover.part import Block, BookPage, BookPart
+from bothy.core.handover.words import language, say
 from bothy.formats.build_files import ics_text
 
 SCREEN = """
@@ -23,7 +24,7 @@ th,td{border-bottom:1px solid #c9cfc2;text-align:left;padding:.25rem .4rem;verti
 """
 PAPER = """
 @page{size:%s;margin:14mm 12mm 16mm;
-@bottom-right{content:counter(page) " of " counter(pages);font:8pt sans-serif}@bottom-left{content:"%s";font:8pt sans-serif}}
+@bottom-right{content:counter(page) "%s" counter(pages);font:8pt sans-serif}@bottom-left{content:"%s";font:8pt sans-serif}}
 body{font:9.5pt/1.35 sans-serif;color:#20261f;margin:0}
 h1{font-size:18pt}h2{font-size:14pt;break-before:page;border-bottom:1pt solid #20261f}h2.first{break-before:auto}
 h3{font-size:11pt;margin:8pt 0 2pt}
@@ -48,14 +49,14 @@ def _block(b: Block, pictures: Mapping[str, str]) -> str:
         tag = "ol" if b.kind == "steps" else "ul"
         return f"<{tag}>{''.join(f'<li>{escape(x)}</li>' for x in b.items)}</{tag}>"
     if b.kind == "picture":
-        return f"<div class='wide'>{pictures.get(b.text, LOST if b.text.startswith('photo:') else '')}</div>"
+        return f"<div class='wide'>{pictures.get(b.text, _lost() if b.text.startswith('photo:') else '')}</div>"
     head = "".join(f"<th scope='col'>{escape(h)}</th>" for h in b.head)
     rows = "".join("<tr>" + "".join(f"<td>{escape(c)}</td>" for c in row) + "</tr>" for row in b.rows)
     return f"<div class='wide'><table><thead><tr>{head}</tr></thead><tbody>{rows}</tbody></table></div>"
 
 
 def _page(p: BookPage, pictures: Mapping[str, str], first: bool, back: str = "") -> str:
-    lacks = "".join(f"<li class='missing'>missing: {escape(m.text)}</li>" for m in p.missing)
+    lacks = "".join(f"<li class='missing'>{escape(say('file-missing', what=m.text))}</li>" for m in p.missing)
     inner = "".join(_block(b, pictures) for b in p.blocks)
     return (
         f"<section id='{p.id}' aria-label='{escape(p.title)}'><h2{' class=first' if first else ''}>{back}{escape(p.title)}</h2>"
@@ -73,30 +74,31 @@ def drawn(svg: str) -> str:
 
 def photo(data: bytes) -> str:
     """A photograph as it stands inside a page."""
-    return f"<img alt='photograph' src='data:image/jpeg;base64,{base64.b64encode(data).decode('ascii')}'>"
+    return f"<img alt='{escape(say('file-photograph'))}' src='data:image/jpeg;base64,{base64.b64encode(data).decode('ascii')}'>"
 
 
-LOST = "<p class='missing'>This photograph is lost from the store.</p>"
+def _lost() -> str:
+    return f"<p class='missing'>{escape(say('file-lost'))}</p>"
 
 
 def _title(b: BookPart) -> str:
-    return f"{b.name}, the book"
+    return say("file-title", name=b.name)
 
 
 def to_html(b: BookPart, pictures: Mapping[str, str]) -> str:
     """One page for a phone without a network: contents, a field that finds, every page of the book. Nothing is fetched."""
     links = "".join(f"<a href='#{p.id}'{' class=first' if p.id in CARDS else ''}>{escape(p.title)}</a>" for p in b.pages)
-    pages = "".join(_page(p, pictures, False, "<a class='top' href='#top'>contents</a>") for p in b.pages)
+    pages = "".join(_page(p, pictures, False, f"<a class='top' href='#top'>{escape(say('file-contents'))}</a>") for p in b.pages)
     script = (
         "const f=document.getElementById('find');f.addEventListener('input',()=>{const q=f.value.toLowerCase();"
         "for(const s of document.querySelectorAll('section')){s.hidden=!!q&&!s.textContent.toLowerCase().includes(q)}});"
     )
     return (
-        "<!doctype html><html lang='en'><head><meta charset='utf-8'><meta name='viewport' content='width=device-width,initial-scale=1'>"
+        f"<!doctype html><html lang='{language()}'><head><meta charset='utf-8'><meta name='viewport' content='width=device-width,initial-scale=1'>"
         f"<title>{escape(_title(b))}</title>"
         f"<style>{SCREEN}</style></head><body id='top'><header><h1>{escape(b.name)}</h1><p>{escape(b.variant)}, {b.today}</p>"
-        "<label for='find'>Find in the book</label><input id='find' type='search' placeholder='fuse, drain, gas…'>"
-        f"<nav aria-label='Contents'>{links}</nav></header>"
+        f"<label for='find'>{escape(say('file-find'))}</label><input id='find' type='search' placeholder='{escape(say('file-find-like'))}'>"
+        f"<nav aria-label='{escape(say('file-contents-title'))}'>{links}</nav></header>"
         f"<main>{pages}</main><script>{script}</script></body></html>\n"
     )
 
@@ -105,9 +107,9 @@ def to_paper(b: BookPart, pictures: Mapping[str, str], size: str) -> str:
     """Pages with a table of contents for a PDF."""
     toc = "".join(f"<p><a href='#{p.id}'>{escape(p.title)} </a></p>" for p in b.pages)
     pages = "".join(_page(p, pictures, False) for p in b.pages)
-    style = PAPER % (SIZES[size], escape(f"{b.name}, {b.variant}, {b.today}").replace('"', ""))
+    style = PAPER % (SIZES[size], say("file-of"), escape(f"{b.name}, {b.variant}, {b.today}").replace('"', ""))
     return (
-        f"<!doctype html><html lang='en'><head><meta charset='utf-8'><title>{escape(_title(b))}</title><style>{style}</style></head><body>"
+        f"<!doctype html><html lang='{language()}'><head><meta charset='utf-8'><title>{escape(_title(b))}</title><style>{style}</style></head><body>"
         f"<h1>{escape(b.name)}</h1><p>{escape(b.variant)}, {b.today}</p><div class='toc'>{toc}</div>{pages}</body></html>"
     )
 
@@ -115,12 +117,12 @@ def to_paper(b: BookPart, pictures: Mapping[str, str], size: str) -> str:
 def to_cards(b: BookPart) -> str:
     """The cards for the wall, at A5: switching off, and emergencies."""
     pages = "".join(_page(p, {}, n == 0) for n, p in enumerate(p for p in b.pages if p.id in CARDS))
-    style = PAPER % ("A5", escape(b.name).replace('"', ""))
-    head = f"<meta charset='utf-8'><title>{escape(b.name)}, cards</title><style>{style}</style>"
-    return f"<!doctype html><html lang='en'><head>{head}</head><body>{pages}</body></html>"
+    style = PAPER % ("A5", say("file-of"), escape(b.name).replace('"', ""))
+    head = f"<meta charset='utf-8'><title>{escape(say('file-cards', name=b.name))}</title><style>{style}</style>"
+    return f"<!doctype html><html lang='{language()}'><head>{head}</head><body>{pages}</body></html>"
 
 
 def to_ics(b: BookPart) -> str:
     """Each item of maintenance as an all-day entry on the day that it is due."""
-    rows = [(x.id, x.due or b.today, x.name, f"{x.how} Every {x.every}.") for x in b.care]
+    rows = [(x.id, x.due or b.today, x.name, say("file-every", how=x.how, every=x.every)) for x in b.care]
     return ics_text(b.name, b.today, [(f"{i}@bothy", day, None, name, about) for i, day, name, about in rows])

@@ -15,12 +15,12 @@ class Sheet(NamedTuple):
     html: str
 
 
-def render(html: str) -> bytes:
-    """The PDF of an HTML page. Nothing is fetched but data and files of this machine."""
+def render(html: str, tagged: bool = False) -> bytes:
+    """The PDF of an HTML page, ``tagged`` with its structure for who has it read aloud. Nothing is fetched but data and files of this machine."""
     from weasyprint import HTML
     from weasyprint.urls import URLFetcher
 
-    document: bytes = HTML(string=html, url_fetcher=URLFetcher(allowed_protocols={"file", "data"})).write_pdf()
+    document: bytes = HTML(string=html, url_fetcher=URLFetcher(allowed_protocols={"file", "data"})).write_pdf(pdf_tags=tagged)
     return document
 
 
@@ -72,7 +72,7 @@ def layered(sheets: list[Sheet]) -> bytes:
 
 def made(sheets: list[Sheet]) -> bytes:
     """The PDF of one sheet, or of several as layers."""
-    return layered(sheets) if sheets[0].layer is not None else render(sheets[0].html)
+    return layered(sheets) if sheets[0].layer is not None else render(sheets[0].html, True)
 
 
 def dumped(sheets: list[Sheet]) -> bytes:

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import contextlib
+import ctypes
+import gc
 import importlib
 import logging
 import multiprocessing
@@ -58,18 +60,33 @@ def _begin(rooms: tuple[str, ...]) -> None:
     signal.signal(signal.SIGINT, signal.SIG_IGN)
     for room in rooms:
         importlib.import_module(room)
-    most = _data_bytes() + MOST_BYTES
-    resource.setrlimit(resource.RLIMIT_DATA, (most, most))
+    _hold()
+
+
+def _hold() -> None:
+    """From here on so much more memory than there is now: what earlier work loaded and keeps is the program's, and not taken from the next piece."""
+    resource.setrlimit(resource.RLIMIT_DATA, (_data_bytes() + MOST_BYTES, resource.RLIM_INFINITY))
+
+
+def _give_back() -> None:
+    """Freed memory goes back to the machine, where the C library can do that."""
+    gc.collect()
+    with contextlib.suppress(OSError, AttributeError):
+        ctypes.CDLL(None).malloc_trim(0)
 
 
 def _work(sent: bytes) -> bytes:
     """Both ways cross as bytes that are made here, so that what can't be packed is an error of its own and not of the pool."""
-    return pickle.dumps(_answered(sent))
+    answer = pickle.dumps(_answered(sent))
+    _give_back()
+    return answer
 
 
 def _answered(sent: bytes) -> _Said:
     try:
-        work, args = pickle.loads(sent)
+        _hold()
+        work, args = pickle.loads(sent)  # loads the rooms that the work is in
+        _hold()
         value = work(*args)
         pickle.dumps(value)
         return _Said(value=value)

@@ -16,10 +16,11 @@ from bothy.core.contract import BadInput
 from bothy.core.design.edit import apply_patch
 from bothy.core.facts.document import Facts
 from bothy.core.handover.book import book
-from bothy.core.handover.care import CARE, care_of
+from bothy.core.handover.care import CARE, care_of, uses_of
 from bothy.core.handover.maintenance import due, months_later
-from bothy.core.handover.papers import PAPERS, papers_of
+from bothy.core.handover.papers import SYSTEMS, papers_of
 from bothy.core.handover.spoken import spoken
+from bothy.core.handover.words import say
 from bothy.core.report import report
 from bothy.core.words.said import Reader
 from bothy.demo import curlew, fiddlehead, saltbush
@@ -84,7 +85,7 @@ def test_a_licensed_paper_needs_its_licence() -> None:
 def test_papers_and_the_emergency_number_are_the_regions(region: str) -> None:
     d = apply_patch(curlew.design(), [{"op": "replace", "path": "/region", "value": region}])
     b = book(d, report(d), Facts(), DAY, "Van", "plan")
-    assert {p.name for p in b.papers} <= {x[region] for x in PAPERS.values()}
+    assert {p.name for p in b.papers} <= {say(f"papers-{s}-{region}") for s in SYSTEMS}
     number = {"uk": "999", "eu": "112", "us": "911", "au": "000"}[region]
     card = next(p for p in b.pages if p.id == "emergency")
     assert number in card.blocks[0].text and sum("switch" in i for x in card.blocks for i in x.items) >= 1
@@ -213,6 +214,37 @@ def test_kilometres_count_where_the_odometer_is_known() -> None:
     assert (now["joints"].km_left, now["joints"].due, now["joints"].cost) == (1_700, "2027-07-05", 30), "34 days at 50 km, before the twelve months"
     over = Facts.model_validate({"services": [{"id": "b", "item": "joints", "on": "2027-05-01", "odometer_km": 38_000}]})
     assert {c.id: c for c in care_of(d, over, DAY)}["joints"].status == "overdue"
+
+
+def test_hours_litres_and_cycles_count_too_whichever_comes_first() -> None:
+    filters = [{"id": "carbon", "name": "Carbon", "kind": "carbon", "at": "all", "rated_l": 1000}]
+    d = apply_patch(curlew.design(), [{"op": "replace", "path": "/water/filters", "value": filters}])
+    r = report(d)
+    uses = uses_of(d, r)
+    assert uses["filter_l"] == pytest.approx(r.water.fresh_l_day)
+    usable = r.figures["power/bank/usable_energy_wh"]["value"]
+    assert uses["bank_cycles"] == pytest.approx(sum(a.energy_wh for a in r.life.appliances.values()) / usable)
+
+    done = Facts.model_validate({"services": [{"id": "a", "item": "filter", "on": "2027-05-01", "count": 200}]})
+    # the counter says 700 of the 1 000 since 200: 500 left, 25 days at 20 L a day, before the six months
+    read = apply_patch(d, [{"op": "replace", "path": "/handover/counts", "value": {"filter_l": 700}}])
+    x = {c.id: c for c in care_of(read, done, DAY, {"filter_l": 20.0})}["filter"]
+    assert (x.count_left, x.due, x.limit, x.every) == (500, (DAY + dt.timedelta(days=25)).isoformat(), "count", "6 months or 1,000 L")
+    # without a reading 31 days at 20 L are taken
+    x = {c.id: c for c in care_of(d, done, DAY, {"filter_l": 20.0})}["filter"]
+    assert x.count_left == 1000 - 20 * (DAY - dt.date(2027, 5, 1)).days
+    over = apply_patch(d, [{"op": "replace", "path": "/handover/counts", "value": {"filter_l": 1300}}])
+    assert {c.id: c for c in care_of(over, done, DAY)}["filter"].status == "overdue"
+    assert {c.id: c for c in care_of(d, done, DAY)}["filter"].count_left is None, "nobody reads it and no plan says"
+    page = next(p for p in book(d, r, done, DAY, "Curlew", "as planned").pages if p.id == "care")
+    row = next(row for b in page.blocks for row in b.rows if row[0] == "Water filter")
+    assert "or in" in row[3] and row[3].endswith(" L")
+
+
+def test_what_can_not_be_counted_is_refused() -> None:
+    for value in ({"filter_l": -1}, {"moon": 3}):
+        with pytest.raises(BadInput):
+            apply_patch(curlew.design(), [{"op": "replace", "path": "/handover/counts", "value": value}])
 
 
 def test_switches_valves_ways_and_manuals_are_of_the_design() -> None:

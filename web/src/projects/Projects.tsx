@@ -82,6 +82,15 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
     await take(api.POST("/api/variants/{variant_id}/copy", { params: { path: { variant_id: variant } }, body: { name, ops: [] } }));
     changed();
   };
+  const whole = async (facts: boolean) => {
+    setProblem(null);
+    try {
+      await take(api.POST("/api/projects/{project_id}/copy", { params: { path: { project_id: project.id } }, body: { facts, name: null } }));
+      changed();
+    } catch (e) {
+      setProblem((e as ApiError).message);
+    }
+  };
   return (
     <tr className="border-b border-line align-top">
       <td className="py-2 pr-3">
@@ -99,7 +108,7 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
         ) : (
           <span className="break-words font-display text-[16px] font-semibold">{project.name}</span>
         )}
-        {project.demo && <span className="ml-2 border border-line px-1 text-[11px] text-dim">demo, made up</span>}
+        {project.demo && <span className="ml-2 whitespace-nowrap border border-line px-1 text-[11px] text-dim">demo, made up</span>}
         {problem && (
           <div role="alert" className="text-rust">
             {problem}
@@ -126,6 +135,19 @@ function Row({ project, changed, onDelete }: { project: Project; changed: () => 
             Compare
           </Link>
         )}
+        <select
+          className="field mr-1 w-24"
+          aria-label={`Copy ${project.name}`}
+          value=""
+          onChange={(e) => {
+            void whole(e.target.value === "facts");
+            e.target.value = "";
+          }}
+        >
+          <option value="">Copy…</option>
+          <option value="facts">with all that was measured</option>
+          <option value="anew">as another vehicle: nothing measured, no days, no owner</option>
+        </select>
         <button type="button" className="btn mr-1" onClick={() => setNaming(project.name)}>
           Rename
         </button>
@@ -230,7 +252,7 @@ export function Component() {
   };
 
   return (
-    <main className="mx-auto h-full max-w-5xl overflow-y-auto p-6" aria-label="Projects">
+    <main className="mx-auto h-full max-w-6xl overflow-y-auto p-6" aria-label="Projects">
       <div className="flex flex-wrap items-baseline justify-between gap-2">
         <h1 className="m-0 font-display text-3xl font-semibold">Bothy</h1>
         <span className="flex gap-2">

@@ -38,6 +38,7 @@ export type HandKind =
   | "low"
   | "thing"
   | "onroof"
+  | "opening"
   | "task"
   | "buy"
   | "step"

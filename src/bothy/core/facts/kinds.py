@@ -236,13 +236,14 @@ class Paper(Doc):
 
 
 class Service(Doc):
-    """A piece of maintenance that was done."""
+    """A piece of maintenance that was done; ``count``: what its counter said (hours, litres, cycles)."""
 
     id: Id
     item: Annotated[str, Field(min_length=1, max_length=40)]
     on: Day = ""
     who: Person = ""
     odometer_km: float | None = Field(None, ge=0, le=1e7)
+    count: float | None = Field(None, ge=0, le=1e7)
     cost: float | None = Field(None, ge=0, le=1e6)
     note: Note = ""
 

@@ -6,6 +6,7 @@ from collections.abc import Iterable
 
 from bothy.core.design.document import Design
 from bothy.core.handover.part import Block, BookPage, Missing
+from bothy.core.handover.words import say
 from bothy.core.report import Report
 
 
@@ -15,9 +16,9 @@ def place(r: Report, key: str) -> str:
     if t is None or t.box is None:
         return ""
     x0, x1, y0, y1, z0, z1 = t.box
-    side = "on the left" if (y0 + y1) / 2 > 0.25 else "on the right" if (y0 + y1) / 2 < -0.25 else "in the middle"
-    high = f"{max(0.0, (z0 + z1) / 2):.1f} m over the floor" if z1 > 0 else "under the floor"
-    return f"{side}, {(x0 + x1) / 2:.1f} m from the rear, {high}"
+    side = say("place-left" if (y0 + y1) / 2 > 0.25 else "place-right" if (y0 + y1) / 2 < -0.25 else "place-middle")
+    high = say("place-over", metres=f"{max(0.0, (z0 + z1) / 2):.1f}") if z1 > 0 else say("place-under")
+    return say("place-at", side=side, metres=f"{(x0 + x1) / 2:.1f}", high=high)
 
 
 def where(d: Design, r: Report, what: str, key: str | None) -> str:

@@ -52,7 +52,8 @@ class PaperPart(BaseModel):
 
 
 class CarePart(BaseModel):
-    """An item of maintenance with when it is due, the km that are left, and what it cost so far. ``once``: it isn't done again."""
+    """An item of maintenance with when it is due, the km and the hours, litres or cycles that are left, and what it cost so far. ``once``: it isn't done
+    again; ``counter``: what is counted for it; ``limit``: what comes first, ``use``: so much of it a day by the plan."""
 
     id: str
     name: str
@@ -61,6 +62,11 @@ class CarePart(BaseModel):
     last: str | None
     due: str | None
     km_left: float | None
+    counter: str | None
+    unit: str
+    count_left: float | None
+    use: float | None
+    limit: str | None
     status: str
     how: str
     cost: float

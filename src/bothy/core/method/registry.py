@@ -148,6 +148,7 @@ SECTIONS: dict[str, str] = {
     "roof.shadow": "Shadow on the roof",
     "roof.string-shade": "Shade on a string",
     "roof.cut-out": "Cut-outs",
+    "roof.side-cut": "Cut-outs of sides and floor",
     "roof.gasket": "Gasket on ribs",
     "roof.wind": "Wind",
     "roof.adhesive": "Adhesive and sealant",

@@ -2,7 +2,8 @@
 import { useState } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
-import { QuantityProperty } from "../../parts/Property";
+import { PlainNumber, plainNumber } from "../../parts/PlainNumber";
+import { Property, QuantityProperty } from "../../parts/Property";
 import { Quantity } from "../../parts/Quantity";
 import { useMoney, usePerson, useSaid } from "../../shell/person";
 import { dayWord } from "../build/data";
@@ -10,17 +11,33 @@ import { type Book, useHandover } from "./data";
 
 type Item = Book["care"][number];
 
+const COUNTERS: Record<string, string> = {
+  heater_h: "hours of the fuel heater",
+  generator_h: "hours of the generator",
+  filter_l: "litres through the filter",
+  bank_cycles: "full cycles of the battery",
+};
+
 function Done({ c, close }: { c: Item; close: () => void }) {
   const h = useHandover();
   const { currency } = useMoney();
   const [f, setF] = useState({ on: h.day, who: "", cost: "", note: "" });
   const [km, setKm] = useState<number | null>(null);
+  const [count, setCount] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
   const put = async () => {
-    const cost = f.cost.trim() === "" ? null : Number(f.cost.replace(",", "."));
+    const cost = plainNumber(f.cost);
     if (!/^\d{4}-\d\d-\d\d$/.test(f.on)) return setWrong("The day: a date");
-    if (cost !== null && !(cost >= 0)) return setWrong("The cost: a number, like 45");
-    const more = { who: f.who.trim(), note: f.note.trim(), ...(km == null ? {} : { odometer_km: km }), ...(cost == null ? {} : { cost }) };
+    if (Number.isNaN(cost)) return setWrong("The cost: a number, like 45");
+    const counted = plainNumber(count);
+    if (Number.isNaN(counted)) return setWrong(`What its counter said: a number of ${c.unit}`);
+    const more = {
+      ...(counted == null ? {} : { count: counted }),
+      who: f.who.trim(),
+      note: f.note.trim(),
+      ...(km == null ? {} : { odometer_km: km }),
+      ...(cost == null ? {} : { cost }),
+    };
     if (await h.serve(c.id, c.name, f.on, more)) close();
   };
   return (
@@ -54,6 +71,16 @@ function Done({ c, close }: { c: Item; close: () => void }) {
           clearable
           onCommit={(q) => setKm(q ? q.value / 1000 : null)}
         />
+        {c.counter && (
+          <input
+            className="field-slate min-w-0 flex-1"
+            aria-label={`${COUNTERS[c.counter]} when it was done, ${c.unit}`}
+            placeholder={`counter, ${c.unit}`}
+            inputMode="decimal"
+            value={count}
+            onChange={(e) => setCount(e.target.value)}
+          />
+        )}
         <input
           className="field-slate min-w-0 flex-1"
           aria-label={`Cost, ${currency}`}
@@ -82,6 +109,17 @@ function Done({ c, close }: { c: Item; close: () => void }) {
         </span>
       )}
     </form>
+  );
+}
+
+/** What a counter says, with its unit. */
+function CountField({ label, unit, value, onSet }: { label: string; unit: string; value: number | undefined; onSet: (n: number | null) => void }) {
+  const [bad, setBad] = useState(false);
+  return (
+    <span className="flex items-center gap-1">
+      <PlainNumber className="field-slate min-w-0 flex-1" label={label} value={value} onSet={onSet} onBad={setBad} />
+      <span className="text-[12px] text-chalk-dim">{bad ? "a number" : unit}</span>
+    </span>
   );
 }
 
@@ -126,6 +164,19 @@ export function Maintenance({ b }: { b: Book }) {
         clearable
         onSet={(v) => set("km_per_day", v == null ? null : v / 1000, "driven a day")}
       />
+      {[...new Map(b.care.flatMap((c) => (c.counter ? [[c.counter, c.unit] as const] : []))).entries()].map(([key, unit]) => (
+        <Property key={key} label={`${COUNTERS[key]} now`}>
+          <CountField
+            label={`${COUNTERS[key]} now`}
+            unit={unit}
+            value={(h.doc.counts as Record<string, number> | undefined)?.[key]}
+            onSet={(n) => {
+              const { [key]: _, ...rest } = (h.doc.counts ?? {}) as Record<string, number>;
+              void edit([{ op: "replace", path: "/handover/counts", value: n == null ? rest : { ...rest, [key]: n } }], `${COUNTERS[key]} now`);
+            }}
+          />
+        </Property>
+      ))}
       {b.care.map((c) => (
         <div key={c.id}>
           <div className="my-0.5 flex items-baseline justify-between gap-2 text-[12px]">
@@ -136,6 +187,7 @@ export function Maintenance({ b }: { b: Book }) {
                   ? `last ${dayWord(c.last, true)}${c.due ? `, due ${dayWord(c.due, true)}` : ""}`
                   : say(c.once ? `after ${c.every}` : `every ${c.every}; never done`)}
                 {c.km_left != null && `, ${show(Math.max(0, c.km_left), "km", units)} left`}
+                {c.count_left != null && say(`, ${Math.max(0, c.count_left).toFixed(0)} ${c.unit} left`)}
               </span>
             </span>
             <span className="shrink-0">
