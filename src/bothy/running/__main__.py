@@ -10,7 +10,8 @@ import sys
 from pathlib import Path
 
 from bothy.running.database import CantRun, Database
-from bothy.running.serve import Ended, ends_on_signals, say, serve
+from bothy.running.ending import Ended, ends_on_signals
+from bothy.running.serve import say, serve
 
 ROOT = Path(__file__).resolve().parents[3]
 

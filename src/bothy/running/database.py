@@ -15,7 +15,7 @@ import subprocess
 import time
 from pathlib import Path
 
-from bothy.running.processes import child, end_all_that_use, stop
+from bothy.running.processes import child, end_all_that_use, ended, stop
 
 TRIES, START_S = 5, 90.0
 COPIES = 3
@@ -166,7 +166,7 @@ class Database:
     def _answers(self) -> bool:
         until = time.monotonic() + START_S
         while time.monotonic() < until:
-            if self.process is None or self.process.poll() is not None:
+            if self.process is None or ended(self.process):
                 return False
             if self.socket.exists() and self._sql("select 1") == 0:
                 return True
@@ -190,7 +190,7 @@ class Database:
     @property
     def ended(self) -> bool:
         """Whether it was running and does not any more."""
-        return self.process is not None and self.process.poll() is not None
+        return ended(self.process)
 
     def stop(self) -> None:
         """End it and give the folder back."""

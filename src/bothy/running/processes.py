@@ -12,6 +12,8 @@ from collections.abc import Sequence
 from pathlib import Path
 from typing import Any
 
+from bothy.running.ending import Ended, undisturbed
+
 PR_SET_PDEATHSIG = 1
 _libc = ctypes.CDLL(None, use_errno=True)
 
@@ -25,8 +27,22 @@ def _dies_with(sig: int) -> Any:
 
 
 def child(command: Sequence[str], *, end: int = signal.SIGTERM, **options: Any) -> subprocess.Popen[bytes]:
-    """Start a program in a session of its own, so that a key pressed in the terminal is left to us; it gets ``end`` when we die, however we do."""
-    return subprocess.Popen(command, preexec_fn=_dies_with(end), stdin=options.pop("stdin", subprocess.DEVNULL), **options)
+    """Start a program in a session of its own, so that a key pressed in the terminal is left to us; it gets ``end`` when we die, however we do.
+    Raises :class:`Ended` where we are asked to end meanwhile; the child is stopped then."""
+    made: subprocess.Popen[bytes] | None = None
+    try:
+        with undisturbed():
+            made = subprocess.Popen(command, preexec_fn=_dies_with(end), stdin=options.pop("stdin", subprocess.DEVNULL), **options)
+    except Ended:
+        stop(made, 10)
+        raise
+    return made
+
+
+def ended(process: subprocess.Popen[bytes] | None) -> bool:
+    """Whether a child was running and does not any more. Raises :class:`Ended` where we were asked to end."""
+    with undisturbed():
+        return process is not None and process.poll() is not None
 
 
 def stop(process: subprocess.Popen[bytes] | None, patience_s: float) -> None:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import os
 import secrets
-import signal
 import subprocess
 import sys
 import time
@@ -12,38 +11,18 @@ import urllib.error
 import urllib.request
 from collections.abc import Callable
 from pathlib import Path
-from types import FrameType
 
 from bothy.running.database import CantRun, Database, bindable
+from bothy.running.ending import Ended, ends_on_signals
 from bothy.running.exchange import finish
-from bothy.running.processes import child, stop
+from bothy.running.processes import child, ended, stop
 
 START_S, MOST_TRIES = 120.0, 5
-
-
-class Ended(Exception):
-    """Somebody asked us to end."""
-
-    def __init__(self, code: int) -> None:
-        super().__init__(code)
-        self.code = code
 
 
 def say(words: str) -> None:
     """A line for the person at the terminal."""
     print(f"\033[1m==>\033[0m {words}", file=sys.stderr, flush=True)
-
-
-def ends_on_signals() -> None:
-    """Interrupt and terminate raise :class:`Ended` wherever we are, once."""
-
-    def end(number: int, _: FrameType | None) -> None:
-        for sig in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
-            signal.signal(sig, signal.SIG_IGN)
-        raise Ended(128 + number)
-
-    for sig in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
-        signal.signal(sig, end)
 
 
 class Server:
@@ -101,7 +80,7 @@ class Server:
 
     @property
     def ended(self) -> bool:
-        return self.process is not None and self.process.poll() is not None
+        return ended(self.process)
 
     def stop(self) -> None:
         stop(self.process, 10)
