@@ -287,6 +287,19 @@ def test_an_order_that_ends_sooner_ends_as_was_said_when_it_is_taken() -> None:
     assert (none.order, none.tries, none.end) == ([], 0, none.now)
 
 
+def test_a_lone_builder_on_weekends_is_near_the_bound_from_nothing() -> None:
+    d, day = curlew.design(), dt.date(2026, 11, 28)
+    found = better(d, report(d), Facts(), day, tries=40)
+    assert found.gap is not None and found.gap <= 0.12
+    a = asked(d, report(d), Facts(), day, explain=False)
+    hours, p = durations_of(a.tasks, a.pace.factor, a.states), a.planner
+    soonest = p._soonest(hours)
+    assert all(soonest[k].start <= row.start for k, row in a.plan.rows.items() if row.pieces), "no task of any plan begins before that"
+    alone = max(x.end for x in soonest.values())
+    bound = p.bound(hours)
+    assert bound is not None and bound > alone + dt.timedelta(days=20), "what is left from March on takes its weekends"
+
+
 def test_a_task_that_came_since_an_order_was_taken_goes_by_its_urgency() -> None:
     d = design(own=[{"id": "later", "name": "Later", "hours": 4}])
     r = report(d)

@@ -230,17 +230,20 @@ class Planner:
         return Plan({k: rows[k] for k in self.order if k in rows}, impossible, end, self.bound(durations) if explain else None)
 
     def bound(self, durations: Mapping[str, float]) -> dt.datetime | None:
-        """No plan ends sooner: neither the hours that are there allow it, nor what must come after what, each task with everybody to itself."""
-        known = [x for x in (self._bound(durations, self.hours.worth * SLOT_H), self._chain(durations)) if x is not None]
-        return max(known, default=None)
+        """No plan ends sooner: neither what must come after what allows it, nor the hours that are there from the day on which what is left can begin."""
+        soonest = self._soonest(durations)
+        if not soonest:
+            return None
+        known = [max(x.end for x in soonest.values()), *([x] if (x := self._by_hours(durations, soonest)) is not None else [])]
+        return max(known)
 
-    def _chain(self, durations: Mapping[str, float]) -> dt.datetime | None:
-        """The end if nobody were ever busy with something else, and rain and cures took the month that suits them."""
+    def _soonest(self, durations: Mapping[str, float]) -> dict[str, Planned]:
+        """Each task as soon as it could be if nobody were ever busy with something else, and rain and cures took the month that suits them."""
         self.lenient = True
         try:
             finish = {k: s.finished or self.begin for k, s in self.states.items() if k in self.tasks and k not in durations}
             first, worth, todo = self.hours.slot_of(self.begin), self.hours.worth * SLOT_H, set(durations)
-            out: dt.datetime | None = None
+            rows: dict[str, Planned] = {}
             while todo:
                 free = [k for k in self.order if k in todo and all(p in finish or p not in self.tasks for p in self.tasks[k].hard)]
                 if not free:
@@ -249,23 +252,26 @@ class Planner:
                     todo.discard(k)
                     made = self._place(k, durations[k], self.hours.people, self.hours.licensed, worth, finish, first, False)
                     if not isinstance(made, str):
-                        finish[k] = made.end
-                        out = made.end if out is None else max(out, made.end)
-            return out
+                        rows[k], finish[k] = made, made.end
+            return rows
         finally:
             self.lenient = False
 
-    def _bound(self, durations: Mapping[str, float], worth: np.ndarray) -> dt.datetime | None:
-        """No plan ends sooner: everybody who is entered at work in every hour that is there, without a wait."""
+    def _by_hours(self, durations: Mapping[str, float], soonest: Mapping[str, Planned]) -> dt.datetime | None:
+        """For every half hour: everything that can't begin before it takes its hours after it, with everybody who is entered at work without a wait."""
         there = int(self.hours.people.max(initial=0))
-        need = 0.0
-        for k, h in durations.items():
-            x = self.tasks[k].template
-            need += h * min(there, x.people - 1 if x.licence in self.hours.licensed else x.people)
-        at = self.hours.slot_of(self.begin)
-        given = np.cumsum((worth * self.hours.people)[at:])
-        i = int(np.searchsorted(given, need))
-        return None if i >= len(given) else self.hours.at(at + i + 1)
+        need: dict[int, float] = {}
+        for k, made in soonest.items():
+            if made.pieces:
+                x = self.tasks[k].template
+                at = made.pieces[0][0]
+                need[at] = need.get(at, 0.0) + durations[k] * min(there, x.people - 1 if x.licence in self.hours.licensed else x.people)
+        given = np.concatenate([[0.0], np.cumsum(self.hours.worth * SLOT_H * self.hours.people)])
+        left, last = 0.0, 0
+        for at in sorted(need, reverse=True):
+            left += need[at]
+            last = max(last, int(np.searchsorted(given, given[at] + left - 1e-9)))
+        return None if not last or last > self.n else self.hours.at(last)
 
     def _place(
         self,
