@@ -17,6 +17,8 @@ class Settings(BaseSettings):
     """Address of a Dask scheduler for large sweeps, like ``tcp://127.0.0.1:8786``; empty: threads of this process."""
     forecast_url: str = "http://127.0.0.1:8091"
     """A forecast service on this machine; when nobody answers there, runs do without it."""
+    supplier_url: str = "http://127.0.0.1:8092"
+    """A parts supplier's service on this machine, asked for quotes at a press."""
     front_end: str = "web/dist"
     method: str = "docs/method"
     """The folder of the method's pages."""

@@ -102,3 +102,75 @@ def test_a_waiver_has_a_name(client: TestClient, planned: str) -> None:
     say(client, planned, {"op": "add", "path": "/facts/seen/-", "value": {"id": "ceiling:rust", "waived": "no time", "who": "Bo"}})
     gate = next(g for g in build(client, planned)["gates"] if g["zone"] == "ceiling")
     assert next(x for x in gate["items"] if x["id"] == "ceiling:rust")["severity"] == "advice"
+
+
+# --- stock and quotes
+
+
+def test_what_is_in_stock_is_written_down_and_not_bought(client: TestClient, planned: str) -> None:
+    stock = {"id": "s", "line": "power-bank", "name": "Bank", "amount": 1, "unit": "", "place": "shed"}
+    say(client, planned, {"op": "add", "path": "/facts/stock/-", "value": stock})
+    line = next(x for x in build(client, planned)["shopping"] if x["key"] == "power-bank")
+    assert (line["status"], line["in_stock"], line["order_by"]) == ("stock", 1.0, None)
+    for bad, key in (({**stock, "id": "t", "amount": 0}, "amount"), ({**stock, "id": "t", "unit": "ell"}, "unit"), (stock, "id")):
+        refused = patch(client, planned, {"op": "add", "path": "/facts/stock/-", "value": bad})
+        assert refused.status_code == 422 and key in refused.text
+
+
+def quotes_of(client: TestClient, id: str, text: str) -> dict[str, Any]:
+    answer = client.post(f"/api/variants/{id}/build/quotes", params={"today": DAY}, json={"text": text})
+    assert answer.status_code == 200, answer.text
+    return answer.json()  # type: ignore[no-any-return]
+
+
+def test_the_list_goes_out_is_filled_in_and_comes_back(client: TestClient, planned: str) -> None:
+    at = f"/api/variants/{planned}/build/file"
+    rows = list(csv.reader(io.StringIO(client.get(f"{at}/shopping.csv", params={"today": DAY}).content.decode("utf-8-sig"))))
+    price, days, who = (rows[0].index(x) for x in ("quoted price", "days to deliver", "supplier"))
+    bank = next(r for r in rows if r[rows[0].index("key")] == "power-bank")
+    bank[price], bank[days], bank[who] = "812,50", "12", "The battery shop"
+    out = io.StringIO()
+    csv.writer(out).writerows(rows)
+    read = quotes_of(client, planned, out.getvalue())
+    assert (read["taken"], read["wrong"]) == (1, 0)
+    line = next(x for x in read["lines"] if x["status"] == "taken")
+    assert line["quote"] == {
+        "id": "power-bank", "supplier": "The battery shop", "price": 812.5, "lead_days": 12, "in_stock": None, "until": "",
+        "pack": bank[rows[0].index("packs")],
+        "on": DAY,
+    }
+    say(client, planned, {"op": "add", "path": "/facts/quotes/-", "value": line["quote"]})
+    kept = next(x for x in build(client, planned)["shopping"] if x["key"] == "power-bank")
+    assert kept["price"] == 812.5 and kept["quote"]["lead_days"] == 12
+    again = list(csv.reader(io.StringIO(client.get(f"{at}/shopping.csv", params={"today": DAY}).content.decode("utf-8-sig"))))
+    assert next(r for r in again if "power-bank" in r)[price] == "812.5"
+
+
+@pytest.mark.parametrize(
+    ("line", "why"),
+    [
+        ("Moon dust;5;1", "the shopping list has no “Moon dust”"),
+        ("power-bank;cheap;1", "cheap"),
+        ("power-bank;-5;1", "a price of -5 can't be"),
+        ("power-bank;5;soon", "soon"),
+        ("power-bank;5;900", "no number of days from 0 to 365"),
+    ],
+)
+def test_a_line_of_quotes_that_says_nothing_is_told_where_it_stands(client: TestClient, planned: str, line: str, why: str) -> None:
+    read = quotes_of(client, planned, f"key;quoted price;days\n{line}\n")
+    assert (read["taken"], read["wrong"], read["lines"][0]["number"]) == (0, 1, 2)
+    assert why in read["lines"][0]["problem"].replace("−", "-")
+
+
+def test_a_table_without_prices_or_names_is_refused(client: TestClient, planned: str) -> None:
+    for text, key in (("key;colour\npower-bank;red\n", "columns"), ("colour;price\nred;3\n", "columns"), ("   ", "text")):
+        refused = client.post(f"/api/variants/{planned}/build/quotes", params={"today": DAY}, json={"text": text})
+        assert refused.status_code == 422 and refused.json()["error"]["key"] == key
+    twice = quotes_of(client, planned, "key;price\npower-bank;5\npower-bank;6\n")
+    assert (twice["taken"], twice["wrong"]) == (1, 1) and "earlier line" in twice["lines"][1]["problem"]
+
+
+def test_nobody_to_ask_is_said_with_what_to_do(client: TestClient, planned: str, app: Any, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setitem(app.state._state, "supplier_url", "http://127.0.0.1:9")
+    gone = client.get(f"/api/variants/{planned}/build/quotes", params={"today": DAY})
+    assert gone.status_code == 503 and gone.json()["error"]["key"] == "quotes" and "bring it back as a table" in gone.json()["error"]["message"]

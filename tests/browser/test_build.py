@@ -266,3 +266,40 @@ def test_a_photograph_is_taken_at_the_wall(page: Page, load: Any, tmp_path: Path
     with saving(page):
         page.get_by_role("button", name=f"Strike this photograph of {name}").click()
     assert facts(page, id)["photos"] == []
+
+
+def test_a_cable_is_cut_from_an_offcut_and_what_is_left_goes_back(page: Page, load: Any) -> None:
+    id = load(curlew.design(), "Whimbrel")
+    page.goto(f"/v/{id}/build?day={DAY}&view=shopping&hand=buy:cable-2-5-mm-red")
+    slate = slate_of(page)
+    expect(slate).to_contain_text("Cut it like this")
+    expect(slate).to_contain_text("New, 10 m")
+    slate.get_by_label("In stock of Cable 2.5 mm², red").fill("7 m")
+    slate.get_by_label("In stock of Cable 2.5 mm², red").press("Enter")
+    slate.get_by_label("Where it lies").fill("Blue box")
+    with saving(page):
+        slate.get_by_role("button", name="Add to stock").click()
+    expect(slate).to_contain_text("Offcut of 7.00 m, Blue box")
+    expect(slate).to_contain_text("wiring, 1 × 10 m")
+    with saving(page):
+        slate.get_by_role("button", name=re.compile("^All cut: keep")).click()
+    page.get_by_role("button", name=re.compile(r"^In stock \(\d\)")).click()
+    region = page.get_by_role("region", name="In stock")
+    expect(region.get_by_role("row")).to_have_count(3)
+    stock = facts(page, id)["stock"]
+    assert sorted(round(s["amount"], 2) for s in stock) == [0.54, 1.45] and {s["place"] for s in stock} == {"Blue box", ""}
+    with saving(page):
+        region.get_by_role("button", name=re.compile("^Strike")).first.click()
+    assert len(facts(page, id)["stock"]) == 1
+
+
+def test_quotes_come_back_in_a_table(page: Page, building: str) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=shopping")
+    page.get_by_role("button", name="Quotes…").click()
+    page.get_by_role("button", name="From a table…").click()
+    page.get_by_label("Table of quotes").fill("key\tquoted price\tdays to deliver\tsupplier\npower-bank\t799.90\t20\tThe shop\nmoon\t5\t1\t\n")
+    expect(page.get_by_role("table", name="What was understood")).to_contain_text("the shopping list has no “moon”")
+    with saving(page):
+        page.get_by_role("button", name="Import 1 quotes, leave out 1").click()
+    expect(page.get_by_role("region", name="Import quotes")).to_have_count(0)
+    assert facts(page, building)["quotes"][0]["price"] == 799.9

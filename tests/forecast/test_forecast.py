@@ -6,34 +6,29 @@ import contextlib
 import datetime as dt
 import http.server
 import json
-import os
-import socket
-import subprocess
-import sys
 import threading
 import urllib.request
 from collections.abc import Iterator
-from pathlib import Path
 from typing import Any
 
 import pytest
 from sqlalchemy import Engine
 from starlette.testclient import TestClient
 
+from bothy import nearby
 from bothy.core.context import Context
 from bothy.core.design.document import load_design
 from bothy.core.sound import sound
 from bothy.core.trips.engine import weather_of
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design
-from bothy.forecast import client
 from bothy.forecast.client import AHEAD_DAYS, ask, forecasts_for
 from bothy.forecast.standin import Forecast, ForecastDay, week
 from bothy.store.projects import Projects
 from tests.designs import BANK, LAMP, MPPT, PANELS, lived
+from tests.processes import service_of
 
 TODAY = dt.date(2026, 6, 3)
-ROOT = Path(__file__).parents[2]
 
 
 def trip(start: str = "2026-06-01", **trips: Any) -> Any:
@@ -56,19 +51,8 @@ def dark(lat: float, lon: float, first: dt.date, days: int) -> Forecast:
 @pytest.fixture(scope="module")
 def service() -> Iterator[str]:
     """The stand-in as a process of its own."""
-    with socket.socket() as s:  # it listens from the first moment, so that whoever asks early is answered when the process is up
-        s.bind(("127.0.0.1", 0))
-        s.listen()
-        command = [sys.executable, "-m", "uvicorn", "bothy.forecast.standin:app", "--fd", str(s.fileno()), "--log-level", "warning"]
-        process = subprocess.Popen(command, env={**os.environ, "PYTHONPATH": str(ROOT / "src")}, pass_fds=[s.fileno()])
-        url = f"http://127.0.0.1:{s.getsockname()[1]}"
-        try:
-            while ask(url, 51.5, 0.0, TODAY, 1) is None:
-                assert process.poll() is None, "the stand-in ended"
-            yield url
-        finally:
-            process.terminate()
-            process.wait(30)
+    with service_of("bothy.forecast.standin:app", lambda url: ask(url, 51.5, 0.0, TODAY, 1) is not None) as url:
+        yield url
 
 
 def test_the_service_says_the_same_week_to_everybody(service: str) -> None:
@@ -201,5 +185,5 @@ def hostile() -> Iterator[str]:
 
 @pytest.mark.parametrize(("kind", "taken"), [("good", True), *((k, False) for k in ("elsewhere", "hot", "bright", "many", "large", "nonsense", "drip"))])
 def test_whatever_answers_at_the_port_is_bounded(hostile: str, kind: str, taken: bool, monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr(client, "WHOLE_S", 0.5)
+    monkeypatch.setattr(nearby, "WHOLE_S", 0.5)
     assert (ask(f"{hostile}/{kind}", 51.5, 0.0, TODAY, 1) is not None) is taken

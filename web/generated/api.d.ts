@@ -1159,6 +1159,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/build/quotes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ask Quotes
+         * @description Quotes of a supplier's service for all that is still to be bought. Nothing is kept: the page takes them over as an entry.
+         */
+        get: operations["askQuotes"];
+        put?: never;
+        /**
+         * Preview Quotes
+         * @description What a table of quotes means for the shopping list, line by line.
+         */
+        post: operations["previewQuotes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/build/file/{kind}": {
         parameters: {
             query?: never;
@@ -3063,7 +3087,8 @@ export interface components {
         };
         /**
          * BuyPart
-         * @description A line of the shopping list; price in the region's money, None: not known.
+         * @description A line of the shopping list; price in the region's money (None: not known): as it was paid, else as it is quoted, else ``guide``, about what it costs.
+         *     ``in_stock``: how much of the amount needn't be bought.
          */
         BuyPart: {
             /** Key */
@@ -3080,6 +3105,9 @@ export interface components {
             packs: string;
             /** Price */
             price: number | null;
+            /** Guide */
+            guide: number | null;
+            quote: components["schemas"]["QuotePart"] | null;
             /** Of */
             of: string[];
             /** Task */
@@ -3096,6 +3124,10 @@ export interface components {
             status: string;
             /** Bench */
             bench: boolean;
+            /** In Stock */
+            in_stock: number;
+            /** Cuts */
+            cuts: components["schemas"]["CutFrom"][];
         };
         /**
          * Cabinet
@@ -4236,6 +4268,26 @@ export interface components {
             measured: boolean;
         };
         /**
+         * CutFrom
+         * @description A length that pieces are cut from: ``source`` offcut (with its id in the stock and where it lies), pack, or reel. ``keep``: what is left is worth it.
+         */
+        CutFrom: {
+            /** Source */
+            source: string;
+            /** Stock */
+            stock: string;
+            /** Place */
+            place: string;
+            /** Length M */
+            length_m: number;
+            /** Pieces */
+            pieces: components["schemas"]["CutPiece"][];
+            /** Left M */
+            left_m: number;
+            /** Keep */
+            keep: boolean;
+        };
+        /**
          * CutPart
          * @description A cut-out: mm along and across the vehicle, corner radius, where it lies in m, and the two numbers it is laid by.
          */
@@ -4264,6 +4316,16 @@ export interface components {
             to_rib_mm: number | null;
             /** Seal M */
             seal_m: number;
+        };
+        /**
+         * CutPiece
+         * @description A piece to be cut in one: what it is for.
+         */
+        CutPiece: {
+            /** Of */
+            of: string;
+            /** Length M */
+            length_m: number;
         };
         /**
          * Damp
@@ -5144,6 +5206,16 @@ export interface components {
              * @default []
              */
             purchases: components["schemas"]["Purchase"][];
+            /**
+             * Stock
+             * @default []
+             */
+            stock: components["schemas"]["Stock"][];
+            /**
+             * Quotes
+             * @default []
+             */
+            quotes: components["schemas"]["Quote"][];
             /**
              * Papers
              * @default []
@@ -7882,6 +7954,10 @@ export interface components {
              * @default 1
              */
             done_frac: number;
+            /** Temp C */
+            temp_c?: number | null;
+            /** Rh Frac */
+            rh_frac?: number | null;
             /**
              * Who
              * @default
@@ -10093,7 +10169,7 @@ export interface components {
              * @default ordered
              * @enum {string}
              */
-            status: "ordered" | "received" | "returned" | "spare";
+            status: "ordered" | "received" | "fitted" | "returned" | "spare";
             /**
              * Supplier
              * @default
@@ -10172,6 +10248,116 @@ export interface components {
             dimension: string;
             /** Default Unit */
             default_unit?: string | null;
+        };
+        /**
+         * Quote
+         * @description What a supplier asks for a line of the shopping list: the price of all of it, the days until it is here, and until when that holds.
+         */
+        Quote: {
+            /** Id */
+            id: string;
+            /** Supplier */
+            supplier: string;
+            /** Price */
+            price: number;
+            /** Lead Days */
+            lead_days?: number | null;
+            /** In Stock */
+            in_stock?: boolean | null;
+            /**
+             * Pack
+             * @default
+             */
+            pack: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Until
+             * @default
+             */
+            until: string;
+        };
+        /**
+         * QuoteLine
+         * @description What was understood of one line; ``quote`` is what would be kept.
+         */
+        QuoteLine: {
+            /** Number */
+            number: number;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "taken" | "wrong" | "empty";
+            /** Text */
+            text: string;
+            /** Understood */
+            understood: string;
+            /** Problem */
+            problem: string | null;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Guide */
+            guide: number | null;
+            quote: components["schemas"]["Quote"] | null;
+        };
+        /**
+         * QuotePart
+         * @description What a supplier asks; ``holds``: still on the day.
+         */
+        QuotePart: {
+            /** Supplier */
+            supplier: string;
+            /** Price */
+            price: number;
+            /** Lead Days */
+            lead_days: number | null;
+            /** Until */
+            until: string;
+            /** Holds */
+            holds: boolean;
+        };
+        /**
+         * QuotesPart
+         * @description Quotes line by line, from a supplier's service or a table; ``left``: lines still to buy that nobody quoted.
+         */
+        QuotesPart: {
+            /** Source */
+            source: string;
+            /** Separator */
+            separator: string;
+            /** Columns */
+            columns: {
+                [key: string]: string;
+            };
+            /** Ignored Columns */
+            ignored_columns: string[];
+            /** Lines */
+            lines: components["schemas"]["QuoteLine"][];
+            /** Left */
+            left: string[];
+            /** Taken */
+            taken: number;
+            /** Wrong */
+            wrong: number;
+        };
+        /**
+         * QuotesText
+         * @description The text of a table of quotes, and whose it is where no column says so.
+         */
+        QuotesText: {
+            /** Text */
+            text: string;
+            /**
+             * Supplier
+             * @default Table of quotes
+             */
+            supplier: string;
         };
         /**
          * Raceway
@@ -12265,6 +12451,44 @@ export interface components {
              * @default false
              */
             simulated: boolean;
+        };
+        /**
+         * Stock
+         * @description What lies in stock of a line of the shopping list: an offcut (``unit`` m: one piece of that length), a sheet, or so many pieces; and where it lies.
+         */
+        Stock: {
+            /** Id */
+            id: string;
+            /** Line */
+            line: string;
+            /**
+             * Name
+             * @default Goods
+             */
+            name: string;
+            /** Amount */
+            amount: number;
+            /**
+             * Unit
+             * @default m
+             * @enum {string}
+             */
+            unit: "m" | "m²" | "mL" | "";
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * StockLength
@@ -17279,6 +17503,105 @@ export interface operations {
             };
             /** @description Service Unavailable */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    askQuotes: {
+        parameters: {
+            query: {
+                /** @description the day that is asked for, like 2027-03-14 */
+                today: string;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuotesPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    previewQuotes: {
+        parameters: {
+            query: {
+                /** @description the day that is asked for, like 2027-03-14 */
+                today: string;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuotesText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuotesPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

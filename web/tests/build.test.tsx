@@ -13,7 +13,8 @@ const ANSWERS = {
   "GET /api/variants/v/build/forecast": { source: "the met office of the test", days: [{ day: "2027-03-07", low_c: 1, high_c: 8, rain_frac: 0.2 }] },
   "POST /api/quantity": (body: { text: string }) => ({ value: Number.parseFloat(body.text), unit: "°C", understood: body.text, awg: null }),
 };
-const { slate, ops } = onDesign({ design: { build: laid.build }, report: {}, figures: {}, findings: [] } as never, ANSWERS);
+const FACTS = { log: [], stock: [], quotes: [], purchases: [], seen: [], closings: [], photos: [] };
+const { slate, ops } = onDesign({ design: { build: laid.build, facts: FACTS }, report: {}, figures: {}, findings: [] } as never, ANSWERS);
 const open = async (view: string) => {
   mount(<BuildStage />, `/v/v/build?day=2027-03-06&view=${view}`);
   await waitFor(() => expect(screen.queryByText("Planning…")).toBeNull());
@@ -91,5 +92,105 @@ describe("the days ahead", () => {
     await waitFor(() => expect(calls.some((c) => c.path === "/api/quantity")).toBe(true));
     const [second] = (await ops(2)) as { value: { low_c: number; high_c: number }[] }[];
     expect(second!.value[0], "the high goes with a low above it").toMatchObject({ low_c: 12, high_c: 12 });
+  });
+});
+
+describe("what is in stock", () => {
+  const cable = laid.plan.shopping.find((x) => x.status === "planned")!;
+  const cut = (place: string) => [
+    { source: "offcut", stock: "old", place, length_m: 4, pieces: [{ of: "A1+", length_m: 3.2 }], left_m: 0.8, keep: true },
+    { source: "pack", stock: "", place: "", length_m: 5, pieces: [{ of: "A2+", length_m: 4.8 }], left_m: 0.2, keep: false },
+  ];
+  const withStock = (more: object) => {
+    const plan = { ...laid.plan, shopping: laid.plan.shopping.map((x) => (x.key === cable.key ? { ...x, unit: "m", ...more } : x)) };
+    serve({ ...ANSWERS, "GET /api/variants/v/build": plan });
+  };
+  it("is cut by a list that says from where, and what is left goes back with its place in one edit", async () => {
+    withStock({ cuts: cut("shelf 2") });
+    mount(<BuildStage />, `/v/v/build?day=2027-03-06&view=shopping&hand=buy:${cable.key}`);
+    await waitFor(() => expect(slate().textContent).toContain("Offcut of 4.00 m, shelf 2: A1+ 3.20 m; left 0.80 m"));
+    expect(slate().textContent).toContain("New, 5 m: A2+ 4.80 m; left 0.20 m");
+    fireEvent.change(within(slate()).getByLabelText("Where the offcuts lie"), { target: { value: " blue box " } });
+    press("All cut: keep 1 offcut");
+    const done = (await ops()) as { op: string; path: string; value: Record<string, unknown> }[];
+    expect(done.map((o) => [o.op, o.path])).toEqual([
+      ["add", "/facts/stock/-"],
+      ["add", "/facts/purchases/-"],
+    ]);
+    expect(done[0]!.value).toMatchObject({ line: cable.key, amount: 0.8, unit: "m", place: "blue box", on: "2027-03-06" });
+    expect(done[1]!.value).toMatchObject({ id: cable.key, status: "fitted" });
+  });
+  it("is added to a line with where it lies, and not without an amount", async () => {
+    withStock({ cuts: [] });
+    mount(<BuildStage />, `/v/v/build?day=2027-03-06&view=shopping&hand=buy:${cable.key}`);
+    const amount = await waitFor(() => within(slate()).getByLabelText(`In stock of ${cable.name}`));
+    expect(within(slate()).getByRole("button", { name: "Add to stock" }).hasAttribute("disabled")).toBe(true);
+    fireEvent.change(amount, { target: { value: "2.5 m" } });
+    fireEvent.keyDown(amount, { key: "Enter" });
+    fireEvent.change(within(slate()).getByLabelText("Where it lies"), { target: { value: "hook" } });
+    await waitFor(() => expect(within(slate()).getByRole("button", { name: "Add to stock" }).hasAttribute("disabled")).toBe(false));
+    press("Add to stock");
+    const [op] = (await ops()) as { path: string; value: Record<string, unknown> }[];
+    expect(op).toMatchObject({ path: "/facts/stock/-", value: { line: cable.key, amount: 2.5, unit: "m", place: "hook" } });
+  });
+  it("says so while there is nothing", async () => {
+    await open("shopping");
+    fireEvent.click(screen.getByRole("button", { name: "In stock…" }));
+    expect(within(screen.getByRole("region", { name: "In stock" })).getByText(/Nothing yet/)).toBeTruthy();
+  });
+});
+
+describe("quotes", () => {
+  const line = laid.plan.shopping[0]!;
+  const quote = { id: line.key, supplier: "A shop", price: 88.5, lead_days: 1, in_stock: false, pack: "", on: "2027-03-06", until: "2027-03-20" };
+  const offer = {
+    source: "A shop",
+    separator: "",
+    columns: {},
+    ignored_columns: [],
+    lines: [{ number: 1, status: "taken", text: "", understood: "", problem: null, key: line.key, name: line.name, guide: 80, quote }],
+    left: ["Something else"],
+    taken: 1,
+    wrong: 0,
+  };
+  it("are asked for, looked at, and kept as one edit", async () => {
+    serve({ ...ANSWERS, "GET /api/variants/v/build/quotes": offer });
+    await open("shopping");
+    fireEvent.click(screen.getByRole("button", { name: "Quotes…" }));
+    fireEvent.click(screen.getByRole("button", { name: "Ask the supplier" }));
+    const keep = await screen.findByRole("button", { name: "Keep 1 quotes" });
+    const shown = screen.getByRole("region", { name: "Quotes" });
+    expect(shown.textContent).toContain("1 lines without a quote");
+    expect(shown.textContent).toContain("1 day, to be ordered in");
+    fireEvent.click(keep);
+    expect(await ops()).toEqual([{ op: "add", path: "/facts/quotes/-", value: quote }]);
+  });
+  it("say when no supplier answers", async () => {
+    serve({ ...ANSWERS, "GET /api/variants/v/build/quotes": { status: 503, body: { error: { key: "quotes", message: "no supplier’s service answers" } } } });
+    await open("shopping");
+    fireEvent.click(screen.getByRole("button", { name: "Quotes…" }));
+    fireEvent.click(screen.getByRole("button", { name: "Ask the supplier" }));
+    expect((await screen.findByRole("alert")).textContent).toContain("no supplier’s service answers");
+  });
+});
+
+describe("the air of a cure", () => {
+  it("is kept with the entry, in the reader's words, and a humidity that is none is refused", async () => {
+    const curing = laid.plan.tasks.find((t) => t.cure && t.state !== "done")!;
+    mount(<BuildStage />, `/v/v/build?day=2027-03-06&view=tasks&hand=task:${curing.id}`);
+    const hours = await waitFor(() => within(slate()).getByLabelText(`Hours of ${curing.name}`));
+    fireEvent.change(hours, { target: { value: "2" } });
+    const humid = within(slate()).getByLabelText(`Humidity at ${curing.name}, %`);
+    fireEvent.change(humid, { target: { value: "650" } });
+    press("Done");
+    expect((await within(slate()).findByRole("alert")).textContent).toContain("1 to 100");
+    const warm = within(slate()).getByLabelText(`Temperature at ${curing.name}`);
+    fireEvent.change(warm, { target: { value: "14 °C" } });
+    fireEvent.keyDown(warm, { key: "Enter" });
+    await waitFor(() => expect((within(slate()).getByLabelText(`Temperature at ${curing.name}`) as HTMLInputElement).value).toContain("14"));
+    fireEvent.change(humid, { target: { value: "65 %" } });
+    press("Done");
+    const [op] = (await ops()) as { value: Record<string, unknown> }[];
+    expect(op!.value).toMatchObject({ task: curing.id, hours: 2, temp_c: 14, rh_frac: 0.65 });
   });
 });

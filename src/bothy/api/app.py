@@ -85,6 +85,7 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     app.state.projects = Projects(engine)
     app.state.reports = Reports()
     app.state.forecast_url = settings.forecast_url
+    app.state.supplier_url = settings.supplier_url
     app.state.method = settings.method
     app.state.backup_note = settings.backup_note
     app.state.jobs = Jobs(engine)

@@ -8,7 +8,7 @@ import uuid
 from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Query, Request, Response
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import attachment
@@ -22,10 +22,16 @@ from bothy.core.design.build import ComingDay
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
 from bothy.core.facts.evidence import facts_of
+from bothy.core.facts.kinds import Quote
+from bothy.core.region import REGIONS
 from bothy.core.report import report
 from bothy.forecast.client import AHEAD_DAYS, ask
 from bothy.formats import build_files
+from bothy.formats.quotes_table import QuotesPart, offered_line, preview, quotes_part
+from bothy.formats.tables import MAX_CHARS
 from bothy.jobs.bounded import BOUNDED
+from bothy.supplier.client import ask as ask_supplier
+from bothy.supplier.standin import MOST_LINES, Enquiry, WantedLine
 
 router = APIRouter(prefix="/api/variants", tags=["build"])
 BETTER_S = 20.0
@@ -112,6 +118,67 @@ def get_ahead(variant_id: uuid.UUID, today: Day, request: Request, store: Store,
     days = [ComingDay(day=x.date.isoformat(), low_c=min(x.tmin_c, x.tmax_c), high_c=x.tmax_c, rain_frac=x.rain_frac or 0.0) for x in found.days[:16]]
     ordered = sorted({x.day: x for x in days}.values(), key=lambda x: x.day)
     return AheadPart(source=found.source, days=ordered)
+
+
+class QuotesText(BaseModel):
+    """The text of a table of quotes, and whose it is where no column says so."""
+
+    text: str = Field(max_length=MAX_CHARS + 1)
+    supplier: str = Field("Table of quotes", min_length=1, max_length=120)
+
+
+@router.get(
+    "/{variant_id}/build/quotes",
+    operation_id="askQuotes",
+    response_model=QuotesPart,
+    responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}, 503: {"model": ProblemBody}},
+)
+def ask_quotes(variant_id: uuid.UUID, today: Day, request: Request, store: Store, reports: Cache) -> Any:
+    """Quotes of a supplier's service for all that is still to be bought. Nothing is kept: the page takes them over as an entry."""
+    made, _ = _made(variant_id, today, store, reports)
+    open_lines = [x for x in made.shopping if x.status == "planned"]
+    if not open_lines:
+        return quotes_part("", [], made.shopping)
+    enquiry = Enquiry(
+        currency=REGIONS[standing(store, reports, variant_id).kept.design.region].currency,
+        on=day_asked(today),
+        lines=[
+            WantedLine(key=x.key, name=x.name[:200], amount=max(x.amount, 0.01), unit=x.unit, packs=x.packs[:200], service=x.service, guide=x.guide)
+            for x in open_lines[:MOST_LINES]
+        ],
+    )
+    offer = ask_supplier(request.app.state.supplier_url, enquiry) if request.app.state.supplier_url else None
+    if offer is None:
+        return problem(503, "quotes", "no supplier’s service answers on this machine; export the list, let it be filled in, and bring it back as a table")
+    asked_for = {x.key: x for x in open_lines}
+    lines = [
+        offered_line(
+            n,
+            asked_for[x.key],
+            Quote(
+                id=x.key,
+                supplier=offer.supplier,
+                price=x.price,
+                lead_days=x.lead_days,
+                in_stock=x.in_stock,
+                pack=x.pack,
+                on=today,
+                until=offer.until.isoformat(),
+            ),
+        )
+        for n, x in enumerate(offer.lines, 1)
+    ]
+    return quotes_part(offer.supplier, lines, made.shopping)
+
+
+@router.post("/{variant_id}/build/quotes", operation_id="previewQuotes", responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}})
+def preview_quotes(variant_id: uuid.UUID, body: QuotesText, today: Day, store: Store, reports: Cache) -> QuotesPart:
+    """What a table of quotes means for the shopping list, line by line."""
+    if not body.text.strip():
+        raise BadInput("text", "is empty; paste a table, or choose a file")
+    made, _ = _made(variant_id, today, store, reports)
+    read: QuotesPart = BOUNDED.run("file", preview, body.text, made.shopping, day_asked(today), body.supplier)
+    return read
 
 
 @router.get("/{variant_id}/build/file/{kind}", operation_id="buildFile", response_class=Response, responses={422: {"model": ProblemBody}})

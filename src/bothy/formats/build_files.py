@@ -10,13 +10,32 @@ from bothy.core.build.part import BuildPart
 from bothy.formats.tables import plain
 from bothy.formats.workbook import to_xlsx
 
-SHOPPING = ("what", "service", "amount", "unit", "packs", "price", "order by", "needed by", "status", "for", "key")
+SHOPPING = (
+    "what",
+    "service",
+    "amount",
+    "unit",
+    "packs",
+    "price",
+    "order by",
+    "needed by",
+    "status",
+    "for",
+    "key",
+    "quoted price",
+    "days to deliver",
+    "supplier",
+)
 PLAN = ("task", "phase", "hours", "people", "licence", "starts", "ends", "cured", "done %", "why", "id")
 
 
 def _shopping_rows(b: BuildPart) -> list[list[str | float | int | None]]:
     return [
-        [plain(x.name), x.service, x.amount, x.unit, x.packs, x.price, x.order_by, x.need_by, x.status, plain("; ".join(x.of))[:400], x.key] for x in b.shopping
+        [
+            *(plain(x.name), x.service, x.amount, x.unit, x.packs, x.price, x.order_by, x.need_by, x.status, plain("; ".join(x.of))[:400], x.key),
+            *((x.quote.price, x.quote.lead_days, plain(x.quote.supplier)) if x.quote is not None else (None, None, None)),
+        ]
+        for x in b.shopping
     ]
 
 

@@ -79,6 +79,7 @@ FACTS = st.fixed_dictionaries(
                     "on": st.one_of(DAY, WORDS),
                     "hours": st.floats(0, 100),
                     "done_frac": st.floats(0, 1),
+                    "temp_c": st.one_of(st.none(), st.floats(-40, 60)),
                 }
             ),
             max_size=8,
@@ -87,6 +88,23 @@ FACTS = st.fixed_dictionaries(
         "closings": st.lists(st.fixed_dictionaries({"id": st.sampled_from(["ceiling", "floor", "moon"]), "opened": st.booleans()}), max_size=1),
         "purchases": st.lists(
             st.fixed_dictionaries({"id": st.sampled_from(["power-bank", "x"]), "price": st.floats(0, 1e5), "received": st.floats(0, 9)}), max_size=1
+        ),
+        "stock": st.lists(
+            st.fixed_dictionaries(
+                {
+                    "id": st.sampled_from(["s", "t"]),
+                    "line": st.sampled_from(["cable-2-5-mm-red", "power-bank", "nothing"]),
+                    "amount": st.floats(0.01, 100),
+                    "unit": st.sampled_from(["m", ""]),
+                }
+            ),
+            max_size=2,
+        ),
+        "quotes": st.lists(
+            st.fixed_dictionaries(
+                {"id": st.sampled_from(["power-bank", "x"]), "supplier": st.just("A"), "price": st.floats(0, 1e5), "until": st.one_of(DAY, WORDS)}
+            ),
+            max_size=1,
         ),
         "services": st.lists(st.fixed_dictionaries({"id": st.just("s"), "item": st.sampled_from(["battery", "?"]), "on": st.one_of(DAY, WORDS)}), max_size=1),
     },

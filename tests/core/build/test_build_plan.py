@@ -14,7 +14,7 @@ from tests.designs import BANK, LAMP, blank
 
 from bothy.core.build.asked import asked, states_of
 from bothy.core.build.better import better
-from bothy.core.build.calendar import LONGEST_CURE_H, Sky, cure_hours, hours_of
+from bothy.core.build.calendar import LONGEST_CURE_H, Sky, cure_hours, cure_hours_measured, hours_of
 from bothy.core.build.findings import AFTER_MOVING_IN
 from bothy.core.build.from_design import tags_of, tasks_of
 from bothy.core.build.plan import Plan, Planner, durations_of
@@ -431,6 +431,27 @@ def test_a_bond_of_a_day_that_the_forecast_reaches_cures_by_it() -> None:
     assert "fit-cure-too-cold" in {f.rule for f in report(frost).findings}
 
 
+def test_the_air_that_was_measured_with_a_cure_counts_for_the_first_half_day() -> None:
+    sky, noon = Sky(climates()["bergen"] if "bergen" in climates() else next(iter(climates().values())), False, None), dt.datetime(2027, 4, 10, 12)
+    usual = cure_hours(sky, "ms_sealant", 4, 12, False)
+    warm, cold = (cure_hours_measured(sky, "ms_sealant", noon, False, (t, 0.6)) for t in (25.0, 1.0))
+    assert usual is not None and warm is not None and cold is not None
+    assert warm < usual < cold, "a warm bay hurries it, frost holds it up"
+    assert cold >= 12, "in the first half day nothing happens at 1 °C"
+    air = sky.air(4, 12, 48, False)[0]
+    same = cure_hours_measured(sky, "ms_sealant", noon, False, (air.temp_c, None))
+    assert same is not None and abs(same - usual) < 12
+
+
+def test_what_comes_after_a_cold_bond_waits_longer() -> None:
+    def after(**air: float) -> str:
+        b = part(design(), {"log": [*(entry(k) for k in ("plan-weigh-empty", "strip-out", "deep-clean")), {**entry("rust-treat"), **air}]})
+        return next(t.start for t in b.tasks if t.id == "sound-deadening")
+
+    assert after(temp_c=20.0, rh_frac=0.5) <= after() <= after(temp_c=0.0, rh_frac=0.9)
+    assert after(temp_c=20.0, rh_frac=0.5) < after(temp_c=0.0, rh_frac=0.9)
+
+
 RUST_TREATED = [entry(k) for k in ("plan-weigh-empty", "plan-measure-shell", "strip-out", "deep-clean", "leak-hunt", "rust-treat", "sound-deadening")]
 """At 6 °C the battens are laid, and their adhesive never cures; the rust could not even be treated."""
 CASES: dict[str, tuple[Any, Any]] = {
@@ -446,6 +467,10 @@ CASES: dict[str, tuple[Any, Any]] = {
             ),
             None,
         ),
+    ),
+    "build-cure-air": (
+        (design(), {"log": [{**entry("rust-treat"), "temp_c": 2.0}]}),
+        (design(), {"log": [{**entry("rust-treat"), "temp_c": 18.0}]}),
     ),
     "build-deadline": ((design(deadline="2027-04-01"), None), (design(deadline="2029-04-01"), None)),
     "build-order-late": ((design(lead_days=30), None), (design(lead_days=0, buffer_days=0), None)),

@@ -9,9 +9,10 @@ from typing import NamedTuple
 from bothy.core.build.calendar import Sky, hours_of
 from bothy.core.build.durations import mean_of
 from bothy.core.build.from_design import tasks_of
+from bothy.core.build.line import Line
 from bothy.core.build.pace import Pace, learnt
 from bothy.core.build.plan import Plan, Planner, State, durations_of
-from bothy.core.build.shopping import Line, bill
+from bothy.core.build.shopping import bill
 from bothy.core.build.task_list import Task
 from bothy.core.build.templates import whole_library
 from bothy.core.context import Context
@@ -59,7 +60,8 @@ def states_of(log: Iterable[LogEntry], today: dt.date) -> dict[str, State]:
     out: dict[str, State] = {}
     for e in log:
         before = out.get(e.task, State(0.0, 0.0, None))
-        out[e.task] = State(e.done_frac, before.spent_h + e.hours, day_end(e.on, today) if e.done_frac >= 1 else None)
+        air = before.air if e.temp_c is None else (e.temp_c, e.rh_frac)
+        out[e.task] = State(e.done_frac, before.spent_h + e.hours, day_end(e.on, today) if e.done_frac >= 1 else None, air)
     return out
 
 
@@ -72,7 +74,7 @@ def pace_of(b: Build, tasks: Sequence[Task], states: Mapping[str, State]) -> Pac
 
 def here(p: Purchase) -> bool:
     """Whether all of a purchase has come, unbroken."""
-    return p.status in ("received", "spare") and (p.expected is None or p.received is None or p.received - p.damaged >= p.expected)
+    return p.status in ("received", "fitted", "spare") and (p.expected is None or p.received is None or p.received - p.damaged >= p.expected)
 
 
 def arrivals_of(lines: Sequence[Line], facts: Facts, today: dt.date) -> dict[str, tuple[dt.date, str]]:

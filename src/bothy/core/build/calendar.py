@@ -23,6 +23,8 @@ INSIDE_K = 3.0
 """How much warmer it is in an unheated vehicle than outside, over the day (typical)."""
 HORIZON_DAYS = 900
 LONGEST_CURE_H = 40 * 24
+MEASURED_H = 12
+"""How long the air that was measured with a bond counts (own choice: until the next day)."""
 BEAD_MM = 6.0
 """How far the middle of a usual bead or a bond is from the air."""
 
@@ -150,6 +152,15 @@ def cure_hours(sky: Sky, material: str, month: int, hour: int, inside: bool, day
     """Hours of the clock until a film or a bead that was made in a month at an hour, in the vehicle or outside, has cured; None: not within forty days.
     A ``day`` that the forecast reaches goes by it."""
     return _cure_hours(sky, material, month, hour, inside, day if day is not None and sky.reaches(day) else None)
+
+
+def cure_hours_measured(sky: Sky, material: str, when: dt.datetime, inside: bool, measured: tuple[float, float | None]) -> float | None:
+    """Hours of the clock until it has cured, where the air was ``measured`` when it was made (°C, relative humidity; None: that of the place): that air
+    counts for the first half day, then the forecast or the normals."""
+    c = CURINGS[material]
+    usual = sky.air(when.month, when.hour, LONGEST_CURE_H, inside, when.date() if sky.reaches(when.date()) else None)
+    first = [Air(1.0, measured[0], usual[0].humidity if measured[1] is None else measured[1])] * MEASURED_H
+    return cure(c, needed_h(c, BEAD_MM), [*first, *usual[MEASURED_H:]]).ready_h
 
 
 @lru_cache(maxsize=4096)

@@ -19,6 +19,7 @@ from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
 from bothy.core.finding import Finding, finding, in_order
 from bothy.core.report import Report
+from bothy.core.roof.curing import CURINGS
 
 AFTER_MOVING_IN = (
     "build-wardrobe",
@@ -93,6 +94,13 @@ def _days(d: Design, a: Asked) -> Iterator[Finding]:
             f"{names[stalled[0]]}: in {a.plan.rows[stalled[0]].end:%B} it doesn’t cure within forty days at the place of the build.",
             related=[f"task:{k}" for k in stalled[1:6]],
         )
+    for k, state in a.states.items():
+        t = a.planner.tasks.get(k)
+        c = CURINGS.get(t.template.cure or "") if t is not None else None
+        if t is None or c is None or state.air is None or c.min_c <= state.air[0] <= c.max_c:
+            continue
+        wants = f"at least {c.min_c:g} °C" if state.air[0] < c.min_c else f"at most {c.max_c:g} °C"
+        yield finding("build-cure-air", f"task:{k}", names[k], f"{names[k]}: made at {state.air[0]:g} °C; {c.name} wants {wants}.")
     b = d.build
     if b.deadline and a.plan.end is not None and a.plan.end.date() > dt.date.fromisoformat(b.deadline):
         late = (a.plan.end.date() - dt.date.fromisoformat(b.deadline)).days

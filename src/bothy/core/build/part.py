@@ -85,8 +85,38 @@ class GatePart(BaseModel):
     closed_by: str
 
 
+class CutPiece(BaseModel):
+    """A piece to be cut in one: what it is for."""
+
+    of: str
+    length_m: float
+
+
+class CutFrom(BaseModel):
+    """A length that pieces are cut from: ``source`` offcut (with its id in the stock and where it lies), pack, or reel. ``keep``: what is left is worth it."""
+
+    source: str
+    stock: str
+    place: str
+    length_m: float
+    pieces: list[CutPiece]
+    left_m: float
+    keep: bool
+
+
+class QuotePart(BaseModel):
+    """What a supplier asks; ``holds``: still on the day."""
+
+    supplier: str
+    price: float
+    lead_days: int | None
+    until: str
+    holds: bool
+
+
 class BuyPart(BaseModel):
-    """A line of the shopping list; price in the region's money, None: not known."""
+    """A line of the shopping list; price in the region's money (None: not known): as it was paid, else as it is quoted, else ``guide``, about what it costs.
+    ``in_stock``: how much of the amount needn't be bought."""
 
     key: str
     name: str
@@ -95,6 +125,8 @@ class BuyPart(BaseModel):
     unit: str
     packs: str
     price: float | None
+    guide: float | None
+    quote: QuotePart | None
     of: list[str]
     task: str | None
     need_by: str | None
@@ -103,6 +135,8 @@ class BuyPart(BaseModel):
     urgency: str
     status: str
     bench: bool
+    in_stock: float
+    cuts: list[CutFrom]
 
 
 class PacePart(BaseModel):

@@ -8,7 +8,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from bothy.core.build.calendar import LONGEST_CURE_H, SLOT_H, SLOTS, Hours, Sky, cure_hours
+from bothy.core.build.calendar import LONGEST_CURE_H, SLOT_H, SLOTS, Hours, Sky, cure_hours, cure_hours_measured
 from bothy.core.build.durations import mean_of
 from bothy.core.build.network import times
 from bothy.core.build.task_list import Task
@@ -19,11 +19,12 @@ WEEK_H = 168.0
 
 
 class State(NamedTuple):
-    """What the log says of a task: the part that is done, hours spent, and when it was finished."""
+    """What the log says of a task: the part that is done, hours spent, when it was finished, and the air that was measured then (°C, relative humidity)."""
 
     done: float
     spent_h: float
     finished: dt.datetime | None
+    air: tuple[float, float | None] | None = None
 
 
 class Planned(NamedTuple):
@@ -119,8 +120,13 @@ class Planner:
         if not wait or cure is None:
             return end, False
         inside = not self.tasks[k].template.outdoor
+        state = self.states.get(k)
+        measured = state.air if state is not None and state.finished == end else None
 
         def after(begin: dt.datetime) -> dt.datetime | None:
+            if measured is not None and begin == end:
+                h = cure_hours_measured(self.sky, cure, begin, inside, measured)
+                return None if h is None else begin + dt.timedelta(hours=h)
             h = cure_hours(self.sky, cure, begin.month, begin.hour, inside, begin.date())
             return None if h is None else begin + dt.timedelta(hours=h)
 

@@ -15,6 +15,13 @@ rules(
         ("build-lift-alone", "fault", "A lift for more than one", "Ask a second person for that day, or use a lifting aid.", Method("build.lifting")),
         ("build-trade-not-asked", "advice", "A licensed trade has no day yet", "Ask the trade, and enter the visit.", PLAN + OwnChoice("law of the region")),
         ("build-cure-stalled", "fault", "It doesn’t cure in that weather", "Build it in a heated hall, or later in the year.", Method("roof.cure-window")),
+        (
+            "build-cure-air",
+            "fault",
+            "Made in air that it doesn’t cure in",
+            "Pull at a test piece made with it; where that lets go, make it again in the warm.",
+            Method("roof.cure-window"),
+        ),
         ("build-deadline", "fault", "Later than the deadline", "Enter more hours or a second person, or leave out what isn’t needed.", Method("build.finish")),
         ("build-order-late", "fault", "To be ordered at once", "Order it today, express, or choose one that is in stock.", ORDER),
         ("build-parts-short", "fault", "Fewer came than were ordered", "Claim them and order again.", ORDER),

@@ -2,44 +2,24 @@
 
 from __future__ import annotations
 
-import re
-from collections.abc import Iterable, Sequence
-from typing import NamedTuple
+from collections.abc import Iterable, Mapping, Sequence
+from math import ceil
 
+from bothy.core.build.boards import boards
+from bothy.core.build.cuts import Piece
+from bothy.core.build.line import Line, after_stock, slug
+from bothy.core.build.piping import piping
 from bothy.core.build.task_list import Task
-from bothy.core.catalogue.materials import materials
 from bothy.core.catalogue.parts import local_price, parts
 from bothy.core.catalogue.workshop import goods
 from bothy.core.design.document import Design
-from bothy.core.design.warmth import AIR_GAP
 from bothy.core.facts.document import Facts
 from bothy.core.region import REGIONS
 from bothy.core.report import Report
-from bothy.core.wiring.lists import bench_lists
+from bothy.core.wiring.lists import bench_lists, cable_cuts
 
-INSULATION_WASTE = 0.10
-
-
-class Line(NamedTuple):
-    """A line of the bill: how much of it in which packs, what it costs about (None: not known), what it is for, and the tasks that take it."""
-
-    key: str
-    name: str
-    service: str
-    amount: float
-    unit: str
-    packs: str
-    price: float | None
-    of: tuple[str, ...]
-    tasks: tuple[str, ...]
-    bench: bool
-
-
-def slug(text: str) -> str:
-    """A key from words, at most 60 letters."""
-    return re.sub(r"[^a-z0-9]+", "-", text.lower()).strip("-")[:60] or "line"
-
-
+HEAT_SHRINK_M, CLIP_M, CLIPS_IN_A_BOX = 0.04, 0.3, 100
+"""Of heat-shrink tube on each lug; from clip to clip along cables and pipes (usual)."""
 PLACE: dict[str, tuple[str, ...]] = {
     "power:bank": ("bench-charge", "place-batteries"),
     "power:inverter": ("bench-inverter", "sf-inverter"),
@@ -124,14 +104,23 @@ def bill(d: Design, r: Report, facts: Facts, tasks: Sequence[Task]) -> list[Line
         out.append(Line(slug(key), name, SERVICE[key.partition(":")[0]], float(count), "", f"{count} ×", cost, (key,), took, bench))
     lists = bench_lists(d, r.wiring.circuits, r.wiring.raceways, r.wiring.others, facts)
     lay = "ff-dc-cables" if "ff-dc-cables" in live else "surface-dc-cables"
+    cuts = cable_cuts(d, r.wiring.circuits, r.wiring.others)
     for c in lists.cables:
-        packs = f"{c.pack_count} × {c.pack_m:g} m" if c.pack_count and c.pack_m else f"{c.need_m:.1f} m off the reel"
-        name = f"Cable {c.size}, {c.colour}"
-        out.append(Line(slug(f"cable {c.size} {c.colour}"), name, "wiring", round(c.need_m, 2), "m", packs, None, ("wiring",), tuple({lay} & live), False))
+        name, task = f"Cable {c.size}, {c.colour}", tuple({lay} & live)
+        pieces = tuple(Piece(of, round(m, 3)) for of, m in cuts[c.size, c.colour])
+        out.append(
+            Line(
+                slug(f"cable {c.size} {c.colour}"), name, "wiring", round(c.need_m, 2), "m", "", None, ("wiring",), task, False, pieces, c.pack_m, None, "cable"
+            )
+        )
     for t in lists.terminals:
         n = -(-t.count * 11 // 10) + (2 if t.count < 20 else 0)
         name = f"{t.kind[0].upper()}{t.kind[1:]} for {t.size}, {t.stud}"
         out.append(Line(slug(f"lug {t.size} {t.kind}"), name, "wiring", float(n), "", f"{n} ×", None, ("wiring",), tuple({"sf-panel"} & live), False))
+    lugs = sum(t.count for t in lists.terminals)
+    if lugs:
+        shrink = round(HEAT_SHRINK_M * lugs, 1)
+        out.append(Line("heat-shrink", "Heat-shrink tube for lugs", "wiring", shrink, "m", "by the m", None, ("wiring",), tuple({"sf-panel"} & live), False))
     for f in lists.fuses:
         n = f.fitted + f.spare
         name = f"Fuse {f.family} {f.rating_a:g} A"
@@ -171,38 +160,60 @@ def bill(d: Design, r: Report, facts: Facts, tasks: Sequence[Task]) -> list[Line
         of = tuple(t.key for t in r.roof.things if t.rect is not None)
         name = a.name[0].upper() + a.name[1:]
         out.append(Line(slug(f"roof {a.key}"), f"{name}, roof", "roof", round(a.amount, 1), a.unit, f"{a.packs} × {a.pack}", None, of, roof_task, False))
-    out += _insulation(d, r, live)
-    out += _consumables(tasks, level)
-    return out
+    runs, sheets = piping(d, r, live, level), boards(d, r, live)
+    out += [*runs, *sheets]
+    laid = sum(p.length_m for p in r.wiring.circuits.values()) + sum(p.length_m for x in runs for p in x.pieces)
+    out += _consumables(tasks, level, counted_of(d, [*runs, *sheets]), {"clips": laid / CLIP_M / CLIPS_IN_A_BOX})
+    stock = [x for x in facts.stock if x.amount > 0]
+    return [after_stock(x, stock) for x in out]
 
 
-def _insulation(d: Design, r: Report, live: set[str]) -> list[Line]:
-    areas: dict[str, float] = {}
-    for s in r.warmth.surfaces.values():
-        if s.build_up is not None:
-            areas[s.build_up] = areas.get(s.build_up, 0.0) + s.area_m2
-    known, total = materials(), dict[tuple[str, float], float]()
-    for b in d.warmth.build_ups:
-        for x in b.layers:
-            if x.material and x.material != AIR_GAP and x.material in known and known[x.material].form and b.id in areas:
-                total[x.material, x.thickness_mm] = total.get((x.material, x.thickness_mm), 0.0) + areas[b.id] * x.coverage_frac
-    task = tuple(t for t in ("insulate-walls", "insulate-spray", "line-wall-left") if t in live)[:1]
-    out = []
-    for (m, mm), area in sorted(total.items()):
-        name = f"{known[m].name}, {mm:g} mm"
-        out.append(
-            Line(slug(f"insulation {m} {mm:g}"), name, "body", round(area * (1 + INSULATION_WASTE), 1), "m²", "by the m²", None, ("warmth",), task, False)
-        )
-    return out
+def counted_of(d: Design, lines: Sequence[Line]) -> set[str]:
+    """Goods of the table that other lines of the bill hold already, by the amounts of the design."""
+    out = {k for k, g in goods().items() if g.covered and not g.price}
+    for x in lines:
+        for start, good in COUNTED_BY.items():
+            if x.key.startswith(start):
+                out.add(good)
+    for a in d.life.appliances:
+        for word, good in (("carbon monoxide", "co_alarm"), ("smoke", "smoke_alarm")):
+            if word in a.name.lower():
+                out.add(good)
+    return out | ALWAYS_COUNTED
 
 
-def _consumables(tasks: Sequence[Task], level: float) -> list[Line]:
+COUNTED_BY = {
+    "water-pipe": "pipe",
+    "water-elbow": "fittings",
+    "water-tee": "fittings",
+    "water-stop-valve": "valves",
+    "water-ball-valve": "valves",
+    "waste-pipe": "waste_pipe",
+    "gas-pipe": "gas_pipe",
+    "duct": "duct",
+    "coolant-hose": "coolant_hose",
+    "insulation-butyl-deadening": "deadening_sheet",
+    "insulation-plywood": "lining",
+    "insulation-birch-plywood": "ply",
+    "insulation-vinyl-floor": "sheet_floor",
+    "insulation-rubber-mat": "sheet_floor",
+    "insulation-lining-carpet": "stretch_carpet",
+}
+"""How the key of a line begins -> the good that it counts."""
+ALWAYS_COUNTED = frozenset(
+    ("adhesive", "sealant", "gasket", "conduit", "board_insulation", "insulation", "fuses", "lugs", "lamps", "sockets", "class_t_fuse", "inlet", "rcd", "mcb")
+)
+
+
+def _consumables(tasks: Sequence[Task], level: float, counted: set[str], needs: Mapping[str, float]) -> list[Line]:
+    """A pack of each good that a task takes and no other line counts; of some more, by what the design ``needs`` in packs."""
     known, by = goods(), dict[str, list[str]]()
     for t in tasks:
         for p in t.template.parts:
-            if not known[p].covered:
+            if p not in counted:
                 by.setdefault(p, []).append(t.id)
-    return [
-        Line(f"goods-{slug(k)}", known[k].name, "workshop", 1.0, "", f"1 × {known[k].pack}", local_price(known[k].price, level), tuple(v), (v[0],), False)
-        for k, v in by.items()
-    ]
+    out = []
+    for k, v in by.items():
+        n, g = max(1, ceil(needs.get(k, 1.0) - 1e-9)), known[k]
+        out.append(Line(f"goods-{slug(k)}", g.name, "workshop", float(n), "", f"{n} × {g.pack}", n * local_price(g.price, level), tuple(v), (v[0],), False))
+    return out

@@ -10,26 +10,31 @@ import numpy as np
 from bothy.core.build.asked import Asked, asked, here, is_day, states_of
 from bothy.core.build.buying import order_dates, status_of
 from bothy.core.build.calendar import hours_of, people_of
+from bothy.core.build.cuts import WORTH_KEEPING_M, Cut
 from bothy.core.build.durations import mean_of
 from bothy.core.build.findings import findings_of
 from bothy.core.build.from_design import schools_of
 from bothy.core.build.gates import gates_of
+from bothy.core.build.line import Line
 from bothy.core.build.part import (
     BuildPart,
     BuyPart,
     CurvePart,
+    CutFrom,
+    CutPiece,
     FanPart,
     MoneyPart,
     MoneyRow,
     MonthSky,
     PacePart,
+    QuotePart,
     SchoolPart,
     TaskPart,
     ThenPart,
     TodayPart,
 )
 from bothy.core.build.plan import Plan, State, durations_of
-from bothy.core.build.shopping import Line, bill
+from bothy.core.build.shopping import bill
 from bothy.core.build.task_list import Task
 from bothy.core.build.templates import SCHOOLS, whole_library
 from bothy.core.catalogue.workshop import goods, rain_days, tools
@@ -177,7 +182,7 @@ def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.d
     n = len(people_of(d.build))
     for t in ready[: 3 * MOST_TODAY]:
         x, out = t.template, []
-        missing = [line.name for line in by_task.get(t.id, ()) if line.key not in got and line.service != "workshop"]
+        missing = [line.name for line in by_task.get(t.id, ()) if line.key not in got and line.service != "workshop" and not line.at_hand]
         if missing:
             out.append(f"not here yet: {', '.join(missing[:3])}{f' and {len(missing) - 3} more' if len(missing) > 3 else ''}")
         if x.people > n and x.licence == "none":
@@ -213,19 +218,38 @@ def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.d
     )
 
 
+def _cut_part(c: Cut, line: Line, fitted: bool) -> CutFrom:
+    return quick(
+        CutFrom,
+        source=c.source,
+        stock=c.stock,
+        place=c.place,
+        length_m=c.length_m,
+        pieces=[quick(CutPiece, of=p.of, length_m=p.length_m) for p in c.pieces],
+        left_m=c.left_m,
+        keep=not fitted and c.left_m >= WORTH_KEEPING_M.get(line.kept, 0.5) - 1e-9,
+    )
+
+
 def _shopping(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.date) -> list[BuyPart]:
-    bought = {p.id: p for p in facts.purchases}
+    bought, quoted = {p.id: p for p in facts.purchases}, {q.id: q for q in facts.quotes}
     b, out = d.build, []
     for x in lines:
-        start = min((a.plan.rows[k].start for k in x.tasks if k in a.plan.rows), default=None)
-        need = None if start is None else start.date()
-        p = bought.get(x.key)
-        status = p.status if p is not None else "planned"
+        starts = [(a.plan.rows[k].start, k) for k in x.tasks if k in a.plan.rows]
+        first = min(starts, default=None)
+        need = None if first is None else first[0].date()
+        p, q = bought.get(x.key), quoted.get(x.key)
+        built_in = bool(x.tasks) and all(k in a.states and a.states[k].done >= 1 for k in x.tasks)
+        status = p.status if p is not None else "used" if built_in else "stock" if x.at_hand else "planned"
+        holds = q is not None and not (is_day(q.until) and dt.date.fromisoformat(q.until) < today)
+        lead = q.lead_days if q is not None and q.lead_days is not None and holds else b.lead_days
         order = None
         left: int | None = None
         if need is not None and status == "planned":
-            _, order = order_dates(need, b.lead_days, b.buffer_days)
+            _, order = order_dates(need, lead, b.buffer_days)
             left = (order - today).days
+        fitted = status in ("fitted", "used")
+        asked_for = q.price if q is not None and holds and status == "planned" else x.price
         out.append(
             quick(
                 BuyPart,
@@ -235,15 +259,19 @@ def _shopping(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: d
                 amount=x.amount,
                 unit=x.unit,
                 packs=x.packs,
-                price=p.price if p is not None and p.price is not None else x.price,
+                price=p.price if p is not None and p.price is not None else asked_for,
+                guide=x.price,
+                quote=None if q is None else quick(QuotePart, supplier=q.supplier, price=q.price, lead_days=q.lead_days, until=q.until, holds=holds),
                 of=list(x.of),
-                task=x.tasks[0] if x.tasks else None,
+                task=first[1] if first else x.tasks[0] if x.tasks else None,
                 need_by=need.isoformat() if need else None,
                 order_by=order.isoformat() if order else None,
                 days_left=left,
                 urgency=status_of(left) if status == "planned" and order is not None else "",
                 status=status,
                 bench=x.bench,
+                in_stock=x.in_stock,
+                cuts=[] if fitted else [_cut_part(c, x, fitted) for c in x.cuts],
             )
         )
     return out
@@ -265,7 +293,9 @@ def _money(d: Design, shopping: Sequence[BuyPart], facts: Facts) -> MoneyPart:
             unknown += 1
             continue
         row.planned += price
-        if p is None:
+        if x.status == "used":  # its task is done, so it was there
+            row.spent += price
+        elif p is None:
             row.open += price
         elif p.status == "ordered":
             row.ordered += price

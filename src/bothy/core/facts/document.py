@@ -18,11 +18,13 @@ from bothy.core.facts.kinds import (
     Photo,
     PreTrip,
     Purchase,
+    Quote,
     Reading,
     Repair,
     Seen,
     Service,
     StepRecord,
+    Stock,
     Weighing,
 )
 
@@ -43,6 +45,8 @@ class Facts(Doc):
     seen: list[Seen] = Field([], max_length=2000)
     closings: list[Closing] = Field([], max_length=100)
     purchases: list[Purchase] = Field([], max_length=2000)
+    stock: list[Stock] = Field([], max_length=1000)
+    quotes: list[Quote] = Field([], max_length=2000)
     papers: list[Paper] = Field([], max_length=40)
     services: list[Service] = Field([], max_length=2000)
     steps: list[StepRecord] = Field([], max_length=4000)
@@ -62,6 +66,8 @@ class Facts(Doc):
             ("look at", [x.id for x in self.seen]),
             ("closing of", [x.id for x in self.closings]),
             ("purchase", [x.id for x in self.purchases]),
+            ("stock", [x.id for x in self.stock]),
+            ("quote", [x.id for x in self.quotes]),
             ("paper", [x.id for x in self.papers]),
             ("maintenance", [x.id for x in self.services]),
             ("step", [x.id for x in self.steps]),

@@ -164,6 +164,9 @@ class LogEntry(Doc):
     on: Day = ""
     hours: float = Field(ge=0, le=200)
     done_frac: float = Field(1, ge=0, le=1)
+    temp_c: float | None = Field(None, ge=-40, le=60)
+    """Air in which a bond, bead or film was made; with ``rh_frac`` its humidity."""
+    rh_frac: float | None = Field(None, ge=0.01, le=1)
     who: Person = ""
     note: Note = ""
 
@@ -202,7 +205,7 @@ class Purchase(Doc):
 
     id: Annotated[str, Field(min_length=1, max_length=60)]
     name: Name = "Goods"
-    status: Literal["ordered", "received", "returned", "spare"] = "ordered"
+    status: Literal["ordered", "received", "fitted", "returned", "spare"] = "ordered"
     supplier: Person = ""
     ordered_on: Day = ""
     received_on: Day = ""
@@ -215,6 +218,32 @@ class Purchase(Doc):
     serial: Person = ""
     warranty_months: float | None = Field(None, ge=0, le=600)
     note: Note = ""
+
+
+class Stock(Doc):
+    """What lies in stock of a line of the shopping list: an offcut (``unit`` m: one piece of that length), a sheet, or so many pieces; and where it lies."""
+
+    id: Id
+    line: Annotated[str, Field(min_length=1, max_length=60)]
+    name: Name = "Goods"
+    amount: float = Field(gt=0, le=1e5)
+    unit: Literal["m", "m²", "mL", ""] = "m"
+    place: Person = ""
+    on: Day = ""
+    note: Note = ""
+
+
+class Quote(Doc):
+    """What a supplier asks for a line of the shopping list: the price of all of it, the days until it is here, and until when that holds."""
+
+    id: Annotated[str, Field(min_length=1, max_length=60)]
+    supplier: Annotated[str, Field(min_length=1, max_length=120)]
+    price: float = Field(ge=0, le=1e6)
+    lead_days: Whole | None = Field(None, ge=0, le=365)
+    in_stock: bool | None = None
+    pack: Annotated[str, Field(max_length=80)] = ""
+    on: Day = ""
+    until: Day = ""
 
 
 class Paper(Doc):

@@ -175,12 +175,18 @@ def _cheapest(cuts: list[float], packs: list[Pack], method: str) -> Bought | Non
     return min(choices, default=None)
 
 
-def cable_purchase(inp: CablePurchaseIn, sources: dict[str, Figure] | None = None) -> CablePurchaseOut:
-    """What to buy of each size and colour, in one pack size, without joints unless metres alone count. Method: wiring.buying."""
+def cut_pieces(inp: CablePurchaseIn) -> dict[tuple[str, str], list[tuple[str, Figure]]]:
+    """The pieces of each size and colour: what each is for, and its length with slack and ends."""
     groups: dict[tuple[str, str], list[tuple[str, Figure]]] = {}
     for n, run in enumerate(inp.runs, 1):
         cut = cut_length(run.length_m, inp.slack_frac, inp.end_allowance_m)
         groups.setdefault((run.size, run.colour), []).extend((f"{run.id or n}{f' ({i})' if run.count > 1 else ''}", cut) for i in range(1, run.count + 1))
+    return groups
+
+
+def cable_purchase(inp: CablePurchaseIn, sources: dict[str, Figure] | None = None) -> CablePurchaseOut:
+    """What to buy of each size and colour, in one pack size, without joints unless metres alone count. Method: wiring.buying."""
+    groups = cut_pieces(inp)
     need: dict[str, Figure] = {}
     longest: dict[str, Figure] = {}
     out: dict[str, Bought] = {}

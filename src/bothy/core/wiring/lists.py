@@ -11,7 +11,7 @@ from bothy.core.design.document import Design
 from bothy.core.design.wiring import Circuit
 from bothy.core.facts.document import Facts
 from bothy.core.region import REGIONS, Region
-from bothy.core.wiring.buying import CablePurchaseIn, CableRun, FuseItem, SpareFuseKitIn, cable_purchase, spare_fuse_kit, up
+from bothy.core.wiring.buying import CablePurchaseIn, CableRun, FuseItem, SpareFuseKitIn, cable_purchase, cut_pieces, spare_fuse_kit, up
 from bothy.core.wiring.circuit import CircuitPart
 from bothy.core.wiring.circuits import size_text
 from bothy.core.wiring.fuses import FAMILIES
@@ -283,6 +283,17 @@ def _other_runs(others: dict[str, OtherPart], design: Design) -> list[CableRun]:
     return out
 
 
+def _all_runs(design: Design, parts: dict[str, CircuitPart], others: dict[str, OtherPart]) -> list[CableRun]:
+    sized = sorted(((c, parts[c.id]) for c in design.wiring.circuits if c.sized), key=lambda cp: (cp[1].ac, cp[0].metal_mm2))
+    return [r for c, p in sized for r in _runs(c, p, design)] + _other_runs(others, design)
+
+
+def cable_cuts(design: Design, parts: dict[str, CircuitPart], others: dict[str, OtherPart]) -> dict[tuple[str, str], list[tuple[str, float]]]:
+    """The pieces to cut of each size and colour: what each is for, m with slack and ends."""
+    cuts = cut_pieces(CablePurchaseIn.trusted(runs=_all_runs(design, parts, others)))
+    return {pair: [(of, m.value) for of, m in pieces] for pair, pieces in cuts.items()}
+
+
 def bench_lists(
     design: Design, parts: dict[str, CircuitPart], raceways: dict[str, RacewayPart], others: dict[str, OtherPart], facts: Facts = NOTHING
 ) -> BenchLists:
@@ -290,7 +301,6 @@ def bench_lists(
     region = REGIONS[design.region]
     pairs = [(c, parts[c.id]) for c in design.wiring.circuits]
     sized = [(c, p) for c, p in pairs if c.sized]
-    by_size = sorted(sized, key=lambda cp: (cp[1].ac, cp[0].metal_mm2))
     return BenchLists(
         labels=[_label(c, p, design, region) for c, p in sized]
         + [
@@ -298,7 +308,7 @@ def bench_lists(
             for p in others.values()
             if p.size_text
         ],
-        cables=_cables([r for c, p in by_size for r in _runs(c, p, design)] + _other_runs(others, design)),
+        cables=_cables(_all_runs(design, parts, others)),
         terminals=_terminals(sized),
         fuses=fuse_needs(sized, design),
         relays=_relays(design, parts),

@@ -8,6 +8,8 @@ import { useMoney, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { useSite } from "../../shell/useSite";
 import { type Build, type Buy, dayWord, type Purchase, useDay, useLog } from "./data";
+import { QuotesView } from "./QuotesView";
+import { AddStock, StockView } from "./StockView";
 import { BOUGHT } from "./words";
 
 const URGENT: Record<string, string> = { late: "text-rust font-semibold", due: "font-semibold", ok: "", unknown: "" };
@@ -19,12 +21,21 @@ export function ShoppingLedger({ b }: { b: Build }) {
   const { money } = useMoney();
   const [service, setService] = useState("");
   const [only, setOnly] = useState("");
+  const [open, setOpen] = useState<"" | "quotes" | "stock">("");
+  const { stock } = useLog();
   const services = [...new Set(b.shopping.map((x) => x.service))];
   const rows = b.shopping.filter((x) => (!service || x.service === service) && (!only || x.status === only));
   const columns: Column<Buy>[] = [
     { key: "name", label: "to buy", width: "34%", kind: "computed", show: (x) => <span className="font-sans text-peat">{say(x.name)}</span> },
     { key: "packs", label: "packs", width: "17%", kind: "computed", show: (x) => say(x.packs) },
-    { key: "price", label: "price", width: "10%", align: "right", kind: "computed", show: (x) => (x.price == null ? "–" : money(x.price)) },
+    {
+      key: "price",
+      label: "price",
+      width: "10%",
+      align: "right",
+      kind: "computed",
+      show: (x) => (x.price == null ? "–" : x.quote?.holds && x.status === "planned" ? `${money(x.price)} q` : money(x.price)),
+    },
     {
       key: "order",
       label: "order by",
@@ -37,7 +48,9 @@ export function ShoppingLedger({ b }: { b: Build }) {
   ];
   return (
     <>
-      <div className="flex flex-wrap gap-2 border-b border-line px-2 py-1 text-[12px]">
+      {open === "quotes" && <QuotesView onClose={() => setOpen("")} />}
+      {open === "stock" && <StockView b={b} onClose={() => setOpen("")} />}
+      <div className="flex flex-wrap items-center gap-2 border-b border-line px-2 py-1 text-[12px]">
         <select className="field" aria-label="Service" value={service} onChange={(e) => setService(e.target.value)}>
           <option value="">all services</option>
           {services.map((s) => (
@@ -57,6 +70,12 @@ export function ShoppingLedger({ b }: { b: Build }) {
         <span>
           {rows.length} lines, {money(rows.reduce((s, x) => s + (x.price ?? 0), 0))} where the price is known
         </span>
+        <button type="button" className="btn" aria-pressed={open === "quotes"} onClick={() => setOpen(open === "quotes" ? "" : "quotes")}>
+          Quotes…
+        </button>
+        <button type="button" className="btn" aria-pressed={open === "stock"} onClick={() => setOpen(open === "stock" ? "" : "stock")}>
+          In stock{stock.length > 0 && ` (${stock.length})`}…
+        </button>
       </div>
       <Ledger
         label="Shopping"
@@ -69,6 +88,55 @@ export function ShoppingLedger({ b }: { b: Build }) {
         onSelect={(x) => hand.key !== `buy:${x.key}` && hand.pick("buy", x.key)}
         empty={<p className="p-3 text-[14px]">Nothing of that is on the list.</p>}
       />
+    </>
+  );
+}
+
+const quoted = (q: NonNullable<Buy["quote"]>): Partial<Purchase> => ({ supplier: q.supplier, price: q.price });
+
+/** What is cut from what, longest first; one press puts what is left into the stock. */
+function Cuts({ x }: { x: Buy }) {
+  const log = useLog();
+  const say = useSaid();
+  const [place, setPlace] = useState("");
+  if (!x.cuts.length) return null;
+  const kept = x.cuts.filter((c) => c.keep);
+  return (
+    <>
+      <h3 className="mb-1 mt-3 font-display text-[14px]">Cut it like this</h3>
+      <ol className="m-0 list-none p-0 text-[12px]">
+        {x.cuts.map((c, i) => (
+          <li key={`${c.stock || c.source}-${i}`} className="border-b border-slate-2 py-0.5">
+            <b>
+              {c.source === "offcut" ? say(`Offcut of ${c.length_m.toFixed(2)} m`) : c.source === "pack" ? say(`New, ${c.length_m} m`) : "Off the reel"}
+              {c.place && `, ${c.place}`}
+            </b>
+            : {c.pieces.map((p) => `${p.of} ${say(`${p.length_m.toFixed(2)} m`)}`).join("; ")}
+            {c.source !== "reel" && <span className="text-chalk-dim">; left {say(`${c.left_m.toFixed(2)} m`)}</span>}
+          </li>
+        ))}
+      </ol>
+      <form
+        className="my-1 flex flex-wrap items-center gap-1"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void log.cut(x, place.trim());
+        }}
+      >
+        {kept.length > 0 && (
+          <input
+            className="field-slate min-w-0 flex-1"
+            aria-label="Where the offcuts lie"
+            placeholder="where the offcuts lie"
+            maxLength={120}
+            value={place}
+            onChange={(e) => setPlace(e.target.value)}
+          />
+        )}
+        <button type="submit" className="btn btn-slate">
+          {kept.length > 0 ? `All cut: keep ${kept.length} offcut${kept.length > 1 ? "s" : ""}` : "All cut and fitted"}
+        </button>
+      </form>
     </>
   );
 }
@@ -90,18 +158,34 @@ export function BuySlate({ b, x }: { b: Build; x: Buy }) {
         </p>
       )}
       <p className="my-1 text-[13px]">
-        {task ? `For “${task.name}”, ${dayWord(x.need_by)}.` : "No task of the plan takes it."}
+        {!task
+          ? "No task of the plan takes it."
+          : x.need_by
+            ? `For “${task.name}”, ${dayWord(x.need_by)}.`
+            : task.state === "done"
+              ? `For “${task.name}”, which is done.`
+              : `For “${task.name}”, which has no day yet.`}
+        {x.status === "used" && " It counts as spent at about its price; say below what it cost."}
         {x.status === "planned" &&
           x.order_by &&
-          ` Order it by ${dayWord(x.order_by)}${x.days_left != null ? (x.days_left < 0 ? `, ${-x.days_left} days ago` : `, in ${x.days_left} days`) : ""}.`}
+          ` Order it by ${dayWord(x.order_by)}${x.days_left != null ? (x.days_left < 0 ? `, ${-x.days_left} ${x.days_left === -1 ? "day" : "days"} ago` : `, in ${x.days_left} ${x.days_left === 1 ? "day" : "days"}`) : ""}.`}
       </p>
       {x.of.length > 0 && <p className="my-1 text-[12px] text-chalk-dim">For: {x.of.slice(0, 8).join(", ")}</p>}
+      {x.quote && (
+        <p className="my-1 text-[13px]">
+          {x.quote.supplier}: {money(x.quote.price)}
+          {x.quote.lead_days != null && `, here in ${x.quote.lead_days} ${x.quote.lead_days === 1 ? "day" : "days"}`}
+          {x.quote.until && (x.quote.holds ? `, until ${dayWord(x.quote.until)}` : `; it ended on ${dayWord(x.quote.until)}, ask again`)}
+          {x.guide != null && `. About ${money(x.guide)} was reckoned with.`}
+        </p>
+      )}
+      <Cuts x={x} />
       <div className="my-2 flex flex-wrap gap-1">
         <button
           type="button"
           className="btn btn-slate"
           aria-pressed={p.status === "ordered"}
-          onClick={() => set({ status: "ordered", ordered_on: day }, "ordered")}
+          onClick={() => set({ status: "ordered", ordered_on: day, ...(x.quote?.holds ? quoted(x.quote) : {}) }, "ordered")}
         >
           Ordered
         </button>
@@ -120,6 +204,7 @@ export function BuySlate({ b, x }: { b: Build; x: Buy }) {
           Spare
         </button>
       </div>
+      <AddStock x={x} slate />
       {log.purchaseOf(x.key) && (
         <>
           <Fields

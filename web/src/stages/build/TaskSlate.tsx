@@ -6,6 +6,7 @@ import { Photos } from "../../parts/Photos";
 import { Property } from "../../parts/Property";
 import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { AirFields, measured, NO_AIR } from "./AirFields";
 import { hoursWord, type Task, useLog, usePlan, whenWord } from "./data";
 import { LICENCE_WORD, PPE } from "./words";
 
@@ -30,15 +31,19 @@ export function LogForm({ t, big }: { t: Task; big?: boolean }) {
   const log = useLog();
   const [hours, setHours] = useState("");
   const [note, setNote] = useState("");
+  const [air, setAir] = useState(NO_AIR);
   const [wrong, setWrong] = useState<string | null>(null);
   const field = big ? "field h-11 text-[18px]" : "field-slate";
   const put = async (done: number) => {
     const h = Number(hours.replace(",", "."));
     if (!hours.trim() || !Number.isFinite(h) || h < 0 || h > 200) return setWrong("Hours: a number from 0 to 200, like 1.5");
+    const withAir = measured(air);
+    if (typeof withAir === "string") return setWrong(withAir);
     setWrong(null);
-    if (await log.add(t, h, done, note.trim())) {
+    if (await log.add(t, h, done, note.trim(), withAir)) {
       setHours("");
       setNote("");
+      setAir(NO_AIR);
     }
   };
   return (
@@ -65,6 +70,7 @@ export function LogForm({ t, big }: { t: Task; big?: boolean }) {
         maxLength={400}
         onChange={(e) => setNote(e.target.value)}
       />
+      <AirFields t={t} air={air} onSet={setAir} big={big} />
       <button type="submit" className={big ? "btn h-11" : "btn btn-slate"}>
         Done
       </button>
@@ -131,7 +137,8 @@ export function TaskSlate({ t }: { t: Task }) {
           {mine.map((e) => (
             <li key={e.id} className="flex justify-between gap-2 border-b border-slate-2 py-0.5">
               <span>
-                {e.on}: {hoursWord(e.hours)}, {Math.round(100 * (e.done_frac ?? 1))} % {e.note && `· ${e.note}`}
+                {e.on}: {hoursWord(e.hours)}, {Math.round(100 * (e.done_frac ?? 1))} % {e.temp_c != null && say(`at ${e.temp_c} °C `)}
+                {e.note && `· ${e.note}`}
               </span>
               <button type="button" className="text-chalk-dim underline" onClick={() => void log.strike(e)}>
                 strike

@@ -4,6 +4,7 @@ import { useVariant } from "../../data/variant";
 import { Photos } from "../../parts/Photos";
 import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
+import { AirFields, measured, NO_AIR } from "./AirFields";
 import { type Build, dayWord, hoursWord, type Task, useLog } from "./data";
 import { LogForm } from "./TaskSlate";
 import { LICENCE_WORD, PPE } from "./words";
@@ -52,6 +53,13 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
   const say = useSaid();
   const hand = useHand();
   const mine = running?.task === t.id;
+  const [air, setAir] = useState(NO_AIR);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const done = () => {
+    const withAir = measured(air);
+    setWrong(typeof withAir === "string" ? withAir : null);
+    if (typeof withAir !== "string") void log.add(t, stop(), 1, "", withAir);
+  };
   return (
     <li className={`border bg-sheet p-3 ${mine ? "border-gorse" : "border-line"}`} aria-label={t.name}>
       <div className="flex flex-wrap items-baseline justify-between gap-2">
@@ -77,9 +85,15 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
             <button type="button" className="btn h-11 min-w-24" onClick={() => void log.add(t, stop(), Math.max(t.done, 0.5))}>
               Pause <Since at={running.since} />
             </button>
-            <button type="button" className="btn h-11 min-w-24 border-gorse font-semibold" onClick={() => void log.add(t, stop(), 1)}>
+            <button type="button" className="btn h-11 min-w-24 border-gorse font-semibold" onClick={done}>
               Done
             </button>
+            <AirFields t={t} air={air} onSet={setAir} big />
+            {wrong && (
+              <span role="alert" className="w-full text-[13px] text-rust">
+                {wrong}
+              </span>
+            )}
           </>
         ) : (
           <button type="button" className="btn h-11 min-w-24 border-gorse font-semibold" disabled={running != null} onClick={start}>

@@ -11,6 +11,9 @@ export type Gate = Schemas["GatePart"];
 export type Buy = Schemas["BuyPart"];
 export type LogEntry = Schemas["LogEntry"];
 export type Purchase = Schemas["Purchase"];
+export type Stock = Schemas["Stock"];
+export type Quote = Schemas["Quote"];
+export type Quotes = Schemas["QuotesPart"];
 
 const pad = (n: number) => String(n).padStart(2, "0");
 export const localDay = (d: Date) => `${d.getFullYear()}-${pad(d.getMonth() + 1)}-${pad(d.getDate())}`;
@@ -53,12 +56,14 @@ export function useLog() {
   const seen = design.facts?.seen ?? [];
   const closings = design.facts?.closings ?? [];
   const purchases = design.facts?.purchases ?? [];
-  const add = (t: Task, hours: number, done: number, note = "", who = "") => {
+  const stock = design.facts?.stock ?? [];
+  const quotes = design.facts?.quotes ?? [];
+  const add = (t: Task, hours: number, done: number, note = "", air: Pick<LogEntry, "temp_c" | "rh_frac"> = {}) => {
     const id = freshId(
       `${day}-${t.id}`.slice(0, 40),
       log.map((e) => e.id!),
     );
-    const value = { id, task: t.id, name: t.name.slice(0, 80), on: day, hours: Math.round(100 * hours) / 100, done_frac: done, who, note };
+    const value = { id, task: t.id, name: t.name.slice(0, 80), on: day, hours: Math.round(100 * hours) / 100, done_frac: done, note, ...air };
     return edit([{ op: "add", path: "/facts/log/-", value }], `${t.name}: ${done >= 1 ? "done" : "worked on"}`);
   };
   const upsert = <T extends { id: string }>(list: string, rows: readonly T[], id: string, fields: object, what: string) => {
@@ -69,11 +74,49 @@ export function useLog() {
         : { op: "replace", path: `/facts/${list}/${i}`, value: { ...rows[i], ...fields } };
     return edit([op], what);
   };
+  const store = (fields: Omit<Stock, "id" | "on" | "note">): PatchOp => {
+    const id = freshId(`${fields.line}-${stock.length + 1}`.slice(0, 40), [...stock.map((s) => s.id!), ...fresh]);
+    fresh.push(id);
+    return { op: "add", path: "/facts/stock/-", value: { id, on: day, note: "", ...fields, name: (fields.name ?? "Goods").slice(0, 80) } };
+  };
+  const fresh: string[] = [];
+  /** Its pieces are cut: offcuts that were used leave the stock, what is left and worth it goes there with its place, and the line is fitted. */
+  const cut = (x: Buy, place: string) => {
+    const used = new Set(x.cuts.map((c) => c.stock).filter(Boolean));
+    const gone = stock.flatMap((s, i) => (used.has(s.id!) ? [i] : [])).sort((a, b) => b - a);
+    const at = purchases.findIndex((p) => p.id === x.key);
+    const ops: PatchOp[] = [
+      ...gone.map((i): PatchOp => ({ op: "remove", path: `/facts/stock/${i}` })),
+      ...x.cuts
+        .filter((c) => c.keep)
+        .map((c) => store({ line: x.key, name: x.name, amount: Math.round(1000 * c.left_m) / 1000, unit: "m", place: (place || c.place).slice(0, 120) })),
+      at < 0
+        ? { op: "add", path: "/facts/purchases/-", value: { id: x.key, name: x.name.slice(0, 80), status: "fitted" } }
+        : { op: "replace", path: `/facts/purchases/${at}/status`, value: "fitted" },
+    ];
+    return edit(ops, `${x.name}: cut and fitted`);
+  };
   return {
     log,
     seen,
     closings,
     purchases,
+    stock,
+    quotes,
+    cut,
+    store: (fields: Omit<Stock, "id" | "on" | "note">) => edit([store(fields)], `in stock: ${fields.name}`),
+    moveStock: (s: Stock, fields: Partial<Stock>) =>
+      edit([{ op: "replace", path: `/facts/stock/${stock.findIndex((x) => x.id === s.id)}`, value: { ...s, ...fields } }], `in stock: ${s.name}`),
+    dropStock: (s: Stock) => edit([{ op: "remove", path: `/facts/stock/${stock.findIndex((x) => x.id === s.id)}` }], `no longer in stock: ${s.name}`),
+    /** Quotes are kept beside the lines they are for; a newer one of a line takes the place of the older. */
+    quote: (lines: Quote[], from: string) =>
+      edit(
+        lines.map((q): PatchOp => {
+          const i = quotes.findIndex((x) => x.id === q.id);
+          return i < 0 ? { op: "add", path: "/facts/quotes/-", value: q } : { op: "replace", path: `/facts/quotes/${i}`, value: q };
+        }),
+        `${lines.length} quotes of ${from}`,
+      ),
     add,
     strike: (e: LogEntry) => edit([{ op: "remove", path: `/facts/log/${log.findIndex((x) => x.id === e.id)}` }], `struck an entry of the log: ${e.name}`),
     see: (id: string, fields: object, what: string) => upsert("seen", seen as { id: string }[], id, { on: day, ...fields }, what),

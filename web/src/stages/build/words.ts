@@ -88,6 +88,15 @@ export const CHECKS: Record<string, string> = {
   "not-labelled": "no label",
   "no-photo": "no photograph",
 };
-export const BOUGHT: Record<string, string> = { planned: "to buy", ordered: "ordered", received: "here", returned: "sent back", spare: "spare" };
+export const BOUGHT: Record<string, string> = {
+  planned: "to buy",
+  stock: "in stock",
+  ordered: "ordered",
+  received: "here",
+  used: "built in",
+  fitted: "cut and fitted",
+  returned: "sent back",
+  spare: "spare",
+};
 export const CAUTION =
   "Rings and watches off near batteries; the main fuse stays out until the dead tests are passed. No flame and no glow heater near solvents. Axle stands, never a jack alone. An extinguisher within reach from the first cut. Mains, gas, seats and belts: by whom your region allows.";
