@@ -135,7 +135,12 @@ def test_the_list_goes_out_is_filled_in_and_comes_back(client: TestClient, plann
     assert (read["taken"], read["wrong"]) == (1, 0)
     line = next(x for x in read["lines"] if x["status"] == "taken")
     assert line["quote"] == {
-        "id": "power-bank", "supplier": "The battery shop", "price": 812.5, "lead_days": 12, "in_stock": None, "until": "",
+        "id": "power-bank",
+        "supplier": "The battery shop",
+        "price": 812.5,
+        "lead_days": 12,
+        "in_stock": None,
+        "until": "",
         "pack": bank[rows[0].index("packs")],
         "on": DAY,
     }

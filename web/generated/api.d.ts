@@ -3126,6 +3126,12 @@ export interface components {
             bench: boolean;
             /** In Stock */
             in_stock: number;
+            /** Return By */
+            return_by: string | null;
+            /** Warranty Until */
+            warranty_until: string | null;
+            /** Joined */
+            joined: boolean;
             /** Cuts */
             cuts: components["schemas"]["CutFrom"][];
         };
@@ -10208,6 +10214,8 @@ export interface components {
             serial: string;
             /** Warranty Months */
             warranty_months?: number | null;
+            /** Return Days */
+            return_days?: number | null;
             /**
              * Note
              * @default

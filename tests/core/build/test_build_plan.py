@@ -17,6 +17,7 @@ from bothy.core.build.better import better
 from bothy.core.build.calendar import LONGEST_CURE_H, Sky, cure_hours, cure_hours_measured, hours_of
 from bothy.core.build.findings import AFTER_MOVING_IN
 from bothy.core.build.from_design import tags_of, tasks_of
+from bothy.core.build.hot_work import IGNITES, SOLVENT
 from bothy.core.build.plan import Plan, Planner, durations_of
 from bothy.core.build.task_list import Task, generate, usual_schools
 from bothy.core.build.templates import SCHOOLS, TAGS, library, whole_library
@@ -452,6 +453,30 @@ def test_what_comes_after_a_cold_bond_waits_longer() -> None:
     assert after(temp_c=20.0, rh_frac=0.5) < after(temp_c=0.0, rh_frac=0.9)
 
 
+WARM = {"hall": True, "hall_temp_c": 20.0}
+BANK_HERE = {"id": "power-bank", "name": "Bank", "status": "received", "received_on": DAY.isoformat()}
+
+
+def warm_roof() -> Design:
+    return apply_patch(roofed(), [{"op": "replace", "path": f"/build/{k}", "value": v} for k, v in WARM.items()])
+
+
+def licensed(task: str, licence: str) -> tuple[Any, Any]:
+    """Ann enters licensed work as hers: without the licence, and with it."""
+
+    def by(*licences: str) -> Any:
+        people = [{"id": "a", "name": "Ann", "licences": list(licences)}]
+        ops = [{"op": "replace", "path": "/build/people", "value": people}, {"op": "replace", "path": "/build/also", "value": ["belted_seat"]}]
+        return apply_patch(curlew.design(), ops), {"log": [{**entry(task), "who": "ann "}]}
+
+    return by(), by(licence)
+
+
+def visited(day: str) -> Design:
+    visit = {"id": "fitter", "name": "Gas fitter", "licence": "gas_fitter", "day": day}
+    return apply_patch(curlew.design(), [{"op": "replace", "path": "/build/visits", "value": [visit]}])
+
+
 RUST_TREATED = [entry(k) for k in ("plan-weigh-empty", "plan-measure-shell", "strip-out", "deep-clean", "leak-hunt", "rust-treat", "sound-deadening")]
 """At 6 °C the battens are laid, and their adhesive never cures; the rust could not even be treated."""
 CASES: dict[str, tuple[Any, Any]] = {
@@ -505,6 +530,58 @@ CASES: dict[str, tuple[Any, Any]] = {
     ),
     "build-not-belonging": ((design(), {"log": [entry("fit-through-hull")]}), (design(), {"log": [entry("strip-out")]})),
     "build-trade-not-asked": ((curlew.design(), None), (design(), None)),
+    "build-cure-short": (
+        (design(**WARM), {"log": [entry("floor-battens", on="2027-03-01"), entry("floor-insulation", on="2027-03-02")]}),
+        (design(**WARM), {"log": [entry("floor-battens", on="2027-03-01"), entry("floor-insulation", on="2027-03-20")]}),
+    ),
+    "build-bare-edge": (
+        (warm_roof(), {"log": [entry("fit-roof-fan", on="2027-03-20")]}),
+        (warm_roof(), {"log": [entry("paint-edges", on="2027-03-01"), entry("fit-roof-fan", on="2027-03-20")]}),
+    ),
+    "build-no-water-test": (
+        (roofed(), {"log": [entry("insulate-ceiling")]}),
+        (roofed(), {"log": [entry("insulate-ceiling"), entry("roof-water-test")]}),
+    ),
+    "build-cut-unchecked": (
+        (roofed(), {"log": [entry("cut-roof"), entry("mark-openings")]}),
+        (roofed(), {"log": [entry("cut-roof"), entry("mark-openings"), entry("receive-parts")]}),
+    ),
+    "build-battery-early": (
+        (curlew.design(), {"log": [entry("com-first-power", done=0.5)]}),
+        (curlew.design(), {"log": [entry("com-first-power"), entry("com-dead-tests")]}),
+    ),
+    "build-duct-before-box": (
+        (curlew.design(), {"log": [entry("box-heater")]}),
+        (curlew.design(), {"log": [entry("box-heater"), entry("connect-ducts")]}),
+    ),
+    "build-no-bench-test": (
+        (curlew.design(), {"log": [entry("place-fridge")]}),
+        (curlew.design(), {"log": [entry("place-fridge"), entry("bench-fridge")]}),
+    ),
+    "build-return-window": (
+        (design(), {"purchases": [{**BANK_HERE, "return_days": 0}]}),
+        (design(), {"purchases": [{**BANK_HERE, "return_days": 300}]}),
+    ),
+    "build-hot-work": (
+        (design(), {"log": [entry("insulate-walls")]}),
+        (design(), {"log": [entry("insulate-walls"), entry("rust-treat")]}),
+    ),
+    "build-solvent-ignition": (
+        (curlew.design(), {"log": [entry("varnish-furniture"), entry("rust-treat")]}),
+        (curlew.design(), {"log": [entry("varnish-furniture", on="2027-03-05"), entry("rust-treat")]}),
+    ),
+    "build-ac-licence": licensed("ff-ac-cables", "ac_electrician"),
+    "build-gas-licence": licensed("gas-test", "gas_fitter"),
+    "build-structure-licence": licensed("belted-seat-anchors", "vehicle_engineer"),
+    "build-trade-visit-idle": (
+        (visited("2027-03-08"), None),
+        (visited("2020-03-08"), None),
+    ),
+    "build-blocked-way": ((curlew.design(), {"log": [entry("build-washroom")]}), (curlew.design(), None)),
+    "build-reel-join": (
+        (apply_patch(curlew.design(), [{"op": "replace", "path": "/water/runs/1/length_m", "value": 80}]), None),
+        (curlew.design(), None),
+    ),
     "build-cure-stalled": ((design(hall=True, hall_temp_c=6.0), {"log": RUST_TREATED}), (design(hall=True, hall_temp_c=20.0), {"log": RUST_TREATED})),
 }
 ON_A_WALL = {"build-gate-not-tested", "build-gate-hidden-joint", "build-gate-not-labelled"}
@@ -522,6 +599,64 @@ def test_the_rule_speaks_and_beside_it_is_silent(rule: str) -> None:
     assert rule in there, sorted(there)
     assert there[rule].message.endswith(".") and there[rule].remedy
     assert rule not in rules_of(good, other)
+
+
+def test_a_panel_on_a_bond_that_has_not_cured_is_a_danger() -> None:
+    log = [entry(k, on="2027-03-01") for k in ("deep-clean", "paint-edges", "fit-roof-glands")]
+    soon = rules_of(
+        warm_roof(), {"log": [*log, entry("fit-solar", on="2027-03-05"), entry("ff-solar-cables", on="2027-03-06"), entry("roof-water-test", on="2027-03-06")]}
+    )
+    assert soon["build-cure-short"].severity == "danger" and "had cured by" in soon["build-cure-short"].message
+
+
+def test_what_came_goes_back_within_its_days_and_is_under_warranty_for_its_months() -> None:
+    def here(**more: Any) -> Any:
+        b = part(curlew.design(), {"purchases": [{**BANK_HERE, **more}]})
+        x = next(x for x in b.shopping if x.key == "power-bank")
+        return x.return_by, x.warranty_until
+
+    assert here() == ("2027-03-20", None), "fourteen days are usual here"
+    assert here(return_days=30, warranty_months=24) == ("2027-04-05", "2029-03-06")
+    assert here(status="ordered", warranty_months=12)[0] is None
+    assert here(received_on="soon", warranty_months=12) == (None, None)
+    assert here(received_on="2027-08-31", warranty_months=6)[1] == "2028-02-28"
+
+
+def test_nobody_who_is_not_known_is_said_to_have_no_licence() -> None:
+    """A fitter who signs the log by name is no person of the plan."""
+    found = rules_of(curlew.design(), {"log": [{**entry("gas-test"), "who": "B. Fitter"}, entry("ff-ac-cables")]})
+    assert not {"build-gas-licence", "build-ac-licence"} & set(found)
+
+
+def test_metal_is_cut_and_ground_before_anything_goes_in_that_burns() -> None:
+    for demo in (curlew, saltbush, fiddlehead):
+        d = demo.design()
+        rows = asked(d, report(d), Facts(), DAY, explain=False).plan.rows
+        for burns in ("insulate-walls", "insulate-spray", "place-batteries"):
+            for hot in ("cut-windows", "cut-roof", "cut-side", "rust-treat"):
+                assert burns not in rows or hot not in rows or rows[hot].end <= rows[burns].start, (demo.__name__, hot, burns)
+
+
+def test_sparks_and_fumes_are_four_hours_apart_in_every_plan() -> None:
+    for demo in (curlew, saltbush, fiddlehead):
+        d = demo.design()
+        rows = asked(d, report(d), Facts(), DAY, explain=False).plan.rows
+        for s in (rows[k] for k in SOLVENT if k in rows):
+            for i, j in s.pieces:
+                for h in (rows[k] for k in IGNITES if k in rows):
+                    assert all(b <= i or a >= j + 8 for a, b in h.pieces), (demo.__name__, s.task.id, h.task.id)
+
+
+def test_a_fridge_that_the_furniture_would_bar_comes_in_before_it() -> None:
+    d = curlew.design()
+    rows = asked(d, report(d), Facts(), DAY, explain=False).plan.rows
+    assert rows["place-fridge"].end <= min(rows["build-washroom"].start, rows["build-wardrobe"].start)
+    own = apply_patch(
+        d, [{"op": "replace", "path": "/build/own", "value": [{"id": "x", "name": "X", "hours": 1, "after": ["build-washroom"], "before": ["place-fridge"]}]}]
+    )
+    there = asked(own, report(own), Facts(), DAY, explain=False).plan.rows
+    assert there["build-washroom"].end <= there["own-x"].start <= there["place-fridge"].start, "what the builder says goes before"
+    assert "build-blocked-way" in rules_of(own)
 
 
 def test_what_is_behind_a_closed_wall_is_told_with_what_it_lacks() -> None:

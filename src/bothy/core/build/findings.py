@@ -9,6 +9,7 @@ from bothy.core.build import rule_table  # noqa: F401  registers the rules
 from bothy.core.build.asked import Asked
 from bothy.core.build.calendar import people_of
 from bothy.core.build.from_design import tasks_and_circle
+from bothy.core.build.log_rules import log_findings
 from bothy.core.build.part import (
     BuyPart,
     GatePart,
@@ -179,7 +180,25 @@ def _spent(money: MoneyPart) -> Iterator[Finding]:
 
 
 def findings_of(
-    d: Design, r: Report, a: Asked, gates: Sequence[GatePart], shopping: Sequence[BuyPart], money: MoneyPart, facts: Facts, strays: Sequence[str]
+    d: Design,
+    r: Report,
+    a: Asked,
+    gates: Sequence[GatePart],
+    shopping: Sequence[BuyPart],
+    money: MoneyPart,
+    facts: Facts,
+    strays: Sequence[str],
+    today: dt.date,
 ) -> list[Finding]:
     """All that plan, gates, purchases and money give cause to say, the worst first."""
-    return in_order([*_people(d, a), *_days(d, a), *_bought(shopping, facts), *_closed(a, gates), *_logged(d, r, a, strays), *_spent(money)])
+    return in_order(
+        [
+            *_people(d, a),
+            *_days(d, a),
+            *_bought(shopping, facts),
+            *_closed(a, gates),
+            *_logged(d, r, a, strays),
+            *_spent(money),
+            *log_findings(d, r, a, shopping, facts, today),
+        ]
+    )

@@ -2,8 +2,12 @@
 
 from __future__ import annotations
 
+from contextlib import suppress
+
+from bothy.core.build.hot_work import hot_first
 from bothy.core.build.task_list import Task, generate, usual_schools
 from bothy.core.build.templates import Template, whole_library
+from bothy.core.build.way_in import barred, brought_in_first
 from bothy.core.design.build import OwnTask
 from bothy.core.design.document import Design
 from bothy.core.report import Report
@@ -169,7 +173,7 @@ def _own(o: OwnTask, row: int) -> Template:
 def tasks_and_circle(d: Design, r: Report) -> tuple[list[Task], list[str]]:
     """Every task of a design, one's own among them, in the order of the work; and the own tasks that would close a circle with the library's: what was to wait
     for them doesn't."""
-    templates: dict[str, Template] = dict(whole_library())
+    templates: dict[str, Template] = hot_first(whole_library())
     for n, o in enumerate(d.build.own):
         templates[f"own-{o.id}"] = _own(o, 1000 + n)
     rest = (tags_of(d), quantities_of(d, r), schools_of(d))
@@ -179,10 +183,13 @@ def tasks_and_circle(d: Design, r: Report) -> tuple[list[Task], list[str]]:
         for later in o.before:
             if later in tied:
                 tied[later] = tied[later]._replace(hard={**tied[later].hard, f"own-{o.id}": True})
-    try:
-        return generate(*rest, tied, inside, without), []
-    except ValueError:
-        return generate(*rest, templates, inside, without), [o.name for o in d.build.own if o.before]
+    things = barred(d, r)
+    both = brought_in_first(tied, things)
+    circle = [o.name for o in d.build.own if o.before]
+    for known, left in ((both, []), (tied, []), (brought_in_first(templates, things), circle), (templates, circle)):
+        with suppress(ValueError):
+            return generate(*rest, known, inside, without), left
+    raise AssertionError("the library itself has no circle")
 
 
 def tasks_of(d: Design, r: Report) -> list[Task]:

@@ -136,6 +136,10 @@ class BuyPart(BaseModel):
     status: str
     bench: bool
     in_stock: float
+    return_by: str | None
+    warranty_until: str | None
+    joined: bool
+    """A piece of it is longer than any length that is sold."""
     cuts: list[CutFrom]
 
 

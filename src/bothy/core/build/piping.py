@@ -95,8 +95,13 @@ def piping(d: Design, r: Report, live: set[str], level: float) -> list[Line]:
         out.append(_packed("pipe", name, f"water pipe {bore:g} {'hot' if hot else 'cold'}", "water", pieces, lay, ("water",), level))
     out += _fittings([(x.inner_diameter_mm, x.fittings) for x in d.water.runs], _tees(x.parent for x in d.water.runs), "water", task("wet-fresh"), level, False)
     waste: dict[float, list[Piece]] = {}
+    longest = PACKS_M["waste_pipe"][-1]
     for w in d.water.drains:
-        waste.setdefault(w.inner_diameter_mm, []).append(Piece(w.name, laid("drain", w.id, w.length_m)))
+        left = laid("drain", w.id, w.length_m)
+        while left > longest:  # waste pipe is joined with a sleeve that stays in reach
+            waste.setdefault(w.inner_diameter_mm, []).append(Piece(w.name, longest))
+            left = round(left - longest, 2)
+        waste.setdefault(w.inner_diameter_mm, []).append(Piece(w.name, left))
     for bore, pieces in sorted(waste.items()):
         out.append(_packed("waste_pipe", f"Waste pipe, {bore:g} mm inside", f"waste pipe {bore:g}", "water", pieces, task("wet-waste"), ("water",), level))
     gas: dict[float, list[Piece]] = {}

@@ -10,6 +10,7 @@ import numpy as np
 
 from bothy.core.build.calendar import LONGEST_CURE_H, SLOT_H, SLOTS, Hours, Sky, cure_hours, cure_hours_measured
 from bothy.core.build.durations import mean_of
+from bothy.core.build.hot_work import Apart
 from bothy.core.build.network import times
 from bothy.core.build.task_list import Task
 from bothy.core.roof.curing import WET
@@ -75,6 +76,7 @@ class Planner:
         self.arrivals = arrivals or {}
         self.preferred = {k: i for i, k in enumerate(order)}
         self.lenient = False
+        self.apart = Apart(len(hours.worth))
         self.tasks = {t.id: t for t in tasks}
         self.order = [t.id for t in tasks]
         self.hours, self.sky, self.states, self.pins, self.begin = hours, sky, states, pins, begin
@@ -208,6 +210,7 @@ class Planner:
         people = self.hours.people.copy()
         licensed = {k: v.copy() for k, v in self.hours.licensed.items()}
         worth = self.hours.worth * SLOT_H
+        self.apart = Apart(self.n)
         urgent = self.latest(durations) if urgent is None else urgent
         rank = {k: i for i, k in enumerate(self.order)}
         finish: dict[str, dt.datetime] = {k: s.finished or self.begin for k, s in self.states.items() if k in self.tasks and k not in durations}
@@ -328,6 +331,9 @@ class Planner:
             others = min(others, there)
         free = people[slot:] >= others if others > 0 else np.ones(self.n - slot, dtype=bool)
         suits = self._conditions(t)
+        apart = None if self.lenient else self.apart.allowed(k)
+        if apart is not None:
+            suits = apart if suits is None else suits & apart
         if licence is None:
             ok = free & (self.hours.worth[slot:] > 0)
         else:
@@ -349,6 +355,8 @@ class Planner:
         breaks = np.flatnonzero(np.diff(taken) > 1)
         heads, tails = np.concatenate([[0], breaks + 1]), np.concatenate([breaks, [len(taken) - 1]])
         pieces = tuple((int(taken[a]), int(taken[b]) + 1) for a, b in zip(heads, tails, strict=True))
+        if not self.lenient:
+            self.apart.placed(k, pieces)
         start, end = self.hours.at(pieces[0][0]), self.hours.at(pieces[-1][1])
         after, slow = self._ready(k, True, end)
         reasons: tuple[str, ...] = ()

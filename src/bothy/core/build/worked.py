@@ -41,10 +41,13 @@ from bothy.core.catalogue.workshop import goods, rain_days, tools
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
+from bothy.core.facts.kinds import Purchase
 from bothy.core.report import Report
 from bothy.core.roof.curing import WET
 
 CONTINGENCY = 0.15
+RETURN_DAYS = {"uk": 14, "eu": 14}
+"""Days in which what was bought at a distance may go back; elsewhere the shop says."""
 
 
 def _iso(when: dt.datetime | None) -> str | None:
@@ -231,6 +234,23 @@ def _cut_part(c: Cut, line: Line, fitted: bool) -> CutFrom:
     )
 
 
+def _return_by(d: Design, p: Purchase | None) -> str | None:
+    """The last day on which it may go back: by what the shop says, else by what is usual of the region; None: nobody knows, or it isn't here."""
+    if p is None or p.status != "received" or not is_day(p.received_on):
+        return None
+    days = p.return_days if p.return_days is not None else RETURN_DAYS.get(d.region)
+    return None if days is None else (dt.date.fromisoformat(p.received_on) + dt.timedelta(days=days)).isoformat()
+
+
+def _warranty(p: Purchase | None) -> str | None:
+    """The last day of the warranty, from the day it came."""
+    if p is None or p.warranty_months is None or not is_day(p.received_on):
+        return None
+    day = dt.date.fromisoformat(p.received_on)
+    months = day.month - 1 + round(p.warranty_months)
+    return dt.date(min(2200, day.year + months // 12), months % 12 + 1, min(day.day, 28)).isoformat()
+
+
 def _shopping(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.date) -> list[BuyPart]:
     bought, quoted = {p.id: p for p in facts.purchases}, {q.id: q for q in facts.quotes}
     b, out = d.build, []
@@ -271,6 +291,9 @@ def _shopping(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: d
                 status=status,
                 bench=x.bench,
                 in_stock=x.in_stock,
+                return_by=_return_by(d, p),
+                warranty_until=_warranty(p),
+                joined=bool(x.kept) and x.pack_m is None and bool(x.pieces) and not fitted,
                 cuts=[] if fitted else [_cut_part(c, x, fitted) for c in x.cuts],
             )
         )
@@ -417,7 +440,7 @@ def build_part(d: Design, r: Report, facts: Facts, today: dt.date) -> BuildPart:
         ordered=bool(d.build.order),
         asks=asks,
         strays=strays,
-        findings=findings_of(d, r, a, gates, shopping, money, facts, strays),
+        findings=findings_of(d, r, a, gates, shopping, money, facts, strays, today),
     )
 
 

@@ -217,6 +217,8 @@ class Purchase(Doc):
     damaged: float = Field(0, ge=0, le=1e6)
     serial: Person = ""
     warranty_months: float | None = Field(None, ge=0, le=600)
+    return_days: Whole | None = Field(None, ge=0, le=366)
+    """Days after it came in which the shop takes it back."""
     note: Note = ""
 
 

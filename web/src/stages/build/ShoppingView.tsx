@@ -21,12 +21,32 @@ export function ShoppingLedger({ b }: { b: Build }) {
   const { money } = useMoney();
   const [service, setService] = useState("");
   const [only, setOnly] = useState("");
+  const [by, setBy] = useState<"service" | "order" | "need" | "shop">("service");
+  const { purchases } = useLog();
+  const shop = (x: Buy) => purchases.find((p) => p.id === x.key)?.supplier || (x.quote?.holds ? x.quote.supplier : "");
   const [open, setOpen] = useState<"" | "quotes" | "stock">("");
   const { stock } = useLog();
   const services = [...new Set(b.shopping.map((x) => x.service))];
-  const rows = b.shopping.filter((x) => (!service || x.service === service) && (!only || x.status === only));
+  const LAST = "~";
+  const place = { service: () => "", order: (x: Buy) => x.order_by ?? LAST, need: (x: Buy) => x.need_by ?? LAST, shop: (x: Buy) => shop(x) || LAST }[by];
+  const rows = b.shopping
+    .filter((x) => (!service || x.service === service) && (!only || x.status === only))
+    .map((x, i) => ({ x, i, at: place(x) }))
+    .sort((p, q) => p.at.localeCompare(q.at) || p.i - q.i)
+    .map((r) => r.x);
   const columns: Column<Buy>[] = [
-    { key: "name", label: "to buy", width: "34%", kind: "computed", show: (x) => <span className="font-sans text-peat">{say(x.name)}</span> },
+    {
+      key: "name",
+      label: "to buy",
+      width: "34%",
+      kind: "computed",
+      show: (x) => (
+        <span className="font-sans text-peat">
+          {say(x.name)}
+          {by === "shop" && shop(x) && <span className="text-dim"> · {shop(x)}</span>}
+        </span>
+      ),
+    },
     { key: "packs", label: "packs", width: "17%", kind: "computed", show: (x) => say(x.packs) },
     {
       key: "price",
@@ -67,6 +87,12 @@ export function ShoppingLedger({ b }: { b: Build }) {
             </option>
           ))}
         </select>
+        <select className="field" aria-label="In the order of" value={by} onChange={(e) => setBy(e.target.value as typeof by)}>
+          <option value="service">by service</option>
+          <option value="order">by the day to order</option>
+          <option value="need">by the day it is needed</option>
+          <option value="shop">by shop</option>
+        </select>
         <span>
           {rows.length} lines, {money(rows.reduce((s, x) => s + (x.price ?? 0), 0))} where the price is known
         </span>
@@ -92,6 +118,10 @@ export function ShoppingLedger({ b }: { b: Build }) {
   );
 }
 
+function daysLeft(from: string, to: string): string {
+  const n = Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
+  return n === 0 ? "today is the last day" : n === 1 ? "one day more" : `${n} days more`;
+}
 const quoted = (q: NonNullable<Buy["quote"]>): Partial<Purchase> => ({ supplier: q.supplier, price: q.price });
 
 /** What is cut from what, longest first; one press puts what is left into the stock. */
@@ -180,6 +210,12 @@ export function BuySlate({ b, x }: { b: Build; x: Buy }) {
         </p>
       )}
       <Cuts x={x} />
+      {x.return_by && x.return_by >= day && (
+        <p className="my-1 text-[13px]">
+          It may go back until {dayWord(x.return_by)}, {daysLeft(day, x.return_by)}.
+        </p>
+      )}
+      {x.warranty_until && <p className="my-1 text-[12px] text-chalk-dim">Under warranty until {dayWord(x.warranty_until, true)}.</p>}
       <div className="my-2 flex flex-wrap gap-1">
         <button
           type="button"
@@ -216,8 +252,21 @@ export function BuySlate({ b, x }: { b: Build; x: Buy }) {
               count("damaged", "of them damaged"),
               words("serial", "serial number"),
               count("warranty_months", "warranty, months", { clearable: true }),
+              count("return_days", "goes back within, days", { clearable: true }),
             ]}
-            item={{ supplier: "", price: null, expected: null, received: null, damaged: 0, serial: "", warranty_months: null, ...p } as Required<Purchase>}
+            item={
+              {
+                supplier: "",
+                price: null,
+                expected: null,
+                received: null,
+                damaged: 0,
+                serial: "",
+                warranty_months: null,
+                return_days: null,
+                ...p,
+              } as Required<Purchase>
+            }
             onSet={(k, v, label) => set({ [k]: v } as Partial<Purchase>, label)}
           />
           {(p.status === "ordered" || short) && (
