@@ -140,6 +140,36 @@ describe("what is in stock", () => {
   });
 });
 
+describe("the list", () => {
+  it("stands by the day to order, what has none last, and by shop", async () => {
+    const [a, b, c] = laid.plan.shopping as [(typeof laid.plan.shopping)[0], (typeof laid.plan.shopping)[0], (typeof laid.plan.shopping)[0]];
+    const quote = { supplier: "Anvil & Sons", price: 5, lead_days: 2, until: "", holds: true };
+    const shopping = [
+      { ...a, name: "First on the list", order_by: null, quote: null },
+      { ...b, name: "Second", order_by: "2027-05-02", quote },
+      { ...c, name: "Third", order_by: "2027-04-01", quote: null },
+    ];
+    serve({ ...ANSWERS, "GET /api/variants/v/build": { ...laid.plan, shopping } });
+    await open("shopping");
+    const names = () => [...(document.body.textContent ?? "").matchAll(/First on the list|Second|Third/g)].map((m) => m[0]);
+    expect(names()).toEqual(["First on the list", "Second", "Third"]);
+    const order = screen.getByLabelText("In the order of");
+    fireEvent.change(order, { target: { value: "order" } });
+    expect(names()).toEqual(["Third", "Second", "First on the list"]);
+    fireEvent.change(order, { target: { value: "shop" } });
+    expect(names()[0]).toBe("Second");
+    expect(document.body.textContent).toContain("Anvil & Sons");
+  });
+  it("says until when a thing may go back and how long it is under warranty", async () => {
+    const [a] = laid.plan.shopping;
+    const shopping = [{ ...a!, status: "received", return_by: "2027-03-07", warranty_until: "2029-03-06" }];
+    serve({ ...ANSWERS, "GET /api/variants/v/build": { ...laid.plan, shopping } });
+    mount(<BuildStage />, `/v/v/build?day=2027-03-06&view=shopping&hand=buy:${a!.key}`);
+    await waitFor(() => expect(slate().textContent).toContain("It may go back until Sun 7 Mar, one day more."));
+    expect(slate().textContent).toContain("Under warranty until Tue 6 Mar 2029.");
+  });
+});
+
 describe("quotes", () => {
   const line = laid.plan.shopping[0]!;
   const quote = { id: line.key, supplier: "A shop", price: 88.5, lead_days: 1, in_stock: false, pack: "", on: "2027-03-06", until: "2027-03-20" };

@@ -27,12 +27,12 @@ export function ShoppingLedger({ b }: { b: Build }) {
   const [open, setOpen] = useState<"" | "quotes" | "stock">("");
   const { stock } = useLog();
   const services = [...new Set(b.shopping.map((x) => x.service))];
-  const LAST = "~";
+  const LAST = "\uffff";
   const place = { service: () => "", order: (x: Buy) => x.order_by ?? LAST, need: (x: Buy) => x.need_by ?? LAST, shop: (x: Buy) => shop(x) || LAST }[by];
   const rows = b.shopping
     .filter((x) => (!service || x.service === service) && (!only || x.status === only))
     .map((x, i) => ({ x, i, at: place(x) }))
-    .sort((p, q) => p.at.localeCompare(q.at) || p.i - q.i)
+    .sort((p, q) => (p.at < q.at ? -1 : p.at > q.at ? 1 : p.i - q.i))
     .map((r) => r.x);
   const columns: Column<Buy>[] = [
     {

@@ -93,7 +93,7 @@ export const BOUGHT: Record<string, string> = {
   stock: "in stock",
   ordered: "ordered",
   received: "here",
-  used: "built in",
+  used: "here, by the log",
   fitted: "cut and fitted",
   returned: "sent back",
   spare: "spare",
