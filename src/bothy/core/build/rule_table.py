@@ -5,7 +5,8 @@ from __future__ import annotations
 from bothy.core.finding import rules
 from bothy.core.method.sources import Method, OwnChoice
 
-PRACTICE, LAW = OwnChoice("practice of the trades"), OwnChoice("law of the region")
+PRACTICE = Method("build.tasks") + OwnChoice("practice of the trades")
+LAW = Method("build.tasks") + OwnChoice("law of the region")
 PLAN, GATE, ORDER = Method("build.schedule"), Method("build.gate"), Method("build.order-date")
 
 rules(
@@ -53,7 +54,7 @@ rules(
         ("build-solvent-ignition", "danger", "Fumes and sparks on one day", "Air for four hours first; no flame, heater or grinder meanwhile.", PRACTICE),
         ("build-ac-licence", "danger", "Mains work without a licence", "Leave it dead, and let the licensed trade of your region check it.", LAW),
         ("build-gas-licence", "danger", "Gas work without a licence", "Shut the cylinder, and let the licensed trade of your region check it.", LAW),
-        ("build-structure-licence", "danger", "Structural work without a licence", "Don’t drive it before an approved engineer has seen it.", LAW),
+        ("build-structure-licence", "danger", "Structural work without a licence", "Leave it standing until an approved engineer has seen it.", LAW),
         ("build-trade-visit-idle", "advice", "A visit with nothing to do", "Move the visit, or bring forward what it waits for.", PLAN),
         ("build-blocked-way", "fault", "It won’t come in past the furniture", "Bring it in first, or build that piece around it.", Method("fit.corner")),
         (
