@@ -113,7 +113,7 @@ def test_what_is_in_stock_is_written_down_and_not_bought(client: TestClient, pla
     line = next(x for x in build(client, planned)["shopping"] if x["key"] == "power-bank")
     assert (line["status"], line["in_stock"], line["order_by"]) == ("stock", 1.0, None)
     for bad, key in (({**stock, "id": "t", "amount": 0}, "amount"), ({**stock, "id": "t", "unit": "ell"}, "unit"), (stock, "id")):
-        refused = patch(client, planned, {"op": "add", "path": "/facts/stock/-", "value": bad})
+        refused = patch(client, planned, client.get(f"/api/variants/{planned}").json()["revision"], {"op": "add", "path": "/facts/stock/-", "value": bad})
         assert refused.status_code == 422 and key in refused.text
 
 

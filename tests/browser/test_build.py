@@ -303,3 +303,32 @@ def test_quotes_come_back_in_a_table(page: Page, building: str) -> None:
         page.get_by_role("button", name="Import 1 quotes, leave out 1").click()
     expect(page.get_by_role("region", name="Import quotes")).to_have_count(0)
     assert facts(page, building)["quotes"][0]["price"] == 799.9
+
+
+def test_another_fuse_than_designed_is_looked_at_before_the_design_follows(page: Page, load: Any) -> None:
+    id = load(curlew.design(), "Dunlin")
+    page.goto(f"/v/{id}/build?day={DAY}&view=log")
+    region = page.get_by_role("region", name="Built otherwise")
+    region.get_by_label("What was built otherwise").select_option("circuit:front-fridge-90-l")
+    region.get_by_label("Which of its values").select_option("fuse_a")
+    region.get_by_label("fuse as built").fill("60 A")
+    region.get_by_label("fuse as built").press("Enter")
+    region.get_by_label("Why").fill("None other in the box")
+    region.get_by_role("button", name="What does it change?").click()
+    expect(region.get_by_role("status").get_by_text("danger").first).to_be_visible()
+    with saving(page):
+        region.get_by_role("button", name="It was built so all the same").click()
+    expect(region).to_contain_text("fuse 60 A (designed")
+    kept = facts(page, id)["as_built"][0]
+    assert (kept["value"], kept["built"], kept["reason"]) == ("fuse", "60 A", "None other in the box")
+    circuits = page.request.get(f"/api/variants/{id}").json()["design"]["wiring"]["circuits"]
+    assert next(c for c in circuits if c["id"] == "front-fridge-90-l")["fuse_a"] == 60
+
+
+def test_the_week_on_paper_and_by_day(page: Page, building: str) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}&view=weeks")
+    page.get_by_role("button", name="a week, by day").click()
+    expect(page.get_by_role("group", name="The plan by zones and weeks")).to_contain_text("Sat 6 Mar")
+    page.get_by_role("link", name="Print the week").click()
+    expect(page.get_by_role("main", name="The week")).to_contain_text("Weigh the vehicle empty, both axles")
+    expect(page.get_by_role("main", name="The week")).to_contain_text("To be ordered by then")

@@ -2102,6 +2102,42 @@ export interface components {
             };
         };
         /**
+         * AsBuilt
+         * @description Something that was built otherwise than it was designed: of what, which of its values, what was designed, what was built, and why.
+         */
+        AsBuilt: {
+            /** Id */
+            id: string;
+            /** Of */
+            of: string;
+            /** Name */
+            name: string;
+            /** Value */
+            value: string;
+            /**
+             * Designed
+             * @default
+             */
+            designed: string;
+            /** Built */
+            built: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+        };
+        /**
          * Assumption
          * @description A value that nobody has said yet, and why it is taken. ``path`` is where to type another; ``shown`` is it in words where a number is not.
          */
@@ -5222,6 +5258,16 @@ export interface components {
              * @default []
              */
             quotes: components["schemas"]["Quote"][];
+            /**
+             * Punch
+             * @default []
+             */
+            punch: components["schemas"]["Punch"][];
+            /**
+             * As Built
+             * @default []
+             */
+            as_built: components["schemas"]["AsBuilt"][];
             /**
              * Papers
              * @default []
@@ -10157,6 +10203,46 @@ export interface components {
             flow_l_min: number;
             /** Pressure Kpa */
             pressure_kpa: number;
+        };
+        /**
+         * Punch
+         * @description A small thing that was seen and is still to be mended; ``must``: before it is handed over. ``done_on``: the day it was.
+         */
+        Punch: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Zone
+             * @default
+             */
+            zone: string;
+            /**
+             * Must
+             * @default false
+             */
+            must: boolean;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Done On
+             * @default
+             */
+            done_on: string;
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * Purchase

@@ -1,9 +1,10 @@
 /** Build on a small van: the weeks with what was kept, a sooner order, money by service, the days ahead. */
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
+import { WeekSheet } from "../src/print/WeekSheet";
 import { Component as BuildStage } from "../src/stages/build/Build";
 import laid from "./fixtures/laid.json";
-import { calls, mount, serve } from "./mounted";
+import { calls, mount, serve, state } from "./mounted";
 import { onDesign } from "./onstage";
 
 const BETTER = { now: "2027-06-30T17:00", end: "2027-06-12T17:00", bound: "2027-06-01T17:00", saved_days: 18, gap: 0.1, tries: 900, moved: 12 };
@@ -13,8 +14,8 @@ const ANSWERS = {
   "GET /api/variants/v/build/forecast": { source: "the met office of the test", days: [{ day: "2027-03-07", low_c: 1, high_c: 8, rain_frac: 0.2 }] },
   "POST /api/quantity": (body: { text: string }) => ({ value: Number.parseFloat(body.text), unit: "°C", understood: body.text, awg: null }),
 };
-const FACTS = { log: [], stock: [], quotes: [], purchases: [], seen: [], closings: [], photos: [] };
-const { slate, ops } = onDesign({ design: { build: laid.build, facts: FACTS }, report: {}, figures: {}, findings: [] } as never, ANSWERS);
+const FACTS = { log: [], stock: [], quotes: [], purchases: [], seen: [], closings: [], photos: [], punch: [], as_built: [] };
+const { slate, ops, sent } = onDesign({ design: { build: laid.build, facts: FACTS }, report: {}, figures: {}, findings: [] } as never, ANSWERS);
 const open = async (view: string) => {
   mount(<BuildStage />, `/v/v/build?day=2027-03-06&view=${view}`);
   await waitFor(() => expect(screen.queryByText("Planning…")).toBeNull());
@@ -222,5 +223,110 @@ describe("the air of a cure", () => {
     press("Done");
     const [op] = (await ops()) as { value: Record<string, unknown> }[];
     expect(op!.value).toMatchObject({ task: curing.id, hours: 2, temp_c: 14, rh_frac: 0.65 });
+  });
+});
+
+describe("small things to mend", () => {
+  it("are written down with where they are, ticked off and struck", async () => {
+    await open("log");
+    const region = screen.getByRole("region", { name: "Small things to mend" });
+    const add = within(region).getByRole("button", { name: "Add" });
+    expect(add.hasAttribute("disabled")).toBe(true);
+    fireEvent.change(within(region).getByLabelText("Something to mend"), { target: { value: " Rattle behind the fridge " } });
+    fireEvent.change(within(region).getByLabelText("Where it is"), { target: { value: "cabinet" } });
+    fireEvent.click(within(region).getByRole("checkbox", { name: "before it is handed over" }));
+    fireEvent.click(add);
+    const [op] = (await ops()) as { path: string; value: Record<string, unknown> }[];
+    expect(op).toMatchObject({ path: "/facts/punch/-", value: { name: "Rattle behind the fridge", zone: "cabinet", must: true, on: "2027-03-06" } });
+  });
+  it("that are mended say when", async () => {
+    const facts = { ...FACTS, punch: [{ id: "p", name: "Drip", must: true, zone: "", on: "", done_on: "" }] };
+    Object.assign(state.design, { facts });
+    Object.assign(state.recorded, { facts });
+    await open("log");
+    const region = screen.getByRole("region", { name: "Small things to mend" });
+    expect(region.textContent).toContain("before it is handed over");
+    fireEvent.click(within(region).getByRole("checkbox", { name: /Drip/ }));
+    expect(await ops()).toEqual([{ op: "replace", path: "/facts/punch/0", value: expect.objectContaining({ id: "p", done_on: "2027-03-06" }) }]);
+  });
+});
+
+describe("built otherwise", () => {
+  const danger = {
+    id: "x:c1",
+    rule: "x",
+    severity: "danger",
+    title: "The fuse is too large",
+    message: "40 A protect a cable for 20 A.",
+    subject: "c1",
+    subject_name: "Lamp feed",
+  };
+  const choose = async () => {
+    Object.assign(state.design, { wiring: { boards: [], circuits: [{ id: "c1", name: "Lamp feed", fuse_a: 10, length_m: 3, area_mm2: 2.5 }] } });
+    await open("log");
+    const region = screen.getByRole("region", { name: "Built otherwise" });
+    fireEvent.change(within(region).getByLabelText("What was built otherwise"), { target: { value: "circuit:c1" } });
+    fireEvent.change(within(region).getByLabelText("Which of its values"), { target: { value: "fuse_a" } });
+    const field = within(region).getByLabelText("fuse as built");
+    fireEvent.change(field, { target: { value: "40 A" } });
+    fireEvent.keyDown(field, { key: "Enter" });
+    await waitFor(() => expect(within(region).getByRole("button", { name: "What does it change?" }).hasAttribute("disabled")).toBe(false));
+    fireEvent.change(within(region).getByLabelText("Why"), { target: { value: "the box had no 10 A" } });
+    fireEvent.click(within(region).getByRole("button", { name: "What does it change?" }));
+    return region;
+  };
+  it("shows the findings that come of it before the design follows, and keeps what was designed", async () => {
+    serve({ ...ANSWERS, "POST /api/variants/v/preview": { change: { gone: [], figures: {}, sections: { findings: [danger] } } } });
+    const region = await choose();
+    expect(await within(region).findByText(/The fuse is too large/)).toBeTruthy();
+    fireEvent.click(within(region).getByRole("button", { name: "It was built so all the same" }));
+    const [entry] = (await ops(2)) as { path: string; value: object }[];
+    expect(sent()[0]).toEqual([{ op: "replace", path: "/wiring/circuits/0/fuse_a", value: 40 }]);
+    expect(entry).toMatchObject({
+      path: "/facts/as_built/-",
+      value: { of: "circuit:c1", name: "Lamp feed", value: "fuse", designed: "10 A", built: "40 A", reason: "the box had no 10 A", on: "2027-03-06" },
+    });
+  });
+  it("says so when nothing bad comes of it", async () => {
+    serve({ ...ANSWERS, "POST /api/variants/v/preview": { change: { gone: [], figures: {}, sections: { findings: [] } } } });
+    const region = await choose();
+    expect(await within(region).findByText("No danger or fault comes of it.")).toBeTruthy();
+    expect(within(region).getByRole("button", { name: "It was built so" })).toBeTruthy();
+  });
+});
+
+describe("the weeks closer", () => {
+  it("show a week by day with names, and turn to the next", async () => {
+    await open("weeks");
+    fireEvent.click(screen.getByRole("button", { name: "a week, by day" }));
+    const picture = screen.getByRole("group", { name: "The plan by zones and weeks" });
+    const shown = () =>
+      within(picture)
+        .getAllByRole("button")
+        .map((x) => x.getAttribute("aria-label")!.split(",")[0]);
+    const first = shown();
+    expect(first.length).toBeGreaterThan(0);
+    expect(first.length).toBeLessThan(laid.plan.tasks.length);
+    const words = [...picture.querySelectorAll("text")].map((x) => x.textContent ?? "");
+    expect(words).toEqual(expect.arrayContaining(["Sat 6 Mar", "Fri 12 Mar"]));
+    expect(words.some((x) => x.startsWith(first[0]!))).toBe(true);
+    expect(screen.getByRole("button", { name: "Earlier" }).hasAttribute("disabled")).toBe(true);
+    fireEvent.click(screen.getByRole("button", { name: "Later" }));
+    expect(picture.textContent).toContain("Sat 13 Mar");
+    expect(shown()).not.toEqual(first);
+    fireEvent.click(screen.getByRole("button", { name: "whole plan" }));
+    expect(shown().length).toBeGreaterThan(first.length);
+  });
+});
+
+describe("the week on paper", () => {
+  it("says for each day what is done when, and what must be ordered", async () => {
+    mount(<WeekSheet />, "/v/v/print/week?day=2027-03-06");
+    await waitFor(() => expect(screen.queryByText("Planning…")).toBeNull());
+    const begun = laid.plan.tasks.find((t) => t.pieces.some(([s]) => s!.startsWith("2027-03-06")))!;
+    expect(document.body.textContent).toContain("Sat 6 Mar");
+    expect(document.body.textContent).toContain(begun.name);
+    expect(document.body.textContent).toContain(`${begun.pieces[0]![0]!.slice(11, 16)} to `);
+    expect(screen.getAllByText("nobody works by the plan").length).toBeGreaterThan(0);
   });
 });

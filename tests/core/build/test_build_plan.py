@@ -578,6 +578,10 @@ CASES: dict[str, tuple[Any, Any]] = {
         (visited("2020-03-08"), None),
     ),
     "build-blocked-way": ((curlew.design(), {"log": [entry("build-washroom")]}), (curlew.design(), None)),
+    "build-punch-open": (
+        (design(), {"punch": [{"id": "p", "name": "Rattle behind the fridge", "must": True}, {"id": "q", "name": "Scratch"}]}),
+        (design(), {"punch": [{"id": "p", "name": "Rattle", "must": True, "done_on": "2027-03-06"}, {"id": "q", "name": "Scratch"}]}),
+    ),
     "build-reel-join": (
         (apply_patch(curlew.design(), [{"op": "replace", "path": "/water/runs/1/length_m", "value": 80}]), None),
         (curlew.design(), None),

@@ -88,6 +88,7 @@ def test_what_lies_there_whole_is_not_bought_and_needs_no_order() -> None:
     assert (whole.status, whole.packs, whole.order_by) == ("stock", "in stock", None)
     some = line(shop({"stock": [offcut("a", key, 3.0, "m²")]}), key)
     assert some.status == "planned" and some.packs == f"{some.amount - 3:g} m², 3 in stock"
+    assert some.price is None and whole.price == 0.0, "what is there costs nothing more, whatever its price was"
     other = line(shop({"stock": [offcut("a", key, 20.0, "m")]}), key)
     assert other.in_stock == 0, "metres are no square metres"
 

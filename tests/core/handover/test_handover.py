@@ -45,6 +45,25 @@ def test_every_page_is_there_once_with_what_it_lacks(demo: Any) -> None:
         assert all(m.text and re.match(r"[a-z]+(\?view=[a-z]+)?$", m.to) for m in p.missing), p.missing
 
 
+def test_what_was_built_otherwise_and_what_is_still_to_mend_stand_in_the_book() -> None:
+    built = {
+        "id": "a",
+        "of": "circuit:lamp",
+        "name": "Lamp feed",
+        "value": "fuse",
+        "designed": "10 A",
+        "built": "15 A",
+        "reason": "The box had no 10 A.",
+        "on": "2027-05-01",
+    }
+    punch = [{"id": "p", "name": "Rattle", "must": True}, {"id": "q", "name": "Scratch"}, {"id": "r", "name": "Drip", "must": True, "done_on": "2027-05-02"}]
+    page = next(p for p in made(curlew, {"as_built": [built], "punch": punch}).pages if p.id == "tests")
+    assert "2027-05-01: Lamp feed, fuse built as 15 A, designed 10 A. The box had no 10 A." in page.model_dump_json()
+    assert "Small things to be mended before it is handed over: 1" in [m.text for m in page.missing]
+    without = next(p for p in made(curlew, {"punch": punch[1:]}).pages if p.id == "tests")
+    assert not any("Small things" in m.text for m in without.missing)
+
+
 def test_figures_in_the_book_are_the_reports() -> None:
     d = curlew.design()
     r = report(d)

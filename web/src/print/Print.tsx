@@ -18,6 +18,7 @@ import { RoofSheet } from "./RoofSheet";
 import { SourceList } from "./SourceList";
 import { Walls } from "./Walls";
 import { WaterSheets } from "./WaterSheets";
+import { WeekSheet } from "./WeekSheet";
 
 function WholeDiagram() {
   const found = useDiagram();
@@ -109,6 +110,7 @@ const PAGES: Record<string, { title: string; stage: string; Body: () => React.Re
   sources: { title: "Sources", stage: "worklist", Body: SourceList },
   roof: { title: "Roof plan", stage: "fit?view=roof", Body: RoofSheet },
   openings: { title: "Openings of sides and floor", stage: "fit?view=sides", Body: OpeningsSheet },
+  week: { title: "The week", stage: "build?view=weeks", Body: WeekSheet },
   walls: { title: "Behind each wall", stage: "fit?view=wall", Body: Walls },
   gas: { title: "Gas sheets", stage: "gas?view=papers", Body: GasSheets },
 };

@@ -67,4 +67,5 @@ def after_stock(x: Line, stock: Sequence[Stock]) -> Line:
         return x
     left = x.amount - there
     packs = "in stock" if left <= 1e-9 else f"{left:g}{f' {x.unit}' if x.unit else ' ×'}, {there:g} in stock"
-    return x._replace(packs=packs, price=None if x.price is None else x.price * left / x.amount, in_stock=there)
+    price = 0.0 if left <= 1e-9 else None if x.price is None else x.price * left / x.amount
+    return x._replace(packs=packs, price=price, in_stock=there)

@@ -213,6 +213,14 @@ def _way(d: Design, r: Report, a: Asked) -> Iterator[Finding]:
             yield finding("build-blocked-way", f"task:{place}", a.planner.tasks[place].template.name, told)
 
 
+def _punch(facts: Facts) -> Iterator[Finding]:
+    """Small things that must be mended before it is handed over."""
+    left = [x for x in facts.punch if x.must and not x.done_on]
+    if left:
+        names = ", ".join(x.name for x in left[:3]) + (f" and {len(left) - 3} more" if len(left) > 3 else "")
+        yield finding("build-punch-open", "build", "Build", f"To be mended before it is handed over: {names}.")
+
+
 def log_findings(d: Design, r: Report, a: Asked, shopping: Sequence[BuyPart], facts: Facts, today: dt.date) -> Iterator[Finding]:
     """All that the order of the log, its people and the coming visits give cause to say."""
     log = _Log(a, facts)
@@ -223,3 +231,4 @@ def log_findings(d: Design, r: Report, a: Asked, shopping: Sequence[BuyPart], fa
     yield from _visits(d, a, today)
     yield from _bought(shopping, a, today)
     yield from _way(d, r, a)
+    yield from _punch(facts)

@@ -64,6 +64,7 @@ rules(
             "Find a longer reel, or another way; don’t join it behind a wall.",
             Method("build.cuts"),
         ),
+        ("build-punch-open", "advice", "Small things are still open", "Mend them, or say why they may stay, before you hand over.", Method("build.pace")),
         ("build-deadline", "fault", "Later than the deadline", "Enter more hours or a second person, or leave out what isn’t needed.", Method("build.finish")),
         ("build-order-late", "fault", "To be ordered at once", "Order it today, express, or choose one that is in stock.", ORDER),
         ("build-parts-short", "fault", "Fewer came than were ordered", "Claim them and order again.", ORDER),

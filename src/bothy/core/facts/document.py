@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import wrong
 from bothy.core.design.base import Doc
 from bothy.core.facts.kinds import (
+    AsBuilt,
     Closing,
     GasCheck,
     GasTest,
@@ -17,6 +18,7 @@ from bothy.core.facts.kinds import (
     Paper,
     Photo,
     PreTrip,
+    Punch,
     Purchase,
     Quote,
     Reading,
@@ -47,6 +49,8 @@ class Facts(Doc):
     purchases: list[Purchase] = Field([], max_length=2000)
     stock: list[Stock] = Field([], max_length=1000)
     quotes: list[Quote] = Field([], max_length=2000)
+    punch: list[Punch] = Field([], max_length=1000)
+    as_built: list[AsBuilt] = Field([], max_length=1000)
     papers: list[Paper] = Field([], max_length=40)
     services: list[Service] = Field([], max_length=2000)
     steps: list[StepRecord] = Field([], max_length=4000)
@@ -68,6 +72,8 @@ class Facts(Doc):
             ("purchase", [x.id for x in self.purchases]),
             ("stock", [x.id for x in self.stock]),
             ("quote", [x.id for x in self.quotes]),
+            ("small thing", [x.id for x in self.punch]),
+            ("thing built otherwise", [x.id for x in self.as_built]),
             ("paper", [x.id for x in self.papers]),
             ("maintenance", [x.id for x in self.services]),
             ("step", [x.id for x in self.steps]),

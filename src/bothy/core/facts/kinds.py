@@ -248,6 +248,33 @@ class Quote(Doc):
     until: Day = ""
 
 
+class Punch(Doc):
+    """A small thing that was seen and is still to be mended; ``must``: before it is handed over. ``done_on``: the day it was."""
+
+    id: Id
+    name: Name
+    zone: Annotated[str, Field(max_length=40)] = ""
+    must: bool = False
+    on: Day = ""
+    done_on: Day = ""
+    who: Person = ""
+    note: Note = ""
+
+
+class AsBuilt(Doc):
+    """Something that was built otherwise than it was designed: of what, which of its values, what was designed, what was built, and why."""
+
+    id: Id
+    of: Annotated[str, Field(min_length=1, max_length=80)]
+    name: Name
+    value: Annotated[str, Field(min_length=1, max_length=40)]
+    designed: Annotated[str, Field(max_length=80)] = ""
+    built: Annotated[str, Field(min_length=1, max_length=80)]
+    reason: Note = ""
+    on: Day = ""
+    who: Person = ""
+
+
 class Paper(Doc):
     """A certificate or declaration as it was signed: by whom, with which licence and number, on which day; ``signature``: a picture of it
     among the photographs, by its hash. Only whoever signed it enters it."""

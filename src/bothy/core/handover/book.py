@@ -304,6 +304,12 @@ def _tests(d: Design, r: Report, facts: Facts) -> BookPage:
         day, by = x.on or say("tests-some-day"), say("tests-by-whom", who=x.who) if x.who else ""
         note = f" {x.note}" if x.note else ""
         p.text(say("tests-mended-on", day=day, name=x.name, by=by, note=note))
+    for y in facts.as_built:
+        day, why = y.on or say("tests-some-day"), f" {y.reason}" if y.reason else ""
+        p.text(say("tests-built-otherwise", day=day, name=y.name, value=y.value, built=y.built, designed=y.designed or "–", why=why))
+    small = sum(1 for z in facts.punch if z.must and not z.done_on)
+    if small:
+        p.lack(say("tests-small-things-are-open", open=small), "build?view=log")
     p.table(
         [say("tests-water-pressure-test"), say("tests-from"), say("tests-to"), say("tests-on"), say("tests-by")],
         [[x.name, f"{x.start_kpa:.0f} kPa", f"{x.end_kpa:.0f} kPa", x.on or "–", x.who or "–"] for x in facts.water_tests],

@@ -1,5 +1,6 @@
 /** Stage 10, Build: what next, and when is it done? */
 import { useState } from "react";
+import { Link } from "react-router";
 import { useVariant } from "../../data/variant";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
@@ -116,6 +117,11 @@ export function Component() {
         <>
           <StageViews stage="Build" views={VIEWS} />
           {(view === "tasks" || view === "weeks") && <OwnTask />}
+          {(view === "today" || view === "weeks") && !site && (
+            <Link className="btn no-underline" to={`/v/${id}/print/week?day=${day}`}>
+              Print the week
+            </Link>
+          )}
           <select
             className="field"
             aria-label="Take a file"

@@ -1,7 +1,9 @@
 /** The log of the work, the curve of what was planned and done, and the money by service. */
 import { PlainNumber } from "../../parts/PlainNumber";
 import { useMoney } from "../../shell/person";
+import { AsBuilt } from "./AsBuilt";
 import { type Build, dayWord, hoursWord, useLog, usePlan } from "./data";
+import { PunchList } from "./PunchList";
 
 /** Hours that are done against hours that were spent and what lies ahead. */
 export function Curve({ b }: { b: Build }) {
@@ -104,6 +106,10 @@ export function LogLedger({ b }: { b: Build }) {
           </tbody>
         </table>
       </section>
+      <div className="grid content-start gap-4">
+        <PunchList />
+        <AsBuilt />
+      </div>
       <section aria-label="Money">
         <h2 className="m-0 mb-1 font-display text-[16px]">Money</h2>
         <p className="my-1 text-[13px]">

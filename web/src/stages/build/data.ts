@@ -14,6 +14,8 @@ export type Purchase = Schemas["Purchase"];
 export type Stock = Schemas["Stock"];
 export type Quote = Schemas["Quote"];
 export type Quotes = Schemas["QuotesPart"];
+export type Punch = Schemas["Punch"];
+export type BuiltOtherwise = Schemas["AsBuilt"];
 
 const pad = (n: number) => String(n).padStart(2, "0");
 export const localDay = (d: Date) => `${d.getFullYear()}-${pad(d.getMonth() + 1)}-${pad(d.getDate())}`;
@@ -58,6 +60,8 @@ export function useLog() {
   const purchases = design.facts?.purchases ?? [];
   const stock = design.facts?.stock ?? [];
   const quotes = design.facts?.quotes ?? [];
+  const punch = design.facts?.punch ?? [];
+  const asBuilt = design.facts?.as_built ?? [];
   const add = (t: Task, hours: number, done: number, note = "", air: Pick<LogEntry, "temp_c" | "rh_frac"> = {}) => {
     const id = freshId(
       `${day}-${t.id}`.slice(0, 40),
@@ -103,7 +107,32 @@ export function useLog() {
     purchases,
     stock,
     quotes,
+    punch,
+    asBuilt,
     cut,
+    toMend: (fields: Pick<Punch, "name" | "zone" | "must">) => {
+      const id = freshId(
+        `${day}-${fields.name}`.slice(0, 40),
+        punch.map((p) => p.id!),
+      );
+      return edit([{ op: "add", path: "/facts/punch/-", value: { id, on: day, ...fields } }], `to mend: ${fields.name}`);
+    },
+    mend: (p: Punch, done: boolean) =>
+      edit(
+        [{ op: "replace", path: `/facts/punch/${punch.findIndex((x) => x.id === p.id)}`, value: { ...p, done_on: done ? day : "" } }],
+        `${p.name}: ${done ? "mended" : "open again"}`,
+      ),
+    dropPunch: (p: Punch) => edit([{ op: "remove", path: `/facts/punch/${punch.findIndex((x) => x.id === p.id)}` }], `struck ${p.name}`),
+    /** The design follows what was built, and an entry that stays says what was designed. */
+    builtOtherwise: async (ops: PatchOp[], fields: Omit<BuiltOtherwise, "id" | "on" | "who">) => {
+      const id = freshId(
+        `${day}-${fields.of.replace(/[^a-z0-9-]/gi, "-")}`.slice(0, 40),
+        asBuilt.map((x) => x.id!),
+      );
+      const value = { id, on: day, ...fields, name: fields.name.slice(0, 80) };
+      const what = `${fields.name}: built otherwise`;
+      return (await edit(ops, what)) && (await edit([{ op: "add", path: "/facts/as_built/-", value }], what));
+    },
     store: (fields: Omit<Stock, "id" | "on" | "note">) => edit([store(fields)], `in stock: ${fields.name}`),
     moveStock: (s: Stock, fields: Partial<Stock>) =>
       edit([{ op: "replace", path: `/facts/stock/${stock.findIndex((x) => x.id === s.id)}`, value: { ...s, ...fields } }], `in stock: ${s.name}`),
