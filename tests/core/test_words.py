@@ -67,6 +67,7 @@ VERBS = {
     "Look",
     "Make",
     "Measure",
+    "Mend",
     "Mount",
     "Move",
     "Never",
