@@ -221,7 +221,7 @@ def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.d
     )
 
 
-def _cut_part(c: Cut, line: Line, fitted: bool) -> CutFrom:
+def _cut_part(c: Cut, line: Line) -> CutFrom:
     return quick(
         CutFrom,
         source=c.source,
@@ -230,7 +230,7 @@ def _cut_part(c: Cut, line: Line, fitted: bool) -> CutFrom:
         length_m=c.length_m,
         pieces=[quick(CutPiece, of=p.of, length_m=p.length_m) for p in c.pieces],
         left_m=c.left_m,
-        keep=not fitted and c.left_m >= WORTH_KEEPING_M.get(line.kept, 0.5) - 1e-9,
+        keep=c.left_m >= WORTH_KEEPING_M.get(line.kept, 0.5) - 1e-9,
     )
 
 
@@ -294,7 +294,7 @@ def _shopping(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: d
                 return_by=_return_by(d, p),
                 warranty_until=_warranty(p),
                 joined=bool(x.kept) and x.pack_m is None and bool(x.pieces) and not fitted,
-                cuts=[] if fitted else [_cut_part(c, x, fitted) for c in x.cuts],
+                cuts=[] if fitted else [_cut_part(c, x) for c in x.cuts],
             )
         )
     return out
