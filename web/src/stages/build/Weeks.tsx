@@ -57,8 +57,10 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
   const zones = useMemo(
     () =>
       Object.keys(ZONES)
-        .map((z) => planned.filter((t) => t.zone === z))
-        .map((mine, i) => ({ z: Object.keys(ZONES)[i]!, rows: named ? mine.sort((a, b) => a.start!.localeCompare(b.start!)).map((t) => [t]) : stacked(mine) }))
+        .map((z) => {
+          const mine = planned.filter((t) => t.zone === z).sort((a, b) => a.start!.localeCompare(b.start!));
+          return { z, rows: named ? mine.map((t) => [t]) : stacked(mine) };
+        })
         .filter((g) => g.rows.length),
     [planned, named],
   );
