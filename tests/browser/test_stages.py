@@ -27,7 +27,7 @@ def hand(page: Page, id: str, stage: str, key: str = "") -> None:
 def test_every_figure_opens_its_working(page: Page, load: Any, stage: str) -> None:
     hand(page, load(), stage)
     figures = page.locator("[data-figure]")
-    assert figures.count() > 0
+    expect(figures.first).to_be_visible()
     seen = set()
     for i in range(min(figures.count(), 45)):
         button = figures.nth(i)

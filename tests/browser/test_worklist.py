@@ -50,6 +50,7 @@ def test_from_the_proposals_to_a_clean_list(page: Page, load: Any, stored: Any) 
     page.goto(f"/v/{id}/worklist")
     expect(page.get_by_role("link", name="Worklist: 0 dangers, 0 problems")).to_be_visible()
     said = page.get_by_role("region", name="Say it", exact=True)
+    expect(said).to_be_visible()
     while said.count():
         row = said.locator("[data-finding]").first
         answer = row.get_by_role("button").first

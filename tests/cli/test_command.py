@@ -66,8 +66,8 @@ class Command:
             assert ok and found, f"it did not say “{words}” but {self.lines}"
             return found
 
-    def get(self, path: str) -> Any:
-        return json.load(urllib.request.urlopen(f"http://127.0.0.1:{self.port}{path}", timeout=20))
+    def get(self, path: str, patience_s: float = 20) -> Any:
+        return json.load(urllib.request.urlopen(f"http://127.0.0.1:{self.port}{path}", timeout=patience_s))
 
     def ends(self) -> int:
         return self.process.wait(PATIENCE_S)
@@ -77,7 +77,8 @@ class Command:
 def state(tmp_path: Path) -> Path:
     """A fresh state directory that shares the Python and Node packages of the checkout."""
     shared = Path(os.environ.get("BOTHY_STATE", ROOT / ".state"))
-    for name in ("venv", "node", "stamps"):
+    (shared / "numba").mkdir(exist_ok=True)  # what is compiled for trips
+    for name in ("venv", "node", "stamps", "numba"):
         if (shared / name).exists():
             (tmp_path / name).symlink_to(shared / name)
     return tmp_path
@@ -142,8 +143,8 @@ def test_demo_has_stand_ins_that_end_with_it(running: Command, state: Path) -> N
     part: Any = None
     while not (part and part["connected"]):
         assert time.monotonic() < deadline, (state / "devices.log").read_text()
-        with suppress(OSError):  # the first sum of all compiles what it needs, and may take longer than an answer is waited for
-            part = running.get(f"/api/variants/{curlew}/live")
+        with suppress(OSError):  # the first sum of all may take longer than an answer is waited for
+            part = running.get(f"/api/variants/{curlew}/live", PATIENCE_S)
     assert part["port"] == running.devices
     assert "stand-in devices of Curlew" in (state / "devices.log").read_text()
     os.killpg(running.process.pid, signal.SIGTERM)

@@ -18,9 +18,12 @@ from bothy.core.live.scene import Scene
 from bothy.devices.protocol import PORT
 from bothy.devices.standin import run
 
+PATIENCE_S = 300
+"""For an answer: on a new machine the first trip is compiled before it runs."""
+
 
 def _get(url: str) -> Any:
-    with urllib.request.urlopen(url, timeout=60) as r:
+    with urllib.request.urlopen(url, timeout=PATIENCE_S) as r:
         return json.load(r)
 
 
@@ -34,6 +37,8 @@ def scene_from(url: str, name: str) -> Scene:
         return Scene.model_validate(_get(f"{url}/api/variants/{found['variants'][0]['id']}/live/scene"))
     except urllib.error.HTTPError as exc:
         raise SystemExit(f"bothy: {json.loads(exc.read() or b'{}').get('error', {}).get('message', exc)}") from None
+    except TimeoutError:
+        raise SystemExit(f"bothy: {url} gave no answer within {PATIENCE_S} s; try again when it has less to do, or give --scene FILE") from None
     except OSError:
         raise SystemExit(f"bothy: nobody answers at {url}; start Bothy first, or give --scene FILE") from None
 
