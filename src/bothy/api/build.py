@@ -52,12 +52,12 @@ def day_asked(text: str) -> dt.date:
     return day
 
 
-def _made(variant_id: uuid.UUID, today: str, store: Store, reports: Cache, revision: int | None = None) -> tuple[BuildPart, str]:
+def _made(variant_id: uuid.UUID, today: str, store: Store, reports: Cache, revision: int | None = None) -> tuple[BuildPart, Design, str]:
     day = day_asked(today)
     head, kept = standing(store, reports, variant_id, revision)
     facts = facts_of(head.evidence)
     with TURNS:
-        return build_part(kept.design, kept.report, facts, day), head.project_name
+        return build_part(kept.design, kept.report, facts, day), kept.design, head.project_name
 
 
 @router.get("/{variant_id}/build", operation_id="getBuild", response_model=BuildPart, responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}})
@@ -135,12 +135,12 @@ class QuotesText(BaseModel):
 )
 def ask_quotes(variant_id: uuid.UUID, today: Day, request: Request, store: Store, reports: Cache) -> Any:
     """Quotes of a supplier's service for all that is still to be bought. Nothing is kept: the page takes them over as an entry."""
-    made, _ = _made(variant_id, today, store, reports)
+    made, design, _ = _made(variant_id, today, store, reports)
     open_lines = [x for x in made.shopping if x.status == "planned"]
     if not open_lines:
         return quotes_part("", [], made.shopping)
     enquiry = Enquiry(
-        currency=REGIONS[standing(store, reports, variant_id).kept.design.region].currency,
+        currency=REGIONS[design.region].currency,
         on=day_asked(today),
         lines=[
             WantedLine(key=x.key, name=x.name[:200], amount=max(x.amount, 0.01), unit=x.unit, packs=x.packs[:200], service=x.service, guide=x.guide)
@@ -176,7 +176,7 @@ def preview_quotes(variant_id: uuid.UUID, body: QuotesText, today: Day, store: S
     """What a table of quotes means for the shopping list, line by line."""
     if not body.text.strip():
         raise BadInput("text", "is empty; paste a table, or choose a file")
-    made, _ = _made(variant_id, today, store, reports)
+    made, _, _ = _made(variant_id, today, store, reports)
     read: QuotesPart = BOUNDED.run("file", preview, body.text, made.shopping, day_asked(today), body.supplier)
     return read
 
@@ -186,6 +186,6 @@ def build_file(
     variant_id: uuid.UUID, kind: Literal["shopping.csv", "shopping.xlsx", "plan.csv", "plan.ics"], today: Day, store: Store, reports: Cache
 ) -> Response:
     """The shopping list or the plan as a file."""
-    made, name = _made(variant_id, today, store, reports)
+    made, _, name = _made(variant_id, today, store, reports)
     data, media = build_files.WRITERS[kind](made, name)
     return Response(data, media_type=media, headers=attachment(f"{name} {kind}"))

@@ -6,7 +6,7 @@ import datetime as dt
 from collections.abc import Iterator, Sequence
 
 from bothy.core.build import rule_table  # noqa: F401  registers the rules
-from bothy.core.build.asked import Asked
+from bothy.core.build.asked import Asked, in_words
 from bothy.core.build.calendar import people_of
 from bothy.core.build.from_design import tasks_and_circle
 from bothy.core.build.log_rules import log_findings
@@ -46,11 +46,6 @@ def could_wait(a: Asked) -> list[tuple[str, float]]:
     return sorted(mine, key=lambda x: (-x[1], x[0]))
 
 
-def in_words(day: dt.date) -> str:
-    """A day as it is said: 5 April 2027."""
-    return f"{day.day} {day:%B %Y}"
-
-
 def _people(d: Design, a: Asked) -> Iterator[Finding]:
     """Tasks that nobody can do, lift alone, or was asked for."""
     names = {t.id: t.template.name for t in a.tasks}
@@ -78,7 +73,7 @@ def _people(d: Design, a: Asked) -> Iterator[Finding]:
             "build-trade-not-asked",
             f"task:{k}",
             names[k],
-            f"{work} for {WORDS[licence]}, from about {row.start.day} {row.start:%B}, and no visit is entered; the plan takes the first working days.",
+            f"{work} for {WORDS[licence]}, from about {in_words(row.start)}, and no visit is entered; the plan takes the first working days.",
             related=[f"task:{x}" for x, _ in mine],
         )
 
@@ -106,7 +101,7 @@ def _days(d: Design, a: Asked) -> Iterator[Finding]:
     if b.deadline and a.plan.end is not None and a.plan.end.date() > dt.date.fromisoformat(b.deadline):
         late = (a.plan.end.date() - dt.date.fromisoformat(b.deadline)).days
         end, wanted = a.plan.end.date(), dt.date.fromisoformat(b.deadline)
-        told = f"Done on {in_words(end)} by the plan, {late} day{'s' if late > 1 else ''} after the deadline of {in_words(wanted)}."
+        told = f"Done on {in_words(end, year=True)} by the plan, {late} day{'s' if late > 1 else ''} after the deadline of {in_words(wanted, year=True)}."
         later = could_wait(a)
         if later:
             listed = ", ".join(f"{name} ({hours:.0f} h)" for name, hours in later[:4])

@@ -6,7 +6,7 @@ import datetime as dt
 from collections.abc import Iterator, Sequence
 
 from bothy.core.build import rule_table  # noqa: F401  registers the rules
-from bothy.core.build.asked import Asked, is_day
+from bothy.core.build.asked import Asked, in_words, is_day
 from bothy.core.build.calendar import people_of
 from bothy.core.build.hot_work import HOT, SOLVENT
 from bothy.core.build.part import BuyPart
@@ -58,10 +58,6 @@ class _Log:
         return [k for k in keys if self.begun(k)]
 
 
-def _in_words(day: dt.date) -> str:
-    return f"{day.day} {day:%B}"
-
-
 def _order(log: _Log) -> Iterator[Finding]:
     """Steps that went before what makes them safe."""
 
@@ -105,12 +101,12 @@ def _too_soon(log: _Log) -> Iterator[Finding]:
             if not early:
                 continue
             rule = "build-bare-edge" if p == "paint-edges" else "build-cure-short"
-            when = "not within forty days in that air" if slow else f"by {_in_words(ready.date())} {ready:%H:%M}"
+            when = "not within forty days in that air" if slow else f"by {in_words(ready.date())} {ready:%H:%M}"
             yield finding(
                 rule,
                 f"task:{k}",
                 log.names[k],
-                f"{log.names[k]} was begun on {_in_words(first)}; “{log.names[p]}” had cured {when}.",
+                f"{log.names[k]} was begun on {in_words(first)}; “{log.names[p]}” had cured {when}.",
                 severity="danger" if p in HEAVY and rule == "build-cure-short" else None,
             )
             break
@@ -171,14 +167,14 @@ def _visits(d: Design, a: Asked, today: dt.date) -> Iterator[Finding]:
         if busy:
             continue
         first = min(open_rows, key=lambda r: r.start)
-        task, soonest = first.task.template.name, _in_words(first.start.date())
+        task, soonest = first.task.template.name, in_words(first.start.date())
         wait = [a.planner.tasks[p].template.name.lower() for p in first.task.hard if p in a.plan.rows]
         why = f"; before it: {', '.join(wait[:3])}" if wait and first.start.date() > day else ""
         yield finding(
             "build-trade-visit-idle",
             f"visit:{v.id}",
             v.name,
-            f"{v.name} comes on {_in_words(day)}, and nothing is ready: “{task}” begins on {soonest} by the plan{why}.",
+            f"{v.name} comes on {in_words(day)}, and nothing is ready: “{task}” begins on {soonest} by the plan{why}.",
         )
 
 
@@ -188,7 +184,7 @@ def _bought(shopping: Sequence[BuyPart], a: Asked, today: dt.date) -> Iterator[F
         if x.return_by is not None and x.bench and x.status == "received":
             test = a.plan.rows.get(x.task or "")
             if test is not None and test.start.date() > dt.date.fromisoformat(x.return_by) >= today:
-                last, planned = _in_words(dt.date.fromisoformat(x.return_by)), _in_words(test.start.date())
+                last, planned = in_words(dt.date.fromisoformat(x.return_by)), in_words(test.start.date())
                 told = f"{x.name} may go back until {last}; its test on the bench is planned for {planned}."
                 yield finding("build-return-window", f"buy:{x.key}"[:60], x.name, told)
         if x.joined:

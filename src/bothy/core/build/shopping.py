@@ -9,6 +9,7 @@ from bothy.core.build.boards import boards
 from bothy.core.build.cuts import Piece
 from bothy.core.build.line import Line, after_stock, slug
 from bothy.core.build.piping import piping
+from bothy.core.build.placing import TAKEN_BY
 from bothy.core.build.task_list import Task
 from bothy.core.catalogue.parts import local_price, parts
 from bothy.core.catalogue.workshop import goods
@@ -20,29 +21,6 @@ from bothy.core.wiring.lists import bench_lists, cable_cuts
 
 HEAT_SHRINK_M, CLIP_M, CLIPS_IN_A_BOX = 0.04, 0.3, 100
 """Of heat-shrink tube on each lug; from clip to clip along cables and pipes (usual)."""
-PLACE: dict[str, tuple[str, ...]] = {
-    "power:bank": ("bench-charge", "place-batteries"),
-    "power:inverter": ("bench-inverter", "sf-inverter"),
-    "power:controller": ("bench-charge", "sf-solar"),
-    "power:driving": ("bench-charge", "sf-dcdc"),
-    "power:shore": ("sf-ac", "sf-inverter"),
-    "power:array": ("fit-solar",),
-    "power:generator": ("sf-ac",),
-    "warmth:heater": ("bench-heater", "place-heater", "place-stove"),
-    "warmth:cooler": ("bench-roof-ac", "fit-roof-ac"),
-    "water:pump": ("bench-pump", "wet-fresh"),
-    "water:tank": ("place-fresh-tank", "underslung-tanks"),
-    "water:hot": ("place-water-heater",),
-    "water:toilet": ("wet-toilet",),
-    "gas:appliance": ("gas-appliances",),
-    "gas:vessel": ("gas-locker",),
-    "life:cooling": ("bench-fridge", "place-fridge"),
-    "life:fan": ("bench-roof-fan", "fit-roof-fan"),
-    "life:light": ("sf-loads",),
-    "life:socket": ("sf-loads", "sf-ac"),
-    "life:alarm": ("sf-alarms",),
-}
-"""What a thing is -> the tasks that may take it, the first that the plan has counts."""
 
 
 def _lines(d: Design) -> Iterable[tuple[str, str, str, int, str | None, float | None]]:
@@ -94,7 +72,7 @@ def bill(d: Design, r: Report, facts: Facts, tasks: Sequence[Task]) -> list[Line
     out: list[Line] = []
 
     def first(kind: str, *more: str) -> tuple[str, ...]:
-        return tuple(t for t in (*PLACE.get(kind, ()), *more) if t in live)[:1]
+        return tuple(t for t in (*TAKEN_BY.get(kind, ()), *more) if t in live)[:1]
 
     for key, name, kind, count, part_key, price in _lines(d):
         part = parts(d.region).get(part_key or "")

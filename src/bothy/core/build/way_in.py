@@ -5,20 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
+from bothy.core.build.placing import brought_in_by
 from bothy.core.build.templates import Template
 from bothy.core.design.document import Design
 from bothy.core.report import Report
 
-PLACED_BY = {
-    "bank": ("place-batteries",),
-    "heater": ("place-heater", "place-stove"),
-    "tank": ("place-fresh-tank", "underslung-tanks"),
-    "hot": ("place-water-heater",),
-    "toilet": ("wet-toilet",),
-    "cooling": ("place-fridge",),
-    "appliance": ("gas-appliances",),
-}
-"""What a thing is -> the task that brings it in."""
 BUILT_BY = {"wet_room": "build-washroom", "overhead": "build-overheads", "bed": "build-bed", "kitchen": "build-kitchen", "wardrobe": "build-wardrobe"}
 
 
@@ -31,18 +22,19 @@ class Barred(NamedTuple):
 
 
 def _kinds(d: Design) -> dict[str, str]:
-    out = {"power:bank": "bank", "water:hot": "hot", "water:toilet": "toilet"}
-    out |= {f"water:{t.id}": "tank" for t in d.water.tanks}
-    out |= {f"warmth:{h.id}": "heater" for h in d.warmth.heaters}
-    out |= {f"gas:{x.id}": "appliance" for x in d.gas.appliances}
-    return out | {f"life:{x.id}": x.kind for x in d.life.appliances}
+    """Things that are large enough to be barred -> what they are."""
+    out = {k: k for k in ("power:bank", "water:hot", "water:toilet")}
+    out |= {f"water:{t.id}": "water:tank" for t in d.water.tanks}
+    out |= {f"warmth:{h.id}": "warmth:heater" for h in d.warmth.heaters}
+    out |= {f"gas:{x.id}": "gas:appliance" for x in d.gas.appliances}
+    return out | {f"life:{x.id}": f"life:{x.kind}" for x in d.life.appliances}
 
 
 def barred(d: Design, r: Report) -> list[Barred]:
     """Everything that the furniture would bar."""
     kinds, built = _kinds(d), {f"own:{o.id}": BUILT_BY[o.kind] for o in d.fit.own if o.kind in BUILT_BY}
     return [
-        Barred(o.key, PLACED_BY.get(kinds.get(o.key, ""), ()), {b: built[b] for b in o.blocking if b in built})
+        Barred(o.key, brought_in_by(kinds.get(o.key, "")), {b: built[b] for b in o.blocking if b in built})
         for o in r.fit.out
         if o.door is not None and o.finished is None
     ]
