@@ -11,6 +11,7 @@ import pytest
 from ezdxf.filemanagement import read as read_dxf
 from starlette.testclient import TestClient
 
+from tests.api.test_trips import waited
 from tests.api.test_variants import OWN, patch, put
 from tests.designs import BANK
 
@@ -52,6 +53,17 @@ def test_places_are_proposed_and_taken(client: TestClient, laid: str) -> None:
     one = made["places"][0]["of"]
     again = client.get(f"/api/variants/{laid}/fit/places", params={"revision": revision, "of": [one]}).json()
     assert [p["of"] for p in again["places"]] == [one]
+
+
+def test_a_search_for_all_places_is_a_job_that_finds_the_same(client: TestClient, laid: str) -> None:
+    url = f"/api/variants/{laid}/fit"
+    assert client.get(f"{url}/found").json() == {"job": None, "revision": None, "run": None}
+    revision = client.get(f"/api/variants/{laid}").json()["revision"]
+    ended = waited(client, client.post(f"{url}/jobs").json()["id"])
+    assert (ended["state"], ended["kind"], ended["whole"]) == ("done", "places", 100)
+    found = client.get(f"{url}/found").json()
+    assert found["revision"] == revision
+    assert found["run"] == client.get(f"{url}/places", params={"revision": revision}).json()
 
 
 def test_a_table_goes_out_and_comes_in_again(client: TestClient, laid: str) -> None:

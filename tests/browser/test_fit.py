@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
+from bothy.core.design.document import load_design
 from bothy.core.design.edit import apply_patch
 from bothy.demo import saltbush
 from tests.browser.test_newcomer import saving
@@ -164,3 +165,25 @@ def test_one_measurement_at_a_time_on_a_phone_with_doubts_said(page: Page, load:
     assert stored(id).fit.body.stations[1].left_m[1] == 0.83
     page.reload()
     expect(page.get_by_role("heading", name=re.compile("^Right wall"))).to_be_visible()
+
+
+def test_what_moves_out_is_drawn_and_dragged_where_it_is_then(page: Page, load: Any, stored: Any) -> None:
+    """A bench in a slide-out: asked about, moved out with one press, then 10 mm further by the keyboard in the vehicle that stands open."""
+    data = furnished("panel_van", kinds=("bench",)).model_dump(mode="json")
+    data["warmth"]["slide_outs"] = [{"id": "s", "on": "left", "depth_m": 0.4, "width_m": 2.6, "height_m": 1.4}]
+    data["fit"]["places"] = [{"of": "own:bench", "x_m": 1.2, "y_m": 0.25, "z_m": 0.0}]
+    id = str(load(load_design(data), "Tern"))
+    page.goto(f"/v/{id}/fit?hand=thing:own:bench")
+    with saving(page):
+        slate_of(page).get_by_role("button", name="It moves out with the slide-out 1").click()
+    assert place(stored, id, "own:bench").open.y_m == pytest.approx(0.65)
+    page.get_by_role("group", name="State of the vehicle").get_by_role("button", name="standing open").click()
+    expect(page.locator('[data-pane="plan"] [data-room="Slide-out 1"]')).to_be_visible()
+    thing(page, "own:bench").focus()
+    with saving(page):
+        page.keyboard.press("ArrowDown")
+    bench = place(stored, id, "own:bench")
+    assert (bench.y_m, bench.open.y_m) == pytest.approx((0.25, 0.66))
+    with saving(page):
+        slate_of(page).get_by_role("button", name="It stays where it is").click()
+    assert place(stored, id, "own:bench").open is None

@@ -998,6 +998,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/fit/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Start Places
+         * @description Search places for everything of the newest revision that has none, beside everything else; nothing is changed.
+         */
+        post: operations["startPlaces"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant_id}/fit/found": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Found
+         * @description The newest search for places of a variant.
+         */
+        get: operations["getFoundPlaces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/fit/table": {
         parameters: {
             query?: never;
@@ -2695,6 +2735,8 @@ export interface components {
             kind: string;
             /** Assumed */
             assumed: string[];
+            /** Rooms */
+            rooms: components["schemas"]["bothy__core__fit__part__RoomPart"][];
         };
         /**
          * BoilPart
@@ -5763,6 +5805,16 @@ export interface components {
             furniture: components["schemas"]["PiecePart"][];
         };
         /**
+         * FoundPlaces
+         * @description The newest search for places: its job, and what the newest that is done found, with the revision that it was made on.
+         */
+        FoundPlaces: {
+            job: components["schemas"]["JobOut"] | null;
+            /** Revision */
+            revision: number | null;
+            run: components["schemas"]["ProposedPlaces"] | null;
+        };
+        /**
          * FoundRow
          * @description A finding that only one of them has.
          */
@@ -6195,7 +6247,7 @@ export interface components {
             boil: components["schemas"]["BoilPart"][];
             pipes: components["schemas"]["PipesPart"] | null;
             locker: components["schemas"]["LockerPart"] | null;
-            room: components["schemas"]["RoomPart"] | null;
+            room: components["schemas"]["bothy__core__gas__part__RoomPart"] | null;
             /** Solenoid Wh Day */
             solenoid_wh_day: number | null;
             /** Countries */
@@ -8914,6 +8966,21 @@ export interface components {
             mass_kg?: number | null;
         };
         /**
+         * OpenPlace
+         * @description Where a thing's least corner is in m when the vehicle stands open: a bed let down or under a raised roof, what moves out with a slide-out.
+         */
+        OpenPlace: {
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /**
+             * Z M
+             * @default 0
+             */
+            z_m: number;
+        };
+        /**
          * Opening
          * @description A hole in a surface: window, rooflight, door or vent, with what closes it. Its U-value is that of the element, or its own.
          */
@@ -9713,7 +9780,8 @@ export interface components {
         /**
          * PlaceDoc
          * @description Where a thing stands: its least corner in m, how it is turned, its bay, and what holds it down. ``tray``: a drip tray with a drain under it;
-         *     ``shield``: a heat shield towards what is near; ``hatch``: it is reached by a hatch that opens without a tool.
+         *     ``shield``: a heat shield towards what is near; ``hatch``: it is reached by a hatch that opens without a tool; ``open``: where it is when the vehicle
+         *     stands open, None: in the same place.
          */
         PlaceDoc: {
             /** Of */
@@ -9760,6 +9828,7 @@ export interface components {
              * @default false
              */
             hatch: boolean;
+            open?: components["schemas"]["OpenPlace"] | null;
             /**
              * By
              * @default typed
@@ -9848,7 +9917,7 @@ export interface components {
         };
         /**
          * PopTopDoc
-         * @description A roof that lifts on canvas.
+         * @description A roof that lifts on canvas; ``x_m``: where it begins from the rear, None: in the middle.
          */
         PopTopDoc: {
             /** Length M */
@@ -9863,6 +9932,8 @@ export interface components {
              * @enum {string}
              */
             shape: "box" | "wedge";
+            /** X M */
+            x_m?: number | null;
             /**
              * Lined
              * @default false
@@ -11040,22 +11111,6 @@ export interface components {
             held: components["schemas"]["HeldPart"] | null;
         };
         /**
-         * RoomPart
-         * @description Fixed vents of the room for what burns in it, mm² of free area.
-         */
-        RoomPart: {
-            /** Need High Mm2 */
-            need_high_mm2: number;
-            /** Need Low Mm2 */
-            need_low_mm2: number;
-            /** Have High Mm2 */
-            have_high_mm2: number;
-            /** Have Low Mm2 */
-            have_low_mm2: number;
-            /** Ok */
-            ok: boolean;
-        };
-        /**
          * RoutePart
          * @description A run: its length along the way, the typed one, and its line for the drawing (a list of lines, one to each end).
          */
@@ -12081,7 +12136,7 @@ export interface components {
         };
         /**
          * SlideOutDoc
-         * @description A part of the wall that slides out.
+         * @description A part of the wall that slides out; ``x_m``: where it begins from the rear (from the right in a rear wall), None: in the middle.
          */
         SlideOutDoc: {
             /**
@@ -12097,6 +12152,13 @@ export interface components {
             height_m: number;
             /** Id */
             id: string;
+            /** X M */
+            x_m?: number | null;
+            /**
+             * Sill Z M
+             * @default 0
+             */
+            sill_z_m: number;
         };
         /**
          * SolarArray
@@ -12924,7 +12986,8 @@ export interface components {
         };
         /**
          * ThingPart
-         * @description A thing: size upright, mass, clearances (rear, front, right, left, bottom, top), and where it stands; ``box`` None: not placed yet.
+         * @description A thing: size upright, mass, clearances (rear, front, right, left, bottom, top), and where it stands; ``box`` None: not placed yet; ``open_box``
+         *     where it is while the vehicle stands open, None: in the same place.
          */
         ThingPart: {
             /** Key */
@@ -12961,6 +13024,8 @@ export interface components {
             kind: string;
             /** Box */
             box: number[] | null;
+            /** Open Box */
+            open_box: number[] | null;
             /** Clear */
             clear: number[] | null;
             /** Inside */
@@ -15019,6 +15084,32 @@ export interface components {
             gain: number | null;
             /** Answer */
             answer: string;
+        };
+        /**
+         * RoomPart
+         * @description Room that a slide-out or a raised roof adds, from inside the body out to its far face.
+         */
+        bothy__core__fit__part__RoomPart: {
+            /** Name */
+            name: string;
+            /** Box */
+            box: number[];
+        };
+        /**
+         * RoomPart
+         * @description Fixed vents of the room for what burns in it, mm² of free area.
+         */
+        bothy__core__gas__part__RoomPart: {
+            /** Need High Mm2 */
+            need_high_mm2: number;
+            /** Need Low Mm2 */
+            need_low_mm2: number;
+            /** Have High Mm2 */
+            have_high_mm2: number;
+            /** Have Low Mm2 */
+            have_low_mm2: number;
+            /** Ok */
+            ok: boolean;
         };
         /** StepPart */
         bothy__core__roof__part__StepPart: {
@@ -17257,6 +17348,86 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    startPlaces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobStarted"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getFoundPlaces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundPlaces"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

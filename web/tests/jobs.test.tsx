@@ -3,8 +3,8 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, it } from "vitest";
 import type { Schemas } from "../src/data/client";
-import { JobButton } from "../src/stages/trips/JobButton";
-import { useJob } from "../src/stages/trips/jobs";
+import { useJob } from "../src/data/jobs";
+import { JobButton } from "../src/parts/JobButton";
 
 afterEach(cleanup);
 

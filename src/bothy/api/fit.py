@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 import uuid
+from collections.abc import Callable
 from typing import Annotated, Any, Literal
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field
 
 from bothy.api.problems import ProblemBody
 from bothy.api.state import Cache, Store, standing
+from bothy.api.trips import JobOut, JobRunner, JobStarted, JobStore, kept_body, refuse_second
+from bothy.api.variants import answer
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
 from bothy.core.fit.gap_parts import GapPart, parts_in_gap
@@ -19,8 +22,10 @@ from bothy.core.roof.lay_out import lay_out
 from bothy.core.roof.plan import roof_things
 from bothy.formats import places
 from bothy.jobs.bounded import BOUNDED
+from bothy.jobs.runner import Between
 
 router = APIRouter(prefix="/api/variants", tags=["fit"])
+KIND, WHOLE = "places", 100
 gap_router = APIRouter(prefix="/api/fit", tags=["fit"])
 
 
@@ -48,8 +53,16 @@ class PlacesText(BaseModel):
     text: str = Field(max_length=2_000_000)
 
 
-def _propose(design: Design, only: list[str] | None) -> ProposedPlaces:
-    made = propose_places(design, only=frozenset(only) if only else None)
+class FoundPlaces(BaseModel):
+    """The newest search for places: its job, and what the newest that is done found, with the revision that it was made on."""
+
+    job: JobOut | None
+    revision: int | None
+    run: ProposedPlaces | None
+
+
+def _propose(design: Design, only: list[str] | None, between: Callable[[float], None] | None = None) -> ProposedPlaces:
+    made = propose_places(design, between, frozenset(only) if only else None)
     places = [ProposedPlace(of=p.thing.key, name=p.thing.name, why=list(p.why)) for p in made.places]
     left, patch = [t.name for t in made.left], made.patch()
     wanted = {t.of for t in roof_things(design) if t.rect is None}
@@ -72,6 +85,24 @@ def propose(variant_id: uuid.UUID, revision: int, store: Store, reports: Cache, 
     """Places for everything that has none, or for the named things; nothing is changed."""
     design = standing(store, reports, variant_id, revision).head.design
     return BOUNDED.run("sum", _propose, design, of)
+
+
+@router.post("/{variant_id}/fit/jobs", operation_id="startPlaces", status_code=202, responses={409: {"model": ProblemBody}, 422: {"model": ProblemBody}})
+def start_places(variant_id: uuid.UUID, store: Store, reports: Cache, jobs: JobStore, runner: JobRunner) -> JobStarted:
+    """Search places for everything of the newest revision that has none, beside everything else; nothing is changed."""
+    head = standing(store, reports, variant_id).head
+    refuse_second(jobs, variant_id, KIND)
+
+    def work(between: Between) -> Any:
+        return _propose(head.design, None, lambda share: between(round(WHOLE * share), WHOLE)).model_dump(mode="json")
+
+    return JobStarted(id=runner.start(variant_id, head.revision, KIND, WHOLE, work))
+
+
+@router.get("/{variant_id}/fit/found", operation_id="getFoundPlaces", response_model=FoundPlaces, responses={404: {"model": ProblemBody}})
+def get_found(variant_id: uuid.UUID, store: Store, jobs: JobStore) -> Response:
+    """The newest search for places of a variant."""
+    return answer(kept_body(jobs, variant_id, KIND), store.head(variant_id).revision)
 
 
 Metre = Annotated[float, Query(gt=0, le=20)]

@@ -239,3 +239,29 @@ def _off(p: tuple[float, float], a: list[float], b: list[float]) -> float:
     length = along[0] ** 2 + along[1] ** 2
     t = 0.0 if length == 0 else min(1.0, max(0.0, ((p[0] - a[0]) * along[0] + (p[1] - a[1]) * along[1]) / length))
     return math.dist(p, (a[0] + t * along[0], a[1] + t * along[1]))
+
+
+DUCT = {"id": "bed", "name": "Duct to the bed", "length_m": 9.0, "bends_90": 1}
+
+
+def test_ducts_and_coolant_hoses_are_as_long_as_their_ways() -> None:
+    air = {"id": "h", "name": "Air", "max_w": 2000.0, "air_flow_m3_h": 90.0}
+    wet = {"id": "w", "name": "Water", "kind": "coolant", "max_w": 5000.0}
+    loop = {"zones": [{"id": "z", "name": "Blower", "rated_w": 2000.0, "pipe_length_m": 20.0}]}
+    data = furnished("panel_van", kinds=()).model_dump(mode="json")
+    data["warmth"] |= {"heaters": [air, wet], "ducts": [DUCT], "loop": loop}
+    data["fit"]["places"] = [
+        {"of": "warmth:h", "x_m": 1.0, "y_m": 0.5, "z_m": 0.1},
+        {"of": "warmth:duct-bed", "x_m": 3.0, "y_m": 0.75, "z_m": 0.1},
+        {"of": "warmth:w", "x_m": 1.0, "y_m": -0.7, "z_m": 0.5},
+        {"of": "warmth:zone-z", "x_m": 1.1, "y_m": -0.7, "z_m": 0.9},
+    ]
+    design = load_design(data)
+    geo = geometry_of(design)
+    duct, hose = geo.routes["duct:bed"], geo.routes["loop:z"]
+    assert duct.length_m is not None and 2.0 <= duct.length_m < 4.0
+    assert hose.length_m == pytest.approx(sum(abs(a - b) for a, b in zip(geo.placed["warmth:w"].port, geo.placed["warmth:zone-z"].port, strict=True)))
+    now = settled(design, geo).warmth
+    assert now.ducts[0].length_m == pytest.approx(duct.length_m, abs=0.001)
+    assert now.ducts[0].bends_90 == duct.ways[0].bends
+    assert now.loop is not None and now.loop.zones[0].pipe_length_m == pytest.approx(2 * hose.length_m, abs=0.001), "there and back"

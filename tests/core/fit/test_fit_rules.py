@@ -89,6 +89,30 @@ FAR = {"gross_limit_kg": 60000.0, "front_limit_kg": 40000.0, "rear_limit_kg": 40
 HEAVY = own("safe", kg=800.0, hollow=False)
 
 
+PUMP = {"water": {"pump": {"points": [{"flow_l_min": 0.0, "pressure_kpa": 200.0}, {"flow_l_min": 10.0, "pressure_kpa": 0.0}]}}}
+
+
+def abed(of: str, x: float, z: float) -> Design:
+    """A bed of 2.0 m along the right wall, from 0.1 m on, and something at a place by its left side."""
+    return laid(at("own:bunk", 0.1, -0.85), at(of, x, -0.15, z), fit={"own": [own("bunk", "bed", (2.0, 0.7, 0.5), 20.0)]}, **PUMP)
+
+
+def bundle(counted: int) -> Design:
+    """Three loaded circuits over one way of 2 m, which count so many."""
+    nodes = [{"id": "n1", "x_m": 0.6, "y_m": 0.0, "z_m": 0.1}, {"id": "n2", "x_m": 2.6, "y_m": 0.0, "z_m": 0.1}]
+    way = {"id": "trough", "a": "n1", "b": "n2", "services": ["dc"]}
+    loads = [{**FRIDGE, "id": f"f{i}", "power_w": 100.0} for i in range(3)]
+    sized = {"kind": "load", "board": "house", "area_mm2": 2.5, "bundled_count": counted}
+    circuits = [{"id": f"c{i}", "name": f"Circuit {i}", "appliances": [f"f{i}"], **sized} for i in range(3)]
+    return laid(
+        at("wiring:house", 0.55, -0.1, 0.1),
+        *(at(f"life:f{i}", 2.6, 0.1, 0.0) for i in range(3)),
+        fit={"nodes": nodes, "ways": [way], "closed": CLOSED},
+        life={"appliances": loads},
+        wiring={"circuits": circuits, "boards": [BOARD]},
+    )
+
+
 def moved(rule: str) -> tuple[Design, Design]:
     """A design that raises a rule, and one beside it that doesn't."""
     cases: dict[str, tuple[Any, Any]] = {
@@ -100,6 +124,14 @@ def moved(rule: str) -> tuple[Design, Design]:
         "fit-overlap": tuple(laid(at("own:box", 2.0, 0), at("own:crate", x, 0), fit={"own": [BOX, own("crate", hollow=False)]}) for x in (2.4, 2.5)),
         "fit-clearance-blocked": tuple(
             laid(at("power:inverter", 2.0, 0, 0.1), at("own:crate", x, 0), fit={"own": [own("crate", hollow=False)]}) for x in (2.45, 2.51)
+        ),
+        "fit-travel-state": tuple(
+            laid(
+                at("own:bed", 1.0, -0.3, 1.4, open={"x_m": 1.0, "y_m": -0.3, "z_m": 0.4}),
+                at("own:table", x, -0.2),
+                fit={"own": [own("bed", size=(1.0, 0.6, 0.1)), own("table", size=(0.4, 0.4, 0.6), hollow=False)]},
+            )
+            for x in (1.5, 2.1)
         ),
         "fit-orientation": tuple(laid(at("life:fridge", 2.0, 0, up=up)) for up in ("left", "top")),
         "fit-door-too-small": tuple(
@@ -162,6 +194,9 @@ def moved(rule: str) -> tuple[Design, Design]:
         ),
         "fit-switch-height": tuple(laid(at("wiring:panel", 2.0, 0, z), wiring={"panel": {"width_mm": 200.0, "height_mm": 100.0}}) for z in (1.6, 1.0)),
         "fit-socket-near-water": tuple(laid(at("life:socket", x, 0, 0.95), at("gas:hob", 2.0, 0, 0.9), **GAS) for x in (2.5, 2.8)),
+        "fit-noise-by-bed": tuple(abed("water:pump", x, 0.7) for x in (1.0, 3.4)),
+        "fit-bed-locker": tuple(abed("life:socket", x, 1.2) for x in (2.9, 2.2)),
+        "fit-bundle-derate": tuple(bundle(n) for n in (2, 3)),
         "fit-gone": (laid(at("life:gone", 2, 0)), laid(at("life:lamp", 2, 0))),
         "fit-route-none": tuple(
             laid(
@@ -202,6 +237,7 @@ HERE = [
     "fit-obstacle",
     "fit-overlap",
     "fit-clearance-blocked",
+    "fit-travel-state",
     "fit-orientation",
     "fit-door-too-small",
     "fit-removal-blocked",
@@ -218,6 +254,9 @@ HERE = [
     "fit-mass-missing",
     "fit-switch-height",
     "fit-socket-near-water",
+    "fit-noise-by-bed",
+    "fit-bed-locker",
+    "fit-bundle-derate",
     "fit-gone",
     "fit-route-none",
     "fit-tie-down-none",
@@ -368,3 +407,39 @@ def test_a_net_in_two_pieces_names_the_edge_that_would_join_them() -> None:
 def test_lead_is_drawn_as_lead() -> None:
     d = laid(at("power:bank", 2, 0, up="left"), power={"bank": AGM})
     assert "fit-orientation" in rules_of(d)
+
+
+def test_a_bed_that_is_quiet_at_one_end_says_which() -> None:
+    one = rules_of(abed("water:pump", 0.3, 0.7))["fit-noise-by-bed"]
+    both = rules_of(abed("water:pump", 1.0, 0.7))["fit-noise-by-bed"]
+    assert one.severity == "note" and "The front end is quiet." in one.message
+    assert both.severity == "advice" and "quiet" not in both.message
+
+
+SLIDE = {"id": "s", "on": "left", "depth_m": 0.5, "width_m": 1.6, "height_m": 1.4, "x_m": 1.2}
+
+
+def test_what_a_slide_out_holds_moves_out_or_is_in_its_way() -> None:
+    seat = own("sofa", "bench", (0.8, 0.5, 0.5))
+    still = laid(at("own:sofa", 2.0, 0.38), fit={"own": [seat]}, warmth={"slide_outs": [SLIDE]})
+    asked = rules_of(still)["fit-travel-state"]
+    assert asked.severity == "question"
+    moved_out = apply_patch(still, asked.answers[0].patch)
+    place = moved_out.fit.places[0].open
+    assert place is not None and (place.x_m, place.y_m) == (2.0, 0.88)
+    assert "fit-travel-state" not in rules_of(moved_out), "within the room that is there then"
+    far = apply_patch(moved_out, [{"op": "replace", "path": "/fit/places/0/open/y_m", "value": 1.2}])
+    assert "leaves the vehicle" in rules_of(far)["fit-travel-state"].message
+    gone = apply_patch(moved_out, [{"op": "replace", "path": "/warmth/slide_outs", "value": []}])
+    assert "leaves the vehicle" in rules_of(gone)["fit-travel-state"].message
+    assert report(moved_out).fit.body.rooms[0].box == pytest.approx([1.2, 2.8, -0.9, 1.4, 0.0, 1.4])
+
+
+def test_a_bed_under_a_raised_roof_and_the_cable_that_goes_with_it() -> None:
+    lamp = {"circuits": [{"id": "c", "name": "Lamp", "board": "house", "appliances": ["lamp"]}]}
+    low = laid(at("life:lamp", 2.0, 0.0, 1.7), at("wiring:house", 2.0, -0.3, 0.4), wiring=lamp)
+    up = apply_patch(low, [{"op": "add", "path": "/fit/places/0/open", "value": {"x_m": 2.0, "y_m": 0.0, "z_m": 2.2}}])
+    assert "fit-travel-state" in rules_of(up)
+    raised = apply_patch(up, [{"op": "replace", "path": "/warmth/pop_top", "value": {"length_m": 2.0, "width_m": 1.2, "height_m": 0.7}}])
+    assert "fit-travel-state" not in rules_of(raised)
+    assert report(raised).wiring.circuits["c"].length_m == pytest.approx(report(low).wiring.circuits["c"].length_m + 0.5, abs=0.002)

@@ -177,9 +177,18 @@ class SizeDoc(Doc):
     clearance_m: dict[Literal["rear", "front", "right", "left", "bottom", "top"], Annotated[float, Field(ge=0, le=3)]] = {}
 
 
+class OpenPlace(Doc):
+    """Where a thing's least corner is in m when the vehicle stands open: a bed let down or under a raised roof, what moves out with a slide-out."""
+
+    x_m: X
+    y_m: Y
+    z_m: Z = 0.0
+
+
 class PlaceDoc(Doc):
     """Where a thing stands: its least corner in m, how it is turned, its bay, and what holds it down. ``tray``: a drip tray with a drain under it;
-    ``shield``: a heat shield towards what is near; ``hatch``: it is reached by a hatch that opens without a tool."""
+    ``shield``: a heat shield towards what is near; ``hatch``: it is reached by a hatch that opens without a tool; ``open``: where it is when the vehicle
+    stands open, None: in the same place."""
 
     of: ThingKey
     bay: Id | None = None
@@ -193,6 +202,7 @@ class PlaceDoc(Doc):
     tray: bool = False
     shield: bool = False
     hatch: bool = False
+    open: OpenPlace | None = None
     by: By = "typed"
 
 

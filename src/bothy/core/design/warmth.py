@@ -112,14 +112,17 @@ class Opening(Doc):
 
 
 class SlideOutDoc(Doc, SlideOutSize):
-    """A part of the wall that slides out."""
+    """A part of the wall that slides out; ``x_m``: where it begins from the rear (from the right in a rear wall), None: in the middle."""
 
     id: Id
+    x_m: float | None = Field(None, ge=-6, le=25)
+    sill_z_m: float = Field(0, ge=0, le=3)
 
 
 class PopTopDoc(Doc, PopTopSize):
-    """A roof that lifts on canvas."""
+    """A roof that lifts on canvas; ``x_m``: where it begins from the rear, None: in the middle."""
 
+    x_m: float | None = Field(None, ge=-6, le=25)
     lined: bool = False
 
 
@@ -419,6 +422,11 @@ class Warmth(Doc):
                 raise wrong("build_up", f"the surface “{s.id}” names the build-up “{s.build_up}”, which does not exist")
         self._duct_tree()
         return self
+
+    @property
+    def blower(self) -> Heater | None:
+        """The heater that blows into the ducts."""
+        return next((h for h in self.heaters if h.air_flow_m3_h is not None), None)
 
     def _duct_tree(self) -> None:
         ducts = {d.id: d for d in self.ducts}

@@ -25,6 +25,7 @@ from bothy.core.fit.part import (
     ObstaclePart,
     OutPart,
     PiecePart,
+    RoomPart,
     RoutePart,
     StationPart,
     ThingPart,
@@ -33,6 +34,7 @@ from bothy.core.fit.part import (
     WeightPart,
 )
 from bothy.core.fit.rules import HELD_KG, SAFETY, fit_findings
+from bothy.core.fit.states import Room, rooms_of
 from bothy.core.fit.things import Thing
 from bothy.core.fit.tie_down import FIXINGS, TIE_G, pulls
 from bothy.core.fit.way_out import Plan, WayOut, way_out
@@ -53,7 +55,7 @@ class FitWork(NamedTuple):
     ledger: Ledger
 
 
-def _body(geo: Geometry) -> BodyPart:
+def _body(geo: Geometry, rooms: list[Room]) -> BodyPart:
     b, g = geo.body, geo.body.gear
     return quick(
         BodyPart,
@@ -76,6 +78,7 @@ def _body(geo: Geometry) -> BodyPart:
         cab=b.cab,
         kind=g.kind,
         assumed=list(g.assumed),
+        rooms=[quick(RoomPart, name=r.name, box=list(r.box)) for r in rooms],
     )
 
 
@@ -107,6 +110,7 @@ def _thing(t: Thing, p: Placed | None) -> ThingPart:
         hollow=t.hollow,
         kind=_kind(t),
         box=[round(v, 4) for v in p.box] if p else None,
+        open_box=[round(v, 4) for v in p.open_box] if p and p.doc.open else None,
         clear=list(p.clearance) if p else None,
         inside=p.inside if p else "",
     )
@@ -119,7 +123,7 @@ def _why(geo: Geometry, r: RouteOf) -> str:
     w = max(r.ways, key=lambda w: w.along_m or 0.0)
     if w.path is None:
         return "No permitted way leads there."
-    if not w.path:
+    if not w.edges:
         return f"The two stand {w.drop_m:.2f} m apart, so it goes straight."
     names = list(dict.fromkeys(geo.ways.names.get(e, e) for e in w.edges))
     tagged = f" It passes {', '.join(t.replace('_', ' ') for t in w.tags)}, and any other way costs more." if w.tags else ""
@@ -334,8 +338,11 @@ def _figures(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[Loading
             w = max(route.ways, key=lambda w: w.along_m or 0.0)
             along = given("path_m", w.path_m or 0.0, "computed", _why(geo, route), label="along the way")
             drop = given("drop_m", w.drop_m, "computed", "from the things to the way", label="to and from it")
-            steps = (("path_m", along), ("drop_m", drop))
-            figure = Figure(route.length_m, "m", f"Length, {route.run.name}", expression="path + drops", source=Method("fit.routes"), inputs=steps)
+            steps = [("path_m", along), ("drop_m", drop)]
+            if route.moves_m:
+                steps.append(("moves_m", given("moves_m", route.moves_m, "computed", "its end moves when the vehicle is opened", label="for what moves")))
+            expression = "path + drops + what its end moves" if route.moves_m else "path + drops"
+            figure = Figure(route.length_m, "m", f"Length, {route.run.name}", expression=expression, source=Method("fit.routes"), inputs=tuple(steps))
             book.put(f"ways/{route.run.id.replace(':', '-')}/length_m", figure)
     g4 = TIE_G[ctx.design.fit.school]
     for p_ in geo.placed.values():
@@ -413,7 +420,7 @@ def fit_part(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on
     part = quick(
         FitPart,
         begun=ctx.design.fit.begun,
-        body=_body(geo),
+        body=_body(geo, rooms_of(ctx.design, geo.body)),
         things=[_thing(t, geo.placed.get(t.key)) for t in geo.things],
         placed=len(geo.placed),
         clashes=[quick(ClashPart, kind=c.kind, a=c.a, b=c.b, depth_m=c.depth_m, face=c.face) for c in geo.clashes],
@@ -427,4 +434,4 @@ def fit_part(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on
         ],
         cable_m=sum(r.length_m or 0.0 for r in routes if r.service in ("dc", "mains")),
     )
-    return FitWork(part, [*fit_findings(ctx, geo, out), *weight_findings(ctx, geo, ledger)], ledger)
+    return FitWork(part, [*fit_findings(ctx, geo, out, worked), *weight_findings(ctx, geo, ledger)], ledger)

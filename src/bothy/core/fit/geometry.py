@@ -12,7 +12,7 @@ from bothy.core.design.wiring import Circuit, OtherCable
 from bothy.core.fit.body import BodyShape, body_of
 from bothy.core.fit.boxes import Box, Checked, Clash, clashes, out_of_box, penetration
 from bothy.core.fit.net import ENGINE, WayNet, proposed
-from bothy.core.fit.routing import Point, Routed, Wanted
+from bothy.core.fit.routing import Point, Routed, Wanted, square
 from bothy.core.fit.things import Thing, posed, things_of
 
 OUTSIDE_KINDS = frozenset({"underfloor", "roof", "gas_locker", "outside_locker", "engine_bay", "cab", "garage"})
@@ -36,6 +36,17 @@ class Placed(NamedTuple):
         return (x, y, self.box.z1 if "battery" in self.thing.tags else z)
 
     @property
+    def open_box(self) -> Box:
+        """Its box while the vehicle stands open."""
+        o = self.doc.open
+        return self.box if o is None else self.box.moved(o.x_m - self.doc.x_m, o.y_m - self.doc.y_m, o.z_m - self.doc.z_m)
+
+    @property
+    def moves_m(self) -> float:
+        """How far it moves between travelling and standing open, m, square: what is joined to it needs that much more."""
+        return 0.0 if self.doc.open is None else square(self.box.middle, self.open_box.middle)
+
+    @property
     def in_room(self) -> bool:
         """Whether it stands in the living space or a closed part of it."""
         return not self.thing.on_roof and (self.bay is None or self.bay.kind not in OUTSIDE_KINDS)
@@ -53,13 +64,15 @@ class RunOf(NamedTuple):
 
 
 class RouteOf(NamedTuple):
-    """A run with its ways, one to each thing that it serves, and its length in m: the longest of them. ``missing`` things have no place yet."""
+    """A run with its ways, one to each thing that it serves, and its length in m: the longest of them, and ``moves_m`` for the end that moves farthest
+    when the vehicle is opened. ``missing`` things have no place yet."""
 
     run: RunOf
     ways: tuple[Routed, ...]
     length_m: float | None
     missing: tuple[str, ...]
     kept: bool
+    moves_m: float = 0.0
 
 
 class Geometry(NamedTuple):
@@ -119,15 +132,15 @@ def _box(b: FitBay) -> Box:
     return Box(b.x0_m, b.x1_m, b.y0_m, b.y1_m, b.z0_m, b.z1_m)
 
 
-def _clashes(body: BodyShape, placed: dict[str, Placed]) -> list[Clash]:
+def checked(body: BodyShape, placed: dict[str, Placed], free: frozenset[str] = frozenset()) -> list[Clash]:
+    """All that meets, by design or not; ``free``: things that may leave the shell."""
     boxes = []
     for key, p in placed.items():
         if p.thing.on_roof or "removed" in p.thing.tags:
             continue
         onto_aisle = frozenset(("front", "rear", "right", "left")) if p.thing.why in ("door_swing", "service") else frozenset[str]()
-        boxes.append(Checked(key, p.box, p.clearance, onto_aisle, _box(p.bay) if p.bay else None, p.in_room))
-    found = clashes(boxes, [(id, box) for id, _, _, box in body.obstacles], body.hull)
-    return [c for c in found if not by_design(placed, c)]
+        boxes.append(Checked(key, p.box, p.clearance, onto_aisle, _box(p.bay) if p.bay else None, p.in_room and key not in free))
+    return clashes(boxes, [(id, box) for id, _, _, box in body.obstacles], body.hull)
 
 
 def by_design(placed: dict[str, Placed], c: Clash) -> bool:
@@ -154,7 +167,7 @@ def serves(box: Box, clear: tuple[float, ...], other: Box) -> bool:
 
 def runs_of(design: Design) -> list[RunOf]:
     """Every circuit, cable, pipe and duct of a design that has things at its ends."""
-    return [*_circuits(design), *_pipes(design)]
+    return [*_circuits(design), *_pipes(design), *_warm_air(design), *_coolant(design)]
 
 
 def _circuit_ends(design: Design, c: Circuit) -> tuple[str, tuple[str, ...]] | None:
@@ -238,6 +251,26 @@ def _pipes(design: Design) -> Iterable[RunOf]:
                 yield RunOf(f"gas:{p.id}", p.name, "gas", store, (f"warmth:{a.heater}" if a.heater else f"gas:{a.id}",), p.length_m)
 
 
+def _warm_air(design: Design) -> Iterable[RunOf]:
+    """Ducts: from the heater that blows into them, or from the end of the one that they branch off."""
+    heater = design.warmth.blower
+    for d in design.warmth.ducts:
+        if d.parent is not None or heater is not None:
+            start = f"warmth:{heater.id}" if d.parent is None and heater is not None else f"warmth:duct-{d.parent}"
+            yield RunOf(f"duct:{d.id}", d.name, "duct", start, (f"warmth:duct-{d.id}",), d.length_m)
+
+
+def _coolant(design: Design) -> Iterable[RunOf]:
+    """Hoses of the coolant loop, each as long as one way of its two; a floor's pipe is mostly in the floor and stays as typed."""
+    loop, heater = design.warmth.loop, next((h for h in design.warmth.heaters if h.kind == "coolant"), None)
+    if loop is None or heater is None:
+        return
+    for z in loop.zones:
+        if z.emitter != "floor":
+            end = "water:hot" if z.emitter == "calorifier" else f"warmth:zone-{z.id}"
+            yield RunOf(f"loop:{z.id}", z.name, "water", f"warmth:{heater.id}", (end,), z.pipe_length_m / 2)
+
+
 def _routes(design: Design, body: BodyShape, ways: WayNet, placed: dict[str, Placed]) -> dict[str, RouteOf]:
     keep, pins = frozenset(design.fit.keep), {p.run: p.node for p in design.fit.pins}
     out = {}
@@ -264,7 +297,8 @@ def _routes(design: Design, body: BodyShape, ways: WayNet, placed: dict[str, Pla
                     found.append(ways.net.route(Wanted(b, r.service, start, end), joined=True))
         known = [w.along_m for w in found]
         whole = not missing and bool(known) and all(k is not None for k in known)
-        out[r.id] = RouteOf(r, tuple(found), max(k for k in known if k is not None) if whole else None, missing, r.id in keep)
+        moves = max((placed[k].moves_m for k in (r.a, *r.b) if k in placed), default=0.0)
+        out[r.id] = RouteOf(r, tuple(found), max(k for k in known if k is not None) + moves if whole else None, missing, r.id in keep, moves)
     return out
 
 
@@ -292,7 +326,7 @@ def geometry_of(design: Design, things: tuple[Thing, ...] | None = None, roof: M
     things = things_of(design) if things is None else things
     placed, without, strays = _placed(design, things, roof)
     ways = proposed(body, design.fit)
-    return Geometry(body, things, placed, tuple(without), tuple(strays), tuple(_clashes(body, placed)), ways, _routes(design, body, ways, placed))
+    return Geometry(body, things, placed, tuple(without), tuple(strays), tuple(c for c in checked(body, placed) if not by_design(placed, c)), ways, _routes(design, body, ways, placed))
 
 
 def work_geometry(ctx: Context, roof: Mapping[str, Box]) -> Geometry:
@@ -321,6 +355,9 @@ def settled(design: Design, geo: Geometry) -> Design:
             out.append(r.model_copy(update=new) if new else r)
         return out
 
+    def twice(_: object, m: float | None) -> dict[str, float]:
+        return {} if m is None else {"pipe_length_m": max(0.01, round(2 * m, 3))}
+
     def length(_: object, m: float | None) -> dict[str, float]:
         return {} if m is None else {"length_m": max(0.01, round(m, 3))}
 
@@ -337,7 +374,15 @@ def settled(design: Design, geo: Geometry) -> Design:
     if (pump := geo.placed.get("water:pump")) is not None and water.pump is not None and _sides_placed(geo):
         water = water.model_copy(update={"pump": water.pump.model_copy(update={"over_electrics": False, "leak_tray": water.pump.leak_tray or pump.doc.tray})})
     gas = design.gas.model_copy(update={"pipes": items("gas", design.gas.pipes, length)})
-    return design.model_copy(update={"wiring": wiring, "water": water, "gas": gas})
+    warmth = design.warmth.model_copy(update={"ducts": items("duct", design.warmth.ducts, lambda d, m: {**length(d, m), **_bends(geo, d.id, m)})})
+    if warmth.loop is not None:
+        warmth = warmth.model_copy(update={"loop": warmth.loop.model_copy(update={"zones": items("loop", warmth.loop.zones, twice)})})
+    return design.model_copy(update={"wiring": wiring, "water": water, "gas": gas, "warmth": warmth})
+
+
+def _bends(geo: Geometry, duct: str, m: float | None) -> dict[str, int]:
+    """The right angles of a duct's way, in place of the typed bends."""
+    return {} if m is None else {"bends_90": min(20, sum(w.bends for w in geo.routes[f"duct:{duct}"].ways)), "bends_45": 0}
 
 
 def _sides_placed(geo: Geometry) -> bool:

@@ -140,7 +140,8 @@ def _ways(ctx: Context, geo: Geometry, worked: Iterable[Worked]) -> Iterable[Kil
             if r.length_m:
                 yield Kilo(f"{prefix}:{r.id}~pipe", f"Pipe, {r.name}", PIPE_KG_M[kind] * r.length_m, at or middle, "fixed", "usual × length", placed)
     for duct in d.warmth.ducts:
-        yield Kilo(f"duct:{duct.id}", f"Duct, {duct.name}", DUCT_KG_M * duct.length_m, middle, "fixed", "usual × length", False)
+        at, placed = _middle_of(geo, f"duct:{duct.id}")
+        yield Kilo(f"duct:{duct.id}", f"Duct, {duct.name}", DUCT_KG_M * duct.length_m, at or middle, "fixed", "usual × length", placed)
 
 
 def _middle_of(geo: Geometry, run: str) -> tuple[Point | None, bool]:

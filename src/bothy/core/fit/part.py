@@ -35,6 +35,13 @@ class StationPart(BaseModel):
     height: float
 
 
+class RoomPart(BaseModel):
+    """Room that a slide-out or a raised roof adds, from inside the body out to its far face."""
+
+    name: str
+    box: BoxOut
+
+
 class BodyPart(BaseModel):
     """The finished inside, m; ``measured``: by stations, not a profile."""
 
@@ -57,10 +64,12 @@ class BodyPart(BaseModel):
     cab: bool
     kind: str
     assumed: list[str]
+    rooms: list[RoomPart]
 
 
 class ThingPart(BaseModel):
-    """A thing: size upright, mass, clearances (rear, front, right, left, bottom, top), and where it stands; ``box`` None: not placed yet."""
+    """A thing: size upright, mass, clearances (rear, front, right, left, bottom, top), and where it stands; ``box`` None: not placed yet; ``open_box``
+    where it is while the vehicle stands open, None: in the same place."""
 
     key: str
     name: str
@@ -79,6 +88,7 @@ class ThingPart(BaseModel):
     hollow: bool
     kind: str
     box: BoxOut | None
+    open_box: BoxOut | None
     clear: BoxOut | None
     inside: str
 

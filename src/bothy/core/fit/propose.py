@@ -15,6 +15,8 @@ from bothy.core.fit.things import Thing, posed
 from bothy.core.method.sources import Method
 
 SOURCE = Method("fit.places")
+SPREAD_M = 1.5
+"""How far apart grilles are wanted, m."""
 
 
 class Proposed(NamedTuple):
@@ -51,6 +53,12 @@ def _near(search: Search, *keys: str, weight: float = 4.0) -> Callable[[Box], fl
     return cost
 
 
+def _apart(search: Search) -> Callable[[Box], float]:
+    """Wanting to be away from other grilles: warm air is spread."""
+    others = [o.box for o in search.taken.values() if "grille" in o.thing.what]
+    return lambda box: sum(9.0 * max(0.0, SPREAD_M - square(box.middle, o.middle)) for o in others)
+
+
 def _own(search: Search, kind: str) -> Box | None:
     return next((o.box for o in search.taken.values() if o.thing.what == kind), None)
 
@@ -85,7 +93,8 @@ def _zone_x(s: Search, t: Thing) -> tuple[float, float]:
     """Along which part of the body a small thing of a zone hangs."""
     h, length = s.body.hull, s.body.length
     a = s.design.appliance(t.key.partition(":")[2]) if t.key.startswith("life:") else None
-    zone = a.zone if a is not None else "living"
+    duct = next((x for x in s.design.warmth.ducts if t.key == f"warmth:duct-{x.id}"), None)
+    zone = a.zone if a is not None else duct.zone if duct is not None else "living"
     piece = {"kitchen": "kitchen", "bed": "bed", "washroom": "wet room"}.get(zone)
     box = _own(s, piece) if piece else None
     if box is not None:
@@ -109,8 +118,11 @@ def _small(s: Search, t: Thing) -> tuple[Box, int, str] | None:
                         return hung, yaw, why
         return None
     gas = "gas" in name or "lpg" in name
+    grille = "grille" in t.what
     z = (
-        0.15
+        0.12
+        if grille
+        else 0.15
         if gas and "alarm" in name
         else min(1.5, top - 0.3)
         if "alarm" in t.what or "alarm" in name
@@ -118,10 +130,10 @@ def _small(s: Search, t: Thing) -> tuple[Box, int, str] | None:
         if "socket" in t.what
         else min(1.2, top - 0.3)
     )
-    why = "Low, where gas gathers." if gas else "On the wall of its zone."
+    why = "Low in its zone: warm air rises by itself." if grille else "Low, where gas gathers." if gas else "On the wall of its zone."
     for x_range in (_zone_x(s, t), None):
         for want in (z, z + 0.15, max(0.1, z - 0.2), z + 0.3):
-            got = s.best(t, want, lambda b: 0.0, x_range=x_range)
+            got = s.best(t, want, _apart(s) if grille else lambda b: 0.0, x_range=x_range)
             if got:
                 return (*got, why)
     return None

@@ -7,11 +7,15 @@ from collections.abc import Iterator
 from bothy.core.context import Context
 from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.fit import rule_table  # noqa: F401  registers the rules
+from bothy.core.fit.bed_rules import bed_findings
 from bothy.core.fit.boxes import RULE_OF, Box, Clash, above, gap, out_of_hull, penetration
+from bothy.core.fit.bundle_rules import bundle_findings
 from bothy.core.fit.geometry import Geometry, Placed
 from bothy.core.fit.net import ENGINE
+from bothy.core.fit.states import state_findings
 from bothy.core.fit.tie_down import FIXINGS, TIE_G, needed, pulls
 from bothy.core.fit.way_out import WayOut
+from bothy.core.wiring.circuit import Worked
 
 HEAT_GAP_M, REACH_M = 0.30, 0.60
 HOB_SIDE_M, HOB_UP_M, STOVE_M, SOCKET_M = 0.15, 0.60, 0.30, 0.30
@@ -326,14 +330,17 @@ def out_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut]) -> Iterato
             yield finding("fit-removal-blocked", key, p.thing.name, f"Past the furniture it doesn’t come out. {words}", related=list(w.blocking))
 
 
-def fit_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut]) -> list[Finding]:
+def fit_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut], worked: list[Worked]) -> list[Finding]:
     """All findings of places and ways."""
     if not ctx.design.fit.begun:
         return []
     return [
         *clash_findings(ctx, geo),
+        *state_findings(ctx.design, geo),
         *neighbour_findings(ctx, geo),
         *standing_findings(ctx, geo),
+        *bed_findings(geo),
         *route_findings(geo),
+        *bundle_findings(ctx, geo, worked),
         *out_findings(ctx, geo, out),
     ]

@@ -7,6 +7,7 @@ from typing import Any, NamedTuple
 
 from bothy.core.design.document import Design
 from bothy.core.design.fit import FitBay, PlaceDoc
+from bothy.core.fit.bed_rules import too_near_m
 from bothy.core.fit.boxes import Box, above, gap, out_of_box, out_of_hull, penetration
 from bothy.core.fit.geometry import Geometry, Placed, runs_of, serves, stands_in
 from bothy.core.fit.net import ENGINE
@@ -23,6 +24,8 @@ DOOR_IN_M = 0.45
 WEIGHTS = {"circuit:inverter": 30.0, "inverter": 30.0, "solar": 6.0, "driving": 6.0, "driving_in": 5.0, "shore": 4.0, "feeder": 8.0, "load": 0.6, "ac": 0.8}
 """What a metre of a connection costs against a kilogram carried a metre from its best place (own choice)."""
 CEILING, WALL = 0.02, 0.01
+NOISE_COST = 40.0
+"""For each metre that something noisy is too near to the quieter end of a bed: less than what heat or water by the wrong neighbour costs."""
 ROOM = 0.01
 """What a lining may still grow before it comes too near to something hot, m."""
 
@@ -231,6 +234,9 @@ class Search:
         if self.arm:
             now, then = self.nose - self.wanted, self.nose + kg * (x - self.wheels) / self.arm - self.wanted
             cost += 1.5 * (abs(then) - abs(now)) if abs(then) > 8 else 0.0
+        if "noisy" in t.tags:
+            noisy = [o.box for o in self.taken.values() if "noisy" in o.thing.tags]
+            cost += NOISE_COST * sum(too_near_m(o.box, noisy, box) for o in self.taken.values() if "bed" in o.thing.tags)
         cost += 0.25 * (abs(self.moment + kg * y) - abs(self.moment))
         for other, weight in self.partners.get(t.key, ()):
             p = self.at(other)

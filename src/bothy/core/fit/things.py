@@ -180,6 +180,10 @@ def _warmth(d: Design) -> list[Thing]:
             out.append(replace(one, size=(side * 1.4, side, side / 1.3), mass_kg=0.08 * litres))
         elif h.fuel == "wood" and h.tank_mass_kg:
             out.append(_of(f"warmth:fuel-{h.id}", f"Wood for {h.name}", usual["fuel-tank"], None, h.tank_mass_kg))
+    out += [_of(f"warmth:duct-{x.id}", f"{'End' if x.grille == 'none' else 'Outlet'} of {x.name}", usual["grille"], None, None) for x in d.warmth.ducts]
+    if d.warmth.loop is not None:  # a floor's pipe lies in the floor, a calorifier is the water heater
+        blown = [z for z in d.warmth.loop.zones if z.emitter in ("fan_coil", "convector", "exchanger")]
+        out += [_of(f"warmth:zone-{z.id}", z.name, usual[f"emitter-{z.emitter}"], None, None) for z in blown]
     if (c := d.warmth.cooler) is not None:
         one = _of("warmth:cooler", c.name, usual["cooler"], c.part, c.mass_kg)
         out.append(replace(one, on_roof=not c.hose_flow_m3_h))

@@ -12,7 +12,7 @@ from pydantic import BaseModel
 from bothy.core.constants import G
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
-from bothy.core.design.warmth import CoolantLoop, Heater, LoopZone, WarmDuct, Warmth
+from bothy.core.design.warmth import CoolantLoop, Heater, LoopZone, WarmDuct
 from bothy.core.figure import derived
 from bothy.core.method.sources import Method
 from bothy.core.warmth.air import RHO
@@ -95,11 +95,6 @@ class Layout:
     runs: dict[str, DuctPart]
     need: dict[str, float]
     power_w: float
-
-
-def warm_heater(w: Warmth) -> Heater | None:
-    """The heater that blows into the ducts."""
-    return next((h for h in w.heaters if h.air_flow_m3_h is not None), None)
 
 
 def ambient_c(ctx: Context, d: WarmDuct) -> float:
@@ -250,7 +245,7 @@ def best_dampers(ctx: Context, layout: Layout) -> tuple[dict[str, str], float]:
 def work_ducts(ctx: Context, zones: dict[str, float], needed_w: float, available_w: float) -> Layout | None:
     """The ducts at the design temperature, with what would be better. None without a heater that blows or without ducts."""
     w = ctx.design.warmth
-    h = warm_heater(w)
+    h = w.blower
     if h is None or not w.ducts:
         return None
     need = needs(ctx, w.ducts, zones)

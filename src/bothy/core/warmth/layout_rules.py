@@ -5,7 +5,6 @@ from __future__ import annotations
 from bothy.core.context import Context
 from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.warmth.coolant import FLOOR_MOST_C, FLUIDS
-from bothy.core.warmth.layout import warm_heater
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
 
@@ -17,7 +16,7 @@ SOURCES = {"gas_locker": "gas locker", "engine": "engine space", "outside": "out
 def duct_findings(ctx: Context, w: Warm) -> Found:
     """What they say of the ducts."""
     d = ctx.design.warmth
-    h = warm_heater(d)
+    h = d.blower
     if d.return_from != "living":
         yield finding(
             "warm-return-source",

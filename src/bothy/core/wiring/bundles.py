@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping, Sequence
 
 from bothy.core.context import Context
 from bothy.core.contract import EPS
@@ -28,6 +28,11 @@ def _carries(ctx: Context, c: Circuit, together: int) -> float:
     return table_ampacity(row_of(c.area_mm2, c.awg)[1], klass) * k * c.parallel_count
 
 
+def heating(ctx: Context, shared: Sequence[Circuit], amps: Mapping[str, float]) -> set[str]:
+    """Those of circuits that lie together which carry enough of their ampacity to warm the others, by their currents in A."""
+    return {c.id for c in shared if amps[c.id] > 0 and amps[c.id] >= LIGHT_FRAC * _carries(ctx, c, len(shared)) - EPS}
+
+
 def bundled(ctx: Context, current_of: Callable[[Circuit], float]) -> dict[str, int]:
     """Loaded circuits that lie together with each circuit, itself counted, by its id: the typed count, or more where its raceways hold more."""
     out = {c.id: c.bundled_count for c in ctx.design.wiring.circuits}
@@ -38,8 +43,7 @@ def bundled(ctx: Context, current_of: Callable[[Circuit], float]) -> dict[str, i
     for shared in inside.values():
         if len(shared) < 2:
             continue
-        amps = {c.id: current_of(c) for c in shared}
-        loaded = {c.id for c in shared if amps[c.id] > 0 and amps[c.id] >= LIGHT_FRAC * _carries(ctx, c, len(shared)) - EPS}
+        loaded = heating(ctx, shared, {c.id: current_of(c) for c in shared})
         for c in shared:
             out[c.id] = max(out[c.id], len(loaded | {c.id}))
     return out

@@ -2,12 +2,14 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { api, type Schemas, take } from "../../data/client";
+import { useJob } from "../../data/jobs";
 import { preview, turns } from "../../data/preview";
 import { show } from "../../data/show";
 import { Exports } from "../../parts/Exports";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList, ItemMark } from "../../parts/Findings";
+import { JobButton } from "../../parts/JobButton";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { ChoiceProperty } from "../../parts/Property";
 import { Bench } from "../../shell/Bench";
@@ -27,7 +29,7 @@ import type { Box, PlaceDoc, Thing } from "./geometry";
 import { Pane } from "./Scene";
 import { Sentence } from "./Sentence";
 import { Slant } from "./Slant";
-import { CAUTION, FIXINGS, FROM, SCHOOLS, TURNS, UPS, VIEWS } from "./words";
+import { CAUTION, FIXINGS, FROM, SCHOOLS, STATES, TURNS, UPS, VIEWS } from "./words";
 
 type Fit = ReturnType<typeof useFit>;
 type Sized = Omit<Schemas["SizeDoc"], "clearance_m">;
@@ -39,6 +41,12 @@ const SIDES = [
   ["mass_kg", "mass", "mass", "kg"],
 ] as const;
 
+const METRES = [
+  quantity("x_m", "from the rear", "length", "m"),
+  quantity("y_m", "left of the centre line", "length", "m"),
+  quantity("z_m", "over the floor", "length", "m"),
+];
+
 const GAP_OF: Record<string, "battery" | "inverter" | "charger" | "controller" | "dcdc"> = {
   "power:bank": "battery",
   "power:inverter": "inverter",
@@ -47,39 +55,48 @@ const GAP_OF: Record<string, "battery" | "inverter" | "charger" | "controller" |
   "power:driving": "dcdc",
 };
 
-/** What a proposal found, and how to take it. */
+type Found = Schemas["ProposedPlaces"];
+
+/** What a proposal found, and how to take it: one thing at once, all of them as a job. */
 function useProposal(fit: Fit) {
-  const [asked, setAsked] = useState<"idle" | "searching" | "done">("idle");
   const [said, setSaid] = useState<string | null>(null);
   const [why, setWhy] = useState<{ name: string; why: string[] }[]>([]);
-  const stop = useRef<AbortController | null>(null);
-  const find = async (of?: string[]) => {
-    stop.current = new AbortController();
-    setAsked("searching");
+  const mine = useRef<string | null>(null);
+  const path = { variant_id: fit.id };
+  const taken = async (made: Found) => {
+    const one = made.places.length === 1 ? made.places[0]! : null;
+    if (made.patch.length) await fit.edit(made.patch as never, one ? `placed ${one.name}` : `placed ${made.places.length} things`);
+    const left = made.left.length ? ` No free place was found for ${made.left.slice(0, 5).join(", ")}.` : "";
+    setWhy(made.places.length > 1 ? made.places : []);
+    setSaid(one ? one.why.join(" ") : `Placed ${made.places.length}${made.bays.length ? `, with ${made.bays.join(", ").toLowerCase()}` : ""}.${left}`);
+  };
+  const { state, start, cancel } = useJob(
+    ["places", fit.id],
+    () => take(api.GET("/api/variants/{variant_id}/fit/found", { params: { path } })),
+    async () => {
+      setSaid(null);
+      setWhy([]);
+      mine.current = (await take(api.POST("/api/variants/{variant_id}/fit/jobs", { params: { path } }))).id;
+    },
+  );
+  const all = useRef(taken);
+  all.current = taken;
+  useEffect(() => {
+    if (!state?.job || state.job.id !== mine.current || state.job.state !== "done" || !state.run) return;
+    mine.current = null;
+    if (state.revision === fit.revision) void all.current(state.run);
+    else setSaid("The design was changed while places were searched. Search again.");
+  }, [state, fit.revision]);
+  const find = async (of: string[]) => {
     setSaid(null);
     setWhy([]);
     try {
-      const made = await take(
-        api.GET("/api/variants/{variant_id}/fit/places", {
-          params: { path: { variant_id: fit.id }, query: { revision: fit.revision, of } },
-          signal: stop.current.signal,
-        }),
-      );
-      const left = made.left.length ? ` No free place was found for ${made.left.slice(0, 5).join(", ")}.` : "";
-      if (made.patch.length)
-        await fit.edit(made.patch as never, made.places.length === 1 ? `placed ${made.places[0]!.name}` : `placed ${made.places.length} things`);
-      setWhy(made.places.length > 1 ? made.places : []);
-      setSaid(
-        made.places.length === 1
-          ? `${made.places[0]!.why.join(" ")}`
-          : `Placed ${made.places.length}${made.bays.length ? `, with ${made.bays.join(", ").toLowerCase()}` : ""}.${left}`,
-      );
+      await taken(await take(api.GET("/api/variants/{variant_id}/fit/places", { params: { path, query: { revision: fit.revision, of } } })));
     } catch (e) {
-      if ((e as Error).name !== "AbortError") setSaid(`It could not be searched: ${(e as Error).message}`);
+      setSaid(`No place could be searched: ${(e as Error).message}`);
     }
-    setAsked("done");
   };
-  return { find, searching: asked === "searching", said, why, cancel: () => stop.current?.abort() };
+  return { find, job: state?.job, start, cancel, said, why };
 }
 
 /** What would follow while a thing is held somewhere: asked again as soon as the last answer is there. */
@@ -131,8 +148,26 @@ export function PlacesView() {
   const { part, byKey } = fit;
   const held = hand.kind === "thing" ? byKey.get(hand.id) : undefined;
   const open = part.things.filter((t) => !t.box);
-  const marked = useMemo(() => new Set(part.clashes.flatMap((c) => [c.a, c.b])), [part.clashes]);
-  const cut = ghost ? ghost.x_m + 0.01 : held?.box ? ((held.box as Box)[0] + (held.box as Box)[1]) / 2 : part.body.length / 2;
+  const marked = useMemo(
+    () => new Set([...part.clashes.flatMap((c) => [c.a, c.b]), ...fit.report.findings.flatMap((f) => (f.rule === "fit-travel-state" ? [f.subject] : []))]),
+    [part.clashes, fit.report.findings],
+  );
+  const cut = ghost ? (ghost.open ?? ghost).x_m + 0.01 : held?.box ? ((held.box as Box)[0] + (held.box as Box)[1]) / 2 : part.body.length / 2;
+  const opens = part.body.rooms.length > 0 || (fit.doc.places ?? []).some((p) => p.open);
+  const open_ = opens && params.get("state") === "open";
+  const things = useMemo(() => (open_ ? part.things.map((t) => (t.open_box ? { ...t, box: t.open_box } : t)) : part.things), [open_, part.things]);
+  const placeOf = useCallback(
+    (key: string) => {
+      const p = fit.placeOf(key);
+      return p && open_ && p.open ? { ...p, ...p.open } : p;
+    },
+    [fit.placeOf, open_],
+  );
+  /** What a place in this drawing is in the document: of a vehicle that stands open, where the thing is then. */
+  const asDrawn = (p: PlaceDoc): PlaceDoc => {
+    const was = fit.placeOf(p.of);
+    return open_ && was ? { ...was, open: { x_m: p.x_m, y_m: p.y_m, z_m: p.z_m ?? 0 } } : p;
+  };
   const pick = (key: string) => hand.key !== `thing:${key}` && hand.pick("thing", key);
   const onTurn = (t: Thing) => {
     const p = fit.placeOf(t.key);
@@ -140,21 +175,25 @@ export function PlacesView() {
   };
   const scene = {
     body: part.body,
-    things: part.things,
-    placeOf: fit.placeOf,
+    things,
+    rooms: open_ ? part.body.rooms : [],
+    placeOf,
     selected: held?.key,
     marked,
     onPick: pick,
-    onGhost: (g: { place: PlaceDoc } | null) => setGhost(g?.place ?? null),
-    onDrop: (p: PlaceDoc) => void fit.put(p),
+    onGhost: (g: { place: PlaceDoc } | null) => setGhost(g ? asDrawn(g.place) : null),
+    onDrop: (p: PlaceDoc) => void fit.put(asDrawn(p)),
     onTurn,
-    onLift: (t: Thing) => void fit.lift(t.key),
+    onLift: (t: Thing) => {
+      const p = fit.placeOf(t.key);
+      void (open_ && p ? fit.put({ ...p, open: null }, "no longer moves when opened:") : fit.lift(t.key));
+    },
     cut,
   };
-  const setLook = (v: Look) =>
+  const turnTo = (key: "look" | "state", value: string, usual: string) =>
     setParams((p) => {
-      if (v === "plan") p.delete("look");
-      else p.set("look", v);
+      if (value === usual) p.delete(key);
+      else p.set(key, value);
       return p;
     });
   const add = async (kind: string) => {
@@ -243,31 +282,28 @@ export function PlacesView() {
               </ul>
               {open.length > 0 && (
                 <div className="border-t border-line p-1">
-                  {proposal.searching ? (
-                    <span role="status" className="text-[12px]">
-                      Searching places…{" "}
-                      <button type="button" className="underline" onClick={proposal.cancel}>
-                        cancel
-                      </button>
-                    </span>
-                  ) : (
-                    <button type="button" className="btn btn-main w-full" onClick={() => void proposal.find()}>
-                      Place {open.length === 1 ? "it" : `all ${open.length}`}
-                    </button>
-                  )}
+                  <JobButton
+                    job={proposal.job}
+                    word={`Place ${open.length === 1 ? "it" : `all ${open.length}`}`}
+                    what="search for places"
+                    start={proposal.start}
+                    cancel={proposal.cancel}
+                    main
+                  />
                 </div>
               )}
             </section>
           )}
           <div className="flex min-w-0 flex-1 flex-col">
             <div className="flex flex-wrap items-center gap-3 px-2 pt-1">
-              <Choices label="Looked at from" options={LOOKS} value={look} onSet={setLook}>
+              <Choices label="Looked at from" options={LOOKS} value={look} onSet={(v) => turnTo("look", v, "plan")}>
                 {look === "slant" && (
                   <button type="button" className="border border-line px-1.5" onClick={() => setTurn((turn + 1) % 4)}>
                     turn
                   </button>
                 )}
               </Choices>
+              {opens && <Choices label="State of the vehicle" options={STATES} value={open_ ? "open" : "travel"} onSet={(v) => turnTo("state", v, "travel")} />}
               <span className="text-[11px] text-dim">
                 front to the {look === "right" ? "right" : "left"}; drag, or arrows {say("10 mm")}, Shift {say("1 mm")}, R turns, Delete takes out
               </span>
@@ -292,7 +328,7 @@ export function PlacesView() {
             <div className="flex min-h-0 flex-1 gap-2 p-2 max-[899px]:block">
               <div className="min-h-0 min-w-0 flex-[3] max-[899px]:h-64">
                 {look === "slant" ? (
-                  <Slant body={part.body} things={part.things} selected={held?.key} turn={turn} onPick={pick} />
+                  <Slant body={part.body} things={things} selected={held?.key} turn={turn} onPick={pick} />
                 ) : look === "plan" ? (
                   <div className="flex h-full flex-col gap-1">
                     <div className="min-h-0 flex-1">
@@ -426,6 +462,27 @@ function Following({ report, of }: { report: Fit["report"]; of?: string }) {
   );
 }
 
+/** Where a thing is while the vehicle stands open, if it moves. */
+function WhenOpen({ p, set }: { p: PlaceDoc; set: (key: string, value: unknown, label: string) => void }) {
+  const here = { x_m: p.x_m, y_m: p.y_m, z_m: p.z_m ?? 0 };
+  if (!p.open)
+    return (
+      <button type="button" className="btn btn-slate my-1" onClick={() => set("open", here, "moves when opened")}>
+        It moves when the vehicle is opened
+      </button>
+    );
+  const open = p.open;
+  return (
+    <fieldset className="m-0 mb-1 border-0 border-l-2 border-slate-2 p-0 pl-2">
+      <legend className="text-[12px] text-chalk-dim">While the vehicle stands open</legend>
+      <Fields specs={METRES} item={open} onSet={(key, value, label) => set("open", { ...open, [key]: value }, `open, ${label}`)} />
+      <button type="button" className="btn btn-slate" onClick={() => set("open", null, "stays when opened")}>
+        It stays where it is
+      </button>
+    </fieldset>
+  );
+}
+
 function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc | null; following: Fit["report"] | null; find: () => void }) {
   const fit = useFit();
   const say = useSaid();
@@ -450,9 +507,7 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
         <>
           <Fields
             specs={[
-              quantity("x_m", "from the rear", "length", "m"),
-              quantity("y_m", "left of the centre line", "length", "m"),
-              quantity("z_m", "over the floor", "length", "m"),
+              ...METRES,
               choice("up", "stands", UPS),
               choice("fixing", "held by", FIXINGS, { none: "not entered" }),
               quantity("fixing_count", "how many", "count", "", { clearable: true, placeholder: "4" }),
@@ -477,6 +532,7 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
               onSet={(v) => set("bay", v || null, "bay")}
             />
           )}
+          <WhenOpen p={p} set={set} />
           {p.fixing && <SlateFig k={`fit/held/${t.key.replace(":", "-")}/used_frac` as never} label="used of the fixings" />}
         </>
       ) : t.on_roof ? (

@@ -2,7 +2,7 @@
 import { Fragment, useEffect, useRef, useState } from "react";
 import { useSaid } from "../../shell/person";
 import { area, dashes, FILL, frameOf, type Look, names, points, spanU } from "./frame";
-import { type Body, type Box, boxAt, endOf, missing, type PlaceDoc, posed, snapped, type Thing } from "./geometry";
+import { type Body, type Box, boxAt, endOf, missing, type PlaceDoc, posed, snapped, type Thing, within } from "./geometry";
 import { Outline } from "./Outline";
 
 type Ghost = { key: string; place: PlaceDoc };
@@ -21,6 +21,8 @@ export type SceneProps = {
   onLift?: (t: Thing) => void;
   lines?: Line[];
   net?: { id: string; a: number[]; b: number[]; layer: string }[];
+  /** Room that is there only while the vehicle stands open. */
+  rooms?: Body["rooms"];
   /** Where the section is cut, m from the rear. */
   cut?: number;
   loads?: { x: number; text: string }[];
@@ -30,7 +32,7 @@ export type SceneProps = {
 export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section"; label: string }) {
   const say = useSaid();
   const cut = p.cut ?? endOf(p.body) / 2;
-  const f = frameOf(look, p.body, p.things, cut);
+  const f = frameOf(look, p.body, p.things, cut, p.rooms);
   const svg = useRef<SVGSVGElement>(null);
   const [px, setPx] = useState(100);
   useEffect(() => {
@@ -60,7 +62,14 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
   const ghostBox = ghost && held ? boxAt(held, ghost.place) : null;
   const wrong =
     ghost && held && ghostBox
-      ? missing(held, ghostBox, posed(held, ghost.place.up ?? "top", ghost.place.yaw_deg ?? 0).clear, p.body, p.things, !!ghost.place.bay || held.on_roof)
+      ? missing(
+          held,
+          ghostBox,
+          posed(held, ghost.place.up ?? "top", ghost.place.yaw_deg ?? 0).clear,
+          p.body,
+          p.things,
+          !!ghost.place.bay || held.on_roof || !!p.rooms?.some((r) => within(ghostBox, r.box as Box)),
+        )
       : null;
 
   const move = (e: React.PointerEvent) => {
@@ -144,6 +153,11 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
           <line x1="0" x2="0" y1="0" y2="0.05" stroke="currentColor" strokeWidth="0.008" />
         </pattern>
       </defs>
+      {p.rooms?.map((r) => (
+        <rect key={r.name} {...spanU(f, r.box as Box)} fill="none" stroke="currentColor" strokeWidth="0.012" strokeDasharray="0.06 0.04" data-room={r.name}>
+          <title>{r.name}</title>
+        </rect>
+      ))}
       <Outline look={look} body={p.body} f={f} cut={cut} />
       {look !== "under" &&
         p.body.obstacles

@@ -20,6 +20,7 @@ export const FRESH: Omit<PlaceDoc, "of" | "x_m" | "y_m"> = {
   tray: false,
   shield: false,
   hatch: false,
+  open: null,
   by: "typed",
 };
 

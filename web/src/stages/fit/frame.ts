@@ -46,8 +46,8 @@ export type Frame = {
 /** A wheel as it is hinted at under the floor, m. */
 export const WHEEL = { z: -0.14, r: 0.13, below: -0.27 };
 
-export function frameOf(look: Look | "section", body: Body, things: Thing[], cut: number): Frame {
-  const boxes = things.flatMap((t) => (t.box ? [t.box as Box] : []));
+export function frameOf(look: Look | "section", body: Body, things: Thing[], cut: number, rooms: Body["rooms"] = []): Frame {
+  const boxes = [...things.flatMap((t) => (t.box ? [t.box as Box] : [])), ...rooms.map((r) => r.box as Box)];
   const x0 = Math.min(-0.15, ...boxes.map((b) => b[0] - 0.05));
   const x1 = Math.max(endOf(body) + 0.15, ...boxes.map((b) => b[1] + 0.05), body.cab ? endOf(body) + 1.0 : 0);
   const half = Math.max(body.half, ...boxes.map((b) => Math.max(Math.abs(b[2]), Math.abs(b[3])))) + 0.12;

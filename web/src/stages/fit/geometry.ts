@@ -66,7 +66,7 @@ export function hullOver(b: Body, x0: number, x1: number, z0: number, z1: number
   return { left: Math.min(...at.map((h) => h.left)), right: Math.min(...at.map((h) => h.right)), height: Math.min(...at.map((h) => h.height)) };
 }
 
-const within = (a: Box, f: Box, by = 0.003) => {
+export const within = (a: Box, f: Box, by = 0.003) => {
   const z1 = f[4] <= a[4] && a[4] < f[5] && a[5] > f[5] ? f[5] : a[5]; // lies in its top, as a hob does
   return f[0] - a[0] <= by && a[1] - f[1] <= by && f[2] - a[2] <= by && a[3] - f[3] <= by && f[4] - a[4] <= by && z1 - f[5] <= by;
 };

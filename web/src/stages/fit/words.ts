@@ -154,3 +154,5 @@ export const ROOF_OWN = [
 ] as const;
 export const ROOF_CAUTION =
   "Roof work: scaffold or a tied ladder, never on the panels, never wet. Isocyanates and solvents: gloves, fresh air, no flame. After the first 20 km look at every bond again, then before every trip.";
+
+export const STATES = { travel: "travelling", open: "standing open" };

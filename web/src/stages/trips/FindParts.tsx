@@ -3,11 +3,11 @@
 import { useCallback, useState } from "react";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { JobButton } from "../../parts/JobButton";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { Bench } from "../../shell/Bench";
 import { useHand } from "../../shell/hand";
 import { useMoney, usePerson, useSaid } from "../../shell/person";
-import { JobButton } from "./JobButton";
 import { ParetoPicture, type SizedSet } from "./ParetoPicture";
 import { PartsSlate } from "./PartsSlate";
 import { useSearch } from "./run";

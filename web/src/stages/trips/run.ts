@@ -1,7 +1,7 @@
 /** The run of the trip: the quick one of each revision, and the thorough one as a job. */
 import { api, type Schemas, take } from "../../data/client";
+import { useJob } from "../../data/jobs";
 import { useVariant } from "../../data/variant";
-import { useJob } from "./jobs";
 
 export type TripRun = Schemas["TripRun"];
 export type Lane = Schemas["Lane"];

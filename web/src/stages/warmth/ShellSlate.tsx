@@ -274,7 +274,7 @@ function MovingParts() {
       "slide-out",
       slides.map((s) => s.id),
     );
-    put([...slides, { id, on: "left", depth_m: 0.5, width_m: 1.6, height_m: 1.2 }], "added a slide-out");
+    put([...slides, { id, on: "left", depth_m: 0.5, width_m: 1.6, height_m: 1.2, x_m: null, sill_z_m: 0 }], "added a slide-out");
   };
   return (
     <>
@@ -288,6 +288,11 @@ function MovingParts() {
               quantity("depth_m", "comes out by", "length", "m"),
               quantity("width_m", "wide", "length", "m"),
               quantity("height_m", "high", "length", "m"),
+              quantity("x_m", s.on === "rear" ? "begins, from the right" : "begins, from the rear", "length", "m", {
+                clearable: true,
+                placeholder: "in the middle",
+              }),
+              quantity("sill_z_m", "over the floor", "length", "m"),
             ]}
             item={s}
             onSet={(key, value, label) =>
@@ -319,6 +324,7 @@ function MovingParts() {
               quantity("length_m", "long", "length", "m"),
               quantity("width_m", "wide", "length", "m"),
               quantity("height_m", "lifts by", "length", "m"),
+              quantity("x_m", "begins, from the rear", "length", "m", { clearable: true, placeholder: "in the middle" }),
               choice("shape", "lifts", LIFTS),
               flag("lined", "its canvas is lined"),
             ]}
@@ -340,7 +346,7 @@ function MovingParts() {
           <button
             type="button"
             className="btn btn-slate"
-            onClick={() => void set("pop_top", { length_m: 2, width_m: 1.2, height_m: 0.8, shape: "wedge", lined: false }, "added a pop-top")}
+            onClick={() => void set("pop_top", { length_m: 2, width_m: 1.2, height_m: 0.8, x_m: null, shape: "wedge", lined: false }, "added a pop-top")}
           >
             Add a pop-top
           </button>

@@ -1,5 +1,5 @@
 /** Starts a job, shows how far it is, and stops it. */
-import type { Schemas } from "../../data/client";
+import type { Schemas } from "../data/client";
 
 type Props = {
   job: Schemas["JobOut"] | null | undefined;

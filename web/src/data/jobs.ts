@@ -1,6 +1,6 @@
 /** Jobs of a variant: started, asked after while they run, cancelled. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type Schemas, take } from "../../data/client";
+import { api, type Schemas, take } from "./client";
 
 type Kept = { job: Schemas["JobOut"] | null };
 

@@ -1,0 +1,91 @@
+"""A vehicle that opens: the room that a slide-out or a raised roof adds, what moves with it, and what meets only then (method fit.boxes)."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import NamedTuple
+
+from bothy.core.design.document import Design
+from bothy.core.finding import Finding, Remedy, finding
+from bothy.core.fit.body import BodyShape
+from bothy.core.fit.boxes import OVER, Box, Clash, out_of_box, out_of_hull, penetration
+from bothy.core.fit.geometry import Geometry, Placed, by_design, checked
+
+
+class Room(NamedTuple):
+    """Room that is there only while the vehicle stands open: from inside the body out to its far face; ``swept``: what a slide-out fills when it is in,
+    ``out``: how far it moves along x and y in m."""
+
+    name: str
+    box: Box
+    swept: Box | None
+    out: tuple[float, float]
+
+
+def rooms_of(design: Design, body: BodyShape) -> list[Room]:
+    """The rooms of a design's slide-outs and pop-top."""
+    first, last, half, w = body.hull.first, body.hull.last, body.half, design.warmth
+    out = []
+    for i, s in enumerate(w.slide_outs):
+        name, z0, z1 = f"Slide-out {i + 1}", s.sill_z_m, s.sill_z_m + s.height_m
+        if s.on == "rear":
+            y0 = -s.width_m / 2 if s.x_m is None else -half + s.x_m
+            out.append(
+                Room(
+                    name,
+                    Box(first - s.depth_m, last, y0, y0 + s.width_m, z0, z1),
+                    Box(first, first + s.depth_m, y0, y0 + s.width_m, z0, z1),
+                    (-s.depth_m, 0.0),
+                )
+            )
+            continue
+        x0 = (first + last - s.width_m) / 2 if s.x_m is None else s.x_m
+        sign = 1 if s.on == "left" else -1
+        whole, within = sorted((-sign * half, sign * (half + s.depth_m))), sorted((sign * (half - s.depth_m), sign * half))
+        out.append(Room(name, Box(x0, x0 + s.width_m, *whole, z0, z1), Box(x0, x0 + s.width_m, *within, z0, z1), (0.0, sign * s.depth_m)))
+    if (t := w.pop_top) is not None:
+        x0 = (first + last - t.length_m) / 2 if t.x_m is None else t.x_m
+        out.append(Room("Pop-top", Box(x0, x0 + t.length_m, -t.width_m / 2, t.width_m / 2, 0.0, body.height + t.height_m), None, (0.0, 0.0)))
+    return out
+
+
+def open_clashes(geo: Geometry, rooms: list[Room]) -> list[Clash]:
+    """What meets only while the vehicle stands open; of the shell, only what hangs out of every room too."""
+    moving = {k for k, p in geo.placed.items() if p.doc.open is not None}
+    if not moving:
+        return []
+    placed = {k: p._replace(box=p.open_box) for k, p in geo.placed.items()}
+    free = frozenset(k for k in moving if any(out_of_box(placed[k].box, r.box)[0] <= OVER for r in rooms))
+    now = {(c.kind, c.a, c.b) for c in geo.clashes}
+    found = [c for c in checked(geo.body, placed, free) if (c.a in moving or c.b in moving) and "bay" not in c.kind and (c.kind, c.a, c.b) not in now]
+    return [c for c in found if not by_design(placed, c)]
+
+
+def state_findings(design: Design, geo: Geometry) -> Iterator[Finding]:
+    """What fits in one state only, and what a slide-out would push when it comes in."""
+    rooms = rooms_of(design, geo.body)
+    for c in open_clashes(geo, rooms):
+        a = geo.placed[c.a]
+        other = geo.placed[c.b].thing.name if c.b in geo.placed else next((n for id, n, _, _ in geo.body.obstacles if id == c.b), "")
+        what = f"“{other}” is in its way" if other else f"it leaves the vehicle and what opens of it ({c.face})"
+        words = f"When the vehicle stands open, {what}: {max(1, round(1000 * c.depth_m))} mm are missing."
+        yield finding("fit-travel-state", c.a, a.thing.name, words, related=[c.b] if c.b in geo.placed else [])
+    for r in rooms:
+        for key, p in geo.placed.items():
+            if r.swept is None or not p.in_room or p.doc.open is not None or p.inside in geo.placed:
+                continue
+            if penetration(p.box, r.swept) <= 2 * OVER or out_of_hull(p.box, geo.body.hull)[0] > OVER:
+                continue
+            yield _swept(design, r, key, p)
+
+
+def _swept(design: Design, room: Room, key: str, p: Placed) -> Finding:
+    i = next((i for i, d in enumerate(design.fit.places) if d.of == key), None)
+    answers = []
+    if i is not None:
+        d = design.fit.places[i]
+        there = {"x_m": round(d.x_m + room.out[0], 3), "y_m": round(d.y_m + room.out[1], 3), "z_m": d.z_m}
+        ops = [{"op": "test", "path": f"/fit/places/{i}/of", "value": key}, {"op": "add", "path": f"/fit/places/{i}/open", "value": there}]
+        answers.append(Remedy(label=f"It moves out with the {room.name.lower()}", patch=ops))
+    words = f"It stands where “{room.name}” is while it is in. Either it moves out with it, or it is in its way."
+    return finding("fit-travel-state", key, p.thing.name, words, severity="question", answers=answers)
