@@ -273,6 +273,7 @@ HERE = [
     "fit-roof-load",
 ]
 TAGGED = ("fit-route-heat", "fit-route-moving-part", "fit-route-sharp-edge")
+CAMPER = ("fit-camper-mass", "fit-camper-behind")
 TRAILER = ("fit-nose-light", "fit-nose-heavy", "fit-nose-over-limit", "fit-tow-over", "fit-tow-ratio")
 WEIGHED = ("fit-mass-unaccounted", "fit-mass-misplaced", "fit-lump-implausible")
 
@@ -281,7 +282,7 @@ def test_every_rule_of_the_field_is_tried_here() -> None:
     of_the_roof = {
         r.id for r in RULES.values() if any(getattr(s, "id", "").startswith("roof.") for s in (r.source if isinstance(r.source, tuple) else (r.source,)))
     }
-    assert {r for r in RULES if r.startswith("fit-")} - of_the_roof == {*HERE, *TAGGED, *TRAILER, *WEIGHED}
+    assert {r for r in RULES if r.startswith("fit-")} - of_the_roof == {*HERE, *TAGGED, *CAMPER, *TRAILER, *WEIGHED}
 
 
 @pytest.mark.parametrize("rule", HERE)
@@ -443,3 +444,21 @@ def test_a_bed_under_a_raised_roof_and_the_cable_that_goes_with_it() -> None:
     raised = apply_patch(up, [{"op": "replace", "path": "/warmth/pop_top", "value": {"length_m": 2.0, "width_m": 1.2, "height_m": 0.7}}])
     assert "fit-travel-state" not in rules_of(raised)
     assert report(raised).wiring.circuits["c"].length_m == pytest.approx(report(low).wiring.circuits["c"].length_m + 0.5, abs=0.002)
+
+
+def on_a_truck(**running: Any) -> Design:
+    data = blank(vehicle={"preset": "truck_camper"}, life={"appliances": [], "people": 1, "place": "denver"})
+    data["fit"] = {"own": [own("load", "luggage", kg=100.0, hollow=False)], "places": [{"of": "own:load", "x_m": 1.0, "y_m": -0.25}]}
+    data["fit"]["body"] = {"running": {"rear_axle_x_m": 1.2, "front_axle_x_m": 5.0, "empty_front_kg": 1700.0, "empty_rear_kg": 1200.0, **running}}
+    return load_design(data)
+
+
+def test_a_camper_is_a_body_of_its_own_on_the_truck() -> None:
+    unknown = rules_of(on_a_truck())
+    assert unknown["fit-camper-mass"].severity == "question"
+    ahead, behind = on_a_truck(camper_kg=700.0, camper_x_m=1.5), on_a_truck(camper_kg=700.0, camper_x_m=0.9)
+    assert not set(CAMPER) & set(rules_of(ahead))
+    assert "0.26 m behind" in rules_of(behind)["fit-camper-behind"].message, "1.2 − (700 × 0.9 + 100 × 1.25)/800 = 0.256"
+    first = report(behind).fit.weight.loadings[0]
+    assert first.gross_kg == pytest.approx(1700 + 1200 + 700 + 100)
+    assert first.front_kg == pytest.approx(1700 + (700 * -0.3 + 100 * 0.05) / 3.8)

@@ -85,7 +85,8 @@ class DoorDoc(Doc):
 
 
 class Running(Doc):
-    """Axles, ground and limits: m and kg; None: typical of the kind of vehicle, or not known. ``coupling_x_m`` and the nose are a trailer's."""
+    """Axles, ground and limits: m and kg; None: typical of the kind of vehicle, or not known. ``coupling_x_m`` and the nose are a trailer's; of a camper on
+    a truck the empty axles are the truck's, ``camper_kg`` what the camper weighs by itself, with its centre at ``camper_x_m`` and ``camper_z_m``."""
 
     rear_axle_x_m: X | None = None
     front_axle_x_m: X | None = None
@@ -105,6 +106,9 @@ class Running(Doc):
     nose_limit_kg: float | None = Field(None, ge=1, le=5000)
     tow_limit_kg: float | None = Field(None, ge=50, le=60000)
     tow_vehicle_kg: float | None = Field(None, ge=100, le=60000)
+    camper_kg: float | None = Field(None, ge=0, le=6000)
+    camper_x_m: X | None = None
+    camper_z_m: Z | None = None
 
 
 class Body(Doc):

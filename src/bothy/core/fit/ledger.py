@@ -107,7 +107,19 @@ def layers_kg_m2(b: BuildUp) -> float:
     return total
 
 
-def _linings(geo: Geometry, shell: Shell) -> Iterable[Kilo]:
+CAMPER_Z_M = 0.8
+"""Height of an empty camper's centre over its floor, m (typical)."""
+
+
+def _camper(ctx: Context, geo: Geometry) -> Iterable[Kilo]:
+    """The camper itself, a body of its own on the truck."""
+    r, h = ctx.design.fit.body.running, geo.body.hull
+    if ctx.design.vehicle.preset == "truck_camper" and r.camper_kg:
+        x = (h.first + h.last) / 2 if r.camper_x_m is None else r.camper_x_m
+        yield Kilo("camper", "Camper by itself", r.camper_kg, (x, 0.0, CAMPER_Z_M if r.camper_z_m is None else r.camper_z_m), "fixed", "typed", True)
+
+
+def _linings(geo: Geometry, shell: Shell, *, assumed: bool) -> Iterable[Kilo]:
     h = geo.body.hull
     mid, half, top = (h.first + h.last) / 2, geo.body.half, geo.body.height
     where: dict[str, Point] = {
@@ -119,7 +131,7 @@ def _linings(geo: Geometry, shell: Shell) -> Iterable[Kilo]:
         "front": (h.last, 0.0, top / 2),
     }
     for s in shell.surfaces:
-        if s.build is not None and (kg := layers_kg_m2(s.build) * s.area_m2) > 0.05:
+        if s.build is not None and (assumed or not s.assumed) and (kg := layers_kg_m2(s.build) * s.area_m2) > 0.05:
             yield Kilo(f"lining:{s.id}", f"Lining and insulation, {s.name}", kg, where.get(s.side, (mid, 0.0, top / 2)), "fixed", "layers × area", True)
 
 
@@ -174,7 +186,8 @@ def _people(ctx: Context, geo: Geometry) -> Iterable[Kilo]:
 def ledger_of(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on_roof: Iterable[Kilo] = ()) -> Ledger:
     """Every kilogram, the loadings, and the weighings; ``on_roof``: what lies on the roof and is no thing of another stage."""
     above = list(on_roof)
-    rows = [*_things(geo), *above, *_linings(geo, shell), *_ways(ctx, geo, worked), *_people(ctx, geo)]
+    camper = list(_camper(ctx, geo))  # its mass holds the walls that it has by itself
+    rows = [*_things(geo), *above, *camper, *_linings(geo, shell, assumed=not camper), *_ways(ctx, geo, worked), *_people(ctx, geo)]
     g = geo.body.gear
     axles = None if g.rear_x is None or g.front_x is None else Axles(g.rear_x, g.front_x, g.track, g.track, g.floor)
     limits = Limits(g.gross, g.front, g.rear)

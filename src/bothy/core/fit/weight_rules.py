@@ -23,7 +23,7 @@ def weight_findings(ctx: Context, geo: Geometry, ledger: Ledger) -> list[Finding
     out = list(_roof(geo, ledger))
     kind = geo.body.gear.kind
     if kind == "axles":
-        out += _axles(ctx, geo, ledger)
+        out += [*_axles(ctx, geo, ledger), *_camper(ctx, geo, ledger)]
     elif kind == "trailer":
         out += _trailer(ctx, geo, ledger)
     out += _weighed(geo, ledger)
@@ -44,6 +44,24 @@ def _roof(geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
             f"The roof carries {ledger.roof_kg:.0f} kg; while driving it may carry {limit:.0f} kg.",
             figures=["fit/weight/roof_kg"],
         )
+
+
+def _camper(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
+    """A camper on a truck: its own mass, and where its centre lies with all that is in it."""
+    if ctx.design.vehicle.preset != "truck_camper" or geo.body.gear.rear_x is None:
+        return
+    if ctx.design.fit.body.running.camper_kg is None:
+        kg = sum(r.kg for r in ledger.rows if r.key.startswith("lining:"))
+        words = f"The empty axles are the truck’s alone. Of the camper only walls and linings are counted, {kg:.0f} kg; frame, windows, doors and jacks are not."
+        yield finding("fit-camper-mass", "fit", "Weight", words, severity="question")
+    for s in ledger.scenarios:
+        rows = [(r, r.kg * s.factors.get(r.group, 1.0)) for r in ledger.rows if r.group != "people"]
+        total = sum(kg for _, kg in rows)
+        x = sum(kg * r.at[0] for r, kg in rows) / total if total > 0 else 0.0
+        if total > 0 and x < geo.body.gear.rear_x - 1e-9:
+            words = f"Loaded as “{s.name}”, the camper’s centre lies {geo.body.gear.rear_x - x:.2f} m behind the truck’s rear axle: its {total:,.0f} kg lift the front."
+            yield finding("fit-camper-behind", "fit", "Weight", words)
+            return
 
 
 def _heaviest(scenarios: tuple[Scenario, ...], of) -> Scenario:  # type: ignore[no-untyped-def]

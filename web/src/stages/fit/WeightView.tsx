@@ -287,6 +287,7 @@ function WeightSlate({ l }: { l: Loading }) {
                 quantity("tyre_front_kg", "front tyres carry", "mass", "kg", CLEAR),
                 quantity("tyre_rear_kg", "rear tyres carry", "mass", "kg", CLEAR),
                 quantity("roof_limit_kg", "roof carries", "mass", "kg", CLEAR),
+                ...(design.vehicle?.preset === "truck_camper" ? CAMPER : []),
               ]
         }
         item={running}
@@ -298,4 +299,9 @@ function WeightSlate({ l }: { l: Loading }) {
   );
 }
 
+const CAMPER = [
+  quantity("camper_kg", "camper by itself", "mass", "kg", { clearable: true, placeholder: "its walls only" }),
+  quantity("camper_x_m", "its centre from the rear", "length", "m", { clearable: true, placeholder: "in the middle" }),
+  quantity("camper_z_m", "its centre over the floor", "length", "m", { clearable: true, placeholder: "0.8 m" }),
+];
 const CLEAR = { clearable: true, placeholder: "typical" } as const;
