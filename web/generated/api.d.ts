@@ -11264,7 +11264,8 @@ export interface components {
         };
         /**
          * Running
-         * @description Axles, ground and limits: m and kg; None: typical of the kind of vehicle, or not known. ``coupling_x_m`` and the nose are a trailer's.
+         * @description Axles, ground and limits: m and kg; None: typical of the kind of vehicle, or not known. ``coupling_x_m`` and the nose are a trailer's; of a camper on
+         *     a truck the empty axles are the truck's, ``camper_kg`` what the camper weighs by itself, with its centre at ``camper_x_m`` and ``camper_z_m``.
          */
         Running: {
             /** Rear Axle X M */
@@ -11303,6 +11304,12 @@ export interface components {
             tow_limit_kg?: number | null;
             /** Tow Vehicle Kg */
             tow_vehicle_kg?: number | null;
+            /** Camper Kg */
+            camper_kg?: number | null;
+            /** Camper X M */
+            camper_x_m?: number | null;
+            /** Camper Z M */
+            camper_z_m?: number | null;
         };
         /**
          * SaidRow
