@@ -52,6 +52,5 @@ def bundle_findings(ctx: Context, geo: Geometry, worked: Iterable[Worked]) -> It
     ]
     listed = ", ".join(names[i] for i in list(short)[:4]) + (" and others" if len(short) > 4 else "")
     words = f"Up to {most} loaded circuits lie together {where}; {listed} count fewer. Closed in, each carries less."
-    yield finding(
-        "fit-bundle-derate", "fit", "Ways", words, related=list(short)[:20], fix=Remedy(label="Count those that lie together, and size the cables by it", patch=ops)
-    )
+    fix = Remedy(label="Count those that lie together, and size the cables by it", patch=ops)
+    yield finding("fit-bundle-derate", "fit", "Ways", words, related=list(short)[:20], fix=fix)

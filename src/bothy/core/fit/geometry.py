@@ -326,7 +326,8 @@ def geometry_of(design: Design, things: tuple[Thing, ...] | None = None, roof: M
     things = things_of(design) if things is None else things
     placed, without, strays = _placed(design, things, roof)
     ways = proposed(body, design.fit)
-    return Geometry(body, things, placed, tuple(without), tuple(strays), tuple(c for c in checked(body, placed) if not by_design(placed, c)), ways, _routes(design, body, ways, placed))
+    met = tuple(c for c in checked(body, placed) if not by_design(placed, c))
+    return Geometry(body, things, placed, tuple(without), tuple(strays), met, ways, _routes(design, body, ways, placed))
 
 
 def work_geometry(ctx: Context, roof: Mapping[str, Box]) -> Geometry:

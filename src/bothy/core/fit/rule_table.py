@@ -117,7 +117,13 @@ rules(
             "Move it 1 m away from the pillow, or fit it on soft mounts and sleep with the head at the quieter end.",
             NEXT + OwnChoice("typical"),
         ),
-        ("fit-bed-locker", "note", "No socket by the pillow", "Plan a shelf or a locker with a socket within 0.6 m of each pillow.", NEXT + OwnChoice("practice")),
+        (
+            "fit-bed-locker",
+            "note",
+            "No socket by the pillow",
+            "Plan a shelf or a locker with a socket within 0.6 m of each pillow.",
+            NEXT + OwnChoice("practice"),
+        ),
         (
             "fit-bundle-derate",
             "note",

@@ -52,14 +52,15 @@ def _camper(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
         return
     if ctx.design.fit.body.running.camper_kg is None:
         kg = sum(r.kg for r in ledger.rows if r.key.startswith("lining:"))
-        words = f"The empty axles are the truck’s alone. Of the camper only walls and linings are counted, {kg:.0f} kg; frame, windows, doors and jacks are not."
+        words = f"The empty axles are the truck’s alone. Of the camper only walls and linings are counted, {kg:.0f} kg; frame, doors and jacks are not."
         yield finding("fit-camper-mass", "fit", "Weight", words, severity="question")
     for s in ledger.scenarios:
         rows = [(r, r.kg * s.factors.get(r.group, 1.0)) for r in ledger.rows if r.group != "people"]
         total = sum(kg for _, kg in rows)
         x = sum(kg * r.at[0] for r, kg in rows) / total if total > 0 else 0.0
         if total > 0 and x < geo.body.gear.rear_x - 1e-9:
-            words = f"Loaded as “{s.name}”, the camper’s centre lies {geo.body.gear.rear_x - x:.2f} m behind the truck’s rear axle: its {total:,.0f} kg lift the front."
+            behind = geo.body.gear.rear_x - x
+            words = f"Loaded as “{s.name}”, the camper’s centre lies {behind:.2f} m behind the truck’s rear axle: its {total:,.0f} kg lift the front."
             yield finding("fit-camper-behind", "fit", "Weight", words)
             return
 
