@@ -410,6 +410,16 @@ def test_lead_is_drawn_as_lead() -> None:
     assert "fit-orientation" in rules_of(d)
 
 
+def test_a_bundle_that_is_too_warm_for_a_cable_names_it() -> None:
+    """2.5 mm² among one: some 30 A; three of 24 A share 0.70 of it."""
+    assert rules_of(bundle(2))["fit-bundle-derate"].severity == "note"
+    hot = load_design(
+        apply_patch(bundle(1), [{"op": "replace", "path": f"/life/appliances/{i}/power_w", "value": 290.0} for i in range(3)]).model_dump(mode="json")
+    )
+    said = rules_of(hot)["fit-bundle-derate"]
+    assert said.severity == "advice" and "too small for its current: Circuit 0, Circuit 1, Circuit 2" in said.message
+
+
 def test_a_bed_that_is_quiet_at_one_end_says_which() -> None:
     one = rules_of(abed("water:pump", 0.3, 0.7))["fit-noise-by-bed"]
     both = rules_of(abed("water:pump", 1.0, 0.7))["fit-noise-by-bed"]

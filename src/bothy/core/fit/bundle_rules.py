@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 
 from bothy.core.context import Context
-from bothy.core.finding import Finding, Remedy, finding
+from bothy.core.finding import Finding, finding
 from bothy.core.fit.geometry import Geometry
 from bothy.core.wiring.bundles import heating
 from bothy.core.wiring.circuit import Worked
+from bothy.core.wiring.conductors import bundle_factor
 
 SHORT_M = 0.5
 """Of a way so short that cables run together in it only in passing."""
@@ -34,23 +35,25 @@ def together(ctx: Context, geo: Geometry, worked: Iterable[Worked]) -> dict[str,
     return out
 
 
-def bundle_findings(ctx: Context, geo: Geometry, worked: Iterable[Worked]) -> Iterator[Finding]:
-    """One note for all of them, with a press that counts them; the sizes follow from it."""
+def bundle_findings(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> Iterator[Finding]:
+    """One for all of them, with those whose cable would be too small for what it carries."""
     short = together(ctx, geo, worked)
     if not short:
         return
-    names = {c.id: c.name for c in ctx.design.wiring.circuits}
+    of = {w.circuit.id: w for w in worked}
     most, where = max(short.values())
-    ops = [
-        op
-        for i, c in enumerate(ctx.design.wiring.circuits)
-        if c.id in short
-        for op in (
-            {"op": "test", "path": f"/wiring/circuits/{i}/id", "value": c.id},
-            {"op": "replace", "path": f"/wiring/circuits/{i}/bundled_count", "value": short[c.id][0]},
-        )
-    ]
-    listed = ", ".join(names[i] for i in list(short)[:4]) + (" and others" if len(short) > 4 else "")
+    listed = ", ".join(of[i].circuit.name for i in list(short)[:4]) + (" and others" if len(short) > 4 else "")
     words = f"Up to {most} loaded circuits lie together {where}; {listed} count fewer. Closed in, each carries less."
-    fix = Remedy(label="Count those that lie together, and size the cables by it", patch=ops)
-    yield finding("fit-bundle-derate", "fit", "Ways", words, related=list(short)[:20], fix=fix)
+    small = [of[i].circuit.name for i, (n, _) in short.items() if _carries_less(ctx, of[i], n)]
+    if small:
+        words += f" Counted so, too small for its current: {', '.join(small[:4])}."
+    yield finding("fit-bundle-derate", "fit", "Ways", words, related=list(short)[:20], severity="advice" if small else None)
+
+
+def _carries_less(ctx: Context, w: Worked, n: int) -> bool:
+    """Whether a cable among n loaded circuits carries less than its current."""
+    method = "marine_conductors" if ctx.design.wiring.school == "marine" else ctx.region.bundle_method
+    two = 2 if method == "marine_conductors" else 1
+    if w.part.ampacity_a is None:
+        return False
+    return w.part.ampacity_a * bundle_factor(two * n, method) / bundle_factor(two * w.part.bundled_count, method) < w.part.current_a

@@ -128,7 +128,7 @@ rules(
             "fit-bundle-derate",
             "note",
             "Cables that warm each other",
-            "Count the circuits that lie together in each, or lead them apart.",
+            "Enter how many lie together in each of them, or lead them apart; the cables are sized by it.",
             Method("fit.routes") + Standard("IEC 60364-5-52", "table B.52.17"),
         ),
         ("fit-gone", "note", "A place of something that is gone", "Take its place away.", BOXES),
