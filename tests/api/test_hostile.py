@@ -300,6 +300,35 @@ def test_undo_and_proposals_too(client: TestClient, variant_id: str, change: str
     assert first.json()["revision"] == again.json()["revision"] == 3
 
 
+@pytest.mark.parametrize("change", ["edit", "fact", "undo", "proposals"])
+def test_of_the_same_sent_twice_at_once_the_slower_is_answered_too(client: TestClient, variant_id: str, monkeypatch: pytest.MonkeyPatch, change: str) -> None:
+    """As a closing tab and the one that takes over its edits do: both were looked at before either was made."""
+    lamp = {"id": "lamp", "name": "Lamp", "kind": "light", "power_w": 10.0, "hours_per_day": 4.0}
+    add = {"ops": [{"op": "add", "path": "/life/appliances/-", "value": lamp}]}
+    client.patch(f"/api/variants/{variant_id}", json=add, headers={"If-Match": "1"}).raise_for_status()
+    name = {"edit": "save", "fact": "take_down", "undo": "step", "proposals": "save"}[change]
+    makes = getattr(Projects, name)
+
+    def twice(self: Projects, *args: Any) -> Any:
+        makes(self, *args)
+        return makes(self, *args)
+
+    monkeypatch.setattr(Projects, name, twice)
+    sent = {"If-Match": "2", "Edit-Id": str(uuid.uuid4())}
+    url = f"/api/variants/{variant_id}"
+    weighing = {"ops": [{"op": "add", "path": "/facts/weighings/-", "value": {"id": "w", "name": "Slip", "front_kg": 1500.0, "rear_kg": 1400.0}}]}
+    if change == "undo":
+        got = client.post(f"{url}/undo", headers=sent)
+    elif change == "proposals":
+        got = client.put(f"{url}/proposals", json={}, headers=sent)
+    else:
+        got = client.patch(url, json=PEOPLE if change == "edit" else weighing, headers=sent)
+    assert got.status_code == 200, got.text[:300]
+    assert got.json()["revision"] == (2 if change == "fact" else 3)
+    assert len(client.get(f"{url}/history").json()) == (2 if change == "fact" else 3)
+    assert len(client.get(f"{url}/evidence").json()) == (1 if change == "fact" else 0)
+
+
 def test_the_same_id_on_another_variant_is_another_edit(client: TestClient, engine: Engine) -> None:
     from bothy.core.sound import sound
 

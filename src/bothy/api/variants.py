@@ -5,7 +5,8 @@ from __future__ import annotations
 import datetime as dt
 import re
 import uuid
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
+from http import HTTPStatus
 from typing import Annotated, Any, Literal, NamedTuple
 
 import orjson
@@ -210,6 +211,16 @@ def _made_before(store: Projects, reports: Reports, id: uuid.UUID, edit: uuid.UU
     return answer(body, head.revision)
 
 
+def _once(store: Projects, reports: Reports, id: uuid.UUID, edit_id: uuid.UUID | None, make: Callable[[], Response]) -> Response:
+    """What a change is answered, made once: one of that id that was made is answered again, also where the same was sent twice and the other was quicker."""
+    if (before := _made_before(store, reports, id, edit_id)) is not None:
+        return before
+    made = make()
+    if made.status_code == HTTPStatus.PRECONDITION_FAILED and (quicker := _made_before(store, reports, id, edit_id)) is not None:
+        return quicker
+    return made
+
+
 class Tried(NamedTuple):
     """What stands, and the design with an edit made on it and computed; ``new`` are the entries where what was measured was edited."""
 
@@ -318,8 +329,10 @@ def edit_variant(
 ) -> Response:
     """An edit of the design makes a revision; one of what was measured (``/facts/…``) adds entries to the evidence, which no undo takes back."""
     expected = _expected(if_match)
-    if (before := _made_before(store, reports, variant_id, edit_id)) is not None:
-        return before
+    return _once(store, reports, variant_id, edit_id, lambda: _edit(store, reports, variant_id, expected, facts_match, body, edit_id))
+
+
+def _edit(store: Projects, reports: Reports, variant_id: uuid.UUID, expected: int, facts_match: int | None, body: Edit, edit_id: uuid.UUID | None) -> Response:
     tried = _tried(store, reports, variant_id, expected, facts_match, body)
     if isinstance(tried, JSONResponse):
         return tried
@@ -406,17 +419,19 @@ def step_variant(
 ) -> Response:
     """Undo or redo of the design. What was measured stays measured."""
     expected = _expected(if_match)
-    if (made := _made_before(store, reports, variant_id, edit_id)) is not None:
-        return made
-    if (refused := _moved(store, store.head(variant_id), expected, facts_match)) is not None:
-        return refused
-    before = reports.known(variant_id, expected)
-    try:
-        new, one = store.step(variant_id, expected, direction, "you", edit_id)
-    except Stale as exc:
-        return _conflict(store, variant_id, expected, exc.head)
-    head = store.head(variant_id)
-    return _edited(reports, head, new, one, head.evidence, before, can_undo=head.can_undo, can_redo=head.can_redo)
+
+    def step() -> Response:
+        if (refused := _moved(store, store.head(variant_id), expected, facts_match)) is not None:
+            return refused
+        before = reports.known(variant_id, expected)
+        try:
+            new, one = store.step(variant_id, expected, direction, "you", edit_id)
+        except Stale as exc:
+            return _conflict(store, variant_id, expected, exc.head)
+        head = store.head(variant_id)
+        return _edited(reports, head, new, one, head.evidence, before, can_undo=head.can_undo, can_redo=head.can_redo)
+
+    return _once(store, reports, variant_id, edit_id, step)
 
 
 @router.get("/{variant_id}/proposals", operation_id="listProposals", response_model=list[Offered])
@@ -439,20 +454,22 @@ def accept_proposals(
     variant_id: uuid.UUID, body: AcceptProposals, if_match: IfMatch, store: Store, reports: Cache, edit_id: EditId = None, facts_match: FactsMatch = None
 ) -> Response:
     expected = _expected(if_match)
-    if (made := _made_before(store, reports, variant_id, edit_id)) is not None:
-        return made
-    head, before = standing(store, reports, variant_id)
-    if (refused := _moved(store, head, expected, facts_match)) is not None:
-        return refused
-    design, taken = accept(head.design, body.ids, body.groups or None)
-    if not taken:
-        raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
-    one = computed(design, head.evidence, before.report)
-    try:
-        new = store.save(variant_id, expected, one, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you", edit_id)
-    except Stale as exc:
-        return _conflict(store, variant_id, expected, exc.head)
-    return _edited(reports, head, new, one, head.evidence, before, can_undo=True, can_redo=False, taken=taken)
+
+    def take() -> Response:
+        head, before = standing(store, reports, variant_id)
+        if (refused := _moved(store, head, expected, facts_match)) is not None:
+            return refused
+        design, taken = accept(head.design, body.ids, body.groups or None)
+        if not taken:
+            raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
+        one = computed(design, head.evidence, before.report)
+        try:
+            new = store.save(variant_id, expected, one, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you", edit_id)
+        except Stale as exc:
+            return _conflict(store, variant_id, expected, exc.head)
+        return _edited(reports, head, new, one, head.evidence, before, can_undo=True, can_redo=False, taken=taken)
+
+    return _once(store, reports, variant_id, edit_id, take)
 
 
 @router.get("/{variant_id}/lists", operation_id="getBenchLists")
