@@ -2,7 +2,7 @@
 import { fireEvent, screen, within } from "@testing-library/react";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { Component as Fit } from "../src/stages/fit/Fit";
-import { frameOf } from "../src/stages/fit/frame";
+import { frameOf, outside } from "../src/stages/fit/frame";
 import { type Box, boxAt, hullAt, missing, type PlaceDoc, penetration, posed, snapped, type Thing } from "../src/stages/fit/geometry";
 import { mount } from "./mounted";
 import { onDesign } from "./onstage";
@@ -86,6 +86,12 @@ describe("geometry", () => {
   it("is as deep in another as the shortest way out", () => {
     expect(penetration([0, 1, 0, 1, 0, 1], [0.9, 2, 0, 1, 0, 1])).toBeCloseTo(0.1, 9);
     expect(penetration([0, 1, 0, 1, 0, 1], [1.5, 2, 0, 1, 0, 1])).toBeLessThan(0);
+  });
+  it("draws of a room only what lies outside", () => {
+    expect(outside([1.2, 2.8, -0.9, 1.4, 0, 1.4], BODY)).toEqual([1.2, 2.8, 0.9, 1.4, 0, 1.4]);
+    expect(outside([1.2, 2.8, -1.3, 0.9, 0, 1.4], BODY)).toEqual([1.2, 2.8, -1.3, -0.9, 0, 1.4]);
+    expect(outside([-0.5, 4, -0.5, 0.5, 0, 1.4], BODY)).toEqual([-0.5, 0, -0.5, 0.5, 0, 1.4]);
+    expect(outside([1, 3, -0.6, 0.6, 0, 2.6], BODY)).toEqual([1, 3, -0.6, 0.6, 1.9, 2.6]);
   });
   it("widens the drawing for what moves out", () => {
     const closed = frameOf("plan", BODY, [SOFA], 2);

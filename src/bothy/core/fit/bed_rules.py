@@ -48,7 +48,14 @@ def _noise(bed: Placed, noisy: Iterable[Placed]) -> Iterator[Finding]:
     heard = {n.thing.key: n.thing.name for rows in near.values() for _, n in rows}
     if not heard:
         return
-    said = " ".join(f"At the {end}: {', '.join(f'“{n.thing.name}” at {d:.1f} m' for d, n in rows)}." for end, rows in near.items() if rows)
+    said = " ".join(f"At the {end}: {_listed(rows)}." for end, rows in near.items() if rows)
     quiet = next((end for end, rows in near.items() if not rows), None)
     said += f" The {quiet} end is quiet." if quiet else ""
     yield finding("fit-noise-by-bed", bed.thing.key, bed.thing.name, said, related=list(heard), severity="note" if quiet else "advice")
+
+
+def _listed(rows: list[tuple[float, Placed]], most: int = 3) -> str:
+    """The nearest of them."""
+    nearest = sorted(rows, key=lambda x: (x[0], x[1].thing.name))
+    more = f" and {len(rows) - most} more" if len(rows) > most else ""
+    return ", ".join(f"“{n.thing.name}” at {d:.1f} m" for d, n in nearest[:most]) + more

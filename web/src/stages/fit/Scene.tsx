@@ -1,7 +1,7 @@
 /** The vehicle drawn to scale with what stands in it: plan, sides, roof, under the floor, section at the cursor. Things are dragged. */
 import { Fragment, useEffect, useRef, useState } from "react";
 import { useSaid } from "../../shell/person";
-import { area, dashes, FILL, frameOf, type Look, names, points, spanU } from "./frame";
+import { area, dashes, FILL, frameOf, type Look, names, outside, points, spanU } from "./frame";
 import { type Body, type Box, boxAt, endOf, missing, type PlaceDoc, posed, snapped, type Thing, within } from "./geometry";
 import { Outline } from "./Outline";
 
@@ -154,7 +154,15 @@ export function Pane({ look, label, ...p }: SceneProps & { look: Look | "section
         </pattern>
       </defs>
       {p.rooms?.map((r) => (
-        <rect key={r.name} {...spanU(f, r.box as Box)} fill="none" stroke="currentColor" strokeWidth="0.012" strokeDasharray="0.06 0.04" data-room={r.name}>
+        <rect
+          key={r.name}
+          {...spanU(f, outside(r.box as Box, p.body))}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="0.012"
+          strokeDasharray="0.06 0.04"
+          data-room={r.name}
+        >
           <title>{r.name}</title>
         </rect>
       ))}

@@ -118,3 +118,13 @@ export const area = (f: Frame, t: Thing) => {
   const r = spanU(f, t.box as Box);
   return r.width * r.height;
 };
+
+/** Of a room that opens, the part that lies outside the closed vehicle. */
+export function outside(room: Box, body: Body): Box {
+  const [x0, x1, y0, y1, z0, z1] = room;
+  const first = body.stations[0]!.x;
+  if (y1 > body.half) return [x0, x1, body.half, y1, z0, z1];
+  if (y0 < -body.half) return [x0, x1, y0, -body.half, z0, z1];
+  if (x0 < first) return [x0, first, y0, y1, z0, z1];
+  return [x0, x1, y0, y1, Math.min(z1, body.height), z1];
+}
