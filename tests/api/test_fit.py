@@ -78,6 +78,21 @@ def test_a_table_goes_out_and_comes_in_again(client: TestClient, laid: str) -> N
     assert client.get(f"/api/variants/{laid}").json()["design"]["fit"]["places"][0]["x_m"] == 1.75
 
 
+def test_where_a_thing_is_when_opened_goes_out_and_stays_in_a_table_that_doesnt_say(client: TestClient, laid: str) -> None:
+    say(client, laid, put("/fit/places/0/open", {"x_m": 1.0, "y_m": 0.9, "z_m": 0.2}))
+
+    def taken(text: str) -> Any:
+        lines = client.post(f"/api/variants/{laid}/fit/table", json={"text": text}).json()["lines"]
+        return lines[0]["op"]["value"]["open"] if lines[0]["status"] == "taken" else lines[0]["problem"]
+
+    rows = list(csv.DictReader(io.StringIO(client.get(f"/api/variants/{laid}/export/places.csv").text.lstrip("\ufeff"))))
+    assert [next(r for r in rows if r["key"] == "own:box")[f"open {axis} m"] for axis in "xyz"] == ["1.0", "0.9", "0.2"]
+    assert taken("key;x m;y m\nown:box;2;0") == {"x_m": 1.0, "y_m": 0.9, "z_m": 0.2}
+    assert taken("key;x m;y m;open x m;open y m;open z m\nown:box;2;0;2;1.1;") == {"x_m": 2.0, "y_m": 1.1, "z_m": 0.0}
+    assert taken("key;x m;y m;open x m;open y m;open z m\nown:box;2;0;;;") is None
+    assert taken("key;x m;y m;open x m;open y m;open z m\nown:box;2;0;2;;") == "open y is missing"
+
+
 @pytest.mark.parametrize(
     ("line", "words"),
     [

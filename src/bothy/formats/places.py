@@ -21,7 +21,25 @@ from bothy.formats.appliances_csv import match_columns
 from bothy.formats.tables import plain as _plain
 from bothy.formats.tables import rows_of, unplain
 
-COLUMNS = ("thing", "key", "bay", "x m", "y m", "z m", "turned deg", "up", "length m", "width m", "height m", "mass kg", "contents kg", "known by")
+COLUMNS = (
+    "thing",
+    "key",
+    "bay",
+    "x m",
+    "y m",
+    "z m",
+    "turned deg",
+    "up",
+    "open x m",
+    "open y m",
+    "open z m",
+    "length m",
+    "width m",
+    "height m",
+    "mass kg",
+    "contents kg",
+    "known by",
+)
 WORDS: dict[str, tuple[str, ...]] = {
     "name": ("thing", "name", "what", "part"),
     "key": ("key", "id"),
@@ -31,7 +49,12 @@ WORDS: dict[str, tuple[str, ...]] = {
     "z": ("z m", "z", "over the floor", "height over floor"),
     "yaw": ("turned deg", "turned", "yaw", "rotation"),
     "up": ("up", "face up"),
+    "open_x": ("open x m", "open x"),
+    "open_y": ("open y m", "open y"),
+    "open_z": ("open z m", "open z"),
 }
+KEPT = {"fixing", "fixing_count", "tray", "shield", "hatch"}
+"""What a table of places doesn't say."""
 
 
 def _csv(rows: Iterable[Iterable[object]]) -> str:
@@ -52,7 +75,8 @@ def place_rows(design: Design, part: FitPart) -> list[Row]:
     for t in part.things:
         p = docs.get(t.key)
         place: Row = [p.bay or "", p.x_m, p.y_m, p.z_m, p.yaw_deg, p.up] if p else [None] * 6
-        rows.append([t.name, t.key, *place, *(round(v, 3) for v in t.size), round(t.mass_kg, 2), round(t.contents_kg, 1), t.mass_from])
+        then: Row = [p.open.x_m, p.open.y_m, p.open.z_m] if p and p.open else [None] * 3
+        rows.append([t.name, t.key, *place, *then, *(round(v, 3) for v in t.size), round(t.mass_kg, 2), round(t.contents_kg, 1), t.mass_from])
     return rows
 
 
@@ -170,8 +194,8 @@ def preview(text: str, design: Design) -> PlacesPreview:
         seen.add(place.of)
         value = place.model_dump(mode="json")
         if place.of in index:
-            old = design.fit.places[index[place.of]]
-            value |= {k: getattr(old, k) for k in ("fixing", "fixing_count", "tray", "shield", "hatch")}
+            kept = KEPT if "open_x" in columns else KEPT | {"open"}
+            value |= design.fit.places[index[place.of]].model_dump(mode="json", include=kept)
             op = {"op": "replace", "path": f"/fit/places/{index[place.of]}", "value": value}
         else:
             op = {"op": "add", "path": "/fit/places/-", "value": value}
@@ -188,20 +212,28 @@ def preview(text: str, design: Design) -> PlacesPreview:
     )
 
 
+def _corner(cells: dict[str, str], units: dict[str, str], before: str) -> dict[str, float]:
+    """Least corner of a thing, m, from the cells of x, y and z (``open_``: where it is when the vehicle stands open). Raises :class:`NotUnderstood`."""
+    out = {}
+    for axis in "xyz":
+        if text := cells.get(before + axis):
+            bare = all(c in "0123456789.,-+− " for c in text)
+            out[f"{axis}_m"] = parse(text.replace("−", "-"), "length", (units.get(before + axis) or "m") if bare else None).value
+    for axis in "xy":
+        if f"{axis}_m" not in out:
+            raise NotUnderstood(f"{before.replace('_', ' ')}{axis} is missing")
+    return out
+
+
 def _place(cells: dict[str, str], units: dict[str, str], by_key: dict[str, Any], by_name: dict[str, str], bays: dict[str, str]) -> PlaceDoc:
     key = unplain(cells.get("key", "")) or by_name.get(unplain(cells.get("name", "")).lower(), "")
     if key not in by_key:
         named = unplain(cells.get("key") or cells.get("name") or "")[:40]
         raise NotUnderstood(f"the design has no “{named}”; name things as in Layout and weight")
     out: dict[str, Any] = {"of": key}
-    for axis in "xyz":
-        if cells.get(axis):
-            text = cells[axis]
-            bare = all(c in "0123456789.,-+− " for c in text)
-            out[f"{axis}_m"] = parse(text.replace("−", "-"), "length", (units.get(axis) or "m") if bare else None).value
-    for axis in "xy":
-        if f"{axis}_m" not in out:
-            raise NotUnderstood(f"{axis} is missing")
+    out |= _corner(cells, units, "")
+    if any(cells.get(f"open_{axis}") for axis in "xyz"):
+        out["open"] = _corner(cells, units, "open_")
     if cells.get("yaw"):
         turned = parse(cells["yaw"], "count", None).value % 360
         if turned not in (0, 90, 180, 270):
