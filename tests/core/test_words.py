@@ -107,6 +107,7 @@ VERBS = {
     "Unroll",
     "Unwind",
     "Use",
+    "Weigh",
     "Ventilate",
     "Wait",
     "Write",
