@@ -87,8 +87,8 @@ def test_a_project_file_goes_out_in_and_a_damaged_one_is_refused(page: Page, loa
     good = tmp_path / "curlew.bothy.json"
     download.value.save_as(good)
     page.get_by_label("Project file").set_input_files(good)
+    expect(page).to_have_url(re.compile("/vehicle$"))  # what was brought in is opened
     expect(page.get_by_text("Curlew 2")).to_be_visible()
-    assert page.url.endswith("/vehicle"), "what was brought in is opened"
     page.goto("/")
     expect(page.get_by_role("row").filter(has_text="Curlew")).to_have_count(2)
     bad = tmp_path / "bad.json"
