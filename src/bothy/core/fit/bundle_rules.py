@@ -7,7 +7,7 @@ from collections.abc import Iterable, Iterator, Sequence
 from bothy.core.context import Context
 from bothy.core.finding import Finding, finding
 from bothy.core.fit.geometry import Geometry
-from bothy.core.wiring.bundles import heating
+from bothy.core.wiring.bundles import counted, heating
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.conductors import bundle_factor
 
@@ -52,8 +52,7 @@ def bundle_findings(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> It
 
 def _carries_less(ctx: Context, w: Worked, n: int) -> bool:
     """Whether a cable among n loaded circuits carries less than its current."""
-    method = "marine_conductors" if ctx.design.wiring.school == "marine" else ctx.region.bundle_method
-    two = 2 if method == "marine_conductors" else 1
     if w.part.ampacity_a is None:
         return False
-    return w.part.ampacity_a * bundle_factor(two * n, method) / bundle_factor(two * w.part.bundled_count, method) < w.part.current_a
+    alone = w.part.ampacity_a / bundle_factor(*counted(ctx, w.part.bundled_count))
+    return alone * bundle_factor(*counted(ctx, n)) < w.part.current_a

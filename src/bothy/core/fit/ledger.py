@@ -20,6 +20,8 @@ CABLE_KG_M_MM2, THIN_KG_M_MM2, THIN_MM2 = 0.011, 0.0125, 6.0
 """Copper with its insulation, per metre and mm², typical."""
 PIPE_KG_M = {"water": 0.12, "waste": 0.20, "gas": 0.30, "duct": 0.25}
 DUCT_KG_M = 0.25
+CAMPER_Z_M = 0.8
+"""Height of an empty camper's centre over its floor, m (typical)."""
 
 
 class Kilo(NamedTuple):
@@ -105,10 +107,6 @@ def layers_kg_m2(b: BuildUp) -> float:
         density = x.density_kg_m3 if x.density_kg_m3 is not None else known[x.material].density_kg_m3 if x.material else 0.0
         total += density * x.thickness_mm / 1000 * x.coverage_frac
     return total
-
-
-CAMPER_Z_M = 0.8
-"""Height of an empty camper's centre over its floor, m (typical)."""
 
 
 def _camper(ctx: Context, geo: Geometry) -> Iterable[Kilo]:

@@ -104,9 +104,23 @@ def _zone_x(s: Search, t: Thing) -> tuple[float, float]:
     return h.first + a0 * length, h.first + a1 * length
 
 
+def _hung(t: Thing, top: float) -> tuple[float, str]:
+    """How high a small thing on a wall hangs over the floor in m, under a ceiling at ``top``, and why."""
+    name = t.name.lower()
+    gas, alarm = "gas" in name or "lpg" in name, "alarm" in t.what or "alarm" in name
+    if "grille" in t.what:
+        return 0.12, "Low in its zone: warm air rises by itself."
+    if gas and "alarm" in name:
+        z = 0.15
+    elif alarm:
+        z = min(1.5, top - 0.3)
+    else:
+        z = 0.95 if "socket" in t.what else min(1.2, top - 0.3)
+    return z, "Low, where gas gathers." if gas else "On the wall of its zone."
+
+
 def _small(s: Search, t: Thing) -> tuple[Box, int, str] | None:
-    name, top = t.name.lower(), s.body.height
-    size = t.size
+    size, top = t.size, s.body.height
     if "light" in t.what:
         z, sides, why = None, ("middle", "left", "right"), "On the ceiling of its zone."
         for x_range in (_zone_x(s, t), None):
@@ -117,20 +131,8 @@ def _small(s: Search, t: Thing) -> tuple[Box, int, str] | None:
                     if s.fits(t, hung, yaw):
                         return hung, yaw, why
         return None
-    gas = "gas" in name or "lpg" in name
     grille = "grille" in t.what
-    z = (
-        0.12
-        if grille
-        else 0.15
-        if gas and "alarm" in name
-        else min(1.5, top - 0.3)
-        if "alarm" in t.what or "alarm" in name
-        else 0.95
-        if "socket" in t.what
-        else min(1.2, top - 0.3)
-    )
-    why = "Low in its zone: warm air rises by itself." if grille else "Low, where gas gathers." if gas else "On the wall of its zone."
+    z, why = _hung(t, top)
     for x_range in (_zone_x(s, t), None):
         for want in (z, z + 0.15, max(0.1, z - 0.2), z + 0.3):
             got = s.best(t, want, _apart(s) if grille else lambda b: 0.0, x_range=x_range)

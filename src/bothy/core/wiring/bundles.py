@@ -7,11 +7,17 @@ from collections.abc import Callable, Mapping, Sequence
 from bothy.core.context import Context
 from bothy.core.contract import EPS
 from bothy.core.design.wiring import Circuit
-from bothy.core.wiring.conductors import ambient_factor, bundle_factor, installation_factor, row_of, table_ampacity
+from bothy.core.wiring.conductors import BundleMethod, ambient_factor, bundle_factor, installation_factor, row_of, table_ampacity
 
 LIGHT_FRAC = 0.3
 """A circuit that carries less of its ampacity warms the others so little that it may be left out."""
 ENGINE_C = 50.0
+
+
+def counted(ctx: Context, together: int) -> tuple[int, BundleMethod]:
+    """What so many loaded circuits are counted as, and by which table: circuits, or at sea and in the United States their conductors, two each."""
+    method = "marine_conductors" if ctx.design.wiring.school == "marine" else ctx.region.bundle_method
+    return together * (2 if method == "marine_conductors" else 1), method
 
 
 def _carries(ctx: Context, c: Circuit, together: int) -> float:
@@ -19,8 +25,7 @@ def _carries(ctx: Context, c: Circuit, together: int) -> float:
     if not c.sized:
         return 0.0
     klass = 70 if c.kind == "ac" else c.insulation_temp_c
-    method = "marine_conductors" if ctx.design.wiring.school == "marine" else ctx.region.bundle_method
-    count = together * (2 if method == "marine_conductors" else 1)
+    count, method = counted(ctx, together)
     air = ENGINE_C if c.engine_space else 30.0
     if klass <= air:
         return 0.0

@@ -15,7 +15,7 @@ from bothy.core.feeds import Feeds
 from bothy.core.figure import Figure, given
 from bothy.core.method.sources import Method
 from bothy.core.recognise import tolerant
-from bothy.core.wiring.bundles import bundled
+from bothy.core.wiring.bundles import bundled, counted
 from bothy.core.wiring.circuit import CircuitPart, Worked
 from bothy.core.wiring.conductors import ConductorAmpacityIn, conductor_ampacity, row_of, warm_resistance
 from bothy.core.wiring.currents import BoardCurrents, board_currents, circuit_current, loads_of
@@ -281,12 +281,12 @@ def _size(
         part.window_low_a = low.value
     w.selective_a = SELECTIVE * branch_a
     wanted = best_fuse(w, math.inf) or low.value
-    bundling = "marine_conductors" if ctx.design.wiring.school == "marine" else ctx.region.bundle_method
+    count, bundling = counted(ctx, part.bundled_count)
     route = {
         "insulation_temp_c": 70 if ac else c.insulation_temp_c,
         "ambient_temp_c": 30.0,
         "engine_space": c.engine_space,
-        "bundled_count": part.bundled_count * (2 if bundling == "marine_conductors" else 1),
+        "bundled_count": count,
         "bundle_method": bundling,
         "installation": c.installation,
         "covered_length_mm": c.covered_length_mm,

@@ -154,19 +154,19 @@ export function PlacesView() {
   );
   const cut = ghost ? (ghost.open ?? ghost).x_m + 0.01 : held?.box ? ((held.box as Box)[0] + (held.box as Box)[1]) / 2 : part.body.length / 2;
   const opens = part.body.rooms.length > 0 || (fit.doc.places ?? []).some((p) => p.open);
-  const open_ = opens && params.get("state") === "open";
-  const things = useMemo(() => (open_ ? part.things.map((t) => (t.open_box ? { ...t, box: t.open_box } : t)) : part.things), [open_, part.things]);
+  const standsOpen = opens && params.get("state") === "open";
+  const things = useMemo(() => (standsOpen ? part.things.map((t) => (t.open_box ? { ...t, box: t.open_box } : t)) : part.things), [standsOpen, part.things]);
   const placeOf = useCallback(
     (key: string) => {
       const p = fit.placeOf(key);
-      return p && open_ && p.open ? { ...p, ...p.open } : p;
+      return p && standsOpen && p.open ? { ...p, ...p.open } : p;
     },
-    [fit.placeOf, open_],
+    [fit.placeOf, standsOpen],
   );
   /** What a place in this drawing is in the document: of a vehicle that stands open, where the thing is then. */
   const asDrawn = (p: PlaceDoc): PlaceDoc => {
     const was = fit.placeOf(p.of);
-    return open_ && was ? { ...was, open: { x_m: p.x_m, y_m: p.y_m, z_m: p.z_m ?? 0 } } : p;
+    return standsOpen && was ? { ...was, open: { x_m: p.x_m, y_m: p.y_m, z_m: p.z_m ?? 0 } } : p;
   };
   const pick = (key: string) => hand.key !== `thing:${key}` && hand.pick("thing", key);
   const onTurn = (t: Thing) => {
@@ -176,7 +176,7 @@ export function PlacesView() {
   const scene = {
     body: part.body,
     things,
-    rooms: open_ ? part.body.rooms : [],
+    rooms: standsOpen ? part.body.rooms : [],
     placeOf,
     selected: held?.key,
     marked,
@@ -186,7 +186,7 @@ export function PlacesView() {
     onTurn,
     onLift: (t: Thing) => {
       const p = fit.placeOf(t.key);
-      void (open_ && p ? fit.put({ ...p, open: null }, "no longer moves when opened:") : fit.lift(t.key));
+      void (standsOpen && p ? fit.put({ ...p, open: null }, "no longer moves when opened:") : fit.lift(t.key));
     },
     cut,
   };
@@ -303,7 +303,9 @@ export function PlacesView() {
                   </button>
                 )}
               </Choices>
-              {opens && <Choices label="State of the vehicle" options={STATES} value={open_ ? "open" : "travel"} onSet={(v) => turnTo("state", v, "travel")} />}
+              {opens && (
+                <Choices label="State of the vehicle" options={STATES} value={standsOpen ? "open" : "travel"} onSet={(v) => turnTo("state", v, "travel")} />
+              )}
               <span className="text-[11px] text-dim">
                 front to the {look === "right" ? "right" : "left"}; drag, or arrows {say("10 mm")}, Shift {say("1 mm")}, R turns, Delete takes out
               </span>
