@@ -466,6 +466,7 @@ def on_a_truck(**running: Any) -> Design:
 def test_a_camper_is_a_body_of_its_own_on_the_truck() -> None:
     unknown = rules_of(on_a_truck())
     assert unknown["fit-camper-mass"].severity == "question"
+    assert "fit-camper-behind" not in rules_of(on_a_truck(rear_axle_x_m=2.0)), "without its mass nothing is said of its centre"
     ahead, behind = on_a_truck(camper_kg=700.0, camper_x_m=1.5), on_a_truck(camper_kg=700.0, camper_x_m=0.9)
     assert not set(CAMPER) & set(rules_of(ahead))
     assert "0.26 m behind" in rules_of(behind)["fit-camper-behind"].message, "1.2 − (700 × 0.9 + 100 × 1.25)/800 = 0.256"

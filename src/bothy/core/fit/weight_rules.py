@@ -54,6 +54,7 @@ def _camper(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
         kg = sum(r.kg for r in ledger.rows if r.key.startswith("lining:"))
         words = f"The empty axles are the truck’s alone. Of the camper only walls and linings are counted, {kg:.0f} kg; frame, doors and jacks are not."
         yield finding("fit-camper-mass", "fit", "Weight", words, severity="question")
+        return  # where the whole has its centre is not known before
     for s in ledger.scenarios:
         rows = [(r, r.kg * s.factors.get(r.group, 1.0)) for r in ledger.rows if r.group != "people"]
         total = sum(kg for _, kg in rows)

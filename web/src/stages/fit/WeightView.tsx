@@ -110,6 +110,7 @@ function Beam({ l }: { l: Loading }) {
 
 export function WeightView() {
   const fit = useFit();
+  const say = useSaid();
   const { units } = usePerson();
   const [params, setParams] = useSearchParams();
   const [group, setGroup] = useState("all");
@@ -129,7 +130,9 @@ export function WeightView() {
       width: "16%",
       kind: "computed",
       show: (r) => (
-        <span className={`font-sans ${r.counted === "usual" || !r.placed ? "text-heather" : ""}`}>{r.placed ? r.counted : `${r.counted}, not placed`}</span>
+        <span className={`font-sans ${r.counted === "usual" || !r.placed ? "text-heather" : ""}`}>
+          {say(r.placed ? r.counted : `${r.counted}, not placed`)}
+        </span>
       ),
     },
   ];
@@ -299,9 +302,9 @@ function WeightSlate({ l }: { l: Loading }) {
   );
 }
 
+const CLEAR = { clearable: true, placeholder: "typical" } as const;
 const CAMPER = [
   quantity("camper_kg", "camper by itself", "mass", "kg", { clearable: true, placeholder: "its walls only" }),
   quantity("camper_x_m", "its centre from the rear", "length", "m", { clearable: true, placeholder: "in the middle" }),
-  quantity("camper_z_m", "its centre over the floor", "length", "m", { clearable: true, placeholder: "0.8 m" }),
+  quantity("camper_z_m", "its centre over the floor", "length", "m", CLEAR),
 ];
-const CLEAR = { clearable: true, placeholder: "typical" } as const;
