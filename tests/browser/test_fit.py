@@ -187,3 +187,47 @@ def test_what_moves_out_is_drawn_and_dragged_where_it_is_then(page: Page, load: 
     with saving(page):
         slate_of(page).get_by_role("button", name="It stays where it is").click()
     assert place(stored, id, "own:bench").open is None
+
+
+def test_signal_cables_get_their_ways_and_a_conduit_its_fill(page: Page, load: Any, stored: Any) -> None:
+    bare = apply_patch(saltbush.design(), [{"op": "replace", "path": "/fit/signals", "value": []}])
+    id = str(load(bare, "Saltbush"))
+    page.goto(f"/v/{id}/fit?view=ways")
+    slate = slate_of(page)
+    with saving(page):
+        slate.get_by_role("button", name=re.compile("Add the usual")).click()
+    signals = stored(id).fit.signals
+    assert {s.kind for s in signals} >= {"sensor", "shunt"}
+    expect(page.get_by_role("row").filter(has_text=signals[0].name)).to_contain_text("signals")
+    with saving(page):
+        slate.get_by_role("listitem").filter(has_text="low along the right wall, low voltage").get_by_role("button", name="it is a conduit").click()
+    inside = slate.get_by_role("textbox", name="inside")
+    with saving(page):
+        inside.fill("10 mm")
+        inside.press("Enter")
+    expect(slate.get_by_text("Conduit too full")).to_be_visible()
+    with saving(page):
+        slate.get_by_role("button", name=re.compile("Take a pipe of")).click()
+    expect(slate.get_by_text("Conduit too full")).to_have_count(0)
+    assert stored(id).fit.bores[0].inside_mm > 10
+    slate.get_by_role("button", name=signals[0].name).click()
+    with saving(page):
+        slate.get_by_role("button", name="remove this cable").click()
+    assert [s.id for s in stored(id).fit.signals] == [s.id for s in signals[1:]]
+
+
+def test_where_a_thing_is_joined_is_measured(page: Page, laid: str, stored: Any) -> None:
+    tank = next(t.id for t in saltbush.design().water.tanks)
+    page.goto(f"/v/{laid}/fit?hand=thing:water:{tank}")
+    slate = slate_of(page)
+    with saving(page):
+        slate.get_by_role("button", name="pipes", exact=True).click()
+    with saving(page):
+        box = slate.get_by_role("group", name=re.compile("Where its pipes")).get_by_role("textbox", name="over its bottom")
+        box.fill("0.05 m")
+        box.press("Enter")
+    size = next(s for s in stored(laid).fit.sizes if s.of == f"water:{tank}")
+    assert [(p.of, p.z_m) for p in size.ports] == [("water", 0.05)]
+    with saving(page):
+        slate.get_by_role("button", name="in its middle again").click()
+    assert not next(s for s in stored(laid).fit.sizes if s.of == f"water:{tank}").ports

@@ -2860,6 +2860,16 @@ export interface components {
             held_back: string[];
         };
         /**
+         * BoreDoc
+         * @description A stretch of the ways that is a conduit or a trunking, by its name, with its inside diameter (or that of a pipe of the same section) in mm.
+         */
+        BoreDoc: {
+            /** Way */
+            way: string;
+            /** Inside Mm */
+            inside_mm: number;
+        };
+        /**
          * Build
          * @description Everything about the doing. ``own_way``: tasks that are left out of the plan, because they are done otherwise or were done before. ``order``: an order
          *     of the tasks that was searched for and taken; what isn't in it goes by its urgency. ``budgets``: money by service. ``coming``: the forecast of the days
@@ -4022,6 +4032,24 @@ export interface components {
             suggested_mm: number | null;
         };
         /**
+         * ConduitPart
+         * @description A conduit of the ways in its fullest piece; shares of its inside.
+         */
+        ConduitPart: {
+            /** Way */
+            way: string;
+            /** Inside Mm */
+            inside_mm: number;
+            /** Cable Count */
+            cable_count: number;
+            /** Fill Frac */
+            fill_frac: number;
+            /** Limit Frac */
+            limit_frac: number;
+            /** Ok */
+            ok: boolean;
+        };
+        /**
          * Conflict
          * @description The design moved on under an edit: what changed since, by path.
          */
@@ -4704,6 +4732,8 @@ export interface components {
              *       "nodes": [],
              *       "ways": [],
              *       "closed": [],
+             *       "bores": [],
+             *       "signals": [],
              *       "pins": [],
              *       "keep": [],
              *       "scenarios": [],
@@ -5673,6 +5703,16 @@ export interface components {
              */
             closed: string[];
             /**
+             * Bores
+             * @default []
+             */
+            bores: components["schemas"]["BoreDoc"][];
+            /**
+             * Signals
+             * @default []
+             */
+            signals: components["schemas"]["SignalLine"][];
+            /**
              * Pins
              * @default []
              */
@@ -5801,6 +5841,10 @@ export interface components {
             weight: components["schemas"]["WeightPart"];
             /** Cable M */
             cable_m: number;
+            /** Usual Signals */
+            usual_signals: components["schemas"]["UsualSignalPart"][];
+            /** Conduits */
+            conduits: components["schemas"]["ConduitPart"][];
             /** Furniture */
             furniture: components["schemas"]["PiecePart"][];
         };
@@ -9941,6 +9985,24 @@ export interface components {
             lined: boolean;
         };
         /**
+         * PortDoc
+         * @description Where runs of one sort are joined to a thing, in m from the rear, right and lower corner of its upright pose.
+         */
+        PortDoc: {
+            /**
+             * Of
+             * @default cable
+             * @enum {string}
+             */
+            of: "cable" | "water" | "gas" | "air";
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Z M */
+            z_m: number;
+        };
+        /**
          * Power
          * @description The electrical supply; None means: not chosen yet.
          */
@@ -11998,8 +12060,44 @@ export interface components {
             gap_mm?: number | null;
         };
         /**
+         * SignalLine
+         * @description A signal cable between two things; ``length_m`` as typed, None: by its way.
+         */
+        SignalLine: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default Signal cable
+             */
+            name: string;
+            /**
+             * Kind
+             * @default sensor
+             * @enum {string}
+             */
+            kind: "display" | "ethernet" | "hdmi" | "usb" | "can" | "coax" | "sensor" | "shunt";
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /**
+             * Screened
+             * @default false
+             */
+            screened: boolean;
+            /** Length M */
+            length_m?: number | null;
+            /**
+             * By
+             * @default typed
+             * @enum {string}
+             */
+            by: "typed" | "proposal";
+        };
+        /**
          * SizeDoc
-         * @description What was measured of a thing: size in its upright pose (length along x), mass, and clearances by face, m and kg.
+         * @description What was measured of a thing: size in its upright pose (length along x), mass, clearances by face, and where it is joined, m and kg.
          */
         SizeDoc: {
             /** Of */
@@ -12019,6 +12117,11 @@ export interface components {
             clearance_m: {
                 [key: string]: number;
             };
+            /**
+             * Ports
+             * @default []
+             */
+            ports: components["schemas"]["PortDoc"][];
         };
         /**
          * SizedSet
@@ -13405,6 +13508,22 @@ export interface components {
             shown: number;
             /** Reason */
             reason: string;
+        };
+        /**
+         * UsualSignalPart
+         * @description A signal cable that such a design usually has, and this one hasn't yet.
+         */
+        UsualSignalPart: {
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /** Screened */
+            screened: boolean;
         };
         /** ValidationError */
         ValidationError: {

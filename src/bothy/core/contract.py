@@ -235,12 +235,12 @@ def parse(model: type[Contract], data: Any) -> Contract:
         raise explain(exc) from None
 
 
-def unique_ids(ids: Iterable[str]) -> None:
-    """Raise when an id comes twice."""
+def unique_ids(ids: Iterable[str], key: str = "id") -> None:
+    """Raise at ``key`` when an id comes twice."""
     seen: set[str] = set()
     for one in ids:
         if one in seen:
-            raise wrong("id", f"'{one}' is used twice; every id must be unique")
+            raise wrong(key, f"'{one}' is used twice; every {key} must be unique")
         seen.add(one)
 
 

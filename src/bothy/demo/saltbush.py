@@ -10,7 +10,9 @@ from typing import Any
 
 from bothy.core.catalogue.parts import part
 from bothy.core.design.document import Design, load_design
+from bothy.core.design.edit import apply_patch
 from bothy.core.facts.document import Facts
+from bothy.core.fit.signals import usual_signals
 from bothy.core.proposing import accept
 from bothy.demo import lpg, wet
 from bothy.demo.laid_out import building_of, places_of, proof_of
@@ -154,7 +156,9 @@ def design() -> Design:
             c["fuse_distance_m"] = 0.15
     data["fit"] = places_of("saltbush")
     data["build"] = building_of("saltbush")[0]
-    return load_design(data)
+    made = load_design(data)
+    signals = [{"id": f"signal-{n}", **u._asdict(), "by": "proposal"} for n, u in enumerate(usual_signals(made), 1)]
+    return apply_patch(made, [{"op": "replace", "path": "/fit/signals", "value": signals}])
 
 
 def facts() -> Facts:

@@ -122,7 +122,7 @@ def test_dragging_the_bank_moves_cable_drop_and_axles_by_hand() -> None:
     bank = next(t for t in things_of(design) if t.key == "power:bank")
     a, b = before.fit.weight.loadings[0], after.fit.weight.loadings[0]
     gear = geometry_of(design).body.gear
-    cables = [(r.kg, s.kg, r.x, s.x) for r, s in zip(before.fit.weight.rows, after.fit.weight.rows, strict=True) if r.key.startswith("circuit:")]
+    cables = [(r.kg, s.kg, r.x, s.x) for r, s in zip(before.fit.weight.rows, after.fit.weight.rows, strict=True) if r.key.startswith(("circuit:", "signal:"))]
     moved = bank.full_kg * 0.4 + sum(k1 * (x1 - (gear.rear_x or 0)) - k0 * (x0 - (gear.rear_x or 0)) for k0, k1, x0, x1 in cables)
     assert (b.front_kg or 0) - (a.front_kg or 0) == pytest.approx(moved / ((gear.front_x or 0) - (gear.rear_x or 0)), rel=1e-6)
     feed = next(c.id for c in design.wiring.circuits if c.kind == "inverter")
@@ -260,8 +260,107 @@ def test_ducts_and_coolant_hoses_are_as_long_as_their_ways() -> None:
     geo = geometry_of(design)
     duct, hose = geo.routes["duct:bed"], geo.routes["loop:z"]
     assert duct.length_m is not None and 2.0 <= duct.length_m < 4.0
-    assert hose.length_m == pytest.approx(sum(abs(a - b) for a, b in zip(geo.placed["warmth:w"].port, geo.placed["warmth:zone-z"].port, strict=True)))
+    assert hose.length_m == pytest.approx(
+        sum(abs(a - b) for a, b in zip(geo.placed["warmth:w"].port("water"), geo.placed["warmth:zone-z"].port("water"), strict=True))
+    )
     now = settled(design, geo).warmth
     assert now.ducts[0].length_m == pytest.approx(duct.length_m, abs=0.001)
     assert now.ducts[0].bends_90 == duct.ways[0].bends
     assert now.loop is not None and now.loop.zones[0].pipe_length_m == pytest.approx(2 * hose.length_m, abs=0.001), "there and back"
+
+
+def test_a_signal_cable_has_its_way_its_mass_its_wall_and_its_line_in_the_bill() -> None:
+    """A tank's sender to the board: as long as its way, 35 g a metre, and cut with a tenth and 0.3 m at each end."""
+    from bothy.core.build.from_design import tags_of, tasks_of
+    from bothy.core.build.shopping import bill
+    from bothy.core.facts.document import Facts
+    from bothy.core.fit.signals import usual_signals
+
+    design = apply_patch(saltbush.design(), [{"op": "replace", "path": "/fit/signals", "value": []}])
+    usual = usual_signals(design)
+    assert {u.kind for u in usual} >= {"sensor", "shunt"}
+    assert all(u.b.startswith("wiring:") for u in usual)
+    ops = [{"op": "add", "path": "/fit/signals/-", "value": {"id": f"s{i}", **u._asdict()}} for i, u in enumerate(usual)]
+    joined = apply_patch(design, ops)
+    assert usual_signals(joined) == []
+    r = report(joined)
+    routes = {x.id: x for x in r.fit.routes}
+    masses = {k.key: k for k in r.fit.weight.rows}
+    for i in range(len(usual)):
+        route = routes[f"signal:s{i}"]
+        assert route.length_m is not None and route.service == "data"
+        assert masses[route.id].kg == pytest.approx(0.035 * route.length_m)
+    behind = {row.run for w in r.fit.walls for row in w.rows}
+    assert behind & {f"signal:s{i}" for i in range(len(usual))}
+    assert "data" in tags_of(joined)
+    lines = {x.key: x for x in bill(joined, r, Facts(), tasks_of(joined, r)) if x.key.startswith("signal-")}
+    senders = [routes[f"signal:s{i}"].length_m or 0.0 for i, u in enumerate(usual) if u.kind == "sensor"]
+    assert lines["signal-sensor"].amount == pytest.approx(sum(1.1 * m + 0.6 for m in senders), abs=0.02)
+    assert lines["signal-sensor"].tasks == ("ff-data",)
+
+
+def test_a_kept_length_of_a_signal_cable_counts() -> None:
+    line = {"id": "s", "name": "Sender", "a": "water:fresh", "b": "power:bank", "length_m": 9.0}
+    placed = curlew.design()
+    tank = next(t for t in placed.water.tanks)
+    joined = apply_patch(placed, [{"op": "add", "path": "/fit/signals/-", "value": {**line, "a": f"water:{tank.id}"}}])
+    by_way, kept = report(joined), report(apply_patch(joined, [{"op": "add", "path": "/fit/keep/-", "value": "signal:s"}]))
+
+    def kg(r: Any) -> float:
+        return float(next(k.kg for k in r.fit.weight.rows if k.key == "signal:s"))
+
+    way = next(x.length_m for x in by_way.fit.routes if x.id == "signal:s")
+    assert kg(by_way) == pytest.approx(0.035 * (way or 0))
+    assert kg(kept) == pytest.approx(0.035 * 9.0)
+
+
+@pytest.mark.parametrize("yaw", [0, 90, 180, 270])
+@pytest.mark.parametrize("up", ["top", "front", "rear", "left", "right", "bottom"])
+def test_a_port_turns_with_its_thing(up: str, yaw: int) -> None:
+    """What is measured of the upright thing stays the same point of it: its distances from the six faces go with the faces."""
+    from bothy.core.fit.boxes import FACES
+    from bothy.core.fit.things import pose_faces, posed, posed_point
+
+    thing = next(t for t in things_of(curlew.design()) if t.key == "life:fridge" or t.key.startswith("life:"))
+    at = (0.1 * thing.size[0], 0.3 * thing.size[1], 0.8 * thing.size[2])
+    upright = {f: at[i // 2] if i % 2 == 0 else thing.size[i // 2] - at[i // 2] for i, f in enumerate(FACES)}
+    size, _ = posed(thing, up, yaw)
+    point = posed_point(thing, up, yaw, at)
+    for i, face in enumerate(pose_faces(up, yaw)):
+        there = point[i // 2] if i % 2 == 0 else size[i // 2] - point[i // 2]
+        assert there == pytest.approx(upright[face])
+
+
+def test_a_run_ends_where_its_thing_is_joined() -> None:
+    """A tank joined at its lower rear corner, not in its middle: its pipes go there, its sender stays."""
+    design = saltbush.design()
+    geo = geometry_of(design)
+    key = next(k for k in geo.placed if k.startswith("water:") and "tank" in geo.placed[k].thing.tags)
+    size = {"of": key, "ports": [{"of": "water", "x_m": 0.0, "y_m": 0.0, "z_m": 0.0}]}
+    joined = geometry_of(apply_patch(design, [{"op": "add", "path": "/fit/sizes/-", "value": size}]))
+    p = joined.placed[key]
+    corner = [
+        min(abs(a - v) for v in pair) for a, pair in zip(p.port("water"), ((p.box.x0, p.box.x1), (p.box.y0, p.box.y1), (p.box.z0, p.box.z1)), strict=True)
+    ]
+    assert corner == pytest.approx([0.0, 0.0, 0.0])
+    assert p.port("dc") == pytest.approx(p.box.middle)
+
+
+def test_a_camper_on_a_truck_has_its_aisle_at_one_side() -> None:
+    """Between its side boxes the floor is 1.2 m wide: a kitchen of half a metre leaves no aisle along the middle, but one beside it."""
+    design = furnished("truck_camper", kinds=("bed", "kitchen", "overhead"))
+    places = propose_places(design)
+    assert [t.name for t in places.left] == []
+    laid = apply_patch(design, places.patch())
+    found = [f for f in report(laid).findings if f.stage == "fit" and f.severity in ("danger", "fault", "question")]
+    assert [f.rule for f in found] == ["fit-camper-mass"]
+    geo = geometry_of(laid)
+    kitchen, floor = geo.placed["own:kitchen"].box, geo.body.hull.over(1.4, 2.5, 0.0, 0.3)
+    assert max(floor.left_m - kitchen.y1, kitchen.y0 + floor.right_m) >= 0.44
+
+
+def test_a_bench_under_a_bed_is_called_a_store() -> None:
+    bench = next(p for p in propose_places(furnished("truck_camper")).places if p.doc.of == "own:bench")
+    assert "as a store" in bench.why[0]
+    free = next(p for p in propose_places(furnished("truck_camper", kinds=("bench", "overhead"))).places if p.doc.of == "own:bench")
+    assert "as a store" not in free.why[0]

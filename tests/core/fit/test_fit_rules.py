@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any
 
 import pytest
@@ -14,6 +15,7 @@ from bothy.core.facts.evidence import added, entries_between
 from bothy.core.finding import RULES
 from bothy.core.fit.geometry import geometry_of
 from bothy.core.report import Report, report
+from bothy.core.wiring.conductors import row_of
 from tests.designs import AGM, BANK, CHARGER, FRIDGE, INVERTER, LAMP, blank
 
 SHELL = {
@@ -197,6 +199,9 @@ def moved(rule: str) -> tuple[Design, Design]:
         "fit-noise-by-bed": tuple(abed("water:pump", x, 0.7) for x in (1.0, 3.4)),
         "fit-bed-locker": tuple(abed("life:socket", x, 1.2) for x in (2.9, 2.2)),
         "fit-bundle-derate": tuple(bundle(n) for n in (2, 3)),
+        "fit-port-outside": tuple(
+            laid(at("own:box", 2, 0), fit={"own": [BOX], "sizes": [{"of": "own:box", "ports": [{"x_m": x, "y_m": 0.1, "z_m": 0.1}]}]}) for x in (0.501, 0.5)
+        ),
         "fit-gone": (laid(at("life:gone", 2, 0)), laid(at("life:lamp", 2, 0))),
         "fit-route-none": tuple(
             laid(
@@ -258,6 +263,7 @@ HERE = [
     "fit-bed-locker",
     "fit-bundle-derate",
     "fit-gone",
+    "fit-port-outside",
     "fit-route-none",
     "fit-tie-down-none",
     "fit-tie-down-weak",
@@ -378,6 +384,11 @@ def test_a_booked_difference_counts_from_then_on() -> None:
         ({"places": [at("own:a", 1, 0), at("own:a", 2, 0)]}, "of"),
         ({"places": [at("own:a", 1, 0, bay="nowhere")]}, "bay"),
         ({"own": [own("a", kg=-3.0)]}, "mass_kg"),
+        ({"signals": [{"id": "s", "a": "own:a", "b": "own:a"}]}, "b"),
+        ({"signals": [{"id": "s", "a": "own:a", "b": "own:c"}, {"id": "s", "a": "own:a", "b": "own:d"}]}, "id"),
+        ({"bores": [{"way": "across", "inside_mm": 20.0}, {"way": "across", "inside_mm": 30.0}]}, "way"),
+        ({"bores": [{"way": "across", "inside_mm": 0.0}]}, "inside_mm"),
+        ({"sizes": [{"of": "own:a", "ports": [{"x_m": 0.1, "y_m": 0.1, "z_m": 0.1}] * 2}]}, "of"),
         ({"places": [at("own:a", 1000, 0)]}, "x_m"),
         ({"body": {"doors": [{"id": "d", "side": "left", "clear_width_m": 0.6, "clear_height_m": 1.0}]}}, "x0_m"),
     ],
@@ -417,7 +428,7 @@ def test_a_bundle_that_is_too_warm_for_a_cable_names_it() -> None:
         apply_patch(bundle(1), [{"op": "replace", "path": f"/life/appliances/{i}/power_w", "value": 290.0} for i in range(3)]).model_dump(mode="json")
     )
     said = rules_of(hot)["fit-bundle-derate"]
-    assert said.severity == "advice" and "too small for its current: Circuit 0, Circuit 1, Circuit 2" in said.message
+    assert said.severity == "advice" and "too small for its current: “Circuit 0”, “Circuit 1”, “Circuit 2”" in said.message
 
 
 def test_a_bed_that_is_quiet_at_one_end_says_which() -> None:
@@ -473,3 +484,71 @@ def test_a_camper_is_a_body_of_its_own_on_the_truck() -> None:
     first = report(behind).fit.weight.loadings[0]
     assert first.gross_kg == pytest.approx(1700 + 1200 + 700 + 100)
     assert first.front_kg == pytest.approx(1700 + (700 * -0.3 + 100 * 0.05) / 3.8)
+
+
+def _conduit(mm: float, signals: int = 0) -> Design:
+    """The three circuits of 2.5 mm² of a bundle, two cores each, in a way that is a conduit; with signal cables from the board to a load."""
+    lines = [{"id": f"s{i}", "kind": "sensor", "a": "wiring:house", "b": "life:f0"} for i in range(signals)]
+    base = bundle(3)
+    ops = [{"op": "add", "path": "/fit/bores/-", "value": {"way": "trough", "inside_mm": mm}}, {"op": "replace", "path": "/fit/signals", "value": lines}]
+    return apply_patch(base, [*ops, {"op": "replace", "path": "/fit/ways/0/services", "value": ["dc", "data"]}])
+
+
+def overfull(d: Design) -> Any:
+    return next((f for f in report(d).findings if f.rule == "wire-conduit-overfull"), None)
+
+
+def test_a_conduit_of_the_ways_is_full_at_two_fifths_of_its_inside() -> None:
+    """Six cores: their discs take at most 40 % of the pipe, so D = √(6·od²/0.40); a hair less is too full, and the one press mends it."""
+    od = row_of(2.5, None)[1].od_mm
+    least = math.sqrt(6 * od**2 / 0.40)
+    assert overfull(_conduit(math.ceil(10 * least) / 10)) is None
+    small = _conduit(math.floor(10 * least) / 10)
+    said = overfull(small)
+    assert said is not None and "6 cables" in said.message and "Circuit 0" in said.message
+    assert overfull(apply_patch(small, said.fix.patch)) is None
+    part = report(small).fit.conduits[0]
+    assert part.fill_frac == pytest.approx(6 * od**2 / part.inside_mm**2) and not part.ok
+
+
+def test_signal_cables_take_their_room_in_a_conduit() -> None:
+    od = row_of(2.5, None)[1].od_mm
+    with_two = math.sqrt((6 * od**2 + 2 * 4.0**2) / 0.40)
+    assert overfull(_conduit(round(with_two - 0.1, 1), 2)) is not None
+    assert overfull(_conduit(round(with_two + 0.1, 1), 2)) is None
+
+
+def _signal(kind: str, watts: float, **more: Any) -> Any:
+    base = _conduit(100.0)
+    line = {"id": "s", "name": "Probe", "kind": kind, "a": "wiring:house", "b": "life:f0", **more}
+    ops = [{"op": "replace", "path": f"/life/appliances/{i}/power_w", "value": watts} for i in range(3)]
+    d = apply_patch(base, [*ops, {"op": "add", "path": "/fit/signals/-", "value": line}])
+    return d, next((f for f in report(d).findings if f.rule == "wire-data-near-mains" and f.subject == "s"), None)
+
+
+def test_a_signal_cable_beside_a_large_current_is_told() -> None:
+    """From 20 A on, along more than a metre: here over the whole trough of 2 m."""
+    assert _signal("sensor", 100.0)[1] is None
+    assert _signal("sensor", 290.0)[1].fix is None
+    d, said = _signal("display", 290.0)
+    assert "50 mm" in said.message
+    assert not any(f.rule == "wire-data-near-mains" for f in report(apply_patch(d, said.fix.patch)).findings)
+    assert _signal("display", 290.0, screened=True)[1] is None
+
+
+def test_a_signal_cable_whose_thing_has_gone_is_taken_away() -> None:
+    d, _ = _signal("sensor", 100.0)
+    gone = apply_patch(d, [{"op": "replace", "path": "/fit/signals/0/b", "value": "life:radio"}])
+    said = rules_of(gone)["fit-gone"]
+    assert said.subject == "s" and "life:radio" in said.message
+    assert "fit-gone" not in rules_of(apply_patch(gone, said.fix.patch))
+
+
+def test_what_is_in_the_way_out_names_the_screws_that_free_it() -> None:
+    blocked, _ = moved("fit-removal-blocked")
+    places = range(len(blocked.fit.places))
+    loose = apply_patch(blocked, [{"op": "replace", "path": f"/fit/places/{i}/fixing", "value": None} for i in places])
+    assert "freed by" not in rules_of(loose)["fit-removal-blocked"].message
+    held = [{"op": "replace", "path": f"/fit/places/{i}/{k}", "value": v} for i in places for k, v in (("fixing", "insert_m6"), ("fixing_count", 5))]
+    said = rules_of(apply_patch(blocked, held))["fit-removal-blocked"].message
+    assert "is freed by its 6 fixings (M6 threaded insert" in said

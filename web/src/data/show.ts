@@ -43,3 +43,8 @@ export function clock(hours: number): string {
 
 export const percent = (fraction: number, digits = 0): string => `${(100 * fraction).toFixed(digits)}\u00a0%`;
 export const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+/** The unit that sizes of things and cut-outs are read in. */
+export const smallLength = (system: UnitSystem): string => (system === "us" ? "in" : "mm");
+/** Sides in metres as one size in that unit; inches to a tenth, or finer where something is cut to it. */
+export const sizeOf = (metres: number[], system: UnitSystem, digits = 1): string =>
+  metres.map((m) => (system === "us" ? (m / 0.0254).toFixed(digits) : Math.round(1000 * m))).join("×");

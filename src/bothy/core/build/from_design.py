@@ -77,7 +77,9 @@ def tags_of(d: Design) -> frozenset[str]:
         "gas_locker": bool(g.vessels),
         "pop_top": warm.pop_top is not None,
         "spray_foam": any(any(word in (x.material or "") for word in FOAM) for b in warm.build_ups for x in b.layers),
-        "data": any("sensor" in a.name.lower() or "camera" in a.name.lower() or "router" in a.name.lower() for a in d.life.appliances) or p.bank is not None,
+        "data": any("sensor" in a.name.lower() or "camera" in a.name.lower() or "router" in a.name.lower() for a in d.life.appliances)
+        or p.bank is not None
+        or bool(d.fit.signals),
         "bed": "bed" in furniture,
         "kitchen": "kitchen" in furniture,
         "overhead": "overhead" in furniture,

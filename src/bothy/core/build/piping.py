@@ -30,7 +30,8 @@ A_SET = 20
 A_SET_OF_VALVES = 4
 
 
-def _lengths(r: Report) -> dict[str, float]:
+def lengths_by_way(r: Report) -> dict[str, float]:
+    """Run -> its length along its way in m, where that is the one to reckon with."""
     return {x.id: x.length_m for x in r.fit.routes if x.length_m is not None and not x.kept}
 
 
@@ -78,7 +79,7 @@ def _fittings(runs: Iterable[tuple[float, Mapping[str, int]]], tees: int, servic
 
 def piping(d: Design, r: Report, live: set[str], level: float) -> list[Line]:
     """Lines of water pipe and fittings, waste pipe, gas pipe and fittings, warm-air duct and coolant hose."""
-    routed, out = _lengths(r), list[Line]()
+    routed, out = lengths_by_way(r), list[Line]()
 
     def laid(prefix: str, id: str, typed: float) -> float:
         return max(0.01, round(routed.get(f"{prefix}:{id}", typed), 2))

@@ -8,16 +8,18 @@ from math import ceil
 from bothy.core.build.boards import boards
 from bothy.core.build.cuts import Piece
 from bothy.core.build.line import Line, after_stock, slug
-from bothy.core.build.piping import piping
+from bothy.core.build.piping import lengths_by_way, piping
 from bothy.core.build.placing import TAKEN_BY
 from bothy.core.build.task_list import Task
 from bothy.core.catalogue.parts import local_price, parts
 from bothy.core.catalogue.workshop import goods
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
+from bothy.core.fit.routing import SLACK
 from bothy.core.region import REGIONS
 from bothy.core.report import Report
 from bothy.core.wiring.lists import bench_lists, cable_cuts
+from bothy.core.wiring.raceways import SIGNAL_WORDS
 
 HEAT_SHRINK_M, CLIP_M, CLIPS_IN_A_BOX = 0.04, 0.3, 100
 """Of heat-shrink tube on each lug; from clip to clip along cables and pipes (usual)."""
@@ -62,6 +64,26 @@ def _lines(d: Design) -> Iterable[tuple[str, str, str, int, str | None, float | 
         yield f"life:{one.id}", one.name, f"life:{one.kind}", one.count, one.part, None
 
 
+SIGNAL_PACKS_M = (5.0, 10.0, 25.0, 50.0, 100.0)
+"""Lengths in which signal cables are sold, made up or on a reel, m (usual)."""
+
+
+def signal_lines(d: Design, r: Report, live: set[str]) -> list[Line]:
+    """Signal cables by kind, each cut as long as its way with slack and ends; what has no length yet is bought once it is known."""
+    by_way = lengths_by_way(r)
+    slack, end = SLACK["data"]
+    out = []
+    for kind, word in SIGNAL_WORDS.items():
+        known = [(s, m) for s in d.fit.signals if s.kind == kind and (m := by_way.get(f"signal:{s.id}", s.length_m))]
+        if known:
+            pieces = tuple(Piece(s.name, round(m * (1 + slack) + 2 * end, 3)) for s, m in known)
+            need, of = round(sum(p.length_m for p in pieces), 2), tuple(f"signal:{s.id}" for s, _ in known)
+            name = word[0].upper() + word[1:]
+            pack = next((x for x in SIGNAL_PACKS_M if x >= max(p.length_m for p in pieces)), None)
+            out.append(Line(f"signal-{kind}", name, "wiring", need, "m", "", None, of, tuple({"ff-data"} & live), False, pieces, pack, None, "cable"))
+    return out
+
+
 SERVICE = {"power": "power", "life": "appliances", "warmth": "warmth", "water": "water", "gas": "gas"}
 
 
@@ -95,6 +117,7 @@ def bill(d: Design, r: Report, facts: Facts, tasks: Sequence[Task]) -> list[Line
         n = -(-t.count * 11 // 10) + (2 if t.count < 20 else 0)
         name = f"{t.kind[0].upper()}{t.kind[1:]} for {t.size}, {t.stud}"
         out.append(Line(slug(f"lug {t.size} {t.kind}"), name, "wiring", float(n), "", f"{n} ×", None, ("wiring",), tuple({"sf-panel"} & live), False))
+    out += signal_lines(d, r, live)
     lugs = sum(t.count for t in lists.terminals)
     if lugs:
         shrink = round(HEAT_SHRINK_M * lugs, 1)

@@ -8,6 +8,7 @@ from pydantic import Field, StringConstraints, model_validator
 
 from bothy.core.contract import Whole, rising_box, unique_ids, wrong
 from bothy.core.design.base import By, Doc, Id, Name, Note
+from bothy.core.design.raceway import SignalKind
 from bothy.core.design.roof import Roof
 from bothy.core.design.sides import Sides
 
@@ -170,8 +171,17 @@ class OwnThing(Doc):
     by: By = "typed"
 
 
+class PortDoc(Doc):
+    """Where runs of one sort are joined to a thing, in m from the rear, right and lower corner of its upright pose."""
+
+    of: Literal["cable", "water", "gas", "air"] = "cable"
+    x_m: float = Field(ge=0, le=12)
+    y_m: float = Field(ge=0, le=4)
+    z_m: float = Field(ge=0, le=4)
+
+
 class SizeDoc(Doc):
-    """What was measured of a thing: size in its upright pose (length along x), mass, and clearances by face, m and kg."""
+    """What was measured of a thing: size in its upright pose (length along x), mass, clearances by face, and where it is joined, m and kg."""
 
     of: ThingKey
     length_m: float | None = Field(None, ge=0.005, le=12)
@@ -179,6 +189,12 @@ class SizeDoc(Doc):
     height_m: float | None = Field(None, ge=0.005, le=4)
     mass_kg: float | None = Field(None, ge=0, le=5000)
     clearance_m: dict[Literal["rear", "front", "right", "left", "bottom", "top"], Annotated[float, Field(ge=0, le=3)]] = {}
+    ports: list[PortDoc] = Field([], max_length=4)
+
+    @model_validator(mode="after")
+    def _one_of_a_sort(self) -> Self:
+        unique_ids((p.of for p in self.ports), "of")
+        return self
 
 
 class OpenPlace(Doc):
@@ -232,6 +248,32 @@ class WayDoc(Doc):
     inside_mm: float | None = Field(None, ge=3, le=300)
 
 
+class BoreDoc(Doc):
+    """A stretch of the ways that is a conduit or a trunking, by its name, with its inside diameter (or that of a pipe of the same section) in mm."""
+
+    way: str = Field(min_length=1, max_length=80)
+    inside_mm: float = Field(ge=3, le=300)
+
+
+class SignalLine(Doc):
+    """A signal cable between two things; ``length_m`` as typed, None: by its way."""
+
+    id: Id
+    name: Name = "Signal cable"
+    kind: SignalKind = "sensor"
+    a: ThingKey
+    b: ThingKey
+    screened: bool = False
+    length_m: float | None = Field(None, ge=0.05, le=100)
+    by: By = "typed"
+
+    @model_validator(mode="after")
+    def _two_ends(self) -> Self:
+        if self.a == self.b:
+            raise wrong("b", f"“{self.name}” leads from a thing to itself; choose another end")
+        return self
+
+
 class Pin(Doc):
     """A node that a run must go through."""
 
@@ -259,6 +301,8 @@ class Fit(Doc):
     ways: list[WayDoc] = Field([], max_length=300)
     closed: list[Annotated[str, Field(max_length=60)]] = Field([], max_length=200)
     """Ways of the proposed net that don't exist in this vehicle."""
+    bores: list[BoreDoc] = Field([], max_length=60)
+    signals: list[SignalLine] = Field([], max_length=60)
     pins: list[Pin] = Field([], max_length=100)
     keep: list[Annotated[str, Field(min_length=1, max_length=80)]] = Field([], max_length=300)
     scenarios: list[ScenarioDoc] = Field([], max_length=12)
@@ -269,8 +313,9 @@ class Fit(Doc):
 
     @model_validator(mode="after")
     def _links(self) -> Self:
-        for items in (self.bays, self.own, self.nodes, self.ways, self.scenarios):
+        for items in (self.bays, self.own, self.nodes, self.ways, self.scenarios, self.signals):
             unique_ids(x.id for x in items)
+        unique_ids((b.way for b in self.bores), "way")
         for rows in (self.places, self.sizes):
             seen: set[str] = set()
             for r in rows:

@@ -42,9 +42,9 @@ def bundle_findings(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> It
         return
     of = {w.circuit.id: w for w in worked}
     most, where = max(short.values())
-    listed = ", ".join(of[i].circuit.name for i in list(short)[:4]) + (" and others" if len(short) > 4 else "")
+    listed = ", ".join(f"“{of[i].circuit.name}”" for i in list(short)[:4]) + (" and others" if len(short) > 4 else "")
     words = f"Up to {most} loaded circuits lie together {where}; {listed} count fewer. Closed in, each carries less."
-    small = [of[i].circuit.name for i, (n, _) in short.items() if _carries_less(ctx, of[i], n)]
+    small = [f"“{of[i].circuit.name}”" for i, (n, _) in short.items() if _carries_less(ctx, of[i], n)]
     if small:
         words += f" Counted so, too small for its current: {', '.join(small[:4])}."
     yield finding("fit-bundle-derate", "fit", "Ways", words, related=list(short)[:20], severity="advice" if small else None)

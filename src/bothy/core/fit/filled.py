@@ -9,6 +9,7 @@ from bothy.core.context import Context
 from bothy.core.contract import quick
 from bothy.core.figure import Figure, given
 from bothy.core.finding import Finding
+from bothy.core.fit.fill_rules import filled_conduits
 from bothy.core.fit.furniture import usual_furniture
 from bothy.core.fit.geometry import Geometry, Placed, RouteOf
 from bothy.core.fit.ledger import Kilo, Ledger, Scenario, ledger_of
@@ -16,6 +17,7 @@ from bothy.core.fit.net import ENGINE
 from bothy.core.fit.part import (
     BodyPart,
     ClashPart,
+    ConduitPart,
     CrossingPart,
     DoorPart,
     EdgePart,
@@ -29,11 +31,13 @@ from bothy.core.fit.part import (
     RoutePart,
     StationPart,
     ThingPart,
+    UsualSignalPart,
     WallPart,
     WeighedPart,
     WeightPart,
 )
 from bothy.core.fit.rules import HELD_KG, SAFETY, fit_findings
+from bothy.core.fit.signals import usual_signals
 from bothy.core.fit.states import Room, rooms_of
 from bothy.core.fit.things import Thing
 from bothy.core.fit.tie_down import FIXINGS, TIE_G, pulls
@@ -133,9 +137,9 @@ def _why(geo: Geometry, r: RouteOf) -> str:
 
 def _lines(geo: Geometry, r: RouteOf) -> list[list[list[float]]]:
     nodes, out = geo.ways.net.nodes, list[list[list[float]]]()
-    start = nodes.get(ENGINE) if r.run.a == ENGINE else geo.placed[r.run.a].port if r.run.a in geo.placed else None
+    start = nodes.get(ENGINE) if r.run.a == ENGINE else geo.placed[r.run.a].port(r.run.service) if r.run.a in geo.placed else None
     for w in r.ways:
-        end = nodes.get(ENGINE) if w.id == ENGINE else geo.placed[w.id].port if w.id in geo.placed else None
+        end = nodes.get(ENGINE) if w.id == ENGINE else geo.placed[w.id].port(r.run.service) if w.id in geo.placed else None
         if start is None or end is None or w.path is None:
             continue
         out.append([list(at) for at in (start, *(nodes[n] for n in w.path), end)])
@@ -416,22 +420,45 @@ def fit_part(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on
     ledger = ledger_of(ctx, geo, shell, worked, on_roof)
     loadings = [_loading(ctx, geo, ledger, s) for s in ledger.scenarios]
     _figures(ctx, geo, ledger, loadings)
-    routes = _routes(geo)
+    routes, rooms = _routes(geo), rooms_of(ctx.design, geo.body)
     part = quick(
         FitPart,
         begun=ctx.design.fit.begun,
-        body=_body(geo, rooms_of(ctx.design, geo.body)),
+        body=_body(geo, rooms),
         things=[_thing(t, geo.placed.get(t.key)) for t in geo.things],
         placed=len(geo.placed),
         clashes=[quick(ClashPart, kind=c.kind, a=c.a, b=c.b, depth_m=c.depth_m, face=c.face) for c in geo.clashes],
         routes=routes,
         edges=_edges(geo),
         walls=_walls(ctx, geo),
-        out=[quick(OutPart, key=k, door=w.door, finished=w.finished, blocking=list(w.blocking), spare_m=w.spare_m) for k, w in out.items()],
+        out=[
+            quick(
+                OutPart,
+                key=k,
+                door=w.door,
+                finished=w.finished,
+                blocking=list(w.blocking),
+                spare_m=w.spare_m,
+            )
+            for k, w in out.items()
+        ],
         weight=_weight(ctx, geo, ledger, loadings),
         furniture=[
             quick(PiecePart, kind=p.kind, name=p.name, length_m=p.length, width_m=p.width, height_m=p.height, mass_kg=p.kg) for p in usual_furniture(geo.body)
         ],
         cable_m=sum(r.length_m or 0.0 for r in routes if r.service in ("dc", "mains")),
+        usual_signals=[quick(UsualSignalPart, **u._asdict()) for u in usual_signals(ctx.design)],
+        conduits=[
+            quick(
+                ConduitPart,
+                way=f.way,
+                inside_mm=f.inside_mm,
+                cable_count=f.fill.cable_count,
+                fill_frac=f.fill.fill_frac,
+                limit_frac=f.fill.limit_frac,
+                ok=f.fill.ok,
+            )
+            for f in filled_conduits(ctx, geo, worked)
+        ],
     )
-    return FitWork(part, [*fit_findings(ctx, geo, out, worked), *weight_findings(ctx, geo, ledger)], ledger)
+    return FitWork(part, [*fit_findings(ctx, geo, out, worked, rooms), *weight_findings(ctx, geo, ledger)], ledger)

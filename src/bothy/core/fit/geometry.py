@@ -13,10 +13,14 @@ from bothy.core.fit.body import BodyShape, body_of
 from bothy.core.fit.boxes import Box, Checked, Clash, clashes, out_of_box, penetration
 from bothy.core.fit.net import ENGINE, WayNet, proposed
 from bothy.core.fit.routing import Point, Routed, Wanted, square
-from bothy.core.fit.things import Thing, posed, things_of
+from bothy.core.fit.things import Thing, posed, posed_point, things_of
 
 OUTSIDE_KINDS = frozenset({"underfloor", "roof", "gas_locker", "outside_locker", "engine_bay", "cab", "garage"})
 """Bays that needn't lie within the living space's shell."""
+
+
+PORT_OF = {"dc": "cable", "mains": "cable", "data": "cable", "water": "water", "waste": "water", "gas": "gas", "duct": "air"}
+"""What a run carries -> the sort of port at which it ends."""
 
 
 class Placed(NamedTuple):
@@ -29,11 +33,14 @@ class Placed(NamedTuple):
     bay: FitBay | None
     inside: str
 
-    @property
-    def port(self) -> Point:
-        """Where cables and pipes reach it, m: a battery on top, all else in the middle."""
-        x, y, z = self.box.middle
-        return (x, y, self.box.z1 if "battery" in self.thing.tags else z)
+    def port(self, service: str) -> Point:
+        """Where runs of a service reach it, m: where that was measured; else a battery on top, all else in the middle."""
+        measured = next((at for of, at in self.thing.ports if of == PORT_OF[service]), None)
+        if measured is None:
+            x, y, z = self.box.middle
+            return (x, y, self.box.z1 if "battery" in self.thing.tags else z)
+        dx, dy, dz = posed_point(self.thing, self.doc.up, self.doc.yaw_deg, measured)
+        return (self.box.x0 + dx, self.box.y0 + dy, self.box.z0 + dz)
 
     @property
     def open_box(self) -> Box:
@@ -167,7 +174,12 @@ def serves(box: Box, clear: tuple[float, ...], other: Box) -> bool:
 
 def runs_of(design: Design) -> list[RunOf]:
     """Every circuit, cable, pipe and duct of a design that has things at its ends."""
-    return [*_circuits(design), *_pipes(design), *_warm_air(design), *_coolant(design)]
+    return [*_circuits(design), *_signals(design), *_pipes(design), *_warm_air(design), *_coolant(design)]
+
+
+def _signals(design: Design) -> Iterable[RunOf]:
+    for s in design.fit.signals:
+        yield RunOf(f"signal:{s.id}", s.name, "data", s.a, (s.b,), s.length_m)
 
 
 def _circuit_ends(design: Design, c: Circuit) -> tuple[str, tuple[str, ...]] | None:
@@ -276,18 +288,18 @@ def _routes(design: Design, body: BodyShape, ways: WayNet, placed: dict[str, Pla
     out = {}
     engine = ways.net.nodes.get(ENGINE, (body.hull.last + 0.9, 0.0, 0.35))
 
-    def at(key: str) -> Point | None:
+    def at(key: str, service: str) -> Point | None:
         if key == ENGINE:
             return engine
         p = placed.get(key)
-        return p.port if p is not None else None
+        return p.port(service) if p is not None else None
 
     for r in runs_of(design):
-        missing = tuple(k for k in (r.a, *r.b) if at(k) is None)
-        start, found = at(r.a), []
+        missing = tuple(k for k in (r.a, *r.b) if at(k, r.service) is None)
+        start, found = at(r.a, r.service), []
         if start is not None:
             for b in r.b:
-                end = at(b)
+                end = at(b, r.service)
                 if end is None:
                     continue
                 pin = pins.get(r.id)

@@ -11,6 +11,7 @@ from bothy.core.design.warmth import AIR_GAP, BuildUp
 from bothy.core.facts.kinds import Weighing
 from bothy.core.fit.geometry import Geometry
 from bothy.core.fit.routing import Point
+from bothy.core.fit.signals import SIGNAL_KG_M
 from bothy.core.fit.things import PERSON_KG
 from bothy.core.fit.weight import Axles, Limits, Loads, Lump, Mass, axle_sum, empty_vehicle, lump
 from bothy.core.warmth.surfaces import Shell
@@ -149,6 +150,12 @@ def _ways(ctx: Context, geo: Geometry, worked: Iterable[Worked]) -> Iterable[Kil
             at, placed = _middle_of(geo, f"{prefix}:{r.id}")
             if r.length_m:
                 yield Kilo(f"{prefix}:{r.id}~pipe", f"Pipe, {r.name}", PIPE_KG_M[kind] * r.length_m, at or middle, "fixed", "usual × length", placed)
+    for s in d.fit.signals:
+        at, placed = _middle_of(geo, f"signal:{s.id}")
+        route = geo.routes[f"signal:{s.id}"]
+        length = route.length_m if route.length_m is not None and not route.kept else s.length_m
+        if length:
+            yield Kilo(f"signal:{s.id}", f"Cable, {s.name}", SIGNAL_KG_M * length, at or middle, "fixed", "usual × length", placed)
     for duct in d.warmth.ducts:
         at, placed = _middle_of(geo, f"duct:{duct.id}")
         yield Kilo(f"duct:{duct.id}", f"Duct, {duct.name}", DUCT_KG_M * duct.length_m, at or middle, "fixed", "usual × length", placed)
@@ -160,7 +167,7 @@ def _middle_of(geo: Geometry, run: str) -> tuple[Point | None, bool]:
         return None, False
     a, b = geo.placed.get(r.run.a), geo.placed.get(r.run.b[0])
     points = [geo.ways.net.nodes[n] for w in r.ways for n in (w.path or ())]
-    points += [p.port for p in (a, b) if p is not None]
+    points += [p.port(r.run.service) for p in (a, b) if p is not None]
     return (
         (sum(p[0] for p in points) / len(points), sum(p[1] for p in points) / len(points), sum(p[2] for p in points) / len(points)) if points else None
     ), bool(points)

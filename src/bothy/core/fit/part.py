@@ -157,6 +157,27 @@ class OutPart(BaseModel):
     spare_m: float | None
 
 
+class UsualSignalPart(BaseModel):
+    """A signal cable that such a design usually has, and this one hasn't yet."""
+
+    name: str
+    kind: str
+    a: str
+    b: str
+    screened: bool
+
+
+class ConduitPart(BaseModel):
+    """A conduit of the ways in its fullest piece; shares of its inside."""
+
+    way: str
+    inside_mm: float
+    cable_count: int
+    fill_frac: float
+    limit_frac: float
+    ok: bool
+
+
 class KiloPart(BaseModel):
     key: str
     name: str
@@ -242,4 +263,6 @@ class FitPart(BaseModel):
     out: list[OutPart]
     weight: WeightPart
     cable_m: float
+    usual_signals: list[UsualSignalPart]
+    conduits: list[ConduitPart]
     furniture: list[PiecePart]

@@ -82,7 +82,14 @@ def _furniture(s: Search, t: Thing) -> tuple[Box, int, str] | None:
     if kind == "removed":
         return Box(h.first + 1.5, h.first + 1.5 + t.size[0], -t.size[1] / 2, t.size[1] / 2, 0.0, t.size[2]), 0, "Where it stood."
     want = {"kitchen": 0.42, "bench": 0.75, "wardrobe": 0.35, "wet room": 0.5}.get(kind, 0.5)
-    got = s.best(t, 0.0, lambda b: 30 * abs(b.middle[0] - (h.first + want * body.length)), aisle=kind not in ("wet room", "wardrobe"))
+
+    def target(b: Box) -> float:
+        nobody_sits = kind == "bench" and s.under_bed(b)
+        return 30 * abs(b.middle[0] - (h.first + want * body.length)) + (300 if nobody_sits else 0)
+
+    got = s.best(t, 0.0, target, aisle=kind not in ("wet room", "wardrobe"))
+    if got and kind == "bench" and s.under_bed(got[0]):
+        return (*got, "Under the bed, as a store: elsewhere it would stand in the aisle or before a door.")
     why = {"kitchen": "Amidships, where one stands in the door’s light.", "wet room": "Near the middle, by the tanks.", "bench": "Towards the front."}.get(
         kind, "Along the wall."
     )

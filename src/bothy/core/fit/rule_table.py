@@ -55,6 +55,13 @@ rules(
             "Fix the piece in the way with screws that can be reached, or leave a way past it.",
             Method("fit.door") + Method("fit.corner"),
         ),
+        (
+            "fit-port-outside",
+            "note",
+            "Joined outside its own size",
+            "Measure again from its rear, right and lower corner as it stands upright.",
+            Method("fit.sizes"),
+        ),
         ("fit-station-from-wall", "note", "Measured from a wall", "Measure again from the centre line on the floor.", Method("fit.shell")),
         (
             "fit-water-above-mains",

@@ -10,9 +10,11 @@ from bothy.core.fit import rule_table  # noqa: F401  registers the rules
 from bothy.core.fit.bed_rules import bed_findings
 from bothy.core.fit.boxes import RULE_OF, Box, Clash, above, gap, out_of_hull, penetration
 from bothy.core.fit.bundle_rules import bundle_findings
+from bothy.core.fit.fill_rules import fill_findings
 from bothy.core.fit.geometry import Geometry, Placed
 from bothy.core.fit.net import ENGINE
-from bothy.core.fit.states import state_findings
+from bothy.core.fit.signals import signal_findings
+from bothy.core.fit.states import Room, state_findings
 from bothy.core.fit.tie_down import FIXINGS, TIE_G, needed, pulls
 from bothy.core.fit.way_out import WayOut
 from bothy.core.wiring.circuit import Worked
@@ -217,6 +219,10 @@ def standing_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
                 answers=[r for r in (_set(ctx, key, "A hatch leads to it", hatch=True),) if r],
             )
     yield from _held(ctx, geo)
+    for p in geo.placed.values():
+        if any(v > s + 1e-9 for _, at in p.thing.ports for v, s in zip(at, p.thing.size, strict=True)):
+            words = "A run would end beside it, outside its box; the nearest point of the box is taken."
+            yield finding("fit-port-outside", p.thing.key, p.thing.name, words)
     for s in ctx.design.fit.body.stations:
         if s.from_wall:
             yield finding("fit-station-from-wall", "fit", "Body", f"The station at {s.x_m:.2f} m was measured from a wall; walls taper and bow by 20 to 60 mm.")
@@ -317,6 +323,17 @@ def _service(key: str) -> str:
     return {"dc": "low voltage", "mains": "mains", "data": "signals", "gas": "gas", "water": "water", "waste": "waste water", "duct": "warm air"}[key]
 
 
+def freed_by(geo: Geometry, key: str) -> str:
+    """What is undone to take out a piece of furniture that is in the way: its fixings, and what stands in it."""
+    p = geo.placed[key]
+    if p.doc.fixing is None:
+        return ""
+    n = p.doc.fixing_count or 4
+    inside = [f"“{q.thing.name}”" for q in geo.placed.values() if q.inside == key]
+    first = f" First comes out what stands in it: {', '.join(inside[:4])}{' and more' if len(inside) > 4 else ''}." if inside else ""
+    return f"“{p.thing.name}” is freed by its {n + n % 2} fixings ({FIXINGS[p.doc.fixing].name}).{first}"
+
+
 def out_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut]) -> Iterator[Finding]:
     """What doesn't come out again."""
     for key, w in out.items():
@@ -327,20 +344,24 @@ def out_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut]) -> Iterato
         elif not w.ok:
             pieces = ", ".join(f"“{_name(geo, k)}”" for k in w.blocking)
             words = f"In the way: {pieces}." if pieces else "No single piece that is taken out frees it."
+            if loose := [f for k in w.blocking if (f := freed_by(geo, k))]:
+                words += " " + " ".join(loose)
             yield finding("fit-removal-blocked", key, p.thing.name, f"Past the furniture it doesn’t come out. {words}", related=list(w.blocking))
 
 
-def fit_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut], worked: list[Worked]) -> list[Finding]:
+def fit_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut], worked: list[Worked], rooms: list[Room]) -> list[Finding]:
     """All findings of places and ways."""
     if not ctx.design.fit.begun:
         return []
     return [
         *clash_findings(ctx, geo),
-        *state_findings(ctx.design, geo),
+        *state_findings(ctx.design, geo, rooms),
         *neighbour_findings(ctx, geo),
         *standing_findings(ctx, geo),
         *bed_findings(geo),
         *route_findings(geo),
         *bundle_findings(ctx, geo, worked),
+        *fill_findings(ctx, geo, worked),
+        *signal_findings(ctx, geo, worked),
         *out_findings(ctx, geo, out),
     ]

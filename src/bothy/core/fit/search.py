@@ -20,6 +20,10 @@ from bothy.core.fit.weight import NOSE
 TOL = 0.0005
 GRID_M = 0.2
 AISLE_M = 0.22
+NARROW_M, STEP_M = 1.5, 0.4
+"""A floor that is narrower between its side boxes has its aisle at one side; how far along it two pieces must leave room for one step."""
+SIT_M = 0.75
+"""Height over a seat that one sits in, m (least)."""
 DOOR_IN_M = 0.45
 WEIGHTS = {"circuit:inverter": 30.0, "inverter": 30.0, "solar": 6.0, "driving": 6.0, "driving_in": 5.0, "shore": 4.0, "feeder": 8.0, "load": 0.6, "ac": 0.8}
 """What a metre of a connection costs against a kilogram carried a metre from its best place (own choice)."""
@@ -169,7 +173,7 @@ class Search:
         if not t.small and any(penetration(box, d) > TOL for d in self.doors):
             return False
         inside = self._inside(t, box)
-        if aisle and not t.small and inside is None and box.y0 < AISLE_M and box.y1 > -AISLE_M and box.z0 < 1.6 and self._aisle(box):
+        if aisle and not t.small and inside is None and box.z0 < 1.6 and self._aisle(box) and self._crowds(box):
             return False
         for key, o in self.taken.items():
             if key == inside or o.thing.on_roof or o.box.x1 < grown.x0 - 0.7 or o.box.x0 > grown.x1 + 0.7:
@@ -199,6 +203,27 @@ class Search:
         beds = [o.box for o in self.taken.values() if "bed" in o.thing.tags and o.box.y0 < -AISLE_M and o.box.y1 > AISLE_M]
         end = max((b.x1 for b in beds), default=self.body.hull.first + 0.15 * self.body.length)
         return box.x1 > end + TOL
+
+    def under_bed(self, box: Box) -> bool:
+        """Whether a bed is over it, lower than one sits."""
+        beds = (o.box for o in self.taken.values() if "bed" in o.thing.tags)
+        return any(b.z0 < box.z1 + SIT_M and penetration(box._replace(z1=b.z1), b) > TOL for b in beds)
+
+    def _crowds(self, box: Box) -> bool:
+        """Whether it leaves no aisle: along the middle, or in a body with a narrow floor beside it, past all that stands opposite within a step."""
+        if box.y0 >= AISLE_M or box.y1 <= -AISLE_M:
+            return False
+        floor = self.body.hull.over(box.x0, box.x1, 0.0, 0.3)
+        if floor.left_m + floor.right_m > NARROW_M:
+            return True
+        left, right = floor.left_m, -floor.right_m
+        for o in self.taken.values():
+            if o.box.x0 < box.x1 + STEP_M and o.box.x1 > box.x0 - STEP_M and o.box.z0 < 1.0 and not o.thing.small and not o.thing.on_roof and o.box != box:
+                if o.box.middle[1] > box.middle[1]:
+                    left = min(left, o.box.y0)
+                else:
+                    right = max(right, o.box.y1)
+        return max(left - box.y1, box.y0 - right) < 2 * AISLE_M
 
     def _inside(self, t: Thing, box: Box) -> str | None:
         if t.hollow:

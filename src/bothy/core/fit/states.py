@@ -61,9 +61,8 @@ def open_clashes(geo: Geometry, rooms: list[Room]) -> list[Clash]:
     return [c for c in found if not by_design(placed, c)]
 
 
-def state_findings(design: Design, geo: Geometry) -> Iterator[Finding]:
+def state_findings(design: Design, geo: Geometry, rooms: list[Room]) -> Iterator[Finding]:
     """What fits in one state only, and what a slide-out would push when it comes in."""
-    rooms = rooms_of(design, geo.body)
     for c in open_clashes(geo, rooms):
         a = geo.placed[c.a]
         other = geo.placed[c.b].thing.name if c.b in geo.placed else next((n for id, n, _, _ in geo.body.obstacles if id == c.b), "")

@@ -16,6 +16,7 @@ from bothy.core.design.life import Appliance
 from bothy.core.design.power import Bank
 from bothy.core.design.water import WaterTank
 from bothy.core.fit.boxes import FACES, Box
+from bothy.core.fit.routing import Point
 from bothy.core.gas.supply import capacity_kg, mixture
 from bothy.core.power.chemistry import CHEMISTRIES
 from bothy.core.water.stores import worked_tank
@@ -31,6 +32,7 @@ class Thing:
     """A thing. ``size`` in m in its upright pose (length along x, its front at +x), ``mass_kg`` without contents; ``contents_kg`` of ``group`` when full.
 
     ``size_from`` and ``mass_from`` say where they come from. ``on_roof``: it stands outside, on the roof. ``hollow``: things may stand inside it.
+    ``ports``: where runs of a sort are joined to it, from its rear, right and lower corner, as far as that was measured.
     """
 
     key: str
@@ -49,6 +51,7 @@ class Thing:
     on_roof: bool = False
     hollow: bool = False
     loss_w: float = 0.0
+    ports: tuple[tuple[str, Point], ...] = ()
 
     @property
     def full_kg(self) -> float:
@@ -324,6 +327,7 @@ def things_of(design: Design) -> tuple[Thing, ...]:
             t,
             size=size,  # type: ignore[arg-type]
             clearance=clear,  # type: ignore[arg-type]
+            ports=tuple((p.of, (p.x_m, p.y_m, p.z_m)) for p in s.ports),
             mass_kg=t.mass_kg if s.mass_kg is None else s.mass_kg,
             size_from="typed" if typed else t.size_from,
             mass_from="typed" if s.mass_kg is not None else t.mass_from,
@@ -356,6 +360,18 @@ def posed(t: Thing, up: str, yaw: int) -> tuple[tuple[float, float, float], Clea
     size = (t.size[_AXIS[faces[1]]], t.size[_AXIS[faces[3]]], t.size[_AXIS[faces[5]]])
     clear = tuple(t.clearance[FACES.index(f)] for f in faces)
     return size, clear  # type: ignore[return-value]
+
+
+def posed_point(t: Thing, up: str, yaw: int, point: Point) -> Point:
+    """A point of a thing, m from its rear, right and lower corner in its upright pose, seen from that corner of its box when it is turned."""
+    faces = pose_faces(up, yaw)
+
+    def along(face: str) -> float:
+        i = _AXIS[face]
+        at = min(point[i], t.size[i])
+        return at if face in ("rear", "right", "bottom") else t.size[i] - at
+
+    return along(faces[0]), along(faces[2]), along(faces[4])
 
 
 def box_at(t: Thing, x: float, y: float, z: float, up: str = "top", yaw: int = 0) -> Box:

@@ -93,6 +93,9 @@ export function OutView() {
               {held.blocking.length ? `Taking out ${held.blocking.map(name).join(" or ")} frees it.` : "No single piece frees it."}
             </p>
           )}
+          {held && !held.finished && held.blocking.some((k) => !fit.placeOf(k)?.fixing) && (
+            <p className="my-1 text-[12px] text-chalk-dim">Enter in Places what holds the piece in the way; then its screws are named here.</p>
+          )}
           <p className="my-1 text-[12px] text-chalk-dim">
             {say(
               "Carried level, slid along the floor or at its own height, and turned where there is room all round; 10 mm for hands. Walls and things to about 50 mm. Doors are looked at to the millimetre, tilted as far as it may be.",

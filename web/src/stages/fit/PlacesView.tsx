@@ -4,7 +4,7 @@ import { useSearchParams } from "react-router";
 import { api, type Schemas, take } from "../../data/client";
 import { useJob } from "../../data/jobs";
 import { preview, turns } from "../../data/preview";
-import { show } from "../../data/show";
+import { show, sizeOf, smallLength } from "../../data/show";
 import { Exports } from "../../parts/Exports";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
@@ -26,6 +26,7 @@ import { round, useFit } from "./data";
 import { LOOKS, type Look } from "./frame";
 import { Gap } from "./Gap";
 import type { Box, PlaceDoc, Thing } from "./geometry";
+import { Ports } from "./Ports";
 import { Pane } from "./Scene";
 import { Sentence } from "./Sentence";
 import { Slant } from "./Slant";
@@ -219,7 +220,7 @@ export function PlacesView() {
   });
   const columns: Column<Thing>[] = [
     { key: "name", label: "thing", width: "25%", kind: "computed", show: (t) => <span className="font-sans text-peat">{t.name}</span> },
-    { key: "size", label: "size, mm", width: "17%", align: "right", kind: "computed", show: (t) => t.size.map((x) => Math.round(1000 * x)).join("×") },
+    { key: "size", label: `size, ${smallLength(units)}`, width: "17%", align: "right", kind: "computed", show: (t) => sizeOf(t.size, units) },
     {
       key: "kg",
       label: "mass",
@@ -493,7 +494,7 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
   const { turnTo } = useStageView(VIEWS);
   const p = fit.placeOf(t.key);
   const routes = fit.part.routes.filter((r) => r.a === t.key || r.b.includes(t.key));
-  const sized: Sized = (fit.doc.sizes ?? []).find((s) => s.of === t.key) ?? { of: t.key };
+  const sized: Sized = (fit.doc.sizes ?? []).find((s) => s.of === t.key) ?? { of: t.key, ports: [] };
   const own = (fit.doc.own ?? []).find((o) => `own:${o.id}` === t.key);
   const bays = (fit.doc.bays ?? []).map((b) => ({ value: b.id!, word: b.name! }));
   const set = (key: string, value: unknown, label: string) => void fit.setPlace(t, { [key]: key === "yaw_deg" ? Number(value) : value }, label);
@@ -584,6 +585,7 @@ function ThingSlate({ t, ghost, following, find }: { t: Thing; ghost: PlaceDoc |
           onSet={(key, value, label) => void fit.setSize(t, { [key]: value }, label)}
         />
       )}
+      {!t.small && <Ports t={t} size={sized} />}
       <p className="my-1 text-[12px] text-chalk-dim">
         Space it needs, {t.why === "door_swing" ? "for its door" : `for ${t.why}`}:{" "}
         {["rear", "front", "right", "left", "below", "above"]

@@ -1,7 +1,7 @@
 /** The roof plan: what lies where, what is cut, how it is held against the wind, and when it may be driven. */
 import { useRef, useState } from "react";
 import { api, take } from "../../data/client";
-import { show } from "../../data/show";
+import { show, sizeOf, smallLength } from "../../data/show";
 import { Exports } from "../../parts/Exports";
 import { ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
@@ -136,11 +136,11 @@ export function RoofView() {
     },
     {
       key: "cut",
-      label: "cut, mm",
+      label: `cut, ${smallLength(units)}`,
       width: "13%",
       align: "right",
       kind: "computed",
-      show: (t) => (t.cut ? `${Math.round(t.cut.length_mm)}×${Math.round(t.cut.width_mm)}${t.cut.measured ? "" : " ?"}` : "–"),
+      show: (t) => (t.cut ? `${sizeOf([t.cut.length_mm / 1000, t.cut.width_mm / 1000], units, 2)}${t.cut.measured ? "" : " ?"}` : "–"),
     },
     { key: "kg", label: "mass", width: "10%", align: "right", kind: "computed", show: (t) => show(t.mass_kg, "kg", units) },
   ];

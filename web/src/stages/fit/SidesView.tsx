@@ -1,6 +1,6 @@
 /** Openings of sides, rear and floor: what goes through where, what lies in the way, and the template of each cut. */
 import { useSearchParams } from "react-router";
-import { show } from "../../data/show";
+import { show, sizeOf, smallLength } from "../../data/show";
 import { Exports } from "../../parts/Exports";
 import { ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
@@ -89,11 +89,11 @@ export function SidesView() {
     metre("v_m", "up, or left"),
     {
       key: "cut",
-      label: "cut, mm",
+      label: `cut, ${smallLength(units)}`,
       width: "14%",
       align: "right",
       kind: "computed",
-      show: (t) => `${Math.round(t.length_mm)}×${Math.round(t.height_mm)}${t.measured ? "" : " ?"}`,
+      show: (t) => `${sizeOf([t.length_mm / 1000, t.height_mm / 1000], units, 2)}${t.measured ? "" : " ?"}`,
     },
     { key: "state", label: "is", width: "11%", kind: "computed", show: (t) => (t.kept ? "there" : t.set_out ? "set out" : "open") },
   ];

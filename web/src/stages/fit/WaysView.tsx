@@ -1,5 +1,6 @@
 /** Ways: the net of raceways, each run with its length, why it goes that way, and what is kept as typed. */
-import { show } from "../../data/show";
+import { percent, show } from "../../data/show";
+import { Fields, mm } from "../../parts/Fields";
 import { SlateFig } from "../../parts/Fig";
 import { FindingList, ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
@@ -13,6 +14,7 @@ import { useFit } from "./data";
 import { LOOKS } from "./frame";
 import { Pane } from "./Scene";
 import { Sentence } from "./Sentence";
+import { Signals } from "./Signals";
 import { CUT, VIEWS } from "./words";
 
 type Route = ReturnType<typeof useFit>["part"]["routes"][number];
@@ -180,12 +182,17 @@ function NetSlate() {
   for (const e of fit.part.edges) named.set(e.name, [...(named.get(e.name) ?? []), e.id]);
   return (
     <Slate title="Ways" sub={`cables ${show(fit.part.cable_m, "m", units)} in all`}>
-      <FindingList findings={fit.report.findings.filter((f) => f.rule.startsWith("fit-route"))} />
+      <FindingList
+        findings={fit.report.findings.filter(
+          (f) => f.rule.startsWith("fit-route") || (fit.doc.signals ?? []).some((s) => s.id === f.subject) || f.subject.startsWith("conduit-"),
+        )}
+      />
       <p className="my-1 text-[12px]">
         {say(
           "A proposed net: trunks low and high along both walls, uprights about every 0.7 m, crossings under the ceiling and in the floor; low voltage, mains, water and gas apart. No way leads through a door.",
         )}
       </p>
+      <Signals />
       <h3 className="mb-1 mt-3 font-display text-[14px]">Which of them exist</h3>
       <ul className="m-0 list-none p-0 text-[12px]">
         {[...named].map(([name, ids]) => (
@@ -199,6 +206,7 @@ function NetSlate() {
               />
               <span>{name}</span>
             </label>
+            <Conduit way={name} carries={fit.part.edges.some((e) => e.name === name && e.runs > 0 && ["d", "m", "own"].includes(e.layer))} />
           </li>
         ))}
       </ul>
@@ -213,5 +221,44 @@ function NetSlate() {
       )}
       <p className="mt-3 border-l-2 border-gorse pl-2 text-[12px] text-chalk-dim">{say(CUT)}</p>
     </Slate>
+  );
+}
+
+/** A stretch of the ways as a conduit: its inside and how full it is. */
+function Conduit({ way, carries }: { way: string; carries: boolean }) {
+  const fit = useFit();
+  const bores = fit.doc.bores ?? [];
+  const i = bores.findIndex((b) => b.way === way);
+  const full = fit.part.conduits.find((c) => c.way === way);
+  if (i < 0)
+    return carries ? (
+      <button
+        type="button"
+        className="ml-6 text-chalk-dim underline decoration-dotted underline-offset-2"
+        onClick={() => void fit.edit([{ op: "add", path: "/fit/bores/-", value: { way, inside_mm: 29 } }], `${way} is a conduit`)}
+      >
+        it is a conduit
+      </button>
+    ) : null;
+  return (
+    <div className="ml-6 border-l-2 border-slate-2 pl-2">
+      <Fields
+        specs={[mm("inside_mm", "inside")]}
+        item={bores[i]!}
+        onSet={(_, value, label) => void fit.edit([{ op: "replace", path: `/fit/bores/${i}/inside_mm`, value }], `${way}: ${label}`)}
+      />
+      <p className={`m-0 ${full && !full.ok ? "text-[#f3b3a4]" : "text-chalk-dim"}`}>
+        {full
+          ? `${full.cable_count === 1 ? "one cable takes" : `${full.cable_count} cables take`} ${percent(full.fill_frac)} of it; ${percent(full.limit_frac)} at most`
+          : "no cable with a known size in it"}
+      </p>
+      <button
+        type="button"
+        className="text-chalk-dim underline"
+        onClick={() => void fit.edit([{ op: "remove", path: `/fit/bores/${i}` }], `${way} is no conduit`)}
+      >
+        no conduit
+      </button>
+    </div>
   );
 }

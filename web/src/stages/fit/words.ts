@@ -32,6 +32,22 @@ export const FIXINGS = [
   { value: "bolt_m6_plate", word: "M6 bolts with plates" },
   { value: "bolt_m8_plate", word: "M8 bolts with plates" },
 ] as const;
+export const PORTS = [
+  { value: "cable", word: "cables" },
+  { value: "water", word: "pipes" },
+  { value: "gas", word: "gas pipes" },
+  { value: "air", word: "ducts" },
+] as const;
+export const SIGNALS = [
+  { value: "sensor", word: "sender or probe" },
+  { value: "shunt", word: "shunt display" },
+  { value: "display", word: "display or panel" },
+  { value: "can", word: "bus" },
+  { value: "ethernet", word: "Ethernet" },
+  { value: "coax", word: "aerial" },
+  { value: "usb", word: "USB" },
+  { value: "hdmi", word: "HDMI" },
+] as const;
 export const BAY_KINDS = [
   { value: "living", word: "living space" },
   { value: "bench", word: "in a bench" },
