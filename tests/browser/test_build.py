@@ -332,3 +332,26 @@ def test_the_week_on_paper_and_by_day(page: Page, building: str) -> None:
     page.get_by_role("link", name="Print the week").click()
     expect(page.get_by_role("main", name="The week")).to_contain_text("Weigh the vehicle empty, both axles")
     expect(page.get_by_role("main", name="The week")).to_contain_text("To be ordered by then")
+
+
+def test_a_task_is_ticked_one_by_one(page: Page, load: Any) -> None:
+    """Four panels: a tick each; the task goes with them, and a tick taken back opens it again."""
+    id = str(load(curlew.design(), "Curlew"))
+    page.goto(f"/v/{id}/build?view=tasks&hand=task:fit-solar")
+    slate = slate_of(page)
+    expect(slate.get_by_text("One by one: 0 of 4 ticked")).to_be_visible()
+    slate.get_by_text("One by one").click()
+    boxes = slate.get_by_role("listitem").filter(has=page.get_by_role("checkbox"))
+    for n in range(4):
+        with saving(page):
+            boxes.nth(n).get_by_role("checkbox").click()
+        expect(slate.get_by_text(f"One by one: {n + 1} of 4 ticked")).to_be_visible()
+        if n == 3:
+            slate.get_by_text("One by one").click()
+    log = [e for e in facts(page, id)["log"] if e["task"] == "fit-solar"]
+    assert [e["done_frac"] for e in log] == [0.25, 0.5, 0.75, 1.0] and all(len(e["items"]) == 1 for e in log)
+    with saving(page):
+        boxes.nth(0).get_by_role("checkbox").click()
+    expect(slate.get_by_text("One by one: 3 of 4 ticked")).to_be_visible()
+    log = [e for e in facts(page, id)["log"] if e["task"] == "fit-solar"]
+    assert [e["done_frac"] for e in log] == [0.5, 0.75, 0.75]

@@ -1159,6 +1159,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{variant_id}/build/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Schools
+         * @description The other school of each setting of the build beside the chosen one; can be let go of.
+         */
+        get: operations["getSchools"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{variant_id}/build/better": {
         parameters: {
             query?: never;
@@ -2936,6 +2956,36 @@ export interface components {
             floor_finish: "before_furniture" | "after_furniture";
             /** Vapour */
             vapour?: ("barrier" | "none") | null;
+            /**
+             * Shell
+             * @default floor_first
+             * @enum {string}
+             */
+            shell: "floor_first" | "walls_first";
+            /**
+             * Insulation
+             * @default after_first_fix
+             * @enum {string}
+             */
+            insulation: "after_first_fix" | "before_first_fix";
+            /**
+             * Estimate
+             * @default triangular
+             * @enum {string}
+             */
+            estimate: "triangular" | "beta";
+            /**
+             * Buffers
+             * @default project
+             * @enum {string}
+             */
+            buffers: "project" | "tasks";
+            /**
+             * Commissioning
+             * @default per_service
+             * @enum {string}
+             */
+            commissioning: "per_service" | "at_end";
             /** Pace */
             pace?: number | null;
             /** Budget */
@@ -3003,10 +3053,10 @@ export interface components {
             pace: components["schemas"]["PacePart"];
             money: components["schemas"]["MoneyPart"];
             curve: components["schemas"]["CurvePart"];
-            /** Schools */
-            schools: components["schemas"]["SchoolPart"][];
             /** Sky */
             sky: components["schemas"]["MonthSky"][];
+            /** Padded */
+            padded: boolean;
             baseline: components["schemas"]["ThenPart"] | null;
             /** Ordered */
             ordered: boolean;
@@ -4775,6 +4825,11 @@ export interface components {
              *       "hall": false,
              *       "cables": "before_lining",
              *       "floor_finish": "before_furniture",
+             *       "shell": "floor_first",
+             *       "insulation": "after_first_fix",
+             *       "estimate": "triangular",
+             *       "buffers": "project",
+             *       "commissioning": "per_service",
              *       "budgets": {},
              *       "order": [],
              *       "coming": [],
@@ -5427,6 +5482,7 @@ export interface components {
         /**
          * FanPart
          * @description The finish by simulation with people: days by which it is done in so many of 100 runs, the chance of the deadline, and how often each task governed.
+         *     ``reserve_days``: from an even chance to four in five, what is kept free at the end.
          */
         FanPart: {
             /** Runs */
@@ -5439,6 +5495,8 @@ export interface components {
             p80: string | null;
             /** P95 */
             p95: string | null;
+            /** Reserve Days */
+            reserve_days: number;
             /** Chance */
             chance: number | null;
             /** Late */
@@ -7366,6 +7424,18 @@ export interface components {
             by: "typed" | "proposal";
         };
         /**
+         * ItemPart
+         * @description One of the things that a task does, ticked or not.
+         */
+        ItemPart: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Done */
+            done: boolean;
+        };
+        /**
          * ItineraryPreview
          * @description The whole itinerary before anything is changed; ``start_date`` is its first day where it says one.
          */
@@ -8078,7 +8148,7 @@ export interface components {
         };
         /**
          * LogEntry
-         * @description A stretch of work on a task: the day, hours of all who worked, how far the task is then (1: done), and a note.
+         * @description A stretch of work on a task: the day, hours of all who worked, how far the task is then (1: done), which of its items it ticks, and a note.
          */
         LogEntry: {
             /** Id */
@@ -8102,6 +8172,11 @@ export interface components {
              * @default 1
              */
             done_frac: number;
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
             /** Temp C */
             temp_c?: number | null;
             /** Rh Frac */
@@ -13059,6 +13134,8 @@ export interface components {
             note: string;
             /** Impossible */
             impossible: string;
+            /** Items */
+            items: components["schemas"]["ItemPart"][];
         };
         /**
          * TerminalNeed
@@ -17786,6 +17863,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FanPart"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getSchools: {
+        parameters: {
+            query: {
+                /** @description the day that is asked for, like 2027-03-14 */
+                today: string;
+            };
+            header?: never;
+            path: {
+                variant_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolPart"][];
                 };
             };
             /** @description Not Found */

@@ -14,8 +14,9 @@ from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import attachment
 from bothy.api.state import TURNS, Cache, Store, standing
 from bothy.core.build.better import BetterPart, better
-from bothy.core.build.part import BuildPart, FanPart
-from bothy.core.build.worked import build_part, fan
+from bothy.core.build.part import BuildPart, FanPart, SchoolPart
+from bothy.core.build.simulated import fan, other_ways
+from bothy.core.build.worked import build_part
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.build import ComingDay
@@ -76,6 +77,23 @@ def get_finish(variant_id: uuid.UUID, today: Day, store: Store, reports: Cache) 
     day = day_asked(today)
     head, kept = standing(store, reports, variant_id)
     return BOUNDED.run("sum", _fan, kept.design, facts_of(head.evidence), day, most_s=FAN_S)
+
+
+def _others(design: Design, facts: Facts, today: dt.date) -> list[SchoolPart]:
+    return other_ways(design, report(design), facts, today)
+
+
+@router.get(
+    "/{variant_id}/build/schools",
+    operation_id="getSchools",
+    response_model=list[SchoolPart],
+    responses={404: {"model": ProblemBody}, 422: {"model": ProblemBody}},
+)
+def get_schools(variant_id: uuid.UUID, today: Day, store: Store, reports: Cache) -> Any:
+    """The other school of each setting of the build beside the chosen one; can be let go of."""
+    day = day_asked(today)
+    head, kept = standing(store, reports, variant_id)
+    return BOUNDED.run("sum", _others, kept.design, facts_of(head.evidence), day, most_s=FAN_S)
 
 
 def _better(design: Design, facts: Facts, today: dt.date) -> BetterPart:

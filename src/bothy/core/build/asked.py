@@ -11,7 +11,7 @@ from bothy.core.build.durations import mean_of
 from bothy.core.build.from_design import tasks_of
 from bothy.core.build.line import Line
 from bothy.core.build.pace import Pace, learnt
-from bothy.core.build.plan import Plan, Planner, State, durations_of
+from bothy.core.build.plan import Estimate, Plan, Planner, State, durations_of
 from bothy.core.build.shopping import bill
 from bothy.core.build.task_list import Task
 from bothy.core.build.templates import whole_library
@@ -35,6 +35,12 @@ class Asked(NamedTuple):
     planner: Planner
     plan: Plan
     begin: dt.datetime
+    estimate: Estimate
+
+    @property
+    def durations(self) -> dict[str, float]:
+        """Hours that are left of each task, as the plan has them."""
+        return durations_of(self.tasks, self.pace.factor, self.states, self.estimate)
 
 
 def day_end(text: str, today: dt.date) -> dt.datetime:
@@ -73,7 +79,9 @@ def states_of(log: Iterable[LogEntry], today: dt.date) -> dict[str, State]:
 def pace_of(b: Build, tasks: Sequence[Task], states: Mapping[str, State]) -> Pace:
     """The builder's pace from the log."""
     known = {t.id: t for t in tasks} | {k: Task(x, x.hours, {}, (), ()) for k, x in whole_library().items() if k not in {t.id for t in tasks}}
-    logs = [(mean_of(*known[k].hours), s.spent_h, min(1.0, s.done)) for k, s in states.items() if k in known and s.done > 0 and s.spent_h > 0]
+    logs = [
+        (mean_of(*known[k].hours, b.estimate == "beta"), s.spent_h, min(1.0, s.done)) for k, s in states.items() if k in known and s.done > 0 and s.spent_h > 0
+    ]
     return learnt([x for x in logs if x[0] > 0], b.pace or 1.0)
 
 
@@ -102,8 +110,11 @@ def first_day(b: Build, today: dt.date) -> dt.datetime:
     return dt.datetime.combine(max(today, start), dt.time())
 
 
-def asked(d: Design, r: Report, facts: Facts, today: dt.date, explain: bool = True) -> Asked:
-    """The plan of a design on a day."""
+NOT_MADE = Plan({}, {}, None, None)
+
+
+def asked(d: Design, r: Report, facts: Facts, today: dt.date, explain: bool = True, made: bool = True) -> Asked:
+    """The plan of a design on a day; not ``made``: all that a plan takes, and none."""
     b = d.build
     tasks = tasks_of(d, r)
     states = states_of(facts.log, today)
@@ -113,4 +124,6 @@ def asked(d: Design, r: Report, facts: Facts, today: dt.date, explain: bool = Tr
     pins = {p.task: dt.date.fromisoformat(p.day) for p in b.pins}
     arrivals = arrivals_of(bill(d, r, facts, tasks), facts, today)
     planner = Planner(tasks, hours_of(b, begin.date()), sky, states, pins, begin, arrivals, b.order)
-    return Asked(tasks, states, pace, planner, planner.run(durations_of(tasks, pace.factor, states), explain), begin)
+    by = Estimate(b.estimate == "beta", b.buffers == "tasks")
+    out = Asked(tasks, states, pace, planner, NOT_MADE, begin, by)
+    return out._replace(plan=planner.run(out.durations, explain)) if made else out

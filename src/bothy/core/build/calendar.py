@@ -11,8 +11,9 @@ import numpy as np
 from bothy.core.build.windows import days_of_waiting
 from bothy.core.catalogue.climates import Climate
 from bothy.core.catalogue.workshop import rain_days
+from bothy.core.contract import EPS
 from bothy.core.design.build import Build, Session, Worker, a_day
-from bothy.core.roof.curing import CURINGS, Air, Coming, cure, day_air, days_air, needed_h
+from bothy.core.roof.curing import CURINGS, Air, Coming, cure, day_air, days_air, needed_h, rate_of
 from bothy.core.sun.geometry import MEAN_DAY, day_length
 
 SLOTS = 48
@@ -151,7 +152,8 @@ def hours_of(b: Build, first: dt.date, days: int = HORIZON_DAYS) -> Hours:
 def cure_hours(sky: Sky, material: str, month: int, hour: int, inside: bool, day: dt.date | None = None) -> float | None:
     """Hours of the clock until a film or a bead that was made in a month at an hour, in the vehicle or outside, has cured; None: not within forty days.
     A ``day`` that the forecast reaches goes by it."""
-    return _cure_hours(sky, material, month, hour, inside, day if day is not None and sky.reaches(day) else None)
+    by_forecast = day is not None and sky.reaches(day) and not (sky.hall and sky.hall_c is not None)
+    return _cure_hours(sky, material, month, hour, inside, day if by_forecast else None)
 
 
 def cure_hours_measured(sky: Sky, material: str, when: dt.datetime, inside: bool, measured: tuple[float, float | None]) -> float | None:
@@ -163,8 +165,32 @@ def cure_hours_measured(sky: Sky, material: str, when: dt.datetime, inside: bool
     return cure(c, needed_h(c, BEAD_MM), [*first, *usual[MEASURED_H:]]).ready_h
 
 
+@lru_cache(maxsize=512)
+def _day_rates(sky: Sky, material: str, month: int, inside: bool) -> tuple[float, ...]:
+    """How fast it cures in each hour of a usual day of a month."""
+    return tuple(rate_of(CURINGS[material], a.temp_c, a.humidity) for a in sky.air(month, 0, 24, inside))
+
+
+def _by_days_alike(rates: tuple[float, ...], needed: float, hour: int) -> float | None:
+    """Hours until ``needed`` is reached from an hour on, through days that are all alike; None: not within forty days."""
+    whole = sum(rates)
+    if whole <= 0:
+        return None
+    days = max(0, int((needed - EPS) // whole))
+    reached = days * whole
+    for n in range(49):  # a day more than it takes, should the sum of a day fall short by a hair
+        r = rates[(hour + n) % 24]
+        if r > 0 and reached + r >= needed - EPS:
+            ready = 24 * days + n + (needed - reached) / r
+            return ready if ready <= LONGEST_CURE_H else None
+        reached += r
+    return None
+
+
 @lru_cache(maxsize=4096)
 def _cure_hours(sky: Sky, material: str, month: int, hour: int, inside: bool, day: dt.date | None) -> float | None:
     c = CURINGS[material]
+    if day is None:
+        return _by_days_alike(_day_rates(sky, material, month, inside), needed_h(c, BEAD_MM), hour)
     got = cure(c, needed_h(c, BEAD_MM), sky.air(month, hour, LONGEST_CURE_H, inside, day))
     return got.ready_h

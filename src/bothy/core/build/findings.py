@@ -9,6 +9,7 @@ from bothy.core.build import rule_table  # noqa: F401  registers the rules
 from bothy.core.build.asked import Asked, in_words
 from bothy.core.build.calendar import people_of
 from bothy.core.build.from_design import tasks_and_circle
+from bothy.core.build.items import items_of, left_of, ticked
 from bothy.core.build.log_rules import log_findings
 from bothy.core.build.part import (
     BuyPart,
@@ -145,13 +146,18 @@ def _closed(a: Asked, gates: Sequence[GatePart]) -> Iterator[Finding]:
                 yield finding(f"build-gate-{check}", f"zone:{g.zone}", g.name, f"Behind {g.name.lower()}, which is closed: {lacking_names}.")
 
 
-def _logged(d: Design, r: Report, a: Asked, strays: Sequence[str]) -> Iterator[Finding]:
+def _logged(d: Design, r: Report, a: Asked, facts: Facts, strays: Sequence[str]) -> Iterator[Finding]:
     """An order that goes in a circle, work that no longer belongs, and the pace."""
     circle = tasks_and_circle(d, r)[1]
     if circle:
         yield finding("build-cycle", "build", "Build", f"What is to wait for {', '.join(circle[:4])} would wait in a circle; the plan leaves that order out.")
     if strays:
         yield finding("build-not-belonging", "build", "Build", f"{len(strays)} tasks are done that the design no longer asks for: {', '.join(strays[:4])}.")
+    finished = [k for k, s in a.states.items() if s.done >= 1]
+    for k, left in left_of(items_of(d, r), ticked(facts.log), finished).items():
+        name = next((t.template.name for t in a.tasks if t.id == k), k)
+        words = f"It is done by the log; {', '.join(f'“{x.name}”' for x in left[:4])}{' and more' if len(left) > 4 else ''} wasn’t ticked."
+        yield finding("build-items-left", k, name, words)
     if a.pace.weight > 0 and not a.pace.low <= 1 <= a.pace.high:
         word = "slower" if a.pace.factor > 1 else "faster"
         yield finding(
@@ -192,7 +198,7 @@ def findings_of(
             *_days(d, a),
             *_bought(shopping, facts),
             *_closed(a, gates),
-            *_logged(d, r, a, strays),
+            *_logged(d, r, a, facts, strays),
             *_spent(money),
             *log_findings(d, r, a, shopping, facts, today),
         ]

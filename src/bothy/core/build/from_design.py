@@ -5,6 +5,7 @@ from __future__ import annotations
 from contextlib import suppress
 
 from bothy.core.build.hot_work import hot_first
+from bothy.core.build.schools import BEFORE_CABLES, ON_THE_WALLS
 from bothy.core.build.task_list import Task, generate, usual_schools
 from bothy.core.build.templates import Template, whole_library
 from bothy.core.build.way_in import barred, brought_in_first
@@ -121,7 +122,7 @@ def quantities_of(d: Design, r: Report) -> dict[str, float]:
 
 def schools_of(d: Design) -> dict[str, str]:
     """The schools of the build; whether there is a vapour barrier follows from the build-ups where it isn't said."""
-    out = usual_schools() | {"cables": d.build.cables, "floor_finish": d.build.floor_finish}
+    out = {k: getattr(d.build, k) for k in usual_schools()}
     tight = any(
         x.material is not None and ("membrane" in x.material or "barrier" in x.material or "vapour" in x.material) for b in d.warmth.build_ups for x in b.layers
     )
@@ -129,15 +130,15 @@ def schools_of(d: Design) -> dict[str, str]:
     return out
 
 
-def laid_behind(r: Report) -> dict[str, list[tuple[str, int]]]:
-    """What each laying task really leaves in which zone at layer 2, where the ways of Layout are known; a service without a way keeps what is usual."""
+def laid_behind(r: Report, layer: int = 2) -> dict[str, list[tuple[str, int]]]:
+    """What each laying task really leaves in which zone at a layer, where the ways of Layout are known; a service without a way keeps what is usual."""
     out: dict[str, set[str]] = {}
     for wall in r.fit.walls:
         for row in wall.rows:
             task = LAYS.get(row.service)
             if task is not None:
                 out.setdefault(task, set()).add(WALL_ZONE[wall.id])
-    return {k: sorted((z, 2) for z in v) for k, v in out.items()}
+    return {k: sorted((z, layer if z in ON_THE_WALLS else 2) for z in v) for k, v in out.items()}
 
 
 def _own(o: OwnTask, row: int) -> Template:
@@ -179,7 +180,8 @@ def tasks_and_circle(d: Design, r: Report) -> tuple[list[Task], list[str]]:
     for n, o in enumerate(d.build.own):
         templates[f"own-{o.id}"] = _own(o, 1000 + n)
     rest = (tags_of(d), quantities_of(d, r), schools_of(d))
-    inside, without = laid_behind(r), frozenset(d.build.own_way)
+    before = d.build.insulation == "before_first_fix"
+    inside, without = laid_behind(r, BEFORE_CABLES[2] if before else 2), frozenset(d.build.own_way)
     tied = dict(templates)
     for o in d.build.own:
         for later in o.before:

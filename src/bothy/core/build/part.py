@@ -7,6 +7,14 @@ from pydantic import BaseModel
 from bothy.core.finding import Finding
 
 
+class ItemPart(BaseModel):
+    """One of the things that a task does, ticked or not."""
+
+    id: str
+    name: str
+    done: bool
+
+
 class TaskPart(BaseModel):
     """A task: hours of the team (likely, and as planned at the pace), what is done of it, its days and why; pieces as [from, to] in local time."""
 
@@ -41,6 +49,7 @@ class TaskPart(BaseModel):
     record: str
     note: str
     impossible: str
+    items: list[ItemPart]
 
 
 class TodayPart(BaseModel):
@@ -226,8 +235,8 @@ class BuildPart(BaseModel):
     pace: PacePart
     money: MoneyPart
     curve: CurvePart
-    schools: list[SchoolPart]
     sky: list[MonthSky]
+    padded: bool
     baseline: ThenPart | None
     ordered: bool
     asks: list[str]
@@ -236,12 +245,14 @@ class BuildPart(BaseModel):
 
 
 class FanPart(BaseModel):
-    """The finish by simulation with people: days by which it is done in so many of 100 runs, the chance of the deadline, and how often each task governed."""
+    """The finish by simulation with people: days by which it is done in so many of 100 runs, the chance of the deadline, and how often each task governed.
+    ``reserve_days``: from an even chance to four in five, what is kept free at the end."""
 
     runs: int
     p10: str | None
     p50: str | None
     p80: str | None
     p95: str | None
+    reserve_days: float
     chance: float | None
     late: dict[str, float]

@@ -9,7 +9,7 @@ from typing import NamedTuple
 import numpy as np
 
 from bothy.core.build.calendar import LONGEST_CURE_H, SLOT_H, SLOTS, Hours, Sky, cure_hours, cure_hours_measured
-from bothy.core.build.durations import mean_of
+from bothy.core.build.durations import mean_of, quantile_of
 from bothy.core.build.hot_work import Apart
 from bothy.core.build.network import times
 from bothy.core.build.task_list import Task
@@ -53,9 +53,24 @@ class Plan(NamedTuple):
     bound: dt.datetime | None
 
 
-def remaining(t: Task, pace: float, state: State | None) -> float:
+class Estimate(NamedTuple):
+    """How a task's three estimates become hours: by which distribution, and whether each task has a reserve of its own (what does in four of five cases)."""
+
+    beta: bool = False
+    padded: bool = False
+
+    def hours(self, t: Task) -> float:
+        """Hours of the team for all of a task, at a pace of one."""
+        return quantile_of(*t.hours, PADDED_FRAC, self.beta) if self.padded else mean_of(*t.hours, self.beta)
+
+
+USUAL = Estimate()
+PADDED_FRAC = 0.8
+
+
+def remaining(t: Task, pace: float, state: State | None, by: Estimate = USUAL) -> float:
     """Hours of the team that a task still takes."""
-    return max(0.0, mean_of(*t.hours) * pace * (1 - (state.done if state else 0.0)))
+    return max(0.0, by.hours(t) * pace * (1 - (state.done if state else 0.0)))
 
 
 class Planner:
@@ -205,8 +220,15 @@ class Planner:
                 at[k] = next((i - 0.5 for i, x in enumerate(known) if urgent[x] >= u), float(len(known)))
         return at
 
-    def run(self, durations: Mapping[str, float], explain: bool = True, urgent: Mapping[str, float] | None = None) -> Plan:
-        """A plan with these hours of work for each task that isn't done; ``urgent``: latest starts to go by, where they are known already."""
+    @property
+    def prefers(self) -> bool:
+        """Whether the preferred orders of the library count: an order that was found and taken stands over them."""
+        return not self.preferred
+
+    def run(self, durations: Mapping[str, float], explain: bool = True, urgent: Mapping[str, float] | None = None, prefer: bool | None = None) -> Plan:
+        """A plan with these hours of work for each task that isn't done; ``urgent``: latest starts to go by, where they are known already; ``prefer``: whether
+        what is better done first is placed first (None: unless an order was taken)."""
+        prefer = self.prefers if prefer is None else prefer
         people = self.hours.people.copy()
         licensed = {k: v.copy() for k, v in self.hours.licensed.items()}
         worth = self.hours.worth * SLOT_H
@@ -227,7 +249,7 @@ class Planner:
                         f"It waits for {self.tasks[stuck].template.name.lower()}, which finds no hours." if stuck else "It waits for something else."
                     )
                 break
-            k = min(free, key=lambda x: (urgent[x], -durations[x], rank[x]))
+            k = min(free, key=lambda x: (prefer and any(p in todo for p in self.tasks[x].pref), urgent[x], -durations[x], rank[x]))
             todo.discard(k)
             made = self._place(k, durations[k], people, licensed, worth, finish, first, explain)
             if isinstance(made, str):
@@ -436,12 +458,12 @@ def _said(t: Task) -> str:
     return f"“{t.template.name}”"
 
 
-def durations_of(tasks: Sequence[Task], pace: float, states: Mapping[str, State]) -> dict[str, float]:
+def durations_of(tasks: Sequence[Task], pace: float, states: Mapping[str, State], by: Estimate = USUAL) -> dict[str, float]:
     """Hours that are left of each task that isn't done, on the grid of half hours."""
     out = {}
     for t in tasks:
         s = states.get(t.id)
         if s is not None and s.done >= 1:
             continue
-        out[t.id] = -(-remaining(t, pace, s) // SLOT_H) * SLOT_H
+        out[t.id] = -(-remaining(t, pace, s, by) // SLOT_H) * SLOT_H
     return out

@@ -76,6 +76,7 @@ rules(
         ("build-gate-not-labelled", "advice", "No label behind a wall", "Write its label on both ends.", GATE),
         ("build-gate-no-photo", "advice", "No photograph of it", "Take one with a tape in the picture.", GATE),
         ("build-not-belonging", "advice", "Done, and no longer in the design", "Check what it left: a hole, a cable, a pipe.", Method("build.tasks")),
+        ("build-items-left", "advice", "Done, and not all of it ticked", "Do what is left, or tick it.", Method("build.tasks")),
         ("build-pace", "note", "Slower or faster than the library", "Check the dates: the plan reckons with it.", Method("build.pace")),
         ("build-budget", "advice", "Near or over the budget", "Choose cheaper parts, or leave something out.", Method("build.packs")),
     ),

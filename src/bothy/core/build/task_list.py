@@ -7,6 +7,7 @@ from typing import Annotated, Literal, NamedTuple, Self
 
 from pydantic import BaseModel, Field, model_validator
 
+from bothy.core.build.schools import under
 from bothy.core.build.templates import QUANTITIES, SCHOOLS, SETUP, TAGS, Template, library
 from bothy.core.contract import Contract, Outcome, wrong
 from bothy.core.figure import Figure, derived
@@ -53,6 +54,7 @@ def generate(
 ) -> list[Task]:
     """All tasks of a vehicle in the order of the work. ``inside``: what a task really leaves inside surfaces, where the routes are known; ``without``: tasks
     that are left out, and hand on what they waited for."""
+    templates = under(templates, schools)
     live = {k: t for k, t in templates.items() if k not in without and lives(t, tags, schools)}
     memo: dict[tuple[str, bool], dict[str, bool]] = {}
 
@@ -123,6 +125,9 @@ class SchoolsIn(Contract):
     cables: Literal["before_lining", "after_furniture"] = "before_lining"
     floor_finish: Literal["before_furniture", "after_furniture"] = "before_furniture"
     vapour: Literal["barrier", "none"] = "barrier"
+    shell: Literal["floor_first", "walls_first"] = "floor_first"
+    insulation: Literal["after_first_fix", "before_first_fix"] = "after_first_fix"
+    commissioning: Literal["per_service", "at_end"] = "per_service"
 
 
 class TaskListIn(Contract):

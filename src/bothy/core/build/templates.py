@@ -99,6 +99,11 @@ SCHOOLS: dict[str, tuple[str, ...]] = {
     "cables": ("before_lining", "after_furniture"),
     "floor_finish": ("before_furniture", "after_furniture"),
     "vapour": ("barrier", "none"),
+    "shell": ("floor_first", "walls_first"),
+    "insulation": ("after_first_fix", "before_first_fix"),
+    "estimate": ("triangular", "beta"),
+    "buffers": ("project", "tasks"),
+    "commissioning": ("per_service", "at_end"),
 }
 """Setting -> its schools, the usual one first."""
 SETUP = 0.3

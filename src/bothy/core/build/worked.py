@@ -13,8 +13,8 @@ from bothy.core.build.calendar import hours_of, people_of
 from bothy.core.build.cuts import WORTH_KEEPING_M, Cut
 from bothy.core.build.durations import mean_of
 from bothy.core.build.findings import findings_of
-from bothy.core.build.from_design import schools_of
 from bothy.core.build.gates import gates_of
+from bothy.core.build.items import Item, items_of, ticked
 from bothy.core.build.line import Line
 from bothy.core.build.part import (
     BuildPart,
@@ -22,21 +22,20 @@ from bothy.core.build.part import (
     CurvePart,
     CutFrom,
     CutPiece,
-    FanPart,
+    ItemPart,
     MoneyPart,
     MoneyRow,
     MonthSky,
     PacePart,
     QuotePart,
-    SchoolPart,
     TaskPart,
     ThenPart,
     TodayPart,
 )
-from bothy.core.build.plan import Plan, State, durations_of
+from bothy.core.build.plan import Plan, State
 from bothy.core.build.shopping import bill
 from bothy.core.build.task_list import Task
-from bothy.core.build.templates import SCHOOLS, whole_library
+from bothy.core.build.templates import whole_library
 from bothy.core.catalogue.workshop import goods, rain_days, tools
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
@@ -89,7 +88,7 @@ def _governing(plan: Plan) -> set[str]:
     return out
 
 
-def _task_parts(d: Design, a: Asked) -> list[TaskPart]:
+def _task_parts(d: Design, a: Asked, items: Mapping[str, list[Item]], done_items: Mapping[str, set[str]]) -> list[TaskPart]:
     pins = {p.task: p.day for p in d.build.pins}
     critical = _governing(a.plan)
     names = {t.id: t.template.name for t in a.tasks}
@@ -133,6 +132,7 @@ def _task_parts(d: Design, a: Asked) -> list[TaskPart]:
                 record=x.record,
                 note=x.note,
                 impossible=a.plan.impossible.get(t.id, ""),
+                items=[quick(ItemPart, id=i.id, name=i.name, done=i.id in done_items.get(t.id, ())) for i in items.get(t.id, [])],
             )
         )
     return out
@@ -379,20 +379,6 @@ def _curve(a: Asked, facts: Facts, today: dt.date) -> CurvePart:
     )
 
 
-def _schools(d: Design, r: Report, facts: Facts, today: dt.date, a: Asked) -> list[SchoolPart]:
-    """The other school of each setting: what it costs in hours and days."""
-    out = []
-    mine = schools_of(d)
-    for setting, choices in SCHOOLS.items():
-        other = next(c for c in choices if c != mine[setting])
-        changed = d.model_copy(update={"build": d.build.model_copy(update={setting: other})})
-        b = asked(changed, r, facts, today, explain=False)
-        hours = sum(x.hours for x in b.plan.rows.values()) - sum(x.hours for x in a.plan.rows.values())
-        days = 0.0 if b.plan.end is None or a.plan.end is None else (b.plan.end - a.plan.end).total_seconds() / 86400
-        out.append(quick(SchoolPart, setting=setting, other=other, hours=hours, days=days))
-    return out
-
-
 def strays_of(tasks: Sequence[Task], states: Mapping[str, State]) -> list[str]:
     """Names of what was begun and no longer belongs to the design."""
     here, known = {t.id for t in tasks}, whole_library()
@@ -415,6 +401,7 @@ def build_part(d: Design, r: Report, facts: Facts, today: dt.date) -> BuildPart:
     lines = bill(d, r, facts, a.tasks)
     gates, shopping = gates_of(d, r, facts, a), _shopping(d, a, lines, facts, today)
     money, strays = _money(d, shopping, facts), strays_of(a.tasks, a.states)
+    items, done_items = items_of(d, r), ticked(facts.log)
     value = {t.id: mean_of(*t.hours) for t in a.tasks}
     asks = sorted({row.ask for row in a.plan.rows.values() if row.ask})
     c = a.planner.sky.climate
@@ -427,55 +414,18 @@ def build_part(d: Design, r: Report, facts: Facts, today: dt.date) -> BuildPart:
         bound=_iso(a.plan.bound),
         work_h=sum(row.hours for row in a.plan.rows.values()),
         done_h=sum(value[k] * min(1.0, s.done) for k, s in a.states.items() if k in value),
-        tasks=_task_parts(d, a),
+        tasks=_task_parts(d, a, items, done_items),
         now=_today(d, a, lines, facts, today),
         gates=gates,
         shopping=shopping,
         pace=quick(PacePart, factor=a.pace.factor, low=a.pace.low, high=a.pace.high, logs=len(a.states), weight=a.pace.weight),
         money=money,
         curve=_curve(a, facts, today),
-        schools=_schools(d, r, facts, today, a),
         sky=[quick(MonthSky, month=m, low_c=c.tmin_c[m - 1], high_c=c.tmax_c[m - 1], rain_days=rain_days(c.place, m)) for m in range(1, 13)],
+        padded=a.estimate.padded,
         baseline=_then(d, a),
         ordered=bool(d.build.order),
         asks=asks,
         strays=strays,
         findings=findings_of(d, r, a, gates, shopping, money, facts, strays, today),
     )
-
-
-RUNS = 200
-SEED = 42
-
-
-def fan(d: Design, r: Report, facts: Facts, today: dt.date, runs: int = RUNS) -> FanPart:
-    """The finish by simulation: each run has one pace and its own hours for each task, and is planned with the same people and cures."""
-    a = asked(d, r, facts, today, explain=False)
-    rng = np.random.Generator(np.random.PCG64(SEED))
-    base = durations_of(a.tasks, 1.0, a.states)
-    urgent = a.planner.latest(base)
-    tri = {t.id: t.hours for t in a.tasks}
-    left = {k: 1 - (a.states[k].done if k in a.states else 0.0) for k in base}
-    ends: list[dt.datetime] = []
-    governed: dict[str, int] = {}
-    for _ in range(runs):
-        f = float(np.exp(rng.normal(np.log(a.pace.factor), a.pace.sd_ln)))
-        hours = {}
-        for k in base:
-            low, mode, high = tri[k]
-            one = float(rng.triangular(low, mode, high)) if high > low else low
-            hours[k] = -(-one * f * left[k] // 0.5) * 0.5
-        plan = a.planner.run(hours, False, urgent)
-        if plan.end is not None:
-            ends.append(plan.end)
-        for k in _governing(plan):
-            governed[k] = governed.get(k, 0) + 1
-    ends.sort()
-
-    def at(q: float) -> str | None:
-        return None if not ends else ends[min(len(ends) - 1, int(q * len(ends)))].date().isoformat()
-
-    deadline = dt.date.fromisoformat(d.build.deadline) if d.build.deadline else None
-    chance = None if deadline is None or not ends else sum(e.date() <= deadline for e in ends) / len(ends)
-    top = sorted(governed.items(), key=lambda kv: -kv[1])[:20]
-    return quick(FanPart, runs=runs, p10=at(0.1), p50=at(0.5), p80=at(0.8), p95=at(0.95), chance=chance, late={k: n / runs for k, n in top})

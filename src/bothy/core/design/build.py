@@ -192,6 +192,11 @@ class Build(Doc):
     cables: Literal["before_lining", "after_furniture"] = "before_lining"
     floor_finish: Literal["before_furniture", "after_furniture"] = "before_furniture"
     vapour: Literal["barrier", "none"] | None = None
+    shell: Literal["floor_first", "walls_first"] = "floor_first"
+    insulation: Literal["after_first_fix", "before_first_fix"] = "after_first_fix"
+    estimate: Literal["triangular", "beta"] = "triangular"
+    buffers: Literal["project", "tasks"] = "project"
+    commissioning: Literal["per_service", "at_end"] = "per_service"
     pace: float | None = Field(None, ge=0.2, le=5)
     budget: float | None = Field(None, ge=0, le=1e6)
     budgets: dict[BudgetKey, Money] = Field({}, max_length=40)

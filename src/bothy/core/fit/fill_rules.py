@@ -53,11 +53,12 @@ def fill_findings(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> Iter
         out = f.fill
         if out.ok:
             continue
-        one = out.cable_count == 1
         names = [f"“{geo.routes[r].run.name}”" for r in f.runs]
+        cables, take, need = ("one cable", "takes", "It needs") if out.cable_count == 1 else (f"{out.cable_count} cables", "take", "They need")
+        listed = f"{', '.join(names[:4])}{' and others' if len(names) > 4 else ''}"
         words = (
-            f"In its fullest piece {'one cable' if one else f'{out.cable_count} cables'} ({', '.join(names[:4])}{' and others' if len(names) > 4 else ''}) {'takes' if one else 'take'} {out.fill_frac:.0%} of the "
-            f"{f.inside_mm:g} mm inside; {out.limit_frac:.0%} is allowed at most. {'It needs' if one else 'They need'} {out.required_inner_diameter_mm:.0f} mm"
+            f"In its fullest piece {cables} ({listed}) {take} {out.fill_frac:.0%} of the {f.inside_mm:g} mm inside; "
+            f"{out.limit_frac:.0%} is allowed at most. {need} {out.required_inner_diameter_mm:.0f} mm"
         )
         size, i = out.suggested_inner_diameter_mm, at.get(f.way)
         fix = None

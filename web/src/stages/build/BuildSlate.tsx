@@ -1,6 +1,7 @@
 /** The build as a whole: who works when and where, by when, in which order; what is asked for, and what is wrong. */
 import type { Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
+import { figure } from "../../data/show";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { FindingMark, type Severity } from "../../parts/Findings";
 import { Property } from "../../parts/Property";
@@ -8,8 +9,8 @@ import { useMoney, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { Ahead } from "./Ahead";
 import { Better, Kept } from "./Better";
-import { type Build, dayWord, useFan, usePlan } from "./data";
-import { ALSO, CABLES, CAUTION, FLOORS, HOURS, LICENCES, SCHOOL_WORD, VAPOUR } from "./words";
+import { type Build, dayWord, useFan, useOtherWays, usePlan } from "./data";
+import { ALSO, BUFFERS, CABLES, CAUTION, COMMISSIONING, ESTIMATE, FLOORS, HOURS, INSULATION, LICENCES, OTHER_WAY, SHELL, VAPOUR } from "./words";
 
 type Worker = Schemas["Worker"] & { name: string };
 type Visit = Schemas["Visit"] & { name: string };
@@ -133,10 +134,11 @@ export function Finish({ b, wanted, onAsk }: { b: Build; wanted: boolean; onAsk:
     <div className="my-1 text-[13px]">
       <p className="my-1">
         Even chance by <b>{dayWord(fan.data.p50, true)}</b>; four times in five by <b>{dayWord(fan.data.p80, true)}</b>; hardly later than{" "}
-        {dayWord(fan.data.p95, true)}.{fan.data.chance != null && <> The deadline is met in {Math.round(100 * fan.data.chance)} % of the runs.</>}
+        {dayWord(fan.data.p95, true)}.{b.padded ? "" : ` Keep ${Math.max(1, Math.round(fan.data.reserve_days))} days free at the end before you promise a day.`}
+        {fan.data.chance != null && <> The deadline is met in {Math.round(100 * fan.data.chance)} % of the runs.</>}
       </p>
       <p className="my-1 text-[12px] text-chalk-dim">
-        {fan.data.runs} runs, each with one pace and its own hours, planned with the same people and cures. What governs most often:{" "}
+        {figure(fan.data.runs)} runs, each with one pace and its own hours, planned with the same people and cures. What governs most often:{" "}
         {late.map(([k, n]) => `${names.get(k) ?? k} (${Math.round(100 * n)} %)`).join(", ")}.
       </p>
     </div>
@@ -154,12 +156,47 @@ export function FindingRow({ f }: { f: Schemas["Finding"] }) {
   );
 }
 
-const FRESH: Partial<Schemas["Build"]> & Pick<Schemas["Build"], "hall" | "cables" | "floor_finish" | "lead_days"> = {
+type Said = "hall" | "cables" | "floor_finish" | "shell" | "insulation" | "estimate" | "buffers" | "commissioning" | "lead_days";
+const FRESH: Partial<Schemas["Build"]> & Pick<Schemas["Build"], Said> = {
   hall: false,
   cables: "before_lining",
   floor_finish: "before_furniture",
+  shell: "floor_first",
+  insulation: "after_first_fix",
+  estimate: "triangular",
+  buffers: "project",
+  commissioning: "per_service",
   lead_days: 5,
 };
+
+/** What the other way of each setting costs. */
+function OtherWays() {
+  const ways = useOtherWays();
+  if (ways.isPending)
+    return (
+      <p role="status" className="my-1 text-[12px] text-chalk-dim">
+        Working out what the other ways cost…
+      </p>
+    );
+  if (!ways.data) return <p className="my-1 text-[12px]">What the other ways cost could not be worked out: {(ways.error as Error).message}</p>;
+  const more = (n: number) => (Math.round(n) === 0 ? "0" : `${n < 0 ? "−" : "+"}${Math.abs(Math.round(n))}`);
+  return (
+    <details className="my-1 text-[12px]">
+      <summary className="cursor-pointer">What the other way costs</summary>
+      <table className="w-full">
+        <tbody>
+          {ways.data.map((s) => (
+            <tr key={s.setting}>
+              <td>{OTHER_WAY[`${s.setting}/${s.other}`]}</td>
+              <td className="num text-right">{more(s.hours)} h</td>
+              <td className="num text-right">{more(s.days)} days</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}
 
 export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; onAsk: (on: boolean) => void }) {
   const { doc, set } = usePlan();
@@ -187,6 +224,11 @@ export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; on
           choice("cables", "cables go", CABLES),
           choice("floor_finish", "floor", FLOORS),
           choice("vapour", "behind the lining", VAPOUR, { none: "by its build-up" }),
+          choice("shell", "decked and lined", SHELL),
+          choice("insulation", "insulated", INSULATION),
+          choice("commissioning", "proved", COMMISSIONING),
+          choice("buffers", "reserve", BUFFERS),
+          choice("estimate", "hours reckoned", ESTIMATE),
           quantity("pace", "hours for each of the library", "count", "", { clearable: true, placeholder: b.pace.factor.toFixed(2) }),
           quantity("lead_days", "delivery takes, working days", "count", ""),
           quantity("budget", "budget", "count", "", { clearable: true, placeholder: money(b.money.planned) }),
@@ -194,16 +236,7 @@ export function BuildSlate({ b, wanted, onAsk }: { b: Build; wanted: boolean; on
         item={b0}
         onSet={(k, v, label) => void set(k, v, label)}
       />
-      <p className="my-1 text-[12px] text-chalk-dim">
-        The other way:{" "}
-        {b.schools
-          .map(
-            (s) =>
-              `${s.setting === "cables" && s.other === "after_furniture" ? "cables in trunking" : s.setting === "floor_finish" && s.other === "after_furniture" ? "floor after the furniture" : SCHOOL_WORD[s.other]} ${s.hours >= 0 ? "+" : "−"}${Math.abs(Math.round(s.hours))} h, ${s.days >= 0 ? "+" : "−"}${Math.abs(Math.round(s.days))} days`,
-          )
-          .join("; ")}
-        .
-      </p>
+      <OtherWays />
       <Ahead />
       <People />
       <h3 className="mb-1 mt-3 font-display text-[14px]">It gets, too</h3>

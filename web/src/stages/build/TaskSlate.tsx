@@ -8,6 +8,7 @@ import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { AirFields, measured, NO_AIR } from "./AirFields";
 import { hoursWord, type Task, useLog, usePlan, whenWord } from "./data";
+import { Items } from "./Items";
 import { LICENCE_WORD, PPE } from "./words";
 
 const DRAWING: Record<string, { to: string; word: string }> = {
@@ -114,6 +115,7 @@ export function TaskSlate({ t }: { t: Task }) {
           {t.critical && <p className="my-1 text-[12px] text-[#f0c445]">The end hangs on it.</p>}
         </>
       )}
+      <Items t={t} />
       <Photos subject={t.id} zone={t.zone} name={t.name} />
       {t.note && <p className="my-2 border-l-2 border-gorse pl-2 text-[13px]">{say(t.note)}</p>}
       {LICENCE_WORD[t.licence] && <p className="my-1 text-[13px]">Only by a {LICENCE_WORD[t.licence]}, where local rules say so; keep the certificate.</p>}

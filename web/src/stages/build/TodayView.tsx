@@ -6,6 +6,7 @@ import { useHand } from "../../shell/hand";
 import { useSaid } from "../../shell/person";
 import { AirFields, measured, NO_AIR } from "./AirFields";
 import { type Build, dayWord, hoursWord, type Task, useLog } from "./data";
+import { Items } from "./Items";
 import { LogForm } from "./TaskSlate";
 import { LICENCE_WORD, PPE } from "./words";
 
@@ -82,7 +83,11 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
       <div className="mt-2 flex flex-wrap gap-2">
         {mine ? (
           <>
-            <button type="button" className="btn h-11 min-w-24" onClick={() => void log.add(t, stop(), Math.max(t.done, 0.5))}>
+            <button
+              type="button"
+              className="btn h-11 min-w-24"
+              onClick={() => void log.add(t, stop(), t.items.some((x) => x.done) ? t.done : Math.max(t.done, 0.5))}
+            >
               Pause <Since at={running.since} />
             </button>
             <button type="button" className="btn h-11 min-w-24 border-gorse font-semibold" onClick={done}>
@@ -101,6 +106,7 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
           </button>
         )}
       </div>
+      <Items t={t} big />
       <Photos subject={t.id} zone={t.zone} name={t.name} big />
       {!mine && (
         <details className="mt-1 text-[13px]">

@@ -50,6 +50,18 @@ export function useFan(wanted: boolean) {
   });
 }
 
+/** What the other way of each setting costs; worked out beside the page. */
+export function useOtherWays() {
+  const { id, stamp } = useVariant();
+  const day = useDay();
+  return useQuery({
+    queryKey: ["schools", id, stamp, day],
+    queryFn: ({ signal }) => take(api.GET("/api/variants/{variant_id}/build/schools", { params: { path: { variant_id: id }, query: { today: day } }, signal })),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+}
+
 /** Edits of the log and the evidence, each an entry that stays. */
 export function useLog() {
   const { design, edit } = useVariant();
@@ -69,6 +81,30 @@ export function useLog() {
     );
     const value = { id, task: t.id, name: t.name.slice(0, 80), on: day, hours: Math.round(100 * hours) / 100, done_frac: done, note, ...air };
     return edit([{ op: "add", path: "/facts/log/-", value }], `${t.name}: ${done >= 1 ? "done" : "worked on"}`);
+  };
+  /** One item of a task is ticked, or no longer: how far the task is follows from the ticks. */
+  const tick = (t: Task, item: Task["items"][number]) => {
+    const n = t.items.filter((x) => x.done !== (x.id === item.id)).length / t.items.length;
+    if (!item.done) {
+      const id = freshId(
+        `${day}-${t.id}`.slice(0, 40),
+        log.map((e) => e.id!),
+      );
+      const value = { id, task: t.id, name: t.name.slice(0, 80), on: day, hours: 0, done_frac: n, items: [item.id] };
+      return edit([{ op: "add", path: "/facts/log/-", value }], `${t.name}: ${item.name} done`);
+    }
+    const mine = log.map((e, i) => ({ e, i })).filter(({ e }) => e.task === t.id);
+    const last = mine.at(-1)?.i;
+    const ops = mine
+      .filter(({ e, i }) => (e.items ?? []).includes(item.id) || i === last)
+      .reverse()
+      .map(({ e, i }): PatchOp => {
+        const items = (e.items ?? []).filter((k) => k !== item.id);
+        const empty = (e.items ?? []).length > 0 && !items.length && !e.hours && !e.note;
+        if (empty && i !== last) return { op: "remove", path: `/facts/log/${i}` };
+        return { op: "replace", path: `/facts/log/${i}`, value: { ...e, items, done_frac: i === last ? n : e.done_frac } };
+      });
+    return edit(ops, `${t.name}: ${item.name} open again`);
   };
   const upsert = <T extends { id: string }>(list: string, rows: readonly T[], id: string, fields: object, what: string) => {
     const i = rows.findIndex((x) => x.id === id);
@@ -147,6 +183,7 @@ export function useLog() {
         `${lines.length} quotes of ${from}`,
       ),
     add,
+    tick,
     strike: (e: LogEntry) => edit([{ op: "remove", path: `/facts/log/${log.findIndex((x) => x.id === e.id)}` }], `struck an entry of the log: ${e.name}`),
     see: (id: string, fields: object, what: string) => upsert("seen", seen as { id: string }[], id, { on: day, ...fields }, what),
     close: (zone: string, fields: object, what: string) => upsert("closings", closings as { id: string }[], zone, { on: day, ...fields }, what),

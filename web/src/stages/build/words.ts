@@ -29,12 +29,44 @@ export const VAPOUR = [
   { value: "barrier", word: "a vapour barrier" },
   { value: "none", word: "none" },
 ] as const;
-export const SCHOOL_WORD: Record<string, string> = {
-  before_lining: "cables behind the linings",
-  after_furniture: "after the furniture",
-  before_furniture: "floor before the furniture",
-  barrier: "with a vapour barrier",
-  none: "without a vapour barrier",
+export const SHELL = [
+  { value: "floor_first", word: "the floor first" },
+  { value: "walls_first", word: "the walls first" },
+] as const;
+export const INSULATION = [
+  { value: "after_first_fix", word: "after cables and pipes" },
+  { value: "before_first_fix", word: "before them, in whole boards" },
+] as const;
+export const ESTIMATE = [
+  { value: "triangular", word: "with their long tail" },
+  { value: "beta", word: "close to the likely" },
+] as const;
+export const BUFFERS = [
+  { value: "project", word: "one, at the end" },
+  { value: "tasks", word: "in every task" },
+] as const;
+export const COMMISSIONING = [
+  { value: "per_service", word: "each service when it is built" },
+  { value: "at_end", word: "all at the end" },
+] as const;
+/** How the other way of a setting is called beside the chosen one. */
+export const OTHER_WAY: Record<string, string> = {
+  "cables/before_lining": "cables behind the linings",
+  "cables/after_furniture": "cables in trunking",
+  "floor_finish/before_furniture": "floor before the furniture",
+  "floor_finish/after_furniture": "floor after the furniture",
+  "vapour/barrier": "with a vapour barrier",
+  "vapour/none": "without a vapour barrier",
+  "shell/floor_first": "the floor before the walls",
+  "shell/walls_first": "the walls before the floor",
+  "insulation/after_first_fix": "insulation after cables and pipes",
+  "insulation/before_first_fix": "insulation before cables and pipes",
+  "estimate/triangular": "hours with their long tail",
+  "estimate/beta": "hours close to the likely",
+  "buffers/project": "one reserve at the end",
+  "buffers/tasks": "a reserve in every task",
+  "commissioning/per_service": "proving each service when it is built",
+  "commissioning/at_end": "proving all at the end",
 };
 export const ALSO = [
   ["awning", "an awning"],

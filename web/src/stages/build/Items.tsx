@@ -1,0 +1,25 @@
+/** What a task is made of, each with its tick. */
+import { type Task, useLog } from "./data";
+
+export function Items({ t, big }: { t: Task; big?: boolean }) {
+  const log = useLog();
+  if (!t.items.length) return null;
+  const done = t.items.filter((x) => x.done).length;
+  return (
+    <details className={big ? "my-1 text-[14px]" : "my-1 text-[12px]"} open={done > 0 && done < t.items.length}>
+      <summary className="cursor-pointer">
+        One by one: {done} of {t.items.length} ticked
+      </summary>
+      <ul className="m-0 list-none p-0">
+        {t.items.map((x) => (
+          <li key={x.id}>
+            <label className={`flex items-center gap-2 ${big ? "min-h-11" : ""}`}>
+              <input type="checkbox" className={big ? "h-6 w-6" : ""} checked={x.done} onChange={() => void log.tick(t, x)} />
+              {x.name}
+            </label>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
