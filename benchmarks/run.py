@@ -342,6 +342,37 @@ def fit() -> dict[str, Any]:
     }
 
 
+def build() -> dict[str, Any]:
+    """Build: tasks of a bus, the plan of lone weekends from nothing and the search for a better one, 10 000 finishes, the other schools, all of Build."""
+    import datetime as dt
+
+    from bothy.core.build.asked import asked
+    from bothy.core.build.better import better
+    from bothy.core.build.from_design import tasks_of
+    from bothy.core.build.simulated import fan, other_ways
+    from bothy.core.build.worked import build_part
+    from bothy.core.facts.document import Facts
+    from bothy.core.report import report
+    from bothy.demo import curlew, saltbush
+
+    day = dt.date(2026, 11, 28)
+    lone, bus = curlew.design(), saltbush.design()
+    lone_report, bus_report = report(lone), report(bus)
+    a = asked(lone, lone_report, Facts(), day, explain=False)
+    hours = a.durations
+    found = better(lone, lone_report, Facts(), day)
+    return {
+        "build_tasks_of_a_bus_ms": median(lambda: tasks_of(bus, bus_report), 9),
+        "build_plan_lone_ms": median(lambda: a.planner.run(hours, False), 5),
+        "build_plan_lone_tasks": len(hours),
+        "build_better_s": round(times(lambda: better(lone, lone_report, Facts(), day), 1)[0] / 1000, 2),
+        "build_better_gap": found.gap,
+        "build_10000_finishes_s": round(median(lambda: fan(lone, lone_report, Facts(), day), 3) / 1000, 2),
+        "build_other_ways_s": round(median(lambda: other_ways(lone, lone_report, Facts(), day), 3) / 1000, 2),
+        "build_part_ms": median(lambda: build_part(lone, lone_report, curlew.facts(), day), 5),
+    }
+
+
 def prove() -> dict[str, Any]:
     """Prove: the ladder of 60 circuits, an entry to its verdict, the next test among 60 faults and 200 tests, a search, a live view of a day."""
     from random import Random
@@ -392,7 +423,7 @@ def main() -> None:
     from benchmarks import trips
 
     result: dict[str, Any] = {"loop_ms": loop_ms()}
-    for part in (core, trips.kernel, trips.of_the_demo, trips.search, over_http, diagram_drawn, trip_redrawn, first_load, batch, fit, prove):
+    for part in (core, trips.kernel, trips.of_the_demo, trips.search, over_http, diagram_drawn, trip_redrawn, first_load, batch, fit, build, prove):
         result |= part()
     print(json.dumps(result, indent=1))
 

@@ -118,7 +118,10 @@ def test_people_move_the_end_and_a_pin_says_why(page: Page, building: str, store
 def test_a_task_is_dragged_to_another_week_and_taken_back_by_key(page: Page, building: str, stored: Any) -> None:
     page.goto(f"/v/{building}/build?day={DAY}&view=weeks")
     plan = page.get_by_role("group", name="The plan by zones and weeks")
-    task = plan.get_by_role("button").last
+    expect(plan.get_by_role("button").first).to_be_visible()
+    bars = plan.get_by_role("button")
+    widest = bars.evaluate_all("all => all.map(b => b.querySelector('rect')?.getBoundingClientRect().width ?? 0).reduce((m, w, i, a) => (w > a[m] ? i : m), 0)")
+    task = bars.nth(widest)
     name = (task.get_attribute("aria-label") or "").split(",")[0]
     box = plan.bounding_box()
     at = task.locator("rect").first.bounding_box()

@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { type PatchOp, type Schemas, sendBytes } from "../data/client";
 import { freshId } from "../data/patch";
 import { useVariant } from "../data/variant";
+import { keepAll } from "./manyPhotos";
 
 const LONGEST = 1600;
 const MOST_BYTES = 400_000;
@@ -49,27 +50,21 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
   const take = async (files: FileList | null) => {
     if (!files?.length) return;
     stop.current = false;
-    const no: string[] = [];
     const ids = all.map((p) => p.id!);
-    const ops: PatchOp[] = [];
-    for (const [i, file] of [...files].entries()) {
-      if (stop.current) break;
-      setBusy(`${i + 1} of ${files.length}`);
-      try {
-        const made = await sent(file);
-        if (mine.some((p) => p.sha256 === made.sha256) || ops.some((o) => (o.value as { sha256: string }).sha256 === made.sha256)) continue;
-        const id = freshId(`photo-${made.sha256.slice(0, 10)}`, ids);
-        ids.push(id);
-        ops.push({
-          op: "add",
-          path: "/facts/photos/-",
-          value: { id, sha256: made.sha256, subject, zone, on: today(), width: made.width, height: made.height },
-        });
-      } catch (e) {
-        no.push((e as Error).message);
-      }
-    }
-    if (ops.length) await edit(ops, `photographed ${name}`);
+    const record = (made: Item[]) =>
+      edit(
+        made.map((m): PatchOp => {
+          const id = freshId(`photo-${m.sha256.slice(0, 10)}`, ids);
+          ids.push(id);
+          return { op: "add", path: "/facts/photos/-", value: { id, sha256: m.sha256, subject, zone, on: today(), width: m.width, height: m.height } };
+        }),
+        `photographed ${name}`,
+      );
+    const no = await keepAll(
+      [...files],
+      mine.map((p) => p.sha256),
+      { send: sent, record, stopped: () => stop.current, at: (n) => setBusy(`${n} of ${files.length}`) },
+    );
     setBusy(null);
     setWrong(no);
     if (pick.current) pick.current.value = "";
@@ -118,11 +113,12 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
           stop
         </button>
       )}
-      {wrong.map((w) => (
-        <p key={w} role="alert" className="m-0 text-[12px]">
+      {wrong.slice(0, 5).map((w, i) => (
+        <p key={`${i}-${w}`} role="alert" className="m-0 text-[12px]">
           {w}
         </p>
       ))}
+      {wrong.length > 5 && <p className="m-0 text-[12px]">and {wrong.length - 5} more that weren’t taken.</p>}
     </div>
   );
 }

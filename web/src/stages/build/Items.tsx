@@ -3,8 +3,8 @@ import { type Task, useLog } from "./data";
 
 export function Items({ t, big }: { t: Task; big?: boolean }) {
   const log = useLog();
-  if (!t.items.length) return null;
   const done = t.items.filter((x) => x.done).length;
+  if (!t.items.length || (t.state === "done" && !done)) return null;
   return (
     <details className={big ? "my-1 text-[14px]" : "my-1 text-[12px]"} open={done > 0 && done < t.items.length}>
       <summary className="cursor-pointer">
