@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from tests.core.build.test_build_plan import DAY, design, entry
 
 from bothy.core.build.asked import Asked, asked
-from bothy.core.build.calendar import BEAD_MM, LONGEST_CURE_H, Sky, cure_hours
+from bothy.core.build.calendar import BEAD_MM, LONGEST_CURE_H, MEASURED_H, Sky, cure_hours, cure_hours_measured
 from bothy.core.build.compiled import Compiled
 from bothy.core.build.plan import Estimate, durations_of
 from bothy.core.build.schools import BUILT, FIRST_PROVED
@@ -24,7 +24,7 @@ from bothy.core.catalogue.climates import climates
 from bothy.core.design.edit import apply_patch
 from bothy.core.facts.document import Facts
 from bothy.core.report import report
-from bothy.core.roof.curing import CURINGS, cure, needed_h
+from bothy.core.roof.curing import CURINGS, Air, cure, needed_h
 from bothy.demo import curlew, saltbush
 
 FAR = TAGS - {"boat", "spray_foam"}
@@ -127,6 +127,26 @@ def test_days_that_are_all_alike_cure_as_hour_by_hour(material: str, place: str,
     c = CURINGS[material]
     slow = cure(c, needed_h(c, BEAD_MM), sky.air(month, hour, LONGEST_CURE_H, inside)).ready_h
     fast = cure_hours(sky, material, month, hour, inside)
+    assert (slow is None) == (fast is None)
+    if slow is not None and fast is not None:
+        assert fast == pytest.approx(slow, abs=1e-6)
+
+
+@settings(max_examples=40, deadline=None)
+@given(
+    material=st.sampled_from(sorted(CURINGS)),
+    month=st.integers(1, 12),
+    hour=st.integers(0, 23),
+    inside=st.booleans(),
+    temp=st.floats(-5, 40),
+    humidity=st.none() | st.floats(0.1, 0.95),
+)
+def test_air_that_was_measured_counts_for_the_first_half_day(material: str, month: int, hour: int, inside: bool, temp: float, humidity: float | None) -> None:
+    sky, c = Sky(climates()["london"], False, None), CURINGS[material]
+    usual = sky.air(month, hour, LONGEST_CURE_H, inside)
+    first = [Air(1.0, temp, usual[0].humidity if humidity is None else humidity)] * MEASURED_H
+    slow = cure(c, needed_h(c, BEAD_MM), [*first, *usual[MEASURED_H:]]).ready_h
+    fast = cure_hours_measured(sky, material, dt.datetime(2027, month, 5, hour), inside, (temp, humidity))
     assert (slow is None) == (fast is None)
     if slow is not None and fast is not None:
         assert fast == pytest.approx(slow, abs=1e-6)

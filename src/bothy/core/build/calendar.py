@@ -159,10 +159,26 @@ def cure_hours(sky: Sky, material: str, month: int, hour: int, inside: bool, day
 def cure_hours_measured(sky: Sky, material: str, when: dt.datetime, inside: bool, measured: tuple[float, float | None]) -> float | None:
     """Hours of the clock until it has cured, where the air was ``measured`` when it was made (°C, relative humidity; None: that of the place): that air
     counts for the first half day, then the forecast or the normals."""
+    day = when.date() if sky.reaches(when.date()) and not (sky.hall and sky.hall_c is not None) else None
+    return _cure_hours_measured(sky, material, when.month, when.hour, inside, day, measured)
+
+
+@lru_cache(maxsize=1024)
+def _cure_hours_measured(
+    sky: Sky, material: str, month: int, hour: int, inside: bool, day: dt.date | None, measured: tuple[float, float | None]
+) -> float | None:
     c = CURINGS[material]
-    usual = sky.air(when.month, when.hour, LONGEST_CURE_H, inside, when.date() if sky.reaches(when.date()) else None)
-    first = [Air(1.0, measured[0], usual[0].humidity if measured[1] is None else measured[1])] * MEASURED_H
-    return cure(c, needed_h(c, BEAD_MM), [*first, *usual[MEASURED_H:]]).ready_h
+    needed = needed_h(c, BEAD_MM)
+    if day is not None:
+        usual = sky.air(month, hour, LONGEST_CURE_H, inside, day)
+        first = [Air(1.0, measured[0], usual[0].humidity if measured[1] is None else measured[1])] * MEASURED_H
+        return cure(c, needed, [*first, *usual[MEASURED_H:]]).ready_h
+    humidity = sky.air(month, hour, 1, inside)[0].humidity if measured[1] is None else measured[1]
+    r = rate_of(c, measured[0], humidity)
+    if r > 0 and MEASURED_H * r >= needed - EPS:
+        return needed / r
+    rest = _by_days_alike(_day_rates(sky, material, month, inside), needed - MEASURED_H * r, hour + MEASURED_H)
+    return None if rest is None or MEASURED_H + rest > LONGEST_CURE_H else MEASURED_H + rest
 
 
 @lru_cache(maxsize=512)
