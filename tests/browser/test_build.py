@@ -358,3 +358,16 @@ def test_a_task_is_ticked_one_by_one(page: Page, load: Any) -> None:
     expect(slate.get_by_text("One by one: 3 of 4 ticked")).to_be_visible()
     log = [e for e in facts(page, id)["log"] if e["task"] == "fit-solar"]
     assert [e["done_frac"] for e in log] == [0.5, 0.75, 0.75]
+
+
+def test_the_other_ways_to_build_are_compared_and_taken(page: Page, building: str, stored: Any) -> None:
+    page.goto(f"/v/{building}/build?day={DAY}")
+    slate = slate_of(page)
+    slate.get_by_text("What the other way costs").click()
+    rows = slate.get_by_role("row")
+    expect(rows).to_have_count(8)
+    expect(rows.filter(has_text="a reserve in every task")).to_contain_text("+")
+    with saving(page):
+        slate.get_by_label("reserve", exact=True).select_option("tasks")
+    expect(rows.filter(has_text="one reserve at the end")).to_contain_text("−")
+    assert stored(building).build.buffers == "tasks"
