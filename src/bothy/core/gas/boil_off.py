@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from pydantic import Field
 
@@ -41,6 +41,30 @@ class VaporisationLimitOut(Outcome):
     time_to_limit_h: float | None
     time_to_empty_h: float | None
     liquid_temp_at_demand_c: float | None
+
+
+class _Met(NamedTuple):
+    """Whether a demand is met, h until the liquid is too cold and until it is empty, and the liquid's temperature then."""
+
+    verdict: str | None = None
+    to_limit: float | None = None
+    to_empty: float | None = None
+    at_demand: float | None = None
+
+
+def _demand(inp: VaporisationLimitIn, steady_kg_h: float, theta_h: float, span_k: float, coldest_c: float, heat_j_kg: float, ua: float) -> _Met:
+    """How a demand fares against what the vessels give for long; ``ua`` in W/K."""
+    if inp.demand_kg_h is None:
+        return _Met()
+    m = inp.demand_kg_h
+    to_empty = inp.liquid_kg * inp.count / m if m > 0 else None
+    settles = inp.air_temp_c - m / inp.count / 3600 * heat_j_kg / ua
+    if m <= steady_kg_h + EPS and (span_k > 0 or m == 0):
+        return _Met("continuous", None, to_empty, settles)
+    if span_k <= 0:
+        return _Met("too-much", 0.0, to_empty)
+    to_limit = -theta_h * math.log(1 - span_k / (inp.air_temp_c - settles))
+    return _Met("burst" if to_limit >= inp.duration_h - EPS else "too-much", to_limit, to_empty, coldest_c)
 
 
 def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | None = None) -> VaporisationLimitOut:
@@ -118,19 +142,7 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
         duration_h=g("duration_h"),
         time_constant_h=theta,
     )
-    verdict: str | None = None
-    to_limit = to_empty = at_demand = None
-    if inp.demand_kg_h is not None:
-        m = inp.demand_kg_h
-        to_empty = inp.liquid_kg * inp.count / m if m > 0 else None
-        if m <= steady.value + EPS and (span > 0 or m == 0):
-            verdict, at_demand = "continuous", air - m / inp.count / 3600 * heat / ua
-        elif span <= 0:
-            verdict, to_limit = "too-much", 0.0
-        else:
-            settles = air - m / inp.count / 3600 * heat / ua
-            to_limit = -theta * math.log(1 - span / (air - settles))
-            verdict, at_demand = ("burst" if to_limit >= inp.duration_h - EPS else "too-much"), coldest.value
+    met = _demand(inp, steady.value, theta, span, coldest.value, heat, ua)
     return VaporisationLimitOut.of(
         pressure_limit_temp_c=limit,
         min_liquid_temp_c=coldest,
@@ -147,29 +159,34 @@ def vaporisation_limit(inp: VaporisationLimitIn, sources: dict[str, Figure] | No
             energy_kwh_kg_net=mix.kwh_kg_net,
         ),
         burst_kg_h=burst,
-        verdict=verdict,
+        verdict=met.verdict,
         time_to_limit_h=None
-        if to_limit is None
+        if met.to_limit is None
         else derived(
-            "time_to_limit_h", "−θ·ln[1 − (T_air − T_m)/(T_air − T_eq)]", to_limit, Method("gas.vaporisation"), time_constant_h=wait, min_liquid_temp_c=coldest
+            "time_to_limit_h",
+            "−θ·ln[1 − (T_air − T_m)/(T_air − T_eq)]",
+            met.to_limit,
+            Method("gas.vaporisation"),
+            time_constant_h=wait,
+            min_liquid_temp_c=coldest,
         ),
         time_to_empty_h=None
-        if to_empty is None
+        if met.to_empty is None
         else derived(
             "time_to_empty_h",
             "kg·pieces/demand",
-            to_empty,
+            met.to_empty,
             Method("gas.vaporisation", "definition"),
             liquid_kg=g("liquid_kg"),
             count=g("count"),
             demand_kg_h=g("demand_kg_h"),
         ),
         liquid_temp_at_demand_c=None
-        if at_demand is None
+        if met.at_demand is None
         else derived(
             "liquid_temp_at_demand_c",
             "T_air − (m/pieces)·h/(U·A), not under T_m",
-            at_demand,
+            met.at_demand,
             Method("gas.vaporisation", "heat balance"),
             air_temp_c=g("air_temp_c"),
             demand_kg_h=g("demand_kg_h"),

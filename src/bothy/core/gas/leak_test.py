@@ -70,16 +70,39 @@ class GasLeakTestOut(Outcome):
     reasons: list[str]
 
 
+def _volume(inp: GasLeakTestIn, g: Given) -> Figure:
+    """Litres of what is tested: typed, or from its pipes."""
+    if inp.volume_l is not None:
+        return g("volume_l")
+    litres = sum(1000 * area_m2(p.inner_diameter_mm) * p.length_m for p in inp.pipes or [])
+    return derived("volume_l", "Σ πD²/4·L", litres, Method("gas.leak-test", "geometry"))
+
+
+def _against(inp: GasLeakTestIn, corrected_mbar: float, limit_mbar: float, drift_k: float) -> list[str]:
+    """What speaks against the test, in words of the contract; empty: it is passed."""
+    law = LIMITS[inp.region]
+    low = inp.min_test_mbar if inp.min_test_mbar is not None else law.test
+    least = inp.min_duration_min if inp.min_duration_min is not None else law.minutes
+    settle = inp.min_stabilise_min if inp.min_stabilise_min is not None else law.stabilise
+    return [
+        word
+        for word, holds in (
+            ("pressure-too-low", inp.start_mbar < low - EPS),
+            ("not-stabilised", inp.stabilise_min < settle - EPS),
+            ("too-short", inp.duration_min < least - EPS),
+            ("temperature-drift", drift_k > inp.max_drift_k + EPS),
+            ("pressure-rise", corrected_mbar < -limit_mbar - EPS),
+            ("drop-over-limit", corrected_mbar > limit_mbar + EPS),
+        )
+        if holds
+    ]
+
+
 def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) -> GasLeakTestOut:
     """Verdict of a pressure-drop test, and the leak that a drop stands for. It ranks leaks and excuses none. Method: gas.leak-test."""
     g = Given(inp, sources)
     mix, law = inp.mix, LIMITS[inp.region]
-    if inp.volume_l is not None:
-        volume = g("volume_l")
-    else:
-        volume = derived(
-            "volume_l", "Σ πD²/4·L", sum(1000 * area_m2(p.inner_diameter_mm) * p.length_m for p in inp.pipes or []), Method("gas.leak-test", "geometry")
-        )
+    volume = _volume(inp, g)
     end_c = inp.start_temp_c if inp.end_temp_c is None else inp.end_temp_c
     b1, b2 = inp.baro_start_mbar, inp.baro_start_mbar if inp.baro_end_mbar is None else inp.baro_end_mbar
     t1, t2 = inp.start_temp_c + ZERO_K, end_c + ZERO_K
@@ -124,21 +147,7 @@ def gas_leak_test(inp: GasLeakTestIn, sources: dict[str, Figure] | None = None) 
     gas_l = leak.value * thin * working / mean
     grams = gas_l * mix.gas_kg_m3(ATM_MBAR, 15)
     room = inp.room_volume_m3
-    low = inp.min_test_mbar if inp.min_test_mbar is not None else law.test
-    least = inp.min_duration_min if inp.min_duration_min is not None else law.minutes
-    settle = inp.min_stabilise_min if inp.min_stabilise_min is not None else law.stabilise
-    reasons = [
-        word
-        for word, holds in (
-            ("pressure-too-low", inp.start_mbar < low - EPS),
-            ("not-stabilised", inp.stabilise_min < settle - EPS),
-            ("too-short", inp.duration_min < least - EPS),
-            ("temperature-drift", abs(t2 - t1) > inp.max_drift_k + EPS),
-            ("pressure-rise", corrected.value < -limit.value - EPS),
-            ("drop-over-limit", corrected.value > limit.value + EPS),
-        )
-        if holds
-    ]
+    reasons = _against(inp, corrected.value, limit.value, abs(t2 - t1))
     return GasLeakTestOut.of(
         volume_l=volume,
         drop_mbar=derived(

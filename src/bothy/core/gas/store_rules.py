@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from bothy.core.context import Context
+from bothy.core.design.gas import Locker
 from bothy.core.finding import Remedy, finding
 from bothy.core.gas.countries import OUTLET_WORDS
-from bothy.core.gas.part import Gassed
+from bothy.core.gas.part import Gassed, LockerPart
 from bothy.core.gas.room import HEATS
 from bothy.core.gas.rule_table import Found
 from bothy.core.restraint import SCHOOLS
@@ -91,57 +92,60 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
             yield finding("gas-vessel-too-large", f"vessel:{v.id}", v.name, what, related=["locker"])
 
 
+def _of_locker(ctx: Context, at: Locker, need: LockerPart | None) -> Found:
+    """The locker: tight, reached from outside, vented, with nothing in it that sparks or near it that is hot."""
+    if not at.sealed or at.unsealed:
+        yield finding(
+            "gas-locker-not-sealed", "locker", at.name, f"Open: {at.unsealed}." if at.unsealed else "It isn't said to be gas-tight to the living space."
+        )
+    if at.opens == "inside" or (at.opens == "inside_sealed" and at.sill_mm < SILL_MM):
+        yield finding(
+            "gas-locker-inside-access",
+            "locker",
+            at.name,
+            "It opens to the inside." if at.opens == "inside" else f"A sill of {at.sill_mm:.0f} mm; {SILL_MM:.0f} mm at least.",
+        )
+    if need is not None and not need.ok:
+        high = f", high {need.have_high_mm2:,.0f} of {need.need_high_mm2:,.0f} mm²" if need.need_high_mm2 > 0 else ""
+        yield finding(
+            "gas-locker-vent-small",
+            "locker",
+            at.name,
+            f"Low {need.have_low_mm2:,.0f} of {need.need_low_mm2:,.0f} mm²{high}; one round drain of {need.round_drain_mm:.0f} mm would do for the low side.",
+            figures=["gas/locker_low_mm2", "gas/locker_high_mm2"],
+        )
+    for n, v in enumerate(at.vents):
+        subject = f"gas-vent:{v.id}"
+        if v.blocked_by or v.closable:
+            yield finding(
+                "gas-locker-vent-blocked",
+                subject,
+                v.name,
+                f"Under it: {v.blocked_by}." if v.blocked_by else "A cover can close it; vents are never closed, in winter too.",
+                fix=None if v.blocked_by else Remedy.sets("No cover", f"/gas/locker/vents/{n}", v.id, closable=False),
+            )
+        exhaust = US_SPARK_M if ctx.region.key == "us" else EXHAUST_M
+        near = [
+            f"It is {d:.2f} m to {what}; at least {least:g} m"
+            for d, least, what in ((v.to_opening_m, OPENING_M, "an opening, intake or socket"), (v.to_exhaust_m, exhaust, "an exhaust or flue"))
+            if d is not None and d < least - 1e-9
+        ]
+        if near:
+            yield finding("gas-vent-near-opening", subject, v.name, "; ".join(near) + ".")
+    if at.sparks:
+        yield finding("gas-locker-spark", "locker", at.name, f"In it: {', '.join(at.sparks)}.")
+    if at.to_heat_m is not None and at.to_heat_m < HEAT_M:
+        yield finding("gas-near-heat", "locker", at.name, f"The locker is {at.to_heat_m:.2f} m from heat; at least {HEAT_M:g} m.")
+    if ctx.design.vehicle.preset == "boat" and not (at.drain_overboard and at.drain_above_water and need is not None and need.ok):
+        yield finding("gas-boat-drain", "locker", at.name, "It isn't said that the drain falls overboard and stays above the water when heeled.")
+
+
 def locker_findings(ctx: Context, w: Gassed) -> Found:
     """What they say of the locker and of the room."""
     g, p = ctx.design.gas, w.part
     at = g.locker
     if at is not None:
-        if not at.sealed or at.unsealed:
-            yield finding(
-                "gas-locker-not-sealed", "locker", at.name, f"Open: {at.unsealed}." if at.unsealed else "It isn't said to be gas-tight to the living space."
-            )
-        if at.opens == "inside" or (at.opens == "inside_sealed" and at.sill_mm < SILL_MM):
-            yield finding(
-                "gas-locker-inside-access",
-                "locker",
-                at.name,
-                "It opens to the inside." if at.opens == "inside" else f"A sill of {at.sill_mm:.0f} mm; {SILL_MM:.0f} mm at least.",
-            )
-        if p.locker is not None and not p.locker.ok:
-            need = p.locker
-            high = f", high {need.have_high_mm2:,.0f} of {need.need_high_mm2:,.0f} mm²" if need.need_high_mm2 > 0 else ""
-            yield finding(
-                "gas-locker-vent-small",
-                "locker",
-                at.name,
-                f"Low {need.have_low_mm2:,.0f} of {need.need_low_mm2:,.0f} mm²{high}; one round drain of {need.round_drain_mm:.0f} mm would do "
-                "for the low side.",
-                figures=["gas/locker_low_mm2", "gas/locker_high_mm2"],
-            )
-        for n, v in enumerate(at.vents):
-            subject = f"gas-vent:{v.id}"
-            if v.blocked_by or v.closable:
-                yield finding(
-                    "gas-locker-vent-blocked",
-                    subject,
-                    v.name,
-                    f"Under it: {v.blocked_by}." if v.blocked_by else "A cover can close it; vents are never closed, in winter too.",
-                    fix=None if v.blocked_by else Remedy.sets("No cover", f"/gas/locker/vents/{n}", v.id, closable=False),
-                )
-            exhaust = US_SPARK_M if ctx.region.key == "us" else EXHAUST_M
-            near = [
-                f"It is {d:.2f} m to {what}; at least {least:g} m"
-                for d, least, what in ((v.to_opening_m, OPENING_M, "an opening, intake or socket"), (v.to_exhaust_m, exhaust, "an exhaust or flue"))
-                if d is not None and d < least - 1e-9
-            ]
-            if near:
-                yield finding("gas-vent-near-opening", subject, v.name, "; ".join(near) + ".")
-        if at.sparks:
-            yield finding("gas-locker-spark", "locker", at.name, f"In it: {', '.join(at.sparks)}.")
-        if at.to_heat_m is not None and at.to_heat_m < HEAT_M:
-            yield finding("gas-near-heat", "locker", at.name, f"The locker is {at.to_heat_m:.2f} m from heat; at least {HEAT_M:g} m.")
-        if ctx.design.vehicle.preset == "boat" and not (at.drain_overboard and at.drain_above_water and p.locker is not None and p.locker.ok):
-            yield finding("gas-boat-drain", "locker", at.name, "It isn't said that the drain falls overboard and stays above the water when heeled.")
+        yield from _of_locker(ctx, at, p.locker)
     for x in g.low_points:
         if x.hole_mm2 < DROP_MM2 or x.hole_m > DROP_M:
             yield finding(

@@ -10,7 +10,7 @@ from pydantic import Field, model_validator
 from bothy.core.contract import Contract, Given, Outcome, wrong
 from bothy.core.figure import Figure, derived, formula, given, pick
 from bothy.core.method.sources import Method, OwnChoice
-from bothy.core.power.chemistry import CHEMISTRIES, ChemistryKey, SystemVoltage, rest_voltage
+from bothy.core.power.chemistry import CHEMISTRIES, Chemistry, ChemistryKey, SystemVoltage, rest_voltage
 from bothy.core.power.ratings import DCDC_A
 
 RHO_60C = 0.019951  # Ω·mm²/m, copper at 60 °C
@@ -112,6 +112,58 @@ def drive_energy(rating_a: float, bank_voltage_v: float, drive_h: float) -> floa
     return rating_a * bank_voltage_v * drive_h
 
 
+NOTHING: dict[str, None] = dict.fromkeys(
+    (
+        "largest_rating_a",
+        "rating_a",
+        "limited_by",
+        "input_power_w",
+        "input_voltage_v",
+        "input_current_a",
+        "cable_drop_v",
+        "input_fuse_min_a",
+        "energy_per_drive_wh",
+        "charge_per_drive_ah",
+        "time_for_required_h",
+        "idle_deficit_a",
+        "relay_current_a",
+        "relay_overload",
+    )
+)
+"""What is not answered unless it is said."""
+
+
+def _by_relay(inp: DcdcSizeIn, chem: Chemistry, cells: float, r_cable: float, common: dict[str, Figure]) -> DcdcSizeOut:
+    """What a relay draws, with nothing but resistance in its way."""
+    u_alt = inp.alternator_voltage_v or 14.2 * (inp.alternator_system_v / 12)
+    r_bank = chem.r_k / inp.capacity_ah * (cells * chem.cell_v / 12) / 1000
+    push = max(0.0, u_alt - cells * rest_voltage(inp.chemistry, inp.soc_start_frac))
+    demand = push / (r_cable + inp.source_resistance_mohm / 1000 + r_bank)
+    overload = demand > common["available_running_a"].value + 1e-9
+    rules = {"power-relay-smart-alternator"} if inp.smart_alternator else set()
+    if chem.lithium:
+        rules.add("power-lithium-direct-alternator")
+    elif overload:
+        rules.add("power-relay-overload")
+    return DcdcSizeOut.of(
+        **{
+            **NOTHING,
+            **common,
+            "status": "relay",
+            "relay_current_a": derived(
+                "relay_current_a",
+                "(U_alternator − U_rest)/(r_cable + r_source + r_bank)",
+                demand,
+                Method("power.driving-charge", "Ohm's law"),
+                alternator_voltage_v=u_alt,
+                push_v=push,
+            ),
+            "relay_overload": overload,
+            "rules": sorted(rules),
+        }
+    )
+
+
 def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> DcdcSizeOut:
     """The DC-DC charger that alternator, cable and bank allow; or what a relay would draw. Method: power.driving-charge."""
     g = Given(inp, sources)
@@ -130,54 +182,8 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
         r += 2 * inp.cable_length_m * RHO_60C / (inp.cable_area_mm2 or 1)
     rules: set[str] = set()
     common = {"available_running_a": running, "available_idle_a": idle, "bank_limit_a": bank}
-    nothing = dict.fromkeys(
-        (
-            "largest_rating_a",
-            "rating_a",
-            "limited_by",
-            "input_power_w",
-            "input_voltage_v",
-            "input_current_a",
-            "cable_drop_v",
-            "input_fuse_min_a",
-            "energy_per_drive_wh",
-            "charge_per_drive_ah",
-            "time_for_required_h",
-            "idle_deficit_a",
-            "relay_current_a",
-            "relay_overload",
-        )
-    )
     if inp.school == "relay":
-        u_alt = inp.alternator_voltage_v or 14.2 * scale
-        r_bank = chem.r_k / inp.capacity_ah * (u_b / 12) / 1000
-        push = max(0.0, u_alt - cells * rest_voltage(inp.chemistry, inp.soc_start_frac))
-        demand = push / (r + inp.source_resistance_mohm / 1000 + r_bank)
-        overload = demand > running.value + 1e-9
-        if chem.lithium:
-            rules.add("power-lithium-direct-alternator")
-        elif overload:
-            rules.add("power-relay-overload")
-        if inp.smart_alternator:
-            rules.add("power-relay-smart-alternator")
-        return DcdcSizeOut.of(
-            **{
-                **nothing,
-                **common,
-                "status": "relay",
-                "relay_current_a": derived(
-                    "relay_current_a",
-                    "(U_alternator − U_rest)/(r_cable + r_source + r_bank)",
-                    demand,
-                    Method("power.driving-charge", "Ohm's law"),
-                    alternator_voltage_v=u_alt,
-                    push_v=push,
-                ),
-                "relay_overload": overload,
-                "rules": sorted(rules),
-            }
-        )
-
+        return _by_relay(inp, chem, cells, r, common)
     v_s = g("min_source_voltage_v", (12.4 if inp.smart_alternator else 13.5) * scale, "smart alternator" if inp.smart_alternator else "plain regulator")
     v_min = inp.min_input_voltage_v or 11.0 * scale
 
@@ -197,7 +203,7 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
     allowed = [a for a in ratings if forbids(a) is None]
     if not allowed:
         rules.add("power-alternator-no-room")
-        return DcdcSizeOut.of(**{**nothing, **common, "status": "no_room", "limited_by": forbids(ratings[0]), "rules": sorted(rules)})
+        return DcdcSizeOut.of(**{**NOTHING, **common, "status": "no_room", "limited_by": forbids(ratings[0]), "rules": sorted(rules)})
     largest = max(allowed)
     above = [a for a in ratings if a > largest]
     limited = forbids(above[0]) if above else "range"
@@ -230,7 +236,7 @@ def dcdc_size(inp: DcdcSizeIn, sources: dict[str, Figure] | None = None) -> Dcdc
         rules.add("power-dcdc-input-drop")
     needed = inp.required_energy_wh
     return DcdcSizeOut.of(
-        **{**nothing, **common}
+        **{**NOTHING, **common}
         | {
             "largest_rating_a": derived(
                 "largest_rating_a", "largest that alternator, cable and bank allow", largest, S314, available_running_a=running, bank_limit_a=bank

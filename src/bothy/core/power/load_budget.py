@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, ClassVar, Literal, Self
+from typing import Annotated, ClassVar, Literal, NamedTuple, Self
 
 from pydantic import BaseModel, Field, model_validator
 
@@ -298,6 +298,29 @@ def _inverter_on_h(inp: LoadBudgetIn, bases: list[_Base], day: str) -> float:
     return min(24.0, sum(min(24.0, b.raw_h(day)) for b in ac))
 
 
+class _Of(NamedTuple):
+    """One load: its power, hours a day, energy, and what both are at the bank."""
+
+    power: Figure
+    hours: Figure
+    energy: Figure
+    bank: Figure
+    bank_power: Figure
+
+
+def _worked(b: _Base, day: DayType, src: dict[str, Figure]) -> _Of:
+    load = b.load
+    power = src.get(f"loads/{load.id}/power_w") or given("power_w", b.power_w, "input", label="running power")
+    kappa = given("path_efficiency_frac", b.path, "default", "distribution loss, converter or inverter efficiency")
+    base = src.get(f"loads/{load.id}/base_h") or given("base_h", b.base_h)
+    hours = time_per_day(base, given("season_factor", b.season_factor), given("day_factor", b.day_factor(day)))
+    energy = appliance_energy(load.count, power, hours, load.standby_w)
+    if load.from_shore:
+        none = (given(k, 0.0, "computed", "it runs on the hook-up", source=Method("power.load-budget")) for k in ("bank_energy_wh", "bank_power_w"))
+        return _Of(power, hours, energy, *none)
+    return _Of(power, hours, energy, at_bank(energy, kappa), power_at_bank(load.count, power, kappa))
+
+
 def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> LoadBudgetOut:
     """Daily energy, profile and peak of a list of loads on the hardest day type of a season.
 
@@ -325,20 +348,7 @@ def load_budget(inp: LoadBudgetIn, sources: dict[str, Figure] | None = None) -> 
     start_extra = 0.0
     for b in bases:
         load = b.load
-        power = src.get(f"loads/{load.id}/power_w") or given("power_w", b.power_w, "input", label="running power")
-        kappa = given("path_efficiency_frac", b.path, "default", "distribution loss, converter or inverter efficiency")
-        hours = time_per_day(
-            src.get(f"loads/{load.id}/base_h") or given("base_h", b.base_h),
-            given("season_factor", b.season_factor),
-            given("day_factor", b.day_factor(day)),
-        )
-        energy = appliance_energy(load.count, power, hours, load.standby_w)
-        if load.from_shore:
-            bank = given("bank_energy_wh", 0.0, "computed", "it runs on the hook-up", source=Method("power.load-budget"))
-            bank_power = given("bank_power_w", 0.0, "computed", "it runs on the hook-up", source=Method("power.load-budget"))
-        else:
-            bank = at_bank(energy, kappa)
-            bank_power = power_at_bank(load.count, power, kappa)
+        power, hours, energy, bank, bank_power = _worked(b, day, src)
         saturated = load.count > 0 and b.raw_h(day) > 24 + 1e-9
         if any(load.count > 0 and b.raw_h(d) > 24 + 1e-9 for d in (day,)):
             rules.add("power-load-saturated")

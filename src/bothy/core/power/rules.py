@@ -2,144 +2,144 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 
 from bothy.core.catalogue.parts import of_kind
 from bothy.core.context import BANK_PLACES, Context
-from bothy.core.design.power import SolarArray, SolarController
+from bothy.core.design.power import Bank, DrivingCharge, Shore, SolarArray, SolarController
 from bothy.core.finding import Finding, Remedy, Severity, finding
 from bothy.core.power import rule_table as _registered  # noqa: F401  (the rules have to be known before they are raised)
 from bothy.core.power.around import HOT_C, inverter_cabinet, rating_left
+from bothy.core.power.bank import BankConfigureOut
 from bothy.core.power.battery_rules import bank_findings
 from bothy.core.power.driving import DcdcSizeOut
 from bothy.core.power.load_budget import LoadBudgetOut
 from bothy.core.power.panels import array_power, cheapest_controller, controller_of, mppt_by_price
 from bothy.core.power.part import PowerPart
 from bothy.core.power.profile import profile_findings
+from bothy.core.power.shore import ShoreChargeTimeOut
 from bothy.core.power.source_rules import source_findings
-from bothy.core.power.supply import Supply, belt_power, second_alternator_a
+from bothy.core.power.supply import Strings, Supply, belt_power, second_alternator_a
 from bothy.core.power.uses import inverter_use
 
 SEASON_WORD = {"winter": "winter", "shoulder": "spring or autumn", "summer": "summer"}
 Refit = Callable[[int], Remedy | None]
 
 
-def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Finding]:
+def _calc_rules(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> Iterator[Finding]:
     """Findings for the rule ids that the calculators raised, with their figures in words."""
     p = ctx.design.power
-    out: list[Finding] = []
-    names = {
-        "bank": p.bank.name if p.bank else "",
-        "inverter": p.inverter.name if p.inverter else "",
-        "solar": "Solar",
-        "driving": p.driving.name if p.driving else "",
-        "shore": p.shore.name if p.shore else "",
-    }
-
-    def add(rule_id: str, subject: str, message: str, figures: list[str] | None = None, fix: Remedy | None = None, related: list[str] | None = None) -> None:
-        out.append(finding(rule_id, subject, names[subject], message, figures=figures, fix=fix, related=related))
-
     if s.bank and p.bank:
-        b = s.bank
-        words = {
-            "power-bank-series-limit": f"The bank has {p.bank.series_count} batteries in series: {b.voltage_v:.1f} V.",
-            "power-bank-parallel-many": f"The bank has {p.bank.parallel_count} strings in parallel.",
-            "power-bank-same-end": "String shares: " + ", ".join(f"{x:.0%}" for x in b.string_share_frac) + ".",
-            "power-bank-sharing": f"The hardest-worked string carries {b.sharing_ratio:.2f} times the least.",
-            "power-bank-discharge-limit": f"The peak takes {max(u.peak_current_a for u in uses.values()):.0f} A, the bank gives {b.max_discharge_a:.0f} A.",
-            "power-bank-voltage-mismatch": f"The bank makes {b.voltage_v:.1f} V on a {ctx.system_v} V system.",
-        }
-        for r in b.rules:
-            fix = None
-            if r == "power-bank-same-end":
-                fix = Remedy(label="Take the leads off diagonally", patch=[{"op": "replace", "path": "/power/bank/wiring", "value": "diagonal"}])
-            add(r, "bank", words.get(r, ""), ["power/bank/max_discharge_a"], fix)
+        yield from _of_bank(ctx, s.bank, p.bank, uses)
     for x in s.strings:
-        st, subject = x.out, f"array:{x.own}" if x.own else "solar"
-        names[subject] = x.arrays[0].name if x.own else "Solar"
-        on_it = [f"array:{a.id}" for a in x.arrays]
-        charge_v, input_a = 1.2 * ctx.system_v, f"the controller's input takes {_input_a(x.controller):.0f} A."
-        words = {
-            "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller’s limit is "
-            f"{x.controller.max_voltage_v:.0f} V: one cold, bright morning can destroy it.",
-            "power-solar-voc-tight": f"In the coldest dawn the string reaches {st.voc_cold_v:.1f} V, which leaves {st.voltage_headroom_frac:.0%} to the limit.",
-            "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V; {charge_v:.1f} V are wanted to charge on the hottest days.",
-            "power-solar-start-low": f"In the heat its open-circuit voltage is {st.voc_hot_v:.1f} V; the controller starts some volts above {charge_v:.1f} V.",
-            "power-solar-isc-over": f"The strings make {st.isc_a:.1f} A; {input_a}",
-            "power-solar-isc-tight": f"With cloud-edge sun the strings make {st.isc_design_a:.1f} A; {input_a}",
-            "power-solar-overpanel": f"Panels are {st.overpanel_ratio:.2f} times the controller; {st.clip_frac:.0%} of the best hours is clipped.",
-            "power-solar-mismatch": f"Unlike groups lose {st.mismatch_frac:.0%} of the power.",
-            "power-solar-pwm-loss": f"PWM gives {st.pwm_power_w:.0f} W of the {st.mppt_power_hot_w:.0f} W that MPPT would.",
-            "power-panel-data-inconsistent": _odd_labels(x.arrays),
-            "power-solar-string-fuse-none": f"For {st.string_count} strings no rating lies between what the sun drives through one and what its panels allow.",
-        }
-        for r in st.rules:
-            if r == "power-solar-string-fuse":
-                bare = [(i, a) for i, a in enumerate(p.arrays) if f"array:{a.id}" in on_it and not a.string_fuse]
-                if bare:
-                    fuse = next((g.fuse_a for g in st.groups if g.fuse_a), None)
-                    text = (
-                        f"All {st.string_count} strings can feed {max(g.backfeed_a for g in st.groups):.1f} A back into a faulty one; fuse each with "
-                        f"{fuse or '?'} A."
-                    )
-                    patch = [{"op": "replace", "path": f"/power/arrays/{i}/string_fuse", "value": True} for i, _ in bare]
-                    add(r, subject, text, [], Remedy(label="Fit a fuse in each string", patch=patch), on_it)
-            else:
-                fix = _apart(ctx, x.arrays) if r == "power-solar-mismatch" else None
-                add(r, subject, words.get(r, ""), [f"power/string{x.key}/voc_cold_v"], fix, on_it)
+        yield from _of_strings(ctx, x)
     if p.driving and p.driving.school == "second":
-        amps = second_alternator_a(ctx).value
-        add(
-            "power-second-alternator",
-            "driving",
-            f"Its label says {p.driving.rating_a:.0f} A, about {amps:.0f} A hot; at its belt that is "
-            f"{belt_power.raw(14.0 * ctx.scale, p.driving.rating_a) / 1000:.1f} kW.",
-        )
+        yield from _of_second(ctx, p.driving)
     if s.driving and p.driving:
-        d = s.driving
-        words = {
-            "power-lithium-direct-alternator": f"The bank would draw {d.relay_current_a or 0:.0f} A; the hot alternator "
-            f"can spare {d.available_running_a:.0f} A.",
-            "power-relay-overload": f"The bank would draw {d.relay_current_a or 0:.0f} A; the alternator can spare {d.available_running_a:.0f} A.",
-            "power-relay-smart-alternator": "A smart alternator drops to 12.2-12.8 V after the start, and then next to nothing flows."
-            + (
-                ""
-                if ctx.design.vehicle.smart_alternator is not None
-                else f" Whether it is smart is assumed, as usual of a {ctx.preset.name}: say it in Vehicle."
-            ),
-            "power-alternator-no-room": _no_room(ctx, d),
-            "power-alternator-idle": f"At idle {d.idle_deficit_a or 0:.0f} A come out of the starter battery.",
-            "power-dcdc-input-drop": f"The cable to the charger loses {d.cable_drop_v or 0:.2f} V.",
-        }
-        for r in d.rules:
-            if r == "power-driving-charge-short":
-                continue
-            title = (
-                {"bank": "Driving charge above the bank’s limit", "cable": "Cable too thin for the charger"}.get(d.limited_by or "")
-                if r == "power-alternator-no-room"
-                else None
-            )
-            remedy = (
-                {"bank": "Use a smaller charger, or a battery that takes more.", "cable": "Fit a thicker cable, or a smaller charger."}.get(d.limited_by or "")
-                if title
-                else None
-            )
-            add(r, "driving", words.get(r, ""), ["power/driving/available_running_a"])
-            assumed = r == "power-relay-smart-alternator" and ctx.design.vehicle.smart_alternator is None
-            out[-1] = out[-1].model_copy(update={**({"title": title, "remedy": remedy} if title else {}), **({"severity": "advice"} if assumed else {})})
+        yield from _of_driving(ctx, s.driving, p.driving)
     if s.shore:
-        sh = s.shore
-        words = {
-            "power-charger-over-bank": f"The charger gives {p.shore.charger_current_a if p.shore else 0:.0f} A, "
-            f"the bank takes {s.bank.max_charge_a if s.bank else 0:.0f} A.",
-            "power-charger-small": f"Filling takes {sh.time_h or 0:.0f} h.",
-            "power-charge-no-surplus": "The loads take all the charger gives.",
-            "power-shore-overload": f"The supply gives {sh.supply_limit_w:.0f} W.",
-        }
-        for r in sh.rules:
-            if r != "power-charge-below-freezing":
-                add(r, "shore", words.get(r, ""))
-    return out
+        yield from _of_shore(s.shore, s.bank, p.shore)
+
+
+def _of_bank(ctx: Context, b: BankConfigureOut, bank: Bank, uses: dict[str, LoadBudgetOut]) -> Iterator[Finding]:
+    words = {
+        "power-bank-series-limit": f"The bank has {bank.series_count} batteries in series: {b.voltage_v:.1f} V.",
+        "power-bank-parallel-many": f"The bank has {bank.parallel_count} strings in parallel.",
+        "power-bank-same-end": "String shares: " + ", ".join(f"{x:.0%}" for x in b.string_share_frac) + ".",
+        "power-bank-sharing": f"The hardest-worked string carries {b.sharing_ratio:.2f} times the least.",
+        "power-bank-discharge-limit": f"The peak takes {max(u.peak_current_a for u in uses.values()):.0f} A, the bank gives {b.max_discharge_a:.0f} A.",
+        "power-bank-voltage-mismatch": f"The bank makes {b.voltage_v:.1f} V on a {ctx.system_v} V system.",
+    }
+    for r in b.rules:
+        fix = None
+        if r == "power-bank-same-end":
+            fix = Remedy(label="Take the leads off diagonally", patch=[{"op": "replace", "path": "/power/bank/wiring", "value": "diagonal"}])
+        yield finding(r, "bank", bank.name, words.get(r, ""), figures=["power/bank/max_discharge_a"], fix=fix)
+
+
+def _of_strings(ctx: Context, x: Strings) -> Iterator[Finding]:
+    st, subject = x.out, f"array:{x.own}" if x.own else "solar"
+    name = x.arrays[0].name if x.own else "Solar"
+    on_it = [f"array:{a.id}" for a in x.arrays]
+    charge_v, input_a = 1.2 * ctx.system_v, f"the controller's input takes {_input_a(x.controller):.0f} A."
+    words = {
+        "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller’s limit is "
+        f"{x.controller.max_voltage_v:.0f} V: one cold, bright morning can destroy it.",
+        "power-solar-voc-tight": f"In the coldest dawn the string reaches {st.voc_cold_v:.1f} V, which leaves {st.voltage_headroom_frac:.0%} to the limit.",
+        "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V; {charge_v:.1f} V are wanted to charge on the hottest days.",
+        "power-solar-start-low": f"In the heat its open-circuit voltage is {st.voc_hot_v:.1f} V; the controller starts some volts above {charge_v:.1f} V.",
+        "power-solar-isc-over": f"The strings make {st.isc_a:.1f} A; {input_a}",
+        "power-solar-isc-tight": f"With cloud-edge sun the strings make {st.isc_design_a:.1f} A; {input_a}",
+        "power-solar-overpanel": f"Panels are {st.overpanel_ratio:.2f} times the controller; {st.clip_frac:.0%} of the best hours is clipped.",
+        "power-solar-mismatch": f"Unlike groups lose {st.mismatch_frac:.0%} of the power.",
+        "power-solar-pwm-loss": f"PWM gives {st.pwm_power_w:.0f} W of the {st.mppt_power_hot_w:.0f} W that MPPT would.",
+        "power-panel-data-inconsistent": _odd_labels(x.arrays),
+        "power-solar-string-fuse-none": f"For {st.string_count} strings no rating lies between what the sun drives through one and what its panels allow.",
+    }
+    for r in st.rules:
+        if r == "power-solar-string-fuse":
+            bare = [(i, a) for i, a in enumerate(ctx.design.power.arrays) if f"array:{a.id}" in on_it and not a.string_fuse]
+            if bare:
+                fuse = next((g.fuse_a for g in st.groups if g.fuse_a), None)
+                text = (
+                    f"All {st.string_count} strings can feed {max(g.backfeed_a for g in st.groups):.1f} A back into a faulty one; fuse each with "
+                    f"{fuse or '?'} A."
+                )
+                patch = [{"op": "replace", "path": f"/power/arrays/{i}/string_fuse", "value": True} for i, _ in bare]
+                yield finding(r, subject, name, text, figures=[], fix=Remedy(label="Fit a fuse in each string", patch=patch), related=on_it)
+        else:
+            fix = _apart(ctx, x.arrays) if r == "power-solar-mismatch" else None
+            yield finding(r, subject, name, words.get(r, ""), figures=[f"power/string{x.key}/voc_cold_v"], fix=fix, related=on_it)
+
+
+def _of_second(ctx: Context, p: DrivingCharge) -> Iterator[Finding]:
+    amps = second_alternator_a(ctx).value
+    yield finding(
+        "power-second-alternator",
+        "driving",
+        p.name,
+        f"Its label says {p.rating_a:.0f} A, about {amps:.0f} A hot; at its belt that is {belt_power.raw(14.0 * ctx.scale, p.rating_a) / 1000:.1f} kW.",
+    )
+
+
+def _of_driving(ctx: Context, d: DcdcSizeOut, p: DrivingCharge) -> Iterator[Finding]:
+    words = {
+        "power-lithium-direct-alternator": f"The bank would draw {d.relay_current_a or 0:.0f} A; the hot alternator can spare {d.available_running_a:.0f} A.",
+        "power-relay-overload": f"The bank would draw {d.relay_current_a or 0:.0f} A; the alternator can spare {d.available_running_a:.0f} A.",
+        "power-relay-smart-alternator": "A smart alternator drops to 12.2-12.8 V after the start, and then next to nothing flows."
+        + ("" if ctx.design.vehicle.smart_alternator is not None else f" Whether it is smart is assumed, as usual of a {ctx.preset.name}: say it in Vehicle."),
+        "power-alternator-no-room": _no_room(ctx, d),
+        "power-alternator-idle": f"At idle {d.idle_deficit_a or 0:.0f} A come out of the starter battery.",
+        "power-dcdc-input-drop": f"The cable to the charger loses {d.cable_drop_v or 0:.2f} V.",
+    }
+    for r in d.rules:
+        if r == "power-driving-charge-short":
+            continue
+        title = (
+            {"bank": "Driving charge above the bank’s limit", "cable": "Cable too thin for the charger"}.get(d.limited_by or "")
+            if r == "power-alternator-no-room"
+            else None
+        )
+        remedy = (
+            {"bank": "Use a smaller charger, or a battery that takes more.", "cable": "Fit a thicker cable, or a smaller charger."}.get(d.limited_by or "")
+            if title
+            else None
+        )
+        assumed = r == "power-relay-smart-alternator" and ctx.design.vehicle.smart_alternator is None
+        made = finding(r, "driving", p.name, words.get(r, ""), figures=["power/driving/available_running_a"])
+        yield made.model_copy(update={**({"title": title, "remedy": remedy} if title else {}), **({"severity": "advice"} if assumed else {})})
+
+
+def _of_shore(sh: ShoreChargeTimeOut, bank: BankConfigureOut | None, p: Shore | None) -> Iterator[Finding]:
+    words = {
+        "power-charger-over-bank": f"The charger gives {p.charger_current_a if p else 0:.0f} A, the bank takes {bank.max_charge_a if bank else 0:.0f} A.",
+        "power-charger-small": f"Filling takes {sh.time_h or 0:.0f} h.",
+        "power-charge-no-surplus": "The loads take all the charger gives.",
+        "power-shore-overload": f"The supply gives {sh.supply_limit_w:.0f} W.",
+    }
+    for r in sh.rules:
+        if r != "power-charge-below-freezing":
+            yield finding(r, "shore", p.name if p else "", words.get(r, ""))
 
 
 def _input_a(c: SolarController) -> float:
@@ -348,15 +348,15 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
 
 def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part: PowerPart, refit: Refit) -> list[Finding]:
     """All findings of Power and of the load budget. ``refit`` gives the remedy that sizes a circuit anew, by its index."""
-    out = (
-        _calc_rules(ctx, s, uses)
-        + _inverter(ctx, s, refit)
-        + _cold(ctx, s)
-        + _balance(ctx, s, part)
-        + profile_findings(ctx)
-        + bank_findings(ctx, s, uses)
-        + source_findings(ctx, s, part)
-    )
+    out = [
+        *_calc_rules(ctx, s, uses),
+        *_inverter(ctx, s, refit),
+        *_cold(ctx, s),
+        *_balance(ctx, s, part),
+        *profile_findings(ctx),
+        *bank_findings(ctx, s, uses),
+        *source_findings(ctx, s, part),
+    ]
     worst = max((b for b in part.seasons if b.planned), key=lambda b: b.demand_wh).season
     budget = uses[worst]
     for load in budget.loads:

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import math
-from typing import Annotated, Literal, Self
+from collections.abc import Iterator
+from typing import Annotated, Literal, NamedTuple, Self
 
 from pydantic import Field, model_validator
 
@@ -153,28 +154,24 @@ def _string_fuse(p: Panel, strings: int, backfeed: float, region: str) -> tuple[
     return required, rating if required and rating is not None and rating <= top + 1e-9 else None
 
 
-def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -> SolarStringOut:
-    """Panels in strings on one controller, cold and hot. Methods: power.panel-temperature, power.strings."""
-    g = Given(inp, sources)
-    mppt = inp.controller_type == "mppt"
-    charge_v = inp.charge_voltage_v or 1.2 * inp.system_voltage_v
-    battery_v = g("battery_voltage_v", 12.8 / 12 * inp.system_voltage_v, "12.8/12 of the system voltage")
-    run = inp.run_margin_v if inp.run_margin_v is not None else (1.0 if mppt else 0.5)
-    start = inp.start_margin_v if inp.start_margin_v is not None else (5.0 if mppt else 0.5)
+class _Array(NamedTuple):
+    """All strings on a controller: their groups, the open-circuit voltages in the coldest dawn, label power hot in W, what a PWM controller gets hot in W."""
+
+    groups: list[GroupOut]
+    cold: list[Figure]
+    hot_w: float
+    pwm_hot_w: float
+
+
+def _worked_groups(inp: SolarStringIn, t_cold: Figure, battery_v: float, least_v: float, rules: set[str]) -> _Array:
+    """Each group of strings hot and cold; ``least_v`` is what the controller needs over it to run."""
     strings = sum(s.parallel_count for s in inp.strings)
     isc_all = sum(s.parallel_count * s.panel.isc_a for s in inp.strings)
-    power_all = sum(s.series_count * s.parallel_count * s.panel.power_w for s in inp.strings)
-    rules: set[str] = set()
-    groups: list[GroupOut] = []
-    cold_figs: list[Figure] = []
-    hot_powers = 0.0
-    pwm_hot = 0.0
-    t_cold = g("min_temp_c")
+    out = _Array([], [], 0.0, 0.0)
     for s in inp.strings:
         p = s.panel
         t_hot = cell_temp(inp.max_ambient_c, p.noct_c, 1000.0, UPLIFT_K[inp.mounting])
         cold = string_voltage(s.series_count, p.voc_v, p.voc_coeff_per_k, t_cold).named("Open-circuit voltage in the coldest dawn")
-        cold_figs.append(cold)
         voc_hot = string_voltage.raw(s.series_count, p.voc_v, p.voc_coeff_per_k, t_hot.value)
         vmp_hot = string_voltage.raw(s.series_count, p.vmp_v, p.vmp_coeff, t_hot.value)
         backfeed = 1.25 * (isc_all - p.isc_a)
@@ -186,84 +183,106 @@ def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -
         if abs(p.vmp_v * p.imp_a / p.power_w - 1) > 0.05 + 1e-9:
             rules.add("power-panel-data-inconsistent")
         group_w = s.series_count * s.parallel_count * p.power_w
-        hot_powers += group_w * (1 + p.power_coeff_per_k * (t_hot.value - 25))
-        b = battery_v.value
-        c = 1.0 if b <= vmp_hot + 1e-9 else max(0.0, (voc_hot - b) / (voc_hot - vmp_hot))
-        pwm_hot += b * s.parallel_count * p.imp_a * c
-        one_cold = cold.value / s.series_count
-        groups.append(
+        c = 1.0 if battery_v <= vmp_hot + 1e-9 else max(0.0, (voc_hot - battery_v) / (voc_hot - vmp_hot))
+        out = out._replace(
+            hot_w=out.hot_w + group_w * (1 + p.power_coeff_per_k * (t_hot.value - 25)), pwm_hot_w=out.pwm_hot_w + battery_v * s.parallel_count * p.imp_a * c
+        )
+        out.cold.append(cold)
+        out.groups.append(
             GroupOut.of(
                 power_w=group_w,
                 voc_cold_v=cold,
                 voc_hot_v=voc_hot,
                 vmp_hot_v=vmp_hot,
                 cell_hot_c=t_hot,
-                max_series_count=math.floor(inp.max_voltage_v / one_cold + 1e-9),
-                min_series_count=math.ceil((charge_v + run) / (vmp_hot / s.series_count) - 1e-9),
+                max_series_count=math.floor(inp.max_voltage_v / (cold.value / s.series_count) + 1e-9),
+                min_series_count=math.ceil(least_v / (vmp_hot / s.series_count) - 1e-9),
                 backfeed_a=backfeed,
                 fuse_required=required,
                 fuse_a=fuse,
             )
         )
-    voc_cold = max(cold_figs, key=lambda f: f.value)
-    vmp_hot_min, voc_hot_min = min(x.vmp_hot_v for x in groups), min(x.voc_hot_v for x in groups)
+    return out
+
+
+def _one_voltage(inp: SolarStringIn) -> tuple[float, float]:
+    """The voltage at which all strings together give most, and the part of their best that is lost by it."""
 
     def power_at(v: float) -> float:
         return sum(s.parallel_count * _current_at(s.panel, s.series_count, v, s.panel.voc_v, s.panel.vmp_v) * v for s in inp.strings)
 
-    candidates = [s.series_count * s.panel.vmp_v for s in inp.strings]
-    operating_v = max(candidates, key=power_at)
+    operating_v = max([s.series_count * s.panel.vmp_v for s in inp.strings], key=power_at)
     ideal = sum(s.parallel_count * s.series_count * s.panel.vmp_v * s.panel.imp_a for s in inp.strings)
-    mismatch = max(0.0, 1 - power_at(operating_v) / ideal)
-    operating_w = given("operating_power_w", power_all * (1 - mismatch), "computed", "array power less mismatch", source=Method("power.strings"))
-    eff = g("controller_efficiency_frac")
-    uncapped = (
-        mppt_current(operating_w, eff, battery_v)
-        if mppt
-        else given(
-            "uncapped_current_a",
-            sum(s.parallel_count * s.panel.imp_a for s in inp.strings),
-            "computed",
-            "ΣImp: the panel is pulled to battery voltage",
-            source=Method("power.strings"),
-        )
-    )
-    limit = g("max_charge_current_a")
+    return operating_v, max(0.0, 1 - power_at(operating_v) / ideal)
+
+
+def _voltage_rules(inp: SolarStringIn, voc_cold: float, vmp_hot: float, voc_hot: float, charge_v: float) -> Iterator[str]:
+    """Too high in the cold, too low in the heat."""
+    mppt = inp.controller_type == "mppt"
+    run = inp.run_margin_v if inp.run_margin_v is not None else (1.0 if mppt else 0.5)
+    start = inp.start_margin_v if inp.start_margin_v is not None else (5.0 if mppt else 0.5)
+    if voc_cold > inp.max_voltage_v + 1e-9:
+        yield "power-solar-voc-over"
+    elif voc_cold > 0.95 * inp.max_voltage_v + 1e-9:
+        yield "power-solar-voc-tight"
+    if vmp_hot < charge_v + run - 1e-9:
+        yield "power-solar-vmp-low"
+    elif voc_hot < charge_v + start - 1e-9:
+        yield "power-solar-start-low"
+
+
+def _size_rules(inp: SolarStringIn, isc_all: float, ratio: float, mismatch: float, pwm_w: float, mppt_w: float) -> Iterator[str]:
+    """Too much current, too large an array, strings unlike each other, what PWM loses."""
+    mppt = inp.controller_type == "mppt"
+    input_limit = inp.max_input_current_a or (None if mppt else inp.max_charge_current_a)
+    if input_limit is not None:
+        if isc_all > input_limit + 1e-9:
+            yield "power-solar-isc-over"
+        elif 1.25 * isc_all > input_limit + 1e-9:
+            yield "power-solar-isc-tight"
+    if mppt and ratio > 1 + 1e-9 and not inp.allow_overpanel:
+        yield "power-solar-overpanel-forbidden"
+    elif mppt and ratio > 1.5 + 1e-9:
+        yield "power-solar-overpanel"
+    if mismatch > 0.03 + 1e-9:
+        yield "power-solar-mismatch"
+    if not mppt and pwm_w < 0.85 * mppt_w - 1e-9:
+        yield "power-solar-pwm-loss"
+
+
+def solar_string(inp: SolarStringIn, sources: dict[str, Figure] | None = None) -> SolarStringOut:
+    """Panels in strings on one controller, cold and hot. Methods: power.panel-temperature, power.strings."""
+    g = Given(inp, sources)
+    mppt, source = inp.controller_type == "mppt", Method("power.strings")
+    charge_v = inp.charge_voltage_v or 1.2 * inp.system_voltage_v
+    battery_v = g("battery_voltage_v", 12.8 / 12 * inp.system_voltage_v, "12.8/12 of the system voltage")
+    run = inp.run_margin_v if inp.run_margin_v is not None else (1.0 if mppt else 0.5)
+    strings = sum(s.parallel_count for s in inp.strings)
+    isc_all = sum(s.parallel_count * s.panel.isc_a for s in inp.strings)
+    power_all = sum(s.series_count * s.parallel_count * s.panel.power_w for s in inp.strings)
+    rules: set[str] = set()
+    groups, colds, hot_powers, pwm_hot = _worked_groups(inp, g("min_temp_c"), battery_v.value, charge_v + run, rules)
+    voc_cold = max(colds, key=lambda f: f.value)
+    vmp_hot_min, voc_hot_min = min(x.vmp_hot_v for x in groups), min(x.voc_hot_v for x in groups)
+    operating_v, mismatch = _one_voltage(inp)
+    operating_w = given("operating_power_w", power_all * (1 - mismatch), "computed", "array power less mismatch", source=source)
+    eff, limit = g("controller_efficiency_frac"), g("max_charge_current_a")
+    pulled = sum(s.parallel_count * s.panel.imp_a for s in inp.strings)
+    to_battery = "ΣImp: the panel is pulled to battery voltage"
+    uncapped = mppt_current(operating_w, eff, battery_v) if mppt else given("uncapped_current_a", pulled, "computed", to_battery, source=source)
     current = pick(
         "Largest charge current",
         "smaller of the array's and the controller's",
         min(uncapped.value, limit.value),
         "A",
-        Method("power.strings"),
+        source,
         uncapped_current_a=uncapped,
         max_charge_current_a=limit,
     )
-    input_limit = inp.max_input_current_a or (None if mppt else inp.max_charge_current_a)
     ratio = power_all / (limit.value * charge_v) if mppt else 1.25 * isc_all / limit.value
     hot_w = operating_w.value * (hot_powers / power_all) * eff.value
-    if voc_cold.value > inp.max_voltage_v + 1e-9:
-        rules.add("power-solar-voc-over")
-    elif voc_cold.value > 0.95 * inp.max_voltage_v + 1e-9:
-        rules.add("power-solar-voc-tight")
-    if vmp_hot_min < charge_v + run - 1e-9:
-        rules.add("power-solar-vmp-low")
-    elif voc_hot_min < charge_v + start - 1e-9:
-        rules.add("power-solar-start-low")
-    if input_limit is not None:
-        if isc_all > input_limit + 1e-9:
-            rules.add("power-solar-isc-over")
-        elif 1.25 * isc_all > input_limit + 1e-9:
-            rules.add("power-solar-isc-tight")
-    if mppt and ratio > 1 + 1e-9 and not inp.allow_overpanel:
-        rules.add("power-solar-overpanel-forbidden")
-    elif mppt and ratio > 1.5 + 1e-9:
-        rules.add("power-solar-overpanel")
-    if mismatch > 0.03 + 1e-9:
-        rules.add("power-solar-mismatch")
-    if not mppt and pwm_hot < 0.85 * hot_w - 1e-9:
-        rules.add("power-solar-pwm-loss")
-    isc_fig = given("isc_a", isc_all, "computed", "Σ of the strings", source=Method("power.strings"))
-    source = Method("power.strings")
+    rules.update(_voltage_rules(inp, voc_cold.value, vmp_hot_min, voc_hot_min, charge_v), _size_rules(inp, isc_all, ratio, mismatch, pwm_hot, hot_w))
+    isc_fig = given("isc_a", isc_all, "computed", "Σ of the strings", source=source)
     array_w = derived("array_power_w", "Σ s·p·P", power_all, Method("power.strings", "label power at STC"), string_count=strings)
     hot_fig = derived(
         "mppt_power_hot_w", "P·(1 + γ·(T − 25))·η, less mismatch", hot_w, source, array_power_w=array_w, controller_efficiency_frac=eff, mismatch_frac=mismatch

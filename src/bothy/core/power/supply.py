@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 
 from bothy.core.context import Context
-from bothy.core.design.power import SolarArray, SolarController
+from bothy.core.design.power import Bank, DrivingCharge, Inverter, Shore, SolarArray, SolarController
 from bothy.core.figure import Figure, formula, given, pick
 from bothy.core.method.sources import Method, OwnChoice
 from bothy.core.power import bank as banks
@@ -162,89 +162,83 @@ def inverter_loads(ctx: Context) -> list[InverterLoad]:
     return out
 
 
-def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
-    """Run the calculators on what the design holds."""
-    p = ctx.design.power
-    s = Supply(cold=ctx.bank_cold())
-    worst_peak = max(uses.values(), key=lambda u: u.peak_current_a)
-    if p.bank is not None:
-        b = p.bank
-        s.bank = banks.bank_configure(
-            banks.BankConfigureIn.trusted(
-                chemistry=b.chemistry,
-                unit_voltage_v=b.unit_voltage_v,
-                unit_charge_ah=b.unit_charge_ah,
-                series_count=b.series_count,
-                parallel_count=b.parallel_count,
-                unit_max_discharge_a=b.unit_max_discharge_a,
-                unit_max_charge_a=b.unit_max_charge_a,
-                unit_mass_kg=b.unit_mass_kg,
-                unit_resistance_mohm=b.unit_resistance_mohm,
-                wiring=b.wiring,
-                system_voltage_v=ctx.system_v,
-                load_current_a=worst_peak.peak_current_a,
-            ),
-            {"unit_charge_ah": given("unit_charge_ah", b.unit_charge_ah, "typed", b.name)},
-        )
-        f_t = given("temp_factor_frac", capacity_factor(b.chemistry, s.cold.value if s.cold else 10), "table", "capacity at the coldest cells")
-        new = banks.usable_new(
-            s.bank.figure("charge_ah"),
-            s.bank.figure("voltage_v"),
-            given("usable_frac", ctx.usable_frac, "typed" if b.usable_frac is not None else "table", f"normal depth of discharge of {ctx.chem.name}"),
-            f_t,
-            1.0,
-        )
-        s.usable_wh = banks.usable_old(new, given("end_of_life_frac", 0.8, "default", "a bank is called worn at 80 %"))
-    for season in SEASONS:
-        s.solar_wh[season] = solar_of(ctx, season)
-        s.demand_wh[season] = demand(uses[season].figure("design_energy_wh"), given("round_trip_frac", ctx.chem.round_trip, "table", ctx.chem.name))
-    cold = ctx.record_cold()
-    s.strings = [Strings(c, arrays, solar_string(string_input(ctx, arrays, c), {"min_temp_c": cold})) for c, arrays in on_controllers(p)]
-    s.air = inverter_air(ctx)
-    loads = inverter_loads(ctx)
-    if p.inverter is not None:
-        inv = p.inverter
-        eff = inv.efficiency_frac or 0.88
-        if loads:
-            ratio = min(6.0, max(1.0, (inv.surge_power_w or 2 * inv.rating_w) / inv.rating_w))
-            s.size = inverter_size(
-                InverterSizeIn.trusted(
-                    region=ctx.region.key,
-                    loads=loads,
-                    surge_ratio=ratio,
-                    efficiency_frac=eff,
-                    idle_w=inv.idle_w,
-                    ambient_temp_c=min(70.0, s.air.value if s.air else 25.0),
-                ),
-                {"ambient_temp_c": s.air} if s.air else None,
-            )
-        feed = next((c for c in ctx.design.wiring.circuits if c.kind == "inverter"), None)
-        s.feed = inverter_dc_current(
-            InverterDcCurrentIn.trusted(
-                ac_power_w=inv.rating_w,
-                system_voltage_v=ctx.system_v,
+def _bank_of(ctx: Context, s: Supply, b: Bank, worst_peak: LoadBudgetOut) -> None:
+    """The bank, and what of it can be used when it is new and when it is worn."""
+    s.bank = banks.bank_configure(
+        banks.BankConfigureIn.trusted(
+            chemistry=b.chemistry,
+            unit_voltage_v=b.unit_voltage_v,
+            unit_charge_ah=b.unit_charge_ah,
+            series_count=b.series_count,
+            parallel_count=b.parallel_count,
+            unit_max_discharge_a=b.unit_max_discharge_a,
+            unit_max_charge_a=b.unit_max_charge_a,
+            unit_mass_kg=b.unit_mass_kg,
+            unit_resistance_mohm=b.unit_resistance_mohm,
+            wiring=b.wiring,
+            system_voltage_v=ctx.system_v,
+            load_current_a=worst_peak.peak_current_a,
+        ),
+        {"unit_charge_ah": given("unit_charge_ah", b.unit_charge_ah, "typed", b.name)},
+    )
+    f_t = given("temp_factor_frac", capacity_factor(b.chemistry, s.cold.value if s.cold else 10), "table", "capacity at the coldest cells")
+    new = banks.usable_new(
+        s.bank.figure("charge_ah"),
+        s.bank.figure("voltage_v"),
+        given("usable_frac", ctx.usable_frac, "typed" if b.usable_frac is not None else "table", f"normal depth of discharge of {ctx.chem.name}"),
+        f_t,
+        1.0,
+    )
+    s.usable_wh = banks.usable_old(new, given("end_of_life_frac", 0.8, "default", "a bank is called worn at 80 %"))
+
+
+def _inverter_of(ctx: Context, s: Supply, inv: Inverter, loads: list[InverterLoad]) -> None:
+    """The inverter beside its loads, and what it draws from the bank."""
+    eff = inv.efficiency_frac or 0.88
+    if loads:
+        ratio = min(6.0, max(1.0, (inv.surge_power_w or 2 * inv.rating_w) / inv.rating_w))
+        s.size = inverter_size(
+            InverterSizeIn.trusted(
+                region=ctx.region.key,
+                loads=loads,
+                surge_ratio=ratio,
                 efficiency_frac=eff,
-                surge_power_w=max(inv.rating_w, inv.surge_power_w or 2 * inv.rating_w),
-                existing_breaker_a=feed.fuse_a if feed and feed.protection == "breaker" else None,
-                existing_fuse_a=feed.fuse_a if feed and feed.protection == "fuse" else None,
+                idle_w=inv.idle_w,
+                ambient_temp_c=min(70.0, s.air.value if s.air else 25.0),
             ),
-            {
-                "ac_power_w": given("ac_power_w", inv.rating_w, "typed", inv.name),
-                "efficiency_frac": given(
-                    "efficiency_frac",
-                    eff,
-                    "typed" if inv.efficiency_frac else "default",
-                    "from its data sheet" if inv.efficiency_frac else "at full load, typical",
-                ),
-            },
+            {"ambient_temp_c": s.air} if s.air else None,
         )
-    if p.driving is not None and p.driving.school == "second" and s.bank is not None:
+    feed = next((c for c in ctx.design.wiring.circuits if c.kind == "inverter"), None)
+    s.feed = inverter_dc_current(
+        InverterDcCurrentIn.trusted(
+            ac_power_w=inv.rating_w,
+            system_voltage_v=ctx.system_v,
+            efficiency_frac=eff,
+            surge_power_w=max(inv.rating_w, inv.surge_power_w or 2 * inv.rating_w),
+            existing_breaker_a=feed.fuse_a if feed and feed.protection == "breaker" else None,
+            existing_fuse_a=feed.fuse_a if feed and feed.protection == "fuse" else None,
+        ),
+        {
+            "ac_power_w": given("ac_power_w", inv.rating_w, "typed", inv.name),
+            "efficiency_frac": given(
+                "efficiency_frac",
+                eff,
+                "typed" if inv.efficiency_frac else "default",
+                "from its data sheet" if inv.efficiency_frac else "at full load, typical",
+            ),
+        },
+    )
+
+
+def _driving_of(ctx: Context, s: Supply, d: DrivingCharge) -> None:
+    """What driving brings: by a second alternator, through a DC-DC charger or a relay."""
+    if d.school == "second" and s.bank is not None:
         amps = second_alternator_a(ctx)
         s.drive_wh = driven_energy(
             amps, given("bank_voltage_v", ctx.bank_v, "computed", "cells × cell voltage", source=Method("power.balance")), ctx.figure("/life/drive_h_per_day")
         )
-    elif p.driving is not None and s.bank is not None and ctx.alternator_a > 0 and not (p.driving.school == "relay" and ctx.vehicle_system_v != ctx.system_v):
-        relay = p.driving.school == "relay"
+    elif s.bank is not None and ctx.alternator_a > 0 and not (d.school == "relay" and ctx.vehicle_system_v != ctx.system_v):
+        relay = d.school == "relay"
         ways = [c for c in ctx.design.wiring.circuits if c.kind in (("driving_in", "driving") if relay else ("driving_in",)) and c.length_m and c.sized]
         cable = ways[0] if ways else None
         length, area = (cable.length_m or 0.0, cable.metal_mm2 * cable.parallel_count) if cable else (0.0, None)
@@ -260,7 +254,7 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
                 alternator_system_v=ctx.vehicle_system_v,
                 smart_alternator=ctx.smart,
                 drive_h=ctx.drive_h,
-                ratings_a=[p.driving.rating_a],
+                ratings_a=[d.rating_a],
                 cable_length_m=length,
                 cable_area_mm2=area,
                 extra_resistance_mohm=1000 * beyond,
@@ -271,20 +265,44 @@ def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
             s.drive_wh = s.driving.figure("energy_per_drive_wh")
         elif relay and s.driving.relay_current_a is not None:
             s.path_a, s.drive_wh = _through_relay(ctx, s.driving, s.bank, length, area, beyond)
+
+
+def _shore_of(ctx: Context, s: Supply, sh: Shore, bank: banks.BankConfigureOut) -> None:
+    """Charging from a hook-up."""
+    s.shore = shore_charge_time(
+        ShoreChargeTimeIn.trusted(
+            chemistry=ctx.chem.key,
+            capacity_ah=bank.charge_ah,
+            system_voltage_v=ctx.system_v,
+            region=ctx.region.key,
+            charger_current_a=sh.charger_current_a,
+            max_charge_a=bank.max_charge_a,
+            inlet_current_a=sh.inlet_current_a,
+            supply_current_a=sh.supply_current_a,
+            bank_temp_c=20,
+        ),
+        {"charger_current_a": given("charger_current_a", sh.charger_current_a, "typed", sh.name)},
+    )
+
+
+def work_out(ctx: Context, uses: dict[str, LoadBudgetOut]) -> Supply:
+    """Run the calculators on what the design holds."""
+    p = ctx.design.power
+    s = Supply(cold=ctx.bank_cold())
+    worst_peak = max(uses.values(), key=lambda u: u.peak_current_a)
+    if p.bank is not None:
+        _bank_of(ctx, s, p.bank, worst_peak)
+    for season in SEASONS:
+        s.solar_wh[season] = solar_of(ctx, season)
+        s.demand_wh[season] = demand(uses[season].figure("design_energy_wh"), given("round_trip_frac", ctx.chem.round_trip, "table", ctx.chem.name))
+    cold = ctx.record_cold()
+    s.strings = [Strings(c, arrays, solar_string(string_input(ctx, arrays, c), {"min_temp_c": cold})) for c, arrays in on_controllers(p)]
+    s.air = inverter_air(ctx)
+    loads = inverter_loads(ctx)
+    if p.inverter is not None:
+        _inverter_of(ctx, s, p.inverter, loads)
+    if p.driving is not None:
+        _driving_of(ctx, s, p.driving)
     if p.shore is not None and s.bank is not None:
-        sh = p.shore
-        s.shore = shore_charge_time(
-            ShoreChargeTimeIn.trusted(
-                chemistry=ctx.chem.key,
-                capacity_ah=s.bank.charge_ah,
-                system_voltage_v=ctx.system_v,
-                region=ctx.region.key,
-                charger_current_a=sh.charger_current_a,
-                max_charge_a=s.bank.max_charge_a,
-                inlet_current_a=sh.inlet_current_a,
-                supply_current_a=sh.supply_current_a,
-                bank_temp_c=20,
-            ),
-            {"charger_current_a": given("charger_current_a", sh.charger_current_a, "typed", sh.name)},
-        )
+        _shore_of(ctx, s, p.shore, s.bank)
     return s

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from typing import Any
 
 from bothy.core.catalogue.parts import Part, of_kind
@@ -248,38 +249,37 @@ def _copper(ctx: Context, worked: list[Worked]) -> list[str]:
     ]
 
 
-def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Worked], first_new: int) -> list[Proposal]:
-    """Proposals from the worked candidate design; circuits from ``first_new`` on are the missing ones."""
-    out: list[Proposal] = []
-    pending = {b["id"]: b for b in boards}
+def _once(ctx: Context, worked: list[Worked]) -> Iterator[Proposal]:
+    """What a design has once: a fuse on each battery, the mains side."""
     bank = ctx.design.power.bank
     if bank is not None and bank.parallel_count > 1 and ctx.design.wiring.battery_fuses is None and worked:
-        out.append(
-            Proposal(
-                id="battery-fuses",
-                group="circuits",
-                status="new",
-                title="A fuse on each battery",
-                what=f"{bank.parallel_count} high-interrupt fuses",
-                why=["Batteries in parallel feed each other's faults, past the main fuse."],
-                assumes=[],
-                patch=[{"op": "replace", "path": "/wiring/battery_fuses", "value": True}],
-            )
+        yield Proposal(
+            id="battery-fuses",
+            group="circuits",
+            status="new",
+            title="A fuse on each battery",
+            what=f"{bank.parallel_count} high-interrupt fuses",
+            why=["Batteries in parallel feed each other's faults, past the main fuse."],
+            assumes=[],
+            patch=[{"op": "replace", "path": "/wiring/battery_fuses", "value": True}],
         )
     if ctx.design.wiring.mains is None and any(w.part.ac for w in worked):
         side = usual(ctx)
-        out.append(
-            Proposal(
-                id="mains",
-                group="circuits",
-                status="new",
-                title="Mains side",
-                what=f"{ctx.region.residual_device.removeprefix('a ')}, {side['poles']}-pole breakers, change-over, bond by relay",
-                why=["What the region usually has, for the electrician to check.", MAINS_NOTE],
-                assumes=["Hard-wired, with an automatic change-over in the inverter."],
-                patch=[{"op": "replace", "path": "/wiring/mains", "value": side}],
-            )
+        yield Proposal(
+            id="mains",
+            group="circuits",
+            status="new",
+            title="Mains side",
+            what=f"{ctx.region.residual_device.removeprefix('a ')}, {side['poles']}-pole breakers, change-over, bond by relay",
+            why=["What the region usually has, for the electrician to check.", MAINS_NOTE],
+            assumes=["Hard-wired, with an automatic change-over in the inverter."],
+            patch=[{"op": "replace", "path": "/wiring/mains", "value": side}],
         )
+
+
+def _each(ctx: Context, boards: list[dict[str, Any]], worked: list[Worked], first_new: int) -> Iterator[Proposal]:
+    """A circuit that is missing, or one of Bothy's own whose current has changed."""
+    pending = {b["id"]: b for b in boards}
     for w in worked:
         c = w.circuit
         if w.index >= first_new:
@@ -304,52 +304,54 @@ def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Wo
                 assumes=[f"{w.part.length_m:g} m one way, until it is measured."],
                 patch=patch,
             )
-            out.append(made.later(lambda: _copper(ctx, worked)) if c.kind == "feeder" else made)
+            yield made.later(lambda: _copper(ctx, worked)) if c.kind == "feeder" else made
         elif c.by == "proposal" and w.part.current_a > 0:
             remedy = refit(w)
             changes = [op for op in remedy.patch if op["op"] == "replace" and getattr(c, op["path"].rsplit("/", 1)[1]) != op["value"]] if remedy else []
             if remedy and changes:
-                out.append(
-                    Proposal(
-                        id=f"resize:{c.id}",
-                        group="circuits",
-                        status="change",
-                        title=c.name,
-                        what=remedy.label,
-                        why=[f"Its current is now {w.part.current_a:.1f} A over {w.part.length_m:g} m."],
-                        assumes=[],
-                        patch=remedy.patch,
-                    )
+                yield Proposal(
+                    id=f"resize:{c.id}",
+                    group="circuits",
+                    status="change",
+                    title=c.name,
+                    what=remedy.label,
+                    why=[f"Its current is now {w.part.current_a:.1f} A over {w.part.length_m:g} m."],
+                    assumes=[],
+                    patch=remedy.patch,
                 )
+
+
+def _no_circuits(ctx: Context, worked: list[Worked]) -> Iterator[Proposal]:
+    """Cables that are no circuits: missing ones, and those that must grow."""
     others, changed = propose_others(ctx, [w for w in worked if w.part.current_a > 0])
     if others:
-        out.append(
-            Proposal(
-                id="other-cables",
-                group="circuits",
-                status="new",
-                title="Cables that are no circuits",
-                what=_listed(others),
-                why=["From the panels, the inlet and the inverter, and bonds and earths: each in the size that what flows, or a fault, asks for.", MAINS_NOTE],
-                assumes=["Usual lengths until they are measured."],
-                patch=[{"op": "add", "path": "/wiring/others/-", "value": o.model_dump(mode="json")} for o in others],
-            )
+        yield Proposal(
+            id="other-cables",
+            group="circuits",
+            status="new",
+            title="Cables that are no circuits",
+            what=_listed(others),
+            why=["From the panels, the inlet and the inverter, and bonds and earths: each in the size that what flows, or a fault, asks for.", MAINS_NOTE],
+            assumes=["Usual lengths until they are measured."],
+            patch=[{"op": "add", "path": "/wiring/others/-", "value": o.model_dump(mode="json")} for o in others],
         )
     if changed:
         place = {o.id: i for i, o in enumerate(ctx.design.wiring.others)}
-        out.append(
-            Proposal(
-                id="resize:other-cables",
-                group="circuits",
-                status="change",
-                title="Cables that are no circuits",
-                what=_listed(changed),
-                why=["What flows through them, or the conductor that a bond must match, has changed."],
-                assumes=[],
-                patch=[{"op": "replace", "path": f"/wiring/others/{place[o.id]}", "value": o.model_dump(mode="json")} for o in changed],
-            )
+        yield Proposal(
+            id="resize:other-cables",
+            group="circuits",
+            status="change",
+            title="Cables that are no circuits",
+            what=_listed(changed),
+            why=["What flows through them, or the conductor that a bond must match, has changed."],
+            assumes=[],
+            patch=[{"op": "replace", "path": f"/wiring/others/{place[o.id]}", "value": o.model_dump(mode="json")} for o in changed],
         )
-    return out
+
+
+def propose_circuits(ctx: Context, boards: list[dict[str, Any]], worked: list[Worked], first_new: int) -> list[Proposal]:
+    """Proposals from the worked candidate design; circuits from ``first_new`` on are the missing ones."""
+    return [*_once(ctx, worked), *_each(ctx, boards, worked, first_new), *_no_circuits(ctx, worked)]
 
 
 def _listed(others: list[OtherCable]) -> str:

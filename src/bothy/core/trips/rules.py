@@ -121,6 +121,49 @@ def _water(ctx: Context, run: TripRun, add: Add) -> None:
             add(rule, f"The {what} ({s.capacity_l:.0f} L) is {state} on {when(run, s.first_d)}{more}.")
 
 
+def _bent_and_shaded(ctx: Context, add: Add) -> None:
+    """Arrays on a curved roof, and shade on strings."""
+    for a in ctx.design.power.arrays:
+        if a.roof_radius_m is not None and a.deploy == "fixed" and a.tilt_deg == 0:
+            lost = _bent(a)
+            if lost.mismatch_loss_frac > BENT_LOSS:
+                add(
+                    "sim-curve-mismatch",
+                    f"With the sun 20° high at the side {lost.mismatch_loss_frac:.0%} is lost in series; the edge leans "
+                    f"{lost.edge_tilt_deg:.0f}°. In the mean of sun and headings the run takes off {1 - curve_factor(a):.0%}.",
+                    "fault" if lost.mismatch_loss_frac > MUCH_BENT else None,
+                    (f"array:{a.id}", a.name),
+                )
+        hours = [h for h, v in enumerate(a.shade_frac) if v > 0 and 9 <= h < 15]
+        if hours and a.series_count > 1:
+            add(
+                "sim-shade-string",
+                f"{a.series_count} in series, shaded in {len(hours)} hours between 9 and 15; the darkest panel governs the string, which the run "
+                "does not take off.",
+                subject=(f"array:{a.id}", a.name),
+            )
+
+
+def _wear_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
+    """Wear of the bank, idling, clipping, and how much is only assumed."""
+    life = ctx.chem.cycles[1]
+    if run.cycles_year * PLANNED_YEARS > life:
+        add(
+            "sim-bank-cycles",
+            f"{run.cycles_year:.0f} full cycles a year at this use; about {life} are in it at 80 %, so {life / run.cycles_year:.0f} years "
+            f"instead of {PLANNED_YEARS}.",
+        )
+    if run.load_wh_day > 0 and run.inverter_idle_wh_day > IDLE_PART * run.load_wh_day:
+        add("sim-inverter-idle", f"The inverter alone uses {run.inverter_idle_wh_day:.0f} of the {run.load_wh_day:.0f} Wh a day.")
+    if run.clipped_frac > CLIPPED:
+        add(
+            "sim-controller-clip", f"{run.clipped_frac:.0%} of what the panels could give, on this trip.", "advice" if run.clipped_frac > MUCH_CLIPPED else None
+        )
+    assumed = assumed_part(ctx)
+    if assumed > MUCH_ASSUMED:
+        add("sim-load-assumed", f"Catalogue values stand for {assumed:.0%} of the energy.")
+
+
 def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     """Findings of devices, sources and habits."""
     p, target = ctx.design.power, ctx.design.trips.short_days_frac
@@ -153,25 +196,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
             f"With {tilted.what}: short on {tilted.short_days_frac:.1%} instead of {run.short_days_frac:.1%} of the days, "
             f"{-tilted.change_wh_day:.0f} Wh a day more.",
         )
-    for a in p.arrays:
-        if a.roof_radius_m is not None and a.deploy == "fixed" and a.tilt_deg == 0:
-            lost = _bent(a)
-            if lost.mismatch_loss_frac > BENT_LOSS:
-                add(
-                    "sim-curve-mismatch",
-                    f"With the sun 20° high at the side {lost.mismatch_loss_frac:.0%} is lost in series; the edge leans "
-                    f"{lost.edge_tilt_deg:.0f}°. In the mean of sun and headings the run takes off {1 - curve_factor(a):.0%}.",
-                    "fault" if lost.mismatch_loss_frac > MUCH_BENT else None,
-                    (f"array:{a.id}", a.name),
-                )
-        hours = [h for h, v in enumerate(a.shade_frac) if v > 0 and 9 <= h < 15]
-        if hours and a.series_count > 1:
-            add(
-                "sim-shade-string",
-                f"{a.series_count} in series, shaded in {len(hours)} hours between 9 and 15; the darkest panel governs the string, which the run "
-                "does not take off.",
-                subject=(f"array:{a.id}", a.name),
-            )
+    _bent_and_shaded(ctx, add)
     if p.bank is not None and not ctx.chem.lithium:
         longest = _days_below(run.soc.p50, run.per_day, FULL_LEAD)
         if longest >= LEAD_DAYS:
@@ -197,22 +222,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     _water(ctx, run, add)
     _gas(ctx, run, add)
     _hot_cells(ctx, add)
-    life = ctx.chem.cycles[1]
-    if run.cycles_year * PLANNED_YEARS > life:
-        add(
-            "sim-bank-cycles",
-            f"{run.cycles_year:.0f} full cycles a year at this use; about {life} are in it at 80 %, so {life / run.cycles_year:.0f} years "
-            f"instead of {PLANNED_YEARS}.",
-        )
-    if run.load_wh_day > 0 and run.inverter_idle_wh_day > IDLE_PART * run.load_wh_day:
-        add("sim-inverter-idle", f"The inverter alone uses {run.inverter_idle_wh_day:.0f} of the {run.load_wh_day:.0f} Wh a day.")
-    if run.clipped_frac > CLIPPED:
-        add(
-            "sim-controller-clip", f"{run.clipped_frac:.0%} of what the panels could give, on this trip.", "advice" if run.clipped_frac > MUCH_CLIPPED else None
-        )
-    assumed = assumed_part(ctx)
-    if assumed > MUCH_ASSUMED:
-        add("sim-load-assumed", f"Catalogue values stand for {assumed:.0%} of the energy.")
+    _wear_and_habit(ctx, run, add)
 
 
 HOT_CELL_C = 65.0
@@ -304,18 +314,8 @@ def cold_words(bank: Bank | None) -> str:
     return " Its heater does not warm them in time, and nothing stops the charge." if bank.heater_power_w > 0 else " Nothing stops it."
 
 
-def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
-    """All findings of a run."""
-    out: list[Finding] = []
-
-    def add(rule: str, message: str, severity: str | None = None, subject: tuple[str, str] = ("trips", "Trip")) -> None:
-        out.append(finding(rule, *subject, message, severity=severity))  # type: ignore[arg-type]
-
-    target = ctx.design.trips.short_days_frac
-    _health_and_habit(ctx, run, add)
-    demand = max(1.0, (run.load_wh_day + run.missing_wh_day) * run.day_count)
-    if run.balance_error_wh > 1e-6 * demand:
-        add("sim-balance", f"The run leaves {run.balance_error_wh:.3g} Wh unaccounted for.")
+def _refused(ctx: Context, run: TripRun, add: Add) -> None:
+    """What snow, cold and heat keep from the bank."""
     if run.snow_days > SNOW_DAYS:
         add("sim-snow", f"On {run.snow_days:.0f} of {run.day_count} days of a mean trip; {run.snow_wh_day * run.day_count:.0f} Wh of sun are lost to it.")
     if run.refused_cold_h > 0.01 and ctx.chem.lithium:
@@ -332,6 +332,10 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
             "sim-charge-refused-hot",
             f"For {run.refused_hot_h:.1f} h of a mean trip there is charge to be had while the cells are hotter than they may be charged.",
         )
+
+
+def _short(ctx: Context, run: TripRun, add: Add, target: float) -> None:
+    """When power is short, how often, and how near it comes."""
     if run.first_short_p50_d is not None and run.first_short_d is not None:
         add(
             "sim-first-shortage",
@@ -355,6 +359,10 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         )
     elif run.least_soc_p10 < run.floor_frac + LOW_RESERVE - EPS:
         add("sim-low-reserve", f"In 1 of 10 trips the bank falls to {run.least_soc_p10:.0%}; {run.floor_frac:.0%} is its floor.")
+
+
+def _sources(ctx: Context, run: TripRun, add: Add, target: float) -> None:
+    """Sun that isn't used, driving that gives most of it, and limits of inverter, hook-up and generator."""
     made = run.sun_wh_day + run.curtailed_wh_day
     if made > 0 and run.curtailed_wh_day > MUCH_UNUSED * made and run.short_days_frac <= target + EPS:
         add("sim-curtailed", f"Of the {made:.0f} Wh a day that the panels could give, {run.curtailed_wh_day:.0f} Wh are lost because the bank is already full.")
@@ -386,13 +394,10 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
             add("sim-fuel-empty", runs_dry(g, partial(when, run)), subject=("generator", name))
     if ctx.design.power.generator is None and any(leg.generator_h > 0 for leg in legs_of(ctx.design)):
         add("sim-generator-missing", "None of those hours counts.")
-    if not run.years and run.error_frac is not None and run.error_frac > max(0.005, 0.2 * run.short_days_frac):
-        aim = max(0.005, 0.2 * run.short_days_frac)
-        add(
-            "sim-draws-few",
-            f"{run.draw_count} weathers leave an error of ± {run.error_frac:.1%}; about "
-            f"{math.ceil(run.draw_count * (run.error_frac / aim) ** 2)} would bring it to ± {aim:.1%}.",
-        )
+
+
+def _weather(ctx: Context, add: Add) -> None:
+    """How near the climates are to the places."""
     used = {leg.place for leg in legs_of(ctx.design)}
     far = []
     for p in ctx.design.trips.places:
@@ -407,5 +412,30 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         add("sim-climate-far", " ".join(far))
     if used - {p.id for p in ctx.design.trips.places if p.weather is not None}:
         add("sim-weather-approx", "Irradiation within 10 to 15 %, temperatures within 1.5 K.")
+
+
+def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
+    """All findings of a run."""
+    out: list[Finding] = []
+
+    def add(rule: str, message: str, severity: str | None = None, subject: tuple[str, str] = ("trips", "Trip")) -> None:
+        out.append(finding(rule, *subject, message, severity=severity))  # type: ignore[arg-type]
+
+    target = ctx.design.trips.short_days_frac
+    _health_and_habit(ctx, run, add)
+    demand = max(1.0, (run.load_wh_day + run.missing_wh_day) * run.day_count)
+    if run.balance_error_wh > 1e-6 * demand:
+        add("sim-balance", f"The run leaves {run.balance_error_wh:.3g} Wh unaccounted for.")
+    _refused(ctx, run, add)
+    _short(ctx, run, add, target)
+    _sources(ctx, run, add, target)
+    if not run.years and run.error_frac is not None and run.error_frac > max(0.005, 0.2 * run.short_days_frac):
+        aim = max(0.005, 0.2 * run.short_days_frac)
+        add(
+            "sim-draws-few",
+            f"{run.draw_count} weathers leave an error of ± {run.error_frac:.1%}; about "
+            f"{math.ceil(run.draw_count * (run.error_frac / aim) ** 2)} would bring it to ± {aim:.1%}.",
+        )
+    _weather(ctx, add)
     answers = {a.finding: a.reason for a in ctx.design.accepted}
     return in_order([f.model_copy(update={"accepted": answers.get(f.id)}) for f in out])

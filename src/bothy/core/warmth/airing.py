@@ -161,6 +161,39 @@ def leak_m3_h(ctx: Context, shell: Shell) -> float:
     return shell.areas.volume_m3 * ctx.leak_per_h
 
 
+def _damp(ctx: Context, indoor_c: float, outdoor_c: float, flow_m3_h: float, asleep: bool, surfaces: list[DampSurface]) -> MoistureBalanceOut:
+    """Damp of a night or a day."""
+    return moisture_balance(
+        MoistureBalanceIn.trusted(
+            indoor_temp_c=indoor_c,
+            outdoor_temp_c=outdoor_c,
+            outdoor_rh_frac=outdoor_rh(ctx),
+            flow_m3_h=flow_m3_h,
+            sources=damp_sources(ctx, asleep=asleep),
+            surfaces=surfaces,
+        )
+    )
+
+
+def _gas_vents(ctx: Context, shell: Shell, burning_w: float, flued_w: float) -> GasVentAreaOut | None:
+    """Permanent openings that flames in the room ask for, beside those that are there."""
+    if burning_w <= 0 and flued_w <= 0:
+        return None
+    open_ = [v for v in ctx.design.warmth.vents if not v.closable]
+    return gas_vent_area(
+        GasVentAreaIn.trusted(
+            region=ctx.region.key,
+            unflued_input_w=burning_w,
+            open_flued_input_w=flued_w,
+            floor_area_m2=min(60.0, shell.areas.floor_area_m2),
+            people_count=int(ctx.people),
+            high_vent_location="roof" if any(v.kind == "fixed_roof" for v in ctx.design.warmth.vents) else "wall",
+            provided_high_mm2=_areas(open_, "fixed_roof", "fixed_wall_high"),
+            provided_low_mm2=_areas(open_, "fixed_low"),
+        )
+    )
+
+
 def work_air(ctx: Context, shell: Shell) -> Air:
     """Air, damp and gases of a design."""
     w = ctx.design.warmth
@@ -187,27 +220,9 @@ def work_air(ctx: Context, shell: Shell) -> Air:
         for s in shell.surfaces
         if s.b_frac == 1 and s.u_effective * 0.13 <= 1
     ]
-    night = moisture_balance(
-        MoistureBalanceIn.trusted(
-            indoor_temp_c=night_in,
-            outdoor_temp_c=out_c,
-            outdoor_rh_frac=outdoor_rh(ctx),
-            flow_m3_h=max(0.1, flow),
-            sources=damp_sources(ctx, asleep=True),
-            surfaces=damp,
-        )
-    )
+    night = _damp(ctx, night_in, out_c, max(0.1, flow), True, damp)
     day_flow = max(0.1, passive.flow_m3_h + leak + DOOR_M3_H)
-    day = moisture_balance(
-        MoistureBalanceIn.trusted(
-            indoor_temp_c=day_in,
-            outdoor_temp_c=out_c,
-            outdoor_rh_frac=outdoor_rh(ctx),
-            flow_m3_h=day_flow,
-            sources=damp_sources(ctx, asleep=False),
-            surfaces=[],
-        )
-    )
+    day = _damp(ctx, day_in, out_c, day_flow, False, [])
     co2 = vent_rate(
         VentRateIn.trusted(
             mode="given",
@@ -221,20 +236,7 @@ def work_air(ctx: Context, shell: Shell) -> Air:
     )
     said, flued = room_inputs(ctx)
     burning = said or 1000 * w.damp.hob_kw
-    gas = None
-    if burning > 0 or flued > 0:
-        gas = gas_vent_area(
-            GasVentAreaIn.trusted(
-                region=ctx.region.key,
-                unflued_input_w=burning,
-                open_flued_input_w=flued,
-                floor_area_m2=min(60.0, shell.areas.floor_area_m2),
-                people_count=int(ctx.people),
-                high_vent_location="roof" if any(v.kind == "fixed_roof" for v in w.vents) else "wall",
-                provided_high_mm2=_areas([v for v in w.vents if not v.closable], "fixed_roof", "fixed_wall_high"),
-                provided_low_mm2=_areas([v for v in w.vents if not v.closable], "fixed_low"),
-            )
-        )
+    gas = _gas_vents(ctx, shell, burning, flued)
     cooking = (
         vent_rate(
             VentRateIn.trusted(

@@ -3,14 +3,85 @@
 from __future__ import annotations
 
 from bothy.core.context import Context
+from bothy.core.design.warmth import WarmDuct
 from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.warmth.coolant import FLOOR_MOST_C, FLUIDS
+from bothy.core.warmth.layout import DuctPart, Layout
 from bothy.core.warmth.part import Warm
 from bothy.core.warmth.rule_table import Found
 
 SUPPLY_HOT_C, LOSS_PART, FABRIC_C = 110.0, 0.25, 60.0
 MOST_LEN_M = {60: 5.0, 75: 8.0, 100: 8.0}
 SOURCES = {"gas_locker": "gas locker", "engine": "engine space", "outside": "outside"}
+
+
+def _of_duct(ctx: Context, x: WarmDuct, r: DuctPart) -> Found:
+    """What they say of a duct to an outlet."""
+    if r.shortfall_w > 0.1 * r.need_w and r.shortfall_w > 20:
+        yield finding("warm-duct-shortfall", f"duct:{x.id}", x.name, f"Of {r.need_w:.0f} W needed {r.delivered_w:.0f} W arrive.")
+    bare = x.insulation_mm < 5 and x.lies != "inside"
+    lost = r.loss_w / (r.loss_w + r.delivered_w) if r.loss_w + r.delivered_w > 0 else 0.0
+    if x.lies != "inside" and (lost > LOSS_PART or bare):
+        yield finding(
+            "warm-duct-loss",
+            f"duct:{x.id}",
+            x.name,
+            f"{r.loss_w:.0f} W are lost on the way, {lost:.0%}.",
+            fix=_duct_fix(ctx, x.id, "A 13 mm sleeve", insulation_mm=13.0) if x.insulation_mm < 13 else None,
+        )
+    most = next((m for dia, m in MOST_LEN_M.items() if x.diameter_mm <= dia), 8.0)
+    crooked = []
+    if x.length_m > most:
+        crooked.append(f"the duct is {x.length_m:g} m long; at {x.diameter_mm:g} mm it should be at most {most:g} m")
+    if x.bends_90 > 3:
+        crooked.append(f"the duct has {x.bends_90} bends; it should have at most three")
+    if x.bend_radius_mm is not None and x.bend_radius_mm < x.diameter_mm:
+        crooked.append(f"the duct is bent to {x.bend_radius_mm:g} mm; the radius should be at least {x.diameter_mm:g} mm")
+    if crooked:
+        yield finding("warm-duct-long", f"duct:{x.id}", x.name, "; ".join(crooked)[0].upper() + "; ".join(crooked)[1:] + ".")
+    if r.supply_c > FABRIC_C and x.to_fabric_mm is not None and x.to_fabric_mm < 200:
+        yield finding(
+            "warm-grille-fabric",
+            f"duct:{x.id}",
+            x.name,
+            f"Air of {r.supply_c:.0f} °C leaves {x.to_fabric_mm:.0f} mm from fabric. Keep fabric at least 200 mm away.",
+        )
+
+
+def _of_layout(ctx: Context, layout: Layout) -> Found:
+    """Air too hot, a better choice of outlets, a return that is too small."""
+    d, lay = ctx.design.warmth, layout.part
+    hottest = max((r.supply_c for r in layout.runs.values()), default=0.0)
+    if max(hottest, lay.mean_supply_c) > SUPPLY_HOT_C:
+        yield finding(
+            "warm-duct-hot",
+            "ducts",
+            "Ducts",
+            f"The air in the ducts gets to {max(hottest, lay.mean_supply_c):.0f} °C with {lay.total_flow_m3_h:.0f} m³/h. It should be at most "
+            f"{SUPPLY_HOT_C:g} °C.",
+            figures=["ducts/mean_supply_temp_c"],
+        )
+    if lay.best_worst_w < lay.worst_shortfall_w * 0.95 - 1:
+        moved = [x for x in d.ducts if x.id in lay.best_outlets and lay.best_outlets[x.id] != x.outlet]
+        fix = Remedy(label="Change the outlets", patch=[op for x in moved for op in _duct_fix_ops(ctx, x.id, outlet=lay.best_outlets[x.id])])
+        yield finding(
+            "warm-duct-assignment",
+            "ducts",
+            "Ducts",
+            f"The coldest zone lacks {lay.worst_shortfall_w:.0f} W; with "
+            + ", ".join(f"{x.name} on outlet {lay.best_outlets[x.id]}" for x in moved)
+            + f" it lacks {lay.best_worst_w:.0f}.",
+            fix=fix,
+        )
+    if lay.return_pa > 0.15 * lay.plenum_pa:
+        yield finding(
+            "warm-return-small",
+            "ducts",
+            "Return air",
+            f"The return takes {lay.return_pa:.0f} Pa of the {lay.plenum_pa:.0f} Pa that the fan gives."
+            if lay.return_pa <= lay.plenum_pa
+            else f"To draw all its air through this return would take {lay.return_pa:.0f} Pa; the fan gives {lay.plenum_pa:.0f} Pa, so far less air comes.",
+        )
 
 
 def duct_findings(ctx: Context, w: Warm) -> Found:
@@ -42,69 +113,9 @@ def duct_findings(ctx: Context, w: Warm) -> Found:
     ends = [x for x in d.ducts if x.id in w.layout.runs and not w.layout.runs[x.id].trunk]
     if ends and all(x.closable for x in ends):
         yield finding("warm-duct-closable", "ducts", "Ducts", "All outlets can be closed at once.")
-    lay = w.layout.part
     for x in ends:
-        r = w.layout.runs[x.id]
-        if r.shortfall_w > 0.1 * r.need_w and r.shortfall_w > 20:
-            yield finding("warm-duct-shortfall", f"duct:{x.id}", x.name, f"Of {r.need_w:.0f} W needed {r.delivered_w:.0f} W arrive.")
-        bare = x.insulation_mm < 5 and x.lies != "inside"
-        lost = r.loss_w / (r.loss_w + r.delivered_w) if r.loss_w + r.delivered_w > 0 else 0.0
-        if x.lies != "inside" and (lost > LOSS_PART or bare):
-            yield finding(
-                "warm-duct-loss",
-                f"duct:{x.id}",
-                x.name,
-                f"{r.loss_w:.0f} W are lost on the way, {lost:.0%}.",
-                fix=_duct_fix(ctx, x.id, "A 13 mm sleeve", insulation_mm=13.0) if x.insulation_mm < 13 else None,
-            )
-        most = next((m for dia, m in MOST_LEN_M.items() if x.diameter_mm <= dia), 8.0)
-        crooked = []
-        if x.length_m > most:
-            crooked.append(f"the duct is {x.length_m:g} m long; at {x.diameter_mm:g} mm it should be at most {most:g} m")
-        if x.bends_90 > 3:
-            crooked.append(f"the duct has {x.bends_90} bends; it should have at most three")
-        if x.bend_radius_mm is not None and x.bend_radius_mm < x.diameter_mm:
-            crooked.append(f"the duct is bent to {x.bend_radius_mm:g} mm; the radius should be at least {x.diameter_mm:g} mm")
-        if crooked:
-            yield finding("warm-duct-long", f"duct:{x.id}", x.name, "; ".join(crooked)[0].upper() + "; ".join(crooked)[1:] + ".")
-        if r.supply_c > FABRIC_C and x.to_fabric_mm is not None and x.to_fabric_mm < 200:
-            yield finding(
-                "warm-grille-fabric",
-                f"duct:{x.id}",
-                x.name,
-                f"Air of {r.supply_c:.0f} °C leaves {x.to_fabric_mm:.0f} mm from fabric. Keep fabric at least 200 mm away.",
-            )
-    hottest = max((r.supply_c for r in w.layout.runs.values()), default=0.0)
-    if max(hottest, lay.mean_supply_c) > SUPPLY_HOT_C:
-        yield finding(
-            "warm-duct-hot",
-            "ducts",
-            "Ducts",
-            f"The air in the ducts gets to {max(hottest, lay.mean_supply_c):.0f} °C with {lay.total_flow_m3_h:.0f} m³/h. It should be at most "
-            f"{SUPPLY_HOT_C:g} °C.",
-            figures=["ducts/mean_supply_temp_c"],
-        )
-    if lay.best_worst_w < lay.worst_shortfall_w * 0.95 - 1:
-        moved = [x for x in d.ducts if x.id in lay.best_outlets and lay.best_outlets[x.id] != x.outlet]
-        fix = Remedy(label="Change the outlets", patch=[op for x in moved for op in _duct_fix_ops(ctx, x.id, outlet=lay.best_outlets[x.id])])
-        yield finding(
-            "warm-duct-assignment",
-            "ducts",
-            "Ducts",
-            f"The coldest zone lacks {lay.worst_shortfall_w:.0f} W; with "
-            + ", ".join(f"{x.name} on outlet {lay.best_outlets[x.id]}" for x in moved)
-            + f" it lacks {lay.best_worst_w:.0f}.",
-            fix=fix,
-        )
-    if lay.return_pa > 0.15 * lay.plenum_pa:
-        yield finding(
-            "warm-return-small",
-            "ducts",
-            "Return air",
-            f"The return takes {lay.return_pa:.0f} Pa of the {lay.plenum_pa:.0f} Pa that the fan gives."
-            if lay.return_pa <= lay.plenum_pa
-            else f"To draw all its air through this return would take {lay.return_pa:.0f} Pa; the fan gives {lay.plenum_pa:.0f} Pa, so far less air comes.",
-        )
+        yield from _of_duct(ctx, x, w.layout.runs[x.id])
+    yield from _of_layout(ctx, w.layout)
 
 
 def _duct_fix_ops(ctx: Context, id: str, **values: object) -> list[dict[str, object]]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Literal
 
@@ -87,6 +88,51 @@ class WaterDemandOut(Outcome):
     solids_l_day: float
 
 
+def _shower(inp: WaterDemandIn, g: Given, habit: Callable[[str], Figure], n: Figure) -> Figure:
+    week = habit("showers_person_week")
+    if inp.shower_type == "flow":
+        flow, time = habit("shower_flow_l_min"), habit("shower_time_min")
+        return derived(
+            "shower_l_day",
+            "people · showers a week/7 · flow · minutes",
+            n.value * week.value / 7 * flow.value * time.value,
+            Method("water.demand"),
+            persons_count=n,
+            showers_person_week=week,
+            shower_flow_l_min=flow,
+            shower_time_min=time,
+        )
+    if inp.shower_type == "recirculating":
+        charge = g("shower_charge_l")
+        return derived(
+            "shower_l_day",
+            "people · showers a week/7 · one charge",
+            n.value * week.value / 7 * charge.value,
+            Method("water.demand"),
+            persons_count=n,
+            showers_person_week=week,
+            shower_charge_l=charge,
+        )
+    return given("shower_l_day", 0.0, "input", "no shower")
+
+
+def _flush(inp: WaterDemandIn, g: Given, habit: Callable[[str], Figure], n: Figure, home: Figure) -> Figure:
+    if inp.toilet_type not in FLUSH_L:
+        return given("flush_l_day", 0.0, "input", "this toilet isn't flushed")
+    flush = g("flush_l", FLUSH_L[inp.toilet_type], "typical; method water.demand")
+    times = habit("flushes_person_day")
+    return derived(
+        "flush_l_day",
+        "litres a flush · flushes · share at home · people",
+        flush.value * times.value * home.value * n.value,
+        Method("water.demand"),
+        flush_l=flush,
+        flushes_person_day=times,
+        toilet_home_frac=home,
+        persons_count=n,
+    )
+
+
 def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -> WaterDemandOut:
     """Use and waste in litres a day. Method: water.demand."""
     g = Given(inp, sources)
@@ -114,48 +160,9 @@ def water_demand(inp: WaterDemandIn, sources: dict[str, Figure] | None = None) -
         uses[use] = derived(
             f"{use}_l_day", "litres a person · people", one.value * n.value, Method("water.demand"), **{f"{use}_l_person_day": one}, persons_count=n
         )
-    week = habit("showers_person_week")
-    if inp.shower_type == "flow":
-        flow, time = habit("shower_flow_l_min"), habit("shower_time_min")
-        uses["shower"] = derived(
-            "shower_l_day",
-            "people · showers a week/7 · flow · minutes",
-            n.value * week.value / 7 * flow.value * time.value,
-            Method("water.demand"),
-            persons_count=n,
-            showers_person_week=week,
-            shower_flow_l_min=flow,
-            shower_time_min=time,
-        )
-    elif inp.shower_type == "recirculating":
-        charge = g("shower_charge_l")
-        uses["shower"] = derived(
-            "shower_l_day",
-            "people · showers a week/7 · one charge",
-            n.value * week.value / 7 * charge.value,
-            Method("water.demand"),
-            persons_count=n,
-            showers_person_week=week,
-            shower_charge_l=charge,
-        )
-    else:
-        uses["shower"] = given("shower_l_day", 0.0, "input", "no shower")
+    uses["shower"] = _shower(inp, g, habit, n)
     home = g("toilet_home_frac")
-    if inp.toilet_type in FLUSH_L:
-        flush = g("flush_l", FLUSH_L[inp.toilet_type], "typical; method water.demand")
-        times = habit("flushes_person_day")
-        uses["flush"] = derived(
-            "flush_l_day",
-            "litres a flush · flushes · share at home · people",
-            flush.value * times.value * home.value * n.value,
-            Method("water.demand"),
-            flush_l=flush,
-            flushes_person_day=times,
-            toilet_home_frac=home,
-            persons_count=n,
-        )
-    else:
-        uses["flush"] = given("flush_l_day", 0.0, "input", "this toilet isn't flushed")
+    uses["flush"] = _flush(inp, g, habit, n, home)
     uses["outside"] = habit("outside_l_day")
     if inp.machines_l_day:
         uses["machines"] = g("machines_l_day")

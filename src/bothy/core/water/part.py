@@ -14,7 +14,7 @@ from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
 from bothy.core.restraint import ACCELERATIONS
 from bothy.core.water.autonomy import Store, WaterAutonomyIn, WaterAutonomyOut, water_autonomy
-from bothy.core.water.care import FilterIn, FilterLife, FilterLifeIn, SanitiseDoseIn, SanitiseDoseOut, filter_life, sanitise_dose
+from bothy.core.water.care import FilterIn, FilterLife, FilterLifeIn, FilterLifeOut, SanitiseDoseIn, SanitiseDoseOut, filter_life, sanitise_dose
 from bothy.core.water.demand import STYLES, WaterDemandOut
 from bothy.core.water.heat_and_frost import FrostPart, HotPart, pipe_litres, work_frost, work_hot
 from bothy.core.water.hold_test import PressureHoldTestIn, PressureHoldTestOut, pressure_hold_test
@@ -145,6 +145,65 @@ def _tests(ctx: Context) -> list[TestPart]:
     return out
 
 
+def _put_pipes(ctx: Context, taps: Mapping[str, TapPart], velocities: Mapping[str, float]) -> None:
+    """Speeds in the runs, and what each tap gives."""
+    w = ctx.design.water
+    for id, v in velocities.items():
+        bore = next(r.inner_diameter_mm for r in w.runs if r.id == id)
+        ctx.book.put(
+            f"runs/{id}/velocity_m_s",
+            derived("velocity_m_s", "4·Q/(π·D²), the fastest with one or two taps open", v, Method("water.pipe-loss"), inner_diameter_mm=bore),
+        )
+    for id, tap in taps.items():
+        ctx.book.put(
+            f"runs/{id}/alone_l_min",
+            derived("alone_l_min", "pump’s curve against its pipes, open by itself", tap.alone_l_min, Method("water.taps"), wanted_l_min=tap.wanted_l_min),
+        )
+        ctx.book.put(
+            f"runs/{id}/shared_l_min",
+            derived("shared_l_min", "the least with another tap open", tap.shared_l_min, Method("water.taps"), wanted_l_min=tap.wanted_l_min),
+        )
+
+
+def _put_stores(ctx: Context, tanks: Mapping[str, TankPart], joins: Mapping[str, JoinPart]) -> None:
+    """What moves in the tanks, how they are vented, and what tanks that are joined hold."""
+    for id, tank in tanks.items():
+        if tank.slosh_hz > 0:
+            ctx.book.put(
+                f"tanks/{id}/slosh_hz",
+                derived("slosh_per_s", "1/(2π)·√(π·g/l·tanh(π·h/l)), half full", tank.slosh_hz, Method("water.tank"), undivided_m=tank.undivided_m),
+            )
+        if tank.vent_pa is not None:
+            ctx.book.put(f"tanks/{id}/vent_pa", derived("vent_pa", "(1.5 + 0.03·L/D)·0.6·v² while it fills", tank.vent_pa, Method("water.waste")))
+    for id, j in joins.items():
+        ctx.book.put(f"joins/{id}/total_l", derived("total_l", "Σ of the tanks", j.total_l, Method("water.crossover")))
+        ctx.book.put(
+            f"joins/{id}/unusable_l",
+            derived("unusable_l", "what stays below the outlet and the pipe", j.unusable_l, Method("water.crossover"), total_l=j.total_l, usable_l=j.usable_l),
+        )
+        ctx.book.put(
+            f"joins/{id}/draw_difference_m",
+            derived("draw_difference_m", "loss of the pipe at the pump’s draw/(ρ·g)", j.draw_difference_m, Method("water.crossover")),
+        )
+
+
+def _filters(ctx: Context, flow_l_day: float, flow_l_min: float) -> FilterLifeOut | None:
+    """How long the filters last."""
+    filters = ctx.design.water.filters
+    if not filters:
+        return None
+    return filter_life(
+        FilterLifeIn.trusted(
+            flow_l_day=flow_l_day,
+            flow_l_min=flow_l_min,
+            filters=[
+                FilterIn.trusted(name=f.id, rated_l=f.rated_l, rated_months=f.rated_months, rated_flow_l_min=f.rated_flow_l_min, clean_kpa=f.clean_kpa)
+                for f in filters
+            ],
+        )
+    )
+
+
 def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_min: float | None = None) -> Wet:
     """Water of a design, with its figures in the book; ``said_wh``: what each appliance of Life uses in a day, Wh; ``loop_l_min``: what the plate
     exchanger of Warmth's loop gives at 38 °C."""
@@ -166,40 +225,9 @@ def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_
             for key in ("full_l", "usable_l", "dead_l", "mass_full_kg"):
                 put(f"tanks/{t.id}/{key}", known[1].figure(key))
     taps, velocities, alone = work_taps(w)
-    for id, v in velocities.items():
-        bore = next(r.inner_diameter_mm for r in w.runs if r.id == id)
-        ctx.book.put(
-            f"runs/{id}/velocity_m_s",
-            derived("velocity_m_s", "4·Q/(π·D²), the fastest with one or two taps open", v, Method("water.pipe-loss"), inner_diameter_mm=bore),
-        )
-    for id, tap in taps.items():
-        ctx.book.put(
-            f"runs/{id}/alone_l_min",
-            derived("alone_l_min", "pump’s curve against its pipes, open by itself", tap.alone_l_min, Method("water.taps"), wanted_l_min=tap.wanted_l_min),
-        )
-        ctx.book.put(
-            f"runs/{id}/shared_l_min",
-            derived("shared_l_min", "the least with another tap open", tap.shared_l_min, Method("water.taps"), wanted_l_min=tap.wanted_l_min),
-        )
-    for id, tank in tanks.items():
-        if tank.slosh_hz > 0:
-            ctx.book.put(
-                f"tanks/{id}/slosh_hz",
-                derived("slosh_per_s", "1/(2π)·√(π·g/l·tanh(π·h/l)), half full", tank.slosh_hz, Method("water.tank"), undivided_m=tank.undivided_m),
-            )
-        if tank.vent_pa is not None:
-            ctx.book.put(f"tanks/{id}/vent_pa", derived("vent_pa", "(1.5 + 0.03·L/D)·0.6·v² while it fills", tank.vent_pa, Method("water.waste")))
     joins = work_joins(w, tanks, shapes, max((s.total_l_min for s in alone.values()), default=8.0))
-    for id, j in joins.items():
-        ctx.book.put(f"joins/{id}/total_l", derived("total_l", "Σ of the tanks", j.total_l, Method("water.crossover")))
-        ctx.book.put(
-            f"joins/{id}/unusable_l",
-            derived("unusable_l", "what stays below the outlet and the pipe", j.unusable_l, Method("water.crossover"), total_l=j.total_l, usable_l=j.usable_l),
-        )
-        ctx.book.put(
-            f"joins/{id}/draw_difference_m",
-            derived("draw_difference_m", "loss of the pipe at the pump’s draw/(ρ·g)", j.draw_difference_m, Method("water.crossover")),
-        )
+    _put_pipes(ctx, taps, velocities)
+    _put_stores(ctx, tanks, joins)
     stores = work_stores(w, d, tanks, joins)
     target = w.use.target_days if w.use.target_days is not None else max(1.0, float(ctx.nights))
     auto: WaterAutonomyOut | None = None
@@ -212,18 +240,7 @@ def water_part(ctx: Context, said_wh: Mapping[str, float] | None = None, loop_l_
     pipe_l = sum(run_l.values())
     fresh_l = sum(tanks[t.id].full_l for t in w.tanks if t.holds in ("fresh", "drinking"))
     heater_l = w.hot.volume_l if w.hot and w.hot.kind == "storage" else 0.0
-    life = None
-    if w.filters:
-        life = filter_life(
-            FilterLifeIn.trusted(
-                flow_l_day=d.fresh_tank_l_day,
-                flow_l_min=max((s.total_l_min for s in alone.values()), default=8.0),
-                filters=[
-                    FilterIn.trusted(name=f.id, rated_l=f.rated_l, rated_months=f.rated_months, rated_flow_l_min=f.rated_flow_l_min, clean_kpa=f.clean_kpa)
-                    for f in w.filters
-                ],
-            )
-        )
+    life = _filters(ctx, d.fresh_tank_l_day, max((s.total_l_min for s in alone.values()), default=8.0))
     at_most = next((taps[r.id].alone_l_min for r in w.runs if r.outlet == "shower" and r.id in taps), None) or 99.0
     shower = min(at_most, w.use.shower_flow_l_min or STYLES[w.use.style].shower_flow_l_min)
     part = quick(

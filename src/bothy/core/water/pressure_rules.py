@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from bothy.core.context import Context
+from bothy.core.design.water import HotWater, Pump
 from bothy.core.finding import Remedy, Severity, finding
 from bothy.core.water.demand import STYLES
+from bothy.core.water.heat_and_frost import HotPart
 from bothy.core.water.part import Wet
 from bothy.core.water.pipe import pump_kpa
-from bothy.core.water.pressure import MIN_VOLUME_L, filter_slope, highest_velocities, solve_taps
+from bothy.core.water.pressure import MIN_VOLUME_L, PumpPart, filter_slope, highest_velocities, solve_taps
 from bothy.core.water.rule_table import Found
 
 SHORT = 0.6
@@ -22,6 +24,65 @@ COIL_C = 95.0
 AIR_KPA = 50.0
 USE_KEYS = ("current_a", "voltage_v", "energy_24h_wh", "charge_energy_wh", "duty_frac", "uses_per_day", "minutes_per_use")
 """Other ways to say what an appliance uses; one form of power and one of use at a time."""
+
+
+def _pump_load(ctx: Context, w: Wet, p: Pump, q: PumpPart | None) -> Found:
+    """What the pump takes in a day, against its line among the appliances."""
+    line = ctx.design.appliance(p.appliance) if p.appliance else None
+    if q and line is not None and q.flow_l_min > 0:
+        watts, hours = q.current_a * ctx.bank_v, w.demand.fresh_tank_l_day / (60 * q.flow_l_min)
+        said = w.said_pump_wh
+        if said is not None and abs(said - q.energy_wh_day) > max(3.0, 0.3 * q.energy_wh_day):
+            n = next(i for i, a in enumerate(ctx.design.life.appliances) if a.id == line.id)
+            cleared = [{"op": "replace", "path": f"/life/appliances/{n}/{k}", "value": None} for k in USE_KEYS if getattr(line, k) is not None]
+            fix = Remedy(
+                label="Take them over",
+                patch=[
+                    {"op": "test", "path": f"/life/appliances/{n}/id", "value": line.id},
+                    *cleared,
+                    {"op": "replace", "path": f"/life/appliances/{n}/power_w", "value": round(watts, 1)},
+                    {"op": "replace", "path": f"/life/appliances/{n}/hours_per_day", "value": round(hours, 3)},
+                ],
+            )
+            fed = {c.id for c in ctx.design.wiring.circuits if line.id in c.appliances}
+            read = next((x.current_a for x in ctx.facts.readings if x.circuit in fed and x.current_a is not None), None)
+            agrees = read is None or abs(read - q.current_a) <= 0.1 * q.current_a
+            yield finding(
+                "water-pump-load",
+                "pump",
+                p.name,
+                f"“Daily use” counts {said:.0f} Wh a day; the pump’s curve gives {q.energy_wh_day:.0f} Wh: {watts:.0f} W for {60 * hours:.0f} min.",
+                figures=["water/pump_energy_wh"],
+                fix=fix if agrees else None,
+                remedy=None if agrees else f"{read:g} A were read on its circuit, the curve says {q.current_a:.1f} A: correct the curve first.",
+            )
+
+
+def _pressure_side(ctx: Context, p: Pump) -> Found:
+    """Parts against the highest pressure, and a water inlet."""
+    d = ctx.design.water
+    rated = min([r.rating_kpa for r in d.runs], default=1e9)
+    highest = max(p.cut_out_kpa or p.points[0].pressure_kpa, (d.hookup.limiter_kpa or SITE_KPA[ctx.design.region][1]) if d.hookup else 0.0)
+    if highest > rated:
+        yield finding("water-pressure-over-rating", "pump", "Pressure side", f"Up to {highest:g} kPa on parts for {rated:g} kPa.")
+    if d.hookup is not None:
+        low, high = SITE_KPA[ctx.design.region]
+        if d.hookup.limiter_kpa is None or d.hookup.limiter_kpa > LIMITER_KPA:
+            yield finding(
+                "water-hookup-unregulated",
+                "hookup",
+                "Water inlet",
+                f"Pitches give {low} to {high} kPa.",
+                fix=Remedy.sets("A limiter of 345 kPa", "/water/hookup", limiter_kpa=LIMITER_KPA),
+            )
+        if not d.hookup.check_valve:
+            yield finding(
+                "water-backflow",
+                "hookup",
+                "Water inlet",
+                "Nothing stops tank water from running back.",
+                fix=Remedy.sets("A check valve", "/water/hookup", check_valve=True),
+            )
 
 
 def pump_findings(ctx: Context, w: Wet) -> Found:
@@ -70,56 +131,8 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
             f"With a tap half open it runs {q.run_time_s:.1f} s, {q.cycles_per_hour:.0f} times an hour.",
             fix=Remedy.sets(f"An accumulator of {larger:g} L", "/water/pump", accumulator_l=larger) if larger else None,
         )
-    line = ctx.design.appliance(p.appliance) if p.appliance else None
-    if q and line is not None and q.flow_l_min > 0:
-        watts, hours = q.current_a * ctx.bank_v, w.demand.fresh_tank_l_day / (60 * q.flow_l_min)
-        said = w.said_pump_wh
-        if said is not None and abs(said - q.energy_wh_day) > max(3.0, 0.3 * q.energy_wh_day):
-            n = next(i for i, a in enumerate(ctx.design.life.appliances) if a.id == line.id)
-            cleared = [{"op": "replace", "path": f"/life/appliances/{n}/{k}", "value": None} for k in USE_KEYS if getattr(line, k) is not None]
-            fix = Remedy(
-                label="Take them over",
-                patch=[
-                    {"op": "test", "path": f"/life/appliances/{n}/id", "value": line.id},
-                    *cleared,
-                    {"op": "replace", "path": f"/life/appliances/{n}/power_w", "value": round(watts, 1)},
-                    {"op": "replace", "path": f"/life/appliances/{n}/hours_per_day", "value": round(hours, 3)},
-                ],
-            )
-            fed = {c.id for c in ctx.design.wiring.circuits if line.id in c.appliances}
-            read = next((x.current_a for x in ctx.facts.readings if x.circuit in fed and x.current_a is not None), None)
-            agrees = read is None or abs(read - q.current_a) <= 0.1 * q.current_a
-            yield finding(
-                "water-pump-load",
-                "pump",
-                p.name,
-                f"“Daily use” counts {said:.0f} Wh a day; the pump’s curve gives {q.energy_wh_day:.0f} Wh: {watts:.0f} W for {60 * hours:.0f} min.",
-                figures=["water/pump_energy_wh"],
-                fix=fix if agrees else None,
-                remedy=None if agrees else f"{read:g} A were read on its circuit, the curve says {q.current_a:.1f} A: correct the curve first.",
-            )
-    rated = min([r.rating_kpa for r in d.runs], default=1e9)
-    highest = max(p.cut_out_kpa or p.points[0].pressure_kpa, (d.hookup.limiter_kpa or SITE_KPA[ctx.design.region][1]) if d.hookup else 0.0)
-    if highest > rated:
-        yield finding("water-pressure-over-rating", "pump", "Pressure side", f"Up to {highest:g} kPa on parts for {rated:g} kPa.")
-    if d.hookup is not None:
-        low, high = SITE_KPA[ctx.design.region]
-        if d.hookup.limiter_kpa is None or d.hookup.limiter_kpa > LIMITER_KPA:
-            yield finding(
-                "water-hookup-unregulated",
-                "hookup",
-                "Water inlet",
-                f"Pitches give {low} to {high} kPa.",
-                fix=Remedy.sets("A limiter of 345 kPa", "/water/hookup", limiter_kpa=LIMITER_KPA),
-            )
-        if not d.hookup.check_valve:
-            yield finding(
-                "water-backflow",
-                "hookup",
-                "Water inlet",
-                "Nothing stops tank water from running back.",
-                fix=Remedy.sets("A check valve", "/water/hookup", check_valve=True),
-            )
+    yield from _pump_load(ctx, w, p, q)
+    yield from _pressure_side(ctx, p)
 
 
 def tap_findings(ctx: Context, w: Wet) -> Found:
@@ -210,6 +223,36 @@ def _more(ctx: Context, tap: str, open_: list[str]) -> Remedy | None:
     return None
 
 
+def _hot_enough(ctx: Context, w: Wet, h: HotWater, p: HotPart) -> Found:
+    """Whether it is hot, for long enough, and what the bank gives for it."""
+    use = ctx.design.water.use
+    dry = h.source == "loop" and w.loop_l_min is None
+    if dry:
+        yield finding("water-hot-no-loop", "hot", h.name, "The coolant loop in “Heat and air” should heat it, and has no plate exchanger with a rating.")
+    if use.shower_type == "flow" and p.reachable_c is not None and p.reachable_c < 38 and not dry:
+        yield finding(
+            "water-instant-weak",
+            "hot",
+            h.name,
+            f"The flow needs {p.needed_w / 1000:.1f} kW; the shower gets {p.reachable_c:.0f} °C.",
+            figures=["water/shower_heat_w"],
+        )
+    minutes = use.shower_time_min if use.shower_time_min is not None else STYLES[use.style].shower_time_min
+    if use.shower_type == "flow" and p.shower_min is not None and p.shower_min < minutes:
+        yield finding("water-hot-short", "hot", h.name, f"Hot water lasts {p.shower_min:.1f} of {minutes:g} min at 38 °C.", figures=["water/shower_min"])
+    bank = ctx.design.power.bank
+    if p.charge_ah is not None and bank is not None:
+        usable = bank.unit_charge_ah * bank.parallel_count * ctx.usable_frac
+        if usable > 0 and p.charge_ah > 0.3 * usable:
+            yield finding(
+                "water-electric-hot-heavy",
+                "hot",
+                h.name,
+                f"A heating takes {p.charge_ah:.0f} Ah, {p.charge_ah / usable:.0%} of what the bank gives.",
+                figures=["water/battery_charge_ah"],
+            )
+
+
 def hot_findings(ctx: Context, w: Wet) -> Found:
     """What they say of hot water."""
     h, p = ctx.design.water.hot, w.part.hot
@@ -280,32 +323,7 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
         )
     if not h.leak_tray and closed:
         yield finding("water-no-leak-tray", "hot", h.name, "Its joints are inside the body.", fix=Remedy.sets("A drained tray", "/water/hot", leak_tray=True))
-    use = ctx.design.water.use
-    dry = h.source == "loop" and w.loop_l_min is None
-    if dry:
-        yield finding("water-hot-no-loop", "hot", h.name, "The coolant loop in “Heat and air” should heat it, and has no plate exchanger with a rating.")
-    if use.shower_type == "flow" and p.reachable_c is not None and p.reachable_c < 38 and not dry:
-        yield finding(
-            "water-instant-weak",
-            "hot",
-            h.name,
-            f"The flow needs {p.needed_w / 1000:.1f} kW; the shower gets {p.reachable_c:.0f} °C.",
-            figures=["water/shower_heat_w"],
-        )
-    minutes = use.shower_time_min if use.shower_time_min is not None else STYLES[use.style].shower_time_min
-    if use.shower_type == "flow" and p.shower_min is not None and p.shower_min < minutes:
-        yield finding("water-hot-short", "hot", h.name, f"Hot water lasts {p.shower_min:.1f} of {minutes:g} min at 38 °C.", figures=["water/shower_min"])
-    bank = ctx.design.power.bank
-    if p.charge_ah is not None and bank is not None:
-        usable = bank.unit_charge_ah * bank.parallel_count * ctx.usable_frac
-        if usable > 0 and p.charge_ah > 0.3 * usable:
-            yield finding(
-                "water-electric-hot-heavy",
-                "hot",
-                h.name,
-                f"A heating takes {p.charge_ah:.0f} Ah, {p.charge_ah / usable:.0%} of what the bank gives.",
-                figures=["water/battery_charge_ah"],
-            )
+    yield from _hot_enough(ctx, w, h, p)
 
 
 def _up(litres: float | None) -> float:

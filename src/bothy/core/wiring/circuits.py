@@ -240,6 +240,70 @@ def continuous_factor(ctx: Context, ac: bool) -> float:
     return 1.0 / ctx.region.continuous_frac if ac else 1.25
 
 
+def _chosen_cable(ctx: Context, w: Worked, sources: dict[str, Figure], route: dict[str, Any]) -> Figure:
+    """Ampacity, drop and heat of the cable that the design has chosen; gives what it carries."""
+    c, part, current = w.circuit, w.part, w.current
+    size = {"awg": c.awg} if c.awg else {"area_mm2": c.area_mm2}
+    w.ampacity = conductor_ampacity(ConductorAmpacityIn.trusted(**{**size, "tinned": c.tinned, **route}))
+    i_z = w.ampacity.figure("ampacity_a")
+    if c.parallel_count > 1:
+        i_z = Figure(
+            i_z.value * c.parallel_count,
+            "A",
+            "Ampacity of the equal cables",
+            expression="n·I_z",
+            source=Method("wiring.cable-choice", "equal cables share"),
+            inputs=(("ampacity_a", i_z),),
+        )
+    part.ampacity_a = ctx.book.put(f"circuits/{c.id}/ampacity_a", i_z).value
+    single = _of_one(current, c.parallel_count)
+    run = VoltageDropIn.trusted(
+        **{
+            **size,
+            "tinned": c.tinned,
+            "length_m": part.length_m,
+            "current_a": single.value,
+            "nominal_voltage_v": part.nominal_v,
+            "drop_class": part.drop_class,
+            "return_path": c.return_path,
+            "conductor_temp_c": DROP_COPPER_C,
+            "extra_resistance_mohm": _thinner_return(c, part.length_m),
+        }
+    )
+    try:
+        w.drop = voltage_drop_of(run, {**sources, "current_a": single})
+    except BadInput:  # a cable that uses up the whole voltage still stands in the network
+        part.resistance_mohm = loop_of(run).loop.value / c.parallel_count
+        raise
+    part.resistance_mohm = w.drop.resistance_mohm / c.parallel_count
+    for key in ("resistance_mohm", "drop_v", "drop_frac", "heat_w"):
+        ctx.book.put(f"circuits/{c.id}/{key}", w.drop.figure(key))
+    part.drop_v, part.drop_frac, part.heat_w = w.drop.drop_v, w.drop.drop_frac, w.drop.heat_w * c.parallel_count
+    part.max_length_m, part.drop_ok = w.drop.max_length_m, None if c.kind in WHOLE_PATH else w.drop.ok
+    return i_z
+
+
+def _chosen_fuse(ctx: Context, w: Worked, sources: dict[str, Figure], low_a: float, asked: dict[str, Any], i_z: Figure) -> None:
+    """The window of fuses that the chosen cable allows, and whether the chosen fuse is in it."""
+    c, part = w.circuit, w.part
+    window = FuseSelectIn.trusted(**asked, cable_ampacity_a=i_z.value)
+    high = window_high(window, {**sources, "cable_ampacity_a": i_z})
+    part.window_high_a = ctx.book.put(f"circuits/{c.id}/window_high_a", high).value
+    fitting = [r for r in part.ratings if part.window_low_a - EPS <= r <= part.window_high_a + EPS]
+    status = (
+        fuse_candidates(window, low_a, high.value)[0]
+        if not part.ac
+        else "ok"
+        if fitting
+        else "window_empty"
+        if part.window_low_a > part.window_high_a
+        else "no_standard_rating"
+    )
+    part.window_status = "ok" if c.kind == "inverter" and fitting and status == "no_standard_rating" else status
+    if c.fuse_a is not None:
+        part.fuse_ok = part.window_low_a - EPS <= c.fuse_a <= part.window_high_a + EPS
+
+
 def _size(
     ctx: Context,
     w: Worked,
@@ -314,63 +378,9 @@ def _size(
     else:
         _choose_best(ctx, w, inp, sources, wanted, w.fitting)
     ctx.book.put(f"circuits/{c.id}/window_low_a", low)
-    if not c.sized:
-        return
-    size = {"awg": c.awg} if c.awg else {"area_mm2": c.area_mm2}
-    w.ampacity = conductor_ampacity(ConductorAmpacityIn.trusted(**{**size, "tinned": c.tinned, **route}))
-    i_z = w.ampacity.figure("ampacity_a")
-    if c.parallel_count > 1:
-        i_z = Figure(
-            i_z.value * c.parallel_count,
-            "A",
-            "Ampacity of the equal cables",
-            expression="n·I_z",
-            source=Method("wiring.cable-choice", "equal cables share"),
-            inputs=(("ampacity_a", i_z),),
-        )
-    part.ampacity_a = ctx.book.put(f"circuits/{c.id}/ampacity_a", i_z).value
-    single = _of_one(current, c.parallel_count)
-    run = VoltageDropIn.trusted(
-        **{
-            **size,
-            "tinned": c.tinned,
-            "length_m": part.length_m,
-            "current_a": single.value,
-            "nominal_voltage_v": part.nominal_v,
-            "drop_class": part.drop_class,
-            "return_path": c.return_path,
-            "conductor_temp_c": DROP_COPPER_C,
-            "extra_resistance_mohm": _thinner_return(c, part.length_m),
-        }
-    )
-    try:
-        w.drop = voltage_drop_of(run, {**sources, "current_a": single})
-    except BadInput:  # a cable that uses up the whole voltage still stands in the network
-        part.resistance_mohm = loop_of(run).loop.value / c.parallel_count
-        raise
-    part.resistance_mohm = w.drop.resistance_mohm / c.parallel_count
-    for key in ("resistance_mohm", "drop_v", "drop_frac", "heat_w"):
-        ctx.book.put(f"circuits/{c.id}/{key}", w.drop.figure(key))
-    part.drop_v, part.drop_frac, part.heat_w = w.drop.drop_v, w.drop.drop_frac, w.drop.heat_w * c.parallel_count
-    part.max_length_m, part.drop_ok = w.drop.max_length_m, None if c.kind in WHOLE_PATH else w.drop.ok
-    window = FuseSelectIn.trusted(
-        **window_keys, cable_ampacity_a=i_z.value, system_voltage_v=top_v, min_interrupt_a=interrupt, families=None if ac else list(families)
-    )
-    high = window_high(window, {**sources, "cable_ampacity_a": i_z})
-    part.window_high_a = ctx.book.put(f"circuits/{c.id}/window_high_a", high).value
-    fitting = [r for r in part.ratings if part.window_low_a - EPS <= r <= part.window_high_a + EPS]
-    status = (
-        fuse_candidates(window, low.value, high.value)[0]
-        if not ac
-        else "ok"
-        if fitting
-        else "window_empty"
-        if part.window_low_a > part.window_high_a
-        else "no_standard_rating"
-    )
-    part.window_status = "ok" if c.kind == "inverter" and fitting and status == "no_standard_rating" else status
-    if c.fuse_a is not None:
-        part.fuse_ok = part.window_low_a - EPS <= c.fuse_a <= part.window_high_a + EPS
+    if c.sized:
+        asked = {**window_keys, "system_voltage_v": top_v, "min_interrupt_a": interrupt, "families": None if ac else list(families)}
+        _chosen_fuse(ctx, w, sources, low.value, asked, _chosen_cable(ctx, w, sources, route))
 
 
 def _thinner_return(c: Circuit, length_m: float) -> float:

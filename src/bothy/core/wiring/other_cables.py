@@ -177,80 +177,89 @@ def _main_mm2(worked: list[Worked]) -> float:
     return max((metal(w) for w in worked if w.circuit.kind == "main"), default=0.0)
 
 
+class _Carries(NamedTuple):
+    """What a cable is for: its current, V, what it carries at work in A, the rating of what protects it, its least section in mm², its cores, where it
+    leads, and what protects it in words."""
+
+    amps: Figure | None
+    volts: float | None
+    works_a: float | None
+    rating: float | None
+    least: float
+    cores: int
+    from_to: str
+    text: str
+
+
+def _of_panels(ctx: Context, want: Wanted) -> _Carries:
+    p = ctx.design.power
+    arrays = p.shared_arrays if want.array is None else [a for a in p.arrays if a.id == want.array]
+    amps, volts, works_a = _panels(ctx, arrays)
+    strings = sum(a.parallel_count for a in arrays)
+    text = (
+        "a fuse in each string"
+        if any(a.string_fuse for a in arrays)
+        else f"none needed: {strings} string{'s feed' if strings > 1 else ' feeds'} no more than the cable carries"
+    )
+    return _Carries(amps, volts, works_a, None, LEAST_PV_MM2, 2, f"{', '.join(a.name for a in arrays)} → controller", text)
+
+
+def _of_inlet(ctx: Context, c: OtherCable | None) -> _Carries:
+    shore, m = ctx.design.power.shore, ctx.design.wiring.mains
+    inlet = (shore.inlet_current_a if shore else None) or ctx.region.inlet_a
+    rating = (m.inlet_breaker_a if m else None) or (c.protection_a if c else None) or inlet
+    amps = given("current_a", inlet, "typed" if shore and shore.inlet_current_a else "table", "rating of the inlet", label="current of the inlet")
+    text = "breaker and residual-current device at the inlet, double-pole"
+    return _Carries(amps, ctx.region.mains_v, None, rating, LEAST_AC_MM2, 3, "inlet → mains board", text)
+
+
+def _of_inverter(ctx: Context, rating_w: float, c: OtherCable | None) -> _Carries:
+    mains_v = ctx.region.mains_v
+    full = Method("wiring.cable-choice", "inverter at full load")
+    amps = derived("current_a", "P/U", rating_w / mains_v, full, rating_w=rating_w, mains_voltage_v=mains_v)
+    breakers = ctx.region.ac_breakers_a
+    enough = (float(r) for r in breakers if r * ctx.region.continuous_frac >= amps.value - EPS)
+    rating = (c.protection_a if c else None) or next(enough, float(breakers[-1]))
+    text = "the inverter’s own limit, a breaker and a residual-current device"
+    return _Carries(amps, mains_v, None, rating, 1.5, 3, "inverter → mains board", text)
+
+
+def _of_trailer(ctx: Context, c: OtherCable | None) -> _Carries:
+    typed = c.current_a if c else None
+    amps = given("current_a", typed or TRAILER_A, "typed" if typed else "assumed", "all lamps of a trailer, typical", label="current of the lights")
+    rating = (c.protection_a if c else None) or TRAILER_FUSE_A
+    text = "fuse in the towing vehicle; never joined to the house bank"
+    return _Carries(amps, ctx.vehicle_v, amps.value, rating, 1.5, 2, "towing vehicle’s plug → lights", text)
+
+
+EARTH_LEADS = {
+    "chassis_bond": "negative busbar → chassis",
+    "mains_earth": "mains board → chassis",
+    "gas_bond": "gas pipe → chassis",
+    "hull_bond": "earth busbar → hull and fittings",
+}
+
+
+def _carries(ctx: Context, worked: list[Worked], want: Wanted, c: OtherCable | None) -> _Carries:
+    """What a cable of a kind is for."""
+    inverter = ctx.design.power.inverter
+    if want.kind == "panels":
+        return _of_panels(ctx, want)
+    if want.kind == "inlet":
+        return _of_inlet(ctx, c)
+    if want.kind == "inverter_out" and inverter is not None:
+        return _of_inverter(ctx, inverter.rating_w, c)
+    if want.kind == "trailer_lights":
+        return _of_trailer(ctx, c)
+    least = max(LEAST_BOND_MM2, _main_mm2(worked) / 2) if want.kind == "chassis_bond" else LEAST_EARTH_MM2
+    return _Carries(None, None, None, None, least, 1, EARTH_LEADS[want.kind], "none: an earth is never fused or switched")
+
+
 def _one(ctx: Context, worked: list[Worked], want: Wanted, c: OtherCable | None) -> OtherPart:
-    p, kind = ctx.design.power, want.kind
+    kind = want.kind
     length = c.length_m if c is not None and c.length_m is not None else USUAL_M[kind]
     ac = kind in ("inlet", "inverter_out")
-    amps: Figure | None = None
-    volts: float | None = None
-    works_a: float | None = None
-    rating: float | None = None
-    text, from_to, cores, least = "", "", 2, 1.0
-    if kind == "panels":
-        arrays = p.shared_arrays if want.array is None else [a for a in p.arrays if a.id == want.array]
-        amps, volts, works_a = _panels(ctx, arrays)
-        least, from_to = LEAST_PV_MM2, f"{', '.join(a.name for a in arrays)} → controller"
-        strings = sum(a.parallel_count for a in arrays)
-        text = (
-            "a fuse in each string"
-            if any(a.string_fuse for a in arrays)
-            else f"none needed: {strings} string{'s feed' if strings > 1 else ' feeds'} no more than the cable carries"
-        )
-    elif kind == "inlet":
-        inlet = (p.shore.inlet_current_a if p.shore else None) or ctx.region.inlet_a
-        m = ctx.design.wiring.mains
-        rating = (m.inlet_breaker_a if m else None) or (c.protection_a if c else None) or inlet
-        amps = given("current_a", inlet, "typed" if p.shore and p.shore.inlet_current_a else "table", "rating of the inlet", label="current of the inlet")
-        least, volts, cores, from_to, text = (
-            LEAST_AC_MM2,
-            ctx.region.mains_v,
-            3,
-            "inlet → mains board",
-            "breaker and residual-current device at the inlet, double-pole",
-        )
-    elif kind == "inverter_out" and p.inverter is not None:
-        amps = derived(
-            "current_a",
-            "P/U",
-            p.inverter.rating_w / ctx.region.mains_v,
-            Method("wiring.cable-choice", "inverter at full load"),
-            rating_w=p.inverter.rating_w,
-            mains_voltage_v=ctx.region.mains_v,
-        )
-        rating = (c.protection_a if c else None) or next(
-            (float(r) for r in ctx.region.ac_breakers_a if r * ctx.region.continuous_frac >= amps.value - EPS), float(ctx.region.ac_breakers_a[-1])
-        )
-        least, volts, cores, from_to, text = (
-            1.5,
-            ctx.region.mains_v,
-            3,
-            "inverter → mains board",
-            "the inverter’s own limit, a breaker and a residual-current device",
-        )
-    elif kind == "trailer_lights":
-        amps = given(
-            "current_a",
-            (c.current_a if c else None) or TRAILER_A,
-            "typed" if c and c.current_a else "assumed",
-            "all lamps of a trailer, typical",
-            label="current of the lights",
-        )
-        rating, volts, from_to = (c.protection_a if c else None) or TRAILER_FUSE_A, ctx.vehicle_v, "towing vehicle’s plug → lights"
-        least, text, works_a = 1.5, "fuse in the towing vehicle; never joined to the house bank", amps.value
-    else:
-        cores, text = 1, "none: an earth is never fused or switched"
-        least = {
-            "chassis_bond": max(LEAST_BOND_MM2, _main_mm2(worked) / 2),
-            "mains_earth": LEAST_EARTH_MM2,
-            "gas_bond": LEAST_EARTH_MM2,
-            "hull_bond": LEAST_EARTH_MM2,
-        }[kind]
-        from_to = {
-            "chassis_bond": "negative busbar → chassis",
-            "mains_earth": "mains board → chassis",
-            "gas_bond": "gas pipe → chassis",
-            "hull_bond": "earth busbar → hull and fittings",
-        }[kind]
+    amps, volts, works_a, rating, least, cores, from_to, text = _carries(ctx, worked, want, c)
     carried = amps.value if amps is not None else 0.0
     if rating is not None:
         carried = max(carried, rating)
