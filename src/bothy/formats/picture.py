@@ -54,10 +54,15 @@ def as_kept(data: bytes) -> Kept:
     except BadInput:
         raise
     except (UnidentifiedImageError, Image.DecompressionBombError, OSError, ValueError, SyntaxError, TypeError, KeyError) as exc:
-        raise BadInput("photos", f"is no picture as Bothy keeps them: {str(exc)[:80]}") from None
+        raise BadInput("photos", f"is no picture as Bothy keeps them{_why(exc)}") from None
     width, height = small.size
     small.thumbnail((THUMB, THUMB), Image.Resampling.LANCZOS)
     return Kept(data, _jpeg(small, 40_000), width, height, hashlib.sha256(data).hexdigest())
+
+
+def _why(exc: Exception) -> str:
+    """What the reader says of a picture that is broken; of something that is none it only names an object of the program."""
+    return "" if isinstance(exc, UnidentifiedImageError) else f": {str(exc)[:80]}"
 
 
 def kept(data: bytes) -> Kept:
@@ -75,7 +80,7 @@ def kept(data: bytes) -> Kept:
     except BadInput:
         raise
     except (UnidentifiedImageError, Image.DecompressionBombWarning, Image.DecompressionBombError, OSError, ValueError, SyntaxError, TypeError, KeyError) as exc:
-        raise BadInput("photo", f"is no picture that can be read (JPEG, PNG or WebP): {str(exc)[:80]}") from None
+        raise BadInput("photo", f"is no picture that can be read (JPEG, PNG or WebP){_why(exc)}") from None
     upright.info.clear()
     upright.thumbnail((LONGEST, LONGEST), Image.Resampling.LANCZOS)
     whole = _jpeg(upright, MOST_BYTES)

@@ -7,6 +7,7 @@ import { keepAll } from "./manyPhotos";
 
 const LONGEST = 1600;
 const MOST_BYTES = 400_000;
+const SHOWN = 12;
 type Item = Schemas["PhotoItem"];
 
 /** A picture at most 1 600 px long and 400 kB, upright; null where this browser can't read it, the server then tries. */
@@ -46,6 +47,7 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
   const pick = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string[]>([]);
+  const [whole, setWhole] = useState(false);
   const stop = useRef(false);
   const take = async (files: FileList | null) => {
     if (!files?.length) return;
@@ -77,7 +79,7 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
     <div className="my-1">
       {mine.length > 0 && (
         <ul className="m-0 flex list-none flex-wrap gap-1 p-0" aria-label={`Photographs of ${name}`}>
-          {mine.map((p) => (
+          {(whole ? mine : mine.slice(-SHOWN)).map((p) => (
             <li key={p.id} className="relative">
               <a href={`/api/photos/${p.sha256}`} target="_blank" rel="noreferrer">
                 <img className="h-16 border border-line object-cover" src={`/api/photos/${p.sha256}?thumb=true`} alt={p.note || `${name}, ${p.on}`} />
@@ -93,6 +95,11 @@ export function Photos({ subject, zone = "", name, big }: { subject: string; zon
             </li>
           ))}
         </ul>
+      )}
+      {mine.length > SHOWN && (
+        <button type="button" className={`${big ? "min-h-11 " : ""}text-[12px] underline`} onClick={() => setWhole(!whole)}>
+          {whole ? `only the last ${SHOWN}` : `all ${mine.length}`}
+        </button>
       )}
       <input
         ref={pick}
