@@ -376,14 +376,14 @@ def test_dry_days_are_waited_for_by_the_forecast(rain: list[float], need: int) -
         [], hours_of(Build(), DAY), Sky(climates()["london"], False, None, ahead(*[(5, 12, w) for w in rain])), {}, {}, dt.datetime.combine(DAY, dt.time())
     )
     here = dt.datetime.combine(DAY, dt.time(9))
-    waited = planner._dry_after(here, need)
+    waited = planner.dry_after(here, need)
     dry = [w < 0.5 for w in rain]
     first = next((i for i in range(len(rain) - need + 1) if all(dry[i : i + need])), None)
     if first is not None:
         assert waited == pytest.approx(0 if first == 0 else first - 9 / 24)
     else:
         assert waited >= len(rain) - need - 9 / 24
-    assert Planner([], hours_of(Build(), DAY), Sky(climates()["london"], True, None, ahead((5, 12, 1))), {}, {}, here)._dry_after(here, need) == 0, (
+    assert Planner([], hours_of(Build(), DAY), Sky(climates()["london"], True, None, ahead((5, 12, 1))), {}, {}, here).dry_after(here, need) == 0, (
         "a hall is dry"
     )
 

@@ -63,12 +63,16 @@ class Sky(NamedTuple):
         """Whether the forecast says anything of a day or of one after it."""
         return bool(self.coming) and day <= self.coming[-1].day
 
+    def counting(self, day: dt.date | None) -> dt.date | None:
+        """A day whose forecast counts for the air; None: every day of the month is alike, by the normals or in a hall that is kept warm."""
+        return day if day is not None and self.reaches(day) and not (self.hall and self.hall_c is not None) else None
+
     def air(self, month: int, hour: int, hours: int, inside: bool, day: dt.date | None = None) -> list[Air]:
         """Air of the coming hours on days of that month; from a ``day`` on by its forecast as far as that goes."""
         if self.hall and self.hall_c is not None:
             return [Air(1.0, self.hall_c, 0.5)] * hours
         c, warmer = self.climate, INSIDE_K if inside or self.hall else 0.0
-        if day is None or not self.reaches(day):
+        if (day := self.counting(day)) is None:
             return day_air(c.tmin_c[month - 1] + warmer, c.tmax_c[month - 1] + warmer, c.rh_frac[month - 1], hour, hours)
         return days_air(c, self.coming, day, hour, hours, month, warmer)
 
@@ -152,15 +156,13 @@ def hours_of(b: Build, first: dt.date, days: int = HORIZON_DAYS) -> Hours:
 def cure_hours(sky: Sky, material: str, month: int, hour: int, inside: bool, day: dt.date | None = None) -> float | None:
     """Hours of the clock until a film or a bead that was made in a month at an hour, in the vehicle or outside, has cured; None: not within forty days.
     A ``day`` that the forecast reaches goes by it."""
-    by_forecast = day is not None and sky.reaches(day) and not (sky.hall and sky.hall_c is not None)
-    return _cure_hours(sky, material, month, hour, inside, day if by_forecast else None)
+    return _cure_hours(sky, material, month, hour, inside, sky.counting(day))
 
 
 def cure_hours_measured(sky: Sky, material: str, when: dt.datetime, inside: bool, measured: tuple[float, float | None]) -> float | None:
     """Hours of the clock until it has cured, where the air was ``measured`` when it was made (°C, relative humidity; None: that of the place): that air
     counts for the first half day, then the forecast or the normals."""
-    day = when.date() if sky.reaches(when.date()) and not (sky.hall and sky.hall_c is not None) else None
-    return _cure_hours_measured(sky, material, when.month, when.hour, inside, day, measured)
+    return _cure_hours_measured(sky, material, when.month, when.hour, inside, sky.counting(when.date()), measured)
 
 
 @lru_cache(maxsize=1024)

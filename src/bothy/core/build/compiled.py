@@ -92,7 +92,7 @@ def _dry_tables(p: Planner, wanted: bool) -> tuple[np.ndarray, np.ndarray]:
     for s in range(len(ahead)):
         here = p.hours.at(s)
         for d in range(1, MOST_DRY_DAYS + 1):
-            ahead[s, d] = p._dry_after(here, d)
+            ahead[s, d] = p.dry_after(here, d)
     return by_month, ahead
 
 
@@ -119,7 +119,7 @@ def tables_of(p: Planner, keys: list[str]) -> Tables:
     def hours(when: dt.datetime) -> float:
         return (when - midnight).total_seconds() / 3600
 
-    usable = (p.hours.people > 0) | p._office()
+    usable = (p.hours.people > 0) | p.office()
     for v in p.hours.licensed.values():
         usable = usable | v
     ended = sorted(set(((np.flatnonzero(usable) + 1) % SLOTS // 2).tolist()))
@@ -145,7 +145,7 @@ def tables_of(p: Planner, keys: list[str]) -> Tables:
                 before.append((at[q], table))
             elif q in p.tasks:
                 s = p.states.get(q)
-                ready = max(ready, p._ready(q, wait, (s.finished if s else None) or p.begin)[0])
+                ready = max(ready, p.cured_by(q, wait, (s.finished if s else None) or p.begin)[0])
         first_before.append(len(before))
         sooner += [at[q] for q in t.pref if q in at]
         first_sooner.append(len(sooner))
@@ -158,7 +158,7 @@ def tables_of(p: Planner, keys: list[str]) -> Tables:
         others.append(n)
         licence.append(lic)
         dry.append(x.outdoor and x.dry)
-        suits = p._conditions(t)
+        suits = p.conditions(t)
         if suits is not None and id(suits) not in mask_at:
             mask_at[id(suits)] = len(masks)
             masks.append(suits)
@@ -184,10 +184,10 @@ def tables_of(p: Planner, keys: list[str]) -> Tables:
         p.months.astype(np.int8),
         p.hours.people.astype(np.int16),
         np.array([p.hours.licensed[k] for k in LICENCES], dtype=np.bool_),
-        p._office(),
+        p.office(),
         p.hours.worth * SLOT_H,
         _following((p.hours.people > 0) & (p.hours.worth > 0)),
-        np.array([*(_following(p.hours.licensed[k]) for k in LICENCES), _following(p._office())]),
+        np.array([*(_following(p.hours.licensed[k]) for k in LICENCES), _following(p.office())]),
         p.hours.slot_of(p.begin),
     )
 

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 import datetime as dt
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 
 from bothy.core.build import rule_table  # noqa: F401  registers the rules
 from bothy.core.build.asked import Asked, in_words
 from bothy.core.build.calendar import people_of
 from bothy.core.build.from_design import tasks_and_circle
-from bothy.core.build.items import items_of, left_of, ticked
+from bothy.core.build.items import Item
 from bothy.core.build.log_rules import log_findings
 from bothy.core.build.part import (
     BuyPart,
@@ -146,15 +146,14 @@ def _closed(a: Asked, gates: Sequence[GatePart]) -> Iterator[Finding]:
                 yield finding(f"build-gate-{check}", f"zone:{g.zone}", g.name, f"Behind {g.name.lower()}, which is closed: {lacking_names}.")
 
 
-def _logged(d: Design, r: Report, a: Asked, facts: Facts, strays: Sequence[str]) -> Iterator[Finding]:
+def _logged(d: Design, r: Report, a: Asked, strays: Sequence[str], unticked: Mapping[str, list[Item]]) -> Iterator[Finding]:
     """An order that goes in a circle, work that no longer belongs, and the pace."""
     circle = tasks_and_circle(d, r)[1]
     if circle:
         yield finding("build-cycle", "build", "Build", f"What is to wait for {', '.join(circle[:4])} would wait in a circle; the plan leaves that order out.")
     if strays:
         yield finding("build-not-belonging", "build", "Build", f"{len(strays)} tasks are done that the design no longer asks for: {', '.join(strays[:4])}.")
-    finished = [k for k, s in a.states.items() if s.done >= 1]
-    for k, left in left_of(items_of(d, r), ticked(facts.log), finished).items():
+    for k, left in unticked.items():
         name = next((t.template.name for t in a.tasks if t.id == k), k)
         words = f"It is done by the log; {', '.join(f'“{x.name}”' for x in left[:4])}{' and more' if len(left) > 4 else ''} wasn’t ticked."
         yield finding("build-items-left", k, name, words)
@@ -189,16 +188,17 @@ def findings_of(
     money: MoneyPart,
     facts: Facts,
     strays: Sequence[str],
+    unticked: Mapping[str, list[Item]],
     today: dt.date,
 ) -> list[Finding]:
-    """All that plan, gates, purchases and money give cause to say, the worst first."""
+    """All that plan, gates, purchases and money give cause to say, the worst first; ``unticked``: by task that is done, its items that never were."""
     return in_order(
         [
             *_people(d, a),
             *_days(d, a),
             *_bought(shopping, facts),
             *_closed(a, gates),
-            *_logged(d, r, a, facts, strays),
+            *_logged(d, r, a, strays, unticked),
             *_spent(money),
             *log_findings(d, r, a, shopping, facts, today),
         ]

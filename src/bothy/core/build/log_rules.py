@@ -94,7 +94,7 @@ def _too_soon(log: _Log) -> Iterator[Finding]:
             state = log.a.states.get(p)
             if p not in log.known or not wait or state is None or state.finished is None or log.known[p].template.cure is None:
                 continue
-            ready, slow = log.a.planner._ready(p, wait, state.finished)
+            ready, slow = log.a.planner.cured_by(p, wait, state.finished)
             first, done = min(days), state.finished
             # the log knows days: what is begun on the same day is too soon where it takes more than one
             early = dt.datetime.combine(first, dt.time(23, 59)) < ready if first > done.date() else ready >= done + dt.timedelta(days=1)

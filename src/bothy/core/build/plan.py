@@ -100,7 +100,7 @@ class Planner:
         self.months = np.array([(hours.first + dt.timedelta(days=d)).month for d in range(days)])
         self._masks: dict[tuple[object, ...], np.ndarray] = {}
 
-    def _conditions(self, t: Task) -> np.ndarray | None:
+    def conditions(self, t: Task) -> np.ndarray | None:
         """Half hours whose temperature and light suit a task; None: all do."""
         x = t.template
         if x.min_c is None and x.max_c is None and not (x.outdoor and x.daylight):
@@ -131,7 +131,7 @@ class Planner:
             ok &= (at >= rise) & (at <= fall)
         return ok
 
-    def _ready(self, k: str, wait: bool, end: dt.datetime) -> tuple[dt.datetime, bool]:
+    def cured_by(self, k: str, wait: bool, end: dt.datetime) -> tuple[dt.datetime, bool]:
         """When what comes after a task may begin, and whether its cure stalls."""
         cure = self.tasks[k].template.cure
         if not wait or cure is None:
@@ -160,7 +160,7 @@ class Planner:
         """Days of waiting for dry ones from a slot on."""
         here = self.hours.at(slot)
         days = max(1, round(need_h / 8))
-        waited = self._dry_after(here, days)
+        waited = self.dry_after(here, days)
         for later in self._months_after(here):
             until = (later - here).total_seconds() / 86_400
             if until >= waited:
@@ -168,7 +168,7 @@ class Planner:
             waited = min(waited, until + self.sky.wait_days(later.month, days))
         return waited
 
-    def _dry_after(self, here: dt.datetime, days: int) -> float:
+    def dry_after(self, here: dt.datetime, days: int) -> float:
         """Days until so many dry ones in a row begin: by the forecast as far as it reaches, then by what is usual of the month."""
         day = here.date()
         if self.sky.hall or not self.sky.reaches(day):
@@ -321,7 +321,7 @@ class Planner:
         for p, wait in t.hard.items():
             if p not in finish:
                 continue
-            since, slow = self._ready(p, wait, finish[p])
+            since, slow = self.cured_by(p, wait, finish[p])
             if since > ready:
                 ready, held = since, p
                 cured = (p, since) if since > finish[p] else None
@@ -340,7 +340,7 @@ class Planner:
             waited = self._dry_days(slot, need_h)
             slot += int(round(waited * SLOTS))
         if need_h <= 0:
-            return Planned(t, 0.0, (), ready, ready, self._ready(k, True, ready)[0], ("Nothing is left to do of it.",), held, stalls, "")
+            return Planned(t, 0.0, (), ready, ready, self.cured_by(k, True, ready)[0], ("Nothing is left to do of it.",), held, stalls, "")
         if slot >= self.n:
             return "It would come later than two and a half years from now."
         licence = x.licence if x.licence in licensed else None
@@ -352,7 +352,7 @@ class Planner:
         elif licence is not None:
             others = min(others, there)
         free = people[slot:] >= others if others > 0 else np.ones(self.n - slot, dtype=bool)
-        suits = self._conditions(t)
+        suits = self.conditions(t)
         apart = None if self.lenient else self.apart.allowed(k)
         if apart is not None:
             suits = apart if suits is None else suits & apart
@@ -363,7 +363,7 @@ class Planner:
         at, enough = self._enough(ok if suits is None else ok & suits[slot:], need_h, None if licence else worth[slot:])
         if licence is not None and enough >= len(at):  # no visit that is entered will do: the trade is asked for a working day
             ask = f"{WORDS[licence]} for a day from about {self.hours.at(slot).day} {self.hours.at(slot):%B}"
-            ok = free & self._office()[slot:]
+            ok = free & self.office()[slot:]
             at, enough = self._enough(ok if suits is None else ok & suits[slot:], need_h, None)
         if enough >= len(at):
             if not ok.any():
@@ -380,7 +380,7 @@ class Planner:
         if not self.lenient:
             self.apart.placed(k, pieces)
         start, end = self.hours.at(pieces[0][0]), self.hours.at(pieces[-1][1])
-        after, slow = self._ready(k, True, end)
+        after, slow = self.cured_by(k, True, end)
         reasons: tuple[str, ...] = ()
         if explain:
             reasons = self._why(t, start, ready, held, cured, waited, pin, ok, suits, slot, others, licence, ask, comes)
@@ -395,7 +395,7 @@ class Planner:
         reach = np.cumsum(np.full(len(at), SLOT_H) if worth is None else worth[at])
         return at, int(np.searchsorted(reach, need_h - 1e-9))
 
-    def _office(self) -> np.ndarray:
+    def office(self) -> np.ndarray:
         """Half hours in which a trade comes that has no day yet: weekdays from 9 to 17."""
         key = ("office",)
         if key not in self._masks:

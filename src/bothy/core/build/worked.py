@@ -14,7 +14,7 @@ from bothy.core.build.cuts import WORTH_KEEPING_M, Cut
 from bothy.core.build.durations import mean_of
 from bothy.core.build.findings import findings_of
 from bothy.core.build.gates import gates_of
-from bothy.core.build.items import Item, items_of, ticked
+from bothy.core.build.items import Item, items_of, left_of, ticked
 from bothy.core.build.line import Line
 from bothy.core.build.part import (
     BuildPart,
@@ -168,7 +168,7 @@ def _today(d: Design, a: Asked, lines: Sequence[Line], facts: Facts, today: dt.d
             if before is None or before.done < 1 or before.finished is None:
                 waits = True
                 break
-            since, _ = a.planner._ready(p, wait, before.finished)
+            since, _ = a.planner.cured_by(p, wait, before.finished)
             if since > noon + dt.timedelta(hours=10):
                 waits = True
                 break
@@ -401,7 +401,7 @@ def build_part(d: Design, r: Report, facts: Facts, today: dt.date) -> BuildPart:
     lines = bill(d, r, facts, a.tasks)
     gates, shopping = gates_of(d, r, facts, a), _shopping(d, a, lines, facts, today)
     money, strays = _money(d, shopping, facts), strays_of(a.tasks, a.states)
-    items, done_items = items_of(d, r), ticked(facts.log)
+    items, done_items, finished = items_of(d, r), ticked(facts.log), [k for k, s in a.states.items() if s.done >= 1]
     value = {t.id: mean_of(*t.hours) for t in a.tasks}
     asks = sorted({row.ask for row in a.plan.rows.values() if row.ask})
     c = a.planner.sky.climate
@@ -427,5 +427,5 @@ def build_part(d: Design, r: Report, facts: Facts, today: dt.date) -> BuildPart:
         ordered=bool(d.build.order),
         asks=asks,
         strays=strays,
-        findings=findings_of(d, r, a, gates, shopping, money, facts, strays, today),
+        findings=findings_of(d, r, a, gates, shopping, money, facts, strays, left_of(items, done_items, finished), today),
     )

@@ -225,6 +225,12 @@ class PlaceDoc(Doc):
     open: OpenPlace | None = None
     by: By = "typed"
 
+    @property
+    def fixings(self) -> int:
+        """How many fixings hold it: four where none are counted, and always two equal rows."""
+        n = self.fixing_count or 4
+        return n + n % 2
+
 
 class NodeDoc(Doc):
     """A point of the net of ways that was added to the proposed ones, m."""

@@ -46,10 +46,10 @@ def filled_conduits(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> li
     return list(fullest.values())
 
 
-def fill_findings(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> Iterator[Finding]:
+def fill_findings(ctx: Context, geo: Geometry, filled: Sequence[Filled]) -> Iterator[Finding]:
     """Conduits that are too full, with the size that would do."""
     at = {b.way: i for i, b in enumerate(ctx.design.fit.bores)}
-    for f in filled_conduits(ctx, geo, worked):
+    for f in filled:
         out = f.fill
         if out.ok:
             continue

@@ -352,8 +352,7 @@ def _figures(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[Loading
     for p_ in geo.placed.values():
         if p_.doc.fixing is None or p_.thing.full_kg < HELD_KG:
             continue
-        f, n = FIXINGS[p_.doc.fixing], p_.doc.fixing_count or 4
-        n += n % 2
+        f, n = FIXINGS[p_.doc.fixing], p_.doc.fixings
         base = (max(0.05, p_.box.x1 - p_.box.x0 - 0.04), max(0.05, p_.box.y1 - p_.box.y0 - 0.04))
         worst = max(pulls(p_.thing.full_kg, g4, n, f.shear_n, f.pull_n, SAFETY, (p_.box.z1 - p_.box.z0) / 2, base), key=lambda r: r.used)
         book.put(
@@ -420,7 +419,7 @@ def fit_part(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on
     ledger = ledger_of(ctx, geo, shell, worked, on_roof)
     loadings = [_loading(ctx, geo, ledger, s) for s in ledger.scenarios]
     _figures(ctx, geo, ledger, loadings)
-    routes, rooms = _routes(geo), rooms_of(ctx.design, geo.body)
+    routes, rooms, filled = _routes(geo), rooms_of(ctx.design, geo.body), filled_conduits(ctx, geo, worked)
     part = quick(
         FitPart,
         begun=ctx.design.fit.begun,
@@ -458,7 +457,7 @@ def fit_part(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on
                 limit_frac=f.fill.limit_frac,
                 ok=f.fill.ok,
             )
-            for f in filled_conduits(ctx, geo, worked)
+            for f in filled
         ],
     )
-    return FitWork(part, [*fit_findings(ctx, geo, out, worked, rooms), *weight_findings(ctx, geo, ledger)], ledger)
+    return FitWork(part, [*fit_findings(ctx, geo, out, worked, rooms, filled), *weight_findings(ctx, geo, ledger)], ledger)

@@ -150,10 +150,10 @@ def _ways(ctx: Context, geo: Geometry, worked: Iterable[Worked]) -> Iterable[Kil
             at, placed = _middle_of(geo, f"{prefix}:{r.id}")
             if r.length_m:
                 yield Kilo(f"{prefix}:{r.id}~pipe", f"Pipe, {r.name}", PIPE_KG_M[kind] * r.length_m, at or middle, "fixed", "usual × length", placed)
+    by_way = geo.lengths() if d.fit.signals else {}
     for s in d.fit.signals:
         at, placed = _middle_of(geo, f"signal:{s.id}")
-        route = geo.routes[f"signal:{s.id}"]
-        length = route.length_m if route.length_m is not None and not route.kept else s.length_m
+        length = by_way.get(f"signal:{s.id}", s.length_m)
         if length:
             yield Kilo(f"signal:{s.id}", f"Cable, {s.name}", SIGNAL_KG_M * length, at or middle, "fixed", "usual × length", placed)
     for duct in d.warmth.ducts:

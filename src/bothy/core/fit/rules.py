@@ -10,7 +10,7 @@ from bothy.core.fit import rule_table  # noqa: F401  registers the rules
 from bothy.core.fit.bed_rules import bed_findings
 from bothy.core.fit.boxes import RULE_OF, Box, Clash, above, gap, out_of_hull, penetration
 from bothy.core.fit.bundle_rules import bundle_findings
-from bothy.core.fit.fill_rules import fill_findings
+from bothy.core.fit.fill_rules import Filled, fill_findings
 from bothy.core.fit.geometry import Geometry, Placed
 from bothy.core.fit.net import ENGINE
 from bothy.core.fit.signals import signal_findings
@@ -241,8 +241,7 @@ def _held(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         if p.doc.fixing is None:
             loose.append(p)
             continue
-        kind, count = FIXINGS[p.doc.fixing], p.doc.fixing_count or 4
-        count += count % 2
+        kind, count = FIXINGS[p.doc.fixing], p.doc.fixings
         base = (max(0.05, p.box.x1 - p.box.x0 - 0.04), max(0.05, p.box.y1 - p.box.y0 - 0.04))
         rows = pulls(t.full_kg, g, count, kind.shear_n, kind.pull_n, SAFETY, (p.box.z1 - p.box.z0) / 2, base)
         worst = max(rows, key=lambda r: r.used)
@@ -328,10 +327,9 @@ def freed_by(geo: Geometry, key: str) -> str:
     p = geo.placed[key]
     if p.doc.fixing is None:
         return ""
-    n = p.doc.fixing_count or 4
     inside = [f"“{q.thing.name}”" for q in geo.placed.values() if q.inside == key]
     first = f" First comes out what stands in it: {', '.join(inside[:4])}{' and more' if len(inside) > 4 else ''}." if inside else ""
-    return f"“{p.thing.name}” is freed by its {n + n % 2} fixings ({FIXINGS[p.doc.fixing].name}).{first}"
+    return f"“{p.thing.name}” is freed by its {p.doc.fixings} fixings ({FIXINGS[p.doc.fixing].name}).{first}"
 
 
 def out_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut]) -> Iterator[Finding]:
@@ -349,7 +347,7 @@ def out_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut]) -> Iterato
             yield finding("fit-removal-blocked", key, p.thing.name, f"Past the furniture it doesn’t come out. {words}", related=list(w.blocking))
 
 
-def fit_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut], worked: list[Worked], rooms: list[Room]) -> list[Finding]:
+def fit_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut], worked: list[Worked], rooms: list[Room], filled: list[Filled]) -> list[Finding]:
     """All findings of places and ways."""
     if not ctx.design.fit.begun:
         return []
@@ -361,7 +359,7 @@ def fit_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut], worked: li
         *bed_findings(geo),
         *route_findings(geo),
         *bundle_findings(ctx, geo, worked),
-        *fill_findings(ctx, geo, worked),
+        *fill_findings(ctx, geo, filled),
         *signal_findings(ctx, geo, worked),
         *out_findings(ctx, geo, out),
     ]

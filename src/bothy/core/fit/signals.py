@@ -13,7 +13,7 @@ from bothy.core.design.raceway import SignalKind
 from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.fit.geometry import Geometry, RouteOf
 from bothy.core.wiring.circuit import Worked
-from bothy.core.wiring.raceways import HIGH_CURRENT_A, PARALLEL_M, SCREENED_GAP_MM, SIGNAL_GAP_MM, SIGNAL_WORDS
+from bothy.core.wiring.raceways import HIGH_CURRENT_A, PARALLEL_M, SIGNAL_WORDS, gap_wanted
 
 SIGNAL_KG_M = 0.035
 """Mass of a signal cable, typical of four to eight thin cores."""
@@ -57,7 +57,7 @@ def signal_findings(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> It
             fix = Remedy(label="Take the cable away", patch=ops)
             yield finding("fit-gone", s.id, s.name, f"It leads to “{gone}”, which the design no longer has.", fix=fix)
             continue
-        gap = SCREENED_GAP_MM.get(s.kind, SIGNAL_GAP_MM[s.kind]) if s.screened else SIGNAL_GAP_MM[s.kind]
+        gap = gap_wanted(s.kind, s.screened)
         beside = [name for name, r in heavy if _beside_m(geo, geo.routes[f"signal:{s.id}"], r) > PARALLEL_M] if gap > 0 else []
         if beside:
             yield _disturbed(i, s, gap, beside)
@@ -71,7 +71,7 @@ def _beside_m(geo: Geometry, a: RouteOf, b: RouteOf) -> float:
 
 def _disturbed(i: int, s: SignalLine, gap: float, beside: list[str]) -> Finding:
     words = f"It lies in one way with {', '.join(f'“{b}”' for b in beside[:3])}, with {HIGH_CURRENT_A:g} A or more. Keep {gap:g} mm between them"
-    screens = SCREENED_GAP_MM.get(s.kind) == 0
+    screens = gap_wanted(s.kind, True) == 0
     fix = Remedy.sets("Take a screened cable", f"/fit/signals/{i}", s.id, screened=True) if screens else None
     more = ", or take a screened cable." if screens else f": a {SIGNAL_WORDS[s.kind]} is disturbed by large currents that change."
     return finding("wire-data-near-mains", s.id, s.name, words + more, fix=fix)

@@ -8,7 +8,7 @@ from pydantic import BaseModel
 
 from bothy.core.context import Context
 from bothy.core.contract import EPS, quick
-from bothy.core.design.raceway import Raceway, Signal, SignalKind
+from bothy.core.design.raceway import Raceway, SignalKind
 from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.circuit import Worked
@@ -221,8 +221,9 @@ def _beside(h: _Held) -> list[Finding]:
     return found
 
 
-def _gap_wanted(s: Signal) -> float:
-    return SCREENED_GAP_MM.get(s.kind, SIGNAL_GAP_MM[s.kind]) if s.screened else SIGNAL_GAP_MM[s.kind]
+def gap_wanted(kind: SignalKind, screened: bool) -> float:
+    """What is kept between a signal cable and power, mm."""
+    return SCREENED_GAP_MM.get(kind, SIGNAL_GAP_MM[kind]) if screened else SIGNAL_GAP_MM[kind]
 
 
 def _signals(h: _Held) -> list[Finding]:
@@ -230,10 +231,10 @@ def _signals(h: _Held) -> list[Finding]:
     loud = [w for w in h.inside if w.part.ac or w.part.current_a >= HIGH_CURRENT_A]
     if not loud or (r.length_m is not None and r.length_m <= PARALLEL_M + EPS):
         return []
-    near = [s for s in r.signals if (s.gap_mm or 0.0) < _gap_wanted(s) - EPS]
+    near = [s for s in r.signals if (s.gap_mm or 0.0) < gap_wanted(s.kind, s.screened) - EPS]
     if not near:
         return []
-    told = ", ".join(f"{SIGNAL_WORDS[s.kind]} at {s.gap_mm or 0:g} mm (wants {_gap_wanted(s):g} mm)" for s in near)
+    told = ", ".join(f"{SIGNAL_WORDS[s.kind]} at {s.gap_mm or 0:g} mm (wants {gap_wanted(s.kind, s.screened):g} mm)" for s in near)
     signals = [
         s.model_dump(mode="json") | ({"screened": True} if s in near and (s.gap_mm or 0.0) >= SCREENED_GAP_MM.get(s.kind, 1e9) else {}) for s in r.signals
     ]

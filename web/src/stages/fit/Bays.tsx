@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
+import { Unfold } from "../../parts/Unfold";
 import { useFit } from "./data";
 import { BAY_KINDS, THERMAL } from "./words";
 
@@ -14,7 +15,6 @@ export function Bays() {
     (fit.doc.places ?? []).flatMap((p, i) => (p.bay === id ? [{ op: "replace" as const, path: `/fit/places/${i}/bay`, value: null }] : [])),
   );
   const [open, setOpen] = useState<string | null>(null);
-  const b = list.items.find((x) => x.id === open);
   return (
     <>
       <h3 className="mb-1 mt-3 font-display text-[14px]">Bays</h3>
@@ -23,44 +23,27 @@ export function Bays() {
           None: everything stands in the living space. A gas locker, a garage or the space under the floor is a bay.
         </p>
       )}
-      <ul className="m-0 list-none p-0">
-        {list.items.map((x) => (
-          <li key={x.id}>
-            <button
-              type="button"
-              className="underline decoration-dotted underline-offset-2"
-              aria-expanded={open === x.id}
-              onClick={() => setOpen(open === x.id ? null : x.id)}
-            >
-              {x.name}
-            </button>
-            {open === x.id && b && (
-              <div className="border-l-2 border-slate-2 pl-2">
-                <Fields
-                  specs={[
-                    words("name", "name"),
-                    choice("kind", "is", BAY_KINDS),
-                    choice("thermal", "warmth", THERMAL),
-                    quantity("x0_m", "rear end", "length", "m"),
-                    quantity("x1_m", "front end", "length", "m"),
-                    quantity("y0_m", "right side, left of centre", "length", "m"),
-                    quantity("y1_m", "left side, left of centre", "length", "m"),
-                    quantity("z0_m", "bottom over the floor", "length", "m"),
-                    quantity("z1_m", "top over the floor", "length", "m"),
-                    flag("sealed_inside", "gas-tight towards the inside"),
-                    flag("enclosed", "closed all round"),
-                  ]}
-                  item={b}
-                  onSet={(key, value, label) => void list.set(b, { [key]: value }, label)}
-                />
-                <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void list.remove(b)}>
-                  remove this bay
-                </button>
-              </div>
-            )}
-          </li>
-        ))}
-      </ul>
+      <Unfold items={list.items} remove="remove this bay" onRemove={(x) => void list.remove(x)} open={open} onOpen={setOpen}>
+        {(b) => (
+          <Fields
+            specs={[
+              words("name", "name"),
+              choice("kind", "is", BAY_KINDS),
+              choice("thermal", "warmth", THERMAL),
+              quantity("x0_m", "rear end", "length", "m"),
+              quantity("x1_m", "front end", "length", "m"),
+              quantity("y0_m", "right side, left of centre", "length", "m"),
+              quantity("y1_m", "left side, left of centre", "length", "m"),
+              quantity("z0_m", "bottom over the floor", "length", "m"),
+              quantity("z1_m", "top over the floor", "length", "m"),
+              flag("sealed_inside", "gas-tight towards the inside"),
+              flag("enclosed", "closed all round"),
+            ]}
+            item={b}
+            onSet={(key, value, label) => void list.set(b, { [key]: value }, label)}
+          />
+        )}
+      </Unfold>
       <button
         type="button"
         className="btn btn-slate mt-1"

@@ -5,6 +5,7 @@ import { useItems } from "../../data/items";
 import { freshId } from "../../data/patch";
 import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
 import { ChoiceProperty } from "../../parts/Property";
+import { Unfold } from "../../parts/Unfold";
 import { useFit } from "./data";
 import { SIGNALS } from "./words";
 
@@ -14,7 +15,6 @@ export function Signals() {
   const fit = useFit();
   const list = useItems<Line>("/fit/signals", (fit.doc.signals ?? []) as Line[], "Signal cable");
   const [open, setOpen] = useState<string | null>(null);
-  const held = list.items.find((s) => s.id === open);
   const usual = fit.part.usual_signals;
   const ends = fit.part.things.filter((t) => !["seat", "loose", "removed"].includes(t.kind)).map((t) => ({ value: t.key, word: t.name }));
   const addUsual = () => {
@@ -30,44 +30,24 @@ export function Signals() {
     <>
       <h3 className="mb-1 mt-3 font-display text-[14px]">Signal cables</h3>
       {!list.items.length && <p className="my-1 text-[12px] text-chalk-dim">None yet: senders of tanks, the shunt, displays, networks and aerials.</p>}
-      <ul className="m-0 list-none p-0">
-        {list.items.map((s) => (
-          <li key={s.id}>
-            <button
-              type="button"
-              className="underline decoration-dotted underline-offset-2"
-              aria-expanded={open === s.id}
-              onClick={() => setOpen(open === s.id ? null : s.id)}
-            >
-              {s.name}
-            </button>
-            {held?.id === s.id && (
-              <div className="border-l-2 border-slate-2 pl-2">
-                <Fields
-                  specs={[
-                    words("name", "name"),
-                    choice("kind", "is", SIGNALS),
-                    flag("screened", "screened"),
-                    quantity("length_m", "length", "length", "m", { clearable: true, placeholder: "by its way" }),
-                  ]}
-                  item={s}
-                  onSet={(key, value, label) => void list.set(s, { [key]: value }, label)}
-                />
-                <ChoiceProperty
-                  label="from"
-                  value={s.a}
-                  options={ends.filter((e) => e.value !== s.b)}
-                  onSet={(a) => void list.set(s, { a }, "begins elsewhere")}
-                />
-                <ChoiceProperty label="to" value={s.b} options={ends.filter((e) => e.value !== s.a)} onSet={(b) => void list.set(s, { b }, "ends elsewhere")} />
-                <button type="button" className="text-[12px] text-chalk-dim underline" onClick={() => void list.remove(s)}>
-                  remove this cable
-                </button>
-              </div>
-            )}
-          </li>
-        ))}
-      </ul>
+      <Unfold items={list.items} remove="remove this cable" onRemove={(x) => void list.remove(x)} open={open} onOpen={setOpen}>
+        {(s) => (
+          <>
+            <Fields
+              specs={[
+                words("name", "name"),
+                choice("kind", "is", SIGNALS),
+                flag("screened", "screened"),
+                quantity("length_m", "length", "length", "m", { clearable: true, placeholder: "by its way" }),
+              ]}
+              item={s}
+              onSet={(key, value, label) => void list.set(s, { [key]: value }, label)}
+            />
+            <ChoiceProperty label="from" value={s.a} options={ends.filter((e) => e.value !== s.b)} onSet={(a) => void list.set(s, { a }, "begins elsewhere")} />
+            <ChoiceProperty label="to" value={s.b} options={ends.filter((e) => e.value !== s.a)} onSet={(b) => void list.set(s, { b }, "ends elsewhere")} />
+          </>
+        )}
+      </Unfold>
       <div className="my-1 flex flex-wrap gap-2">
         {usual.length > 0 && (
           <button type="button" className="btn btn-slate" title={usual.map((u) => u.name).join(", ")} onClick={addUsual}>
