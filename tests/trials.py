@@ -1,6 +1,7 @@
-"""``./bothy trial kill [ROUNDS]``: Bothy is killed again and again while edits come in; none that was acknowledged may be lost, none made twice.
+"""Trials that take minutes and are no part of the tests.
 
-Not a part of the tests: fifty rounds take some minutes.
+``./bothy trial kill [ROUNDS]``: Bothy is killed again and again while edits come in; none that was acknowledged may be lost, none made twice.
+``./bothy trial clients [CLIENTS] [SECONDS]``: so many people edit copies of a demo at once, each as fast as Bothy answers; how long an edit takes.
 """
 
 from __future__ import annotations
@@ -20,6 +21,7 @@ import time
 import urllib.error
 import urllib.request
 import uuid
+from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
@@ -45,6 +47,13 @@ class Client:
         request = urllib.request.Request(f"http://127.0.0.1:{self.port}{path}", data, {"content-type": "application/json", **headers}, method=method)
         with urllib.request.urlopen(request, timeout=30) as answer:
             return json.load(answer)
+
+    def edit(self, op: dict[str, Any]) -> float:
+        """One edit on what stands; how long it took, s."""
+        began = time.perf_counter()
+        done = self.call("PATCH", f"/api/variants/{self.variant}", {"ops": [op]}, **{"If-Match": str(self.revision), "Edit-Id": str(uuid.uuid4())})
+        self.revision = done["revision"]
+        return time.perf_counter() - began
 
     def begin(self) -> None:
         self.variant = self.call("POST", "/api/projects", {"name": "Killed"})["variant_id"]
@@ -90,7 +99,7 @@ def children(pid: int) -> dict[str, int]:
         with contextlib.suppress(OSError, ValueError, IndexError):
             if entry.name.isdigit() and int((entry / "stat").read_text().rsplit(")", 1)[1].split()[1]) == pid:
                 words = (entry / "cmdline").read_bytes()
-                out["database" if b"mariadbd" in words else "server"] = int(entry.name)
+                out["database" if b"mariadbd" in words else "server" if b"bothy.api.main" in words else "devices"] = int(entry.name)
     return out
 
 
@@ -165,7 +174,62 @@ def _away(client: Client) -> bool:
     return False
 
 
+EDITS: dict[str, Callable[[int], dict[str, Any]]] = {
+    "words": lambda n: {"op": "replace", "path": "/vehicle/description", "value": f"edit {n}"},
+    "length of a cable": lambda n: {"op": "replace", "path": f"/wiring/circuits/{n % 8}/length_m", "value": 3.0 + n % 50 / 10},
+}
+
+
+def resident_mb(pid: int) -> int:
+    """Memory of a process, MB."""
+    return int(Path(f"/proc/{pid}/status").read_text(encoding="ascii").split("VmRSS:")[1].split()[0]) // 1024
+
+
+def clients(count: int, seconds: float) -> int:
+    """People who edit at once, each a copy of Curlew; times of their edits by kind, and the server's memory after them."""
+    state = Path(tempfile.mkdtemp(prefix="bothy-trial-"))
+    for name in ("venv", "node", "stamps"):
+        if (ROOT / ".state" / name).exists():
+            (state / name).symlink_to(ROOT / ".state" / name)
+    command = Command(state, free_port(), "demo")
+    report: dict[str, Any] = {"clients": count, "seconds": seconds}
+    try:
+        command.says("Bothy is at")
+        source = next(p for p in Client(command.port).call("GET", "/api/projects") if p["name"] == "Curlew")["variants"][0]["id"]
+        for kind, op in EDITS.items():
+            people = [Client(command.port) for _ in range(count)]
+            for n, c in enumerate(people):
+                c.variant = c.call("POST", f"/api/variants/{source}/copy", {"name": f"{kind} {n}"})["id"]
+            took: list[float] = []
+            until = time.monotonic() + seconds
+
+            def works(c: Client, op: Callable[[int], dict[str, Any]] = op, took: list[float] = took, until: float = until) -> None:
+                n = 0
+                while time.monotonic() < until:
+                    n += 1
+                    took.append(c.edit(op(n)))
+
+            threads = [threading.Thread(target=works, args=(c,)) for c in people]
+            for t in threads:
+                t.start()
+            for t in threads:
+                t.join()
+            took.sort()
+            report[kind] = {"edits": len(took), **{f"p{p}_ms": round(1000 * took[min(len(took) - 1, len(took) * p // 100)]) for p in (50, 95, 99)}}
+        report["server_mb"] = resident_mb(children(command.process.pid)["server"])
+    finally:
+        command.process.terminate()
+        with contextlib.suppress(subprocess.TimeoutExpired):
+            command.process.wait(60)
+        shutil.rmtree(state, ignore_errors=True)
+    print(json.dumps(report, indent=1))
+    return 0
+
+
 if __name__ == "__main__":
-    if sys.argv[1:2] != ["kill"]:
-        sys.exit("usage: ./bothy trial kill [ROUNDS]")
-    sys.exit(kill(int(sys.argv[2]) if len(sys.argv) > 2 else 50))
+    given = [float(a) for a in sys.argv[2:4]]
+    if sys.argv[1:2] == ["kill"]:
+        sys.exit(kill(int(given[0]) if given else 50))
+    if sys.argv[1:2] == ["clients"]:
+        sys.exit(clients(int(given[0]) if given else 20, given[1] if len(given) > 1 else 60.0))
+    sys.exit("usage: ./bothy trial kill [ROUNDS] | clients [CLIENTS] [SECONDS]")

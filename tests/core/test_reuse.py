@@ -17,6 +17,7 @@ from bothy.core.figure import given
 from bothy.core.report import Report, report
 from bothy.core.reuse import Parts
 from bothy.demo import curlew, fiddlehead, saltbush
+from bothy.demo.load import demo_of
 
 
 def written(r: Report) -> str:
@@ -45,20 +46,21 @@ def moved(value: Any, rnd: random.Random) -> Any:
 @pytest.mark.parametrize(("demo", "seed"), [(curlew, 1), (curlew, 2), (fiddlehead, 3), (fiddlehead, 4), (saltbush, 5), (saltbush, 6)])
 def test_a_walk_of_edits_gives_the_reports_that_are_made_anew(demo: Any, seed: int) -> None:
     rnd = random.Random(seed)
-    design = demo.design()
-    last = report(design)
+    (design, _), evidence = demo_of(demo)
+    last = report(design, evidence)
     made = taken = 0
     while made < 12:
         path, value = rnd.choice(list(leaves(design.model_dump(mode="json"))))
         edit = [{"op": "replace", "path": path, "value": moved(value, rnd)}]
         try:
             after = apply_patch(design, edit)
-            anew = report(after)
+            anew = report(after, evidence)
         except (BadInput, ArithmeticError, ValueError):
             continue
         plain = json.dumps(last.plain())
-        then = report(after, before=last)
+        then = report(after, evidence, last)
         assert written(then) == written(anew), edit
+        assert json.dumps(then.plain((last, last.plain()))) == json.dumps(anew.plain()), edit
         assert json.dumps(last.plain()) == plain, f"the report before {edit} was changed"
         made += 1
         assert then._parts is not None
@@ -151,6 +153,48 @@ def test_a_part_is_made_again_when_what_it_was_given_or_looked_at_differs() -> N
     _, fourth = parts(3, 5.0, three)
     assert (first, second, third, fourth) == (3, 3, 4, 8)
     assert made == [2, 3, 3]
+
+
+def test_a_part_that_comes_out_the_same_is_the_very_same_and_what_follows_from_it_is_taken_again() -> None:
+    counted: list[int] = []
+
+    def least(ctx: Context) -> tuple[int, ...]:
+        return tuple(range(min(3, int(ctx.people))))
+
+    def follows(_: Context, of: tuple[int, ...]) -> int:
+        counted.append(len(of))
+        return len(of)
+
+    def whole(ctx: Context) -> tuple[tuple[int, ...], int]:
+        stays = ctx.still("whole/least", least)
+        return stays, ctx.part("whole/follows", follows, stays)
+
+    def parts(people: int, before: Parts | None) -> tuple[Parts, tuple[tuple[int, ...], int]]:
+        here = Parts(Context(load_design({"schema_version": 1, "life": {"people": people}})), before)
+        return here, here.make("whole", whole)
+
+    one, first = parts(4, None)
+    two, second = parts(5, one)
+    three, third = parts(2, two)
+    assert second == first
+    assert second[0] is first[0]
+    assert third == ((0, 1), 2)
+    assert counted == [3, 2]
+    assert parts(6, three)[1][1] == 3
+
+
+def test_a_part_that_can_be_taken_only_once_is_refused() -> None:
+    with pytest.raises(TypeError, match="only once"):
+        Parts(Context(curlew.design())).make("p", lambda ctx: (a.name for a in ctx.design.life.appliances))
+
+
+def test_a_length_that_is_typed_moves_nothing() -> None:
+    design = curlew.design()
+    first = report(design)
+    then = report(apply_patch(design, [{"op": "replace", "path": "/wiring/circuits/3/length_m", "value": 4.25}]), before=first)
+    assert then.fit.things is first.fit.things
+    assert then.sides is first.sides
+    assert then.fit.routes != first.fit.routes  # the typed length stands beside that of the way
 
 
 def test_a_design_cannot_be_compared_as_a_whole_while_a_report_is_made() -> None:

@@ -72,6 +72,15 @@ def test_any_name_comes_back_as_it_was(projects: Projects, name: str) -> None:
     assert projects.whole(made_id).variants[0][0] == name
 
 
+@pytest.mark.parametrize("words", ["Café ☕ łódź 230 V ± 10 %", "\\u00e9 \\ \" '", "🚐 im Süden", "plain"])
+def test_a_design_comes_back_letter_by_letter(projects: Projects, words: str) -> None:
+    design = Design.model_validate({"vehicle": {"description": words}})
+    projects.create("Letters", [("x", sound(design))], "me")
+    variant = projects.all()[0].variants[0].id
+    assert projects.head(variant).design.vehicle.description == words
+    assert projects.document(variant).isascii()
+
+
 def test_a_design_comes_back_to_the_last_digit(projects: Projects) -> None:
     design = curlew.design()
     projects.create("Curlew", [("x", sound(design))], "me")

@@ -69,19 +69,25 @@ class Kept(NamedTuple):
 
 
 class Reports:
-    """The last reports, by variant and revision. A report follows from its design and the evidence alone."""
+    """The last reports of each variant, of the variants that were asked for last. A report follows from its design and the evidence alone."""
+
+    EACH = 2
+    """Kept of one variant: the newest, and one before it. More would push out those of others who work at the same time."""
 
     def __init__(self, size: int = 24) -> None:
-        self._items: OrderedDict[tuple[uuid.UUID, int], Kept] = OrderedDict()
+        """``size``: so many variants."""
+        self._items: OrderedDict[uuid.UUID, OrderedDict[int, Kept]] = OrderedDict()
         self._lock = Lock()
         self._size = size
 
     def known(self, variant: uuid.UUID, revision: int) -> Kept | None:
         """The report of a revision, when it is still at hand."""
         with self._lock:
-            found = self._items.get((variant, revision))
-            if found is not None:
-                self._items.move_to_end((variant, revision))
+            mine = self._items.get(variant)
+            found = mine.get(revision) if mine is not None else None
+            if mine is not None and found is not None:
+                self._items.move_to_end(variant)
+                mine.move_to_end(revision)
             return found
 
     def of(self, variant: uuid.UUID, revision: int, design: Design, evidence: tuple[Evidence, ...]) -> Kept:
@@ -91,11 +97,16 @@ class Reports:
             return found
         return self.keep(variant, revision, computed(design, evidence, found.report if found else None), evidence)
 
-    def keep(self, variant: uuid.UUID, revision: int, one: Sound, evidence: tuple[Evidence, ...]) -> Kept:
-        """Keep the report that was computed before its design was saved."""
-        found = Kept(one.report, one.report.plain(), one.design, newest(evidence))
+    def keep(self, variant: uuid.UUID, revision: int, one: Sound, evidence: tuple[Evidence, ...], before: Kept | None = None) -> Kept:
+        """Keep the report that was computed before its design was saved, made with the one ``before``."""
+        found = Kept(one.report, one.report.plain(before and (before.report, before.plain)), one.design, newest(evidence))
         with self._lock:
-            self._items[variant, revision] = found
+            mine = self._items.setdefault(variant, OrderedDict())
+            mine[revision] = found
+            mine.move_to_end(revision)
+            self._items.move_to_end(variant)
+            if len(mine) > self.EACH:
+                mine.popitem(last=False)
             while len(self._items) > self._size:
                 self._items.popitem(last=False)
         return found

@@ -274,7 +274,7 @@ def _edited(
     can_redo: bool,
     taken: list[str] | None = None,
 ) -> Response:
-    after = reports.keep(head.variant_id, new, one, evidence)
+    after = reports.keep(head.variant_id, new, one, evidence, before)
     body = {
         "revision": new,
         "can_undo": can_undo,
@@ -358,7 +358,7 @@ def preview_edit(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: St
     tried = _tried(store, reports, variant_id, expected, facts_match, body)
     if isinstance(tried, JSONResponse):
         return tried
-    return answer({"change": difference(tried.now.kept.plain, tried.one.report.plain())}, expected)
+    return answer({"change": difference(tried.now.kept.plain, tried.one.report.plain((tried.now.kept.report, tried.now.kept.plain)))}, expected)
 
 
 @router.put("/{variant_id}/building", operation_id="buildVariant", status_code=204)
@@ -404,7 +404,9 @@ def copy_variant(variant_id: uuid.UUID, body: NewVariant, store: Store, reports:
     now = standing(store, reports, variant_id)
     ops = [op.model_dump(by_alias=True, exclude_unset=True) for op in body.ops]
     one = computed(apply_patch(now.head.design, ops))
-    return MadeVariant(id=store.copy_variant(variant_id, body.name, "you", one))
+    id = store.copy_variant(variant_id, body.name, "you", one)
+    reports.keep(id, 1, one, ())
+    return MadeVariant(id=id)
 
 
 @router.post("/{variant_id}/{direction}", operation_id="stepVariant", response_model=Edited, responses=REFUSALS)

@@ -74,13 +74,13 @@ ITEMS = {
 
 
 @lru_cache(4096)
-def _numbers(message: str) -> tuple[tuple[float, float, str], ...]:
-    """Numbers with a unit: value, half of its last digit, unit."""
+def _numbers(message: str) -> tuple[Wanted, ...]:
+    """Numbers with a unit, each as it may stand among the figures; off by half of its last digit at most."""
     found = []
     for m in _SAID.finditer(message):
         text = re.sub(r"[\u202f ,]", "", m["number"]).replace("−", "-")
         decimals = len(text.partition(".")[2])
-        found.append((float(text), 0.5 * 10**-decimals, m["unit"]))
+        found.append(_wanted(float(text), 0.5 * 10**-decimals, m["unit"]))
     return tuple(found)
 
 
@@ -91,20 +91,25 @@ def _parts(key: str) -> tuple[str, tuple[str, ...]]:
     return "" if first in ITEMS else first, tuple(dict.fromkeys(rest[:-1]))
 
 
-def _same(figure: Figure, number: float, half: float, unit: str) -> bool:
-    for theirs, scale in SCALES.get(unit, ((unit, 1.0),)):
-        if (
-            figure.unit == theirs
-            and abs(figure.value - number * scale) <= half * scale * (1 + 1e-9)
-            and abs(figure.value - number * scale) <= CLOSE * abs(figure.value) + 1e-12
-        ):
+Wanted = tuple[tuple[str, float, float], ...]
+"""A number that is said, in each unit that a figure of it may have: unit, value, how far off rounding may put it."""
+
+
+def _wanted(number: float, half: float, unit: str) -> Wanted:
+    return tuple((theirs, number * scale, half * scale * (1 + 1e-9)) for theirs, scale in SCALES.get(unit, ((unit, 1.0),)))
+
+
+def _same(figure: Figure, wanted: Wanted) -> bool:
+    value = figure.value
+    for theirs, target, off in wanted:
+        apart = abs(value - target)
+        if apart <= off and figure.unit == theirs and apart <= CLOSE * abs(value) + 1e-12:
             return True
     return False
 
 
-def _given(keys: list[str], figures: dict[str, Figure], number: float, half: float, unit: str) -> tuple[str, Figure] | None:
+def _given(keys: list[str], figures: dict[str, Figure], wanted: Wanted) -> tuple[str, Figure] | None:
     """What was typed, assumed or read from a table for one of some figures and is said by a message: a key of its own, and the figure."""
-    wanted = [(theirs, number * scale, half * scale * (1 + 1e-9)) for theirs, scale in SCALES.get(unit, ((unit, 1.0),))]
     for key in keys:
         for name, part in figures[key].numbers:
             value = part.value if type(part) is Figure else float(part)
@@ -112,7 +117,7 @@ def _given(keys: list[str], figures: dict[str, Figure], number: float, half: flo
                 if abs(value - target) <= off and theirs == (part.unit if type(part) is Figure else unit_of(name)):
                     figure = dict(figures[key].inputs)[name]
                     # what says nothing of where it came from would open to nothing
-                    if figure.note and not figure.inputs and _same(figure, number, half, unit):
+                    if figure.note and not figure.inputs and _same(figure, wanted):
                         return f"{key}~{name}", figure
     return None
 
@@ -132,12 +137,12 @@ def items_of(design: Design) -> dict[str, Doc]:
     return out
 
 
-def _typed(subject: str, item: Doc | None, number: float, half: float, unit: str) -> tuple[str, Figure] | None:
+def _typed(subject: str, item: Doc | None, wanted: Wanted) -> tuple[str, Figure] | None:
     """A value that was typed of the very item a finding is about, where its message says it."""
     for name, value in item.__dict__.items() if item is not None else ():
         if type(value) in (int, float):
             figure = given(name, value, "typed", "as typed")
-            if _same(figure, number, half, unit):
+            if _same(figure, wanted):
                 return f"typed/{subject}~{name}", figure
     return None
 
@@ -164,11 +169,11 @@ def cite(found: list[Finding], figures: dict[str, Figure], items: dict[str, Doc]
         item = f.subject.rpartition(":")[2]
         near = [k for one in (item, f.subject, *(r.rpartition(":")[2] for r in f.related)) for k in of_item.get(one, ())]
         wide = [k for part in (f.subject, *PARTS.get(f.stage, ())) for k in of_part.get(part, ())]
-        for number, half, unit in said:
-            hit = next((k for pool in (keys, near, wide) for k in pool if k in figures and _same(figures[k], number, half, unit)), None)
-            if hit is None and (one := _given(list(dict.fromkeys([*keys, *near])), figures, number, half, unit)) is not None:
+        for wanted in said:
+            hit = next((k for pool in (keys, near, wide) for k in pool if (of := figures.get(k)) is not None and _same(of, wanted)), None)
+            if hit is None and (one := _given(list(dict.fromkeys([*keys, *near])), figures, wanted)) is not None:
                 hit, figures[one[0]] = one
-            if hit is None and items and (one := _typed(f.subject, items.get(item) or items.get(f.subject), number, half, unit)) is not None:
+            if hit is None and items and (one := _typed(f.subject, items.get(item) or items.get(f.subject), wanted)) is not None:
                 hit, figures[one[0]] = one
             if hit is not None:
                 keys.append(hit)

@@ -169,6 +169,10 @@ class Context:
         """A piece of a part of the report, ``work(self, *given)``; where a report is made again it is taken from the last one, see :mod:`bothy.core.reuse`."""
         return work(self, *given, **none)
 
+    def still(self, name: str, work: Callable[Concatenate[Context, P], T], *given: P.args, **none: P.kwargs) -> T:
+        """The same for a piece that counts as unchanged wherever it comes out equal, though what it read has changed."""
+        return work(self, *given, **none)
+
     def met(self) -> list[tuple[Climate, int]]:
         """Every climate and month that is planned: Life's place in its months, and the places of the trip in theirs."""
         return [(self.climate, m) for m in self._planned()] + [(s.climate, m) for s in self.stays for m in sorted(s.months)]

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
 from functools import cache, partial
-from typing import Any, Literal
+from typing import Any, Literal, NamedTuple
 
 from pydantic import BaseModel, PrivateAttr
 
@@ -18,6 +18,7 @@ from bothy.core.commissioning.worked import Commissioned
 from bothy.core.context import NO_FACTS, Assumption, Context
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
+from bothy.core.facts.document import Facts
 from bothy.core.facts.evidence import Evidence, facts_of, standing_of
 from bothy.core.feeds import Feed, Feeds
 from bothy.core.figure import Figure, given, total
@@ -25,7 +26,7 @@ from bothy.core.finding import RULES, Finding, finding, in_order, one_cause, rul
 from bothy.core.fit.body import body_of
 from bothy.core.fit.boxes import Box
 from bothy.core.fit.filled import FitWork, fit_part
-from bothy.core.fit.geometry import Geometry, settled, work_geometry
+from bothy.core.fit.geometry import Geometry, settled, typed_lengths, work_geometry
 from bothy.core.fit.ledger import Kilo
 from bothy.core.fit.part import FitPart
 from bothy.core.gas.part import GasPart, gas_part
@@ -102,6 +103,22 @@ class WiringPart(BaseModel):
     others: dict[str, OtherPart]
 
 
+Proved = tuple[dict[tuple[str, str], Evidence], tuple[str, ...], list[Worked], ProvePart, WaterPart, GasPart, WarmthPart, FitPart, RoofPart]
+"""What the steps of commissioning follow from: what stands of the evidence, circuits whose test is outdated, and parts of the report."""
+
+
+class Told(NamedTuple):
+    """Evidence with what stands of it: entries by thing, and the facts."""
+
+    evidence: tuple[Evidence, ...]
+    standing: dict[tuple[str, str], Evidence]
+    facts: Facts
+
+
+def _told(evidence: tuple[Evidence, ...]) -> Told:
+    return Told(evidence, standing_of(evidence), facts_of(evidence) if evidence else NO_FACTS)
+
+
 class Report(BaseModel):
     """All that is computed of a design. The working of its figures is written out by :meth:`working`."""
 
@@ -124,15 +141,19 @@ class Report(BaseModel):
     prove: ProvePart
     findings: list[Finding]
     figures: dict[str, FigureOut]
+    _told: Told = PrivateAttr()
     _book: Book = PrivateAttr(default_factory=Book)
     _parts: Parts | None = PrivateAttr(None)
     _places: Parts | None = PrivateAttr(None)
     _diagram: Callable[[Iterable[str]], Diagram] = PrivateAttr()
     _commissioned: Callable[[], Commissioned] = PrivateAttr()
 
-    def plain(self) -> dict[str, Any]:
-        """The report as plain data, ready for JSON. The figures are plain already, so they are not dumped again."""
-        return {**self.model_dump(mode="json", exclude={"figures"}), "figures": self.figures}
+    def plain(self, before: tuple[Report, dict[str, Any]] | None = None) -> dict[str, Any]:
+        """The report as plain data, ready for JSON. The figures are plain already, so they are not dumped again; nor are parts that are the very
+        same in a report ``before``, whose plain data stands beside it."""
+        kept = {} if before is None else {k: before[1][k] for k in _PARTS if getattr(self, k) is getattr(before[0], k)}
+        made = self.model_dump(mode="json", exclude={"figures", *kept})
+        return {k: kept[k] if k in kept else made[k] for k in _PARTS} | {"figures": self.figures}
 
     def working(self, key: str) -> Written:
         """How a figure was reached, by key, with all it was computed from. Raises LookupError when there is no such figure."""
@@ -155,6 +176,7 @@ class Report(BaseModel):
         return {**self.plain(), "figures": self._book.all_workings()}
 
 
+_PARTS = [name for name in Report.model_fields if name != "figures"]
 TRICKLE_A = 2.0
 """What tops up the starter battery from the house bank (typical)."""
 
@@ -307,22 +329,43 @@ def _roof(ctx: Context) -> tuple[RoofWork, dict[str, Box], float]:
     return made, boxes_on_roof(ctx.design, body, made.things), body.height
 
 
-def _geometry(ctx: Context, before: Report | None) -> tuple[Parts, Geometry, RoofWork, tuple[Kilo, ...]]:
-    """Geometry comes first: lengths, heights and shade that everything else is reckoned with follow from it."""
+def _geometry(ctx: Context, before: Report | None) -> tuple[Parts, Geometry, dict[str, float | None], RoofWork, tuple[Kilo, ...]]:
+    """Geometry comes first: lengths, heights and shade that everything else is reckoned with follow from it. What was typed of lengths is read here too."""
     parts = Parts(ctx, before._places if before is not None else None)
     roof, boxes, height = parts.make("roof", _roof)
     geo = parts.make("geometry", work_geometry, boxes)
+    typed = typed_lengths(ctx.design)
     parts.done()
-    return parts, geo, roof, masses_on_roof(roof.things, height)
+    return parts, geo, typed, roof, masses_on_roof(roof.things, height)
+
+
+def _commissioned(
+    ctx: Context,
+    standing: dict[tuple[str, str], Evidence],
+    stale: tuple[str, ...],
+    worked: list[Worked],
+    sheet: ProvePart,
+    *stages: *tuple[WaterPart, GasPart, WarmthPart, FitPart, RoofPart],
+) -> Commissioned:
+    """The steps of commissioning with what was recorded of them."""
+    whole = {w.circuit.id: w.part for w in worked}
+    every = {row.circuit: row for row in loop_rows(ctx.design, ctx.facts, [(w.circuit, w.part) for w in worked])}
+    src = Source(ctx, whole, {row.circuit: row for row in sheet.rows}, every, *stages)
+    return Commissioned(src, standing, frozenset(stale))
+
+
+def _step_findings(ctx: Context, *of: *Proved) -> list[Finding]:
+    return _commissioned(ctx, *of).findings()
 
 
 def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Report:
     """Compute everything that follows from a design, and what the evidence proves of it. Parts of the report ``before``, of another state of the
     design, are taken where nothing that they read has changed."""
-    standing = standing_of(evidence)
+    evidence = tuple(evidence)  # the same one where it is a tuple already
+    told = before._told if before is not None and before._told.evidence is evidence else _told(evidence)
+    standing, facts = told.standing, told.facts
     judged = {key: e.judged for key, e in standing.items() if e.judged is not None}
-    facts = facts_of(evidence) if evidence else NO_FACTS
-    places, geo, above, on_roof = _geometry(Context(design, facts, judged), before)
+    places, geo, typed, above, on_roof = _geometry(Context(design, facts, judged), before)
     placed = shaded_design(settled(design, geo), above)
     ctx = Context(placed, facts, judged, routed=geo.lengths())
     parts = Parts(ctx, before._parts if before is not None else None)
@@ -355,26 +398,18 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     found += make("water findings", water_findings, wet)
     gassed = make("gas", gas_part, {m.month: m.fuel_kg / 30.4 for m in warm.part.months if m.planned and m.fuel_kg is not None}, warm.part.air)
     found += make("gas findings", gas_findings, gassed)
-    fit = make("fit", fit_part, geo, warm.shell, worked, on_roof)
+    fit = make("fit", fit_part, geo, typed, warm.shell, worked, on_roof)
     roof, roofed = make("on the roof", roof_part, above)
     sides, cut = make("sides", sides_part, geo, above.shape, fit.part.walls)
     found += [*fit.found, *roofed, *cut]
     vehicle, heavy = _vehicle(ctx, power, wet.part.mass_full_kg, gassed.part.full_mass_kg, fit)
     sheet, tested = make("prove", _prove, worked, feeds, loops)
     found = still_true(found, tested)
-    parts.done()
-    stale = frozenset(f.subject for f in tested if f.rule == "test-outdated")
-
-    @cache
-    def commissioned() -> Commissioned:
-        whole = {w.circuit.id: w.part for w in worked}
-        every = {row.circuit: row for row in loop_rows(design, facts, [(w.circuit, w.part) for w in worked])}
-        return Commissioned(
-            Source(ctx, whole, {row.circuit: row for row in sheet.rows}, every, wet.part, gassed.part, warm.part, fit.part, roof), standing, stale
-        )
-
+    stale = tuple(sorted({f.subject for f in tested if f.rule == "test-outdated"}))
+    proved = (standing, stale, worked, sheet, wet.part, gassed.part, warm.part, fit.part, roof)
     if facts.steps or facts.repairs or any(x.current_a is not None or x.shunt_a is not None for x in facts.readings):
-        tested = [*tested, *commissioned().findings()]
+        tested = [*tested, *make("commissioning findings", _step_findings, *proved)]
+    parts.done()
     sheet = sheet.model_copy()
     found = [f.model_copy() for f in (*heavy, *found, *tested)]  # a part that is taken again keeps its findings as it made them
     answers = {a.finding: a.reason for a in design.accepted}
@@ -414,9 +449,9 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
         findings=found,
         figures=ctx.book.shown(),
     )
-    out._book, out._parts, out._places = ctx.book, parts, places
+    out._told, out._book, out._parts, out._places = told, ctx.book, parts, places
     out._diagram = partial(diagram, ctx, worked)
-    out._commissioned = commissioned
+    out._commissioned = cache(lambda: _commissioned(ctx, *proved))
     return out
 
 

@@ -6,7 +6,7 @@ A part is a function of the context and of earlier parts. While it runs, the con
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from typing import Any, Concatenate, NamedTuple, ParamSpec, TypeVar, cast
 
 from bothy.core.context import Assumption, Context
@@ -88,6 +88,13 @@ class Seen(Context):
         self.reads.update(reads)
         return cast(T, result)
 
+    def still(self, name: str, work: Callable[Concatenate[Context, P], T], *given: P.args, **none: P.kwargs) -> T:
+        """A part within this one that is the very object it was wherever it comes out the same, so that what is made from it is taken again too.
+        For what puts no figures into the book."""
+        before = self.parts.before(name)
+        self.part(name, work, *given, **none)
+        return cast(T, self.parts.settle(name, before))
+
 
 def _now(ctx: Context, key: tuple[str, str]) -> Any:
     """What a part would see under a key today."""
@@ -161,8 +168,21 @@ class Parts:
             result = work(seen, *given, **none)
         finally:
             puts = ctx.book.end(outer)
+        if isinstance(result, Iterator):
+            raise TypeError(f"part {name} gives an iterator, which could be taken only once")
         self.kept[name] = KeptPart(given, seen.reads, result, puts, ctx.assumptions[assumptions:])
         return result, seen.reads
+
+    def before(self, name: str) -> KeptPart | None:
+        """A part as the last report made it."""
+        return self._before.get(name)
+
+    def settle(self, name: str, old: KeptPart | None) -> Any:
+        """What a part made; its result of the last report where the two are equal."""
+        new = self.kept[name]
+        if old is not None and old.result is not new.result and not new.puts and old.result == new.result:
+            self.kept[name] = new = new._replace(result=old.result)
+        return new.result
 
     def _again(self, name: str, old: KeptPart) -> None:
         self.kept[name] = old

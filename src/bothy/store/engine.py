@@ -11,8 +11,8 @@ def make_engine(url: str) -> Engine:
         url,
         pool_pre_ping=True,
         pool_recycle=1800,
-        pool_size=10,
-        max_overflow=20,
+        pool_size=24,  # as many as the server works on at once: one more would be opened and closed again each time
+        max_overflow=10,
         isolation_level="READ COMMITTED",
         connect_args={"connect_timeout": 3, "init_command": "SET NAMES utf8mb4 COLLATE utf8mb4_uca1400_ai_ci, time_zone = '+00:00'"},
     )

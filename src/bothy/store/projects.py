@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import datetime as dt
+import re
 import uuid
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
 import orjson
-from sqlalchemy import Engine, func, select, update
+from sqlalchemy import Engine, exists, func, or_, select
 from sqlalchemy.orm import Session
 
 from bothy.core.contract import BadInput
@@ -132,8 +133,17 @@ class RevisionRow:
     created_at: dt.datetime
 
 
+_BEYOND_ASCII = re.compile(r"[^\x00-\x7f]")
+
+
+def _escaped(found: re.Match[str]) -> str:
+    code = found[0].encode("utf-16-be").hex()
+    return "".join(f"\\u{code[i : i + 4]}" for i in range(0, len(code), 4))
+
+
 def _text(design: Design) -> str:
-    return orjson.dumps(design.model_dump(mode="json")).decode()
+    """A design as JSON of ASCII alone: the database's driver takes that in far quicker than letters beyond it."""
+    return _BEYOND_ASCII.sub(_escaped, orjson.dumps(design.model_dump(mode="json")).decode())
 
 
 def _design(row: Revision) -> Design:
@@ -384,16 +394,16 @@ class Projects:
         if edit is None:
             return False
         with Session(self.engine) as s:
-            if s.scalar(select(Revision.number).where(Revision.variant_id == id, Revision.edit_id == edit)) is not None:
-                return True
             of = select(Variant.project_id).where(Variant.id == id).scalar_subquery()
-            return s.scalar(select(EvidenceRow.number).where(EvidenceRow.project_id == of, EvidenceRow.edit_id == edit).limit(1)) is not None
+            design = exists().where(Revision.variant_id == id, Revision.edit_id == edit)
+            measured = exists().where(EvidenceRow.project_id == of, EvidenceRow.edit_id == edit)
+            return bool(s.scalar(select(or_(design, measured))))
 
     def _append(
         self,
         s: Session,
+        project: Project,
         variant: Variant,
-        expected: int,
         text: str,
         message: str,
         author: str,
@@ -401,11 +411,9 @@ class Projects:
         came_from: int | None,
         edit: uuid.UUID | None,
     ) -> int:
-        number = expected + 1
-        moved = s.execute(update(Variant).where(Variant.id == variant.id, Variant.head == expected).values(head=number))
-        if moved.rowcount != 1:  # type: ignore[attr-defined]
-            raise Stale(variant.head)
-        now = _now()
+        """Add a revision on top of the newest; the variant's row is locked by whoever calls, so that no other comes between."""
+        number, now = variant.head + 1, _now()
+        variant.head, project.updated_at = number, now
         s.add(
             Revision(
                 variant_id=variant.id,
@@ -419,17 +427,16 @@ class Projects:
                 edit_id=edit,
             )
         )
-        s.execute(update(Project).where(Project.id == variant.project_id).values(updated_at=now))
         return number
 
     def save(self, id: uuid.UUID, expected: int, one: Sound, message: str, author: str, edit: uuid.UUID | None = None) -> int:
         """Append a revision on top of ``expected``; ``edit`` is the sender's own id of the change. Raises :class:`Stale` when the variant is elsewhere."""
         with Session(self.engine) as s, s.begin():
-            _, variant = self._variant(s, id, lock=True)
+            project, variant = self._variant(s, id, lock=True)
             if variant.head != expected:
                 raise Stale(variant.head)
             row = self._revision(s, id, expected)
-            return self._append(s, variant, expected, _text(one.design), message, author, None, row.state, edit)
+            return self._append(s, project, variant, _text(one.design), message, author, None, row.state, edit)
 
     def step(self, id: uuid.UUID, expected: int, direction: str, author: str, edit: uuid.UUID | None = None) -> tuple[int, Sound]:
         """Undo or redo: append a revision equal to the state before or after. Raises :class:`Nothing` at the end.
@@ -452,5 +459,5 @@ class Projects:
                         raise
                     target = self._before(s, there)
                     continue
-                return self._append(s, variant, expected, there.document, f"{direction} to {target}", author, there.state, None, edit), one
+                return self._append(s, project, variant, there.document, f"{direction} to {target}", author, there.state, None, edit), one
             raise Nothing(f"there is nothing to {direction}")

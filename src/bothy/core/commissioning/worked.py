@@ -148,9 +148,10 @@ class Commissioned:
 
     def _lock(self) -> None:
         circuits = {c.id for c in self.src.ctx.design.wiring.circuits}
-        by_stage: dict[str, list[Done]] = {}
+        barring: dict[str, list[Done]] = {}
         for d in self.done:
-            by_stage.setdefault(d.step.stage, []).append(d)
+            if d.step.bars and not d.passed:
+                barring.setdefault(d.step.stage, []).append(d)
         for d in self.done:
             own = d.step.subject in circuits
             needs = d.step.needs
@@ -160,15 +161,14 @@ class Commissioned:
                 continue
             shut, broken = [], []
             for stage in needs:
-                for t in by_stage.get(stage, ()):
+                for t in barring.get(stage, ()):
                     theirs = t.step.subject in circuits
                     mine = not theirs or t.step.subject == d.step.subject
                     if not mine and (own or d.recorded):
                         continue
-                    if not t.passed and t.step.bars:
-                        shut.append(t.step.id)
-                        if t.state in ("open", "fail") and mine:
-                            broken.append(t.step.id)
+                    shut.append(t.step.id)
+                    if t.state in ("open", "fail") and mine:
+                        broken.append(t.step.id)
             if d.recorded:
                 d.out_of_order = tuple(broken)
             d.blocked = tuple(shut)

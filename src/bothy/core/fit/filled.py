@@ -146,6 +146,35 @@ def _lines(geo: Geometry, r: RouteOf) -> list[list[list[float]]]:
     return out
 
 
+class Drawn(NamedTuple):
+    """What a picture of Fit shows and no current changes: body, things, ways, walls."""
+
+    body: BodyPart
+    rooms: list[Room]
+    things: list[ThingPart]
+    routes: list[RoutePart]
+    edges: list[EdgePart]
+    walls: list[WallPart]
+    out: dict[str, WayOut]
+    pieces: list[PiecePart]
+
+
+def _drawn(ctx: Context, geo: Geometry) -> Drawn:
+    rooms = rooms_of(ctx.design, geo.body)
+    _way_figures(ctx, geo)
+    _held_figures(ctx, geo)
+    return Drawn(
+        _body(geo, rooms),
+        rooms,
+        [_thing(t, geo.placed.get(t.key)) for t in geo.things],
+        _routes(geo),
+        _edges(geo),
+        _walls(ctx, geo),
+        ctx.part("fit/drawn/out", ways_out, geo),
+        [quick(PiecePart, kind=p.kind, name=p.name, length_m=p.length, width_m=p.width, height_m=p.height, mass_kg=p.kg) for p in usual_furniture(geo.body)],
+    )
+
+
 def _routes(geo: Geometry) -> list[RoutePart]:
     out = []
     for r in geo.routes.values():
@@ -159,7 +188,7 @@ def _routes(geo: Geometry) -> list[RoutePart]:
                 a=r.run.a,
                 b=list(r.run.b),
                 length_m=r.length_m,
-                typed_m=r.run.typed_m,
+                typed_m=None,
                 kept=r.kept,
                 missing=list(r.missing),
                 bends=sum(w.bends for w in r.ways),
@@ -337,6 +366,11 @@ def _figures(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[Loading
                 ),
             )
     book.put("fit/weight/roof_kg", given("roof_kg", ledger.roof_kg, "computed", "everything on the roof", label="on the roof", source=axles))
+
+
+def _way_figures(ctx: Context, geo: Geometry) -> None:
+    """How long each run is along its way."""
+    book = ctx.book
     for route in geo.routes.values():
         if route.length_m is not None and route.ways:
             w = max(route.ways, key=lambda w: w.along_m or 0.0)
@@ -348,7 +382,11 @@ def _figures(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[Loading
             expression = "path + drops + what its end moves" if route.moves_m else "path + drops"
             figure = Figure(route.length_m, "m", f"Length, {route.run.name}", expression=expression, source=Method("fit.routes"), inputs=tuple(steps))
             book.put(f"ways/{route.run.id.replace(':', '-')}/length_m", figure)
-    g4 = TIE_G[ctx.design.fit.school]
+
+
+def _held_figures(ctx: Context, geo: Geometry) -> None:
+    """How much of what the fixings of each heavy thing bear is used."""
+    book, g4 = ctx.book, TIE_G[ctx.design.fit.school]
     for p_ in geo.placed.values():
         if p_.doc.fixing is None or p_.thing.full_kg < HELD_KG:
             continue
@@ -413,23 +451,29 @@ def _weight(ctx: Context, geo: Geometry, ledger: Ledger, loadings: list[LoadingP
     )
 
 
-def fit_part(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on_roof: tuple[Kilo, ...] = ()) -> FitWork:
-    """Work out all of Fit and put its figures into the book; ``on_roof``: what lies there and is no thing of another stage."""
-    out = ctx.part("fit/out", ways_out, geo)
+def _with_typed(routes: list[RoutePart], typed: dict[str, float | None]) -> list[RoutePart]:
+    """The runs with the lengths that were typed of them."""
+    return [r if typed.get(r.id) is None else r.model_copy(update={"typed_m": typed[r.id]}) for r in routes]
+
+
+def fit_part(ctx: Context, geo: Geometry, typed: dict[str, float | None], shell: Shell, worked: list[Worked], on_roof: tuple[Kilo, ...] = ()) -> FitWork:
+    """Work out all of Fit and put its figures into the book; ``typed``: lengths of runs as typed; ``on_roof``: what lies there and is no thing of
+    another stage."""
+    drawn = ctx.part("fit/drawn", _drawn, geo)
     ledger = ledger_of(ctx, geo, shell, worked, on_roof)
     loadings = [_loading(ctx, geo, ledger, s) for s in ledger.scenarios]
     _figures(ctx, geo, ledger, loadings)
-    routes, rooms, filled = _routes(geo), rooms_of(ctx.design, geo.body), filled_conduits(ctx, geo, worked)
+    routes, filled = _with_typed(drawn.routes, typed), filled_conduits(ctx, geo, worked)
     part = quick(
         FitPart,
         begun=ctx.design.fit.begun,
-        body=_body(geo, rooms),
-        things=[_thing(t, geo.placed.get(t.key)) for t in geo.things],
+        body=drawn.body,
+        things=drawn.things,
         placed=len(geo.placed),
         clashes=[quick(ClashPart, kind=c.kind, a=c.a, b=c.b, depth_m=c.depth_m, face=c.face) for c in geo.clashes],
         routes=routes,
-        edges=_edges(geo),
-        walls=_walls(ctx, geo),
+        edges=drawn.edges,
+        walls=drawn.walls,
         out=[
             quick(
                 OutPart,
@@ -439,12 +483,10 @@ def fit_part(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on
                 blocking=list(w.blocking),
                 spare_m=w.spare_m,
             )
-            for k, w in out.items()
+            for k, w in drawn.out.items()
         ],
         weight=_weight(ctx, geo, ledger, loadings),
-        furniture=[
-            quick(PiecePart, kind=p.kind, name=p.name, length_m=p.length, width_m=p.width, height_m=p.height, mass_kg=p.kg) for p in usual_furniture(geo.body)
-        ],
+        furniture=drawn.pieces,
         cable_m=sum(r.length_m or 0.0 for r in routes if r.service in ("dc", "mains")),
         usual_signals=[quick(UsualSignalPart, **u._asdict()) for u in usual_signals(ctx.design)],
         conduits=[
@@ -460,4 +502,4 @@ def fit_part(ctx: Context, geo: Geometry, shell: Shell, worked: list[Worked], on
             for f in filled
         ],
     )
-    return FitWork(part, [*fit_findings(ctx, geo, out, worked, rooms, filled), *weight_findings(ctx, geo, ledger)], ledger)
+    return FitWork(part, [*fit_findings(ctx, geo, drawn.out, worked, drawn.rooms, filled), *weight_findings(ctx, geo, ledger)], ledger)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from bothy.core.context import Context
 from bothy.core.design.document import Design
@@ -67,7 +67,6 @@ class RunOf(NamedTuple):
     service: str
     a: str
     b: tuple[str, ...]
-    typed_m: float | None
 
 
 class RouteOf(NamedTuple):
@@ -177,9 +176,27 @@ def runs_of(design: Design) -> list[RunOf]:
     return [*_circuits(design), *_signals(design), *_pipes(design), *_warm_air(design), *_coolant(design)]
 
 
+def typed_lengths(design: Design) -> dict[str, float | None]:
+    """Run -> its length in m as typed, whether or not it has things at its ends. Apart from the ways: a length that is typed moves nothing."""
+    wiring, water = design.wiring, design.water
+    rows: tuple[tuple[str, Iterable[Any]], ...] = (
+        ("signal", design.fit.signals),
+        ("circuit", wiring.circuits),
+        ("cable", wiring.others),
+        ("water", water.runs),
+        ("drain", water.drains),
+        ("gas", design.gas.pipes),
+        ("duct", design.warmth.ducts),
+    )
+    out: dict[str, float | None] = {f"{of}:{r.id}": r.length_m for of, items in rows for r in items}
+    if design.warmth.loop is not None:
+        out |= {f"loop:{z.id}": z.pipe_length_m / 2 for z in design.warmth.loop.zones}
+    return out
+
+
 def _signals(design: Design) -> Iterable[RunOf]:
     for s in design.fit.signals:
-        yield RunOf(f"signal:{s.id}", s.name, "data", s.a, (s.b,), s.length_m)
+        yield RunOf(f"signal:{s.id}", s.name, "data", s.a, (s.b,))
 
 
 def _circuit_ends(design: Design, c: Circuit) -> tuple[str, tuple[str, ...]] | None:
@@ -222,11 +239,11 @@ def _circuits(design: Design) -> Iterable[RunOf]:
         ends = _circuit_ends(design, c)
         if ends is not None:
             service = "mains" if c.kind == "ac" else "dc"
-            yield RunOf(f"circuit:{c.id}", c.name, service, ends[0], tuple(stand_in.get(b, b) for b in ends[1]), c.length_m)
+            yield RunOf(f"circuit:{c.id}", c.name, service, ends[0], tuple(stand_in.get(b, b) for b in ends[1]))
     for o in design.wiring.others:
         other = _other_ends(design, o)
         if other is not None:
-            yield RunOf(f"cable:{o.id}", o.name, "mains" if o.kind in ("inlet", "inverter_out") else "dc", other[0], (other[1],), o.length_m)
+            yield RunOf(f"cable:{o.id}", o.name, "mains" if o.kind in ("inlet", "inverter_out") else "dc", other[0], (other[1],))
 
 
 def _other_ends(design: Design, o: OtherCable) -> tuple[str, str] | None:
@@ -250,17 +267,17 @@ def _pipes(design: Design) -> Iterable[RunOf]:
     for r in w.runs:
         end = ends.get(r.outlet)
         if end and r.parent is None:
-            yield RunOf(f"water:{r.id}", r.name, "water", "water:pump", (end,), r.length_m)
+            yield RunOf(f"water:{r.id}", r.name, "water", "water:pump", (end,))
     grey = next((f"water:{t.id}" for t in w.tanks if t.holds == "grey"), None)
     for d in w.drains:
         if grey:
-            yield RunOf(f"drain:{d.id}", d.name, "waste", f"water:drain-{d.id}", (grey,), d.length_m)
+            yield RunOf(f"drain:{d.id}", d.name, "waste", f"water:drain-{d.id}", (grey,))
     if g.vessels:
         store = f"gas:{g.vessels[0].id}"
         for p in g.pipes:
             if p.appliance and p.parent is None:
                 a = next(x for x in g.appliances if x.id == p.appliance)
-                yield RunOf(f"gas:{p.id}", p.name, "gas", store, (f"warmth:{a.heater}" if a.heater else f"gas:{a.id}",), p.length_m)
+                yield RunOf(f"gas:{p.id}", p.name, "gas", store, (f"warmth:{a.heater}" if a.heater else f"gas:{a.id}",))
 
 
 def _warm_air(design: Design) -> Iterable[RunOf]:
@@ -269,7 +286,7 @@ def _warm_air(design: Design) -> Iterable[RunOf]:
     for d in design.warmth.ducts:
         if d.parent is not None or heater is not None:
             start = f"warmth:{heater.id}" if d.parent is None and heater is not None else f"warmth:duct-{d.parent}"
-            yield RunOf(f"duct:{d.id}", d.name, "duct", start, (f"warmth:duct-{d.id}",), d.length_m)
+            yield RunOf(f"duct:{d.id}", d.name, "duct", start, (f"warmth:duct-{d.id}",))
 
 
 def _coolant(design: Design) -> Iterable[RunOf]:
@@ -280,10 +297,11 @@ def _coolant(design: Design) -> Iterable[RunOf]:
     for z in loop.zones:
         if z.emitter != "floor":
             end = "water:hot" if z.emitter == "calorifier" else f"warmth:zone-{z.id}"
-            yield RunOf(f"loop:{z.id}", z.name, "water", f"warmth:{heater.id}", (end,), z.pipe_length_m / 2)
+            yield RunOf(f"loop:{z.id}", z.name, "water", f"warmth:{heater.id}", (end,))
 
 
-def _routes(design: Design, body: BodyShape, ways: WayNet, placed: dict[str, Placed]) -> dict[str, RouteOf]:
+def _routes(design: Design, stood: Standing) -> dict[str, RouteOf]:
+    ways, placed, body = stood.ways, stood.placed, stood.body
     keep, pins = frozenset(design.fit.keep), {p.run: p.node for p in design.fit.pins}
     out = {}
     engine = ways.net.nodes.get(ENGINE, (body.hull.last + 0.9, 0.0, 0.35))
@@ -332,27 +350,40 @@ def _through(ways: WayNet, r: RunOf, b: str, start: Point, end: Point, pin: str)
     )
 
 
+class Standing(NamedTuple):
+    """Where everything stands, and the ways that the body offers: the geometry without its runs."""
+
+    body: BodyShape
+    things: tuple[Thing, ...]
+    placed: dict[str, Placed]
+    unplaced: tuple[Thing, ...]
+    strays: tuple[PlaceDoc, ...]
+    clashes: tuple[Clash, ...]
+    ways: WayNet
+
+
+def _standing(design: Design, things: tuple[Thing, ...], roof: Mapping[str, Box]) -> Standing:
+    body = body_of(design)
+    placed, without, strays = _placed(design, things, roof)
+    met = tuple(c for c in checked(body, placed) if not by_design(placed, c))
+    return Standing(body, things, placed, tuple(without), tuple(strays), met, proposed(body, design.fit))
+
+
 def geometry_of(design: Design, things: tuple[Thing, ...] | None = None, roof: Mapping[str, Box] = NO_ROOF) -> Geometry:
     """All geometry of a design; ``roof`` says where its things lie that are laid out on the roof."""
-    body = body_of(design)
-    things = things_of(design) if things is None else things
-    placed, without, strays = _placed(design, things, roof)
-    ways = proposed(body, design.fit)
-    met = tuple(c for c in checked(body, placed) if not by_design(placed, c))
-    return Geometry(body, things, placed, tuple(without), tuple(strays), met, ways, _routes(design, body, ways, placed))
+    stood = _standing(design, things_of(design) if things is None else things, roof)
+    return _whole(stood, _routes(design, stood))
 
 
 def work_geometry(ctx: Context, roof: Mapping[str, Box]) -> Geometry:
-    """The geometry as a part of the report; the things are a part of their own, so that an edit that changes none of them moves nothing."""
-    return ctx.part("geometry/all", _geometry, ctx.part("geometry/things", _things), roof)
+    """The geometry as a part of the report, in steps: an edit that changes no thing moves none, and one that moves none leaves every way where it is."""
+    stood = ctx.part("geometry/standing", lambda c, *of: _standing(c.design, *of), ctx.still("geometry/things", lambda c: things_of(c.design)), roof)
+    routes = ctx.still("geometry/routes", lambda c, of: _routes(c.design, of), stood)
+    return ctx.part("geometry/all", lambda _, *of: _whole(*of), stood, routes)
 
 
-def _things(ctx: Context) -> tuple[Thing, ...]:
-    return things_of(ctx.design)
-
-
-def _geometry(ctx: Context, things: tuple[Thing, ...], roof: Mapping[str, Box]) -> Geometry:
-    return geometry_of(ctx.design, things, roof)
+def _whole(s: Standing, routes: dict[str, RouteOf]) -> Geometry:
+    return Geometry(s.body, s.things, s.placed, s.unplaced, s.strays, s.clashes, s.ways, routes)
 
 
 def settled(design: Design, geo: Geometry) -> Design:

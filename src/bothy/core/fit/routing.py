@@ -110,6 +110,7 @@ class Net:
         self._penalties = penalties
         self._pieces: dict[str, dict[str, int]] = {}
         self._ways: dict[tuple[str, str], dict[str, tuple[float, float, tuple[str, ...]]]] = {}
+        self._routed: dict[tuple[Wanted, float, bool], Routed] = {}
 
     def _of(self, service: str) -> dict[str, list[tuple[str, Edge, float]]]:
         """Permitted neighbours of each node for a service."""
@@ -178,6 +179,12 @@ class Net:
 
     def route(self, w: Wanted, direct_m: float = DIRECT_M, joined: bool = False) -> Routed:
         """The way of one run. ``joined``: enter at the nearest nodes from which the other end can be reached, not merely at the nearest."""
+        known = self._routed.get((w, direct_m, joined))
+        if known is None:
+            known = self._routed[w, direct_m, joined] = self._route(w, direct_m, joined)
+        return known
+
+    def _route(self, w: Wanted, direct_m: float, joined: bool) -> Routed:
         rise = w.b[2] - w.a[2]
         if w.start is None and w.end is None and square(w.a, w.b) <= direct_m + 1e-9:
             return Routed(w.id, w.service, (), (), 0.0, square(w.a, w.b), rise, 0, 0, ())
