@@ -8148,7 +8148,8 @@ export interface components {
         };
         /**
          * LogEntry
-         * @description A stretch of work on a task: the day, hours of all who worked, how far the task is then (1: done), which of its items it ticks, and a note.
+         * @description A stretch of work on a task: the day, hours of all who worked, how far the task is then (1: done; where that isn't said, the share of its items
+         *     that are ticked, or done where it ticks none), which of its items it ticks, and a note.
          */
         LogEntry: {
             /** Id */
@@ -8167,11 +8168,8 @@ export interface components {
             on: string;
             /** Hours */
             hours: number;
-            /**
-             * Done Frac
-             * @default 1
-             */
-            done_frac: number;
+            /** Done Frac */
+            done_frac?: number | null;
             /**
              * Items
              * @default []

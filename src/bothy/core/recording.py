@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from typing import NamedTuple
 
+from bothy.core.build.items import items_of, share_of, ticked
 from bothy.core.commissioning.guard import check_entries
 from bothy.core.design.document import Design
 from bothy.core.facts.evidence import Entry, Evidence, Judged, added, facts_of
@@ -18,6 +19,21 @@ class Recorded(NamedTuple):
 
     new: tuple[Evidence, ...]
     one: Sound
+
+
+def _how_far(design: Design, evidence: Sequence[Evidence], entries: list[Entry], before: Report | None) -> list[Entry]:
+    """Entries of the log that don't say how far their task is: where it is ticked one by one, or was until now, the share of its items that are ticked
+    once they are taken down."""
+    silent = [e for e in entries if e.kind == "log" and e.payload is not None and e.payload.get("done_frac") is None]
+    if not silent:
+        return entries
+    then, now = ticked(facts_of(evidence).log), ticked(facts_of(added(evidence, entries)).log)
+    of = {e.subject: str(e.payload["task"]) for e in silent if e.payload and (e.payload["task"] in then or e.payload["task"] in now)}
+    if not of:
+        return entries
+    items = items_of(design, sound(design, tuple(evidence), before).report)
+    far = {id: share_of(items.get(task, ()), now.get(task, ())) for id, task in of.items()}
+    return [e._replace(payload={**e.payload, "done_frac": far[e.subject]}) if e.payload and e.kind == "log" and e.subject in far else e for e in entries]
 
 
 def record(
@@ -34,7 +50,7 @@ def record(
 ) -> Recorded:
     """Entries after the evidence, each with the revision and the figures that it was judged against. ``guarded``: what is locked, or licensed and without a
     licence, is refused. Raises :class:`bothy.core.contract.BadInput`."""
-    entries = list(entries)
+    entries = _how_far(design, evidence, list(entries), before)
     if guarded and any(e.kind in ("step", "reading") for e in entries):
         stood = sound(design, tuple(evidence), before).report
         check_entries(stood.commissioned(), facts_of(evidence), entries)

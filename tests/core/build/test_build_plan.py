@@ -31,7 +31,9 @@ from bothy.core.design.build import Build
 from bothy.core.design.document import Design, load_design
 from bothy.core.design.edit import apply_patch
 from bothy.core.facts.document import Facts
+from bothy.core.facts.evidence import Evidence, entries_between, facts_of
 from bothy.core.finding import RULES
+from bothy.core.recording import record
 from bothy.core.report import report
 from bothy.core.roof.curing import Coming, coming_of
 from bothy.demo import curlew, fiddlehead, saltbush
@@ -482,6 +484,37 @@ def visited(day: str) -> Design:
 RUST_TREATED = [entry(k) for k in ("plan-weigh-empty", "plan-measure-shell", "strip-out", "deep-clean", "leak-hunt", "rust-treat", "sound-deadening")]
 """At 6 °C the battens are laid, and their adhesive never cures; the rust could not even be treated."""
 LOADS = items_of(curlew.design(), report(curlew.design()))["sf-loads"]
+
+
+def one_by_one(*items: list[str], task: str = "sf-loads") -> Facts:
+    """What is taken down where a task is ticked entry by entry, none of which says how far it is."""
+    return Facts.model_validate({"log": [{"id": f"e{i}", "task": task, "hours": 0, "items": list(x)} for i, x in enumerate(items)]})
+
+
+def taken_down(design: Design, *states: Facts) -> Facts:
+    """Facts after facts, each taken down on the one before."""
+    evidence: tuple[Evidence, ...] = ()
+    for facts in states:
+        evidence = (*evidence, *record(design, evidence, entries_between(facts_of(evidence), facts), variant="v", revision=1).new)
+    return facts_of(evidence)
+
+
+def test_how_far_a_task_is_follows_from_its_ticks_also_when_nobody_says_it() -> None:
+    design, ids = curlew.design(), [i.id for i in LOADS]
+    n = len(ids)
+    assert n > 3
+    one, two = one_by_one(ids[:1]), one_by_one(ids[:1], ids[1:3])
+    assert taken_down(design, one).log[-1].done_frac == pytest.approx(1 / n)
+    assert taken_down(design, one, two).log[-1].done_frac == pytest.approx(3 / n)
+    every = taken_down(design, one_by_one(ids[:1]), one_by_one(ids[:1], ids[1:]))
+    assert every.log[-1].done_frac == 1.0
+    assert states_of(every.log, DAY)["sf-loads"].done == 1.0
+    back = taken_down(design, one, one_by_one([]))  # the only tick is taken back
+    assert back.log[-1].done_frac == 0.0
+    told = Facts.model_validate({"log": [{"id": "a", "task": "sf-loads", "hours": 2}]})  # never ticked: what is worked on is done unless it says otherwise
+    assert states_of(taken_down(design, told).log, DAY)["sf-loads"].done == 1.0
+
+
 CASES: dict[str, tuple[Any, Any]] = {
     "build-no-people": (
         (design(people=[{"id": "a", "name": "A", "from_day": "2027-03-06", "to_day": "2027-03-07"}]), None),

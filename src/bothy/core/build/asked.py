@@ -72,7 +72,8 @@ def states_of(log: Iterable[LogEntry], today: dt.date) -> dict[str, State]:
     for e in log:
         before = out.get(e.task, State(0.0, 0.0, None))
         air = before.air if e.temp_c is None else (e.temp_c, e.rh_frac)
-        out[e.task] = State(e.done_frac, before.spent_h + e.hours, day_end(e.on, today) if e.done_frac >= 1 else None, air)
+        done = 1.0 if e.done_frac is None else e.done_frac
+        out[e.task] = State(done, before.spent_h + e.hours, day_end(e.on, today) if done >= 1 else None, air)
     return out
 
 

@@ -87,6 +87,12 @@ def ticked(log: Iterable[LogEntry]) -> dict[str, set[str]]:
     return out
 
 
+def share_of(items: Iterable[Item], done: Iterable[str]) -> float:
+    """How far a task is by its ticks: the share of its items that are ticked; done where it has none."""
+    ids, ticks = {x.id for x in items}, set(done)
+    return len(ids & ticks) / len(ids) if ids else 1.0
+
+
 def left_of(items: Mapping[str, list[Item]], done: Mapping[str, set[str]], finished: Iterable[str]) -> dict[str, list[Item]]:
     """Of tasks that are finished by the log and were ticked one by one: what was never ticked."""
     out = {k: [x for x in items.get(k, []) if x.id not in done[k]] for k in finished if k in done}

@@ -156,14 +156,15 @@ class Photo(Doc):
 
 
 class LogEntry(Doc):
-    """A stretch of work on a task: the day, hours of all who worked, how far the task is then (1: done), which of its items it ticks, and a note."""
+    """A stretch of work on a task: the day, hours of all who worked, how far the task is then (1: done; where that isn't said, the share of its items
+    that are ticked, or done where it ticks none), which of its items it ticks, and a note."""
 
     id: Id
     task: str = Field(min_length=1, max_length=80)
     name: Name = "Work"
     on: Day = ""
     hours: float = Field(ge=0, le=200)
-    done_frac: float = Field(1, ge=0, le=1)
+    done_frac: float | None = Field(None, ge=0, le=1)
     items: list[Annotated[str, Field(min_length=1, max_length=80)]] = Field([], max_length=200)
     temp_c: float | None = Field(None, ge=-40, le=60)
     """Air in which a bond, bead or film was made; with ``rh_frac`` its humidity."""

@@ -82,15 +82,14 @@ export function useLog() {
     const value = { id, task: t.id, name: t.name.slice(0, 80), on: day, hours: Math.round(100 * hours) / 100, done_frac: done, note, ...air };
     return edit([{ op: "add", path: "/facts/log/-", value }], `${t.name}: ${done >= 1 ? "done" : "worked on"}`);
   };
-  /** One item of a task is ticked, or no longer: how far the task is follows from the ticks. */
+  /** One item of a task is ticked, or no longer: how far the task is then, the server says. */
   const tick = (t: Task, item: Task["items"][number]) => {
-    const n = t.items.filter((x) => x.done !== (x.id === item.id)).length / t.items.length;
     if (!item.done) {
       const id = freshId(
         `${day}-${t.id}`.slice(0, 40),
         log.map((e) => e.id!),
       );
-      const value = { id, task: t.id, name: t.name.slice(0, 80), on: day, hours: 0, done_frac: n, items: [item.id] };
+      const value = { id, task: t.id, name: t.name.slice(0, 80), on: day, hours: 0, items: [item.id] };
       return edit([{ op: "add", path: "/facts/log/-", value }], `${t.name}: ${item.name} done`);
     }
     const mine = log.map((e, i) => ({ e, i })).filter(({ e }) => e.task === t.id);
@@ -102,7 +101,7 @@ export function useLog() {
         const items = (e.items ?? []).filter((k) => k !== item.id);
         const empty = (e.items ?? []).length > 0 && !items.length && !e.hours && !e.note;
         if (empty && i !== last) return { op: "remove", path: `/facts/log/${i}` };
-        return { op: "replace", path: `/facts/log/${i}`, value: { ...e, items, done_frac: i === last ? n : e.done_frac } };
+        return { op: "replace", path: `/facts/log/${i}`, value: { ...e, items, done_frac: i === last ? null : e.done_frac } };
       });
     return edit(ops, `${t.name}: ${item.name} open again`);
   };
