@@ -1,4 +1,4 @@
-/* The trip's kernel in C, line for line that of src/bothy/core/trips/kernel.py: a measure for the compiled Python, and a second opinion on its numbers.
+/* The trip's kernel in C, all pieces of src/bothy/core/trips/kernel.py and pieces.py in one loop: a measure for the compiled Python, and a second opinion on its numbers.
  * Built and called by ./bothy bench. All arrays are row-major doubles; places in them have the names of the Python kernel, written out as numbers there. */
 #include <math.h>
 #include <string.h>

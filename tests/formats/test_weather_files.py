@@ -15,7 +15,7 @@ from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
 from bothy.core.sun.weather_fit import Hourly, fit
 from bothy.core.trips.engine import simulate
-from bothy.core.trips.kernel import GHI
+from bothy.core.trips.places import GHI
 from bothy.core.trips.plan import plan_of_design
 from bothy.formats.weather_files import WeatherRead, WeatherText, read
 from tests.designs import BANK, MPPT, PANELS, lived

@@ -18,7 +18,7 @@ from bothy.core.gas.mixture import PRESETS, mixture_of
 from bothy.core.gas.part import gas_part
 from bothy.core.gas.pipework import marks, same_mark, sizes_mm
 from bothy.core.report import report
-from bothy.core.trips import kernel as k
+from bothy.core.trips import places as k
 from bothy.core.trips.engine import simulate
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design

@@ -14,7 +14,7 @@ from hypothesis import strategies as st
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
-from bothy.core.trips import cells, kernel
+from bothy.core.trips import cells, places
 from bothy.core.trips.battery import TripBank
 from bothy.core.trips.engine import Result, Weather, arrays_of, simulate
 from bothy.core.trips.of_design import run_trip
@@ -38,7 +38,7 @@ def cold(*, leg: dict[str, Any] | None = None, place: str = "underfloor", trips:
 def through(ctx: Any, clear: list[float], mean_c: list[float]) -> Result:
     """One weather given by hand: each day's clearness as a part of the usual, and its mean temperature, with no swing."""
     plan = plan_of_design(ctx)
-    k = arrays_of(plan).items[0][:, kernel.D_CLEARNESS] * np.array(clear)
+    k = arrays_of(plan).items[0][:, places.D_CLEARNESS] * np.array(clear)
     w = Weather(k[None, :], 0.8 * k[None, :], np.array(mean_c)[None, :], np.zeros((1, len(clear))))
     return simulate(plan, weather=w, series=True)
 
@@ -54,32 +54,32 @@ def test_snow_falls_on_a_dull_frosty_day_and_leaves_a_tenth() -> None:
     days = {"days_count": 4}
     clear, air = [1.0, 0.5, 0.9, 0.9], [-5.0, -5.0, -5.0, -5.0]
     without, snowy = through(cold(leg=days), clear, air), through(cold(leg=days, trips=SNOW), clear, air)
-    a, b = by_day(without, kernel.S_PV), by_day(snowy, kernel.S_PV)
+    a, b = by_day(without, places.S_PV), by_day(snowy, places.S_PV)
     assert b[0] == a[0] > 0, "frost alone is not snow"
     assert b[1:] == pytest.approx([x / 10 for x in a[1:]]), "it stays until it melts"
-    assert snowy.summary[0, kernel.SNOW_DAYS] == 3
-    assert snowy.ledger[0, kernel.SNOW_LOST] == pytest.approx(0.9 * sum(a[1:]), rel=1e-6)
-    assert without.summary[0, kernel.SNOW_DAYS] == 0
+    assert snowy.summary[0, places.SNOW_DAYS] == 3
+    assert snowy.ledger[0, places.SNOW_LOST] == pytest.approx(0.9 * sum(a[1:]), rel=1e-6)
+    assert without.summary[0, places.SNOW_DAYS] == 0
 
 
 def test_it_goes_by_three_mild_hours_by_sliding_or_by_a_broom() -> None:
     days = {"days_count": 3}
-    thaw = by_day(through(cold(leg=days, trips=SNOW), [0.5, 0.9, 0.9], [-1.0, 3.0, -1.0]), kernel.S_PV)
-    dry = by_day(through(cold(leg=days), [0.5, 0.9, 0.9], [-1.0, 3.0, -1.0]), kernel.S_PV)
+    thaw = by_day(through(cold(leg=days, trips=SNOW), [0.5, 0.9, 0.9], [-1.0, 3.0, -1.0]), places.S_PV)
+    dry = by_day(through(cold(leg=days), [0.5, 0.9, 0.9], [-1.0, 3.0, -1.0]), places.S_PV)
     assert thaw[0] == pytest.approx(dry[0] / 10)
     assert thaw[1:] == dry[1:], "melted by three in the morning, before the sun"
     steep = {**PANELS, "tilt_deg": 30.0}
     clear, air = [0.5, 0.9, 1.1, 0.9], [-5.0] * 4
-    slid, bare = (by_day(through(cold(leg={"days_count": 4}, trips=t, arrays=[steep]), clear, air), kernel.S_PV) for t in (SNOW, {}))
+    slid, bare = (by_day(through(cold(leg={"days_count": 4}, trips=t, arrays=[steep]), clear, air), places.S_PV) for t in (SNOW, {}))
     assert slid[:2] == pytest.approx([x / 10 for x in bare[:2]])
     assert slid[2:] == bare[2:], "it slides off steep panels on a clear day"
-    flat = by_day(through(cold(leg={"days_count": 4}, trips=SNOW), clear, air), kernel.S_PV)
-    assert flat[3] < 0.2 * by_day(through(cold(leg={"days_count": 4}), clear, air), kernel.S_PV)[3], "not off flat ones"
-    swept = by_day(through(cold(leg=days, trips={**SNOW, "snow_cleared_h": 12.0}), [0.5, 0.9, 0.9], [-5.0] * 3), kernel.S_PV)
-    free = by_day(through(cold(leg=days), [0.5, 0.9, 0.9], [-5.0] * 3), kernel.S_PV)
+    flat = by_day(through(cold(leg={"days_count": 4}, trips=SNOW), clear, air), places.S_PV)
+    assert flat[3] < 0.2 * by_day(through(cold(leg={"days_count": 4}), clear, air), places.S_PV)[3], "not off flat ones"
+    swept = by_day(through(cold(leg=days, trips={**SNOW, "snow_cleared_h": 12.0}), [0.5, 0.9, 0.9], [-5.0] * 3), places.S_PV)
+    free = by_day(through(cold(leg=days), [0.5, 0.9, 0.9], [-5.0] * 3), places.S_PV)
     assert 0.1 * free[0] < swept[0] < 0.9 * free[0], "from noon on"
     assert swept[1:] == free[1:]
-    alone = by_day(through(cold(leg={**days, "persons": 0}, trips={**SNOW, "snow_cleared_h": 12.0}), [0.5, 0.9, 0.9], [-5.0] * 3), kernel.S_PV)
+    alone = by_day(through(cold(leg={**days, "persons": 0}, trips={**SNOW, "snow_cleared_h": 12.0}), [0.5, 0.9, 0.9], [-5.0] * 3), places.S_PV)
     assert alone[2] == pytest.approx(free[2] / 10), "nobody is there to sweep"
 
 
@@ -112,13 +112,13 @@ def heated(when: str, watts: float = 60.0, **more: Any) -> dict[str, Any]:
 def test_a_bank_kept_warm_draws_what_its_skin_loses() -> None:
     """At a steady -15 C the heater makes up 1.5 W/K over 20 K: 30 W, day and night."""
     r = through(cold(leg={"days_count": 3}, bank=heated("kept_warm"), arrays=[]), [1.0] * 3, [-15.0] * 3)
-    assert r.ledger[0, kernel.BANK_HEAT] == pytest.approx(1.5 * 20 * 72, rel=0.02), "less what its own losses give"
-    assert r.ledger[0, kernel.BANK_HEAT] < 1.5 * 20 * 72
+    assert r.ledger[0, places.BANK_HEAT] == pytest.approx(1.5 * 20 * 72, rel=0.02), "less what its own losses give"
+    assert r.ledger[0, places.BANK_HEAT] < 1.5 * 20 * 72
     boxed = through(cold(leg={"days_count": 3}, bank=heated("kept_warm", heat_loss_w_k=0.4), arrays=[]), [1.0] * 3, [-15.0] * 3)
-    assert boxed.ledger[0, kernel.BANK_HEAT] == pytest.approx(0.4 * 20 * 72, rel=0.06)
+    assert boxed.ledger[0, places.BANK_HEAT] == pytest.approx(0.4 * 20 * 72, rel=0.06)
     assert bank_of(cold(bank=heated("kept_warm", heat_loss_w_k=0.4))).thermal_ua_w_k == 0.4
     mild = through(cold(leg={"days_count": 3}, bank=heated("kept_warm"), arrays=[]), [1.0] * 3, [8.0] * 3)
-    assert mild.ledger[0, kernel.BANK_HEAT] == 0
+    assert mild.ledger[0, places.BANK_HEAT] == 0
 
 
 def test_a_bank_that_warms_for_charging_costs_little_and_takes_the_charge() -> None:
@@ -126,15 +126,15 @@ def test_a_bank_that_warms_for_charging_costs_little_and_takes_the_charge() -> N
     cold_one = cold(leg=hooked, bank=heated("on_charge", 0.0), shore=CHARGER, trips={"soc_start_frac": 0.5})
     warm_one = cold(leg=hooked, bank=heated("on_charge"), shore=CHARGER, trips={"soc_start_frac": 0.5})
     refused, taken = (through(x, [1.0] * 2, [-10.0] * 2) for x in (cold_one, warm_one))
-    assert refused.ledger[0, kernel.BATTERY_IN] == 0, "below freezing the cut-off lets nothing in"
-    assert taken.ledger[0, kernel.BATTERY_IN] > 5000
-    assert taken.ledger[0, kernel.BANK_HEAT] > 0
+    assert refused.ledger[0, places.BATTERY_IN] == 0, "below freezing the cut-off lets nothing in"
+    assert taken.ledger[0, places.BATTERY_IN] > 5000
+    assert taken.ledger[0, places.BANK_HEAT] > 0
     away = {"days_count": 2}
     parked = through(cold(leg=away, bank=heated("on_charge"), arrays=[]), [1.0] * 2, [-10.0] * 2)
-    assert parked.ledger[0, kernel.BANK_HEAT] == 0, "nothing charges, so nothing warms"
+    assert parked.ledger[0, places.BANK_HEAT] == 0, "nothing charges, so nothing warms"
     kept = through(cold(leg=away, bank=heated("kept_warm"), arrays=[]), [1.0] * 2, [-10.0] * 2)
-    assert kept.ledger[0, kernel.BANK_HEAT] > 500
-    assert kept.summary[0, kernel.END_SOC] < parked.summary[0, kernel.END_SOC]
+    assert kept.ledger[0, places.BANK_HEAT] > 500
+    assert kept.summary[0, places.END_SOC] < parked.summary[0, places.END_SOC]
 
 
 def test_with_everything_off_the_heater_lives_on_the_sources_alone() -> None:
@@ -148,9 +148,9 @@ def test_with_everything_off_the_heater_lives_on_the_sources_alone() -> None:
         trips={"soc_start_frac": 0.21},
     )
     r = through(ctx, [1.2] * 3, [-6.0] * 3)
-    assert any(kind == kernel.E_DISCONNECT for _, kind in r.draw_events(0))
-    assert r.ledger[0, kernel.BANK_HEAT] > 0
-    assert r.ledger[0, kernel.BATTERY_IN] > 0
+    assert any(kind == places.E_DISCONNECT for _, kind in r.draw_events(0))
+    assert r.ledger[0, places.BANK_HEAT] > 0
+    assert r.ledger[0, places.BATTERY_IN] > 0
     assert balance_error(r.ledger) < 1e-6
 
 
@@ -190,7 +190,7 @@ def test_panels_with_a_controller_of_their_own_are_clipped_by_it_alone() -> None
     air, clear = [20.0] * 3, [1.0] * 3
 
     def sun(**power: Any) -> float:
-        return float(through(cold(**june, **power), clear, air).ledger[0, kernel.PV_AVAILABLE])
+        return float(through(cold(**june, **power), clear, air).ledger[0, places.PV_AVAILABLE])
 
     roof, out = sun(arrays=[big], controller=ample), sun(arrays=[GROUND], controller=ample)
     assert sun(arrays=[big, GROUND], controller=ample) == pytest.approx(roof + out)
@@ -223,6 +223,6 @@ def test_everything_at_once_still_adds_up() -> None:
     plan = plan_of_design(all_at_once())
     r = simulate(plan)
     assert balance_error(r.ledger) < 1e-6
-    assert r.ledger[:, kernel.GEN_FUEL] + r.summary[:, kernel.END_GEN] == pytest.approx(3.0)
-    assert (r.summary[:, kernel.GEN_H] < 30).all()
-    assert math.isclose(plan.numbers[kernel.BANK_HEATER_W], 240.0), "four units of 60 W"
+    assert r.ledger[:, places.GEN_FUEL] + r.summary[:, places.END_GEN] == pytest.approx(3.0)
+    assert (r.summary[:, places.GEN_H] < 30).all()
+    assert math.isclose(plan.numbers[places.BANK_HEATER_W], 240.0), "four units of 60 W"

@@ -10,7 +10,7 @@ import numpy as np
 import pytest
 
 from bothy.core.context import Context
-from bothy.core.trips import kernel as k
+from bothy.core.trips import places as k
 from bothy.core.trips.engine import arrays_of, simulate, weather_of
 from bothy.core.trips.plan import plan_of_design
 from bothy.demo import curlew, fiddlehead, saltbush

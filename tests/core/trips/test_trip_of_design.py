@@ -15,7 +15,7 @@ from bothy.core.design.document import load_design
 from bothy.core.finding import RULES
 from bothy.core.power.panels import ACROSS_M
 from bothy.core.sun.curved import CurvedPanelFactorIn, curved_panel_factor
-from bothy.core.trips import kernel
+from bothy.core.trips import places
 from bothy.core.trips.figures import BY_RULE, COUNTED, PER_DAY
 from bothy.core.trips.itinerary import NoTrip
 from bothy.core.trips.of_design import points_a_day, run_trip
@@ -134,7 +134,7 @@ def test_driving_and_hook_up_reach_the_engine() -> None:
     plan = plan_of_design(ctx)
     assert [d.drive_h for d in plan.days] == [3.0, 0.0, 0.0], "on the first day of a leg"
     assert [d.shore for d in plan.days] == [False, False, True]
-    assert plan.numbers[kernel.DCDC] == pytest.approx(30 * 12.8)
+    assert plan.numbers[places.DCDC] == pytest.approx(30 * 12.8)
     run = run_trip(ctx)
     assert run.driving_wh_day > 100
     assert run.shore_wh_day > 0

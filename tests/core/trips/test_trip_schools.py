@@ -13,7 +13,7 @@ from bothy.core.context import Context
 from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
 from bothy.core.sizing.search import search
-from bothy.core.trips import kernel
+from bothy.core.trips import places
 from bothy.core.trips.battery import TripBank
 from bothy.core.trips.engine import simulate, weather_of
 from bothy.core.trips.of_design import run_trip
@@ -154,27 +154,27 @@ LONDON = [{"id": "a", "place": "london", "days_count": 4}]
 def test_the_first_source_only_says_whose_energy_it_is() -> None:
     base = {"legs": [{**LONDON[0], "shore": True}], "shore": CHARGER, "start": "2026-06-01", "trips": {"soc_start_frac": 0.5}}
     sun, hooked = ledger(trip(**base)), ledger(trip(**base, schools={"source_order": "hookup_first"}))
-    assert hooked[kernel.SHORE_DC] > sun[kernel.SHORE_DC]
-    assert hooked[kernel.PV_USED] < sun[kernel.PV_USED]
-    assert hooked[kernel.SERVED] == pytest.approx(sun[kernel.SERVED])
-    assert hooked[kernel.STORED] == pytest.approx(sun[kernel.STORED])
+    assert hooked[places.SHORE_DC] > sun[places.SHORE_DC]
+    assert hooked[places.PV_USED] < sun[places.PV_USED]
+    assert hooked[places.SERVED] == pytest.approx(sun[places.SERVED])
+    assert hooked[places.STORED] == pytest.approx(sun[places.STORED])
 
 
 def test_the_dcdc_charger_may_be_left_for_emergencies() -> None:
     base = {"legs": [{**LONDON[0], "drive_h": 4.0}], "driving": DCDC, "trips": {"soc_start_frac": 0.9}}
     always, never = ledger(trip(**base)), ledger(trip(**base, schools={"dcdc_below_frac": 0.5}))
-    assert always[kernel.DCDC_USED] > 0
-    assert never[kernel.DCDC_USED] == 0, "at 90 % nobody needs it"
+    assert always[places.DCDC_USED] > 0
+    assert never[places.DCDC_USED] == 0, "at 90 % nobody needs it"
     low = ledger(trip(**{**base, "trips": {"soc_start_frac": 0.45}}, schools={"dcdc_below_frac": 0.5}))
-    assert low[kernel.DCDC_USED] > 0
+    assert low[places.DCDC_USED] > 0
 
 
 def test_shedding_is_a_school() -> None:
     base = {"legs": LONDON, "arrays": [], "start": "2026-12-01", "trips": {"soc_start_frac": 0.45}}
     tiers, none = ledger(trip(**base)), ledger(trip(**base, schools={"shed": "none"}))
-    assert tiers[kernel.SHED] > 0
-    assert none[kernel.SHED] == 0
-    assert none[kernel.UNSERVED] > 0
+    assert tiers[places.SHED] > 0
+    assert none[places.SHED] == 0
+    assert none[places.UNSERVED] > 0
 
 
 def test_depth_full_charge_and_lead_by_its_label_reach_the_bank() -> None:
@@ -194,12 +194,12 @@ def test_depth_full_charge_and_lead_by_its_label_reach_the_bank() -> None:
 def test_dirt_sky_and_ground_change_the_light() -> None:
     june = {"legs": LONDON, "start": "2026-06-01"}
     clean, dusty, street = (
-        float(ledger(trip(**june, arrays=[{**PANELS, **x}]))[kernel.PV_AVAILABLE]) for x in ({}, {"soiling_frac": 0.8}, {"sky_view_frac": 0.5})
+        float(ledger(trip(**june, arrays=[{**PANELS, **x}]))[places.PV_AVAILABLE]) for x in ({}, {"soiling_frac": 0.8}, {"sky_view_frac": 0.5})
     )
     assert dusty == pytest.approx(0.8 / 0.97 * clean, rel=0.03)
     assert 0.5 * clean < street < 0.9 * clean
     steep = {"arrays": [{**PANELS, "tilt_deg": 60.0, "deploy": "ground"}]}
-    grass, snow = (float(ledger(trip(**june, **steep, schools=s))[kernel.PV_AVAILABLE]) for s in ({}, {"albedo_frac": 0.8}))
+    grass, snow = (float(ledger(trip(**june, **steep, schools=s))[places.PV_AVAILABLE]) for s in ({}, {"albedo_frac": 0.8}))
     assert snow > 1.1 * grass
 
 

@@ -12,7 +12,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from bothy.core.context import Context
-from bothy.core.trips import kernel as k
+from bothy.core.trips import places as k
 from bothy.core.trips.engine import simulate
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design

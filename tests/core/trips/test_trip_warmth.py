@@ -11,7 +11,7 @@ import pytest
 from bothy.core.context import Context
 from bothy.core.design.document import load_design
 from bothy.core.finding import RULES
-from bothy.core.trips import kernel as k
+from bothy.core.trips import places as k
 from bothy.core.trips.cabin import thermal_of
 from bothy.core.trips.engine import simulate, weather_of
 from bothy.core.trips.of_design import run_trip

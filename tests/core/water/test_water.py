@@ -17,7 +17,7 @@ from bothy.core.design.document import load_design
 from bothy.core.facts.old import facts_of_v1
 from bothy.core.fluid import loss_pa
 from bothy.core.report import report
-from bothy.core.trips import kernel as k
+from bothy.core.trips import places as k
 from bothy.core.trips.of_design import run_trip
 from bothy.core.trips.plan import plan_of_design
 from bothy.core.water.heat_and_frost import tank_ua

@@ -10,12 +10,12 @@ from collections.abc import Mapping, Sequence
 from typing import Any, NamedTuple
 
 import numpy as np
-from numba import njit
 
 from bothy.core.build.calendar import LONGEST_CURE_H, SLOT_H, SLOTS, cure_hours
 from bothy.core.build.hot_work import APART_SLOTS, IGNITES, SOLVENT
 from bothy.core.build.plan import Planner
 from bothy.core.build.task_list import Task
+from bothy.core.jit import compiled
 
 LICENCES = ("ac_electrician", "gas_fitter", "vehicle_engineer")
 MOST_DRY_DAYS = 60
@@ -192,7 +192,7 @@ def tables_of(p: Planner, keys: list[str]) -> Tables:
     )
 
 
-@njit(cache=True, nogil=True)
+@compiled
 def _next(free: Any, s: int) -> int:
     """The next slot with somebody free, with the way to it shortened for the next who asks."""
     root = s
@@ -203,7 +203,7 @@ def _next(free: Any, s: int) -> int:
     return root
 
 
-@njit(cache=True, nogil=True)
+@compiled
 def _take(i: int, slot: int, need: float, by_office: bool, tb: Any, people: Any, free: Any, licensed: Any, no_spark: Any, no_fume: Any, taken: Any) -> int:
     """Gather half hours for a task from a slot on into ``taken``; their number, or −1 where they don't suffice."""
     n, others, lic, m, kind = len(people), tb.others[i], tb.licence[i], tb.mask[i], tb.kind[i]
@@ -240,7 +240,7 @@ def _take(i: int, slot: int, need: float, by_office: bool, tb: Any, people: Any,
         s += 1
 
 
-@njit(cache=True, nogil=True)
+@compiled
 def schedule(tb: Any, durations: Any, urgent: Any, prefer: bool, end_h: Any, begin_h: Any, held: Any) -> float:
     """One plan. Fills when each task ends and begins in h (NaN: it finds no hours) and what it was held by; gives the end in h, −1 where nothing is done."""
     count, n = len(durations), len(tb.people)
@@ -321,7 +321,7 @@ def schedule(tb: Any, durations: Any, urgent: Any, prefer: bool, end_h: Any, beg
     return last
 
 
-@njit(cache=True, nogil=True)
+@compiled
 def many(tb: Any, durations: Any, urgent: Any, prefer: bool, governed: Any) -> Any:
     """The end in h of a plan for each row of ``durations``; counts in ``governed`` how often the end hung on each task."""
     runs, count = durations.shape

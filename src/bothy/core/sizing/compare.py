@@ -16,6 +16,7 @@ from bothy.core.power.panels import array_power
 from bothy.core.report import report
 from bothy.core.sizing.prices import price_and_mass
 from bothy.core.sizing.schools import schools_of
+from bothy.core.trips import places as k
 from bothy.core.trips.engine import simulate, weather_of
 from bothy.core.trips.itinerary import NoTrip
 from bothy.core.trips.plan import plan_of_design
@@ -133,8 +134,6 @@ def side_by_side(design: Design, others: Sequence[tuple[str, str, Design]] = (),
 
 
 def _numbers(ctx: Context, r: Any, base: Any) -> dict[str, Any]:
-    from bothy.core.trips import kernel as k
-
     m = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True))
     days = r.short_day.shape[1]
     own = r.short_day.astype(float).mean(axis=1)

@@ -23,6 +23,7 @@ from bothy.core.region import RegionKey, money
 from bothy.core.sizing.pareto import DesignPoint, front_of
 from bothy.core.sizing.space import REASONS, RELAXED, Candidate, space_of
 from bothy.core.sun.geometry import Array
+from bothy.core.trips import places as k
 from bothy.core.trips.cabin import thermal_of
 from bothy.core.trips.engine import Arrays, Plan, Weather, refitted, simulate, weather_of
 from bothy.core.trips.engine import arrays_of as arrays_ready
@@ -174,8 +175,6 @@ def on_threads(workers: int) -> Sweep:
 
 def trial_of(r: Any) -> Trial:
     """What a search keeps of a run."""
-    from bothy.core.trips import kernel as k
-
     i, j = LEDGER.index("shed_wh"), LEDGER.index("unserved_wh")
     return Trial(r.short_day.sum(axis=1).astype(float), r.ledger[:, i] + r.ledger[:, j], r.summary[:, k.LEAST_SOC].copy(), r.short_day.shape[1])
 

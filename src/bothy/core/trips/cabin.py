@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from bothy.core.constants import PERSON_AWAKE_W
 from bothy.core.context import Context
-from bothy.core.trips import kernel as k
+from bothy.core.trips import places as k
 from bothy.core.trips.itinerary import clock_h
 from bothy.core.trips.stores import gas_numbers, store_numbers
 from bothy.core.warmth.air import PER_FLOW, density_ratio

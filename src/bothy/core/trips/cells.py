@@ -8,8 +8,8 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 
+from bothy.core.jit import piece
 from bothy.core.sun.geometry import Array
 
 (
@@ -41,7 +41,7 @@ TEMPS = np.array([-20.0, -10.0, 0.0, 10.0, 25.0, 40.0])
 HOURS_A_MONTH = 730.5
 
 
-@njit(cache=True, nogil=True)
+@piece
 def floor_at(bank: Array, temp_c: float) -> float:
     """Least state of charge at a temperature: cold hides charge, which comes back when it is warm."""
     factor = bank[FACTORS]
@@ -56,7 +56,7 @@ def floor_at(bank: Array, temp_c: float) -> float:
     return 1 - min(1.0, factor) * (1 - bank[FLOOR])
 
 
-@njit(cache=True, nogil=True)
+@piece
 def warm_charge_a(bank: Array, temp_c: float) -> float:
     """Largest charge current at a cell temperature, in A (method power.cold)."""
     full = bank[MAX_CHARGE]
@@ -72,13 +72,13 @@ def warm_charge_a(bank: Array, temp_c: float) -> float:
     return min(0.20 * c, full) if temp_c < 10 else full
 
 
-@njit(cache=True, nogil=True)
+@piece
 def self_discharge(bank: Array, e: float, dt: float) -> float:
     """Energy that leaks away in ``dt`` hours, in Wh."""
     return e * bank[SELF] / HOURS_A_MONTH * dt
 
 
-@njit(cache=True, nogil=True)
+@piece
 def charge_room_w(bank: Array, e: float, temp_c: float, dt: float) -> float:
     """Largest power it takes over a step, in W at its terminals."""
     limit = bank[MAX_CHARGE]
@@ -90,7 +90,7 @@ def charge_room_w(bank: Array, e: float, temp_c: float, dt: float) -> float:
     return limit * (bank[U] + limit * bank[R_OHM])
 
 
-@njit(cache=True, nogil=True)
+@piece
 def discharge_room_w(bank: Array, e: float, temp_c: float, dt: float) -> float:
     """Largest power it gives over a step, in W at its terminals."""
     if temp_c < bank[COLDEST]:
@@ -104,7 +104,7 @@ def discharge_room_w(bank: Array, e: float, temp_c: float, dt: float) -> float:
     return limit * (bank[U] - limit * bank[R_OHM])
 
 
-@njit(cache=True, nogil=True)
+@piece
 def charged(bank: Array, e: float, watts: float, dt: float) -> tuple[float, float, float]:
     """After charging with a power: energy in Wh, current in A, loss in Wh."""
     r, u = bank[R_OHM], bank[U]
@@ -113,7 +113,7 @@ def charged(bank: Array, e: float, watts: float, dt: float) -> tuple[float, floa
     return e + kept, amps, watts * dt - kept
 
 
-@njit(cache=True, nogil=True)
+@piece
 def discharged(bank: Array, e: float, watts: float, dt: float) -> tuple[float, float, float]:
     """After giving a power: energy in Wh, current in A (positive out), loss in Wh."""
     r, u = bank[R_OHM], bank[U]
@@ -123,7 +123,7 @@ def discharged(bank: Array, e: float, watts: float, dt: float) -> tuple[float, f
     return e - taken, amps, taken - watts * dt
 
 
-@njit(cache=True, nogil=True)
+@piece
 def warmed(bank: Array, temp_c: float, env_c: float, loss_wh: float, dt: float) -> float:
     """Temperature after a step with a loss inside, in °C."""
     if bank[HEAT_LOSS] <= 0:
@@ -132,7 +132,7 @@ def warmed(bank: Array, temp_c: float, env_c: float, loss_wh: float, dt: float) 
     return end + (temp_c - end) * math.exp(-bank[HEAT_LOSS] * dt / bank[HEAT_CAPACITY])
 
 
-@njit(cache=True, nogil=True)
+@piece
 def warming_w(bank: Array, temp_c: float, env_c: float, aim_c: float, dt: float) -> float:
     """Power in W that brings the cells to a temperature at the end of a step, from nothing but that; 0 where they are warm by themselves."""
     if bank[HEAT_LOSS] <= 0:

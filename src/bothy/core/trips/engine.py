@@ -17,6 +17,7 @@ from bothy.core.sun.clearness import Clearness, day_profile, diffuse_part, of_pl
 from bothy.core.sun.draws import KT_AUTOCORR, TEMP_AUTOCORR, chain, luck, spread_k, warm_when_clear
 from bothy.core.sun.geometry import MID_MONTH, SOLAR_CONSTANT_W_M2, Array, midpoints, season_of, sun_at, sunset_angle
 from bothy.core.sun.plane import HEADINGS_DEG, UPLIFT_K, Module, incidence
+from bothy.core.trips import places
 
 Deploy = Literal["fixed", "lift", "ground"]
 REFILLS = {"water": 1, "grey_dump": 2, "toilet_dump": 4, "gas": 8, "diesel": 16}
@@ -264,8 +265,6 @@ STEEP_DEG = 30.0
 
 def _array_rows(arrays: Sequence[PlanArray]) -> Array:
     """A row for each array, as the kernel reads it; at least its width where there is none."""
-    from bothy.core.trips import kernel
-
     rows = []
     for n, x in enumerate(arrays):
         m = x.module
@@ -285,18 +284,16 @@ def _array_rows(arrays: Sequence[PlanArray]) -> Array:
                 x.most_w,
                 float(last),
                 float(x.tilt_deg >= STEEP_DEG),
-                x.held if x.held is not None else kernel.NOT_HELD,
+                x.held if x.held is not None else places.NOT_HELD,
             ]
         )
-    return np.array(rows) if rows else np.zeros((0, kernel.ARRAY_SIZE))
+    return np.array(rows) if rows else np.zeros((0, places.ARRAY_SIZE))
 
 
 def arrays_of(plan: Plan, weather: Weather | None = None) -> Arrays:
     """The arrays that the kernel reads."""
-    from bothy.core.trips import kernel
-
     sky, w = _sky_of(plan), weather or weather_of(plan)
-    rows = np.zeros((len(plan.days), kernel.DAY_SIZE))
+    rows = np.zeros((len(plan.days), places.DAY_SIZE))
     for j, d in enumerate(plan.days):
         bits = sum(REFILLS[r] for r in d.refills)
         refill = math.floor(d.refill_h / (plan.step_min / 60)) if bits else -1
@@ -307,7 +304,7 @@ def arrays_of(plan: Plan, weather: Weather | None = None) -> Arrays:
             refill,
             bits,
             sky.outside[j],
-            *d.mains(plan.numbers[kernel.SHORE_MOST]),
+            *d.mains(plan.numbers[places.SHORE_MOST]),
             d.place.rh_frac[d.date.month - 1],
             float(d.generator is not None and not d.shore),
             _month_days(d.place, d.date.month).mean,
@@ -413,12 +410,12 @@ def simulate(
     count, n = ready.items[WEATHER][0].shape[0], len(plan.days)
     steps = n * ready.steps
     out = Result(
-        np.zeros((count, kernel.LEDGER_SIZE)),
-        np.zeros((count, kernel.SUMMARY_SIZE)),
+        np.zeros((count, places.LEDGER_SIZE)),
+        np.zeros((count, places.SUMMARY_SIZE)),
         np.zeros((count, n), dtype=np.int8),
         np.zeros((count, EVENTS_KEPT, 2)),
         np.zeros(count, dtype=np.int64),
-        np.zeros((count if series else 0, steps if series else 0, kernel.SERIES_SIZE), dtype=np.float32),
+        np.zeros((count if series else 0, steps if series else 0, places.SERIES_SIZE), dtype=np.float32),
     )
 
     def one(block: tuple[int, int]) -> int:
@@ -426,9 +423,9 @@ def simulate(
         if series:
             mine = out.series[first:last]
         else:
-            mine = np.empty((last - first if keep else 0, steps if keep else 0, kernel.SERIES_SIZE), dtype=np.float32)
+            mine = np.empty((last - first if keep else 0, steps if keep else 0, places.SERIES_SIZE), dtype=np.float32)
         results = (out.ledger, out.summary, out.short_day, out.events, out.event_count, mine)
-        kernel.run(first, last, plan.step_min / 60, *ready.items, *results)  # type: ignore[call-arg]
+        kernel.run(first, last, plan.step_min / 60, *ready.items, *results)
         if keep is not None:
             keep(first, last, mine)
         return last - first

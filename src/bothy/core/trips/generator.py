@@ -12,7 +12,7 @@ from pydantic import BaseModel
 
 from bothy.core.context import Context
 from bothy.core.power.generator import FUELS, full_per_h
-from bothy.core.trips import kernel as k
+from bothy.core.trips import places as k
 from bothy.core.trips.engine import Plan, Result
 from bothy.core.trips.stores import half
 

@@ -13,6 +13,7 @@ from bothy.core.context import Context
 from bothy.core.contract import EPS, quick
 from bothy.core.sun.geometry import Array
 from bothy.core.trips import cells as c
+from bothy.core.trips import places as k
 from bothy.core.trips.buys import buys
 from bothy.core.trips.cabin import thermal_of
 from bothy.core.trips.engine import Plan, Result, Weather
@@ -47,8 +48,6 @@ def points_a_day(days: int) -> int:
 
 def idle_wh(plan: Plan, loss_wh: float) -> float:
     """What of the inverter's loss over a trip is its own idling: the rest follows the mains that it made (all of what was asked away from hook-ups)."""
-    from bothy.core.trips import kernel as k
-
     asked = 0.0
     for j, d in enumerate(plan.days):
         first, last, _ = d.mains(0.0)
@@ -78,8 +77,6 @@ def clipped_part(plan: Plan, weather: Weather) -> float:
 def shed_first(ctx: Context, r: Result) -> dict[str, Any]:
     """Which loads are switched off first when the bank gets low, and when that is first in half of the weathers in which it happens; nothing where
     it never does."""
-    from bothy.core.trips import kernel as k
-
     firsts = [min((t for t, kind in r.draw_events(d) if kind == int(k.E_SHED)), default=None) for d in range(r.ledger.shape[0])]
     known = sorted(t for t in firsts if t is not None)
     names = [a.name for a in ctx.design.life.appliances if a.count > 0 and a.rank == 3 and a.running_w > 0]
@@ -88,8 +85,6 @@ def shed_first(ctx: Context, r: Result) -> dict[str, Any]:
 
 def medical(ctx: Context, r: Result) -> dict[str, float | None]:
     """In what share of the weathers a medical device goes dark or is shed, and when that is first; nothing without one."""
-    from bothy.core.trips import kernel as k
-
     ranks = {a.rank for a in ctx.design.life.appliances if a.kind == "medical" and a.count > 0}
     if not ranks:
         return {"medical_draws_frac": 0.0, "medical_first_d": None}
@@ -101,8 +96,6 @@ def medical(ctx: Context, r: Result) -> dict[str, float | None]:
 
 def mains_short(plan: Plan) -> dict[str, float]:
     """The most by which mains appliances ask for more than a hook-up or a generator gives, mean of a step, in W, and for how many hours of the trip."""
-    from bothy.core.trips import kernel as k
-
     worst, short_h, hours = 0.0, 0.0, plan.hours
     for j, d in enumerate(plan.days):
         first, last, most = d.mains(plan.numbers[k.SHORE_MOST])
@@ -152,8 +145,6 @@ class _Kept:
 
     def __call__(self, first: int, last: int, series: Array) -> None:
         """Take the series of a block of draws."""
-        from bothy.core.trips import kernel as k
-
         block = slice(first, last)
 
         def groups(i: int, count: int) -> Array:
@@ -174,7 +165,6 @@ class _Kept:
 
 def warm_trip(r: Result, days: int, numbers: Array) -> WarmTrip:
     """What a run says of warmth."""
-    from bothy.core.trips import kernel as k
     from bothy.core.trips.results import WHOLE_LEDGER
 
     m, s = dict(zip(WHOLE_LEDGER, r.ledger.mean(axis=0), strict=True)), r.summary
@@ -205,7 +195,6 @@ def warm_trip(r: Result, days: int, numbers: Array) -> WarmTrip:
 
 def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> TripRun:
     """What a run says, from its sums and what was kept of its series."""
-    from bothy.core.trips import kernel as k
     from bothy.core.trips.results import WHOLE_LEDGER, balance_error, standard_error
 
     n, count = len(plan.days), r.ledger.shape[0]
@@ -330,8 +319,6 @@ def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: 
     run.buys = buys(ctx, plan, thermal, result, weather, ready, workers)
     if run.short_days_frac > 0:
         usual = simulate(replace(plan, draws=False, replay=None))
-        from bothy.core.trips import kernel as k
-
         first = float(usual.summary[0, k.FIRST_ELECTRICITY])
         run.short_in_normals_d = first if first >= 0 else None
     run.findings = trip_findings(ctx, run)

@@ -14,6 +14,7 @@ from bothy.core.power.uses import inverter_use
 from bothy.core.sun.draws import KT_AUTOCORR
 from bothy.core.sun.geometry import Array, midpoints
 from bothy.core.sun.plane import Module
+from bothy.core.trips import places as k
 from bothy.core.trips.battery import UA_W_K, TripBank
 from bothy.core.trips.cabin import Thermal, thermal_of
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay
@@ -131,8 +132,6 @@ def driving_w(ctx: Context) -> float:
 def numbers_of(ctx: Context, bank: TripBank, thermal: Thermal | None = None, kept_wh: float | None = None) -> Array:
     """Everything that is one number, in the kernel's order; ``thermal`` where it was worked out before; ``kept_wh``: what the loads of tiers 1 and 2
     take on a mean day."""
-    from bothy.core.trips import kernel as k
-
     p = ctx.design.power
     n = np.zeros(k.PLAN_SIZE)
     n[[k.SHED_1, k.SHED_2, k.SHED_3]] = k.NEVER_SHED

@@ -10,6 +10,7 @@ import numpy as np
 from bothy.core.contract import Outcome
 from bothy.core.figure import Figure, derived
 from bothy.core.method.sources import Method
+from bothy.core.trips import places as k
 from bothy.core.trips.engine import Result, simulate
 from bothy.core.trips.trip import SimulateTripIn, plan_of
 
@@ -135,8 +136,6 @@ def balance_error(ledger: Any) -> float:
 
 
 def _draw(r: Result, d: int, series: bool) -> TripDraw:
-    from bothy.core.trips import kernel as k
-
     s = r.summary[d]
     firsts = dict(zip(RESOURCES, s[k.FIRST_ELECTRICITY : k.FIRST_DIESEL + 1], strict=True))
     ends = dict(zip(("soc_frac", "fresh_l", "grey_l", "toilet_l", "gas_kg", "diesel_l"), s[k.END_SOC : k.END_DIESEL + 1], strict=True))
@@ -153,8 +152,6 @@ def _draw(r: Result, d: int, series: bool) -> TripDraw:
 
 def simulate_trip(inp: SimulateTripIn, sources: dict[str, Figure] | None = None) -> SimulateTripOut:
     """A trip through its normals or through drawn weathers, with everything coupled. Method: trips.run."""
-    from bothy.core.trips import kernel as k
-
     plan = plan_of(inp)
     r = simulate(plan, series=inp.series)
     count, days = r.ledger.shape[0], len(plan.days)

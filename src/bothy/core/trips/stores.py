@@ -10,7 +10,7 @@ from pydantic import BaseModel
 from bothy.core.context import Context
 from bothy.core.gas.part import trip_numbers
 from bothy.core.sun.geometry import Array
-from bothy.core.trips import kernel as k
+from bothy.core.trips import places as k
 from bothy.core.trips.engine import Result
 from bothy.core.water.part import Wet, water_part
 

@@ -14,6 +14,7 @@ from bothy.core.sun.draws import KT_AUTOCORR, TEMP_AUTOCORR, known_place
 from bothy.core.sun.geometry import Array
 from bothy.core.sun.month import Hourly, PanelFactors, Part
 from bothy.core.sun.position import date_of
+from bothy.core.trips import places as k
 from bothy.core.trips.battery import StepMin, TripBank
 from bothy.core.trips.engine import Plan, PlanArray, PlanDay
 
@@ -241,8 +242,6 @@ def default_shed(floor: float, day_frac: float = 1.0) -> list[tuple[int, float, 
 
 
 def _numbers(inp: SimulateTripIn) -> Array:
-    from bothy.core.trips import kernel as k
-
     n = np.zeros(k.PLAN_SIZE)
     n[[k.SHED_1, k.SHED_2, k.SHED_3]] = k.NEVER_SHED
     shed = [(s.tier, s.shed_soc_frac, s.reconnect_soc_frac) for s in inp.shed] if inp.shed is not None else default_shed(inp.bank.floor)
