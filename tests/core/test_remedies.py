@@ -10,7 +10,7 @@ from bothy.core.design.document import Design
 from bothy.core.design.edit import apply_patch
 from bothy.core.facts.evidence import Evidence
 from bothy.core.finding import Finding, Remedy, one_cause
-from bothy.core.report import report
+from bothy.core.report import Report, report
 from bothy.demo.load import DEMOS, demo_of
 from tests.core import test_dangers, test_rules
 from tests.core.gas import test_gas_rules
@@ -35,11 +35,10 @@ def raising() -> dict[str, Any]:
 DESIGNS = raising()
 
 
-def pressed(design: Design, evidence: tuple[Evidence, ...], f: Finding, remedy: Remedy) -> list[str]:
+def pressed(design: Design, evidence: tuple[Evidence, ...], now: Report, f: Finding, remedy: Remedy) -> list[str]:
     """What is wrong after the press, in words. A leak test that is due again is said on the button; a first step may uncover what comes next."""
-    before = report(design, evidence).findings
-    after = report(apply_patch(design, remedy.patch), evidence).findings
-    had = {x.id for x in before}
+    after = report(apply_patch(design, remedy.patch), evidence, now).findings
+    had = {x.id for x in now.findings}
     wrong = (
         []
         if remedy.label.startswith(FIRST)
@@ -66,18 +65,20 @@ def at(key: str) -> tuple[Design, tuple[Evidence, ...]]:
 @pytest.mark.parametrize("key", sorted([*DESIGNS, *DEMOS]))
 def test_a_remedy_does_what_it_says(key: str) -> None:
     design, evidence = at(key)
-    bad = [(f.rule, f.fix.label, wrong) for f in report(design, evidence).findings if f.fix is not None and (wrong := pressed(design, evidence, f, f.fix))]
+    now = report(design, evidence)
+    bad = [(f.rule, f.fix.label, wrong) for f in now.findings if f.fix is not None and (wrong := pressed(design, evidence, now, f, f.fix))]
     assert not bad
 
 
 @pytest.mark.parametrize("key", sorted([*DESIGNS, *DEMOS]))
 def test_an_answer_ends_its_question(key: str) -> None:
     design, evidence = at(key)
-    for f in report(design, evidence).findings:
+    now = report(design, evidence)
+    for f in now.findings:
         assert f.severity == "question" or not f.answers
         assert f.severity != "question" or f.fix is None
         for a in f.answers:
-            after = report(apply_patch(design, a.patch), evidence).findings
+            after = report(apply_patch(design, a.patch), evidence, now).findings
             assert not [x for x in after if x.id == f.id and x.severity == "question"], (f.rule, a.label)
 
 

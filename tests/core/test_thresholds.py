@@ -11,7 +11,7 @@ import pytest
 
 from bothy.core.contract import BadInput
 from bothy.core.design.document import load_design
-from bothy.core.report import report
+from bothy.core.report import Report, report
 from tests.core.test_rules import RAISED
 
 FACTORS = (0.5, 2.0, 0.1, 10.0)
@@ -43,10 +43,10 @@ def changed(data: Any, path: Path, value: Any) -> Any:
     return out
 
 
-def raises(rule: str, data: Any) -> bool | None:
-    """Whether a rule is raised; None where the document is refused."""
+def raises(rule: str, data: Any, before: Report | None = None) -> bool | None:
+    """Whether a rule is raised; None where the document is refused. ``before``: the report of a neighbour, of which what is the same is taken."""
     try:
-        return rule in {f.rule for f in report(load_design(copy.deepcopy(data))).findings}
+        return rule in {f.rule for f in report(load_design(copy.deepcopy(data)), (), before).findings}
     except BadInput:
         return None
 
@@ -57,15 +57,15 @@ def number(v: Any) -> bool:
 
 def neighbour(rule: str, data: Any) -> tuple[Path, Any, Any] | None:
     """One value by whose change the rule falls silent: its path, what it was and what it is then. Numbers first."""
-    found = list(leaves(data))
+    found, here = list(leaves(data)), report(load_design(copy.deepcopy(data)))
     for path, v in (x for x in found if number(x[1])):
         for factor in FACTORS:
             new = type(v)(v * factor)
-            if new != v and raises(rule, changed(data, path, new)) is False:
+            if new != v and raises(rule, changed(data, path, new), here) is False:
                 return path, v, new
     for path, v in (x for x in found if not number(x[1])):
         for new in ((not v) if isinstance(v, bool) else None, None):
-            if raises(rule, changed(data, path, new)) is False:
+            if raises(rule, changed(data, path, new), here) is False:
                 return path, v, new
     return None
 

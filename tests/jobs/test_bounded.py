@@ -178,7 +178,7 @@ def test_random_files_are_read_or_refused_in_words(reader: str, caplog: pytest.L
     """Each within the memory and the time of a bounded process; nothing that a reader itself did not expect."""
     chance = random.Random(reader)
     read = 0
-    for _ in range(120):
+    for _ in range(60):
         data = spoilt(SEEDS[reader], chance)
         try:
             BOUNDED.run("file", *READERS[reader](data))
