@@ -25,6 +25,7 @@ VIEWS = [
     "/v/{id}/fit?view=roof",
     "/v/{id}/build?day=2027-03-06",
     "/v/{id}/build?day=2027-03-06&view=weeks",
+    "/v/{id}/build?day=2027-03-06&view=tasks",
     "/v/{id}/build?day=2027-03-06&view=gates",
     "/v/{id}/build?day=2027-03-06&view=shopping",
     "/v/{id}/build?day=2027-03-06&view=log",
@@ -75,12 +76,20 @@ VIEWS = [
     "/v/{id}/fit?view=ways&hand=way:circuit:inverter-feed",
     "/v/{id}/fit?view=wall",
     "/v/{id}/fit?view=out",
+    "/v/{id}/fit?view=sides",
     "/v/{id}/fit?view=weight",
     "/v/{id}/fit?view=measure",
     "/v/{id}/worklist",
     "/v/{id}/prove",
     "/v/{id}/prove?hand=circuit:water-pump-10-l-min",
-    "/v/{id}/gas",
+    "/v/{id}/prove?view=loops",
+    "/v/{id}/prove?view=readings",
+    "/v/{id}/prove?view=finder",
+    "/v/{id}/prove?view=practice",
+    "/v/{id}/prove?view=live",
+    "/v/{id}/prove?view=record",
+    "/method",
+    "/method/wiring",
     "/v/{id}/print/schedule",
     "/v/{id}/print/sheet",
     "/v/{id}/print/lists",
@@ -88,6 +97,12 @@ VIEWS = [
     "/v/{id}/print/panel",
     "/v/{id}/print/water",
     "/v/{id}/print/gas",
+    "/v/{id}/print/ladder",
+    "/v/{id}/print/walls",
+    "/v/{id}/print/roof",
+    "/v/{id}/print/openings",
+    "/v/{id}/print/week",
+    "/v/{id}/print/sources",
 ]
 SITE = (
     "/",
@@ -108,7 +123,7 @@ SITE = (
     "/v/{id}/handover?day=2027-03-06",
 )
 """Views that are laid out anew on a phone."""
-SIZES = {"desk": (1280, 800), "phone": (390, 844)}
+SIZES = {"desk": (1280, 800), "narrow desk": (1024, 768), "phone": (390, 844)}
 LOOKS = [*(("desk", v) for v in VIEWS), *(("phone", v) for v in SITE)]
 
 
@@ -184,6 +199,10 @@ def test_a_view_passes_axe_and_keeps_to_its_frame(looked: Looked, axe: str, size
             assert page.evaluate("document.documentElement.scrollHeight") <= 800
         page.evaluate(GROWN)
         assert wider(page) <= 0, "with longer words"
+        if size == "desk":
+            width, height = SIZES["narrow desk"]
+            page.set_viewport_size({"width": width, "height": height})
+            assert wider(page) <= 0, "with longer words at a narrow desk"
     assert looked.complaints == []
 
 

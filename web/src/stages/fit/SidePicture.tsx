@@ -137,13 +137,14 @@ export function SidePicture({
         const on = t.key === selected;
         const bad = marked?.has(t.key);
         const s = shape(t, t.u_m, t.v_m);
+        const named = say(t.name.length > 30 ? `${t.name.slice(0, 29)}…` : t.name);
         const told = say(`${t.name}: ${Math.round(t.length_mm)} × ${Math.round(t.height_mm)} mm`);
         return (
           <g
             key={t.key}
             role="button"
             tabIndex={0}
-            aria-label={told}
+            aria-label={t.name.length > 30 ? `${named} (${told})` : told}
             aria-pressed={on}
             data-thing={t.key}
             className={onDrop ? "cursor-move" : ""}
@@ -169,7 +170,7 @@ export function SidePicture({
             <path d={`M${x(t.u_m) - 0.03} ${y(t.v_m)}h0.06M${x(t.u_m)} ${y(t.v_m) - 0.03}v0.06`} stroke="currentColor" strokeWidth="0.006" />
             {(on || here.every((o) => o === t || Math.hypot(o.u_m - t.u_m, o.v_m - t.v_m) > 0.35)) && (
               <text x={x(t.u_m)} y={s.y - 0.03} fontSize="0.07" textAnchor="middle" fill="currentColor" aria-hidden="true" className="pointer-events-none">
-                {say(t.name.length > 30 ? `${t.name.slice(0, 29)}…` : t.name)}
+                {named}
               </text>
             )}
             <title>{told}</title>

@@ -146,7 +146,7 @@ export function CircuitDrawing({ nodes, elements, doubt = {}, red, black, open =
             className={onNode ? "cursor-pointer" : undefined}
             role={onNode ? "button" : "img"}
             tabIndex={onNode ? 0 : undefined}
-            aria-label={`${n.name}${probe ? `: ${probe} probe` : ""}`}
+            aria-label={probe ? `${probe === "red" ? "R" : "B"} ${n.name}, ${probe} probe` : n.name}
             onClick={onNode ? () => onNode(n.id) : undefined}
             onKeyDown={(k) => pressed(k, onNode && (() => onNode(n.id)))}
           >
@@ -161,13 +161,13 @@ export function CircuitDrawing({ nodes, elements, doubt = {}, red, black, open =
             />
             {probe && (
               <text x={s.x} y={s.y + 4} fontSize="11" fontWeight="700" textAnchor="middle" fill="var(--color-sheet)" aria-hidden="true">
-                {probe === "red" ? "R" : "B"}
+                {probe === "red" ? "R " : "B "}
               </text>
             )}
             <text x={s.x} y={up ? s.y - 28 : s.y + 24} fontSize="11" textAnchor="middle" fill="var(--color-dim)" aria-hidden="true">
               {words.length > 2 ? (
                 <>
-                  <tspan x={s.x}>{words.slice(0, Math.ceil(words.length / 2)).join(" ")}</tspan>
+                  <tspan x={s.x}>{words.slice(0, Math.ceil(words.length / 2)).join(" ")} </tspan>
                   <tspan x={s.x} dy="12">
                     {words.slice(Math.ceil(words.length / 2)).join(" ")}
                   </tspan>

@@ -66,7 +66,7 @@ function LaneCard({ x, day, span, fail }: { x: Lane; day: Day | undefined; span:
   return (
     <section aria-label={x.name} className={`relative border bg-sheet p-2 ${wrong ? "border-rust" : "border-line"}`}>
       <div className="flex items-baseline justify-between gap-2">
-        <h3 className="m-0 text-[13px] font-semibold">{x.name}</h3>
+        <h2 className="m-0 text-[13px] font-semibold">{x.name}</h2>
         <span className="num text-[18px]">{amount(x.value, x.unit)}</span>
       </div>
       <svg

@@ -238,10 +238,10 @@ export function PracticeView({ p }: { p: Practice }) {
         )}
       </div>
       <div>
-        <h3 className="m-0 font-display text-[14px]">
+        <h2 className="m-0 font-display text-[14px]">
           What was done, <span className="num">{r?.minutes ?? 0}</span> min
           {r && r.unsafe > 0 && <span className="text-rust">, {r.unsafe} unsafe</span>}
-        </h3>
+        </h2>
         <ol className="m-0 pl-5 text-[13px]">
           {r?.acts.map((a, i) => (
             <li key={i} className={a.unsafe ? "text-rust" : undefined}>

@@ -1,44 +1,12 @@
 /** Everything that was taken down, newest first: readings, tests and looks, with what corrected what. Nothing here is ever changed. */
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { api, type Schemas, take } from "../../data/client";
+import { api, take } from "../../data/client";
 import { useVariant } from "../../data/variant";
 import { type Column, Ledger } from "../../parts/Ledger";
-
-type Item = Schemas["EvidenceItem"];
-const KIND: Record<string, string> = {
-  reading: "reading",
-  water_test: "pressure test",
-  gas_test: "leak test",
-  gas_check: "reading of gas",
-  pre_trip: "look before a trip",
-};
-const READ: [key: string, label: string, unit: string][] = [
-  ["source_voltage_v", "bank", "V"],
-  ["load_voltage_v", "load", "V"],
-  ["current_a", "", "A"],
-  ["loop_mohm", "loop", "mΩ"],
-];
-const GAS: Record<string, [label: string, unit: string]> = {
-  working: ["all burning", "mbar"],
-  lock_up: ["all off", "mbar"],
-  flame_failure: ["flame failure after", "s"],
-};
-const num = (x: unknown) => Number((x as number).toPrecision(4));
-
-/** What an entry says, short. */
-function said(e: Item): string {
-  const p = e.payload;
-  if (!p) return "struck";
-  if (Array.isArray(p.seen)) return p.seen.length ? p.seen.join(", ") : "nothing ticked";
-  const unit = "start_kpa" in p ? "kpa" : "start_mbar" in p ? "mbar" : null;
-  if (unit) return `${num(p[`start_${unit}`])} to ${num(p[`end_${unit}`])} ${unit === "kpa" ? "kPa" : "mbar"} in ${num(p.duration_min)} min`;
-  if (e.kind === "gas_check") {
-    const [label, of] = GAS[String(p.kind)] ?? ["", ""];
-    return `${label} ${num(p.value)} ${of}`;
-  }
-  return READ.flatMap(([k, label, u]) => (typeof p[k] === "number" ? [`${label} ${num(p[k])} ${u}`.trim()] : [])).join(", ");
-}
+import { usePerson, useSaid } from "../../shell/person";
+import { useCommissioning } from "./data";
+import { type Entry as Item, KIND, ofWhat, said, type Telling } from "./record";
 
 export function RecordLedger() {
   const { id, stamp, design } = useVariant();
@@ -46,35 +14,36 @@ export function RecordLedger() {
     queryKey: ["evidence", id, stamp],
     queryFn: () => take(api.GET("/api/variants/{variant_id}/evidence", { params: { path: { variant_id: id } } })),
   });
+  const { units } = usePerson();
+  const say = useSaid();
+  const made = useCommissioning();
+  const region = design.region ?? "eu";
+  const told = useMemo<Telling>(() => ({ units, region, steps: new Map((made.data?.steps ?? []).map((x) => [x.id, x])) }), [units, region, made.data]);
   const names = useMemo(() => new Map((design.wiring?.circuits ?? []).map((c) => [c.id, c.name ?? c.id])), [design]);
   const gone = new Set((entries.data ?? []).map((e) => e.corrects));
   const columns: Column<Item>[] = [
     { key: "number", label: "no.", width: "5%", align: "right", kind: "computed", show: (e) => String(e.number) },
-    { key: "made_at", label: "when", width: "16%", kind: "computed", show: (e) => e.made_at.slice(0, 16).replace("T", " ") },
+    { key: "made_at", label: "when", width: "18%", kind: "computed", show: (e) => e.made_at.slice(0, 16).replace("T", " ") },
     { key: "what", label: "what", width: "14%", kind: "computed", show: (e) => <span className="font-sans">{KIND[e.kind] ?? e.kind}</span> },
     {
       key: "of",
       label: "of",
-      width: "18%",
+      width: "26%",
       kind: "computed",
-      show: (e) => (
-        <span className="font-sans">
-          {names.get(e.subject) ?? (typeof e.payload?.name === "string" ? e.payload.name : e.kind === "gas_check" ? "gas" : e.subject)}
-        </span>
-      ),
+      show: (e) => <span className="font-sans">{say(ofWhat(e, names, told))}</span>,
     },
     {
       key: "said",
       label: "says",
-      width: "32%",
+      width: "27%",
       kind: "computed",
-      title: said,
-      show: (e) => <span className={gone.has(e.number) ? "line-through" : "text-peat"}>{said(e)}</span>,
+      title: (e) => said(e, told),
+      show: (e) => <span className={gone.has(e.number) ? "line-through" : "text-peat"}>{said(e, told)}</span>,
     },
     {
       key: "stands",
-      label: "",
-      width: "15%",
+      label: "revision",
+      width: "10%",
       kind: "computed",
       show: (e) => `${e.corrects != null ? `corrects ${e.corrects}, ` : ""}r${e.revision ?? "?"}`,
     },

@@ -1,0 +1,124 @@
+/** What an entry of the record says, in words and in the reader's units. */
+import type { Schemas } from "../../data/client";
+import { money, type RegionKey } from "../../data/said";
+import { percent, show, type UnitSystem } from "../../data/show";
+
+export type Entry = Schemas["EvidenceItem"];
+type Payload = Record<string, unknown>;
+
+export const KIND: Record<string, string> = {
+  reading: "reading",
+  water_test: "pressure test",
+  gas_test: "leak test",
+  gas_check: "reading of gas",
+  pre_trip: "look before a trip",
+  weighing: "weighing",
+  log: "work",
+  seen: "behind a wall",
+  closing: "wall closed",
+  purchase: "purchase",
+  stock: "stock",
+  quote: "quote",
+  punch: "small thing to mend",
+  as_built: "built otherwise",
+  paper: "paper",
+  service: "maintenance",
+  step: "test step",
+  repair: "repair",
+  photo: "photograph",
+};
+
+type Step = { title: string; unit: string };
+/** What an entry is told with: the reader's units, the region's money, and the steps of commissioning by id. */
+export type Telling = { units: UnitSystem; region: RegionKey; steps: ReadonlyMap<string, Step> };
+
+const READ: [key: string, label: string, unit: string][] = [
+  ["source_voltage_v", "bank", "V"],
+  ["load_voltage_v", "load", "V"],
+  ["current_a", "", "A"],
+  ["shunt_a", "monitor", "A"],
+  ["loop_mohm", "loop", "mΩ"],
+];
+const GAS: Record<string, [label: string, unit: string]> = {
+  working: ["all burning", "mbar"],
+  lock_up: ["all off", "mbar"],
+  flame_failure: ["flame failure after", "s"],
+};
+
+const text = (x: unknown): string => (typeof x === "string" ? x.trim() : "");
+const number = (x: unknown): x is number => typeof x === "number";
+const listed = (...parts: (string | false | null | undefined)[]): string => parts.filter(Boolean).join(", ");
+/** An id as words where nothing has a better name for it. */
+export const fromId = (id: string): string => id.replace(/[_-]/g, " ").replace(/:/g, ", ");
+
+function held(p: Payload, t: Telling): string {
+  const unit = "start_kpa" in p ? "kpa" : "mbar";
+  const amount = (key: string) => show(Number(p[`${key}_${unit}`]), unit === "kpa" ? "kPa" : "mbar", t.units, 4);
+  return `${amount("start")} to ${amount("end")} in ${show(Number(p.duration_min), "min", t.units, 4)}`;
+}
+
+function stepSays(p: Payload, t: Telling): string {
+  const value = number(p.value) && show(p.value, t.steps.get(String(p.id))?.unit ?? "", t.units, 4);
+  return listed(p.ok === true ? "as it should be" : p.ok === false ? "not as it should be" : "", value, p.simulated === true && "simulated");
+}
+
+function weighed(p: Payload, t: Telling): string {
+  const kg = (key: string) => (number(p[key]) ? show(p[key], "kg", t.units, 5) : "");
+  return listed(`front ${kg("front_kg")}`, `rear ${kg("rear_kg")}`, number(p.left_kg) && `left side ${kg("left_kg")}`);
+}
+
+function worked(p: Payload): string {
+  const items = Array.isArray(p.items) ? p.items.length : 0;
+  const done = number(p.done_frac) ? p.done_frac : 1;
+  return listed(number(p.hours) && p.hours > 0 && show(p.hours, "h"), done >= 1 ? "done" : percent(done), items > 0 && `${items} ticked`);
+}
+
+function bought(p: Payload, t: Telling): string {
+  const came = number(p.received) && number(p.expected) ? `${p.received} of ${p.expected} came` : "";
+  return listed(text(p.status), came, number(p.damaged) && p.damaged > 0 && `${p.damaged} damaged`, number(p.price) && money(p.price, t.region));
+}
+
+const SAYS: Record<string, (p: Payload, t: Telling) => string> = {
+  reading: (p, t) => listed(...READ.map(([k, label, u]) => number(p[k]) && `${label} ${show(p[k], u, t.units, 4)}`.trim())),
+  water_test: held,
+  gas_test: held,
+  gas_check: (p, t) => {
+    const [label, unit] = GAS[String(p.kind)] ?? ["", ""];
+    return `${label} ${show(Number(p.value), unit, t.units, 4)}`;
+  },
+  pre_trip: (p) => (Array.isArray(p.seen) && p.seen.length ? p.seen.join(", ") : "nothing ticked"),
+  weighing: weighed,
+  log: worked,
+  seen: (p) =>
+    listed(
+      p.done === true && "done",
+      p.tested === true && "tested",
+      p.labelled === true && "labelled",
+      p.photo === true && "photographed",
+      !!p.waived && `waived: ${text(p.waived)}`,
+    ),
+  closing: (p) => (p.opened === true ? "opened again" : "closed"),
+  purchase: bought,
+  stock: (p, t) => listed(number(p.amount) && show(p.amount, text(p.unit), t.units), text(p.place)),
+  quote: (p, t) =>
+    listed(text(p.supplier), number(p.price) && money(p.price, t.region), number(p.lead_days) && `${p.lead_days} ${p.lead_days === 1 ? "day" : "days"}`),
+  punch: (p) => (text(p.done_on) ? "mended" : p.must === true ? "to mend before it is driven" : "to mend"),
+  as_built: (p) => listed(text(p.designed) && `designed ${text(p.designed)}`, `built ${text(p.built)}`),
+  paper: (p) => listed(text(p.number) && `number ${text(p.number)}`, text(p.licence) && `licence ${text(p.licence)}`) || "entered",
+  service: (p, t) => listed("done", number(p.odometer_km) && `at ${show(p.odometer_km, "km", t.units, 6)}`, number(p.cost) && money(p.cost, t.region)),
+  step: stepSays,
+  repair: (p) => fromId(text(p.cause)),
+  photo: (p) => text(p.note) || "taken",
+};
+
+/** What an entry says, short; never empty. */
+export function said(e: Entry, t: Telling): string {
+  if (!e.payload) return "struck";
+  return listed(SAYS[e.kind]?.(e.payload, t), e.kind !== "photo" && text(e.payload.note)) || "noted";
+}
+
+/** What an entry is of: a circuit's or a step's name, the entry's own, else its id as words. */
+export function ofWhat(e: Entry, circuits: ReadonlyMap<string, string>, t: Telling): string {
+  const own = text(e.payload?.name);
+  return circuits.get(e.subject) ?? t.steps.get(e.subject)?.title ?? (own || (e.kind === "gas_check" ? "gas" : fromId(text(e.payload?.subject) || e.subject)));
+}
