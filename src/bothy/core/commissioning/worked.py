@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from bothy.core.commissioning import dead, powered, rest, rule_table
@@ -60,6 +60,7 @@ MARK_WORDS = {
     "expected_mohm": ("expected loop", "mΩ"),
 }
 STALE = ("low", "high", "expected")
+CHANGED_SINCE = "The circuit was changed since it was read."
 
 
 @dataclass(slots=True)
@@ -361,89 +362,83 @@ def steps_of(src: Source) -> list[Step]:
     return out
 
 
+def _loop(src: Source, s: Step, old: bool) -> Done | None:
+    loop = src.loops.get(s.record_id)
+    if loop is None or loop.verdict is None or loop.measured_mohm is None:
+        return None
+    said = f"{loop.measured_mohm:.4g} mΩ"
+    if old:
+        return _by_reading(src, s, Done(s, "again", Judgement(None, said), why=CHANGED_SINCE))
+    ok = loop.verdict == "pass"
+    why = "" if ok else f"It read {said}; {loop.low_mohm:.0f} to {loop.high_mohm:.0f} mΩ is right."
+    return _by_reading(src, s, Done(s, "pass" if ok else "fail", Judgement("pass" if ok else "fail", said), why=why))
+
+
+def _with_power(src: Source, s: Step, old: bool) -> Done | None:
+    if s.record_id == "shunt":
+        j, _, _ = of_shunt(src)
+        return Done(s, j.word, j, why=j.why) if j.word else None
+    row = src.sheet.get(s.record_id)
+    read = next((r for r in src.ctx.facts.readings if r.circuit == s.record_id), None)
+    if row is None or row.verdict is None or read is None:
+        return None
+    said = ", ".join(number(x, unit) for x, unit in ((read.current_a, "A"), (read.load_voltage_v, "V")) if x is not None)
+    if old or row.outdated:
+        return _by_reading(src, s, Done(s, "again", Judgement(None, said), why=CHANGED_SINCE))
+    return _by_reading(src, s, Done(s, row.verdict, Judgement(row.verdict, said), why=row.why, accepted=bool(read.note.strip())))
+
+
+def _water_test(src: Source, s: Step, _: bool) -> Done | None:
+    return _last(s, [(t.verdict, f"{t.corrected_drop_kpa:.1f} kPa lost", t.reasons, t.who, t.on, []) for t in src.water.tests])
+
+
+def _gas_test(src: Source, s: Step, _: bool) -> Done | None:
+    rows = []
+    for t in src.gas.tests:
+        said = f"{t.corrected_drop_mbar:.2f} mbar lost{'' if t.signed else ', not signed'}"
+        rows.append((t.verdict if t.signed or t.verdict != "pass" else "repeat", said, t.reasons, t.who, t.on, t.changed))
+    return _last(s, rows)
+
+
+def _gas_check(src: Source, s: Step, _: bool) -> Done | None:
+    kind, _sep, of = s.record_id.partition(":")
+    checks = [c for c in src.ctx.facts.gas_checks if c.kind == kind and (not of or c.appliance == of)]
+    part = src.gas.checks.get(checks[-1].id) if checks else None
+    if part is None:
+        return None
+    c, said = checks[-1], number(checks[-1].value, part.unit)
+    why = "" if part.ok else f"It read {said}; the limit is {number(part.limit, part.unit)}."
+    return Done(s, "pass" if part.ok else "fail", Judgement("pass" if part.ok else "fail", said), why=why, by=c.who, on=c.on)
+
+
+def _weighed(src: Source, s: Step, _: bool) -> Done | None:
+    if not src.ctx.facts.weighings:
+        return None
+    w, limit = src.ctx.facts.weighings[-1], src.fit.weight
+    rows = (
+        ("whole", w.front_kg + w.rear_kg, limit.gross_limit_kg),
+        ("front axle", w.front_kg, limit.front_limit_kg),
+        ("rear axle", w.rear_kg, limit.rear_limit_kg),
+    )
+    over = [n for n, kg, most in rows if most is not None and kg > most]
+    said, why = f"{w.front_kg:.0f} kg front, {w.rear_kg:.0f} kg rear", f"Over the limit: {', '.join(over)}." if over else ""
+    return Done(s, "fail" if over else "pass", Judgement("fail" if over else "pass", said), why=why, by=w.who, on=w.on)
+
+
+SHOWN_BY: dict[str, Callable[[Source, Step, bool], Done | None]] = {
+    "loop": _loop,
+    "reading": _with_power,
+    "water_test": _water_test,
+    "gas_test": _gas_test,
+    "gas_check": _gas_check,
+    "weighing": _weighed,
+}
+"""Where what shows a step is recorded -> what it says; None: nothing was recorded yet."""
+
+
 def _recorded(src: Source, s: Step, old: bool = False) -> Done:
     """A step that is shown by a reading or test with a place of its own; ``old``: what it measured is another one today."""
-    none = Done(s, "open", Judgement(None, ""))
-    facts = src.ctx.facts
-    if s.record == "loop":
-        loop = src.loops.get(s.record_id)
-        if loop is None or loop.verdict is None or loop.measured_mohm is None:
-            return none
-        if old:
-            return _by_reading(src, s, Done(s, "again", Judgement(None, f"{loop.measured_mohm:.4g} mΩ"), why="The circuit was changed since it was read."))
-        ok = loop.verdict == "pass"
-        said = f"{loop.measured_mohm:.4g} mΩ"
-        why = "" if ok else f"It read {said}; {loop.low_mohm:.0f} to {loop.high_mohm:.0f} mΩ is right."
-        return _by_reading(src, s, Done(s, "pass" if ok else "fail", Judgement("pass" if ok else "fail", said), why=why))
-    if s.record == "reading" and s.record_id == "shunt":
-        j, _, _ = of_shunt(src)
-        return Done(s, j.word, j, why=j.why) if j.word else none
-    if s.record == "reading":
-        row = src.sheet.get(s.record_id)
-        read = next((r for r in facts.readings if r.circuit == s.record_id), None)
-        if row is None or row.verdict is None or read is None:
-            return none
-        said = ", ".join(
-            x
-            for x in (
-                number(read.current_a, "A") if read.current_a is not None else "",
-                number(read.load_voltage_v, "V") if read.load_voltage_v is not None else "",
-            )
-            if x
-        )
-        if old or row.outdated:
-            return _by_reading(src, s, Done(s, "again", Judgement(None, said), why="The circuit was changed since it was read."))
-        return _by_reading(src, s, Done(s, row.verdict, Judgement(row.verdict, said), why=row.why, accepted=bool(read.note.strip())))
-    if s.record == "water_test":
-        return _last(s, [(t.verdict, f"{t.corrected_drop_kpa:.1f} kPa lost", t.reasons, t.who, t.on, []) for t in src.water.tests]) or none
-    if s.record == "gas_test":
-        rows = [
-            (
-                t.verdict if t.signed or t.verdict != "pass" else "repeat",
-                f"{t.corrected_drop_mbar:.2f} mbar lost{'' if t.signed else ', not signed'}",
-                t.reasons,
-                t.who,
-                t.on,
-                t.changed,
-            )
-            for t in src.gas.tests
-        ]
-        return _last(s, rows) or none
-    if s.record == "gas_check":
-        kind, _, of = s.record_id.partition(":")
-        checks = [c for c in facts.gas_checks if c.kind == kind and (not of or c.appliance == of)]
-        if not checks:
-            return none
-        c = checks[-1]
-        part = src.gas.checks.get(c.id)
-        if part is None:
-            return none
-        said = number(c.value, part.unit)
-        return Done(
-            s,
-            "pass" if part.ok else "fail",
-            Judgement("pass" if part.ok else "fail", said),
-            why="" if part.ok else f"It read {said}; the limit is {number(part.limit, part.unit)}.",
-            by=c.who,
-            on=c.on,
-        )
-    weighed = facts.weighings
-    if not weighed:
-        return none
-    w, limit = weighed[-1], src.fit.weight
-    over = [
-        n
-        for n, kg, most in (
-            ("whole", w.front_kg + w.rear_kg, limit.gross_limit_kg),
-            ("front axle", w.front_kg, limit.front_limit_kg),
-            ("rear axle", w.rear_kg, limit.rear_limit_kg),
-        )
-        if most is not None and kg > most
-    ]
-    said = f"{w.front_kg:.0f} kg front, {w.rear_kg:.0f} kg rear"
-    return Done(
-        s, "fail" if over else "pass", Judgement("fail" if over else "pass", said), why=f"Over the limit: {', '.join(over)}." if over else "", by=w.who, on=w.on
-    )
+    return SHOWN_BY[s.record or ""](src, s, old) or Done(s, "open", Judgement(None, ""))
 
 
 def _by_reading(src: Source, s: Step, made: Done) -> Done:

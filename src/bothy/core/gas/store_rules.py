@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from bothy.core.context import Context
-from bothy.core.design.gas import Locker
+from bothy.core.design.gas import Gas, Locker
 from bothy.core.finding import Remedy, finding
 from bothy.core.gas.countries import OUTLET_WORDS
 from bothy.core.gas.part import Gassed, LockerPart
@@ -186,11 +186,9 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
         )
 
 
-def cold_findings(ctx: Context, w: Gassed) -> Found:
-    """Whether the gas comes out, fast enough and for long enough."""
-    g, p = ctx.design.gas, w.part
-    if not g.vessels:
-        return
+def _cold(w: Gassed, g: Gas) -> Found:
+    """Whether it comes out in the cold, all of it and fast enough."""
+    p = w.part
     names = {"propane": "propane", "butane": "butane", "mix_70_30": "70/30 mix", "mix_50_50": "50/50 mix", "mix_30_70": "30/70 mix"}
     name = names[g.gas or "propane"]
     to_propane = Remedy(label="Propane", patch=[{"op": "replace", "path": "/gas/gas", "value": "propane"}]) if (g.gas or "propane") != "propane" else None
@@ -227,6 +225,11 @@ def cold_findings(ctx: Context, w: Gassed) -> Found:
                 figures=["gas/peak_kg_h"],
             )
             break
+
+
+def _autonomy(w: Gassed, g: Gas) -> Found:
+    """Whether it lasts."""
+    p = w.part
     if p.days is not None and p.days < p.target_days - 1e-9:
         i, v = max(enumerate(g.vessels), key=lambda x: p.vessels[x[1].id].capacity_kg)
         more = Remedy.sets("One more of them", f"/gas/vessels/{i}", v.id, count=v.count + 1) if v.count < 6 else None
@@ -240,6 +243,11 @@ def cold_findings(ctx: Context, w: Gassed) -> Found:
             figures=["gas/autonomy_days", "gas/total_kg_day"],
             fix=more,
         )
+
+
+def _on_the_way(w: Gassed, g: Gas) -> Found:
+    """Gas on the road: where it can be had, on ferries, while driving and at the fuel pump."""
+    p = w.part
     for c in p.countries:
         if not c.exchange and not c.pump and c.need_kg > 0:
             met = ", ".join(OUTLET_WORDS[o] for o in c.outlets) or "none known"
@@ -272,3 +280,11 @@ def cold_findings(ctx: Context, w: Gassed) -> Found:
                 f"{', '.join(lit)} may be lit.",
                 fix=Remedy(label="Off at every fuel stop", patch=[{"op": "replace", "path": "/gas/off_at_fuel", "value": True}]),
             )
+
+
+def cold_findings(ctx: Context, w: Gassed) -> Found:
+    """Whether the gas comes out, fast enough and for long enough, and what it is like to travel with it."""
+    g = ctx.design.gas
+    if g.vessels:
+        for part in (_cold, _autonomy, _on_the_way):
+            yield from part(w, g)

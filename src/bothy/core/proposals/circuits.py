@@ -114,102 +114,115 @@ def _off_the_busbar(ctx: Context, dc: dict[str, list[Appliance]], amps: dict[str
     return out
 
 
-def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, Any]]]:
-    """Boards and circuits that are missing, without sizes."""
-    d = ctx.design
-    p = d.power
-    have = {c.feed for c in d.wiring.circuits}
-    fed = {i for c in d.wiring.circuits for i in c.appliances}
-    taken = {c.id for c in d.wiring.circuits}
-    free = [a for a in d.life.appliances if a.id not in fed and a.count > 0]
-    dc = _groups(ctx, [a for a in free if a.supply != "ac"], False)
-    ac = _groups(ctx, [a for a in free if a.supply == "ac"], True)
-    boards: list[dict[str, Any]] = []
-    amps = {name: sum(x.value for x in at_the_peak(ctx, items).values()) for name, items in dc.items()}
-    present = next((b for b in d.wiring.boards if b.side == "dc"), None)
-    board = present.id if present else None
-    if present is not None:
-        way_a = present.way_rating_a
-        fed_now = [a for c in d.wiring.circuits if c.kind == "load" and c.board == board for a in d.life.appliances if a.id in c.appliances]
-        room_a = present.total_rating_a - sum(x.value for x in at_the_peak(ctx, fed_now).values())
-    else:
-        part = _board_for(len(dc), sum(amps.values()))
-        way_a, room_a = part.data["way_rating_a"], part.data["total_rating_a"]
-    direct = _off_the_busbar(ctx, dc, amps, way_a, room_a)
-    if board is None and dc:
-        board = slug("house", {b.id for b in d.wiring.boards})
-        boards.append(
-            {
-                "id": board,
-                "name": "House board",
-                "letter": "A",
-                "way_count": int(part.data["way_count"]),
-                "way_rating_a": part.data["way_rating_a"],
-                "total_rating_a": part.data["total_rating_a"],
-                "side": "dc",
-                "by": "proposal",
-            }
-        )
-    ac_board = next((b.id for b in d.wiring.boards if b.side == "ac"), None)
-    if ac_board is None and ac:
-        ac_board = slug("mains", {b.id for b in d.wiring.boards} | {x["id"] for x in boards})
-        boards.append(
-            {
-                "id": ac_board,
-                "name": "Mains board",
-                "letter": "X",
-                "way_count": max(4, len(ac) + 2),
-                "way_rating_a": 16.0,
-                "total_rating_a": 32.0,
-                "side": "ac",
-                "by": "proposal",
-            }
-        )
-    out: list[dict[str, Any]] = []
-    afloat = d.vehicle.preset == "boat" or d.wiring.school == "marine"
+def _new_board(id: str, name: str, letter: str, side: str, ways: int, way_a: float, total_a: float) -> dict[str, Any]:
+    return {
+        "id": id,
+        "name": name,
+        "letter": letter,
+        "way_count": ways,
+        "way_rating_a": way_a,
+        "total_rating_a": total_a,
+        "side": side,
+        "by": "proposal",
+    }
 
-    def add(name: str, kind: str, on_board: str | None = None, ids: list[str] | None = None, **more: Any) -> None:
-        out.append(
+
+def _house_board(ctx: Context, groups: dict[str, list[Appliance]]) -> tuple[str | None, list[dict[str, Any]], set[str]]:
+    """The low-voltage board that groups of appliances go to, it where it is a new one, and the groups that go to the busbar instead."""
+    d = ctx.design
+    amps = {name: sum(x.value for x in at_the_peak(ctx, items).values()) for name, items in groups.items()}
+    present = next((b for b in d.wiring.boards if b.side == "dc"), None)
+    if present is not None:
+        fed_now = [a for c in d.wiring.circuits if c.kind == "load" and c.board == present.id for a in d.life.appliances if a.id in c.appliances]
+        room_a = present.total_rating_a - sum(x.value for x in at_the_peak(ctx, fed_now).values())
+        return present.id, [], _off_the_busbar(ctx, groups, amps, present.way_rating_a, room_a)
+    part = _board_for(len(groups), sum(amps.values())).data
+    direct = _off_the_busbar(ctx, groups, amps, part["way_rating_a"], part["total_rating_a"])
+    if not groups:
+        return None, [], direct
+    id = slug("house", {b.id for b in d.wiring.boards})
+    return id, [_new_board(id, "House board", "A", "dc", int(part["way_count"]), part["way_rating_a"], part["total_rating_a"])], direct
+
+
+def _mains_board(d: Design, groups: dict[str, list[Appliance]], taken: set[str]) -> tuple[str | None, list[dict[str, Any]]]:
+    """The mains board that groups of appliances go to, and it where it is a new one."""
+    there = next((b.id for b in d.wiring.boards if b.side == "ac"), None)
+    if there is not None or not groups:
+        return there, []
+    id = slug("mains", {b.id for b in d.wiring.boards} | taken)
+    return id, [_new_board(id, "Mains board", "X", "ac", max(4, len(groups) + 2), 16.0, 32.0)]
+
+
+class _Wanted:
+    """Circuits that are missing, one after the other, each with an id of its own."""
+
+    def __init__(self, d: Design) -> None:
+        self.taken = {c.id for c in d.wiring.circuits}
+        self.tinned = d.vehicle.preset == "boat" or d.wiring.school == "marine"
+        self.out: list[dict[str, Any]] = []
+
+    def add(self, name: str, kind: str, on_board: str | None = None, ids: list[str] | None = None, **more: Any) -> None:
+        self.out.append(
             {
-                "id": slug(name, taken),
+                "id": slug(name, self.taken),
                 "name": name,
                 "kind": kind,
                 "board": on_board,
                 "appliances": ids or [],
                 "by": "proposal",
                 "installation": "free_air" if kind in ("main", "inverter", "feeder") else "conduit",
-                "tinned": afloat and kind != "ac",
+                "tinned": self.tinned and kind != "ac",
                 **more,
             }
         )
 
+
+def _feeds(ctx: Context, wanted: _Wanted, new_boards: list[dict[str, Any]]) -> None:
+    """Main fuse, inverter, boards and what charges the bank, where their circuits are missing."""
+    d, p = ctx.design, ctx.design.power
+    have = {c.feed for c in d.wiring.circuits}
     if p.bank is not None and "main" not in have:
-        add("Main", "main", fuse_family="class_t" if ctx.chem.lithium else None)
+        wanted.add("Main", "main", fuse_family="class_t" if ctx.chem.lithium else None)
     if p.inverter is not None and "inverter" not in have:
-        add("Inverter feed", "inverter")
-    for b in [*(x.id for x in d.wiring.boards if x.side == "dc"), *(x["id"] for x in boards if x["side"] == "dc")]:
+        wanted.add("Inverter feed", "inverter")
+    for b in [*(x.id for x in d.wiring.boards if x.side == "dc"), *(x["id"] for x in new_boards if x["side"] == "dc")]:
         if not any(c.kind == "feeder" and c.board == b for c in d.wiring.circuits):
-            add("Board feed", "feeder", b)
+            wanted.add("Board feed", "feeder", b)
     for _, arrays in all_controllers(p):
         if not arrays or arrays[0].controller is None:
             if "solar" not in have:
-                add("Solar charge", "solar")
+                wanted.add("Solar charge", "solar")
         elif f"solar:{arrays[0].id}" not in have:
-            add(f"Solar charge, {arrays[0].name}"[:120], "solar", array=arrays[0].id)
-    for kind, item, name in (("driving", p.driving, "Driving charge"), ("shore", p.shore, "Shore charge")):
-        if item is not None and kind not in have:
-            second = kind == "driving" and p.driving is not None and p.driving.school == "second"
-            if second:
-                add("From the second alternator", kind, engine_space=True, insulation_temp_c=105)
-            else:
-                add(name, kind)
-    if p.driving is not None and p.driving.school != "second" and "driving_in" not in have:
-        add("From the starter battery", "driving_in", engine_space=True, insulation_temp_c=105)
+            wanted.add(f"Solar charge, {arrays[0].name}"[:120], "solar", array=arrays[0].id)
+    second = p.driving is not None and p.driving.school == "second"
+    if p.driving is not None and "driving" not in have:
+        if second:
+            wanted.add("From the second alternator", "driving", engine_space=True, insulation_temp_c=105)
+        else:
+            wanted.add("Driving charge", "driving")
+    if p.shore is not None and "shore" not in have:
+        wanted.add("Shore charge", "shore")
+    if p.driving is not None and not second and "driving_in" not in have:
+        wanted.add("From the starter battery", "driving_in", engine_space=True, insulation_temp_c=105)
+
+
+def wanted_circuits(ctx: Context) -> tuple[list[dict[str, Any]], list[dict[str, Any]]]:
+    """Boards and circuits that are missing, without sizes."""
+    d = ctx.design
+    fed = {i for c in d.wiring.circuits for i in c.appliances}
+    free = [a for a in d.life.appliances if a.id not in fed and a.count > 0]
+    dc = _groups(ctx, [a for a in free if a.supply != "ac"], False)
+    ac = _groups(ctx, [a for a in free if a.supply == "ac"], True)
+    board, boards, direct = _house_board(ctx, dc)
+    ac_board, more = _mains_board(d, ac, {x["id"] for x in boards})
+    boards += more
+    wanted = _Wanted(d)
+    _feeds(ctx, wanted, boards)
     for name, items in dc.items():
-        add(name, "load", None if name in direct else board, [a.id for a in items])
+        wanted.add(name, "load", None if name in direct else board, [a.id for a in items])
     for name, items in ac.items():
-        add(name, "ac", ac_board, [a.id for a in items], protection="breaker")
-    return boards, out
+        wanted.add(name, "ac", ac_board, [a.id for a in items], protection="breaker")
+    return boards, wanted.out
 
 
 def candidate(design: Design, boards: list[dict[str, Any]], circuits: list[dict[str, Any]]) -> Design:
