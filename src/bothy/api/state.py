@@ -69,25 +69,24 @@ class Kept(NamedTuple):
 
 
 class Reports:
-    """The last reports of each variant, of the variants that were asked for last. A report follows from its design and the evidence alone."""
+    """The newest report of each variant, of the variants that were asked for last. A report follows from its design and the evidence alone.
 
-    EACH = 2
-    """Kept of one variant: the newest, and one before it. More would push out those of others who work at the same time."""
+    Of each variant one alone: two would take twice the memory, and more of one variant would push out those of others who work at the same time.
+    """
 
     def __init__(self, size: int = 24) -> None:
         """``size``: so many variants."""
-        self._items: OrderedDict[uuid.UUID, OrderedDict[int, Kept]] = OrderedDict()
+        self._items: OrderedDict[uuid.UUID, tuple[int, Kept]] = OrderedDict()
         self._lock = Lock()
         self._size = size
 
     def known(self, variant: uuid.UUID, revision: int) -> Kept | None:
         """The report of a revision, when it is still at hand."""
         with self._lock:
-            mine = self._items.get(variant)
-            found = mine.get(revision) if mine is not None else None
-            if mine is not None and found is not None:
-                self._items.move_to_end(variant)
-                mine.move_to_end(revision)
+            number, found = self._items.get(variant, (0, None))
+            if found is None or number != revision:
+                return None
+            self._items.move_to_end(variant)
             return found
 
     def of(self, variant: uuid.UUID, revision: int, design: Design, evidence: tuple[Evidence, ...]) -> Kept:
@@ -101,12 +100,9 @@ class Reports:
         """Keep the report that was computed before its design was saved, made with the one ``before``."""
         found = Kept(one.report, one.report.plain(before and (before.report, before.plain)), one.design, newest(evidence))
         with self._lock:
-            mine = self._items.setdefault(variant, OrderedDict())
-            mine[revision] = found
-            mine.move_to_end(revision)
+            if self._items.get(variant, (0, None))[0] <= revision:  # an older one that was asked for again doesn't take the newest one's place
+                self._items[variant] = revision, found
             self._items.move_to_end(variant)
-            if len(mine) > self.EACH:
-                mine.popitem(last=False)
             while len(self._items) > self._size:
                 self._items.popitem(last=False)
         return found
