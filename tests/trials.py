@@ -92,6 +92,23 @@ class Client:
         return [n for n in known if n >= least and n not in numbers], [n for n in set(numbers) if numbers.count(n) > 1]
 
 
+def fresh_state() -> Path:
+    """A state folder of its own with what is installed here; whoever asks removes it."""
+    state = Path(tempfile.mkdtemp(prefix="bothy-trial-"))
+    for name in ("venv", "node", "stamps"):
+        if (ROOT / ".state" / name).exists():
+            (state / name).symlink_to(ROOT / ".state" / name)
+    return state
+
+
+def ended(command: Command, state: Path) -> None:
+    """Stop it and remove its state."""
+    command.process.terminate()
+    with contextlib.suppress(subprocess.TimeoutExpired):
+        command.process.wait(60)
+    shutil.rmtree(state, ignore_errors=True)
+
+
 def children(pid: int) -> dict[str, int]:
     """The server's and the database's process of a supervisor."""
     out = {}
@@ -106,10 +123,7 @@ def children(pid: int) -> dict[str, int]:
 def kill(rounds: int) -> int:
     """The trial; returns 1 when an edit was lost or made twice."""
     chance = random.Random(rounds)
-    state = Path(tempfile.mkdtemp(prefix="bothy-trial-"))
-    for name in ("venv", "node", "stamps"):
-        if (ROOT / ".state" / name).exists():
-            (state / name).symlink_to(ROOT / ".state" / name)
+    state = fresh_state()
     command = Command(state, free_port(), "start")
     command.says("Bothy is at")
     client = Client(command.port)
@@ -151,10 +165,7 @@ def kill(rounds: int) -> int:
             missing, twice = client.counted()
             if missing or twice:
                 client.problems.append(f"at the end: missing {missing}, twice {twice}")
-        command.process.terminate()
-        with contextlib.suppress(subprocess.TimeoutExpired):
-            command.process.wait(60)
-        shutil.rmtree(state, ignore_errors=True)
+        ended(command, state)
     report = {
         "killed": killed,
         "acknowledged": len(client.acknowledged),
@@ -187,10 +198,7 @@ def resident_mb(pid: int) -> int:
 
 def clients(count: int, seconds: float) -> int:
     """People who edit at once, each a copy of Curlew; times of their edits by kind, and the server's memory after them."""
-    state = Path(tempfile.mkdtemp(prefix="bothy-trial-"))
-    for name in ("venv", "node", "stamps"):
-        if (ROOT / ".state" / name).exists():
-            (state / name).symlink_to(ROOT / ".state" / name)
+    state = fresh_state()
     command = Command(state, free_port(), "demo")
     report: dict[str, Any] = {"clients": count, "seconds": seconds}
     try:
@@ -218,10 +226,7 @@ def clients(count: int, seconds: float) -> int:
             report[kind] = {"edits": len(took), **{f"p{p}_ms": round(1000 * took[min(len(took) - 1, len(took) * p // 100)]) for p in (50, 95, 99)}}
         report["server_mb"] = resident_mb(children(command.process.pid)["server"])
     finally:
-        command.process.terminate()
-        with contextlib.suppress(subprocess.TimeoutExpired):
-            command.process.wait(60)
-        shutil.rmtree(state, ignore_errors=True)
+        ended(command, state)
     print(json.dumps(report, indent=1))
     return 0
 

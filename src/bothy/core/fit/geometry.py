@@ -300,7 +300,7 @@ def _coolant(design: Design) -> Iterable[RunOf]:
             yield RunOf(f"loop:{z.id}", z.name, "water", f"warmth:{heater.id}", (end,))
 
 
-def _routes(design: Design, stood: Standing) -> dict[str, RouteOf]:
+def _routes(design: Design, stood: Geometry) -> dict[str, RouteOf]:
     ways, placed, body = stood.ways, stood.placed, stood.body
     keep, pins = frozenset(design.fit.keep), {p.run: p.node for p in design.fit.pins}
     out = {}
@@ -350,40 +350,25 @@ def _through(ways: WayNet, r: RunOf, b: str, start: Point, end: Point, pin: str)
     )
 
 
-class Standing(NamedTuple):
-    """Where everything stands, and the ways that the body offers: the geometry without its runs."""
-
-    body: BodyShape
-    things: tuple[Thing, ...]
-    placed: dict[str, Placed]
-    unplaced: tuple[Thing, ...]
-    strays: tuple[PlaceDoc, ...]
-    clashes: tuple[Clash, ...]
-    ways: WayNet
-
-
-def _standing(design: Design, things: tuple[Thing, ...], roof: Mapping[str, Box]) -> Standing:
+def _standing(design: Design, things: tuple[Thing, ...], roof: Mapping[str, Box]) -> Geometry:
+    """Where everything stands, and the ways that the body offers; no runs yet."""
     body = body_of(design)
     placed, without, strays = _placed(design, things, roof)
     met = tuple(c for c in checked(body, placed) if not by_design(placed, c))
-    return Standing(body, things, placed, tuple(without), tuple(strays), met, proposed(body, design.fit))
+    return Geometry(body, things, placed, tuple(without), tuple(strays), met, proposed(body, design.fit), {})
 
 
 def geometry_of(design: Design, things: tuple[Thing, ...] | None = None, roof: Mapping[str, Box] = NO_ROOF) -> Geometry:
     """All geometry of a design; ``roof`` says where its things lie that are laid out on the roof."""
     stood = _standing(design, things_of(design) if things is None else things, roof)
-    return _whole(stood, _routes(design, stood))
+    return stood._replace(routes=_routes(design, stood))
 
 
 def work_geometry(ctx: Context, roof: Mapping[str, Box]) -> Geometry:
     """The geometry as a part of the report, in steps: an edit that changes no thing moves none, and one that moves none leaves every way where it is."""
     stood = ctx.part("geometry/standing", lambda c, *of: _standing(c.design, *of), ctx.still("geometry/things", lambda c: things_of(c.design)), roof)
     routes = ctx.still("geometry/routes", lambda c, of: _routes(c.design, of), stood)
-    return ctx.part("geometry/all", lambda _, *of: _whole(*of), stood, routes)
-
-
-def _whole(s: Standing, routes: dict[str, RouteOf]) -> Geometry:
-    return Geometry(s.body, s.things, s.placed, s.unplaced, s.strays, s.clashes, s.ways, routes)
+    return ctx.part("geometry/all", lambda _, of, runs: of._replace(routes=runs), stood, routes)
 
 
 def settled(design: Design, geo: Geometry) -> Design:

@@ -2,9 +2,10 @@
 import { useState } from "react";
 import type { Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
-import { choice, Fields, flag, quantity, words } from "../../parts/Fields";
+import { choice, Fields, flag, words } from "../../parts/Fields";
 import { Unfold } from "../../parts/Unfold";
 import { useFit } from "./data";
+import { EXTENT } from "./extent";
 import { BAY_KINDS, THERMAL } from "./words";
 
 type Bay = Schemas["FitBay"] & { name: string };
@@ -30,12 +31,7 @@ export function Bays() {
               words("name", "name"),
               choice("kind", "is", BAY_KINDS),
               choice("thermal", "warmth", THERMAL),
-              quantity("x0_m", "rear end", "length", "m"),
-              quantity("x1_m", "front end", "length", "m"),
-              quantity("y0_m", "right side, left of centre", "length", "m"),
-              quantity("y1_m", "left side, left of centre", "length", "m"),
-              quantity("z0_m", "bottom over the floor", "length", "m"),
-              quantity("z1_m", "top over the floor", "length", "m"),
+              ...EXTENT,
               flag("sealed_inside", "gas-tight towards the inside"),
               flag("enclosed", "closed all round"),
             ]}

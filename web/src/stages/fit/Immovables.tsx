@@ -3,6 +3,7 @@ import type { Schemas } from "../../data/client";
 import { useItems } from "../../data/items";
 import { choice, Fields, quantity, words } from "../../parts/Fields";
 import { useFit } from "./data";
+import { EXTENT } from "./extent";
 import { OBSTACLES, SIDES } from "./words";
 
 type Door = Schemas["DoorDoc"] & { name: string };
@@ -91,16 +92,7 @@ export function Immovables() {
             <details key={o.id}>
               <summary className="cursor-pointer">{o.name}</summary>
               <Fields
-                specs={[
-                  words("name", "name"),
-                  choice("kind", "is", OBSTACLES),
-                  quantity("x0_m", "rear end", "length", "m"),
-                  quantity("x1_m", "front end", "length", "m"),
-                  quantity("y0_m", "right side, left of centre", "length", "m"),
-                  quantity("y1_m", "left side, left of centre", "length", "m"),
-                  quantity("z0_m", "bottom over the floor", "length", "m"),
-                  quantity("z1_m", "top over the floor", "length", "m"),
-                ]}
+                specs={[words("name", "name"), choice("kind", "is", OBSTACLES), ...EXTENT]}
                 item={o}
                 onSet={(key, value, label) => void obstacles.set(o, { [key]: value }, label)}
               />

@@ -8,6 +8,7 @@ import { FindingList } from "../../parts/Findings";
 import { Property } from "../../parts/Property";
 import { usePerson, useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
+import { ON_PLAN } from "./extent";
 import { useRoof } from "./roof";
 import { ADHESIVES, BELOW, LAWS, ROOF_CAUTION, SURFACES } from "./words";
 
@@ -52,14 +53,7 @@ function UnderTheSkin() {
         <details key={b.id}>
           <summary className="cursor-pointer">{b.name}</summary>
           <Fields
-            specs={[
-              words("name", "name"),
-              choice("kind", "is", BELOW),
-              quantity("x0_m", "rear end", "length", "m"),
-              quantity("x1_m", "front end", "length", "m"),
-              quantity("y0_m", "right side, left of centre", "length", "m"),
-              quantity("y1_m", "left side, left of centre", "length", "m"),
-            ]}
+            specs={[words("name", "name"), choice("kind", "is", BELOW), ...ON_PLAN]}
             item={b}
             onSet={(key, value, label) => void list.set(b, { [key]: value }, label)}
           />
