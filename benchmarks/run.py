@@ -123,7 +123,7 @@ def gas_ms(design: Any) -> float:
 
 
 def core() -> dict[str, Any]:
-    from bothy.api.app import tune_collector
+    from bothy.api.collector import Collector
     from bothy.core.context import Context
     from bothy.core.report import report
     from bothy.core.warmth.part import warmth_part
@@ -134,7 +134,7 @@ def core() -> dict[str, Any]:
     small, large = many_circuits(30), many_circuits(300)
     sixty, six_hundred = distribution(60), distribution(600)
     report(design)
-    tune_collector()
+    Collector().begin()
     thirty, three_hundred = median(lambda: report(small), 15), median(lambda: report(large), 7)
     runs = times(lambda: report(design), 60)
     shell = Context(shell_and_ducts(30, 6))

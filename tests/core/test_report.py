@@ -6,12 +6,15 @@ import copy
 import json
 from typing import Any
 
+import orjson
 import pytest
 
 from bothy.core.catalogue.climates import climates
 from bothy.core.context import Context
 from bothy.core.region import REGIONS
-from bothy.core.report import difference, report
+from bothy.core.report import report
+from bothy.core.sent import change, sent
+from bothy.core.sound import sound
 from bothy.core.vehicles import PRESETS
 from bothy.demo import curlew
 from bothy.demo.load import demo_of
@@ -160,17 +163,26 @@ def test_cairns_grow_with_the_work() -> None:
 
 
 def test_the_difference_rebuilds_the_new_report(curlew_data: dict[str, Any]) -> None:
-    old = report(made(curlew_data)).plain()
+    old = sent(sound(made(curlew_data)))
     changed = copy.deepcopy(curlew_data)
     changed["wiring"]["circuits"][7]["length_m"] = 3.0
     del changed["wiring"]["circuits"][8]
-    new = report(made(changed)).plain()
-    d = difference(old, new)
-    figures = {k: v for k, v in old["figures"].items() if k not in d["gone"]} | d["figures"]
-    assert {**old, **d["sections"], "figures": figures} == new
-    assert len(d["figures"]) < len(new["figures"]) / 4, "only what changed is sent"
-    assert difference(None, new)["figures"] == new["figures"]
-    assert difference(new, new) == {"sections": {}, "figures": {}, "gone": []}
+    new = sent(sound(made(changed)))
+    d = orjson.loads(orjson.dumps(change(old, new)))
+    figures = {k: v for k, v in old.figures.items() if k not in d["gone"]} | d["figures"]
+    before = {k: json.loads(v) for k, v in old.sections.items()}
+    assert {**before, **d["sections"], "figures": figures} == new.one.report.plain()
+    assert len(d["figures"]) < len(new.figures) / 4, "only what changed is sent"
+    assert change(None, new)["figures"] == new.figures
+    assert change(new, new) == {"sections": {}, "figures": {}, "gone": []}
+    assert change(new, sent(sound(made(changed))))["sections"] == {}, "what was made anew and came out the same is not sent"
+
+
+def test_the_design_is_stored_as_it_is_sent() -> None:
+    design = made({**blank(), "vehicle": {"description": "Café “Möwe” \\ C:\\van 'n' \"bus\" 🚐"}})
+    written = sent(sound(design))
+    assert json.loads(written.text()) == design.model_dump(mode="json")
+    assert list(json.loads(written.text())) == list(design.model_dump())
 
 
 def test_a_circuit_without_a_cable_shows_what_bothy_would_fit() -> None:

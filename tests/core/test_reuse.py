@@ -7,6 +7,7 @@ import random
 from collections.abc import Iterator
 from typing import Any
 
+import orjson
 import pytest
 
 from bothy.core.context import Context
@@ -16,6 +17,8 @@ from bothy.core.design.edit import apply_patch
 from bothy.core.figure import given
 from bothy.core.report import Report, report
 from bothy.core.reuse import Parts
+from bothy.core.sent import Sent, change, sent
+from bothy.core.sound import Sound
 from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.demo.load import demo_of
 
@@ -43,11 +46,24 @@ def moved(value: Any, rnd: random.Random) -> Any:
     return f"{value}x"
 
 
+def whole(out: Sent) -> dict[str, Any]:
+    """All that is sent of a design and its report."""
+    return {"design": json.loads(out.text()), **{k: json.loads(v) for k, v in out.sections.items()}, "figures": out.figures}
+
+
+def shown(before: Sent, changed: dict[str, Any]) -> dict[str, Any]:
+    """The report that a reader has who had the one before and is sent what changed."""
+    sent_now = orjson.loads(orjson.dumps(changed))
+    figures = {k: v for k, v in before.figures.items() if k not in sent_now["gone"]} | sent_now["figures"]
+    return {**{k: json.loads(v) for k, v in before.sections.items()}, **sent_now["sections"], "figures": figures}
+
+
 @pytest.mark.parametrize(("demo", "seed"), [(curlew, 1), (curlew, 2), (fiddlehead, 3), (fiddlehead, 4), (saltbush, 5), (saltbush, 6)])
 def test_a_walk_of_edits_gives_the_reports_that_are_made_anew(demo: Any, seed: int) -> None:
     rnd = random.Random(seed)
     (design, _), evidence = demo_of(demo)
     last = report(design, evidence)
+    out = sent(Sound(design, last))
     made = taken = 0
     while made < 12:
         path, value = rnd.choice(list(leaves(design.model_dump(mode="json"))))
@@ -60,7 +76,10 @@ def test_a_walk_of_edits_gives_the_reports_that_are_made_anew(demo: Any, seed: i
         plain = json.dumps(last.plain())
         then = report(after, evidence, last)
         assert written(then) == written(anew), edit
-        assert json.dumps(then.plain((last, last.plain()))) == json.dumps(anew.plain()), edit
+        written_last = out
+        out = sent(Sound(after, then), written_last)
+        assert whole(out) == {"design": after.model_dump(mode="json"), **anew.plain()}, edit
+        assert shown(written_last, change(written_last, out)) == anew.plain(), edit
         assert json.dumps(last.plain()) == plain, f"the report before {edit} was changed"
         made += 1
         assert then._parts is not None

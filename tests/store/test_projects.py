@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import threading
 import uuid
 from typing import Any
@@ -78,7 +79,7 @@ def test_a_design_comes_back_letter_by_letter(projects: Projects, words: str) ->
     projects.create("Letters", [("x", sound(design))], "me")
     variant = projects.all()[0].variants[0].id
     assert projects.head(variant).design.vehicle.description == words
-    assert projects.document(variant).isascii()
+    assert json.loads(projects.document(variant))["vehicle"]["description"] == words
 
 
 def test_a_design_comes_back_to_the_last_digit(projects: Projects) -> None:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import gc
 import logging
 import sys
 import threading
@@ -16,7 +15,6 @@ from anyio import CapacityLimiter, to_thread
 from fastapi import FastAPI
 from fastapi.responses import JSONResponse
 from sqlalchemy import text
-from starlette.middleware.gzip import GZipMiddleware
 
 from bothy import __version__
 from bothy.api import book, bring, build, compare, exports, fit, live, photos, problems, projects, proving, reference, roof, sizing, trips, variants, water
@@ -48,18 +46,6 @@ def _log_lines(file: str) -> None:
         wrapper_class=structlog.make_filtering_bound_logger(logging.INFO),
         logger_factory=structlog.stdlib.LoggerFactory(),
     )
-
-
-SWITCH_S = 0.0005
-"""After so long in a sum another thread may go on: else each answer of the database, and health, waits ten times as long for every sum that runs."""
-
-
-def tune_collector() -> None:
-    """Fewer and shorter pauses: what is loaded stays loaded, and a report's thousands of small objects die young anyway."""
-    gc.collect()
-    gc.freeze()
-    gc.set_threshold(100_000, 20, 50)
-    sys.setswitchinterval(SWITCH_S)
 
 
 def create_app(settings: Settings | None = None) -> FastAPI:
@@ -132,7 +118,6 @@ def create_app(settings: Settings | None = None) -> FastAPI:
     front = Path(settings.front_end)
     if (front / "index.html").exists():
         app.frontend("/", directory=str(front), fallback="index.html", check_dir=False)
-    app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=4)
     app.add_middleware(
         Guard,
         hosts={h.strip().lower() for h in settings.hosts.split(",") if h.strip()},

@@ -7,14 +7,16 @@ from collections import OrderedDict, deque
 from collections.abc import Sequence
 from dataclasses import replace
 from threading import Lock
-from typing import Annotated, Any, NamedTuple
+from typing import Annotated, NamedTuple
 
+import orjson
 from fastapi import Depends, Request
 
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
-from bothy.core.facts.evidence import Evidence
+from bothy.core.facts.evidence import Evidence, facts_of
 from bothy.core.report import Report
+from bothy.core.sent import Sent, sent
 from bothy.core.sound import Sound, sound
 from bothy.store.measured import MeasuredLogs
 from bothy.store.projects import Projects, VariantHead
@@ -46,6 +48,8 @@ class Turns:
 
 TURNS = Turns(1)
 """One report is computed at a time: more only take the interpreter from each other, and each then takes longer than in turn."""
+EDITS = Turns(3)
+"""So many edits are worked on at a time: one is computed while others are with the database. Twenty at once took half of the time from each other."""
 
 
 def computed(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Sound:
@@ -60,12 +64,21 @@ def newest(evidence: tuple[Evidence, ...]) -> int:
 
 
 class Kept(NamedTuple):
-    """A report, the same as plain data, the design that it was computed from, and the number of the newest entry of evidence in it."""
+    """A design with its report, as they are sent, the number of the newest entry of evidence in it, and the facts as JSON."""
 
-    report: Report
-    plain: dict[str, Any]
-    design: Design
+    sent: Sent
     facts: int
+    told: bytes
+
+    @property
+    def design(self) -> Design:
+        """The design that the report was computed from."""
+        return self.sent.one.design
+
+    @property
+    def report(self) -> Report:
+        """Everything computed from the design."""
+        return self.sent.one.report
 
 
 class Reports:
@@ -94,11 +107,16 @@ class Reports:
         found = self.known(variant, revision)
         if found is not None and found.facts == newest(evidence):
             return found
-        return self.keep(variant, revision, computed(design, evidence, found.report if found else None), evidence)
+        one = computed(design, evidence, found.report if found else None)
+        return self.keep(variant, revision, sent(one, found.sent if found else None), evidence)
 
-    def keep(self, variant: uuid.UUID, revision: int, one: Sound, evidence: tuple[Evidence, ...], before: Kept | None = None) -> Kept:
-        """Keep the report that was computed before its design was saved, made with the one ``before``."""
-        found = Kept(one.report, one.report.plain(before and (before.report, before.plain)), one.design, newest(evidence))
+    def keep(self, variant: uuid.UUID, revision: int, one: Sent, evidence: tuple[Evidence, ...]) -> Kept:
+        """Keep the report that was computed before its design was saved."""
+        number = newest(evidence)
+        with self._lock:
+            old = self._items.get(variant)
+        told = old[1].told if old is not None and old[1].facts == number else orjson.dumps(facts_of(evidence).model_dump(mode="json"))
+        found = Kept(one, number, told)
         with self._lock:
             if self._items.get(variant, (0, None))[0] <= revision:  # an older one that was asked for again doesn't take the newest one's place
                 self._items[variant] = revision, found

@@ -17,7 +17,7 @@ from pydantic import AfterValidator, BaseModel, Field, StringConstraints
 from bothy.api.problems import ProblemBody, problem
 from bothy.api.projects import Title
 from bothy.api.reference import TableText
-from bothy.api.state import TURNS, Cache, Kept, Reports, Standing, Store, computed, newest, standing
+from bothy.api.state import EDITS, TURNS, Cache, Kept, Reports, Standing, Store, computed, newest, standing
 from bothy.core.book import FigureOut, WorkingOut
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design
@@ -30,13 +30,14 @@ from bothy.core.plain import as_text
 from bothy.core.proposals.base import Group, Offered, Proposal, Reasons
 from bothy.core.proposing import accept, propose, reasons
 from bothy.core.recording import Recorded, record
-from bothy.core.report import Report, difference
+from bothy.core.report import Report
+from bothy.core.sent import Sent, change, fragments, sent
 from bothy.core.sound import Sound
 from bothy.core.wiring.diagram import Diagram
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.formats import circuits_table
 from bothy.jobs.bounded import BOUNDED
-from bothy.store.projects import MoreFacts, NotBuilding, Projects, Stale, VariantHead
+from bothy.store.projects import MadeBefore, MoreFacts, NotBuilding, Projects, Stale, VariantHead
 
 router = APIRouter(prefix="/api/variants", tags=["variants"])
 
@@ -188,10 +189,9 @@ def _moved(store: Projects, head: VariantHead, expected: int, seen: int | None) 
     return problem(412, "facts", told, head=head.revision, changed=changed)
 
 
-def _recorded(head: VariantHead, evidence: tuple[Evidence, ...] | None = None) -> dict[str, Any]:
-    """What was measured, as plain data."""
-    there = head.evidence if evidence is None else evidence
-    return {"building": head.building, "building_name": head.building_name, "number": newest(there), "facts": facts_of(there).model_dump(mode="json")}
+def _recorded(head: VariantHead, kept: Kept) -> dict[str, Any]:
+    """What was measured, as it goes into an answer."""
+    return {"building": head.building, "building_name": head.building_name, "number": kept.facts, "facts": orjson.Fragment(kept.told)}
 
 
 def _made_before(store: Projects, reports: Reports, id: uuid.UUID, edit: uuid.UUID | None) -> Response | None:
@@ -203,22 +203,27 @@ def _made_before(store: Projects, reports: Reports, id: uuid.UUID, edit: uuid.UU
         "revision": head.revision,
         "can_undo": head.can_undo,
         "can_redo": head.can_redo,
-        "design": head.design.model_dump(mode="json"),
-        "recorded": _recorded(head),
-        "change": difference(None, kept.plain),
+        "design": fragments(kept.sent.document),
+        "recorded": _recorded(head, kept),
+        "change": change(None, kept.sent),
         "taken": [],
     }
     return answer(body, head.revision)
 
 
 def _once(store: Projects, reports: Reports, id: uuid.UUID, edit_id: uuid.UUID | None, make: Callable[[], Response]) -> Response:
-    """What a change is answered, made once: one of that id that was made is answered again, also where the same was sent twice and the other was quicker."""
-    if (before := _made_before(store, reports, id, edit_id)) is not None:
-        return before
-    made = make()
-    if made.status_code == HTTPStatus.PRECONDITION_FAILED and (quicker := _made_before(store, reports, id, edit_id)) is not None:
-        return quicker
-    return made
+    """What a change is answered, made once: one of that id that was made is answered again, also where the same was sent twice and the other was quicker.
+
+    A change that was made moved the variant on, so that the same again is refused; only then its id is looked for.
+    """
+    with EDITS:
+        try:
+            made = make()
+        except MadeBefore:
+            made = None
+        if made is None or made.status_code == HTTPStatus.PRECONDITION_FAILED:
+            made = _made_before(store, reports, id, edit_id) or made
+    return made or problem(409, "Edit-Id", "the change was made, and is no longer there")
 
 
 class Tried(NamedTuple):
@@ -266,7 +271,7 @@ def _edited(
     reports: Reports,
     head: VariantHead,
     new: int,
-    one: Sound,
+    one: Sent,
     evidence: tuple[Evidence, ...],
     before: Kept | None,
     *,
@@ -274,14 +279,14 @@ def _edited(
     can_redo: bool,
     taken: list[str] | None = None,
 ) -> Response:
-    after = reports.keep(head.variant_id, new, one, evidence, before)
+    kept = reports.keep(head.variant_id, new, one, evidence)
     body = {
         "revision": new,
         "can_undo": can_undo,
         "can_redo": can_redo,
-        "design": one.design.model_dump(mode="json"),
-        "recorded": _recorded(head, evidence),
-        "change": difference(before.plain if before else None, after.plain),
+        "design": fragments(one.document),
+        "recorded": _recorded(head, kept),
+        "change": change(before.sent if before else None, one),
         "taken": taken or [],
     }
     return answer(body, new)
@@ -289,7 +294,8 @@ def _edited(
 
 @router.get("/{variant_id}", operation_id="getVariant", response_model=VariantState)
 def get_variant(variant_id: uuid.UUID, store: Store, reports: Cache) -> Response:
-    h, kept = standing(store, reports, variant_id)
+    with EDITS:
+        h, kept = standing(store, reports, variant_id)
     body = {
         "project_id": str(h.project_id),
         "project_name": h.project_name,
@@ -299,9 +305,9 @@ def get_variant(variant_id: uuid.UUID, store: Store, reports: Cache) -> Response
         "can_undo": h.can_undo,
         "can_redo": h.can_redo,
         "trouble": {"shown": h.shown, "reason": h.trouble} if h.trouble else None,
-        "design": h.design.model_dump(mode="json"),
-        "recorded": _recorded(h),
-        "report": kept.plain,
+        "design": fragments(kept.sent.document),
+        "recorded": _recorded(h, kept),
+        "report": {**fragments(kept.sent.sections), "figures": kept.sent.figures},
     }
     return answer(body, h.revision)
 
@@ -329,6 +335,8 @@ def edit_variant(
 ) -> Response:
     """An edit of the design makes a revision; one of what was measured (``/facts/…``) adds entries to the evidence, which no undo takes back."""
     expected = _expected(if_match)
+    if of_facts([op.model_dump() for op in body.ops]) and (before := _made_before(store, reports, variant_id, edit_id)) is not None:
+        return before  # what was measured moves no revision: the same again would be taken down twice
     return _once(store, reports, variant_id, edit_id, lambda: _edit(store, reports, variant_id, expected, facts_match, body, edit_id))
 
 
@@ -337,18 +345,18 @@ def _edit(store: Projects, reports: Reports, variant_id: uuid.UUID, expected: in
     if isinstance(tried, JSONResponse):
         return tried
     now, one, new = tried
-    head = now.head
+    head, written = now.head, sent(one, now.kept.sent)
     try:
         if of_facts([op.model_dump() for op in body.ops]):
             store.take_down(variant_id, expected, newest(head.evidence), new, edit_id)
-            return _edited(reports, head, expected, one, (*head.evidence, *new), now.kept, can_undo=head.can_undo, can_redo=head.can_redo)
-        revision = store.save(variant_id, expected, one, body.message, body.author, edit_id)
+            return _edited(reports, head, expected, written, (*head.evidence, *new), now.kept, can_undo=head.can_undo, can_redo=head.can_redo)
+        revision = store.save(variant_id, expected, one, body.message, body.author, edit_id, written.text())
     except Stale as exc:
         return _conflict(store, variant_id, expected, exc.head)
     except MoreFacts:
         refused = _moved(store, store.head(variant_id), expected, newest(head.evidence))
         return refused or problem(412, "facts", "something was measured meanwhile", head=expected, changed=["/facts"])
-    return _edited(reports, head, revision, one, head.evidence, now.kept, can_undo=True, can_redo=False)
+    return _edited(reports, head, revision, written, head.evidence, now.kept, can_undo=True, can_redo=False)
 
 
 @router.post("/{variant_id}/preview", operation_id="previewEdit", response_model=Previewed, responses=REFUSALS)
@@ -358,7 +366,8 @@ def preview_edit(variant_id: uuid.UUID, body: Edit, if_match: IfMatch, store: St
     tried = _tried(store, reports, variant_id, expected, facts_match, body)
     if isinstance(tried, JSONResponse):
         return tried
-    return answer({"change": difference(tried.now.kept.plain, tried.one.report.plain((tried.now.kept.report, tried.now.kept.plain)))}, expected)
+    before = tried.now.kept.sent
+    return answer({"change": change(before, sent(tried.one, before))}, expected)
 
 
 @router.put("/{variant_id}/building", operation_id="buildVariant", status_code=204)
@@ -405,7 +414,7 @@ def copy_variant(variant_id: uuid.UUID, body: NewVariant, store: Store, reports:
     ops = [op.model_dump(by_alias=True, exclude_unset=True) for op in body.ops]
     one = computed(apply_patch(now.head.design, ops))
     id = store.copy_variant(variant_id, body.name, "you", one)
-    reports.keep(id, 1, one, ())
+    reports.keep(id, 1, sent(one), ())
     return MadeVariant(id=id)
 
 
@@ -427,11 +436,13 @@ def step_variant(
             return refused
         before = reports.known(variant_id, expected)
         try:
-            new, one = store.step(variant_id, expected, direction, "you", edit_id)
+            new, one = store.step(
+                variant_id, expected, direction, "you", edit_id, lambda design, evidence: computed(design, evidence, before and before.report)
+            )
         except Stale as exc:
             return _conflict(store, variant_id, expected, exc.head)
         head = store.head(variant_id)
-        return _edited(reports, head, new, one, head.evidence, before, can_undo=head.can_undo, can_redo=head.can_redo)
+        return _edited(reports, head, new, sent(one, before.sent if before else None), head.evidence, before, can_undo=head.can_undo, can_redo=head.can_redo)
 
     return _once(store, reports, variant_id, edit_id, step)
 
@@ -465,11 +476,12 @@ def accept_proposals(
         if not taken:
             raise BadInput("ids", "there is nothing to take: what was typed stays, and the rest is already as proposed")
         one = computed(design, head.evidence, before.report)
+        written, told = sent(one, before.sent), f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}"
         try:
-            new = store.save(variant_id, expected, one, f"took {len(taken)} proposals" if len(taken) > 1 else f"took proposal {taken[0]}", "you", edit_id)
+            new = store.save(variant_id, expected, one, told, "you", edit_id, written.text())
         except Stale as exc:
             return _conflict(store, variant_id, expected, exc.head)
-        return _edited(reports, head, new, one, head.evidence, before, can_undo=True, can_redo=False, taken=taken)
+        return _edited(reports, head, new, written, head.evidence, before, can_undo=True, can_redo=False, taken=taken)
 
     return _once(store, reports, variant_id, edit_id, take)
 

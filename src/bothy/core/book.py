@@ -5,7 +5,7 @@ Most workings are never opened, so the book keeps the figures as they are and wr
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Mapping
 
 from typing_extensions import TypedDict
 
@@ -54,68 +54,58 @@ class Book:
         """``of_report``: its keys are those that a report's figures have; a sum by itself names its figures as its contract does."""
         self._of_report = of_report
         self.figures: dict[str, Figure] = {}
-        self._keys: dict[int, str] = {}
-        self._kept: list[Figure] = []
-        self._log: list[tuple[str, Figure]] | None = None
+        self._puts: list[tuple[str, Figure]] = []
 
     def put(self, key: str, figure: Figure) -> Figure:
         """Register a figure; returns it."""
         self.figures[check(key) if self._of_report else key] = figure
-        self._keys.setdefault(id(figure), key)
-        self._kept.append(figure)
-        if self._log is not None:
-            self._log.append((key, figure))
+        self._puts.append((key, figure))
         return figure
+
+    def put_again(self, puts: list[tuple[str, Figure]]) -> None:
+        """Register what was put into another book."""
+        self.figures.update(puts)
+        self._puts += puts
 
     def put_all(self, prefix: str, figures: Mapping[str, Figure]) -> None:
         """Register the figures of a sum under a prefix, by their keys."""
         for key, figure in figures.items():
             self.put(f"{prefix}/{key}", figure)
 
-    def begin(self) -> list[tuple[str, Figure]] | None:
-        """Note what is put from now on; returns what was noted by whoever noted before, to be handed back to :meth:`end`."""
-        outer, self._log = self._log, []
-        return outer
+    @property
+    def put_so_far(self) -> int:
+        """How often something was put; for :meth:`put_since`."""
+        return len(self._puts)
 
-    def end(self, outer: list[tuple[str, Figure]] | None) -> list[tuple[str, Figure]]:
-        """What was put since :meth:`begin`; whoever noted before gets it too, and goes on."""
-        noted, self._log = self._log or [], outer
-        if outer is not None:
-            outer += noted
-        return noted
+    def put_since(self, begun: int) -> list[tuple[str, Figure]]:
+        """What was put after the first ``begun``, in order."""
+        return self._puts[begun:]
 
-    def shown(self) -> dict[str, FigureOut]:
-        """Every figure by key, without its working."""
-        return {k: {"label": f.label, "value": f.value, "unit": f.unit} for k, f in self.figures.items()}
+    def shown(self, before: tuple[Book, dict[str, FigureOut]] | None = None) -> dict[str, FigureOut]:
+        """Every figure by key, without its working; those that are the very same in a book ``before`` as they were shown of that."""
+        old, shown = (before[0].figures, before[1]) if before is not None else ({}, {})
+        return {k: shown[k] if old.get(k) is f else {"label": f.label, "value": f.value, "unit": f.unit} for k, f in self.figures.items()}
+
+    def _keys(self) -> dict[int, str]:
+        """The first key of each figure, by its identity."""
+        out: dict[int, str] = {}
+        for key, figure in self._puts:
+            out.setdefault(id(figure), key)
+        return out
 
     def working(self, key: str) -> Written:
         """The working of a figure and of all it was computed from, by key. Raises LookupError when there is no such figure."""
         out: Written = {}
-        self._write(key, self.figures[key], dict(self._keys), out)
+        self._write(key, self.figures[key], self._keys(), out)
         return out
 
     def all_workings(self) -> Written:
         """The working of every figure."""
         out: Written = {}
-        keys = dict(self._keys)
+        keys = self._keys()
         for key, figure in self.figures.items():
             self._write(key, figure, keys, out)
         return out
-
-    def assumed(self, keys: Iterable[str]) -> list[str]:
-        """Labels of what was assumed behind some figures: values that nobody has said yet."""
-        out: dict[str, None] = {}
-        seen: set[int] = set()
-        todo = [self.figures[k] for k in keys if k in self.figures]
-        while todo:
-            figure = todo.pop()
-            if id(figure) in seen:
-                continue
-            seen.add(id(figure))
-            if figure.origin == "assumed":
-                out[figure.label] = None
-            todo += [part for _, part in figure.inputs]
-        return list(out)
 
     def _write(self, key: str, figure: Figure, keys: dict[int, str], out: Written) -> None:
         if key in out:

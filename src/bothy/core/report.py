@@ -12,7 +12,7 @@ from typing import Any, Literal, NamedTuple
 from pydantic import BaseModel, PrivateAttr
 
 from bothy.core.book import Book, FigureOut, Written
-from bothy.core.cited import cite, items_of
+from bothy.core.cited import Cited, cite, items_of
 from bothy.core.commissioning.source import Source
 from bothy.core.commissioning.worked import Commissioned
 from bothy.core.context import NO_FACTS, Assumption, Context
@@ -143,17 +143,16 @@ class Report(BaseModel):
     figures: dict[str, FigureOut]
     _told: Told = PrivateAttr()
     _book: Book = PrivateAttr(default_factory=Book)
+    _cited: Cited | None = PrivateAttr(None)
+    _sheet: ProvePart | None = PrivateAttr(None)
     _parts: Parts | None = PrivateAttr(None)
     _places: Parts | None = PrivateAttr(None)
     _diagram: Callable[[Iterable[str]], Diagram] = PrivateAttr()
     _commissioned: Callable[[], Commissioned] = PrivateAttr()
 
-    def plain(self, before: tuple[Report, dict[str, Any]] | None = None) -> dict[str, Any]:
-        """The report as plain data, ready for JSON. The figures are plain already, so they are not dumped again; nor are parts that are the very
-        same in a report ``before``, whose plain data stands beside it."""
-        kept = {} if before is None else {k: before[1][k] for k in _PARTS if getattr(self, k) is getattr(before[0], k)}
-        made = self.model_dump(mode="json", exclude={"figures", *kept})
-        return {k: kept[k] if k in kept else made[k] for k in _PARTS} | {"figures": self.figures}
+    def plain(self) -> dict[str, Any]:
+        """The report as plain data, ready for JSON. The figures are plain already, so they are not dumped again."""
+        return {**self.model_dump(mode="json", exclude={"figures"}), "figures": self.figures}
 
     def working(self, key: str) -> Written:
         """How a figure was reached, by key, with all it was computed from. Raises LookupError when there is no such figure."""
@@ -176,7 +175,6 @@ class Report(BaseModel):
         return {**self.plain(), "figures": self._book.all_workings()}
 
 
-_PARTS = [name for name in Report.model_fields if name != "figures"]
 TRICKLE_A = 2.0
 """What tops up the starter battery from the house bank (typical)."""
 
@@ -358,6 +356,22 @@ def _step_findings(ctx: Context, *of: *Proved) -> list[Finding]:
     return _commissioned(ctx, *of).findings()
 
 
+def _very_same(new: WiringPart, old: WiringPart) -> bool:
+    """Whether all that stands in two is the very same, so that the one may stand for the other."""
+    return (
+        new.circuits.keys() == old.circuits.keys()
+        and all(p is old.circuits[id] for id, p in new.circuits.items())
+        and all(getattr(new, name) is getattr(old, name) for name in WiringPart.model_fields if name != "circuits")
+    )
+
+
+def _asked(sheet: ProvePart, unanswered: int, before: Report | None) -> ProvePart:
+    """The sheet with the number of open questions; that of the report before where it is no other."""
+    if before is not None and before._sheet is sheet and before.prove.unanswered == unanswered:
+        return before.prove
+    return sheet.model_copy(update={"unanswered": unanswered})
+
+
 def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | None = None) -> Report:
     """Compute everything that follows from a design, and what the evidence proves of it. Parts of the report ``before``, of another state of the
     design, are taken where nothing that they read has changed."""
@@ -410,60 +424,44 @@ def report(design: Design, evidence: Sequence[Evidence] = (), before: Report | N
     if facts.steps or facts.repairs or any(x.current_a is not None or x.shunt_a is not None for x in facts.readings):
         tested = [*tested, *make("commissioning findings", _step_findings, *proved)]
     parts.done()
-    sheet = sheet.model_copy()
     found = [f.model_copy() for f in (*heavy, *found, *tested)]  # a part that is taken again keeps its findings as it made them
     answers = {a.finding: a.reason for a in design.accepted}
     found = in_order([f.model_copy(update={"accepted": answers[f.id]}) if f.id in answers else f for f in one_cause(found)])
-    cite(found, ctx.book.figures, items_of(design))
-    for f in found:
-        f.rests_on = ctx.book.assumed(f.figures)[:6]
-    sheet.unanswered = sum(f.severity == "question" and f.accepted is None for f in found)
+    cited = cite(found, ctx.book.figures, items_of(design), before._cited if before is not None else None)
+    proving = _asked(sheet, sum(f.severity == "question" and f.accepted is None for f in found), before)
+    wiring = quick(
+        WiringPart,
+        circuits={w.circuit.id: w.part for w in worked},
+        network=network,
+        mains=mains,
+        panel=panel,
+        raceways=raceways,
+        lighting=lighting,
+        loops=loops,
+        others=others,
+    )
     out = Report.model_construct(
         region_name=ctx.region.name,
         licensed=ctx.region.licensed,
         system_voltage_v=ctx.system_v,
         wire_series=ctx.region.wire_series,
-        stages=stage_states(design, ctx.facts, found, sheet),
+        stages=stage_states(design, ctx.facts, found, proving),
         assumptions=ctx.assumptions,
         vehicle=vehicle,
         life=life,
         power=power,
-        wiring=quick(
-            WiringPart,
-            circuits={w.circuit.id: w.part for w in worked},
-            network=network,
-            mains=mains,
-            panel=panel,
-            raceways=raceways,
-            lighting=lighting,
-            loops=loops,
-            others=others,
-        ),
+        wiring=before.wiring if before is not None and _very_same(wiring, before.wiring) else wiring,
         warmth=warm.part,
         water=wet.part,
         gas=gassed.part,
         fit=fit.part,
         roof=roof,
         sides=sides,
-        prove=sheet,
+        prove=proving,
         findings=found,
-        figures=ctx.book.shown(),
+        figures=ctx.book.shown((before._book, before.figures) if before is not None else None),
     )
-    out._told, out._book, out._parts, out._places = told, ctx.book, parts, places
+    out._told, out._book, out._cited, out._sheet, out._parts, out._places = told, ctx.book, cited, sheet, parts, places
     out._diagram = partial(diagram, ctx, worked)
     out._commissioned = cache(lambda: _commissioned(ctx, *proved))
     return out
-
-
-def difference(old: dict[str, Any] | None, new: dict[str, Any]) -> dict[str, Any]:
-    """What of a report (as plain data) changed: whole sections, and figure by figure.
-
-    ``{"sections": {...}, "figures": {...}, "gone": [...]}``; everything when there is no old one.
-    """
-    if old is None:
-        return {"sections": {k: v for k, v in new.items() if k != "figures"}, "figures": new["figures"], "gone": []}
-    return {
-        "sections": {k: v for k, v in new.items() if k != "figures" and v != old.get(k)},
-        "figures": {k: v for k, v in new["figures"].items() if old["figures"].get(k) != v},
-        "gone": [k for k in old["figures"] if k not in new["figures"]],
-    }

@@ -12,13 +12,16 @@ from typing import Any, Concatenate, NamedTuple, ParamSpec, TypeVar, cast
 from bothy.core.context import Assumption, Context
 from bothy.core.design.base import Doc
 from bothy.core.design.document import Design
+from bothy.core.design.wiring import Circuit
 from bothy.core.figure import Figure
 
 P = ParamSpec("P")
 T = TypeVar("T")
 FACTS = "facts"
 Reads = dict[tuple[str, str], Any]
-"""What a part looked at -> the value it saw: (part of the design, field), ("facts", field), ("ctx", settled value), ("said", path of a typed figure)."""
+"""What a part looked at -> the value it saw: (part of the design, field), ("facts", field), ("ctx", settled value), ("said", path of a typed
+figure), ("circuits of", kind)."""
+KINDS = "circuits of"
 FOUND = {"appliance": ("life", "appliances"), "board": ("wiring", "boards"), "circuit": ("wiring", "circuits")}
 """What the design finds by id, and the list that it looks through."""
 SETTLED = frozenset(vars(Context(Design()))) - {"design", "facts", "book", "assumptions", "said", "kept"}
@@ -38,6 +41,8 @@ class Looked:
         if not name and field in FOUND:
             of, items = FOUND[field]
             self._reads[of, items] = getattr(getattr(doc, of), items)
+        elif not name and field == "circuits_of":
+            return self._circuits_of
         elif not name and isinstance(value, Doc):
             value = Looked(value, field, self._reads)
         elif field in type(doc).model_fields:
@@ -46,6 +51,12 @@ class Looked:
             self._reads[name, ""] = doc
         self.__dict__[field] = value
         return value
+
+    def _circuits_of(self, *kinds: str) -> list[Circuit]:
+        design: Any = self._doc
+        for kind in kinds:
+            self._reads[KINDS, kind] = design.circuits_of(kind)
+        return cast(list[Circuit], design.circuits_of(*kinds))
 
     def __eq__(self, other: object) -> bool:
         raise TypeError("a design is compared field by field while a report is made")
@@ -101,6 +112,8 @@ def _now(ctx: Context, key: tuple[str, str]) -> Any:
     of, name = key
     if of == "ctx":
         return ctx.__dict__[name]
+    if of == KINDS:
+        return ctx.design.circuits_of(name)
     if of == FACTS:
         return getattr(ctx.facts, name) if name else ctx.facts
     at = getattr(ctx.design, of) if of else ctx.design
@@ -123,7 +136,7 @@ def _holds(reads: Reads, ctx: Context) -> bool:
     return True
 
 
-_PLAIN = (dict, float, int, str, tuple)
+_PLAIN = (dict, float, int, str, tuple, Doc)
 
 
 class KeptPart(NamedTuple):
@@ -146,9 +159,14 @@ class Parts:
         self.ctx, self.kept = ctx, dict[str, KeptPart]()
         self.reused: list[str] = []
         self._before = before.kept if before is not None else {}
+        self._within: dict[str, list[str]] = {}
+        for inner in self._before:
+            for end in range(1, inner.count("/") + 1):
+                self._within.setdefault(inner.rsplit("/", end)[0], []).append(inner)
 
     def make(self, name: str, work: Callable[Concatenate[Context, P], T], *given: P.args, **none: P.kwargs) -> T:
-        """A part: ``work(ctx, *given)``, or its last result. What is given counts as the same only as the very same object, or as equal plain data."""
+        """A part: ``work(ctx, *given)``, or its last result. What is given counts as the same only as the very same object, as equal plain data, or as an equal
+        piece of the design."""
         return self.made(name, work, *given, **none)[0]
 
     def made(self, name: str, work: Callable[Concatenate[Context, P], T], *given: P.args, **none: P.kwargs) -> tuple[T, Reads]:
@@ -163,11 +181,9 @@ class Parts:
             self._again(name, old)
             return cast(T, old.result), old.reads
         assumptions, seen = len(ctx.assumptions), Seen(ctx, self)
-        outer = ctx.book.begin()
-        try:
-            result = work(seen, *given, **none)
-        finally:
-            puts = ctx.book.end(outer)
+        begun = ctx.book.put_so_far
+        result = work(seen, *given, **none)
+        puts = ctx.book.put_since(begun)
         if isinstance(result, Iterator):
             raise TypeError(f"part {name} gives an iterator, which could be taken only once")
         self.kept[name] = KeptPart(given, seen.reads, result, puts, ctx.assumptions[assumptions:])
@@ -187,10 +203,9 @@ class Parts:
     def _again(self, name: str, old: KeptPart) -> None:
         self.kept[name] = old
         self.reused.append(name)
-        for key, figure in old.puts:
-            self.ctx.book.put(key, figure)
+        self.ctx.book.put_again(old.puts)
         self.ctx.assumptions.extend(old.assumed)
-        for inner in [n for n in self._before if n.startswith(f"{name}/")]:  # they are kept too, for when this one must be made again
+        for inner in self._within.get(name, ()):  # they are kept too, for when this one must be made again
             self.kept[inner] = self._before[inner]
 
     def done(self) -> None:

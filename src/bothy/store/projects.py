@@ -3,15 +3,15 @@
 from __future__ import annotations
 
 import datetime as dt
-import re
 import uuid
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 import orjson
-from sqlalchemy import Engine, exists, func, or_, select
-from sqlalchemy.orm import Session
+from sqlalchemy import Engine, and_, bindparam, exists, func, insert, or_, select, update
+from sqlalchemy.exc import IntegrityError
+from sqlalchemy.orm import Session, aliased
 
 from bothy.core.contract import BadInput
 from bothy.core.design.document import Design, load_design
@@ -21,6 +21,8 @@ from bothy.store.evidence import EvidenceLog, number_of
 from bothy.store.tables import EvidenceRow, Project, Revision, Variant
 
 EMPTY = Design()
+PLAINLY: dict[str, Any] = {"execution_options": {"synchronize_session": False}}
+"""A change in the database alone: nobody reads the object afterwards."""
 MOST_BACK = 500
 """So many revisions are looked through for one that can be read."""
 
@@ -51,6 +53,10 @@ class MoreFacts(RuntimeError):
     def __init__(self, number: int) -> None:
         super().__init__(f"the evidence is at entry {number}")
         self.number = number
+
+
+class MadeBefore(RuntimeError):
+    """The change of that id was made already."""
 
 
 class Damaged(BadInput):
@@ -133,17 +139,18 @@ class RevisionRow:
     created_at: dt.datetime
 
 
-_BEYOND_ASCII = re.compile(r"[^\x00-\x7f]")
-
-
-def _escaped(found: re.Match[str]) -> str:
-    code = found[0].encode("utf-16-be").hex()
-    return "".join(f"\\u{code[i : i + 4]}" for i in range(0, len(code), 4))
+_FIRST, _LATER = aliased(Revision), aliased(Revision)
+_AROUND = (
+    select(_FIRST.came_from, select(func.max(_LATER.number)).where(_LATER.variant_id == bindparam("id"), _LATER.came_from == Revision.state).scalar_subquery())
+    .select_from(Revision)
+    .join(_FIRST, and_(_FIRST.variant_id == Revision.variant_id, _FIRST.number == Revision.state))
+    .where(Revision.variant_id == bindparam("id"), Revision.number == bindparam("number"))
+)
+"""Of a revision: the state that its state was made from, and the newest state that was made from its own. Built once: each leaves circles behind."""
 
 
 def _text(design: Design) -> str:
-    """A design as JSON of ASCII alone: the database's driver takes that in far quicker than letters beyond it."""
-    return _BEYOND_ASCII.sub(_escaped, orjson.dumps(design.model_dump(mode="json")).decode())
+    return orjson.dumps(design.model_dump(mode="json")).decode()
 
 
 def _design(row: Revision) -> Design:
@@ -183,11 +190,22 @@ class Projects:
             raise Missing("there is no such project")
         return project
 
-    def _variant(self, s: Session, id: uuid.UUID, *, lock: bool = False) -> tuple[Project, Variant]:
-        variant = s.get(Variant, id, with_for_update=lock)
+    def _variant(self, s: Session, id: uuid.UUID) -> tuple[Project, Variant]:
+        found = s.execute(select(Project, Variant).join(Variant, Variant.project_id == Project.id).where(Variant.id == id)).one_or_none()
+        if found is None:
+            raise Missing("there is no such variant")
+        if found[0].deleted_at is not None:
+            raise Missing("there is no such project")
+        return found[0], found[1]
+
+    def _locked(self, s: Session, id: uuid.UUID, expected: int) -> Variant:
+        """The variant with its row locked until the end of the transaction. Raises :class:`Stale` when it is elsewhere."""
+        variant = s.get(Variant, id, with_for_update=True)
         if variant is None:
             raise Missing("there is no such variant")
-        return self._project(s, variant.project_id), variant
+        if variant.head != expected:
+            raise Stale(variant.head)
+        return variant
 
     def _revision(self, s: Session, variant: uuid.UUID, number: int) -> Revision:
         row = s.get(Revision, (variant, number))
@@ -270,7 +288,7 @@ class Projects:
         """
         with Session(self.engine) as s:
             project, variant = self._variant(s, id)
-            row = self._revision(s, variant.id, variant.head)
+            before, after = self._around(s, variant.id, variant.head)
             if up_to is not None and up_to > variant.head:
                 raise Missing(f"there is no revision {up_to}")
             shown, design, trouble = self._readable(s, variant.id, variant.head if up_to is None else up_to, known)
@@ -283,8 +301,8 @@ class Projects:
                 variant.name,
                 variant.head,
                 design,
-                self._before(s, row) is not None,
-                self._after(s, row) is not None,
+                before is not None,
+                after is not None,
                 shown,
                 trouble,
                 mine,
@@ -318,12 +336,11 @@ class Projects:
         Raises :class:`NotBuilding`, :class:`Stale` or :class:`MoreFacts`.
         """
         with Session(self.engine) as s, s.begin():
-            project, variant = self._variant(s, id, lock=True)
+            variant = self._locked(s, id, expected)
+            project = self._project(s, variant.project_id)
             building = self._building(s, project)
             if building is None or building.id != variant.id:
                 raise NotBuilding(building.name if building else "")
-            if variant.head != expected:
-                raise Stale(variant.head)
             if (newest := number_of(s, project.id)) != number:
                 raise MoreFacts(newest)
             now = _now()
@@ -381,13 +398,12 @@ class Projects:
             rows = s.scalars(select(Revision).where(Revision.variant_id == id).order_by(Revision.number.desc()).limit(limit)).all()
             return [RevisionRow(r.number, r.state, r.message, r.author, r.created_at) for r in rows]
 
-    def _before(self, s: Session, row: Revision) -> int | None:
-        """The state before the one of this revision."""
-        return self._revision(s, row.variant_id, row.state).came_from
-
-    def _after(self, s: Session, row: Revision) -> int | None:
-        """The newest state that was made from the one of this revision."""
-        return s.scalar(select(func.max(Revision.number)).where(Revision.variant_id == row.variant_id, Revision.came_from == row.state))
+    def _around(self, s: Session, id: uuid.UUID, number: int) -> tuple[int | None, int | None]:
+        """The state before the one of a revision, and the newest state that was made from it."""
+        found = s.execute(_AROUND, {"id": id, "number": number}).one_or_none()
+        if found is None:
+            raise Missing(f"there is no revision {number}")
+        return found[0], found[1]
 
     def made_by(self, id: uuid.UUID, edit: uuid.UUID | None) -> bool:
         """Whether an edit of that id, of the design or of what was measured, was made already."""
@@ -400,64 +416,66 @@ class Projects:
             return bool(s.scalar(select(or_(design, measured))))
 
     def _append(
-        self,
-        s: Session,
-        project: Project,
-        variant: Variant,
-        text: str,
-        message: str,
-        author: str,
-        state: int | None,
-        came_from: int | None,
-        edit: uuid.UUID | None,
+        self, s: Session, variant: Variant, text: str, message: str, author: str, state: int | None, came_from: int | None, edit: uuid.UUID | None
     ) -> int:
-        """Add a revision on top of the newest; the variant's row is locked by whoever calls, so that no other comes between."""
-        number, now = variant.head + 1, _now()
-        variant.head, project.updated_at = number, now
-        s.add(
-            Revision(
-                variant_id=variant.id,
-                number=number,
-                state=state or number,
-                came_from=came_from,
-                document=text,
-                message=message[:200],
-                author=author,
-                created_at=now,
-                edit_id=edit,
-            )
-        )
+        """Add a revision on top of the newest of a variant whose row is locked. Raises :class:`MadeBefore` where the change of that id was made."""
+        number, now, id = variant.head + 1, _now(), variant.id
+        if not s.execute(update(Project).where(Project.id == variant.project_id, Project.deleted_at.is_(None)).values(updated_at=now), **PLAINLY).rowcount:  # type: ignore[attr-defined]
+            raise Missing("there is no such project")
+        row = {
+            "variant_id": id,
+            "number": number,
+            "state": state or number,
+            "came_from": came_from,
+            "document": text,
+            "message": message[:200],
+            "author": author,
+            "created_at": now,
+            "edit_id": edit,
+        }
+        try:
+            s.execute(insert(Revision).values(row))
+        except IntegrityError as exc:
+            raise MadeBefore("the change was made before") from exc
+        s.execute(update(Variant).where(Variant.id == id).values(head=number), **PLAINLY)
         return number
 
-    def save(self, id: uuid.UUID, expected: int, one: Sound, message: str, author: str, edit: uuid.UUID | None = None) -> int:
-        """Append a revision on top of ``expected``; ``edit`` is the sender's own id of the change. Raises :class:`Stale` when the variant is elsewhere."""
-        with Session(self.engine) as s, s.begin():
-            project, variant = self._variant(s, id, lock=True)
-            if variant.head != expected:
-                raise Stale(variant.head)
-            row = self._revision(s, id, expected)
-            return self._append(s, project, variant, _text(one.design), message, author, None, row.state, edit)
+    def save(self, id: uuid.UUID, expected: int, one: Sound, message: str, author: str, edit: uuid.UUID | None = None, text: str | None = None) -> int:
+        """Append a revision on top of ``expected``; ``edit`` is the sender's own id of the change, ``text`` the design as JSON where it is written already.
 
-    def step(self, id: uuid.UUID, expected: int, direction: str, author: str, edit: uuid.UUID | None = None) -> tuple[int, Sound]:
-        """Undo or redo: append a revision equal to the state before or after. Raises :class:`Nothing` at the end.
+        Raises :class:`Stale` when the variant is elsewhere, :class:`MadeBefore` when the change of that id was made.
+        """
+        with Session(self.engine) as s, s.begin():
+            variant = self._locked(s, id, expected)
+            state = s.scalar(select(Revision.state).where(Revision.variant_id == id, Revision.number == expected))
+            return self._append(s, variant, text or _text(one.design), message, author, None, state, edit)
+
+    def step(
+        self,
+        id: uuid.UUID,
+        expected: int,
+        direction: str,
+        author: str,
+        edit: uuid.UUID | None = None,
+        work: Callable[[Design, tuple[Evidence, ...]], Sound] = sound,
+    ) -> tuple[int, Sound]:
+        """Undo or redo: append a revision equal to the state before or after, which ``work`` computes. Raises :class:`Nothing` at the end.
 
         Undo goes past states that can't be computed any more; a redo to one is refused with its :class:`BadInput`.
         """
         with Session(self.engine) as s, s.begin():
-            project, variant = self._variant(s, id, lock=True)
-            if variant.head != expected:
-                raise Stale(variant.head)
-            row = self._revision(s, id, expected)
-            evidence = self._evidence_of(s, project, id)
-            target = self._before(s, row) if direction == "undo" else self._after(s, row)
+            variant = self._locked(s, id, expected)
+            evidence = self._evidence_of(s, self._project(s, variant.project_id), id)
+            before, after = self._around(s, id, expected)
+            target = before if direction == "undo" else after
             while target is not None:
                 there = self._revision(s, id, target)
                 try:
-                    one = sound(_design(there), evidence)
+                    one = work(_design(there), evidence)
                 except BadInput:
                     if direction == "redo":
                         raise
-                    target = self._before(s, there)
+                    target = self._around(s, id, target)[0]
                     continue
-                return self._append(s, project, variant, there.document, f"{direction} to {target}", author, there.state, None, edit), one
+                return self._append(s, variant, there.document, f"{direction} to {target}", author, there.state, None, edit), one
             raise Nothing(f"there is nothing to {direction}")

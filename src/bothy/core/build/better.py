@@ -9,7 +9,6 @@ import numpy as np
 from pydantic import BaseModel
 
 from bothy.core.build.asked import asked
-from bothy.core.build.compiled import Compiled
 from bothy.core.contract import quick
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
@@ -44,6 +43,8 @@ def _worth(last: float, ends: np.ndarray) -> tuple[float, float, float]:
 
 def better(d: Design, r: Report, facts: Facts, today: dt.date, tries: int = TRIES, going: Callable[[], bool] = lambda: True) -> BetterPart:
     """Search for an order that ends sooner; ends early when it meets the bound. ``going`` says whether to go on."""
+    from bothy.core.build.compiled import Compiled  # brings a compiler of 70 MB, which most never need
+
     a = asked(d, r, facts, today, explain=False)
     hours = a.durations
     p = a.planner

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 import datetime as dt
+from typing import TYPE_CHECKING
 
 import numpy as np
 
 from bothy.core.build.asked import Asked, asked
-from bothy.core.build.compiled import Compiled
 from bothy.core.build.from_design import schools_of
 from bothy.core.build.part import FanPart, SchoolPart
 from bothy.core.build.plan import durations_of
@@ -16,6 +16,9 @@ from bothy.core.contract import quick
 from bothy.core.design.document import Design
 from bothy.core.facts.document import Facts
 from bothy.core.report import Report
+
+if TYPE_CHECKING:
+    from bothy.core.build.compiled import Compiled
 
 RUNS, SEED = 10_000, 42
 FEWER = 2_000
@@ -44,6 +47,8 @@ def drawn_hours(a: Asked, keys: list[str], runs: int) -> np.ndarray:
 
 def finishes(a: Asked, runs: int) -> tuple[Compiled, np.ndarray, np.ndarray]:
     """The build compiled; the ends in h of all runs that end, rising; how often the end hung on each task."""
+    from bothy.core.build.compiled import Compiled  # brings a compiler of 70 MB, which most never need
+
     base = durations_of(a.tasks, 1.0, a.states)
     c = Compiled(a.planner, base)
     if not c.keys:
@@ -84,6 +89,8 @@ def fan(d: Design, r: Report, facts: Facts, today: dt.date, runs: int = RUNS) ->
 
 def _planned(a: Asked) -> tuple[float, float | None]:
     """Hours of work and the end in h of the plan."""
+    from bothy.core.build.compiled import Compiled
+
     hours = a.durations
     c = Compiled(a.planner, hours)
     if not c.keys:

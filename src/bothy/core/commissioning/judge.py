@@ -10,7 +10,7 @@ from bothy.core.commissioning.step import Step
 from bothy.core.facts.kinds import StepRecord
 from bothy.core.proving.shunt_check import cause_of
 from bothy.core.proving.solar_check import SolarCheckIn, SolarCheckOut, solar_check
-from bothy.core.proving.verdict import VerdictIn, VerdictWord, verdict
+from bothy.core.proving.verdict import VerdictWord, ruling
 
 FRIDGE_AMBIENT = (5.0, 50.0)
 
@@ -47,18 +47,8 @@ def of_value(step: Step, r: StepRecord, low: float | None, high: float | None, e
     said = number(r.value, step.unit)
     if low is None and high is None:
         return Judgement(None, said, "Nothing to judge it by.")
-    out = verdict(
-        VerdictIn.trusted(
-            measured=r.value,
-            expected=expected,
-            limit_low=low,
-            limit_high=high,
-            accuracy_frac=step.accuracy_frac if r.accuracy_frac is None else r.accuracy_frac,
-            digits_count=step.digits_count,
-            resolution=step.resolution if r.resolution is None else r.resolution,
-            expected_sd=sd,
-        )
-    )
+    accuracy = step.accuracy_frac if r.accuracy_frac is None else r.accuracy_frac
+    out = ruling(r.value, expected, low, high, accuracy, step.digits_count, step.resolution if r.resolution is None else r.resolution, sd)
     why = (
         ""
         if out.verdict == "pass"

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import datetime as dt
+from graphlib import CycleError, TopologicalSorter
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, StringConstraints, model_validator
@@ -236,16 +237,7 @@ class Build(Doc):
             for b in o.before:
                 if b.removeprefix("own-") in mine:
                     mine[b.removeprefix("own-")].add(o.id)
-        done: set[str] = set()
-
-        def walk(k: str, way: tuple[str, ...]) -> None:
-            if k in way:
-                raise wrong("after", f"the own tasks wait for each other in a circle: {' → '.join([*way[way.index(k) :], k])}")
-            if k in done or k not in mine:
-                return
-            for p in mine[k]:
-                walk(p, (*way, k))
-            done.add(k)
-
-        for k in mine:
-            walk(k, ())
+        try:
+            TopologicalSorter(mine).prepare()
+        except CycleError as exc:
+            raise wrong("after", f"the own tasks wait for each other in a circle: {' → '.join(reversed(exc.args[1]))}") from None

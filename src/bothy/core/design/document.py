@@ -150,6 +150,10 @@ class Design(Doc):
         """The circuit with that id."""
         return self._circuits.get(id)
 
+    def circuits_of(self, *kinds: str) -> list[Circuit]:
+        """The circuits of some kinds, in their order."""
+        return [c for c in self.wiring.circuits if c.kind in kinds]
+
 
 def load_design(data: Any) -> Design:
     """A design from plain data of this or an older version. Raises :class:`BadInput` naming the field."""

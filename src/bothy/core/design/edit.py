@@ -108,9 +108,8 @@ def apply_patch(design: Design, ops: list[dict[str, Any]], *, by_proposal: bool 
     ops = copy.deepcopy(ops)  # what they bring becomes part of the document, and may be changed by the next of them
     touched = _touched(ops)
     if touched is not None and sum(_grows({}, op) for op in ops) <= SMALL_EDIT:
-        data: Any = {part: getattr(design, part).model_dump(mode="json", include=fields) for part, fields in touched.items()}
-        plain = copy.deepcopy(data)
-        return _loaded(design, touched, plain, _patched(data, ops, by_proposal))
+        data, plain = ({part: getattr(design, part).model_dump(mode="json", include=fields) for part, fields in touched.items()} for _ in "12")
+        return _loaded(design, touched, plain, _patched(data, ops, by_proposal))  # one of them is changed in place
     return load_design(_patched(design.model_dump(mode="json"), ops, by_proposal))
 
 

@@ -264,7 +264,13 @@ def solve_tree(segments: list[SegmentIn], bore: float, mix: Mixture, pressure_mb
     drops = {s.name: segment_drop(s, flows[s.name], s.inner_diameter_mm or bore, mix, pressure_mbar, temp_c) for s in segments}
 
     def to(name: str) -> float:
-        return 0.0 if name == "regulator" else drops[name] + to(by[name].from_)
+        way, lost = [], 0.0
+        while name != "regulator":
+            way.append(name)
+            name = by[name].from_
+        for on_it in reversed(way):
+            lost += drops[on_it]
+        return lost
 
     return [
         SegmentOut(name=s.name, flow_kg_h=flows[s.name], inner_diameter_mm=s.inner_diameter_mm or bore, drop_mbar=drops[s.name], cumulative_mbar=to(s.name))

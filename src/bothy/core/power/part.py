@@ -191,7 +191,7 @@ def headrooms(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut], balances:
             )
         )
     if s.feed and (s.feed.protection_ratio_frac is not None):
-        feed = next(c for c in ctx.design.wiring.circuits if c.kind == "inverter")
+        feed = ctx.design.circuits_of("inverter")[0]
         have = given("rating_a", feed.fuse_a or 0, "typed", feed.name, label=f"inverter {feed.protection}")
         out.append(_headroom(ctx, "inverter_protection", f"inverter {feed.protection}", s.feed.figure("dc_current_a"), have, "A", 0.2))
     for x in s.strings:

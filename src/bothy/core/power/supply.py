@@ -208,7 +208,7 @@ def _inverter_of(ctx: Context, s: Supply, inv: Inverter, loads: list[InverterLoa
             ),
             {"ambient_temp_c": s.air} if s.air else None,
         )
-    feed = next((c for c in ctx.design.wiring.circuits if c.kind == "inverter"), None)
+    feed = next(iter(ctx.design.circuits_of("inverter")), None)
     s.feed = inverter_dc_current(
         InverterDcCurrentIn.trusted(
             ac_power_w=inv.rating_w,
@@ -239,7 +239,7 @@ def _driving_of(ctx: Context, s: Supply, d: DrivingCharge) -> None:
         )
     elif s.bank is not None and ctx.alternator_a > 0 and not (d.school == "relay" and ctx.vehicle_system_v != ctx.system_v):
         relay = d.school == "relay"
-        ways = [c for c in ctx.design.wiring.circuits if c.kind in (("driving_in", "driving") if relay else ("driving_in",)) and c.length_m and c.sized]
+        ways = [c for c in ctx.design.circuits_of("driving_in", *(("driving",) if relay else ())) if c.length_m and c.sized]
         cable = ways[0] if ways else None
         length, area = (cable.length_m or 0.0, cable.metal_mm2 * cable.parallel_count) if cable else (0.0, None)
         beyond = sum(2 * (c.length_m or 0.0) * RHO_60C / (c.metal_mm2 * c.parallel_count) for c in ways[1:])

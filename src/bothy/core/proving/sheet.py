@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import NamedTuple
+
 from pydantic import BaseModel
 
 from bothy.core.context import Context
@@ -16,7 +18,7 @@ from bothy.core.finding import Finding, finding, rule
 from bothy.core.method.sources import Method, Standard
 from bothy.core.proving.excess import Excess, ExcessResistanceIn, excess_of
 from bothy.core.proving.expected import ExpectedCircuitCurrentIn, ExpectedLoad, ExpectedLoadVoltageIn, LoadKind, expected_circuit_current, expected_load_voltage
-from bothy.core.proving.verdict import VerdictIn, VerdictOut, VerdictWord, verdict
+from bothy.core.proving.verdict import Ruling, VerdictWord, ruling
 from bothy.core.wiring.conductors import ConductorResistanceIn, conductor_resistance
 
 VOLT_TOLERANCE = 0.02
@@ -93,7 +95,7 @@ class ProvePart(BaseModel):
     passed: int
 
 
-class SheetCircuit(BaseModel):
+class SheetCircuit(NamedTuple):
     """What the sheet needs to know of a circuit from Wiring."""
 
     id: str
@@ -127,22 +129,16 @@ def joints_mohm(fuse_a: float | None) -> float:
     return fuse_mohm(fuse_a) + HOLDER_MOHM + SWITCH_MOHM + TERMINALS_MOHM
 
 
-def _judge(measured: float, expected: float, low: float, high: float, accuracy: float, digits: int, resolution: float) -> VerdictOut:
-    return verdict(
-        VerdictIn(measured=measured, expected=expected, limit_low=low, limit_high=high, accuracy_frac=accuracy, digits_count=digits, resolution=resolution)
-    )
-
-
-def _volts(row: SheetRow, r: Reading, m: Meter) -> VerdictOut | None:
+def _volts(row: SheetRow, r: Reading, m: Meter) -> Ruling | None:
     if r.load_voltage_v is None or row.expected_v is None or row.low_v is None or row.high_v is None:
         return None
-    return _judge(r.load_voltage_v, row.expected_v, row.low_v, row.high_v, m.volt_accuracy_frac, m.volt_digits_count, m.volt_resolution_v)
+    return ruling(r.load_voltage_v, row.expected_v, row.low_v, row.high_v, m.volt_accuracy_frac, m.volt_digits_count, m.volt_resolution_v)
 
 
-def _amps(row: SheetRow, r: Reading, m: Meter) -> VerdictOut | None:
+def _amps(row: SheetRow, r: Reading, m: Meter) -> Ruling | None:
     if r.current_a is None or row.expected_a is None or row.low_a is None or row.high_a is None:
         return None
-    return _judge(abs(r.current_a), row.expected_a, row.low_a, row.high_a, m.current_accuracy_frac, m.current_digits_count, m.current_resolution_a)
+    return ruling(abs(r.current_a), row.expected_a, row.low_a, row.high_a, m.current_accuracy_frac, m.current_digits_count, m.current_resolution_a)
 
 
 def _row(c: Circuit, s: SheetCircuit, how: str, missing: str | None = None) -> SheetRow:
@@ -281,6 +277,12 @@ def _charger_row(ctx: Context, c: Circuit, s: SheetCircuit, current: Figure) -> 
     return row
 
 
+def _sheet_row(ctx: Context, c: Circuit, s: SheetCircuit, reading: Reading | None, meter: Meter, charge: Figure | None) -> tuple[SheetRow, list[Finding]]:
+    """The row of a circuit, with the findings of its reading where it has one; ``charge`` where it is a charger's, else it is a load's."""
+    row = _load_row(ctx, c, s, reading) if charge is None else _charger_row(ctx, c, s, charge)
+    return (row, []) if reading is None else _judged(row, reading, meter, s, c)
+
+
 def prove_part(ctx: Context, circuits: list[SheetCircuit], feeds: Feeds) -> tuple[ProvePart, list[Finding]]:
     """The test sheet and the findings of its readings."""
     readings = {r.circuit: r for r in ctx.facts.readings}
@@ -291,13 +293,10 @@ def prove_part(ctx: Context, circuits: list[SheetCircuit], feeds: Feeds) -> tupl
         c = ctx.design.circuit(s.id)
         if c is None or c.kind not in ("load", "driving", "shore"):
             continue
-        reading = readings.get(c.id)
-        row = _load_row(ctx, c, s, reading) if c.kind == "load" else _charger_row(ctx, c, s, feeds[c.kind].current_a) if c.kind in feeds else None
-        if row is None:
+        if c.kind != "load" and c.kind not in feeds:
             continue
-        if reading is not None:
-            row, found = _judged(row, reading, meter, s, c)
-            out += found
+        row, found = ctx.part(f"prove/{c.id}", _sheet_row, c, s, readings.get(c.id), meter, feeds[c.kind].current_a if c.kind != "load" else None)
+        out += found
         rows.append(row)
     done = [r for r in rows if r.verdict is not None]
     return ProvePart(rows=rows, testable=sum(1 for r in rows if r.missing is None), read=len(done), passed=sum(1 for r in done if r.verdict == "pass")), out

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import math
-from typing import Literal, Self
+from functools import lru_cache
+from typing import Literal, NamedTuple, Self
 
 from pydantic import Field, model_validator
 
@@ -129,3 +130,39 @@ def verdict(inp: VerdictIn, sources: dict[str, Figure] | None = None) -> Verdict
         else None,
         meter_adequate=ratio >= 4 - 1e-9 if ratio is not None else None,
     )
+
+
+class Ruling(NamedTuple):
+    """What is said of a reading: see :class:`VerdictOut`."""
+
+    verdict: VerdictWord
+    expanded_uncertainty: float
+    uncertainty_ratio: float | None
+    meter_adequate: bool | None
+
+
+@lru_cache(2048)
+def ruling(
+    measured: float,
+    expected: float | None,
+    low: float | None,
+    high: float | None,
+    accuracy_frac: float,
+    digits_count: int,
+    resolution: float,
+    expected_sd: float = 0.0,
+) -> Ruling:
+    """The verdict on a reading against its limits, without its working: a report asks for the same hundreds each time that it is made."""
+    out = verdict(
+        VerdictIn.trusted(
+            measured=measured,
+            expected=expected,
+            limit_low=low,
+            limit_high=high,
+            accuracy_frac=accuracy_frac,
+            digits_count=digits_count,
+            resolution=resolution,
+            expected_sd=expected_sd,
+        )
+    )
+    return Ruling(out.verdict, out.expanded_uncertainty, out.uncertainty_ratio, out.meter_adequate)

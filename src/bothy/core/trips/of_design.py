@@ -12,7 +12,6 @@ import numpy as np
 from bothy.core.context import Context
 from bothy.core.contract import EPS, quick
 from bothy.core.sun.geometry import Array
-from bothy.core.trips import cells as c
 from bothy.core.trips import places as k
 from bothy.core.trips.buys import buys
 from bothy.core.trips.cabin import thermal_of
@@ -195,6 +194,7 @@ def warm_trip(r: Result, days: int, numbers: Array) -> WarmTrip:
 
 def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> TripRun:
     """What a run says, from its sums and what was kept of its series."""
+    from bothy.core.trips.cells import E_NOM
     from bothy.core.trips.results import WHOLE_LEDGER, balance_error, standard_error
 
     n, count = len(plan.days), r.ledger.shape[0]
@@ -271,7 +271,7 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
         heat_missing_frac=means["heat_unserved_wh"] / asked_heat if (asked_heat := means["heat_wh"] + means["heat_unserved_wh"]) > 0 else None,
         short_in_normals_d=None,
         limited_h=float(r.summary[:, k.LIMITED_H].mean()),
-        cycles_year=means["battery_out_wh"] / plan.bank[c.E_NOM] / n * 365,
+        cycles_year=means["battery_out_wh"] / plan.bank[E_NOM] / n * 365,
         inverter_idle_wh_day=idle_wh(plan, means["inverter_loss_wh"]) / n,
         clipped_frac=clipped_part(plan, weather),
         curtailed_wh_day=means["curtailed_wh"] / n,
@@ -291,8 +291,10 @@ def run_of(ctx: Context, plan: Plan, r: Result, kept: _Kept, weather: Any) -> Tr
 
 def autonomy_d(plan: Plan, means: dict[str, float], days: int) -> float | None:
     """The classic figure: days that a full bank lasts without any source, at the trip's mean use; None where nothing is used."""
+    from bothy.core.trips.cells import E_NOM, FLOOR
+
     asked = (means["load_demand_wh"] - means["shore_ac_wh"]) / days
-    return (1 - plan.bank[c.FLOOR]) * plan.bank[c.E_NOM] / asked if asked > 0 else None
+    return (1 - plan.bank[FLOOR]) * plan.bank[E_NOM] / asked if asked > 0 else None
 
 
 def run_trip(ctx: Context, *, workers: int = 1, between: Any = None, forecasts: Forecasts | None = None) -> TripRun:

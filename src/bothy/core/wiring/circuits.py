@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
+from dataclasses import replace
 from functools import cache
 from typing import Any
 
@@ -53,7 +55,7 @@ BREAKER_FAMILIES = ("thermal_breaker", "dc_mcb")
 INVERTER_BREAKERS_A = (5, 10, 15, 20, 25, 30, 40, 50, 60, 70, 80, 90, 100, 120, 135, 150, 175, 200, 225, 250, 300)
 
 
-def drop_class_of(c: Circuit, on_it: list[Appliance]) -> str:
+def drop_class_of(c: Circuit, on_it: Sequence[Appliance]) -> str:
     """The drop class of a circuit: typed, or by its kind and what hangs on it."""
     if c.drop_class is not None:
         return c.drop_class
@@ -119,11 +121,10 @@ def default_length(ctx: Context, c: Circuit) -> float:
 
 
 def work_circuit(
-    ctx: Context, index: int, c: Circuit, code: str, feeds: Feeds, boards_a: BoardCurrents, by_id: dict[str, Appliance], together: int, branch_a: float = 0.0
+    ctx: Context, index: int, c: Circuit, code: str, on_it: tuple[Appliance, ...], feeds: Feeds, boards_a: BoardCurrents, together: int, branch_a: float = 0.0
 ) -> Worked:
-    """All sums of one circuit but the size that is chosen with its tree. ``together`` are the loaded circuits in its bundle, ``branch_a`` the
-    largest fuse behind a feeder."""
-    on_it = loads_of(c, by_id)
+    """All sums of one circuit but the size that is chosen with its tree. ``on_it`` are the appliances on it, ``together`` the loaded circuits in its
+    bundle, ``branch_a`` the largest fuse behind a feeder."""
     current, nominal, inrush, seconds = circuit_current(ctx, c, on_it, feeds, boards_a)
     ac = c.kind == "ac"
     length_assumed = c.length_m is None
@@ -395,30 +396,41 @@ def _thinner_return(c: Circuit, length_m: float) -> float:
 def work_circuits(ctx: Context, feeds: Feeds) -> list[Worked]:
     """Every circuit of the design, in the order of the schedule."""
     by_id = {a.id: a for a in ctx.design.life.appliances}
-    boards_a = board_currents(ctx, by_id)
-    for b, fig in boards_a.items():
-        ctx.book.put(f"boards/{b or 'busbar'}/current_a", fig)
     named = codes(ctx)
     done: dict[str, Worked] = {}
     circuits = ctx.design.wiring.circuits
-    together = bundled(ctx, lambda c: circuit_current(ctx, c, loads_of(c, by_id), feeds, boards_a)[0].value)
+    on = {c.id: loads_of(c, by_id) for c in circuits}
+    boards_a = ctx.part("wired/boards", board_currents, tuple((c.board, on[c.id]) for c in circuits if c.kind == "load"))
+    for b, fig in boards_a.items():
+        ctx.book.put(f"boards/{b or 'busbar'}/current_a", fig)
+    together = bundled(ctx, lambda c: circuit_current(ctx, c, on[c.id], feeds, boards_a)[0].value)
     under = {b.id: b.fed_from for b in ctx.design.wiring.boards}
     branch_a: dict[str, float] = {}
+
+    def work(i: int, c: Circuit, behind_a: float = 0.0) -> Worked:
+        """A circuit; of what carries only its own appliances or one feed the last sums where nothing of it changed, as a copy for what follows."""
+        code, many = named[c.id], together[c.id]
+        if c.kind not in ("load", "ac") and c.feed not in feeds:
+            return work_circuit(ctx, i, c, code, on[c.id], feeds, boards_a, many, behind_a)
+        own = {c.feed: feeds[c.feed]} if c.kind not in ("load", "ac") and c.feed in feeds else {}
+        made = ctx.part(f"wired/circuit/{c.id}", work_circuit, i, c, code, on[c.id], own, {}, many, behind_a)
+        return replace(made, part=replace(made.part))
+
     for i, c in enumerate(circuits):
         if c.kind != "feeder":
-            w = done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, together[c.id])
+            w = done[c.id] = work(i, c)
             if c.kind == "load" and c.board is not None:
                 branch_a[c.board] = max(branch_a.get(c.board, 0.0), c.fuse_a or w.wanted_a)
     for b in sorted(under, key=lambda b: -depth_of(under, b)):  # a feeder wants to outlast the largest fuse behind it, those of boards on it too
         for i, c in enumerate(circuits):
             if c.kind == "feeder" and c.board == b:
-                w = done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, together[c.id], branch_a.get(b, 0.0))
+                w = done[c.id] = work(i, c, branch_a.get(b, 0.0))
                 above = under[b]
                 if above is not None:
                     branch_a[above] = max(branch_a.get(above, 0.0), c.fuse_a or w.wanted_a)
     for i, c in enumerate(circuits):
         if c.id not in done:
-            done[c.id] = work_circuit(ctx, i, c, named[c.id], feeds, boards_a, by_id, together[c.id])
+            done[c.id] = work(i, c)
     worked = [done[c.id] for c in circuits]
     fit_trees(ctx, worked, boards_a)
     before = before_boards(ctx, worked)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping, Sequence
+
 from bothy.core.context import Context
 from bothy.core.design.life import Appliance
 from bothy.core.design.wiring import Board, Circuit
@@ -56,11 +58,12 @@ def design_current(ctx: Context, a: Appliance, ac: bool) -> Figure:
     )
 
 
-def loads_of(c: Circuit, by_id: dict[str, Appliance]) -> list[Appliance]:
-    return [by_id[i] for i in c.appliances if i in by_id and by_id[i].count > 0]
+def loads_of(c: Circuit, by_id: dict[str, Appliance]) -> tuple[Appliance, ...]:
+    """The appliances on a circuit."""
+    return tuple(by_id[i] for i in c.appliances if i in by_id and by_id[i].count > 0)
 
 
-def circuit_current(ctx: Context, c: Circuit, on_it: list[Appliance], feeds: Feeds, boards_a: BoardCurrents) -> tuple[Figure, float, float, float]:
+def circuit_current(ctx: Context, c: Circuit, on_it: Sequence[Appliance], feeds: Feeds, boards_a: BoardCurrents) -> tuple[Figure, float, float, float]:
     """Design current, nominal voltage, inrush and how long the inrush lasts."""
     if c.kind in ("load", "ac"):
         ac = c.kind == "ac"
@@ -154,10 +157,11 @@ def at_the_peak(ctx: Context, appliances: list[Appliance]) -> dict[str, Figure]:
     return out
 
 
-def board_currents(ctx: Context, by_id: dict[str, Appliance]) -> BoardCurrents:
-    """Current of each DC board, and of what hangs on the busbar itself: the appliances of its circuits, each with its part at the peak."""
+def board_currents(ctx: Context, circuits: tuple[tuple[str | None, tuple[Appliance, ...]], ...]) -> BoardCurrents:
+    """Current of each DC board, and of what hangs on the busbar itself: the appliances of its circuits, each with its part at the peak. ``circuits`` are
+    the loads' boards and what is on each."""
     parts: dict[str | None, list[tuple[str, Figure]]] = {b.id: [] for b in ctx.design.wiring.boards if b.side == "dc"}
-    loads = [(c.board, loads_of(c, by_id)) for c in ctx.design.wiring.circuits if c.kind == "load" and (c.board is None or c.board in parts)]
+    loads = [(board, on_it) for board, on_it in circuits if board is None or board in parts]
     amps = at_the_peak(ctx, [a for _, on_it in loads for a in on_it])
     for board, on_it in loads:
         parts.setdefault(board, []).extend((a.name, amps[a.id]) for a in on_it)
@@ -172,13 +176,17 @@ def board_currents(ctx: Context, by_id: dict[str, Appliance]) -> BoardCurrents:
         if board not in largest or alone.value > largest[board].value:
             largest[board] = alone
 
-    def whole(board: str | None) -> Figure:
-        subs = [(b.name, whole(b.id)) for b in below.get(board or "", [])]
-        label = "Current of the board" if board else "Current straight off the busbar"
-        together = total(label, "A", [*parts[board], *subs], Method("wiring.boards", "what coincides"))
-        alone = largest.get(board)
-        if alone is None or alone.value <= together.value:
-            return together
-        return pick(label, "larger of what coincides and its largest circuit", alone, "A", Method("wiring.boards"), together_a=together, largest_a=alone)
+    return {b: _of_board(b, parts, below, largest) for b in parts}
 
-    return {b: whole(b) for b in parts}
+
+def _of_board(
+    board: str | None, parts: Mapping[str | None, list[tuple[str, Figure]]], below: Mapping[str, list[Board]], largest: Mapping[str | None, Figure]
+) -> Figure:
+    """Current of one board: what coincides on it and on the boards ``below`` it, or its ``largest`` circuit alone."""
+    subs = [(b.name, _of_board(b.id, parts, below, largest)) for b in below.get(board or "", [])]
+    label = "Current of the board" if board else "Current straight off the busbar"
+    together = total(label, "A", [*parts[board], *subs], Method("wiring.boards", "what coincides"))
+    alone = largest.get(board)
+    if alone is None or alone.value <= together.value:
+        return together
+    return pick(label, "larger of what coincides and its largest circuit", alone, "A", Method("wiring.boards"), together_a=together, largest_a=alone)

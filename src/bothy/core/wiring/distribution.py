@@ -121,8 +121,11 @@ def _way(wires: list[NetworkBranch]) -> dict[str, list[str]]:
         into.setdefault(b.to, b)
 
     def way(node: str) -> list[str]:
-        b = into.get(node)
-        return [*way(b.from_), b.id] if b is not None else []
+        out: list[str] = []
+        while (b := into.get(node)) is not None:
+            out.append(b.id)
+            node = b.from_
+        return out[::-1]
 
     return {node: way(node) for node in into}
 

@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
+from typing import NamedTuple
+
 from pydantic import BaseModel
 
-from bothy.core.contract import EPS
+from bothy.core.contract import EPS, quick
 from bothy.core.design.document import Design
 from bothy.core.design.wiring import Circuit
 from bothy.core.facts.document import Facts
@@ -42,46 +45,47 @@ def testable(c: Circuit, p: CircuitPart) -> bool:
     return c.sized and not p.ac and c.return_path == "cable" and p.length_m > EPS
 
 
+class _Loop(NamedTuple):
+    expected_mohm: float
+    low_mohm: float
+    high_mohm: float
+    resolvable: bool
+    loaded_drop_v: float
+    verdict: LoopVerdict | None
+
+
+@lru_cache(2048)
+def _tested(
+    size: tuple[float | None, str | None],
+    tinned: bool,
+    length_m: float,
+    current_a: float,
+    measured_mohm: float | None,
+    meter: tuple[float, float, float],
+) -> _Loop:
+    """One loop; ``size`` as area and gauge, ``meter`` as copper's temperature, resistance of its leads, and its last digit. A report asks twice for each."""
+    temp_c, leads_mohm, resolution_mohm = meter
+    one = LoopCircuit.trusted(id="c", area_mm2=size[0], awg=size[1], tinned=tinned, length_m=length_m, current_a=current_a, measured_mohm=measured_mohm)
+    out = loop_continuity(LoopContinuityIn.trusted(test_temp_c=temp_c, lead_resistance_mohm=leads_mohm, meter_resolution_mohm=resolution_mohm, circuits=[one]))
+    return _Loop(out.expected_mohm["c"], out.low_mohm["c"], out.high_mohm["c"], out.resolvable["c"], out.loaded_drop_v["c"] or 0.0, out.verdict["c"])
+
+
 def loop_rows(design: Design, facts: Facts, circuits: list[tuple[Circuit, CircuitPart]]) -> list[LoopRow]:
     """The test of every circuit that has a loop, with the verdict where a reading was typed in."""
-    tested = {c.id: (c, p) for c, p in circuits if testable(c, p)}
-    if not tested:
-        return []
     read = {r.circuit: r.loop_mohm for r in facts.readings}
     m = design.prove.meter
-    out = loop_continuity(
-        LoopContinuityIn.trusted(
-            test_temp_c=m.loop_temp_c,
-            lead_resistance_mohm=m.loop_leads_mohm,
-            meter_resolution_mohm=m.loop_resolution_mohm,
-            circuits=[
-                LoopCircuit.trusted(
-                    id=k,
-                    area_mm2=c.area_mm2,
-                    awg=c.awg,
-                    tinned=c.tinned,
-                    length_m=p.length_m / c.parallel_count,
-                    current_a=p.current_a,
-                    measured_mohm=read.get(k),
-                )
-                for k, (c, p) in tested.items()
-            ],
-        )
-    )
+    meter = (m.loop_temp_c, m.loop_leads_mohm, m.loop_resolution_mohm)
     return [
-        LoopRow(
-            circuit=k,
+        quick(
+            LoopRow,
+            circuit=c.id,
             code=p.code,
             name=c.name,
-            expected_mohm=out.expected_mohm[k],
-            low_mohm=out.low_mohm[k],
-            high_mohm=out.high_mohm[k],
-            resolvable=out.resolvable[k],
-            loaded_drop_v=out.loaded_drop_v[k] or 0.0,
-            measured_mohm=read.get(k),
-            verdict=out.verdict[k],
+            measured_mohm=read.get(c.id),
+            **_tested((c.area_mm2, c.awg), c.tinned, p.length_m / c.parallel_count, p.current_a, read.get(c.id), meter)._asdict(),
         )
-        for k, (c, p) in tested.items()
+        for c, p in circuits
+        if testable(c, p)
     ]
 
 

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from bothy.core.context import Context
 from bothy.core.contract import EPS
-from bothy.core.design.wiring import Board
 from bothy.core.figure import Figure, given, pick, total
 from bothy.core.method.sources import Method
 from bothy.core.wiring.circuit import Worked
@@ -147,18 +146,16 @@ def before_boards(ctx: Context, worked: list[Worked]) -> dict[str | None, Figure
     out: dict[str | None, Figure] = {}
     boards = {b.id: b for b in ctx.design.wiring.boards if b.side == "dc"}
 
-    def at(board: Board) -> Figure:
-        if board.id not in out:
-            above = [("before", at(boards[board.fed_from]))] if board.fed_from in boards else []
+    for b in boards.values():
+        chain = [b]
+        while (above := boards.get(chain[-1].fed_from or "")) is not None and above.id not in out:
+            chain.append(above)
+        for board in reversed(chain):
             feed = by_board.get(board.id)
             out[board.id] = total(
                 "Lost before the board",
                 "V",
-                [*above, *([(feed.circuit.name, lost(feed))] if feed else [])],
+                [*([("before", out[board.fed_from])] if board.fed_from in boards else []), *([(feed.circuit.name, lost(feed))] if feed else [])],
                 Method("wiring.cable-choice", "from the busbar; the main counts only in the least voltage"),
             )
-        return out[board.id]
-
-    for b in boards.values():
-        at(b)
     return out
