@@ -15,7 +15,7 @@ from bothy.api.app import create_app
 from bothy.settings import Settings
 
 ROOT = Path(__file__).parents[2]
-CHROMIUM = "/usr/bin/chromium"
+CHROMIUM = next((str(p) for p in map(Path, ("/usr/bin/chromium-headless-shell", "/usr/bin/chromium")) if p.exists()), "chromium")
 ARGUMENTS = [
     "--no-sandbox",
     "--disable-gpu",

@@ -20,7 +20,7 @@ describe("an entry of the record", () => {
     ["water_test", { start_kpa: 330, end_kpa: 322, duration_min: 60 }, "330 kPa to 322 kPa in 60 min"],
     ["gas_test", { start_mbar: 150, end_mbar: 149.5, duration_min: 5 }, "150 mbar to 149.5 mbar in 5 min"],
     ["gas_check", { kind: "working", value: 29.6 }, "all burning 29.6 mbar"],
-    ["pre_trip", { seen: ["shut", "hose"] }, "shut, hose"],
+    ["pre_trip", { seen: ["shut", "hose"] }, "valve shut, cylinder strapped; hose: date and surface"],
     ["weighing", { front_kg: 1620, rear_kg: 1710, left_kg: 1650 }, "front 1 620 kg, rear 1 710 kg, left side 1 650 kg"],
     ["log", { hours: 2.5, done_frac: 0.5, items: ["a", "b"] }, "2.5 h, 50 %, 2 ticked"],
     ["log", { hours: 0, done_frac: null, items: [] }, "done"],

@@ -9,7 +9,7 @@ from bothy.core.context import Context
 from bothy.core.finding import Finding, Remedy, finding
 from bothy.core.fit.geometry import Geometry
 from bothy.core.wiring.circuit import Worked
-from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill
+from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill, too_full
 from bothy.core.wiring.raceways import SIGNAL_OD_MM, cables_of
 
 
@@ -54,12 +54,7 @@ def fill_findings(ctx: Context, geo: Geometry, filled: Sequence[Filled]) -> Iter
         if out.ok:
             continue
         names = [f"“{geo.routes[r].run.name}”" for r in f.runs]
-        cables, take, need = ("one cable", "takes", "It needs") if out.cable_count == 1 else (f"{out.cable_count} cables", "take", "They need")
         listed = f"{', '.join(names[:4])}{' and others' if len(names) > 4 else ''}"
-        words = (
-            f"In its fullest piece {cables} ({listed}) {take} {out.fill_frac:.0%} of the {f.inside_mm:g} mm inside; "
-            f"{out.limit_frac:.0%} is allowed at most. {need} {out.required_inner_diameter_mm:.0f} mm"
-        )
         size, i = out.suggested_inner_diameter_mm, at.get(f.way)
         fix = None
         if size and i is not None:
@@ -70,6 +65,6 @@ def fill_findings(ctx: Context, geo: Geometry, filled: Sequence[Filled]) -> Iter
             "wire-conduit-overfull",
             f.way if i is None else f"conduit-{i + 1}",
             f.way,
-            words + ("." if size else ", more than any usual pipe: share them out."),
+            f"In its fullest piece {too_full(out, f'the {f.inside_mm:g} mm inside', listed)}",
             fix=fix,
         )

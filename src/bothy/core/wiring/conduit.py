@@ -137,3 +137,14 @@ def conduit_fill(inp: ConduitFillIn, sources: dict[str, Figure] | None = None) -
         jam_ratio=jam,
         jam_risk=jam is not None and 2.8 - EPS <= jam.value <= 3.2 + EPS,
     )
+
+
+def too_full(out: ConduitFillOut, inside: str, listed: str = "") -> str:
+    """What is wrong with a fill that is not allowed: how much its cables (``listed`` by name) take of what is ``inside``, and what they need."""
+    one = out.cable_count == 1
+    cables = f"{'one cable' if one else f'{out.cable_count} cables'}{listed and f' ({listed})'}"
+    end = "." if out.suggested_inner_diameter_mm else ", more than any usual pipe: share them out."
+    return (
+        f"{cables} {'takes' if one else 'take'} {out.fill_frac:.0%} of {inside}; {out.limit_frac:.0%} is allowed at most. "
+        f"{'It needs' if one else 'They need'} {out.required_inner_diameter_mm:.0f} mm inside{end}"
+    )

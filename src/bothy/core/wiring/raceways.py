@@ -13,7 +13,7 @@ from bothy.core.finding import Finding, Remedy, finding, rules
 from bothy.core.method.sources import Method, OwnChoice, Standard
 from bothy.core.wiring.circuit import Worked
 from bothy.core.wiring.conductors import row_of
-from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill
+from bothy.core.wiring.conduit import ConduitCable, ConduitFillIn, ConduitFillOut, conduit_fill, too_full
 
 rules(
     "wiring",
@@ -164,13 +164,9 @@ def _fill_findings(h: _Held, out: ConduitFillOut) -> list[Finding]:
     r, found = h.way, []
     if not out.ok:
         size = out.suggested_inner_diameter_mm
-        text = (
-            f"{out.cable_count} cables take {out.fill_frac:.0%} of it; {out.limit_frac:.0%} is allowed at most. It needs "
-            f"{out.required_inner_diameter_mm:.0f} mm inside"
-        )
+        told = too_full(out, "it")
         fix = h.sets(f"Take a pipe of {size:g} mm", inner_diameter_mm=size) if size and r.kind == "conduit" else None
-        more = "." if size else ", more than any usual pipe: share them out."
-        found.append(finding("wire-conduit-overfull", r.id, r.name, text + more, fix=fix, figures=[f"raceways/{r.id}/fill_frac"]))
+        found.append(finding("wire-conduit-overfull", r.id, r.name, told[0].upper() + told[1:], fix=fix, figures=[f"raceways/{r.id}/fill_frac"]))
     if out.jam_risk:
         found.append(
             finding(

@@ -271,7 +271,8 @@ export function FinderView({
               ))}
             </ol>
             <p className="my-1 text-[13px] text-dim">
-              {f.minutes} min so far, {f.bits.toFixed(1)} bits of doubt left. A suggestion: isolate before you touch.
+              {f.minutes > 0 && `${f.minutes} min so far, `}
+              {f.bits.toFixed(1)} bits of doubt left. A suggestion: isolate before you touch.
             </p>
           </>
         )}

@@ -2,6 +2,7 @@
 import type { Schemas } from "../../data/client";
 import { money, type RegionKey } from "../../data/said";
 import { percent, show, type UnitSystem } from "../../data/show";
+import { PRE_TRIP, wordOf } from "../gas/words";
 
 export type Entry = Schemas["EvidenceItem"];
 type Payload = Record<string, unknown>;
@@ -86,7 +87,7 @@ const SAYS: Record<string, (p: Payload, t: Telling) => string> = {
     const [label, unit] = GAS[String(p.kind)] ?? ["", ""];
     return `${label} ${show(Number(p.value), unit, t.units, 4)}`;
   },
-  pre_trip: (p) => (Array.isArray(p.seen) && p.seen.length ? p.seen.join(", ") : "nothing ticked"),
+  pre_trip: (p) => (Array.isArray(p.seen) && p.seen.length ? p.seen.map((x) => wordOf(PRE_TRIP, String(x))).join("; ") : "nothing ticked"),
   weighing: weighed,
   log: worked,
   seen: (p) =>
