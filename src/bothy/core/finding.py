@@ -1,17 +1,18 @@
 """Findings and questions: what a rule says about the design or must ask first, and the registry of the rules.
 
-A rule has an id, a severity and its sources; its message gives the figures of its
-condition and its remedy says what to do. A ``patch`` is there only where the remedy is a definite change.
+A rule has an id, a severity and its sources; what it is called and what to do stands in its catalogue, and the message of a finding gives the figures of its
+condition. A ``patch`` is there only where the remedy is a definite change.
 """
 
 from __future__ import annotations
 
-from typing import Any, Literal
+from typing import Any, Literal, get_args
 
 from pydantic import BaseModel, ConfigDict
 
 from bothy.core.figure_keys import check
 from bothy.core.method.sources import Cited, SourceOut, written
+from bothy.core.words.catalogues import Catalogue
 
 Severity = Literal["danger", "fault", "advice", "question", "note"]
 SEVERITIES: tuple[Severity, ...] = ("danger", "fault", "advice", "question", "note")
@@ -20,17 +21,34 @@ Stage = Literal["vehicle", "life", "power", "trips", "wiring", "warmth", "water"
 """The twelve stages of the work."""
 
 
+WORDS = Catalogue("bothy.core.words", [f"rules/{stage}" for stage in get_args(Stage) if stage not in ("life", "handover")])
+"""What the rules say: title, remedy and, where it begins as a question, how that is asked. A file a stage; Daily use and Hand over have no rules."""
+
+
 class Rule(BaseModel):
-    """One row of a field's rule table."""
+    """One row of a field's rule table. Its words stand in the catalogue of its stage, under its id."""
 
     model_config = ConfigDict(arbitrary_types_allowed=True)
 
     id: str
     severity: Severity
     stage: Stage
-    title: str
-    remedy: str
     source: Cited
+
+    @property
+    def title(self) -> str:
+        """What is wrong, in the trade's noun."""
+        return WORDS.plain(self.id) or ""
+
+    @property
+    def remedy(self) -> str:
+        """What to do; begins with a verb."""
+        return WORDS.plain(self.id, "remedy") or ""
+
+    @property
+    def asked(self) -> str:
+        """The title while nobody has said how it is."""
+        return WORDS.plain(self.id, "asked") or self.title
 
 
 class Remedy(BaseModel):
@@ -80,29 +98,19 @@ class Finding(BaseModel):
 RULES: dict[str, Rule] = {}
 
 
-def rule(id: str, severity: Severity, stage: Stage, title: str, remedy: str, source: Cited) -> Rule:
+def rule(id: str, severity: Severity, stage: Stage, source: Cited) -> Rule:
     """Register a rule. Raises ValueError when the id is taken."""
     if id in RULES:
         raise ValueError(f"rule {id} is registered twice")
-    made = Rule(id=id, severity=severity, stage=stage, title=title, remedy=remedy, source=source)
+    made = Rule(id=id, severity=severity, stage=stage, source=source)
     RULES[id] = made
     return made
 
 
-def rules(stage: Stage, rows: tuple[tuple[str, Severity, str, str, Cited], ...]) -> None:
-    """Register the rules of a table: id, severity, title, remedy, source."""
-    for id, severity, title, remedy, source in rows:
-        rule(id, severity, stage, title, remedy, source)
-
-
-ASKED = {
-    "wire-no-switch-at-door": "Is there a light switch at the door?",
-    "wire-ac-galvanic": "What keeps the shore’s earth off the hull?",
-    "wire-ac-surge": "Is there a surge protector at the inlet?",
-    "water-drinking-untreated": "How is the drinking water kept clean?",
-    "water-shower-unsealed": "Is the shower sealed?",
-}
-"""Titles of rules that ask as long as nobody has said how it is, and find when it was answered badly."""
+def rules(stage: Stage, rows: tuple[tuple[str, Severity, Cited], ...]) -> None:
+    """Register the rules of a table: id, severity, source."""
+    for id, severity, source in rows:
+        rule(id, severity, stage, source)
 
 
 def finding(
@@ -127,7 +135,7 @@ def finding(
         stage=r.stage,
         subject=subject,
         subject_name=subject_name,
-        title=ASKED.get(rule_id, r.title) if severity == "question" else r.title,
+        title=r.asked if severity == "question" else r.title,
         message=message,
         remedy=remedy or r.remedy,
         source=written(r.source),

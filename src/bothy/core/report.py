@@ -71,11 +71,9 @@ rule(
     "vehicle-payload-exceeded",
     "danger",
     "vehicle",
-    "Payload exceeded",
-    "Use lighter parts, carry less water, or have the plate raised.",
     Method("vehicle.payload", "vehicle’s plate; road traffic law"),
 )
-rule("vehicle-payload-used", "advice", "vehicle", "Payload is nearly used", "Choose lighter parts, or have the plate raised.", Method("vehicle.payload"))
+rule("vehicle-payload-used", "advice", "vehicle", Method("vehicle.payload"))
 
 
 class VehiclePart(BaseModel):

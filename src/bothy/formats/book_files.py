@@ -8,7 +8,8 @@ from collections.abc import Mapping
 from html import escape
 
 from bothy.core.handover.part import Block, BookPage, BookPart
-from bothy.core.handover.words import language, say
+from bothy.core.handover.words import say
+from bothy.core.words.catalogues import language
 from bothy.formats.build_files import ics_text
 
 SCREEN = """

@@ -17,15 +17,16 @@ from bothy.core.handover.book import ZONES, book
 from bothy.core.handover.care import CARE
 from bothy.core.handover.papers import SYSTEMS
 from bothy.core.handover.services import RUN
-from bothy.core.handover.words import PSEUDO, catalogue, in_language, language, say
+from bothy.core.handover.words import BOOK, say
 from bothy.core.region import REGIONS
 from bothy.core.report import report
+from bothy.core.words.catalogues import PSEUDO, in_language, language
 from bothy.demo import curlew, fiddlehead
 from bothy.formats import book_files
 
 SRC = Path(str(book_module.__file__)).parent
 FILES = [*sorted(SRC.glob("*.py")), Path(str(book_files.__file__))]
-MESSAGES = dict(re.findall(r"^([a-z][a-z0-9-]*) = (.*)$", catalogue(), re.M))
+MESSAGES = dict(re.findall(r"^([a-z][a-z0-9-]*) = (.*)$", BOOK.source(), re.M))
 DYNAMIC = {
     *(f"care-{x.id}{end}" for x in CARE for end in ("", "-how")),
     *(f"papers-{s}-{r}" for s in SYSTEMS for r in REGIONS),
@@ -73,7 +74,7 @@ def test_no_text_of_a_page_stands_outside_the_catalogue() -> None:
 
 
 def test_a_text_that_lacks_something_is_refused() -> None:
-    with pytest.raises(KeyError, match="no text of the book"):
+    with pytest.raises(KeyError, match="no text of book"):
         say("isolation-moon")
     with pytest.raises(ValueError, match="emergency"):
         say("emergency-call-2")

@@ -5,26 +5,19 @@ from __future__ import annotations
 from bothy.core.build import buying, durations, gate, network, pace, small_schedule, task_list, windows
 from bothy.core.calculators.entry import Calculator
 
-_LICENSED = "Mains, gas, seats and belts: by whom your region allows, with a certificate."
-_PLAN = "No plan of Bothy has a lone lift, lone work under the vehicle, or more than 10 h a day for one person."
-
 TABLE = (
     Calculator(
         "task-list",
         "build",
-        "From design to tasks",
-        "What is there to do, and in which order?",
         task_list.TaskListIn,
         task_list.TaskListOut,
         task_list.task_list,
         {"tags": ["roof_fan", "dc_panel", "battery", "solar"], "quantities": {"roof_opening_count": 1, "solar_panel_count": 3}},
-        _LICENSED,
+        "licensed",
     ),
     Calculator(
         "pert",
         "build",
-        "How long a task takes",
-        "How long, on average and at worst?",
         durations.PertIn,
         durations.PertOut,
         durations.pert,
@@ -33,8 +26,6 @@ TABLE = (
     Calculator(
         "critical-path",
         "build",
-        "Critical path",
-        "What does the end hang on?",
         network.CriticalPathIn,
         network.CriticalPathOut,
         network.critical_path,
@@ -49,8 +40,6 @@ TABLE = (
     Calculator(
         "schedule",
         "build",
-        "People and trades",
-        "Who does what when, in the least time?",
         small_schedule.ScheduleIn,
         small_schedule.ScheduleOut,
         small_schedule.schedule,
@@ -62,13 +51,11 @@ TABLE = (
                 {"id": "doors", "duration_h": 3, "needs": {"people": 1}, "predecessors": [{"id": "line", "lag_h": 6}]},
             ],
         },
-        _PLAN,
+        "plan",
     ),
     Calculator(
         "finish-probability",
         "build",
-        "Finishing by a date",
-        "Will it be done by then?",
         pace.FinishIn,
         pace.FinishOut,
         pace.finish_probability,
@@ -77,8 +64,6 @@ TABLE = (
     Calculator(
         "pace-factor",
         "build",
-        "Pace from the log",
-        "How fast am I really?",
         pace.PaceFactorIn,
         pace.PaceFactorOut,
         pace.pace_factor,
@@ -87,19 +72,15 @@ TABLE = (
     Calculator(
         "gate-check",
         "build",
-        "May it be closed?",
-        "May this wall be closed?",
         gate.GateCheckIn,
         gate.GateCheckOut,
         gate.gate_check,
         {"zone": "wall_left", "items": [{"id": "C12", "kind": "dc_cable", "done": True, "tested": False}]},
-        _LICENSED,
+        "licensed",
     ),
     Calculator(
         "weather-window",
         "build",
-        "Weather windows",
-        "When can it be done in the open?",
         windows.WeatherWindowIn,
         windows.WeatherWindowOut,
         windows.weather_window,
@@ -108,8 +89,6 @@ TABLE = (
     Calculator(
         "pack-round",
         "build",
-        "Packs",
-        "Which packs do I buy?",
         buying.PackRoundIn,
         buying.PackRoundOut,
         buying.pack_round,
@@ -118,8 +97,6 @@ TABLE = (
     Calculator(
         "cut-list",
         "build",
-        "Cuts from stock",
-        "Which piece from which length?",
         buying.CutListIn,
         buying.CutListOut,
         buying.cut_list,
@@ -128,8 +105,6 @@ TABLE = (
     Calculator(
         "order-by-date",
         "build",
-        "Order dates",
-        "By when must I order?",
         buying.OrderByIn,
         buying.OrderByOut,
         buying.order_by_date,

@@ -9,8 +9,6 @@ TABLE = (
     Calculator(
         "maintenance-due",
         "handover",
-        "What is due",
-        "What must be looked at next, and when?",
         maintenance.MaintenanceDueIn,
         maintenance.MaintenanceDueOut,
         maintenance.maintenance_due,
@@ -20,6 +18,6 @@ TABLE = (
             "km_per_day": 40,
             "items": [{"id": "retorque", "interval_km": 500, "last_date": "2027-05-20", "last_km": 47850}, {"id": "alarms", "interval_months": 1}],
         },
-        "Data sheets and local law win over what is usual.",
+        "maintenance-due",
     ),
 )

@@ -11,8 +11,6 @@ TABLE = (
     Calculator(
         "load-budget",
         "power",
-        "Load budget",
-        "How much energy does a day use, when, and what is the peak?",
         load_budget.LoadBudgetIn,
         load_budget.LoadBudgetOut,
         load_budget.load_budget,
@@ -21,8 +19,6 @@ TABLE = (
     Calculator(
         "inverter-dc-current",
         "power",
-        "Inverter DC current",
-        "What current does the inverter draw, and what fuse and cable carry it?",
         inverter.InverterDcCurrentIn,
         inverter.InverterDcCurrentOut,
         inverter.inverter_dc_current,
@@ -31,8 +27,6 @@ TABLE = (
     Calculator(
         "inverter-size",
         "power",
-        "Inverter size",
-        "Which inverter runs and starts these mains loads?",
         inverter.InverterSizeIn,
         inverter.InverterSizeOut,
         inverter.inverter_size,
@@ -41,8 +35,6 @@ TABLE = (
     Calculator(
         "bank-configure",
         "power",
-        "Bank from units",
-        "What do these batteries make together, and do they share the work?",
         bank.BankConfigureIn,
         bank.BankConfigureOut,
         bank.bank_configure,
@@ -51,8 +43,6 @@ TABLE = (
     Calculator(
         "bank-size",
         "power",
-        "Bank size",
-        "How large must the bank be, cold and worn?",
         bank.BankSizeIn,
         bank.BankSizeOut,
         bank.bank_size,
@@ -61,8 +51,6 @@ TABLE = (
     Calculator(
         "bank-runtime",
         "power",
-        "Bank run time",
-        "How long does the bank carry this load?",
         bank.BankRuntimeIn,
         bank.BankRuntimeOut,
         bank.bank_runtime,
@@ -71,8 +59,6 @@ TABLE = (
     Calculator(
         "soc-from-voltage",
         "power",
-        "Charge from voltage",
-        "What does the voltage of a rested bank say of its charge?",
         resting.SocFromVoltageIn,
         resting.SocFromVoltageOut,
         resting.soc_from_voltage,
@@ -81,8 +67,6 @@ TABLE = (
     Calculator(
         "power-station-check",
         "power",
-        "Power station",
-        "Is an all-in-one power station enough?",
         station.PowerStationCheckIn,
         station.PowerStationCheckOut,
         station.power_station_check,
@@ -95,8 +79,6 @@ TABLE = (
     Calculator(
         "solar-string",
         "power",
-        "Solar strings",
-        "Do these panels fit this controller, on a frosty morning and in the heat?",
         solar.SolarStringIn,
         solar.SolarStringOut,
         solar.solar_string,
@@ -105,8 +87,6 @@ TABLE = (
     Calculator(
         "solar-yield-simple",
         "power",
-        "Solar yield",
-        "What does the array give on an average day?",
         solar.SolarYieldSimpleIn,
         solar.SolarYieldSimpleOut,
         solar.solar_yield_simple,
@@ -115,8 +95,6 @@ TABLE = (
     Calculator(
         "dcdc-size",
         "power",
-        "Driving charge",
-        "Which DC-DC charger do alternator, cable and bank allow?",
         driving.DcdcSizeIn,
         driving.DcdcSizeOut,
         driving.dcdc_size,
@@ -125,8 +103,6 @@ TABLE = (
     Calculator(
         "shore-charge-time",
         "power",
-        "Shore charging",
-        "How long does charging take, and what limits it?",
         shore.ShoreChargeTimeIn,
         shore.ShoreChargeTimeOut,
         shore.shore_charge_time,

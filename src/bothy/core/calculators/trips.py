@@ -7,15 +7,10 @@ from bothy.core.sizing import pareto
 from bothy.core.sun import curved, draws, month, position
 from bothy.core.trips import battery, calibrate, results, trip
 
-_FORECAST = "A forecast from approximate climate and assumed habits. Carry a plan B for heat, water and medical devices; do not stake health on it."
-_ROOF = "Ladder, slippery roof, wind under lifted panels. A panel in light is live: cover it before unplugging."
-
 TABLE = (
     Calculator(
         "sun-position",
         "sun",
-        "Sun position",
-        "Where does the sun stand at this moment?",
         position.SunPositionIn,
         position.SunPositionOut,
         position.sun_position,
@@ -24,8 +19,6 @@ TABLE = (
     Calculator(
         "clear-sky-day",
         "sun",
-        "Cloudless day",
-        "How much light does a day without a cloud bring?",
         position.ClearSkyDayIn,
         position.ClearSkyDayOut,
         position.clear_sky_day,
@@ -34,8 +27,6 @@ TABLE = (
     Calculator(
         "peak-sun-hours",
         "sun",
-        "Peak sun hours",
-        "How much sun does a month bring, and which tilt is best?",
         month.PeakSunHoursIn,
         month.PeakSunHoursOut,
         month.peak_sun_hours,
@@ -44,19 +35,15 @@ TABLE = (
     Calculator(
         "panel-day-yield",
         "sun",
-        "Panel yield",
-        "What do these panels give on a dull, a mean and a clear day of the month?",
         month.PanelDayYieldIn,
         month.PanelDayYieldOut,
         month.panel_day_yield,
         {"place": "edinburgh", "month": 12, "power_stc_w": 400},
-        _ROOF,
+        "trips-roof",
     ),
     Calculator(
         "curved-panel-factor",
         "sun",
-        "Panel on a curved roof",
-        "What does a bent panel lose?",
         curved.CurvedPanelFactorIn,
         curved.CurvedPanelFactorOut,
         curved.curved_panel_factor,
@@ -65,19 +52,15 @@ TABLE = (
     Calculator(
         "weather-draw",
         "sun",
-        "Drawn weather",
-        "Which days might this month bring?",
         draws.WeatherDrawIn,
         draws.WeatherDrawOut,
         draws.weather_draw,
         {"place": "edinburgh", "month": 6, "days": 7, "seed": 1},
-        _FORECAST,
+        "forecast",
     ),
     Calculator(
         "step-battery",
         "trips",
-        "Battery, one step",
-        "What does the bank take or give over a step, cold or nearly full?",
         battery.StepBatteryIn,
         battery.StepBatteryOut,
         battery.step_battery,
@@ -86,8 +69,6 @@ TABLE = (
     Calculator(
         "simulate-simple",
         "trips",
-        "Battery over days",
-        "How does the bank fare with one charge a day?",
         battery.SimulateSimpleIn,
         battery.SimulateSimpleOut,
         battery.simulate_simple,
@@ -103,8 +84,6 @@ TABLE = (
     Calculator(
         "simulate-trip",
         "trips",
-        "A trip",
-        "What runs out first on this trip, and how likely is it?",
         trip.SimulateTripIn,
         results.SimulateTripOut,
         results.simulate_trip,
@@ -116,13 +95,11 @@ TABLE = (
             "loads": [{"power_w": 20}],
             "fridge": {},
         },
-        _FORECAST,
+        "forecast",
     ),
     Calculator(
         "calibrate-loads",
         "trips",
-        "Loads from a log",
-        "What do base load and fridge really draw?",
         calibrate.CalibrateLoadsIn,
         calibrate.CalibrateLoadsOut,
         calibrate.calibrate_loads,
@@ -131,8 +108,6 @@ TABLE = (
     Calculator(
         "pareto-front",
         "sizing",
-        "Best designs",
-        "Which designs does no other beat in cost, mass and reliability?",
         pareto.ParetoFrontIn,
         pareto.ParetoFrontOut,
         pareto.pareto_front,

@@ -5,23 +5,12 @@ from __future__ import annotations
 from bothy.core.calculators.entry import Calculator
 from bothy.core.warmth import air, build_up, cabinet, condensation, coolant, cooling, ducts, heat_loss, heater, moisture, shell, ventilation
 
-_BURNER = (
-    "Carbon monoxide kills without smell. Sealed combustion outside, a CO alarm tested monthly; never heat with a hob or an unflued "
-    "heater, never sleep with one lit. "
-    "Alarm sounds: out, doors open, burner off from outside if you can."
-)
-_GAS_VENT = "A design check, not a certificate: gas work, flues and vents belong to a licensed trade in many places. Never block vents in cold weather."
-_HOT = "Outlet ducts reach 100 °C and more, an exhaust 300 to 500 °C, coolant 90 °C under pressure: open the cap cold."
-_GLUE = "Spray foam and glues: isocyanate and solvent vapour. Mask, fresh air, no flame; fibres: gloves and mask. Look underneath before drilling."
-_COOLER = "Refrigerant only by certified persons; a roof unit takes two people. Never rely on a fan or cooler for animals or children left inside."
 _WALL = [{"material": "plywood", "thickness_mm": 4}, {"material": "sheep_wool", "thickness_mm": 50}, {"material": "steel_skin", "thickness_mm": 0.8}]
 
 TABLE = (
     Calculator(
         "shell-area",
         "warmth",
-        "Shell",
-        "How large is every inside surface, and how much air is there?",
         shell.ShellAreaIn,
         shell.ShellAreaOut,
         shell.shell_area,
@@ -30,19 +19,15 @@ TABLE = (
     Calculator(
         "u-value",
         "warmth",
-        "Build-up",
-        "What does this wall let through, ribs and gaps counted?",
         build_up.UValueIn,
         build_up.UValueOut,
         build_up.u_value,
         {"layers": _WALL},
-        _GLUE,
+        "glue",
     ),
     Calculator(
         "heat-loss",
         "warmth",
-        "Heat loss",
-        "Where does the heat go, and how much?",
         heat_loss.HeatLossIn,
         heat_loss.HeatLossOut,
         heat_loss.heat_loss,
@@ -55,8 +40,6 @@ TABLE = (
     Calculator(
         "buffer-temp",
         "warmth",
-        "Space between",
-        "Does a cab, garage or tank bay freeze?",
         heat_loss.BufferTempIn,
         heat_loss.BufferTempOut,
         heat_loss.buffer_temp,
@@ -65,8 +48,6 @@ TABLE = (
     Calculator(
         "warm-up-time",
         "warmth",
-        "Warming up",
-        "How long until it is warm, and how long does it stay so?",
         heat_loss.WarmUpTimeIn,
         heat_loss.WarmUpTimeOut,
         heat_loss.warm_up_time,
@@ -82,8 +63,6 @@ TABLE = (
     Calculator(
         "dew-point",
         "warmth",
-        "Dew point",
-        "At which temperature does this air get wet?",
         air.DewPointIn,
         air.DewPointOut,
         air.dew_point_of,
@@ -92,8 +71,6 @@ TABLE = (
     Calculator(
         "condensation-check",
         "warmth",
-        "Damp in the wall",
-        "Does water gather on or inside this wall?",
         condensation.CondensationCheckIn,
         condensation.CondensationCheckOut,
         condensation.condensation_check,
@@ -102,8 +79,6 @@ TABLE = (
     Calculator(
         "moisture-balance",
         "warmth",
-        "Damp in the room",
-        "How damp does it get, and how much air keeps it dry?",
         moisture.MoistureBalanceIn,
         moisture.MoistureBalanceOut,
         moisture.moisture_balance,
@@ -112,63 +87,51 @@ TABLE = (
     Calculator(
         "vent-rate",
         "warmth",
-        "Air through",
-        "How much air do this fan or these vents move, and what builds up in it?",
         ventilation.VentRateIn,
         ventilation.VentRateOut,
         ventilation.vent_rate,
         {"mode": "given", "volume_m3": 12, "flow_m3_h": 25, "people_count": 2},
-        _BURNER,
+        "burner",
     ),
     Calculator(
         "gas-vent-area",
         "warmth",
-        "Fixed vents",
-        "Which vents do the gas appliances need?",
         ventilation.GasVentAreaIn,
         ventilation.GasVentAreaOut,
         ventilation.gas_vent_area,
         {"floor_area_m2": 7, "unflued_input_w": 4000},
-        _GAS_VENT,
+        "gas-vent",
     ),
     Calculator(
         "heater-size",
         "warmth",
-        "Heater size",
-        "Does this heater hold the coldest day without idling on a mild one?",
         heater.HeaterSizeIn,
         heater.HeaterSizeOut,
         heater.heater_size,
         {"ua_w_k": 50, "design_outdoor_temp_c": -8, "heater_max_w": 2000, "heater_min_w": 900},
-        _BURNER,
+        "burner",
     ),
     Calculator(
         "heater-fuel",
         "warmth",
-        "Heater fuel",
-        "What does it burn and draw, and how long does the tank last?",
         heater.HeaterFuelIn,
         heater.HeaterFuelOut,
         heater.heater_fuel,
         {"fuel": "diesel", "heat_w": 1000, "tank_volume_l": 10},
-        _BURNER,
+        "burner",
     ),
     Calculator(
         "duct-run",
         "warmth",
-        "One duct",
-        "What arrives at the end of this duct?",
         ducts.DuctRunIn,
         ducts.DuctRunOut,
         ducts.duct_run,
         {"diameter_mm": 75, "length_m": 3, "flow_m3_h": 60, "supply_temp_c": 90},
-        _HOT,
+        "hot",
     ),
     Calculator(
         "duct-network",
         "warmth",
-        "Ducts together",
-        "How does the heater's air divide, and who stays cold?",
         ducts.DuctNetworkIn,
         ducts.DuctNetworkOut,
         ducts.duct_network,
@@ -178,13 +141,11 @@ TABLE = (
             "heater_power_w": 2000,
             "runs": [{"name": "cab", "diameter_mm": 60, "length_m": 3, "need_w": 700}, {"name": "rear", "diameter_mm": 60, "length_m": 2, "need_w": 600}],
         },
-        _HOT,
+        "hot",
     ),
     Calculator(
         "outlet-assignment",
         "warmth",
-        "Which outlet where",
-        "Which of the heater's outlets should feed which run?",
         ducts.OutletAssignmentIn,
         ducts.OutletAssignmentOut,
         ducts.outlet_assignment,
@@ -193,30 +154,24 @@ TABLE = (
     Calculator(
         "heat-exchanger",
         "warmth",
-        "Plate exchanger",
-        "How warm does the water come out?",
         coolant.HeatExchangerIn,
         coolant.HeatExchangerOut,
         coolant.heat_exchanger,
         {"hot_in_temp_c": 75, "hot_flow_l_min": 8, "cold_in_temp_c": 10, "cold_flow_l_min": 4, "ua_w_k": 500, "source_power_w": 5000},
-        _HOT,
+        "hot",
     ),
     Calculator(
         "hydronic-loop",
         "warmth",
-        "Coolant loop",
-        "Does the pump push enough through this loop?",
         coolant.HydronicLoopIn,
         coolant.HydronicLoopOut,
         coolant.hydronic_loop,
         {"heat_w": 3000, "pipe_length_m": 12, "pump_head_max_m": 2, "pump_flow_max_l_min": 15},
-        _HOT,
+        "hot",
     ),
     Calculator(
         "cooling-load",
         "warmth",
-        "Cooling load",
-        "What must a cooler take away, and how hot is it without one?",
         cooling.CoolingLoadIn,
         cooling.CoolingLoadOut,
         cooling.cooling_load,
@@ -225,24 +180,20 @@ TABLE = (
             "flow_m3_h": 20,
             "opaque": [{"name": "roof", "area_m2": 5, "u_value_w_m2k": 0.8, "irradiance_w_m2": 950, "horizontal": True}],
         },
-        _COOLER,
+        "cooler",
     ),
     Calculator(
         "ac-battery-hours",
         "warmth",
-        "Cooler on the bank",
-        "How long does the bank carry an air conditioner?",
         cooling.AcBatteryHoursIn,
         cooling.AcBatteryHoursOut,
         cooling.ac_battery_hours,
         {"cooling_load_w": 900, "capacity_w": 2000, "supply": "native_12v", "battery_energy_wh": 3600},
-        _COOLER,
+        "cooler",
     ),
     Calculator(
         "cabinet-vent",
         "warmth",
-        "Hot cabinet",
-        "Which vents keep a fridge or inverter cool enough?",
         cabinet.CabinetVentIn,
         cabinet.CabinetVentOut,
         cabinet.cabinet_vent,

@@ -6,15 +6,6 @@ from bothy.core.calculators.entry import Calculator
 from bothy.core.water import accumulator, autonomy, care, crossover, demand, frost, gauge, hold_test, hot, tank, waste
 from bothy.core.water import pipe as water_pipe
 
-_SCALD = (
-    "Water at 60 °C burns adult skin in 5 s, at 70 °C in 1 s, a child's in half of that: a mixer set 38 to 43 °C before every tap, "
-    "tried with a thermometer. Relief valve outlet outside, never plugged."
-)
-_CHLORINE = (
-    "Gloves, eye protection, fresh air. Never mix chlorine with acid or descaler. Taps tagged “do not drink” until rinsed; by-pass "
-    "carbon and UV; into a foul drain."
-)
-_AIR_TEST = "Air only up to 50 kPa, eye protection, nobody over the joints: compressed air throws fittings. Heater and accumulator isolated if rated lower."
 _TANK = [{"shape": "box", "length_m": 1.0, "width_m": 0.4, "height_m": 0.3}]
 _PUMP = [{"flow_l_min": 0, "pressure_kpa": 260}, {"flow_l_min": 6, "pressure_kpa": 170}, {"flow_l_min": 11, "pressure_kpa": 0}]
 
@@ -22,8 +13,6 @@ TABLE = (
     Calculator(
         "water-demand",
         "water",
-        "Water a day",
-        "How many litres a day, and how much waste comes back?",
         demand.WaterDemandIn,
         demand.WaterDemandOut,
         demand.water_demand,
@@ -32,8 +21,6 @@ TABLE = (
     Calculator(
         "water-autonomy",
         "water",
-        "Days of water",
-        "Which store ends the stay first?",
         autonomy.WaterAutonomyIn,
         autonomy.WaterAutonomyOut,
         autonomy.water_autonomy,
@@ -42,8 +29,6 @@ TABLE = (
     Calculator(
         "tank-volume",
         "water",
-        "Tank",
-        "How much does this shape hold, over the outlet, and where is its mass?",
         tank.TankVolumeIn,
         tank.TankVolumeOut,
         tank.tank_volume,
@@ -52,8 +37,6 @@ TABLE = (
     Calculator(
         "gauge-calibration",
         "water",
-        "Gauge",
-        "What does the sender say at each fill?",
         gauge.GaugeCalibrationIn,
         gauge.GaugeCalibrationOut,
         gauge.gauge_calibration,
@@ -62,8 +45,6 @@ TABLE = (
     Calculator(
         "tank-crossover",
         "water",
-        "Joined tanks",
-        "Where do joined tanks settle, and what stays behind?",
         crossover.TankCrossoverIn,
         crossover.TankCrossoverOut,
         crossover.tank_crossover,
@@ -81,8 +62,6 @@ TABLE = (
     Calculator(
         "pipe-pressure-loss",
         "water",
-        "One pipe",
-        "What does this run of pipe take from the pressure?",
         water_pipe.PipePressureLossIn,
         water_pipe.PipePressureLossOut,
         water_pipe.pipe_pressure_loss,
@@ -91,8 +70,6 @@ TABLE = (
     Calculator(
         "tap-flow",
         "water",
-        "Flow at the taps",
-        "What comes out of each tap that is open?",
         water_pipe.TapFlowIn,
         water_pipe.TapFlowOut,
         water_pipe.tap_flow,
@@ -105,8 +82,6 @@ TABLE = (
     Calculator(
         "accumulator-size",
         "water",
-        "Accumulator",
-        "How often does the pump start?",
         accumulator.AccumulatorSizeIn,
         accumulator.AccumulatorSizeOut,
         accumulator.accumulator_size,
@@ -115,52 +90,42 @@ TABLE = (
     Calculator(
         "instant-heat",
         "water",
-        "Instant hot water",
-        "What heat does a warm shower take as it flows?",
         hot.InstantHeatIn,
         hot.InstantHeatOut,
         hot.instant_heat,
         {"solve_for": "heat", "flow_l_min": 5, "outlet_temp_c": 40},
-        _SCALD,
+        "scald",
     ),
     Calculator(
         "storage-heat-time",
         "water",
-        "Stored hot water",
-        "How long does the boiler take, and what does it cost?",
         hot.StorageHeatTimeIn,
         hot.StorageHeatTimeOut,
         hot.storage_heat_time,
         {"volume_l": 10, "heat_w": 800, "supply": "inverter"},
-        _SCALD,
+        "scald",
     ),
     Calculator(
         "mixed-water",
         "water",
-        "Mixed water",
-        "How long a shower does the boiler give?",
         hot.MixedWaterIn,
         hot.MixedWaterOut,
         hot.mixed_water,
         {"hot_volume_l": 10, "hot_temp_c": 65},
-        _SCALD,
+        "scald",
     ),
     Calculator(
         "sanitise-dose",
         "water",
-        "Sanitising",
-        "How much chlorine, how long, how many rinses?",
         care.SanitiseDoseIn,
         care.SanitiseDoseOut,
         care.sanitise_dose,
         {"system_volume_l": 105, "product_type": "liquid", "strength_frac": 0.045},
-        _CHLORINE,
+        "chlorine",
     ),
     Calculator(
         "filter-life",
         "water",
-        "Filters",
-        "When is each filter used up, and what does it take from the pressure?",
         care.FilterLifeIn,
         care.FilterLifeOut,
         care.filter_life,
@@ -169,19 +134,15 @@ TABLE = (
     Calculator(
         "pressure-hold-test",
         "water",
-        "Pressure test",
-        "Do the lines hold?",
         hold_test.PressureHoldTestIn,
         hold_test.PressureHoldTestOut,
         hold_test.pressure_hold_test,
         {"medium": "water", "start_kpa": 350, "end_kpa": 342, "duration_min": 60},
-        _AIR_TEST,
+        "air-test",
     ),
     Calculator(
         "drain-time",
         "water",
-        "Draining",
-        "How long does the tank take to run out?",
         waste.DrainTimeIn,
         waste.DrainTimeOut,
         waste.drain_time,
@@ -190,8 +151,6 @@ TABLE = (
     Calculator(
         "freeze-hold",
         "water",
-        "Frost",
-        "How long until it freezes, and what holds it?",
         frost.FreezeHoldIn,
         frost.FreezeHoldOut,
         frost.freeze_hold,

@@ -5,16 +5,10 @@ from __future__ import annotations
 from bothy.core.calculators.entry import Calculator
 from bothy.core.wiring import buying, conductors, conduit, continuity, drop, fuses, leads, network, panel, short_circuit, sizing
 
-_MAINS = "A design aid only. Mains work, its inspection and its certificate belong to a licensed or registered electrician."
-_SHORT = "Never make this short to measure it. A tool across the posts welds fast: rings and watches off, tools insulated, posts covered."
-_DEAD = "Power off, fuse out, every bank isolated, and the far ends parted again before the fuse goes in."
-
 TABLE = (
     Calculator(
         "conductor-resistance",
         "wiring",
-        "Conductor resistance",
-        "What resistance and mass has this run of cable?",
         conductors.ConductorResistanceIn,
         conductors.ConductorResistanceOut,
         conductors.conductor_resistance,
@@ -23,8 +17,6 @@ TABLE = (
     Calculator(
         "conductor-ampacity",
         "wiring",
-        "Conductor ampacity",
-        "What current does this cable carry for ever, on its route?",
         conductors.ConductorAmpacityIn,
         conductors.ConductorAmpacityOut,
         conductors.conductor_ampacity,
@@ -33,8 +25,6 @@ TABLE = (
     Calculator(
         "voltage-drop",
         "wiring",
-        "Voltage drop",
-        "What arrives at the end of this cable?",
         drop.VoltageDropIn,
         drop.VoltageDropOut,
         drop.voltage_drop_of,
@@ -43,8 +33,6 @@ TABLE = (
     Calculator(
         "wire-size",
         "wiring",
-        "Wire size",
-        "Which cable does this circuit need?",
         sizing.WireSizeIn,
         sizing.WireSizeOut,
         sizing.wire_size,
@@ -53,8 +41,6 @@ TABLE = (
     Calculator(
         "circuit-split",
         "wiring",
-        "One circuit or several",
-        "Do these loads fit on one cable, and if not, on how many?",
         sizing.CircuitSplitIn,
         sizing.CircuitSplitOut,
         sizing.circuit_split,
@@ -63,8 +49,6 @@ TABLE = (
     Calculator(
         "fuse-select",
         "wiring",
-        "Fuse window",
-        "Which fuse carries the load and still protects the cable?",
         fuses.FuseSelectIn,
         fuses.FuseSelectOut,
         fuses.fuse_select,
@@ -73,19 +57,15 @@ TABLE = (
     Calculator(
         "short-circuit-current",
         "wiring",
-        "Short-circuit current",
-        "What flows in a dead short, what breaks it, and does the cable stand it?",
         short_circuit.ShortCircuitCurrentIn,
         short_circuit.ShortCircuitCurrentOut,
         short_circuit.short_circuit_current,
         {"voltage_v": 13.4, "chemistry": "lifepo4", "capacity_ah": 280, "length_m": 0.3, "area_mm2": 70},
-        _SHORT,
+        "short",
     ),
     Calculator(
         "dc-network",
         "wiring",
-        "DC network",
-        "What voltage arrives everywhere when everything runs at once?",
         network.DcNetworkIn,
         network.DcNetworkOut,
         network.dc_network,
@@ -101,8 +81,6 @@ TABLE = (
     Calculator(
         "conduit-fill",
         "wiring",
-        "Conduit fill",
-        "Do these cables fit this pipe, and which one would be right?",
         conduit.ConduitFillIn,
         conduit.ConduitFillOut,
         conduit.conduit_fill,
@@ -111,8 +89,6 @@ TABLE = (
     Calculator(
         "switch-panel-layout",
         "wiring",
-        "Switch panel",
-        "Does everything fit the plate, and are its switches strong enough?",
         panel.SwitchPanelLayoutIn,
         panel.SwitchPanelLayoutOut,
         panel.switch_panel_layout,
@@ -121,8 +97,6 @@ TABLE = (
     Calculator(
         "ac-lead-chain",
         "wiring",
-        "Mains leads",
-        "Which stock leads reach every place, and do breaker and voltage allow it?",
         leads.AcLeadChainIn,
         leads.AcLeadChainOut,
         leads.ac_lead_chain,
@@ -133,13 +107,11 @@ TABLE = (
             "legs": [{"id": "kitchen", "length_m": 2.6, "load_w": 1000}],
             "stock": [{"length_m": 2, "cost": 10}, {"length_m": 3, "cost": 12}],
         },
-        _MAINS,
+        "mains",
     ),
     Calculator(
         "spare-fuse-kit",
         "wiring",
-        "Spare fuses",
-        "Which spare fuses belong in the vehicle?",
         buying.SpareFuseKitIn,
         buying.SpareFuseKitOut,
         buying.spare_fuse_kit,
@@ -148,8 +120,6 @@ TABLE = (
     Calculator(
         "cable-purchase",
         "wiring",
-        "Cable to buy",
-        "How many packs of each size and colour, without joints?",
         buying.CablePurchaseIn,
         buying.CablePurchaseOut,
         buying.cable_purchase,
@@ -158,12 +128,10 @@ TABLE = (
     Calculator(
         "loop-continuity",
         "wiring",
-        "Loop test",
-        "What should the ohm-meter read before power comes on?",
         continuity.LoopContinuityIn,
         continuity.LoopContinuityOut,
         continuity.loop_continuity,
         {"circuits": [{"id": "A1", "area_mm2": 2.5, "length_m": 5, "current_a": 6}]},
-        _DEAD,
+        "dead",
     ),
 )

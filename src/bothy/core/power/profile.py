@@ -14,15 +14,11 @@ rules(
         (
             "power-charge-profile",
             "fault",
-            "Charger set for another battery",
-            "Set the charger’s profile by the battery’s data sheet.",
             Method("power.chemistries") + Maker(),
         ),
         (
             "power-starter-unattended",
             "note",
-            "Starter battery stands alone for weeks",
-            "Fit a trickle charge of 1 to 2 A from the house bank, or disconnect the starter battery.",
             Method("power.driving-charge"),
         ),
     ),

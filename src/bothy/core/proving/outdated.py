@@ -21,8 +21,6 @@ rule(
     "test-outdated",
     "advice",
     "prove",
-    "Reading is older than the design",
-    "Measure it again.",
     Method("prove.verdict") + OwnChoice("a reading proves the circuit that it was taken on"),
 )
 

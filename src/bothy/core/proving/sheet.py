@@ -25,32 +25,26 @@ VOLT_TOLERANCE = 0.02
 CHARGER_TOLERANCE = 0.10
 TEST_COPPER_C = 25.0
 
-rule("test-fail", "fault", "prove", "Reading fails", "Find the cause before going on.", Method("prove.verdict") + Standard("ISO/IEC Guide 98-4"))
+rule("test-fail", "fault", "prove", Method("prove.verdict") + Standard("ISO/IEC Guide 98-4"))
 rule(
     "test-marginal",
     "advice",
     "prove",
-    "Reading is marginal",
-    "Repeat the reading with a better meter, or accept it with a note.",
     Method("prove.verdict") + Standard("ISO/IEC Guide 98-4"),
 )
 rule(
     "test-current-band",
     "fault",
     "prove",
-    "Current outside what the design predicts",
-    "Check which appliances are on, then the joints.",
     Method("prove.expected-current"),
 )
 rule(
     "test-cable-overload",
     "danger",
     "prove",
-    "Current above the cable or its fuse",
-    "Switch off, then fit another fuse or cable.",
     Method("wiring.cable-choice"),
 )
-rule("test-meter-weak", "advice", "prove", "Meter too coarse for this reading", "Use a better meter.", Method("prove.verdict"))
+rule("test-meter-weak", "advice", "prove", Method("prove.verdict"))
 
 
 class SheetRow(BaseModel):

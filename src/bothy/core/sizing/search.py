@@ -34,12 +34,10 @@ from bothy.core.trips.results import LEDGER
 rules(
     "trips",
     (
-        ("sim-dominated", "note", "Other parts would be cheaper, lighter and surer at once", "See the set that the search found.", Method("trips.sizing")),
+        ("sim-dominated", "note", Method("trips.sizing")),
         (
             "sim-no-feasible",
             "fault",
-            "No set of parts reaches the target",
-            "Change what binds: more roof, payload or money, less use, or a hook-up.",
             Method("trips.sizing"),
         ),
     ),

@@ -18,18 +18,14 @@ rules(
         (
             "sim-ghi-above-clear",
             "fault",
-            "The file has more sun than a clear sky gives",
-            "Check the file's units (Wh, kWh, J) and its time zone.",
             Method("trips.weather-files"),
         ),
         (
             "sim-file-shifted",
             "fault",
-            "The file's sun stands at another hour",
-            "Set the time zone, and whether a time marks the start or the end of its hour.",
             Method("trips.weather-files"),
         ),
-        ("sim-file-gaps", "fault", "The weather file has gaps", "Import another file, or fill the gaps in this one.", Method("trips.weather-files")),
+        ("sim-file-gaps", "fault", Method("trips.weather-files")),
     ),
 )
 

@@ -20,7 +20,7 @@ from bothy.core.trips.calibrate import CalibrateLoadsIn, CalibrateLoadsOut, cali
 from bothy.core.trips.plan import loads_of
 from bothy.core.trips.run import TripRun
 
-rules("trips", (("sim-calibration-bias", "advice", "The run is off what was measured", "Take the fitted values over.", Method("trips.calibrate")),))
+rules("trips", (("sim-calibration-bias", "advice", Method("trips.calibrate")),))
 
 BIAS, BIAS_DAYS = 0.15, 7
 FOLLOWS_R2 = 0.2

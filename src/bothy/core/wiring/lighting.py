@@ -19,18 +19,14 @@ rules(
         (
             "wire-no-switch-at-door",
             "advice",
-            "No light switch within reach from outside",
-            "Switch the light from two places, one of them at the door.",
             Method("wiring.lighting"),
         ),
         (
             "wire-zone-way",
             "advice",
-            "Route over the switches longer than the circuit says",
-            "Enter the true length over the switches.",
             Method("wiring.lighting"),
         ),
-        ("wire-zone-empty", "note", "Lighting zone without a light or a switch", "Give the zone a light and a switch.", Method("wiring.lighting")),
+        ("wire-zone-empty", "note", Method("wiring.lighting")),
     ),
 )
 

@@ -16,7 +16,7 @@ from bothy.core.method.sources import Method
 from bothy.core.wiring.circuit import CircuitPart
 from bothy.core.wiring.continuity import LoopCircuit, LoopContinuityIn, LoopVerdict, loop_continuity
 
-rules("prove", (("wire-test-failed", "fault", "The loop test fails", "Find the joint, crimp it anew, measure again.", Method("wiring.buying")),))
+rules("prove", (("wire-test-failed", "fault", Method("wiring.buying")),))
 
 CAUSES: dict[str, str] = {
     "high": "A bad crimp, a thinner cable than planned, or a longer way.",

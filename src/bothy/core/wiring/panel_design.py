@@ -18,10 +18,10 @@ from bothy.core.wiring.panel import PanelItem, SwitchPanelLayoutIn, SwitchPanelL
 rules(
     "wiring",
     (
-        ("wire-switch-overload", "fault", "Switch overloaded", "Fit a relay by the load, with a 1 A fused control wire.", Method("wiring.panel")),
-        ("wire-switch-margin", "advice", "Switch with little margin", "Fit a relay, or a larger switch.", Method("wiring.panel")),
-        ("wire-panel-clash", "fault", "Parts on the switch panel clash", "Move one of them, or choose a larger panel.", Method("wiring.panel")),
-        ("wire-panel-unbound", "advice", "Part on the switch panel switches nothing", "Bind it to a circuit.", Method("wiring.panel")),
+        ("wire-switch-overload", "fault", Method("wiring.panel")),
+        ("wire-switch-margin", "advice", Method("wiring.panel")),
+        ("wire-panel-clash", "fault", Method("wiring.panel")),
+        ("wire-panel-unbound", "advice", Method("wiring.panel")),
     ),
 )
 

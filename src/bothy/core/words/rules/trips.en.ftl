@@ -1,0 +1,99 @@
+# What the rules of trips say, in English: the title, and the remedy, which begins with a verb; asked: the title while nobody has said how it is.
+
+## sizing/search.py
+sim-dominated = Other parts would be cheaper, lighter and surer at once
+    .remedy = See the set that the search found.
+sim-no-feasible = No set of parts reaches the target
+    .remedy = Change what binds: more roof, payload or money, less use, or a hook-up.
+
+## sun/weather_fit.py
+sim-ghi-above-clear = The file has more sun than a clear sky gives
+    .remedy = Check the file’s units (Wh, kWh, J) and its time zone.
+sim-file-shifted = The file’s sun stands at another hour
+    .remedy = Set the time zone, and whether a time marks the start or the end of its hour.
+sim-file-gaps = The weather file has gaps
+    .remedy = Import another file, or fill the gaps in this one.
+
+## trips/measured.py
+sim-calibration-bias = The run is off what was measured
+    .remedy = Take the fitted values over.
+
+## trips/rule_table.py
+sim-first-shortage = Supplies run out on the trip
+    .remedy = Plan a hook-up or a drive before that day, use less, or add what one more part buys.
+sim-lolp-high = Too many days without power
+    .remedy = See what one more panel or battery would buy.
+sim-medical-load = A medical device may lose power
+    .remedy = Give the device its own backup battery for at least a full day, with an alarm, and plan hook-ups. Ask its supplier.
+sim-empty-normals = Runs out even in average weather
+    .remedy = Add sources, or use less: luck does not help.
+sim-autonomy-short = Less than two days without sun
+    .remedy = Fit a larger bank, charge while driving, or hook up more often.
+sim-solar-small = The sun gives little of it
+    .remedy = Fit more panels, or plan more drives or hook-ups.
+sim-tilt-winter = Flat panels in the winter
+    .remedy = Put panels on the ground, or lift them towards the low sun.
+sim-curve-mismatch = Panels bent over the roof hold each other back
+    .remedy = Lay the rows along the vehicle, with a bypass for each row, or use two controllers.
+sim-shade-string = Shade falls on panels in series
+    .remedy = Move them, or put them in parallel or on controllers of their own.
+sim-lead-partial = Lead-acid bank is not brought to full
+    .remedy = Plan a long solar tail or a hook-up every week.
+sim-heater-short = Heater can’t hold the temperature
+    .remedy = Put its electricity in the first tier, fit a larger heater, or carry more fuel.
+sim-freeze = Water freezes on the trip
+    .remedy = Keep it warmer, lead a duct into the compartment, or drain it before.
+sim-fuel-empty = Fuel runs out on the trip
+    .remedy = Carry more fuel, plan a stop to fill up, insulate more, or run the generator less.
+sim-gas-empty = Gas runs out on the trip
+    .remedy = Carry a second cylinder, plan a stop to change it, use less, or insulate more.
+sim-water-short = Fresh water runs out on the trip
+    .remedy = Fit a larger tank, use less, or refill before that day.
+sim-grey-full = Grey tank is full on the trip
+    .remedy = Fit a larger tank, or empty it before that day.
+sim-toilet-full = Toilet is full on the trip
+    .remedy = Carry a second container, or plan a stop to empty it.
+sim-too-hot = Too hot to live in
+    .remedy = Shade and ventilate it, or fit an air conditioner. Leave nobody in it.
+sim-damp = Damp inside for days
+    .remedy = Ventilate more, heat more, and keep wet things outside.
+sim-discharge-limit = Bank gives too little current
+    .remedy = Fit a bank with a higher current, or run the loads one after the other.
+sim-bank-cycles = Bank wears out early
+    .remedy = Fit a larger bank, or choose another chemistry.
+sim-inverter-idle = Inverter’s own use is a large part
+    .remedy = Switch the inverter off when nothing runs, or use 12 V versions.
+sim-snow = Snow lies on the panels
+    .remedy = Use a soft broom from the ground, set panels up steeply, or hook up. Use no scraper, and step on no roof or panel.
+sim-cell-hot = Panels get very hot
+    .remedy = Leave an air gap under them: glued ones lose the most.
+sim-controller-clip = Controller clips the sun
+    .remedy = Fit a larger controller.
+sim-load-assumed = Most of the use is assumed
+    .remedy = Measure a day of your own use.
+sim-low-reserve = Little in reserve
+    .remedy = Add a battery or a panel, or plan one more hook-up.
+sim-curtailed = Sun left unused
+    .remedy = Fit a smaller array, or use the sun by day: hot water, cooking.
+sim-charge-refused-cold = Lithium offered charge below freezing
+    .remedy = Move the battery inside, or fit a heated one or one with a cold-charge cut-off.
+sim-charge-refused-hot = Battery too hot to charge
+    .remedy = Move it to a shaded, aired place, away from the roof, the engine and the sunny side.
+sim-inverter-overload = More mains power than the inverter gives
+    .remedy = Fit a larger inverter, or run the appliances one after the other.
+sim-shore-limit = More mains power than the hook-up or generator gives
+    .remedy = Switch off the charger first, then heaters, or run them one after the other.
+sim-generator-missing = Hours are planned for a generator that is not there
+    .remedy = Choose a generator in Power, or take the hours out of the legs.
+sim-generator = The generator runs
+    .remedy = Run it outdoors, its exhaust away from openings and never beside sleepers, with a working carbon monoxide alarm. Keep quiet hours, and never feed back into a hook-up.
+sim-alternator-only = Nearly all charging is by driving
+    .remedy = Add solar or a hook-up for the days that stand still.
+sim-draws-few = Few simulated trips
+    .remedy = Run it through more weather.
+sim-weather-approx = Weather by the climate table
+    .remedy = Import a weather file for precision.
+sim-climate-far = The nearest place of the climate table is far away
+    .remedy = Import a weather file of the place.
+sim-balance = The energy does not add up
+    .remedy = Report it: this is an error of Bothy’s own, and the result is not to be trusted.

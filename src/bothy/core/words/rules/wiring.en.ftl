@@ -1,0 +1,200 @@
+# What the rules of wiring say, in English: the title, and the remedy, which begins with a verb; asked: the title while nobody has said how it is.
+
+## wiring/feeding_rules.py
+wire-source-unwired = Part of the supply without its circuit
+    .remedy = Add its circuit, with a fuse where it starts, or use Bothy’s suggestion.
+wire-trickle-unwired = Starter battery’s trickle without its own fuse
+    .remedy = Give it a circuit with a fuse at the busbar.
+wire-board-ways = More circuits than the board has ways
+    .remedy = Fit a larger board, or a second one.
+wire-solid-core = Solid conductors in a vehicle
+    .remedy = Use fine-stranded cable: solid conductors break as the vehicle shakes.
+wire-untinned = Untinned cable on a boat
+    .remedy = Use tinned cable: salt air creeps under the insulation.
+wire-always-on = Goes dead with the isolator
+    .remedy = Feed it from before the isolator, with its own fuse at the battery.
+wire-alarm-shared = Alarm shares its fuse
+    .remedy = Give the alarms a circuit of their own.
+wire-parallel-one-fuse = Thin cables in parallel behind one fuse
+    .remedy = Use one cable of the full size, or fuse each.
+wire-isolator-unsaid = Is there a battery isolator?
+    .remedy = Fit one within reach of the door, for at least what the main fuse carries.
+wire-isolator-missing = No battery isolator
+    .remedy = Fit one within reach of the door, for at least what the main fuse carries.
+wire-main-fuse-unsaid = How far from the battery is the main fuse?
+    .remedy = Measure the cable from the battery’s post to the fuse: 0.175 m at most.
+
+## wiring/lighting.py
+wire-no-switch-at-door = No light switch within reach from outside
+    .remedy = Switch the light from two places, one of them at the door.
+    .asked = Is there a light switch at the door?
+wire-zone-way = Route over the switches longer than the circuit says
+    .remedy = Enter the true length over the switches.
+wire-zone-empty = Lighting zone without a light or a switch
+    .remedy = Give the zone a light and a switch.
+
+## wiring/mains_rules.py
+wire-ac-unsaid = Mains side not described yet
+    .remedy = Use the region’s usual mains side, then have it checked by the electrician.
+wire-ac-no-rcd = Mains without residual-current protection
+    .remedy = Fit a residual-current device that cuts all live conductors.
+wire-ac-single-pole = One conductor stays live when switched off
+    .remedy = Fit double-pole breakers and switches.
+wire-ac-parallel-sources = Two mains supplies can be connected at once
+    .remedy = Fit an interlocked change-over switch.
+wire-ac-ne-bond = Not exactly one neutral-earth bond
+    .remedy = Have the bond made by a relay in the inverter, open while shore feeds.
+wire-ac-chassis-unbonded = Earth not bonded to the chassis
+    .remedy = Bond earth and chassis once, with at least 4 mm².
+wire-ac-breaker-above-lead = Breaker above what the lead carries
+    .remedy = Fit a smaller breaker, or thicker leads.
+wire-ac-load-over-breaker = Load above what the supply carries
+    .remedy = Run them one after the other, or add a second circuit.
+wire-ac-lead-short = No hook-up lead is long enough
+    .remedy = Add a longer lead to your stock, or allow two to be joined.
+wire-ac-outlets-many = Many outlets on one breaker
+    .remedy = Tell the users which loads may run together.
+wire-lead-coiled = Spare length of hook-up lead
+    .remedy = Unwind the lead fully: coiled on a drum it may carry only a third of its rating.
+wire-ac-hookup-lead = Hook-up lead too long or too thin
+    .remedy = Use a thicker or shorter lead: 2.5 mm² and 25 m at most for a 16 A post, 10 AWG for 30 A.
+wire-ac-inlet-protect = Inlet smaller than the post, unprotected
+    .remedy = Fit a breaker of the inlet’s rating right behind it, or hook up to a smaller post.
+wire-ac-rcd-type = Residual-current device of the wrong type
+    .remedy = Fit type A or better: chargers and inverters leak pulsed direct current, which type AC does not see.
+wire-ac-galvanic = Shore’s earth reaches the hull
+    .remedy = Fit a galvanic isolator or an isolating transformer.
+    .asked = What keeps the shore’s earth off the hull?
+wire-ac-surge = No surge protector at the inlet
+    .remedy = Fit a surge protector, or plug one in: posts swap conductors and lose their neutral.
+    .asked = Is there a surge protector at the inlet?
+
+## wiring/making_rules.py
+wire-cable-burns-first = Cable burns before its fuse opens
+    .remedy = Fit a faster fuse, or a larger cable.
+wire-parallel-unequal = Parallel cables differ
+    .remedy = Make them equal in size, length and lug.
+wire-hidden-joint = Joint behind a fixed lining
+    .remedy = Run the cable unbroken, or make the joint reachable.
+wire-negative-smaller = Negative cable smaller than its fuse
+    .remedy = Fit a negative of the same size as the positive.
+wire-reachable-live = Live metal can be touched
+    .remedy = Cover every post, busbar and stud.
+wire-stud-stacked = Studs and lugs do not match
+    .remedy = Put at most four lugs on a stud, each made for it.
+wire-isolator-small = Isolator rated below the main fuse
+    .remedy = Fit an isolator rated for at least the main fuse.
+wire-label-missing = Label missing
+    .remedy = Print the sheet and label both ends.
+wire-spares-missing = Spare fuses missing
+    .remedy = Buy what the list of spares asks for.
+
+## wiring/network_rules.py
+wire-voltage-collapse = Voltage collapses
+    .remedy = Fit larger cables on the route, or run less at once.
+wire-load-undervoltage = Too little voltage arrives
+    .remedy = Fit a larger cable, or feed it from nearer.
+wire-fault-too-weak = A short circuit may not blow the fuse
+    .remedy = Fit a larger cable, or a smaller fuse.
+wire-selectivity = Fuses too close in size
+    .remedy = Fit a larger fuse upstream, as far as its cable allows.
+wire-both-ends-unfused = Cable between two batteries with one fuse
+    .remedy = Fit a fuse at both ends.
+wire-fuse-too-far = Fuse too far from its source
+    .remedy = Move the fuse to within 0.175 m, or sheath that piece (at most 1 m).
+wire-holder-too-small = Fuse holder too small
+    .remedy = Fit a larger fuse holder.
+wire-dc-breaker-wrong = Breaker can’t break this current
+    .remedy = Fit a non-polarised breaker marked for DC, or a fuse.
+wire-shunt-bypassed = The monitor does not see this load
+    .remedy = Connect its negative to the busbar behind the shunt.
+wire-multi-chassis-bond = Not exactly one bond to the chassis
+    .remedy = Make exactly one bond, on the load side of the shunt.
+wire-bond-thin = Chassis bond too thin
+    .remedy = Fit at least half of the main cable’s size, and at least 16 mm².
+wire-single-bus = Lithium bank on one busbar
+    .remedy = Separate a charge busbar and a load busbar.
+wire-board-unconnected = Board without its own feed
+    .remedy = Give the board one feeder, fused where it starts.
+wire-double-feed = Board fed twice
+    .remedy = Feed each board by one feeder only.
+
+## wiring/other_cables.py
+wire-other-thin = Cable too thin for what flows
+    .remedy = Fit the larger size shown.
+wire-other-drop = Voltage drop too high
+    .remedy = Fit a thicker cable, or more panels in series.
+wire-earth-thin = Earth or bond too thin
+    .remedy = Fit at least the size shown.
+wire-other-missing = Cables not entered yet
+    .remedy = Use Bothy’s suggestion, or enter them.
+
+## wiring/panel_design.py
+wire-switch-overload = Switch overloaded
+    .remedy = Fit a relay by the load, with a 1 A fused control wire.
+wire-switch-margin = Switch with little margin
+    .remedy = Fit a relay, or a larger switch.
+wire-panel-clash = Parts on the switch panel clash
+    .remedy = Move one of them, or choose a larger panel.
+wire-panel-unbound = Part on the switch panel switches nothing
+    .remedy = Bind it to a circuit.
+
+## wiring/raceways.py
+wire-conduit-overfull = Conduit too full
+    .remedy = Fit a larger conduit, or a second one.
+wire-conduit-jam = Three equal cables may jam
+    .remedy = Choose another size of conduit, or pull the cables with care.
+wire-ac-dc-mixed = Mains and low voltage together
+    .remedy = Give one of them a raceway or box of its own, or fit a barrier.
+wire-colour-clash = One colour means two things
+    .remedy = Sleeve and label one of them, or fit a barrier.
+wire-on-gas-route = Cable too close to gas
+    .remedy = Route the cable at least 100 mm from a gas pipe, and never through a gas locker.
+wire-near-flue = Cable too close to a flame or flue
+    .remedy = Route the cable at least 300 mm away.
+wire-no-grommet = Metal hole without a grommet
+    .remedy = Fit a grommet or edge trim in every metal hole.
+wire-clip-spacing = Clips too far apart
+    .remedy = Fit more clips.
+wire-data-near-mains = Signal cable too close to power
+    .remedy = Move the signal cable, or fit a screened one.
+
+## wiring/rules.py
+wire-fuse-above-ampacity = Fuse larger than its cable carries
+    .remedy = Fit a smaller fuse, or the next larger cable.
+wire-no-fuse-at-source = Cable without a fuse at its source
+    .remedy = Fit a fuse within 0.175 m of the source.
+wire-over-ampacity = Cable overloaded
+    .remedy = Fit a larger cable, bundle fewer together, or split the circuit.
+wire-interrupt-too-low = Breaking capacity too low
+    .remedy = Fit a fuse rated to interrupt the short circuit, such as a 20 kA one.
+wire-fuse-voltage-too-low = Fuse family rated below the system’s voltage
+    .remedy = Fit a fuse of another family.
+wire-device-fuse-exceeded = Fuse above the appliance’s maximum
+    .remedy = Give the appliance its own smaller fuse.
+wire-insulation-engine = Insulation too weak for the engine space
+    .remedy = Fit cable of class 105 °C or higher.
+wire-drop-over-limit = Voltage drop too high
+    .remedy = Fit a larger cable, or shorten the route.
+wire-fuse-below-load = Fuse too small for the load
+    .remedy = Fit a larger cable first, then a larger fuse.
+wire-fuse-window-empty = No fuse fits between load and cable
+    .remedy = Fit a larger cable.
+wire-fuse-margin = Fuse with little margin
+    .remedy = Fit the next fuse rating, if the cable allows it.
+wire-mechanical-minimum = Cable too thin to last
+    .remedy = Fit at least 1.0 mm² (1.5 mm² on mains).
+wire-split-circuit = Too much on one cable
+    .remedy = Split it as proposed.
+wire-board-overload = Board overloaded
+    .remedy = Fit a larger board, or a second one.
+wire-board-no-spare = Board without spare ways
+    .remedy = Fit a larger board.
+wire-all-lights-one-fuse = Most lights on one fuse
+    .remedy = Split the lights over two circuits.
+wire-chassis-return = Current returns through the chassis
+    .remedy = Run two wires, there and back.
+wire-not-sized = Circuit not sized yet
+    .remedy = Use Bothy’s size, or type one.
+wire-appliance-unfed = Appliance on no circuit
+    .remedy = Put the appliance on a circuit.
