@@ -8,6 +8,7 @@ import pytest
 
 from bothy.core.design.edit import apply_patch
 from bothy.core.finding import RULES, SEVERITIES, finding, in_order, rule
+from bothy.core.method.sources import Method
 from bothy.core.report import report
 from tests.core.test_dangers import CASES
 from tests.designs import AGM, BANK, CHARGER, DCDC, FRIDGE, INVERTER, KETTLE, LAMP, MPPT, PANELS, blank, circuit, found, lived, made, reported, wired
@@ -364,7 +365,7 @@ def test_accepting_keeps_the_reason_and_never_silences_a_danger() -> None:
 
 def test_a_rule_id_can_be_registered_once() -> None:
     with pytest.raises(ValueError, match="twice"):
-        rule("wire-drop-over-limit", "note", "wiring", "again", "again", "again")
+        rule("wire-drop-over-limit", "note", "wiring", Method("wiring.voltage-drop"))
 
 
 def test_findings_sort_stably() -> None:

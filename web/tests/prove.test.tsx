@@ -56,7 +56,7 @@ describe("the ladder", () => {
     expect(within(lit).getByRole("heading", { name: "House board" })).toBeTruthy();
     expect(within(lit).getByRole("button", { name: "Busbars, main fuse, isolator: passed" })).toBeTruthy();
     fireEvent.click(within(lit).getByRole("button", { name: "A6 Water pump 10 L/min: failed" }));
-    await waitFor(() => expect(slate().textContent).toContain("91 mΩ too many"));
+    await waitFor(() => expect(slate().textContent).toContain("91 mΩ more than it should"));
     press("Find the cause");
     expect(await screen.findByRole("list", { name: "Causes" })).toBeTruthy();
   });

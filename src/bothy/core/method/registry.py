@@ -134,7 +134,7 @@ SECTIONS: dict[str, str] = {
     "prove.verdict": "Pass, fail or not sure",
     "prove.expected-voltage": "Voltage at the load",
     "prove.commissioning": "Commissioning",
-    "prove.excess": "Resistance too many",
+    "prove.excess": "Excess resistance",
     "prove.shunt": "Shunt",
     "prove.solar": "Panel in the sun",
     "prove.fridge": "Getting cold",

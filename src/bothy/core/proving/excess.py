@@ -88,7 +88,7 @@ def measured_mohm(drop_v: float, current_a: float) -> float:
     return 1000 * drop_v / current_a
 
 
-@formula("Resistance too many", "R_x = R_m − R_p", unit="mΩ", source=EXCESS)
+@formula("Excess resistance", "R_x = R_m − R_p", unit="mΩ", source=EXCESS)
 def excess_mohm(measured_resistance_mohm: float, predicted_resistance_mohm: float) -> float:
     return measured_resistance_mohm - predicted_resistance_mohm
 

@@ -331,7 +331,7 @@ def _judged(row: SheetRow, r: Reading, m: Meter, s: SheetCircuit, c: Circuit) ->
                 "test-excess-joint",
                 row.circuit,
                 name,
-                f"The loop has {over.excess:.0f} mΩ too many: {over.measured:.0f} mΩ between bank and load, {row.loop_mohm or 0:.0f} mΩ is right "
+                f"The loop has {over.excess:.0f} mΩ more than it should: {over.measured:.0f} mΩ between bank and load, {row.loop_mohm or 0:.0f} mΩ is right "
                 f"(good to ± {over.uncertainty:.0f} mΩ). "
                 f"In one joint that is {over.heat_w:.1f} W of heat.",
                 figures=figures,
