@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import copy
 import json
 import random
 from collections.abc import Iterator
@@ -12,7 +13,7 @@ import pytest
 
 from bothy.core.context import Context
 from bothy.core.contract import BadInput
-from bothy.core.design.document import load_design
+from bothy.core.design.document import Design, load_design
 from bothy.core.design.edit import apply_patch
 from bothy.core.figure import given
 from bothy.core.report import Report, report
@@ -222,3 +223,89 @@ def test_a_design_cannot_be_compared_as_a_whole_while_a_report_is_made() -> None
 
     with pytest.raises(TypeError, match="field by field"):
         Parts(Context(curlew.design())).make("p", work)
+
+
+def made_anew(first: Report, then: Report) -> set[str]:
+    """Parts of the second report that are not those of the first."""
+    assert first._parts is not None
+    assert then._parts is not None
+    return {name for name, part in then._parts.kept.items() if first._parts.kept.get(name) is not part}
+
+
+def a_load(design: Design) -> int:
+    """Place of a circuit with an appliance on it, whose length nothing else reads."""
+    return next(i for i, c in enumerate(design.wiring.circuits) if c.kind == "load" and c.appliances and c.sized)
+
+
+def test_of_the_circuits_that_is_worked_out_again_that_was_touched() -> None:
+    design = curlew.design()
+    first = report(design)
+    at = a_load(design)
+    then = report(apply_patch(design, [{"op": "replace", "path": f"/wiring/circuits/{at}/length_m", "value": 4.25}]), before=first)
+    anew = made_anew(first, then)
+    assert {n for n in anew if n.startswith("wired/circuit/")} == {f"wired/circuit/{design.wiring.circuits[at].id}"}
+    assert {n for n in anew if n.startswith("prove/")} == {f"prove/{design.wiring.circuits[at].id}"}
+    assert not {"supply", "power", "feeds", "wired/boards"} & anew, "no source is wired by a load's circuit"
+
+
+def test_a_circuit_of_the_inverter_is_read_by_the_supply() -> None:
+    design = curlew.design()
+    first = report(design)
+    at = next(i for i, c in enumerate(design.wiring.circuits) if c.kind == "inverter")
+    then = report(apply_patch(design, [{"op": "replace", "path": f"/wiring/circuits/{at}/fuse_a", "value": 150.0}]), before=first)
+    assert {"supply", "power"} <= made_anew(first, then)
+
+
+def test_what_hangs_on_a_circuit_is_read_by_it_and_by_its_board() -> None:
+    design = curlew.design()
+    first = report(design)
+    circuit = design.wiring.circuits[a_load(design)]
+    of = next(i for i, a in enumerate(design.life.appliances) if a.id == circuit.appliances[0])
+    then = report(apply_patch(design, [{"op": "replace", "path": f"/life/appliances/{of}/count", "value": 3}]), before=first)
+    anew = made_anew(first, then)
+    assert {"wired/boards", f"wired/circuit/{circuit.id}"} <= anew
+    other = next(c for c in design.wiring.circuits if c.kind == "load" and c.sized and circuit.appliances[0] not in c.appliances)
+    assert f"wired/circuit/{other.id}" not in anew
+
+
+def test_the_last_report_keeps_its_circuits_when_they_are_taken_again() -> None:
+    design = curlew.design()
+    first = report(design)
+    before = copy.deepcopy(first.wiring.circuits)
+    for length in (2.0, 9.0):
+        report(apply_patch(design, [{"op": "replace", "path": f"/wiring/circuits/{a_load(design)}/length_m", "value": length}]), before=first)
+        assert first.wiring.circuits == before
+
+
+def test_circuits_of_some_kinds_come_in_their_order() -> None:
+    design = curlew.design()
+    kinds = ("solar", "driving", "shore")
+    assert [c.id for c in design.circuits_of(*kinds)] == [c.id for c in design.wiring.circuits if c.kind in kinds]
+    assert design.circuits_of("no such kind") == []
+
+
+def test_sections_that_nothing_touched_are_the_very_same_json() -> None:
+    (design, first), evidence = demo_of(curlew)
+    before = sent(Sound(design, first))
+    after = apply_patch(design, [{"op": "replace", "path": "/vehicle/description", "value": "another"}])
+    now = sent(Sound(after, report(after, evidence, first)), before)
+    same = {k for k, v in now.sections.items() if v is before.sections[k]}
+    assert {"wiring", "prove", "warmth", "water", "gas", "fit", "roof", "sides", "power", "life"} <= same
+    assert [k for k, v in now.document.items() if v != before.document[k]] == ["vehicle"]
+    assert set(change(before, now)["sections"]) <= {"stages"}
+    assert change(before, now)["figures"] == {}
+    assert {k.partition("/")[0] for k, v in now.figures.items() if v is not before.figures[k]} <= {"vehicle"}
+
+
+def test_figures_of_a_finding_are_sought_again_where_a_figure_of_its_subject_changed() -> None:
+    design = curlew.design()
+    first = report(design)
+    at = next(i for i, c in enumerate(design.wiring.circuits) if any(f.subject == c.id and f.figures for f in first.findings))
+    circuit = design.wiring.circuits[at]
+    after = apply_patch(design, [{"op": "replace", "path": f"/wiring/circuits/{at}/length_m", "value": (circuit.length_m or 3.0) + 0.7}])
+    then, anew = report(after, before=first), report(after)
+    assert [(f.id, f.figures, f.rests_on) for f in then.findings] == [(f.id, f.figures, f.rests_on) for f in anew.findings]
+    assert first._cited is not None
+    assert then._cited is not None
+    taken = [k for k, said in then._cited.said.items() if first._cited.said.get(k) is said]
+    assert 0 < len(taken) < len(then._cited.said), "some are taken again, some sought anew"
