@@ -91,6 +91,11 @@ class Edit(BaseModel):
     message: Annotated[str, StringConstraints(max_length=200), AfterValidator(as_text)] = "edit"
     author: Annotated[str, StringConstraints(min_length=1, max_length=80), AfterValidator(as_text)] = "you"
 
+    @property
+    def measures(self) -> bool:
+        """Whether it changes what was measured. Raises :class:`BadInput` where it changes the design as well."""
+        return of_facts([op.model_dump() for op in self.ops])
+
 
 class ReportChange(BaseModel):
     """What of the report changed."""
@@ -241,7 +246,7 @@ def _tried(store: Projects, reports: Reports, id: uuid.UUID, expected: int, seen
         return refused
     ops = [op.model_dump(by_alias=True, exclude={"from_"} if op.from_ is None else set()) for op in body.ops]
     try:
-        if not of_facts(ops):
+        if not body.measures:
             return Tried(now, computed(apply_patch(now.head.design, ops), now.head.evidence, now.kept.report), ())
         if not now.head.building:
             raise NotBuilding(now.head.building_name)
@@ -335,7 +340,7 @@ def edit_variant(
 ) -> Response:
     """An edit of the design makes a revision; one of what was measured (``/facts/…``) adds entries to the evidence, which no undo takes back."""
     expected = _expected(if_match)
-    if of_facts([op.model_dump() for op in body.ops]) and (before := _made_before(store, reports, variant_id, edit_id)) is not None:
+    if body.measures and (before := _made_before(store, reports, variant_id, edit_id)) is not None:
         return before  # what was measured moves no revision: the same again would be taken down twice
     return _once(store, reports, variant_id, edit_id, lambda: _edit(store, reports, variant_id, expected, facts_match, body, edit_id))
 
@@ -347,7 +352,7 @@ def _edit(store: Projects, reports: Reports, variant_id: uuid.UUID, expected: in
     now, one, new = tried
     head, written = now.head, sent(one, now.kept.sent)
     try:
-        if of_facts([op.model_dump() for op in body.ops]):
+        if body.measures:
             store.take_down(variant_id, expected, newest(head.evidence), new, edit_id)
             return _edited(reports, head, expected, written, (*head.evidence, *new), now.kept, can_undo=head.can_undo, can_redo=head.can_redo)
         revision = store.save(variant_id, expected, one, body.message, body.author, edit_id, written.text())

@@ -67,12 +67,7 @@ from bothy.core.wiring.panel_design import PanelPart, work_panel
 from bothy.core.wiring.raceways import RacewayPart, work_raceways
 from bothy.core.wiring.rules import refit, wiring_findings
 
-rule(
-    "vehicle-payload-exceeded",
-    "danger",
-    "vehicle",
-    Method("vehicle.payload", "vehicle’s plate; road traffic law"),
-)
+rule("vehicle-payload-exceeded", "danger", "vehicle", Method("vehicle.payload", "vehicle’s plate; road traffic law"))
 rule("vehicle-payload-used", "advice", "vehicle", Method("vehicle.payload"))
 
 

@@ -1,4 +1,4 @@
-"""The rules of Build: severity, words and sources."""
+"""The rules of Build: severity and sources; what they say stands in core/words/rules."""
 
 from __future__ import annotations
 
@@ -17,43 +17,23 @@ rules(
         ("build-lift-alone", "fault", Method("build.lifting")),
         ("build-trade-not-asked", "advice", PLAN + OwnChoice("law of the region")),
         ("build-cure-stalled", "fault", Method("roof.cure-window")),
-        (
-            "build-cure-air",
-            "fault",
-            Method("roof.cure-window"),
-        ),
+        ("build-cure-air", "fault", Method("roof.cure-window")),
         ("build-cure-short", "fault", Method("roof.cure-window")),
         ("build-bare-edge", "fault", PRACTICE),
         ("build-no-water-test", "fault", PRACTICE),
-        (
-            "build-cut-unchecked",
-            "fault",
-            PRACTICE,
-        ),
-        (
-            "build-battery-early",
-            "danger",
-            Method("prove.commissioning"),
-        ),
+        ("build-cut-unchecked", "fault", PRACTICE),
+        ("build-battery-early", "danger", Method("prove.commissioning")),
         ("build-duct-before-box", "fault", PRACTICE),
         ("build-no-bench-test", "advice", ORDER),
         ("build-return-window", "advice", ORDER),
-        (
-            "build-hot-work",
-            "danger",
-            PRACTICE,
-        ),
+        ("build-hot-work", "danger", PRACTICE),
         ("build-solvent-ignition", "danger", PRACTICE),
         ("build-ac-licence", "danger", LAW),
         ("build-gas-licence", "danger", LAW),
         ("build-structure-licence", "danger", LAW),
         ("build-trade-visit-idle", "advice", PLAN),
         ("build-blocked-way", "fault", Method("fit.corner")),
-        (
-            "build-reel-join",
-            "fault",
-            Method("build.cuts"),
-        ),
+        ("build-reel-join", "fault", Method("build.cuts")),
         ("build-punch-open", "advice", Method("build.pace")),
         ("build-deadline", "fault", Method("build.finish")),
         ("build-order-late", "fault", ORDER),

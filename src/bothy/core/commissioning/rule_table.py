@@ -1,4 +1,4 @@
-"""The rules of commissioning: severity, words and sources."""
+"""The rules of commissioning: severity and sources; what they say stands in core/words/rules."""
 
 from __future__ import annotations
 
@@ -22,35 +22,19 @@ rules(
         ("test-precharge", "fault", ORDER),
         ("test-insulation-low", "danger", MAINS),
         ("test-earth-open", "danger", MAINS),
-        (
-            "test-rcd-slow",
-            "danger",
-            MAINS + Standard("IEC 61008"),
-        ),
+        ("test-rcd-slow", "danger", MAINS + Standard("IEC 61008")),
         ("test-rcd-missing", "danger", MAINS),
         ("test-ac-polarity", "danger", MAINS),
-        (
-            "test-no-licence",
-            "danger",
-            ORDER + OwnChoice("law of the region"),
-        ),
+        ("test-no-licence", "danger", ORDER + OwnChoice("law of the region")),
         ("test-meter-category", "danger", ORDER + Standard("IEC 61010")),
         ("test-gas-record", "danger", ORDER + Standard("EN 1949")),
         ("test-co-inside", "danger", ORDER + Standard("EN 50291-2")),
         ("test-alarm", "danger", ORDER + Standard("EN 50291-2")),
-        (
-            "test-solar",
-            "fault",
-            Method("prove.solar"),
-        ),
+        ("test-solar", "fault", Method("prove.solar")),
         ("test-fridge-slow", "advice", Method("prove.fridge")),
         ("test-retorque", "fault", ORDER + OwnChoice("practice")),
         ("test-excess-joint", "fault", Method("prove.excess")),
-        (
-            "test-below-prediction",
-            "note",
-            Method("prove.excess"),
-        ),
+        ("test-below-prediction", "note", Method("prove.excess")),
         ("test-in-service", "note", ORDER),
         ("test-again", "advice", ORDER),
     ),

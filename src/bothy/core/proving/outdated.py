@@ -17,12 +17,7 @@ MOVED: dict[str, tuple[float, float, str]] = {
 }
 """Expected figure -> from which part of it, and from how much at least, it counts as another one; unit. Less than any meter on the sheet tells apart."""
 
-rule(
-    "test-outdated",
-    "advice",
-    "prove",
-    Method("prove.verdict") + OwnChoice("a reading proves the circuit that it was taken on"),
-)
+rule("test-outdated", "advice", "prove", Method("prove.verdict") + OwnChoice("a reading proves the circuit that it was taken on"))
 
 
 def expected_of(row: SheetRow | None, loop: LoopRow | None) -> dict[str, float]:

@@ -26,24 +26,9 @@ CHARGER_TOLERANCE = 0.10
 TEST_COPPER_C = 25.0
 
 rule("test-fail", "fault", "prove", Method("prove.verdict") + Standard("ISO/IEC Guide 98-4"))
-rule(
-    "test-marginal",
-    "advice",
-    "prove",
-    Method("prove.verdict") + Standard("ISO/IEC Guide 98-4"),
-)
-rule(
-    "test-current-band",
-    "fault",
-    "prove",
-    Method("prove.expected-current"),
-)
-rule(
-    "test-cable-overload",
-    "danger",
-    "prove",
-    Method("wiring.cable-choice"),
-)
+rule("test-marginal", "advice", "prove", Method("prove.verdict") + Standard("ISO/IEC Guide 98-4"))
+rule("test-current-band", "fault", "prove", Method("prove.expected-current"))
+rule("test-cable-overload", "danger", "prove", Method("wiring.cable-choice"))
 rule("test-meter-weak", "advice", "prove", Method("prove.verdict"))
 
 

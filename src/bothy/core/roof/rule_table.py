@@ -1,4 +1,4 @@
-"""The rules of the roof: severity, words and sources."""
+"""The rules of the roof: severity and sources; what they say stands in core/words/rules."""
 
 from __future__ import annotations
 
@@ -13,11 +13,7 @@ rules(
     (
         ("fit-roof-overlap", "fault", PLAN),
         ("fit-roof-edge", "fault", PLAN),
-        (
-            "fit-roof-rib-cut",
-            "fault",
-            CUT,
-        ),
+        ("fit-roof-rib-cut", "fault", CUT),
         ("fit-roof-below", "danger", CUT),
         ("fit-roof-walkway", "note", PLAN),
         ("fit-panel-shaded", "advice", Method("roof.string-shade")),
@@ -27,27 +23,15 @@ rules(
         ("fit-rib-too-high", "fault", GASKET),
         ("fit-clamp-packing", "advice", GASKET),
         ("fit-clamp-too-thick", "fault", GASKET),
-        (
-            "fit-bond-area-short",
-            "danger",
-            BOND + Method("roof.wind"),
-        ),
-        (
-            "fit-roof-bolts-weak",
-            "danger",
-            Method("roof.wind") + Method("fit.tie-down"),
-        ),
+        ("fit-bond-area-short", "danger", BOND + Method("roof.wind")),
+        ("fit-roof-bolts-weak", "danger", Method("roof.wind") + Method("fit.tie-down")),
         ("fit-bond-too-thin", "fault", BOND),
         ("fit-bond-surface", "fault", BOND + SHEET),
         ("fit-bond-leading-edge", "advice", Method("roof.wind")),
         ("fit-cure-too-cold", "fault", CURE + SHEET),
         ("fit-cure-too-hot", "fault", CURE + SHEET),
         ("fit-cure-too-wet", "fault", CURE),
-        (
-            "fit-cure-path-long",
-            "fault",
-            Method("roof.cure"),
-        ),
+        ("fit-cure-path-long", "fault", Method("roof.cure")),
         ("fit-drive-before-cure", "danger", CURE),
     ),
 )

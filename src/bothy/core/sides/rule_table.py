@@ -1,4 +1,4 @@
-"""The rules of openings in sides, rear and floor: severity, words and sources."""
+"""The rules of openings in sides, rear and floor: severity and sources; what they say stands in core/words/rules."""
 
 from __future__ import annotations
 
@@ -12,25 +12,13 @@ rules(
     "fit",
     (
         ("fit-side-edge", "fault", CUT),
-        (
-            "fit-side-member",
-            "fault",
-            CUT,
-        ),
+        ("fit-side-member", "fault", CUT),
         ("fit-side-never", "danger", CUT),
         ("fit-side-door", "fault", CUT),
         ("fit-side-overlap", "fault", CUT),
         ("fit-side-behind", "advice", CUT + Method("fit.places")),
-        (
-            "fit-side-run",
-            "fault",
-            CUT,
-        ),
-        (
-            "fit-side-unseen",
-            "advice",
-            CUT,
-        ),
+        ("fit-side-run", "fault", CUT),
+        ("fit-side-unseen", "advice", CUT),
         ("fit-flue-opening", "danger", CUT + APART),
         ("fit-side-thin", "advice", GASKET),
         ("fit-side-thick", "fault", GASKET),
