@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import socket
 import threading
+import time
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
 
 import uvicorn
+from playwright.sync_api import Page, Request
 
 from bothy.api.app import create_app
 from bothy.settings import Settings
@@ -52,3 +54,37 @@ def watch(page: Any, base: str, complaints: list[str]) -> None:
     page.on("console", lambda m: complaints.append(f"console: {m.text}") if m.type == "error" and "Failed to load resource" not in m.text else None)
     page.on("pageerror", lambda e: complaints.append(f"page: {e}"))
     page.on("request", lambda r: complaints.append(f"request to {r.url}") if not r.url.startswith((base, "data:", "blob:")) else None)
+
+
+CALM = "() => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(() => done(true)))))"
+GO = """to => {
+  history.pushState({ idx: (history.state?.idx ?? 0) + 1, key: crypto.randomUUID() }, "", to);
+  dispatchEvent(new PopStateEvent("popstate", { state: history.state }));
+}"""
+
+
+class Quiet:
+    """Knows what a page still waits for, so that a test goes on as soon as nothing more comes."""
+
+    def __init__(self, page: Page) -> None:
+        self._page = page
+        self._pending: set[Request] = set()
+        page.on("request", lambda r: self._pending.add(r))
+        page.on("requestfinished", lambda r: self._pending.discard(r))
+        page.on("requestfailed", lambda r: self._pending.discard(r))
+
+    def wait(self) -> None:
+        """Until nothing is asked for and everything that came is drawn, twice in a row."""
+        calm, until = 0, time.monotonic() + PATIENCE_MS / 1000
+        while calm < 2:
+            self._page.evaluate(CALM)
+            calm = 0 if self._pending else calm + 1
+            assert time.monotonic() < until, f"still waits for {[r.url for r in self._pending]}"
+
+    def go(self, path: str) -> None:
+        """To another view as a link leads there, without loading the application anew; the first time it is loaded."""
+        if self._page.url == "about:blank":
+            self._page.goto(path)
+        else:
+            self._page.evaluate(GO, path)
+        self.wait()

@@ -175,7 +175,7 @@ def test_what_moves_out_is_drawn_and_dragged_where_it_is_then(page: Page, load: 
     id = str(load(load_design(data), "Tern"))
     page.goto(f"/v/{id}/fit?hand=thing:own:bench")
     with saving(page):
-        slate_of(page).get_by_role("button", name="It moves out with the slide-out 1").click()
+        slate_of(page).get_by_role("button", name="Enter that it moves out with the slide-out 1").click()
     assert place(stored, id, "own:bench").open.y_m == pytest.approx(0.65)
     page.get_by_role("group", name="State of the vehicle").get_by_role("button", name="standing open").click()
     expect(page.locator('[data-pane="plan"] [data-room="Slide-out 1"]')).to_be_visible()

@@ -102,7 +102,7 @@ def test_a_leak_test_is_kept_signed_and_outdated_by_a_change(page: Page, load: A
     fill(page, "length", "2.2 m")
     page.get_by_role("button", name="Tests and papers", exact=True).click()
     expect(tests.get_by_text("signed, changed since")).to_be_visible()
-    expect(slate_of(page).get_by_text("Since “Leak test” were changed: To the hob")).to_be_visible()
+    expect(slate_of(page).get_by_text("After “Leak test” these were changed: To the hob")).to_be_visible()
     assert measured(id).gas_tests[0].signed
     page.get_by_role("link", name="Sheets for paper").click()
     expect(page.get_by_role("region", name="The fitter’s test sheet")).to_be_visible()

@@ -65,7 +65,7 @@ def test_the_generators_can_is_drawn_and_told_when_it_is_empty(page: Page, load:
     id = load(generating())
     page.goto(f"/v/{id}/trips")
     slate = page.get_by_role("complementary")
-    expect(slate.get_by_text(re.compile(r"Its can of 2 L is empty on"))).to_be_visible()
+    expect(slate.get_by_text(re.compile(r"The generator’s can of 2 L is empty on"))).to_be_visible()
     expect(slate.get_by_role("region", name="Generator on the way")).to_contain_text("of petrol; in half of the simulated trips the fuel is out on")
     page.get_by_role("slider", name="Moment of the trip").press("End")
     expect(page.get_by_text(re.compile(r"· generator 0.L"))).to_be_visible()

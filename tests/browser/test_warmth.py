@@ -134,7 +134,7 @@ def test_a_screen_is_put_up_by_its_remedy_and_the_day_is_walked_through(page: Pa
     slate = slate_of(page)
     expect(slate.get_by_text("Cab’s glass loses much heat")).to_be_visible()
     with saving(page):
-        slate.get_by_role("button", name="Screens inside the cab's glass").first.click()
+        slate.get_by_role("button", name="Hang screens inside the cab’s glass").first.click()
     assert {s.id: s.cover for s in stored(id).warmth.surfaces} == {"cab_windscreen": "screen_inside", "cab_side_glass": "screen_inside"}
     picture = page.get_by_role("group", name=re.compile("Heat through the shell"))
     wind = picture.get_by_role("button", name=re.compile("^windscreen"))

@@ -60,7 +60,7 @@ def test_water_from_nothing_a_tank_a_pump_and_a_tap(page: Page, load: Any, store
     expect(page.get_by_role("grid", name="Tanks").get_by_text("108 L")).to_be_visible()
     expect(slate_of(page).get_by_text("Tank without a vent")).to_be_visible()
     with saving(page):
-        slate_of(page).get_by_role("button", name="A vent of 16 mm").click()
+        slate_of(page).get_by_role("button", name="Fit a vent of 16 mm").click()
     expect(slate_of(page).get_by_text("Tank without a vent")).to_have_count(0)
     page.get_by_role("button", name="Taps", exact=True).click()
     with saving(page):
@@ -79,7 +79,7 @@ def test_water_from_nothing_a_tank_a_pump_and_a_tap(page: Page, load: Any, store
     choose(page, "grey water goes to", "ground")
     expect(page.get_by_text("then the fresh water is empty")).to_be_visible()
     with saving(page):
-        slate_of(page).get_by_role("button", name="A container of 15 L").click()
+        slate_of(page).get_by_role("button", name="Catch it in a container of 15 L").click()
     assert (stored(id).water.grey_to, stored(id).water.container_l) == ("container", 15)
 
 

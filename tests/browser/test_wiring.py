@@ -117,6 +117,6 @@ def test_lights_are_zoned_and_a_switch_is_put_at_the_door(page: Page, load: Any,
     page.get_by_role("gridcell", name="Living").first.click()
     slate = page.get_by_role("complementary")
     with saving(page):
-        slate.get_by_role("button", name=re.compile("A switch at the door for")).click()
+        slate.get_by_role("button", name=re.compile("Add a switch at the door for")).click()
     expect(slate.get_by_text("No light switch within reach from outside")).to_have_count(0)
     assert any(p.name == "At the door" for z in stored(id).wiring.zones for p in z.places)

@@ -32,7 +32,7 @@ def test_ticked_remedies_are_one_change_that_undo_takes_back(page: Page, load: A
     dangers, problems = found.groups()
     before = stored(id)
     page.get_by_role("checkbox", name="Include: Fit 6 mm² and 7.5 A, A1 Fridge").check()
-    page.get_by_role("checkbox", name="Include: A pipe of 11.6 mm, Branch to the washroom").check()
+    page.get_by_role("checkbox", name="Include: Lay a pipe of 11.6 mm, Branch to the washroom").check()
     with saving(page):
         page.get_by_role("button", name="Apply 2 as one change").click()
     expect(listed).to_contain_text(f"{dangers} dangers, {int(problems) - 1} problems")

@@ -15,6 +15,8 @@ from bothy.demo import curlew, fiddlehead, saltbush
 from tests.core.test_remedies import DESIGNS
 from tests.designs import made
 
+OWN_MESSAGES = True
+
 
 @formula("Power", "U·I", unit="W", source=Method("wiring.voltage-drop"))
 def power(current_a: float, voltage_v: float) -> float:

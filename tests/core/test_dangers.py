@@ -324,7 +324,7 @@ def test_the_trips_places_count_in_every_rule_of_temperature() -> None:
 def test_a_message_about_a_limit_of_the_bank_does_not_blame_the_alternator() -> None:
     small = {**BANK, "unit_charge_ah": 50.0, "unit_max_charge_a": 25.0}
     f = found(vehicle(power(bank=small, driving={**DCDC, "rating_a": 40.0}), alternator_rated_a=180.0, smart_alternator=True))["power-alternator-no-room"]
-    assert "the bank takes 25 A" in f.message
+    assert "the bank takes at most 25 A" in f.message
     assert "alternator" not in f.title.lower() + f.remedy.lower()
 
 

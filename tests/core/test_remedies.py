@@ -99,14 +99,14 @@ def said(subject: str, message: str, fix: Remedy | None = None) -> Finding:
 
 
 def test_one_cause_is_told_once_with_all_it_concerns() -> None:
-    a, b, c = (said(x, "The same.", Remedy(label="Fit", patch=[{"op": "replace", "path": f"/{x}", "value": 1}])) for x in "abc")
+    a, b, c = (said(x, "This is the same sentence.", Remedy(label="Fit", patch=[{"op": "replace", "path": f"/{x}", "value": 1}])) for x in "abc")
     [one] = one_cause([a, b, c])
     assert one.subject == "a"
     assert one.subject_name == "A, B, C"
     assert one.related == ["b", "c"]
     assert one.fix is not None
     assert [op["path"] for op in one.fix.patch] == ["/a", "/b", "/c"]
-    assert len(one_cause([a, said("b", "Another."), said("c", "The same.")])) == 3
+    assert len(one_cause([a, said("b", "This is another sentence."), said("c", "This is the same sentence.")])) == 3
 
 
 QUESTIONS = ["test_dangers:wire-ac-surge", "test_dangers:wire-isolator-unsaid", "test_dangers:wire-ac-galvanic"]

@@ -24,9 +24,9 @@ from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.demo.load import demo_of
 
 
-def written(r: Report) -> str:
+def written(r: Report) -> bytes:
     """All of a report with all workings, in the order in which it holds them."""
-    return json.dumps(r.whole())
+    return orjson.dumps(r.whole())
 
 
 def leaves(data: Any, path: str = "") -> Iterator[tuple[str, Any]]:
@@ -74,14 +74,14 @@ def test_a_walk_of_edits_gives_the_reports_that_are_made_anew(demo: Any, seed: i
             anew = report(after, evidence)
         except (BadInput, ArithmeticError, ValueError):
             continue
-        plain = json.dumps(last.plain())
+        plain = orjson.dumps(last.plain())
         then = report(after, evidence, last)
         assert written(then) == written(anew), edit
         written_last = out
         out = sent(Sound(after, then), written_last)
         assert whole(out) == {"design": after.model_dump(mode="json"), **anew.plain()}, edit
         assert shown(written_last, change(written_last, out)) == anew.plain(), edit
-        assert json.dumps(last.plain()) == plain, f"the report before {edit} was changed"
+        assert orjson.dumps(last.plain()) == plain, f"the report before {edit} was changed"
         made += 1
         assert then._parts is not None
         taken += len(then._parts.reused)

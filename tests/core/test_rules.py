@@ -369,7 +369,7 @@ def test_a_rule_id_can_be_registered_once() -> None:
 
 
 def test_findings_sort_stably() -> None:
-    a = finding("wire-not-sized", "a", "A", "")
-    b = finding("wire-drop-over-limit", "b", "B", "")
-    c = finding("wire-not-sized", "c", "C", "")
+    a = finding("wire-not-sized", "a", "A", "This is a whole sentence.")
+    b = finding("wire-drop-over-limit", "b", "B", "This is a whole sentence.")
+    c = finding("wire-not-sized", "c", "C", "This is a whole sentence.")
     assert [f.subject for f in in_order([a, b, c])] == ["b", "a", "c"]

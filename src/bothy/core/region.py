@@ -79,7 +79,7 @@ REGIONS: dict[RegionKey, Region] = {
         "marine_conductors",
         ("red", "black"),
         ("black", "white", "green"),
-        "Mains work: a licensed electrician where the state asks for one (NFPA 70 article 551, NFPA 1192).",
+        "Mains work: a licensed electrician where the state requires one (NFPA 70 article 551, NFPA 1192).",
         "single",
         "ground-fault protection",
         15.0,

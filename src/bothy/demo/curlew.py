@@ -6,6 +6,7 @@ inverter's DC current, a long thin cable to the fridge, and a lithium bank under
 
 from __future__ import annotations
 
+from functools import cache
 from typing import Any
 
 from bothy.core.catalogue.parts import part
@@ -296,6 +297,7 @@ def _made(wiring: dict[str, Any]) -> None:
     wiring |= {"isolator_a": 400.0, "live_covered": True, "bus_studs_count": 4, "bus_stud_mm": 10}
 
 
+@cache
 def design() -> Design:
     """Curlew's design: typed supply, Bothy's circuits with measured lengths, a board at the rear, then the three mistakes."""
     planned, _ = accept(load_design(_base()), groups=["driving", "shore", "circuits"])
@@ -327,6 +329,7 @@ def design() -> Design:
     return load_design(data)
 
 
+@cache
 def facts() -> Facts:
     """What was measured on Curlew so far."""
     return Facts.model_validate({**wet.CURLEW_FACTS, **lpg.CURLEW_FACTS, **building_of("curlew")[1], **proof_of("curlew")})

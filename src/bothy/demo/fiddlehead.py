@@ -6,6 +6,7 @@ find: the air conditioner and the dust extractor share one breaker, and the inve
 
 from __future__ import annotations
 
+from functools import cache
 from typing import Any
 
 from bothy.core.catalogue.parts import part
@@ -142,6 +143,7 @@ def _base() -> dict[str, Any]:
     }
 
 
+@cache
 def design() -> Design:
     """Fiddlehead's design: typed supply, Bothy's circuits in AWG with measured lengths, then the two mistakes."""
     planned, _ = accept(load_design(_base()), groups=["shore", "circuits"])
@@ -200,6 +202,7 @@ def design() -> Design:
     return load_design(data)
 
 
+@cache
 def facts() -> Facts:
     """The dealer's test of the gas, the log of the build, the proof, and the book: all but the electrician's certificate."""
     return Facts.model_validate({**lpg.FIDDLEHEAD_FACTS, **building_of("fiddlehead")[1], **proof_of("fiddlehead"), **book_of("fiddlehead")[1]})

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import cache
 from typing import Protocol
 
 from bothy.core.design.document import Design
@@ -27,6 +28,7 @@ class Demo(Protocol):
 DEMOS: dict[str, Demo] = {"saltbush": saltbush, "fiddlehead": fiddlehead, "curlew": curlew}
 
 
+@cache
 def demo_of(demo: Demo) -> tuple[Sound, tuple[Evidence, ...]]:
     """A demo's design with its report, and its evidence, taken down on revision 1."""
     made = record(demo.design(), (), entries_between(Facts(), demo.facts()), variant=demo.VARIANT, revision=1, author="demo", guarded=False)

@@ -6,6 +6,7 @@ than the panels give once a dust front stands for days, so that the trip in Janu
 
 from __future__ import annotations
 
+from functools import cache
 from typing import Any
 
 from bothy.core.catalogue.parts import part
@@ -142,6 +143,7 @@ def _base() -> dict[str, Any]:
     }
 
 
+@cache
 def design() -> Design:
     """Saltbush's design: typed supply, Bothy's driving and hook-up charge and circuits with measured lengths."""
     planned, _ = accept(load_design(_base()), groups=["driving", "shore", "circuits"])
@@ -161,6 +163,7 @@ def design() -> Design:
     return apply_patch(made, [{"op": "replace", "path": "/fit/signals", "value": signals}])
 
 
+@cache
 def facts() -> Facts:
     """Saltbush is planned; what is in already was looked at, and half of its loops measured."""
     return Facts.model_validate(proof_of("saltbush"))

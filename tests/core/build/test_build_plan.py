@@ -225,7 +225,7 @@ def test_what_was_done_and_no_longer_belongs_is_said() -> None:
     assert strays_of(tasks_of(d, report(d)), states_of(facts.log, DAY)) == []
     gone = apply_patch(d, [{"op": "replace", "path": "/life/appliances", "value": []}])
     found = {f.rule: f for f in build_part(gone, report(gone), facts, DAY).findings}
-    assert "2 tasks are done that the design no longer asks for" in found["build-not-belonging"].message
+    assert "Of the tasks that are done 2 are no longer in the design" in found["build-not-belonging"].message
 
 
 def test_today_shows_only_what_waits_for_nothing() -> None:
@@ -754,7 +754,7 @@ def test_what_could_wait_is_comfort_alone() -> None:
     d = design(deadline="2027-04-01")
     told = next(f.message for f in build_part(d, report(d), Facts(), DAY).findings if f.rule == "build-deadline")
     assert "days after the deadline of 1 April 2027." in told
-    assert "After moving in could come: " in told and "Tests, closings, alarms and licensed work stay." in told
+    assert "These could wait until after moving in: " in told and "Tests, closings, alarms and licensed work stay." in told
     tasks = {t.id: t for t in whole_library().values()}
     for k in AFTER_MOVING_IN:
         t = tasks[k]
@@ -762,5 +762,5 @@ def test_what_could_wait_is_comfort_alone() -> None:
         assert t.phase in ("furniture", "finish", "close", "roof") and t.service in ("interior", "body"), k
         assert all(zone == "doors" for zone, _ in t.closes), k
     named = {tasks[k].name for k in AFTER_MOVING_IN}
-    listed = told.partition("could come: ")[2].partition("; ")[0]
+    listed = told.partition("moving in: ")[2].partition("; ")[0]
     assert listed and all(part.rpartition(" (")[0] in named for part in listed.split(", ")), listed

@@ -428,7 +428,7 @@ def test_a_bundle_that_is_too_warm_for_a_cable_names_it() -> None:
         apply_patch(bundle(1), [{"op": "replace", "path": f"/life/appliances/{i}/power_w", "value": 290.0} for i in range(3)]).model_dump(mode="json")
     )
     said = rules_of(hot)["fit-bundle-derate"]
-    assert said.severity == "advice" and "too small for its current: “Circuit 0”, “Circuit 1”, “Circuit 2”" in said.message
+    assert said.severity == "advice" and "too small for its current in “Circuit 0”, “Circuit 1”, “Circuit 2”" in said.message
 
 
 def test_a_bed_that_is_quiet_at_one_end_says_which() -> None:

@@ -117,7 +117,7 @@ def test_an_empty_can_stops_it_until_the_next_stop_for_fuel() -> None:
     assert dry.generator.level[0] == 2.0
     assert dry.generator.level[-1] == 0
     found = {f.rule: f for f in dry.findings}
-    assert "Its can of 2 L is empty on" in found["sim-fuel-empty"].message
+    assert "The generator’s can of 2 L is empty on" in found["sim-fuel-empty"].message
     assert dry.short_days_frac > 0
     legs = [{"id": x, "place": "london", "days_count": 1, "generator_h": 4.0, "refills": ["diesel"]} for x in "abcde"]
     design = made(generator={**GENERATOR, "store": 3.0})
@@ -168,7 +168,7 @@ def test_a_second_alternator_gives_what_is_hot_and_what_the_bank_takes() -> None
 def test_its_belt_and_regulator_are_said_and_its_energy_stands_in_the_balance() -> None:
     r = report(made(driving=SECOND))
     found = next(f for f in r.findings if f.rule == "power-second-alternator")
-    assert "Its label says 120 A, about 90 A hot" in found.message
+    assert "The second alternator is rated 120 A and gives about 90 A hot" in found.message
     assert "3.1 kW" in found.message, "14 V × 120 A / 0.55"
     summer = next(s for s in r.power.seasons if s.season == "summer")
     assert summer.drive_wh == pytest.approx(90 * 12.8 * 1.0)

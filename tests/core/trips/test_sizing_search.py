@@ -45,7 +45,7 @@ def hungry(*, sizing: dict[str, Any] | None = None, trips: dict[str, Any] | None
     data = lived([{**LAMP, "power_w": 35.0, "hours_per_day": 24.0}], power, place="cardiff", from_month=3, to_month=4)
     data["vehicle"] |= vehicle or {}
     legs = [{"id": "a", "place": "cardiff", "days_count": 6}, {"id": "b", "place": "manchester", "days_count": 4, "drive_h": 3.0}]
-    data["trips"] = {"start_date": "2026-03-10", "legs": legs, "draw_count": 16, **(trips or {})}
+    data["trips"] = {"start_date": "2026-03-10", "legs": legs, "draw_count": 8, **(trips or {})}
     data["sizing"] = {"panels_most": 4, **(sizing or {})}
     return load_design(copy.deepcopy(data))
 
@@ -72,7 +72,7 @@ def everything(design: Design) -> list[tuple[float, float, float]]:
     return sorted((p.cost, p.mass_kg, round(p.lolp_frac, 9)) for p in front_of(points)[0])
 
 
-@pytest.mark.parametrize("draws", [8, 16, 40])
+@pytest.mark.parametrize("draws", [8, 24])
 def test_the_front_is_that_of_trying_everything(few: dict[str, Part], draws: int) -> None:
     design = hungry(trips={"draw_count": draws})
     r = search(design)

@@ -162,7 +162,7 @@ def test_the_run_tells_what_the_heater_draws_and_what_the_cold_refuses() -> None
     )
     told = next(f for f in weak.findings if f.rule == "sim-charge-refused-cold")
     assert told.severity == "advice"
-    assert "Its own heater has to warm them first" in told.message
+    assert "The bank’s own heater has to warm them first" in told.message
     bare = heated("on_charge", 3.0, cold_charge_cutoff=False)
     open_ = run_trip(cold(leg={"days_count": 8, "place": "rovaniemi", "shore": True}, bank=bare, shore=CHARGER, trips={"soc_start_frac": 0.5}))
     worst = next(f for f in open_.findings if f.rule == "sim-charge-refused-cold")

@@ -177,9 +177,9 @@ def test_an_easy_trip_never_runs_short_and_a_hard_one_says_when() -> None:
     assert "one more battery" in rules["sim-lolp-high"].message
     assert [b.change_frac <= 0 for b in hard.buys] == [True, True, True]
     assert "in 9 of 10 by" in rules["sim-first-shortage"].message
-    assert "Nothing else runs short" in rules["sim-first-shortage"].message
+    assert "Nothing else runs out" in rules["sim-first-shortage"].message
     bad = hard.missing_wh_day / hard.short_days_frac
-    assert f"{bad:.0f} Wh on each bad one" in rules["sim-lolp-high"].message
+    assert f"on a bad day {bad:.0f} Wh" in rules["sim-lolp-high"].message
     assert "on the ground at 60°" in hard.buys[2].what
     assert hard.buys[1].missing_wh_day < hard.missing_wh_day
     assert sum(d.short_frac for d in hard.days) == pytest.approx(hard.short_days_frac * 7)
@@ -285,7 +285,7 @@ def test_a_medical_device_that_may_go_dark_is_a_danger() -> None:
     device = {"id": "air", "name": "Breathing machine", "kind": "medical", "power_w": 40.0, "hours_per_day": 24.0}
     dark = found(away({**WEEK, "place": "inverness"}, trips={"start_date": "2026-12-01"}, appliances=[device]))
     assert dark["sim-medical-load"].severity == "danger"
-    assert "Breathing machine: in 100% of the trips, first on" in dark["sim-medical-load"].message
+    assert "In 100% of the simulated trips power fails for Breathing machine, first on" in dark["sim-medical-load"].message
     both = found(
         away(
             {**WEEK, "place": "inverness"},
@@ -293,7 +293,7 @@ def test_a_medical_device_that_may_go_dark_is_a_danger() -> None:
             appliances=[LAMP, device, {**device, "id": "spare", "name": "Spare machine", "count": 0}],
         )
     )
-    assert both["sim-medical-load"].message.startswith("Breathing machine: in"), "the one that goes dark, not the lamp, nor one that is not aboard"
+    assert "power fails for Breathing machine, first" in both["sim-medical-load"].message, "the one that goes dark, not the lamp, nor one that is not aboard"
     assert "sim-medical-load" not in found(away(appliances=[{**device, "power_w": 5.0}]))
     late = found(away({**WEEK, "place": "inverness"}, trips={"start_date": "2026-12-01"}, appliances=[{**device, "tier": 3}]))
     assert "sim-medical-load" in late, "what is shed first is dark too"
@@ -374,7 +374,7 @@ def test_each_figure_that_a_finding_of_the_trip_names_opens(demo: Any) -> None:
     assert all(f.figures for f in run.findings if f.rule in BY_RULE), [f.rule for f in run.findings if f.rule in BY_RULE and not f.figures]
     if (lolp := by_rule.get("sim-lolp-high")) is not None:
         bad = run.figures["trip/missing_bad_day_wh"]
-        assert f"{bad['value']:.0f} Wh on each bad one" in lolp.message
+        assert f"on a bad day {bad['value']:.0f} Wh" in lolp.message
         assert bad["value"] == pytest.approx(run.missing_wh_day / run.short_days_frac)
 
 

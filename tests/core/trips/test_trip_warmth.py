@@ -56,12 +56,12 @@ def test_a_heater_that_is_too_small_is_told_by_its_cold_hours() -> None:
     told = next(f for f in weak.findings if f.rule == "sim-heater-short")
     assert weak.warm.cold_run_h > 24
     assert f"For {weak.warm.cold_run_h:.1f} h in a row" in told.message
-    assert "it is too small for that cold" in told.message
+    assert "the heater is too small for that cold" in told.message
     strong = ran(COLD, "2026-01-10", heaters=[{**HEATER, "max_w": 6000.0}], **BUILT)
     assert strong.warm.cold_run_h <= 2
     assert "sim-heater-short" not in rules(strong)
     dry = ran(COLD, "2026-01-10", heaters=[{**HEATER, "tank_volume_l": 1.0}])
-    assert "its fuel runs out" in next(f for f in dry.findings if f.rule == "sim-heater-short").message
+    assert "the heater’s fuel runs out" in next(f for f in dry.findings if f.rule == "sim-heater-short").message
 
 
 def test_the_cabins_heat_closes_in_every_weather() -> None:

@@ -245,7 +245,7 @@ def test_what_can_not_be_is_refused_by_name(change: dict[str, Any], key: str, wo
 
 def test_more_runs_than_the_heater_has_outlets_is_found() -> None:
     r = reported(ducted(RUN, {**RUN, "id": "two"}))
-    assert any("2 runs at the heater, which has 1 outlets" in f.message for f in r.findings)
+    assert any("At the heater begin 2 runs, and it has 1 outlet:" in f.message for f in r.findings)
 
 
 def test_a_vehicle_whose_roof_is_all_pop_top_is_found_and_still_reckoned() -> None:

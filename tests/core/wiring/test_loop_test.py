@@ -39,7 +39,7 @@ def test_the_leads_of_the_meter_and_the_cold_are_taken_into_account() -> None:
 def test_a_failed_loop_says_the_window_and_the_likely_cause() -> None:
     f = found(read(400.0))["wire-test-failed"]
     assert f.stage == "prove"
-    assert "400 mΩ measured; 74 to 153 mΩ is right." in f.message
+    assert "The loop measured 400 mΩ; 74 to 153 mΩ is right." in f.message
     assert "crimp" in f.message
 
 

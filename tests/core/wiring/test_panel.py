@@ -68,9 +68,9 @@ def test_the_proposed_plate_has_a_switch_for_each_switched_circuit_and_passes() 
         ([thing("a"), thing("b", x=70.0)], {}, "wire-panel-clash", "a and b overlap"),
         ([thing("a"), thing("b", x=86.0)], {}, "wire-panel-clash", "2.0 mm apart"),
         ([thing()], {"depth_mm": 40.0}, "wire-panel-clash", "20 mm more behind"),
-        ([thing(rating_a=0.5)], {}, "wire-switch-overload", "1.1 A flow"),
-        ([thing(rating_a=1.2)], {}, "wire-switch-margin", "1.1 A flow"),
-        ([thing(circuit=None)], {}, "wire-panel-unbound", "no circuit"),
+        ([thing(rating_a=0.5)], {}, "wire-switch-overload", "carries 1.1 A"),
+        ([thing(rating_a=1.2)], {}, "wire-switch-margin", "carries 1.1 A"),
+        ([thing(circuit=None)], {}, "wire-panel-unbound", "No circuit"),
     ],
 )
 def test_what_is_wrong_on_the_plate_is_found_by_name(things: list[dict[str, Any]], plate: dict[str, Any], rule: str, words: str) -> None:

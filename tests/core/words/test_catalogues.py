@@ -66,8 +66,8 @@ def test_what_is_asked_is_asked() -> None:
     assert asked
     assert all(text.endswith("?") for text in asked.values())
     id, text = next(iter(asked.items()))
-    assert finding(id, "x", "X", "It isn’t said.", severity="question").title == text
-    assert finding(id, "x", "X", "It is wrong.").title == RULES[id].title != text
+    assert finding(id, "x", "X", "The design doesn’t say it.", severity="question").title == text
+    assert finding(id, "x", "X", "The switch is far away.").title == RULES[id].title != text
 
 
 def test_every_sum_has_its_words_and_every_text_is_a_sums() -> None:

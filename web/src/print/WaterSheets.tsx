@@ -74,7 +74,7 @@ export function WaterSheets() {
       })}
       <Table
         title={say("Pipes and taps")}
-        heads={["run", "begins at", "bore", "length", "wants", "gets alone", "gets shared", "got"]}
+        heads={["run", "begins at", "bore", "length", "needs", "gets alone", "gets shared", "got"]}
         rows={(w.runs ?? []).map((r) => [
           r.name,
           (w.runs ?? []).find((x) => x.id === r.parent)?.name ?? "pump",

@@ -57,24 +57,26 @@ def _people(d: Design, a: Asked) -> Iterator[Finding]:
         yield finding("build-no-people", f"task:{k}", names[k], f"{names[k]}: {a.plan.impossible[k]}{more}")
     lifts = [t for t in a.tasks if t.template.lift and t.id in a.plan.rows and a.plan.rows[t.id].ask and t.template.people > len(people_of(d.build))]
     if lifts:
+        who = "One person is" if len(people_of(d.build)) == 1 else "Too few people are"
+        what = f"{len(lifts)} tasks have" if len(lifts) > 1 else "one task has"
         yield finding(
             "build-lift-alone",
             f"task:{lifts[0].id}",
             lifts[0].template.name,
-            f"{'One person is' if len(people_of(d.build)) == 1 else 'Too few people are'} entered, and {len(lifts)} tasks have a lift for more: "
-            f"{', '.join(t.template.name for t in lifts[:3])}. No plan of Bothy has a lone lift; it asks for help on those days.",
+            f"{who} entered, and {what} a lift for more: {', '.join(t.template.name for t in lifts[:3])}. No plan of Bothy has a lone lift; it plans help "
+            "for those days.",
             related=[f"task:{t.id}" for t in lifts[1:6]],
         )
     asks = [(k, row) for k, row in a.plan.rows.items() if row.ask and a.planner.tasks[k].template.licence != "none"]
     for licence in dict.fromkeys(a.planner.tasks[k].template.licence for k, _ in asks):
         mine = [(k, row) for k, row in asks if a.planner.tasks[k].template.licence == licence]
         k, row = min(mine, key=lambda x: x[1].start)
-        work = f"{len(mine)} tasks are" if len(mine) > 1 else "One task is"
+        work = f"From about {in_words(row.start)} there {f'are {len(mine)} tasks' if len(mine) > 1 else 'is one task'}"
         yield finding(
             "build-trade-not-asked",
             f"task:{k}",
             names[k],
-            f"{work} for {WORDS[licence]}, from about {in_words(row.start)}, and no visit is entered; the plan takes the first working days.",
+            f"{work} for {WORDS[licence]}, and no visit is entered; the plan takes the first working days.",
             related=[f"task:{x}" for x, _ in mine],
         )
 
@@ -97,16 +99,21 @@ def _days(d: Design, a: Asked) -> Iterator[Finding]:
         if t is None or c is None or state.air is None or c.min_c <= state.air[0] <= c.max_c:
             continue
         wants = f"at least {c.min_c:g} °C" if state.air[0] < c.min_c else f"at most {c.max_c:g} °C"
-        yield finding("build-cure-air", f"task:{k}", names[k], f"{names[k]}: made at {state.air[0]:g} °C; {c.name} wants {wants}.")
+        yield finding("build-cure-air", f"task:{k}", names[k], f"“{names[k]}” is planned at {state.air[0]:g} °C; {c.name} needs {wants}.")
     b = d.build
     if b.deadline and a.plan.end is not None and a.plan.end.date() > dt.date.fromisoformat(b.deadline):
         late = (a.plan.end.date() - dt.date.fromisoformat(b.deadline)).days
         end, wanted = a.plan.end.date(), dt.date.fromisoformat(b.deadline)
-        told = f"Done on {in_words(end, year=True)} by the plan, {late} day{'s' if late > 1 else ''} after the deadline of {in_words(wanted, year=True)}."
+        told = (
+            f"By the plan the build is done on {in_words(end, year=True)}, {late} day{'s' if late > 1 else ''} after the deadline of "
+            f"{in_words(wanted, year=True)}."
+        )
         later = could_wait(a)
         if later:
             listed = ", ".join(f"{name} ({hours:.0f} h)" for name, hours in later[:4])
-            told += f" After moving in could come: {listed}; {sum(h for _, h in later):.0f} h in all. Tests, closings, alarms and licensed work stay."
+            told += (
+                f" These could wait until after moving in: {listed}; {sum(h for _, h in later):.0f} h in all. Tests, closings, alarms and licensed work stay."
+            )
         yield finding("build-deadline", "build", "Build", told)
 
 
@@ -124,9 +131,9 @@ def _bought(shopping: Sequence[BuyPart], facts: Facts) -> Iterator[Finding]:
         )
     for p in facts.purchases:
         if p.status == "received" and p.expected is not None and p.received is not None and p.received < p.expected:
-            yield finding("build-parts-short", f"buy:{p.id}"[:60], p.name, f"{p.received:g} of {p.expected:g} came of {p.name}.")
+            yield finding("build-parts-short", f"buy:{p.id}"[:60], p.name, f"Of {p.name} {p.received:g} came instead of {p.expected:g}.")
         if p.damaged > 0:
-            yield finding("build-parts-damaged", f"buy:{p.id}"[:60], p.name, f"{p.damaged:g} of {p.name} came damaged.")
+            yield finding("build-parts-damaged", f"buy:{p.id}"[:60], p.name, f"Of {p.name} {p.damaged:g} came damaged.")
 
 
 def _closed(a: Asked, gates: Sequence[GatePart]) -> Iterator[Finding]:
@@ -150,12 +157,14 @@ def _logged(d: Design, r: Report, a: Asked, strays: Sequence[str], unticked: Map
     """An order that goes in a circle, work that no longer belongs, and the pace."""
     circle = tasks_and_circle(d, r)[1]
     if circle:
-        yield finding("build-cycle", "build", "Build", f"What is to wait for {', '.join(circle[:4])} would wait in a circle; the plan leaves that order out.")
+        yield finding("build-cycle", "build", "Build", f"The order that you set for {', '.join(circle[:4])} goes in a circle; the plan leaves that order out.")
     if strays:
-        yield finding("build-not-belonging", "build", "Build", f"{len(strays)} tasks are done that the design no longer asks for: {', '.join(strays[:4])}.")
+        yield finding(
+            "build-not-belonging", "build", "Build", f"Of the tasks that are done {len(strays)} are no longer in the design: {', '.join(strays[:4])}."
+        )
     for k, left in unticked.items():
         name = next((t.template.name for t in a.tasks if t.id == k), k)
-        words = f"It is done by the log; {', '.join(f'“{x.name}”' for x in left[:4])}{' and more' if len(left) > 4 else ''} wasn’t ticked."
+        words = f"By the log the task is done; {', '.join(f'“{x.name}”' for x in left[:4])}{' and more' if len(left) > 4 else ''} wasn’t ticked."
         yield finding("build-items-left", k, name, words)
     if a.pace.weight > 0 and not a.pace.low <= 1 <= a.pace.high:
         word = "slower" if a.pace.factor > 1 else "faster"

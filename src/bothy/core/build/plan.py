@@ -437,7 +437,7 @@ class Planner:
         if waited >= 0.5:
             days = max(1, round(waited))
             by = "by the forecast" if self.sky.reaches(ready.date()) and not self.sky.hall else f"in {begin:%B}"
-            out.append(f"It wants dry days: about {days} day{'s' if days > 1 else ''} of waiting {by}.")
+            out.append(f"It needs dry days: about {days} day{'s' if days > 1 else ''} of waiting {by}.")
         there = np.flatnonzero(ok)
         if ask:
             out.append(f"Ask {ask}: the day is planned as if they came.")

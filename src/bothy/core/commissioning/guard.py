@@ -47,7 +47,7 @@ def _step(made: Commissioned, e: Entry) -> None:
     if s.kind == "value" and value is not None and not s.least <= value <= s.most:
         raise BadInput("value", f"of “{s.title}” must lie between {s.least:g} and {s.most:g} {s.unit}".rstrip())
     if s.kind == "value" and payload.get("ok") is not None:
-        raise BadInput("ok", f"“{s.title}” wants a value in {s.unit}, not yes or no")
+        raise BadInput("ok", f"“{s.title}” needs a value in {s.unit}, not yes or no")
     if s.kind == "look" and value is not None:
         raise BadInput("value", f"“{s.title}” is a look: answer yes or no")
     if s.by == "licensed":

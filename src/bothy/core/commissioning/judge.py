@@ -52,7 +52,7 @@ def of_value(step: Step, r: StepRecord, low: float | None, high: float | None, e
     why = (
         ""
         if out.verdict == "pass"
-        else f"It read {said}; {limits(low, high, step.unit)} is right (the reading itself is good to ± {out.expanded_uncertainty:.2g} {step.unit})."
+        else f"The meter read {said}; {limits(low, high, step.unit)} is right (the reading itself is good to ± {out.expanded_uncertainty:.2g} {step.unit})."
     )
     return Judgement(out.verdict, said, why, out.expanded_uncertainty, out.meter_adequate, low, high, expected)
 
@@ -93,7 +93,7 @@ def _solar(src: Source, step: Step, r: StepRecord) -> Judgement:
     told = f"{said} at {r.irradiance_w_m2:.0f} W/m²"
     if out.voc_verdict == "not_tested" or out.voc_verdict is None:
         return Judgement(None, told, "Below 200 W/m² a panel can’t be judged; wait for more sun.")
-    why = "" if out.voc_verdict == "pass" else f"It read {said}; {out.voc_v:.1f} V ± 5 % is right in this light."
+    why = "" if out.voc_verdict == "pass" else f"The meter read {said}; {out.voc_v:.1f} V ± 5 % is right in this light."
     return Judgement(out.voc_verdict, told, why, expected=out.voc_v, low=0.95 * out.voc_v, high=1.05 * out.voc_v)
 
 

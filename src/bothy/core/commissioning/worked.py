@@ -283,7 +283,7 @@ class Commissioned:
         out: list[Finding] = []
         if self.in_service is not None:
             who, why = self.in_service.who, self.in_service.note
-            out.append(finding("test-in-service", "prove", "Commissioning", f"{who} says that it has been in use already: {why}"))
+            out.append(finding("test-in-service", "prove", "Commissioning", f"{who} says that the vehicle has been in use already: {why.rstrip('. ')}."))
         early = [d for d in self.done if d.recorded and d.out_of_order and d.step.energy_on]
         if early:
             open_ = list(dict.fromkeys(i for d in early for i in d.out_of_order))
@@ -299,7 +299,7 @@ class Commissioned:
         name = s.title
         if d.state == "fail" and not (d.record and d.record.cleared):
             grave = s.rule == "test-fail" and s.stage in rule_table.DANGER_STAGES
-            out.append(finding("test-step-fail" if grave else s.rule, f"{s.id}", name, d.why or "It isn’t as it should be."))
+            out.append(finding("test-step-fail" if grave else s.rule, f"{s.id}", name, d.why or "The check found it other than it should be."))
         if d.state == "marginal" and not d.accepted:
             out.append(finding("test-marginal", s.id, name, d.why))
         if d.state == "marginal" and d.j.adequate is False:
@@ -308,17 +308,24 @@ class Commissioned:
                     "test-meter-weak",
                     s.id,
                     name,
-                    f"What is right, {limits(s.low, s.high, s.unit)}, is too narrow for a meter good to ± {number(d.j.uncertainty, s.unit)}.",
+                    f"The range that is right, {limits(s.low, s.high, s.unit)}, is too narrow for a meter good to ± {number(d.j.uncertainty, s.unit)}.",
                 )
             )
         if d.state == "again":
             out.append(finding("test-again", s.id, name, d.why))
         if d.record is not None and d.recorded:
             if s.by == "licensed" and not (d.record.licence.strip() and d.record.who.strip()):
-                out.append(finding("test-no-licence", s.id, name, "Recorded without the name and licence of who may do it."))
+                out.append(finding("test-no-licence", s.id, name, "The step is recorded without the name and licence of the person who may do it."))
             cat = 300.0 if self.src.ctx.region.key == "us" else 600.0
             if s.mains and d.record.meter_cat_v is not None and d.record.meter_cat_v < cat:
-                out.append(finding("test-meter-category", s.id, name, f"Its meter is made for {d.record.meter_cat_v:.0f} V; mains needs CAT III {cat:.0f} V."))
+                out.append(
+                    finding(
+                        "test-meter-category",
+                        s.id,
+                        name,
+                        f"The meter used is made for {d.record.meter_cat_v:.0f} V; on mains it must be CAT III for {cat:.0f} V.",
+                    )
+                )
         return out
 
     def _of_shunt(self) -> list[Finding]:
@@ -370,7 +377,7 @@ def _loop(src: Source, s: Step, old: bool) -> Done | None:
     if old:
         return _by_reading(src, s, Done(s, "again", Judgement(None, said), why=CHANGED_SINCE))
     ok = loop.verdict == "pass"
-    why = "" if ok else f"It read {said}; {loop.low_mohm:.0f} to {loop.high_mohm:.0f} mΩ is right."
+    why = "" if ok else f"The meter read {said}; {loop.low_mohm:.0f} to {loop.high_mohm:.0f} mΩ is right."
     return _by_reading(src, s, Done(s, "pass" if ok else "fail", Judgement("pass" if ok else "fail", said), why=why))
 
 
@@ -407,7 +414,7 @@ def _gas_check(src: Source, s: Step, _: bool) -> Done | None:
     if part is None:
         return None
     c, said = checks[-1], number(checks[-1].value, part.unit)
-    why = "" if part.ok else f"It read {said}; the limit is {number(part.limit, part.unit)}."
+    why = "" if part.ok else f"The meter read {said}; the limit is {number(part.limit, part.unit)}."
     return Done(s, "pass" if part.ok else "fail", Judgement("pass" if part.ok else "fail", said), why=why, by=c.who, on=c.on)
 
 

@@ -39,7 +39,11 @@ def bed_findings(geo: Geometry) -> Iterator[Finding]:
         yield from _noise(bed, noisy)
         ends = pillows(bed.box).values()
         if not waiting and all(gap(s.box, end) > REACH_M for s in sockets for end in ends):
-            words = f"The nearest one is {min(gap(s.box, e) for s in sockets for e in ends):.1f} m away." if sockets else "The design has none."
+            words = (
+                f"The nearest socket is {min(gap(s.box, e) for s in sockets for e in ends):.1f} m from the pillow."
+                if sockets
+                else "The design has no charging socket at all."
+            )
             yield finding("fit-bed-locker", bed.thing.key, bed.thing.name, words)
 
 

@@ -43,10 +43,10 @@ def bundle_findings(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> It
     of = {w.circuit.id: w for w in worked}
     most, where = max(short.values())
     listed = ", ".join(f"“{of[i].circuit.name}”" for i in list(short)[:4]) + (" and others" if len(short) > 4 else "")
-    words = f"Up to {most} loaded circuits lie together {where}; {listed} count fewer. Closed in, each carries less."
+    words = f"Up to {most} loaded circuits lie together {where}, and {listed} were sized for fewer. Closed in, each cable carries less."
     small = [f"“{of[i].circuit.name}”" for i, (n, _) in short.items() if _carries_less(ctx, of[i], n)]
     if small:
-        words += f" Counted so, too small for its current: {', '.join(small[:4])}."
+        words += f" With that many, the cable is too small for its current in {', '.join(small[:4])}."
     yield finding("fit-bundle-derate", "fit", "Ways", words, related=list(short)[:20], severity="advice" if small else None)
 
 

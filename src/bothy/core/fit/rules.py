@@ -89,16 +89,22 @@ def clash_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         station = f" at {a.box.middle[0]:.2f} m from the rear"
         severity = None
         if c.kind == "shell":
-            words = f"It is {mm(c.depth_m)} outside the vehicle {FACE_NAMES[c.face]},{station}."
+            words = f"“{name}” is {mm(c.depth_m)} outside the vehicle {FACE_NAMES[c.face]},{station}."
         elif c.kind == "bay":
-            words = f"It is {mm(c.depth_m)} outside “{a.bay.name if a.bay else ''}” {FACE_NAMES[c.face]}."
+            words = f"“{name}” is {mm(c.depth_m)} outside “{a.bay.name if a.bay else ''}” {FACE_NAMES[c.face]}."
         elif c.kind == "obstacle":
-            words = f"It cuts {mm(c.depth_m)} into “{other}”."
+            words = f"“{name}” cuts {mm(c.depth_m)} into “{other}”."
         elif c.kind == "overlap":
-            words = f"It stands {mm(c.depth_m)} deep in “{other}”."
+            words = f"“{name}” stands {mm(c.depth_m)} deep in “{other}”."
         else:
-            what = f"“{other}” stands in it" if c.b else f"the vehicle’s wall is in it {FACE_NAMES[c.face]}" if c.kind == "shell_clearance" else "its bay ends"
-            words = f"Of the space it needs {WHY[a.thing.why]}, {mm(c.depth_m)} are missing: {what}."
+            what = (
+                f"“{other}” is in the way"
+                if c.b
+                else f"the vehicle’s wall is in the way {FACE_NAMES[c.face]}"
+                if c.kind == "shell_clearance"
+                else "its bay ends"
+            )
+            words = f"“{name}” lacks {mm(c.depth_m)} of the space that it needs {WHY[a.thing.why]}: {what}."
             if a.thing.why == "heat":
                 severity = "danger"
         related = [c.b] if c.b in geo.placed else []
@@ -130,7 +136,7 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         )
     for a, b in _pairs(geo, {"battery"}, {"heat"}):
         if gap(a.box, b.box) < HEAT_GAP_M - 1e-9 and not (a.doc.shield or b.doc.shield):
-            words = f"“{b.thing.name}” gets hot {1000 * gap(a.box, b.box):.0f} mm from it; keep 300 mm."
+            words = f"“{b.thing.name}” gets hot and is {1000 * gap(a.box, b.box):.0f} mm from the battery; keep at least 300 mm."
             yield finding(
                 "fit-battery-near-heat",
                 a.thing.key,
@@ -144,7 +150,8 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         grown = a.box.grown((side, side, side, side, 0.0, up))
         if penetration(grown, b.box) > 1e-6 and not (a.doc.shield or b.doc.shield) and a.inside != b.thing.key:
             words = (
-                f"“{b.thing.name}” burns, and stands {1000 * gap(a.box, b.box):.0f} mm from it; keep {1000 * side:.0f} mm beside and {1000 * up:.0f} mm above."
+                f"“{b.thing.name}” can burn, and is {1000 * gap(a.box, b.box):.0f} mm from the flame; keep {1000 * side:.0f} mm beside it and "
+                f"{1000 * up:.0f} mm above."
             )
             yield finding(
                 "fit-stove-combustible",
@@ -158,7 +165,7 @@ def neighbour_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         far = 1.83 if ctx.design.region == "us" and "sink" in b.thing.tags else SOCKET_M
         protected = ctx.design.region == "us" and "sink" in b.thing.tags and ctx.design.wiring.mains is not None and ctx.design.wiring.mains.rcd
         if gap(a.box, b.box) < far - 1e-9 and not protected:
-            words = f"The socket is {1000 * gap(a.box, b.box):.0f} mm from “{b.thing.name}”; keep {1000 * far:.0f} mm."
+            words = f"The socket is {1000 * gap(a.box, b.box):.0f} mm from “{b.thing.name}”; keep at least {1000 * far:.0f} mm."
             yield finding("fit-socket-near-water", a.thing.key, a.thing.name, words, related=[b.thing.key])
     yield from _locker(ctx, geo)
 
@@ -172,7 +179,12 @@ def _locker(ctx: Context, geo: Geometry) -> Iterator[Finding]:
                 continue
             box = Box(bay.x0_m, bay.x1_m, bay.y0_m, bay.y1_m, bay.z0_m, bay.z1_m)
             if penetration(p.box, box) > 0.0005:
-                yield finding("fit-electrics-in-gas-locker", p.thing.key, p.thing.name, f"It stands in “{bay.name}” with the gas.")
+                yield finding(
+                    "fit-electrics-in-gas-locker",
+                    p.thing.key,
+                    p.thing.name,
+                    f"“{p.thing.name}” stands in “{bay.name}” with the gas: one spark ignites what leaked.",
+                )
 
 
 def standing_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
@@ -181,11 +193,11 @@ def standing_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
     for p in geo.placed.values():
         t, key, name = p.thing, p.thing.key, p.thing.name
         if p.doc.up not in t.up:
-            words = f"Its {p.doc.up} points up; its maker allows {' or '.join(t.up[:4])} (typical of a {t.what})."
+            words = f"“{name}” stands with its {p.doc.up} up; a {t.what} is usually allowed with its {' or '.join(t.up[:4])} up."
             yield finding("fit-orientation", key, name, words, fix=_set(ctx, key, f"Stand it with its {t.up[0]} up", up=t.up[0]))
         x, _, z = p.box.middle
         if t.full_kg >= HEAVY_KG and z > HIGH_M and not t.on_roof and "furniture" not in t.tags:
-            yield finding("fit-heavy-high", key, name, f"Its {t.full_kg:.0f} kg hang with their middle {z:.2f} m over the floor.")
+            yield finding("fit-heavy-high", key, name, f"The {t.full_kg:.0f} kg of “{name}” hang with their middle {z:.2f} m over the floor.")
         if g.kind == "axles" and g.rear_x is not None and t.full_kg >= BEHIND_KG and "furniture" not in t.tags and x < g.rear_x - BEHIND_M:
             base = (g.front_x or 0.0) - g.rear_x
             lifts = t.full_kg * (g.rear_x - x) / base
@@ -193,35 +205,35 @@ def standing_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
                 "fit-heavy-behind-axle",
                 key,
                 name,
-                f"Its {t.full_kg:.0f} kg stand {g.rear_x - x:.2f} m behind the rear axle and take {lifts:.0f} kg off the front.",
+                f"The {t.full_kg:.0f} kg of “{name}” stand {g.rear_x - x:.2f} m behind the rear axle and take {lifts:.0f} kg off the front.",
             )
         if "switch" in t.tags and not 0.4 <= z <= 1.5:
-            yield finding("fit-switch-height", key, name, f"Its middle is {z:.2f} m over the floor.")
+            yield finding("fit-switch-height", key, name, f"The switch is {z:.2f} m over the floor; 0.40 to 1.50 m is in reach of everybody.")
         hidden = p.inside and not p.doc.hatch
         if hidden and "reach" in t.tags:
             yield finding(
                 "fit-isolator-hidden",
                 key,
                 name,
-                f"It stands inside “{_name(geo, p.inside)}”. In a fire it must be reached at once.",
+                f"“{name}” is inside “{_name(geo, p.inside)}”. In a fire it must be reached at once.",
                 related=[p.inside],
                 severity="question",
-                answers=[r for r in (_set(ctx, key, "A door or hatch without a tool leads to it", hatch=True),) if r],
+                answers=[r for r in (_set(ctx, key, "Enter that a door or hatch without a tool leads to it", hatch=True),) if r],
             )
         elif hidden and "hatch" in t.tags:
             yield finding(
                 "fit-no-hatch",
                 key,
                 name,
-                f"It stands inside “{_name(geo, p.inside)}” and wants looking after.",
+                f"“{name}” is inside “{_name(geo, p.inside)}” and must be got at to look after it.",
                 related=[p.inside],
                 severity="question",
-                answers=[r for r in (_set(ctx, key, "A hatch leads to it", hatch=True),) if r],
+                answers=[r for r in (_set(ctx, key, "Enter that a hatch leads to it", hatch=True),) if r],
             )
     yield from _held(ctx, geo)
     for p in geo.placed.values():
         if any(v > s + 1e-9 for _, at in p.thing.ports for v, s in zip(at, p.thing.size, strict=True)):
-            words = "A run would end beside it, outside its box; the nearest point of the box is taken."
+            words = "The point where its runs are joined lies outside its own size; the nearest point of its box is used."
             yield finding("fit-port-outside", p.thing.key, p.thing.name, words)
     for s in ctx.design.fit.body.stations:
         if s.from_wall:
@@ -229,7 +241,9 @@ def standing_findings(ctx: Context, geo: Geometry) -> Iterator[Finding]:
     for gone in geo.strays:
         i = next(i for i, q in enumerate(ctx.design.fit.places) if q.of == gone.of)
         ops = [{"op": "test", "path": f"/fit/places/{i}/of", "value": gone.of}, {"op": "remove", "path": f"/fit/places/{i}"}]
-        yield finding("fit-gone", gone.of, gone.of, "The design has no such thing any more.", fix=Remedy(label="Take its place away", patch=ops))
+        yield finding(
+            "fit-gone", gone.of, gone.of, "The design no longer has this thing, and its place is still kept.", fix=Remedy(label="Remove its place", patch=ops)
+        )
 
 
 def _held(ctx: Context, geo: Geometry) -> Iterator[Finding]:
@@ -247,7 +261,7 @@ def _held(ctx: Context, geo: Geometry) -> Iterator[Finding]:
         worst = max(rows, key=lambda r: r.used)
         if worst.used > 1 + 1e-9:
             n = needed(count, worst.used)
-            words = f"With {count} × {kind.name}, {100 * worst.used:.0f} % of what they hold is asked for (direction: {worst.direction}); {n} would do."
+            words = f"The {count} × {kind.name} must hold {100 * worst.used:.0f} % of what they can (direction: {worst.direction}); {n} of them would do."
             fix = _set(ctx, t.key, f"Use {n} of them", fixing_count=n) if n <= 60 else None
             yield finding("fit-tie-down-weak", t.key, t.name, words, figures=[f"fit/held/{t.key.replace(':', '-')}/used_frac"], fix=fix)
     if loose:
@@ -311,7 +325,7 @@ def route_findings(geo: Geometry) -> Iterator[Finding]:
                 continue
             for tag in w.tags:
                 if tag in named:
-                    yield finding(named[tag], subject, name, f"Its way to “{end}” passes {tag.replace('_', ' ')}.")
+                    yield finding(named[tag], subject, name, f"The route to “{end}” passes through: {tag.replace('_', ' ')}.")
 
 
 def _start(geo: Geometry, key: str) -> str:
@@ -338,13 +352,15 @@ def out_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut]) -> Iterato
         p = geo.placed[key]
         if w.door is None:
             size = "×".join(f"{1000 * s:.0f}" for s in p.thing.size)
-            yield finding("fit-door-too-small", key, p.thing.name, f"With its {size} mm it comes through no door of the vehicle.")
+            yield finding("fit-door-too-small", key, p.thing.name, f"“{p.thing.name}” measures {size} mm and goes through no door of the vehicle.")
         elif not w.ok:
             pieces = ", ".join(f"“{_name(geo, k)}”" for k in w.blocking)
-            words = f"In the way: {pieces}." if pieces else "No single piece that is taken out frees it."
+            words = f"In the way: {pieces}." if pieces else "There is no single piece whose removal would free it."
             if loose := [f for k in w.blocking if (f := freed_by(geo, k))]:
                 words += " " + " ".join(loose)
-            yield finding("fit-removal-blocked", key, p.thing.name, f"Past the furniture it doesn’t come out. {words}", related=list(w.blocking))
+            yield finding(
+                "fit-removal-blocked", key, p.thing.name, f"“{p.thing.name}” can’t be taken out past the furniture. {words}", related=list(w.blocking)
+            )
 
 
 def fit_findings(ctx: Context, geo: Geometry, out: dict[str, WayOut], worked: list[Worked], rooms: list[Room], filled: list[Filled]) -> list[Finding]:

@@ -54,8 +54,8 @@ def signal_findings(ctx: Context, geo: Geometry, worked: Sequence[Worked]) -> It
         gone = next((k for k in (s.a, s.b) if k not in known), None)
         if gone is not None:
             ops = [{"op": "test", "path": f"/fit/signals/{i}/id", "value": s.id}, {"op": "remove", "path": f"/fit/signals/{i}"}]
-            fix = Remedy(label="Take the cable away", patch=ops)
-            yield finding("fit-gone", s.id, s.name, f"It leads to “{gone}”, which the design no longer has.", fix=fix)
+            fix = Remedy(label="Remove the cable", patch=ops)
+            yield finding("fit-gone", s.id, s.name, f"The cable leads to “{gone}”, which the design no longer has.", fix=fix)
             continue
         gap = gap_wanted(s.kind, s.screened)
         beside = [name for name, r in heavy if _beside_m(geo, geo.routes[f"signal:{s.id}"], r) > PARALLEL_M] if gap > 0 else []
@@ -70,7 +70,9 @@ def _beside_m(geo: Geometry, a: RouteOf, b: RouteOf) -> float:
 
 
 def _disturbed(i: int, s: SignalLine, gap: float, beside: list[str]) -> Finding:
-    words = f"It lies in one way with {', '.join(f'“{b}”' for b in beside[:3])}, with {HIGH_CURRENT_A:g} A or more. Keep {gap:g} mm between them"
+    words = (
+        f"The cable lies in one route with {', '.join(f'“{b}”' for b in beside[:3])}, which carry {HIGH_CURRENT_A:g} A or more. Keep {gap:g} mm between them"
+    )
     screens = gap_wanted(s.kind, True) == 0
     fix = Remedy.sets("Take a screened cable", f"/fit/signals/{i}", s.id, screened=True) if screens else None
     more = ", or take a screened cable." if screens else f": a {SIGNAL_WORDS[s.kind]} is disturbed by large currents that change."

@@ -85,6 +85,6 @@ def _swept(design: Design, room: Room, key: str, p: Placed) -> Finding:
         d = design.fit.places[i]
         there = {"x_m": round(d.x_m + room.out[0], 3), "y_m": round(d.y_m + room.out[1], 3), "z_m": d.z_m}
         ops = [{"op": "test", "path": f"/fit/places/{i}/of", "value": key}, {"op": "add", "path": f"/fit/places/{i}/open", "value": there}]
-        answers.append(Remedy(label=f"It moves out with the {room.name.lower()}", patch=ops))
-    words = f"It stands where “{room.name}” is while it is in. Either it moves out with it, or it is in its way."
+        answers.append(Remedy(label=f"Enter that it moves out with the {room.name.lower()}", patch=ops))
+    words = f"“{p.thing.name}” stands where “{room.name}” is while that is in. Either it moves out with it, or it is in its way."
     return finding("fit-travel-state", key, p.thing.name, words, severity="question", answers=answers)

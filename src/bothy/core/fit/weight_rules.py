@@ -30,7 +30,7 @@ def weight_findings(ctx: Context, geo: Geometry, ledger: Ledger) -> list[Finding
     usual = [r for r in ledger.rows if r.counted == "usual" and r.kg >= 5]
     if usual:
         names = ", ".join(r.name for r in usual[:6])
-        out.append(finding("fit-mass-missing", "fit", "Fit", f"Only usual masses are known of: {names}.", related=[r.key for r in usual[:20]]))
+        out.append(finding("fit-mass-missing", "fit", "Fit", f"For these only a usual mass is known: {names}.", related=[r.key for r in usual[:20]]))
     return out
 
 
@@ -88,9 +88,9 @@ def _axles(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
             assert limits.gross is not None
             left = limits.gross - loads.gross
             words = (
-                f"Loaded as {where} it weighs {loads.gross:,.0f} kg; its limit is {limits.gross:,.0f} kg."
+                f"Loaded as {where} the vehicle weighs {loads.gross:,.0f} kg; its limit is {limits.gross:,.0f} kg."
                 if left < 0
-                else f"Loaded as {where} it weighs {loads.gross:,.0f} kg, and {left:.0f} kg are left."
+                else f"Loaded as {where} the vehicle weighs {loads.gross:,.0f} kg, and {left:.0f} kg are left."
             )
             yield finding(id, "fit", "Weight", words, figures=[f"{key}/gross_kg", f"{key}/payload_left_kg"])
         elif id == "fit-axle-over":
@@ -104,7 +104,7 @@ def _axles(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
                 figures=[f"{key}/front_kg"],
             )
         elif id == "fit-front-axle-light":
-            words = f"Loaded as {where} the front axle carries {100 * loads.front / loads.gross:.0f} % of the whole; it wants 30 %."
+            words = f"Loaded as {where} the front axle carries {100 * loads.front / loads.gross:.0f} % of the whole; it should carry at least 30 %."
             yield finding(id, "fit", "Weight", words, figures=[f"{key}/front_kg", f"{key}/gross_kg"])
         elif id == "fit-side-imbalance":
             more, kg = ("left", loads.left - loads.right) if loads.left > loads.right else ("right", loads.right - loads.left)
@@ -112,7 +112,10 @@ def _axles(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
             yield finding(id, "fit", "Weight", words, figures=[f"{key}/left_kg"])
         else:
             height, factor = stability(axles, loads)
-            words = f"Loaded as {where} its centre of gravity is {height:.2f} m over the ground; half the track over that is {factor:.2f}, and it wants 0.85."
+            words = (
+                f"Loaded as {where} the centre of gravity is {height:.2f} m over the ground; half the track over that is {factor:.2f} and should "
+                "be at least 0.85."
+            )
             yield finding("fit-top-heavy", "fit", "Weight", words, figures=[f"{key}/gross_kg"])
     yield from _paper(ctx, geo, ledger)
 
@@ -136,7 +139,7 @@ def _paper(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
             "fit-licence",
             "fit",
             "Weight",
-            f"Its limit of {g.gross:,.0f} kg is above the {LICENCE_KG[region]:,.0f} kg of a car licence (national rules differ).",
+            f"The vehicle’s limit of {g.gross:,.0f} kg is above the {LICENCE_KG[region]:,.0f} kg of a car licence (national rules differ).",
         )
     if region in ("uk", "eu") and g.gross is not None and not any(r.group == "luggage" for r in ledger.rows):
         worst = ledger.worst
@@ -197,7 +200,7 @@ def _trailer(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
             (
                 "fit-gross-over",
                 g.gross is not None and n.gross > g.gross + 1e-9,
-                f"Loaded as “{s.name}” it weighs {n.gross:,.0f} kg; its limit is {g.gross or 0:,.0f} kg.",
+                f"Loaded as “{s.name}” the trailer weighs {n.gross:,.0f} kg; its limit is {g.gross or 0:,.0f} kg.",
             ),
             (
                 "fit-axle-over",
@@ -207,12 +210,12 @@ def _trailer(ctx: Context, geo: Geometry, ledger: Ledger) -> Iterator[Finding]:
             (
                 "fit-tow-over",
                 r.tow_limit_kg is not None and n.gross > r.tow_limit_kg + 1e-9,
-                f"It weighs {n.gross:,.0f} kg; {r.tow_limit_kg or 0:,.0f} kg may be towed.",
+                f"The trailer weighs {n.gross:,.0f} kg; at most {r.tow_limit_kg or 0:,.0f} kg may be towed.",
             ),
             (
                 "fit-tow-ratio",
                 ctx.design.region in ("uk", "eu") and r.tow_vehicle_kg is not None and n.gross > TOW_RATIO * r.tow_vehicle_kg + 1e-9,
-                f"It weighs {n.gross:,.0f} kg, {100 * n.gross / (r.tow_vehicle_kg or 1):.0f} % of the towing vehicle.",
+                f"The trailer weighs {n.gross:,.0f} kg, {100 * n.gross / (r.tow_vehicle_kg or 1):.0f} % of the towing vehicle.",
             ),
         )
         for id, broken, words in tests:

@@ -36,7 +36,7 @@ def unlisted_findings(ctx: Context, w: Gassed) -> Found:
             or (x.kind == "cooking" and kinds & {"hob_burner", "oven", "grill"})
         )
         if burns and not known and x.count > 0:
-            yield finding("gas-unlisted", x.id, x.name, "Only its electricity is counted so far.")
+            yield finding("gas-unlisted", x.id, x.name, "Daily use counts the electricity of this appliance; the gas that it burns is not counted yet.")
 
 
 def appliance_findings(ctx: Context, w: Gassed) -> Found:
@@ -48,36 +48,51 @@ def appliance_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-fridge-open",
                 a.id,
                 a.name,
-                "Its flame burns in the living space: the burnt gas, with carbon monoxide, stays where people sleep.",
-                fix=Remedy.sets("It is sealed from the room", f"/gas/appliances/{i}", a.id, room_sealed=True),
+                "The fridge’s flame burns in the living space: the burnt gas, with carbon monoxide, stays where people sleep.",
+                fix=Remedy.sets("Enter that the fridge is sealed from the room", f"/gas/appliances/{i}", a.id, room_sealed=True),
             )
     nominal = nominal_mbar(ctx)
     for i, a in enumerate(g.appliances):
         subject, at = f"gas-appliance:{a.id}", f"/gas/appliances/{i}"
         if a.kind in HEATS and not a.room_sealed:
-            yield finding("gas-not-room-sealed", subject, a.name, "Its flame takes its air from where people breathe.")
+            yield finding(
+                "gas-not-room-sealed", subject, a.name, "The flame takes its air from the room where people breathe, and gives its burnt gas back to it."
+            )
         if a.heats_room and a.kind in ("hob_burner", "oven", "grill"):
-            yield finding("gas-hob-as-heater", subject, a.name, "It is said to warm the room.", fix=Remedy.sets("It doesn't", at, a.id, heats_room=False))
+            yield finding(
+                "gas-hob-as-heater",
+                subject,
+                a.name,
+                "The design uses this burner to warm the room.",
+                fix=Remedy.sets("Don’t heat with it", at, a.id, heats_room=False),
+            )
         if not a.flame_failure:
-            yield finding("gas-no-flame-failure", subject, a.name, "If the flame blows out, gas keeps flowing.")
+            yield finding("gas-no-flame-failure", subject, a.name, "If the flame blows out, gas keeps flowing into the room.")
         if a.nominal_mbar is not None and abs(a.nominal_mbar - nominal) > SAME_MBAR:
             lo, hi = ACCEPTED
             if not (a.plate_28_37 and lo <= nominal <= hi):
-                yield finding("gas-pressure-mismatch", subject, a.name, f"Its plate says {a.nominal_mbar:g} mbar; the regulator gives {nominal:g} mbar.")
+                yield finding(
+                    "gas-pressure-mismatch", subject, a.name, f"The appliance’s plate says {a.nominal_mbar:g} mbar; the regulator gives {nominal:g} mbar."
+                )
         if not a.valve or not a.valve_reached:
-            yield finding("gas-no-isolation", subject, a.name, "It has no valve." if not a.valve else "Its valve can't be reached.")
+            yield finding(
+                "gas-no-isolation",
+                subject,
+                a.name,
+                "The appliance has no isolation valve." if not a.valve else "The appliance’s isolation valve can’t be reached.",
+            )
         inverter = ctx.design.power.inverter
         if a.igniter == "mains" and (inverter is None or inverter.mode != "always"):
-            yield finding("gas-ignition-supply", subject, a.name, "Its spark is dead without hook-up or inverter.")
+            yield finding("gas-ignition-supply", subject, a.name, "The igniter needs mains: without hook-up or inverter the appliance doesn’t light.")
         if a.outside_point or a.kind == "bbq":
             yield finding(
                 "gas-bbq-point",
                 subject,
                 a.name,
-                f"The socket gives {nominal:g} mbar; " + ("its valve is in reach." if a.point_valve else "no valve within reach is entered."),
+                f"The socket gives {nominal:g} mbar; " + ("a valve is within reach of it." if a.point_valve else "no valve within reach of it is entered."),
             )
         if (g.pipes or g.vessels) and a.id not in fed:
-            yield finding("gas-appliance-unpiped", subject, a.name, "The pressure at it isn't known.")
+            yield finding("gas-appliance-unpiped", subject, a.name, "No pipe leads to this appliance, so the pressure at its burner can’t be calculated.")
     yield from _unlisted(ctx)
 
 
@@ -98,7 +113,7 @@ def _unlisted(ctx: Context) -> Found:
                 "gas-appliance-unlisted",
                 f"gas-heater:{h.id}",
                 h.name,
-                "It stands in “Heat and air”.",
+                "This heater burns gas in “Heat and air”; it isn’t in the list of Gas, so no pipe, vent or vessel counts it.",
                 fix=take(h.name, h.id, kind=kind, heater=h.id, room_sealed=h.room_sealed),
             )
     hot = ctx.design.water.hot
@@ -108,7 +123,7 @@ def _unlisted(ctx: Context) -> Found:
             "gas-appliance-unlisted",
             "gas-hot",
             hot.name,
-            "It stands in Water.",
+            "This water heater burns gas in Water; it isn’t in the list of Gas, so no pipe, vent or vessel counts it.",
             fix=take(hot.name, "water-heater", kind=kind, hot_water=True, heat_input_w=min(40000.0, max(1.0, hot.heat_w))),
         )
 
@@ -118,7 +133,7 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
     g, p = ctx.design.gas, w.part
     r = g.regulator
     if r is None and g.appliances and g.vessels:
-        yield finding("gas-regulator-missing", "regulator", "Regulator", f"It must pass {p.regulator_min_kg_h:.2f} kg/h at {p.nominal_mbar:g} mbar.")
+        yield finding("gas-regulator-missing", "regulator", "Regulator", f"The regulator must pass {p.regulator_min_kg_h:.2f} kg/h at {p.nominal_mbar:g} mbar.")
     if r is not None:
         if r.capacity_kg_h < p.regulator_min_kg_h - 1e-9:
             yield finding(
@@ -137,13 +152,17 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-hose-expired",
                 subject,
                 h.name,
-                "Its surface is cracked." if h.cracked else "It has no date." if h.age_years is None else f"{h.age_years:g} years; {life:g} at most.",
+                "The hose’s surface is cracked."
+                if h.cracked
+                else "The hose’s date is not entered."
+                if h.age_years is None
+                else f"The hose is {h.age_years:g} years old; it may be at most {life:g}.",
             )
         most = SLIDES_M if h.slides else FIXED_M
         if h.length_m > most + 1e-9:
             yield finding("gas-hose-long", subject, h.name, f"The hose is {h.length_m:.2f} m long; at most {most:.2f} m.")
         if h.through_wall:
-            yield finding("gas-hose-through-wall", subject, h.name, "It can chafe where nobody sees it.")
+            yield finding("gas-hose-through-wall", subject, h.name, "Inside the wall the hose can chafe where nobody sees it.")
     s = g.solenoid
     if s is not None:
         if not s.normally_closed:
@@ -151,8 +170,10 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-solenoid-open-type",
                 "solenoid",
                 "Main solenoid",
-                "Without current it would stay open.",
-                fix=Remedy(label=_then_test(ctx, "Normally closed"), patch=[{"op": "replace", "path": "/gas/solenoid/normally_closed", "value": True}]),
+                "Without current this solenoid would stay open, and gas would keep flowing.",
+                fix=Remedy(
+                    label=_then_test(ctx, "Use a normally closed solenoid"), patch=[{"op": "replace", "path": "/gas/solenoid/normally_closed", "value": True}]
+                ),
             )
         if p.solenoid_wh_day is not None and p.solenoid_wh_day > HOLD_WH:
             yield finding(
@@ -167,9 +188,9 @@ def line_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-solenoid-panel",
                 "solenoid",
                 "Main solenoid",
-                "Name its line in “Daily use”; its circuit then gets a switch on the panel in Wiring."
+                "The solenoid isn’t in “Daily use” yet. Once it is, its circuit gets a switch on the panel in Wiring."
                 if s.appliance is None
-                else "Its circuit has no switch on the panel in Wiring.",
+                else "The solenoid’s circuit has no switch on the panel in Wiring.",
                 fix=_in_life(ctx, s) if s.appliance is None else None,
             )
     yield from _pipes(ctx, w)
@@ -216,26 +237,31 @@ def _pipes(ctx: Context, w: Gassed) -> Found:
                 "gas-pipe-unsupported",
                 subject,
                 p.name,
-                f"Clips every {p.clip_m:g} m; {clip:g} m on {p.material}."
+                f"The pipe has a clip every {p.clip_m:g} m; {p.material} needs one every {clip:g} m."
                 if p.clip_m is not None and p.clip_m > clip + 1e-9
-                else "No grommets where it passes panels are said.",
-                fix=Remedy.sets("Clips and grommets", at, p.id, clip_m=clip, grommets=True),
+                else "No grommets are entered where the pipe passes panels: a sheet edge cuts into it.",
+                fix=Remedy.sets("Add clips and grommets", at, p.id, clip_m=clip, grommets=True),
             )
         near = CROSSING_MM if p.crosses_cable and p.cable_cover else BESIDE_MM
         if p.to_cable_mm is not None and p.to_cable_mm < near:
             yield finding("gas-pipe-near-cable", subject, p.name, f"The pipe is {p.to_cable_mm:.0f} mm from a cable; at least {near:.0f} mm.")
         elif p.to_hot_mm is not None and p.to_hot_mm < HOT_MM and not p.shielded:
             yield finding(
-                "gas-pipe-near-cable", subject, p.name, f"{p.to_hot_mm:.0f} mm to an exhaust or something hot; {HOT_MM:.0f} mm at least, or a shield."
+                "gas-pipe-near-cable",
+                subject,
+                p.name,
+                f"The pipe is {p.to_hot_mm:.0f} mm from an exhaust or something hot; it needs at least {HOT_MM:.0f} mm, or a shield.",
             )
         if p.hidden_joint:
-            yield finding("gas-joint-hidden", subject, p.name, "A joint in a void or under the floor.")
+            yield finding(
+                "gas-joint-hidden", subject, p.name, "The pipe has a joint in a void or under the floor, where a leak collects and nobody can check it."
+            )
         if p.joint in WRONG_JOINTS:
             yield finding(
                 "gas-joint-wrong-type",
                 subject,
                 p.name,
-                f"It is {WRONG_JOINTS[p.joint]}.",
+                f"The joint is {WRONG_JOINTS[p.joint]}, which doesn’t hold gas for the life of a vehicle.",
                 severity="danger" if p.joint in ("soft_solder", "push_fit") else None,
             )
 
@@ -257,7 +283,7 @@ def _wider(ctx: Context, w: Gassed, worst: str) -> Remedy | None:
                 changed = g.model_copy(update={"pipes": [x.model_copy(update={"inner_diameter_mm": bore}) if x.id == narrow.id else x for x in g.pipes]})
                 if solved(ctx, changed, w.part.burns).ok:
                     return Remedy.sets(
-                        _then_test(ctx, f"{bore:g} mm for “{narrow.name}”"), f"/gas/pipes/{g.pipes.index(narrow)}", narrow.id, inner_diameter_mm=bore
+                        _then_test(ctx, f"Lay “{narrow.name}” in {bore:g} mm"), f"/gas/pipes/{g.pipes.index(narrow)}", narrow.id, inner_diameter_mm=bore
                     )
     return None
 
@@ -269,7 +295,7 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
         return
     needs = w.part.law.licensed_only or g.local_licence or (ctx.region.key == "uk" and g.let_or_lived_in)
     if needs and g.installer != "licensed":
-        yield finding("gas-licence-required", "papers", "Gas work", w.part.law.installs + (" Your local rule asks for it too." if g.local_licence else ""))
+        yield finding("gas-licence-required", "papers", "Gas work", w.part.law.installs + (" Your local rule requires it too." if g.local_licence else ""))
     connected = any(v.connected for v in g.vessels)
     c = g.certificate
     if connected and (c is None or c.months_ago > w.part.law.months):
@@ -277,9 +303,9 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
             "gas-no-certificate",
             "papers",
             "Gas certificate",
-            f"A vessel is connected; none is known. The paper: {w.part.law.paper}."
+            f"A cylinder or tank is connected, and no certificate is entered. The paper: {w.part.law.paper}."
             if c is None
-            else f"{c.months_ago:.0f} months old; {w.part.law.afterwards}.",
+            else f"The certificate is {c.months_ago:.0f} months old; {w.part.law.afterwards}.",
         )
     passed = [t for t in p.tests if t.verdict == "pass" and not t.changed]
     if (g.pipes or (connected and g.appliances)) and not passed:
@@ -290,7 +316,7 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
             "Leak test",
             ("No test has been passed yet." if ctx.facts.gas_tests else "No test has been entered.")
             if last is None
-            else f"Since “{last.name}” were changed: {', '.join(_word(ctx, k) for k in last.changed[:4])}{' and more' if len(last.changed) > 4 else ''}.",
+            else f"After “{last.name}” these were changed: {', '.join(_word(ctx, k) for k in last.changed[:4])}{' and more' if len(last.changed) > 4 else ''}.",
         )
     for t, said in zip(p.tests, ctx.facts.gas_tests, strict=True):
         subject = f"gas-test:{t.id}"
@@ -299,13 +325,14 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-test-failed",
                 subject,
                 t.name,
-                f"It fell by {t.corrected_drop_mbar:.1f} mbar, warmth and weather taken out; {t.limit_mbar:g} mbar is one step of the gauge. "
-                f"{t.leak_working_g_h:.2g} g/h at working pressure.",
+                f"The pressure fell by {t.corrected_drop_mbar:.1f} mbar, warmth and weather taken out; one step of the gauge is {t.limit_mbar:g} "
+                "mbar. At working "
+                f"pressure {t.leak_working_g_h:.2g} g of gas would leak every hour.",
             )
         elif t.verdict == "repeat" and not passed:
-            yield finding("gas-test-invalid", subject, t.name, f"{', '.join(REASONS[x] for x in t.reasons)}.".capitalize())
+            yield finding("gas-test-invalid", subject, t.name, f"The test doesn’t count: {', '.join(REASONS[x] for x in t.reasons)}.")
         elif t.verdict == "pass" and not t.signed:
-            yield finding("gas-test-unsigned", subject, t.name, "It counts for your own list only.")
+            yield finding("gas-test-unsigned", subject, t.name, "Nobody with a licence has signed this test, so it counts for your own list only.")
         most = US_MOST_MBAR if ctx.region.key == "us" else MOST_TEST_MBAR
         if not said.isolated and said.start_mbar > most:
             yield finding(
@@ -321,7 +348,10 @@ def paper_findings(ctx: Context, w: Gassed) -> Found:
         if not r.ok:
             where = f" at {names[x.appliance]}" if x.appliance in names else ""
             yield finding(
-                "gas-check-failed", f"check:{x.id}", kinds[x.kind].capitalize() + where, f"{x.value:g} {r.unit}; the limit is {r.limit:.1f} {r.unit}."
+                "gas-check-failed",
+                f"check:{x.id}",
+                kinds[x.kind].capitalize() + where,
+                f"The reading is {x.value:g} {r.unit}; the limit is {r.limit:.1f} {r.unit}.",
             )
 
 
@@ -351,8 +381,8 @@ def cooking_findings(ctx: Context, w: Gassed) -> Found:
             "gas-alcohol-refill",
             "cooking",
             "Alcohol stove",
-            "It isn't said that its canister is filled outside and cold.",
-            fix=Remedy(label="Outside, cold", patch=[{"op": "replace", "path": "/gas/alcohol_cold_outside", "value": True}]),
+            "That the stove’s canister is filled outside and cold is not confirmed.",
+            fix=Remedy(label="Fill it outside and cold", patch=[{"op": "replace", "path": "/gas/alcohol_cold_outside", "value": True}]),
         )
     if g.cooking not in ("induction", "gas_induction"):
         return
@@ -361,14 +391,14 @@ def cooking_findings(ctx: Context, w: Gassed) -> Found:
     says = []
     inverter = power.inverter.rating_w if power.inverter else 0.0
     if inverter < 1500.0:
-        says.append(f"the hob takes 1,500 W and the inverter gives {inverter:,.0f} W" if power.inverter else "there is no inverter")
+        says.append(f"the hob takes 1,500 W and the inverter gives {inverter:,.0f} W" if power.inverter else "there is no inverter for the hob")
     b = power.bank
     if b is not None:
         usable = b.unit_charge_ah * b.parallel_count * ctx.usable_frac
         most = (b.unit_max_discharge_a or 0.0) * b.parallel_count
         if most and watts / ctx.bank_v > most:
-            says.append(f"{watts / ctx.bank_v:.0f} A from the bank; {most:.0f} A at most")
+            says.append(f"it draws {watts / ctx.bank_v:.0f} A from the battery bank, which gives at most {most:.0f} A")
         if ah > BANK_PART * usable:
-            says.append(f"{ah:.0f} Ah a day of {usable:.0f} Ah that can be used")
+            says.append(f"it uses {ah:.0f} Ah a day of the {usable:.0f} Ah that can be used")
     if says:
         yield finding("gas-induction-power", "cooking", "Induction", "; ".join(says)[0].upper() + "; ".join(says)[1:] + ".")

@@ -29,7 +29,7 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-cylinder-lying",
                 subject,
                 v.name,
-                f"It leans by {v.angle_deg:.0f}°: liquid reaches the regulator.",
+                f"The cylinder leans by {v.angle_deg:.0f}°: liquid gas reaches the regulator.",
                 fix=Remedy.sets("Stand it up", at, v.id, angle_deg=0.0),
             )
         if v.place == "inside":
@@ -37,8 +37,8 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-vessel-indoors",
                 subject,
                 v.name,
-                "It stands inside the living space.",
-                fix=Remedy.sets("Into the locker", at, v.id, place="locker") if g.locker else None,
+                "The cylinder or tank stands inside the living space: what leaks collects at the floor where people sleep.",
+                fix=Remedy.sets("Move it into the locker", at, v.id, place="locker") if g.locker else None,
             )
         if v.kind == "cylinder":
             if v.straps < STRAPS or v.restraint_n is None:
@@ -46,15 +46,15 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
                     "gas-cylinder-loose",
                     subject,
                     v.name,
-                    f"{v.straps} of {STRAPS} straps"
-                    + (f"; they must hold {p.need_n / 1000:.1f} kN ({SCHOOLS[g.restraint_school]})." if v.restraint_n is None else "."),
+                    f"The cylinder has {v.straps} of the {STRAPS} straps that it needs"
+                    + (f"; together they must hold {p.need_n / 1000:.1f} kN ({SCHOOLS[g.restraint_school]})." if v.restraint_n is None else "."),
                 )
             elif v.restraint_n < p.need_n:
                 yield finding(
                     "gas-cylinder-loose",
                     subject,
                     v.name,
-                    f"{v.restraint_n / 1000:.1f} kN; {p.need_n / 1000:.1f} kN are needed for {p.full_mass_kg / v.count:.0f} kg full "
+                    f"The fixing holds {v.restraint_n / 1000:.1f} kN; {p.full_mass_kg / v.count:.0f} kg full need {p.need_n / 1000:.1f} kN "
                     f"({SCHOOLS[g.restraint_school]}).",
                 )
         if v.kind == "tank" and v.fill_limit_frac > STOP_FRAC:
@@ -62,11 +62,13 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-overfill",
                 subject,
                 v.name,
-                f"Filled to {100 * v.fill_limit_frac:.0f} %; 80 % at most: the liquid swells in the sun.",
-                fix=Remedy.sets("80 %", at, v.id, fill_limit_frac=STOP_FRAC),
+                f"The tank is filled to {100 * v.fill_limit_frac:.0f} %; it may be filled to at most 80 %, because the liquid swells in the sun.",
+                fix=Remedy.sets("Stop filling at 80 %", at, v.id, fill_limit_frac=STOP_FRAC),
             )
         elif v.self_filled and not v.stop_80:
-            yield finding("gas-overfill", subject, v.name, "You fill it yourself and it has no 80 % stop valve.")
+            yield finding(
+                "gas-overfill", subject, v.name, "You fill the vessel yourself, and it has no stop valve at 80 %: full of liquid it can burst in the sun."
+            )
         if not v.budgeted:
             yield finding(
                 "gas-mass-unplanned",
@@ -86,7 +88,8 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
         row = v.count * v.diameter_m + BESIDE_M
         if v.height_m > box.height_m or v.diameter_m > sides[0] or row > sides[1] + 1e-9:
             what = (
-                f"{v.count} × {v.diameter_m:.2f} m across, {v.height_m:.2f} m high; the locker has {box.length_m:.2f} × {box.width_m:.2f} × "
+                f"In it should stand {v.count} × {v.diameter_m:.2f} m across and {v.height_m:.2f} m high; the locker has {box.length_m:.2f} × "
+                f"{box.width_m:.2f} × "
                 f"{box.height_m:.2f} m."
             )
             yield finding("gas-vessel-too-large", f"vessel:{v.id}", v.name, what, related=["locker"])
@@ -96,22 +99,30 @@ def _of_locker(ctx: Context, at: Locker, need: LockerPart | None) -> Found:
     """The locker: tight, reached from outside, vented, with nothing in it that sparks or near it that is hot."""
     if not at.sealed or at.unsealed:
         yield finding(
-            "gas-locker-not-sealed", "locker", at.name, f"Open: {at.unsealed}." if at.unsealed else "It isn't said to be gas-tight to the living space."
+            "gas-locker-not-sealed",
+            "locker",
+            at.name,
+            f"These openings lead into the vehicle: {at.unsealed}." if at.unsealed else "That the locker is gas-tight to the living space is not confirmed.",
         )
     if at.opens == "inside" or (at.opens == "inside_sealed" and at.sill_mm < SILL_MM):
         yield finding(
             "gas-locker-inside-access",
             "locker",
             at.name,
-            "It opens to the inside." if at.opens == "inside" else f"A sill of {at.sill_mm:.0f} mm; {SILL_MM:.0f} mm at least.",
+            "The locker’s door opens into the living space."
+            if at.opens == "inside"
+            else f"The sill of the inner door is {at.sill_mm:.0f} mm high; it needs at least {SILL_MM:.0f} mm.",
         )
     if need is not None and not need.ok:
-        high = f", high {need.have_high_mm2:,.0f} of {need.need_high_mm2:,.0f} mm²" if need.need_high_mm2 > 0 else ""
+        high = f", the high one {need.have_high_mm2:,.0f} of {need.need_high_mm2:,.0f} mm²" if need.need_high_mm2 > 0 else ""
         yield finding(
             "gas-locker-vent-small",
             "locker",
             at.name,
-            f"Low {need.have_low_mm2:,.0f} of {need.need_low_mm2:,.0f} mm²{high}; one round drain of {need.round_drain_mm:.0f} mm would do for the low side.",
+            (
+                f"The low vent has {need.have_low_mm2:,.0f} of {need.need_low_mm2:,.0f} mm²{high}. One round drain of {need.round_drain_mm:.0f} mm would "
+                "do low down."
+            ),
             figures=["gas/locker_low_mm2", "gas/locker_high_mm2"],
         )
     for n, v in enumerate(at.vents):
@@ -121,23 +132,23 @@ def _of_locker(ctx: Context, at: Locker, need: LockerPart | None) -> Found:
                 "gas-locker-vent-blocked",
                 subject,
                 v.name,
-                f"Under it: {v.blocked_by}." if v.blocked_by else "A cover can close it; vents are never closed, in winter too.",
-                fix=None if v.blocked_by else Remedy.sets("No cover", f"/gas/locker/vents/{n}", v.id, closable=False),
+                f"Under the vent lies: {v.blocked_by}." if v.blocked_by else "A cover can close the vent. Vents of gas stay open, in winter too.",
+                fix=None if v.blocked_by else Remedy.sets("Remove the cover", f"/gas/locker/vents/{n}", v.id, closable=False),
             )
         exhaust = US_SPARK_M if ctx.region.key == "us" else EXHAUST_M
         near = [
-            f"It is {d:.2f} m to {what}; at least {least:g} m"
+            f"The vent is {d:.2f} m from {what}; it needs at least {least:g} m"
             for d, least, what in ((v.to_opening_m, OPENING_M, "an opening, intake or socket"), (v.to_exhaust_m, exhaust, "an exhaust or flue"))
             if d is not None and d < least - 1e-9
         ]
         if near:
             yield finding("gas-vent-near-opening", subject, v.name, "; ".join(near) + ".")
     if at.sparks:
-        yield finding("gas-locker-spark", "locker", at.name, f"In it: {', '.join(at.sparks)}.")
+        yield finding("gas-locker-spark", "locker", at.name, f"In the locker can spark: {', '.join(at.sparks)}.")
     if at.to_heat_m is not None and at.to_heat_m < HEAT_M:
-        yield finding("gas-near-heat", "locker", at.name, f"The locker is {at.to_heat_m:.2f} m from heat; at least {HEAT_M:g} m.")
+        yield finding("gas-near-heat", "locker", at.name, f"The locker is {at.to_heat_m:.2f} m from something hot; it needs at least {HEAT_M:g} m.")
     if ctx.design.vehicle.preset == "boat" and not (at.drain_overboard and at.drain_above_water and need is not None and need.ok):
-        yield finding("gas-boat-drain", "locker", at.name, "It isn't said that the drain falls overboard and stays above the water when heeled.")
+        yield finding("gas-boat-drain", "locker", at.name, "That the drain falls overboard and stays above the water when the boat heels is not confirmed.")
 
 
 def locker_findings(ctx: Context, w: Gassed) -> Found:
@@ -160,8 +171,8 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
             "gas-permanent-vent-short",
             "room",
             "Fixed vents",
-            f"High {r.have_high_mm2:,.0f} of {r.need_high_mm2:,.0f} mm², low {r.have_low_mm2:,.0f} of {r.need_low_mm2:,.0f} mm²; free area, not "
-            "gross. The vents are in “Heat and air”.",
+            f"Fixed vents high up have {r.have_high_mm2:,.0f} of {r.need_high_mm2:,.0f} mm² of free area, low down {r.have_low_mm2:,.0f} of "
+            f"{r.need_low_mm2:,.0f} mm². They are entered in “Heat and air”.",
             figures=["air/gas/high_area_mm2", "air/gas/low_area_mm2"],
         )
     if g.aboard:
@@ -172,8 +183,10 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
                 "gas-lpg-alarm-missing",
                 "gas-alarm",
                 "Gas alarm",
-                "No place is said for one." if alarm is None else f"{alarm.height_m:.2f} m over the floor; 0.30 m at most, and under the lowest bunk's edge.",
-                fix=Remedy(label="One at 0.15 m", patch=[{"op": "add", "path": "/gas/lpg_alarm", "value": {"height_m": 0.15}}]),
+                "No gas alarm has a place yet: propane and butane sink to the floor, and people there don’t smell them asleep."
+                if alarm is None
+                else f"The alarm is {alarm.height_m:.2f} m over the floor; it should be at most 0.30 m, and under the edge of the lowest bunk.",
+                fix=Remedy(label="Place an alarm 0.15 m over the floor", patch=[{"op": "add", "path": "/gas/lpg_alarm", "value": {"height_m": 0.15}}]),
             )
     flames = (
         [a.name for a in g.appliances]
@@ -182,7 +195,10 @@ def locker_findings(ctx: Context, w: Gassed) -> Found:
     )
     if flames and not any(a.kind == "co" for a in ctx.design.warmth.alarms):
         yield finding(
-            "gas-co-alarm-missing", "gas-alarm", "Carbon monoxide alarm", f"{', '.join(flames[:3])} can give it off; no alarm stands in “Heat and air”."
+            "gas-co-alarm-missing",
+            "gas-alarm",
+            "Carbon monoxide alarm",
+            f"Carbon monoxide can come from {', '.join(flames[:3])}; “Heat and air” has no alarm for it.",
         )
 
 
@@ -191,13 +207,16 @@ def _cold(w: Gassed, g: Gas) -> Found:
     p = w.part
     names = {"propane": "propane", "butane": "butane", "mix_70_30": "70/30 mix", "mix_50_50": "50/50 mix", "mix_30_70": "30/70 mix"}
     name = names[g.gas or "propane"]
-    to_propane = Remedy(label="Propane", patch=[{"op": "replace", "path": "/gas/gas", "value": "propane"}]) if (g.gas or "propane") != "propane" else None
+    to_propane = Remedy(label="Use propane", patch=[{"op": "replace", "path": "/gas/gas", "value": "propane"}]) if (g.gas or "propane") != "propane" else None
     if p.coldest_c < p.min_temp_c + COLD_MARGIN_K:
         yield finding(
             "gas-butane-cold",
             "gas",
             "Gas",
-            f"{name.capitalize()} comes out down to {p.min_temp_c:.0f} °C; the coldest use is {p.coldest_c:.0f} °C, and {COLD_MARGIN_K:.0f} K are to be left.",
+            (
+                f"{name.capitalize()} comes out down to {p.min_temp_c:.0f} °C; the coldest use is {p.coldest_c:.0f} °C, and it should stay "
+                f"{COLD_MARGIN_K:.0f} K above that."
+            ),
             figures=["gas/min_temp_c", "gas/coldest_c"],
             fix=to_propane,
         )
@@ -220,8 +239,7 @@ def _cold(w: Gassed, g: Gas) -> Found:
                 "gas",
                 "Gas",
                 f"The appliances burn {b.demand_kg_h:.2f} kg/h {words}. At {p.coldest_c:.0f} °C and 30 % full the cylinders give "
-                f"{b.continuous_kg_h:.2f} kg/h for "
-                f"long: the pressure falls {last}.",
+                f"{b.continuous_kg_h:.2f} kg/h continuously: the pressure falls {last}.",
                 figures=["gas/peak_kg_h"],
             )
             break
@@ -232,7 +250,7 @@ def _autonomy(w: Gassed, g: Gas) -> Found:
     p = w.part
     if p.days is not None and p.days < p.target_days - 1e-9:
         i, v = max(enumerate(g.vessels), key=lambda x: p.vessels[x[1].id].capacity_kg)
-        more = Remedy.sets("One more of them", f"/gas/vessels/{i}", v.id, count=v.count + 1) if v.count < 6 else None
+        more = Remedy.sets("Carry one more of them", f"/gas/vessels/{i}", v.id, count=v.count + 1) if v.count < 6 else None
         if more is not None and p.days * (v.count + 1) / v.count < p.target_days:
             more = more.first_step()
         yield finding(
@@ -255,11 +273,11 @@ def _on_the_way(w: Gassed, g: Gas) -> Found:
                 "gas-no-fill-on-route",
                 f"country:{c.code}",
                 c.name[0].upper() + c.name[1:],
-                f"{c.days} days need {c.need_kg:.1f} kg; outlets there: {met}. {c.note[:1].upper()}{c.note[1:]}{'.' if c.note else ''}".strip(),
+                f"For {c.days} days there you need {c.need_kg:.1f} kg; outlets there: {met}. {c.note[:1].upper()}{c.note[1:]}{'.' if c.note else ''}".strip(),
             )
     if g.ferry_or_tunnel:
         aboard = sum(p.vessels[v.id].capacity_kg * v.count for v in g.vessels)
-        yield finding("gas-ferry-tunnel", "gas", "Gas", f"There are {aboard:.1f} kg of gas aboard.")
+        yield finding("gas-ferry-tunnel", "gas", "Gas", f"The vehicle carries {aboard:.1f} kg of gas on a ferry or through a tunnel.")
     r = g.regulator
     if g.while_driving == "open" and not (r and r.crash_safe and r.hose_break):
         missing = " and ".join(n for n, there in (("a crash-safe regulator", r and r.crash_safe), ("hose-break valves", r and r.hose_break)) if not there)
@@ -267,8 +285,8 @@ def _on_the_way(w: Gassed, g: Gas) -> Found:
             "gas-drive-open",
             "regulator",
             "Gas while driving",
-            f"Missing: {missing}.",
-            fix=Remedy(label="Shut while driving", patch=[{"op": "replace", "path": "/gas/while_driving", "value": "shut"}]),
+            f"Gas stays open while driving, without {missing}.",
+            fix=Remedy(label="Shut the gas while driving", patch=[{"op": "replace", "path": "/gas/while_driving", "value": "shut"}]),
         )
     if not g.off_at_fuel:
         lit = [a.name for a in g.appliances if a.kind == "fridge" or a.kind in HEATS]
@@ -277,8 +295,8 @@ def _on_the_way(w: Gassed, g: Gas) -> Found:
                 "gas-refuel-flame",
                 "solenoid",
                 "At the fuel pump",
-                f"{', '.join(lit)} may be lit.",
-                fix=Remedy(label="Off at every fuel stop", patch=[{"op": "replace", "path": "/gas/off_at_fuel", "value": True}]),
+                f"At the fuel pump {', '.join(lit)} may be lit: fuel vapour catches fire from a flame.",
+                fix=Remedy(label="Turn it off at every fuel stop", patch=[{"op": "replace", "path": "/gas/off_at_fuel", "value": True}]),
             )
 
 

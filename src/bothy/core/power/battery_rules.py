@@ -128,16 +128,20 @@ def bank_findings(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> li
         more = " Equalising boils it on purpose and makes many times as much." if boils else ""
         add(
             "power-lead-gassing",
-            f"It stands {where}, and no vent leads its hydrogen outside: from 4 % in the air a spark explodes it.{more}",
+            f"The battery bank stands {where}, and no vent leads its hydrogen outside: from 4 % in the air a spark explodes it.{more}",
             _sets("Vent it to the outside", vent="outside"),
         )
     if b.chemistry in ("agm", "gel") and inside and b.vent is None:
-        add("power-lead-vent", f"It stands {where}. A sealed lead battery gasses when it is overcharged.", _sets("It has a vent", vent="outside"))
+        add(
+            "power-lead-vent",
+            f"The battery bank stands {where}. A sealed lead-acid battery gasses when it is overcharged.",
+            _sets("Enter that it has a vent", vent="outside"),
+        )
     if b.chemistry == "flooded" and b.beside_sparks:
         add(
             "power-lead-sparks",
             "An inverter, relay or switch shares its box; each opening contact sparks in the gas.",
-            _sets("It stands apart", beside_sparks=False),
+            _sets("Place them apart", beside_sparks=False),
         )
     if ctx.chem.lithium and ctx.bank_place == "engine_space":
         add(
@@ -148,7 +152,11 @@ def bank_findings(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> li
     if b.chemistry == "nmc" and ctx.bank_place in ("warm_inside", "unheated_inside"):
         add("power-nmc-indoors", "This chemistry burns fiercely when a cell fails, and in a vehicle it stands under or beside the beds.")
     if not ctx.chem.lithium and ctx.usable_frac > 0.5 + EPS:
-        add("power-lead-deep", f"The plan uses {ctx.usable_frac:.0%} of its charge.", _sets("Plan with half", usable_frac=0.5))
+        add(
+            "power-lead-deep",
+            f"The plan uses {ctx.usable_frac:.0%} of the charge of a lead-acid bank; beyond 50 % it loses its life quickly.",
+            _sets("Plan with 50 %", usable_frac=0.5),
+        )
     out += _cold(ctx, s)
     if b.station is not None:
         out += _station(ctx, s, uses)
@@ -174,8 +182,8 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
                 "power-bank-heater-small",
                 "bank",
                 b.name,
-                f"At {s.cold.value:.0f} °C its {watts:.0f} W get the cells to {warm:.0f} °C; {WARM_ENOUGH_C:.0f} °C need {need:.0f} W. Until then "
-                "its cut-off refuses all charge.",
+                f"At {s.cold.value:.0f} °C the bank’s {watts:.0f} W of heating get the cells to {warm:.0f} °C; {WARM_ENOUGH_C:.0f} °C need {need:.0f} W. Until "
+                "then the bank’s cut-off refuses all charge.",
                 figures=["power/bank/cold_c"],
             )
         ]
@@ -186,7 +194,7 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
                 "power-lead-cold-uncompensated",
                 "bank",
                 b.name,
-                f"Cells get to {s.cold.value:.0f} °C, and no charger follows their temperature: it stops too early, and the plates sulphate.",
+                f"The cells get down to {s.cold.value:.0f} °C, and no charger follows their temperature: charging stops too early, and the plates sulphate.",
                 figures=["power/bank/cold_c"],
             )
         ]
@@ -230,12 +238,12 @@ def _station(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Fi
     )
     ctx.book.put_all("station", check.working)
     words = {
-        "power-station-dc-limit": f"At once {dc:,.0f} W can run; its outlets give {st.dc_limit_w:,.0f} W.",
-        "power-station-inverter-limit": f"Together {ac:,.0f} W run and {surge:,.0f} W at the hardest start; it gives {st.inverter_limit_w:,.0f} W and "
+        "power-station-dc-limit": f"At once {dc:,.0f} W can run; the station’s outlets give {st.dc_limit_w:,.0f} W.",
+        "power-station-inverter-limit": f"Together {ac:,.0f} W run and {surge:,.0f} W at the hardest start; the station gives {st.inverter_limit_w:,.0f} W and "
         f"{st.inverter_surge_w or st.inverter_limit_w:,.0f} W for a moment.",
         "power-station-solar-voltage": f"In the coldest dawn the panels make {sun.voc_cold_v or 0 if sun else 0:.0f} V; "
-        f"its input stands {st.solar_max_voltage_v or 0:.0f} V.",
-        "power-station-solar-clipped": f"Of {watts:,.0f} W of panels it takes {check.solar_power_used_w:,.0f} W.",
+        f"the station’s input stands at most {st.solar_max_voltage_v or 0:.0f} V.",
+        "power-station-solar-clipped": f"Of {watts:,.0f} W of panels the station takes {check.solar_power_used_w:,.0f} W.",
     }
     out = [finding(r, "bank", b.name, words[r]) for r in check.rules if r in words]
     if ctx.hot_c > st.most_c + EPS:
@@ -245,7 +253,7 @@ def _station(ctx: Context, s: Supply, uses: dict[str, LoadBudgetOut]) -> list[Fi
                 "power-station-hot",
                 "bank",
                 b.name,
-                f"It may stand in {ctx.hot_c:.0f} °C and more; its data sheet stops at {st.most_c:.0f} °C, and it switches itself off.",
+                f"The station may stand in {ctx.hot_c:.0f} °C and more; by its data sheet it switches itself off above {st.most_c:.0f} °C.",
                 figures=["power/bank/hot_c"],
             )
         )

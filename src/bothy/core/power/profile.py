@@ -46,7 +46,10 @@ def profile_findings(ctx: Context) -> list[Finding]:
                 "power-starter-unattended",
                 "driving",
                 "Starter battery",
-                f"The trip stands for {stands} days; by itself the vehicle takes {low:g} to {high:g} Ah a day, {high * stands:.0f} Ah in that time.",
+                (
+                    f"On the trip the vehicle stands for {stands} days. By itself it takes {low:g} to {high:g} Ah a day, up to {high * stands:.0f} Ah in "
+                    "that time."
+                ),
             )
         )
     return out
@@ -61,15 +64,15 @@ def _source(ctx: Context, key: str, subject: str, name: str, profile: ChargeProf
             (v for v in (12, 24, 48) if v != ctx.system_v and low * v / ctx.system_v - EPS <= profile.absorption_v <= high * v / ctx.system_v + EPS), None
         )
         wrong.append(
-            f"absorption at {profile.absorption_v:g} V, the bank takes {low:.1f} to {high:.1f} V"
+            f"the absorption voltage is {profile.absorption_v:g} V, and the bank needs {low:.1f} to {high:.1f} V"
             + (f" (that is the profile of a {other} V bank)" if other else "")
         )
         patch.append({"op": "replace", "path": f"/power/{key}/profile/absorption_v", "value": round((low + high) / 2, 2)})
     if profile.equalise and ctx.chem.key != "flooded":
-        wrong.append("it equalises, which a sealed or lithium bank does not stand")
+        wrong.append("the charger equalises, which a sealed or lithium bank does not stand")
         patch.append({"op": "replace", "path": f"/power/{key}/profile/equalise", "value": False})
     if profile.compensates and ctx.chem.lithium:
-        wrong.append("it shifts its voltage with the temperature, which lithium does not want")
+        wrong.append("the charger shifts its voltage with the temperature, which lithium must not have")
         patch.append({"op": "replace", "path": f"/power/{key}/profile/compensates", "value": False})
     if not wrong:
         return []

@@ -45,9 +45,13 @@ def _of_bank(ctx: Context, b: BankConfigureOut, bank: Bank, uses: dict[str, Load
     words = {
         "power-bank-series-limit": f"The bank has {bank.series_count} batteries in series: {b.voltage_v:.1f} V.",
         "power-bank-parallel-many": f"The bank has {bank.parallel_count} strings in parallel.",
-        "power-bank-same-end": "String shares: " + ", ".join(f"{x:.0%}" for x in b.string_share_frac) + ".",
-        "power-bank-sharing": f"The hardest-worked string carries {b.sharing_ratio:.2f} times the least.",
-        "power-bank-discharge-limit": f"The peak takes {max(u.peak_current_a for u in uses.values()):.0f} A, the bank gives {b.max_discharge_a:.0f} A.",
+        "power-bank-same-end": "Both leads come off the same end, so the strings share the current as "
+        + ", ".join(f"{x:.0%}" for x in b.string_share_frac)
+        + ".",
+        "power-bank-sharing": f"The hardest-worked string carries {b.sharing_ratio:.2f} times as much as the one that carries least.",
+        "power-bank-discharge-limit": (
+            f"With everything on, {max(u.peak_current_a for u in uses.values()):.0f} A are drawn; the bank gives at most {b.max_discharge_a:.0f} A."
+        ),
         "power-bank-voltage-mismatch": f"The bank makes {b.voltage_v:.1f} V on a {ctx.system_v} V system.",
     }
     for r in b.rules:
@@ -61,17 +65,21 @@ def _of_strings(ctx: Context, x: Strings) -> Iterator[Finding]:
     st, subject = x.out, f"array:{x.own}" if x.own else "solar"
     name = x.arrays[0].name if x.own else "Solar"
     on_it = [f"array:{a.id}" for a in x.arrays]
-    charge_v, input_a = 1.2 * ctx.system_v, f"the controller's input takes {_input_a(x.controller):.0f} A."
+    charge_v, input_a = 1.2 * ctx.system_v, f"the controller’s input takes {_input_a(x.controller):.0f} A."
     words = {
         "power-solar-voc-over": f"At {ctx.record_cold().value:.0f} °C the string makes {st.voc_cold_v:.1f} V; the controller’s limit is "
         f"{x.controller.max_voltage_v:.0f} V: one cold, bright morning can destroy it.",
         "power-solar-voc-tight": f"In the coldest dawn the string reaches {st.voc_cold_v:.1f} V, which leaves {st.voltage_headroom_frac:.0%} to the limit.",
-        "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V; {charge_v:.1f} V are wanted to charge on the hottest days.",
-        "power-solar-start-low": f"In the heat its open-circuit voltage is {st.voc_hot_v:.1f} V; the controller starts some volts above {charge_v:.1f} V.",
+        "power-solar-vmp-low": f"In the heat the string makes {st.vmp_hot_v:.1f} V; to charge on the hottest days it must make {charge_v:.1f} V.",
+        "power-solar-start-low": (
+            f"In the heat the string’s open-circuit voltage is {st.voc_hot_v:.1f} V; the controller starts some volts above {charge_v:.1f} V."
+        ),
         "power-solar-isc-over": f"The strings make {st.isc_a:.1f} A; {input_a}",
         "power-solar-isc-tight": f"With cloud-edge sun the strings make {st.isc_design_a:.1f} A; {input_a}",
-        "power-solar-overpanel": f"Panels are {st.overpanel_ratio:.2f} times the controller; {st.clip_frac:.0%} of the best hours is clipped.",
-        "power-solar-mismatch": f"Unlike groups lose {st.mismatch_frac:.0%} of the power.",
+        "power-solar-overpanel": (
+            f"The panels have {st.overpanel_ratio:.2f} times the power of their controller; in the best hours it leaves {st.clip_frac:.0%} of it unused."
+        ),
+        "power-solar-mismatch": f"Panels that differ hold each other back and lose {st.mismatch_frac:.0%} of the power.",
         "power-solar-pwm-loss": f"PWM gives {st.pwm_power_w:.0f} W of the {st.mppt_power_hot_w:.0f} W that MPPT would.",
         "power-panel-data-inconsistent": _odd_labels(x.arrays),
         "power-solar-string-fuse-none": f"For {st.string_count} strings no rating lies between what the sun drives through one and what its panels allow.",
@@ -98,7 +106,8 @@ def _of_second(ctx: Context, p: DrivingCharge) -> Iterator[Finding]:
         "power-second-alternator",
         "driving",
         p.name,
-        f"Its label says {p.rating_a:.0f} A, about {amps:.0f} A hot; at its belt that is {belt_power.raw(14.0 * ctx.scale, p.rating_a) / 1000:.1f} kW.",
+        f"The second alternator is rated {p.rating_a:.0f} A and gives about {amps:.0f} A hot; its belt must carry "
+        f"{belt_power.raw(14.0 * ctx.scale, p.rating_a) / 1000:.1f} kW.",
     )
 
 
@@ -106,10 +115,10 @@ def _of_driving(ctx: Context, d: DcdcSizeOut, p: DrivingCharge) -> Iterator[Find
     words = {
         "power-lithium-direct-alternator": f"The bank would draw {d.relay_current_a or 0:.0f} A; the hot alternator can spare {d.available_running_a:.0f} A.",
         "power-relay-overload": f"The bank would draw {d.relay_current_a or 0:.0f} A; the alternator can spare {d.available_running_a:.0f} A.",
-        "power-relay-smart-alternator": "A smart alternator drops to 12.2-12.8 V after the start, and then next to nothing flows."
-        + ("" if ctx.design.vehicle.smart_alternator is not None else f" Whether it is smart is assumed, as usual of a {ctx.preset.name}: say it in Vehicle."),
+        "power-relay-smart-alternator": "A smart alternator drops to 12.2 to 12.8 V after the start, and then almost nothing flows."
+        + ("" if ctx.design.vehicle.smart_alternator is not None else f" That it is smart is assumed, as usual of a {ctx.preset.name}: confirm it in Vehicle."),
         "power-alternator-no-room": _no_room(ctx, d),
-        "power-alternator-idle": f"At idle {d.idle_deficit_a or 0:.0f} A come out of the starter battery.",
+        "power-alternator-idle": f"At idle the alternator gives too little, and {d.idle_deficit_a or 0:.0f} A come out of the starter battery.",
         "power-dcdc-input-drop": f"The cable to the charger loses {d.cable_drop_v or 0:.2f} V.",
     }
     for r in d.rules:
@@ -132,10 +141,12 @@ def _of_driving(ctx: Context, d: DcdcSizeOut, p: DrivingCharge) -> Iterator[Find
 
 def _of_shore(sh: ShoreChargeTimeOut, bank: BankConfigureOut | None, p: Shore | None) -> Iterator[Finding]:
     words = {
-        "power-charger-over-bank": f"The charger gives {p.charger_current_a if p else 0:.0f} A, the bank takes {bank.max_charge_a if bank else 0:.0f} A.",
-        "power-charger-small": f"Filling takes {sh.time_h or 0:.0f} h.",
-        "power-charge-no-surplus": "The loads take all the charger gives.",
-        "power-shore-overload": f"The supply gives {sh.supply_limit_w:.0f} W.",
+        "power-charger-over-bank": (
+            f"The charger gives {p.charger_current_a if p else 0:.0f} A; the bank takes at most {bank.max_charge_a if bank else 0:.0f} A."
+        ),
+        "power-charger-small": f"With this charger the bank needs {sh.time_h or 0:.0f} h on the hook-up to fill.",
+        "power-charge-no-surplus": "The loads take all that the charger gives, and nothing is left to charge the bank.",
+        "power-shore-overload": f"The hook-up gives {sh.supply_limit_w:.0f} W, less than charger and mains appliances can take together.",
     }
     for r in sh.rules:
         if r != "power-charge-below-freezing":
@@ -152,16 +163,16 @@ def _no_room(ctx: Context, d: DcdcSizeOut) -> str:
     driving = ctx.design.power.driving
     amps = driving.rating_a if driving is not None else 0.0
     if d.limited_by == "bank":
-        return f"It charges with {amps:.0f} A; the bank takes {d.bank_limit_a:.0f} A."
+        return f"The driving charger gives {amps:.0f} A; the bank takes at most {d.bank_limit_a:.0f} A."
     if d.limited_by == "cable":
-        return f"Over its cable the charger would not see the {11 * ctx.scale:.0f} V that it needs at {amps:.0f} A."
-    return f"{amps:.0f} A at the bank ask more of the alternator than the {d.available_running_a:.0f} A that it can spare."
+        return f"At {amps:.0f} A the cable would leave the charger less than the {11 * ctx.scale:.0f} V that it needs."
+    return f"Charging with {amps:.0f} A takes more from the alternator than the {d.available_running_a:.0f} A that it can spare."
 
 
 def _odd_labels(arrays: list[SolarArray]) -> str:
     """Panels whose volts and amps don't make their watts."""
     odd = [a for a in arrays if abs(a.vmp_v * a.imp_a / a.panel_power_w - 1) > 0.05]
-    return "; ".join(f"{a.name}: {a.vmp_v:g} V × {a.imp_a:g} A are {a.vmp_v * a.imp_a:.0f} W, its label says {a.panel_power_w:g} W" for a in odd) + "."
+    return " ".join(f"By its label “{a.name}” gives {a.panel_power_w:g} W, but {a.vmp_v:g} V × {a.imp_a:g} A are {a.vmp_v * a.imp_a:.0f} W." for a in odd)
 
 
 def _apart(ctx: Context, arrays: list[SolarArray]) -> Remedy | None:
@@ -187,7 +198,7 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
         for r in f.rules:
             fix = None
             if r == "power-system-voltage-low":
-                text = f"{f.dc_current_a:.0f} A at {ctx.system_v} V."
+                text = f"The inverter draws {f.dc_current_a:.0f} A at {ctx.system_v} V, which takes very thick cable."
             else:
                 word = "breaker" if "breaker" in r else "fuse"
                 have = ctx.design.wiring.circuits[index].fuse_a if index is not None else 0
@@ -210,26 +221,33 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
     if s.air is not None and s.air.value > HOT_C:
         left = rating_left.raw(inv.rating_w, s.air.value)
         box = inverter_cabinet(ctx)
-        where = f"in “{box.name}”" if box else "with no cabinet said, so as outside"
+        where = f"in “{box.name}”" if box else "no cabinet is entered, so as outside"
         out.append(
             finding(
                 "power-inverter-hot",
                 "inverter",
                 inv.name,
-                f"On the hottest day the air round it is {s.air.value:.0f} °C ({where}); about {left:.0f} of its {inv.rating_w:.0f} W are left.",
+                f"On the hottest day the air around the inverter is {s.air.value:.0f} °C ({where}); about {left:.0f} of its {inv.rating_w:.0f} W are left.",
                 figures=["power/inverter/air_c", "power/inverter/left_w"],
             )
         )
     if s.size:
         if s.size.rating_w is None:
-            out.append(finding("power-inverter-none-fits", "inverter", inv.name, f"The loads ask for {s.size.required_power_w:.0f} W."))
+            out.append(
+                finding(
+                    "power-inverter-none-fits",
+                    "inverter",
+                    inv.name,
+                    f"The loads need {s.size.required_power_w:.0f} W, more than any inverter in the catalogue gives at this voltage.",
+                )
+            )
         elif inv.rating_w < s.size.required_power_w - 1e-9:
             out.append(
                 finding(
                     "power-inverter-small",
                     "inverter",
                     inv.name,
-                    f"The inverter is of {inv.rating_w:.0f} W; running, starting and the margin need {s.size.required_power_w:.0f} W ({s.size.governing}).",
+                    f"The inverter gives {inv.rating_w:.0f} W; running, starting and the margin need {s.size.required_power_w:.0f} W ({s.size.governing}).",
                     figures=["power/size/required_power_w"],
                 )
             )
@@ -240,13 +258,14 @@ def _inverter(ctx: Context, s: Supply, refit: Refit) -> list[Finding]:
                     "power-inverter-oversized",
                     "inverter",
                     inv.name,
-                    f"Its load is {s.size.coincident_power_w:.0f} W of {inv.rating_w:.0f} W; by itself it takes {24 * inverter_use(ctx).idle_w:.0f} "
-                    "Wh a day while it is on.",
+                    f"The inverter’s load is {s.size.coincident_power_w:.0f} W of {inv.rating_w:.0f} W; left on, it uses "
+                    f"{24 * inverter_use(ctx).idle_w:.0f} Wh a day by "
+                    "itself.",
                 )
             )
         if s.size.pure_sine_required and not inv.pure_sine:
             who = ", ".join(a.name for a in ctx.design.life.appliances if a.supply == "ac" and a.pure_sine)
-            out.append(finding("power-modified-sine", "inverter", inv.name, f"These want a sine: {who}."))
+            out.append(finding("power-modified-sine", "inverter", inv.name, f"These need a pure sine wave: {who}."))
     return out
 
 
@@ -265,9 +284,9 @@ def _cold(ctx: Context, s: Supply) -> list[Finding]:
         return []
     figures = ["power/bank/cold_c"]
     if b.cold_charge_cutoff:
-        text = f"The cells get to {t:.0f} °C {where}; the bank's own cut-off then refuses all charge, sun and alternator included."
+        text = f"The cells get to {t:.0f} °C {where}; the bank’s own cut-off then refuses all charge, sun and alternator included."
         return [finding("power-charge-below-freezing", "bank", b.name, text, figures=figures, severity="advice")]
-    warm = " Its heater is no cut-off: charge reaches cells that it has not warmed yet." if b.heater_power_w > 0 else ""
+    warm = " The bank’s heater is no cut-off: charge reaches cells that it has not warmed yet." if b.heater_power_w > 0 else ""
     text = (
         f"The cells get to {t:.0f} °C {where} in the planned months, and nothing stops the charge: lithium plates as metal, "
         f"capacity is lost for good, later a short circuit inside.{warm}"
@@ -316,12 +335,12 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
         )
         other = ""
         if driven and b.standing_days is not None:
-            other = f" Standing still it is {b.standing_days:.1f}."
+            other = f" Standing still it takes {b.standing_days:.1f} days."
         elif not ctx.drive_daily and b.drive_wh > 0:
             other = (
-                f" With {ctx.drive_h:g} h of driving each day it would be {b.days:.1f}."
+                f" With {ctx.drive_h:g} h of driving each day it would take {b.days:.1f} days."
                 if b.days is not None
-                else f" With {ctx.drive_h:g} h of driving each day it would not empty."
+                else f" With {ctx.drive_h:g} h of driving each day the bank would not empty."
             )
         text = (
             f"On a {SEASON_WORD[b.season]} day you use {b.demand_wh:,.0f} Wh and {comes}: from full to empty in {lasts:.1f} days, with {ctx.nights:g} nights "
@@ -342,7 +361,11 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
             )
         )
     if not ctx.chem.lithium and ctx.design.power.shore is None and all(b.balance_wh < 0 for b in part.seasons if b.planned):
-        out.append(finding("power-lead-never-full", "bank", "Bank", "No source fills it in the planned months."))
+        out.append(
+            finding(
+                "power-lead-never-full", "bank", "Bank", "In the planned months no source fills the lead-acid bank: left half charged, its plates sulphate."
+            )
+        )
     return out
 
 
@@ -362,11 +385,17 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
     for load in budget.loads:
         if load.saturated:
             a = ctx.design.appliance(load.id)
-            out.append(finding("power-load-saturated", load.id, a.name if a else load.id, f"In {worst} it would have to run more than 24 h a day."))
+            out.append(
+                finding(
+                    "power-load-saturated", load.id, a.name if a else load.id, f"In {SEASON_WORD[worst]} this appliance would have to run more than 24 h a day."
+                )
+            )
     inv = ctx.design.power.inverter
     if inv is not None:
         if "power-inverter-hours-short" in budget.rules:
-            out.append(finding("power-inverter-hours-short", "inverter", inv.name, f"It is on {inv.on_h or 0:g} h a day; a mains appliance runs longer."))
+            out.append(
+                finding("power-inverter-hours-short", "inverter", inv.name, f"The inverter is on {inv.on_h or 0:g} h a day, and a mains appliance runs longer.")
+            )
         if "power-inverter-idle-heavy" in budget.rules:
             i = budget.inverter_idle_wh
             fix = Remedy(label="Switch it on only with a load", patch=[{"op": "replace", "path": "/power/inverter/mode", "value": "with_load"}])
@@ -383,7 +412,9 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
     if ctx.design.power.arrays:
         lost = [f"array:{a.id}" for a in ctx.design.power.arrays if controller_of(ctx.design.power, a) is None]
         if lost:
-            out.append(finding("power-solar-no-controller", "solar", "Solar", "The panels have nothing to charge through.", related=lost))
+            out.append(
+                finding("power-solar-no-controller", "solar", "Solar", "The panels have no charge controller, so they can’t charge the bank.", related=lost)
+            )
         bare = [i for i, a in enumerate(ctx.design.power.arrays) if not a.disconnect]
         if bare:
             patch = [{"op": "replace", "path": f"/power/arrays/{i}/disconnect", "value": True} for i in bare]
@@ -399,5 +430,13 @@ def power_findings(ctx: Context, uses: dict[str, LoadBudgetOut], s: Supply, part
             )
         glued = [f"array:{a.id}" for a in ctx.design.power.arrays if a.mounting == "glued"]
         if glued:
-            out.append(finding("power-panel-glued-hot", "solar", "Solar", "Glued panels run about 15 K hotter than free ones.", related=glued))
+            out.append(
+                finding(
+                    "power-panel-glued-hot",
+                    "solar",
+                    "Solar",
+                    "Glued panels run about 15 °C hotter than ones with air under them, and give less.",
+                    related=glued,
+                )
+            )
     return out

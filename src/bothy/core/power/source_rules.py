@@ -112,7 +112,7 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
                 "power-relay-small",
                 "driving",
                 d.name,
-                f"Up to {s.path_a.value:.0f} A may flow through a relay for {d.rating_a:.0f} A.",
+                f"Up to {s.path_a.value:.0f} A may flow through a relay that is made for {d.rating_a:.0f} A.",
                 figures=["power/driving/path_a"],
             )
         )
@@ -122,7 +122,10 @@ def _driving(ctx: Context, s: Supply) -> list[Finding]:
                 "power-dcdc-no-ignition",
                 "driving",
                 d.name,
-                "It starts by the voltage that it sees; a smart alternator lets that fall while driving, so it stops, or it empties the starter battery.",
+                (
+                    "The charger starts by the voltage that it sees. A smart alternator lets that fall while driving: the charger stops, or empties the "
+                    "starter battery."
+                ),
                 fix=Remedy.sets("Switch it by the ignition", "/power/driving", sense="ignition"),
             )
         )
@@ -141,7 +144,7 @@ def _voltages(ctx: Context) -> list[Finding]:
                     "power-appliance-voltage",
                     a.id,
                     a.name,
-                    f"It is made for {label} V and hangs straight on {ctx.system_v} V: {harm}.",
+                    f"The appliance is made for {label} V and is connected straight to {ctx.system_v} V: {harm}.",
                     fix=Remedy.sets("Feed it through a converter", f"/life/appliances/{i}", a.id, supply="converter") if label < ctx.system_v else None,
                 )
             )
@@ -164,7 +167,7 @@ def _nothing(ctx: Context) -> list[Finding]:
         or (p.bank is not None and p.bank.station is not None and (p.bank.station.shore_input_w or p.bank.station.car_input_w))
     )
     if p.bank is not None and used and not fed:
-        out.append(finding("power-bank-unfed", "bank", p.bank.name, "Neither sun nor engine nor hook-up charges it: once empty it stays empty."))
+        out.append(finding("power-bank-unfed", "bank", p.bank.name, "Neither sun nor engine nor hook-up charges the bank: once empty it stays empty."))
     if p.bank is None and used:
         out.append(
             finding(
@@ -191,7 +194,14 @@ def _others(ctx: Context, part: PowerPart) -> list[Finding]:
             and (a.electrical == "motor" or a.start_multiple >= 2 or a.kind in ("cooling", "pump", "fan"))
         ]
         if motors:
-            out.append(finding("power-modified-sine-motor", "inverter", p.inverter.name, f"These have motors: {', '.join(motors[:5])}."))
+            out.append(
+                finding(
+                    "power-modified-sine-motor",
+                    "inverter",
+                    p.inverter.name,
+                    f"These have motors, which run hot on a modified sine wave: {', '.join(motors[:5])}.",
+                )
+            )
     inlet = next((h for h in part.headrooms if h.key == "inlet"), None)
     if p.generator is not None and p.shore is not None and inlet is not None and inlet.need > p.generator.rating_w + EPS:
         out.append(
@@ -223,7 +233,7 @@ def _others(ctx: Context, part: PowerPart) -> list[Finding]:
                     "power-panels-unlike",
                     f"array:{arrays[0].id}",
                     "Solar",
-                    f"On one controller are {watts}; it can serve only one of them at its best.",
+                    f"One controller has {watts}; it can work only one of them at its best.",
                     related=[f"array:{a.id}" for a in arrays],
                 )
             )

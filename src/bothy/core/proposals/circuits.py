@@ -382,7 +382,7 @@ def propose_panel(ctx: Context, worked: list[Worked]) -> Proposal | None:
         status="new",
         title="Switch panel",
         what=f"{len(plate.things)} parts on {plate.width_mm:g} × {plate.height_mm:g} mm",
-        why=["A switch, dimmer or speed control for each circuit up to 8 A that is switched, and a voltmeter; larger ones want a relay at the load."],
+        why=["A switch, dimmer or speed control for each circuit up to 8 A that is switched, and a voltmeter; larger ones need a relay at the load."],
         assumes=["A plate 300 mm wide; nothing is known of the depth behind it."],
         patch=[{"op": "replace", "path": "/wiring/panel", "value": plate.model_dump(mode="json")}],
     )

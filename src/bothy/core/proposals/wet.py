@@ -157,7 +157,7 @@ def _taps(ctx: Context) -> list[dict[str, Any]]:
 
 
 def propose_pump_and_pipes(ctx: Context, w: Wet) -> Proposal | None:
-    """The smallest pump, with the smallest pipe, at which every tap gets what it wants alone and two of them three quarters of it."""
+    """The smallest pump, with the smallest pipe, at which every tap gets what it needs alone and two of them three quarters of it."""
     d = ctx.design.water
     if d.pump is not None or d.runs:
         return None
@@ -196,7 +196,7 @@ def propose_pump_and_pipes(ctx: Context, w: Wet) -> Proposal | None:
                     "water-pump",
                     "Pump and pipes",
                     f"{name.lower()}, pipes of {bore:g} mm inside to {len(ends)} taps",
-                    "The smallest with which each tap gets what it wants alone, both at once three quarters of it, and no water runs faster than 2 m/s.",
+                    "The smallest with which each tap gets what it needs alone, both at once three quarters of it, and no water runs faster than 2 m/s.",
                     "Usual lengths and fittings: measure the way of each run.",
                     [{"op": "replace", "path": "/water/pump", "value": pump}, *({"op": "add", "path": "/water/runs/-", "value": r} for r in runs)],
                 )

@@ -47,14 +47,14 @@ def mark_outdated(rows: list[SheetRow], loops: Mapping[str, LoopRow], judged: Ma
             moved = _moved(j.expected, expected_of(row, loops.get(row.circuit)))
             row = row.model_copy(update={"judged_revision": j.revision, "expected_then": j.expected, "outdated": bool(moved)})
             if moved:
-                told = f"It was read on revision {j.revision}: {'; '.join(moved)}. The circuit was changed since."
+                told = f"This was read on revision {j.revision}: {'; '.join(moved)}. The circuit was changed since."
                 found.append(finding("test-outdated", row.circuit, f"{row.code} {row.name}", told))
         out.append(row)
     known = {r.circuit for r in rows}
     for circuit, loop in loops.items():
         j = judged.get(("reading", circuit))
         if circuit not in known and j is not None and (moved := _moved(j.expected, {"expected_mohm": loop.expected_mohm})):
-            told = f"It was read on revision {j.revision}: {'; '.join(moved)}. The circuit was changed since."
+            told = f"This was read on revision {j.revision}: {'; '.join(moved)}. The circuit was changed since."
             found.append(finding("test-outdated", circuit, f"{loop.code} {loop.name}", told))
     return out, found
 

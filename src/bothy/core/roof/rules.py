@@ -182,7 +182,7 @@ def _clamped(roof: RoofShape, t: RoofThing) -> Iterator[Finding]:
             "fit-clamp-packing",
             t.key,
             t.name,
-            f"Skin and lining are {roof.thick_mm:.0f} mm thick at {t.name}; its clamp wants at least {c.clamp_min:.0f} mm: "
+            f"Skin and lining are {roof.thick_mm:.0f} mm thick at {t.name}; its clamp needs at least {c.clamp_min:.0f} mm: "
             f"pack {c.clamp_min - roof.thick_mm:.0f} mm.",
         )
     if c.gasket is None:
@@ -201,8 +201,8 @@ def _clamped(roof: RoofShape, t: RoofThing) -> Iterator[Finding]:
             "fit-gasket-trim",
             t.key,
             t.name,
-            f"{len(under)} rib{'s' if len(under) > 1 else ''} of {h:.0f} mm lie{'s' if len(under) == 1 else ''} under the gasket of {t.name}: "
-            f"trim {h / (1 - SQUEEZE):.0f} mm off it there; it seats at {seat:.0f} mm.",
+            f"Under the gasket of {t.name} lie{'s' if len(under) == 1 else ''} {len(under)} rib{'s' if len(under) > 1 else ''} of {h:.0f} mm: trim "
+            f"{h / (1 - SQUEEZE):.0f} mm off the gasket there; it seats at {seat:.0f} mm.",
         )
 
 
@@ -226,7 +226,7 @@ def _panels(design: Design, laid: list[RoofThing], shaded: dict[str, float]) -> 
                 "fit-panel-airgap",
                 t.key,
                 t.name,
-                f"{mm(t.gap) if t.gap > 0 else 'No'} air under {t.name}: {hot}.",
+                f"Under {t.name} there is {mm(t.gap) if t.gap > 0 else 'no'} air: {hot}.",
                 fix=_set(design, t, "Set it on 30 mm", gap_m=0.03),
             )
     for g in (t for t in laid if t.kind == "gland"):
@@ -315,7 +315,7 @@ def _holds(design: Design, roof: RoofShape, laid: list[RoofThing], held: dict[st
                 "fit-roof-bolts-weak",
                 t.key,
                 t.name,
-                f"{h2.bolts} bolts hold {t.name} against {h2.uplift_n:.0f} N of uplift and {h2.drag_n:.0f} N of drag; with a safety of 2 that is "
+                f"The {h2.bolts} bolts hold {t.name} against {h2.uplift_n:.0f} N of uplift and {h2.drag_n:.0f} N of drag; with a safety of 2 that is "
                 f"{100 * h2.used:.0f} % of them.",
                 figures=[f"roof/held/{_fig(t.key)}/used_frac"],
                 fix=_set(design, t, f"Use {n} bolts", bolts=n) if n <= 60 else None,

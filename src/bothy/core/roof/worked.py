@@ -195,7 +195,7 @@ def _cure_findings(ctx: Context, bond: Bonded, held: dict[str, Held]) -> list[Fi
                 "fit-cure-too-cold",
                 "roof",
                 "Roof",
-                f"{first.temp_c:.0f} °C when the bead is laid; {p.name} wants at least {p.min_c:.0f} °C{good}{when}.",
+                f"When the bead is laid it is {first.temp_c:.0f} °C; {p.name} needs at least {p.min_c:.0f} °C{good}{when}.",
                 figures=["roof/cure/drive_h"] if part.drive_h is not None else [],
             )
         )
@@ -213,7 +213,7 @@ def _cure_findings(ctx: Context, bond: Bonded, held: dict[str, Held]) -> list[Fi
                     "fit-drive-before-cure",
                     "roof",
                     "Roof",
-                    f"Bonded on {b.day} at {b.hour} h and driven on {b.drive_day}: {short}. A panel that comes off kills.",
+                    f"The bond is made on {b.day} at {b.hour} h, and driven on {b.drive_day}: {short}. A panel that comes off kills.",
                     figures=["roof/cure/drive_h"] if part.drive_h is not None else [],
                 )
             )
@@ -226,7 +226,7 @@ def _hot_or_wet(b: Bonding, part: CurePart, p: Product, temp_c: float, coming: t
     figures = ["roof/cure/drive_h"] if part.drive_h is not None else []
     if (b.day or b.temp_c is not None) and temp_c > p.max_c:
         good = f"; from {part.good[0][0]} to {part.good[0][1]} h it is cool enough" if part.good else ""
-        told = f"{temp_c:.0f} °C when the bead is laid; {p.name} takes at most {p.max_c:.0f} °C, and skins before the part is set{good}."
+        told = f"When the bead is laid it is {temp_c:.0f} °C; {p.name} takes at most {p.max_c:.0f} °C, and skins before the part is set{good}."
         out.append(finding("fit-cure-too-hot", "roof", "Roof", told, figures=figures))
     today = next((x for x in coming if b.day is not None and b.temp_c is None and x.day.isoformat() == b.day), None)
     if today is not None and today.rain >= WET:

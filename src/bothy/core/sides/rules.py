@@ -262,7 +262,7 @@ def _clamp(face: FaceShape, t: SideThing) -> Iterator[Finding]:
             "fit-side-thin",
             t.key,
             t.name,
-            f"The {face.name.lower()} is {face.thick_mm:.0f} mm thick at {t.name}; its clamp wants at least {c.clamp_min_mm:.0f} mm: "
+            f"The {face.name.lower()} is {face.thick_mm:.0f} mm thick at {t.name}; its clamp needs at least {c.clamp_min_mm:.0f} mm: "
             f"pack {c.clamp_min_mm - face.thick_mm:.0f} mm.",
         )
 
@@ -342,7 +342,7 @@ def _two(design: Design, face: FaceShape, a: SideThing, b: SideThing, here: list
     if want == EXHAUST_M:
         why = "Leaking gas leaves there, and the exhaust lights it." if second.kind == "drop_vent" else "Exhaust comes in and kills."
         far = f"ends {mm(gap)} from" if gap > TOLERANCE_M else "ends in"
-        told = f"{first.name} {far} {second.name}; {mm(EXHAUST_M)} are wanted. {why}"
+        told = f"{first.name} {far} {second.name}; at least {mm(EXHAUST_M)} are needed. {why}"
         yield finding("fit-flue-opening", first.key, first.name, told, related=[second.key], fix=fix)
         return
     what = f"lie {mm(-gap)} in each other" if gap < -TOLERANCE_M else f"lie {mm(max(0.0, gap))} apart and need {mm(BETWEEN_M)}"

@@ -132,7 +132,7 @@ def _mppt(ctx: Context, p: Power, arrays: list[SolarArray]) -> School | None:
         return None
     part = min(fitting, key=lambda x: x.price)
     other = SolarController.model_validate({**part.data, "name": part.name, "part": part.key, "mass_kg": part.mass_kg})
-    return School("mppt", "MPPT instead of PWM", "Dearer; wants a string voltage well above the bank's.", p.model_copy(update={"controller": other}))
+    return School("mppt", "MPPT instead of PWM", "Dearer; needs a string voltage well above the bank’s.", p.model_copy(update={"controller": other}))
 
 
 def _second_bank(ctx: Context, p: Power, bank: Bank) -> School | None:

@@ -233,7 +233,12 @@ def _odd(w: Hourly, ghi: Array, cos_z: Array, outside: Array, missing: float) ->
     best = max(scores, key=lambda s: (scores[s], -abs(s)))
     if best != 0:
         out.append(
-            finding("sim-file-shifted", "trips", "Weather file", f"Its sun fits best {abs(best)} h {'later' if best > 0 else 'earlier'} than it should stand.")
+            finding(
+                "sim-file-shifted",
+                "trips",
+                "Weather file",
+                f"The file’s sun fits best {abs(best)} h {'later' if best > 0 else 'earlier'} than it should stand.",
+            )
         )
     if missing > SOME_MISSING:
         out.append(
@@ -241,7 +246,7 @@ def _odd(w: Hourly, ghi: Array, cos_z: Array, outside: Array, missing: float) ->
                 "sim-file-gaps",
                 "trips",
                 "Weather file",
-                f"Of its hours {missing:.1%} are missing; the longest gap has {_longest(np.isnan(w.ghi))} hours.",
+                f"Of the file’s hours {missing:.1%} are missing; the longest gap has {_longest(np.isnan(w.ghi))} hours.",
                 severity="advice",
             )
         )

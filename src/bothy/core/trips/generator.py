@@ -73,6 +73,6 @@ def generator_trip(ctx: Context, plan: Plan, r: Result, level: list[float]) -> G
 
 def runs_dry(g: GeneratorTrip, when: Any) -> str:
     """The fuel's end in words; ``when`` writes a moment of the trip."""
-    day = f"on {when(g.first_d)} in half of the simulated trips" if g.first_d is not None else f"in {g.short_frac:.0%} of the weathers"
-    what = f"Its can of {g.store:g} {g.unit}" if g.store is not None else f"The {g.fuel} that it shares"
+    day = f"on {when(g.first_d)} in half of the simulated trips" if g.first_d is not None else f"in {g.short_frac:.0%} of the simulated trips"
+    what = f"The generator’s can of {g.store:g} {g.unit}" if g.store is not None else f"The {g.fuel} that it shares"
     return f"{what} is empty {day}: it runs {g.run_h:.0f} of {g.planned_h:.0f} h; {g.burnt:.1f} {g.unit} are burnt."

@@ -149,7 +149,7 @@ def beside(ctx: Context, run: TripRun, log: Log) -> MeasuredBeside:
                 "sim-calibration-bias",
                 "trips",
                 "Log",
-                f"Measured {fit.mean_measured_w:.0f} W in the mean, the run is {fit.simulated_bias_frac:+.0%} off; fitted: "
+                f"On average {fit.mean_measured_w:.0f} W were measured, and the run is {fit.simulated_bias_frac:+.0%} off; fitted: "
                 f"{fit.base_w:.0f} W base and {fit.fridge_mean_w:.0f} W fridge at 25 °C.",
             )
         )

@@ -70,9 +70,9 @@ def _warmth(ctx: Context, run: TripRun, add: Add) -> None:
     frozen = [f for f in run.frost if f.nights]
     says = [f"“{f.name}” in {len(f.nights)} of {run.day_count} nights, first on {f.nights[0]}" for f in frozen[:3]]
     if ctx.design.warmth.bays and w.bay_frac > FREEZE_PART:
-        says.insert(0, f"a bay with water in {w.bay_frac:.0%} of the weathers, for {w.bay_h:.0f} h in the mean")
+        says.insert(0, f"a bay with water in {w.bay_frac:.0%} of the simulated trips, for {w.bay_h:.0f} h on average")
     if says:
-        add("sim-freeze", f"Under 0 °C falls {'; '.join(says)}.")
+        add("sim-freeze", f"These fall below 0 °C: {'; '.join(says)}.")
     if w.fuel_first_d is not None and run.gas is None:
         heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
         gas = heater is not None and heater.fuel in ("propane", "butane")
@@ -82,12 +82,15 @@ def _warmth(ctx: Context, run: TripRun, add: Add) -> None:
             f"In half of the simulated trips the heater’s fuel runs out by day {w.fuel_first_d + 1:.0f}; the heater burns {used} a day.",
         )
     if w.hot_h > HOT_HOURS_DAY * run.day_count:
-        add("sim-too-hot", f"Over 30 °C inside for {w.hot_h / run.day_count:.1f} h a day; up to {w.hottest_p90_c:.0f} °C in 1 simulated trip of 10.")
+        add(
+            "sim-too-hot",
+            f"The inside is over 30 °C for {w.hot_h / run.day_count:.1f} h a day; in 1 of 10 simulated trips it gets to {w.hottest_p90_c:.0f} °C.",
+        )
     if max(w.damp_h, w.wet_h) > DAMP_PART * 24 * run.day_count:
         add(
             "sim-damp",
-            f"Over 80 % for {w.damp_h / run.day_count:.0f} h a day, water on the coldest face for {w.wet_h / run.day_count:.0f} h: "
-            f"{w.condensed_kg:.1f} kg of it over the trip.",
+            f"The humidity is over 80 % for {w.damp_h / run.day_count:.0f} h a day, and the coldest surface is wet for {w.wet_h / run.day_count:.0f} h: "
+            f"{w.condensed_kg:.1f} kg of water condense over the trip.",
         )
 
 
@@ -96,7 +99,10 @@ def _gas(ctx: Context, run: TripRun, add: Add) -> None:
     g = run.gas
     if g is not None and g.short_frac > 0:
         day = f"on {when(run, g.first_d)} in half of the simulated trips" if g.first_d is not None else f"in {g.short_frac:.0%} of the simulated trips"
-        add("sim-gas-empty", f"The vessels ({g.capacity_kg:.1f} kg that come out in the cold) are empty {day}; {g.used_kg:.1f} kg are burnt over the trip.")
+        add(
+            "sim-gas-empty",
+            f"The cylinders or tanks ({g.capacity_kg:.1f} kg that come out in the cold) are empty {day}; {g.used_kg:.1f} kg are burnt over the trip.",
+        )
     w = run.warm
     heater = ctx.design.warmth.heaters[0] if ctx.design.warmth.heaters else None
     if g is not None and w.fuel_first_d is not None and heater is not None and heater.fuel not in ("propane", "butane"):
@@ -129,8 +135,8 @@ def _bent_and_shaded(ctx: Context, add: Add) -> None:
             if lost.mismatch_loss_frac > BENT_LOSS:
                 add(
                     "sim-curve-mismatch",
-                    f"With the sun 20° high at the side {lost.mismatch_loss_frac:.0%} is lost in series; the edge leans "
-                    f"{lost.edge_tilt_deg:.0f}°. In the mean of sun and headings the run takes off {1 - curve_factor(a):.0%}.",
+                    f"With the sun 20° high at the side, the bent panel loses {lost.mismatch_loss_frac:.0%} in series; its edge leans "
+                    f"{lost.edge_tilt_deg:.0f}°. On average over sun and headings the run takes off {1 - curve_factor(a):.0%}.",
                     "fault" if lost.mismatch_loss_frac > MUCH_BENT else None,
                     (f"array:{a.id}", a.name),
                 )
@@ -138,8 +144,8 @@ def _bent_and_shaded(ctx: Context, add: Add) -> None:
         if hours and a.series_count > 1:
             add(
                 "sim-shade-string",
-                f"{a.series_count} in series, shaded in {len(hours)} hours between 9 and 15; the darkest panel governs the string, which the run "
-                "does not take off.",
+                f"The string has {a.series_count} panels in series and is shaded in {len(hours)} hours between 9 and 15. The darkest panel governs the string, "
+                "which the run does not take off.",
                 subject=(f"array:{a.id}", a.name),
             )
 
@@ -150,18 +156,20 @@ def _wear_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     if run.cycles_year * PLANNED_YEARS > life:
         add(
             "sim-bank-cycles",
-            f"{run.cycles_year:.0f} full cycles a year at this use; about {life} are in it at 80 %, so {life / run.cycles_year:.0f} years "
-            f"instead of {PLANNED_YEARS}.",
+            f"Used like this the bank makes {run.cycles_year:.0f} full cycles a year. It lasts about {life} cycles of 80 %, so {life / run.cycles_year:.0f} "
+            f"years instead of {PLANNED_YEARS}.",
         )
     if run.load_wh_day > 0 and run.inverter_idle_wh_day > IDLE_PART * run.load_wh_day:
         add("sim-inverter-idle", f"The inverter alone uses {run.inverter_idle_wh_day:.0f} of the {run.load_wh_day:.0f} Wh a day.")
     if run.clipped_frac > CLIPPED:
         add(
-            "sim-controller-clip", f"{run.clipped_frac:.0%} of what the panels could give, on this trip.", "advice" if run.clipped_frac > MUCH_CLIPPED else None
+            "sim-controller-clip",
+            f"On this trip the controller leaves {run.clipped_frac:.0%} of what the panels could give unused.",
+            "advice" if run.clipped_frac > MUCH_CLIPPED else None,
         )
     assumed = assumed_part(ctx)
     if assumed > MUCH_ASSUMED:
-        add("sim-load-assumed", f"Catalogue values stand for {assumed:.0%} of the energy.")
+        add("sim-load-assumed", f"For {assumed:.0%} of the energy the figures are typical ones of the catalogue.")
 
 
 def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
@@ -170,7 +178,7 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     legs, days = legs_of(ctx.design), max(1, run.day_count)
     if run.medical_first_d is not None:
         who = ", ".join(a.name for a in ctx.design.life.appliances if a.kind == "medical" and a.count > 0)
-        add("sim-medical-load", f"{who}: in {run.medical_draws_frac:.0%} of the trips, first on {when(run, run.medical_first_d)}.")
+        add("sim-medical-load", f"In {run.medical_draws_frac:.0%} of the simulated trips power fails for {who}, first on {when(run, run.medical_first_d)}.")
     if run.short_in_normals_d is not None and run.short_days_frac > target + EPS:
         add(
             "sim-empty-normals",
@@ -193,29 +201,32 @@ def _health_and_habit(ctx: Context, run: TripRun, add: Add) -> None:
     if tilted is not None and run.short_days_frac > target + EPS and tilted.change_frac <= -2 * tilted.error_frac and tilted.change_frac < 0:
         add(
             "sim-tilt-winter",
-            f"With {tilted.what}: short on {tilted.short_days_frac:.1%} instead of {run.short_days_frac:.1%} of the days, "
+            f"With {tilted.what} power is short on {tilted.short_days_frac:.1%} instead of {run.short_days_frac:.1%} of the days, "
             f"{-tilted.change_wh_day:.0f} Wh a day more.",
         )
     _bent_and_shaded(ctx, add)
     if p.bank is not None and not ctx.chem.lithium:
         longest = _days_below(run.soc.p50, run.per_day, FULL_LEAD)
         if longest >= LEAD_DAYS:
-            add("sim-lead-partial", f"In half of the weathers it stays under {FULL_LEAD:.0%} for {longest} days in a row.")
+            add(
+                "sim-lead-partial",
+                f"In half of the simulated trips the lead-acid bank stays below {FULL_LEAD:.0%} for {longest} days in a row: its plates sulphate.",
+            )
     missing, cold_h = run.heat_missing_frac or 0.0, run.warm.cold_run_h
     if missing > HEAT_MISSING or cold_h > COLD_RUN_H + EPS:
-        dark = "its electricity is shed or dark" if missing > HEAT_MISSING else "it is too small for that cold"
-        why = "its fuel runs out" if run.warm.fuel_first_d is not None else dark
-        cold = f"For {cold_h:.1f} h in a row it stays more than 3 K under its setting; " if cold_h > COLD_RUN_H else ""
+        dark = "its electricity is switched off or has run out" if missing > HEAT_MISSING else "the heater is too small for that cold"
+        why = "the heater’s fuel runs out" if run.warm.fuel_first_d is not None else dark
+        cold = f"For {cold_h:.1f} h in a row the inside stays more than 3 °C below its setting; " if cold_h > COLD_RUN_H else ""
         add(
             "sim-heater-short",
-            f"{cold}{'of' if cold else 'Of'} the heat asked for {missing:.0%} is missing; in 1 simulated trip of 10 it gets down to "
-            f"{run.warm.coldest_p10_c:.0f} °C inside: {why}.",
+            f"{cold}{'of' if cold else 'Of'} the heat that is needed {missing:.0%} is missing. In 1 of 10 simulated trips the inside falls to "
+            f"{run.warm.coldest_p10_c:.0f} °C: {why}.",
         )
     if run.limited_h > 0.01:
         most = p.bank.unit_max_discharge_a * p.bank.parallel_count if p.bank and p.bank.unit_max_discharge_a else None
         add(
             "sim-discharge-limit",
-            f"For {run.limited_h:.1f} h of a mean trip more is asked than the bank gives, while there is charge in it"
+            f"For {run.limited_h:.1f} h of an average trip the loads need more than the bank gives, although it holds charge"
             + (f"; its limit is {most:.0f} A." if most else "."),
         )
     _warmth(ctx, run, add)
@@ -241,7 +252,9 @@ def _hot_cells(ctx: Context, add: Add) -> None:
         a = next(x for x in p.arrays if x.mounting == mounting)
         t = month_yield(ctx, a, None, c, m).mean_cell_temp_c
         if t is not None and t > HOT_CELL_C:
-            said.append(f"{a.name}: {t:.0f} °C in the mean of {MONTHS[m - 1]}’s light at {c.name}, {-a.power_coeff_per_k * (t - 25):.0%} of the label lost")
+            said.append(
+                f"“{a.name}” runs at {t:.0f} °C on average in {MONTHS[m - 1]} at {c.name} and loses {-a.power_coeff_per_k * (t - 25):.0%} of its rating"
+            )
     if said:
         add("sim-cell-hot", f"{'; '.join(said)}.")
 
@@ -300,7 +313,7 @@ def _next_in_line(run: TripRun) -> str:
         firsts |= {words.get(name, name): s.first_d for name, s in run.water.stores.items()}
     known = {what: d for what, d in firsts.items() if d is not None}
     if not known:
-        return " Nothing else runs short."
+        return " Nothing else runs out."
     first = min(known, key=lambda x: known[x])
     return f" Next in line: {first}, {when(run, known[first])}."
 
@@ -310,27 +323,33 @@ def cold_words(bank: Bank | None) -> str:
     if bank is None:
         return ""
     if bank.cold_charge_cutoff:
-        return " Its own heater has to warm them first." if bank.heater_power_w > 0 else " Its cut-off refuses it."
-    return " Its heater does not warm them in time, and nothing stops the charge." if bank.heater_power_w > 0 else " Nothing stops it."
+        return " The bank’s own heater has to warm them first." if bank.heater_power_w > 0 else " The bank’s cut-off refuses it."
+    return " The bank’s heater does not warm them in time, and nothing stops the charge." if bank.heater_power_w > 0 else " Nothing stops the charge."
 
 
 def _refused(ctx: Context, run: TripRun, add: Add) -> None:
     """What snow, cold and heat keep from the bank."""
     if run.snow_days > SNOW_DAYS:
-        add("sim-snow", f"On {run.snow_days:.0f} of {run.day_count} days of a mean trip; {run.snow_wh_day * run.day_count:.0f} Wh of sun are lost to it.")
+        add(
+            "sim-snow",
+            (
+                f"Snow lies on the panels on {run.snow_days:.0f} of {run.day_count} days of an average trip and keeps "
+                f"{run.snow_wh_day * run.day_count:.0f} Wh of sun off."
+            ),
+        )
     if run.refused_cold_h > 0.01 and ctx.chem.lithium:
         bank = ctx.design.power.bank
         cut_off = bank is not None and bank.cold_charge_cutoff
         add(
             "sim-charge-refused-cold",
-            f"For {run.refused_cold_h:.1f} h of a mean trip there is charge to be had, {run.refused_cold_wh:.0f} Wh of it, while the cells are "
-            f"below 0 °C; {run.coldest_cell_c:.0f} °C at the coldest.{cold_words(bank)}",
+            f"For {run.refused_cold_h:.1f} h of an average trip {run.refused_cold_wh:.0f} Wh could be charged while the cells are below 0 °C, "
+            f"{run.coldest_cell_c:.0f} °C at the coldest.{cold_words(bank)}",
             "advice" if cut_off else None,
         )
     if run.refused_hot_h > 0.01:
         add(
             "sim-charge-refused-hot",
-            f"For {run.refused_hot_h:.1f} h of a mean trip there is charge to be had while the cells are hotter than they may be charged.",
+            f"For {run.refused_hot_h:.1f} h of an average trip there is sun or driving, but the cells are hotter than they may be charged.",
         )
 
 
@@ -354,8 +373,8 @@ def _short(ctx: Context, run: TripRun, add: Add, target: float) -> None:
         add(
             "sim-lolp-high",
             f"Power is short on {run.short_days_frac:.1%}{error} of the days; your limit is {target:.0%}: "
-            f"{in_words(run.short_days_frac, run.draw_count, run.day_count)}. {run.missing_wh_day:.0f} Wh a day are missing, {bad:.0f} Wh on "
-            f"each bad one.{where} With {help_}.",
+            f"{in_words(run.short_days_frac, run.draw_count, run.day_count)}. On average {run.missing_wh_day:.0f} Wh a day are missing, on a bad day {bad:.0f} "
+            f"Wh.{where}{help_ and f' What would help: {help_}.'}",
         )
     elif run.least_soc_p10 < run.floor_frac + LOW_RESERVE - EPS:
         add("sim-low-reserve", f"In 1 of 10 trips the bank falls to {run.least_soc_p10:.0%}; {run.floor_frac:.0%} is its floor.")
@@ -381,7 +400,10 @@ def _sources(ctx: Context, run: TripRun, add: Add, target: float) -> None:
     if run.mains_short_w > EPS:
         add(
             "sim-shore-limit",
-            f"The load is {run.mains_short_w:.0f} W too much in one quarter of an hour; for {run.mains_short_h:.1f} h of the trip more is asked than it gives.",
+            (
+                f"In one quarter of an hour the load is {run.mains_short_w:.0f} W too much; for {run.mains_short_h:.1f} h of the trip it is more than "
+                "the hook-up gives."
+            ),
         )
     if run.generator is not None:
         g = run.generator
@@ -393,7 +415,7 @@ def _sources(ctx: Context, run: TripRun, add: Add, target: float) -> None:
             name = ctx.design.power.generator.name if ctx.design.power.generator else "Generator"
             add("sim-fuel-empty", runs_dry(g, partial(when, run)), subject=("generator", name))
     if ctx.design.power.generator is None and any(leg.generator_h > 0 for leg in legs_of(ctx.design)):
-        add("sim-generator-missing", "None of those hours counts.")
+        add("sim-generator-missing", "The trip plans hours with a generator, and the design has none: none of those hours counts.")
 
 
 def _weather(ctx: Context, add: Add) -> None:
@@ -411,7 +433,7 @@ def _weather(ctx: Context, add: Add) -> None:
     if far:
         add("sim-climate-far", " ".join(far))
     if used - {p.id for p in ctx.design.trips.places if p.weather is not None}:
-        add("sim-weather-approx", "Irradiation within 10 to 15 %, temperatures within 1.5 K.")
+        add("sim-weather-approx", "The weather is made from monthly averages: sunlight is right within 10 to 15 %, temperatures within 1.5 °C.")
 
 
 def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
@@ -433,7 +455,7 @@ def trip_findings(ctx: Context, run: TripRun) -> list[Finding]:
         aim = max(0.005, 0.2 * run.short_days_frac)
         add(
             "sim-draws-few",
-            f"{run.draw_count} weathers leave an error of ± {run.error_frac:.1%}; about "
+            f"With {run.draw_count} simulated trips the share of short days is good to ± {run.error_frac:.1%}; about "
             f"{math.ceil(run.draw_count * (run.error_frac / aim) ** 2)} would bring it to ± {aim:.1%}.",
         )
     _weather(ctx, add)

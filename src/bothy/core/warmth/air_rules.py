@@ -22,7 +22,7 @@ def damp_findings(ctx: Context, w: Warm) -> Found:
         if d is None or s.area_m2 < 0.05:
             continue
         subject = f"surface:{s.id}"
-        flow = f"{d.dry_flow_m3_h:.0f} m³/h of air would keep it dry" if d.dry_flow_m3_h is not None else "outside air alone can't keep it dry"
+        flow = f"{d.dry_flow_m3_h:.0f} m³/h of air would keep it dry" if d.dry_flow_m3_h is not None else "outside air alone can’t keep it dry"
         if d.wet and s.kind in GLASS:
             cover = cover_of(ctx, s)
             if cover is not None:
@@ -44,18 +44,24 @@ def damp_findings(ctx: Context, w: Warm) -> Found:
                 f"The surface falls to {d.surface_c:.1f} °C at night, and the air condenses at {a.night_dew_c:.1f} °C; {flow}.",
             )
         elif d.mould and s.opaque:
-            yield finding("warm-mould-risk", subject, s.name, f"At its surface the humidity reaches {d.rh_frac:.0%}, at {d.surface_c:.1f} °C at night.")
-    for when, rh in (("by day", a.day_rh_frac), ("by night", a.night_rh_frac)):
+            yield finding(
+                "warm-mould-risk",
+                subject,
+                s.name,
+                f"At night the surface is at {d.surface_c:.1f} °C, and the humidity there reaches {d.rh_frac:.0%}: mould grows from about 80 %.",
+            )
+    for when, rh in (("during the day", a.day_rh_frac), ("at night", a.night_rh_frac)):
         if rh > DAMP:
-            need = w.air.night.required_flow_m3_h if when == "by night" else w.air.day.required_flow_m3_h
-            g = a.night_g_h if when == "by night" else a.day_g_h
-            ask = f"{need:.0f} m³/h for 60 %" if need is not None else "outside air can't bring it to 60 %"
+            need = w.air.night.required_flow_m3_h if when == "at night" else w.air.day.required_flow_m3_h
+            g = a.night_g_h if when == "at night" else a.day_g_h
+            ask = f"For 60 % it needs {need:.0f} m³/h of outside air" if need is not None else "Outside air can’t bring it to 60 %"
             yield finding(
                 "warm-humidity-high",
                 "air",
                 "Air",
-                f"{rh:.0%} {when} with {g:.0f} g/h given off; {ask}, there are {a.night_flow_m3_h if when == 'by night' else a.day_flow_m3_h:.0f}.",
-                figures=[f"air/{'night' if when == 'by night' else 'day'}/indoor_rh_frac"],
+                f"The air inside has {rh:.0%} humidity {when}, with {g:.0f} g/h of water given off. {ask}; "
+                f"{a.night_flow_m3_h if when == 'at night' else a.day_flow_m3_h:.0f} m³/h flow now.",
+                figures=[f"air/{'night' if when == 'at night' else 'day'}/indoor_rh_frac"],
             )
             break
     if a.flow_for_60_m3_h is None:
@@ -73,7 +79,7 @@ def cover_of(ctx: Context, s: Surface) -> Remedy | None:
     cover = "plug" if s.kind == "rooflight" else "screen_inside"
     for i, o in enumerate(ctx.design.warmth.openings):
         if o.id == s.id:
-            return Remedy.sets("A quilted screen" if cover == "screen_inside" else "A foam plug", f"/warmth/openings/{i}", o.id, cover=cover)
+            return Remedy.sets("Hang a quilted screen" if cover == "screen_inside" else "Put in a foam plug", f"/warmth/openings/{i}", o.id, cover=cover)
     return screens(ctx, [s])
 
 
@@ -93,16 +99,17 @@ def air_findings(ctx: Context, w: Warm) -> Found:
             "warm-gas-vent-small",
             "air",
             "Fixed vents",
-            f"High {a.have_high_mm2:,.0f} of {a.gas_high_mm2:,.0f} mm², low {a.have_low_mm2:,.0f} of {a.gas_low_mm2:,.0f} mm²; free area, not gross.",
+            f"Fixed vents high up have {a.have_high_mm2:,.0f} of {a.gas_high_mm2:,.0f} mm² of free area, low down {a.have_low_mm2:,.0f} of "
+            f"{a.gas_low_mm2:,.0f} mm².",
             figures=["air/gas/high_area_mm2", "air/gas/low_area_mm2"],
         )
     if a.gas_high_mm2 is not None:
         for v in d.vents:
             if v.closable and v.kind in ("fixed_roof", "fixed_wall_high", "fixed_low"):
-                yield finding("warm-gas-vent-closable", f"vent:{v.id}", v.name, "It doesn't count for the gas while it can be closed.")
+                yield finding("warm-gas-vent-closable", f"vent:{v.id}", v.name, "The vent can be closed, so it doesn’t count as a fixed vent for the gas.")
     if a.co_ppm is not None and a.co_ppm > CO_PPM:
         yield finding(
-            "warm-co-level", "air", "Air", f"{a.co_ppm:.0f} ppm of carbon monoxide while the hob burns, with the largest fan on, from a sound burner."
+            "warm-co-level", "air", "Air", f"Carbon monoxide reaches {a.co_ppm:.0f} ppm while the hob burns, from a sound burner and with the largest fan on."
         )
     if a.co2_at_end_ppm > USED_PPM:
         yield finding(
@@ -114,7 +121,8 @@ def air_findings(ctx: Context, w: Warm) -> Found:
             "warm-co2-high",
             "air",
             "Air",
-            f"{a.co2_at_end_ppm:,.0f} ppm of carbon dioxide by morning with {a.night_flow_m3_h:.0f} m³/h; {need:.0f} m³/h keep it under 1500.",
+            f"Carbon dioxide reaches {a.co2_at_end_ppm:,.0f} ppm by morning with {a.night_flow_m3_h:.0f} m³/h of outside air; {need:.0f} m³/h keep it under "
+            f"{STALE_PPM:,.0f} ppm.",
             figures=["air/co2_ppm"],
         )
     open_flued = any(not h.room_sealed and h.fuel in BURNT for h in d.heaters)
@@ -163,9 +171,9 @@ def alarm_findings(ctx: Context, w: Warm) -> Found:
             "warm-smoke-alarm",
             "air",
             "Alarms",
-            f"{ctx.people:.0f} people sleep here, and there is no smoke alarm yet.",
+            f"There is no smoke alarm yet, and {ctx.people:.0f} sleep{'s' if ctx.people == 1 else ''} here.",
             fix=Remedy(
-                label="A smoke alarm on the ceiling",
+                label="Put a smoke alarm on the ceiling",
                 patch=[
                     {"op": "add", "path": "/warmth/alarms/-", "value": {"id": _free_alarm(ctx), "kind": "smoke", "mounting": "ceiling", "name": "Smoke alarm"}}
                 ],

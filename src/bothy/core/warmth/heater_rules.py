@@ -31,7 +31,9 @@ def missing_findings(ctx: Context, w: Warm) -> Found:
             and re.search(r"diesel|petrol|gas|paraffin|kerosene|wood|stove", a.name.lower())
             and "water" not in a.name.lower()
         ):
-            yield finding("warm-heater-unlisted", a.id, a.name, "It burns fuel, and only its electricity is counted so far.")
+            yield finding(
+                "warm-heater-unlisted", a.id, a.name, "Daily use counts the electricity of this heater; its fuel, exhaust and heat are not described yet."
+            )
     if not d.heaters:
         warms = any(a.kind == "heating" and a.count > 0 for a in ctx.design.life.appliances)
         if ctx.cold_c < COLD_SEASON_C and not warms and (ctx.design.life.appliances or d.begun):
@@ -58,7 +60,8 @@ def heater_findings(ctx: Context, w: Warm) -> Found:
             "warm-heater-undersized",
             subject,
             main.name,
-            f"{together:.0f} W at this height for {p.needed_w:.0f} W with the margin; it holds {ctx.indoor_c:g} °C down to {held:.0f} °C outside.",
+            f"The heaters give {together:.0f} W at this height, and {p.needed_w:.0f} W are needed with the margin: {ctx.indoor_c:g} °C inside hold down to "
+            f"{held:.0f} °C outside.",
             figures=["warmth/design_heat_w", f"heaters/{main.id}/available_w"],
         )
     elif together > 2.5 * p.needed_w:
@@ -66,7 +69,7 @@ def heater_findings(ctx: Context, w: Warm) -> Found:
             "warm-heater-oversized",
             subject,
             main.name,
-            f"{together:.0f} W for {p.needed_w:.0f} W.",
+            f"The heaters give {together:.0f} W, and {p.needed_w:.0f} W are needed: most of the time they run low or go on and off.",
             figures=["warmth/design_heat_w", f"heaters/{main.id}/available_w"],
         )
     for h in d.heaters:
@@ -83,30 +86,34 @@ def _one_heater(ctx: Context, w: Warm, h: Heater) -> Found:
     if h.fuel in BURNT and size.cycles_when_mild:
         yield say(
             "warm-heater-cycling",
-            f"At 8 °C outside it runs {size.mild_duty_frac:.0%} of the time; above {size.cycles_above_temp_c:.0f} °C it goes on and off.",
+            f"At 8 °C outside the heater runs {size.mild_duty_frac:.0%} of the time; above {size.cycles_above_temp_c:.0f} °C it goes on and off.",
             figures=[f"heaters/{h.id}/cycles_above_temp_c"],
             **(
-                {"severity": "note", "remedy": "It is the smallest that holds the cold: full output for 20 minutes a week keeps it clean."}
+                {"severity": "note", "remedy": "Run the heater at full output for 20 minutes a week to keep it clean; a smaller one doesn’t hold the cold."}
                 if h.by == "proposal"
                 else {}
             ),
         )
     highest = max([ctx.climate.elevation_m, *(_leg_heights(ctx))])
     if h.fuel in ("diesel", "petrol", "kerosene") and highest > THIN_AIR_M and not h.altitude_kit:
-        yield say("warm-heater-altitude", f"At {highest:,.0f} m it has {size.available_w / h.max_w:.0%} of its output and soots.")
+        yield say("warm-heater-altitude", f"At {highest:,.0f} m above the sea the heater has {size.available_w / h.max_w:.0%} of its output, and it soots.")
     if h.kind == "stove" or h.fuel == "wood":
         yield say(
-            "warm-wood-clearance", f"Up to {h.max_w / 1000:.1f} kW: keep 400 mm to what burns, 600 mm before it, a hearth, outside air, and not while moving."
+            "warm-wood-clearance",
+            (
+                f"The stove gives up to {h.max_w / 1000:.1f} kW. It needs 400 mm to what can burn and 600 mm before it, a hearth and outside air, and it "
+                "is out on the road."
+            ),
         )
     if h.fuel in BURNT and (r.intake_inside or (not h.room_sealed and h.kind != "stove")):
-        yield say("warm-combustion-air", "Its combustion air comes from the living space.")
+        yield say("warm-combustion-air", "The heater’s combustion air comes from the living space, and with it burnt gas can come back.")
     if r.exhaust_end_mm is not None and r.exhaust_end_mm < 500:
         yield say(
             "warm-exhaust-opening",
             f"The exhaust ends {r.exhaust_end_mm:.0f} mm from an opening or air intake. It should end at least 500 mm away: exhaust gas can kill.",
         )
     if r.exhaust_end in ("under", "forward", "up"):
-        yield say("warm-exhaust-under", f"It ends {ENDS[r.exhaust_end]}.")
+        yield say("warm-exhaust-under", f"The exhaust ends {ENDS[r.exhaust_end]}, from where its gas is drawn back inside.")
     if r.joint_inside:
         yield say("warm-exhaust-joint", "A joint or flexible part of the exhaust lies in the living space.")
     least = 50 if r.exhaust_sleeved else 100
@@ -124,7 +131,7 @@ def _one_heater(ctx: Context, w: Warm, h: Heater) -> Found:
     if r.exhaust_low_point and not r.exhaust_drain:
         bent.append("it has a low point without a drain hole")
     if bent:
-        yield say("warm-exhaust-length", "The exhaust: " + "; ".join(bent) + ".")
+        yield say("warm-exhaust-length", "Of the exhaust: " + "; ".join(bent) + ".")
     if r.fuel_joint_inside:
         yield say("warm-fuel-joint", "A joint of the fuel line, or its tank, lies in the living space.")
     pump = []
@@ -133,24 +140,28 @@ def _one_heater(ctx: Context, w: Warm, h: Heater) -> Found:
     if r.suction_m is not None and r.suction_m > 1:
         pump.append(f"it sucks {r.suction_m:.1f} m up; at most 1 m is allowed")
     if pump:
-        yield say("warm-fuel-pump", "The pump: " + "; ".join(pump) + ".")
+        yield say("warm-fuel-pump", "Of the fuel pump: " + "; ".join(pump) + ".")
     if r.service_clear_mm is not None and r.service_clear_mm < 200:
         yield say("warm-heater-access", f"The heater’s service side has {r.service_clear_mm:.0f} mm of free space; it needs at least 200 mm.")
     if r.feed_switched:
-        yield say("warm-heater-purge", "Its feed passes a switch or a main switch: cut off hot, it overheats.")
+        yield say("warm-heater-purge", "The heater’s feed passes a switch or the main switch: cut off hot, the heater overheats.")
     days = sum(x.days_count for x in ctx.design.trips.legs) if ctx.design.trips.legs else ctx.nights
     if fuel.autonomy_days is not None and fuel.autonomy_days < min(days, 14):
         used = f"{fuel.fuel_l_day:.1f} L" if fuel.fuel_l_day is not None else f"{fuel.fuel_kg_day:.1f} kg"
         yield say(
             "warm-fuel-days",
-            f"{fuel.autonomy_days:.1f} days at the design cold, {used} a day; {min(days, 14):.0f} are planned.",
+            f"The fuel lasts {fuel.autonomy_days:.1f} days at the design cold, at {used} a day; {min(days, 14):.0f} days are planned.",
             figures=[f"heaters/{h.id}/autonomy_days"],
         )
     bank = ctx.design.power.bank
     if bank is not None and h.fuel != "electric":
         usable = bank.unit_voltage_v * bank.unit_charge_ah * bank.series_count * bank.parallel_count * ctx.usable_frac
         if fuel.electrical_wh_day > 0.15 * usable:
-            yield say("warm-heater-energy", f"{fuel.electrical_wh_day:.0f} Wh a day of {usable:.0f} Wh.", figures=[f"heaters/{h.id}/electrical_wh_day"])
+            yield say(
+                "warm-heater-energy",
+                f"The heater uses {fuel.electrical_wh_day:.0f} Wh of electricity a day, of the {usable:.0f} Wh that the battery bank gives.",
+                figures=[f"heaters/{h.id}/electrical_wh_day"],
+            )
 
 
 def _leg_heights(ctx: Context) -> Iterator[float]:

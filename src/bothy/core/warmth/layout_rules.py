@@ -18,7 +18,7 @@ SOURCES = {"gas_locker": "gas locker", "engine": "engine space", "outside": "out
 def _of_duct(ctx: Context, x: WarmDuct, r: DuctPart) -> Found:
     """What they say of a duct to an outlet."""
     if r.shortfall_w > 0.1 * r.need_w and r.shortfall_w > 20:
-        yield finding("warm-duct-shortfall", f"duct:{x.id}", x.name, f"Of {r.need_w:.0f} W needed {r.delivered_w:.0f} W arrive.")
+        yield finding("warm-duct-shortfall", f"duct:{x.id}", x.name, f"Of the {r.need_w:.0f} W that are needed here {r.delivered_w:.0f} W arrive.")
     bare = x.insulation_mm < 5 and x.lies != "inside"
     lost = r.loss_w / (r.loss_w + r.delivered_w) if r.loss_w + r.delivered_w > 0 else 0.0
     if x.lies != "inside" and (lost > LOSS_PART or bare):
@@ -26,8 +26,8 @@ def _of_duct(ctx: Context, x: WarmDuct, r: DuctPart) -> Found:
             "warm-duct-loss",
             f"duct:{x.id}",
             x.name,
-            f"{r.loss_w:.0f} W are lost on the way, {lost:.0%}.",
-            fix=_duct_fix(ctx, x.id, "A 13 mm sleeve", insulation_mm=13.0) if x.insulation_mm < 13 else None,
+            f"The duct loses {r.loss_w:.0f} W on its way, {lost:.0%} of its heat.",
+            fix=_duct_fix(ctx, x.id, "Insulate it with a 13 mm sleeve", insulation_mm=13.0) if x.insulation_mm < 13 else None,
         )
     most = next((m for dia, m in MOST_LEN_M.items() if x.diameter_mm <= dia), 8.0)
     crooked = []
@@ -70,7 +70,7 @@ def _of_layout(ctx: Context, layout: Layout) -> Found:
             "Ducts",
             f"The coldest zone lacks {lay.worst_shortfall_w:.0f} W; with "
             + ", ".join(f"{x.name} on outlet {lay.best_outlets[x.id]}" for x in moved)
-            + f" it lacks {lay.best_worst_w:.0f}.",
+            + f" it lacks {lay.best_worst_w:.0f} W.",
             fix=fix,
         )
     if lay.return_pa > 0.15 * lay.plenum_pa:
@@ -93,26 +93,23 @@ def duct_findings(ctx: Context, w: Warm) -> Found:
             "warm-return-source",
             "ducts",
             "Return air",
-            f"It comes from the {SOURCES[d.return_from]}.",
+            f"The heater draws its air from the {SOURCES[d.return_from]} and blows it into the living space.",
         )
     if not d.ducts:
         return
     if h is None:
         yield finding("warm-duct-shortfall", "ducts", "Ducts", "There are ducts and no heater that blows air into them.")
         return
-    if len([x for x in d.ducts if x.parent is None]) > len(h.outlet_biases):
-        yield finding(
-            "warm-duct-shortfall",
-            "ducts",
-            "Ducts",
-            f"{len([x for x in d.ducts if x.parent is None])} runs at the heater, which has {len(h.outlet_biases)} outlets; join runs with a branch.",
-        )
+    begin, outlets = len([x for x in d.ducts if x.parent is None]), len(h.outlet_biases)
+    if begin > outlets:
+        has = f"{outlets} outlet{'s' if outlets > 1 else ''}"
+        yield finding("warm-duct-shortfall", "ducts", "Ducts", f"At the heater begin {begin} runs, and it has {has}: join runs with a branch.")
     if w.layout is None:
         yield finding("warm-duct-closable", "ducts", "Ducts", "Every outlet is closed: the air has no way out.")
         return
     ends = [x for x in d.ducts if x.id in w.layout.runs and not w.layout.runs[x.id].trunk]
     if ends and all(x.closable for x in ends):
-        yield finding("warm-duct-closable", "ducts", "Ducts", "All outlets can be closed at once.")
+        yield finding("warm-duct-closable", "ducts", "Ducts", "Every outlet can be closed. With all of them shut the heater overheats.")
     for x in ends:
         yield from _of_duct(ctx, x, w.layout.runs[x.id])
     yield from _of_layout(ctx, w.layout)
@@ -153,7 +150,7 @@ def loop_findings(ctx: Context, w: Warm) -> Found:
                 "warm-floor-hot", f"loopzone:{z.id}", z.name, f"The floor gets to {z.floor_c:g} °C. Under feet it should be at most {FLOOR_MOST_C:g} °C."
             )
     if loop.high_point_without_bleed:
-        yield say("warm-loop-air", "A high point has no bleed valve.")
+        yield say("warm-loop-air", "A high point of the loop has no bleed valve: air stays there and stops the flow.")
     if loop.header_space_l is not None and loop.header_space_l < p.header_space_l:
         yield say("warm-loop-expansion", f"The header tank has {loop.header_space_l:.2f} L free; the coolant needs {p.header_space_l:.2f} L to expand.")
     if f.freezes_c > ctx.cold_c - 5:
@@ -161,13 +158,18 @@ def loop_findings(ctx: Context, w: Warm) -> Found:
     water = any(z.emitter in ("exchanger", "calorifier") for z in loop.zones)
     if water and loop.fluid.startswith("eg") and not loop.double_wall:
         yield say(
-            "warm-glycol-potable", "Ethylene glycol behind a single wall.", fix=Remedy.sets("Propylene glycol", "/warmth/loop", fluid="pg" + loop.fluid[2:])
+            "warm-glycol-potable",
+            "Ethylene glycol, a poison, flows behind a single wall from drinking water.",
+            fix=Remedy.sets("Use propylene glycol", "/warmth/loop", fluid="pg" + loop.fluid[2:]),
         )
     if p.hot_water_c is not None and p.hot_water_c < 38:
-        yield say("warm-dhw-cold", f"{p.hot_water_c:.0f} °C at {loop.hot_water_l_min:g} L/min; {p.hot_water_38_l_min or 0:.1f} L/min would come at 38 °C.")
+        yield say(
+            "warm-dhw-cold",
+            f"The tap gets {p.hot_water_c:.0f} °C at {loop.hot_water_l_min:g} L/min; at 38 °C {p.hot_water_38_l_min or 0:.1f} L/min would come.",
+        )
     if water and loop.supply_c > 50 and not loop.mixing_valve:
         yield say(
             "warm-dhw-scald",
-            f"The loop is at {loop.supply_c:g} °C, and no valve mixes the tap's water.",
-            fix=Remedy.sets("A thermostatic valve", "/warmth/loop", mixing_valve=True),
+            f"The loop is at {loop.supply_c:g} °C, and no valve mixes the tap’s water with cold: it can scald.",
+            fix=Remedy.sets("Fit a thermostatic valve", "/warmth/loop", mixing_valve=True),
         )

@@ -46,7 +46,7 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
             "warm-opening-nowhere",
             f"opening:{o.id}",
             o.name,
-            "It is in the front wall, and there is none while the living space is open to the cab. It isn’t reckoned.",
+            "This opening is in the front wall, and there is none while the living space is open to the cab. So it isn’t counted.",
         )
     dt = ctx.indoor_c - ctx.cold_c
     for s in _opaque(w):
@@ -56,7 +56,7 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
                 "warm-shell-u-high",
                 f"surface:{s.id}",
                 s.name,
-                f"Its U-value is {s.u_effective:.2f} W/(m²K) and should be at most {limit:g} W/(m²K); it loses {s.ua * dt:.0f} W at {ctx.cold_c:g} °C.",
+                f"The U-value is {s.u_effective:.2f} W/(m²K) and should be at most {limit:g} W/(m²K); {s.ua * dt:.0f} W are lost here at {ctx.cold_c:g} °C.",
                 figures=[f"surfaces/{s.id}/u_value_w_m2k", f"surfaces/{s.id}/heat_w"],
             )
     bare = [s for s in w.shell.surfaces if s.kind == "glass" and s.extra_r == 0]
@@ -67,7 +67,7 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
             "warm-cab-glass-share",
             "surface:cab_windscreen",
             "cab glass",
-            f"{share:.0%} of the loss; quilted screens would save {saved:.0f} W.",
+            f"The cab’s glass loses {share:.0%} of all the heat; quilted screens would save {saved:.0f} W.",
             figures=[f"surfaces/{s.id}/heat_w" for s in bare],
             fix=screens(ctx, bare),
         )
@@ -81,7 +81,9 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
         seen.add(key)
         yield from _build_up(ctx, s)
     if ctx.design.warmth.tallest_m is not None and p.headroom_m < ctx.design.warmth.tallest_m + 0.02:
-        yield finding("warm-headroom", "shell", "Shell", f"The clear height is {p.headroom_m:.2f} m, for somebody of {ctx.design.warmth.tallest_m:.2f} m.")
+        yield finding(
+            "warm-headroom", "shell", "Shell", f"The clear height is {p.headroom_m:.2f} m, and the tallest person is {ctx.design.warmth.tallest_m:.2f} m tall."
+        )
     if ctx.hot_c >= 30 and ctx.design.warmth.colour == "dark":
         roof = next((s for s in w.shell.surfaces if s.id == "roof"), None)
         if roof is not None:
@@ -89,7 +91,7 @@ def shell_findings(ctx: Context, w: Warm) -> Found:
                 "warm-roof-dark",
                 "surface:roof",
                 "roof",
-                f"About {roof.u_effective * roof.area_m2 * (0.9 - 0.28) * 950 / 17:.0f} W more at noon than white would take in.",
+                f"At noon the dark roof takes in about {roof.u_effective * roof.area_m2 * (0.9 - 0.28) * 950 / 17:.0f} W more than a white one.",
                 fix=Remedy.sets("Paint it white", "/warmth", colour="white"),
             )
 
@@ -103,7 +105,7 @@ def screens(ctx: Context, bare: list[Surface]) -> Remedy:
         else {"op": "add", "path": "/warmth/surfaces/-", "value": {"id": s.id, "cover": "screen_inside"}}
         for s in bare
     ]
-    return Remedy(label="Screens inside the cab's glass" if len(bare) > 1 else f"A screen inside the {bare[0].name}", patch=patch)
+    return Remedy(label="Hang screens inside the cab’s glass" if len(bare) > 1 else f"Hang a screen inside the {bare[0].name}", patch=patch)
 
 
 def _opaque(w: Warm) -> list[Surface]:
@@ -140,7 +142,7 @@ def _build_up(ctx: Context, s: Surface) -> Found:
         if mm is not None:
             at = max((i for i, x in enumerate(b.layers) if x.over_ribs), default=-1) + 1
             fix = Remedy(
-                label=f"{mm:g} mm of foam over the ribs",
+                label=f"Put {mm:g} mm of foam over the ribs",
                 patch=[
                     {"op": "test", "path": f"/warmth/build_ups/{index}/id", "value": b.id},
                     {"op": "add", "path": f"/warmth/build_ups/{index}/layers/{at}", "value": over_ribs(b, mm).model_dump(mode="json")},
@@ -155,7 +157,9 @@ def _build_up(ctx: Context, s: Surface) -> Found:
         )
     if b.void_frac > VOID:
         tight = worked(b.model_copy(update={"void_frac": 0.0}), s.direction).u_value_w_m2k
-        yield finding("warm-void", subject, name, f"Voids of {b.void_frac:.0%} make it {u.u_value_w_m2k:.2f} W/(m²K) instead of {tight:.2f}.")
+        yield finding(
+            "warm-void", subject, name, f"Voids of {b.void_frac:.0%} raise the U-value to {u.u_value_w_m2k:.2f} W/(m²K); without them it is {tight:.2f}."
+        )
     for i, x in enumerate(b.layers):
         beside = [y for y in b.layers[max(0, i - 1) : i + 2] if y is not x]
         if x.material == "bubble_foil" and not any(y.material == "air_gap" and y.thickness_mm >= 10 for y in beside):
@@ -175,7 +179,9 @@ def _build_up(ctx: Context, s: Surface) -> Found:
                 "warm-deadening-over",
                 subject,
                 name,
-                f"{x.coverage_frac:.0%} covered: {(x.coverage_frac - 0.35) * 1600 * x.thickness_mm / 1000 * s.area_m2:.1f} kg more than 35 % would weigh.",
+                f"Deadening covers {x.coverage_frac:.0%}: it weighs {(x.coverage_frac - 0.35) * 1600 * x.thickness_mm / 1000 * s.area_m2:.1f} kg "
+                "more than on 35 %, "
+                "which does as well.",
             )
     if s.kind == "floor" and not s.id.startswith("cab_"):
         soft = [x for x in b.layers if x.material in CRUSHED]
@@ -186,7 +192,7 @@ def _build_up(ctx: Context, s: Surface) -> Found:
             what = f"{weak.name.lower()} gives way under 100 kPa" if weak else f"only {spread:g} mm of board spread the load"
             yield finding("warm-floor-crush", subject, name, f"Under feet and furniture: {what}.")
     if b.drain_blocked:
-        yield finding("warm-drain-blocked", subject, name, "A drain hole of the body lies behind it.")
+        yield finding("warm-drain-blocked", subject, name, "This build-up covers a drain hole of the body: water stays behind it, and the metal rusts.")
     yield from _vapour(ctx, s)
 
 
@@ -266,7 +272,7 @@ def _vapour(ctx: Context, s: Surface) -> Found:
                 severity="note" if school == "open" else None,
             )
         if any(_sd(y) >= TRAP_SD for y in b.layers[:i]) and (outer_sd >= TRAP_SD or any(_sd(y) >= TRAP_SD for y in b.layers[i + 1 :])):
-            yield finding("warm-trapped-moisture", subject, name, "Fibre between two tight layers: what gets in can't get out.")
+            yield finding("warm-trapped-moisture", subject, name, "The fibre lies between two tight layers: water that gets in can’t get out.")
         break
     if d.air_leak_condenses and school in ("barrier", "bagged") and any(_insulates(x) for x in b.layers):
         yield finding(

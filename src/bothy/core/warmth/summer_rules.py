@@ -20,8 +20,8 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             "warm-heat-danger",
             "cool",
             "Hot day",
-            f"Without cooling it gets to {hottest:.0f} °C inside at {cool.hot_c:g} °C outside"
-            + ("; people or animals are left in it." if alone else "; leave nobody in it alone."),
+            f"Without cooling the inside gets to {hottest:.0f} °C at {cool.hot_c:g} °C outside"
+            + ("; people or animals are left in it. That can kill within an hour." if alone else "; leave nobody in it alone."),
             figures=["cool/free_running_temp_c"],
             severity=None if alone else "advice",
         )
@@ -32,7 +32,7 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             "warm-ac-undersized",
             "cooler",
             c.name,
-            f"{cool.capacity_w:.0f} W for {cool.needed_w:.0f} W; without it {hottest:.0f} °C.",
+            f"The cooler takes out {cool.capacity_w:.0f} W, and {cool.needed_w:.0f} W come in; without it the inside gets to {hottest:.0f} °C.",
             figures=["cool/needed_w"],
         )
     elif c.compressor == "fixed" and c.capacity_w > 1.6 * cool.needed_w:
@@ -40,7 +40,7 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             "warm-ac-oversized",
             "cooler",
             c.name,
-            f"{c.capacity_w:.0f} W for {cool.needed_w:.0f} W: it cools in bursts and leaves the air damp.",
+            f"The cooler takes out {c.capacity_w:.0f} W, and {cool.needed_w:.0f} W come in: it cools in bursts and leaves the air damp.",
             figures=["cool/needed_w"],
         )
     if cool.bank_h is not None and cool.bank_h < c.hours_wanted:
@@ -48,7 +48,7 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             "warm-ac-hours",
             "cooler",
             c.name,
-            f"{cool.bank_h:.1f} of {c.hours_wanted:g} h on the bank in the hottest hour, without any sun; {cool.mean_w:.0f} W.",
+            f"The battery bank runs the cooler for {cool.bank_h:.1f} of {c.hours_wanted:g} h at the hottest, without any sun; it draws {cool.mean_w:.0f} W.",
             figures=["cool/time_h"] if w.summer.ac else [],
         )
     if cool.start_ok is False:
@@ -56,7 +56,7 @@ def summer_findings(ctx: Context, w: Warm) -> Found:
             "warm-ac-surge",
             "cooler",
             c.name,
-            f"The cooler takes {w.summer.ac.start_power_w if w.summer.ac else 0:.0f} W to start.",
+            f"The cooler takes {w.summer.ac.start_power_w if w.summer.ac else 0:.0f} W to start, more than the inverter gives for a moment.",
             figures=["cool/start_power_w"],
         )
     if cool.hose_w is not None and cool.hose_w > 0.15 * c.capacity_w:
@@ -89,8 +89,9 @@ def bay_findings(ctx: Context, w: Warm) -> Found:
                 "warm-fridge-vent",
                 f"cabinet:{c.id}",
                 c.name,
-                f"{'Its flue space is open to the room. ' if not c.sealed_from_room else ''}It has {c.low_mm2 or 0:,.0f} mm² of vent low and "
-                f"{c.high_mm2 or 0:,.0f} mm² high; it needs 25,000 mm² each.",
+                f"{'The fridge’s flue space is open to the room. ' if not c.sealed_from_room else ''}The fridge has {c.low_mm2 or 0:,.0f} mm² of "
+                "vent low down and "
+                f"{c.high_mm2 or 0:,.0f} mm² high up; it needs 25,000 mm² each.",
             )
     d = w.part.drying
     if d is not None and not d.works and ctx.design.warmth.drying is not None:

@@ -64,7 +64,12 @@ def _pressure_side(ctx: Context, p: Pump) -> Found:
     rated = min([r.rating_kpa for r in d.runs], default=1e9)
     highest = max(p.cut_out_kpa or p.points[0].pressure_kpa, (d.hookup.limiter_kpa or SITE_KPA[ctx.design.region][1]) if d.hookup else 0.0)
     if highest > rated:
-        yield finding("water-pressure-over-rating", "pump", "Pressure side", f"Up to {highest:g} kPa on parts for {rated:g} kPa.")
+        yield finding(
+            "water-pressure-over-rating",
+            "pump",
+            "Pressure side",
+            f"The pressure can reach {highest:g} kPa, and a part of the pipework is made for {rated:g} kPa.",
+        )
     if d.hookup is not None:
         low, high = SITE_KPA[ctx.design.region]
         if d.hookup.limiter_kpa is None or d.hookup.limiter_kpa > LIMITER_KPA:
@@ -72,16 +77,16 @@ def _pressure_side(ctx: Context, p: Pump) -> Found:
                 "water-hookup-unregulated",
                 "hookup",
                 "Water inlet",
-                f"Pitches give {low} to {high} kPa.",
-                fix=Remedy.sets("A limiter of 345 kPa", "/water/hookup", limiter_kpa=LIMITER_KPA),
+                f"The taps of pitches give {low} to {high} kPa, more than hoses and taps of a vehicle are made for.",
+                fix=Remedy.sets("Fit a limiter of 345 kPa", "/water/hookup", limiter_kpa=LIMITER_KPA),
             )
         if not d.hookup.check_valve:
             yield finding(
                 "water-backflow",
                 "hookup",
                 "Water inlet",
-                "Nothing stops tank water from running back.",
-                fix=Remedy.sets("A check valve", "/water/hookup", check_valve=True),
+                "Nothing stops water of the tank from running back into the tap of the pitch, from which others drink.",
+                fix=Remedy.sets("Fit a check valve", "/water/hookup", check_valve=True),
             )
 
 
@@ -92,18 +97,38 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
         return
     if not p.shutoff and d.tanks:
         yield finding(
-            "water-no-shutoff", "pump", p.name, "The tank can't be shut off from the pump.", fix=Remedy.sets("A shut-off valve", "/water/pump", shutoff=True)
+            "water-no-shutoff",
+            "pump",
+            p.name,
+            "The tank can’t be shut off from the pump: a leak empties it, and the pump can’t be changed while it is full.",
+            fix=Remedy.sets("Fit a shut-off valve", "/water/pump", shutoff=True),
         )
     if p.kind != "submersible" and not p.strainer:
-        yield finding("water-pump-no-strainer", "pump", p.name, "Grit stops a diaphragm pump.", fix=Remedy.sets("A strainer", "/water/pump", strainer=True))
+        yield finding(
+            "water-pump-no-strainer",
+            "pump",
+            p.name,
+            "The pump has no strainer before it, and grit in its valves stops a diaphragm pump.",
+            fix=Remedy.sets("Fit a strainer", "/water/pump", strainer=True),
+        )
     if not p.level_stop and not p.runs_dry:
         yield finding(
-            "water-pump-dry", "pump", p.name, "Nothing stops it when the tank is empty.", fix=Remedy.sets("A level cut-off", "/water/pump", level_stop=True)
+            "water-pump-dry",
+            "pump",
+            p.name,
+            "Nothing stops the pump when the tank is empty; run dry, it wears out.",
+            fix=Remedy.sets("Fit a level cut-off", "/water/pump", level_stop=True),
         )
     if p.over_electrics:
-        yield finding("water-over-electrics", "pump", p.name, "It stands over electrics with no tray between.")
+        yield finding("water-over-electrics", "pump", p.name, "The pump stands over electrics with no tray between.")
     elif not p.leak_tray:
-        yield finding("water-no-leak-tray", "pump", p.name, "Its joints are inside the body.", fix=Remedy.sets("A drained tray", "/water/pump", leak_tray=True))
+        yield finding(
+            "water-no-leak-tray",
+            "pump",
+            p.name,
+            "The pump’s joints are inside the body, and no tray catches what they leak.",
+            fix=Remedy.sets("Fit a drained tray", "/water/pump", leak_tray=True),
+        )
     if p.cut_out_kpa is not None and p.cut_out_kpa >= p.points[0].pressure_kpa:
         yield finding(
             "water-pump-cut-in",
@@ -118,7 +143,7 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
             "pump",
             p.name,
             f"Precharge is {p.precharge_kpa:g} kPa, above the pump’s cut-in of {p.cut_in_kpa:g} kPa: water cannot enter the accumulator.",
-            fix=Remedy.sets(f"{right:g} kPa", "/water/pump", precharge_kpa=right),
+            fix=Remedy.sets(f"Set it to {right:g} kPa", "/water/pump", precharge_kpa=right),
         )
     q = w.part.pump
     if q and p.kind == "pressure" and q.cycles_per_hour is not None and q.run_time_s is not None and q.cycles_per_hour > CYCLES and q.run_time_s < RUN_S:
@@ -128,8 +153,8 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
             "water-pump-cycling",
             "pump",
             p.name,
-            f"With a tap half open it runs {q.run_time_s:.1f} s, {q.cycles_per_hour:.0f} times an hour.",
-            fix=Remedy.sets(f"An accumulator of {larger:g} L", "/water/pump", accumulator_l=larger) if larger else None,
+            f"With a tap half open the pump starts {q.cycles_per_hour:.0f} times an hour and runs for {q.run_time_s:.1f} s each time.",
+            fix=Remedy.sets(f"Fit an accumulator of {larger:g} L", "/water/pump", accumulator_l=larger) if larger else None,
         )
     yield from _pump_load(ctx, w, p, q)
     yield from _pressure_side(ctx, p)
@@ -141,11 +166,11 @@ def tap_findings(ctx: Context, w: Wet) -> Found:
     for n, r in enumerate(d.runs):
         subject = f"run:{r.id}"
         if r.food_grade is False:
-            yield finding("water-material-not-food-grade", subject, r.name, "The pipe isn't marked for drinking water.")
+            yield finding("water-material-not-food-grade", subject, r.name, "The pipe isn’t marked for drinking water.")
         if r.hidden_joint:
-            yield finding("water-joint-hidden", subject, r.name, "A joint with no hatch.")
+            yield finding("water-joint-hidden", subject, r.name, "The pipe has a joint that no hatch gives access to.")
         if r.over_electrics:
-            yield finding("water-over-electrics", subject, r.name, "A joint over electrics with no tray between.")
+            yield finding("water-over-electrics", subject, r.name, "The pipe has a joint over electrics with no tray between.")
         v = w.part.velocities.get(r.id, 0.0)
         if v > FAST:
             next_bore = _slower(ctx, r.id, FAST)
@@ -153,8 +178,8 @@ def tap_findings(ctx: Context, w: Wet) -> Found:
                 "water-velocity-excessive" if v > TOO_FAST else "water-velocity-high",
                 subject,
                 r.name,
-                f"The water runs at {v:.1f} m/s.",
-                fix=Remedy.sets(f"A pipe of {next_bore:g} mm", f"/water/runs/{n}", r.id, inner_diameter_mm=next_bore) if next_bore else None,
+                f"The water runs through the pipe at {v:.1f} m/s; it should be at most {TOO_FAST if v > TOO_FAST else FAST:g} m/s.",
+                fix=Remedy.sets(f"Lay a pipe of {next_bore:g} mm", f"/water/runs/{n}", r.id, inner_diameter_mm=next_bore) if next_bore else None,
             )
         tap = w.part.taps.get(r.id)
         if tap is None:
@@ -178,7 +203,10 @@ def tap_findings(ctx: Context, w: Wet) -> Found:
         worst = min(hot, key=lambda t: t.shared_l_min, default=None)
         if worst is not None and worst.shared_l_min < h.min_flow_l_min:
             yield finding(
-                "water-instant-no-ignite", "hot", h.name, f"At “{worst.name}” {worst.shared_l_min:.1f} L/min flow; the heater starts at {h.min_flow_l_min:g}."
+                "water-instant-no-ignite",
+                "hot",
+                h.name,
+                f"At “{worst.name}” only {worst.shared_l_min:.1f} L/min flow; the heater lights from {h.min_flow_l_min:g} L/min on.",
             )
 
 
@@ -211,13 +239,13 @@ def _more(ctx: Context, tap: str, open_: list[str]) -> Remedy | None:
             tried = w.model_copy(update={"runs": [r.model_copy(update={"inner_diameter_mm": bore}) if r.id == id else r for r in w.runs]})
             s = solve_taps(tried, open_)
             if s is not None and s.flow_l_min[tap] >= want:
-                return Remedy.sets(f"“{runs[id].name}” in {bore:g} mm", f"/water/runs/{index[id]}", id, inner_diameter_mm=bore)
+                return Remedy.sets(f"Lay “{runs[id].name}” in {bore:g} mm", f"/water/runs/{index[id]}", id, inner_diameter_mm=bore)
     if filter_slope(w.filters) > 0:
         tried = w.model_copy(update={"filters": [f.model_copy(update={"at": "drinking"}) for f in w.filters]})
         s = solve_taps(tried, open_)
         if s is not None and s.flow_l_min[tap] >= want:
             return Remedy(
-                label="The filters to the drinking tap",
+                label="Move the filters to the drinking tap",
                 patch=[{"op": "replace", "path": f"/water/filters/{i}/at", "value": "drinking"} for i in range(len(w.filters))],
             )
     return None
@@ -234,7 +262,7 @@ def _hot_enough(ctx: Context, w: Wet, h: HotWater, p: HotPart) -> Found:
             "water-instant-weak",
             "hot",
             h.name,
-            f"The flow needs {p.needed_w / 1000:.1f} kW; the shower gets {p.reachable_c:.0f} °C.",
+            f"The shower’s flow needs {p.needed_w / 1000:.1f} kW to be warm; the heater brings it to {p.reachable_c:.0f} °C.",
             figures=["water/shower_heat_w"],
         )
     minutes = use.shower_time_min if use.shower_time_min is not None else STYLES[use.style].shower_time_min
@@ -248,7 +276,7 @@ def _hot_enough(ctx: Context, w: Wet, h: HotWater, p: HotPart) -> Found:
                 "water-electric-hot-heavy",
                 "hot",
                 h.name,
-                f"A heating takes {p.charge_ah:.0f} Ah, {p.charge_ah / usable:.0%} of what the bank gives.",
+                f"Heating the water once takes {p.charge_ah:.0f} Ah, {p.charge_ah / usable:.0%} of what the battery bank gives.",
                 figures=["water/battery_charge_ah"],
             )
 
@@ -264,8 +292,8 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "water-hot-no-relief",
             "hot",
             h.name,
-            "No relief valve is said to lead outside.",
-            fix=Remedy.sets("A relief valve of 600 kPa, outside", "/water/hot", relief_kpa=h.relief_kpa or 600.0, relief_outside=True),
+            "A relief valve that leads outside is not confirmed: without one, water that boils bursts the heater.",
+            fix=Remedy.sets("Fit a relief valve of 600 kPa that leads outside", "/water/hot", relief_kpa=h.relief_kpa or 600.0, relief_outside=True),
         )
     if closed and not h.check_valve:
         yield finding(
@@ -286,17 +314,17 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "water-hot-no-expansion",
             "hot",
             h.name,
-            f"{1000 * p.expansion_l:.0f} mL more when hot"
-            + (f"; a vessel of {vessel:.2f} L takes it." if vessel else ": the relief is set under the precharge."),
-            fix=Remedy.sets(f"A vessel of {_up(vessel):g} L", "/water/hot", expansion_l=_up(vessel)) if vessel else None,
+            f"Heated, the water needs {1000 * p.expansion_l:.0f} mL more room"
+            + (f"; an expansion vessel of {vessel:.2f} L takes it." if vessel else ", and the relief valve is set under the vessel’s precharge."),
+            fix=Remedy.sets(f"Fit a vessel of {_up(vessel):g} L", "/water/hot", expansion_l=_up(vessel)) if vessel else None,
         )
     if (p.max_c > 50 or h.coil) and (h.mixer_c is None or h.mixer_c > 48):
         yield finding(
             "water-hot-no-mixer",
             "hot",
             h.name,
-            f"Water of {p.max_c:.0f} °C burns adult skin in {p.burn or 'a while'}, a child's in half of it.",
-            fix=Remedy.sets("A mixer at 40 °C", "/water/hot", mixer_c=40.0),
+            f"Water of {p.max_c:.0f} °C burns adult skin in {p.burn or 'a while'}, a child’s in half of it.",
+            fix=Remedy.sets("Fit a mixer set to 40 °C", "/water/hot", mixer_c=40.0),
         )
     if closed and 20 <= h.target_temp_c < 60 and not h.weekly_60:
         severity: Severity = "danger" if h.target_temp_c <= 50 else "advice"
@@ -306,7 +334,7 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             h.name,
             f"The water is kept at {h.target_temp_c:g} °C and never heated to 60 °C.",
             severity=severity,
-            fix=Remedy.sets("60 °C each week", "/water/hot", weekly_60=True),
+            fix=Remedy.sets("Heat it to 60 °C each week", "/water/hot", weekly_60=True),
         )
     hottest = COIL_C if "coil" in h.source else p.max_c
     if h.pipe_rating_c < hottest:
@@ -314,15 +342,25 @@ def hot_findings(ctx: Context, w: Wet) -> Found:
             "water-hot-pipe-rating",
             "hot",
             h.name,
-            f"Pipe for {h.pipe_rating_c:g} °C, water up to {hottest:.0f} °C.",
-            fix=Remedy.sets("Pipe for 95 °C", "/water/hot", pipe_rating_c=95.0),
+            f"The hot pipe is made for {h.pipe_rating_c:g} °C, and the water in it can reach {hottest:.0f} °C.",
+            fix=Remedy.sets("Lay pipe for 95 °C", "/water/hot", pipe_rating_c=95.0),
         )
     if (h.element or h.source in ("gas", "diesel", "gas_element")) and not h.dry_lock:
         yield finding(
-            "water-heater-dry", "hot", h.name, "It can be switched on without water in it.", fix=Remedy.sets("An interlock", "/water/hot", dry_lock=True)
+            "water-heater-dry",
+            "hot",
+            h.name,
+            "The heater can be switched on without water in it, and burns out.",
+            fix=Remedy.sets("Fit an interlock", "/water/hot", dry_lock=True),
         )
     if not h.leak_tray and closed:
-        yield finding("water-no-leak-tray", "hot", h.name, "Its joints are inside the body.", fix=Remedy.sets("A drained tray", "/water/hot", leak_tray=True))
+        yield finding(
+            "water-no-leak-tray",
+            "hot",
+            h.name,
+            "The heater’s joints are inside the body, and no tray catches what they leak.",
+            fix=Remedy.sets("Fit a drained tray", "/water/hot", leak_tray=True),
+        )
     yield from _hot_enough(ctx, w, h, p)
 
 
@@ -341,17 +379,19 @@ def care_findings(ctx: Context, w: Wet) -> Found:
             "water-sanitise-due",
             "care",
             "Sanitising",
-            (f"{c.days_ago:.0f} days ago" if c.days_ago is not None else "Never said")
-            + (f", {c.standing_days:.0f} days standing" if c.standing_days > 14 else "")
-            + (f": {s.dose:.0f} {s.unit}." if s else "."),
+            (f"The tanks were sanitised {c.days_ago:.0f} days ago" if c.days_ago is not None else "When the tanks were last sanitised is not entered")
+            + (f", and the water has stood for {c.standing_days:.0f} days" if c.standing_days > 14 else "")
+            + (f". The dose is {s.dose:.0f} {s.unit}." if s else "."),
         )
     if c.target_mg_l > 100 or c.with_acid:
         yield finding(
             "water-chlorine-strong",
             "care",
             "Sanitising",
-            "Chlorine with acid gives off poisonous gas." if c.with_acid else f"{c.target_mg_l:g} mg/L.",
-            fix=Remedy.sets("50 mg/L, no acid", "/water/care", target_mg_l=50.0, with_acid=False),
+            "Chlorine with acid gives off poisonous gas."
+            if c.with_acid
+            else f"The dose gives {c.target_mg_l:g} mg/L of chlorine; hoses and seals stand at most 100 mg/L.",
+            fix=Remedy.sets("Use 50 mg/L and no acid", "/water/care", target_mg_l=50.0, with_acid=False),
         )
     most = w.part.pump.flow_l_min if w.part.pump else 8.0
     for i, f in enumerate(d.filters):
@@ -364,8 +404,8 @@ def care_findings(ctx: Context, w: Wet) -> Found:
                 "water-filter-due",
                 subject,
                 f.name,
-                f"In use for {f.used_days:.0f} days, good for {life.days:.0f}.",
-                fix=Remedy.sets("Changed", f"/water/filters/{i}", f.id, used_days=0.0),
+                f"The filter has been in use for {f.used_days:.0f} days and lasts {life.days:.0f}.",
+                fix=Remedy.sets("Enter that it was changed today", f"/water/filters/{i}", f.id, used_days=0.0),
             )
         kpa = f.clean_kpa * most / f.rated_flow_l_min
         whole = pump_kpa(d.pump.points, most) if d.pump else 0.0
@@ -374,14 +414,21 @@ def care_findings(ctx: Context, w: Wet) -> Found:
                 "water-filter-over-rated",
                 subject,
                 f.name,
-                f"Up to {most:.1f} L/min flow through a filter for {f.rated_flow_l_min:g}: {kpa:.0f} kPa are lost.",
-                fix=Remedy.sets("To the drinking tap", f"/water/filters/{i}", f.id, at="drinking"),
+                f"Up to {most:.1f} L/min flow through a filter for {f.rated_flow_l_min:g} L/min: it takes {kpa:.0f} kPa of the pressure.",
+                fix=Remedy.sets("Move it to the drinking tap", f"/water/filters/{i}", f.id, at="drinking"),
             )
         if f.kind == "uv" and not any(x.kind != "uv" and x.micron <= 5 for x in d.filters[:i]):
-            yield finding("water-uv-unprotected", subject, f.name, "No filter of 5 µm or finer before it.")
+            yield finding("water-uv-unprotected", subject, f.name, "No filter of 5 µm or finer stands before the lamp: particles shade what it should kill.")
     for t in ctx.facts.water_tests:
         if t.medium == "air" and t.start_kpa > AIR_KPA:
-            yield finding("water-air-test-high", f"test:{t.id}", t.name, f"The test was made with {t.start_kpa:g} kPa of air.")
+            yield finding(
+                "water-air-test-high",
+                f"test:{t.id}",
+                t.name,
+                f"The test was made with {t.start_kpa:g} kPa of air. More than {AIR_KPA:g} kPa of air bursts a pipe like a bomb; water doesn’t.",
+            )
     if d.walls_closed and d.runs and not any(t.verdict == "pass" for t in w.part.tests):
-        last = w.part.tests[-1].verdict if w.part.tests else "none"
-        yield finding("water-not-tested", "tests", "Pressure test", f"Last verdict: {last}.")
+        last = {"fail": "The last pressure test failed", "repeat": "The last pressure test must be repeated"}.get(
+            w.part.tests[-1].verdict if w.part.tests else "", "No pressure test is entered"
+        )
+        yield finding("water-not-tested", "tests", "Pressure test", f"{last}, and the walls over the pipes are closed.")

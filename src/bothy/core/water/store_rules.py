@@ -58,22 +58,27 @@ def store_findings(ctx: Context, w: Wet) -> Found:
     if d.use.drinking_source == "separate":
         have, least = p.capacity_l.get("drinking", 0.0), DRINK_L * ctx.people * p.target_days
         if have < least:
-            yield finding("water-drinking-short", "water", "Drinking water", f"There are {have:.0f} L for {p.target_days:g} days; at least {least:.0f} L.")
+            yield finding(
+                "water-drinking-short",
+                "water",
+                "Drinking water",
+                f"There are {have:.0f} L to drink for {p.target_days:g} days; {ctx.people:.0f} people need at least {least:.0f} L.",
+            )
     if d.use.drinking_source == "tank" and any(t.holds == "fresh" for t in d.tanks):
         filtered = any(f.kind in ("fine", "uv", "carbon") for f in d.filters)
         if not filtered and (d.care.days_ago is None or d.care.days_ago > 90):
-            since = "never sanitised, as far as is said" if d.care.days_ago is None else f"{d.care.days_ago:.0f} days since it was sanitised"
+            since = "when it was last sanitised is not entered" if d.care.days_ago is None else f"it was sanitised {d.care.days_ago:.0f} days ago"
             asked = d.care.days_ago is None
             yield finding(
                 "water-drinking-untreated",
                 "water",
                 "Water",
-                f"No filter for drinking, and {since}.",
+                f"You drink from the tank without a filter, and {since}.",
                 severity="question" if asked else None,
                 answers=[
-                    Remedy.sets("Sanitised today", "/water/care", days_ago=0.0),
-                    Remedy.sets("A month ago", "/water/care", days_ago=30.0),
-                    Remedy.sets("Half a year ago", "/water/care", days_ago=180.0),
+                    Remedy.sets("It was sanitised today", "/water/care", days_ago=0.0),
+                    Remedy.sets("It was a month ago", "/water/care", days_ago=30.0),
+                    Remedy.sets("It was half a year ago", "/water/care", days_ago=180.0),
                 ]
                 if asked
                 else None,
@@ -85,11 +90,11 @@ def store_findings(ctx: Context, w: Wet) -> Found:
             "water-toilet-interval",
             "toilet",
             "Toilet",
-            f"Full after {days[name]:.1f} days.",
-            fix=Remedy.sets("A second container", "/water/toilet", spare=t.spare + 1),
+            f"The toilet’s container is full after {days[name]:.1f} days.",
+            fix=Remedy.sets("Carry a second container", "/water/toilet", spare=t.spare + 1),
         )
     if t and t.kind not in ("none", "bag") and not t.only_at_points:
-        yield finding("water-direct-drain-black", "toilet", "Toilet", "It is said that it can be emptied elsewhere than at a disposal point.")
+        yield finding("water-direct-drain-black", "toilet", "Toilet", "The design says that the toilet is also emptied elsewhere than at a disposal point.")
     if d.grey_to == "ground" and d.container_l <= 0:
         yield finding(
             "water-direct-drain-grey",
@@ -97,7 +102,7 @@ def store_findings(ctx: Context, w: Wet) -> Found:
             "Grey water",
             "Draining on roads, pitches and into rainwater gullies is prohibited or fined in most places.",
             fix=Remedy(
-                label="A container of 15 L",
+                label="Catch it in a container of 15 L",
                 patch=[{"op": "replace", "path": "/water/grey_to", "value": "container"}, {"op": "replace", "path": "/water/container_l", "value": 15.0}],
             ),
         )
@@ -112,14 +117,14 @@ def tank_findings(ctx: Context, w: Wet) -> Found:
             yield finding("water-tank-shape", subject, t.name, f"{p.problem[0].upper()}{p.problem[1:]}.")
             continue
         if t.food_grade is False and t.holds in ("fresh", "drinking"):
-            yield finding("water-material-not-food-grade", subject, t.name, "The tank isn't marked for drinking water.")
+            yield finding("water-material-not-food-grade", subject, t.name, "The tank isn’t marked for drinking water.")
         yield from _held(ctx, t, p, subject)
         if not t.budgeted:
             yield finding(
                 "water-mass-unplanned",
                 subject,
                 t.name,
-                f"{p.mass_full_kg:.0f} kg full.",
+                f"The tank weighs {p.mass_full_kg:.0f} kg full, and the mass budget doesn’t count it as full.",
                 fix=Remedy.sets("Count it as full", f"/water/tanks/{i}", t.id, budgeted=True),
             )
         if p.mass_full_kg > HEAVY_HIGH_KG and p.cg_z_m > HIGH_M:
@@ -129,28 +134,34 @@ def tank_findings(ctx: Context, w: Wet) -> Found:
                 "water-no-baffle",
                 subject,
                 t.name,
-                f"{p.undivided_m:.2f} m without a wall: half full it swings at {p.slosh_hz:.2f} Hz, once in {1 / p.slosh_hz:.1f} s.",
+                (
+                    f"The tank is {p.undivided_m:.2f} m long without a wall inside: half full, the water swings once in {1 / p.slosh_hz:.1f} s "
+                    f"({p.slosh_hz:.2f} Hz)."
+                ),
             )
         if t.over_electrics and not t.leak_tray:
-            yield finding("water-over-electrics", subject, t.name, "It stands over electrics with no tray between.")
+            yield finding("water-over-electrics", subject, t.name, "The tank stands over electrics with no tray between.")
         elif t.place == "inside" and not t.leak_tray and t.holds in ("fresh", "drinking"):
             yield finding(
                 "water-no-leak-tray",
                 subject,
                 t.name,
-                "Its joints are inside the body.",
-                fix=Remedy.sets("A drained tray", f"/water/tanks/{i}", t.id, leak_tray=True),
+                "The tank’s joints are inside the body, and no tray catches what they leak.",
+                fix=Remedy.sets("Fit a drained tray", f"/water/tanks/{i}", t.id, leak_tray=True),
             )
         yield from _vent(t, p, subject, i)
         g = p.gauge
         if g is not None and g.problem:
             yield finding("water-gauge-wrong", subject, t.name, f"{g.problem[0].upper()}{g.problem[1:]}.")
         elif g is not None and g.blind_low_l > 0.1 * p.usable_l:
-            yield finding("water-gauge-blind", subject, t.name, f"It sees nothing of the last {g.blind_low_l:.0f} L of {p.usable_l:.0f} L.")
+            yield finding("water-gauge-blind", subject, t.name, f"The gauge doesn’t see the last {g.blind_low_l:.0f} L of {p.usable_l:.0f} L.")
         s = t.sender
         if s is not None and s.kind == "resistive" and s.cable_resistance_ohm > 0.02 * abs(s.full_signal - s.empty_signal):
             yield finding(
-                "water-sender-cable", subject, t.name, f"{s.cable_resistance_ohm:g} Ω of cable against {abs(s.full_signal - s.empty_signal):g} Ω of span."
+                "water-sender-cable",
+                subject,
+                t.name,
+                f"The cable adds {s.cable_resistance_ohm:g} Ω to a sender that changes by {abs(s.full_signal - s.empty_signal):g} Ω from empty to full.",
             )
     by = {t.id: t for t in d.tanks}
     for n, j in enumerate(d.joins):
@@ -164,7 +175,7 @@ def tank_findings(ctx: Context, w: Wet) -> Found:
                 subject,
                 j.name,
                 f"Of {q.total_l:.0f} L, {q.unusable_l:.0f} L never reach the outlet.",
-                fix=Remedy.sets("The crossover at the lowest floor", f"/water/joins/{n}", j.id, z_m=round(low, 3)) if j.z_m > low + 0.005 else None,
+                fix=Remedy.sets("Set the crossover at the lowest floor", f"/water/joins/{n}", j.id, z_m=round(low, 3)) if j.z_m > low + 0.005 else None,
             )
         if q.draw_difference_m > SLOW_M:
             bore = next((b for b in (25.0, 32.0, 38.0, 50.0) if b > j.inner_diameter_mm), None)
@@ -172,8 +183,8 @@ def tank_findings(ctx: Context, w: Wet) -> Found:
                 "water-crossover-slow",
                 subject,
                 j.name,
-                f"At the pump's draw the levels part by {1000 * q.draw_difference_m:.0f} mm.",
-                fix=Remedy.sets(f"A pipe of {bore:g} mm", f"/water/joins/{n}", j.id, inner_diameter_mm=bore) if bore else None,
+                f"While the pump draws, the levels of the joined tanks part by {1000 * q.draw_difference_m:.0f} mm.",
+                fix=Remedy.sets(f"Lay a pipe of {bore:g} mm", f"/water/joins/{n}", j.id, inner_diameter_mm=bore) if bore else None,
             )
         if not j.common_vent or any(by[t].vent_mm is None for t in j.tanks):
             yield finding("water-crossover-vent", subject, j.name, "Each joined tank needs its own vent, all ending together above the highest top.")
@@ -198,7 +209,7 @@ def _held(ctx: Context, t: WaterTank, p: TankPart, subject: str) -> Found:
                 "water-restraint-weak",
                 subject,
                 t.name,
-                f"{(have or 0) / 1000:.1f} kN {way}, {need / 1000:.1f} kN needed for {p.mass_full_kg:.0f} kg ({school}).",
+                f"The fixing holds {(have or 0) / 1000:.1f} kN {way}; {p.mass_full_kg:.0f} kg full need {need / 1000:.1f} kN ({school}).",
             )
             return
 
@@ -210,8 +221,8 @@ def _vent(t: WaterTank, p: TankPart, subject: str, i: int) -> Found:
             "water-grey-no-vent" if waste else "water-vent-missing",
             subject,
             t.name,
-            "No vent.",
-            fix=Remedy.sets("A vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0, vent_high=True),
+            "No vent is entered for the tank" + (": its gases come out at the traps." if waste else ": it can’t be filled, and the pump sucks it flat."),
+            fix=Remedy.sets("Fit a vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0, vent_high=True),
         )
         return
     if waste:
@@ -220,8 +231,8 @@ def _vent(t: WaterTank, p: TankPart, subject: str, i: int) -> Found:
                 "water-grey-no-vent",
                 subject,
                 t.name,
-                f"{t.vent_mm:g} mm; 12 mm and more.",
-                fix=Remedy.sets("A vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0),
+                f"The vent is {t.vent_mm:g} mm wide; it needs at least 12 mm.",
+                fix=Remedy.sets("Fit a vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0),
             )
         return
     least = HOSE_VENT_MM if t.fill_by == "hose" else VENT_MM
@@ -230,24 +241,27 @@ def _vent(t: WaterTank, p: TankPart, subject: str, i: int) -> Found:
             "water-vent-small",
             subject,
             t.name,
-            f"{t.vent_mm:g} mm: {p.vent_pa or 0:.0f} Pa while filling; {least:g} mm and at most {VENT_PA:.0f} Pa.",
-            fix=Remedy.sets("A vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0) if t.vent_mm < HOSE_VENT_MM else None,
+            (
+                f"The vent is {t.vent_mm:g} mm wide, and {p.vent_pa or 0:.0f} Pa build up while filling; at least {least:g} mm and at most {VENT_PA:.0f} "
+                "Pa are right."
+            ),
+            fix=Remedy.sets("Fit a vent of 16 mm", f"/water/tanks/{i}", t.id, vent_mm=16.0) if t.vent_mm < HOSE_VENT_MM else None,
         )
     if not t.vent_high:
         yield finding(
             "water-vent-low",
             subject,
             t.name,
-            "It ends below the filler or the tank's top.",
-            fix=Remedy.sets("Lead it up", f"/water/tanks/{i}", t.id, vent_high=True),
+            "The vent ends below the filler or the tank’s top, so water runs out of it.",
+            fix=Remedy.sets("Lead the vent up", f"/water/tanks/{i}", t.id, vent_high=True),
         )
     if t.fill_by == "gravity" and t.fill_mm is not None and t.fill_mm < FILL_MM:
         yield finding(
             "water-fill-small",
             subject,
             t.name,
-            f"The filler is {t.fill_mm:g} mm wide.",
-            fix=Remedy.sets("A filler of 40 mm", f"/water/tanks/{i}", t.id, fill_mm=40.0),
+            f"The filler is {t.fill_mm:g} mm wide; filled by gravity it needs {FILL_MM:g} mm, or the water comes back.",
+            fix=Remedy.sets("Fit a filler of 40 mm", f"/water/tanks/{i}", t.id, fill_mm=40.0),
         )
 
 
@@ -257,13 +271,18 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
     for i, x in enumerate(d.drains):
         subject, fall = f"drain:{x.id}", 1000 * x.slope_frac * x.length_m
         if x.slope_frac < FLAT:
-            yield finding("water-drain-flat", subject, x.name, f"The pipe falls {fall:.0f} mm over {x.length_m:g} m.")
+            yield finding(
+                "water-drain-flat",
+                subject,
+                x.name,
+                f"The pipe falls {fall:.0f} mm over {x.length_m:g} m; 1 in 50 would be {1000 * SHALLOW * x.length_m:.0f} mm.",
+            )
         elif x.slope_frac < SHALLOW:
             yield finding(
                 "water-drain-shallow",
                 subject,
                 x.name,
-                f"The pipe falls {fall:.0f} mm over {x.length_m:g} m; {1000 * SHALLOW * x.length_m:.0f} mm would be 1 : 50.",
+                f"The pipe falls {fall:.0f} mm over {x.length_m:g} m; 1 in 50 would be {1000 * SHALLOW * x.length_m:.0f} mm.",
             )
         least = 25.0 if x.fixture == "shower" else 19.0
         if x.inner_diameter_mm < least:
@@ -271,19 +290,23 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
                 "water-drain-small",
                 subject,
                 x.name,
-                f"{x.inner_diameter_mm:g} mm; {least:g} mm at least.",
-                fix=Remedy.sets(f"A pipe of {least:g} mm", f"/water/drains/{i}", x.id, inner_diameter_mm=least),
+                f"The waste pipe is {x.inner_diameter_mm:g} mm wide inside; it needs at least {least:g} mm.",
+                fix=Remedy.sets(f"Lay a pipe of {least:g} mm", f"/water/drains/{i}", x.id, inner_diameter_mm=least),
             )
         edges = [
-            f"{have:.0f} mm {where}, {least:.0f} mm at least"
+            f"{have:.0f} mm {where} instead of at least {least:.0f} mm"
             for where, have, least in (("before it", x.front_mm, EDGE_FRONT_MM), ("behind it", x.behind_mm, EDGE_BEHIND_MM))
             if have is not None and have < least
         ]
         if x.fixture == "sink" and edges:
-            yield finding("water-sink-edge", subject, x.name, f"{'; '.join(edges)}: the worktop breaks there, and the tap has no room.")
+            yield finding("water-sink-edge", subject, x.name, f"The worktop leaves {' and '.join(edges)}: it breaks there, and the tap has no room.")
         if not x.trap and d.grey_to == "tank":
             yield finding(
-                "water-no-trap", subject, x.name, "It enters the tank without a trap.", fix=Remedy.sets("A trap", f"/water/drains/{i}", x.id, trap=True)
+                "water-no-trap",
+                subject,
+                x.name,
+                "The waste pipe enters the tank without a trap, so the tank’s smell comes up.",
+                fix=Remedy.sets("Fit a trap", f"/water/drains/{i}", x.id, trap=True),
             )
     if any(x.fixture == "shower" for x in d.drains):
         for n, t in enumerate(d.tanks):
@@ -292,8 +315,8 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
                     "water-grey-no-alarm",
                     f"tank:{t.id}",
                     t.name,
-                    "It stands inside, as high as the shower's tray.",
-                    fix=Remedy.sets("A sensor at nine tenths", f"/water/tanks/{n}", t.id, full_sensor=True),
+                    "The grey tank stands inside, as high as the shower’s tray: full, it comes up there, and nothing warns of it.",
+                    fix=Remedy.sets("Fit a sensor at 90 %", f"/water/tanks/{n}", t.id, full_sensor=True),
                 )
     if any(r.outlet == "shower" and r.place == "inside" for r in d.runs):
         open_ = [x for x in SHOWER_LIST if x not in d.shower_done]
@@ -302,11 +325,11 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
                 "water-shower-unsealed",
                 "shower",
                 "Shower",
-                f"Nothing of its list is said yet: {len(SHOWER_LIST)} items keep the water out of the walls.",
+                f"Not one item of the shower’s list is confirmed: {len(SHOWER_LIST)} items keep the water out of the walls.",
                 severity="question",
                 answers=[
-                    Remedy.sets("All closed, and flooded as a test", "/water", shower_done=list(SHOWER_LIST)),
-                    Remedy.sets(f"Only the first: {SHOWER_WORDS[SHOWER_LIST[0]]}", "/water", shower_done=[SHOWER_LIST[0]]),
+                    Remedy.sets("Enter that all are closed, and flooded as a test", "/water", shower_done=list(SHOWER_LIST)),
+                    Remedy.sets(f"Enter only the first: {SHOWER_WORDS[SHOWER_LIST[0]]}", "/water", shower_done=[SHOWER_LIST[0]]),
                 ],
             )
         elif open_:
@@ -314,7 +337,7 @@ def waste_findings(ctx: Context, w: Wet) -> Found:
                 "water-shower-unsealed",
                 "shower",
                 "Shower",
-                f"{len(open_)} of {len(SHOWER_LIST)} items of its list are open: {', '.join(SHOWER_WORDS[x] for x in open_)}.",
+                f"Of the shower’s list {len(open_)} of {len(SHOWER_LIST)} items are open: {', '.join(SHOWER_WORDS[x] for x in open_)}.",
             )
 
 
@@ -330,7 +353,7 @@ def frost_findings(ctx: Context, w: Wet) -> Found:
             "water-freeze-exposed",
             f.subject,
             f.name,
-            f"At {w.part.coldest_c:.0f} °C it is at 0 °C after {_hours(f.to_zero_h)}; {f.hold_w:.0f} W hold it.",
+            f"At {w.part.coldest_c:.0f} °C outside the water in it reaches 0 °C {_after(f.to_zero_h)}; {f.hold_w:.0f} W would keep it from freezing.",
             figures=[f"frost/{f.subject.replace(':', '/')}/hold_heat_w"],
         )
     for i, t in enumerate(d.tanks):
@@ -339,10 +362,10 @@ def frost_findings(ctx: Context, w: Wet) -> Found:
                 "water-freeze-no-drain",
                 f"tank:{t.id}",
                 t.name,
-                "No drain valve at its lowest point.",
-                fix=Remedy.sets("A drain valve", f"/water/tanks/{i}", t.id, drain_valve=True),
+                "The tank has no drain valve at its lowest point, so what stays in it freezes.",
+                fix=Remedy.sets("Fit a drain valve", f"/water/tanks/{i}", t.id, drain_valve=True),
             )
 
 
-def _hours(h: float | None) -> str:
-    return "no time" if h is None else f"{60 * h:.0f} min" if h < 1.5 else f"{h:.0f} h"
+def _after(h: float | None) -> str:
+    return "at once" if h is None else f"after {60 * h:.0f} min" if h < 1.5 else f"after {h:.0f} h"

@@ -149,7 +149,7 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 "wire-untinned",
                 "wiring",
                 "Wiring",
-                f"Untinned cable is in {len(bare)} circuit{'s' if len(bare) > 1 else ''}.",
+                f"In {len(bare)} circuit{'s' if len(bare) > 1 else ''} the cable is not tinned; salt and damp air eat bare copper.",
                 related=[w.circuit.id for w in bare],
                 fix=tinned if roomy else tinned.first_step(),
             )
@@ -157,7 +157,15 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
     for w in worked:
         c = w.circuit
         if c.solid_core:
-            out.append(finding("wire-solid-core", c.id, w.name, "Its conductors are solid.", fix=w.change("Use stranded cable", solid_core=False)))
+            out.append(
+                finding(
+                    "wire-solid-core",
+                    c.id,
+                    w.name,
+                    "The cable’s conductors are solid; they break where a vehicle shakes.",
+                    fix=w.change("Use stranded cable", solid_core=False),
+                )
+            )
         if (
             c.parallel_count > 1
             and c.metal_mm2 < THICK_MM2
@@ -183,7 +191,7 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-alarm-shared",
                     c.id,
                     w.name,
-                    f"{alarms[0].name} goes dark when {next(a.name for a in on_it if a.kind in SHARING_KINDS)} blows the fuse.",
+                    f"“{alarms[0].name}” goes dark when “{next(a.name for a in on_it if a.kind in SHARING_KINDS)}” blows the fuse.",
                 )
             )
         dead = [a.name for a in on_it if stays_on(a) and c.kind == "load" and not c.before_isolator]
@@ -193,7 +201,7 @@ def _cables(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-always-on",
                     c.id,
                     w.name,
-                    f"{dead[0]} must run also while the isolator is off.",
+                    f"“{dead[0]}” must run also while the isolator is off, and its circuit comes after it.",
                     fix=w.change("Feed it from before the isolator", before_isolator=True),
                 )
             )
@@ -209,7 +217,7 @@ def _isolator(ctx: Context, worked: list[Worked]) -> list[Finding]:
     if mains and not said:
         needed = max(w.circuit.fuse_a or 0.0 for w in mains)
         rating = next((a for a in ISOLATORS_A if a >= needed), math.ceil(needed / 100) * 100.0)
-        fits = Remedy.sets(f"Yes, for {rating:g} A" if said is None else f"Fit one for {rating:g} A", "/wiring", isolator_a=rating)
+        fits = Remedy.sets(f"There is one for {rating:g} A" if said is None else f"Fit one for {rating:g} A", "/wiring", isolator_a=rating)
         if said is None:
             out.append(
                 finding(
@@ -238,7 +246,7 @@ def _isolator(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     w.circuit.id,
                     w.name,
                     "The piece before the fuse is protected by nothing, and the bank drives thousands of amps into a fault there.",
-                    answers=[w.change(f"{m:g} m", fuse_distance_m=m) for m in (0.0, 0.15, 0.5)],
+                    answers=[w.change(f"It is {m:g} m away", fuse_distance_m=m) for m in (0.0, 0.15, 0.5)],
                 )
             )
     return out

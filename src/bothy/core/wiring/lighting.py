@@ -139,7 +139,9 @@ def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, lis
             ZonePart, way_m=way, between_count=between(z), codes=[x.part.code for x in circuits.values()], watts=sum(a.running_w * a.count for a in on)
         )
         if not z.lights or not z.places:
-            found.append(finding("wire-zone-empty", z.id, z.name, "No light is in it." if not z.lights else "Nothing switches it."))
+            found.append(
+                finding("wire-zone-empty", z.id, z.name, "The zone has switches and no light." if not z.lights else "The zone has lights and no switch.")
+            )
         for p in (_place(ctx, p) for p in z.places):
             if reached_from_door(p.door_distance_m, p.height_m):
                 from_door.append(f"{z.name}: {p.name}")
@@ -153,7 +155,10 @@ def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, lis
                         "wire-zone-way",
                         x.circuit.id,
                         x.name,
-                        f"{z.name} is {way:.1f} m over its switches; the circuit says {x.circuit.length_m:g} m, and its drop follows from that.",
+                        (
+                            f"Over its switches “{z.name}” has {way:.1f} m of cable; its circuit has {x.circuit.length_m:g} m, from which its voltage "
+                            "drop is calculated."
+                        ),
                         fix=x.change(f"Make it {way:.1f} m", length_m=round(way, 2)),
                         figures=[f"zones/{z.id}/way_m"],
                     )
@@ -167,7 +172,7 @@ def work_lighting(ctx: Context, worked: list[Worked]) -> tuple[LightingPart, lis
             from_bed.append("Switch panel")
     if (w.zones or panel is not None) and not from_door and any(a.kind == "light" for a in ctx.design.life.appliances):
         at_door = _at_door(w.zones)
-        told = f"The nearest switch is {min(near):g} m from the door" if near else "Where the switches are from the door is not entered"
+        told = f"The nearest switch is {min(near):g} m from the door" if near else "How far the switches are from the door is not entered"
         found.append(
             finding(
                 "wire-no-switch-at-door",
@@ -189,4 +194,4 @@ def _at_door(zones: list[LightZone]) -> Remedy | None:
     places = [p.model_dump(mode="json") for p in z.places]
     taken = {p["id"] for p in places}
     new = {"id": next(f"door{n}" for n in ("", *range(2, 12)) if f"door{n}" not in taken), "name": "At the door", "door_distance_m": 0.4, "height_m": 1.2}
-    return Remedy.sets(f"A switch at the door for {z.name}", f"/wiring/zones/{i}", z.id, control=control, places=[*places, new])
+    return Remedy.sets(f"Add a switch at the door for {z.name}", f"/wiring/zones/{i}", z.id, control=control, places=[*places, new])

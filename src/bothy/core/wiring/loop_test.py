@@ -19,9 +19,9 @@ from bothy.core.wiring.continuity import LoopCircuit, LoopContinuityIn, LoopVerd
 rules("prove", (("wire-test-failed", "fault", Method("wiring.buying")),))
 
 CAUSES: dict[str, str] = {
-    "high": "A bad crimp, a thinner cable than planned, or a longer way.",
+    "high": "Likely causes: a bad crimp, a thinner cable than planned, or a longer route.",
     "short": "The cores touch before the far end, or the cable is shorter than the design says.",
-    "open": "Not joined: the far ends are apart, or a conductor is broken.",
+    "open": "The far ends aren’t joined, or a conductor is broken.",
 }
 
 
@@ -96,6 +96,6 @@ def work_loops(design: Design, facts: Facts, parts: dict[str, CircuitPart]) -> t
     out = []
     for row in rows:
         if row.verdict in ("high", "short", "open"):
-            told = f"{row.measured_mohm or 0:.4g} mΩ measured; {row.low_mohm:.0f} to {row.high_mohm:.0f} mΩ is right. {CAUSES[row.verdict]}"
+            told = f"The loop measured {row.measured_mohm or 0:.4g} mΩ; {row.low_mohm:.0f} to {row.high_mohm:.0f} mΩ is right. {CAUSES[row.verdict]}"
             out.append(finding("wire-test-failed", row.circuit, f"{row.code} {row.name}", told))
     return {row.circuit: row for row in rows}, out

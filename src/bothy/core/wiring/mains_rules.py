@@ -99,7 +99,7 @@ def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Findi
     if has_inverter and not m.inverter_rcd:
         add(
             "wire-ac-no-rcd",
-            "The inverter's output has no residual-current device of its own; the one on shore power does not see it.",
+            "The inverter’s output has no residual-current device of its own; the one on shore power does not see it.",
             _set("Put one behind the inverter", "inverter_rcd", True),
         )
     if m.poles == "single" and ctx.region.mains_poles == "double":
@@ -124,12 +124,17 @@ def _protection(ctx: Context, has_inverter: bool, has_shore: bool) -> list[Findi
         if wrong:
             add(
                 "wire-ac-ne-bond",
-                f"Bonds: {' and '.join(wrong)}; exactly one is right in each mode. With none no fault trips, with two the residual-current device does.",
+                f"The neutral-earth bonds are {' and '.join(wrong)}; exactly one is right in each mode. With none no fault trips the breaker, with two the "
+                "residual-current device trips without one.",
                 _set("Bond by relay", "bond", "relay"),
             )
     if m.chassis_bond_mm2 is None or m.chassis_bond_mm2 < LEAST_BOND_MM2 - EPS:
-        told = "No bond." if m.chassis_bond_mm2 is None else f"{m.chassis_bond_mm2:g} mm²."
-        add("wire-ac-chassis-unbonded", f"{told} A fault to the bodywork would make it live.", _set("Bond with 4 mm²", "chassis_bond_mm2", LEAST_BOND_MM2))
+        told = (
+            "No bond to the bodywork is entered."
+            if m.chassis_bond_mm2 is None
+            else f"The bond to the bodywork is {m.chassis_bond_mm2:g} mm²; at least {LEAST_BOND_MM2:g} mm² carries a fault."
+        )
+        add("wire-ac-chassis-unbonded", f"{told} Without it a fault makes the bodywork live.", _set("Bond with 4 mm²", "chassis_bond_mm2", LEAST_BOND_MM2))
     return out
 
 
@@ -138,7 +143,7 @@ def _too_much(part: MainsPart, m: Mains | None) -> list[Finding]:
     how = m.shedding if m is not None else "none"
     if how == "relay" and part.together:
         return []
-    told = f"{part.supply_a:.1f} A can run at once; the supply carries {part.limit_a:.1f} A for hours."
+    told = f"Appliances for {part.supply_a:.1f} A can run at once; the supply carries {part.limit_a:.1f} A continuously."
     if part.together and part.shed:
         told += (
             f" Together may run: {', '.join(part.together[:6])}{' and more' if len(part.together) > 6 else ''}. Off meanwhile: "
@@ -165,10 +170,11 @@ def _outlets(ctx: Context, w: Worked) -> list[Finding]:
     if c.fuse_a is None or count * ctx.region.socket_a <= MANY * c.fuse_a + EPS:
         return []
     on, off = kept_on(draws_of(ctx, [w], ctx.design.wiring.mains.keep if ctx.design.wiring.mains else []), c.fuse_a * ctx.region.continuous_frac)
-    told = f"One breaker of {c.fuse_a:g} A feeds {count} outlets of {ctx.region.socket_a:g} A." + (
-        f" Together may run: {', '.join(d.name for d in on)}; not with them: {', '.join(d.name for d in off)}."
-        if off
-        else " What is planned on them may all run together."
+    outlets = f"{count} outlets" if count > 1 else "an outlet"
+    together = f" Together may run: {', '.join(d.name for d in on)}; not with them: {', '.join(d.name for d in off)}."
+    alone = f" Too much for it by itself: {', '.join(d.name for d in off)}."
+    told = f"One breaker of {c.fuse_a:g} A feeds {outlets} of {ctx.region.socket_a:g} A." + (
+        " What is planned on them may all run together." if not off else together if on else alone
     )
     return [finding("wire-ac-outlets-many", c.id, w.name, told)]
 
@@ -188,7 +194,7 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
                 "mains",
                 "Mains side",
                 f"Residual-current device, poles, change-over and bonds are not entered yet. {ctx.region.licensed}",
-                fix=Remedy.sets("Take the usual one", "/wiring", mains=usual(ctx)),
+                fix=Remedy.sets("Use the usual one", "/wiring", mains=usual(ctx)),
             )
         )
     else:
@@ -210,7 +216,7 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
                     "wire-ac-breaker-above-lead",
                     c.id,
                     w.name,
-                    f"A {c.fuse_a:g} A breaker before leads for {part.lead_rating_a:g} A. {ctx.region.licensed}",
+                    f"The breaker of {c.fuse_a:g} A stands before leads for {part.lead_rating_a:g} A: they overheat before it trips. {ctx.region.licensed}",
                     fix=fix,
                 )
             )
@@ -220,14 +226,17 @@ def mains_findings(ctx: Context, worked: list[Worked], part: MainsPart | None) -
                     "wire-ac-lead-short",
                     c.id,
                     w.name,
-                    f"The way is {w.part.length_m:g} m and 5 % to spare: no {'set of leads' if m and m.leads_joined_count > 1 else 'single lead'} "
+                    f"The route is {w.part.length_m:g} m, with 5 % to spare: no {'set of leads' if m and m.leads_joined_count > 1 else 'single lead'} "
                     "in stock is that long.",
                 )
             )
         elif sum(leg.leads_m) - w.part.length_m > 2.0 + EPS and part.lead_rating_a and leg.current_a > part.lead_rating_a / 3:
             out.append(
                 finding(
-                    "wire-lead-coiled", c.id, w.name, f"The lead is {sum(leg.leads_m) - w.part.length_m:.1f} m longer than the way, at {leg.current_a:.1f} A."
+                    "wire-lead-coiled",
+                    c.id,
+                    w.name,
+                    f"The lead is {sum(leg.leads_m) - w.part.length_m:.1f} m longer than its route and carries {leg.current_a:.1f} A: coiled up, it overheats.",
                 )
             )
     return out
@@ -298,18 +307,22 @@ def shore_findings(ctx: Context) -> list[Finding]:
         lost = 2 * length * carried * RHO_WARM / mm2 / ctx.region.mains_v
         named = f"{size} AWG" if isinstance(size, str) else f"{size:g} mm²"
         if rating < post - EPS:
-            add("wire-ac-hookup-lead", f"A lead of {named} carries {rating:g} A unrolled; the post gives {post:g} A.")
+            add("wire-ac-hookup-lead", f"The lead of {named} carries {rating:g} A unrolled; the post gives {post:g} A.")
         elif lost > POST_DROP + EPS:
-            add("wire-ac-hookup-lead", f"A lead of {length:g} m of {named} loses {lost:.1%} at {carried:g} A. It should lose at most {POST_DROP:.0%}.")
+            add("wire-ac-hookup-lead", f"The lead of {length:g} m of {named} loses {lost:.1%} at {carried:g} A. It should lose at most {POST_DROP:.0%}.")
     if post > inlet + EPS and (m.inlet_breaker_a is None or m.inlet_breaker_a > inlet + EPS):
         have = f"; the breaker there is for {m.inlet_breaker_a:g} A" if m.inlet_breaker_a is not None else ""
         add(
             "wire-ac-inlet-protect",
             f"The post gives {post:g} A, the inlet is made for {inlet:g} A{have}.",
-            _set(f"A breaker of {inlet:g} A at the inlet", "inlet_breaker_a", float(inlet)),
+            _set(f"Fit a breaker of {inlet:g} A at the inlet", "inlet_breaker_a", float(inlet)),
         )
     if m.rcd and m.rcd_type == "ac" and ctx.design.region != "us":
-        add("wire-ac-rcd-type", "It is of type AC.", _set("Fit type A", "rcd_type", "a"))
+        add(
+            "wire-ac-rcd-type",
+            "The residual-current device is of type AC, which electronics with a direct current can blind.",
+            _set("Fit type A", "rcd_type", "a"),
+        )
     afloat = ctx.design.vehicle.preset == "boat"
     if afloat and m.galvanic in (None, "none"):
         metal = ctx.design.vehicle.hull in ("steel", "aluminium")
@@ -320,16 +333,16 @@ def shore_findings(ctx: Context) -> list[Finding]:
             _set("Fit a galvanic isolator", "galvanic", "isolator"),
             "fault" if metal else "question" if m.galvanic is None else None,
             [
-                _set("An isolator is fitted", "galvanic", "isolator"),
-                _set("An isolating transformer", "galvanic", "transformer"),
-                _set("Neither", "galvanic", "none"),
+                _set("There is an isolator", "galvanic", "isolator"),
+                _set("There is an isolating transformer", "galvanic", "transformer"),
+                _set("There is neither", "galvanic", "none"),
             ],
         )
     if ctx.design.region == "us" and not m.surge:
         add(
             "wire-ac-surge",
             "A post with a lost neutral puts 240 V on 120 V appliances.",
-            _set("Fit one", "surge", True),
+            _set("Fit surge protection", "surge", True),
             "question" if m.surge is None else None,
             [_set("There is one", "surge", True), _set("There is none", "surge", False)],
         )

@@ -68,7 +68,7 @@ def _cable(w: Worked) -> list[Finding]:
                 c.id,
                 w.name,
                 "A joint is where failures are; this one cannot be reached.",
-                fix=w.change("A whole cable instead", joint="none"),
+                fix=w.change("Lay one whole cable instead", joint="none"),
             )
         )
     if c.parallel_count > 1 and not c.parallel_equal:
@@ -77,7 +77,7 @@ def _cable(w: Worked) -> list[Finding]:
                 "wire-parallel-unequal",
                 c.id,
                 w.name,
-                f"{c.parallel_count} cables that are not alike do not share the current: one takes most of it.",
+                f"The {c.parallel_count} cables in parallel are not alike, so they do not share the current: one takes most of it.",
                 fix=w.change("Make them alike", parallel_equal=True),
             )
         )
@@ -91,11 +91,15 @@ def _cable(w: Worked) -> list[Finding]:
                 "and all of it returns through the negative."
             )
             out.append(
-                finding("wire-negative-smaller", c.id, w.name, text, fix=w.change("The same size as the positive", negative_area_mm2=None, negative_awg=None))
+                finding(
+                    "wire-negative-smaller", c.id, w.name, text, fix=w.change("Use the same size as the positive", negative_area_mm2=None, negative_awg=None)
+                )
             )
     if c.labelled in ("none", "near", "far"):
         ends = {"none": "either end", "near": "its far end", "far": "its near end"}[c.labelled]
-        out.append(finding("wire-label-missing", c.id, w.name, f"No label at {ends}.", fix=w.change("Both are on now", labelled="both")))
+        out.append(
+            finding("wire-label-missing", c.id, w.name, f"The cable has no label at {ends}.", fix=w.change("Enter that both labels are on", labelled="both"))
+        )
     return out
 
 
@@ -118,7 +122,7 @@ def _burns(ctx: Context, w: Worked) -> list[Finding]:
             "wire-cable-burns-first",
             c.id,
             w.name,
-            f"A dead short of {p.fault_a / 1000:.1f} kA ruins the cable in {1000 * stands:.1f} ms; its fuse opens in {1000 * c.clearing_time_s:g} ms.",
+            f"A short circuit of {p.fault_a / 1000:.1f} kA ruins the cable in {1000 * stands:.1f} ms; its fuse opens in {1000 * c.clearing_time_s:g} ms.",
             figures=[f"circuits/{c.id}/withstand_s", f"circuits/{c.id}/fault_a"],
         )
     ]
@@ -147,8 +151,8 @@ def _studs(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 "wire-stud-stacked",
                 "wiring",
                 "Busbar",
-                f"{lugs} lugs on {wiring.bus_studs_count} studs; more than {MOST_LUGS} on one work loose.",
-                fix=Remedy.sets(f"A busbar with {need} studs", "/wiring", bus_studs_count=need),
+                f"The busbar has {lugs} lugs on {wiring.bus_studs_count} studs; more than {MOST_LUGS} on one work loose.",
+                fix=Remedy.sets(f"Fit a busbar with {need} studs", "/wiring", bus_studs_count=need),
             )
         )
     if wiring.bus_stud_mm is not None:
@@ -188,7 +192,7 @@ def making_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 "wiring",
                 "Wiring",
                 "A dropped spanner across two posts welds itself on and burns.",
-                fix=Remedy.sets("Covers are on", "/wiring", live_covered=True),
+                fix=Remedy.sets("Enter that the covers are on", "/wiring", live_covered=True),
             )
         )
     mains = [w.circuit for w in worked if w.circuit.kind == "main" and w.circuit.fuse_a is not None]

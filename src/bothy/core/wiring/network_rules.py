@@ -175,7 +175,7 @@ def _short_circuit(ctx: Context, worked: list[Worked], network: NetworkPart) -> 
                     "wire-fault-too-weak",
                     c.id,
                     w.name,
-                    f"A short at the far end draws {p.far_fault_a:.0f} A; the {c.fuse_a:g} A fuse wants {QUICK_BREAK * c.fuse_a:g} A to blow at once.",
+                    f"A short circuit at the far end draws {p.far_fault_a:.0f} A; the {c.fuse_a:g} A fuse needs {QUICK_BREAK * c.fuse_a:g} A to blow at once.",
                     fix=fix,
                     figures=[f"circuits/{c.id}/far_fault_a"],
                 )
@@ -229,10 +229,10 @@ def _bank_fuses(ctx: Context, network: NetworkPart) -> list[Finding]:
                 "wire-no-fuse-at-source",
                 "wiring",
                 "Wiring",
-                f"{bank.parallel_count} batteries in parallel push {amps / 1000:.0f} kA into a fault in one of them, past the main fuse.",
-                fix=Remedy.sets("A high-interrupt fuse on each battery", "/wiring", battery_fuses=True),
+                f"When one of the {bank.parallel_count} batteries in parallel fails, {amps / 1000:.0f} kA flow into it past the main fuse.",
+                fix=Remedy.sets("Fit a high-interrupt fuse on each battery", "/wiring", battery_fuses=True),
                 figures=figures,
-                remedy="A fuse on the post of each battery.",
+                remedy="Fit a fuse on the post of each battery.",
             )
         ]
     # the fuse on one battery meets that battery's own current, or what the others push back into it
@@ -318,11 +318,15 @@ def _placement(ctx: Context, worked: list[Worked]) -> list[Finding]:
             fix = w.change("Sheath that piece", sheathed=True) if c.fuse_distance_m <= SHEATHED_M + EPS else None
             out.append(
                 finding(
-                    "wire-fuse-too-far", c.id, w.name, f"Before the fuse {c.fuse_distance_m:g} m of cable are unprotected. At most {limit:g} m may be.", fix=fix
+                    "wire-fuse-too-far",
+                    c.id,
+                    w.name,
+                    f"Before the fuse {c.fuse_distance_m:g} m of cable are unprotected. It may be at most {limit:g} m.",
+                    fix=fix,
                 )
             )
         if fused and c.holder_rating_a is not None and (c.fuse_a or 0) > c.holder_rating_a + EPS:
-            out.append(finding("wire-holder-too-small", c.id, w.name, f"A {c.fuse_a:g} A fuse in a holder for {c.holder_rating_a:g} A."))
+            out.append(finding("wire-holder-too-small", c.id, w.name, f"The {c.fuse_a:g} A fuse sits in a holder for {c.holder_rating_a:g} A."))
         if c.kind in ("driving", "driving_in") and relay and fused and c.far_fuse_a is None:
             out.append(
                 finding(
@@ -346,7 +350,7 @@ def _placement(ctx: Context, worked: list[Worked]) -> list[Finding]:
                     "wire-shunt-bypassed",
                     c.id,
                     w.name,
-                    "Its negative goes straight to the battery post, past the shunt.",
+                    "The circuit’s negative goes straight to the battery post, past the shunt, so the monitor doesn’t see its current.",
                     fix=w.change("Land it on the busbar", negative_at="busbar"),
                 )
             )
@@ -360,9 +364,9 @@ def _negative_side(ctx: Context, worked: list[Worked]) -> list[Finding]:
         return out
     if w.chassis_bond_count != 1:
         told = (
-            "No bond: the bodywork floats, and a fault to it blows no fuse."
+            "The negative is not bonded to the bodywork, so a fault to the metal blows no fuse."
             if w.chassis_bond_count == 0
-            else f"{w.chassis_bond_count} bonds: current finds its way through the bodywork and past the shunt."
+            else f"The negative is bonded to the bodywork {w.chassis_bond_count} times: current finds its way through the metal and past the shunt."
         )
         out.append(finding("wire-multi-chassis-bond", "wiring", "Wiring", told, fix=Remedy.sets("Keep one bond", "/wiring", chassis_bond_count=1)))
     main_mm2 = max(
@@ -402,7 +406,10 @@ def _boards(ctx: Context, worked: list[Worked]) -> list[Finding]:
         if ctx.design.power.bank is not None and b.side == "dc" and b.id in used and not feeds:
             out.append(
                 finding(
-                    "wire-board-unconnected", b.id, b.name, "Circuits hang on it, but no feeder brings them power. Take Bothy's board feed in the proposals."
+                    "wire-board-unconnected",
+                    b.id,
+                    b.name,
+                    "Circuits start at this board, but no feeder brings it power. Use Bothy’s board feed in the suggestions.",
                 )
             )
         if len(feeds) > 1:
@@ -431,7 +438,7 @@ def network_findings(ctx: Context, worked: list[Worked], network: NetworkPart) -
                 "wire-voltage-collapse",
                 "wiring",
                 "Wiring",
-                f"At {network.low_v:g} V with everything on, no voltage satisfies all loads. {w.name} wants {watts:.0f} W; at most {most:.0f} W "
+                f"At {network.low_v:g} V with everything on, no voltage satisfies all loads. {w.name} needs {watts:.0f} W; at most {most:.0f} W "
                 "can pass its cable.",
                 fix=wider.first_step() if wider else None,
                 related=[w.circuit.id],

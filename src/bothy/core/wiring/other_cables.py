@@ -363,14 +363,14 @@ def work_others(ctx: Context, worked: list[Worked]) -> tuple[dict[str, OtherPart
                     "wire-other-drop",
                     f"other:{c.id}",
                     part.name,
-                    f"Voltage drop {part.drop_frac:.1%} over {part.length_m:g} m of {part.size_text}.",
+                    f"The voltage drop is {part.drop_frac:.1%} over {part.length_m:g} m of {part.size_text}.",
                     fix=Remedy.sets(
                         f"Fit {part.best_text}", f"/wiring/others/{ctx.design.wiring.others.index(c)}", c.id, area_mm2=part.best_area_mm2, awg=part.best_awg
                     ),
                 )
             )
     if missing and worked:
-        found.append(finding("wire-other-missing", "wiring", "Wiring", f"{', '.join(missing)}."))
+        found.append(finding("wire-other-missing", "wiring", "Wiring", f"The design doesn’t have these cables yet: {', '.join(missing)}."))
     return parts, found
 
 

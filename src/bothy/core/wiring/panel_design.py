@@ -177,7 +177,7 @@ def _clash(v: Any, names: dict[str, str]) -> str:
     return {
         "outside_panel": f"{one} stands over the edge of the plate.",
         "edge_margin": f"{one} is {v.value_mm or 0:.1f} mm from the edge; {MARGIN_MM:g} mm keeps the plate strong.",
-        "depth": f"{one} and its plugs want {v.value_mm or 0:.0f} mm more behind the plate.",
+        "depth": f"{one} and its plugs need {v.value_mm or 0:.0f} mm more behind the plate.",
         "overlap": f"{one} and {names.get(v.other or '', '')} overlap.",
         "gap": f"{one} and {names.get(v.other or '', '')} are {v.value_mm or 0:.1f} mm apart; {GAP_MM:g} mm are needed.",
     }[v.code]
@@ -194,8 +194,8 @@ def _findings(ctx: Context, panel: Panel, out: SwitchPanelLayoutOut, names: dict
                     f"wire-{v.code.replace('_', '-')}",
                     f"panel:{v.subject}",
                     names[v.subject],
-                    f"{v.value_a or 0:.1f} A flow through it.",
-                    fix=Remedy.sets("A relay by the load", f"/wiring/panel/things/{at}", v.subject, relay=True),
+                    f"The switch carries {v.value_a or 0:.1f} A, more than its rating less a margin.",
+                    fix=Remedy.sets("Put a relay by the load", f"/wiring/panel/things/{at}", v.subject, relay=True),
                 )
             )
         else:
@@ -218,7 +218,7 @@ def _findings(ctx: Context, panel: Panel, out: SwitchPanelLayoutOut, names: dict
             found.append(finding("wire-panel-clash", f"panel:{id}", names[id], " ".join(told), fix=fix))
     for t in panel.things:
         if SHAPES[t.kind].bound and t.circuit is None:
-            found.append(finding("wire-panel-unbound", f"panel:{t.id}", names[t.id], "It is bound to no circuit."))
+            found.append(finding("wire-panel-unbound", f"panel:{t.id}", names[t.id], "No circuit belongs to this part of the panel."))
     return found
 
 

@@ -146,13 +146,16 @@ def _fill_findings(h: _Held, out: ConduitFillOut) -> list[Finding]:
     r, found = h.way, []
     if not out.ok:
         size = out.suggested_inner_diameter_mm
-        told = too_full(out, "it")
+        told = f"Here {too_full(out, 'the inside')}"
         fix = h.sets(f"Take a pipe of {size:g} mm", inner_diameter_mm=size) if size and r.kind == "conduit" else None
-        found.append(finding("wire-conduit-overfull", r.id, r.name, told[0].upper() + told[1:], fix=fix, figures=[f"raceways/{r.id}/fill_frac"]))
+        found.append(finding("wire-conduit-overfull", r.id, r.name, told, fix=fix, figures=[f"raceways/{r.id}/fill_frac"]))
     if out.jam_risk:
         found.append(
             finding(
-                "wire-conduit-jam", r.id, r.name, f"Its inside is {out.jam_ratio:.2f} times one cable; between 2.8 and 3.2 three of them can lock in a bend."
+                "wire-conduit-jam",
+                r.id,
+                r.name,
+                f"The conduit is {out.jam_ratio:.2f} times as wide as one cable; between 2.8 and 3.2 times three of them can lock in a bend.",
             )
         )
     return found
@@ -163,7 +166,7 @@ def _beside(h: _Held) -> list[Finding]:
     r, found = h.way, []
     if r.in_gas_locker or (r.gas_distance_mm is not None and r.gas_distance_mm < GAS_MM - EPS):
         told = (
-            "It goes through the gas locker."
+            "The cables go through the gas locker."
             if r.in_gas_locker
             else f"The cables run {r.gas_distance_mm:g} mm from a gas pipe beside them. Keep at least {GAS_MM:g} mm away."
         )
@@ -180,7 +183,7 @@ def _beside(h: _Held) -> list[Finding]:
                 r.id,
                 r.name,
                 f"Of {r.metal_holes_count} metal holes {bare} would cut into the cables as the vehicle shakes.",
-                fix=h.sets("A grommet in each", grommets_count=r.metal_holes_count),
+                fix=h.sets("Fit a grommet in each", grommets_count=r.metal_holes_count),
             )
         )
     if r.clip_spacing_mm is not None:
@@ -212,7 +215,7 @@ def _signals(h: _Held) -> list[Finding]:
     near = [s for s in r.signals if (s.gap_mm or 0.0) < gap_wanted(s.kind, s.screened) - EPS]
     if not near:
         return []
-    told = ", ".join(f"{SIGNAL_WORDS[s.kind]} at {s.gap_mm or 0:g} mm (wants {gap_wanted(s.kind, s.screened):g} mm)" for s in near)
+    told = ", ".join(f"{SIGNAL_WORDS[s.kind]} at {s.gap_mm or 0:g} mm (needs {gap_wanted(s.kind, s.screened):g} mm)" for s in near)
     signals = [
         s.model_dump(mode="json") | ({"screened": True} if s in near and (s.gap_mm or 0.0) >= SCREENED_GAP_MM.get(s.kind, 1e9) else {}) for s in r.signals
     ]
@@ -222,7 +225,7 @@ def _signals(h: _Held) -> list[Finding]:
             "wire-data-near-mains",
             r.id,
             r.name,
-            f"Beside {', '.join(w.name for w in loud[:3])}: {told}.",
+            f"Beside mains or a large current ({', '.join(w.name for w in loud[:3])}) lie: {told}.",
             fix=h.sets("Take screened cable", signals=signals) if screens else None,
         )
     ]
@@ -238,7 +241,15 @@ def colours(ctx: Context) -> tuple[set[str], set[str]]:
 def _together(ctx: Context, subject: str, name: str, apart: Remedy | None) -> list[Finding]:
     """Findings of a place where mains and low voltage lie together without a barrier."""
     low, mains = colours(ctx)
-    out = [finding("wire-ac-dc-mixed", subject, name, f"Nothing parts them: one pinched cable puts mains on every lamp. {ctx.region.licensed}", fix=apart)]
+    out = [
+        finding(
+            "wire-ac-dc-mixed",
+            subject,
+            name,
+            f"Nothing parts mains from low voltage here: one pinched cable puts mains on every lamp. {ctx.region.licensed}",
+            fix=apart,
+        )
+    ]
     both = sorted(low & mains)
     if both:
         fix = Remedy.sets("Make the low-voltage negative yellow", "/wiring", dc_negative_colour="yellow") if both == ["black"] else None

@@ -159,7 +159,7 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
     if p.problem and p.ampacity_a is None:
         add(
             "wire-split-circuit" if len(c.appliances) > 1 else "wire-fuse-window-empty",
-            f"For {p.current_a:.1f} A over {p.length_m:g} m: {p.problem}.",
+            f"For {p.current_a:.1f} A over {p.length_m:g} m there is no cable and fuse: {p.problem}.",
             None,
             keys[:1],
         )
@@ -167,7 +167,9 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
         if not p.problem:
             add(
                 "wire-not-sized",
-                f"Bothy would fit {size_text(p.best_area_mm2, p.best_awg, p.best_parallel)} and {p.best_fuse_a:g} A." if p.best_fuse_a else "",
+                f"Bothy suggests {size_text(p.best_area_mm2, p.best_awg, p.best_parallel)} and {p.best_fuse_a:g} A."
+                if p.best_fuse_a
+                else "No size and no fuse are entered for this circuit yet.",
                 refit(w),
                 keys[:1],
             )
@@ -179,7 +181,7 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
         add("wire-over-ampacity", f"The load is {p.current_a:.1f} A; on this route {p.size_text} may carry {p.ampacity_a:.1f} A.", refit(w), keys[:2])
     if p.drop_ok is False and c.kind != "load":
         lost = (
-            f"Voltage drop {p.drop_v:.2f} V ({p.drop_frac:.1%}) over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V "
+            f"The voltage drop is {p.drop_v:.2f} V ({p.drop_frac:.1%}) over {p.length_m:g} m of {p.size_text}; the limit is {p.limit_v:.2f} V "
             f"({p.drop_class.replace('_', '-')})."
         )
         most = f" This size reaches {p.max_length_m:.1f} m." if p.max_length_m else ""
@@ -194,14 +196,14 @@ def _circuit(ctx: Context, w: Worked) -> list[Finding]:
                 "wire-chassis-return",
                 c.id,
                 name,
-                f"The return is {p.current_a:.0f} A through the {'hull' if afloat else 'bodywork'}. {why}".strip(),
+                f"The circuit’s {p.current_a:.0f} A return through the {'hull' if afloat else 'bodywork'}. {why}".strip(),
                 fix=w.change("Lay a second wire", return_path="cable"),
                 figures=keys[:1],
                 severity=("danger" if metal else "fault") if afloat else None,
             )
         )
     if c.engine_space and c.insulation_temp_c == 60:
-        add("wire-insulation-engine", "Class 60 °C in an engine space.", None, [])
+        add("wire-insulation-engine", "The insulation is for 60 °C, and an engine space gets hotter.", None, [])
     return out
 
 
@@ -266,7 +268,7 @@ def _protection(ctx: Context, w: Worked, name: str, keys: list[str]) -> list[Fin
     elif p.window_status != "ok" and (p.ampacity_a or 0) < p.window_low_a:
         add(
             "wire-fuse-window-empty",
-            f"The load asks for {p.window_low_a:.1f} A or more, the cable allows {p.window_high_a or 0:.1f} A.",
+            f"The load needs a fuse of at least {p.window_low_a:.1f} A, and the cable allows at most {p.window_high_a or 0:.1f} A.",
             refit(w),
             window,
         )
@@ -323,12 +325,14 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
     if ctx.design.wiring.circuits:
         for a in ctx.design.life.appliances:
             if a.id not in fed and a.count > 0:
-                out.append(finding("wire-appliance-unfed", a.id, a.name, "No circuit feeds it yet."))
+                out.append(finding("wire-appliance-unfed", a.id, a.name, "No circuit feeds this appliance yet."))
     lights = {a.id: a for a in ctx.design.life.appliances if a.kind == "light" and a.count > 0}
     whole = sum((a.power_w or 0) * a.count for a in lights.values())
     if len(lights) > 1 and whole > 0:
         for w in worked:
             share = sum((lights[i].power_w or 0) * lights[i].count for i in w.circuit.appliances if i in lights) / whole
             if share > 0.5 + EPS:
-                out.append(finding("wire-all-lights-one-fuse", w.circuit.id, w.circuit.name, f"One fuse takes {share:.0%} of the lighting with it."))
+                out.append(
+                    finding("wire-all-lights-one-fuse", w.circuit.id, w.circuit.name, f"When this one fuse blows, {share:.0%} of the lighting goes out.")
+                )
     return out

@@ -109,7 +109,7 @@ function ApplianceSlate({ a }: { a: Appliance }) {
           onSet={(on) => void set(a, { ambient_dependent: on }, "ambient")}
         />
       )}
-      {a.supply === "ac" && <FlagProperty label="wants a pure sine" value={a.pure_sine ?? false} onSet={(on) => void set(a, { pure_sine: on }, "sine")} />}
+      {a.supply === "ac" && <FlagProperty label="needs a pure sine wave" value={a.pure_sine ?? false} onSet={(on) => void set(a, { pure_sine: on }, "sine")} />}
       <h3 className="mb-1 mt-3 font-display text-[14px]">More or less of it</h3>
       {SEASONS.map((s) => (
         <QuantityProperty

@@ -186,7 +186,7 @@ export function Component() {
                 <td className="px-2">
                   <Token path="/vehicle/hull" label="hull" choices={HULLS} value={v.hull ?? ""} shown={v.hull ? wordOf(HULLS, v.hull) : "not entered"} />
                 </td>
-                <td className="px-2 text-dim">{say("a metal hull carries no current, and wants its shore earth kept apart")}</td>
+                <td className="px-2 text-dim">{say("a metal hull carries no current, and needs its shore earth kept apart")}</td>
               </tr>
             )}
             <tr className="border-b border-line/60">

@@ -260,7 +260,7 @@ export function TapsView() {
     lengthColumn(runs, "10%", units),
     {
       key: "wants",
-      label: "wants",
+      label: "needs",
       width: "12%",
       align: "right",
       kind: "computed",
