@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Hashable
 from functools import cache
 from typing import Protocol
 
@@ -14,7 +15,7 @@ from bothy.demo import curlew, fiddlehead, saltbush
 from bothy.store.projects import Projects
 
 
-class Demo(Protocol):
+class Demo(Hashable, Protocol):
     """A demo vehicle: its plan, and what was measured on it."""
 
     NAME: str
