@@ -214,7 +214,8 @@ def said_cases() -> dict[str, Any]:
     asked += [(t, r.stage) for _, r in sorted(RULES.items()) if r.stage in ("gas", "water", "wiring") for t in (r.title, r.remedy)]
     asked += [(f"A {t.base} beside an {t.base}, “{t.base}”; two {plural(t.base)}. {t.base.capitalize()}", "") for t in terms()]
     asked += [
-        ("1,250 kg, -3 °C, 57%, 0.60 × 0.35 × 0.60 m, 2 × 0.26 m, 15 to 35 °C, 12-14 V, heat tapes, 400 mm², 91 mΩ, 4.7 MΩ, 3 µm", s) for s in ("", "wiring")
+        ("1,250 kg, -3 °C, 57%, 0.60 × 0.35 × 0.60 m, 2 × 0.26 m, 1010 × 640 mm, 15 to 35 °C, 12-14 V, heat tapes, 400 mm², 91 mΩ, 4.7 MΩ, 3 µm", s)
+        for s in ("", "wiring")
     ]
     readers = [("metric", "uk"), ("metric", "eu"), ("us", "us"), ("metric", "au")]
     return {

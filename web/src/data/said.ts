@@ -128,7 +128,7 @@ function inUnits(piece: string, stage: string): string {
     const turn = IN_US[unit];
     if (!turn || (unit === "mm²" && COPPER.has(stage))) return whole;
     const parts = numbers.split(/( to | × | and | of |–)/);
-    const count = parts.length === 3 && parts[1] === " × " && /^\d+$/.test(parts[0] ?? ""); // “2 × 0.26 m” are two of them
+    const count = unit !== "mm" && parts.length === 3 && parts[1] === " × " && /^\d+$/.test(parts[0] ?? ""); // “2 × 0.26 m” are two of them
     const turned = parts.map((p, n) => (n % 2 || (count && n === 0) ? p : number(p, turn)));
     return `${turned.join("")}${gap || "\u00a0"}${turn.unit}`;
   });

@@ -132,6 +132,7 @@ export const SlateFigs = ({ ks }: { ks: readonly FigureKey[] }) => ks.map((k) =>
 
 /** A figure on the bench: its value; pressing it opens the working in the slate. */
 export function Fig({ k, digits, bare }: { k: FigureKey; digits?: number; bare?: boolean }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { units } = usePerson();
   const { open, opened } = useHand();
@@ -142,7 +143,7 @@ export function Fig({ k, digits, bare }: { k: FigureKey; digits?: number; bare?:
       type="button"
       tabIndex={-1}
       data-figure={k}
-      title={`${f.label}: how it was reached`}
+      title={say(`${f.label}: how it was reached`)}
       className={`num cursor-pointer border-0 bg-transparent p-0 underline-offset-2 hover:underline ${opened === k ? "underline decoration-gorse" : ""}`}
       onClick={(e) => {
         e.stopPropagation();

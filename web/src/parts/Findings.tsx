@@ -170,7 +170,7 @@ function One({ finding, own }: { finding: Finding; own?: Workings }) {
         {fix && <Fix finding={finding} />}
         {(finding.answers ?? []).map((a) => (
           <button key={a.label} type="button" className="btn btn-main" onClick={() => void edit(a.patch as never, `${finding.title} ${a.label}`)}>
-            {a.label}
+            {say(a.label, finding.stage)}
           </button>
         ))}
         {!finding.accepted && severity !== "note" && (
@@ -200,12 +200,13 @@ export function FindingList({ findings, empty, own }: { findings: Finding[]; emp
 
 /** Marks beside an item on the bench: its worst open finding. */
 export function ItemMark({ subject, stage }: { subject: string; stage?: string }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { pick } = useHand();
   const worst = report.findings.find((f) => concerns(f, subject) && (!stage || f.stage === stage) && isOpen(f) && f.severity !== "note");
   if (!worst) return null;
   return (
-    <span title={`${worst.severity}: ${worst.title}`} onClick={() => worst.stage === "wiring" && pick("circuit", subject)}>
+    <span title={`${severityWord(worst.severity)}: ${say(worst.title, worst.stage)}`} onClick={() => worst.stage === "wiring" && pick("circuit", subject)}>
       <FindingMark severity={worst.severity as Severity} />
       <span className="sr-only">
         {worst.severity}: {worst.title}

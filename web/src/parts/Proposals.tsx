@@ -59,14 +59,21 @@ function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean
   const say = useSaid();
   const [open, setOpen] = useState(false);
   const free = p.patch.length > 0;
+  const stage = COPPER.includes(p.group) ? "wiring" : "";
   return (
     <li className="border-b border-line/60 py-1">
       <div className="flex items-baseline gap-2">
-        <input type="checkbox" aria-label={`Pick ${p.title}`} disabled={!free} checked={free && picked} onChange={(e) => onPick(e.target.checked)} />
+        <input
+          type="checkbox"
+          aria-label={say(`Pick ${p.title}`, stage)}
+          disabled={!free}
+          checked={free && picked}
+          onChange={(e) => onPick(e.target.checked)}
+        />
         <button type="button" className="flex min-w-0 flex-1 items-baseline gap-2 text-left" aria-expanded={open} onClick={() => setOpen(!open)}>
-          <span className="w-56 shrink-0 truncate">{p.title}</span>
-          <span className={`min-w-0 flex-1 truncate ${p.status === "kept" ? "text-dim" : ""}`} title={p.what}>
-            {say(p.what, COPPER.includes(p.group) ? "wiring" : "")}
+          <span className="w-56 shrink-0 truncate">{say(p.title, stage)}</span>
+          <span className={`min-w-0 flex-1 truncate ${p.status === "kept" ? "text-dim" : ""}`} title={say(p.what, stage)}>
+            {say(p.what, stage)}
           </span>
           <span className="shrink-0 text-[12px] text-loch underline decoration-dotted">{open ? "less" : "why"}</span>
         </button>
@@ -74,7 +81,7 @@ function Row({ p, picked, onPick, onTake, busy }: { p: Proposal; picked: boolean
           {p.price ? money(p.price) : ""} {p.mass_kg ? show(p.mass_kg, "kg", units) : ""}
         </span>
         <span className={`w-40 shrink-0 text-right text-[12px] ${free ? "" : "text-dim"}`}>{STATUS[p.status]}</span>
-        <button type="button" className="btn px-2 py-0" disabled={!free || busy} aria-label={`Use ${p.title}`} onClick={onTake}>
+        <button type="button" className="btn px-2 py-0" disabled={!free || busy} aria-label={say(`Use ${p.title}`, stage)} onClick={onTake}>
           use
         </button>
       </div>

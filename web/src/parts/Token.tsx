@@ -1,7 +1,7 @@
 /** A value inside a stage's sentence: press it to change it in place. Heather and dotted: assumed, with where it comes from. */
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useVariant } from "../data/variant";
-import { useTerm } from "../shell/person";
+import { useSaid, useTerm } from "../shell/person";
 import { Quantity } from "./Quantity";
 
 export type Choice = { value: string; word: string };
@@ -16,6 +16,7 @@ export function useAssumption(path: string) {
 }
 
 export function Token(props: Props) {
+  const say = useSaid();
   const { edit } = useVariant();
   const term = useTerm();
   const assumed = useAssumption(props.path);
@@ -67,7 +68,7 @@ export function Token(props: Props) {
         ) : (
           <TextField text={props.text} label={props.label} onDone={(t) => (t === null ? setOpen(false) : void commit(t))} />
         )}
-        {assumed && <span className="text-[12px] text-heather">assumed: {assumed.why}</span>}
+        {assumed && <span className="text-[12px] text-heather">assumed: {say(assumed.why)}</span>}
       </span>
     );
   }
@@ -78,7 +79,7 @@ export function Token(props: Props) {
       className={`border-0 bg-transparent p-0 font-semibold underline underline-offset-4 ${
         assumed ? "text-heather decoration-heather decoration-dotted" : "decoration-gorse decoration-2"
       }`}
-      title={assumed ? `${props.label}, assumed: ${assumed.why}` : `${props.label}: press to change`}
+      title={assumed ? say(`${props.label}, assumed: ${assumed.why}`) : `${props.label}: press to change`}
       onClick={() => setOpen(true)}
     >
       {props.shown}

@@ -24,7 +24,9 @@ export function GasSheets() {
         <h2 className="m-0 font-display text-[16px]">If it smells of gas</h2>
         <p className="m-0">{SMELL} Come back only when it is aired; have the system tested before it is used again.</p>
         <p className="m-0 text-[11px]">
-          {report.region_name}: {part.law.installs} Paper: {part.law.paper}; {part.law.afterwards}. Usual of the region: ask what holds where you are.
+          {say(
+            `${report.region_name}: ${part.law.installs} Paper: ${part.law.paper}; ${part.law.afterwards}. Usual of the region: ask what holds where you are.`,
+          )}
         </p>
       </section>
       <Table
@@ -146,8 +148,8 @@ export function GasSheets() {
             const r = part.checks[x.id];
             return [
               wordOf(CHECKS, x.kind),
-              `${x.value} ${r?.unit ?? ""}`,
-              r ? `${limitWord(r.limit)} ${r.unit}` : "",
+              say(`${x.value} ${r?.unit ?? ""}`),
+              r ? say(`${limitWord(r.limit)} ${r.unit}`) : "",
               r?.ok ? "yes" : "no",
               x.on ?? "",
               x.who ?? "",

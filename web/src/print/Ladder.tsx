@@ -32,7 +32,7 @@ export function LadderSheet() {
             .filter((r) => r.total > 0)
             .map((r) => (
               <option key={r.id} value={r.id}>
-                {r.id.toUpperCase()} {r.title}
+                {r.id.toUpperCase()} {say(r.title, "wiring")}
               </option>
             ))}
         </select>
@@ -41,9 +41,7 @@ export function LadderSheet() {
         .filter((r) => r.total > 0 && (!only || r.id === only))
         .map((r) => (
           <section key={r.id} className="mb-4">
-            <h2 className="mb-0 mt-3 font-display text-[15px]">
-              {r.id.toUpperCase()} {r.title}, by {r.who}
-            </h2>
+            <h2 className="mb-0 mt-3 font-display text-[15px]">{say(`${r.id.toUpperCase()} ${r.title}, by ${r.who}`, "wiring")}</h2>
             <p className="m-0 text-[11px]">
               <strong>{say(`Stop if: ${r.stop}`, "wiring")}</strong>
             </p>
@@ -58,8 +56,8 @@ export function LadderSheet() {
                         <strong>{say(s.title, "wiring")}</strong>
                         <div className="text-[10px]">{say(s.how, "wiring")}</div>
                       </td>
-                      <td className={`${cell} num w-32`}>{s.kind === "look" ? "☐ yes ☐ no" : rightOf(s)}</td>
-                      <td className={`${cell} num w-28`}>{s.said}</td>
+                      <td className={`${cell} num w-32`}>{s.kind === "look" ? "☐ yes ☐ no" : say(rightOf(s), "wiring")}</td>
+                      <td className={`${cell} num w-28`}>{say(s.said, "wiring")}</td>
                       <td className={`${cell} w-20`}>{s.state === "open" || s.state === "locked" ? "" : STATES[s.state]}</td>
                       <td className={`${cell} w-28`}>{[s.by, s.on].filter(Boolean).join(", ")}</td>
                     </tr>
@@ -67,7 +65,9 @@ export function LadderSheet() {
               </tbody>
             </table>
             {c.steps.some((s) => s.stage === r.id && s.licensed) && (
-              <p className="mt-1 text-[11px]">Name ______________________ Licence ______________________ Date ____________ Signature ______________________</p>
+              <p className="mt-1 text-[11px]">
+                Name ______________________ {say("Licence")} ______________________ Date ____________ Signature ______________________
+              </p>
             )}
           </section>
         ))}

@@ -72,7 +72,7 @@ export function Lists() {
         title="Terminals and lugs"
         note="Typical; the maker’s figures win. Matching crimp tool, adhesive heat-shrink over every lug, no solder."
         heads={["size", "kind", "studs", "strip", "pull test, 1 min", "number", "got"]}
-        rows={d.terminals.map((t) => [t.size, t.kind, t.stud, t.strip, t.pull_n, t.count, ""])}
+        rows={d.terminals.map((t) => [t.size, t.kind, t.stud, say(t.strip), t.pull_n, t.count, ""])}
       />
       <Table
         title="Fuses and spares"
@@ -93,7 +93,7 @@ export function Lists() {
         rows={d.conduits.map((r) => [
           r.name,
           r.kind,
-          r.inside,
+          say(r.inside),
           m(r.length_m),
           r.codes.join(" "),
           r.cable_count,

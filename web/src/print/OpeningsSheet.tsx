@@ -1,5 +1,5 @@
 /** Openings of sides, rear and floor on paper: each wall to scale, the numbers each cut is laid by, and the order of work. */
-import { show } from "../data/show";
+import { show, sizeOf, smallLength } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
 import { SidePicture } from "../stages/fit/SidePicture";
@@ -29,11 +29,11 @@ export function OpeningsSheet() {
                     "opening",
                     f.id === "rear" ? "left of centre" : "from the rear",
                     f.id === "floor" ? "left of centre" : "over the floor",
-                    "cut, mm",
+                    `cut, ${smallLength(units)}`,
                     "laid by",
                   ].map((h) => (
                     <th key={h} className="px-1 py-0.5">
-                      {h}
+                      {say(h)}
                     </th>
                   ))}
                 </tr>
@@ -47,7 +47,9 @@ export function OpeningsSheet() {
                       <td className="num px-1">{show(t.u_m, "m", units)}</td>
                       <td className="num px-1">{show(t.v_m, "m", units)}</td>
                       <td className="num px-1">
-                        {t.kept ? "is there" : `${t.length_mm.toFixed(0)} × ${t.height_mm.toFixed(0)}, r ${t.radius_mm.toFixed(0)}${t.measured ? "" : " ?"}`}
+                        {t.kept
+                          ? "is there"
+                          : `${sizeOf([t.length_mm / 1000, t.height_mm / 1000], units, 2)}, r ${sizeOf([t.radius_mm / 1000], units, 2)}${t.measured ? "" : " ?"}`}
                       </td>
                       <td className="px-1">{say(t.laid_by.slice(0, 2).join(" "))}</td>
                     </tr>

@@ -1,5 +1,5 @@
 /** The roof on paper: the plan, a table of spots and cut-outs, the order of work at a hole, what to buy. */
-import { show } from "../data/show";
+import { show, sizeOf, smallLength } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
 import { RoofPicture } from "../stages/fit/RoofPicture";
@@ -20,13 +20,19 @@ export function RoofSheet() {
       <table className="mt-2 w-full border-collapse text-[12px]">
         <thead>
           <tr className="border-b border-line text-left text-[11px]">
-            {["on the roof", "rear edge, from the rear", "right edge, left of centre", "held by", "cut-out, mm", "to the centre line", "to the next rib"].map(
-              (h) => (
-                <th key={h} className="px-1 py-0.5">
-                  {h}
-                </th>
-              ),
-            )}
+            {[
+              "on the roof",
+              "rear edge, from the rear",
+              "right edge, left of centre",
+              "held by",
+              `cut-out, ${smallLength(units)}`,
+              "to the centre line",
+              "to the next rib",
+            ].map((h) => (
+              <th key={h} className="px-1 py-0.5">
+                {say(h)}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
@@ -37,7 +43,7 @@ export function RoofSheet() {
               <td className="num px-1">{show(t.rect![2], "m", units)}</td>
               <td className="px-1">{t.kept ? "is there" : HELD.find((h) => h.value === t.held_by)?.word}</td>
               <td className="num px-1">
-                {t.cut?.hole ? `${t.cut.length_mm.toFixed(0)} × ${t.cut.width_mm.toFixed(0)}, r ${t.cut.radius_mm.toFixed(0)}` : "–"}
+                {t.cut?.hole ? `${sizeOf([t.cut.length_mm / 1000, t.cut.width_mm / 1000], units, 2)}, r ${sizeOf([t.cut.radius_mm / 1000], units, 2)}` : "–"}
               </td>
               <td className="num px-1">{t.cut?.to_centre_mm != null ? say(`${t.cut.to_centre_mm.toFixed(0)} mm`) : "–"}</td>
               <td className="num px-1">{t.cut?.rib ? say(`${t.cut.to_rib_mm!.toFixed(0)} mm, ${t.cut.rib.replace("-", " ")}`) : "–"}</td>
@@ -49,7 +55,7 @@ export function RoofSheet() {
       <ol className="m-0 list-decimal pl-5 text-[12px]">
         {roof.work.map((s) => (
           <li key={s.title}>
-            <b>{s.title}.</b> {say(s.text)}
+            <b>{say(s.title)}.</b> {say(s.text)}
           </li>
         ))}
       </ol>

@@ -1,8 +1,10 @@
 /** What a design's figures and findings rest on: sections of the method, standards, makers' data, own choices. */
+
 import { useQuery } from "@tanstack/react-query";
 import { api, take } from "../data/client";
 import { useVariant } from "../data/variant";
 import type { Source } from "../method/Sources";
+import { useSaid } from "../shell/person";
 
 const HEADS: [Source["kind"], string][] = [
   ["method", "Method, by the sections of “How it’s calculated”"],
@@ -12,6 +14,7 @@ const HEADS: [Source["kind"], string][] = [
 ];
 
 export function SourceList() {
+  const say = useSaid();
   const { id, revision, stamp } = useVariant();
   const asked = useQuery({
     queryKey: ["sources", id, stamp],
@@ -30,7 +33,7 @@ export function SourceList() {
             <ul className="m-0 list-none p-0">
               {mine.map((s) => (
                 <li key={`${s.text}${s.method}`}>
-                  {s.text}
+                  {say(s.text)}
                   {s.method && <span className="num text-dim"> {s.method}</span>}
                 </li>
               ))}

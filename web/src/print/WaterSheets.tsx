@@ -62,7 +62,7 @@ export function WaterSheets() {
           <Table
             key={t.id}
             title={`Gauge of “${t.name}”`}
-            heads={["usable", "litres", "level over the tank’s zero", `reads, ${g.unit}`]}
+            heads={["usable", "holds", "level over the tank’s zero", `reads, ${g.unit}`]}
             rows={g.rows.map((r) => [
               `${Math.round(100 * r.fill_frac)} %`,
               l(r.volume_l),
@@ -95,7 +95,7 @@ export function WaterSheets() {
           heads={["step", "how much", "done, by, when"]}
           rows={[
             ["Fill the whole system", l(s.system_l), ""],
-            [say("Product into the tank, every tap until it smells of it"), `${s.dose.toFixed(s.unit === "tablets" ? 0 : 1)} ${s.unit}`, ""],
+            [say("Product into the tank, every tap until it smells of it"), say(`${s.dose.toFixed(s.unit === "tablets" ? 0 : 1)} ${s.unit}`), ""],
             ["Let it stand", `${s.contact_min.toFixed(0)} min`, ""],
             ["Drain and rinse", `${s.rinses} times, ${l(s.rinse_l)}`, ""],
           ]}

@@ -48,11 +48,23 @@ export function VariantRoute() {
     );
   return (
     <VariantProvider key={variantId} id={variantId} first={first.data}>
+      <Lives />
       <HandProvider>
         <Outlet />
       </HandProvider>
     </VariantProvider>
   );
+}
+
+/** Where the vehicle lives: on screen and on paper its region's units and terms are the reader's, until he chooses others. */
+function Lives() {
+  const region = useVariant().design.region ?? "uk";
+  const { lives } = usePerson();
+  useEffect(() => {
+    lives(region);
+    return () => lives(null);
+  }, [lives, region]);
+  return null;
 }
 
 const SAVED = { saved: "saved", saving: "saving…", kept: "kept here, not sent yet", conflict: "waiting for you" };
@@ -115,12 +127,7 @@ function Header() {
   const { variantId, stage } = useParams();
   const go = useNavigate();
   const person = usePerson();
-  const { lives } = person;
-  const region = v.design.region ?? "uk";
-  useEffect(() => {
-    lives(region);
-    return () => lives(null);
-  }, [lives, region]);
+
   return (
     <header className="no-print flex h-11 shrink-0 items-center gap-3 border-b border-line bg-bench px-3 max-[899px]:h-auto max-[899px]:flex-wrap max-[899px]:py-1.5">
       <Link to="/" className="flex items-center gap-1 font-display text-[17px] font-semibold text-peat no-underline" aria-label="Bothy: projects">

@@ -72,7 +72,7 @@ def _turned(piece: str, copper: bool) -> str:
         if unit == "mm²" and copper:
             return m[0]
         parts = _JOINT.split(numbers)
-        count = len(parts) == 3 and parts[1] == " × " and parts[0].isdigit()  # “2 × 0.26 m” are two of them
+        count = unit != "mm" and len(parts) == 3 and parts[1] == " × " and parts[0].isdigit()  # “2 × 0.26 m” are two of them
         turned = [p if n % 2 or (count and n == 0) else _number(p, unit) for n, p in enumerate(parts)]
         return f"{''.join(turned)}{gap or chr(0xA0)}{IN_US[unit][0]}"
 

@@ -163,7 +163,7 @@ export function AsBuilt() {
           {comes.map((f) => (
             <p key={f.id} className="my-1 border-l-2 border-rust pl-2">
               <b>
-                {severityWord(f.severity)} {f.title}
+                {severityWord(f.severity)} {say(f.title, f.stage)}
               </b>
               : {f.subject_name}. {say(f.message)}
             </p>

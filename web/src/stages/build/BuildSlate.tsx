@@ -171,6 +171,7 @@ const FRESH: Partial<Schemas["Build"]> & Pick<Schemas["Build"], Said> = {
 
 /** What the other way of each setting costs. */
 function OtherWays() {
+  const say = useSaid();
   const ways = useOtherWays();
   if (ways.isPending)
     return (
@@ -187,7 +188,7 @@ function OtherWays() {
         <tbody>
           {ways.data.map((s) => (
             <tr key={s.setting}>
-              <td>{OTHER_WAY[`${s.setting}/${s.other}`]}</td>
+              <td>{say(OTHER_WAY[`${s.setting}/${s.other}`] ?? "")}</td>
               <td className="num text-right">{more(s.hours)} h</td>
               <td className="num text-right">{more(s.days)} days</td>
             </tr>

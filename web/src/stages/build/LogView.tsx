@@ -1,6 +1,6 @@
 /** The log of the work, the curve of what was planned and done, and the money by service. */
 import { PlainNumber } from "../../parts/PlainNumber";
-import { useMoney } from "../../shell/person";
+import { useMoney, useSaid } from "../../shell/person";
 import { AsBuilt } from "./AsBuilt";
 import { type Build, dayWord, hoursWord, useLog, usePlan } from "./data";
 import { PunchList } from "./PunchList";
@@ -62,6 +62,7 @@ function BudgetField({ service, value }: { service: string; value: number | null
 }
 
 export function LogLedger({ b }: { b: Build }) {
+  const say = useSaid();
   const log = useLog();
   const { money } = useMoney();
   const m = b.money;
@@ -86,7 +87,7 @@ export function LogLedger({ b }: { b: Build }) {
               <tr key={e.id} className="border-b border-line/60">
                 <td className="whitespace-nowrap px-1 py-0.5 align-top">{dayWord(e.on)}</td>
                 <td className="px-1">
-                  {e.name}
+                  {say(e.name)}
                   {e.note && <span className="block text-[12px] text-dim">{e.note}</span>}
                 </td>
                 <td className="num whitespace-nowrap px-1 text-right">{hoursWord(e.hours)}</td>

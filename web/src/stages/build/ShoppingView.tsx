@@ -191,10 +191,10 @@ export function BuySlate({ b, x }: { b: Build; x: Buy }) {
         {!task
           ? "No task of the plan takes it."
           : x.need_by
-            ? `For “${task.name}”, ${dayWord(x.need_by)}.`
+            ? `For “${say(task.name)}”, ${dayWord(x.need_by)}.`
             : task.state === "done"
-              ? `For “${task.name}”, which is done.`
-              : `For “${task.name}”, which has no day yet.`}
+              ? `For “${say(task.name)}”, which is done.`
+              : `For “${say(task.name)}”, which has no day yet.`}
         {x.status === "used" && " It counts as spent at about its price; say below what it cost."}
         {x.status === "planned" &&
           x.order_by &&

@@ -96,7 +96,7 @@ export function TaskSlate({ t }: { t: Task }) {
   const drawing = DRAWING[t.zone] ?? BY_SERVICE[t.service];
   return (
     <Slate
-      title={t.name}
+      title={say(t.name)}
       sub={`${t.state === "done" ? "done" : t.state === "begun" ? "begun" : "not begun"} · ${hoursWord(t.hours || t.likely_h)}, ${t.people} ${t.people === 1 ? "person" : "people"}`}
     >
       {t.impossible && <p className="my-1 border-l-2 border-rust pl-2 text-[13px]">{t.impossible}</p>}
@@ -118,7 +118,9 @@ export function TaskSlate({ t }: { t: Task }) {
       <Items t={t} />
       <Photos subject={t.id} zone={t.zone} name={t.name} />
       {t.note && <p className="my-2 border-l-2 border-gorse pl-2 text-[13px]">{say(t.note)}</p>}
-      {LICENCE_WORD[t.licence] && <p className="my-1 text-[13px]">Only by a {LICENCE_WORD[t.licence]}, where local rules say so; keep the certificate.</p>}
+      {LICENCE_WORD[t.licence] && (
+        <p className="my-1 text-[13px]">{say(`Only by a ${LICENCE_WORD[t.licence]}, where local rules say so; keep the certificate.`)}</p>
+      )}
       {t.state !== "done" && (
         <>
           <h3 className="mb-1 mt-3 font-display text-[14px]">Write it down</h3>

@@ -1,12 +1,15 @@
 /** All tasks in the order of the work, with their dates; one's own are added here. */
+
 import { ItemMark } from "../../parts/Findings";
 import { type Column, Ledger } from "../../parts/Ledger";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { useSite } from "../../shell/useSite";
 import { type Build, dayWord, hoursWord, type Task } from "./data";
 import { LICENCE_WORD, PHASES } from "./words";
 
 export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
+  const say = useSaid();
   const hand = useHand();
   const site = useSite();
   const all = tasks ?? b.tasks;
@@ -18,7 +21,7 @@ export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
       kind: "computed",
       show: (t) => <span title={t.state}>{t.state === "done" ? "●" : t.state === "begun" ? "◐" : "○"}</span>,
     },
-    { key: "name", label: "task", width: "36%", kind: "computed", show: (t) => <span className="font-sans text-peat">{t.name}</span> },
+    { key: "name", label: "task", width: "36%", kind: "computed", show: (t) => <span className="font-sans text-peat">{say(t.name)}</span> },
     { key: "phase", label: "phase", width: "13%", kind: "computed", show: (t) => PHASES[t.phase] ?? t.phase },
     {
       key: "hours",
@@ -36,7 +39,7 @@ export function TasksLedger({ b, tasks }: { b: Build; tasks?: Task[] }) {
       kind: "computed",
       show: (t) => (t.impossible ? "no hours" : t.state === "done" ? `done ${dayWord(t.end)}` : dayWord(t.start)),
     },
-    { key: "who", label: "who", width: "15%", kind: "computed", show: (t) => LICENCE_WORD[t.licence] || (t.ask ? `ask ${t.ask}` : "") },
+    { key: "who", label: "who", width: "15%", kind: "computed", show: (t) => say(LICENCE_WORD[t.licence] || (t.ask ? `ask ${t.ask}` : "")) },
   ];
   return (
     <Ledger

@@ -62,11 +62,11 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
     if (typeof withAir !== "string") void log.add(t, stop(), 1, "", withAir);
   };
   return (
-    <li className={`border bg-sheet p-3 ${mine ? "border-gorse" : "border-line"}`} aria-label={t.name}>
+    <li className={`border bg-sheet p-3 ${mine ? "border-gorse" : "border-line"}`} aria-label={say(t.name)}>
       <div className="flex flex-wrap items-baseline justify-between gap-2">
         <h2 className="m-0 font-display text-[18px] font-semibold">
           <button type="button" className="border-0 bg-transparent p-0 text-left" onClick={() => hand.pick("task", t.id)}>
-            {t.name}
+            {say(t.name)}
           </button>
         </h2>
         <span className="num text-[14px]">
@@ -74,7 +74,7 @@ function Card({ t, lacks, running, start, stop }: { t: Task; lacks: string[]; ru
           {t.people > 1 && `, ${t.people} people`}
         </span>
       </div>
-      {LICENCE_WORD[t.licence] && <p className="my-1 text-[13px]">{LICENCE_WORD[t.licence]}</p>}
+      {LICENCE_WORD[t.licence] && <p className="my-1 text-[13px]">{say(LICENCE_WORD[t.licence] ?? "")}</p>}
       {t.note && <p className="my-1 border-l-2 border-gorse pl-2 text-[14px]">{say(t.note)}</p>}
       <p className="my-1 text-[13px] text-dim">
         {[t.tools.join(", "), t.ppe.length ? `wear ${t.ppe.map((x) => PPE[x] ?? x).join(", ")}` : "", say(t.conditions)].filter(Boolean).join(" · ")}

@@ -203,7 +203,7 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
                 const top = g.top + i * ROW;
                 const on = hand.kind === "task" && hand.id === t.id;
                 const end = at(t.end!);
-                const told = `${t.name}, ${whenWord(t.start)} to ${whenWord(t.end)}${t.pinned ? `, not before ${dayWord(t.pinned)}` : ""}`;
+                const told = `${say(t.name)}, ${whenWord(t.start)} to ${whenWord(t.end)}${t.pinned ? `, not before ${dayWord(t.pinned)}` : ""}`;
                 return (
                   <g
                     key={t.id}
@@ -267,7 +267,7 @@ export function Weeks({ b, p50, p80, onPin }: Props) {
                         strokeWidth="3"
                         paintOrder="stroke"
                       >
-                        {t.name}
+                        {say(t.name)}
                       </text>
                     )}
                     {t.ask && <path d={`M${x(at(t.start!))} ${top + 11}v-12l7 3l-7 3`} fill="#77588a" stroke="none" />}

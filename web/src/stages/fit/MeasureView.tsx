@@ -220,7 +220,7 @@ export function MeasureView() {
             {at + 1} of {list.length}, {done} measured
           </p>
           <h2 className="m-0 font-display text-[22px]">{say(s.title)}</h2>
-          <p className="my-1 text-[14px]">{s.how}</p>
+          <p className="my-1 text-[14px]">{say(s.how)}</p>
           <div className="my-2 flex items-center gap-3 text-[24px]">
             <Quantity
               key={s.id}
@@ -270,8 +270,9 @@ export function MeasureView() {
       slate={
         <Slate title="Measure" sub={fit.part.body.measured ? "measured by stations" : "the profile of its kind, scaled"}>
           <p className="my-1 text-[13px]">
-            Strike a centre line on the floor first: the middle between two pairs of symmetric points, the rear door jambs and the front seat or belt
-            anchorages, joined by a string. All widths go from it, all heights from the finished floor.
+            {say(
+              "Strike a centre line on the floor first: the middle between two pairs of symmetric points, the rear door jambs and the front seat or belt anchorages, joined by a string. All widths go from it, all heights from the finished floor.",
+            )}
           </p>
           <p className="my-1 text-[12px] text-chalk-dim">
             Bare {fit.part.body.bare.map((x) => show(x, "m", units)).join(" × ")}; finished {show(fit.part.body.length, "m", units)} ×{" "}

@@ -88,6 +88,7 @@ export function WallPicture({ wall }: { wall: Wall }) {
 }
 
 export function WallTable({ wall }: { wall: Wall }) {
+  const say = useSaid();
   const { units } = usePerson();
   const flat = ["ceiling", "floor", "under"].includes(wall.id);
   const length = (x: number, n: number) => (
@@ -111,7 +112,7 @@ export function WallTable({ wall }: { wall: Wall }) {
         {wall.rows.map((r, i) => (
           <tr key={i} className="border-b border-line/60">
             <td className="px-2 py-0.5">{r.name}</td>
-            <td className="px-2">{SERVICE[r.service]}</td>
+            <td className="px-2">{say(SERVICE[r.service] ?? "")}</td>
             {r.enters.map(length)}
             <td className="num px-2">{r.turns.map((at) => at.map((x) => show(x, "m", units)).join(" / ")).join(", ") || "–"}</td>
             {r.leaves.map(length)}

@@ -25,6 +25,7 @@ const SERVICE = { dc: "low voltage", mains: "mains", data: "signals", water: "wa
 const LAYER: Record<string, string> = { dc: "d", data: "d", mains: "m", water: "w", waste: "w", duct: "w", gas: "g" };
 
 export function WaysView() {
+  const say = useSaid();
   const fit = useFit();
   const { units } = usePerson();
   const hand = useHand();
@@ -33,7 +34,7 @@ export function WaysView() {
   const name = (key: string) => (key === "engine" ? "engine" : (byKey.get(key)?.name ?? key));
   const columns: Column<Route>[] = [
     { key: "name", label: "run", width: "26%", kind: "computed", show: (r) => <span className="font-sans text-peat">{r.name}</span> },
-    { key: "service", label: "carries", width: "11%", kind: "computed", show: (r) => <span className="font-sans">{SERVICE[r.service]}</span> },
+    { key: "service", label: "carries", width: "11%", kind: "computed", show: (r) => <span className="font-sans">{say(SERVICE[r.service] ?? "")}</span> },
     {
       key: "to",
       label: "from, to",
@@ -120,7 +121,7 @@ function WaySlate({ r }: { r: Route }) {
     .filter((n) => n.includes("-"))
     .sort();
   return (
-    <Slate title={r.name} sub={SERVICE[r.service]}>
+    <Slate title={r.name} sub={say(SERVICE[r.service] ?? "")}>
       <FindingList findings={fit.report.findings.filter((f) => f.stage === "fit" && f.subject === r.id.split(":")[1])} />
       <SlateFig k={`ways/${r.id.replace(":", "-")}/length_m` as never} label="along its way" />
       {r.id.startsWith("circuit:") && (

@@ -25,6 +25,7 @@ type Weighing = Schemas["Weighing"] & { name: string };
 
 /** The beam: masses hang where they stand, the axles push up; it tilts by how far each axle is from its limit. */
 function Beam({ l }: { l: Loading }) {
+  const say = useSaid();
   const { part } = useFit();
   const { units } = usePerson();
   const b = part.body;
@@ -98,11 +99,11 @@ function Beam({ l }: { l: Loading }) {
       {l.cg_x != null && (
         <g>
           <path d={`M${u(l.cg_x)} 128v40m-7 -20h14`} stroke="var(--color-gorse)" strokeWidth="2" />
-          <title>centre of gravity</title>
+          <title>{say("centre of gravity")}</title>
         </g>
       )}
       <text x={u(b.length) + 4} y={240} fontSize="11" fill="var(--color-dim)">
-        front to the left; each column is what stands there, the cross the centre of gravity
+        {say("front to the left; each column is what stands there, the cross the centre of gravity")}
       </text>
     </svg>
   );

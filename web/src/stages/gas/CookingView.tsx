@@ -21,6 +21,7 @@ const CAUTION =
 
 /** Four small columns of bars: minutes, fuel a day, charge a day, water into the room a day. */
 function CookingPicture() {
+  const say = useSaid();
   const { g, part } = useGas();
   const [box, width] = useWidth<HTMLDivElement>();
   const rows = part.cooking;
@@ -52,7 +53,7 @@ function CookingPicture() {
         aria-label={rows
           .map(
             (m) =>
-              `${METHODS[m.method]}: ${m.time_min.toFixed(0)} minutes, ${m.fuel_g_day != null ? `${m.fuel_g_day.toFixed(0)} g` : `${(m.battery_charge_ah_day ?? 0).toFixed(0)} Ah`} a day`,
+              `${say(METHODS[m.method] ?? "")}: ${m.time_min.toFixed(0)} minutes, ${m.fuel_g_day != null ? `${m.fuel_g_day.toFixed(0)} g` : `${(m.battery_charge_ah_day ?? 0).toFixed(0)} Ah`} a day`,
           )
           .join("; ")}
       >
@@ -69,7 +70,7 @@ function CookingPicture() {
             <g key={m.method}>
               {mine && <rect x="2" y={y - 4} width={width - 4} height="24" fill="none" stroke="var(--color-gorse)" strokeWidth="1.6" />}
               <text x={left - 8} y={y + 12} fontSize={narrow ? 10.5 : 11.5} textAnchor="end" fill="currentColor" fontWeight={mine ? 700 : 400}>
-                {narrow ? METHODS[m.method]?.split(",")[0] : METHODS[m.method]}
+                {say((narrow ? METHODS[m.method]?.split(",")[0] : METHODS[m.method]) ?? "")}
               </text>
               {cols.map((c, k) => {
                 const most = Math.max(1e-9, ...rows.map(c.of));
@@ -134,10 +135,11 @@ function Whole() {
 }
 
 export function CookingView() {
+  const say = useSaid();
   const { part } = useGas();
   const { units } = usePerson();
   const columns: Column<Method>[] = [
-    { key: "method", label: "way", width: "24%", kind: "computed", show: (m) => <span className="font-sans text-peat">{METHODS[m.method]}</span> },
+    { key: "method", label: "way", width: "24%", kind: "computed", show: (m) => <span className="font-sans text-peat">{say(METHODS[m.method] ?? "")}</span> },
     { key: "input", label: "energy a meal", width: "15%", align: "right", kind: "computed", show: (m) => show(m.input_wh, "Wh", units) },
     { key: "time", label: "minutes", width: "11%", align: "right", kind: "computed", show: (m) => m.time_min.toFixed(0) },
     {

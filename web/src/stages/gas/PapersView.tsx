@@ -27,6 +27,7 @@ const mbar = <K extends string>(key: K, label: string, more: object = {}) => qua
 
 /** The papers on the left, the look before a trip on the right. */
 function PapersPicture() {
+  const say = useSaid();
   const { g, part } = useGas();
   const { design, edit } = useVariant();
   const done = design.facts?.pre_trip ?? [];
@@ -41,11 +42,11 @@ function PapersPicture() {
         <h2 className="m-0 mb-1 font-display text-[15px]">Papers</h2>
         <dl className="m-0 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 [&>dd]:m-0 [&>dt]:text-dim">
           <dt>may install</dt>
-          <dd>{part.law.installs}</dd>
+          <dd>{say(part.law.installs)}</dd>
           <dt>paper</dt>
-          <dd>{part.law.paper}</dd>
+          <dd>{say(part.law.paper)}</dd>
           <dt>afterwards</dt>
-          <dd>{part.law.afterwards}</dd>
+          <dd>{say(part.law.afterwards)}</dd>
           <dt>certificate</dt>
           <dd className={!c || c.months_ago > part.law.months ? "text-rust" : ""}>
             {c ? `${c.name}, ${c.months_ago.toFixed(0)} months old${c.who ? `, by ${c.who}` : ""}` : "none yet"}

@@ -15,7 +15,7 @@ export function Sentence() {
   return (
     <>
       <span className="mb-1 block border-l-4 border-rust pl-2 text-[12.5px] leading-snug" role="note" aria-label="Who may do this work">
-        <strong>Planning aid.</strong> Gas work on a live system belongs to a licensed or certified fitter. {report.region_name}: {say(part.law.installs)}{" "}
+        <strong>Planning aid.</strong> {say("Gas work on a live system belongs to a licensed fitter.")} {report.region_name}: {say(part.law.installs)}{" "}
         <strong>{SMELL}</strong>
       </span>
       Cooking{" "}

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { useVariant } from "../../data/variant";
 import { Bench } from "../../shell/Bench";
-import { usePerson } from "../../shell/person";
+import { usePerson, useSaid } from "../../shell/person";
 import { useDay } from "../build/data";
 import { useBook } from "./data";
 import { HandoverSlate } from "./HandoverSlate";
@@ -19,6 +19,7 @@ const FILES = [
 ] as const;
 
 export function Component() {
+  const say = useSaid();
   const { id } = useVariant();
   const day = useDay();
   const made = useBook();
@@ -83,7 +84,7 @@ export function Component() {
                 }
               >
                 <span className="num block text-[10px]">{i + 1}</span>
-                {p.title}
+                {say(p.title)}
                 {p.missing.length > 0 && (
                   <svg viewBox="0 0 10 10" className="absolute right-0 top-0 h-3 w-3" aria-hidden="true">
                     <path d="M0 0H10V10Z" fill="var(--color-rust)" />

@@ -1,6 +1,8 @@
 /** What the book is made from: where things are found, who signs, what is due. */
+
 import { useState } from "react";
 import { TextProperty } from "../../parts/Property";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { dayWord } from "../build/data";
 import { type Book, type Page, useHandover } from "./data";
@@ -21,13 +23,14 @@ const WHERE = [
 ] as const;
 
 function Sign({ paper }: { paper: Book["papers"][number] }) {
+  const say = useSaid();
   const h = useHandover();
   const [f, setF] = useState({ name: "", licence: "", number: "", signature: "" });
   const [wrong, setWrong] = useState<string | null>(null);
   if (paper.signed_by)
     return (
       <p className="my-1 text-[13px]">
-        {paper.name}: signed by {paper.signed_by}, {paper.licence && `${paper.licence}, `}
+        {say(paper.name)}: signed by {paper.signed_by}, {paper.licence && `${paper.licence}, `}
         {dayWord(paper.on, true)}.{" "}
         <button type="button" className="underline" onClick={() => void h.strike(paper.id)}>
           strike it
@@ -43,7 +46,7 @@ function Sign({ paper }: { paper: Book["papers"][number] }) {
     );
   const put = async () => {
     if (!f.name.trim()) return setWrong("The name of whoever signs");
-    if (paper.needed && !f.licence.trim()) return setWrong("The number of the licence");
+    if (paper.needed && !f.licence.trim()) return setWrong(say("The number of the licence"));
     setWrong(null);
     await h.sign(paper.id, { name: f.name.trim(), licence: f.licence.trim(), number: f.number.trim(), signature: f.signature });
   };
@@ -55,11 +58,11 @@ function Sign({ paper }: { paper: Book["papers"][number] }) {
         void put();
       }}
     >
-      <p className="my-0.5 text-[13px]">{paper.name}</p>
-      <p className="my-0.5 text-[12px] text-chalk-dim">To be signed by {paper.by}; only what really was signed is entered.</p>
+      <p className="my-0.5 text-[13px]">{say(paper.name)}</p>
+      <p className="my-0.5 text-[12px] text-chalk-dim">{say(`To be signed by ${paper.by}; only what really was signed is entered.`)}</p>
       <input
         className="field-slate w-full"
-        aria-label={`${paper.system}: name`}
+        aria-label={say(`${paper.system}: name`)}
         placeholder="name"
         value={f.name}
         maxLength={120}
@@ -68,15 +71,15 @@ function Sign({ paper }: { paper: Book["papers"][number] }) {
       <div className="mt-1 flex gap-1">
         <input
           className="field-slate min-w-0 flex-1"
-          aria-label={`${paper.system}: licence`}
-          placeholder={paper.needed ? "licence" : "licence, if any"}
+          aria-label={say(`${paper.system}: licence`)}
+          placeholder={say(paper.needed ? "licence" : "licence, if any")}
           value={f.licence}
           maxLength={120}
           onChange={(e) => setF({ ...f, licence: e.target.value })}
         />
         <input
           className="field-slate min-w-0 flex-1"
-          aria-label={`${paper.system}: number`}
+          aria-label={say(`${paper.system}: number`)}
           placeholder="number of it"
           value={f.number}
           maxLength={120}
@@ -97,14 +100,17 @@ function Sign({ paper }: { paper: Book["papers"][number] }) {
 }
 
 export function HandoverSlate({ b, page }: { b: Book; page: Page }) {
+  const say = useSaid();
   const h = useHandover();
   const where = (h.doc.where ?? {}) as Record<string, string>;
   // asked for where they are looked at: there may be dozens
   const manuals = page.id === "manuals" ? (page.blocks.find((x) => x.kind === "table")?.rows ?? []) : [];
   return (
-    <Slate title={page.title} sub={`made from ${page.made_of}`}>
+    <Slate title={say(page.title)} sub={`made from ${page.made_of}`}>
       {b.held_back.length > 0 && (
-        <p className="my-1 border-l-2 border-rust pl-2 text-[13px]">Not to be handed over yet: {b.held_back.join("; ")}. The book can be; that system can’t.</p>
+        <p className="my-1 border-l-2 border-rust pl-2 text-[13px]">
+          {say(`Not to be handed over yet: ${b.held_back.join("; ")}. The book can be; that system can’t.`)}
+        </p>
       )}
       <h3 className="mb-1 mt-3 font-display text-[14px]">Where it is found</h3>
       {WHERE.map(([key, word]) => (

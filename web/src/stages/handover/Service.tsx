@@ -19,6 +19,7 @@ const COUNTERS: Record<string, string> = {
 };
 
 function Done({ c, close }: { c: Item; close: () => void }) {
+  const say = useSaid();
   const h = useHandover();
   const { currency } = useMoney();
   const [f, setF] = useState({ on: h.day, who: "", cost: "", note: "" });
@@ -43,7 +44,7 @@ function Done({ c, close }: { c: Item; close: () => void }) {
   return (
     <form
       className="my-1 border-l-2 border-slate-2 pl-2"
-      aria-label={`${c.name}: how it was done`}
+      aria-label={say(`${c.name}: how it was done`)}
       onSubmit={(e) => {
         e.preventDefault();
         void put();
@@ -191,13 +192,13 @@ export function Maintenance({ b }: { b: Book }) {
               </span>
             </span>
             <span className="shrink-0">
-              <button type="button" className="underline" aria-label={`${c.name}: done today`} onClick={() => void h.serve(c.id, c.name, h.day, {})}>
+              <button type="button" className="underline" aria-label={say(`${c.name}: done today`)} onClick={() => void h.serve(c.id, c.name, h.day, {})}>
                 done
               </button>{" "}
               <button
                 type="button"
                 className="underline"
-                aria-label={`${c.name}: how it was done…`}
+                aria-label={say(`${c.name}: how it was done…`)}
                 aria-expanded={open === c.id}
                 onClick={() => setOpen(open === c.id ? null : c.id)}
               >

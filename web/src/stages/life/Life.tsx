@@ -138,7 +138,7 @@ export function Component() {
       width: "9%",
       kind: "choice",
       options: SUPPLIES,
-      show: (a) => SUPPLIES.find((s) => s.value === a.supply)?.word,
+      show: (a) => say(SUPPLIES.find((s) => s.value === a.supply)?.word ?? ""),
       value: (a) => a.supply ?? "dc",
       set: (a, v) => void set(a, { supply: v }, "supply"),
     },

@@ -1,13 +1,16 @@
 /** The ladder: S0 to S16 as rungs, and beside it everything that is proved, lit by its state. */
+
 import { useMemo } from "react";
 import { useVariant } from "../../data/variant";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { Drawing } from "./Drawing";
 import { type Commissioning, type Rung, STATES, type Step, worst } from "./data";
 import { COLOUR, StateMark } from "./marks";
 
 const RUNG: Record<string, string> = { none: "not aboard", locked: "locked", open: "open", done: "proved", failed: "failed" };
 function RungRow({ r, on, pick }: { r: Rung; on: boolean; pick: () => void }) {
+  const say = useSaid();
   const done = r.total ? r.passed / r.total : 0;
   const state = r.state === "done" ? "pass" : r.state === "failed" ? "fail" : r.state === "locked" ? "locked" : "open";
   return (
@@ -17,12 +20,12 @@ function RungRow({ r, on, pick }: { r: Rung; on: boolean; pick: () => void }) {
       disabled={r.state === "none"}
       className={`grid w-full grid-cols-[2.2rem_minmax(0,1fr)_auto_1.1rem] items-center gap-1 border-0 border-b border-line bg-transparent px-2 py-0 text-left text-[12px] leading-[18px] disabled:opacity-45 ${on ? "!bg-gorse/20 font-semibold" : ""}`}
       onClick={pick}
-      title={r.why || r.who}
+      title={say(r.why || r.who, "wiring")}
     >
       <span className="num">{r.id.toUpperCase()}</span>
       <span className="relative overflow-hidden">
         <span className="absolute inset-y-[3px] left-0 bg-moss/25" style={{ width: `${100 * done}%` }} aria-hidden="true" />
-        <span className="relative">{r.title}</span>
+        <span className="relative">{say(r.title, "wiring")}</span>
       </span>
       <span className="num whitespace-nowrap text-right text-dim">{r.total ? `${r.passed} of ${r.total}` : "–"}</span>
       <span role="img" aria-label={RUNG[r.state]}>
@@ -82,6 +85,7 @@ function useGroups(c: Commissioning): Group[] {
 }
 
 export function Ladder({ c, rung, onRung, drawn }: { c: Commissioning; rung: string | null; onRung: (id: string | null) => void; drawn: boolean }) {
+  const say = useSaid();
   const hand = useHand();
   const groups = useGroups(c);
   return (
@@ -108,8 +112,8 @@ export function Ladder({ c, rung, onRung, drawn }: { c: Commissioning; rung: str
                     <button
                       type="button"
                       key={x.key}
-                      aria-label={`${x.code} ${x.name}: ${STATES[state]}`.trim()}
-                      title={`${x.code} ${x.name}: ${STATES[state]}`.trim()}
+                      aria-label={say(`${x.code} ${x.name}: ${STATES[state]}`.trim(), "wiring")}
+                      title={say(`${x.code} ${x.name}: ${STATES[state]}`.trim(), "wiring")}
                       aria-pressed={hand.kind === "step" && hand.id === x.first.id}
                       className={`h-6 min-w-6 border bg-sheet px-1 text-[10px] leading-none aria-pressed:outline aria-pressed:outline-2 ${dim ? "!border-line text-dim" : "font-semibold"}`}
                       style={{

@@ -1,9 +1,11 @@
 /** Live: a lane for each quantity with the band that is expected under it, alarms, and what was said wrongly. Simulated values say so, always. */
+
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type Schemas, take } from "../../data/client";
 import { show } from "../../data/show";
 import { useVariant } from "../../data/variant";
+import { useSaid } from "../../shell/person";
 import { type Live, useLiveDay } from "./data";
 
 type Lane = Live["lanes"][number];
@@ -49,6 +51,7 @@ export function linesOf(points: number[][], gapS: number): number[][][] {
 type Day = Schemas["DayPart"];
 
 function LaneCard({ x, day, span, fail }: { x: Lane; day: Day | undefined; span: Span; fail: (x: Lane, what: object) => void }) {
+  const say = useSaid();
   const points = span === "day" ? (day?.points ?? []) : x.points;
   // over ten minutes what is expected hardly moves; over a day it goes its own way
   const band = span === "day" ? (day?.expected ?? []) : [SPANS.minutes.s, 0].map((ago) => [ago, x.low, x.expected, x.high]);
@@ -67,7 +70,7 @@ function LaneCard({ x, day, span, fail }: { x: Lane; day: Day | undefined; span:
     <section aria-label={x.name} className={`relative border bg-sheet p-2 ${wrong ? "border-rust" : "border-line"}`}>
       <div className="flex items-baseline justify-between gap-2">
         <h2 className="m-0 text-[13px] font-semibold">{x.name}</h2>
-        <span className="num text-[18px]">{amount(x.value, x.unit)}</span>
+        <span className="num text-[18px]">{say(amount(x.value, x.unit))}</span>
       </div>
       <svg
         viewBox={`0 0 ${W} ${H}`}
@@ -105,7 +108,7 @@ function LaneCard({ x, day, span, fail }: { x: Lane; day: Day | undefined; span:
       )}
       <div className="flex flex-wrap items-baseline justify-between gap-1 text-[12px] text-dim">
         <span>
-          expected {amount(x.expected, x.unit)} ({amount(x.low, x.unit)} to {amount(x.high, x.unit)}),{" "}
+          {say(`expected ${amount(x.expected, x.unit)} (${amount(x.low, x.unit)} to ${amount(x.high, x.unit)}),`)}{" "}
           <b className={wrong ? "text-rust" : ""}>{x.flags.map((f) => STATE[f] ?? f).join(", ") || STATE.ok}</b>
           {x.simulated && <span className="sr-only">, simulated</span>}
         </span>
@@ -136,6 +139,7 @@ function LaneCard({ x, day, span, fail }: { x: Lane; day: Day | undefined; span:
 }
 
 export function LiveView({ live, error }: { live: Live | undefined; error: Error | null }) {
+  const say = useSaid();
   const { id } = useVariant();
   const client = useQueryClient();
   const [wrong, setWrong] = useState<string | null>(null);
@@ -171,7 +175,8 @@ export function LiveView({ live, error }: { live: Live | undefined; error: Error
               key={a.id}
               className={`my-1 flex flex-wrap items-baseline gap-2 border-l-4 pl-2 ${a.severity === "danger" ? "border-rust" : a.severity === "fault" ? "border-gorse" : "border-line"} ${a.seen ? "opacity-60" : ""}`}
             >
-              <b>{a.title}</b> <span className="text-[13px]">{a.todo}</span> <span className="num text-[12px] text-dim">{Math.round(a.since_s)} s</span>
+              <b>{say(a.title)}</b> <span className="text-[13px]">{say(a.todo)}</span>{" "}
+              <span className="num text-[12px] text-dim">{Math.round(a.since_s)} s</span>
               {!a.seen && (
                 <button type="button" className="btn" onClick={() => seen(a.id)}>
                   Seen

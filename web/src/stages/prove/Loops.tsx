@@ -10,6 +10,7 @@ import { Quantity } from "../../parts/Quantity";
 import { Token } from "../../parts/Token";
 import { useBenchLists } from "../../print/Lists";
 import { useHand } from "../../shell/hand";
+import { usePerson } from "../../shell/person";
 import { useReadings } from "./edit";
 
 type LoopRow = Schemas["LoopRow"];
@@ -20,6 +21,7 @@ const mohm = (v: number | null | undefined) => (v == null ? "" : v >= 1e6 ? `${s
 
 export function LoopSentence() {
   const { design } = useVariant();
+  const { units } = usePerson();
   const m = design.prove.meter;
   return (
     <>
@@ -49,7 +51,7 @@ export function LoopSentence() {
         dimension="temperature"
         unit="°C"
         value={m.loop_temp_c}
-        shown={show(m.loop_temp_c, "°C")}
+        shown={show(m.loop_temp_c, "°C", units)}
       />{" "}
       in there.
     </>

@@ -124,7 +124,10 @@ function LadderSlate({ c, rung }: { c: Commissioning; rung: string | null }) {
   const r = c.rungs.find((x) => x.id === rung);
   const next = c.steps.find((x) => x.id === c.next);
   return (
-    <Slate title={r ? `${r.id.toUpperCase()} ${r.title}` : "Test"} sub={r ? `by ${r.who}` : "one stage after the other, the dead tests first"}>
+    <Slate
+      title={r ? say(`${r.id.toUpperCase()} ${r.title}`, "wiring") : "Test"}
+      sub={r ? say(`by ${r.who}`) : "one stage after the other, the dead tests first"}
+    >
       {r && (
         <>
           {r.why && <p className="my-1 border-l-2 border-gorse pl-2">{say(r.why, "wiring")}</p>}
@@ -178,7 +181,7 @@ function ProveSlate() {
   return (
     <Slate title={`${row.code} ${row.name}`} sub={row.verdict ? VERDICTS[row.verdict] : "not read yet"}>
       <FindingList findings={report.findings.filter((f) => f.subject === row.circuit && f.stage === "prove")} />
-      <p className="my-1">{row.how}</p>
+      <p className="my-1">{say(row.how, "wiring")}</p>
       {row.missing && <p className="text-[#f0c445]">Can't be tested yet: {row.missing}.</p>}
       {(["expected_a", "low_a", "high_a", "expected_v"] as const).map((k) => (
         <SlateFig key={k} k={`prove/${row.circuit}/${k}`} />
@@ -221,6 +224,7 @@ const HINT: Record<string, string> = {
 };
 
 export function Component() {
+  const say = useSaid();
   const { report, id } = useVariant();
   const { of, set, clear } = useReadings();
   const hand = useHand();
@@ -274,7 +278,7 @@ export function Component() {
       width: "27%",
       kind: "computed",
       show: (r) => <span className="font-sans text-peat">{r.name}</span>,
-      title: (r) => r.how,
+      title: (r) => say(r.how, "wiring"),
     },
     {
       key: "expected_a",
@@ -411,7 +415,10 @@ export function Component() {
       }
       slate={
         step && c ? (
-          <Slate title={step.title} sub={`${step.stage.toUpperCase()} ${c.rungs.find((r) => r.id === step.stage)?.title ?? ""}, by ${step.who}`}>
+          <Slate
+            title={say(step.title, "wiring")}
+            sub={say(`${step.stage.toUpperCase()} ${c.rungs.find((r) => r.id === step.stage)?.title ?? ""}, by ${step.who}`, "wiring")}
+          >
             <StepForm key={step.id} s={step} onFind={find} />
           </Slate>
         ) : c && (view === "ladder" || view === "finder" || view === "practice" || view === "live") ? (

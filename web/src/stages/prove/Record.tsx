@@ -37,8 +37,8 @@ export function RecordLedger() {
       label: "says",
       width: "27%",
       kind: "computed",
-      title: (e) => said(e, told),
-      show: (e) => <span className={gone.has(e.number) ? "line-through" : "text-peat"}>{said(e, told)}</span>,
+      title: (e) => say(said(e, told)),
+      show: (e) => <span className={gone.has(e.number) ? "line-through" : "text-peat"}>{say(said(e, told))}</span>,
     },
     {
       key: "stands",

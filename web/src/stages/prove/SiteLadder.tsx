@@ -1,5 +1,7 @@
 /** The ladder with one hand free: one step at a time, big fields, the next one always in reach. */
+
 import { useMemo, useState } from "react";
+import { useSaid } from "../../shell/person";
 import { StageViews } from "../../shell/ViewSwitch";
 import { type Commissioning, VIEWS } from "./data";
 import { InService } from "./InService";
@@ -7,6 +9,7 @@ import { StateMark } from "./marks";
 import { StepForm } from "./StepForm";
 
 export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: string) => void }) {
+  const say = useSaid();
   // it stays on the step in hand after it is taken down: its verdict is to be seen before the next one comes
   const [at, setAt] = useState<string | null>(c.next);
   const [rung, setRung] = useState<string | null>(null);
@@ -43,23 +46,20 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
             .filter((x) => x.total > 0)
             .map((x) => (
               <option key={x.id} value={x.id}>
-                {x.id.toUpperCase()} {x.title}: {x.passed} of {x.total}
+                {x.id.toUpperCase()} {say(x.title, "wiring")}: {x.passed} of {x.total}
                 {x.state === "locked" ? ", locked" : ""}
               </option>
             ))}
         </select>
       </label>
-      <section aria-label={step.title} className="border border-line bg-sheet p-3">
+      <section aria-label={say(step.title, "wiring")} className="border border-line bg-sheet p-3">
         <h2 className="m-0 font-display text-[20px] font-semibold">
-          <StateMark state={step.state} size={18} /> {step.title}
+          <StateMark state={step.state} size={18} /> {say(step.title, "wiring")}
         </h2>
         <StepForm key={step.id} s={step} big onFind={onFind} />
       </section>
       {r && (
-        <p className="m-0 border-l-2 border-rust pl-2 text-[15px]">
-          Stop if: {r.stop[0]?.toLowerCase()}
-          {r.stop.slice(1)} By {r.who}.
-        </p>
+        <p className="m-0 border-l-2 border-rust pl-2 text-[15px]">{say(`Stop if: ${r.stop[0]?.toLowerCase()}${r.stop.slice(1)} By ${r.who}.`, "wiring")}</p>
       )}
       <details>
         <summary className="cursor-pointer">All steps of {stage.toUpperCase()}</summary>
@@ -67,7 +67,7 @@ export function SiteLadder({ c, onFind }: { c: Commissioning; onFind: (step: str
           {rows.map((s) => (
             <li key={s.id}>
               <button type="button" className="min-h-11 w-full border-0 border-b border-line bg-transparent text-left" onClick={() => setAt(s.id)}>
-                <StateMark state={s.state} /> {s.title}
+                <StateMark state={s.state} /> {say(s.title, "wiring")}
               </button>
             </li>
           ))}

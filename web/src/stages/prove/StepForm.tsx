@@ -67,6 +67,7 @@ function Who({ s, me, set, big }: { s: Step; me: { who: string; licence: string 
 }
 
 function Fields({ s, big }: { s: Step; big?: boolean }) {
+  const say = useSaid();
   const steps = useSteps();
   const readings = useReadings();
   const [me, setMe] = useProver();
@@ -159,7 +160,7 @@ function Fields({ s, big }: { s: Step; big?: boolean }) {
           <Quantity
             slate={!big}
             className={field}
-            label={s.title}
+            label={say(s.title, "wiring")}
             value={was?.value == null ? undefined : was.value * s.scale}
             dimension={s.dimension}
             unit={s.unit}
@@ -231,6 +232,7 @@ function Plain({ label, value, onSet, big }: { label: string; value: number | nu
 }
 
 function Accept({ s, onSet }: { s: Step; onSet: (note: string) => void }) {
+  const say = useSaid();
   const [note, setNote] = useState("");
   return (
     <form
@@ -242,7 +244,7 @@ function Accept({ s, onSet }: { s: Step; onSet: (note: string) => void }) {
     >
       <input
         className="field-slate min-w-0 flex-1"
-        aria-label={`Why ${s.title} is good enough`}
+        aria-label={say(`Why ${s.title} is good enough`, "wiring")}
         placeholder="why it is good enough"
         value={note}
         maxLength={400}
@@ -270,12 +272,12 @@ export function StepForm({ s, big, onFind }: { s: Step; big?: boolean; onFind?: 
         </p>
       )}
       {!big && <SlateFigs ks={figuresOf(s)} />}
-      {s.instrument && <p className={`my-0.5 text-[12px] ${big ? "text-dim" : "text-chalk-dim"}`}>{s.instrument}</p>}
+      {s.instrument && <p className={`my-0.5 text-[12px] ${big ? "text-dim" : "text-chalk-dim"}`}>{say(s.instrument, "wiring")}</p>}
       {s.licensed && <p className="my-1 border-l-2 border-rust pl-2 text-[13px]">{report.licensed}</p>}
       {s.state !== "open" && s.state !== "locked" && (
         <p className={`my-1 ${big ? "text-[18px] font-semibold" : ""}`} role="status">
           <StateMark state={s.state} /> {STATES[s.state]}
-          {s.said && <span className="num"> · {s.said}</span>}
+          {s.said && <span className="num"> · {say(s.said, "wiring")}</span>}
         </p>
       )}
       {s.why && <p className={`my-1 border-l-2 pl-2 ${s.state === "locked" ? "border-gorse" : "border-rust"}`}>{say(s.why, "wiring")}</p>}

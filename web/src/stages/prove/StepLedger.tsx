@@ -22,7 +22,7 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
       width: "31%",
       kind: "computed",
       show: (s) => <span className="font-sans text-peat">{say(s.title, "wiring")}</span>,
-      title: (s) => s.how,
+      title: (s) => say(s.how, "wiring"),
     },
     {
       key: "expected",
@@ -36,7 +36,14 @@ export function StepLedger({ c, rung }: { c: Commissioning; rung: string | null 
       },
     },
     { key: "right", label: "right", width: "18%", kind: "computed", show: (s) => say(rightOf(s), "wiring") },
-    { key: "said", label: "read", width: "16%", kind: "computed", show: (s) => <span className="text-peat">{s.said}</span>, title: (s) => s.why },
+    {
+      key: "said",
+      label: "read",
+      width: "16%",
+      kind: "computed",
+      show: (s) => <span className="text-peat">{say(s.said, "wiring")}</span>,
+      title: (s) => say(s.why, "wiring"),
+    },
     {
       key: "state",
       label: "state",

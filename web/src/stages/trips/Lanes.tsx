@@ -192,11 +192,11 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
             <g key={r.key}>
               <rect x={LEFT} y={top} width={Math.max(1, width - LEFT - RIGHT)} height={r.height} fill="none" stroke="var(--color-line)" />
               <text x={4} y={top + 12} fontSize="11.5" fontWeight="600" fill="currentColor">
-                {r.word}
+                {say(r.word)}
               </text>
               {[r.hi, r.lo].map((v) => (
                 <text key={v} x={LEFT - 5} y={scale(v) + (v === r.hi ? 23 : 0)} fontSize="9.5" textAnchor="end" className="num" fill="var(--color-dim)">
-                  {show(v * r.factor, r.unit, "metric", 2)}
+                  {say(show(v * r.factor, r.unit, "metric", 2))}
                 </text>
               ))}
               {r.floor != null && (
@@ -279,7 +279,9 @@ export function Lanes({ run, dim, measured }: { run: TripRun; dim: boolean; meas
             {measured && " Red: measured charge and use; heather, dashed: measured sun."}
           </span>
         ) : (
-          `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · other sources ${Math.max(0, Math.round((run.fed_w.p50[at] ?? 0) - (run.sun_w.p50[at] ?? 0)))} W · use ${rangeOf(run.load_w, at, 1, "W")} · ${bankFlow(run, at)} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}${run.rh ? ` at ${rangeOf(run.rh, at, 100, "%")}` : ""}${storesAt(rows, at)}`
+          say(
+            `${moment(run, (at + 0.5) / run.per_day)} · charge ${rangeOf(run.soc, at, 100, "%")} · sun ${rangeOf(run.sun_w, at, 1, "W")} · other sources ${Math.max(0, Math.round((run.fed_w.p50[at] ?? 0) - (run.sun_w.p50[at] ?? 0)))} W · use ${rangeOf(run.load_w, at, 1, "W")} · ${bankFlow(run, at)} · cabin ${rangeOf(run.cabin_c, at, 1, "°C")}${run.rh ? ` at ${rangeOf(run.rh, at, 100, "%")}` : ""}${storesAt(rows, at)}`,
+          )
         )}
       </p>
     </div>

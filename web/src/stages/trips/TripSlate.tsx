@@ -224,7 +224,7 @@ export function TripSlate({ run, error }: { run: TripRun | undefined; error: str
           <Schools />
           <ul className="mt-1 pl-4 text-[12px] text-chalk-dim">
             {run.assumed.map((a) => (
-              <li key={a}>{a}</li>
+              <li key={a}>{say(a)}</li>
             ))}
           </ul>
           {run.events.length > 0 && (

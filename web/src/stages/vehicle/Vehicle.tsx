@@ -243,9 +243,9 @@ export function Component() {
           <ul className="m-0 list-none p-0">
             {report.assumptions.map((a) => (
               <li key={a.path} className="border-b border-slate-2 py-0.5">
-                <span className="text-[#d3b6e6] underline decoration-dotted">{a.label}</span>{" "}
+                <span className="text-[#d3b6e6] underline decoration-dotted">{say(a.label)}</span>{" "}
                 <span className="num">{a.shown || (typeof a.value === "number" ? show(a.value, a.unit, units) : String(a.value).replace(/_/g, " "))}</span>
-                <div className="text-[11px] text-chalk-dim">{a.why}</div>
+                <div className="text-[11px] text-chalk-dim">{say(a.why)}</div>
               </li>
             ))}
           </ul>

@@ -238,6 +238,7 @@ function BuildUpSlate({ b }: { b: BuildUp }) {
 }
 
 function Savings() {
+  const say = useSaid();
   const { report } = useVariant();
   const part = report.warmth;
   const hand = useHand();
@@ -250,10 +251,10 @@ function Savings() {
           <li key={s.key} className="flex justify-between gap-2 py-0.5">
             {part.surfaces[s.of] ? (
               <button type="button" className="text-left underline decoration-dotted underline-offset-2" onClick={() => hand.pick("surface", s.of)}>
-                {s.what}
+                {say(s.what)}
               </button>
             ) : (
-              <span>{s.what}</span>
+              <span>{say(s.what)}</span>
             )}
             <span className="num shrink-0">{Math.round(s.saves_w)} W</span>
           </li>

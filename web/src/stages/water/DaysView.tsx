@@ -43,10 +43,10 @@ function DaysPicture() {
         viewBox={`0 0 ${width} ${H}`}
         className="block w-full"
         role="img"
-        aria-label={`${part.total_l_day.toFixed(0)} litres a day; ${stores.map((s) => `${STORES[s.name]} ${s.days == null ? "without end" : `${s.days.toFixed(1)} days`}`).join(", ")}`}
+        aria-label={`${show(part.total_l_day, "L", units)} a day; ${stores.map((s) => `${say(STORES[s.name] ?? "")} ${s.days == null ? "without end" : `${s.days.toFixed(1)} days`}`).join(", ")}`}
       >
         <text x="8" y="20" fontSize="12" fontWeight="600" fill="currentColor">
-          {say("litres a day")}
+          {say("water a day")}
         </text>
         {uses.map(([k, v], i) => (
           <g key={k}>

@@ -86,7 +86,7 @@ export function OtherCables() {
                   </td>
                   <td className="num px-1">{p.code}</td>
                   <th scope="row" className="px-1 py-1 text-left font-normal">
-                    {p.name} <span className="block text-[12px] text-dim">{p.from_to}</span>
+                    {p.name} <span className="block text-[12px] text-dim">{say(p.from_to, "wiring")}</span>
                   </th>
                   <td className="w-24 px-1">
                     <Quantity
@@ -116,7 +116,7 @@ export function OtherCables() {
                   <td className="num px-1">{p.current_a == null ? "a fault only" : show(p.current_a, "A")}</td>
                   <td className="num px-1">{p.ampacity_a == null ? "–" : show(p.ampacity_a, "A")}</td>
                   <td className="px-1">
-                    {p.protection}
+                    {say(p.protection, "wiring")}
                     {p.protection_a != null && <span className="num">{`, ${show(p.protection_a, "A")}`}</span>}
                   </td>
                   <td className="px-1 text-right">

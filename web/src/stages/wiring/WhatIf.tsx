@@ -52,6 +52,7 @@ export function slidOps(c: Circuit, circuits: Circuit[], slid: Slid, awg: boolea
 }
 
 function Moves({ c, then }: { c: Circuit; then: Report }) {
+  const say = useSaid();
   const { report } = useVariant();
   const { units } = usePerson();
   const a = report.wiring.circuits[c.id] as unknown as Record<string, number | null> | undefined;
@@ -93,7 +94,7 @@ function Moves({ c, then }: { c: Circuit; then: Report }) {
       ))}
       {comes.map((f) => (
         <p key={f.id} className="my-0.5 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-          comes, {severityWord(f.severity)}: {f.title} ({f.subject_name})
+          comes, {severityWord(f.severity)}: {say(f.title, f.stage)} ({f.subject_name})
         </p>
       ))}
       {!goes.length && !comes.length && <p className="my-0.5 text-[12px] text-chalk-dim">No danger or problem comes or goes.</p>}

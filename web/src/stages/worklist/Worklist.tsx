@@ -51,7 +51,13 @@ function Row({ f, ticked, onTick }: RowProps) {
     <li className="flex gap-2 border-b border-line px-3 py-1.5" data-finding={f.id}>
       <span className="w-5 shrink-0 pt-0.5">
         {fix && isOpen(f) && (
-          <input type="checkbox" className="no-print" aria-label={`Include: ${fix.label}, ${f.subject_name}`} checked={ticked} onChange={onTick} />
+          <input
+            type="checkbox"
+            className="no-print"
+            aria-label={`${say(`Include: ${fix.label}`, f.stage)}, ${f.subject_name}`}
+            checked={ticked}
+            onChange={onTick}
+          />
         )}
       </span>
       <span className="shrink-0 pt-0.5">
@@ -85,7 +91,7 @@ function Row({ f, ticked, onTick }: RowProps) {
           {fix && isOpen(f) && <Fix finding={f} plain />}
           {(f.answers ?? []).map((a) => (
             <button key={a.label} type="button" className="btn" onClick={() => void v.edit(a.patch as never, `${f.title} ${a.label}`)}>
-              {a.label}
+              {say(a.label, f.stage)}
             </button>
           ))}
           {!f.accepted && severity !== "note" && (
@@ -102,6 +108,7 @@ function Row({ f, ticked, onTick }: RowProps) {
 
 /** Apply the ticked remedies as one change; what they would bring is said first and wants a second press. */
 function Together({ findings, done }: { findings: Finding[]; done: () => void }) {
+  const say = useSaid();
   const v = useVariant();
   const [brings, setBrings] = useState<Finding[] | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -133,7 +140,9 @@ function Together({ findings, done }: { findings: Finding[]; done: () => void })
         Untick
       </button>
       {brings?.length ? (
-        <span role="alert">It would also bring {brings.map((f) => `${severityWord(f.severity)}: ${f.title} (${f.subject_name})`).join("; ")}.</span>
+        <span role="alert">
+          It would also bring {brings.map((f) => `${severityWord(f.severity)}: ${say(f.title, f.stage)} (${f.subject_name})`).join("; ")}.
+        </span>
       ) : null}
       {wrong && <span role="alert">These can’t be applied together: {wrong}. Untick one of them.</span>}
     </div>

@@ -1,0 +1,59 @@
+"""An American reads feet, pounds, degrees Fahrenheit and American terms wherever Bothy speaks, on screen and on paper; a Briton the other."""
+
+from __future__ import annotations
+
+import re
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page
+
+from bothy.core.catalogue.parts import parts
+from bothy.demo import curlew, fiddlehead
+from bothy.demo.load import demo_of
+from bothy.store.projects import Projects
+from tests.browser.serving import Quiet
+from tests.browser.test_access import VIEWS
+
+METRIC = re.compile(r"(?<![\w.])\d[\d\u202f,.]*[\s\u202f\xa0]?(?:mm(?! blade)|cm|m|km|m²|m³/h|m³|m/s|kg|g/h|L/min|mL|L|°C|kPa|mbar|bar|N·m|K)(?![\w²³/·(])")
+BRITISH = re.compile(
+    r"(?<![.\w])(?:hob|tyres?|colour|residual-current|hook-ups?|petrol|litres?|licence|windscreen|vapour|aluminium|mould|worktop|fibre|sanitise\w*"
+    r"|isolator)\b",
+    re.I,
+)
+"""Terms that an American doesn't use. Square millimetres are copper or free areas and stay; so do newtons, U-values and the kinds of fuses."""
+AMERICAN = re.compile(
+    r"(?<![\w.])\d[\d\u202f,.]*[\s\u202f\xa0](?:ft|in(?=[,;.)\t]|$)|lb|gal|°F|psi|mi|mph|CFM|inH2O|lb·ft)(?!\w)|\$\d|\b(?:faucet|cooktop|tire|gasoline|GFCI|windshield)\b"
+)
+LOOKED = [v for v in VIEWS if v.startswith("/v/") and "hand=" not in v]
+HEARD = """() => {
+  for (const d of document.querySelectorAll("details")) d.open = true;
+  const said = [...document.querySelectorAll("[title], [aria-label]")].flatMap((e) => [e.getAttribute("title"), e.getAttribute("aria-label")]);
+  return [document.body.innerText, ...said.filter(Boolean)].join("\\n");
+}"""
+
+
+def names_of(x: Any) -> set[str]:
+    """Whatever somebody typed or a part is called: that stays as it is."""
+    if isinstance(x, dict):
+        return {v for v in x.values() if isinstance(v, str) and len(v) > 2} | {n for v in x.values() for n in names_of(v)}
+    return {n for v in x for n in names_of(v)} if isinstance(x, list) else set()
+
+
+@pytest.mark.parametrize(
+    ("demo", "wrong"), [(fiddlehead, (METRIC, BRITISH)), (curlew, (AMERICAN,))], ids=["an American reads nothing metric", "a Briton reads nothing American"]
+)
+def test_every_view_is_in_the_readers_words(page: Page, engine: Any, demo: Any, wrong: tuple[re.Pattern[str], ...]) -> None:
+    one, evidence = demo_of(demo)
+    Projects(engine).create(demo.NAME, [("as planned", one)], "test", evidence=evidence)
+    id = str(Projects(engine).all()[0].variants[0].id)
+    typed = {n for x in (one.design, demo.facts()) for n in names_of(x.model_dump(mode="json"))}
+    names = sorted({n for n in typed if " " in n or not n.islower()} | {p.name for p in parts().values()}, key=len, reverse=True)
+    anyone = re.compile("|".join([*(re.escape(n) for n in names), "bolt-down, 30 mm"]))
+    quiet = Quiet(page)
+    found: list[str] = []
+    for view in LOOKED:
+        quiet.go(view.format(id=id))
+        lines = anyone.sub("…", page.evaluate(HEARD)).splitlines()
+        found += [f"{view}: {line.strip()[:160]}" for line in dict.fromkeys(lines) if any(w.search(line) for w in wrong)]
+    assert not found, "\n".join(found[:60])
