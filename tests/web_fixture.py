@@ -218,13 +218,17 @@ def said_cases() -> dict[str, Any]:
         for s in ("", "wiring")
     ]
     readers = [("metric", "uk"), ("metric", "eu"), ("us", "us"), ("metric", "au")]
+    named = ("Fridge 50 L", "A 2 m hose")
+    kept = "A1 Fridge 50 L: 13 L; A 2 m hose: 3 m; “Fridge 50 L”; fridge 50 L"
     return {
+        "names": list(named),
+        "kept": [{"text": kept, "units": u, "region": r, "said": said(kept, Reader(u, r, named))} for u, r in readers],  # type: ignore[arg-type]
         "cases": [
             {"text": text, "stage": stage, "units": units, "region": region, "said": said(text, Reader(units, region), stage)}  # type: ignore[arg-type]
             for text, stage in dict.fromkeys(asked)
             for units, region in readers
             if region in REGIONS
-        ]
+        ],
     }
 
 

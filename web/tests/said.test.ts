@@ -1,6 +1,6 @@
 /** Sentences in the reader's units. */
 import { describe, expect, test } from "vitest";
-import { money, type RegionKey, said } from "../src/data/said";
+import { money, namesWithAmounts, type RegionKey, said } from "../src/data/said";
 import type { UnitSystem } from "../src/data/show";
 import gas from "./fixtures/gas.json";
 import fixture from "./fixtures/said.json";
@@ -19,6 +19,17 @@ test("a sentence is the same here as in the core, for every reader", () => {
   const cases = fixture.cases as Case[];
   expect(cases.length).toBeGreaterThan(900);
   expect(cases.filter((c) => said(c.text, c.units, c.stage, c.region) !== c.said)).toEqual([]);
+});
+
+test("typed names that hold an amount stay, here as in the core", () => {
+  const rows = fixture.kept as Omit<Case, "stage">[];
+  expect(rows.map((c) => said(c.text, c.units, "", c.region, fixture.names))).toEqual(rows.map((c) => c.said));
+  const design = {
+    power: { bank: { name: "Bank 100 Ah" } },
+    life: { appliances: [{ name: "Fridge 50 L" }, { name: "A 2 m hose" }, { name: "Kettle", note: "2 L" }] },
+  };
+  expect(namesWithAmounts(design)).toEqual(["Fridge 50 L", "A 2 m hose"]);
+  expect(namesWithAmounts(null)).toEqual([]);
 });
 
 test("money is in the region's currency", () => {

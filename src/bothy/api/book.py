@@ -19,7 +19,7 @@ from bothy.core.handover.book import book
 from bothy.core.handover.part import BookPart
 from bothy.core.handover.spoken import spoken
 from bothy.core.report import Report
-from bothy.core.words.said import Reader, UnitSystem
+from bothy.core.words.said import UnitSystem, reader_of
 from bothy.formats import book_files, diagram_svg, places
 from bothy.formats.papers import size_for
 from bothy.formats.pdf import Sheet
@@ -48,7 +48,7 @@ def _made(variant_id: uuid.UUID, today: str, store: Store, reports: Cache, units
     made = book(kept.design, kept.report, facts_of(head.evidence), day, head.project_name, head.variant_name)
     region = kept.design.region
     if not plain:
-        made = spoken(made, Reader(units or ("us" if region == "us" else "metric"), region))
+        made = spoken(made, reader_of(kept.design, units))
     return _Made(made, kept.report, region)
 
 

@@ -20,7 +20,7 @@ from bothy.core.facts.evidence import facts_of
 from bothy.core.report import Report
 from bothy.core.wiring.lists import BenchLists, bench_lists
 from bothy.core.wiring.panel_design import PanelPart
-from bothy.core.words.said import Reader, UnitSystem
+from bothy.core.words.said import UnitSystem, reader_of
 from bothy.formats import appliances_csv, diagram_svg, papers, places, schedule
 from bothy.formats import panel as panel_format
 from bothy.formats.bench_lists import write as write_lists
@@ -132,7 +132,7 @@ async def print_variant(
             m.report.licensed,
             size or papers.size_for(design.region),
             request.app.state.fonts,
-            Reader(units or ("us" if design.region == "us" else "metric"), design.region),
+            reader_of(design, units),
         )
         if kind == "panel":
             _ = m.panel

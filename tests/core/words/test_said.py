@@ -10,8 +10,9 @@ from hypothesis import strategies as st
 
 from bothy.core.finding import RULES
 from bothy.core.region import REGIONS, RegionKey, money
-from bothy.core.words.said import Reader, said, typeset
+from bothy.core.words.said import Reader, names_with_amounts, reader_of, said, typeset
 from bothy.core.words.terms import in_region, plural, terms
+from bothy.demo import curlew, fiddlehead
 
 US = Reader("us", "us")
 
@@ -95,3 +96,30 @@ def test_copper_stays_what_it_is_bought_by() -> None:
 @pytest.mark.parametrize(("amount", "region", "wanted"), [(1240, "uk", "£1,240"), (-3.6, "eu", "−€4"), (0.2, "us", "$0"), (99.5, "au", "A$100")])
 def test_money_is_the_regions(amount: float, region: RegionKey, wanted: str) -> None:
     assert money(amount, region) == wanted
+
+
+def test_typed_names_that_hold_an_amount_stay() -> None:
+    data = {
+        "life": {"appliances": [{"name": "Fridge 50 L"}, {"name": "A 2 m hose"}, {"name": "Kettle", "note": "2 L"}]},
+        "power": {"bank": {"name": "Bank 100 Ah"}},
+    }
+    names = names_with_amounts(data)
+    assert names == ("Fridge 50 L", "A 2 m hose"), "the longest first; ampere-hours are read everywhere"
+    text = "A1 Fridge 50 L: 13 L; A 2 m hose: 3 m; “Fridge 50 L”; fridge 50 L"
+    assert said(text, Reader("us", "us", names)) == "A1 Fridge 50 L: 3.4 gal; A 2 m hose: 9.8 ft; “Fridge 50 L”; fridge 13 gal"
+    assert said(text, Reader("metric", "uk", names)) == text
+
+
+def test_an_american_design_keeps_its_names_on_paper() -> None:
+    reader = reader_of(fiddlehead.design())
+    assert (reader.units, reader.region) == ("us", "us")
+    assert "Chest fridge 50 L" in reader.names
+    assert said("A1 Chest fridge 50 L: 2 m of cable", reader) == "A1 Chest fridge 50 L: 6.6 ft of cable"
+    assert reader_of(fiddlehead.design(), "metric").names == ()
+    assert reader_of(curlew.design()).units == "metric"
+
+
+def test_sizes_in_millimetres_are_no_number_of_pieces() -> None:
+    us = Reader("us", "us")
+    assert said("1010 × 640 mm", us) == "39.76 × 25.2 in"
+    assert said("2 × 0.26 m", us) == "2 × 0.85 ft", "two of them"

@@ -108,13 +108,37 @@ const typeset = (text: string) =>
 
 const kept = new Map<string, string>();
 
-/** A sentence for its reader. `stage` says what it is about: copper stays in mm². What stands in quotation marks is a name, and stays. */
-export function said(text: string, system: UnitSystem, stage = "", region: RegionKey = "uk"): string {
+/** Names in plain data (what stands under “name”) that hold an amount with a unit, the longest first: they stay as they were typed. */
+export function namesWithAmounts(data: unknown): string[] {
+  const found = new Set<string>();
+  const walk = (at: unknown) => {
+    if (typeof at !== "object" || at === null) return;
+    const name = (at as { name?: unknown }).name;
+    if (typeof name === "string" && name.search(SAID) >= 0) found.add(name);
+    for (const inner of Object.values(at)) walk(inner);
+  };
+  walk(data);
+  return [...found].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
+}
+
+let split: [names: readonly string[], by: RegExp] = [[], /(“[^”]*”)/];
+function splitBy(names: readonly string[]): RegExp {
+  if (split[0] !== names) {
+    split = [names, new RegExp(`(${["“[^”]*”", ...names.map(plain)].join("|")})`)];
+    kept.clear();
+  }
+  return split[1];
+}
+const NONE: readonly string[] = [];
+
+/** A sentence for its reader. `stage` says what it is about: copper stays in mm². What stands in quotation marks is a name, and stays; so do `names`. */
+export function said(text: string, system: UnitSystem, stage = "", region: RegionKey = "uk", names: readonly string[] = NONE): string {
+  const by = splitBy(names);
   const key = `${system} ${region} ${COPPER.has(stage)} ${text}`;
   let out = kept.get(key);
   if (out === undefined) {
     out = text
-      .split(/(“[^”]*”)/)
+      .split(by)
       .map((piece, i) => (i % 2 ? piece : typeset(inRegion(system === "us" ? inUnits(piece, stage) : piece, region))))
       .join("");
     if (kept.size > 20_000) kept.clear(); // what is shown again and again is soon there again

@@ -15,10 +15,11 @@ export function useBenchLists() {
 }
 
 export function Table({ title, note, heads, rows }: { title: string; note?: string; heads: string[]; rows: (string | number | null)[][] }) {
+  const say = useSaid();
   if (!rows.length) return null;
   return (
-    <section className="mt-4 break-inside-avoid-page" aria-label={title}>
-      <h2 className="m-0 font-display text-[15px] font-semibold">{title}</h2>
+    <section className="mt-4 break-inside-avoid-page" aria-label={say(title)}>
+      <h2 className="m-0 font-display text-[15px] font-semibold">{say(title)}</h2>
       {note && <p className="m-0 mb-1 text-[11px]">{note}</p>}
       <table className="w-full border-collapse text-[11px]">
         <Heads heads={heads} />

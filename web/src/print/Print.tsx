@@ -116,6 +116,7 @@ const PAGES: Record<string, { title: string; stage: string; Body: () => React.Re
 };
 
 export function Component() {
+  const say = useSaid();
   const { what } = useParams();
   const v = useVariant();
   const page = PAGES[what ?? ""] ?? PAGES.schedule!;
@@ -140,7 +141,7 @@ export function Component() {
         {v.projectName} / {v.name}: {title.toLowerCase()}
       </h1>
       <p className="mb-2 mt-0 text-[11px]">
-        {`Revision ${v.revision}, ${v.report.system_voltage_v} V, ${v.report.region_name}. ${v.report.licensed} Values are typical where no data sheet is named; check your local rule. How it is reckoned: the sheet “Sources” and Bothy’s method.`}
+        {`Revision ${v.revision}, ${v.report.system_voltage_v} V, ${v.report.region_name}. ${say(v.report.licensed)} Values are typical where no data sheet is named; check your local rule. How it is reckoned: the sheet “Sources” and Bothy’s method.`}
       </p>
       <Body />
     </main>

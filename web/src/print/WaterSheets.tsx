@@ -27,7 +27,7 @@ export function WaterSheets() {
     <>
       <Table
         title="Stores"
-        note={`${l(p.total_l_day)} a day; asked to last ${p.target_days} days.`}
+        note={`${l(p.total_l_day)} a day; asked to last ${p.target_days} day${p.target_days === 1 ? "" : "s"}.`}
         heads={["store", "holds", "usable", "a day", "days"]}
         rows={p.stores.map((x) => [
           say(STORES[x.name] ?? x.name),

@@ -6,6 +6,7 @@ import { Suspense, useEffect, useMemo } from "react";
 import { Link, Outlet, useNavigate, useParams } from "react-router";
 import { type ApiError, api, take } from "../data/client";
 import { isOpen } from "../data/findings";
+import { namesWithAmounts } from "../data/said";
 import { useFindings } from "../data/trip";
 import { useVariant, VariantProvider } from "../data/variant";
 import { FindingMark } from "../parts/Findings";
@@ -58,12 +59,12 @@ export function VariantRoute() {
 
 /** Where the vehicle lives: on screen and on paper its region's units and terms are the reader's, until he chooses others. */
 function Lives() {
-  const region = useVariant().design.region ?? "uk";
-  const { lives } = usePerson();
-  useEffect(() => {
-    lives(region);
-    return () => lives(null);
-  }, [lives, region]);
+  const { design } = useVariant();
+  const { lives, units } = usePerson();
+  const region = design.region ?? "uk";
+  const names = useMemo(() => JSON.stringify(units === "us" ? namesWithAmounts(design) : []), [design, units]);
+  useEffect(() => lives(region, names), [lives, region, names]);
+  useEffect(() => () => lives(null), [lives]);
   return null;
 }
 

@@ -38,6 +38,11 @@ class Material:
         """Whether vapour passes it almost as through air."""
         return self.mu <= 5 and self.insulates
 
+    @property
+    def within(self) -> str:
+        """Its name within a sentence: small, but for abbreviations."""
+        return " ".join(word if word.strip("()").isupper() else word.lower() for word in self.name.split())
+
     def price_m2(self, thickness_mm: float) -> float:
         """Relative price per m² at a thickness; 0 where the table has none."""
         return 0.0 if self.cost is None or not self.cost_at_mm else self.cost * thickness_mm / self.cost_at_mm

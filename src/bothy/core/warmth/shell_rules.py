@@ -189,7 +189,7 @@ def _build_up(ctx: Context, s: Surface) -> Found:
         insulation = [x for x in b.layers if _insulates(x)]
         if soft or (insulation and spread < 9):
             weak = stuff(soft[0]) if soft else None
-            what = f"{weak.name.lower()} gives way under 100 kPa" if weak else f"only {spread:g} mm of board spread the load"
+            what = f"{weak.within} gives way under 100 kPa" if weak else f"only {spread:g} mm of board spread the load"
             yield finding("warm-floor-crush", subject, name, f"Under feet and furniture: {what}.")
     if b.drain_blocked:
         yield finding("warm-drain-blocked", subject, name, "This build-up covers a drain hole of the body: water stays behind it, and the metal rusts.")

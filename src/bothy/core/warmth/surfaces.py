@@ -117,7 +117,7 @@ def _layer(x: WallLayer) -> Layer:
         own = {"conductivity_w_mk": x.conductivity_w_mk, "density_kg_m3": x.density_kg_m3, "mu": x.mu}
     price = materials()[x.material].price_m2(x.thickness_mm) if x.material else 0.0
     return Layer.trusted(
-        name=x.name or (materials()[x.material].name.lower() if x.material else "own layer"),
+        name=x.name or (materials()[x.material].within if x.material else "own layer"),
         material=x.material,
         thickness_mm=x.thickness_mm,
         coverage_frac=x.coverage_frac,

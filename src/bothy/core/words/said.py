@@ -5,8 +5,10 @@ from __future__ import annotations
 import re
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
+from bothy.core.design.document import Design
 from bothy.core.region import RegionKey
 from bothy.core.words.terms import in_region
 
@@ -15,10 +17,11 @@ UnitSystem = Literal["metric", "us"]
 
 @dataclass(frozen=True, slots=True)
 class Reader:
-    """Who reads: the units of the person, the terms of the region."""
+    """Who reads: the units of the person, the terms of the region, and the typed ``names`` that hold an amount and stay (“Chest fridge 50 L”)."""
 
     units: UnitSystem = "metric"
     region: RegionKey = "uk"
+    names: tuple[str, ...] = ()
 
 
 METRIC_UK = Reader()
@@ -95,9 +98,36 @@ def typeset(text: str) -> str:
     return re.sub(r"(?<=\d) ?%(?!\w)", "\u202f%", text)
 
 
+def names_with_amounts(x: object) -> tuple[str, ...]:
+    """Names in plain data (what stands under “name”) that hold an amount with a unit, the longest first."""
+    found: set[str] = set()
+
+    def walk(at: object) -> None:
+        if isinstance(at, dict):
+            name = at.get("name")
+            if isinstance(name, str) and _SAID.search(name):
+                found.add(name)
+        for inner in at.values() if isinstance(at, dict) else at if isinstance(at, list) else ():
+            walk(inner)
+
+    walk(x)
+    return tuple(sorted(found, key=lambda n: (-len(n), n)))
+
+
+def reader_of(design: Design, units: UnitSystem | None = None) -> Reader:
+    """Who reads of a design in its region's terms: in the units asked for, else those of the region."""
+    system = units or ("us" if design.region == "us" else "metric")
+    return Reader(system, design.region, names_with_amounts(design.model_dump(mode="json")) if system == "us" else ())
+
+
+@lru_cache(maxsize=64)
+def _kept(names: tuple[str, ...]) -> re.Pattern[str]:
+    return re.compile("(" + "|".join(["“[^”]*”", *map(re.escape, names)]) + ")")
+
+
 def said(text: str, reader: Reader, stage: str = "") -> str:
     """A sentence for its reader; ``stage`` says what it is about. What stands in quotation marks is a name, and stays."""
-    pieces = re.split(r"(“[^”]*”)", text)
+    pieces = _kept(reader.names).split(text)
     for i in range(0, len(pieces), 2):
         turned = _turned(pieces[i], stage in COPPER) if reader.units == "us" else pieces[i]
         pieces[i] = typeset(in_region(turned, reader.region))

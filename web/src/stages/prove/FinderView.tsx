@@ -234,7 +234,7 @@ export function FinderView({
             </button>
           )}
           <label className="text-[13px]">
-            <input type="checkbox" checked={s.licensed} onChange={(e) => set({ licensed: e.target.checked })} /> I hold the licence for it
+            <input type="checkbox" checked={s.licensed} onChange={(e) => set({ licensed: e.target.checked })} /> {say("I hold the licence for it")}
           </label>
         </div>
       </div>

@@ -103,7 +103,7 @@ export function Ladder({ c, rung, onRung, drawn }: { c: Commissioning; rung: str
         <div className="flex flex-wrap content-start gap-x-4 gap-y-2 overflow-auto p-2" role="group" aria-label="What is proved">
           {groups.map((g) => (
             <div key={g.name} className="min-w-[9rem]">
-              <h2 className="m-0 font-display text-[12px] font-semibold text-dim">{g.name}</h2>
+              <h2 className="m-0 font-display text-[12px] font-semibold text-dim">{say(g.name)}</h2>
               <div className="flex max-w-[21rem] flex-wrap gap-0.5">
                 {g.cells.map((x) => {
                   const state = worst(x.states);

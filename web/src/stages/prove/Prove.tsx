@@ -148,7 +148,7 @@ function LadderSlate({ c, rung }: { c: Commissioning; rung: string | null }) {
       <InService c={c} />
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
         {say("Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains and gas are licensed work. ", "wiring")}
-        {c.licensed} Nothing simulated ever proves a step.
+        {say(c.licensed)} Nothing simulated ever proves a step.
       </p>
     </Slate>
   );
@@ -172,7 +172,7 @@ function ProveSlate() {
       <Slate title="Test" sub="one circuit at a time, in the order of the sheet">
         <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
           {say("Before first power: main fuse out, every loop checked, polarity right, a second person there. Mains tests are licensed work. ", "wiring")}
-          {report.licensed}
+          {say(report.licensed)}
         </p>
         <FindingList findings={report.findings.filter((f) => f.stage === "prove")} empty="No reading fails." />
       </Slate>

@@ -273,7 +273,7 @@ export function StepForm({ s, big, onFind }: { s: Step; big?: boolean; onFind?: 
       )}
       {!big && <SlateFigs ks={figuresOf(s)} />}
       {s.instrument && <p className={`my-0.5 text-[12px] ${big ? "text-dim" : "text-chalk-dim"}`}>{say(s.instrument, "wiring")}</p>}
-      {s.licensed && <p className="my-1 border-l-2 border-rust pl-2 text-[13px]">{report.licensed}</p>}
+      {s.licensed && <p className="my-1 border-l-2 border-rust pl-2 text-[13px]">{say(report.licensed)}</p>}
       {s.state !== "open" && s.state !== "locked" && (
         <p className={`my-1 ${big ? "text-[18px] font-semibold" : ""}`} role="status">
           <StateMark state={s.state} /> {STATES[s.state]}

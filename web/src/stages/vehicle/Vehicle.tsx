@@ -42,7 +42,7 @@ export function Component() {
       value: v.preset ?? "panel_van",
       said: true,
     },
-    { path: "/region", label: "region", what: `${report.licensed}`, choices: REGIONS, value: design.region ?? "uk", said: true },
+    { path: "/region", label: "region", what: say(report.licensed), choices: REGIONS, value: design.region ?? "uk", said: true },
     {
       path: "/vehicle/inside_length_m",
       label: "inside length",

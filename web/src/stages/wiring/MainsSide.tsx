@@ -139,7 +139,7 @@ export function MainsSide() {
       <h3 className="mb-1 mt-3 font-display text-[14px]">{say("Mains side", "wiring")}</h3>
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
         {say("A design aid only. Mains can kill: design, connection, inspection and certificate belong to the electrician. ", "wiring")}
-        {report.licensed}
+        {say(report.licensed)}
         {say(" Press the test button at each hook-up.", "wiring")}
       </p>
       <HeadroomBar label="current from the supply" need={part.supply_a} have={part.limit_a} unit="A" margin={0.1} />

@@ -1,7 +1,9 @@
 /** The slate of Wiring: the circuit, board or panel in hand, or the stage's findings. */
+
 import { useVariant } from "../../data/variant";
 import { FindingList } from "../../parts/Findings";
 import { useHand } from "../../shell/hand";
+import { useSaid } from "../../shell/person";
 import { Slate } from "../../shell/Slate";
 import { BoardSlate } from "./BoardSlate";
 import { CircuitSlate } from "./CircuitSlate";
@@ -14,6 +16,7 @@ import { RacewaySlate } from "./Raceways";
 import { ZoneSlate } from "./Zones";
 
 export function WiringSlate() {
+  const say = useSaid();
   const { report, design } = useVariant();
   const { circuits, boards } = useWiringEdits();
   const hand = useHand();
@@ -29,7 +32,7 @@ export function WiringSlate() {
   return (
     <Slate title="Wiring" sub={`${circuits.length} circuits, ${boards.length} boards`}>
       <p className="my-1 border-l-2 border-[#f08a70] pl-2 text-[12px]">
-        Fuse first, at the source: no cable is connected to the bank before its fuse holder is in and empty. {report.licensed}
+        Fuse first, at the source: no cable is connected to the bank before its fuse holder is in and empty. {say(report.licensed)}
       </p>
       <FindingList
         findings={report.findings.filter((f) => f.stage === "wiring")}
