@@ -12,6 +12,9 @@ RULES = {
     "at least, at most": re.compile(r"\bis the most\b|\btimes the least\b|mm and more\b|\bis asked\b"),
     "on average, continuously": re.compile(r"\bin the mean\b|\bfor hours\b|\bfor long\b|\bby night\b|\bmean trip\b"),
     "words of the sums": re.compile(r"\bweathers\b|\bnormals\b|\bdead short\b|\bhang on\b|\bfraction\b"),
+    "one of several": re.compile(
+        r"(?<![\d.,])\b1 (?:days|nights|hours|things|tasks|circuits|cables|ways|studs|outlets|cylinders|batteries|panels|people|items)\b"
+    ),
     "fractions in words": re.compile(r"\bnineteen twentieths\b|\btenths\b"),
     "a straight apostrophe": re.compile(r"[A-Za-z]'[A-Za-z]"),
     "two full stops": re.compile(r"\.\.(?!\.)|\. \.|\s[.,;]|\s\s"),

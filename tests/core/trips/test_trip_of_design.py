@@ -438,5 +438,5 @@ def test_shade_on_a_string_is_told_in_the_hours_that_count(fracs: dict[int, floa
     told = found(away(WEEK, arrays=[pair], appliances=[HUNGRY])).get("sim-shade-string")
     assert (told is not None) == (hours > 0)
     if told is not None:
-        assert f"shaded in {hours} hours" in told.message
+        assert f"shaded in {hours} hour{'s' if hours > 1 else ''} between" in told.message
     assert "sim-shade-string" not in found(away(WEEK, arrays=[{**pair, "series_count": 1}], appliances=[HUNGRY]))

@@ -24,6 +24,7 @@ BAD = {
     "The heater burns 2 kg in the mean.": "on average, continuously",
     "The supply carries 16 A for hours.": "on average, continuously",
     "Power is short in half of the weathers.": "words of the sums",
+    "The board has 2 circuits on 1 ways.": "one of several",
     "The tank is three tenths full now.": "fractions in words",
     "The tank isn't marked for drinking water.": "a straight apostrophe",
     "Together may run: ; not with them: Kettle.": "two full stops",
@@ -36,6 +37,7 @@ GOOD = (
     "“2 lamps” is made for 24 V and is connected straight to 12 V: it does not run.",
     "“It wants a name” has no fuse of its own.",
     "At −5 °C the cells take no charge, 57 % of the time.",
+    "With 21 nights between hook-ups and 1 day without, 4.1 hours are left.",
     "Get out. Leave the doors open!",
     "The cylinder leans by 20° (liquid gas reaches the regulator).",
 )

@@ -144,8 +144,10 @@ def _closed(a: Asked, gates: Sequence[GatePart]) -> Iterator[Finding]:
             continue
         bad = [x for x in g.items if x.severity in ("danger", "fault")]
         if bad:
-            what = ", ".join(x.name for x in bad[:4])
-            yield finding("build-close-before-services", f"zone:{g.zone}", g.name, f"{g.name} is closed, and {len(bad)} things behind it are open: {what}.")
+            what = f"one thing behind it is open: {bad[0].name}"
+            if len(bad) > 1:
+                what = f"{len(bad)} things behind it are open: {', '.join(x.name for x in bad[:4])}"
+            yield finding("build-close-before-services", f"zone:{g.zone}", g.name, f"{g.name} is closed, and {what}.")
         for check in ("not-done", "not-tested", "hidden-joint", "not-labelled", "no-photo"):
             lacking = [x for x in g.items if check in x.missing]
             if lacking:

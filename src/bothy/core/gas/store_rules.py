@@ -81,7 +81,9 @@ def vessel_findings(ctx: Context, w: Gassed) -> Found:
     box = g.locker
     if box is None:
         if lying:
-            yield finding("gas-locker-missing", "locker", "Gas locker", f"No locker is described for the {sum(v.count for v in lying)} cylinders.")
+            yield finding(
+                "gas-locker-missing", "locker", "Gas locker", f"No locker is described for the cylinder{'s' if sum(v.count for v in lying) > 1 else ''}."
+            )
         return
     for v in lying:
         sides = sorted((box.length_m, box.width_m))

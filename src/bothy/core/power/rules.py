@@ -343,8 +343,8 @@ def _balance(ctx: Context, s: Supply, part: PowerPart) -> list[Finding]:
                 else f" With {ctx.drive_h:g} h of driving each day the bank would not empty."
             )
         text = (
-            f"On a {SEASON_WORD[b.season]} day you use {b.demand_wh:,.0f} Wh and {comes}: from full to empty in {lasts:.1f} days, with {ctx.nights:g} nights "
-            f"between hook-ups.{other}"
+            f"On a {SEASON_WORD[b.season]} day you use {b.demand_wh:,.0f} Wh and {comes}: from full to empty in {lasts:.1f} days, with {ctx.nights:g} night"
+            f"{'' if ctx.nights == 1 else 's'} between hook-ups.{other}"
         )
         figures = [f"power/{b.season}/{k}" for k in ("demand_wh", "solar_wh", "supply_wh", "days", "standing_days")]
         out.append(finding("power-balance-negative", b.season, SEASON_WORD[b.season].capitalize(), text, figures=figures, severity=severity))

@@ -144,8 +144,8 @@ def _bent_and_shaded(ctx: Context, add: Add) -> None:
         if hours and a.series_count > 1:
             add(
                 "sim-shade-string",
-                f"The string has {a.series_count} panels in series and is shaded in {len(hours)} hours between 9 and 15. The darkest panel governs the string, "
-                "which the run does not take off.",
+                f"The string has {a.series_count} panels in series and is shaded in {len(hours)} hour{'s' if len(hours) > 1 else ''} between 9 and 15. "
+                "The darkest panel governs the string, which the run does not take off.",
                 subject=(f"array:{a.id}", a.name),
             )
 
@@ -409,7 +409,8 @@ def _sources(ctx: Context, run: TripRun, add: Add, target: float) -> None:
         g = run.generator
         add(
             "sim-generator",
-            f"The generator runs {g.run_h:.0f} h in {run.day_count} days and makes {g.made_kwh:.1f} kWh from about {g.burnt:.1f} {g.unit} of {g.fuel}.",
+            f"The generator runs {g.run_h:.0f} h in {run.day_count} day{'s' if run.day_count > 1 else ''} and makes {g.made_kwh:.1f} kWh from about "
+            f"{g.burnt:.1f} {g.unit} of {g.fuel}.",
         )
         if g.short_frac > 0:
             name = ctx.design.power.generator.name if ctx.design.power.generator else "Generator"

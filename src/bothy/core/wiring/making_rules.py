@@ -151,7 +151,8 @@ def _studs(ctx: Context, worked: list[Worked]) -> list[Finding]:
                 "wire-stud-stacked",
                 "wiring",
                 "Busbar",
-                f"The busbar has {lugs} lugs on {wiring.bus_studs_count} studs; more than {MOST_LUGS} on one work loose.",
+                f"The busbar has {lugs} lugs on {wiring.bus_studs_count} stud{'s' if wiring.bus_studs_count > 1 else ''}; more than {MOST_LUGS} on one work "
+                "loose.",
                 fix=Remedy.sets(f"Fit a busbar with {need} studs", "/wiring", bus_studs_count=need),
             )
         )
