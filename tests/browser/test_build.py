@@ -95,7 +95,7 @@ def test_a_short_delivery_is_told(page: Page, building: str) -> None:
             field.press("Enter")
     expect(slate.get_by_role("status")).to_contain_text("1 short")
     page.get_by_role("button", name="clear selection").click()
-    expect(slate_of(page)).to_contain_text("2 of 3 came of Bank")
+    expect(slate_of(page)).to_contain_text("Of Bank 2 came instead of 3")
 
 
 def test_people_move_the_end_and_a_pin_says_why(page: Page, building: str, stored: Any) -> None:

@@ -66,7 +66,7 @@ def test_the_lockers_vents_are_made_large_enough(page: Page, load: Any, stored: 
     expect(slate_of(page).get_by_text("Locker vents too small")).to_be_visible()
     page.get_by_role("gridcell", name="Drain").click()
     with saving(page):
-        slate_of(page).get_by_role("button", name="No cover").click()
+        slate_of(page).get_by_role("button", name="Remove the cover").click()
     expect(page.get_by_role("img", name=re.compile("locker, low 6300 of 10000 mm²"))).to_be_visible()
     fill(page, "width", "160 mm")
     expect(page.get_by_role("img", name=re.compile("locker, low 11200 of 10000 mm²"))).to_be_visible()
@@ -116,7 +116,7 @@ def test_butane_stays_in_the_cylinder_in_frost_and_propane_comes_out(page: Page,
     page.goto(f"/v/{id}/gas?view=vessels")
     expect(page.get_by_role("img", name=re.compile("butane 0 %"))).to_be_visible()
     with saving(page):
-        slate_of(page).get_by_role("button", name="Propane", exact=True).click()
+        slate_of(page).get_by_role("button", name="Use propane", exact=True).click()
     expect(slate_of(page).get_by_text("Gas doesn’t come out in the cold")).to_have_count(0)
     assert stored(id).gas.gas == "propane"
 

@@ -41,11 +41,11 @@ def test_a_signature_wants_a_licence_and_frees_its_system(page: Page, finished: 
     slate = slate_of(page)
     expect(slate).to_contain_text("Not to be handed over yet")
     slate.get_by_label("gas: name").fill("Lou Fitter")
-    slate.get_by_label("gas: licence").press("Enter")
-    expect(slate.get_by_role("alert")).to_contain_text("licence")
-    slate.get_by_label("gas: licence").fill("LP-77")
+    slate.get_by_label("gas: license").press("Enter")
+    expect(slate.get_by_role("alert")).to_contain_text("license")
+    slate.get_by_label("gas: license").fill("LP-77")
     with saving(page):
-        slate.get_by_label("gas: licence").press("Enter")
+        slate.get_by_label("gas: license").press("Enter")
     expect(slate).to_contain_text("signed by Lou Fitter")
     expect(page.get_by_role("main")).to_contain_text("1 system waits")
 

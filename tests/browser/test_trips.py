@@ -38,7 +38,7 @@ def test_a_week_is_planned_its_shortage_found_and_mended(page: Page, load: Any, 
     expect(slate.get_by_text("Supplies run out on the trip")).to_be_visible()
     picture = page.get_by_role("slider", name="Moment of the trip")
     picture.press("ArrowRight")
-    expect(page.get_by_text(re.compile(r"charge \d+ %"))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"charge \d+\s%"))).to_be_visible()
 
     row = page.get_by_role("grid", name="Itinerary").get_by_role("row").nth(1)
     cell = row.locator('[data-col="shore"]')

@@ -49,7 +49,7 @@ export function OpeningsSheet() {
                       <td className="num px-1">
                         {t.kept
                           ? "is there"
-                          : `${sizeOf([t.length_mm / 1000, t.height_mm / 1000], units, 2)}, r ${sizeOf([t.radius_mm / 1000], units, 2)}${t.measured ? "" : " ?"}`}
+                          : `${sizeOf([t.length_mm / 1000, t.height_mm / 1000], units, 2).replace("×", " × ")}, r ${sizeOf([t.radius_mm / 1000], units, 2)}${t.measured ? "" : " ?"}`}
                       </td>
                       <td className="px-1">{say(t.laid_by.slice(0, 2).join(" "))}</td>
                     </tr>

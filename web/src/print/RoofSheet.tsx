@@ -43,7 +43,9 @@ export function RoofSheet() {
               <td className="num px-1">{show(t.rect![2], "m", units)}</td>
               <td className="px-1">{t.kept ? "is there" : HELD.find((h) => h.value === t.held_by)?.word}</td>
               <td className="num px-1">
-                {t.cut?.hole ? `${sizeOf([t.cut.length_mm / 1000, t.cut.width_mm / 1000], units, 2)}, r ${sizeOf([t.cut.radius_mm / 1000], units, 2)}` : "–"}
+                {t.cut?.hole
+                  ? `${sizeOf([t.cut.length_mm / 1000, t.cut.width_mm / 1000], units, 2).replace("×", " × ")}, r ${sizeOf([t.cut.radius_mm / 1000], units, 2)}`
+                  : "–"}
               </td>
               <td className="num px-1">{t.cut?.to_centre_mm != null ? say(`${t.cut.to_centre_mm.toFixed(0)} mm`) : "–"}</td>
               <td className="num px-1">{t.cut?.rib ? say(`${t.cut.to_rib_mm!.toFixed(0)} mm, ${t.cut.rib.replace("-", " ")}`) : "–"}</td>
