@@ -81,6 +81,7 @@ export const state = {
   },
   recorded: { building: true, building_name: "as planned", number: 0, facts: { readings: [], water_tests: [], gas_tests: [], gas_checks: [], pre_trip: [] } },
   report: {
+    licensed: "Mains work: a qualified electrician.",
     stages: { wiring: { stones: 2, dangers: 1, faults: 1 }, life: { stones: 4, dangers: 0, faults: 0 } },
     assumptions: [{ path: "/vehicle/payload_kg", label: "payload", value: 1000, unit: "kg", why: "typical of a panel van" }],
     wiring: { circuits: { c1: { code: "A1" } } },

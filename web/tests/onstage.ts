@@ -11,7 +11,7 @@ export function onStage(stage: "warmth" | "water" | "gas", fixture: Fixture, ans
   const whole = {
     ...fixture,
     design: { [stage]: fixture.design, facts: fixture.facts },
-    report: { [stage]: fixture.report, vehicle: fixture.vehicle, region_name: "United Kingdom" },
+    report: { [stage]: fixture.report, vehicle: fixture.vehicle, region_name: "United Kingdom", licensed: "Mains work: a qualified electrician." },
   };
   const around = onDesign(whole, answers);
   beforeEach(() => Object.assign(state.report.stages, { [stage]: { stones: 2, dangers: 1, faults: 2 } }));

@@ -132,7 +132,14 @@ def _boards(ctx: Context, worked: list[Worked]) -> list[Finding]:
             if (w.circuit.board == b.id and w.circuit.kind not in ("feeder", "main")) or (w.circuit.kind == "feeder" and w.circuit.board in below)
         )
         if ways > b.way_count:
-            out.append(finding("wire-board-ways", b.id, b.name, f"The board has {ways} circuits on {b.way_count} way{'s' if b.way_count > 1 else ''}."))
+            out.append(
+                finding(
+                    "wire-board-ways",
+                    b.id,
+                    b.name,
+                    f"The board has {ways} circuit{'s' if ways > 1 else ''} on {b.way_count} way{'s' if b.way_count > 1 else ''}.",
+                )
+            )
     return out
 
 

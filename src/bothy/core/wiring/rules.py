@@ -300,7 +300,12 @@ def wiring_findings(ctx: Context, worked: list[Worked]) -> list[Finding]:
         free = b.way_count - len(on_it)
         if free < max(2, math.ceil(0.2 * len(on_it) - EPS)):
             out.append(
-                finding("wire-board-no-spare", b.id, b.name, f"The board has {len(on_it)} circuits on {b.way_count} way{'s' if b.way_count > 1 else ''}.")
+                finding(
+                    "wire-board-no-spare",
+                    b.id,
+                    b.name,
+                    f"The board has {len(on_it)} circuit{'s' if len(on_it) > 1 else ''} on {b.way_count} way{'s' if b.way_count > 1 else ''}.",
+                )
             )
         fig = ctx.book.figures.get(f"boards/{b.id}/current_a")
         if fig and fig.value > b.total_rating_a + EPS:

@@ -65,7 +65,7 @@ function RunSlate({ p }: { p: GasPipe & { name: string } }) {
           mm("inner_diameter_mm", "bore", {
             clearable: true,
             placeholder: "Bothy’s size",
-            note: design.region === "us" ? "inside: tube of 3/8 in has 7.9, of 1/2 in 10.9" : say("inside: pipe of 8 mm has 6, of 10 mm 8"),
+            note: say(design.region === "us" ? "inside: tube of 3/8 in has 7.9 mm, of 1/2 in 10.9 mm" : "inside: pipe of 8 mm has 6 mm, of 10 mm 8 mm"),
           }),
           quantity("length_m", "length", "length", "m"),
           choice("material", "pipe", MATERIALS),
@@ -261,7 +261,7 @@ export function PipesView() {
       value: (x) => x.inner_diameter_mm ?? null,
       set: (x, q) => void pipes.set(x, { inner_diameter_mm: q ? q.value * 1000 : null }, "bore"),
     },
-    { key: "flow", label: "kg/h", width: "10%", align: "right", kind: "computed", show: (x) => run(x)?.flow_kg_h.toFixed(2) ?? "" },
+    { key: "flow", label: "flow", width: "10%", align: "right", kind: "computed", show: (x) => (run(x) ? say(`${run(x)!.flow_kg_h.toFixed(2)} kg/h`) : "") },
     { key: "drop", label: "takes", width: "12%", align: "right", kind: "computed", show: (x) => (run(x) ? say(`${run(x)!.drop_mbar.toFixed(2)} mbar`) : "") },
     {
       key: "end",

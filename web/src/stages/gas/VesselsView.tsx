@@ -144,8 +144,8 @@ function VesselSlate({ v }: { v: Vessel & { name: string } }) {
       <FindingList findings={report.findings.filter((f) => f.subject === `vessel:${v.id}`)} />
       {p && (
         <p className="my-1 text-[12px]">
-          {show(p.full_mass_kg, "kg", units)} full. At {show(part.coldest_c, "°C", units)} and three tenths full it gives{" "}
-          {say(`${p.continuous_kg_h.toFixed(2)} kg/h for long, `)}
+          {show(p.full_mass_kg, "kg", units)} full. At {show(part.coldest_c, "°C", units)} and 30 % full it gives{" "}
+          {say(`${p.continuous_kg_h.toFixed(2)} kg/h continuously, `)}
           {say(`${p.burst_kg_h.toFixed(2)} kg/h for an hour. Its straps must hold `)}
           {(p.need_n / 1000).toFixed(1)} kN.
         </p>
@@ -196,8 +196,9 @@ function Whole() {
       {part.boil.map((b) => (
         <p key={b.what} className={`my-1 text-[12px] ${b.verdict === "too-much" ? "text-[#f3b3a4]" : "text-chalk-dim"}`}>
           {b.what === "everything" ? "Everything on for an hour" : "A night of heating"}:{" "}
-          {say(`${b.demand_kg_h.toFixed(2)} kg/h, and three tenths full they give`)} {b.continuous_kg_h.toFixed(2)} for long, {b.burst_kg_h.toFixed(2)} for{" "}
-          {b.hours.toFixed(0)} h. Enough {BOIL[b.verdict]}.
+          {say(
+            `${b.demand_kg_h.toFixed(2)} kg/h, and 30 % full they give ${b.continuous_kg_h.toFixed(2)} kg/h continuously, ${b.burst_kg_h.toFixed(2)} kg/h for ${b.hours.toFixed(0)} h. Enough ${BOIL[b.verdict]}.`,
+          )}
         </p>
       ))}
       <Fields

@@ -219,7 +219,7 @@ function TankSlate({ t }: { t: WaterTank & { name: string } }) {
           flag("over_electrics", "it stands over electrics"),
           mm("drain_mm", "its drain, inside", { clearable: true, placeholder: "not entered" }),
           flag("drain_valve", "a drain valve at its lowest point"),
-          flag("full_sensor", "a sensor at nine tenths"),
+          flag("full_sensor", "a sensor at 90 %"),
           mm("foam_mm", "foam round it"),
           quantity("heater_w", "its heater", "power", "W"),
         ]}
