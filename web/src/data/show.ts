@@ -45,6 +45,11 @@ export const percent = (fraction: number, digits = 0): string => `${(100 * fract
 export const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
 /** The unit that sizes of things and cut-outs are read in. */
 export const smallLength = (system: UnitSystem): string => (system === "us" ? "in" : "mm");
+/** A cut as it is marked: its sides and the radius of its corners, from millimetres, in that unit. */
+export const cutOf = (length_mm: number, width_mm: number, radius_mm: number, system: UnitSystem): string => {
+  const [length, width, radius] = [length_mm, width_mm, radius_mm].map((x) => sizeOf([x / 1000], system, 2));
+  return `${length} × ${width}, r ${radius}`;
+};
 /** Sides in metres as one size in that unit; inches to a tenth, or finer where something is cut to it. */
 export const sizeOf = (metres: number[], system: UnitSystem, digits = 1): string =>
   metres.map((m) => (system === "us" ? (m / 0.0254).toFixed(digits) : Math.round(1000 * m))).join("×");

@@ -114,7 +114,7 @@ export function GasSheets() {
         note={say(
           `To be done and signed by the licensed person. ${part.test_mbar} mbar of air at the regulator’s outlet, appliances isolated, never a flame. Volume of the pipes ${(part.pipes?.volume_l ?? 0).toFixed(2)} L.`,
         )}
-        heads={["step", "limit", "read", say("by, licence, when")]}
+        heads={["step", "limit", "read", "by, licence, when"]}
         rows={[
           ["Leak test: start, end, minutes, °C at both", "no drop that the gauge shows", "", ""],
           ["Each appliance’s valve opened in turn at working pressure", "no drop", "", ""],

@@ -1,5 +1,5 @@
 /** Openings of sides, rear and floor on paper: each wall to scale, the numbers each cut is laid by, and the order of work. */
-import { show, sizeOf, smallLength } from "../data/show";
+import { cutOf, show, smallLength } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
 import { SidePicture } from "../stages/fit/SidePicture";
@@ -46,11 +46,7 @@ export function OpeningsSheet() {
                       <td className="px-1">{say(t.name)}</td>
                       <td className="num px-1">{show(t.u_m, "m", units)}</td>
                       <td className="num px-1">{show(t.v_m, "m", units)}</td>
-                      <td className="num px-1">
-                        {t.kept
-                          ? "is there"
-                          : `${sizeOf([t.length_mm / 1000, t.height_mm / 1000], units, 2).replace("×", " × ")}, r ${sizeOf([t.radius_mm / 1000], units, 2)}${t.measured ? "" : " ?"}`}
-                      </td>
+                      <td className="num px-1">{t.kept ? "is there" : `${cutOf(t.length_mm, t.height_mm, t.radius_mm, units)}${t.measured ? "" : " ?"}`}</td>
                       <td className="px-1">{say(t.laid_by.slice(0, 2).join(" "))}</td>
                     </tr>
                   ))}

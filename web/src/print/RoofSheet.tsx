@@ -1,5 +1,5 @@
 /** The roof on paper: the plan, a table of spots and cut-outs, the order of work at a hole, what to buy. */
-import { show, sizeOf, smallLength } from "../data/show";
+import { cutOf, show, smallLength } from "../data/show";
 import { useVariant } from "../data/variant";
 import { usePerson, useSaid } from "../shell/person";
 import { RoofPicture } from "../stages/fit/RoofPicture";
@@ -42,11 +42,7 @@ export function RoofSheet() {
               <td className="num px-1">{show(t.rect![0], "m", units)}</td>
               <td className="num px-1">{show(t.rect![2], "m", units)}</td>
               <td className="px-1">{t.kept ? "is there" : HELD.find((h) => h.value === t.held_by)?.word}</td>
-              <td className="num px-1">
-                {t.cut?.hole
-                  ? `${sizeOf([t.cut.length_mm / 1000, t.cut.width_mm / 1000], units, 2).replace("×", " × ")}, r ${sizeOf([t.cut.radius_mm / 1000], units, 2)}`
-                  : "–"}
-              </td>
+              <td className="num px-1">{t.cut?.hole ? cutOf(t.cut.length_mm, t.cut.width_mm, t.cut.radius_mm, units) : "–"}</td>
               <td className="num px-1">{t.cut?.to_centre_mm != null ? say(`${t.cut.to_centre_mm.toFixed(0)} mm`) : "–"}</td>
               <td className="num px-1">{t.cut?.rib ? say(`${t.cut.to_rib_mm!.toFixed(0)} mm, ${t.cut.rib.replace("-", " ")}`) : "–"}</td>
             </tr>

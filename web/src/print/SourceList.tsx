@@ -1,5 +1,4 @@
 /** What a design's figures and findings rest on: sections of the method, standards, makers' data, own choices. */
-
 import { useQuery } from "@tanstack/react-query";
 import { api, take } from "../data/client";
 import { useVariant } from "../data/variant";

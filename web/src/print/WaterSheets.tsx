@@ -73,7 +73,7 @@ export function WaterSheets() {
         ) : null;
       })}
       <Table
-        title={say("Pipes and taps")}
+        title="Pipes and taps"
         heads={["run", "begins at", "bore", "length", "needs", "gets alone", "gets shared", "got"]}
         rows={(w.runs ?? []).map((r) => [
           r.name,
@@ -111,8 +111,8 @@ export function WaterSheets() {
       />
       {p.frost.length > 0 && (
         <Table
-          title={say(`Frost, at ${p.coldest_c.toFixed(0)} °C`)}
-          heads={["part", say("hours to 0 °C"), "heat that holds it"]}
+          title={`Frost, at ${p.coldest_c.toFixed(0)} °C`}
+          heads={["part", "hours to 0 °C", "heat that holds it"]}
           rows={p.frost.map((f) => [f.name, f.held ? "held" : f.to_zero_h == null ? "never" : f.to_zero_h.toFixed(1), show(f.hold_w, "W", units)])}
         />
       )}

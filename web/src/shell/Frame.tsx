@@ -128,7 +128,6 @@ function Header() {
   const { variantId, stage } = useParams();
   const go = useNavigate();
   const person = usePerson();
-
   return (
     <header className="no-print flex h-11 shrink-0 items-center gap-3 border-b border-line bg-bench px-3 max-[899px]:h-auto max-[899px]:flex-wrap max-[899px]:py-1.5">
       <Link to="/" className="flex items-center gap-1 font-display text-[17px] font-semibold text-peat no-underline" aria-label="Bothy: projects">

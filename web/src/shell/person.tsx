@@ -36,7 +36,7 @@ export function PersonProvider({ children }: { children: ReactNode }) {
     }
   }, [person]);
   const [region, setRegion] = useState<string | null>(null);
-  const [typed, setTyped] = useState("[]");
+  const [typed, setTyped] = useState("[]"); // as text, so that an edit that leaves the names leaves every sentence
   const names = useMemo(() => JSON.parse(typed) as string[], [typed]);
   const lives = useCallback((where: string | null, kept = "[]") => {
     setRegion(where);

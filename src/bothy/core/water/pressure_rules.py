@@ -22,6 +22,17 @@ SITE_KPA = {"us": (275, 690), "au": (300, 500), "uk": (300, 600), "eu": (300, 60
 LIMITER_KPA = 345.0
 COIL_C = 95.0
 AIR_KPA = 50.0
+PUMP_NEEDS = {
+    "shutoff": (
+        "water-no-shutoff",
+        "The tank can’t be shut off from the pump: a leak empties it, and the pump can’t be changed while it is full.",
+        "Fit a shut-off valve",
+    ),
+    "strainer": ("water-pump-no-strainer", "The pump has no strainer before it, and grit in its valves stops a diaphragm pump.", "Fit a strainer"),
+    "level_stop": ("water-pump-dry", "Nothing stops the pump when the tank is empty; run dry, it wears out.", "Fit a level cut-off"),
+    "leak_tray": ("water-no-leak-tray", "The pump’s joints are inside the body, and no tray catches what they leak.", "Fit a drained tray"),
+}
+"""What a pump needs, by its field: the rule where it has none, what is said, and the button that enters it."""
 USE_KEYS = ("current_a", "voltage_v", "energy_24h_wh", "charge_energy_wh", "duty_frac", "uses_per_day", "minutes_per_use")
 """Other ways to say what an appliance uses; one form of power and one of use at a time."""
 
@@ -95,40 +106,17 @@ def pump_findings(ctx: Context, w: Wet) -> Found:
     d, p = ctx.design.water, ctx.design.water.pump
     if p is None:
         return
-    if not p.shutoff and d.tanks:
-        yield finding(
-            "water-no-shutoff",
-            "pump",
-            p.name,
-            "The tank can’t be shut off from the pump: a leak empties it, and the pump can’t be changed while it is full.",
-            fix=Remedy.sets("Fit a shut-off valve", "/water/pump", shutoff=True),
-        )
-    if p.kind != "submersible" and not p.strainer:
-        yield finding(
-            "water-pump-no-strainer",
-            "pump",
-            p.name,
-            "The pump has no strainer before it, and grit in its valves stops a diaphragm pump.",
-            fix=Remedy.sets("Fit a strainer", "/water/pump", strainer=True),
-        )
-    if not p.level_stop and not p.runs_dry:
-        yield finding(
-            "water-pump-dry",
-            "pump",
-            p.name,
-            "Nothing stops the pump when the tank is empty; run dry, it wears out.",
-            fix=Remedy.sets("Fit a level cut-off", "/water/pump", level_stop=True),
-        )
+    lacks = {
+        "shutoff": not p.shutoff and bool(d.tanks),
+        "strainer": p.kind != "submersible" and not p.strainer,
+        "level_stop": not p.level_stop and not p.runs_dry,
+        "leak_tray": not p.leak_tray and not p.over_electrics,
+    }
+    for field, (rule, message, label) in PUMP_NEEDS.items():
+        if lacks[field]:
+            yield finding(rule, "pump", p.name, message, fix=Remedy.sets(label, "/water/pump", **{field: True}))
     if p.over_electrics:
         yield finding("water-over-electrics", "pump", p.name, "The pump stands over electrics with no tray between.")
-    elif not p.leak_tray:
-        yield finding(
-            "water-no-leak-tray",
-            "pump",
-            p.name,
-            "The pump’s joints are inside the body, and no tray catches what they leak.",
-            fix=Remedy.sets("Fit a drained tray", "/water/pump", leak_tray=True),
-        )
     if p.cut_out_kpa is not None and p.cut_out_kpa >= p.points[0].pressure_kpa:
         yield finding(
             "water-pump-cut-in",

@@ -41,14 +41,12 @@ export function WarmSummary({ run }: { run: TripRun }) {
     <>
       <h3 className="mb-1 mt-3 font-display text-[14px]">Heat and air on the way</h3>
       <dl className="m-0 grid grid-cols-[1fr_auto] gap-x-2 [&_dd]:num [&_dd]:m-0 [&_dd]:text-right [&_dt]:border-b [&_dt]:border-slate-2 [&_dd]:border-b [&_dd]:border-slate-2">
-        {warmRows(run, units)
-          .map(([w, m]) => [say(w), say(m)] as const)
-          .map(([what, much]) => (
-            <div key={what} className="contents">
-              <dt>{what}</dt>
-              <dd>{much}</dd>
-            </div>
-          ))}
+        {warmRows(run, units).map(([what, much]) => (
+          <div key={what} className="contents">
+            <dt>{say(what)}</dt>
+            <dd>{say(much)}</dd>
+          </div>
+        ))}
       </dl>
     </>
   );
